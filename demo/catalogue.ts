@@ -1,0 +1,65 @@
+import { type DraftOffer, fileTypeOf, newOffer, newProduct, type Product, richFromPlain, type ShopDetails } from '#core/catalogue';
+import { makePath } from '#core/paths';
+import { type DraftContent, type ReleaseContent, sealContent } from '#core/release';
+import { cards } from './cards';
+import { reeds } from './drawings';
+import { seeded } from './random';
+import { call, phrase } from './sounds';
+
+const SHOP: ShopDetails = {
+  name: 'Reedlight', senderAddress: 'hello@reedlight.example', zone: 'Europe/Lisbon', currency: 'EUR', locale: 'en', cardStatement: 'REEDLIGHT BIRDS',
+  legal: { terms: 'You may use what you buy for yourself and your household. Please do not pass the files on.', privacy: 'We keep your name, your address and what you bought, and use them to send you what you bought.', withdrawal: 'Write to us within 30 days and we give your money back.' },
+};
+const VOICES = ['Wren', 'Robin', 'Song thrush', 'Blackcap', 'Reed warbler', 'Cetti’s warbler', 'Chiffchaff', 'Dunnock', 'Great tit', 'Moorhen', 'Water rail', 'Bittern'].map((name, i) => ({
+  name: name.replace('’', "'"), say: ['a rattle in the middle, very loud', 'thin, silver, pausing', 'everything twice', 'begins unsure, ends sure', 'a slow machine, day and night', 'an outburst, then nothing', 'its own name', 'a hurried wheel', 'a pump that needs oil', 'one dropped cork', 'a small pig, far away', 'somebody blowing over a bottle'][i] ?? '',
+}));
+
+type Upload = (bytes: Uint8Array) => Promise<string>;
+
+/** The shop's things with real files, made here. The same seed gives the same bytes. */
+export async function demoCatalogue(upload: Upload): Promise<ReleaseContent> {
+  const random = seeded(20260615);
+  let count = 0;
+  const next = (prefix: string): string => `${prefix}_demo${(count += 1)}`;
+  const file = async (name: string, bytes: Uint8Array) => ({ id: next('f'), sha256: await upload(bytes), name, bytes: bytes.length, type: fileTypeOf(name) });
+  const sound = async (name: string, base: number, notes: number) => {
+    const made = phrase(random, base, notes, 3);
+    return file(`${name}.wav`, call(made.notes, made.seconds));
+  };
+  const picture = async (name: string, alt: string, colours: Parameters<typeof reeds>[1]) => ({ file: await file(`${name}.svg`, new TextEncoder().encode(reeds(random, colours))), alt });
+
+  const dawn: Product = {
+    ...newProduct(next('prd'), 'Dawn field pack'),
+    promise: 'Twelve voices of the first hour, on cards to carry and as sound.',
+    description: richFromPlain('Go out before the light and you hear everything at once. This pack takes it apart: twelve birds, one card each, with the one thing to listen for and its song drawn as a line.\nPrint the cards, put the sounds on your phone, and stand still for ten minutes. By the third morning you will know who began.'),
+    benefits: ['Know who sings first, and who follows', 'Cards that survive a wet pocket', 'Sounds to keep, playable without a network'],
+    picture: await picture('dawn', 'Reeds before a low sun, a song drawn across them as a line', { sky: '#f0dfb8', sun: '#e5a94a', reed: '#20453d', song: '#8a3d20' }),
+    files: [await file('Dawn field pack, twelve cards.pdf', await cards('Dawn field pack', VOICES, random)), await sound('Wren at ten paces', 4200, 6), await sound('Blackcap, first light', 2900, 8), await sound('Reed warbler, near', 2300, 5), await sound('Song thrush, twice each', 2600, 4), await file('Who sings when, wall chart.svg', new TextEncoder().encode(reeds(random, { sky: '#fbf8f1', sun: '#f0c979', reed: '#6fb9aa', song: '#14302b' })))],
+  };
+  const wren: Product = {
+    ...newProduct(next('prd'), 'Wren sound cards'),
+    promise: 'Six songs of one small bird, told apart.',
+    description: richFromPlain('The wren has more to say than its size allows. Six cards, six sounds: the boundary song, the alarm, the roost call and three you will not have noticed.'),
+    benefits: ['Hear the difference between a song and a warning', 'Six short sounds, each on its own'],
+    picture: await picture('wren', 'Reeds at dusk, a quick song line above them', { sky: '#1d3d3b', sun: '#d8a441', reed: '#0e211f', song: '#e9d9ae' }),
+    files: [await file('Wren sound cards.pdf', await cards('Wren sound cards', VOICES.slice(0, 6), random)), await sound('Boundary song', 4800, 9), await sound('Alarm', 5200, 2), await sound('Roost call', 3900, 3)],
+  };
+  const marsh: Product = {
+    ...newProduct(next('prd'), 'One minute of marsh'),
+    promise: 'A free minute to try your ears on: how many birds are there?',
+    description: richFromPlain('Close your eyes, count, then read the card.'),
+    picture: await picture('marsh', 'A pale morning over reeds', { sky: '#d9e4dc', sun: '#f3e3b3', reed: '#41645c', song: '#53627a' }),
+    files: [await sound('One minute of marsh', 2500, 14), await file('Who was it.pdf', await cards('Who was it', VOICES.slice(4, 10), random))],
+  };
+  const offer = (product: Product, prices: DraftOffer['prices']): DraftOffer => ({ ...newOffer(next('off'), product, 'EUR'), prices });
+  const once = (name: string, amount: string, usual: string | null = null): DraftOffer['prices'][number] => ({ id: next('pr'), name, terms: { kind: 'once', amount }, usual });
+  const offers = [
+    offer(dawn, [once('For yourself', '24.00', '32.00'), once('For a class, up to 30', '68.00')]),
+    offer(wren, [once('', '12.00')]),
+    offer(marsh, [{ id: next('pr'), name: '', terms: { kind: 'free', amount: '' }, usual: null }]),
+  ];
+  const products = [dawn, wren, marsh];
+  const made = offers.map((o) => makePath(o, products.filter((p) => o.productIds.includes(p.id)), new Set(), next));
+  const content: DraftContent = { shop: SHOP, products, offers, paths: made.map((m) => m.path), pages: made.flatMap((m) => m.pages) };
+  return sealContent(content);
+}

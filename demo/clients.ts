@@ -1,0 +1,93 @@
+import { createHash } from 'node:crypto';
+import type { ReleaseContent } from '#core/release';
+import type { CheckoutData, CheckoutState } from '../src/pages/checkout/data';
+
+/** Keeps cookies like a browser would, for one person. */
+class Visitor {
+  readonly cookies = new Map<string, string>();
+  constructor(readonly base: string) {}
+
+  async fetch(path: string, init: RequestInit = {}): Promise<Response> {
+    const headers = new Headers(init.headers);
+    if (this.cookies.size > 0) headers.set('cookie', [...this.cookies].map(([name, value]) => `${name}=${value}`).join('; '));
+    const response = await fetch(path.startsWith('http') ? path : this.base + path, { redirect: 'manual', ...init, headers });
+    for (const line of response.headers.getSetCookie()) {
+      const [pair = ''] = line.split(';');
+      const at = pair.indexOf('=');
+      if (pair.slice(at + 1) === '') this.cookies.delete(pair.slice(0, at));
+      else this.cookies.set(pair.slice(0, at), decodeURIComponent(pair.slice(at + 1)));
+    }
+    return response;
+  }
+
+  async json<T>(path: string, body: unknown, headers: Record<string, string> = {}): Promise<{ status: number; body: T }> {
+    const response = await this.fetch(path, { method: 'POST', headers: { 'content-type': 'application/json', ...headers }, body: JSON.stringify(body) });
+    return { status: response.status, body: (await response.json()) as T };
+  }
+}
+
+export interface PayAnswer {
+  state?: CheckoutState;
+  title?: string;
+  code?: string;
+  prices?: CheckoutData['prices'];
+}
+
+/** A buyer who walks through the shop's own pages over HTTP, as a browser would. */
+export class Buyer extends Visitor {
+  /** Opens a checkout and reads what it shows. */
+  async openCheckout(address: string): Promise<CheckoutData> {
+    const html = await (await this.fetch(`/${address}/checkout`)).text();
+    const data = /<script type="application\/json" id="checkout-data">(.*?)<\/script>/s.exec(html)?.[1];
+    if (!data) throw new Error(`There is no checkout at /${address}`);
+    return JSON.parse(data) as CheckoutData;
+  }
+
+  async token(number: string): Promise<{ token: string; last4: string }> {
+    return (await this.json<{ token: string; last4: string }>('/standin/payments/tokens', { number, expiry: '11/29', code: '321' })).body;
+  }
+
+  async pay(data: CheckoutData, who: { name: string; address: string }, card: string | null, priceIndex = 0): Promise<{ status: number; body: PayAnswer }> {
+    const price = data.prices[priceIndex];
+    if (!price) throw new Error('There is no such price');
+    const token = card === null ? null : await this.token(card);
+    return this.json<PayAnswer>('/checkout/pay', { pathId: data.pathId, priceId: price.id, shown: price.shown, ...who, card: token });
+  }
+
+  async state(data: CheckoutData): Promise<CheckoutState> {
+    return ((await (await this.fetch(`/checkout/state?path=${data.pathId}`)).json()) as { state: CheckoutState }).state;
+  }
+
+  /** Links to files on the thank-you page of the visit that paid. */
+  async filesOfThanks(address: string): Promise<string[]> {
+    const html = await (await this.fetch(`/${address}/thanks`)).text();
+    return [...html.matchAll(/href="(\/get\/[^"]+)"/g)].map((m) => m[1] ?? '');
+  }
+}
+
+/** The seller's studio over HTTP. */
+export class Owner extends Visitor {
+  async connect(key: string): Promise<void> {
+    const answer = await this.json('/owner/api/session', { key }, this.#own());
+    if (answer.status !== 200) throw new Error('The key was not taken');
+  }
+
+  async upload(bytes: Uint8Array): Promise<string> {
+    const sha256 = createHash('sha256').update(bytes).digest('hex');
+    const response = await this.fetch(`/owner/api/vault/${sha256}`, { method: 'PUT', headers: { 'content-type': 'application/octet-stream', ...this.#own() }, body: new Uint8Array(bytes) });
+    if (response.status !== 201) throw new Error(`The file was not taken: ${response.status}`);
+    return sha256;
+  }
+
+  publish(basedOn: number | null, content: ReleaseContent): Promise<{ status: number; body: { release?: number; title?: string; code?: string } }> {
+    return this.json('/owner/api/releases', { basedOn, content }, this.#own());
+  }
+
+  act<T>(path: string, body: unknown): Promise<{ status: number; body: T }> {
+    return this.json<T>(`/owner/api${path}`, body, this.#own());
+  }
+
+  #own(): Record<string, string> {
+    return { 'x-keel': '1', origin: this.base };
+  }
+}

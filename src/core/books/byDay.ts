@@ -1,0 +1,23 @@
+import { dateIn } from '#core/calendar';
+import type { OrderRow } from './mirror';
+
+export interface DayMoney {
+  /** "2026-06-15" in the shop's zone. */
+  date: string;
+  paid: number;
+  orders: number;
+}
+
+/** Money taken by shop day, in one currency. Refunds are counted apart: a past day's takings do not change. */
+export function moneyByDay(orders: Iterable<Pick<OrderRow, 'at' | 'paid' | 'currency'>>, currency: string, zone: string): DayMoney[] {
+  const days = new Map<string, DayMoney>();
+  for (const order of orders) {
+    if (order.currency !== currency) continue;
+    const date = dateIn(order.at, zone);
+    const day = days.get(date) ?? { date, paid: 0, orders: 0 };
+    day.paid += order.paid;
+    day.orders += 1;
+    days.set(date, day);
+  }
+  return [...days.values()].sort((a, b) => (a.date < b.date ? -1 : 1));
+}

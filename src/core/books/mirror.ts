@@ -1,0 +1,191 @@
+import type { Instant } from '#core/calendar';
+import type { Batch } from '#core/journal';
+import { sum } from '#core/money';
+import type { Pass } from '#core/passes';
+import { type OrderLine, orderStatus, type OrderStatus } from '#core/shop';
+
+/** One order as the studio lists it. Amounts in minor units of `currency`. */
+export interface OrderRow {
+  id: string;
+  number: number;
+  at: Instant;
+  personId: string;
+  title: string;
+  currency: string;
+  zone: string;
+  lines: OrderLine[];
+  paid: number;
+  back: number;
+  status: OrderStatus;
+  dispute: 'open' | 'won' | 'lost' | null;
+  answerBy: Instant | null;
+  paymentId: string | null;
+  last4: string | null;
+  receipt: string;
+  passIds: string[];
+  refundIds: string[];
+}
+export interface PassRow extends Pass {
+  /** How often each file was fetched, by file id. */
+  fetched: Record<string, number>;
+}
+export interface ChargeRow {
+  id: string;
+  at: Instant;
+  personId: string;
+  title: string;
+  amount: number;
+  currency: string;
+  status: 'asked' | 'waitsForBank' | 'paid' | 'refused' | 'fellAway';
+  reason: string | null;
+}
+export interface RefundRow {
+  id: string;
+  orderId: string;
+  at: Instant;
+  amount: number;
+  currency: string;
+  shares: readonly { lineId: string; amount: number; tax: number }[];
+  reason: string;
+  status: 'asked' | 'paid' | 'refused';
+  creditNote: string | null;
+  refusal: string | null;
+}
+
+type Kind = 'orders' | 'passes' | 'charges' | 'refunds';
+export type Touched = Record<Kind, Set<string>> & { people: Map<string, number> };
+
+/** Which rows some batches change, so that only those are read before and written after. */
+export function idsTouched(batches: Iterable<Batch>): Touched {
+  const touched: Touched = { orders: new Set(), passes: new Set(), charges: new Set(), refunds: new Set(), people: new Map() };
+  for (const { events } of batches) {
+    for (const { type, data } of events) {
+      if ('orderId' in data) touched.orders.add(data.orderId);
+      if ('passId' in data) touched.passes.add(data.passId);
+      if ('refundId' in data && data.refundId !== null) touched.refunds.add(data.refundId);
+      if (type.startsWith('charge.') && 'key' in data) touched.charges.add(data.key);
+      if (type === 'person.changed') touched.people.set(data.personId, data.rev);
+    }
+  }
+  return touched;
+}
+
+/** Rows of the mirror in hand, moved on by batches. It only copies and counts, like the shop's own folding. */
+export class MirrorRows {
+  readonly orders = new Map<string, OrderRow>();
+  readonly passes = new Map<string, PassRow>();
+  readonly charges = new Map<string, ChargeRow>();
+  readonly refunds = new Map<string, RefundRow>();
+
+  apply(batch: Batch): void {
+    const { at } = batch;
+    for (const event of batch.events) {
+      switch (event.type) {
+        case 'charge.requested': {
+          const { key, personId, quote } = event.data;
+          this.charges.set(key, { id: key, at, personId, title: titleOf(quote.lines), amount: quote.dueToday, currency: quote.currency, status: 'asked', reason: null });
+          break;
+        }
+        case 'charge.waitsForBank':
+          this.#charge(event.data.key, { status: 'waitsForBank' });
+          break;
+        case 'charge.refused':
+          this.#charge(event.data.key, { status: 'refused', reason: event.data.reason });
+          break;
+        case 'charge.fellAway':
+          this.#charge(event.data.key, { status: 'fellAway' });
+          break;
+        case 'charge.paid':
+          this.#charge(event.data.key, { status: 'paid' });
+          break;
+        case 'order.paid': {
+          const { orderId, number, personId, quote, paymentId, last4, receipt } = event.data;
+          const lines = quote.lines.map((line) => ({ ...line, paid: line.dueToday, givenBack: 0, taxBack: 0, lost: 0 }));
+          this.orders.set(orderId, { id: orderId, number, at, personId, title: titleOf(lines), currency: quote.currency, zone: quote.zone, lines, paid: quote.dueToday, back: 0, status: 'paid', dispute: null, answerBy: null, paymentId, last4, receipt, passIds: [], refundIds: [] });
+          break;
+        }
+        case 'pass.opened': {
+          const { pass } = event.data;
+          this.passes.set(pass.id, { ...pass, fetched: {} });
+          if (pass.cause.kind === 'paid') this.orders.get(pass.cause.orderId)?.passIds.push(pass.id);
+          break;
+        }
+        case 'pass.held':
+          this.#pass(event.data.passId, { hold: { why: event.data.why, since: at } });
+          break;
+        case 'pass.released':
+          this.#pass(event.data.passId, { hold: null });
+          break;
+        case 'pass.closed':
+          this.#pass(event.data.passId, { closed: { why: event.data.why, at } });
+          break;
+        case 'file.fetched': {
+          const pass = this.passes.get(event.data.passId);
+          if (pass) pass.fetched = { ...pass.fetched, [event.data.fileId]: event.data.count };
+          break;
+        }
+        case 'refund.requested': {
+          const { refundId, orderId, amount, currency, shares, reason } = event.data;
+          this.refunds.set(refundId, { id: refundId, orderId, at, amount, currency, shares, reason, status: 'asked', creditNote: null, refusal: null });
+          this.orders.get(orderId)?.refundIds.push(refundId);
+          break;
+        }
+        case 'refund.paid':
+          this.#giveBack(event.data.refundId, event.data.creditNote);
+          break;
+        case 'refund.refused': {
+          const refund = this.refunds.get(event.data.refundId);
+          if (refund) Object.assign(refund, { status: 'refused', refusal: event.data.reason });
+          break;
+        }
+        case 'dispute.opened': {
+          const order = this.orders.get(event.data.orderId);
+          if (order) Object.assign(order, { dispute: 'open', answerBy: event.data.answerBy });
+          this.#restate(order);
+          break;
+        }
+        case 'dispute.closed': {
+          const order = this.orders.get(event.data.orderId);
+          if (order) {
+            Object.assign(order, { dispute: event.data.won ? 'won' : 'lost', answerBy: null });
+            for (const share of event.data.lost) for (const line of order.lines) if (line.lineId === share.lineId) line.lost += share.amount;
+          }
+          this.#restate(order);
+        }
+      }
+    }
+  }
+
+  #charge(key: string, change: Partial<ChargeRow>): void {
+    const charge = this.charges.get(key);
+    if (charge) Object.assign(charge, change);
+  }
+
+  #pass(id: string, change: Partial<PassRow>): void {
+    const pass = this.passes.get(id);
+    if (pass) Object.assign(pass, change);
+  }
+
+  #giveBack(refundId: string, creditNote: string): void {
+    const refund = this.refunds.get(refundId);
+    const order = refund && this.orders.get(refund.orderId);
+    if (!refund || !order) return;
+    Object.assign(refund, { status: 'paid', creditNote });
+    for (const share of refund.shares) {
+      for (const line of order.lines) {
+        if (line.lineId !== share.lineId) continue;
+        line.givenBack += share.amount;
+        line.taxBack += share.tax;
+      }
+    }
+    this.#restate(order);
+  }
+
+  #restate(order: OrderRow | undefined): void {
+    if (!order) return;
+    order.back = sum(order.lines.map((l) => l.givenBack + l.lost));
+    order.status = orderStatus(order);
+  }
+}
+
+const titleOf = (lines: readonly { title: string }[]): string => lines.map((l) => l.title).join(', ');

@@ -1,0 +1,22 @@
+import * as z from 'zod';
+import { isZone } from '#core/calendar';
+import { isCurrency } from '#core/money';
+
+/** Who sells, where and in what: asked for when first needed, with defaults that work. */
+export const ShopDetails = z.object({
+  name: z.string().min(1).max(80),
+  /** The address that mail to buyers comes from and that they answer to. */
+  senderAddress: z.email().max(254),
+  zone: z.string().refine(isZone, 'A time zone is written like Europe/Lisbon.'),
+  currency: z.string().refine(isCurrency, 'A currency is three letters, like EUR.'),
+  locale: z.string().regex(/^[a-z]{2}(-[A-Z]{2})?$/),
+  /** What the buyer's card statement reads: 5 to 22 letters that every bank can print. */
+  cardStatement: z.string().regex(/^[A-Za-z0-9 .\-]{5,22}$/, 'A card statement takes 5 to 22 letters, digits, spaces, points or dashes.'),
+  legal: z.object({ terms: z.string().max(20_000), privacy: z.string().max(20_000), withdrawal: z.string().max(4_000) }),
+});
+export type ShopDetails = z.infer<typeof ShopDetails>;
+
+export const DEFAULT_SHOP: ShopDetails = {
+  name: 'My shop', senderAddress: 'hello@shop.example', zone: 'UTC', currency: 'EUR', locale: 'en', cardStatement: 'MY SHOP',
+  legal: { terms: '', privacy: '', withdrawal: '' },
+};

@@ -1,0 +1,1 @@
+export { Quote, type QuoteLine, quoteFor, quoteFingerprint, type QuoteRefusal, QUOTE_LASTS_MS } from './quote';

@@ -1,0 +1,2 @@
+export { layoutKeelLine, type KeelStory, type KeelLayout, type KeelMark, type MoneyState } from './keelLine';
+export { storyOfTerms, storyOfOrder } from './stories';

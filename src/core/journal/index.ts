@@ -1,0 +1,3 @@
+export { ShopEvent, type EventType, type EventOf, eventSchemas } from './events';
+export { BatchEnvelope, type Batch, parseLine, serialiseBatch } from './batch';
+export { verifyChain, FIRST_PREV, type ChainProblem } from './chain';

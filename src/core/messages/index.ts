@@ -1,0 +1,3 @@
+export { receiptMessage, refundMessage, signInMessage, type Message } from './messages';
+export { receiptDocument, creditNoteDocument, type DocumentPaper } from './documents';
+export { refusalSentence } from './refusals';

@@ -1,0 +1,63 @@
+import { formatDay } from '#core/calendar';
+import type { ShopDetails } from '#core/catalogue';
+import { formatAmount, sum } from '#core/money';
+import type { Order, Refund } from '#core/shop';
+
+/** A message to a buyer: plain words, a line each; how it travels is the mailer's affair. */
+export interface Message {
+  subject: string;
+  text: string;
+}
+
+interface Setting {
+  shop: ShopDetails;
+  /** A test or demo shop says so in every message. */
+  real: boolean;
+}
+
+function letter({ shop, real }: Setting, subject: string, paragraphs: readonly string[]): Message {
+  const test = real ? [] : ['Test shop. No real money moves.'];
+  return { subject: oneLine(real ? subject : `[Test] ${subject}`), text: [...test, ...paragraphs, shop.name].join('\n\n') };
+}
+
+// A title may hold a line feed; a header may not.
+const oneLine = (text: string): string => text.replace(/\s+/g, ' ').trim();
+const hello = (name: string): string => (name.trim() === '' ? 'Hello,' : `Hello ${oneLine(name)},`);
+const titles = (order: Pick<Order, 'lines'>): string => order.lines.map((l) => oneLine(l.title)).join(', ');
+
+/** What was bought, what was paid, and one link that signs in. */
+export function receiptMessage(setting: Setting, order: Order, name: string, link: { url: string; days: number }): Message {
+  const { shop } = setting;
+  const paid = sum(order.lines.map((l) => l.paid));
+  const day = formatDay(order.at, order.zone, shop.locale);
+  const what = paid === 0 ? `You got ${titles(order)} on ${day}. Nothing was charged.` : `You bought ${titles(order)} on ${day} for ${formatAmount(paid, order.currency, shop.locale)}.`;
+  const card = order.last4 === null ? [] : [`The card ending ${order.last4} was charged; your statement will read ${shop.cardStatement}.`];
+  return letter(setting, `${paid === 0 ? 'Yours' : 'Receipt'}: ${titles(order)} (order ${order.number})`, [
+    hello(name),
+    what,
+    `Open it here:\n${link.url}`,
+    `This link signs you in. It works once, for ${link.days} days. After that, ask for a new one with this address in the member area.`,
+    ...card,
+    `Order ${order.number}, receipt ${order.receipt}. You will find the receipt as a PDF in the member area. Answer this message if anything is wrong.`,
+  ]);
+}
+
+/** How much went back, and what closed. */
+export function refundMessage(setting: Setting, order: Order, refund: Refund, name: string, closed: readonly string[]): Message {
+  const amount = formatAmount(refund.amount, refund.currency, setting.shop.locale);
+  return letter(setting, `${amount} given back (order ${order.number})`, [
+    hello(name),
+    `We gave back ${amount} for ${titles(order)}${order.last4 === null ? '' : `, to the card ending ${order.last4}`}. Banks take a few days to show it.`,
+    closed.length === 0 ? 'Your access stays as it was.' : `Access to ${closed.map(oneLine).join(', ')} is closed now.`,
+    `Credit note ${refund.creditNote ?? ''}.`,
+  ]);
+}
+
+export function signInMessage(setting: Setting, link: { url: string; minutes: number }): Message {
+  return letter(setting, `Sign in to ${oneLine(setting.shop.name)}`, [
+    'Hello,',
+    `Sign in here:\n${link.url}`,
+    `The link works once, for ${link.minutes} minutes. If you did not ask for it, nothing needs to be done.`,
+  ]);
+}
+

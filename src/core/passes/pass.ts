@@ -1,0 +1,29 @@
+import * as z from 'zod';
+import type { Instant } from '#core/calendar';
+import { Id } from '#core/catalogue';
+
+/** One buyer's right to open one product, from, until, and because of what. */
+export const Pass = z.object({
+  id: Id,
+  personId: Id,
+  productId: Id,
+  cause: z.discriminatedUnion('kind', [z.object({ kind: z.literal('paid'), orderId: Id, lineId: Id }), z.object({ kind: z.literal('gift'), reason: z.string() })]),
+  from: z.string(),
+  until: z.string().nullable(),
+  /** Set while something keeps the pass from opening anything. */
+  hold: z.object({ why: z.enum(['dispute']), since: z.string() }).nullable(),
+  closed: z.object({ why: z.enum(['refund', 'dispute-lost', 'expired', 'withdrawn']), at: z.string() }).nullable(),
+});
+export type Pass = z.infer<typeof Pass>;
+
+export type PassState = 'open' | 'waiting' | 'on hold' | 'closed';
+
+/** The state of a pass at a moment. [from, until): the last moment is already closed. */
+export function passState(pass: Pass, now: Instant): PassState {
+  if (pass.closed) return 'closed';
+  if (pass.until !== null && now >= pass.until) return 'closed';
+  if (pass.hold) return 'on hold';
+  return now < pass.from ? 'waiting' : 'open';
+}
+
+export const isOpen = (pass: Pass, now: Instant): boolean => passState(pass, now) === 'open';

@@ -1,0 +1,2 @@
+export { compareAddress, isAddress } from './address';
+export { PersonRecord } from './person';

@@ -1,0 +1,3 @@
+export { Release, ReleaseContent, type DraftContent } from './release';
+export { launchCheck, type Finding, type Subject } from './launchCheck';
+export { sealContent, unsealContent, filesOf, publicPicturesOf } from './seal';

@@ -1,0 +1,104 @@
+import { draftTermsProblem, ShopDetails } from '#core/catalogue';
+import { addressProblem } from '#core/paths';
+import type { DraftContent } from './release';
+
+export interface Subject {
+  kind: 'product' | 'offer' | 'path' | 'page' | 'shop';
+  id: string;
+}
+export interface Finding {
+  level: 'stops' | 'look';
+  code: string;
+  /** One sentence that says what is wrong and, where it is not plain, what to do. */
+  text: string;
+  about: Subject;
+}
+
+/**
+ * Walks everything a buyer could meet and lists what would fail. Used while editing, before publishing, and by
+ * the counter before it takes a release: one computation, so that the studio never promises what is then refused.
+ * @param hasFile whether the bytes of a SHA-256 are at hand
+ */
+export function launchCheck(draft: DraftContent, hasFile: (sha256: string) => boolean): Finding[] {
+  return [...shopFindings(draft), ...productFindings(draft, hasFile), ...offerFindings(draft), ...pathFindings(draft, hasFile)];
+}
+
+const quoted = (title: string): string => `“${title.trim() === '' ? 'Without a title' : title.trim()}”`;
+
+function shopFindings({ shop }: DraftContent): Finding[] {
+  const parsed = ShopDetails.safeParse(shop);
+  if (parsed.success) return [];
+  return [{ level: 'stops', code: 'shop-details', text: `The shop's details: ${parsed.error.issues[0]?.message ?? 'something is missing'}.`.replace('..', '.'), about: { kind: 'shop', id: 'shop' } }];
+}
+
+function productFindings({ products, offers }: DraftContent, hasFile: (sha256: string) => boolean): Finding[] {
+  const sold = new Set(offers.filter((o) => o.onSale).flatMap((o) => o.productIds));
+  return products.flatMap((product) => {
+    const about: Subject = { kind: 'product', id: product.id };
+    const found: Finding[] = [];
+    if (product.title.trim() === '') found.push({ level: 'stops', code: 'no-title', text: 'A product has no title.', about });
+    if (product.files.length === 0) {
+      found.push({ level: sold.has(product.id) ? 'stops' : 'look', code: 'nothing-to-deliver', text: `${quoted(product.title)} has no file: a buyer would pay and get nothing.`, about });
+    }
+    for (const file of [...product.files, ...(product.picture ? [product.picture.file] : [])]) {
+      if (!hasFile(file.sha256)) found.push({ level: 'stops', code: 'file-missing', text: `The file “${file.name}” of ${quoted(product.title)} is not here. Add it again.`, about });
+    }
+    if (product.picture && product.picture.alt.trim() === '') found.push({ level: 'look', code: 'no-alt', text: `The picture of ${quoted(product.title)} has no words for people who cannot see it.`, about });
+    return found;
+  });
+}
+
+function offerFindings({ offers, products }: DraftContent): Finding[] {
+  const known = new Set(products.map((p) => p.id));
+  return offers.flatMap((offer) => {
+    const about: Subject = { kind: 'offer', id: offer.id };
+    const found: Finding[] = [];
+    if (offer.title.trim() === '') found.push({ level: 'stops', code: 'no-title', text: 'An offer has no title.', about });
+    if (offer.productIds.length === 0) found.push({ level: 'stops', code: 'opens-nothing', text: `${quoted(offer.title)} opens nothing. Choose what the buyer gets.`, about });
+    for (const id of offer.productIds) if (!known.has(id)) found.push({ level: 'stops', code: 'product-missing', text: `${quoted(offer.title)} opens something that is no longer here.`, about });
+    if (offer.prices.length === 0) found.push({ level: 'stops', code: 'no-price', text: `${quoted(offer.title)} has no price yet.`, about });
+    for (const price of offer.prices) {
+      const problem = draftTermsProblem(price, offer.currency);
+      if (problem) found.push({ level: 'stops', code: 'price-wrong', text: `${quoted(offer.title)}${price.name ? `, ${price.name}` : ''}: ${problem}`, about });
+    }
+    if (offer.prices.length > 1 && new Set(offer.prices.map((p) => p.name.trim())).size < offer.prices.length) {
+      found.push({ level: 'stops', code: 'same-name', text: `Two prices of ${quoted(offer.title)} have the same name, so a buyer could not tell them apart.`, about });
+    }
+    return found;
+  });
+}
+
+function pathFindings({ paths, pages, offers }: DraftContent, hasFile: (sha256: string) => boolean): Finding[] {
+  const owner = new Map<string, string>();
+  const found: Finding[] = [];
+  for (const path of paths) owner.set(path.address, owner.get(path.address) ?? path.id);
+  for (const path of paths) {
+    const about: Subject = { kind: 'path', id: path.id };
+    const problem = addressProblem(path.address);
+    if (problem) found.push({ level: 'stops', code: 'address-wrong', text: `${quoted(path.title)}: ${problem}`, about });
+    if (owner.get(path.address) !== path.id) found.push({ level: 'stops', code: 'address-taken', text: `The address “${path.address}” is taken by another path.`, about });
+    if (!offers.some((o) => o.id === path.offerId)) found.push({ level: 'stops', code: 'offer-missing', text: `${quoted(path.title)} sells an offer that is no longer here.`, about });
+    for (const kind of ['checkout', 'thanks'] as const) {
+      if (!path.steps.some((s) => s.kind === kind)) found.push({ level: 'stops', code: 'step-missing', text: `${quoted(path.title)} has no ${kind === 'checkout' ? 'checkout' : 'thank-you page'}.`, about });
+    }
+    for (const step of path.steps) {
+      const page = pages.find((p) => p.id === step.pageId);
+      if (!page) {
+        found.push({ level: 'stops', code: 'page-missing', text: `A page of ${quoted(path.title)} is not here.`, about });
+        continue;
+      }
+      for (const block of page.blocks) {
+        if (block.kind !== 'picture') continue;
+        if (block.file && !hasFile(block.file.sha256)) found.push({ level: 'stops', code: 'file-missing', text: `The picture “${block.file.name}” on ${quoted(path.title)} is not here.`, about: { kind: 'page', id: page.id } });
+        if (block.file && block.alt.trim() === '') found.push({ level: 'look', code: 'no-alt', text: `A picture on ${quoted(path.title)} has no words for people who cannot see it.`, about: { kind: 'page', id: page.id } });
+      }
+    }
+  }
+  for (const path of paths) {
+    for (const former of path.formerAddresses) {
+      const now = owner.get(former);
+      if (now && now !== path.id) found.push({ level: 'look', code: 'former-taken', text: `“${former}” used to lead to ${quoted(path.title)} and now belongs to another path.`, about: { kind: 'path', id: path.id } });
+    }
+  }
+  return found;
+}

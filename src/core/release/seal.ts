@@ -1,0 +1,26 @@
+import { type FileRef, sealOffer, unsealOffer } from '#core/catalogue';
+import type { DraftContent, ReleaseContent } from './release';
+
+/** The content as it can be published; offers that cannot be sold yet are left out, and `launchCheck` says so. */
+export function sealContent(draft: DraftContent): ReleaseContent {
+  return { ...draft, offers: draft.offers.map(sealOffer).filter((o) => o !== null) };
+}
+
+/** The content as a studio edits it, from a release: how an empty studio begins from the shop's files. */
+export const unsealContent = (content: ReleaseContent): DraftContent => ({ ...content, offers: content.offers.map(unsealOffer) });
+
+/** Every file that a release needs in the vault, each once. */
+export function filesOf(content: Pick<ReleaseContent, 'products' | 'pages'>): FileRef[] {
+  const all = [...content.products.flatMap((p) => [...p.files, ...(p.picture ? [p.picture.file] : [])]), ...picturesOnPages(content)];
+  return [...new Map(all.map((f) => [f.sha256, f])).values()];
+}
+
+/** The pictures that anybody may fetch. A file that is also something to download stays behind its pass. */
+export function publicPicturesOf(content: Pick<ReleaseContent, 'products' | 'pages'>): Map<string, FileRef> {
+  const pictures = [...content.products.flatMap((p) => (p.picture ? [p.picture.file] : [])), ...picturesOnPages(content)];
+  const protectedFiles = new Set(content.products.flatMap((p) => p.files.map((f) => f.sha256)));
+  return new Map(pictures.filter((f) => !protectedFiles.has(f.sha256)).map((f) => [f.sha256, f]));
+}
+
+const picturesOnPages = (content: Pick<ReleaseContent, 'pages'>): FileRef[] =>
+  content.pages.flatMap((p) => p.blocks.flatMap((b) => (b.kind === 'picture' && b.file ? [b.file] : [])));

@@ -1,0 +1,78 @@
+import { formatAmount, mulDiv, sum } from '#core/money';
+import type { ShopEvent } from '#core/journal';
+import type { Command, DecideContext, Decision, Refusal } from '../decide';
+import { stillRefundable } from '../orderStatus';
+import type { Order, ShopState } from '../state';
+import { documentNumber } from '../success';
+
+export interface RefundPlan {
+  amount: number;
+  currency: string;
+  shares: { lineId: string; amount: number; tax: number }[];
+  /** Passes that close when the money has gone back: those of lines given back in full. */
+  closes: string[];
+}
+
+type Wanted = readonly { lineId: string; amount: number }[];
+
+/**
+ * What a refund would give back and close, before anything is done. Tax goes back in proportion to all that is
+ * given back so far: round(T × back ÷ paid) − tax already back, so that parts never add up to more than the whole.
+ * @param wanted minor units by line
+ */
+export function planRefund(state: ShopState, orderId: string, wanted: Wanted): RefundPlan | Refusal {
+  const order = state.orders.get(orderId);
+  if (!order) return { refused: 'no-such-order', sentence: 'There is no such order.' };
+  const blocked = whyNotNow(state, order);
+  if (blocked) return blocked;
+  const shares: RefundPlan['shares'] = [];
+  const fullLines = new Set<string>();
+  for (const { lineId, amount } of wanted) {
+    const line = order.lines.find((l) => l.lineId === lineId);
+    if (!line || !Number.isSafeInteger(amount) || amount < 0) return { refused: 'nothing-to-refund', sentence: 'That is not an amount of this order.' };
+    if (shares.some((s) => s.lineId === lineId)) return { refused: 'nothing-to-refund', sentence: 'A line is named twice.' };
+    const most = stillRefundable(line);
+    if (amount > most) return { refused: 'too-much', sentence: `At most ${formatAmount(most, order.currency, 'en')} can still be given back.` };
+    if (amount === 0) continue;
+    const back = line.givenBack + amount;
+    shares.push({ lineId, amount, tax: mulDiv(line.tax, back, line.paid) - line.taxBack });
+    if (amount === most) fullLines.add(lineId);
+  }
+  const amount = sum(shares.map((s) => s.amount));
+  if (amount === 0) return { refused: 'nothing-to-refund', sentence: 'Nothing would be given back.' };
+  const closes = order.passIds.filter((id) => {
+    const pass = state.passes.get(id);
+    return pass && !pass.closed && pass.cause.kind === 'paid' && fullLines.has(pass.cause.lineId);
+  });
+  return { amount, currency: order.currency, shares, closes };
+}
+
+function whyNotNow(state: ShopState, order: Order): Refusal | null {
+  if (order.paymentId === null) return { refused: 'nothing-to-refund', sentence: 'Nothing was paid for this order.' };
+  if (order.dispute === 'open') return { refused: 'disputed', sentence: 'The bank disputes this payment, so it cannot be given back until that is decided.' };
+  if (order.refundIds.some((id) => state.refunds.get(id)?.status === 'asked')) return { refused: 'refund-running', sentence: 'A refund of this order is on its way. Wait for its answer.' };
+  return null;
+}
+
+/** A refund is written down before the payment service is asked; the money's answer closes what it closes. */
+export function refund(state: ShopState, command: Extract<Command, { type: 'refund' }>, { ids }: DecideContext): Decision {
+  const plan = planRefund(state, command.orderId, command.shares);
+  if ('refused' in plan) return plan;
+  const paymentId = state.orders.get(command.orderId)?.paymentId ?? '';
+  return { events: [{ type: 'refund.requested', v: 1, data: { refundId: ids.next('r'), orderId: command.orderId, paymentId, ...plan, reason: command.reason } }] };
+}
+
+export function answerRefund(state: ShopState, { refundId, answer }: Extract<Command, { type: 'answer-refund' }>): Decision {
+  const asked = state.refunds.get(refundId);
+  if (!asked || asked.status !== 'asked') return { refused: 'nothing-to-do', sentence: 'This refund was already answered.' };
+  if (answer.status === 'refused') return { events: [{ type: 'refund.refused', v: 1, data: { refundId, reason: answer.reason } }] };
+  const closes = asked.closes.filter((id) => !state.passes.get(id)?.closed).map((passId): ShopEvent => ({ type: 'pass.closed', v: 1, data: { passId, why: 'refund', dueAt: null } }));
+  const personId = state.orders.get(asked.orderId)?.personId ?? '';
+  return {
+    events: [
+      { type: 'refund.paid', v: 1, data: { refundId, creditNote: documentNumber('C', state.counts.creditNotes) } },
+      ...closes,
+      { type: 'mail.due', v: 1, data: { key: `refunded-${refundId}`, mail: 'refund', orderId: asked.orderId, personId, refundId } },
+    ],
+  };
+}

@@ -1,0 +1,86 @@
+import type { Instant } from '#core/calendar';
+import type { ShopEvent } from '#core/journal';
+import type { Release } from '#core/release';
+import { answerCharge } from './commands/answerCharge';
+import { closeDispute, openDispute } from './commands/dispute';
+import { expireCharge, expirePass } from './commands/expire';
+import { fetchFile } from './commands/fetchFile';
+import { pay } from './commands/pay';
+import { publish } from './commands/publish';
+import { answerRefund, refund } from './commands/refund';
+import type { IdsPort, ChargeAnswer, RefundAnswer } from './ports';
+import type { ShopState } from './state';
+
+/** Everything that can be asked of the shop. */
+export type Command =
+  | { type: 'publish'; release: Release; hasFile: (sha256: string) => boolean }
+  | { type: 'change-person'; personId: string; rev: number }
+  | { type: 'pay'; checkoutId: string; personId: string; offerId: string; priceId: string; release: Release; startedAt: Instant; shown: string; fingerprint: (text: string) => string; card: { token: string; last4: string } | null }
+  | { type: 'answer-charge'; key: string; answer: ChargeAnswer }
+  | { type: 'expire-charge'; key: string; dueAt: Instant }
+  | { type: 'expire-pass'; passId: string; dueAt: Instant }
+  | { type: 'refund'; orderId: string; shares: readonly { lineId: string; amount: number }[]; reason: string }
+  | { type: 'answer-refund'; refundId: string; answer: RefundAnswer }
+  | { type: 'open-dispute'; disputeId: string; paymentId: string; amount: number; answerBy: Instant }
+  | { type: 'close-dispute'; disputeId: string; won: boolean }
+  | { type: 'fetch-file'; passId: string; fileId: string }
+  | { type: 'mark-done'; key: string }
+  | { type: 'move-clock'; to: Instant }
+  | { type: 'resume'; why: string };
+
+export interface DecideContext {
+  now: Instant;
+  /** The live release, for what a pass opens and what is on sale. */
+  release: Release | undefined;
+  ids: IdsPort;
+}
+
+export type RefusalCode =
+  | 'not-on-sale' | 'no-such-price' | 'quote-changed' | 'card-needed' | 'already-paid' | 'still-asking'
+  | 'no-such-order' | 'no-such-pass' | 'pass-not-open' | 'no-such-file' | 'used-up'
+  | 'too-much' | 'nothing-to-refund' | 'refund-running' | 'disputed' | 'no-such-payment'
+  | 'another-live' | 'cannot-launch' | 'would-strand' | 'storage' | 'nothing-to-do';
+export interface Refusal {
+  refused: RefusalCode;
+  sentence: string;
+}
+export type Decision = { events: ShopEvent[] } | Refusal;
+
+/**
+ * What follows from a command, as facts, or why it is refused. It does all the computing and changes nothing;
+ * what follows inside the shop is in the same list, so that it is recorded whole or not at all.
+ */
+export function decide(state: ShopState, command: Command, context: DecideContext): Decision {
+  switch (command.type) {
+    case 'publish':
+      return publish(state, command, context);
+    case 'change-person':
+      return { events: [{ type: 'person.changed', v: 1, data: { personId: command.personId, rev: command.rev } }] };
+    case 'pay':
+      return pay(state, command, context);
+    case 'answer-charge':
+      return answerCharge(state, command, context.now);
+    case 'expire-charge':
+      return expireCharge(state, command);
+    case 'expire-pass':
+      return expirePass(state, command);
+    case 'refund':
+      return refund(state, command, context);
+    case 'answer-refund':
+      return answerRefund(state, command);
+    case 'open-dispute':
+      return openDispute(state, command);
+    case 'close-dispute':
+      return closeDispute(state, command);
+    case 'fetch-file':
+      return fetchFile(state, command, context);
+    case 'mark-done':
+      return state.todo.has(command.key) ? { events: [{ type: 'done', v: 1, data: { key: command.key } }] } : nothing;
+    case 'move-clock':
+      return { events: [{ type: 'clock.moved', v: 1, data: { to: command.to } }] };
+    case 'resume':
+      return { events: [{ type: 'journal.resumed', v: 1, data: { why: command.why } }] };
+  }
+}
+
+const nothing: Refusal = { refused: 'nothing-to-do', sentence: 'Nothing is left to do here.' };

@@ -1,0 +1,160 @@
+import type { Instant } from '#core/calendar';
+import type { Batch, EventOf, EventType, ShopEvent } from '#core/journal';
+import type { Pass } from '#core/passes';
+import type { ShopState } from './state';
+
+/**
+ * Applies one event. It only copies and counts what the event carries and computes nothing, so that history
+ * reads the same whatever later versions compute. The state given is changed in place.
+ */
+export function evolve(state: ShopState, event: ShopEvent, at: Instant): void {
+  const apply = appliers[event.type] as (state: ShopState, data: ShopEvent['data'], at: Instant) => void;
+  apply(state, event.data, at);
+}
+
+/** Applies a whole batch and its envelope. */
+export function evolveBatch(state: ShopState, batch: Pick<Batch, 'seq' | 'at' | 'events'>): void {
+  for (const event of batch.events) evolve(state, event, batch.at);
+  state.seq = batch.seq;
+  state.at = batch.at;
+}
+
+type Appliers = { [T in EventType]: (state: ShopState, data: EventOf<T>['data'], at: Instant) => void };
+
+const appliers: Appliers = {
+  'release.published': (state, { release }) => {
+    state.release = release;
+  },
+  'clock.moved': () => undefined,
+  'journal.resumed': () => undefined,
+  'person.changed': (state, { personId, rev }) => {
+    state.people.set(personId, rev);
+  },
+
+  'charge.requested': (state, data, at) => {
+    state.charges.set(data.key, { ...data, askedAt: at, status: 'asked', reason: null, confirmAt: null, confirmUntil: null, paymentId: null });
+    state.checkouts.set(data.checkoutId, { orderId: data.orderId, attempts: data.attempt, lastKey: data.key, paid: false });
+    state.todo.set(data.key, { kind: 'charge', key: data.key });
+  },
+  'charge.waitsForBank': (state, { key, confirmAt, until }) => {
+    const charge = need(state.charges, key);
+    charge.status = 'waitsForBank';
+    charge.confirmAt = confirmAt;
+    charge.confirmUntil = until;
+    state.due.push({ at: until, what: { kind: 'charge-not-confirmed', key } });
+  },
+  'charge.refused': (state, { key, reason }) => {
+    const charge = need(state.charges, key);
+    charge.status = 'refused';
+    charge.reason = reason;
+    state.todo.delete(key);
+  },
+  'charge.fellAway': (state, { key }) => {
+    need(state.charges, key).status = 'fellAway';
+    state.todo.delete(key);
+  },
+  'charge.paid': (state, { key, paymentId }) => {
+    const charge = need(state.charges, key);
+    charge.status = 'paid';
+    charge.paymentId = paymentId;
+    state.todo.delete(key);
+  },
+
+  'order.paid': (state, data, at) => {
+    const lines = data.quote.lines.map((line) => ({ ...line, paid: line.dueToday, givenBack: 0, taxBack: 0, lost: 0 }));
+    state.orders.set(data.orderId, {
+      id: data.orderId, number: data.number, checkoutId: data.checkoutId, personId: data.personId, at, release: data.quote.release, currency: data.quote.currency, zone: data.quote.zone,
+      lines, paymentId: data.paymentId, last4: data.last4, receipt: data.receipt, passIds: [], refundIds: [], dispute: null,
+    });
+    push(state.ordersOfPerson, data.personId, data.orderId);
+    if (data.paymentId !== null) state.orderOfPayment.set(data.paymentId, data.orderId);
+    const checkout = state.checkouts.get(data.checkoutId);
+    state.checkouts.set(data.checkoutId, { orderId: data.orderId, attempts: checkout?.attempts ?? 0, lastKey: checkout?.lastKey ?? null, paid: true });
+    state.counts.orders += 1;
+    state.counts.receipts += 1;
+  },
+  'pass.opened': (state, { pass }) => {
+    const copy: Pass = { ...pass };
+    state.passes.set(pass.id, copy);
+    push(state.passesOfPerson, pass.personId, pass.id);
+    if (pass.cause.kind === 'paid') state.orders.get(pass.cause.orderId)?.passIds.push(pass.id);
+    if (pass.until !== null) state.due.push({ at: pass.until, what: { kind: 'pass-expires', passId: pass.id } });
+  },
+  'pass.held': (state, { passId, why }, at) => {
+    need(state.passes, passId).hold = { why, since: at };
+  },
+  'pass.released': (state, { passId }) => {
+    need(state.passes, passId).hold = null;
+  },
+  'pass.closed': (state, { passId, why }, at) => {
+    need(state.passes, passId).closed = { why, at };
+  },
+
+  'mail.due': (state, data, at) => {
+    state.todo.set(data.key, { kind: 'mail', key: data.key, mail: data.mail, orderId: data.orderId, personId: data.personId, refundId: data.refundId, at });
+  },
+  'void.due': (state, { key, chargeKey }) => {
+    state.todo.set(key, { kind: 'void', key, chargeKey });
+  },
+  done: (state, { key }) => {
+    state.todo.delete(key);
+  },
+
+  'refund.requested': (state, data, at) => {
+    state.refunds.set(data.refundId, { ...data, id: data.refundId, at, status: 'asked', creditNote: null, refusal: null });
+    need(state.orders, data.orderId).refundIds.push(data.refundId);
+    state.todo.set(data.refundId, { kind: 'refund', key: data.refundId, refundId: data.refundId });
+  },
+  'refund.paid': (state, { refundId, creditNote }) => {
+    const refund = need(state.refunds, refundId);
+    refund.status = 'paid';
+    refund.creditNote = creditNote;
+    for (const share of refund.shares) {
+      const line = need(state.orders, refund.orderId).lines.find((l) => l.lineId === share.lineId);
+      if (!line) continue;
+      line.givenBack += share.amount;
+      line.taxBack += share.tax;
+    }
+    state.counts.creditNotes += 1;
+    state.todo.delete(refundId);
+  },
+  'refund.refused': (state, { refundId, reason }) => {
+    const refund = need(state.refunds, refundId);
+    refund.status = 'refused';
+    refund.refusal = reason;
+    state.todo.delete(refundId);
+  },
+
+  'dispute.opened': (state, data, at) => {
+    state.disputes.set(data.disputeId, { id: data.disputeId, orderId: data.orderId, amount: data.amount, at, answerBy: data.answerBy, status: 'open' });
+    need(state.orders, data.orderId).dispute = 'open';
+  },
+  'dispute.closed': (state, { disputeId, orderId, won, lost }) => {
+    need(state.disputes, disputeId).status = won ? 'won' : 'lost';
+    const order = need(state.orders, orderId);
+    order.dispute = won ? 'won' : 'lost';
+    for (const share of lost) {
+      const line = order.lines.find((l) => l.lineId === share.lineId);
+      if (line) line.lost += share.amount;
+    }
+  },
+
+  'file.fetched': (state, { passId, fileId, count }, at) => {
+    state.fileUses.set(`${passId}/${fileId}`, { count, windowStart: at });
+  },
+  'attention.raised': (state, { id, orderId, text }, at) => {
+    state.attention.push({ id, orderId, text, at });
+  },
+};
+
+function need<T>(map: Map<string, T>, key: string): T {
+  const value = map.get(key);
+  if (value === undefined) throw new Error(`The history names something it never introduced: ${key}`);
+  return value;
+}
+
+function push(map: Map<string, string[]>, key: string, value: string): void {
+  const list = map.get(key);
+  if (list) list.push(value);
+  else map.set(key, [value]);
+}

@@ -1,0 +1,11 @@
+export { newShopState, type ShopState, type Order, type OrderLine, type Charge, type Refund, type Dispute, type Todo } from './state';
+export { evolve, evolveBatch } from './evolve';
+export { decide, type Command, type DecideContext, type Decision, type Refusal, type RefusalCode } from './decide';
+export { dueWork } from './dueWork';
+export { orderStatus, type OrderStatus, stillRefundable } from './orderStatus';
+export { planRefund, type RefundPlan } from './commands/refund';
+export { passesFor } from './passesFor';
+export type { Ports, JournalPort, PeoplePort, ClockPort, PaymentsPort, MailerPort, VaultPort, IdsPort, ReleasesPort, ChargeAnswer, ChargeRequest, RefundAnswer, RefundRequest, OutgoingMail } from './ports';
+export { NotAnswered, StorageFailed } from './ports';
+export { memoryPorts, type MemoryPorts } from './memoryPorts';
+export { createRunner, type Runner, type Executed } from './runner';

@@ -1,0 +1,104 @@
+import type { Instant } from '#core/calendar';
+import type { Batch, ShopEvent } from '#core/journal';
+import type { PersonRecord } from '#core/people';
+import type { Release } from '#core/release';
+import type { Order, Refund } from './state';
+
+/** The append-only history. `append` resolves once the batch is safe, in the order of calls; it rejects with `StorageFailed`. */
+export interface JournalPort {
+  append(batch: { seq: number; at: Instant; events: readonly ShopEvent[] }): Promise<void>;
+  /** Every safe batch from the first, in order. After a failed append it reads what was kept. */
+  read(): AsyncIterable<Batch>;
+}
+
+export interface PeoplePort {
+  get(id: string): PersonRecord | undefined;
+  /** The person by address as compared. */
+  find(address: string): PersonRecord | undefined;
+  /** Resolves once the record is safe. */
+  save(record: PersonRecord): Promise<void>;
+}
+
+export interface ClockPort {
+  /** Shop time: rules everything in the journal. */
+  now(): Instant;
+  /** Machine time in milliseconds: rules timeouts and waiting between tries. */
+  machine(): number;
+}
+
+export interface ChargeRequest {
+  key: string;
+  amount: number;
+  currency: string;
+  token: string;
+  description: string;
+  statement: string;
+}
+export type ChargeAnswer =
+  | { status: 'paid'; paymentId: string }
+  | { status: 'refused'; reason: string }
+  | { status: 'waitsForBank'; confirmAt: string }
+  | { status: 'pending' }
+  | { status: 'voided' };
+
+export interface RefundRequest {
+  key: string;
+  paymentId: string;
+  amount: number;
+}
+export type RefundAnswer = { status: 'paid' } | { status: 'refused'; reason: string };
+
+/** The payment service. Every call may throw `NotAnswered`; the same key always carries the same body. */
+export interface PaymentsPort {
+  charge(request: ChargeRequest): Promise<ChargeAnswer>;
+  /** What became of a key, or 'unknown' when the service never saw it. */
+  lookUp(key: string): Promise<ChargeAnswer | 'unknown'>;
+  /** Makes sure a key takes no money from now on, and says what stands: a payment that was first stays. */
+  void(key: string): Promise<ChargeAnswer>;
+  refund(request: RefundRequest): Promise<RefundAnswer>;
+}
+
+export interface OutgoingMail {
+  key: string;
+  mail: 'receipt' | 'refund';
+  person: PersonRecord;
+  order: Order;
+  refund: Refund | null;
+  at: Instant;
+}
+export interface MailerPort {
+  send(mail: OutgoingMail): Promise<void>;
+}
+
+export interface VaultPort {
+  has(sha256: string): boolean;
+}
+
+export interface IdsPort {
+  next(prefix: string): string;
+}
+
+export interface ReleasesPort {
+  get(number: number): Release | undefined;
+}
+
+export interface Ports {
+  journal: JournalPort;
+  people: PeoplePort;
+  clock: ClockPort;
+  payments: PaymentsPort;
+  mailer: MailerPort;
+  vault: VaultPort;
+  ids: IdsPort;
+  releases: ReleasesPort;
+}
+
+/** A service gave no answer: nothing is known, and nothing may be concluded. */
+export class NotAnswered extends Error {
+  override name = 'NotAnswered';
+}
+
+/** Nothing of the append was kept. */
+export class StorageFailed extends Error {
+  override name = 'StorageFailed';
+}

@@ -1,0 +1,234 @@
+import type { Instant } from '#core/calendar';
+import { type Batch, ShopEvent } from '#core/journal';
+import { type Command, decide, type DecideContext, type Decision, type Refusal } from './decide';
+import { dueWork } from './dueWork';
+import { evolveBatch } from './evolve';
+import type { ChargeAnswer, Ports } from './ports';
+import { newShopState, type ShopState, type Todo } from './state';
+
+export type Executed = { events: readonly ShopEvent[]; at: Instant } | Refusal;
+
+export interface Runner {
+  readonly state: ShopState;
+  /** Shop time, never running backwards. */
+  now(): Instant;
+  /** Reads the journal. Must be awaited before anything else. */
+  start(): Promise<void>;
+  /** Decides and records. Resolves once the batch is safe, or with a refusal that says what is true. */
+  execute(command: Command): Promise<Executed>;
+  /** What `execute` would record now, recording nothing. */
+  preview(command: Command): Decision;
+  /** Resolves when everything decided so far is safe (or was cut): before this nobody may be told of it. */
+  synced(): Promise<void>;
+  /** One round of due work and of what must leave the shop; waits for the answers. */
+  turn(): Promise<void>;
+  /** Turns until nothing more can be done now. */
+  settle(): Promise<void>;
+  /** Asks again at once about one thing that is unanswered. */
+  nudge(key: string): void;
+  onBatch(listener: (batch: Pick<Batch, 'seq' | 'at' | 'events'>) => void): () => void;
+}
+
+const STORAGE_REFUSAL: Refusal = { refused: 'storage', sentence: 'The shop could not write this down, so it did not happen. Nothing was charged. Try again in a minute.' };
+/** Waiting between tries doubles from half a second to one minute, in machine time. */
+const FIRST_WAIT_MS = 500;
+const LONGEST_WAIT_MS = 60_000;
+
+/**
+ * Runs a shop: decide, fold, append, then whatever must leave the shop. The counter, a test and a rehearsal use
+ * this same function with different ports.
+ */
+export function createRunner(ports: Ports): Runner {
+  let state = newShopState();
+  let lastAppend: Promise<unknown> = Promise.resolve();
+  /** After a failed append: no commands until an append succeeds. */
+  let stalled = false;
+  let rebuilding: Promise<void> | null = null;
+  let resuming: Promise<boolean> | null = null;
+  const listeners = new Set<(batch: Pick<Batch, 'seq' | 'at' | 'events'>) => void>();
+  const unsent = new Set<string>();
+  const active = new Map<string, Promise<void>>();
+  const waits = new Map<string, { tries: number; notBefore: number }>();
+
+  const now = (): Instant => {
+    const clock = ports.clock.now();
+    return clock > state.at ? clock : state.at;
+  };
+  const context = (at: Instant): DecideContext => ({ now: at, release: state.release === null ? undefined : ports.releases.get(state.release), ids: ports.ids });
+
+  async function rebuild(): Promise<void> {
+    const fresh = newShopState();
+    for await (const batch of ports.journal.read()) evolveBatch(fresh, batch);
+    state = fresh;
+  }
+
+  /** Records events that were decided at `at`. Evolves first, so that the next command already sees them. */
+  async function record(events: readonly ShopEvent[], at: Instant): Promise<boolean> {
+    const batch = { seq: state.seq + 1, at, events: events.map((event) => ShopEvent.parse(event)) };
+    evolveBatch(state, batch);
+    const append = ports.journal.append(batch);
+    lastAppend = append.catch(() => undefined);
+    try {
+      await append;
+    } catch {
+      stalled = true;
+      rebuilding ??= rebuild().finally(() => {
+        rebuilding = null;
+      });
+      await rebuilding;
+      return false;
+    }
+    for (const listener of listeners) listener(batch);
+    return true;
+  }
+
+  /** One probe at a time: an event of its own, so that the journal says that it stood still. */
+  async function resume(): Promise<boolean> {
+    if (rebuilding) await rebuilding;
+    resuming ??= record([{ type: 'journal.resumed', v: 1, data: { why: 'an append had failed' } }], now())
+      .then((safe) => {
+        if (safe) stalled = false;
+        return safe;
+      })
+      .finally(() => {
+        resuming = null;
+      });
+    return resuming;
+  }
+
+  async function execute(command: Command): Promise<Executed> {
+    if (stalled && !(await resume())) return STORAGE_REFUSAL;
+    const at = now();
+    const decision = decide(state, command, context(at));
+    if ('refused' in decision) {
+      // A refusal may rest on something that is not yet safe ("already paid"), so it waits for that.
+      await lastAppend;
+      return decision;
+    }
+    if (decision.events.length === 0) return { events: [], at };
+    for (const event of decision.events) if (event.type === 'charge.requested') unsent.add(event.data.key);
+    if (!(await record(decision.events, at))) {
+      for (const event of decision.events) if (event.type === 'charge.requested') unsent.delete(event.data.key);
+      return STORAGE_REFUSAL;
+    }
+    for (const event of decision.events) {
+      const key = todoKeyOf(event);
+      const todo = key === null ? undefined : state.todo.get(key);
+      if (todo) void attempt(todo);
+    }
+    return { events: decision.events, at };
+  }
+
+  async function askForCharge(key: string): Promise<ChargeAnswer> {
+    const charge = state.charges.get(key);
+    if (!charge) throw new Error(`No such charge: ${key}`);
+    if (unsent.delete(key)) {
+      const release = ports.releases.get(charge.quote.release);
+      return ports.payments.charge({
+        key, amount: charge.quote.dueToday, currency: charge.quote.currency, token: charge.card.token,
+        description: charge.quote.lines.map((l) => l.title).join(', '), statement: release?.content.shop.cardStatement ?? '',
+      });
+    }
+    const found = await ports.payments.lookUp(key);
+    // Never reached the service, and the buyer may have gone: made impossible first, then it falls away.
+    return found === 'unknown' ? ports.payments.void(key) : found;
+  }
+
+  /** Does one thing that must leave the shop. Whatever goes wrong, it stays to be done and is tried again later. */
+  function attempt(todo: Todo): Promise<void> {
+    const running = active.get(todo.key);
+    if (running) return running;
+    const work = perform(todo)
+      .then((settled) => {
+        if (settled) waits.delete(todo.key);
+        else postpone(todo.key);
+      })
+      .catch(() => postpone(todo.key))
+      .finally(() => active.delete(todo.key));
+    active.set(todo.key, work);
+    return work;
+  }
+
+  function postpone(key: string): void {
+    const tries = (waits.get(key)?.tries ?? 0) + 1;
+    waits.set(key, { tries, notBefore: ports.clock.machine() + Math.min(FIRST_WAIT_MS * 2 ** (tries - 1), LONGEST_WAIT_MS) });
+  }
+
+  /** @returns whether it is settled for good */
+  async function perform(todo: Todo): Promise<boolean> {
+    switch (todo.kind) {
+      case 'charge':
+        return isRecorded(await execute({ type: 'answer-charge', key: todo.key, answer: await askForCharge(todo.key) })) && !state.todo.has(todo.key);
+      case 'void': {
+        const answer = await ports.payments.void(todo.chargeKey);
+        return isRecorded(await execute({ type: 'answer-charge', key: todo.chargeKey, answer })) && isRecorded(await execute({ type: 'mark-done', key: todo.key }));
+      }
+      case 'refund': {
+        const refund = state.refunds.get(todo.refundId);
+        if (!refund) return true;
+        const answer = await ports.payments.refund({ key: refund.id, paymentId: refund.paymentId, amount: refund.amount });
+        return isRecorded(await execute({ type: 'answer-refund', refundId: refund.id, answer }));
+      }
+      case 'mail': {
+        const person = ports.people.get(todo.personId);
+        const order = state.orders.get(todo.orderId);
+        if (person && order) await ports.mailer.send({ key: todo.key, mail: todo.mail, person, order, refund: todo.refundId === null ? null : (state.refunds.get(todo.refundId) ?? null), at: todo.at });
+        return isRecorded(await execute({ type: 'mark-done', key: todo.key }));
+      }
+    }
+  }
+
+  async function turn(): Promise<void> {
+    if (stalled && !(await resume())) return;
+    for (const command of dueWork(state, now())) await execute(command);
+    const ready = [...state.todo.values()].filter((todo) => !active.has(todo.key) && (waits.get(todo.key)?.notBefore ?? 0) <= ports.clock.machine());
+    await Promise.all([...active.values(), ...ready.map(attempt)]);
+  }
+
+  return {
+    get state() {
+      return state;
+    },
+    now,
+    start: rebuild,
+    execute,
+    preview: (command) => decide(state, command, context(now())),
+    synced: async () => {
+      await lastAppend;
+      if (rebuilding) await rebuilding;
+    },
+    turn,
+    async settle() {
+      for (;;) {
+        const before = state.seq;
+        await turn();
+        if (state.seq === before && active.size === 0) return;
+      }
+    },
+    nudge(key) {
+      const todo = state.todo.get(key);
+      waits.delete(key);
+      if (todo) void attempt(todo);
+    },
+    onBatch(listener) {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+  };
+}
+
+/** Recorded, or refused because it no longer matters; only a failed disk leaves it open. */
+const isRecorded = (executed: Executed): boolean => !('refused' in executed) || executed.refused !== 'storage';
+
+function todoKeyOf(event: ShopEvent): string | null {
+  switch (event.type) {
+    case 'charge.requested':
+    case 'mail.due':
+    case 'void.due':
+      return event.data.key;
+    case 'refund.requested':
+      return event.data.refundId;
+    default:
+      return null;
+  }
+}

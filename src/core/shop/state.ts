@@ -1,0 +1,127 @@
+import type { Instant } from '#core/calendar';
+import type { Quote, QuoteLine } from '#core/checkout';
+import { Heap } from './heap';
+import type { FileUse, Pass } from '#core/passes';
+
+export type ChargeStatus = 'asked' | 'waitsForBank' | 'paid' | 'refused' | 'fellAway';
+
+/** One try to take money, from the moment it is written down until it is answered. */
+export interface Charge {
+  key: string;
+  orderId: string;
+  checkoutId: string;
+  attempt: number;
+  personId: string;
+  quote: Quote;
+  card: { token: string; last4: string };
+  opens: readonly Pass[];
+  askedAt: Instant;
+  status: ChargeStatus;
+  reason: string | null;
+  confirmAt: string | null;
+  confirmUntil: Instant | null;
+  paymentId: string | null;
+}
+
+export interface OrderLine extends QuoteLine {
+  paid: number;
+  givenBack: number;
+  taxBack: number;
+  lost: number;
+}
+
+export interface Order {
+  id: string;
+  number: number;
+  checkoutId: string;
+  personId: string;
+  at: Instant;
+  release: number;
+  currency: string;
+  zone: string;
+  lines: OrderLine[];
+  paymentId: string | null;
+  last4: string | null;
+  receipt: string;
+  passIds: string[];
+  refundIds: string[];
+  dispute: 'open' | 'won' | 'lost' | null;
+}
+
+export interface Refund {
+  id: string;
+  orderId: string;
+  paymentId: string;
+  amount: number;
+  currency: string;
+  shares: readonly { lineId: string; amount: number; tax: number }[];
+  closes: readonly string[];
+  reason: string;
+  at: Instant;
+  status: 'asked' | 'paid' | 'refused';
+  creditNote: string | null;
+  refusal: string | null;
+}
+
+export interface Dispute {
+  id: string;
+  orderId: string;
+  amount: number;
+  at: Instant;
+  answerBy: Instant;
+  status: 'open' | 'won' | 'lost';
+}
+
+/** What must leave the shop and has not yet: done by the runner, struck off by a `done` event or by its answer. */
+export type Todo =
+  | { kind: 'charge'; key: string }
+  | { kind: 'void'; key: string; chargeKey: string }
+  | { kind: 'refund'; key: string; refundId: string }
+  | { kind: 'mail'; key: string; mail: 'receipt' | 'refund'; orderId: string; personId: string; refundId: string | null; at: Instant };
+
+/** One checkout of one visit: at most one order comes of it. */
+export interface CheckoutRecord {
+  orderId: string;
+  attempts: number;
+  /** The charge last asked for; null for an order with nothing to pay. */
+  lastKey: string | null;
+  paid: boolean;
+}
+
+export interface DueItem {
+  at: Instant;
+  what: { kind: 'charge-not-confirmed'; key: string } | { kind: 'pass-expires'; passId: string };
+}
+
+/** Everything the shop knows, folded from the journal. It is changed in place: folding a million events must not copy maps. */
+export interface ShopState {
+  seq: number;
+  at: Instant;
+  release: number | null;
+  people: Map<string, number>;
+  checkouts: Map<string, CheckoutRecord>;
+  charges: Map<string, Charge>;
+  orders: Map<string, Order>;
+  ordersOfPerson: Map<string, string[]>;
+  orderOfPayment: Map<string, string>;
+  passes: Map<string, Pass>;
+  passesOfPerson: Map<string, string[]>;
+  /** By "passId/fileId". */
+  fileUses: Map<string, FileUse>;
+  refunds: Map<string, Refund>;
+  disputes: Map<string, Dispute>;
+  todo: Map<string, Todo>;
+  /** By next due moment. */
+  due: Heap<DueItem>;
+  counts: { orders: number; receipts: number; creditNotes: number };
+  attention: { id: string; orderId: string; text: string; at: Instant }[];
+}
+
+/** The state before anything happened. */
+export function newShopState(): ShopState {
+  return {
+    seq: 0, at: '1970-01-01T00:00:00.000Z', release: null, people: new Map(), checkouts: new Map(), charges: new Map(), orders: new Map(), ordersOfPerson: new Map(),
+    orderOfPayment: new Map(), passes: new Map(), passesOfPerson: new Map(), fileUses: new Map(), refunds: new Map(), disputes: new Map(), todo: new Map(),
+    due: new Heap((item) => item.at), counts: { orders: 0, receipts: 0, creditNotes: 0 }, attention: [],
+  };
+}

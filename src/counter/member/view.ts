@@ -1,0 +1,47 @@
+import { formatDay } from '#core/calendar';
+import { formatAmount, sum } from '#core/money';
+import { explain, passState } from '#core/passes';
+import { orderStatus, passesFor } from '#core/shop';
+import { type CounterContext, shopOf } from '../context';
+import { filesOfPass, productTitle } from '../public/orderView';
+
+export interface MemberThing {
+  title: string;
+  open: boolean;
+  /** Why it is open or not, for the buyer. */
+  note: string;
+  files: { id: string; name: string; size: string; type: string; href: string }[];
+}
+export interface MemberOrder {
+  number: number;
+  day: string;
+  what: string;
+  paid: string;
+  status: string;
+  papers: { name: string; href: string }[];
+}
+
+/** What a signed-in member sees: one entry a product, and every order with its papers. */
+export function memberView(context: CounterContext, personId: string): { name: string; address: string; things: MemberThing[]; orders: MemberOrder[] } {
+  const { state } = context.runner;
+  const { locale, zone } = shopOf(context);
+  const now = context.runner.now();
+  const person = context.people.get(personId);
+  const passes = passesFor(state, personId);
+  const things = [...new Set(passes.map((p) => p.productId))].map((productId): MemberThing => {
+    const mine = passes.filter((p) => p.productId === productId);
+    const open = mine.find((p) => passState(p, now) === 'open');
+    const title = productTitle(context, productId);
+    const why = explain({ passes: mine, person: 'You', product: title, orderNumber: (id) => String(state.orders.get(id)?.number ?? ''), now, zone, locale });
+    const files = open ? filesOfPass(context, open) : [];
+    return { title, open: why.open, note: why.open ? `${files.length === 1 ? '1 file' : `${files.length} files`}, yours for good` : why.sentence, files };
+  });
+  const orders = (state.ordersOfPerson.get(personId) ?? []).map((id) => state.orders.get(id)).filter((o) => o !== undefined).reverse().map((order): MemberOrder => ({
+    number: order.number, day: formatDay(order.at, zone, locale), what: order.lines.map((l) => l.title).join(', '), paid: formatAmount(sum(order.lines.map((l) => l.paid)), order.currency, locale), status: orderStatus(order),
+    papers: [
+      { name: `Receipt ${order.receipt}`, href: `/member/papers/${order.receipt}.pdf` },
+      ...order.refundIds.map((id) => state.refunds.get(id)).flatMap((r) => (r?.creditNote ? [{ name: `Credit note ${r.creditNote}`, href: `/member/papers/${r.creditNote}.pdf` }] : [])),
+    ],
+  }));
+  return { name: person?.name ?? '', address: person?.address ?? '', things, orders };
+}

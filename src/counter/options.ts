@@ -1,0 +1,23 @@
+import type { Instant } from '#core/calendar';
+import type { IdsPort } from '#core/shop';
+import type { Disk } from './files/disk';
+
+/** How a counter is started. */
+export interface CounterOptions {
+  /** Everything the shop keeps lies in this folder. */
+  dataFolder: string;
+  /** Where the built studio, member area and styles lie. */
+  clientFolder: string;
+  /** 'demo' has a clock of its own that can be moved; 'test' takes no real money; 'real' shows neither. */
+  mode: 'demo' | 'test' | 'real';
+  /** 0 takes any free port. */
+  port: number;
+  host?: string;
+  /** The address buyers use, when something stands in front of the counter. */
+  publicAddress?: string;
+  /** Where the demo's clock starts in an empty shop. */
+  demoStart?: Instant;
+  ids?: IdsPort;
+  disk?: Disk;
+  log?: (message: string, error?: unknown) => void;
+}

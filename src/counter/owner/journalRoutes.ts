@@ -1,0 +1,36 @@
+import { Router } from 'express';
+import * as z from 'zod';
+import type { CounterContext } from '../context';
+import { Problem } from '../http/problem';
+
+const MOST_LINES = 1_000;
+
+/** The journal as a stream with a cursor: raw lines after a place the studio already has, and word of new ones. */
+export function journalRoutes(context: CounterContext): Router {
+  const router = Router();
+
+  router.get('/journal', async (req, res) => {
+    const after = z.coerce.number().int().min(0).parse(req.query['after'] ?? '0');
+    const hash = z.string().regex(/^[0-9a-f]{64}$/).optional().parse(req.query['hash']);
+    if (hash !== undefined && (await context.journal.hashAt(after)) !== hash) {
+      throw new Problem(409, 'The history here is not the one this studio has seen. It will be read again from the start.', 'another-history');
+    }
+    res.type('application/x-ndjson');
+    for await (const line of context.journal.lines(after + 1, MOST_LINES)) res.write(`${line}\n`);
+    res.end();
+  });
+
+  router.get('/journal/live', (req, res) => {
+    res.set({ 'Content-Type': 'text/event-stream', 'X-Accel-Buffering': 'no' });
+    res.flushHeaders();
+    const tell = (): void => void res.write(`data: ${context.journal.head().seq}\n\n`);
+    tell();
+    const stop = context.runner.onBatch(tell);
+    const beat = setInterval(() => res.write(': still here\n\n'), 20_000);
+    req.on('close', () => {
+      stop();
+      clearInterval(beat);
+    });
+  });
+  return router;
+}

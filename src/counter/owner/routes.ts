@@ -1,0 +1,124 @@
+import express, { Router } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import * as z from 'zod';
+import { Id } from '#core/catalogue';
+import { ReleaseContent } from '#core/release';
+import { type CounterContext, liveRelease, shopOf } from '../context';
+import { Problem, refusalProblem } from '../http/problem';
+import { moveClock } from './clock';
+import { checkOrigin, isOwner, letIn, letOut, ownerOnly } from './door';
+import { journalRoutes } from './journalRoutes';
+
+const Shares = z.strictObject({ orderId: Id, shares: z.array(z.strictObject({ lineId: Id, amount: z.int().min(0) })).min(1).max(50), reason: z.string().max(500).default('') });
+/** How long a refund waits for its answer before it is "not known yet". */
+const WAIT_FOR_REFUND_MS = 8_000;
+
+/** The seller's side: everything here is behind the owner's key. */
+export function ownerRoutes(context: CounterContext): Router {
+  const router = Router();
+  const { runner } = context;
+  router.use((_req, res, next) => {
+    res.set('Cache-Control', 'no-store');
+    next();
+  });
+
+  const tries = rateLimit({ windowMs: 60_000, limit: 10, standardHeaders: 'draft-8', legacyHeaders: false, skipSuccessfulRequests: true, handler: () => { throw new Problem(429, 'Too many tries with a wrong key. Wait a minute.', 'too-many'); } });
+  router.post('/session', tries, express.json({ limit: '2kb' }), (req, res) => {
+    checkOrigin(req);
+    letIn(context, res, z.strictObject({ key: z.string().max(200) }).parse(req.body).key);
+    res.json({ ok: true });
+  });
+  router.get('/session', (req, res) => void res.json({ owner: isOwner(context, req) }));
+  router.use(ownerOnly(context));
+  router.delete('/session', (_req, res) => {
+    letOut(res);
+    res.json({ ok: true });
+  });
+
+  router.get('/about', (_req, res) => {
+    const { state } = runner;
+    res.json({ mode: context.mode, now: runner.now(), release: state.release, publicAddress: context.publicAddress(), shopName: shopOf(context).name, head: context.journal.head(), problems: context.problems, attention: state.attention, unanswered: state.todo.size });
+  });
+
+  // ---- files
+  router.head('/vault/:sha256', (req, res) => void res.status(context.vault.has(shaOf(req.params['sha256'])) ? 200 : 404).end());
+  router.get('/vault/:sha256', (req, res) => {
+    const sha256 = shaOf(req.params['sha256']);
+    if (!context.vault.has(sha256)) throw new Problem(404, 'This file is not in the shop.', 'no-such-file');
+    const type = String(req.query['type'] ?? '');
+    const safe = /^(image\/(png|jpeg|gif|webp|svg\+xml)|audio\/[\w-]+|video\/[\w-]+|application\/pdf)$/.test(type) ? type : 'application/octet-stream';
+    res.set({ 'Content-Type': safe, 'Content-Security-Policy': "default-src 'none'; style-src 'unsafe-inline'; sandbox" });
+    res.sendFile(context.vault.pathOf(sha256), { dotfiles: 'allow', cacheControl: false });
+  });
+  router.put('/vault/:sha256', async (req, res) => {
+    const sha256 = shaOf(req.params['sha256']);
+    if (!(await context.vault.put(sha256, req))) throw new Problem(422, 'The file changed on its way, so it was not kept. Try again.', 'file-changed');
+    res.status(201).json({ ok: true });
+  });
+
+  // ---- releases
+  router.get('/releases/live', (_req, res) => void res.json({ release: liveRelease(context) ?? null }));
+  router.post('/releases', express.json({ limit: '50mb' }), async (req, res) => {
+    const { basedOn, content } = z.strictObject({ basedOn: z.int().min(1).nullable(), content: ReleaseContent }).parse(req.body);
+    const release = { format: 1 as const, number: context.releases.nextNumber(), basedOn, at: runner.now(), content };
+    const command = { type: 'publish' as const, release, hasFile: (sha256: string) => context.vault.has(sha256) };
+    const looked = runner.preview(command);
+    if ('refused' in looked) throw refusalProblem(looked);
+    // The file is whole on the disk before the journal names it: the switch-over is that one line.
+    await context.releases.save(release);
+    const done = await runner.execute(command);
+    if ('refused' in done) throw refusalProblem(done);
+    res.status(201).json({ release: release.number, at: done.at });
+  });
+
+  // ---- refunds
+  router.use(express.json({ limit: '64kb' }));
+  router.post('/refunds/preview', (req, res) => {
+    const decision = runner.preview({ type: 'refund', ...Shares.parse(req.body) });
+    if ('refused' in decision) throw refusalProblem(decision);
+    const event = decision.events[0];
+    res.json(event?.type === 'refund.requested' ? event.data : null);
+  });
+  router.post('/refunds', async (req, res) => {
+    const done = await runner.execute({ type: 'refund', ...Shares.parse(req.body) });
+    if ('refused' in done) throw refusalProblem(done);
+    const event = done.events[0];
+    const refundId = event?.type === 'refund.requested' ? event.data.refundId : '';
+    await until(() => runner.state.refunds.get(refundId)?.status !== 'asked', WAIT_FOR_REFUND_MS);
+    await runner.synced();
+    const refund = runner.state.refunds.get(refundId);
+    res.json({ status: refund?.status ?? 'asked', reason: refund?.refusal ?? null });
+  });
+
+  router.post('/people/read', (req, res) => {
+    const { ids } = z.strictObject({ ids: z.array(Id).max(5_000) }).parse(req.body);
+    res.json({ people: ids.map((id) => context.people.get(id)).filter((p) => p !== undefined) });
+  });
+
+  router.post('/clock', async (req, res) => {
+    const { by } = z.strictObject({ by: z.enum(['next', 'day', 'week', 'month']) }).parse(req.body);
+    res.json({ now: await moveClock(context, by) });
+  });
+  router.use(journalRoutes(context));
+  return router;
+
+  function until(isSo: () => boolean, ms: number): Promise<void> {
+    return new Promise((resolve) => {
+      if (isSo()) return resolve();
+      const finish = (): void => {
+        clearTimeout(timer);
+        stop();
+        resolve();
+      };
+      const timer = setTimeout(finish, ms);
+      const stop = runner.onBatch(() => {
+        if (isSo()) finish();
+      });
+    });
+  }
+}
+
+function shaOf(text: unknown): string {
+  if (typeof text !== 'string' || !/^[0-9a-f]{64}$/.test(text)) throw new Problem(400, 'A file is named by its SHA-256.', 'bad-request');
+  return text;
+}

@@ -1,0 +1,21 @@
+import type { CounterContext } from './context';
+
+/**
+ * The person of a typed address, made and safe on the disk before any event names them. A typed address is a
+ * claim: what is on record of a known person is not changed by it.
+ */
+export async function personFor(context: CounterContext, typed: { name: string; address: string }): Promise<string> {
+  const known = context.people.find(typed.address);
+  if (known) {
+    if (!context.runner.state.people.has(known.id)) await context.runner.execute({ type: 'change-person', personId: known.id, rev: known.rev });
+    return known.id;
+  }
+  const record = { id: context.ids.next('u'), rev: 1, name: cleanName(typed.name), address: typed.address.trim().normalize('NFC') };
+  await context.people.save(record);
+  await context.runner.execute({ type: 'change-person', personId: record.id, rev: 1 });
+  return record.id;
+}
+
+// Control and direction characters would break a mail header or hide what a name says.
+// eslint-disable-next-line no-control-regex -- these are the characters to take out
+const cleanName = (name: string): string => name.normalize('NFC').replace(/[\u0000-\u001f\u007f-\u009f\u202a-\u202e\u2066-\u2069]/g, ' ').replace(/\s+/g, ' ').trim().slice(0, 200);

@@ -1,0 +1,68 @@
+import MailComposer from 'nodemailer/lib/mail-composer';
+import { msOf, type Instant } from '#core/calendar';
+import type { ShopDetails } from '#core/catalogue';
+import { type Message, receiptMessage, refundMessage } from '#core/messages';
+import { NotAnswered, type MailerPort } from '#core/shop';
+import type { DoorsFile } from '../files/doorsFile';
+
+const DAY = 86_400_000;
+/** A receipt's link is read when the buyer next opens their mail, so it lasts longer than one asked for. */
+const RECEIPT_LINK_DAYS = 3;
+
+interface Options {
+  endpoint: () => string;
+  key: string;
+  publicAddress: () => string;
+  shop: () => ShopDetails;
+  productTitle: (productId: string) => string;
+  productOfPass: (passId: string) => string;
+  doors: DoorsFile;
+  real: boolean;
+}
+
+export interface Mailer extends MailerPort {
+  sendMessage(key: string, to: { name: string; address: string }, message: Message, at: Instant): Promise<void>;
+}
+
+/** Composes RFC 5322 messages and hands them to the mail service. A message's key is its Message-ID, so sending twice is once. */
+export function createMailer(options: Options): Mailer {
+  const setting = (): { shop: ShopDetails; real: boolean } => ({ shop: options.shop(), real: options.real });
+
+  async function sendMessage(key: string, to: { name: string; address: string }, message: Message, at: Instant): Promise<void> {
+    const shop = options.shop();
+    const domain = shop.senderAddress.split('@')[1] ?? 'shop.example';
+    const raw = await new MailComposer({
+      from: { name: shop.name, address: shop.senderAddress },
+      to: { name: to.name.replace(/\s+/g, ' '), address: to.address },
+      subject: message.subject,
+      text: message.text,
+      messageId: `<${key}@${domain}>`,
+      date: new Date(msOf(at)),
+      headers: { 'Auto-Submitted': 'auto-generated' },
+    })
+      .compile()
+      .build();
+    const response = await fetch(`${options.endpoint()}/messages`, {
+      method: 'POST',
+      headers: { authorization: `Bearer ${options.key}`, 'content-type': 'message/rfc822' },
+      body: new Uint8Array(raw),
+      signal: AbortSignal.timeout(30_000),
+    }).catch((cause: unknown) => {
+      throw new NotAnswered('The mail service did not answer', { cause });
+    });
+    if (!response.ok) throw new NotAnswered(`The mail service answered ${response.status}`);
+  }
+
+  return {
+    sendMessage,
+    async send({ key, mail, person, order, refund, at }) {
+      if (mail === 'refund' && refund) {
+        const closed = refund.closes.map((id) => options.productTitle(options.productOfPass(id)));
+        return sendMessage(key, person, refundMessage(setting(), order, refund, person.name, closed), at);
+      }
+      const secret = await options.doors.makeLink(person.id, RECEIPT_LINK_DAYS * DAY);
+      const url = `${options.publicAddress()}/member/enter/${secret}`;
+      return sendMessage(key, person, receiptMessage(setting(), order, person.name, { url, days: RECEIPT_LINK_DAYS }), at);
+    },
+  };
+}

@@ -1,0 +1,35 @@
+import { addMs, HOUR } from '#core/calendar';
+import { describeBytes, safeFileName } from '#core/catalogue';
+import { formatAmount, sum } from '#core/money';
+import { isOpen, type Pass } from '#core/passes';
+import type { Order } from '#core/shop';
+import type { OrderView } from '../../pages/view';
+import { type CounterContext, liveRelease, shopOf } from '../context';
+import { signToken } from '../http/signing';
+
+/** What a pass opens right now: files with links of their own for this buyer. */
+export function filesOfPass(context: CounterContext, pass: Pass): { id: string; name: string; size: string; type: string; href: string }[] {
+  const now = context.runner.now();
+  const product = liveRelease(context)?.content.products.find((p) => p.id === pass.productId);
+  if (!product || !isOpen(pass, now)) return [];
+  const until = addMs(now, product.downloads.linkHours * HOUR);
+  return product.files.map((file) => ({
+    id: file.id, name: safeFileName(file.name), size: describeBytes(file.bytes), type: file.type,
+    href: `/get/${signToken(context.secrets.signing, 'file', { p: pass.id, f: file.id, u: until })}`,
+  }));
+}
+
+export const productTitle = (context: CounterContext, productId: string): string => liveRelease(context)?.content.products.find((p) => p.id === productId)?.title ?? 'Something that is no longer shown';
+
+/** An order for the visit that paid it: what it bought, and nothing else of that person. */
+export function orderViewFor(context: CounterContext, order: Order): OrderView {
+  const { locale } = shopOf(context);
+  const money = (amount: number): string => formatAmount(amount, order.currency, locale);
+  const passes = order.passIds.map((id) => context.runner.state.passes.get(id)).filter((p) => p !== undefined);
+  return {
+    number: order.number,
+    lines: order.lines.map((l) => ({ title: l.priceName === '' ? l.title : `${l.title}, ${l.priceName}`, amount: money(l.paid) })),
+    paid: money(sum(order.lines.map((l) => l.paid))),
+    things: passes.map((pass) => ({ title: productTitle(context, pass.productId), state: isOpen(pass, context.runner.now()) ? 'open' : 'closed', files: filesOfPass(context, pass) })),
+  };
+}

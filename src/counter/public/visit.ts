@@ -1,0 +1,49 @@
+import type { Request, Response } from 'express';
+import * as z from 'zod';
+import { addMs, HOUR, type Instant } from '#core/calendar';
+import { QUOTE_LASTS_MS } from '#core/checkout';
+import type { Order } from '#core/shop';
+import type { CounterContext } from '../context';
+import { cookiesOf, giveCookie } from '../http/cookies';
+import { readToken, signToken } from '../http/signing';
+
+const Visit = z.object({ checkout: z.string(), path: z.string(), release: z.int(), at: z.string() });
+/** One checkout of one visit: carried in a cookie, so that reload, back and a second tab lead to the same order. */
+export type Visit = z.infer<typeof Visit>;
+
+const PREFIX = 'keel_co_';
+const KEPT_MS = 7 * 24 * 3_600_000;
+/** How long, in shop time, the visit that paid opens what it bought without signing in. */
+const OPENS_FOR_MS = 48 * HOUR;
+
+/** The visit's checkout on a path, or null. */
+export function readVisit(context: CounterContext, req: Request, pathId: string): Visit | null {
+  const token = cookiesOf(req)[PREFIX + pathId];
+  const parsed = Visit.safeParse(token === undefined ? null : readToken(context.secrets.signing, 'visit', token));
+  return parsed.success && parsed.data.path === pathId ? parsed.data : null;
+}
+
+export function giveVisit(context: CounterContext, res: Response, visit: Visit): void {
+  giveCookie(res, PREFIX + visit.path, signToken(context.secrets.signing, 'visit', visit), { maxAgeMs: KEPT_MS, sameSite: 'lax' });
+}
+
+/** A new checkout under the live release. */
+export function newVisit(context: CounterContext, pathId: string): Visit {
+  return { checkout: context.ids.next('c'), path: pathId, release: context.runner.state.release ?? 0, at: context.runner.now() };
+}
+
+/** Whether the release a checkout began under still counts for its quote. */
+export const quoteStands = (visit: Visit, now: Instant): boolean => now < addMs(visit.at, QUOTE_LASTS_MS);
+
+/** Orders that this visit itself paid, and may therefore open. */
+export function ordersOfVisit(context: CounterContext, req: Request): Order[] {
+  const { state } = context.runner;
+  const now = context.runner.now();
+  return Object.entries(cookiesOf(req)).flatMap(([name, token]) => {
+    if (!name.startsWith(PREFIX) || token === undefined) return [];
+    const visit = Visit.safeParse(readToken(context.secrets.signing, 'visit', token)).data;
+    const record = visit && state.checkouts.get(visit.checkout);
+    const order = record?.paid ? state.orders.get(record.orderId) : undefined;
+    return order && now < addMs(order.at, OPENS_FOR_MS) ? [order] : [];
+  });
+}

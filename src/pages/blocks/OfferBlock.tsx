@@ -1,0 +1,32 @@
+import type { BlockOf } from '#core/pages';
+import { usePageView } from '../view';
+import { Words } from '../Words';
+import { fieldEditor } from './index';
+
+/** The offer: its prices as they are now, and the button that leads to the checkout step. Nothing here can be typed as a price. */
+export function OfferBlock({ block }: { block: BlockOf<'offer'> }) {
+  const view = usePageView();
+  return (
+    <section className="offer-block my-10" aria-label={block.title}>
+      <Words as="h2" className="page-h2" label="Title of the offer" value={block.title} onChange={fieldEditor(view, block, (b, v) => { b.title = v.slice(0, 300); })} />
+      <ul className="mt-2">
+        {view.offer?.prices.map((price) => (
+          <li key={price.id} className="border-t border-line py-3 first:border-t-0">
+            <p className="flex flex-wrap items-baseline gap-x-3">
+              {price.name !== '' && <span className="min-w-24" dir="auto">{price.name}</span>}
+              {price.usual !== null && <s className="text-ink-3"><span className="sr-only">usual price </span>{price.usual}</s>}
+              <b className="font-head text-2xl font-semibold text-money">{price.amount}</b>
+            </p>
+            <p className="text-ink-2">{price.statement}</p>
+          </li>
+        ))}
+      </ul>
+      {view.edit ? (
+        <div className="btn btn-primary btn-page mt-2"><Words as="span" label="Words on the button" value={block.button} onChange={fieldEditor(view, block, (b, v) => { b.button = v.slice(0, 60); })} /></div>
+      ) : (
+        <a className="btn btn-primary btn-page mt-2" href={view.checkoutHref}>{block.button.trim() === '' ? 'Get it now' : block.button}</a>
+      )}
+      <Words as="p" className="cap mt-2" label="Note under the button" placeholder="A note under the button, if you like" value={block.note} onChange={fieldEditor(view, block, (b, v) => { b.note = v.slice(0, 300); })} />
+    </section>
+  );
+}

@@ -1,0 +1,52 @@
+import type { BlockOf } from '#core/pages';
+import { usePageView } from '../view';
+import { Words } from '../Words';
+import { fieldEditor } from './index';
+
+/** A button for each file of what was bought. */
+export function Downloads({ block }: { block: BlockOf<'downloads'> }) {
+  const view = usePageView();
+  return (
+    <section className="my-8">
+      <Words as="h2" className="page-h2" label="Title of the downloads" value={block.title} onChange={fieldEditor(view, block, (b, v) => { b.title = v.slice(0, 300); })} />
+      {view.order === null && <p className="mt-2 text-ink-2">Here the buyer finds a button for each file.</p>}
+      {view.order?.things.map((thing, i) => (
+        <div key={i} className="mt-3 border-t border-line pt-3">
+          <h3 dir="auto">{thing.title}</h3>
+          {thing.state === 'closed' && <p className="text-ink-2">Access to this is closed.</p>}
+          <ul>
+            {thing.files.map((file) => (
+              <li key={file.href} className="flex items-center justify-between gap-4 py-2">
+                <span className="min-w-0 break-words" dir="auto">{file.name} <span className="cap">{file.size}</span></span>
+                <a className="btn btn-quiet btn-touch shrink-0" href={file.href} aria-label={`Download ${file.name}`}>Download</a>
+              </li>
+            ))}
+          </ul>
+        </div>
+      ))}
+    </section>
+  );
+}
+
+/** What was bought and paid, and that nothing more is due. */
+export function Recap({ block }: { block: BlockOf<'recap'> }) {
+  const view = usePageView();
+  return (
+    <section className="my-8">
+      <Words as="h2" className="page-h2" label="Title of the recap" value={block.title} onChange={fieldEditor(view, block, (b, v) => { b.title = v.slice(0, 300); })} />
+      {view.order === null ? (
+        <p className="mt-2 text-ink-2">Here the buyer reads what was bought, what was paid and the order’s number.</p>
+      ) : (
+        <table className="mt-2 w-full">
+          <tbody>
+            {view.order.lines.map((line, i) => (
+              <tr key={i}><td className="py-1" dir="auto">{line.title}</td><td className="py-1 text-right">{line.amount}</td></tr>
+            ))}
+            <tr className="border-t border-line font-semibold"><td className="py-2">Paid</td><td className="py-2 text-right">{view.order.paid}</td></tr>
+          </tbody>
+        </table>
+      )}
+      {view.order !== null && <p className="text-ink-2">Order {view.order.number}. Nothing more is due later. The receipt is on its way to you by e-mail, with a link that signs you in from any device.</p>}
+    </section>
+  );
+}

@@ -1,0 +1,98 @@
+import { plainFromRich, richFromPlain } from '#core/catalogue';
+import type { Block, BlockOf } from '#core/pages';
+import { type PageView, usePageView } from '../view';
+import { Words } from '../Words';
+import { Downloads, Recap } from './afterPayment';
+import { OfferBlock } from './OfferBlock';
+
+/** One block of a page. The checkout itself is drawn by its own page, so its block is only a place. */
+export function BlockView({ block }: { block: Block }) {
+  const view = usePageView();
+  switch (block.kind) {
+    case 'headline':
+      return <Headline block={block} view={view} />;
+    case 'text':
+      return <Text block={block} view={view} />;
+    case 'picture':
+      return block.file ? <figure className="my-8"><img src={view.pictureUrl(block.file)} alt={block.alt} className="max-h-[26rem] w-full rounded-[var(--radius)] object-cover" loading="lazy" /></figure> : null;
+    case 'benefits':
+      return <Benefits block={block} view={view} />;
+    case 'contents':
+      return <Contents block={block} view={view} />;
+    case 'offer':
+      return <OfferBlock block={block} />;
+    case 'checkout':
+      return null;
+    case 'recap':
+      return <Recap block={block} />;
+    case 'downloads':
+      return <Downloads block={block} />;
+  }
+}
+
+interface Of<K extends Block['kind']> {
+  block: BlockOf<K>;
+  view: PageView;
+}
+
+/** The editor of one field of a block, or null where the page is only read. */
+export function fieldEditor<K extends Block['kind']>(view: PageView, block: BlockOf<K>, set: (block: BlockOf<K>, value: string) => void): ((value: string) => void) | null {
+  const edit = view.edit;
+  return edit && ((value) => edit(block.id, (draft) => set(draft as BlockOf<K>, value)));
+}
+
+function Headline({ block, view }: Of<'headline'>) {
+  return (
+    <header className="pt-10 pb-6">
+      <Words as="h1" className="font-head text-[2.1rem] leading-[1.08] sm:text-[2.8rem]" label="Headline" value={block.text} onChange={fieldEditor(view, block, (b, v) => { b.text = v.slice(0, 300); })} />
+      <Words as="p" className="mt-3 text-xl leading-snug text-ink-2" label="Line under the headline" value={block.under} onChange={fieldEditor(view, block, (b, v) => { b.under = v.slice(0, 300); })} />
+    </header>
+  );
+}
+
+function Text({ block, view }: Of<'text'>) {
+  const edit = fieldEditor<'text'>(view, block, (b, v) => { b.text = richFromPlain(v); });
+  if (edit) return <Words as="div" className="prose-words" label="Text" value={plainFromRich(block.text)} onChange={edit} />;
+  return (
+    <div className="prose-words" dir="auto">
+      {block.text.content.map((paragraph, i) => (
+        <p key={i}>{(paragraph.content ?? []).map((run, k) => {
+          const bold = run.marks?.some((m) => m.type === 'bold') ? <strong>{run.text}</strong> : run.text;
+          return <span key={k}>{run.marks?.some((m) => m.type === 'italic') ? <em>{bold}</em> : bold}</span>;
+        })}</p>
+      ))}
+    </div>
+  );
+}
+
+function Benefits({ block, view }: Of<'benefits'>) {
+  const edit = view.edit;
+  return (
+    <section className="my-8">
+      <Words as="h2" className="page-h2" label="Title of the benefits" value={block.title} onChange={fieldEditor(view, block, (b, v) => { b.title = v.slice(0, 300); })} />
+      <ul className="mt-3 space-y-2">
+        {block.items.map((item, i) => (
+          <li key={i} className="border-l-4 border-[var(--access-fill)] pl-4 text-lg leading-snug">
+            <Words as="span" label={`Benefit ${i + 1}`} value={item} onChange={edit && ((value) => edit(block.id, (b) => { if (b.kind === 'benefits') b.items[i] = value.slice(0, 300); }))} />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Contents({ block, view }: Of<'contents'>) {
+  return (
+    <section className="my-8">
+      <Words as="h2" className="page-h2" label="Title of the contents" value={block.title} onChange={fieldEditor(view, block, (b, v) => { b.title = v.slice(0, 300); })} />
+      <ul className="mt-3 divide-y divide-line border-y border-line">
+        {view.things.map((thing, i) => (
+          <li key={i} className="flex flex-wrap items-baseline justify-between gap-x-6 py-3">
+            <span><b className="font-semibold" dir="auto">{thing.title}</b>{thing.promise !== '' && <><br /><span className="text-ink-2" dir="auto">{thing.promise}</span></>}</span>
+            <span className="text-access">{thing.files}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,134 @@
+import { type FormEvent, useEffect, useRef, useState } from 'react';
+import { isAddress } from '#core/people';
+import { pay, readState, tokenise } from './api';
+import type { CheckoutData, CheckoutPrice, CheckoutState } from './data';
+import { Field } from './Field';
+import { SampleCards } from './SampleCards';
+
+const POLL_MS = 1_500;
+
+/** The checkout: who, how paid, what is due today and later, one button. Everything typed stays through every refusal. */
+export function CheckoutForm({ data }: { data: CheckoutData }) {
+  const [prices, setPrices] = useState(data.prices);
+  const [priceId, setPriceId] = useState(data.prices[0]?.id ?? '');
+  const [name, setName] = useState('');
+  const [address, setAddress] = useState('');
+  const [card, setCard] = useState({ number: '', expiry: '', code: '' });
+  const [wrong, setWrong] = useState<Record<string, string>>({});
+  const [message, setMessage] = useState<string | null>(data.state.status === 'refused' || data.state.status === 'fell-away' ? data.state.sentence : null);
+  const [state, setState] = useState<CheckoutState>(data.state);
+  const [busy, setBusy] = useState(false);
+  const messageBox = useRef<HTMLDivElement>(null);
+  const price = prices.find((p) => p.id === priceId) ?? prices[0];
+
+  useEffect(() => {
+    if (message !== null) messageBox.current?.focus();
+  }, [message]);
+
+  useEffect(() => {
+    if (state.status === 'paid') location.assign(state.next);
+    if (state.status !== 'asking' && state.status !== 'bank') return;
+    const timer = setInterval(() => {
+      void readState(data.pathId).then((answer) => {
+        if (answer.state) settle(answer.state);
+      });
+    }, POLL_MS);
+    return () => clearInterval(timer);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- settle only sets state
+  }, [state, data.pathId]);
+
+  function settle(next: CheckoutState): void {
+    setState((now) => (JSON.stringify(now) === JSON.stringify(next) ? now : next));
+    if (next.status === 'refused' || next.status === 'fell-away') setMessage(next.sentence);
+    if (next.status === 'open') setMessage('Nothing was charged, and everything you typed is still here. Try again.');
+  }
+
+  function check(chosen: CheckoutPrice): Record<string, string> {
+    const found: Record<string, string> = {};
+    if (!isAddress(address)) found['address'] = 'Write your e-mail address, like name@example.org. The receipt and your access go there.';
+    if (name.trim() === '') found['name'] = 'Write your name as it should stand on the receipt.';
+    if (!chosen.free) {
+      if (card.number.replace(/\D/g, '').length < 12) found['number'] = 'Write the whole card number.';
+      if (!/^\s*\d{1,2}\s*\/\s*\d{2,4}\s*$/.test(card.expiry)) found['expiry'] = 'Month and year, like 11 / 29.';
+      if (!/^\d{3,4}$/.test(card.code.trim())) found['code'] = 'Three or four digits.';
+    }
+    return found;
+  }
+
+  async function submit(event: FormEvent): Promise<void> {
+    event.preventDefault();
+    if (busy || !price || state.status === 'asking' || state.status === 'bank' || state.status === 'paid') return;
+    const found = check(price);
+    setWrong(found);
+    setMessage(null);
+    const first = ['address', 'name', 'number', 'expiry', 'code'].find((id) => found[id]);
+    if (first) return document.getElementById(first)?.focus();
+    setBusy(true);
+    try {
+      const token = price.free ? null : await tokenise(data.cardService, card);
+      if (token && 'problem' in token) return setMessage(token.problem);
+      const answer = await pay({ pathId: data.pathId, priceId: price.id, shown: price.shown, name, address, card: token });
+      if (answer.prices) setPrices(answer.prices);
+      if (answer.state) settle(answer.state);
+      if (answer.code === 'not-reached') {
+        setState({ status: 'asking' });
+        setMessage(answer.problem ?? null);
+      } else if (answer.problem) setMessage(answer.problem);
+    } finally {
+      setBusy(false);
+    }
+  }
+
+  if (!price) return <p className="message calm">This is not on sale at the moment.</p>;
+  const waiting = busy || state.status === 'asking' || state.status === 'paid';
+  return (
+    <form noValidate onSubmit={(event) => void submit(event)} className="space-y-5">
+      {prices.length > 1 && (
+        <fieldset>
+          <legend className="mb-1 font-semibold">How would you like to pay?</legend>
+          {prices.map((p) => (
+            <label key={p.id} className="pick">
+              <span className="flex items-center justify-between gap-3">
+                <span className="flex items-center gap-3"><input type="radio" name="price" className="radio radio-sm" checked={p.id === price.id} onChange={() => setPriceId(p.id)} /> <span dir="auto">{p.name}</span></span>
+                <span className="shrink-0">{p.usual !== null && <s className="cap mr-2">{p.usual}</s>}<b>{p.dueToday} today</b></span>
+              </span>
+            </label>
+          ))}
+        </fieldset>
+      )}
+      <div className="grid gap-4 sm:grid-cols-2">
+        <Field id="address" label="E-mail" type="email" autoComplete="email" value={address} onChange={setAddress} wrong={wrong['address']} />
+        <Field id="name" label="Name" autoComplete="name" value={name} onChange={setName} wrong={wrong['name']} />
+      </div>
+      {message !== null && <div ref={messageBox} tabIndex={-1} role="alert" className="message">{message}</div>}
+      {!price.free && (
+        <fieldset className="space-y-4">
+          <legend className="sr-only">Card</legend>
+          <Field id="number" label="Card number" autoComplete="cc-number" inputMode="numeric" value={card.number} onChange={(number) => setCard({ ...card, number })} wrong={wrong['number']} />
+          <div className="grid grid-cols-2 gap-4">
+            <Field id="expiry" label="Expiry (month / year)" autoComplete="cc-exp" inputMode="numeric" value={card.expiry} onChange={(expiry) => setCard({ ...card, expiry })} wrong={wrong['expiry']} />
+            <Field id="code" label="Code on the card" autoComplete="cc-csc" inputMode="numeric" value={card.code} onChange={(code) => setCard({ ...card, code })} wrong={wrong['code']} />
+          </div>
+          {data.sampleCards && <SampleCards service={data.cardService} onPick={setCard} />}
+        </fieldset>
+      )}
+      <table className="w-full border-t-[5px] border-ink">
+        <tbody>
+          <tr><td className="pt-3" dir="auto">{data.title}{price.name !== '' && `, ${price.name}`}</td><td className="pt-3 text-right">{price.dueToday}</td></tr>
+          <tr className="text-lg font-semibold"><td className="pt-2">Due today</td><td className="pt-2 text-right" data-testid="due-today">{price.dueToday}</td></tr>
+          <tr className="text-lg"><td className="pt-1">Due later</td><td className="pt-1 text-right">{price.later}</td></tr>
+        </tbody>
+      </table>
+      {state.status === 'bank' ? (
+        <div className="message calm" role="status">
+          <p><b>Your bank asks you to confirm.</b> Nothing is charged before you do. This page goes on by itself.</p>
+          <a className="btn btn-primary btn-page mt-3" href={state.confirmAt} target="_blank" rel="noopener">Confirm with your bank</a>
+        </div>
+      ) : (
+        <button type="submit" className="btn btn-primary btn-page w-full" disabled={waiting}>{waiting ? 'One moment …' : data.button.trim() !== '' ? `${data.button}: ${price.dueToday}` : price.free ? 'Get it now, nothing to pay' : `Pay ${price.dueToday} now`}</button>
+      )}
+      {state.status === 'asking' && <p className="message calm" role="status">We are asking your bank. Do not pay again. This page goes on by itself, and the receipt comes by e-mail.</p>}
+      {data.note.trim() !== '' && <p className="cap text-center" dir="auto">{data.note}</p>}
+    </form>
+  );
+}

@@ -1,0 +1,60 @@
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync, renameSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import express, { Router } from 'express';
+import { simpleParser } from 'mailparser';
+import { listPage, messagePage } from './viewer';
+
+export interface MailStandIn {
+  router: Router;
+}
+
+interface Options {
+  folder: string;
+  /** The shop's key at this service. */
+  key: string;
+  /** Shown only in test and demo shops: mail holds sign-in links. */
+  viewer: boolean;
+}
+
+/**
+ * Takes RFC 5322 messages and keeps each as a file named by its Message-ID, so that the same message sent twice
+ * is one message. In a demo the messages can be read on a page.
+ */
+export function createMailStandIn({ folder, key, viewer }: Options): MailStandIn {
+  mkdirSync(folder, { recursive: true });
+  const router = Router();
+  router.post('/messages', express.raw({ type: 'message/rfc822', limit: '10mb' }), async (req, res) => {
+    if (req.get('authorization') !== `Bearer ${key}`) return void res.status(401).json({ title: 'Not the shop’s key.' });
+    const raw = req.body as Buffer;
+    const { messageId } = await simpleParser(raw);
+    if (!messageId) return void res.status(422).json({ title: 'A message needs a Message-ID.' });
+    const name = `${createHash('sha256').update(messageId).digest('hex').slice(0, 24)}.eml`;
+    const path = join(folder, name);
+    if (!existsSync(path)) {
+      writeFileSync(`${path}.part`, raw);
+      renameSync(`${path}.part`, path);
+    }
+    res.status(202).json({ name });
+  });
+  if (viewer) {
+    router.use((_req, res, next) => {
+      res.set('Content-Security-Policy', "default-src 'none'; style-src 'unsafe-inline'; form-action 'none'; frame-ancestors 'none'");
+      next();
+    });
+    router.get('/', async (_req, res) => {
+      const names = readdirSync(folder).filter((n) => n.endsWith('.eml'));
+      // Messages of one shop-day share seconds, so the file's own time breaks ties.
+      const newest = names.map((name) => ({ name, time: statSync(join(folder, name)).mtimeMs })).sort((a, b) => b.time - a.time).slice(0, 200);
+      const mails = await Promise.all(newest.map(async ({ name }) => ({ name, mail: await simpleParser(readFileSync(join(folder, name))) })));
+      res.send(listPage(mails));
+    });
+    router.get('/:name', async (req, res) => {
+      const name = String(req.params['name']);
+      if (!/^[0-9a-f]{24}\.eml$/.test(name) || !existsSync(join(folder, name))) return void res.status(404).send('No such message.');
+      if ('raw' in req.query) return void res.type('text/plain').send(readFileSync(join(folder, name)));
+      res.send(messagePage(name, await simpleParser(readFileSync(join(folder, name)))));
+    });
+  }
+  return { router };
+}

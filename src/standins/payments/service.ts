@@ -1,0 +1,226 @@
+import { createHash, randomBytes } from 'node:crypto';
+import { join } from 'node:path';
+import type { StandInClock } from '../shared/clock';
+import { openLines } from '../shared/lines';
+import { ANSWERS_AFTER_MS, type CardDoes, checkDigitRight, DISPUTE_LASTS_MS, DISPUTED_AFTER_MS, SAMPLE_CARDS } from './cards';
+
+export interface Card { token: string; number: string; expiry: string; last4: string; does: CardDoes }
+export interface Charge {
+  id: string; key: string; body: string; amount: number; currency: string; token: string; description: string; statement: string;
+  at: number; status: 'paid' | 'refused' | 'confirm' | 'pending' | 'voided'; reason: string | null; refunded: number;
+}
+export interface Dispute { id: string; chargeId: string; amount: number; at: number; answerBy: number; status: 'open' | 'won' | 'lost' }
+export interface Notice { id: string; kind: 'charge' | 'dispute-opened' | 'dispute-closed'; key: string; data: Record<string, unknown> }
+
+type Line =
+  | { t: 'card'; card: Card } | { t: 'charge'; charge: Charge } | { t: 'dispute'; dispute: Dispute }
+  | { t: 'refund'; key: string; body: string; chargeId: string; amount: number; answer: RefundAnswer }
+  | { t: 'notice'; notice: Notice } | { t: 'told'; id: string };
+export type RefundAnswer = { status: 'paid'; id: string } | { status: 'refused'; reason: string };
+
+export class Rejected extends Error {
+  constructor(readonly status: number, message: string) {
+    super(message);
+  }
+}
+
+/**
+ * A small payment service that lives in its own file: it keeps cards and hands out tokens, charges, refunds,
+ * voids, and lets time bring late answers and disputes. The same key with the same body always has the same answer.
+ */
+export class PaymentService {
+  readonly #lines;
+  readonly #clock: StandInClock;
+  readonly cards = new Map<string, Card>();
+  readonly charges = new Map<string, Charge>();
+  readonly byKey = new Map<string, Charge>();
+  readonly disputes = new Map<string, Dispute>();
+  readonly refunds = new Map<string, { body: string; answer: RefundAnswer }>();
+  readonly untold = new Map<string, Notice>();
+  /** Charges that time will still do something to; the others are never looked at again. */
+  readonly #watched = new Set<string>();
+  onNotice: () => void = () => undefined;
+
+  constructor(folder: string, clock: StandInClock) {
+    this.#clock = clock;
+    this.#lines = openLines<Line>(join(folder, 'service.jsonl'));
+    for (const line of this.#lines.all) this.#apply(line);
+  }
+
+  tokenise(input: { number: string; expiry: string; code: string }): Card {
+    const number = input.number.replace(/\s/g, '');
+    if (!checkDigitRight(number)) throw new Rejected(422, 'This card number is not complete or has a slip in it.');
+    if (!/^\d{3,4}$/.test(input.code.trim())) throw new Rejected(422, 'The code on the card has three or four digits.');
+    const expiry = /^(\d{1,2})\s*\/\s*(?:20)?(\d{2})$/.exec(input.expiry.trim());
+    if (!expiry || Number(expiry[1]) < 1 || Number(expiry[1]) > 12) throw new Rejected(422, 'The expiry is a month and a year, like 11 / 29.');
+    const ends = Date.UTC(2000 + Number(expiry[2]), Number(expiry[1]), 1);
+    if (ends <= this.#clock.now()) throw new Rejected(422, 'This card has expired.');
+    const sample = SAMPLE_CARDS.find((c) => c.number === number);
+    if (!sample) throw new Rejected(422, 'This card is not known here. Only sample cards exist in a test shop.');
+    const card: Card = { token: `card_${randomBytes(12).toString('base64url')}`, number, expiry: `${expiry[1]}/${expiry[2]}`, last4: number.slice(-4), does: sample.does };
+    this.#write({ t: 'card', card });
+    return card;
+  }
+
+  charge(key: string, input: { amount: number; currency: string; token: string; description: string; statement: string }): Charge {
+    const body = digest(input);
+    const known = this.byKey.get(key);
+    if (known) {
+      if (known.status !== 'voided' && known.body !== body) throw new Rejected(422, 'This key was used with another body.');
+      return known;
+    }
+    const card = this.cards.get(input.token);
+    if (!card) throw new Rejected(404, 'No such card token.');
+    if (!Number.isSafeInteger(input.amount) || input.amount < 1) throw new Rejected(422, 'The amount is a whole number above zero.');
+    const paidBefore = (): boolean => [...this.charges.values()].some((c) => c.token === card.token && c.status === 'paid');
+    const [status, reason] = answerOf(card.does, paidBefore);
+    const charge: Charge = { id: `chg_${randomBytes(9).toString('base64url')}`, key, body, ...input, at: this.#clock.now(), status, reason, refunded: 0 };
+    this.#write({ t: 'charge', charge });
+    return charge;
+  }
+
+  void(key: string): Charge {
+    const known = this.byKey.get(key);
+    if (known && (known.status === 'paid' || known.status === 'refused' || known.status === 'voided')) return known;
+    const none = { amount: 0, currency: '', token: '', description: '', statement: '' };
+    const charge: Charge = known ? { ...known, status: 'voided' } : { id: `chg_${randomBytes(9).toString('base64url')}`, key, body: '', ...none, at: this.#clock.now(), status: 'voided', reason: null, refunded: 0 };
+    this.#write({ t: 'charge', charge });
+    return charge;
+  }
+
+  refund(key: string, input: { chargeId: string; amount: number }): RefundAnswer {
+    const body = digest(input);
+    const known = this.refunds.get(key);
+    if (known) {
+      if (known.body !== body) throw new Rejected(422, 'This key was used with another body.');
+      return known.answer;
+    }
+    const charge = this.charges.get(input.chargeId);
+    if (!charge || charge.status !== 'paid') throw new Rejected(404, 'No such payment.');
+    const disputed = [...this.disputes.values()].some((d) => d.chargeId === charge.id && d.status !== 'won');
+    const answer: RefundAnswer = disputed
+      ? { status: 'refused', reason: 'The payment is disputed.' }
+      : input.amount > charge.amount - charge.refunded
+        ? { status: 'refused', reason: 'That is more than is left of the payment.' }
+        : { status: 'paid', id: `ref_${randomBytes(9).toString('base64url')}` };
+    if (answer.status === 'paid') this.#write({ t: 'charge', charge: { ...charge, refunded: charge.refunded + input.amount } });
+    this.#write({ t: 'refund', key, body, chargeId: charge.id, amount: input.amount, answer });
+    return answer;
+  }
+
+  /** The buyer answers on the bank's page. */
+  confirm(chargeId: string, approve: boolean): Charge {
+    const charge = this.charges.get(chargeId);
+    if (!charge) throw new Rejected(404, 'No such payment.');
+    if (charge.status !== 'confirm') return charge;
+    const answered: Charge = approve ? { ...charge, status: 'paid' } : { ...charge, status: 'refused', reason: 'confirmation-declined' };
+    this.#write({ t: 'charge', charge: answered });
+    this.#notify('charge', charge.key, {});
+    return answered;
+  }
+
+  /** When something next happens here by itself, or null. */
+  nextDue(): number | null {
+    let next: number | null = null;
+    for (const [at] of this.#coming()) if (next === null || at < next) next = at;
+    return next;
+  }
+
+  /** Lets everything happen that the clock has reached. */
+  advance(): void {
+    const now = this.#clock.now();
+    for (const [at, happen] of this.#coming()) if (at <= now) happen();
+  }
+
+  told(id: string): void {
+    this.#write({ t: 'told', id });
+  }
+
+  *#coming(): Generator<[number, () => void]> {
+    for (const id of [...this.#watched]) {
+      const charge = this.charges.get(id);
+      if (!charge) continue;
+      if (charge.status === 'pending') {
+        yield [charge.at + ANSWERS_AFTER_MS, () => {
+          this.#write({ t: 'charge', charge: { ...charge, status: 'paid' } });
+          this.#notify('charge', charge.key, {});
+        }];
+      } else {
+        const at = charge.at + DISPUTED_AFTER_MS;
+        yield [at, () => {
+          const dispute: Dispute = { id: `dsp_${charge.id}`, chargeId: charge.id, amount: charge.amount - charge.refunded, at, answerBy: at + DISPUTE_LASTS_MS, status: 'open' };
+          this.#write({ t: 'dispute', dispute });
+          this.#notify('dispute-opened', charge.key, { disputeId: dispute.id, paymentId: charge.id, amount: dispute.amount, answerBy: dispute.answerBy });
+        }];
+      }
+    }
+    for (const dispute of [...this.disputes.values()]) {
+      if (dispute.status !== 'open') continue;
+      yield [dispute.answerBy, () => {
+        this.#write({ t: 'dispute', dispute: { ...dispute, status: 'lost' } });
+        this.#notify('dispute-closed', dispute.chargeId, { disputeId: dispute.id, won: false });
+      }];
+    }
+  }
+
+  #willHappen(charge: Charge): boolean {
+    if (charge.status === 'pending') return true;
+    return charge.status === 'paid' && this.cards.get(charge.token)?.does === 'disputed' && charge.refunded < charge.amount && !this.disputes.has(`dsp_${charge.id}`);
+  }
+
+  #notify(kind: Notice['kind'], key: string, data: Record<string, unknown>): void {
+    this.#write({ t: 'notice', notice: { id: `ntc_${randomBytes(9).toString('base64url')}`, kind, key, data } });
+    this.onNotice();
+  }
+
+  #write(line: Line): void {
+    this.#lines.add(line);
+    this.#apply(line);
+  }
+
+  #apply(line: Line): void {
+    switch (line.t) {
+      case 'card':
+        this.cards.set(line.card.token, line.card);
+        break;
+      case 'charge':
+        this.charges.set(line.charge.id, line.charge);
+        this.byKey.set(line.charge.key, line.charge);
+        if (this.#willHappen(line.charge)) this.#watched.add(line.charge.id);
+        else this.#watched.delete(line.charge.id);
+        break;
+      case 'dispute':
+        this.disputes.set(line.dispute.id, line.dispute);
+        this.#watched.delete(line.dispute.chargeId);
+        break;
+      case 'refund':
+        this.refunds.set(line.key, { body: line.body, answer: line.answer });
+        break;
+      case 'notice':
+        this.untold.set(line.notice.id, line.notice);
+        break;
+      case 'told':
+        this.untold.delete(line.id);
+    }
+  }
+}
+
+function answerOf(does: CardDoes, paidBefore: () => boolean): [Charge['status'], string | null] {
+  switch (does) {
+    case 'goes-through':
+    case 'disputed':
+      return ['paid', null];
+    case 'not-enough-money':
+      return ['refused', 'not-enough-money'];
+    case 'expired':
+      return ['refused', 'expired'];
+    case 'asks-bank':
+      return ['confirm', null];
+    case 'refuses-later':
+      return paidBefore() ? ['refused', 'not-enough-money'] : ['paid', null];
+    case 'answers-late':
+      return ['pending', null];
+  }
+}
+
+const digest = (value: unknown): string => createHash('sha256').update(JSON.stringify(value)).digest('hex');

@@ -1,0 +1,65 @@
+import { useLiveQuery } from 'dexie-react-hooks';
+import { Bar } from 'react-chartjs-2';
+import { Link } from 'react-router';
+import { moneyByDay } from '#core/books';
+import { formatDay, startOfDate } from '#core/calendar';
+import { formatAmount, formatPlain } from '#core/money';
+import { db } from '../data/db';
+import type { Draft } from '../data/draft';
+import { Panes } from '../frame/Panes';
+import { useAppSelector } from '../store';
+import { colour } from './LineChart';
+
+const DAYS_SHOWN = 60;
+
+/** Count: money in by day and by offer, counted from the orders themselves. */
+export function CountStage({ draft }: { draft: Draft }) {
+  const { zone, locale, currency } = draft.content.shop;
+  const theme = useAppSelector((state) => state.frame.theme);
+  const data = useLiveQuery(async () => {
+    const orders = (await db.orders.toArray()).filter((o) => o.currency === currency);
+    const offers = new Map<string, { title: string; count: number; paid: number; back: number }>();
+    for (const order of orders) {
+      for (const line of order.lines) {
+        const offer = offers.get(line.offerId) ?? { title: line.title, count: 0, paid: 0, back: 0 };
+        offer.count += 1;
+        offer.paid += line.paid;
+        offer.back += line.givenBack + line.lost;
+        offers.set(line.offerId, offer);
+      }
+    }
+    return { days: moneyByDay(orders, currency, zone), offers: [...offers.values()].sort((a, b) => b.paid - a.paid), count: orders.length };
+  }, [currency, zone]);
+  if (!data) return <Panes draft={draft} sheet={null} outcome={null} />;
+  const money = (amount: number): string => formatAmount(amount, currency, locale);
+  const paid = data.offers.reduce((all, o) => all + o.paid, 0);
+  const back = data.offers.reduce((all, o) => all + o.back, 0);
+  const shown = data.days.slice(-DAYS_SHOWN);
+  return (
+    <Panes
+      draft={draft}
+      sheet={
+        <>
+          <h1>What came in</h1>
+          {data.count === 0 ? <p className="lead mt-3">Here stands what came in by day and by offer. Nothing was sold yet. <Link className="plain-link" to="/sell">Look at what is on sale</Link></p> : (
+            <>
+              <p className="lead mt-2 text-ink-2"><b className="font-semibold text-money">{money(paid)}</b> from <Link className="underline" to="/deliver/orders">{data.count.toLocaleString('en')} orders</Link>{back > 0 && <>, <Link className="underline" to="/deliver/refunded">{money(back)} of it given back or lost</Link></>}.</p>
+              <section className="sec mt-4">
+                <h3 className="mb-2">By day</h3>
+                <div style={{ height: 220 }} role="img" aria-label={`Money in by day, ${shown.length} days with orders; the table under it has the same figures`}>
+                  <Bar key={theme} data={{ labels: shown.map((d) => formatDay(startOfDate(d.date, zone), zone, locale, { short: true })), datasets: [{ label: 'Paid', data: shown.map((d) => Number(formatPlain(d.paid, currency))), backgroundColor: colour('--money-fill'), borderColor: colour('--money'), borderWidth: 1 }] }} options={{ animation: false, maintainAspectRatio: false, scales: { x: { grid: { display: false }, ticks: { color: colour('--ink-2'), maxTicksLimit: 10, maxRotation: 0 } }, y: { beginAtZero: true, grid: { color: colour('--line') }, ticks: { color: colour('--ink-2'), maxTicksLimit: 5 } } } }} />
+                </div>
+                <details className="mt-2"><summary className="cap cursor-pointer">Show as list</summary><table className="rows mt-1"><tbody>{[...data.days].reverse().map((d) => <tr key={d.date}><td>{formatDay(startOfDate(d.date, zone), zone, locale)}</td><td>{d.orders === 1 ? '1 order' : `${d.orders} orders`}</td><td className="num text-money">{money(d.paid)}</td></tr>)}</tbody></table></details>
+              </section>
+              <section className="sec">
+                <h3>By offer</h3>
+                <table className="rows"><thead><tr><th>Offer</th><th className="num">Orders</th><th className="num">Paid</th><th className="num !pr-0">Given back or lost</th></tr></thead><tbody>{data.offers.map((o, i) => <tr key={i}><td dir="auto">{o.title}</td><td className="num">{o.count}</td><td className="num text-money">{money(o.paid)}</td><td className="num !pr-0 text-ink-2">{o.back === 0 ? '' : money(o.back)}</td></tr>)}</tbody></table>
+              </section>
+            </>
+          )}
+        </>
+      }
+      outcome={<><h2>Counted from</h2><p className="mt-2 text-ink-2">Every paid order in {currency} in this shop’s own history, by the day in {zone}. Money given back later does not change the day it came in; it is counted beside it. Free orders count as orders.</p></>}
+    />
+  );
+}

@@ -1,0 +1,41 @@
+import { DEFAULT_SHOP } from '#core/catalogue';
+import { type Release, unsealContent } from '#core/release';
+import { db, type DocumentKind, type DocumentRow, type Documents } from './db';
+import { readLive } from './ownerApi';
+
+/** Rows for everything a release holds, in its order. */
+function rowsOf(release: Release): DocumentRow[] {
+  const content = unsealContent(release.content);
+  let made = 0;
+  const row = <K extends DocumentKind>(kind: K, id: string, doc: Documents[K]): DocumentRow => ({ key: `${kind}/${id}`, kind, made: (made += 1), doc }) as DocumentRow;
+  return [
+    row('shop', 'shop', content.shop),
+    ...content.products.map((d) => row('product', d.id, d)),
+    ...content.offers.map((d) => row('offer', d.id, d)),
+    ...content.paths.map((d) => row('path', d.id, d)),
+    ...content.pages.map((d) => row('page', d.id, d)),
+  ];
+}
+
+/** Learns what is live. An empty studio begins from it: whoever holds the shop's files holds the shop. */
+export async function beginFromShop(): Promise<void> {
+  const live = await readLive();
+  await db.transaction('rw', db.documents, db.meta, async () => {
+    if (live) await db.meta.put({ name: 'live', value: live });
+    else await db.meta.delete('live');
+    if ((await db.documents.count()) > 0) return;
+    if (live) await db.documents.bulkPut(rowsOf(live));
+    else await db.documents.put({ key: 'shop/shop', kind: 'shop', made: 0, doc: { ...DEFAULT_SHOP, zone: Intl.DateTimeFormat().resolvedOptions().timeZone } });
+  });
+}
+
+/** Gives up the drafts here for what is live. */
+export async function takeOverLive(): Promise<void> {
+  const live = await readLive();
+  if (!live) return;
+  await db.transaction('rw', db.documents, db.meta, async () => {
+    await db.documents.clear();
+    await db.documents.bulkPut(rowsOf(live));
+    await db.meta.put({ name: 'live', value: live });
+  });
+}

@@ -1,0 +1,59 @@
+import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import type { Instant } from '#core/calendar';
+import type { ReleaseContent, Release } from '#core/release';
+
+export interface About {
+  mode: 'demo' | 'test' | 'real';
+  now: Instant;
+  release: number | null;
+  publicAddress: string;
+  shopName: string;
+  head: { seq: number; hash: string };
+  problems: { code: string; sentence: string }[];
+  attention: { id: string; orderId: string; text: string; at: Instant }[];
+  unanswered: number;
+}
+export interface RefundWanted {
+  orderId: string;
+  shares: { lineId: string; amount: number }[];
+  reason?: string;
+}
+
+/** The seller's side of the shop: acts and questions. Lists are not asked for here; they come from the mirror. */
+export const ownerApi = createApi({
+  reducerPath: 'owner',
+  baseQuery: fetchBaseQuery({ baseUrl: '/owner/api', headers: { 'x-keel': '1' } }),
+  tagTypes: ['About'],
+  endpoints: (build) => ({
+    about: build.query<About, void>({ query: () => '/about', providesTags: ['About'] }),
+    previewRefund: build.query<{ amount: number; closes: string[] }, RefundWanted>({ query: (body) => ({ url: '/refunds/preview', method: 'POST', body }), keepUnusedDataFor: 0 }),
+    refund: build.mutation<{ status: 'paid' | 'refused' | 'asked'; reason: string | null }, RefundWanted>({ query: (body) => ({ url: '/refunds', method: 'POST', body }) }),
+    publish: build.mutation<{ release: number; at: Instant }, { basedOn: number | null; content: ReleaseContent }>({ query: (body) => ({ url: '/releases', method: 'POST', body }), invalidatesTags: ['About'] }),
+    moveClock: build.mutation<{ now: Instant }, 'next' | 'day' | 'week' | 'month'>({ query: (by) => ({ url: '/clock', method: 'POST', body: { by } }), invalidatesTags: ['About'] }),
+  }),
+});
+
+export const { useAboutQuery, usePreviewRefundQuery, useRefundMutation, usePublishMutation, useMoveClockMutation } = ownerApi;
+
+/** Hands the key from the address over for a cookie. @returns what went wrong, or null */
+export async function connect(key: string): Promise<string | null> {
+  try {
+    const response = await fetch('/owner/api/session', { method: 'POST', headers: { 'content-type': 'application/json', 'x-keel': '1' }, body: JSON.stringify({ key }) });
+    if (response.ok) return null;
+    return ((await response.json()) as { title?: string }).title ?? 'The shop did not take this key.';
+  } catch {
+    return 'The shop could not be reached.';
+  }
+}
+
+export async function readLive(): Promise<Release | null> {
+  const response = await fetch('/owner/api/releases/live');
+  if (!response.ok) throw new Error('The live shop could not be read.');
+  return ((await response.json()) as { release: Release | null }).release;
+}
+
+/** The sentence of a failed call, for the seller. */
+export function sentenceOf(error: unknown): string {
+  const data = (error as { data?: { title?: string } } | undefined)?.data;
+  return data?.title ?? 'The shop did not answer, so it is not known yet whether this happened. Look again in a minute.';
+}

@@ -1,0 +1,27 @@
+import { type ReactNode, useEffect } from 'react';
+import type { Draft } from '../data/draft';
+import { useAboutQuery } from '../data/ownerApi';
+import { useAppSelector } from '../store';
+import { FootLine } from './FootLine';
+import { Rail } from './Rail';
+import { Strip } from './Strip';
+import { useKeys } from './useKeys';
+import { BuyerView } from '../sell/BuyerView';
+
+/** The studio's frame: rail above, the stage between, foot line below. */
+export function Frame({ draft, children }: { draft: Draft; children: ReactNode }) {
+  const { theme, buyerView } = useAppSelector((state) => state.frame);
+  const { data: about } = useAboutQuery();
+  useKeys();
+  useEffect(() => {
+    document.documentElement.dataset['theme'] = theme;
+  }, [theme]);
+  return (
+    <div className="app">
+      <Rail draft={draft} about={about} />
+      {about && about.mode !== 'real' ? <Strip about={about} zone={draft.content.shop.zone} /> : <div />}
+      {buyerView ? <BuyerView draft={draft} /> : children}
+      <FootLine />
+    </div>
+  );
+}

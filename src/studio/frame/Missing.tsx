@@ -1,0 +1,17 @@
+import { useState } from 'react';
+import type { Finding } from '#core/release';
+
+/** The first thing of every outcome: what is missing, in one place, three at most until asked for more. */
+export function Missing({ findings }: { findings: readonly Finding[] }) {
+  const [all, setAll] = useState(false);
+  if (findings.length === 0) return <p className="cap">Nothing missing</p>;
+  const shown = all ? findings : findings.slice(0, 3);
+  return (
+    <ul className="space-y-1.5">
+      {shown.map((finding, i) => (
+        <li key={i}><b className={finding.level === 'stops' ? 'text-alarm' : ''}>{finding.level === 'stops' ? 'Stops publishing' : 'Worth a look'}</b> {finding.text}</li>
+      ))}
+      {findings.length > shown.length && <li><button className="opt" onClick={() => setAll(true)}>{findings.length - shown.length} more</button></li>}
+    </ul>
+  );
+}

@@ -1,0 +1,48 @@
+import { useState } from 'react';
+import { formatDay, formatTime } from '#core/calendar';
+import { sealContent } from '#core/release';
+import { takeOverLive } from '../data/begin';
+import type { Draft } from '../data/draft';
+import { useAboutQuery } from '../data/ownerApi';
+import { publishNow } from '../data/publish';
+import { useAppDispatch } from '../store';
+import { publishToggled } from '../store/frame';
+import { Missing } from './Missing';
+
+/** Every change since live, what stops it, and one button that names it all. */
+export function PublishPanel({ draft }: { draft: Draft }) {
+  const dispatch = useAppDispatch();
+  const { data: about } = useAboutQuery();
+  const [busy, setBusy] = useState(false);
+  const [failed, setFailed] = useState<{ sentence: string; code: string } | null>(null);
+  const stops = draft.findings.filter((f) => f.level === 'stops');
+  const { zone, locale } = draft.content.shop;
+  const count = draft.changes.length === 1 ? '1 change' : `${draft.changes.length} changes`;
+
+  async function publish(): Promise<void> {
+    setBusy(true);
+    setFailed(await publishNow(draft.live?.number ?? null, sealContent(draft.content)));
+    setBusy(false);
+  }
+
+  return (
+    <>
+      <div className="flex items-baseline justify-between pr-6"><h2>Publishing</h2><button className="opt" onClick={() => dispatch(publishToggled(false))}>Close</button></div>
+      <p className="two mt-2 text-ink-2">{draft.live ? `Live since ${formatDay(draft.live.at, zone, locale, { weekday: true })}, ${formatTime(draft.live.at, zone, locale)}.` : 'Nothing is live yet.'}</p>
+      {draft.changes.length > 0 && <ul className="mt-3">{draft.changes.map((change) => <li key={change.key} className="border-t border-line py-1.5">{change.text}</li>)}</ul>}
+      {stops.length > 0 && <div className="sec mt-3"><Missing findings={stops} /></div>}
+      {failed && (
+        <div className="mt-3 border-l-4 border-alarm bg-alarm-fill px-3 py-2" role="alert">
+          <p>{failed.sentence}</p>
+          {failed.code === 'another-live' && <button className="btn btn-quiet btn-sm mt-2" onClick={() => void takeOverLive().then(() => setFailed(null))}>Load what is live and give up {count} here</button>}
+        </div>
+      )}
+      {draft.changes.length > 0 ? (
+        <button className="btn btn-primary mt-4" disabled={busy || stops.length > 0} onClick={() => void publish()}>{busy ? 'Publishing …' : `Publish ${count}`}</button>
+      ) : (
+        <p className="mt-4">All published. Buyers see exactly what you see here.</p>
+      )}
+      {draft.live && <p className="mt-3"><a className="plain-link" href={about?.publicAddress ?? '/'} target="_blank" rel="noopener">Open the shop as it is live</a></p>}
+    </>
+  );
+}

@@ -1,0 +1,106 @@
+import { type DragEvent, useEffect, useRef } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { describeFiles, newOffer, newProduct, type Product } from '#core/catalogue';
+import { add, type Draft } from '../data/draft';
+import { newId } from '../data/ids';
+import { Missing } from '../frame/Missing';
+import { Panes } from '../frame/Panes';
+import { BuyersChoice, PriceOutcome, soldPrices } from '../price/outcome';
+import { useNow } from '../data/useNow';
+import { ProductSheet } from './ProductSheet';
+import { addFilesTo } from './uploads';
+
+/** Make: what is delivered. Files dropped anywhere here become a download named after the file. */
+export function MakeStage({ draft }: { draft: Draft }) {
+  const { id } = useParams();
+  const navigate = useNavigate();
+  const { products, offers, shop } = draft.content;
+  const product = id === 'new' ? undefined : (products.find((p) => p.id === id) ?? (id === undefined ? products[0] : undefined));
+  const now = useNow();
+  const sheetTop = useRef<HTMLDivElement>(null);
+  const isNew = useRef<string | null>(null);
+
+  useEffect(() => {
+    if (product && isNew.current === product.id) {
+      isNew.current = null;
+      sheetTop.current?.querySelector<HTMLInputElement>('.title-field')?.focus();
+    }
+  }, [product]);
+
+  function make(title = ''): string {
+    const next = newId('prd');
+    const offerId = newId('off');
+    add('product', next, newProduct(next, title));
+    add('offer', offerId, newOffer(offerId, { id: next, title }, shop.currency));
+    isNew.current = next;
+    void navigate(`/make/${next}`);
+    return next;
+  }
+
+  function onDrop(event: DragEvent): void {
+    if (event.dataTransfer.files.length === 0) return;
+    event.preventDefault();
+    const files = [...event.dataTransfer.files];
+    const target = make((files[0]?.name ?? '').replace(/\.[^.]+$/, ''));
+    addFilesTo(target, files);
+  }
+
+  const empty = products.length === 0;
+  const index = (
+    <>
+      <Link className="row" data-new to="/make/new" aria-current={id === 'new' ? 'true' : undefined}><b>New product …</b></Link>
+      {!empty && <div className="group">Downloads</div>}
+      {products.map((p) => (
+        <Link key={p.id} className="row" to={`/make/${p.id}`} aria-current={p.id === product?.id ? 'true' : undefined}>
+          <b dir="auto">{p.title || 'Without a title'}</b>
+          <span>{describeFiles(p.files)}</span>
+        </Link>
+      ))}
+    </>
+  );
+  const offer = product && offers.find((o) => o.productIds.includes(product.id));
+  const price = offer && soldPrices(offer)[0];
+  return (
+    <div className="contents" onDragOver={(e) => e.preventDefault()} onDrop={onDrop}>
+      <Panes
+        draft={draft}
+        index={index}
+        indexName="Products"
+        sheet={
+          product ? (
+            <div ref={sheetTop}><ProductSheet key={product.id} draft={draft} product={product} /></div>
+          ) : (
+            <>
+              <h1>{empty ? 'What will you sell first?' : 'What will you make?'}</h1>
+              <ul className="mt-5 max-w-md">
+                <li className="border-t border-line"><button className="w-full py-3 text-start" onClick={() => make()}><b className="font-semibold">Files to download</b><br /><span className="text-ink-2">One or more files, opened the moment they are paid for. Or drop files anywhere on this page.</span></button></li>
+              </ul>
+            </>
+          )
+        }
+        outcome={
+          product && (
+            <>
+              <Missing findings={draft.findings.filter((f) => f.about.id === product.id || f.about.id === offer?.id)} />
+              {offer && price && <div className="sec mt-3"><h2 className="mb-2">What the buyer will pay</h2><PriceOutcome draft={draft} offer={offer} price={price} now={now} width={312} /></div>}
+              <div className="sec mt-3"><h3 className="mb-2">What the buyer gets</h3><BuyersThing product={product} /></div>
+              {offer && <div className="sec"><h3 className="mb-2">What the buyer chooses</h3><BuyersChoice offer={offer} locale={shop.locale} /></div>}
+            </>
+          )
+        }
+      />
+    </div>
+  );
+}
+
+/** The thing as it stands in the member area. */
+function BuyersThing({ product }: { product: Product }) {
+  return (
+    <div className="rounded-[var(--radius)] border border-line bg-paper px-3.5 py-3">
+      <b className="font-semibold" dir="auto">{product.title || 'Without a title'}</b>
+      <p className="text-access">{product.files.length === 1 ? '1 file' : `${product.files.length} files`}, yours for good</p>
+      <ul>{product.files.slice(0, 4).map((f) => <li key={f.id} className="cap break-words border-t border-line py-1" dir="auto">{f.name}</li>)}</ul>
+      {product.files.length > 4 && <p className="cap border-t border-line pt-1">and {product.files.length - 4} more</p>}
+    </div>
+  );
+}

@@ -1,0 +1,72 @@
+import { Link } from 'react-router';
+import { newOffer, newPrice, plainFromRich, type Product, richFromPlain } from '#core/catalogue';
+import { add, change, type Draft } from '../data/draft';
+import { newId } from '../data/ids';
+import { PriceSentence } from '../price/PriceSentence';
+import { FileList } from './FileList';
+import { PictureField } from './PictureField';
+
+/** One product, edited in one column. */
+export function ProductSheet({ draft, product }: { draft: Draft; product: Product }) {
+  const { offers, shop } = draft.content;
+  const edit = (recipe: (p: Product) => void): void => void change('product', product.id, recipe);
+  const soldIn = offers.filter((o) => o.productIds.includes(product.id));
+
+  function retitle(title: string): void {
+    const before = product.title;
+    edit((p) => { p.title = title; });
+    // An offer that still bears the product's name goes along with it.
+    for (const offer of soldIn) if (offer.productIds.length === 1 && offer.title === before && !draft.live?.content.offers.some((o) => o.id === offer.id)) void change('offer', offer.id, (o) => { o.title = title; });
+  }
+
+  function sell(): void {
+    const id = newId('off');
+    add('offer', id, newOffer(id, product, shop.currency));
+  }
+
+  return (
+    <>
+      <input className="bare title-field" aria-label="Title" placeholder="Title of what you sell" dir="auto" value={product.title} onChange={(e) => retitle(e.target.value.slice(0, 200))} />
+      <input className="bare lead mt-1 w-full text-ink-2" aria-label="Promise, one line" placeholder="One line: what does it do for the buyer?" dir="auto" value={product.promise} onChange={(e) => edit((p) => { p.promise = e.target.value.slice(0, 300); })} />
+
+      <section className="sec mt-4"><h3 className="mb-2">Files the buyer gets</h3><FileList product={product} /></section>
+      <section className="sec"><h3 className="mb-2">Picture</h3><PictureField product={product} /></section>
+      <section className="sec">
+        <h3 className="mb-2"><label htmlFor="description">Description</label></h3>
+        <textarea id="description" className="typed" rows={3} dir="auto" placeholder="What is in it, who is it for?" value={plainFromRich(product.description)} onChange={(e) => edit((p) => { p.description = richFromPlain(e.target.value.slice(0, 20_000)); })} />
+      </section>
+      <section className="sec">
+        <h3 className="mb-1">Benefits</h3>
+        <p className="cap mb-2">Short lines that pages can use.</p>
+        {product.benefits.map((benefit, i) => (
+          <div key={i} className="flex items-baseline gap-3">
+            <input className="bare flex-1" aria-label={`Benefit ${i + 1}`} dir="auto" value={benefit} onChange={(e) => edit((p) => { p.benefits[i] = e.target.value.slice(0, 300); })} />
+            <button className="opt" aria-label={`Remove benefit ${i + 1}`} onClick={() => edit((p) => { p.benefits.splice(i, 1); })}>Remove</button>
+          </div>
+        ))}
+        <button className="opt" onClick={() => edit((p) => { p.benefits.push(''); })}>Add a benefit</button>
+      </section>
+      <section className="sec">
+        <p className="sentence">
+          Each buyer can fetch a file{' '}
+          <input className="fill" type="number" min={1} max={1000} aria-label="How many times each buyer can fetch a file" value={product.downloads.limit} onChange={(e) => edit((p) => { p.downloads.limit = clamp(e.target.value, 1000); })} /> times; a link to it works for{' '}
+          <input className="fill" type="number" min={1} max={720} aria-label="How many hours a link to a file works" value={product.downloads.linkHours} onChange={(e) => edit((p) => { p.downloads.linkHours = clamp(e.target.value, 720); })} /> hours.
+        </p>
+        <p className="cap">Fetching the same file again within a day counts once. Links are made anew each time the buyer looks.</p>
+      </section>
+      <section className="sec">
+        <h3 className="mb-1">Sold in</h3>
+        {soldIn.length === 0 && <p className="text-ink-2">No offer yet. <button className="opt" onClick={sell}>Sell it</button></p>}
+        {soldIn.map((offer) => (
+          <div key={offer.id} className="mt-2">
+            <Link className="font-semibold" to={`/price/${offer.id}`} dir="auto">{offer.title || 'Without a title'}</Link>
+            {offer.prices.map((price) => <PriceSentence key={price.id} offer={offer} price={price} />)}
+            {offer.prices.length === 0 && <p className="mt-1"><button className="btn btn-quiet btn-sm" onClick={() => void change('offer', offer.id, (o) => { o.prices.push(newPrice(newId('pr'))); })}>Set a price</button></p>}
+          </div>
+        ))}
+      </section>
+    </>
+  );
+}
+
+const clamp = (text: string, most: number): number => Math.min(most, Math.max(1, Math.round(Number(text) || 1)));

@@ -1,0 +1,28 @@
+import type { Page } from '#core/pages';
+import type { Path, Step } from '#core/paths';
+import { PageBody } from '../../pages/PageBody';
+import type { Draft } from '../data/draft';
+import { BuyersChoice } from '../price/outcome';
+import { useDraftView } from './useDraftView';
+
+/** The page as it is read on a phone, never edited there. */
+export function PhoneView({ draft, path, step, page, wide = false }: { draft: Draft; path: Path; step: Step; page: Page; wide?: boolean }) {
+  const view = useDraftView(draft, path, page, false);
+  const offer = draft.content.offers.find((o) => o.id === path.offerId);
+  return (
+    <div className={wide ? 'mx-auto max-w-[62rem]' : 'phone'} inert>
+      <div className="page">
+        <div className="page-column !pb-8">
+          <PageBody page={page} view={view} />
+          {step.kind === 'checkout' && offer && (
+            <div className="space-y-3">
+              <BuyersChoice offer={offer} locale={draft.content.shop.locale} />
+              {['E-mail', 'Name', 'Card number'].map((label) => <div key={label}><b className="font-semibold">{label}</b><div className="h-11 rounded-[var(--radius)] border border-edge bg-field" /></div>)}
+              <div className="btn btn-primary btn-page w-full">{view.offer?.prices[0] ? (view.offer.prices[0].amount === 'free' ? 'Get it now, nothing to pay' : `Pay ${view.offer.prices[0].amount} now`) : 'Pay'}</div>
+            </div>
+          )}
+        </div>
+      </div>
+    </div>
+  );
+}

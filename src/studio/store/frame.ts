@@ -1,0 +1,43 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+
+type Theme = 'day' | 'night';
+const stored = (name: string): string | null => globalThis.localStorage?.getItem(`clear-keel.${name}`) ?? null;
+const keep = (name: string, value: string): void => globalThis.localStorage?.setItem(`clear-keel.${name}`, value);
+
+interface FrameState {
+  theme: Theme;
+  outcomeFolded: boolean;
+  publishing: boolean;
+  buyerView: boolean;
+  connection: 'unknown' | 'reached' | 'lost' | 'not-owner';
+}
+
+const initialState: FrameState = { theme: stored('theme') === 'night' ? 'night' : 'day', outcomeFolded: stored('outcome') === 'folded', publishing: false, buyerView: false, connection: 'unknown' };
+
+/** The frame's own state: theme and folding are remembered, the rest is of the moment. */
+export const frame = createSlice({
+  name: 'frame',
+  initialState,
+  reducers: {
+    themeChosen(state, { payload }: PayloadAction<Theme>) {
+      state.theme = payload;
+      keep('theme', payload);
+    },
+    outcomeToggled(state) {
+      state.outcomeFolded = !state.outcomeFolded;
+      keep('outcome', state.outcomeFolded ? 'folded' : 'open');
+    },
+    publishToggled(state, { payload }: PayloadAction<boolean>) {
+      state.publishing = payload;
+      if (payload) state.outcomeFolded = false;
+    },
+    buyerViewToggled(state, { payload }: PayloadAction<boolean>) {
+      state.buyerView = payload;
+    },
+    connectionChanged(state, { payload }: PayloadAction<FrameState['connection']>) {
+      state.connection = payload;
+    },
+  },
+});
+
+export const { themeChosen, outcomeToggled, publishToggled, buyerViewToggled, connectionChanged } = frame.actions;

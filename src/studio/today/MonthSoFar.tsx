@@ -1,0 +1,39 @@
+import { useLiveQuery } from 'dexie-react-hooks';
+import { moneyByDay } from '#core/books';
+import { addMs, DAY, dateIn, formatDay, type Instant, startOfDate } from '#core/calendar';
+import { formatAmount } from '#core/money';
+import { db } from '../data/db';
+import type { Draft } from '../data/draft';
+import { LineChart } from '../count/LineChart';
+
+/** What this month has brought so far, beside the one before on the same day. */
+export function MonthSoFar({ draft, now }: { draft: Draft; now: Instant }) {
+  const { zone, locale, currency } = draft.content.shop;
+  const today = dateIn(now, zone);
+  const month = today.slice(0, 7);
+  const before = dateIn(addMs(startOfDate(`${month}-01`, zone), -DAY), zone).slice(0, 7);
+  const days = useLiveQuery(async () => {
+    const orders = await db.orders.where('at').aboveOrEqual(startOfDate(`${before}-01`, zone)).toArray();
+    return { byDay: moneyByDay(orders, currency, zone), back: orders.filter((o) => o.currency === currency).reduce((all, o) => all + o.back, 0) };
+  }, [before, currency, zone]);
+  if (!days) return null;
+  const cumulated = (name: string, until: string): number[] => {
+    let sum = 0;
+    return Array.from({ length: 31 }, (_, i) => `${name}-${String(i + 1).padStart(2, '0')}`).filter((date) => date <= until).map((date) => (sum += days.byDay.find((d) => d.date === date)?.paid ?? 0));
+  };
+  const now31 = cumulated(month, today);
+  const last31 = cumulated(before, `${before}-31`);
+  const sum = now31[now31.length - 1] ?? 0;
+  const then = last31[now31.length - 1] ?? 0;
+  const nameOf = (name: string): string => formatDay(startOfDate(`${name}-01`, zone), zone, locale, {}).replace(/^1 /, '');
+  const difference = sum - then;
+  const orders = days.byDay.filter((d) => d.date.startsWith(month)).reduce((all, d) => all + d.orders, 0);
+  return (
+    <>
+      <h2>This month so far</h2>
+      <p className="mt-3 font-head text-[34px] leading-none font-semibold text-money">{formatAmount(sum, currency, locale)}</p>
+      <p className="mt-1 text-ink-2">{orders} {orders === 1 ? 'order' : 'orders'}{then > 0 && `, ${formatAmount(Math.abs(difference), currency, locale)} ${difference >= 0 ? 'more' : 'less'} than ${nameOf(before)} on the same day`}.</p>
+      {sum + then > 0 && <div className="mt-3"><LineChart height={130} labels={Array.from({ length: 31 }, (_, i) => String(i + 1))} now={{ name: nameOf(month), values: now31 }} before={{ name: nameOf(before), values: last31 }} currency={currency} locale={locale} /></div>}
+    </>
+  );
+}

@@ -1,0 +1,107 @@
+import { idsTouched, MirrorRows } from '#core/books';
+import { type Batch, FIRST_PREV } from '#core/journal';
+import type { PersonRecord } from '#core/people';
+import { sha256 } from '@noble/hashes/sha2.js';
+import { bytesToHex } from '@noble/hashes/utils.js';
+import { db } from '../data/db';
+
+/**
+ * Keeps a copy of the journal in this browser, and rows worked out from it. One tab at a time holds the lock and
+ * pulls; lines, rows and cursor move in one transaction, so that they never disagree.
+ */
+interface Cursor {
+  seq: number;
+  hash: string;
+}
+export type MirrorNews = { kind: 'reached' } | { kind: 'lost' } | { kind: 'not-owner' };
+
+const tell = (news: MirrorNews): void => postMessage(news);
+const RETRY_MS = 3_000;
+
+void navigator.locks.request('clear-keel-mirror', async () => {
+  for (;;) {
+    try {
+      await pullAll();
+      tell({ kind: 'reached' });
+      await nextNews();
+    } catch (error) {
+      tell(error instanceof NotOwner ? { kind: 'not-owner' } : { kind: 'lost' });
+      await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
+    }
+  }
+});
+
+class NotOwner extends Error {}
+
+async function pullAll(): Promise<void> {
+  for (;;) {
+    const cursor = ((await db.meta.get('cursor'))?.value as Cursor | undefined) ?? { seq: 0, hash: FIRST_PREV };
+    const response = await fetch(`/owner/api/journal?after=${cursor.seq}&hash=${cursor.hash}`);
+    if (response.status === 401) throw new NotOwner();
+    if (response.status === 409) {
+      await forget();
+      continue;
+    }
+    if (!response.ok) throw new Error(`The shop answered ${response.status}`);
+    const lines = (await response.text()).split('\n').filter((line) => line !== '');
+    const last = lines[lines.length - 1];
+    if (last === undefined) return;
+    await take(lines, { seq: cursor.seq + lines.length, hash: bytesToHex(sha256(new TextEncoder().encode(last))) });
+  }
+}
+
+/** Another history: the mirror is dropped and built anew; drafts are not touched. */
+async function forget(): Promise<void> {
+  await db.transaction('rw', [db.orders, db.passes, db.charges, db.refunds, db.people, db.lines, db.meta], async () => {
+    await Promise.all([db.orders.clear(), db.passes.clear(), db.charges.clear(), db.refunds.clear(), db.people.clear(), db.lines.clear(), db.meta.delete('cursor')]);
+  });
+}
+
+async function take(lines: string[], cursor: Cursor): Promise<void> {
+  const batches = lines.map((line) => JSON.parse(line) as Batch);
+  const touched = idsTouched(batches);
+  const people = await readPeople([...touched.people.keys()]);
+  await db.transaction('rw', [db.orders, db.passes, db.charges, db.refunds, db.people, db.lines, db.meta], async () => {
+    const rows = new MirrorRows();
+    for (const refund of (await db.refunds.bulkGet([...touched.refunds])).filter((r) => r !== undefined)) {
+      rows.refunds.set(refund.id, refund);
+      touched.orders.add(refund.orderId);
+    }
+    for (const order of (await db.orders.bulkGet([...touched.orders])).filter((r) => r !== undefined)) rows.orders.set(order.id, order);
+    for (const pass of (await db.passes.bulkGet([...touched.passes])).filter((r) => r !== undefined)) rows.passes.set(pass.id, pass);
+    for (const charge of (await db.charges.bulkGet([...touched.charges])).filter((r) => r !== undefined)) rows.charges.set(charge.id, charge);
+    for (const batch of batches) rows.apply(batch);
+    await db.orders.bulkPut([...rows.orders.values()]);
+    await db.passes.bulkPut([...rows.passes.values()]);
+    await db.charges.bulkPut([...rows.charges.values()]);
+    await db.refunds.bulkPut([...rows.refunds.values()]);
+    await db.people.bulkPut(people);
+    await db.lines.bulkPut(lines.map((line, i) => ({ seq: cursor.seq - lines.length + 1 + i, line })));
+    await db.meta.put({ name: 'cursor', value: cursor });
+  });
+}
+
+async function readPeople(ids: string[]): Promise<PersonRecord[]> {
+  if (ids.length === 0) return [];
+  const response = await fetch('/owner/api/people/read', { method: 'POST', headers: { 'content-type': 'application/json', 'x-keel': '1' }, body: JSON.stringify({ ids }) });
+  if (!response.ok) throw new Error(`The shop answered ${response.status}`);
+  return ((await response.json()) as { people: PersonRecord[] }).people;
+}
+
+/** Resolves when the shop has written more than this mirror holds; rejects when it is lost from sight. */
+async function nextNews(): Promise<void> {
+  const held = ((await db.meta.get('cursor'))?.value as Cursor | undefined)?.seq ?? 0;
+  return new Promise((resolve, reject) => {
+    const source = new EventSource('/owner/api/journal/live');
+    const stop = (): void => source.close();
+    source.onmessage = (message) => {
+      if (Number(message.data) === held) return;
+      stop();
+      resolve();
+    };
+    source.onerror = () => {
+      stop();
+      reject(new Error('The shop is not reached'));
+    };
+  });
+}

@@ -1,0 +1,2 @@
+import '@fontsource-variable/bricolage-grotesque';
+import '@fontsource-variable/source-sans-3';

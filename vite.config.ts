@@ -1,0 +1,23 @@
+import tailwindcss from '@tailwindcss/vite';
+import react from '@vitejs/plugin-react';
+import { type BuildEnvironmentOptions, defineConfig } from 'vite';
+
+const browsers: BuildEnvironmentOptions = {
+  outDir: 'dist/client',
+  manifest: true,
+  assetsInlineLimit: 0,
+  rollupOptions: { input: { studio: 'studio.html', member: 'member.html', pages: 'src/pages/entry.ts', checkout: 'src/pages/checkout/entry.tsx' } },
+};
+const counter: BuildEnvironmentOptions = {
+  outDir: 'dist/server',
+  target: 'node20',
+  ssr: true,
+  rollupOptions: { input: { start: 'src/counter/start.ts', demo: 'demo/start.ts' }, output: { entryFileNames: '[name].js' } },
+};
+
+// Two builds: what browsers get, and the counter (with --ssr).
+export default defineConfig(({ isSsrBuild }) => ({
+  plugins: [react(), ...(isSsrBuild ? [] : [tailwindcss()])],
+  build: isSsrBuild ? counter : browsers,
+  worker: { format: 'es' as const },
+}));
