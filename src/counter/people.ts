@@ -17,5 +17,4 @@ export async function personFor(context: CounterContext, typed: { name: string; 
 }
 
 // Control and direction characters would break a mail header or hide what a name says.
-// eslint-disable-next-line no-control-regex -- these are the characters to take out
 const cleanName = (name: string): string => name.normalize('NFC').replace(/[\u0000-\u001f\u007f-\u009f\u202a-\u202e\u2066-\u2069]/g, ' ').replace(/\s+/g, ' ').trim().slice(0, 200);

@@ -27,7 +27,7 @@ function ThingRow({ thing, alone }: { thing: Thing; alone: boolean }) {
             {thing.files.map((file) => (
               <li key={file.id} className="border-t border-line py-2">
                 <div className="flex items-center justify-between gap-3">
-                  <span className="min-w-0 break-words" dir="auto">{file.name} <span className="cap">{file.size}</span></span>
+                  <span className="min-w-0 break-words" dir="auto">{file.name} <span className="cap whitespace-nowrap">{file.size}</span></span>
                   <a className="btn btn-quiet shrink-0" href={file.href} aria-label={`Download ${file.name}`}>Download</a>
                 </div>
                 <Player file={file} />

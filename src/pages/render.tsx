@@ -18,6 +18,8 @@ interface Frame {
   /** Said over every page of a test or demo shop. */
   strip: string | null;
   keepOut?: boolean;
+  /** The checkout is wider than a page to read. */
+  wide?: boolean;
   structuredData?: unknown;
   body: string;
   /** Lines at the foot: address and text of legal pages. */
@@ -38,7 +40,8 @@ export function documentHtml(frame: Frame): string {
   ].join('');
   const strip = frame.strip === null ? '' : `<div class="hatched-strip px-5 py-1 text-center"><span>${escapeHtml(frame.strip)}</span></div>`;
   const foot = frame.foot.map(({ text, href }) => `<a class="plain-link" href="${escapeHtml(href)}">${escapeHtml(text)}</a>`).join(' · ');
-  return `<!doctype html><html lang="${escapeHtml(frame.language)}" data-theme="day"><head>${meta}</head><body class="page">${strip}<div class="mx-auto max-w-[62rem] px-5 pt-5"><a class="shop-line" href="/" dir="auto">${escapeHtml(frame.shopName)}</a></div><main>${frame.body}</main><footer class="mx-auto max-w-[62rem] border-t border-line px-5 py-6 cap">${foot}</footer></body></html>`;
+  const width = frame.wide ? 'max-w-[62rem]' : 'max-w-[40rem]';
+  return `<!doctype html><html lang="${escapeHtml(frame.language)}" data-theme="day"><head>${meta}</head><body class="page">${strip}<div class="mx-auto ${width} px-5 pt-5"><a class="shop-line" href="/" dir="auto">${escapeHtml(frame.shopName)}</a></div><main>${frame.body}</main><footer class="mx-auto ${width} border-t border-line px-5 py-6 cap">${foot}</footer></body></html>`;
 }
 
 /** JSON that can stand inside a script element: no text of it can close the element. */

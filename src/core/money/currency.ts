@@ -1,18 +1,25 @@
 /**
- * The number of decimals of a currency's minor unit, by ISO 4217 (JPY 0, EUR 2, KWD 3).
- * ECMA-402 takes these from ISO 4217, so no table of our own is kept.
- * @throws RangeError when `code` is not three letters.
+ * Minor units by ISO 4217 where they are not two. JavaScript's own `Intl` follows how people round at the till
+ * (it gives the forint none), so it cannot be asked; the list is checked against the standard in tests/outside.
  */
-export function decimalsOf(code: string): number {
-  const known = cache.get(code);
-  if (known !== undefined) return known;
-  const decimals = new Intl.NumberFormat('en', { style: 'currency', currency: code }).resolvedOptions().maximumFractionDigits ?? 2;
-  cache.set(code, decimals);
-  return decimals;
-}
-const cache = new Map<string, number>();
+const DECIMALS = new Map<string, number>([
+  ...['BIF', 'CLP', 'DJF', 'GNF', 'ISK', 'JPY', 'KMF', 'KRW', 'PYG', 'RWF', 'UGX', 'UYI', 'VND', 'VUV', 'XAF', 'XOF', 'XPF'].map((code) => [code, 0] as const),
+  ...['BHD', 'IQD', 'JOD', 'KWD', 'LYD', 'OMR', 'TND'].map((code) => [code, 3] as const),
+  ...['CLF', 'UYW'].map((code) => [code, 4] as const),
+]);
 
-/** Whether `code` is a currency in use (three capital letters known to ISO 4217). */
-export function isCurrency(code: string): boolean {
-  return Intl.supportedValuesOf('currency').includes(code);
+/** The number of decimals of a currency's minor unit, by ISO 4217 (JPY 0, EUR 2, KWD 3). */
+export const decimalsOf = (code: string): number => DECIMALS.get(code) ?? 2;
+
+// Units of account that nobody can pay in.
+const NOT_MONEY = /^X(?!AF|OF|PF|CD|CG)/;
+let known: ReadonlySet<string> | null = null;
+
+/** Every currency that people pay in, by code. */
+export function currencies(): ReadonlySet<string> {
+  known ??= new Set(Intl.supportedValuesOf('currency').filter((code) => !NOT_MONEY.test(code)));
+  return known;
 }
+
+/** Whether `code` is a currency that people pay in. */
+export const isCurrency = (code: string): boolean => currencies().has(code);

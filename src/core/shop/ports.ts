@@ -75,7 +75,7 @@ export interface VaultPort {
 }
 
 export interface IdsPort {
-  next(prefix: string): string;
+  next: (prefix: string) => string;
 }
 
 export interface ReleasesPort {

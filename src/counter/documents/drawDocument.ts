@@ -136,8 +136,11 @@ class Pen {
   }
 }
 
+const characterSets = new WeakMap<PDFFont, Set<number>>();
+
 /** The text with what the font lacks replaced by a box. */
 function drawable(words: string, font: PDFFont): string {
-  const known = new Set(font.getCharacterSet());
-  return [...words.normalize('NFC').replace(/\s+/g, ' ')].map((c) => (known.has(c.codePointAt(0) ?? 0) ? c : '\u25a1')).join('');
+  let known = characterSets.get(font);
+  if (!known) characterSets.set(font, (known = new Set(font.getCharacterSet())));
+  return [...words.normalize('NFC').replace(/\s+/g, ' ')].map((c) => (known?.has(c.codePointAt(0) ?? 0) ? c : '\u25a1')).join('');
 }

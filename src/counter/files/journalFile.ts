@@ -43,7 +43,7 @@ export async function openJournalFile(folder: string, disk: Disk): Promise<Journ
   let lost = false;
   /** Where the line of each number ends; index 0 is the start of the file. */
   const ends = [0];
-  let log = await scan();
+  const log = await scan();
   let headTimer: NodeJS.Timeout | null = null;
 
   async function scan(): Promise<SyncedLog> {

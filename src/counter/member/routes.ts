@@ -10,6 +10,7 @@ import { type CounterContext, shopOf, stripOf } from '../context';
 import { drawDocument } from '../documents/drawDocument';
 import { cookiesOf, giveCookie } from '../http/cookies';
 import { Problem } from '../http/problem';
+import { textOf } from '../http/textOf';
 import { PAGES } from '../public/pagesRoutes';
 import { DEVICE_COOKIE, personOfDevice } from './device';
 import { memberView } from './view';
@@ -27,7 +28,7 @@ export function memberRoutes(context: CounterContext): Router {
   };
   const quarter = { windowMs: 15 * 60_000, standardHeaders: 'draft-8' as const, legacyHeaders: false, handler: tooMany };
   const perDevice = rateLimit({ ...quarter, limit: 20, keyGenerator: (req) => ipKeyGenerator(req.ip ?? '') });
-  const perAddress = rateLimit({ ...quarter, limit: 5, keyGenerator: (req) => compareAddress(String((req.body as { address?: unknown }).address ?? '')) });
+  const perAddress = rateLimit({ ...quarter, limit: 5, keyGenerator: (req) => compareAddress(textOf((req.body as { address?: unknown }).address)) });
 
   router.post('/api/ask', perDevice, perAddress, (req, res) => {
     const { address } = z.object({ address: z.string().max(300) }).parse(req.body);

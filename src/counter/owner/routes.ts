@@ -5,6 +5,7 @@ import { Id } from '#core/catalogue';
 import { ReleaseContent } from '#core/release';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { Problem, refusalProblem } from '../http/problem';
+import { textOf } from '../http/textOf';
 import { moveClock } from './clock';
 import { checkOrigin, isOwner, letIn, letOut, ownerOnly } from './door';
 import { journalRoutes } from './journalRoutes';
@@ -45,7 +46,7 @@ export function ownerRoutes(context: CounterContext): Router {
   router.get('/vault/:sha256', (req, res) => {
     const sha256 = shaOf(req.params['sha256']);
     if (!context.vault.has(sha256)) throw new Problem(404, 'This file is not in the shop.', 'no-such-file');
-    const type = String(req.query['type'] ?? '');
+    const type = textOf(req.query['type']);
     const safe = /^(image\/(png|jpeg|gif|webp|svg\+xml)|audio\/[\w-]+|video\/[\w-]+|application\/pdf)$/.test(type) ? type : 'application/octet-stream';
     res.set({ 'Content-Type': safe, 'Content-Security-Policy': "default-src 'none'; style-src 'unsafe-inline'; sandbox" });
     res.sendFile(context.vault.pathOf(sha256), { dotfiles: 'allow', cacheControl: false });

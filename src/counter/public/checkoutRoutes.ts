@@ -8,6 +8,7 @@ import type { Release } from '#core/release';
 import { type CounterContext, liveRelease } from '../context';
 import { personFor } from '../people';
 import { Problem, refusalProblem } from '../http/problem';
+import { textOf } from '../http/textOf';
 import { checkoutPrices, fingerprintHash } from './checkoutData';
 import { answered, checkoutState } from './checkoutState';
 import { giveVisit, quoteStands, readVisit, type Visit } from './visit';
@@ -73,7 +74,7 @@ export function checkoutRoutes(context: CounterContext): Router {
   });
 
   router.get('/state', async (req, res) => {
-    const { path } = pathOf(String(req.query['path'] ?? ''));
+    const { path } = pathOf(textOf(req.query['path']));
     const visit = readVisit(context, req, path.id);
     await runner.synced();
     const key = visit && runner.state.checkouts.get(visit.checkout)?.lastKey;

@@ -58,7 +58,11 @@ export function fileRoutes(context: CounterContext): Router {
       'Cache-Control': 'private, no-store',
     });
     send(req, context.vault.pathOf(file.sha256), { cacheControl: false, dotfiles: 'allow', etag: true, lastModified: false })
-      .on('error', () => refuse(res, 404, 'This file is not here any more', 'Write to us and we will help.'))
+      .on('error', (error: { status?: number }) => {
+        // A part beyond the end; its Content-Range already says how long the file is.
+        if (error.status === 416) return void res.status(416).end();
+        refuse(res, 404, 'This file is not here any more', 'Write to us and we will help.');
+      })
       .pipe(res);
   });
   return router;

@@ -39,7 +39,7 @@ export function pagesRoutes(context: CounterContext): Router {
     res.set('Cache-Control', 'no-store').send(
       documentHtml({
         description: '', ...page, language: shop.locale, shopName: shop.name, stylesheets: assets.stylesheets, strip: stripOf(context), foot,
-        ...(entry === CHECKOUT ? { scripts: assets.scripts } : {}),
+        ...(entry === CHECKOUT ? { scripts: assets.scripts, wide: true } : {}),
       }),
     );
   }

@@ -14,7 +14,7 @@ export function BlockView({ block }: { block: Block }) {
     case 'text':
       return <Text block={block} view={view} />;
     case 'picture':
-      return block.file ? <figure className="my-8"><img src={view.pictureUrl(block.file)} alt={block.alt} className="max-h-[26rem] w-full rounded-[var(--radius)] object-cover" loading="lazy" /></figure> : null;
+      return block.file ? <figure className="my-6"><img src={view.pictureUrl(block.file)} alt={block.alt} className="max-h-[26rem] w-full rounded-[var(--radius)] object-cover" loading="lazy" /></figure> : null;
     case 'benefits':
       return <Benefits block={block} view={view} />;
     case 'contents':
@@ -43,8 +43,8 @@ export function fieldEditor<K extends Block['kind']>(view: PageView, block: Bloc
 
 function Headline({ block, view }: Of<'headline'>) {
   return (
-    <header className="pt-10 pb-6">
-      <Words as="h1" className="font-head text-[2.1rem] leading-[1.08] sm:text-[2.8rem]" label="Headline" value={block.text} onChange={fieldEditor(view, block, (b, v) => { b.text = v.slice(0, 300); })} />
+    <header className="pt-8 pb-2">
+      <Words as="h1" className="font-head text-[2.1rem] leading-[1.08] @lg:text-[2.8rem]" label="Headline" value={block.text} onChange={fieldEditor(view, block, (b, v) => { b.text = v.slice(0, 300); })} />
       <Words as="p" className="mt-3 text-xl leading-snug text-ink-2" label="Line under the headline" value={block.under} onChange={fieldEditor(view, block, (b, v) => { b.under = v.slice(0, 300); })} />
     </header>
   );

@@ -34,7 +34,6 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
       });
     }, POLL_MS);
     return () => clearInterval(timer);
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- settle only sets state
   }, [state, data.pathId]);
 
   function settle(next: CheckoutState): void {

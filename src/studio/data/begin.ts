@@ -7,7 +7,7 @@ import { readLive } from './ownerApi';
 function rowsOf(release: Release): DocumentRow[] {
   const content = unsealContent(release.content);
   let made = 0;
-  const row = <K extends DocumentKind>(kind: K, id: string, doc: Documents[K]): DocumentRow => ({ key: `${kind}/${id}`, kind, made: (made += 1), doc }) as DocumentRow;
+  const row = <K extends DocumentKind>(kind: K, id: string, doc: Documents[K]): DocumentRow => ({ key: `${kind}/${id}`, kind, made: (made += 1), doc });
   return [
     row('shop', 'shop', content.shop),
     ...content.products.map((d) => row('product', d.id, d)),

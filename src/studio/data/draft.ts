@@ -103,5 +103,5 @@ db.documents.hook('reading', (row: DocumentRow) => {
 });
 
 export function add<K extends DocumentKind>(kind: K, id: string, doc: Documents[K]): void {
-  store.dispatch(edited({ key: `${kind}/${id}`, kind, made: Date.now(), doc } as unknown as DocumentRow));
+  store.dispatch(edited({ key: `${kind}/${id}`, kind, made: Date.now(), doc }));
 }

@@ -16,7 +16,7 @@ export interface Adding {
 export function addFile(file: File, onProgress: (share: number) => void): Adding {
   const worker = new Worker(new URL('../workers/hash.worker.ts', import.meta.url), { type: 'module' });
   let cancel = (): void => undefined;
-  const hashed = new Promise<string | 'cancelled'>((resolve, reject) => {
+  const hashed = new Promise<string>((resolve, reject) => {
     cancel = () => {
       worker.terminate();
       resolve('cancelled');

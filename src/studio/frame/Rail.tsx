@@ -34,7 +34,7 @@ export function Rail({ draft, about }: { draft: Draft; about: About | undefined 
         })}
       </nav>
       <div className="flex items-center gap-2">
-        <button className="btn btn-quiet btn-sm border-transparent px-1.5" onClick={() => dispatch(themeChosen(theme === 'day' ? 'night' : 'day'))} aria-label={theme === 'day' ? 'Dark colours' : 'Light colours'}>{theme === 'day' ? <Moon size={16} /> : <Sun size={16} />}</button>
+        <button className="btn btn-quiet btn-sm btn-bare" onClick={() => dispatch(themeChosen(theme === 'day' ? 'night' : 'day'))} aria-label={theme === 'day' ? 'Dark colours' : 'Light colours'}>{theme === 'day' ? <Moon size={16} /> : <Sun size={16} />}</button>
         <button className="btn btn-quiet btn-sm" aria-pressed={buyerView} onClick={() => dispatch(buyerViewToggled(!buyerView))}>See as buyer</button>
         <button className={`btn btn-sm ${length > 0 ? 'btn-primary' : 'btn-quiet'}`} aria-expanded={publishing} onClick={() => dispatch(publishToggled(!publishing))}>{length === 0 ? 'All published' : `Publish ${length === 1 ? '1 change' : `${length} changes`}${real}`}</button>
       </div>

@@ -13,7 +13,7 @@ export function Strip({ about, zone }: { about: About; zone: string }) {
     <div className="hatched-strip flex flex-wrap items-center justify-center gap-x-2 gap-y-1 px-5 py-0.5">
       <span>Demo shop. It is {formatDay(about.now, zone, 'en', { year: true, weekday: true })}, {formatTime(about.now, zone, 'en')}.</span>
       {STEPS.map(([by, label]) => (
-        <button key={by} className="btn btn-quiet btn-sm bg-paper" disabled={moving.isLoading} onClick={() => void move(by).unwrap().then(() => setSaid(null), (error: unknown) => setSaid(sentenceOf(error)))}>{label}</button>
+        <button key={by} className="btn btn-quiet btn-sm" disabled={moving.isLoading} onClick={() => void move(by).unwrap().then(() => setSaid(null), (error: unknown) => setSaid(sentenceOf(error)))}>{label}</button>
       ))}
       <span role="status">{moving.isLoading ? 'Time is passing …' : (said ?? 'Time here cannot be turned back.')}</span>
     </div>

@@ -62,4 +62,4 @@ saving.startListening({
 });
 
 /** A document with a change applied, as an edit to dispatch. */
-export const editOf = <K extends DocumentKind>(row: DocumentRow<K>, doc: Documents[K]): ReturnType<typeof edited> => edited({ ...row, doc } as unknown as DocumentRow);
+export const editOf = <K extends DocumentKind>(row: DocumentRow<K>, doc: Documents[K]): ReturnType<typeof edited> => edited({ ...row, doc });

@@ -1,0 +1,10 @@
+const transform = { '^.+\\.(t|j)sx?$': ['@swc/jest', { module: { type: 'es6' }, jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }] };
+
+export default {
+  testEnvironment: 'node',
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  transform,
+  testMatch: ['<rootDir>/tests/**/*.test.ts', '<rootDir>/tests/**/*.test.tsx'],
+  testPathIgnorePatterns: ['/node_modules/', '<rootDir>/tests/e2e/'],
+  moduleNameMapper: { '\\.css$': '<rootDir>/tests/empty.ts' },
+};

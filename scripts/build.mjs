@@ -1,0 +1,25 @@
+// Builds what browsers get and the counter. Skipped when nothing in the sources is newer than the last build.
+import { existsSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { run } from './run.mjs';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+const stamp = join(root, 'dist', 'built');
+
+function newest(path) {
+  const stats = statSync(path);
+  if (!stats.isDirectory()) return stats.mtimeMs;
+  return Math.max(stats.mtimeMs, ...readdirSync(path).map((name) => newest(join(path, name))));
+}
+
+export async function build({ force = false } = {}) {
+  const sources = ['src', 'demo', 'studio.html', 'member.html', 'vite.config.ts', 'package.json', 'package-lock.json'].map((name) => newest(join(root, name)));
+  if (!force && existsSync(stamp) && statSync(stamp).mtimeMs > Math.max(...sources)) return;
+  const vite = join(root, 'node_modules', 'vite', 'bin', 'vite.js');
+  await run(process.execPath, [vite, 'build', '--logLevel', 'error']);
+  await run(process.execPath, [vite, 'build', '--ssr', '--logLevel', 'error']);
+  writeFileSync(stamp, '');
+}
+
+if (process.argv[1] === fileURLToPath(import.meta.url)) await build({ force: true });

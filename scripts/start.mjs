@@ -1,0 +1,7 @@
+// npm start: the same shop without demo data.
+import { build } from './build.mjs';
+import { install, run } from './run.mjs';
+
+await install();
+await build();
+await run(process.execPath, ['dist/server/start.js']);

@@ -1,0 +1,28 @@
+import { createHash } from 'node:crypto';
+import { newOffer, newProduct, type Product } from '#core/catalogue';
+import { makePath } from '#core/paths';
+import { type DraftContent, type Release, type ReleaseContent, sealContent } from '#core/release';
+
+export const FILE_BYTES = new TextEncoder().encode('Twelve voices of the first hour.\n'.repeat(400));
+export const FILE_SHA = createHash('sha256').update(FILE_BYTES).digest('hex');
+
+/** A shop that sells one file at two prices, and another for free. */
+export function draftContent(): DraftContent {
+  let count = 0;
+  const next = (prefix: string): string => `${prefix}_${(count += 1)}`;
+  const product = (title: string): Product => ({ ...newProduct(next('prd'), title), promise: 'A promise', files: [{ id: next('f'), sha256: FILE_SHA, name: `${title}.txt`, bytes: FILE_BYTES.length, type: 'text/plain' }] });
+  const field = product('Field pack');
+  const free = product('Free minute');
+  const offers = [
+    { ...newOffer('off_field', field, 'EUR'), prices: [{ id: 'pr_one', name: 'One', terms: { kind: 'once' as const, amount: '24.00' }, usual: '32' }, { id: 'pr_class', name: 'Class', terms: { kind: 'once' as const, amount: '68' }, usual: null }] },
+    { ...newOffer('off_free', free, 'EUR'), prices: [{ id: 'pr_free', name: '', terms: { kind: 'free' as const, amount: '' }, usual: null }] },
+  ];
+  const paths = [makePath(offers[0] ?? { id: '', title: '' }, [field], new Set(), next), makePath(offers[1] ?? { id: '', title: '' }, [free], new Set(), next)];
+  return {
+    shop: { name: 'Test school', senderAddress: 'hello@school.example', zone: 'Europe/Lisbon', currency: 'EUR', locale: 'en', cardStatement: 'TEST SCHOOL', legal: { terms: '', privacy: '', withdrawal: '' } },
+    products: [field, free], offers, paths: paths.map((p) => p.path), pages: paths.flatMap((p) => p.pages),
+  };
+}
+
+export const releaseContent = (): ReleaseContent => sealContent(draftContent());
+export const release = (number = 1, basedOn: number | null = null, content = releaseContent()): Release => ({ format: 1, number, basedOn, at: '2026-06-01T00:00:00.000Z', content });
