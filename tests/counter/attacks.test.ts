@@ -72,7 +72,7 @@ describe('links to files', () => {
     const all = FILE_BYTES.length;
     expect(await part('bytes=0-499')).toEqual([206, `bytes 0-499/${all}`, 500]);
     expect(await part('bytes=-500')).toEqual([206, `bytes ${all - 500}-${all - 1}/${all}`, 500]);
-    expect(await part(`bytes=${all}-`)).toMatchObject([416, `bytes */${all}`]);
+    expect(await part(`bytes=${all}-`)).toEqual([416, `bytes */${all}`, 0]);
     expect([...shop.counter.context.runner.state.fileUses.values()].map((u) => u.count)).toEqual([1]);
   });
   test('delivered as a download that no browser runs', async () => {
