@@ -15,6 +15,7 @@ export default tseslint.config(
       'no-restricted-syntax': ['error', { selector: "JSXAttribute[name.name='dangerouslySetInnerHTML']", message: 'Formatted text is kept as a document and rendered with React; markup is never put in.' }],
     },
   },
+  { files: ['tests/**'], rules: { '@typescript-eslint/unbound-method': 'off' } },
   { files: ['src/**/*.tsx', 'src/studio/**/*.ts'], plugins: { 'react-hooks': reactHooks }, rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' } },
   {
     files: ['src/core/**'],

@@ -51,7 +51,7 @@ test.each([
 ])('%p typed in EUR is %p', (text, minor) => {
   const parsed = parseAmount(text, 'EUR');
   if (minor !== null) expect(parsed).toEqual({ ok: true, minor });
-  else expect(parsed).toEqual({ ok: false, problem: expect.stringMatching(/^.+ Write it like 64 or 64\.00\.$/) as string });
+  else expect(parsed).toEqual({ ok: false, problem: expect.stringMatching(/^.+ Write it like 64 or 64\.00\.$/) });
 });
 
 test('three and no decimals', () => {

@@ -120,7 +120,7 @@ test('disk full: the buyer is told that nothing was charged, or that the order s
 
   full = (text) => text.includes('charge.requested') || text.includes('journal.resumed');
   const refused = await tove.pay(checkout, TOVE, CARD.good);
-  expect([refused.status, refused.body.title]).toEqual([503, expect.stringContaining('Nothing was charged') as string]);
+  expect([refused.status, refused.body.title]).toEqual([503, expect.stringContaining('Nothing was charged')]);
   expect(readFileSync(service, 'utf8')).not.toContain('"t":"charge"');
 
   full = (text) => text.includes('order.paid') || text.includes('journal.resumed');

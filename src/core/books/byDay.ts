@@ -1,4 +1,4 @@
-import { dateIn } from '#core/calendar';
+import { addDays, dateIn, daysBetween } from '#core/calendar';
 import type { OrderRow } from './mirror';
 
 export interface DayMoney {
@@ -20,4 +20,15 @@ export function moneyByDay(orders: Iterable<Pick<OrderRow, 'at' | 'paid' | 'curr
     days.set(date, day);
   }
   return [...days.values()].sort((a, b) => (a.date < b.date ? -1 : 1));
+}
+
+/** The same with every day between the first and `until`, so that a quiet day is seen as one. */
+export function withQuietDays(days: readonly DayMoney[], until: string): DayMoney[] {
+  const first = days[0]?.date;
+  if (first === undefined) return [];
+  const known = new Map(days.map((day) => [day.date, day]));
+  return Array.from({ length: Math.max(0, daysBetween(first, until)) + 1 }, (_, i) => {
+    const date = addDays(first, i);
+    return known.get(date) ?? { date, paid: 0, orders: 0 };
+  });
 }

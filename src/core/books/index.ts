@@ -1,2 +1,2 @@
 export { MirrorRows, idsTouched, type OrderRow, type PassRow, type ChargeRow, type RefundRow } from './mirror';
-export { moneyByDay, type DayMoney } from './byDay';
+export { moneyByDay, withQuietDays, type DayMoney } from './byDay';

@@ -16,6 +16,9 @@ export function daysBetween(from: string, to: string): number {
   return Temporal.PlainDate.from(from).until(Temporal.PlainDate.from(to), { largestUnit: 'days' }).days;
 }
 
+/** The date so many days later. */
+export const addDays = (date: string, days: number): string => Temporal.PlainDate.from(date).add({ days }).toString();
+
 /** The Monday of a date's week. */
 export function weekStart(date: string): string {
   const day = Temporal.PlainDate.from(date);

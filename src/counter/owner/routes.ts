@@ -42,7 +42,10 @@ export function ownerRoutes(context: CounterContext): Router {
   });
 
   // ---- files
-  router.head('/vault/:sha256', (req, res) => void res.status(context.vault.has(shaOf(req.params['sha256'])) ? 200 : 404).end());
+  router.post('/vault/missing', express.json({ limit: '2mb' }), (req, res) => {
+    const { files } = z.strictObject({ files: z.array(z.string()).max(20_000) }).parse(req.body);
+    res.json({ missing: files.filter((sha256) => !context.vault.has(shaOf(sha256))) });
+  });
   router.get('/vault/:sha256', (req, res) => {
     const sha256 = shaOf(req.params['sha256']);
     if (!context.vault.has(sha256)) throw new Problem(404, 'This file is not in the shop.', 'no-such-file');

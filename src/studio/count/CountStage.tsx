@@ -1,11 +1,12 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Bar } from 'react-chartjs-2';
 import { Link } from 'react-router';
-import { moneyByDay } from '#core/books';
-import { formatDay, startOfDate } from '#core/calendar';
+import { moneyByDay, withQuietDays } from '#core/books';
+import { dateIn, formatDay, startOfDate } from '#core/calendar';
 import { formatAmount, formatPlain } from '#core/money';
 import { db } from '../data/db';
 import type { Draft } from '../data/draft';
+import { useNow } from '../data/useNow';
 import { Panes } from '../frame/Panes';
 import { useAppSelector } from '../store';
 import { colour } from './LineChart';
@@ -15,6 +16,7 @@ const DAYS_SHOWN = 60;
 /** Count: money in by day and by offer, counted from the orders themselves. */
 export function CountStage({ draft }: { draft: Draft }) {
   const { zone, locale, currency } = draft.content.shop;
+  const now = useNow();
   const theme = useAppSelector((state) => state.frame.theme);
   const data = useLiveQuery(async () => {
     const orders = (await db.orders.toArray()).filter((o) => o.currency === currency);
@@ -34,7 +36,7 @@ export function CountStage({ draft }: { draft: Draft }) {
   const money = (amount: number): string => formatAmount(amount, currency, locale);
   const paid = data.offers.reduce((all, o) => all + o.paid, 0);
   const back = data.offers.reduce((all, o) => all + o.back, 0);
-  const shown = data.days.slice(-DAYS_SHOWN);
+  const shown = withQuietDays(data.days, dateIn(now, zone)).slice(-DAYS_SHOWN);
   return (
     <Panes
       draft={draft}
@@ -46,7 +48,7 @@ export function CountStage({ draft }: { draft: Draft }) {
               <p className="lead mt-2 text-ink-2"><b className="font-semibold text-money">{money(paid)}</b> from <Link className="underline" to="/deliver/orders">{data.count.toLocaleString('en')} orders</Link>{back > 0 && <>, <Link className="underline" to="/deliver/refunded">{money(back)} of it given back or lost</Link></>}.</p>
               <section className="sec mt-4">
                 <h3 className="mb-2">By day</h3>
-                <div style={{ height: 220 }} role="img" aria-label={`Money in by day, ${shown.length} days with orders; the table under it has the same figures`}>
+                <div style={{ height: 220 }} role="img" aria-label={`Money in by day, ${shown.length} days; the table under it has the same figures`}>
                   <Bar key={theme} data={{ labels: shown.map((d) => formatDay(startOfDate(d.date, zone), zone, locale, { short: true })), datasets: [{ label: 'Paid', data: shown.map((d) => Number(formatPlain(d.paid, currency))), backgroundColor: colour('--money-fill'), borderColor: colour('--money'), borderWidth: 1 }] }} options={{ animation: false, maintainAspectRatio: false, scales: { x: { grid: { display: false }, ticks: { color: colour('--ink-2'), maxTicksLimit: 10, maxRotation: 0 } }, y: { beginAtZero: true, grid: { color: colour('--line') }, ticks: { color: colour('--ink-2'), maxTicksLimit: 5 } } } }} />
                 </div>
                 <details className="mt-2"><summary className="cap cursor-pointer">Show as list</summary><table className="rows mt-1"><tbody>{[...data.days].reverse().map((d) => <tr key={d.date}><td>{formatDay(startOfDate(d.date, zone), zone, locale)}</td><td>{d.orders === 1 ? '1 order' : `${d.orders} orders`}</td><td className="num text-money">{money(d.paid)}</td></tr>)}</tbody></table></details>

@@ -4,6 +4,8 @@ import { formatAmount, formatPlain } from '#core/money';
 import { useAppSelector } from '../store';
 
 Chart.register(CategoryScale, LinearScale, LineElement, PointElement, BarElement, Tooltip);
+Chart.defaults.font.family = "'Source Sans 3 Variable', sans-serif";
+Chart.defaults.font.size = 13;
 
 export const colour = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
 

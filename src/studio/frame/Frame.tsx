@@ -1,7 +1,9 @@
 import { type ReactNode, useEffect } from 'react';
 import type { Draft } from '../data/draft';
 import { useAboutQuery } from '../data/ownerApi';
-import { useAppSelector } from '../store';
+import { useLocation } from 'react-router';
+import { useAppDispatch, useAppSelector } from '../store';
+import { publishToggled } from '../store/frame';
 import { FootLine } from './FootLine';
 import { Rail } from './Rail';
 import { Strip } from './Strip';
@@ -12,7 +14,11 @@ import { BuyerView } from '../sell/BuyerView';
 export function Frame({ draft, children }: { draft: Draft; children: ReactNode }) {
   const { theme, buyerView } = useAppSelector((state) => state.frame);
   const { data: about } = useAboutQuery();
+  const dispatch = useAppDispatch();
+  const { pathname } = useLocation();
   useKeys();
+  // Going elsewhere leaves the list of changes; it is one press away.
+  useEffect(() => void dispatch(publishToggled(false)), [pathname, dispatch]);
   useEffect(() => {
     document.documentElement.dataset['theme'] = theme;
   }, [theme]);

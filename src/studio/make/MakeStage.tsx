@@ -98,7 +98,7 @@ function BuyersThing({ product }: { product: Product }) {
   return (
     <div className="rounded-[var(--radius)] border border-line bg-paper px-3.5 py-3">
       <b className="font-semibold" dir="auto">{product.title || 'Without a title'}</b>
-      <p className="text-access">{product.files.length === 1 ? '1 file' : `${product.files.length} files`}, yours for good</p>
+      <p className="text-access">{describeFiles(product.files)}{product.files.length > 0 && ', yours for good'}</p>
       <ul>{product.files.slice(0, 4).map((f) => <li key={f.id} className="cap break-words border-t border-line py-1" dir="auto">{f.name}</li>)}</ul>
       {product.files.length > 4 && <p className="cap border-t border-line pt-1">and {product.files.length - 4} more</p>}
     </div>

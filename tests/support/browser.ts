@@ -1,0 +1,54 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { type Browser, type BrowserContextOptions, chromium, type Page } from 'playwright-core';
+import { until } from './counter';
+
+export interface Served {
+  base: string;
+  studio: string;
+  stop(): Promise<void>;
+}
+
+/** Starts the built counter (or the demo) as its own process in a new folder. */
+export async function serveBuilt(entry: 'start' | 'demo', folder = mkdtempSync(join(tmpdir(), 'keel-e2e-'))): Promise<Served> {
+  const child: ChildProcess = spawn(process.execPath, [`dist/server/${entry}.js`], { env: { ...process.env, KEEL_DATA: join(folder, 'data'), PORT: '0' }, stdio: ['ignore', 'pipe', 'inherit'] });
+  let out = '';
+  child.stdout?.on('data', (chunk: Buffer) => (out += chunk.toString()));
+  for (let tries = 0; !/Member area/.test(out) && tries < 6; tries += 1) await until(() => /Member area/.test(out), 'the counter’s start').catch(() => undefined);
+  return {
+    base: /ready (\S+)/.exec(out)?.[1] ?? '',
+    studio: /owner:\s+(\S+)/.exec(out)?.[1] ?? '',
+    async stop() {
+      const ended = new Promise((resolve) => child.on('exit', resolve));
+      child.kill('SIGKILL');
+      await ended;
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+export function openBrowser(): Promise<Browser> {
+  return chromium.launch({
+    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+  });
+}
+
+/** Collects what a page complains of, so that a test can insist on silence. */
+export function complaintsOf(page: Page): string[] {
+  const found: string[] = [];
+  page.on('pageerror', (error) => found.push(`error: ${error.message}`));
+  page.on('console', (message) => {
+    if (message.type() === 'error') found.push(`console: ${message.text()}`);
+  });
+  return found;
+}
+
+/** A page in a browser context of its own: another person, another device. */
+export async function newPage(browser: Browser, options: BrowserContextOptions = {}): Promise<Page> {
+  const context = await browser.newContext(options);
+  context.setDefaultTimeout(10_000);
+  return context.newPage();
+}
