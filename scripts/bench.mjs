@@ -1,0 +1,7 @@
+// npm run bench: prints measured ratios. Nothing here is asserted; machines differ.
+import { build } from './build.mjs';
+import { install, run } from './run.mjs';
+
+await install();
+await build();
+await run(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'bench/run.ts']);
