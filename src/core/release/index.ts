@@ -1,3 +1,4 @@
 export { Release, ReleaseContent, type DraftContent } from './release';
 export { launchCheck, type Finding, type Subject } from './launchCheck';
+export { keepBack, type Going } from './keepBack';
 export { sealContent, unsealContent, filesOf, publicPicturesOf } from './seal';

@@ -2,7 +2,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
 import { createNextState } from '@reduxjs/toolkit';
 import { DEFAULT_SHOP } from '#core/catalogue';
-import { type DraftContent, filesOf, type Finding, launchCheck, type Release, unsealContent } from '#core/release';
+import { type DraftContent, filesOf, type Finding, type Going, keepBack, launchCheck, type Release, unsealContent } from '#core/release';
 import { edited } from '../store/edits';
 import { store, useAppSelector } from '../store';
 import { db, type DocumentKind, type DocumentRow, type Documents } from './db';
@@ -27,6 +27,8 @@ export function contentOf(rows: readonly DocumentRow[]): DraftContent {
 
 export interface Draft {
   content: DraftContent;
+  /** What publishing would make live, and what stays a draft. */
+  going: Going;
   live: Release | null;
   findings: Finding[];
   /** Changes since live, in words; empty when all is published. */
@@ -42,7 +44,12 @@ export function useDraft(): Draft | undefined {
     if (!rows || live === undefined || !local) return undefined;
     const content = contentOf(rows);
     const inShop = new Set(live ? filesOf(live.content).map((f) => f.sha256) : []);
-    return { content, live, findings: launchCheck(content, (sha256) => local.has(sha256) || inShop.has(sha256)), changes: changesSince(live, content) };
+    const hasFile = (sha256: string): boolean => local.has(sha256) || inShop.has(sha256);
+    const going = keepBack(content, live);
+    const waiting = new Set(going.keptBack.map((thing) => thing.id));
+    // What is only begun stops nothing; it is worth a look.
+    const begun = launchCheck(content, hasFile).filter((f) => waiting.has(f.about.id)).map((f): Finding => ({ ...f, level: 'look' }));
+    return { content, going, live, findings: [...launchCheck(going.content, hasFile), ...begun], changes: changesSince(live, going.content) };
   }, [rows, live, local]);
 }
 

@@ -1,17 +1,21 @@
+import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect } from 'react';
 import { useAppDispatch } from '../store';
 import { connectionChanged } from '../store/frame';
 import type { MirrorNews } from '../workers/mirror.worker';
+import { db } from './db';
 import { ownerApi } from './ownerApi';
 
 /** Runs the worker that copies the shop's history into this browser, for as long as the studio is open. */
 export function useMirror(): void {
   const dispatch = useAppDispatch();
+  // Whichever tab pulls, every tab sees the cursor move and asks anew what time it is and what needs a person.
+  const seq = useLiveQuery(async () => ((await db.meta.get('cursor'))?.value as { seq: number } | undefined)?.seq, []);
+  useEffect(() => void dispatch(ownerApi.util.invalidateTags(['About'])), [seq, dispatch]);
   useEffect(() => {
     const worker = new Worker(new URL('../workers/mirror.worker.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<MirrorNews>) => {
       dispatch(connectionChanged(data.kind));
-      if (data.kind === 'reached') dispatch(ownerApi.util.invalidateTags(['About']));
     };
     return () => worker.terminate();
   }, [dispatch]);

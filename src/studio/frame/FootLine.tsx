@@ -1,3 +1,4 @@
+import { useAboutQuery } from '../data/ownerApi';
 import { useAppDispatch, useAppSelector } from '../store';
 import { jobDropped } from '../store/jobs';
 
@@ -12,7 +13,10 @@ const CONNECTION = {
 export function FootLine() {
   const dispatch = useAppDispatch();
   const { waiting, savedAt, failure } = useAppSelector((state) => state.edits);
-  const connection = useAppSelector((state) => state.frame.connection);
+  const heard = useAppSelector((state) => state.frame.connection);
+  const { data: about, error } = useAboutQuery();
+  // Only one tab pulls the history and hears at once; the others go by their own last question.
+  const connection = heard !== 'unknown' ? heard : error ? 'lost' : about ? 'reached' : 'unknown';
   const jobs = useAppSelector((state) => state.jobs);
   const job = jobs.findLast((j) => j.state !== 'done') ?? jobs[jobs.length - 1];
   const time = savedAt === null ? '' : ` ${new Date(savedAt).toTimeString().slice(0, 5)}`;

@@ -13,7 +13,7 @@ import { BuyerView } from '../sell/BuyerView';
 /** The studio's frame: rail above, the stage between, foot line below. */
 export function Frame({ draft, children }: { draft: Draft; children: ReactNode }) {
   const { theme, buyerView } = useAppSelector((state) => state.frame);
-  const { data: about } = useAboutQuery();
+  const { data: about } = useAboutQuery(undefined, { pollingInterval: 60_000 });
   const dispatch = useAppDispatch();
   const { pathname } = useLocation();
   useKeys();

@@ -21,7 +21,7 @@ export function PublishPanel({ draft }: { draft: Draft }) {
 
   async function publish(): Promise<void> {
     setBusy(true);
-    setFailed(await publishNow(draft.live?.number ?? null, sealContent(draft.content)));
+    setFailed(await publishNow(draft.live?.number ?? null, sealContent(draft.going.content)));
     setBusy(false);
   }
 
@@ -30,6 +30,7 @@ export function PublishPanel({ draft }: { draft: Draft }) {
       <div className="flex items-baseline justify-between pr-6"><h2>Publishing</h2><button className="opt" onClick={() => dispatch(publishToggled(false))}>Close</button></div>
       <p className="two mt-2 text-ink-2">{draft.live ? `Live since ${formatDay(draft.live.at, zone, locale, { weekday: true })}, ${formatTime(draft.live.at, zone, locale)}.` : 'Nothing is live yet.'}</p>
       {draft.changes.length > 0 && <ul className="mt-3">{draft.changes.map((change) => <li key={change.key} className="border-t border-line py-1.5">{change.text}</li>)}</ul>}
+      {draft.going.keptBack.length > 0 && <p className="mt-3 text-ink-2">Not sold on any page yet, so kept back: {[...new Set(draft.going.keptBack.map((t) => t.title || 'without a title'))].join(', ')}.</p>}
       {stops.length > 0 && <div className="sec mt-3"><Missing findings={stops} /></div>}
       {failed && (
         <div className="mt-3 border-l-4 border-alarm bg-alarm-fill px-3 py-2" role="alert">

@@ -1,0 +1,24 @@
+import type { DraftContent, Release } from './release';
+
+export interface Going {
+  /** What publishing would make live. */
+  content: DraftContent;
+  /** What stays a draft: begun, but no buyer could reach it yet. */
+  keptBack: { kind: 'product' | 'offer'; id: string; title: string }[];
+}
+
+/**
+ * Leaves out what has only been begun, so that it does not stand in the way of publishing something else: offers
+ * that no path sells, and products that no offer opens, unless they were live before (then owners need them).
+ */
+export function keepBack(draft: DraftContent, live: Release | null): Going {
+  const liveOffers = new Set(live?.content.offers.map((o) => o.id));
+  const liveProducts = new Set(live?.content.products.map((p) => p.id));
+  const onPath = new Set(draft.paths.map((p) => p.offerId));
+  const offers = draft.offers.filter((o) => onPath.has(o.id) || liveOffers.has(o.id));
+  const opened = new Set(offers.flatMap((o) => o.productIds));
+  const products = draft.products.filter((p) => opened.has(p.id) || liveProducts.has(p.id));
+  const left = <T extends { id: string; title: string }>(kind: 'product' | 'offer', all: readonly T[], going: readonly T[]): Going['keptBack'] =>
+    all.filter((thing) => !going.includes(thing)).map((thing) => ({ kind, id: thing.id, title: thing.title }));
+  return { content: { ...draft, offers, products }, keptBack: [...left('product', draft.products, products), ...left('offer', draft.offers, offers)] };
+}
