@@ -8,23 +8,26 @@ import { until } from './counter';
 export interface Served {
   base: string;
   studio: string;
-  stop(): Promise<void>;
+  folder: string;
+  /** Kills the process as a power cut would; the folder stays when it is to be started again. */
+  stop(keep?: 'keep'): Promise<void>;
 }
 
 /** Starts the built counter (or the demo) as its own process in a new folder. */
-export async function serveBuilt(entry: 'start' | 'demo', folder = mkdtempSync(join(tmpdir(), 'keel-e2e-'))): Promise<Served> {
-  const child: ChildProcess = spawn(process.execPath, [`dist/server/${entry}.js`], { env: { ...process.env, KEEL_DATA: join(folder, 'data'), PORT: '0' }, stdio: ['ignore', 'pipe', 'inherit'] });
+export async function serveBuilt(entry: 'start' | 'demo', folder = mkdtempSync(join(tmpdir(), 'keel-e2e-')), port = '0'): Promise<Served> {
+  const child: ChildProcess = spawn(process.execPath, [`dist/server/${entry}.js`], { env: { ...process.env, KEEL_DATA: join(folder, 'data'), PORT: port }, stdio: ['ignore', 'pipe', 'inherit'] });
   let out = '';
   child.stdout?.on('data', (chunk: Buffer) => (out += chunk.toString()));
   for (let tries = 0; !/Member area/.test(out) && tries < 6; tries += 1) await until(() => /Member area/.test(out), 'the counter’s start').catch(() => undefined);
   return {
     base: /ready (\S+)/.exec(out)?.[1] ?? '',
+    folder,
     studio: /owner:\s+(\S+)/.exec(out)?.[1] ?? '',
-    async stop() {
+    async stop(keep) {
       const ended = new Promise((resolve) => child.on('exit', resolve));
       child.kill('SIGKILL');
       await ended;
-      rmSync(folder, { recursive: true, force: true });
+      if (keep !== 'keep') rmSync(folder, { recursive: true, force: true });
     },
   };
 }

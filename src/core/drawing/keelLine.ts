@@ -109,10 +109,12 @@ function keepLabelsApart(marks: KeelMark[], width: number): void {
     let free = -Infinity;
     const last = marks[marks.length - 1];
     const roomOf = (mark: KeelMark): number => (mark[field]?.length ?? 0) * LABEL_CHARACTER;
+    const startOf = (mark: KeelMark): number => Math.min(Math.max(0, mark.x - roomOf(mark) / 2), width - roomOf(mark));
+    const lastStart = last ? startOf(last) : width;
     for (const mark of marks) {
-      const start = Math.min(Math.max(0, mark.x - roomOf(mark) / 2), width - roomOf(mark));
-      const hitsLast = last && mark !== last && start + roomOf(mark) > last.x - roomOf(last) / 2;
-      if (start < free || hitsLast) mark[field] = mark === last ? mark[field] : null;
+      if (mark === last) break;
+      const start = startOf(mark);
+      if (start < free || start + roomOf(mark) > lastStart) mark[field] = null;
       else free = start + roomOf(mark) + 6;
     }
   }

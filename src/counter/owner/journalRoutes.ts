@@ -4,6 +4,8 @@ import type { CounterContext } from '../context';
 import { Problem } from '../http/problem';
 
 const MOST_LINES = 1_000;
+/** A studio that hears nothing for twice this long takes the shop for lost. */
+const BEAT_MS = 15_000;
 
 /** The journal as a stream with a cursor: raw lines after a place the studio already has, and word of new ones. */
 export function journalRoutes(context: CounterContext): Router {
@@ -26,7 +28,7 @@ export function journalRoutes(context: CounterContext): Router {
     const tell = (): void => void res.write(`data: ${context.journal.head().seq}\n\n`);
     tell();
     const stop = context.runner.onBatch(tell);
-    const beat = setInterval(() => res.write(': still here\n\n'), 20_000);
+    const beat = setInterval(() => res.write('event: beat\ndata: 1\n\n'), BEAT_MS);
     req.on('close', () => {
       stop();
       clearInterval(beat);

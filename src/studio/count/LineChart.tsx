@@ -27,6 +27,8 @@ export function LineChart({ labels, now, before, currency, locale, height }: Pro
     <div style={{ height }} role="img" aria-label={`${now.name}: ${formatAmount(now.values[now.values.length - 1] ?? 0, currency, locale)}. ${before.name}: ${formatAmount(before.values[before.values.length - 1] ?? 0, currency, locale)} in all.`}>
       <Line
         key={theme}
+        role="presentation"
+        aria-hidden="true"
         data={{
           labels,
           datasets: [

@@ -17,6 +17,8 @@ export type MirrorNews = { kind: 'reached' } | { kind: 'lost' } | { kind: 'not-o
 
 const tell = (news: MirrorNews): void => postMessage(news);
 const RETRY_MS = 3_000;
+/** The shop says every 15 seconds that it is there. */
+const SILENT_FOR_MS = 40_000;
 
 void navigator.locks.request('clear-keel-mirror', async () => {
   for (;;) {
@@ -93,15 +95,27 @@ async function nextNews(): Promise<void> {
   const held = ((await db.meta.get('cursor'))?.value as Cursor | undefined)?.seq ?? 0;
   return new Promise((resolve, reject) => {
     const source = new EventSource('/owner/api/journal/live');
-    const stop = (): void => source.close();
+    let silence: ReturnType<typeof setTimeout>;
+    const lost = (): void => {
+      stop();
+      reject(new Error('The shop is not reached'));
+    };
+    const stop = (): void => {
+      clearTimeout(silence);
+      source.close();
+    };
+    const heard = (): void => {
+      clearTimeout(silence);
+      silence = setTimeout(lost, SILENT_FOR_MS);
+    };
+    heard();
+    source.addEventListener('beat', heard);
     source.onmessage = (message) => {
+      heard();
       if (Number(message.data) === held) return;
       stop();
       resolve();
     };
-    source.onerror = () => {
-      stop();
-      reject(new Error('The shop is not reached'));
-    };
+    source.onerror = lost;
   });
 }

@@ -1,0 +1,133 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import type { Browser, Page } from 'playwright-core';
+import axe from 'axe-core';
+import { complaintsOf, newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
+
+let served: Served;
+let browser: Browser;
+beforeAll(async () => {
+  served = await serveBuilt('demo');
+  browser = await openBrowser();
+}, 60_000);
+afterAll(async () => {
+  await browser.close();
+  await served.stop();
+});
+
+const PHONE = { viewport: { width: 390, height: 844 } };
+
+async function switches(to: object): Promise<void> {
+  const { paymentsKey } = JSON.parse(readFileSync(join(served.folder, 'data', 'secrets.json'), 'utf8')) as { paymentsKey: string };
+  await fetch(`${served.base}/standin/payments/switches`, { method: 'POST', headers: { authorization: `Bearer ${paymentsKey}`, 'content-type': 'application/json' }, body: JSON.stringify(to) });
+}
+
+async function fillIn(page: Page, address: string, card: string): Promise<void> {
+  await page.goto(`${served.base}/wren-sound-cards/checkout`);
+  await page.getByLabel('E-mail').fill(address);
+  await page.getByLabel('Name', { exact: true }).fill('Ilmar Oriel');
+  await page.getByText('Sample cards for this test shop').click();
+  await page.getByRole('button', { name: card, exact: true }).click();
+}
+const pay = (page: Page): Promise<void> => page.getByRole('button', { name: 'Pay €12.00 now' }).click();
+
+test('the bank asks: given on its page, and the checkout goes on by itself; declined, everything stays', async () => {
+  for (const [button, expected] of [['Approve the payment', 'thanks'], ['Decline', 'refused']] as const) {
+    const page = await newPage(browser, PHONE);
+    await fillIn(page, `bank-${expected}@example.org`, 'Asks to confirm with the bank');
+    await pay(page);
+    const [bank] = await Promise.all([page.context().waitForEvent('page'), page.getByRole('link', { name: 'Confirm with your bank' }).click()]);
+    await bank.getByRole('button', { name: button }).click();
+    if (expected === 'thanks') await page.waitForURL('**/thanks');
+    else {
+      await page.getByText('the payment was declined at the bank. Nothing was charged', { exact: false }).waitFor();
+      expect(await page.getByLabel('E-mail').inputValue()).toBe('bank-refused@example.org');
+    }
+  }
+});
+
+test('reload and back while the bank is being asked: told not to pay again, then led on, charged once', async () => {
+  const page = await newPage(browser, PHONE);
+  await fillIn(page, 'slow@example.org', 'Goes through');
+  await page.evaluate(() => fetch('/standin/payments/sample-cards'));
+  await switches({ holdAnswerMs: 0, slowMs: 0 });
+  // The card's token is had first; then the service grows slow.
+  await page.route('**/checkout/pay', async (route) => {
+    await switches({ holdAnswerMs: 4_000 });
+    await route.continue();
+  });
+  await pay(page);
+  await page.waitForTimeout(600);
+  await page.reload();
+  await page.getByText('We are asking your bank. Do not pay again.', { exact: false }).waitFor();
+  expect(await page.getByRole('button', { name: 'One moment …' }).isDisabled()).toBe(true);
+  await page.waitForURL('**/thanks');
+  await switches({ holdAnswerMs: 0 });
+  await page.goBack();
+  await page.waitForURL('**/thanks');
+  expect(await page.getByText(/^Order \d+\./).count()).toBe(1);
+});
+
+test('the shop is lost from sight: the studio says so, keeps edits, and goes on when it answers', async () => {
+  const page = await newPage(browser, { viewport: { width: 1280, height: 800 } });
+  await page.goto(served.studio);
+  await page.getByText('Shop online').waitFor();
+  await served.stop('keep');
+  await page.getByText('Shop not reached. Your edits are safe here.', { exact: false }).waitFor();
+  await page.getByRole('link', { name: 'Make', exact: true }).click();
+  await page.getByLabel('Promise, one line').fill('Typed while the shop was away');
+  await page.getByText(/^Saved on this computer \d/).waitFor();
+  await page.getByRole('button', { name: 'Publish 1 change' }).click();
+  await page.getByRole('complementary').getByRole('button', { name: 'Publish 1 change' }).click();
+  await page.getByText('The shop was not reached, so nothing was published.', { exact: false }).waitFor();
+  served = await serveBuilt('demo', served.folder, new URL(served.base).port);
+  await page.getByText('Shop online').waitFor();
+  await page.reload();
+  expect(await page.getByLabel('Promise, one line').inputValue()).toBe('Typed while the shop was away');
+});
+
+// Source: WCAG 2.2 A and AA rules, by way of axe-core.
+describe('axe finds nothing', () => {
+  const check = async (page: Page): Promise<void> => {
+    await page.evaluate(axe.source);
+    const found = await page.evaluate(async () => {
+      const { violations } = await (globalThis as unknown as { axe: { run(options: object): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> } }).axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] });
+      return violations.map((v) => `${v.id}: ${v.nodes[0]?.html ?? ''}`);
+    });
+    expect([page.url(), found]).toEqual([page.url(), []]);
+  };
+  test('in the studio, by day and by night', async () => {
+    const page = await newPage(browser, { viewport: { width: 1280, height: 800 }, bypassCSP: true });
+    const complaints = complaintsOf(page);
+    await page.goto(served.studio);
+    await page.getByText('Shop online').waitFor();
+    for (const theme of ['Dark colours', 'Light colours']) {
+      await page.getByRole('button', { name: theme }).click();
+      for (const stage of ['', 'make', 'price', 'sell', 'deliver', 'deliver/people', 'follow-up', 'count', 'shop']) {
+        await page.evaluate((to) => {
+          history.pushState(null, '', `/studio/${to}`);
+          dispatchEvent(new PopStateEvent('popstate'));
+        }, stage);
+        await page.waitForTimeout(250);
+        await check(page);
+      }
+    }
+    expect(complaints).toEqual([]);
+  });
+  test('on buyers’ and members’ pages, on a phone', async () => {
+    const page = await newPage(browser, { ...PHONE, bypassCSP: true });
+    for (const path of ['/', '/dawn-field-pack', '/dawn-field-pack/checkout', '/member/', '/nowhere', '/legal/terms']) {
+      await page.goto(served.base + path);
+      await check(page);
+    }
+    await fillIn(page, 'axe@example.org', 'Not enough money');
+    await pay(page);
+    await page.getByRole('alert').waitFor();
+    await check(page);
+    await page.getByRole('button', { name: 'Goes through', exact: true }).click();
+    await pay(page);
+    await page.waitForURL('**/thanks');
+    await check(page);
+  });
+});
