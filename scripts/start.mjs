@@ -4,4 +4,4 @@ import { install, run } from './run.mjs';
 
 await install();
 await build();
-await run(process.execPath, ['dist/server/start.js']);
+await run(process.execPath, ['dist/server/start.js'], { env: { NODE_ENV: 'production' } });

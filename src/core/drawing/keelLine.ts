@@ -44,6 +44,7 @@ export interface KeelLayout {
 const SHORTEST_SPAN_MS = 30 * DAY;
 /** Room for one label at 13 px: its characters at an average width, so that labels can be kept apart without a screen. */
 const LABEL_CHARACTER = 7;
+const LABEL_GAP = 6;
 const BAR = 9;
 const LANE = 14;
 const MOST_LANES = 3;
@@ -99,23 +100,24 @@ function joinRefunds(marks: KeelMark[]): void {
   for (const mark of marks) {
     if (mark.state !== 'refunded') continue;
     const payment = marks.findLast((m) => m.state !== 'refunded' && m.x <= mark.x);
-    if (payment) mark.joins = { x: payment.x, y: payment.y };
+    if (!payment) continue;
+    // Given back so soon that the discs would cover each other: the refund stands over its payment.
+    if (mark.x - payment.x < payment.r + mark.r) mark.y = payment.y - payment.r - mark.r - 2;
+    else mark.joins = { x: payment.x, y: payment.y };
   }
 }
 
-/** Labels never overlap, shrink or turn: of two that would meet, the earlier stays, except that the last one always does. */
+/** Labels never overlap, shrink or turn. The last payment's stays, then payments from the first on, then refunds. */
 function keepLabelsApart(marks: KeelMark[], width: number): void {
+  const payments = marks.filter((m) => m.state !== 'refunded');
+  const byWeight = [...payments.slice(-1), ...payments.slice(0, -1), ...marks.filter((m) => m.state === 'refunded')];
   for (const field of ['amount', 'day'] as const) {
-    let free = -Infinity;
-    const last = marks[marks.length - 1];
-    const roomOf = (mark: KeelMark): number => (mark[field]?.length ?? 0) * LABEL_CHARACTER;
-    const startOf = (mark: KeelMark): number => Math.min(Math.max(0, mark.x - roomOf(mark) / 2), width - roomOf(mark));
-    const lastStart = last ? startOf(last) : width;
-    for (const mark of marks) {
-      if (mark === last) break;
-      const start = startOf(mark);
-      if (start < free || start + roomOf(mark) > lastStart) mark[field] = null;
-      else free = start + roomOf(mark) + 6;
+    const kept: { from: number; to: number }[] = [];
+    for (const mark of byWeight) {
+      const room = (mark[field]?.length ?? 0) * LABEL_CHARACTER;
+      const from = Math.min(Math.max(0, mark.x - room / 2), width - room);
+      if (kept.some((k) => from < k.to + LABEL_GAP && k.from < from + room + LABEL_GAP)) mark[field] = null;
+      else kept.push({ from, to: from + room });
     }
   }
 }

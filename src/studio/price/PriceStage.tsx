@@ -66,7 +66,7 @@ export function PriceStage({ draft }: { draft: Draft }) {
               <div className="flex items-baseline justify-between gap-4">
                 <input className="bare flex-1 font-head text-[15px] font-semibold" aria-label={`Name of price ${i + 1}`} placeholder={offer.prices.length > 1 ? 'A short name, like “All at once”' : 'All at once'} dir="auto" value={p.name} onChange={(e) => void change('offer', offer.id, (o) => { const found = o.prices[i]; if (found) found.name = e.target.value.slice(0, 120); })} />
                 <span className="cap whitespace-nowrap">
-                  {i > 0 && <><button className="opt" aria-label={`Move price ${i + 1} up`} onClick={() => void change('offer', offer.id, (o) => { const [moved] = o.prices.splice(i, 1); if (moved) o.prices.splice(i - 1, 0, moved); })}>Move up</button> · </>}
+                  {i > 0 && <><button className="opt" aria-label={`Move up price ${i + 1}`} onClick={() => void change('offer', offer.id, (o) => { const [moved] = o.prices.splice(i, 1); if (moved) o.prices.splice(i - 1, 0, moved); })}>Move up</button> · </>}
                   <button className="opt" aria-label={`Remove price ${i + 1}`} onClick={() => void change('offer', offer.id, (o) => { o.prices.splice(i, 1); })}>Remove</button>
                 </span>
               </div>

@@ -1,0 +1,67 @@
+// Takes the pictures in docs/screenshots from the demo shop: npm run build && npm run screenshots
+import { mkdirSync } from 'node:fs';
+import type { Page } from 'playwright-core';
+import { newPage, openBrowser, serveBuilt } from '../tests/support/browser';
+
+const folder = 'docs/screenshots';
+mkdirSync(folder, { recursive: true });
+const served = await serveBuilt('demo');
+const browser = await openBrowser();
+const shot = async (page: Page, name: string): Promise<void> => {
+  await page.waitForTimeout(700);
+  await page.screenshot({ path: `${folder}/${name}.png` });
+};
+const WIDE = { viewport: { width: 1280, height: 800 } };
+const PHONE = { viewport: { width: 390, height: 844 }, deviceScaleFactor: 2 };
+
+try {
+  const studio = await newPage(browser, WIDE);
+  await studio.goto(served.studio);
+  await studio.getByText('Shop online').waitFor();
+  await shot(studio, 'today');
+  for (const [link, name] of [['Make', 'make'], ['Price', 'price'], ['Sell', 'sell'], ['Count', 'count']] as const) {
+    await studio.getByRole('link', { name: link, exact: true }).click();
+    await shot(studio, name);
+  }
+  await studio.getByRole('link', { name: 'Price', exact: true }).click();
+  await studio.getByRole('button', { name: 'Dark colours' }).click();
+  await shot(studio, 'price-night');
+  await studio.getByRole('button', { name: 'Light colours' }).click();
+  await studio.getByRole('link', { name: /^Deliver/ }).click();
+  await studio.getByRole('link', { name: /^Given back/ }).click();
+  await studio.locator('.rows tbody tr').nth(1).click();
+  await shot(studio, 'order');
+  await studio.getByRole('link', { name: 'Everybody who bought' }).click();
+  await studio.locator('.rows tbody tr').nth(2).click();
+  await shot(studio, 'people');
+
+  const visitor = await newPage(browser, WIDE);
+  await visitor.goto(`${served.base}/dawn-field-pack`);
+  await visitor.waitForTimeout(300);
+  await visitor.screenshot({ path: `${folder}/sales-page.png`, fullPage: true });
+  await visitor.getByRole('link', { name: 'Get it now' }).click();
+  await visitor.getByLabel('E-mail').fill('tove@example.org');
+  await visitor.getByLabel('Name', { exact: true }).fill('Tove Marsh');
+  await shot(visitor, 'checkout');
+
+  const phone = await newPage(browser, PHONE);
+  await phone.goto(`${served.base}/dawn-field-pack/checkout`);
+  await phone.getByLabel('E-mail').fill('tove@example.org');
+  await phone.getByLabel('Name', { exact: true }).fill('Tove Marsh');
+  await phone.getByText('Sample cards for this test shop').click();
+  await phone.getByRole('button', { name: 'Goes through', exact: true }).click();
+  await phone.getByText('Sample cards for this test shop').click();
+  await phone.waitForTimeout(300);
+  await phone.screenshot({ path: `${folder}/checkout-phone.png`, fullPage: true });
+  await phone.getByRole('button', { name: /^Pay/ }).click();
+  await phone.waitForURL('**/thanks');
+  await phone.waitForTimeout(1_500);
+  await phone.goto(`${served.base}/standin/mail/`);
+  await phone.getByRole('link', { name: /Receipt/ }).first().click();
+  await phone.getByRole('link', { name: /member\/enter/ }).click();
+  await phone.getByRole('button', { name: 'Sign in' }).click();
+  await shot(phone, 'member-phone');
+} finally {
+  await browser.close();
+  await served.stop();
+}
