@@ -19,10 +19,10 @@ export function BuyerView({ draft }: { draft: Draft }) {
   return (
     <main className="overflow-auto">
       <div className="sticky top-0 z-10 flex flex-wrap items-center justify-center gap-2 border-b border-line bg-paper-3 px-4 py-1.5">
-        You see the draft as a new visitor, on
-        <select className="fill" aria-label="On which screen" value={width} onChange={(e) => setWidth(e.target.value as 'phone' | 'wide')}><option value="wide">a wide screen</option><option value="phone">a phone</option></select>,
+        <p>You see the draft as a new visitor, on{' '}
+        <select className="fill" aria-label="On which screen" value={width} onChange={(e) => setWidth(e.target.value as 'phone' | 'wide')}><option value="wide">a wide screen</option><option value="phone">a phone</option></select>, at{' '}
         <select className="fill" aria-label="Which step" value={stepIndex} onChange={(e) => setStepIndex(Number(e.target.value))}><option value={0}>the page</option><option value={1}>the checkout</option><option value={2}>the thank-you page</option></select>.
-        Nothing is charged, sent or recorded.
+        {' '}Nothing is charged, sent or recorded.</p>
         <button className="btn btn-quiet btn-sm" autoFocus onClick={() => dispatch(buyerViewToggled(false))}>Back (Esc)</button>
       </div>
       <div className={width === 'phone' ? 'flex justify-center p-6' : 'px-6'}>
