@@ -3,6 +3,7 @@ import type { DraftOffer, Product, ShopDetails } from '#core/catalogue';
 import type { ChargeRow, OrderRow, PassRow, RefundRow } from '#core/books';
 import type { Page } from '#core/pages';
 import type { Path } from '#core/paths';
+import type { Patch } from 'immer';
 import type { PersonRecord } from '#core/people';
 import type { Release } from '#core/release';
 
@@ -30,6 +31,22 @@ export interface FileRow {
   blob: Blob;
 }
 
+/** One edit of a thing, as patches both ways. */
+export interface Step {
+  /** The changed part's place in the document: steps in the same place close together are one. */
+  field: string;
+  at: number;
+  undo: Patch[];
+  redo: Patch[];
+}
+
+/** What can be undone and done again, by thing; kept over reload. */
+export interface StepsRow {
+  key: string;
+  done: Step[];
+  undone: Step[];
+}
+
 /** Single things: the live release as last seen, and how far the mirror has come. */
 export interface MetaRow {
   name: 'live' | 'cursor';
@@ -39,6 +56,7 @@ export interface MetaRow {
 /** The studio's own database in the browser. A landed version is never edited, only followed by another. */
 export const db = new Dexie('clear-keel') as Dexie & {
   documents: EntityTable<DocumentRow, 'key'>;
+  steps: EntityTable<StepsRow, 'key'>;
   files: EntityTable<FileRow, 'sha256'>;
   meta: EntityTable<MetaRow, 'name'>;
   orders: EntityTable<OrderRow, 'id'>;
@@ -51,6 +69,7 @@ export const db = new Dexie('clear-keel') as Dexie & {
 
 db.version(1).stores({
   documents: 'key, kind',
+  steps: 'key',
   files: 'sha256',
   meta: 'name',
   orders: 'id, at, number, personId, status',
@@ -59,4 +78,11 @@ db.version(1).stores({
   refunds: 'id, orderId',
   people: 'id, address',
   lines: 'seq',
+});
+
+/** Documents as last read, so that the first key press in a field is not waited for. */
+export const lastRead = new Map<string, DocumentRow>();
+db.documents.hook('reading', (row: DocumentRow) => {
+  lastRead.set(row.key, row);
+  return row;
 });

@@ -1,6 +1,8 @@
+import type { Draft } from '../data/draft';
 import { useAboutQuery } from '../data/ownerApi';
 import { useAppDispatch, useAppSelector } from '../store';
 import { jobDropped } from '../store/jobs';
+import { UndoButtons } from './UndoButtons';
 
 const CONNECTION = {
   unknown: 'Looking for the shop …',
@@ -10,7 +12,7 @@ const CONNECTION = {
 } as const;
 
 /** Saved or saving, the shop's connection, and jobs with their progress. */
-export function FootLine() {
+export function FootLine({ draft }: { draft: Draft }) {
   const dispatch = useAppDispatch();
   const { waiting, savedAt, failure } = useAppSelector((state) => state.edits);
   const heard = useAppSelector((state) => state.frame.connection);
@@ -23,6 +25,7 @@ export function FootLine() {
   return (
     <footer className="foot">
       <span className={failure ? 'text-alarm' : ''} role={failure ? 'alert' : undefined}>{failure ?? (waiting > 0 ? 'Saving …' : `Saved on this computer${time}`)}</span>
+      <UndoButtons draft={draft} />
       <span className={connection === 'lost' || connection === 'not-owner' ? 'text-alarm' : ''}>{CONNECTION[connection]}</span>
       {job && (
         <span className="ml-auto flex items-center gap-2" role={job.state === 'failed' ? 'alert' : 'status'}>

@@ -27,7 +27,7 @@ export function Frame({ draft, children }: { draft: Draft; children: ReactNode }
       <Rail draft={draft} about={about} />
       {about && about.mode !== 'real' ? <Strip about={about} zone={draft.content.shop.zone} /> : <div />}
       {buyerView ? <BuyerView draft={draft} /> : children}
-      <FootLine />
+      <FootLine draft={draft} />
     </div>
   );
 }

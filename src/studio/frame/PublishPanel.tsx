@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { formatDay, formatTime } from '#core/calendar';
-import { sealContent } from '#core/release';
+import { keepBack, launchCheck, sealContent, withKept } from '#core/release';
 import { takeOverLive } from '../data/begin';
 import type { Draft } from '../data/draft';
 import { useAboutQuery } from '../data/ownerApi';
@@ -9,19 +9,26 @@ import { useAppDispatch } from '../store';
 import { publishToggled } from '../store/frame';
 import { Missing } from './Missing';
 
+const KINDS = { shop: 'Shop', product: 'Product', offer: 'Offer', path: 'Path', page: 'Page' } as const;
+
 /** Every change since live, what stops it, and one button that names it all. */
 export function PublishPanel({ draft }: { draft: Draft }) {
   const dispatch = useAppDispatch();
   const { data: about } = useAboutQuery();
   const [busy, setBusy] = useState(false);
   const [failed, setFailed] = useState<{ sentence: string; code: string } | null>(null);
-  const stops = draft.findings.filter((f) => f.level === 'stops');
+  const [kept, setKept] = useState<ReadonlySet<string>>(new Set());
+  // Unticked things keep their live version; whatever that leaves hanging is found by the same check as always.
+  const content = keepBack(withKept(draft.live, draft.going.content, kept), draft.live).content;
+  const stops = launchCheck(content, draft.hasFile).filter((f) => f.level === 'stops');
+  const chosen = draft.changes.filter((c) => !kept.has(c.key));
   const { zone, locale } = draft.content.shop;
-  const count = draft.changes.length === 1 ? '1 change' : `${draft.changes.length} changes`;
+  const count = chosen.length === 1 ? '1 change' : `${chosen.length} changes`;
+  const tick = (key: string, on: boolean): void => setKept((now) => new Set(on ? [...now].filter((k) => k !== key) : [...now, key]));
 
   async function publish(): Promise<void> {
     setBusy(true);
-    setFailed(await publishNow(draft.live?.number ?? null, sealContent(draft.going.content)));
+    setFailed(await publishNow(draft.live?.number ?? null, sealContent(content)));
     setBusy(false);
   }
 
@@ -29,7 +36,14 @@ export function PublishPanel({ draft }: { draft: Draft }) {
     <>
       <div className="flex items-baseline justify-between pr-6"><h2>Publishing</h2><button className="opt" onClick={() => dispatch(publishToggled(false))}>Close</button></div>
       <p className="two mt-2 text-ink-2">{draft.live ? `Live since ${formatDay(draft.live.at, zone, locale, { weekday: true })}, ${formatTime(draft.live.at, zone, locale)}.` : 'Nothing is live yet.'}</p>
-      {draft.changes.length > 0 && <ul className="mt-3">{draft.changes.map((change) => <li key={change.key} className="border-t border-line py-1.5">{change.text}</li>)}</ul>}
+      {draft.changes.length > 0 && <ul className="mt-3">{draft.changes.map((change) => (
+          <li key={change.key} className="border-t border-line">
+            <label className="flex cursor-pointer items-start gap-2.5 py-1.5">
+              <input type="checkbox" className="checkbox checkbox-sm mt-0.5" checked={!kept.has(change.key)} onChange={(event) => tick(change.key, event.target.checked)} />
+              <span className={kept.has(change.key) ? 'text-ink-3' : ''}><b className="font-semibold">{KINDS[change.kind]} “{change.title}”</b>: {change.details.length > 0 ? change.details.join('; ') : change.what}</span>
+            </label>
+          </li>
+        ))}</ul>}
       {draft.going.keptBack.length > 0 && <p className="mt-3 text-ink-2">Not sold on any page yet, so kept back: {[...new Set(draft.going.keptBack.map((t) => t.title || 'without a title'))].join(', ')}.</p>}
       {stops.length > 0 && <div className="sec mt-3"><Missing findings={stops} /></div>}
       {failed && (
@@ -39,7 +53,7 @@ export function PublishPanel({ draft }: { draft: Draft }) {
         </div>
       )}
       {draft.changes.length > 0 ? (
-        <button className="btn btn-primary mt-4" disabled={busy || stops.length > 0} onClick={() => void publish()}>{busy ? 'Publishing …' : `Publish ${count}`}</button>
+        <button className="btn btn-primary mt-4" disabled={busy || stops.length > 0 || chosen.length === 0} onClick={() => void publish()}>{busy ? 'Publishing …' : `Publish ${count}`}</button>
       ) : (
         <p className="mt-4">All published. Buyers see exactly what you see here.</p>
       )}

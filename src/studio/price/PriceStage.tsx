@@ -12,6 +12,7 @@ import { Missing } from '../frame/Missing';
 import { Panes } from '../frame/Panes';
 import { BuyersChoice, PriceOutcome, soldPrices } from './outcome';
 import { PriceSentence } from './PriceSentence';
+import { StopSelling } from './StopSelling';
 
 /** Price: the offers, each with its prices in a sentence and what they lead to. */
 export function PriceStage({ draft }: { draft: Draft }) {
@@ -87,6 +88,7 @@ export function PriceStage({ draft }: { draft: Draft }) {
             </section>
           )}
           <section className="sec"><h3>What the buyer’s card statement reads</h3><p className="mt-1">{shop.cardStatement} <Link className="opt" to="/shop">Change in Shop</Link></p></section>
+          <StopSelling draft={draft} offer={offer} />
         </>
       }
       outcome={

@@ -1,26 +1,31 @@
 import { createListenerMiddleware, createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { db, type DocumentKind, type DocumentRow, type Documents } from '../data/db';
+import { db, type DocumentRow, type Step } from '../data/db';
+import { appendSteps } from '../data/steps';
 
 interface EditsState {
   /** Documents changed a moment ago, by key; what Dexie holds follows within a blink. */
   open: Record<string, DocumentRow>;
+  /** Steps that are not saved yet, by key. */
+  steps: Record<string, Step[]>;
   waiting: number;
   savedAt: number | null;
   failure: string | null;
 }
-const initialState: EditsState = { open: {}, waiting: 0, savedAt: null, failure: null };
+const initialState: EditsState = { open: {}, steps: {}, waiting: 0, savedAt: null, failure: null };
 
 /** The edit in progress. Typing changes it at once; saving follows by itself. */
 export const edits = createSlice({
   name: 'edits',
   initialState,
   reducers: {
-    edited(state, { payload }: PayloadAction<DocumentRow>) {
-      state.open[payload.key] = payload;
+    edited(state, { payload }: PayloadAction<{ row: DocumentRow; step: Step | null }>) {
+      state.open[payload.row.key] = payload.row;
+      if (payload.step) (state.steps[payload.row.key] ??= []).push(payload.step);
       state.waiting += 1;
     },
-    saved(state, { payload }: PayloadAction<{ count: number; at: number }>) {
+    saved(state, { payload }: PayloadAction<{ count: number; steps: Record<string, number>; at: number }>) {
       state.waiting = Math.max(0, state.waiting - payload.count);
+      for (const [key, count] of Object.entries(payload.steps)) state.steps[key] = (state.steps[key] ?? []).slice(count);
       state.savedAt = payload.at;
       state.failure = null;
     },
@@ -39,27 +44,32 @@ export const { edited, saved, saveFailed, settled } = edits.actions;
 const SAVE_AFTER_MS = 150;
 const SETTLE_AFTER_MS = 1_500;
 
-/** Writes what was edited to Dexie, once typing pauses for a blink. */
+/** Writes what is in hand, documents and steps together. @returns the keys written, or null when there was no room */
+export async function saveNow(now: EditsState, dispatch: (action: ReturnType<typeof saved> | ReturnType<typeof saveFailed>) => void): Promise<string[] | null> {
+  const rows = Object.values(now.open);
+  try {
+    await db.transaction('rw', db.documents, db.steps, async () => {
+      await db.documents.bulkPut(rows);
+      for (const [key, steps] of Object.entries(now.steps)) if (steps.length > 0) await db.steps.put(appendSteps(await db.steps.get(key), key, steps));
+    });
+    dispatch(saved({ count: now.waiting, steps: Object.fromEntries(Object.entries(now.steps).map(([key, steps]) => [key, steps.length])), at: Date.now() }));
+    return rows.map((row) => row.key);
+  } catch {
+    dispatch(saveFailed('Not saved: this browser has no room left. What you typed stays while this window is open. Free some space, then type on.'));
+    return null;
+  }
+}
+
+/** Saves once typing pauses for a blink. */
 export const saving = createListenerMiddleware();
 saving.startListening({
   actionCreator: edited,
   effect: async (_action, api) => {
     api.cancelActiveListeners();
     await api.delay(SAVE_AFTER_MS);
-    const now = (api.getState() as { edits: EditsState }).edits;
-    const rows = Object.values(now.open);
-    const count = now.waiting;
-    try {
-      await db.documents.bulkPut(rows);
-      api.dispatch(saved({ count, at: Date.now() }));
-    } catch {
-      api.dispatch(saveFailed('Not saved: this browser has no room left. What you typed stays while this window is open. Free some space, then type on.'));
-      return;
-    }
+    const keys = await saveNow((api.getState() as { edits: EditsState }).edits, api.dispatch);
+    if (!keys) return;
     await api.delay(SETTLE_AFTER_MS);
-    api.dispatch(settled(rows.map((r) => r.key)));
+    api.dispatch(settled(keys));
   },
 });
-
-/** A document with a change applied, as an edit to dispatch. */
-export const editOf = <K extends DocumentKind>(row: DocumentRow<K>, doc: Documents[K]): ReturnType<typeof edited> => edited({ ...row, doc });

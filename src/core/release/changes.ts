@@ -1,0 +1,122 @@
+import { type DraftOffer, sealOffer } from '#core/catalogue';
+import { formatAmount } from '#core/money';
+import type { DraftContent, Release } from './release';
+import { unsealContent } from './seal';
+
+export type ThingKind = 'shop' | 'product' | 'offer' | 'path' | 'page';
+
+/** One thing that differs between what is live and the draft. */
+export interface Change {
+  /** "kind/id" */
+  key: string;
+  kind: ThingKind;
+  what: 'new' | 'changed' | 'removed';
+  title: string;
+  /** Before → after in words, one for each part that differs. */
+  details: string[];
+}
+
+type Thing = { id: string };
+interface Lists {
+  product: readonly Thing[];
+  offer: readonly Thing[];
+  path: readonly Thing[];
+  page: readonly Thing[];
+}
+const listsOf = (content: DraftContent): Lists => ({ product: content.products, offer: content.offers, path: content.paths, page: content.pages });
+
+/** Everything that publishing would change for buyers, by thing. */
+export function changesBetween(live: Release | null, draft: DraftContent): Change[] {
+  const before = live ? unsealContent(live.content) : null;
+  const changes: Change[] = [];
+  if (before === null) changes.push({ key: 'shop/shop', kind: 'shop', what: 'new', title: draft.shop.name, details: [] });
+  else if (!same(before.shop, draft.shop)) changes.push({ key: 'shop/shop', kind: 'shop', what: 'changed', title: draft.shop.name, details: fieldsThatDiffer(before.shop, draft.shop) });
+  const was = before ? listsOf(before) : { product: [], offer: [], path: [], page: [] };
+  const is = listsOf(draft);
+  for (const kind of ['product', 'offer', 'path', 'page'] as const) {
+    const known = new Map(was[kind].map((thing) => [thing.id, thing]));
+    const present = new Set(is[kind].map((thing) => thing.id));
+    for (const thing of is[kind]) {
+      const old = known.get(thing.id);
+      const entry = { key: `${kind}/${thing.id}`, kind, title: titleOf(kind, thing, draft) };
+      if (!old) changes.push({ ...entry, what: 'new', details: [] });
+      else if (!same(old, thing)) changes.push({ ...entry, what: 'changed', details: kind === 'offer' ? offerDetails(old as DraftOffer, thing as DraftOffer, draft.shop.locale) : fieldsThatDiffer(old, thing) });
+    }
+    for (const thing of was[kind]) if (!present.has(thing.id)) changes.push({ key: `${kind}/${thing.id}`, kind, what: 'removed', title: titleOf(kind, thing, before ?? draft), details: [] });
+  }
+  return changes;
+}
+
+/** The draft with some things kept as they are live: new ones left out, changed and removed ones as before. */
+export function withKept(live: Release | null, draft: DraftContent, kept: ReadonlySet<string>): DraftContent {
+  const before = live ? unsealContent(live.content) : null;
+  const mix = <T extends Thing>(kind: ThingKind, was: readonly T[], is: readonly T[]): T[] => {
+    const old = new Map(was.map((thing) => [thing.id, thing]));
+    const present = new Set(is.map((thing) => thing.id));
+    const now = is.flatMap((thing) => (kept.has(`${kind}/${thing.id}`) ? (old.has(thing.id) ? [old.get(thing.id) as T] : []) : [thing]));
+    return [...now, ...was.filter((thing) => !present.has(thing.id) && kept.has(`${kind}/${thing.id}`))];
+  };
+  return {
+    shop: before && kept.has('shop/shop') ? before.shop : draft.shop,
+    products: mix('product', before?.products ?? [], draft.products),
+    offers: mix('offer', before?.offers ?? [], draft.offers),
+    paths: mix('path', before?.paths ?? [], draft.paths),
+    pages: mix('page', before?.pages ?? [], draft.pages),
+  };
+}
+
+const PAGE_NAMES = { sales: 'page', checkout: 'checkout', thanks: 'thank-you page' };
+
+function titleOf(kind: ThingKind, thing: Thing, content: DraftContent): string {
+  if (kind !== 'page') return (thing as Thing & { title: string }).title;
+  const page = content.pages.find((p) => p.id === thing.id);
+  const path = content.paths.find((p) => p.steps.some((s) => s.pageId === thing.id));
+  return `${path?.title ?? ''}, ${page ? PAGE_NAMES[page.kind] : 'page'}`;
+}
+
+const FIELD_NAMES: Record<string, string> = {
+  title: 'title', promise: 'promise', description: 'description', picture: 'picture', files: 'files', benefits: 'benefits', downloads: 'how often files can be fetched', address: 'address',
+  blocks: 'words', name: 'name', senderAddress: 'sender’s address', zone: 'time zone', currency: 'currency', cardStatement: 'card statement', legal: 'legal lines', formerAddresses: '', steps: 'steps',
+};
+
+function fieldsThatDiffer(before: object, after: object): string[] {
+  return Object.entries(after).flatMap(([field, value]) => {
+    const old = (before as Record<string, unknown>)[field];
+    if (same(old, value)) return [];
+    const name = FIELD_NAMES[field] ?? field;
+    if (name === '') return [];
+    const short = (x: unknown): x is string => typeof x === 'string' && x.length < 40;
+    return [short(old) && short(value) ? `${name}: ${old || 'empty'} → ${value || 'empty'}` : name];
+  });
+}
+
+function offerDetails(before: DraftOffer, after: DraftOffer, locale: string): string[] {
+  const amountOf = (offer: DraftOffer, id: string): string | null => {
+    const price = offer.prices.find((p) => p.id === id);
+    const sold = price && sealOffer({ ...offer, prices: [price] })?.prices[0];
+    if (!price) return null;
+    return !sold ? 'not an amount' : sold.terms.kind === 'free' ? 'free' : formatAmount(sold.terms.amount, offer.currency, locale);
+  };
+  const details = after.prices.flatMap((price) => {
+    const [old, now] = [amountOf(before, price.id), amountOf(after, price.id)];
+    const name = price.name || 'price';
+    if (old === null) return [`${name}: new, ${now ?? ''}`];
+    return old === now ? [] : [`${name}: ${old} → ${now ?? ''}`];
+  });
+  for (const price of before.prices) if (!after.prices.some((p) => p.id === price.id)) details.push(`${price.name || 'price'}: removed`);
+  if (before.onSale !== after.onSale) details.push(after.onSale ? 'on sale again' : 'not on sale any more');
+  if (!same(before.productIds, after.productIds)) details.push('what it opens');
+  if (before.title !== after.title) details.push(`title: ${before.title} → ${after.title}`);
+  return details.length > 0 ? details : ['prices'];
+}
+
+const same = (a: unknown, b: unknown): boolean => canonical(a) === canonical(b);
+
+/** One text for values that mean the same: keys in order, and amounts as money would read them ("24" is "24.00"). */
+function canonical(value: unknown): string {
+  return JSON.stringify(value, (key, v: unknown) => {
+    if ((key === 'amount' || key === 'usual') && typeof v === 'string') return v.replace(',', '.').replace(/^\D+/, '').replace(/\.0+$/, '');
+    if (v !== null && typeof v === 'object' && !Array.isArray(v)) return Object.fromEntries(Object.entries(v).sort(([x], [y]) => (x < y ? -1 : 1)));
+    return v;
+  });
+}

@@ -1,0 +1,48 @@
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useLocation } from 'react-router';
+import { db, type Step } from '../data/db';
+import type { Draft } from '../data/draft';
+
+/** The documents that the present sheet edits. */
+function keysInHand(pathname: string, { content }: Draft): string[] {
+  const [, stage, id] = pathname.split('/');
+  switch (stage) {
+    case 'make': {
+      const product = content.products.find((p) => p.id === id) ?? content.products[0];
+      return product ? [`product/${product.id}`, ...content.offers.filter((o) => o.productIds.includes(product.id)).map((o) => `offer/${o.id}`)] : [];
+    }
+    case 'price': {
+      const offer = content.offers.find((o) => o.id === id) ?? content.offers[0];
+      return offer ? [`offer/${offer.id}`] : [];
+    }
+    case 'sell': {
+      const path = content.paths.find((p) => p.id === id) ?? content.paths[0];
+      return path ? [`path/${path.id}`, ...path.steps.map((s) => `page/${s.pageId}`)] : [];
+    }
+    case 'shop':
+      return ['shop/shop'];
+    default:
+      return [];
+  }
+}
+
+export interface StepsInHand {
+  undo: { key: string; step: Step } | null;
+  redo: { key: string; step: Step } | null;
+}
+
+/** The step that undo would take back now, and the one that redo would do again: the latest among what the sheet edits. */
+export function useStepsInHand(draft: Draft): StepsInHand {
+  const { pathname } = useLocation();
+  const keys = keysInHand(pathname, draft);
+  const rows = useLiveQuery(() => db.steps.bulkGet(keys), [keys.join(' ')]);
+  const latest = (which: 'done' | 'undone'): StepsInHand['undo'] => {
+    const steps = (rows ?? []).flatMap((row) => {
+      const step = row?.[which][row[which].length - 1];
+      return row && step ? [{ key: row.key, step }] : [];
+    });
+    // What was done last is undone first; what was undone last (the earliest) is done again first.
+    return steps.sort((a, b) => (which === 'done' ? b.step.at - a.step.at : a.step.at - b.step.at))[0] ?? null;
+  };
+  return { undo: latest('done'), redo: latest('undone') };
+}

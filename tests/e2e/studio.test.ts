@@ -1,0 +1,112 @@
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import type { Browser, Page } from 'playwright-core';
+import { complaintsOf, newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
+
+let served: Served;
+let browser: Browser;
+let studio: Page;
+let complaints: string[];
+beforeAll(async () => {
+  served = await serveBuilt('demo');
+  browser = await openBrowser();
+  studio = await newPage(browser, { viewport: { width: 1280, height: 800 } });
+  complaints = complaintsOf(studio);
+  await studio.goto(served.studio);
+  await studio.getByText('Shop online').waitFor();
+}, 60_000);
+afterAll(async () => {
+  await browser.close();
+  await served.stop();
+});
+
+const saved = (): Promise<unknown> => studio.getByText(/^Saved on this computer \d/).waitFor();
+const stage = (name: string): Promise<void> => studio.getByRole('link', { name, exact: true }).click();
+const amount = () => studio.getByLabel('For yourself: amount in EUR');
+const publishButton = () => studio.getByRole('complementary').getByRole('button', { name: /^Publish/ });
+const live = async (path: string): Promise<string> => (await fetch(`${served.base}${path}`)).text();
+
+test('an edit is undone and done again, also after a reload; typing is one step', async () => {
+  await stage('Price');
+  await amount().fill('');
+  await amount().pressSequentially('27.50', { delay: 20 });
+  await saved();
+  await studio.getByText('€27.50').first().waitFor();
+  await studio.reload();
+  await studio.getByRole('button', { name: 'Undo: a price' }).click();
+  await studio.getByText('On the day of buying €24.00, once.', { exact: false }).waitFor();
+  expect(await amount().inputValue()).toBe('24.00');
+  await studio.getByRole('button', { name: 'All published' }).waitFor();
+  await studio.locator('#sheet').focus();
+  await studio.keyboard.press('Control+Shift+Z');
+  await studio.getByText('On the day of buying €27.50, once.', { exact: false }).waitFor();
+});
+
+test('publishing what is ticked, and nothing else', async () => {
+  await stage('Make');
+  await studio.getByLabel('Promise, one line').fill('A promise not ready yet');
+  await saved();
+  await studio.getByRole('button', { name: 'Publish 2 changes' }).click();
+  await studio.getByText('For yourself: €24.00 → €27.50').waitFor();
+  await studio.getByRole('checkbox', { name: /Product “Dawn field pack”/ }).uncheck();
+  await publishButton().click();
+  await studio.getByText('Published. Buyers see it now.').waitFor();
+  await studio.getByRole('button', { name: 'Publish 1 change' }).first().waitFor();
+  const page = await live('/dawn-field-pack');
+  expect(page).toContain('€27.50');
+  expect(page).not.toContain('A promise not ready yet');
+});
+
+test('stopped at once: the page stays, the checkout says so, everything else stays live; then sold again', async () => {
+  await stage('Price');
+  await studio.getByRole('button', { name: 'Stop selling now' }).click();
+  await studio.getByText('Not on sale. Owners keep access.').waitFor();
+  expect(await live('/dawn-field-pack/checkout')).toContain('This is not on sale at the moment');
+  expect(await live('/wren-sound-cards/checkout')).toContain('Wren sound cards');
+  expect(await live('/dawn-field-pack')).not.toContain('A promise not ready yet');
+  await studio.getByRole('button', { name: 'Sell it again' }).click();
+  await saved();
+  await studio.getByRole('button', { name: 'Publish 2 changes' }).click();
+  await studio.getByText('Offer “Dawn field pack”: on sale again').waitFor();
+  await publishButton().click();
+  await studio.getByRole('button', { name: 'All published' }).waitFor();
+  expect(await live('/dawn-field-pack/checkout')).toContain('€27.50');
+});
+
+test('two windows: the other one publishes first; nothing is lost, and the way on is offered', async () => {
+  const other = await newPage(browser, { viewport: { width: 1280, height: 800 } });
+  await other.goto(served.studio);
+  await other.getByRole('link', { name: 'Make', exact: true }).click();
+  await other.getByLabel('Promise, one line').fill('From the other computer');
+  await other.getByText(/^Saved on this computer \d/).waitFor();
+  await stage('Make');
+  await studio.getByLabel('Promise, one line').fill('From this computer');
+  await saved();
+  await studio.getByRole('button', { name: 'Publish 1 change' }).click();
+  await publishButton().click();
+  await studio.getByText('Published. Buyers see it now.').waitFor();
+  await other.getByRole('button', { name: 'Publish 1 change' }).click();
+  await other.getByRole('complementary').getByRole('button', { name: /^Publish/ }).click();
+  await other.getByText('Something else was published meanwhile', { exact: false }).waitFor();
+  await other.getByRole('button', { name: /^Load what is live/ }).click();
+  await other.getByRole('button', { name: 'All published' }).waitFor();
+  expect(await other.getByLabel('Promise, one line').inputValue()).toBe('From this computer');
+});
+
+test('a large file is added with progress and can be cancelled; an empty one is refused in words', async () => {
+  await studio.getByLabel('Add files').setInputFiles({ name: 'empty.txt', mimeType: 'text/plain', buffer: Buffer.alloc(0) });
+  await studio.getByText('“empty.txt” is empty, so it was not added. Nothing was changed.').waitFor();
+  await studio.evaluate(() => {
+    const transfer = new DataTransfer();
+    transfer.items.add(new File([new Uint8Array(300_000_000)], 'large.bin'));
+    const input = document.querySelector<HTMLInputElement>('input[aria-label="Add files"]');
+    if (input) {
+      input.files = transfer.files;
+      input.dispatchEvent(new Event('change', { bubbles: true }));
+    }
+  });
+  await studio.getByRole('progressbar', { name: 'Adding large.bin' }).waitFor();
+  await studio.getByRole('button', { name: 'Cancel' }).click();
+  await studio.getByRole('progressbar', { name: 'Adding large.bin' }).waitFor({ state: 'detached' });
+  expect(await studio.getByRole('button', { name: 'Preview large.bin' }).count()).toBe(0);
+  expect(complaints).toEqual([]);
+});
