@@ -1,12 +1,20 @@
-import type { Page } from '#core/pages';
+import { Fragment, type ReactNode } from 'react';
+import type { Block, Page } from '#core/pages';
 import { BlockView } from './blocks';
 import { PageViewProvider, type PageView } from './view';
 
+interface Props {
+  page: Page;
+  view: PageView;
+  /** In the studio: what stands around each block; hidden blocks are then shown too. */
+  around?: (block: Block, drawn: ReactNode) => ReactNode;
+}
+
 /** A page's blocks, one under another: the same on the counter, in the studio and in a preview. */
-export function PageBody({ page, view }: { page: Page; view: PageView }) {
+export function PageBody({ page, view, around }: Props) {
   return (
     <PageViewProvider value={view}>
-      {page.blocks.map((block) => <BlockView key={block.id} block={block} />)}
+      {page.blocks.filter((block) => around !== undefined || !block.hidden).map((block) => <Fragment key={block.id}>{around ? around(block, <BlockView block={block} />) : <BlockView block={block} />}</Fragment>)}
     </PageViewProvider>
   );
 }

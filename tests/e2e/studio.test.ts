@@ -72,6 +72,38 @@ test('stopped at once: the page stays, the checkout says so, everything else sta
   expect(await live('/dawn-field-pack/checkout')).toContain('€27.50');
 });
 
+test('a page grows: a testimonial lands where it sells, is written, moved by keyboard, copied, hidden, removed, undone; buyers see it after publishing', async () => {
+  await stage('Sell');
+  await studio.getByRole('button', { name: 'Add a block' }).click();
+  await studio.getByRole('group', { name: 'Kinds of blocks' }).getByRole('button', { name: 'Testimonial' }).click();
+  await studio.getByText('Testimonial: put after “Benefits”, where it sells best.').waitFor();
+  await studio.waitForFunction(() => document.activeElement?.getAttribute('aria-label') === 'What they said');
+  await studio.keyboard.type('By the third morning I knew who began.');
+  await studio.getByLabel('Who said it').fill('A buyer from Faro');
+  const testimonial = studio.getByRole('group', { name: 'Testimonial block' });
+  await testimonial.getByRole('button', { name: 'Move down' }).focus();
+  await studio.keyboard.press('Enter');
+  await testimonial.getByRole('button', { name: 'Copy' }).click();
+  await studio.waitForFunction(() => document.querySelectorAll('[aria-label="Testimonial block"]').length === 2);
+  await studio.getByRole('group', { name: 'Testimonial block' }).nth(1).getByLabel('What they said').focus();
+  await studio.getByRole('group', { name: 'Testimonial block' }).nth(1).getByRole('button', { name: 'Remove' }).click();
+  await studio.waitForFunction(() => document.querySelectorAll('[aria-label="Testimonial block"]').length === 1);
+  await studio.getByLabel('Headline', { exact: true }).focus();
+  await studio.getByRole('group', { name: 'Headline block' }).getByRole('button', { name: 'Add here' }).click();
+  await studio.getByRole('group', { name: 'Headline block' }).getByRole('button', { name: 'Guarantee' }).click();
+  await studio.getByLabel('The guarantee', { exact: true }).fill('A secret promise');
+  await studio.getByRole('group', { name: 'Guarantee block' }).getByRole('button', { name: 'Hide' }).click();
+  await studio.getByRole('group', { name: 'Guarantee block, hidden' }).waitFor();
+  await saved();
+  await studio.getByRole('button', { name: 'Publish 1 change' }).first().click();
+  await publishButton().click();
+  await studio.getByRole('button', { name: 'All published' }).waitFor();
+  const page = await live('/dawn-field-pack');
+  expect(page.match(/By the third morning I knew who began/g)).toHaveLength(1);
+  expect(page).not.toContain('A secret promise');
+  expect(page.indexOf('What you get')).toBeLessThan(page.indexOf('By the third morning I knew'));
+});
+
 test('two windows: the other one publishes first; nothing is lost, and the way on is offered', async () => {
   const other = await newPage(browser, { viewport: { width: 1280, height: 800 } });
   await other.goto(served.studio);

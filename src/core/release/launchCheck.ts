@@ -88,7 +88,7 @@ function pathFindings({ paths, pages, offers }: DraftContent, hasFile: (sha256: 
         continue;
       }
       for (const block of page.blocks) {
-        if (block.kind !== 'picture') continue;
+        if (block.kind !== 'picture' && block.kind !== 'maker') continue;
         if (block.file && !hasFile(block.file.sha256)) found.push({ level: 'stops', code: 'file-missing', text: `The picture “${block.file.name}” on ${quoted(path.title)} is not here.`, about: { kind: 'page', id: page.id } });
         if (block.file && block.alt.trim() === '') found.push({ level: 'look', code: 'no-alt', text: `A picture on ${quoted(path.title)} has no words for people who cannot see it.`, about: { kind: 'page', id: page.id } });
       }

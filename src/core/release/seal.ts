@@ -23,4 +23,4 @@ export function publicPicturesOf(content: Pick<ReleaseContent, 'products' | 'pag
 }
 
 const picturesOnPages = (content: Pick<ReleaseContent, 'pages'>): FileRef[] =>
-  content.pages.flatMap((p) => p.blocks.flatMap((b) => (b.kind === 'picture' && b.file ? [b.file] : [])));
+  content.pages.flatMap((p) => p.blocks.flatMap((b) => ((b.kind === 'picture' || b.kind === 'maker') && b.file ? [b.file] : [])));

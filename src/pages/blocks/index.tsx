@@ -4,6 +4,7 @@ import { type PageView, usePageView } from '../view';
 import { Words } from '../Words';
 import { Downloads, Recap } from './afterPayment';
 import { OfferBlock } from './OfferBlock';
+import { Guarantee, Maker, Questions, Testimonial } from './trust';
 
 /** One block of a page. The checkout itself is drawn by its own page, so its block is only a place. */
 export function BlockView({ block }: { block: Block }) {
@@ -14,13 +15,23 @@ export function BlockView({ block }: { block: Block }) {
     case 'text':
       return <Text block={block} view={view} />;
     case 'picture':
-      return block.file ? <figure className="my-6"><img src={view.pictureUrl(block.file)} alt={block.alt} className="max-h-[26rem] w-full rounded-[var(--radius)] object-cover" loading="lazy" /></figure> : null;
+      return block.file ? <figure className="my-6"><img src={view.pictureUrl(block.file)} alt={block.alt} className="max-h-[26rem] w-full rounded-[var(--radius)] object-cover" loading="lazy" /></figure> : view.edit ? <p className="my-6 border border-dashed border-edge p-6 text-ink-2">A picture. Choose one under it.</p> : null;
     case 'benefits':
       return <Benefits block={block} view={view} />;
     case 'contents':
       return <Contents block={block} view={view} />;
     case 'offer':
       return <OfferBlock block={block} />;
+    case 'testimonial':
+      return <Testimonial block={block} />;
+    case 'maker':
+      return <Maker block={block} />;
+    case 'questions':
+      return <Questions block={block} />;
+    case 'guarantee':
+      return <Guarantee block={block} />;
+    case 'spacer':
+      return <div className={block.size === 'small' ? 'h-8' : 'h-20'} />;
     case 'checkout':
       return null;
     case 'recap':
@@ -71,7 +82,7 @@ function Benefits({ block, view }: Of<'benefits'>) {
     <section className="my-8">
       <Words as="h2" className="page-h2" label="Title of the benefits" value={block.title} onChange={fieldEditor(view, block, (b, v) => { b.title = v.slice(0, 300); })} />
       <ul className="mt-3 space-y-2">
-        {block.items.map((item, i) => (
+        {block.items.map((item, i) => (edit || item.trim() !== '') && (
           <li key={i} className="border-l-4 border-[var(--access-fill)] pl-4 text-lg leading-snug">
             <Words as="span" label={`Benefit ${i + 1}`} value={item} onChange={edit && ((value) => edit(block.id, (b) => { if (b.kind === 'benefits') b.items[i] = value.slice(0, 300); }))} />
           </li>

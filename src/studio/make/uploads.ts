@@ -29,6 +29,14 @@ export function setPicture(productId: string, file: File): void {
   }));
 }
 
+/** Sets the picture of a block on a page. */
+export function setBlockPicture(pageId: string, blockId: string, file: File): void {
+  void takeIn(file, (ref) => change('page', pageId, (page) => {
+    const block = page.blocks.find((b) => b.id === blockId);
+    if (block?.kind === 'picture' || block?.kind === 'maker') block.file = ref;
+  }));
+}
+
 async function takeIn(file: File, onTaken: (ref: FileRef) => Promise<void>): Promise<void> {
   const id = newId('up');
   store.dispatch(jobStarted({ id, title: file.name }));

@@ -2,6 +2,8 @@ import type { Page } from '#core/pages';
 import type { Path, Step } from '#core/paths';
 import { PageBody } from '../../pages/PageBody';
 import { change, type Draft } from '../data/draft';
+import { AddBlock } from './AddBlock';
+import { BlockFrame } from './BlockFrame';
 import { useDraftView } from './useDraftView';
 
 interface Props {
@@ -17,7 +19,8 @@ export function PageSheet({ draft, path, step, page }: Props) {
   const checkout = page.blocks.find((b) => b.kind === 'checkout');
   return (
     <>
-      <div className="page mt-2"><div className="page-column !px-0 !pb-4"><PageBody page={page} view={view} /></div></div>
+      <div className="page mt-2"><div className="page-column !px-0 !pb-4"><PageBody page={page} view={view} around={(block, drawn) => <BlockFrame draft={draft} path={path} page={page} block={block}>{drawn}</BlockFrame>} /></div></div>
+      <AddBlock draft={draft} path={path} page={page} after={null} />
       {checkout?.kind === 'checkout' && (
         <div className="sec">
           <p className="text-ink-2">Here stand the choice of price, e-mail, name, card, what is due today and later, and the button.</p>

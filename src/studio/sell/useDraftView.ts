@@ -15,7 +15,7 @@ export function useDraftView(draft: Draft, path: Path, page: Page, editing: bool
   const now = useNow();
   const { offers, products, shop } = draft.content;
   const offer = offers.find((o) => o.id === path.offerId);
-  const urls = useUrls(page.blocks.flatMap((b) => (b.kind === 'picture' && b.file ? [b.file] : [])));
+  const urls = useUrls(page.blocks.flatMap((b) => ((b.kind === 'picture' || b.kind === 'maker') && b.file ? [b.file] : [])));
   return {
     offer: offer
       ? {
