@@ -11,6 +11,7 @@ import { Connect } from './frame/Connect';
 import { Frame } from './frame/Frame';
 import { MakeStage } from './make/MakeStage';
 import { PriceStage } from './price/PriceStage';
+import { SearchSheet } from './search/SearchSheet';
 import { SellStage } from './sell/SellStage';
 import { ShopSheet } from './shop/ShopSheet';
 import { Today } from './today/Today';
@@ -58,6 +59,7 @@ function Opened() {
         <Route path="deliver/:list?/:id?" element={<DeliverStage draft={draft} />} />
         <Route path="follow-up/:message?" element={<FollowUpStage draft={draft} />} />
         <Route path="count" element={<CountStage draft={draft} />} />
+        <Route path="search" element={<SearchSheet draft={draft} />} />
         <Route path="shop" element={<ShopSheet draft={draft} />} />
       </Routes>
     </Frame>

@@ -124,6 +124,32 @@ test('two windows: the other one publishes first; nothing is lost, and the way o
   expect(await other.getByLabel('Promise, one line').inputValue()).toBe('From this computer');
 });
 
+test('search finds what is made, a person by address and an order by number; a begun draft is removed and brought back', async () => {
+  await studio.locator('#sheet').focus();
+  await studio.keyboard.press('/');
+  const search = studio.getByLabel('Search everything');
+  await search.fill('wren sound');
+  await studio.getByRole('link', { name: /Product Wren sound cards/ }).waitFor();
+  await search.fill('1007');
+  await studio.getByRole('link', { name: /^Order 1007/ }).waitFor();
+  await search.fill('tarn@example.org');
+  await studio.getByRole('link', { name: /^Person/ }).first().click();
+  await studio.getByText('Can they open it?').waitFor();
+
+  await stage('Make');
+  await studio.getByRole('link', { name: 'New product …' }).click();
+  await studio.getByRole('button', { name: /Files to download/ }).click();
+  await studio.waitForFunction(() => document.activeElement?.getAttribute('aria-label') === 'Title');
+  await studio.keyboard.type('A slip');
+  await saved();
+  await studio.getByRole('button', { name: 'All published' }).waitFor();
+  await studio.getByRole('button', { name: 'Remove this draft' }).click();
+  await studio.getByText('Removed “A slip”.').waitFor();
+  expect(await studio.getByRole('link', { name: /^A slip/ }).count()).toBe(0);
+  await studio.getByRole('contentinfo').getByRole('button', { name: 'Undo', exact: true }).click();
+  await studio.getByRole('link', { name: /^A slip/ }).waitFor();
+});
+
 test('a large file is added with progress and can be cancelled; an empty one is refused in words', async () => {
   await studio.getByLabel('Add files').setInputFiles({ name: 'empty.txt', mimeType: 'text/plain', buffer: Buffer.alloc(0) });
   await studio.getByText('“empty.txt” is empty, so it was not added. Nothing was changed.').waitFor();

@@ -1,4 +1,5 @@
 import type { Draft } from '../data/draft';
+import { bringBack } from '../data/remove';
 import { useAboutQuery } from '../data/ownerApi';
 import { useAppDispatch, useAppSelector } from '../store';
 import { jobDropped } from '../store/jobs';
@@ -15,6 +16,7 @@ const CONNECTION = {
 export function FootLine({ draft }: { draft: Draft }) {
   const dispatch = useAppDispatch();
   const { waiting, savedAt, failure } = useAppSelector((state) => state.edits);
+  const removed = useAppSelector((state) => state.frame.removed);
   const heard = useAppSelector((state) => state.frame.connection);
   const { data: about, error } = useAboutQuery();
   // Only one tab pulls the history and hears at once; the others go by their own last question.
@@ -26,6 +28,7 @@ export function FootLine({ draft }: { draft: Draft }) {
     <footer className="foot">
       <span className={failure ? 'text-alarm' : ''} role={failure ? 'alert' : undefined}>{failure ?? (waiting > 0 ? 'Saving …' : `Saved on this computer${time}`)}</span>
       <UndoButtons draft={draft} />
+      {removed && <span role="status">Removed “{removed.title || 'without a title'}”. <button className="opt" onClick={() => void bringBack()}>Undo</button></span>}
       <span className={connection === 'lost' || connection === 'not-owner' ? 'text-alarm' : ''}>{CONNECTION[connection]}</span>
       {job && (
         <span className="ml-auto flex items-center gap-2" role={job.state === 'failed' ? 'alert' : 'status'}>

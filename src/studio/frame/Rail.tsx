@@ -1,4 +1,4 @@
-import { Moon, Sun } from 'lucide-react';
+import { Moon, Search, Sun } from 'lucide-react';
 import { Link, NavLink } from 'react-router';
 import type { Draft } from '../data/draft';
 import type { About } from '../data/ownerApi';
@@ -34,6 +34,7 @@ export function Rail({ draft, about }: { draft: Draft; about: About | undefined 
         })}
       </nav>
       <div className="flex items-center gap-2">
+        <Link className="text-ink-2 no-underline" to="/search" aria-label="Search"><Search size={17} aria-hidden="true" /></Link>
         <button className="btn btn-quiet btn-sm btn-bare" onClick={() => dispatch(themeChosen(theme === 'day' ? 'night' : 'day'))} aria-label={theme === 'day' ? 'Dark colours' : 'Light colours'}>{theme === 'day' ? <Moon size={16} /> : <Sun size={16} />}</button>
         <button className="btn btn-quiet btn-sm" aria-pressed={buyerView} onClick={() => dispatch(buyerViewToggled(!buyerView))}>See as buyer</button>
         <button className={`btn btn-sm ${length > 0 ? 'btn-primary' : 'btn-quiet'}`} aria-expanded={publishing} onClick={() => dispatch(publishToggled(!publishing))}>{length === 0 ? 'All published' : `Publish ${length === 1 ? '1 change' : `${length} changes`}${real}`}</button>

@@ -20,7 +20,10 @@ export function useKeys(): void {
       else if (/^[1-6]$/.test(event.key) && stage) void navigate(stage.to);
       else if (event.key === 'b') dispatch(buyerViewToggled(!store.getState().frame.buyerView));
       else if (event.key === '.' || event.key === 'o') dispatch(outcomeToggled());
-      else if (event.key === 'n') document.querySelector<HTMLElement>('[data-new]')?.click();
+      else if (event.key === '/' || event.key === 's') {
+        event.preventDefault();
+        void navigate('/search');
+      } else if (event.key === 'n') document.querySelector<HTMLElement>('[data-new]')?.click();
     }
     addEventListener('keydown', onKey);
     return () => removeEventListener('keydown', onKey);

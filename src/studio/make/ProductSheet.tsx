@@ -1,7 +1,8 @@
-import { Link } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { newOffer, newPrice, plainFromRich, type Product, richFromPlain } from '#core/catalogue';
 import { add, change, type Draft } from '../data/draft';
 import { newId } from '../data/ids';
+import { draftsOfProduct, removeDrafts } from '../data/remove';
 import { PriceSentence } from '../price/PriceSentence';
 import { FileList } from './FileList';
 import { PictureField } from './PictureField';
@@ -17,6 +18,13 @@ export function ProductSheet({ draft, product }: { draft: Draft; product: Produc
     edit((p) => { p.title = title; });
     // An offer that still bears the product's name goes along with it.
     for (const offer of soldIn) if (offer.productIds.length === 1 && offer.title === before && !draft.live?.content.offers.some((o) => o.id === offer.id)) void change('offer', offer.id, (o) => { o.title = title; });
+  }
+
+  const isLive = draft.live?.content.products.some((p) => p.id === product.id) ?? false;
+  const navigate = useNavigate();
+
+  function remove(): void {
+    void removeDrafts(draftsOfProduct(draft, product.id), product.title).then(() => navigate('/make'));
   }
 
   function sell(): void {
@@ -65,6 +73,7 @@ export function ProductSheet({ draft, product }: { draft: Draft; product: Produc
           </div>
         ))}
       </section>
+      {!isLive && <section className="sec"><button className="opt" onClick={remove}>Remove this draft</button></section>}
     </>
   );
 }

@@ -2,6 +2,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { addressFrom, addressProblem, makePath, type Path, type Step } from '#core/paths';
 import { add, change, type Draft } from '../data/draft';
 import { newId } from '../data/ids';
+import { draftsOfPath, removeDrafts } from '../data/remove';
 import { useAboutQuery } from '../data/ownerApi';
 import { Missing } from '../frame/Missing';
 import { Panes } from '../frame/Panes';
@@ -60,6 +61,7 @@ export function SellStage({ draft }: { draft: Draft }) {
               <Link key={s.id} to={`/sell/${path.id}/${s.id}`} aria-current={s.id === step.id ? 'step' : undefined} className={`px-4 py-2 no-underline ${s.id === step.id ? 'bg-ink font-semibold text-paper' : 'text-ink-2'}`}>{i + 1}. {STEP_NAMES[s.kind]}</Link>
             ))}
           </nav>
+          {!(draft.live?.content.paths.some((p) => p.id === path.id) ?? false) && <p className="mt-2"><button className="opt" onClick={() => void removeDrafts(draftsOfPath(path), path.title).then(() => navigate('/sell'))}>Remove this draft</button></p>}
           <PageSheet draft={draft} path={path} step={step} page={page} />
         </>
       }

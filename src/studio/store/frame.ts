@@ -1,4 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { DocumentRow } from '../data/db';
 
 type Theme = 'day' | 'night';
 const stored = (name: string): string | null => globalThis.localStorage?.getItem(`clear-keel.${name}`) ?? null;
@@ -9,10 +10,12 @@ interface FrameState {
   outcomeFolded: boolean;
   publishing: boolean;
   buyerView: boolean;
+  /** What was taken off the lists last, until something else is or it is brought back. */
+  removed: { title: string; rows: DocumentRow[] } | null;
   connection: 'unknown' | 'reached' | 'lost' | 'not-owner';
 }
 
-const initialState: FrameState = { theme: stored('theme') === 'night' ? 'night' : 'day', outcomeFolded: stored('outcome') === 'folded', publishing: false, buyerView: false, connection: 'unknown' };
+const initialState: FrameState = { theme: stored('theme') === 'night' ? 'night' : 'day', outcomeFolded: stored('outcome') === 'folded', publishing: false, buyerView: false, removed: null, connection: 'unknown' };
 
 /** The frame's own state: theme and folding are remembered, the rest is of the moment. */
 export const frame = createSlice({
@@ -34,10 +37,13 @@ export const frame = createSlice({
     buyerViewToggled(state, { payload }: PayloadAction<boolean>) {
       state.buyerView = payload;
     },
+    removedNow(state, { payload }: PayloadAction<FrameState['removed']>) {
+      state.removed = payload;
+    },
     connectionChanged(state, { payload }: PayloadAction<FrameState['connection']>) {
       state.connection = payload;
     },
   },
 });
 
-export const { themeChosen, outcomeToggled, publishToggled, buyerViewToggled, connectionChanged } = frame.actions;
+export const { themeChosen, outcomeToggled, publishToggled, buyerViewToggled, connectionChanged, removedNow } = frame.actions;

@@ -1,0 +1,61 @@
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useDeferredValue, useState } from 'react';
+import { Link } from 'react-router';
+import { formatDay } from '#core/calendar';
+import { formatAmount } from '#core/money';
+import { db } from '../data/db';
+import type { Draft } from '../data/draft';
+import { Panes } from '../frame/Panes';
+
+interface Found {
+  to: string;
+  what: string;
+  title: string;
+  more: string;
+}
+
+const MOST = 12;
+
+/** Search over everything: what is made and sold, orders, people. An address or an order number finds its own first. */
+export function SearchSheet({ draft }: { draft: Draft }) {
+  const [typed, setTyped] = useState('');
+  const wanted = useDeferredValue(typed).trim().toLowerCase();
+  const { content } = draft;
+  const { zone, locale } = content.shop;
+  const things: Found[] = [
+    ...content.products.map((p) => ({ to: `/make/${p.id}`, what: 'Product', title: p.title, more: p.promise })),
+    ...content.offers.map((o) => ({ to: `/price/${o.id}`, what: 'Offer', title: o.title, more: '' })),
+    ...content.paths.map((p) => ({ to: `/sell/${p.id}`, what: 'Path', title: p.title, more: `/${p.address}` })),
+  ].filter((t) => `${t.title} ${t.more}`.toLowerCase().includes(wanted));
+  const recorded = useLiveQuery(async (): Promise<{ people: Found[]; orders: Found[]; exact: boolean }> => {
+    if (wanted === '') return { people: [], orders: [], exact: false };
+    const people = await db.people.filter((p) => `${p.name} ${p.address}`.toLowerCase().includes(wanted)).limit(MOST).toArray();
+    const number = /^#?\d+$/.test(wanted) ? Number(wanted.replace('#', '')) : null;
+    const byPerson = new Set(people.map((p) => p.id));
+    const orders = number === null ? await db.orders.filter((o) => byPerson.has(o.personId) || o.receipt.toLowerCase() === wanted).reverse().limit(MOST).toArray() : await db.orders.where('number').equals(number).toArray();
+    return {
+      people: people.map((p) => ({ to: `/deliver/people/${p.id}`, what: 'Person', title: p.name || p.address, more: p.address })),
+      orders: orders.map((o) => ({ to: `/deliver/orders/${o.id}`, what: 'Order', title: `${o.number}, ${o.title}`, more: `${formatDay(o.at, zone, locale)}, ${o.paid === 0 ? 'free' : formatAmount(o.paid, o.currency, locale)}` })),
+      exact: number !== null || people.some((p) => p.address.toLowerCase() === wanted),
+    };
+  }, [wanted, zone, locale]);
+  const found = wanted === '' || !recorded ? [] : recorded.exact ? [...recorded.people, ...recorded.orders, ...things] : [...things, ...recorded.people, ...recorded.orders];
+  return (
+    <Panes
+      draft={draft}
+      sheet={
+        <>
+          <h1><label htmlFor="search">Search everything</label></h1>
+          <input id="search" className="bare lead mt-2 w-full" type="search" autoFocus autoComplete="off" placeholder="A title, a name, an address, an order’s number" value={typed} onChange={(event) => setTyped(event.target.value)} />
+          {wanted !== '' && recorded && found.length === 0 && <p className="lead mt-4">Nothing has “{typed.trim()}” in it.</p>}
+          <ul className="mt-4">
+            {found.slice(0, 40).map((f) => (
+              <li key={f.to} className="border-t border-line"><Link to={f.to} className="flex flex-wrap items-baseline gap-x-4 py-2 no-underline hover:bg-paper-2"><span className="cap w-16">{f.what}</span><b className="font-semibold underline" dir="auto">{f.title || 'Without a title'}</b><span className="text-ink-2" dir="auto">{f.more}</span></Link></li>
+            ))}
+          </ul>
+        </>
+      }
+      outcome={<p className="text-ink-2">An address or an order’s number finds the person or the order first.</p>}
+    />
+  );
+}
