@@ -92,7 +92,7 @@ describe('what publishing changes', () => {
 test('steps: typing in one place is one step that goes all the way back; two hundred are kept', () => {
   const step = (field: string, at: number, from: string, to: string) => ({ field, at, undo: [{ op: 'replace' as const, path: [field], value: from }], redo: [{ op: 'replace' as const, path: [field], value: to }] });
   const typed = appendSteps(undefined, 'k', [step('title', 0, '', 'a'), step('title', 500, 'a', 'ab'), step('title', 900, 'ab', 'abc'), step('promise', 1_000, '', 'x'), step('promise', 9_000, 'x', 'y')]);
-  expect(typed.done.map((s) => [s.field, s.undo.at(-1)?.value, s.redo.at(-1)?.value])).toEqual([['title', '', 'abc'], ['promise', '', 'x'], ['promise', 'x', 'y']]);
+  expect(typed.done.map((s): unknown[] => [s.field, s.undo.at(-1)?.value, s.redo.at(-1)?.value])).toEqual([['title', '', 'abc'], ['promise', '', 'x'], ['promise', 'x', 'y']]);
   expect(appendSteps({ ...typed, undone: [step('a', 0, '', '')] }, 'k', [step('b', 20_000, '', 'z')]).undone).toEqual([]);
   const many = appendSteps(undefined, 'k', Array.from({ length: 300 }, (_, i) => step('f', i * 10_000, String(i), String(i + 1))));
   expect([many.done.length, many.done[0]?.undo[0]?.value]).toEqual([200, '100']);

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import type { Browser, Page } from 'playwright-core';
 import { complaintsOf, newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
@@ -150,7 +151,32 @@ test('search finds what is made, a person by address and an order by number; a b
   await studio.getByRole('link', { name: /^A slip/ }).waitFor();
 });
 
+test('orders leave as CSV exactly as listed; a person is answered; the workspace is copied out and put into an empty browser', async () => {
+  await studio.getByRole('link', { name: /^Deliver/ }).click();
+  await studio.getByRole('link', { name: /^Given back/ }).click();
+  const [csv] = await Promise.all([studio.waitForEvent('download'), studio.getByRole('button', { name: 'Export these 3 as CSV' }).click()]);
+  expect(readFileSync(await csv.path(), 'utf8').trimEnd().split('\r\n')).toHaveLength(4);
+  await studio.getByRole('link', { name: 'Everybody who bought' }).click();
+  await studio.locator('.rows tbody tr').first().click();
+  await studio.getByText('A ready reply').click();
+  expect(await studio.getByLabel('Ready reply').textContent()).toMatch(/^Hello .+I have looked it up\..+You can open/s);
+  await studio.getByRole('button', { name: 'Send a sign-in link' }).click();
+  await studio.getByText(/^A sign-in link is on its way to .+@example\.org\.$/).waitFor();
+  await studio.getByRole('link', { name: 'Reedlight' }).click();
+  const [copy] = await Promise.all([studio.waitForEvent('download'), studio.getByRole('button', { name: 'Take a copy' }).click()]);
+
+  const elsewhere = await newPage(browser, { viewport: { width: 1280, height: 800 } });
+  await elsewhere.goto(served.studio);
+  await elsewhere.getByRole('link', { name: 'Reedlight' }).click();
+  await elsewhere.getByLabel('Open a copy').setInputFiles(await copy.path());
+  await elsewhere.getByRole('button', { name: 'Replace what is here with this copy' }).click();
+  await elsewhere.getByRole('link', { name: 'Make', exact: true }).click();
+  await elsewhere.getByRole('link', { name: /^A slip/ }).waitFor();
+  await elsewhere.getByText('Shop online').waitFor();
+});
+
 test('a large file is added with progress and can be cancelled; an empty one is refused in words', async () => {
+  await stage('Make');
   await studio.getByLabel('Add files').setInputFiles({ name: 'empty.txt', mimeType: 'text/plain', buffer: Buffer.alloc(0) });
   await studio.getByText('“empty.txt” is empty, so it was not added. Nothing was changed.').waitFor();
   await studio.evaluate(() => {

@@ -1,9 +1,7 @@
-import { randomUUID } from 'node:crypto';
 import express, { type Request, Router } from 'express';
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import * as z from 'zod';
-import { instantOf } from '#core/calendar';
-import { creditNoteDocument, receiptDocument, signInMessage } from '#core/messages';
+import { creditNoteDocument, receiptDocument } from '#core/messages';
 import { compareAddress, isAddress } from '#core/people';
 import { documentHtml, wordsHtml } from '../../pages/render';
 import { type CounterContext, shopOf, stripOf } from '../context';
@@ -13,9 +11,9 @@ import { Problem } from '../http/problem';
 import { textOf } from '../http/textOf';
 import { PAGES } from '../public/pagesRoutes';
 import { DEVICE_COOKIE, personOfDevice } from './device';
+import { sendSignInLink } from './signInLink';
 import { memberView } from './view';
 
-const LINK_MINUTES = 30;
 const DEVICE_DAYS = 60;
 const DAY = 86_400_000;
 
@@ -36,14 +34,8 @@ export function memberRoutes(context: CounterContext): Router {
     // The answer is the same, and as quick, whether or not the address is known.
     res.status(202).json({ sentence: 'If this address has bought here, a message with a link is on its way to it. The link works once, for 30 minutes.' });
     const person = context.people.find(address);
-    if (person) void sendLink(person).catch((error: unknown) => context.log('A sign-in link could not be sent', error));
+    if (person) void sendSignInLink(context, person).catch((error: unknown) => context.log('A sign-in link could not be sent', error));
   });
-
-  async function sendLink(person: { id: string; name: string; address: string }): Promise<void> {
-    const secret = await context.doors.makeLink(person.id, LINK_MINUTES * 60_000);
-    const message = signInMessage({ shop: shopOf(context), real: context.mode === 'real' }, { url: `${context.publicAddress()}/member/enter/${secret}`, minutes: LINK_MINUTES });
-    await context.mailer.sendMessage(`enter-${randomUUID()}`, person, message, context.mode === 'demo' ? context.runner.now() : instantOf(Date.now()));
-  }
 
   const page = (heading: string, text: string, action: { label: string; href: string; post?: boolean }): string => {
     const shop = shopOf(context);

@@ -6,6 +6,7 @@ import { ReleaseContent } from '#core/release';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { Problem, refusalProblem } from '../http/problem';
 import { textOf } from '../http/textOf';
+import { sendSignInLink } from '../member/signInLink';
 import { moveClock } from './clock';
 import { checkOrigin, isOwner, letIn, letOut, ownerOnly } from './door';
 import { journalRoutes } from './journalRoutes';
@@ -97,6 +98,15 @@ export function ownerRoutes(context: CounterContext): Router {
   router.post('/people/read', (req, res) => {
     const { ids } = z.strictObject({ ids: z.array(Id).max(5_000) }).parse(req.body);
     res.json({ people: ids.map((id) => context.people.get(id)).filter((p) => p !== undefined) });
+  });
+
+  router.post('/people/link', async (req, res) => {
+    const person = context.people.get(z.strictObject({ personId: Id }).parse(req.body).personId);
+    if (!person) throw new Problem(404, 'This person is not known here. Nothing was sent.', 'no-such-person');
+    await sendSignInLink(context, person).catch(() => {
+      throw new Problem(503, 'The mail service did not answer, so the link was not sent. Try again in a minute.', 'not-sent');
+    });
+    res.json({ sentence: `A sign-in link is on its way to ${person.address}.` });
   });
 
   router.post('/clock', async (req, res) => {

@@ -7,6 +7,7 @@ import { Panes } from '../frame/Panes';
 import { OrderStory } from './OrderStory';
 import { PeopleSheet } from './PeopleSheet';
 import { PersonStory } from './PersonStory';
+import { exportOrders } from './exportOrders';
 import { type OrderList, useOrders } from './useOrders';
 
 const LISTS: { id: OrderList; name: string }[] = [
@@ -55,7 +56,7 @@ function OrdersSheet({ draft, list, selected, search, onSearch }: { draft: Draft
         <h1>{name}</h1>
         <label className="cap">Only those with <input className="fill w-52" aria-label="Search these orders" placeholder="a name, address or number" value={search} onChange={(e) => onSearch(e.target.value)} /></label>
       </div>
-      {found && found.count > 0 && <p className="lead mt-2 text-ink-2">{found.count.toLocaleString('en')} {found.count === 1 ? 'order' : 'orders'}, <b className="font-semibold text-money">{totals(found.paid) || 'nothing'}</b> paid{totals(found.back) !== '' && <>, {totals(found.back)} given back</>}.</p>}
+      {found && found.count > 0 && <p className="lead mt-2 text-ink-2">{found.count.toLocaleString('en')} {found.count === 1 ? 'order' : 'orders'}, <b className="font-semibold text-money">{totals(found.paid) || 'nothing'}</b> paid{totals(found.back) !== '' && <>, {totals(found.back)} given back</>}. <button className="opt" onClick={() => void exportOrders(list, search, name)}>Export {found.count === 1 ? 'it' : `these ${found.count.toLocaleString('en')}`} as CSV</button></p>}
       {found?.count === 0 && (found.counts.orders === 0 ? <p className="lead mt-3">Here stands every order, the moment it is paid. Nothing was sold yet. <Link className="plain-link" to="/sell">Look at what is on sale</Link></p> : <p className="lead mt-3">No orders match. {found.counts.orders.toLocaleString('en')} without these choices. <button className="plain-link" onClick={() => { onSearch(''); void navigate('/deliver/orders'); }}>Clear them</button></p>)}
       {found && found.rows.length > 0 && (
         <table className="rows mt-3">

@@ -3,10 +3,12 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
-import { explain } from '#core/passes';
+import { readyReply } from '#core/messages';
+import { explain, type Explanation } from '#core/passes';
 import { db } from '../data/db';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
+import { AnswerThem } from './AnswerThem';
 
 /** One person: what they bought, and for any product why they can or cannot open it. */
 export function PersonStory({ draft, personId }: { draft: Draft; personId: string }) {
@@ -26,7 +28,9 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: strin
     const title = draft.content.products.find((p) => p.id === id)?.title ?? 'a product put away';
     return explain({ passes: passes.filter((p) => p.productId === id), person: who, product: title, orderNumber: (orderId) => String(orders.find((o) => o.id === orderId)?.number ?? ''), now: latest, zone, locale }).sentence;
   };
+  const known = (id: string): Explanation => explain({ passes: passes.filter((p) => p.productId === id), person: 'You', product: draft.content.products.find((p) => p.id === id)?.title ?? 'what you bought', orderNumber: (orderId) => String(orders.find((o) => o.id === orderId)?.number ?? ''), now: latest, zone, locale });
   const theirs = [...new Set(passes.map((p) => p.productId))];
+  const reply = readyReply({ shop: draft.content.shop, name: person?.name ?? '', orders, things: theirs.map(known) });
   const others = draft.content.products.filter((p) => !theirs.includes(p.id));
   return (
     <>
@@ -40,6 +44,7 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: strin
         )}
         {productId !== '' && <p className="mt-1.5" role="status">{why(productId)}</p>}
       </div>
+      <AnswerThem personId={personId} text={reply} />
       <div className="sec">
         <h3>Bought</h3>
         {orders.map((o) => (

@@ -18,23 +18,30 @@ export interface OrdersFound {
 
 const MOST_ROWS = 200;
 
-/** A saved list of orders, newest first, with totals over all that match; undefined while counting. */
+/** Every order of a saved list that matches a search, newest first, with its buyer. */
+export async function findOrders(list: OrderList, search: string): Promise<{ rows: OrdersFound['rows']; counts: OrdersFound['counts'] }> {
+  const wanted = search.trim().toLowerCase();
+  const all = await db.orders.orderBy('number').reverse().toArray();
+  const people = new Map((await db.people.toArray()).map((p) => [p.id, p]));
+  const counts: Record<OrderList, number> = { orders: 0, paid: 0, refunded: 0, disputed: 0 };
+  const rows: OrdersFound['rows'] = [];
+  for (const order of all) {
+    for (const name of Object.keys(counts) as OrderList[]) if (belongs(name, order)) counts[name] += 1;
+    if (!belongs(list, order)) continue;
+    const person = people.get(order.personId);
+    if (wanted === '' || `${order.number} ${order.title} ${order.receipt} ${person?.name ?? ''} ${person?.address ?? ''}`.toLowerCase().includes(wanted)) rows.push({ order, person });
+  }
+  return { rows, counts };
+}
+
+/** A saved list as the sheet shows it, with totals over all that match; undefined while counting. */
 export function useOrders(list: OrderList, search: string): OrdersFound | undefined {
   return useLiveQuery(async () => {
-    const wanted = search.trim().toLowerCase();
-    const all = await db.orders.orderBy('number').reverse().toArray();
-    const people = new Map((await db.people.toArray()).map((p) => [p.id, p]));
-    const counts: Record<OrderList, number> = { orders: 0, paid: 0, refunded: 0, disputed: 0 };
-    const found: OrdersFound = { rows: [], count: 0, counts, paid: new Map(), back: new Map() };
-    for (const order of all) {
-      for (const name of Object.keys(counts) as OrderList[]) if (belongs(name, order)) counts[name] += 1;
-      if (!belongs(list, order)) continue;
-      const person = people.get(order.personId);
-      if (wanted !== '' && !`${order.number} ${order.title} ${order.receipt} ${person?.name ?? ''} ${person?.address ?? ''}`.toLowerCase().includes(wanted)) continue;
-      found.count += 1;
+    const { rows, counts } = await findOrders(list, search);
+    const found: OrdersFound = { rows: rows.slice(0, MOST_ROWS), count: rows.length, counts, paid: new Map(), back: new Map() };
+    for (const { order } of rows) {
       found.paid.set(order.currency, (found.paid.get(order.currency) ?? 0) + order.paid);
       found.back.set(order.currency, (found.back.get(order.currency) ?? 0) + order.back);
-      if (found.rows.length < MOST_ROWS) found.rows.push({ order, person });
     }
     return found;
   }, [list, search]);

@@ -1,4 +1,5 @@
 import type { ShopDetails } from '#core/catalogue';
+import { Copies } from './Copies';
 import { currencies, zones } from './choices';
 import { change, type Draft } from '../data/draft';
 import { useAboutQuery } from '../data/ownerApi';
@@ -31,6 +32,7 @@ export function ShopSheet({ draft }: { draft: Draft }) {
             <h3>Time</h3>
             <p className="sentence">Days begin and end in <select className="fill" aria-label="Time zone" value={shop.zone} onChange={(e) => edit((s) => { s.zone = e.target.value; })}>{zones.map((z) => <option key={z}>{z}</option>)}</select>.</p>
           </section>
+          <Copies />
           {legal.map(({ name, label }) => (
             <section key={name} className="sec">
               <h3 className="mb-2"><label htmlFor={name}>{label}</label></h3>

@@ -1,0 +1,174 @@
+import { sha256 } from '@noble/hashes/sha2.js';
+import { bytesToHex } from '@noble/hashes/utils.js';
+import { UnzipInflate, strToU8, Unzip, UnzipPassThrough, Zip, ZipDeflate, ZipPassThrough } from 'fflate';
+import * as z from 'zod';
+import { MirrorRows } from '#core/books';
+import { FIRST_PREV, parseLine } from '#core/journal';
+import { PersonRecord } from '#core/people';
+import { Release } from '#core/release';
+import { db, type DocumentRow, type StepsRow } from './db';
+
+/**
+ * Everything this browser holds as one zip: see docs/file-formats.md. Orders and passes are not in it; they are
+ * worked out again from the history's lines.
+ */
+const Header = z.object({ format: z.literal(1), savedAt: z.string(), documents: z.int(), files: z.int(), lines: z.int() });
+export type WorkspaceHeader = z.infer<typeof Header>;
+
+const Rows = z.array(z.looseObject({ key: z.string(), kind: z.enum(['shop', 'product', 'offer', 'path', 'page']), made: z.number(), doc: z.looseObject({}) }));
+const StepRows = z.array(z.object({ key: z.string(), done: z.array(z.any()), undone: z.array(z.any()) }));
+
+export class NotACopy extends Error {}
+
+/** The whole workspace as a zip, piece by piece: no file is ever whole in memory beside its blob. */
+export async function takeCopy(now: Date): Promise<Blob> {
+  const [documents, steps, people, lines, live, shas] = await Promise.all([db.documents.toArray(), db.steps.toArray(), db.people.toArray(), db.lines.orderBy('seq').toArray(), db.meta.get('live'), db.files.toCollection().primaryKeys()]);
+  const parts: Uint8Array<ArrayBuffer>[] = [];
+  let failed: Error | null = null;
+  const zip = new Zip((error, piece) => {
+    if (error) failed = error;
+    else parts.push(piece);
+  });
+  const put = (name: string, text: string): void => {
+    const entry = new ZipDeflate(name);
+    zip.add(entry);
+    entry.push(strToU8(text), true);
+  };
+  const header: WorkspaceHeader = { format: 1, savedAt: now.toISOString(), documents: documents.length, files: shas.length, lines: lines.length };
+  put('workspace.json', JSON.stringify(header));
+  put('documents.json', JSON.stringify(documents));
+  put('steps.json', JSON.stringify(steps));
+  put('people.json', JSON.stringify(people));
+  put('live.json', JSON.stringify(live?.value ?? null));
+  put('journal.jsonl', lines.map((l) => `${l.line}\n`).join(''));
+  for (const name of shas) {
+    const row = await db.files.get(name);
+    if (!row) continue;
+    const entry = new ZipPassThrough(`files/${name}`);
+    zip.add(entry);
+    const reader = row.blob.stream().getReader();
+    for (;;) {
+      const piece = await reader.read();
+      if (piece.done) break;
+      entry.push(piece.value);
+    }
+    entry.push(new Uint8Array(0), true);
+  }
+  zip.end();
+  if (failed) throw failed as Error;
+  return new Blob(parts, { type: 'application/zip' });
+}
+
+export interface OpenedCopy {
+  header: WorkspaceHeader;
+  documents: DocumentRow[];
+  steps: StepsRow[];
+  people: PersonRecord[];
+  live: Release | null;
+  lines: string[];
+  files: Map<string, Blob>;
+}
+
+/** Reads a copy without changing anything. @throws NotACopy with a sentence for the seller */
+export async function openCopy(file: Blob): Promise<OpenedCopy> {
+  const entries = await unzip(file).catch(() => {
+    throw new NotACopy('This file is not a copy of a workspace, or it is damaged. Nothing was changed.');
+  });
+  const text = (name: string): string => {
+    const bytes = entries.get(name);
+    if (!bytes) throw new NotACopy(`“${name}” is missing in this file, so it is not a whole copy. Nothing was changed.`);
+    return new TextDecoder().decode(joined(bytes));
+  };
+  try {
+    const header = Header.parse(JSON.parse(text('workspace.json')));
+    const files = new Map<string, Blob>();
+    for (const [name, pieces] of entries) {
+      const named = /^files\/([0-9a-f]{64})$/.exec(name)?.[1];
+      if (named === undefined) continue;
+      const hash = sha256.create();
+      for (const piece of pieces) hash.update(piece);
+      if (bytesToHex(hash.digest()) !== named) throw new NotACopy('A file in this copy is damaged. Nothing was changed. Use another copy.');
+      files.set(named, new Blob(pieces));
+    }
+    const copy: OpenedCopy = {
+      header,
+      documents: Rows.parse(JSON.parse(text('documents.json'))) as unknown as DocumentRow[],
+      steps: StepRows.parse(JSON.parse(text('steps.json'))),
+      people: z.array(PersonRecord).parse(JSON.parse(text('people.json'))),
+      live: z.nullable(Release).parse(JSON.parse(text('live.json'))),
+      lines: text('journal.jsonl').split('\n').filter((line) => line !== ''),
+      files,
+    };
+    if (copy.lines.some((line) => parseLine(line) === null)) throw new NotACopy('The history in this copy is damaged. Nothing was changed. Use another copy.');
+    return copy;
+  } catch (error) {
+    if (error instanceof NotACopy) throw error;
+    throw new NotACopy('This file is not a copy of a workspace, or it is from a newer version. Nothing was changed.');
+  }
+}
+
+/** Puts a copy in place of what this browser holds, whole or not at all. */
+export async function putBack(copy: OpenedCopy): Promise<void> {
+  const rows = new MirrorRows();
+  for (const line of copy.lines) {
+    const batch = parseLine(line);
+    if (batch) rows.apply(batch);
+  }
+  const last = copy.lines[copy.lines.length - 1];
+  const hash = last === undefined ? FIRST_PREV : bytesToHex(sha256(new TextEncoder().encode(last)));
+  await db.transaction('rw', db.tables, async () => {
+    await Promise.all(db.tables.map((table) => table.clear()));
+    await db.documents.bulkPut(copy.documents);
+    await db.steps.bulkPut(copy.steps);
+    await db.people.bulkPut(copy.people);
+    await db.files.bulkPut([...copy.files].map(([name, blob]) => ({ sha256: name, blob })));
+    await db.lines.bulkPut(copy.lines.map((line, i) => ({ seq: i + 1, line })));
+    await db.orders.bulkPut([...rows.orders.values()]);
+    await db.passes.bulkPut([...rows.passes.values()]);
+    await db.charges.bulkPut([...rows.charges.values()]);
+    await db.refunds.bulkPut([...rows.refunds.values()]);
+    if (copy.live) await db.meta.put({ name: 'live', value: copy.live });
+    await db.meta.put({ name: 'cursor', value: { seq: copy.lines.length, hash } });
+  });
+}
+
+/** The entries of a zip as the pieces they came in. */
+async function unzip(file: Blob): Promise<Map<string, Uint8Array<ArrayBuffer>[]>> {
+  const entries = new Map<string, Uint8Array<ArrayBuffer>[]>();
+  const ends: Promise<void>[] = [];
+  const unzipper = new Unzip((entry) => {
+    const pieces: Uint8Array<ArrayBuffer>[] = [];
+    entries.set(entry.name, pieces);
+    ends.push(new Promise((resolve, reject) => {
+      entry.ondata = (error, piece, final) => {
+        if (error) reject(error);
+        else {
+          pieces.push(piece);
+          if (final) resolve();
+        }
+      };
+    }));
+    entry.start();
+  });
+  unzipper.register(UnzipPassThrough);
+  unzipper.register(UnzipInflate);
+  const reader = file.stream().getReader();
+  for (;;) {
+    const piece = await reader.read();
+    unzipper.push(piece.value ?? new Uint8Array(0), piece.done);
+    if (piece.done) break;
+  }
+  await Promise.all(ends);
+  if (entries.size === 0) throw new Error('no entries');
+  return entries;
+}
+
+function joined(pieces: readonly Uint8Array[]): Uint8Array {
+  const all = new Uint8Array(pieces.reduce((sum, piece) => sum + piece.length, 0));
+  let at = 0;
+  for (const piece of pieces) {
+    all.set(piece, at);
+    at += piece.length;
+  }
+  return all;
+}

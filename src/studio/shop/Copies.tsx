@@ -1,0 +1,72 @@
+import { useState } from 'react';
+import { store } from '../store';
+import { saveNow } from '../store/edits';
+import { NotACopy, openCopy, type OpenedCopy, putBack, takeCopy } from '../data/workspaceFile';
+
+/** Everything this browser holds as one file, taken out or put back. */
+export function Copies() {
+  const [said, setSaid] = useState<string | null>(null);
+  const [opened, setOpened] = useState<OpenedCopy | null>(null);
+  const [busy, setBusy] = useState(false);
+
+  async function take(): Promise<void> {
+    setBusy(true);
+    try {
+      await saveNow(store.getState().edits, store.dispatch);
+      const now = new Date();
+      const blob = await takeCopy(now);
+      const url = URL.createObjectURL(blob);
+      Object.assign(document.createElement('a'), { href: url, download: `workspace ${now.toISOString().slice(0, 10)}.zip` }).click();
+      setTimeout(() => URL.revokeObjectURL(url), 60_000);
+      setSaid('The copy is in your downloads. Keep it somewhere else than on this computer.');
+    } catch {
+      setSaid('The copy could not be made: this browser or the disk has no room. Nothing was changed.');
+    }
+    setBusy(false);
+  }
+
+  async function look(file: File): Promise<void> {
+    setBusy(true);
+    setOpened(null);
+    try {
+      setOpened(await openCopy(file));
+      setSaid(null);
+    } catch (error) {
+      setSaid(error instanceof NotACopy ? error.message : 'This file could not be read. Nothing was changed.');
+    }
+    setBusy(false);
+  }
+
+  async function replace(): Promise<void> {
+    if (!opened) return;
+    setBusy(true);
+    try {
+      await putBack(opened);
+      location.reload();
+    } catch {
+      setSaid('There is no room in this browser for the copy. Nothing was changed.');
+      setBusy(false);
+    }
+  }
+
+  return (
+    <section className="sec">
+      <h3 className="mb-2">Copies and moving</h3>
+      <p className="flex flex-wrap gap-3">
+        <button className="btn btn-quiet" disabled={busy} onClick={() => void take()}>Take a copy</button>
+        <label className="btn btn-quiet focus-within:outline-2">Open a copy<input type="file" accept=".zip" className="sr-only" aria-label="Open a copy" onChange={(event) => {
+          const file = event.target.files?.[0];
+          if (file) void look(file);
+          event.target.value = '';
+        }} /></label>
+      </p>
+      {opened && (
+        <div className="mt-3 border-l-4 border-draft bg-paper-2 px-4 py-3">
+          <p>A copy of {opened.header.savedAt.slice(0, 10)}: {opened.header.documents} things, {opened.header.files} files, {opened.header.lines} lines of history. It replaces all drafts in this browser; what is live stays as it is.</p>
+          <p className="mt-2 flex gap-3"><button className="btn btn-primary" disabled={busy} onClick={() => void replace()}>Replace what is here with this copy</button><button className="btn btn-quiet" onClick={() => setOpened(null)}>Leave it</button></p>
+        </div>
+      )}
+      {said !== null && <p className="mt-2" role="status">{said}</p>}
+    </section>
+  );
+}
