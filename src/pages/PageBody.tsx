@@ -6,15 +6,16 @@ import { PageViewProvider, type PageView } from './view';
 interface Props {
   page: Page;
   view: PageView;
-  /** In the studio: what stands around each block; hidden blocks are then shown too. */
+  /** In the studio: what stands around each block. */
   around?: (block: Block, drawn: ReactNode) => ReactNode;
+  showHidden?: boolean;
 }
 
 /** A page's blocks, one under another: the same on the counter, in the studio and in a preview. */
-export function PageBody({ page, view, around }: Props) {
+export function PageBody({ page, view, around, showHidden = false }: Props) {
   return (
     <PageViewProvider value={view}>
-      {page.blocks.filter((block) => around !== undefined || !block.hidden).map((block) => <Fragment key={block.id}>{around ? around(block, <BlockView block={block} />) : <BlockView block={block} />}</Fragment>)}
+      {page.blocks.filter((block) => showHidden || !block.hidden).map((block) => <Fragment key={block.id}>{around ? around(block, <BlockView block={block} />) : <BlockView block={block} />}</Fragment>)}
     </PageViewProvider>
   );
 }

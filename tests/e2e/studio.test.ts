@@ -81,6 +81,8 @@ test('a page grows: a testimonial lands where it sells, is written, moved by key
   await studio.waitForFunction(() => document.activeElement?.getAttribute('aria-label') === 'What they said');
   await studio.keyboard.type('By the third morning I knew who began.');
   await studio.getByLabel('Who said it').fill('A buyer from Faro');
+  // The phone beside it follows what is being written.
+  await studio.waitForFunction(() => (document.querySelector('.phone')?.scrollTop ?? 0) > 200);
   const testimonial = studio.getByRole('group', { name: 'Testimonial block' });
   await testimonial.getByRole('button', { name: 'Move down' }).focus();
   await studio.keyboard.press('Enter');

@@ -19,6 +19,8 @@ function rowsOf(release: Release): DocumentRow[] {
 
 /** Learns what is live. An empty studio begins from it: whoever holds the shop's files holds the shop. */
 export async function beginFromShop(): Promise<void> {
+  // Asked for, not insisted on: a browser that is short of room should clear others first.
+  void navigator.storage?.persist?.().catch(() => false);
   const live = await readLive();
   await db.transaction('rw', db.documents, db.meta, async () => {
     if (live) await db.meta.put({ name: 'live', value: live });

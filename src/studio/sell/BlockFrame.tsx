@@ -4,6 +4,8 @@ import type { Path } from '#core/paths';
 import { change, type Draft } from '../data/draft';
 import { newId } from '../data/ids';
 import { setBlockPicture } from '../make/uploads';
+import { useAppDispatch } from '../store';
+import { blockTaken } from '../store/frame';
 import { AddBlock } from './AddBlock';
 
 interface Props {
@@ -17,6 +19,7 @@ interface Props {
 /** A block in the sheet: its words in place, and under the one in hand its settings as a line. */
 export function BlockFrame({ draft, path, page, block, children }: Props) {
   const [inHand, setInHand] = useState(false);
+  const dispatch = useAppDispatch();
   const fixed = page.kind === 'checkout' || block.kind === 'checkout';
   const at = page.blocks.findIndex((b) => b.id === block.id);
   const edit = (recipe: (blocks: Block[]) => Block[] | void): void => void change('page', page.id, (p) => {
@@ -28,7 +31,10 @@ export function BlockFrame({ draft, path, page, block, children }: Props) {
     <div
       id={`block-${block.id}`}
       className={`block-frame ${inHand ? 'in-hand' : ''}`}
-      onFocus={() => setInHand(true)}
+      onFocus={() => {
+        setInHand(true);
+        dispatch(blockTaken(block.id));
+      }}
       onBlur={(event) => { if (!event.currentTarget.contains(event.relatedTarget)) setInHand(false); }}
       // Clicking anywhere on a block takes it in hand, also where it has no words of its own.
       tabIndex={-1}

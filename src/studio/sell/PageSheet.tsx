@@ -19,7 +19,7 @@ export function PageSheet({ draft, path, step, page }: Props) {
   const checkout = page.blocks.find((b) => b.kind === 'checkout');
   return (
     <>
-      <div className="page mt-2"><div className="page-column !px-0 !pb-4"><PageBody page={page} view={view} around={(block, drawn) => <BlockFrame draft={draft} path={path} page={page} block={block}>{drawn}</BlockFrame>} /></div></div>
+      <div className="page mt-2"><div className="page-column !px-0 !pb-4"><PageBody page={page} view={view} showHidden around={(block, drawn) => <BlockFrame draft={draft} path={path} page={page} block={block}>{drawn}</BlockFrame>} /></div></div>
       <AddBlock draft={draft} path={path} page={page} after={null} />
       {checkout?.kind === 'checkout' && (
         <div className="sec">

@@ -12,10 +12,12 @@ interface FrameState {
   buyerView: boolean;
   /** What was taken off the lists last, until something else is or it is brought back. */
   removed: { title: string; rows: DocumentRow[] } | null;
+  /** The block of a page that is being edited: the phone view follows it. */
+  blockInHand: string | null;
   connection: 'unknown' | 'reached' | 'lost' | 'not-owner';
 }
 
-const initialState: FrameState = { theme: stored('theme') === 'night' ? 'night' : 'day', outcomeFolded: stored('outcome') === 'folded', publishing: false, buyerView: false, removed: null, connection: 'unknown' };
+const initialState: FrameState = { theme: stored('theme') === 'night' ? 'night' : 'day', outcomeFolded: stored('outcome') === 'folded', publishing: false, buyerView: false, removed: null, blockInHand: null, connection: 'unknown' };
 
 /** The frame's own state: theme and folding are remembered, the rest is of the moment. */
 export const frame = createSlice({
@@ -40,10 +42,13 @@ export const frame = createSlice({
     removedNow(state, { payload }: PayloadAction<FrameState['removed']>) {
       state.removed = payload;
     },
+    blockTaken(state, { payload }: PayloadAction<string>) {
+      state.blockInHand = payload;
+    },
     connectionChanged(state, { payload }: PayloadAction<FrameState['connection']>) {
       state.connection = payload;
     },
   },
 });
 
-export const { themeChosen, outcomeToggled, publishToggled, buyerViewToggled, connectionChanged, removedNow } = frame.actions;
+export const { themeChosen, outcomeToggled, publishToggled, buyerViewToggled, connectionChanged, removedNow, blockTaken } = frame.actions;
