@@ -7,6 +7,10 @@ import { signToken } from '../../src/counter/http/signing';
 import { CARD, openShop, type TestShop } from '../support/counter';
 import { FILE_BYTES, FILE_SHA, releaseContent } from '../support/release';
 
+// Source: OWASP ASVS 5.0 level 2, by chapter (numbers from memory): V1 encoding and V3 front end (words, headers),
+// V2 business logic (own amounts), V5 files (links, parts, what a browser may run), V6 and V7 signing in and
+// sessions (links used once, the same answer for everybody), V8 authorisation (another's file or receipt, the
+// owner's side), V9 self-contained tokens (changed, cut off, for another purpose).
 const NASTY = `<script>alert(1)</script> "'>&lt; 🐦 مرحبا \u202Eexe.fdp ${'x'.repeat(250)}`;
 let shop: TestShop;
 let tove: Buyer;

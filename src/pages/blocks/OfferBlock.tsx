@@ -1,6 +1,7 @@
 import type { BlockOf } from '#core/pages';
-import { usePageView } from '../view';
 import { Words } from '../Words';
+import { usePageView } from '../view';
+import { BlockTitle } from './BlockTitle';
 import { fieldEditor } from './index';
 
 /** The offer: its prices as they are now, and the button that leads to the checkout step. Nothing here can be typed as a price. */
@@ -8,7 +9,7 @@ export function OfferBlock({ block }: { block: BlockOf<'offer'> }) {
   const view = usePageView();
   return (
     <section className="offer-block my-10" aria-label={block.title}>
-      <Words as="h2" className="page-h2" label="Title of the offer" value={block.title} onChange={fieldEditor(view, block, (b, v) => { b.title = v.slice(0, 300); })} />
+      <BlockTitle block={block} label="Title of the offer" />
       <ul className="mt-2">
         {view.offer?.prices.map((price) => (
           <li key={price.id} className="border-t border-line py-3 first:border-t-0">

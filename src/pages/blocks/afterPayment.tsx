@@ -1,14 +1,13 @@
 import type { BlockOf } from '#core/pages';
 import { usePageView } from '../view';
-import { Words } from '../Words';
-import { fieldEditor } from './index';
+import { BlockTitle } from './BlockTitle';
 
 /** A button for each file of what was bought. */
 export function Downloads({ block }: { block: BlockOf<'downloads'> }) {
   const view = usePageView();
   return (
     <section className="my-8">
-      <Words as="h2" className="page-h2" label="Title of the downloads" value={block.title} onChange={fieldEditor(view, block, (b, v) => { b.title = v.slice(0, 300); })} />
+      <BlockTitle block={block} label="Title of the downloads" />
       {view.order === null && <p className="mt-2 text-ink-2">Here the buyer finds a button for each file.</p>}
       {view.order?.things.map((thing, i) => (
         <div key={i} className="mt-3 border-t border-line pt-3">
@@ -33,7 +32,7 @@ export function Recap({ block }: { block: BlockOf<'recap'> }) {
   const view = usePageView();
   return (
     <section className="my-8">
-      <Words as="h2" className="page-h2" label="Title of the recap" value={block.title} onChange={fieldEditor(view, block, (b, v) => { b.title = v.slice(0, 300); })} />
+      <BlockTitle block={block} label="Title of the recap" />
       {view.order === null ? (
         <p className="mt-2 text-ink-2">Here the buyer reads what was bought, what was paid and the order’s number.</p>
       ) : (

@@ -1,9 +1,10 @@
 import { plainFromRich, richFromPlain } from '#core/catalogue';
 import type { Block, BlockOf } from '#core/pages';
-import { type PageView, usePageView } from '../view';
 import { Words } from '../Words';
-import { Downloads, Recap } from './afterPayment';
+import { type PageView, usePageView } from '../view';
+import { BlockTitle } from './BlockTitle';
 import { OfferBlock } from './OfferBlock';
+import { Downloads, Recap } from './afterPayment';
 import { Guarantee, Maker, Questions, Testimonial } from './trust';
 
 /** One block of a page. The checkout itself is drawn by its own page, so its block is only a place. */
@@ -80,7 +81,7 @@ function Benefits({ block, view }: Of<'benefits'>) {
   const edit = view.edit;
   return (
     <section className="my-8">
-      <Words as="h2" className="page-h2" label="Title of the benefits" value={block.title} onChange={fieldEditor(view, block, (b, v) => { b.title = v.slice(0, 300); })} />
+      <BlockTitle block={block} label="Title of the benefits" />
       <ul className="mt-3 space-y-2">
         {block.items.map((item, i) => (edit || item.trim() !== '') && (
           <li key={i} className="border-l-4 border-[var(--access-fill)] pl-4 text-lg leading-snug">
@@ -95,7 +96,7 @@ function Benefits({ block, view }: Of<'benefits'>) {
 function Contents({ block, view }: Of<'contents'>) {
   return (
     <section className="my-8">
-      <Words as="h2" className="page-h2" label="Title of the contents" value={block.title} onChange={fieldEditor(view, block, (b, v) => { b.title = v.slice(0, 300); })} />
+      <BlockTitle block={block} label="Title of the contents" />
       <ul className="mt-3 divide-y divide-line border-y border-line">
         {view.things.map((thing, i) => (
           <li key={i} className="flex flex-wrap items-baseline justify-between gap-x-6 py-3">

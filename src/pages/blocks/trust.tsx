@@ -1,7 +1,8 @@
 import { plainFromRich, richFromPlain } from '#core/catalogue';
 import type { BlockOf } from '#core/pages';
-import { usePageView } from '../view';
 import { Words } from '../Words';
+import { usePageView } from '../view';
+import { BlockTitle } from './BlockTitle';
 import { fieldEditor } from './index';
 
 /** What somebody said who bought. */
@@ -22,7 +23,7 @@ export function Maker({ block }: { block: BlockOf<'maker'> }) {
     <section className="my-8 flex flex-wrap items-start gap-5">
       {block.file && <img src={view.pictureUrl(block.file)} alt={block.alt} className="h-28 w-28 shrink-0 rounded-full object-cover" loading="lazy" />}
       <div className="min-w-0 flex-1 basis-64">
-        <Words as="h2" className="page-h2" label="Title about the maker" value={block.title} onChange={fieldEditor(view, block, (b, v) => { b.title = v.slice(0, 300); })} />
+        <BlockTitle block={block} label="Title about the maker" />
         <Words as="p" className="mt-2 whitespace-pre-line" label="About the maker" value={plainFromRich(block.text)} onChange={fieldEditor(view, block, (b, v) => { b.text = richFromPlain(v); })} />
       </div>
     </section>
@@ -40,7 +41,7 @@ export function Questions({ block }: { block: BlockOf<'questions'> }) {
     }));
   return (
     <section className="my-8">
-      <Words as="h2" className="page-h2" label="Title of the questions" value={block.title} onChange={fieldEditor(view, block, (b, v) => { b.title = v.slice(0, 300); })} />
+      <BlockTitle block={block} label="Title of the questions" />
       <div className="mt-3 divide-y divide-line border-y border-line">
         {block.items.map((item, i) => edit ? (
           <div key={i} className="py-3">
@@ -60,7 +61,7 @@ export function Guarantee({ block }: { block: BlockOf<'guarantee'> }) {
   const view = usePageView();
   return (
     <section className="my-8 border border-line px-5 py-4">
-      <Words as="h2" className="page-h2" label="Title of the guarantee" value={block.title} onChange={fieldEditor(view, block, (b, v) => { b.title = v.slice(0, 300); })} />
+      <BlockTitle block={block} label="Title of the guarantee" />
       <Words as="p" className="mt-2 whitespace-pre-line" label="The guarantee" value={block.text} onChange={fieldEditor(view, block, (b, v) => { b.text = v.slice(0, 1_000); })} />
     </section>
   );

@@ -9,7 +9,7 @@ import type { ShopState } from '../state';
  */
 export function publish(state: ShopState, { release, hasFile }: Extract<Command, { type: 'publish' }>, { now }: DecideContext): Decision {
   if (release.basedOn !== state.release) {
-    return { refused: 'another-live', sentence: 'Something else was published meanwhile, perhaps from another window. Nothing was published. Load what is live and publish again.' };
+    return { refused: 'another-live', sentence: 'Something else was published meanwhile, perhaps on another computer. Nothing was published. Load what is live and publish again.' };
   }
   const stops = launchCheck(unsealContent(release.content), hasFile).filter((f) => f.level === 'stops');
   if (stops[0]) return { refused: 'cannot-launch', sentence: `Nothing was published. ${stops.map((f) => f.text).join(' ')}` };
