@@ -171,7 +171,8 @@ test('orders leave as CSV exactly as listed; a person is answered; the workspace
   await elsewhere.goto(served.studio);
   await elsewhere.getByRole('link', { name: 'Reedlight' }).click();
   await elsewhere.getByLabel('Open a copy').setInputFiles(await copy.path());
-  await elsewhere.getByRole('button', { name: 'Replace what is here with this copy' }).click();
+  // The studio begins anew from the copy; pressing on before that would be lost in the reload.
+  await Promise.all([elsewhere.waitForEvent('load'), elsewhere.getByRole('button', { name: 'Replace what is here with this copy' }).click()]);
   await elsewhere.getByRole('link', { name: 'Make', exact: true }).click();
   await elsewhere.getByRole('link', { name: /^A slip/ }).waitFor();
   await elsewhere.getByText('Shop online').waitFor();
