@@ -1,5 +1,5 @@
-import { existsSync } from 'node:fs';
-import { rm, rename } from 'node:fs/promises';
+import { existsSync, readdirSync } from 'node:fs';
+import { rename, rm, rmdir } from 'node:fs/promises';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { serve } from '../src/counter/main';
@@ -11,12 +11,15 @@ const dataFolder = resolve(process.env['KEEL_DATA'] ?? 'demo-data');
 
 try {
   if (!existsSync(join(dataFolder, 'secrets.json'))) {
+    // A folder that holds something else is never touched, whatever KEEL_DATA was set to.
+    const taken = existsSync(dataFolder);
+    if (taken && readdirSync(dataFolder).length > 0) throw new Error(`${dataFolder} holds something that is not a shop. Nothing was changed. Name another folder in KEEL_DATA.`);
     process.stdout.write('Making the demo shop …\n');
     // Made beside and moved when whole, so that a demo broken off half-way is not taken for one.
     const beside = `${dataFolder}.making`;
     await rm(beside, { recursive: true, force: true });
     await buildDemo(beside, clientFolder);
-    await rm(dataFolder, { recursive: true, force: true });
+    if (taken) await rmdir(dataFolder);
     await rename(beside, dataFolder);
   }
   await serve({ mode: 'demo', dataFolder, clientFolder });
