@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { quoteFingerprint, quoteFor } from '#core/checkout';
+import { firstBuyer, quoteFingerprint, quoteFor } from '#core/checkout';
 import { createRunner, memoryPorts } from '#core/shop';
 import { realDisk } from '../src/counter/files/disk';
 import { openJournalFile } from '../src/counter/files/journalFile';
@@ -21,7 +21,7 @@ export async function engine(): Promise<void> {
     const runner = createRunner(ports);
     await runner.start();
     await runner.execute({ type: 'publish', release: release(), hasFile: () => true });
-    const quote = quoteFor(release(), { offerId: 'off_field', priceId: 'pr_one' }, runner.now());
+    const quote = quoteFor(release(), { offerId: 'off_field', priceId: 'pr_one' }, runner.now(), firstBuyer(runner.now()));
     const shown = 'refused' in quote ? '' : quoteFingerprint(quote);
     let next = 0;
     const walk = async (): Promise<void> => {

@@ -1,4 +1,4 @@
-import { type DraftOffer, fileTypeOf, newOffer, newProduct, type Product, richFromPlain, type ShopDetails } from '#core/catalogue';
+import { type DraftOffer, fileTypeOf, newOffer, newPrice, newProduct, type Product, richFromPlain, type ShopDetails } from '#core/catalogue';
 import { makePath } from '#core/paths';
 import { type DraftContent, type ReleaseContent, sealContent } from '#core/release';
 import { cards } from './cards';
@@ -52,11 +52,11 @@ export async function demoCatalogue(upload: Upload): Promise<ReleaseContent> {
     files: [await sound('One minute of marsh', 2500, 14), await file('Who was it.pdf', await cards('Who was it', VOICES.slice(4, 10), random))],
   };
   const offer = (product: Product, prices: DraftOffer['prices']): DraftOffer => ({ ...newOffer(next('off'), product, 'EUR'), prices });
-  const once = (name: string, amount: string, usual: string | null = null): DraftOffer['prices'][number] => ({ id: next('pr'), name, terms: { kind: 'once', amount }, usual });
+  const once = (name: string, amount: string, usual: string | null = null): DraftOffer['prices'][number] => newPrice(next('pr'), { name, terms: { kind: 'once', amount }, usual });
   const offers = [
     offer(dawn, [once('For yourself', '24.00', '32.00'), once('For a class, up to 30', '68.00')]),
     offer(wren, [once('', '12.00')]),
-    offer(marsh, [{ id: next('pr'), name: '', terms: { kind: 'free', amount: '' }, usual: null }]),
+    offer(marsh, [newPrice(next('pr'), { terms: { kind: 'free', amount: '' } })]),
   ];
   const products = [dawn, wren, marsh];
   const made = offers.map((o) => makePath(o, products.filter((p) => o.productIds.includes(p.id)), new Set(), next));

@@ -18,7 +18,7 @@ function ThingRow({ thing, alone }: { thing: Thing; alone: boolean }) {
           <h2 dir="auto">{thing.title}</h2>
           <p className={thing.open ? 'text-access' : 'text-ink-2'}>{thing.note}</p>
         </div>
-        {only && <a className="btn btn-quiet shrink-0" href={only.href} aria-label={`Download ${only.name}`}>Download</a>}
+        {only && <OpenButton file={only} />}
       </div>
       {only ? <Player file={only} /> : thing.files.length > 0 && (
         <details open={alone} className="mt-1">
@@ -28,7 +28,7 @@ function ThingRow({ thing, alone }: { thing: Thing; alone: boolean }) {
               <li key={file.id} className="border-t border-line py-2">
                 <div className="flex items-center justify-between gap-3">
                   <span className="min-w-0 break-words" dir="auto">{file.name} <span className="cap whitespace-nowrap">{file.size}</span></span>
-                  <a className="btn btn-quiet shrink-0" href={file.href} aria-label={`Download ${file.name}`}>Download</a>
+                  <OpenButton file={file} />
                 </div>
                 <Player file={file} />
               </li>
@@ -38,6 +38,12 @@ function ThingRow({ thing, alone }: { thing: Thing; alone: boolean }) {
       )}
     </li>
   );
+}
+
+/** A file is fetched; a link held elsewhere opens in a window of its own. */
+function OpenButton({ file }: { file: Thing['files'][number] }) {
+  const word = file.elsewhere ? 'Open' : 'Download';
+  return <a className="btn btn-quiet shrink-0" href={file.href} aria-label={`${word} ${file.name}`} {...(file.elsewhere ? { target: '_blank', rel: 'noopener' } : {})}>{word}</a>;
 }
 
 /** Sound can be listened to in place; asked for only when wanted, because asking counts as a download. */

@@ -5,7 +5,7 @@ export interface Me {
   signedIn: boolean;
   name: string;
   address: string;
-  things: { title: string; open: boolean; note: string; files: { id: string; name: string; size: string; type: string; href: string }[] }[];
+  things: { title: string; open: boolean; note: string; files: { id: string; name: string; size: string; type: string; href: string; elsewhere: boolean }[] }[];
   orders: { number: number; day: string; what: string; paid: string; status: string; papers: { name: string; href: string }[] }[];
 }
 

@@ -1,5 +1,6 @@
 import { createContext, useContext } from 'react';
-import type { FileRef } from '#core/catalogue';
+import type { ComponentType, ReactNode } from 'react';
+import type { FileRef, RichText } from '#core/catalogue';
 import type { Block } from '#core/pages';
 
 /** A price as a page shows it: words only. On the counter these are slots that are filled at each request. */
@@ -9,6 +10,8 @@ export interface PriceView {
   amount: string;
   usual: string | null;
   statement: string;
+  /** Numbers left, days of sale; null where neither is limited. */
+  notice: string | null;
 }
 
 export interface ThingView {
@@ -22,7 +25,7 @@ export interface OrderView {
   number: number;
   lines: { title: string; amount: string }[];
   paid: string;
-  things: { title: string; state: 'open' | 'closed'; files: { name: string; size: string; href: string }[] }[];
+  things: { title: string; state: 'open' | 'closed'; files: { name: string; size: string; href: string; elsewhere: boolean }[] }[];
 }
 
 /** Everything blocks read. Blocks hold words; prices, contents and addresses come from here. */
@@ -30,10 +33,23 @@ export interface PageView {
   offer: { title: string; prices: PriceView[] } | null;
   things: ThingView[];
   pictureUrl: (file: FileRef) => string;
-  checkoutHref: string;
+  /** The address of a step of this path; the checkout's when none is named. */
+  stepHref: (stepId: string | null) => string;
+  /** Where the checkout stands on this page, if it does. */
+  checkout: ReactNode;
   order: OrderView | null;
   /** Set in the studio: words are edited in place. */
   edit: ((blockId: string, change: (block: Block) => void) => void) | null;
+  /** The studio's editor for formatted text; pages that are only read do without its weight. */
+  richEditor: ComponentType<RichEditorProps> | null;
+}
+
+export interface RichEditorProps {
+  value: RichText;
+  onChange: (value: RichText) => void;
+  label: string;
+  placeholder?: string;
+  className?: string;
 }
 
 const Context = createContext<PageView | null>(null);

@@ -40,8 +40,8 @@ async function open(): Promise<Opening> {
   try {
     await beginFromShop();
     return 'open';
-  } catch {
-    return { problem: 'This window is not connected to the shop.' };
+  } catch (error) {
+    return { problem: error instanceof TypeError ? 'The shop is not reached.' : 'This window is not connected to the shop.' };
   }
 }
 

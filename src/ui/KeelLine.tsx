@@ -1,5 +1,6 @@
 import { type KeyboardEvent, useId, useState } from 'react';
-import { type KeelLayout, type KeelMark, type KeelStory, layoutKeelLine } from '#core/drawing';
+import { type KeelStory, keelRows, layoutKeelLine, NARROWEST, STATE_WORDS } from '#core/drawing';
+import { KeelDrawing, MarkSample } from './KeelDrawing';
 
 interface Props {
   story: KeelStory;
@@ -8,102 +9,66 @@ interface Props {
   width: number;
   small?: boolean;
   largest?: number;
+  /** Milliseconds that drawings side by side share. */
+  span?: number;
   /** On buyers' pages the same facts stand beside it as text, so the drawing says nothing aloud. */
   decorative?: boolean;
 }
 
 /** The signature drawing: money above the line, access below, dates to scale. One tab stop; arrows go from mark to mark. */
-export function KeelLine({ story, name, width, small = false, largest, decorative = false }: Props) {
-  const layout = layoutKeelLine(story, width, { small, ...(largest === undefined ? {} : { largest }) });
+export function KeelLine({ story, name, width, small = false, largest, span, decorative = false }: Props) {
+  const layout = layoutKeelLine(story, width, { small, ...(largest === undefined ? {} : { largest }), ...(span === undefined ? {} : { span }) });
   const [inHand, setInHand] = useState<number | null>(null);
+  const [asList, setAsList] = useState(false);
   const hatch = useId();
-  const held = inHand === null ? null : (layout.marks[inHand] ?? null);
+  const phrases = [...layout.marks.map((m) => m.phrase)];
 
   function onKeyDown(event: KeyboardEvent): void {
     const step = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
-    if (step === 0) return;
+    const end = event.key === 'Home' ? 0 : event.key === 'End' ? phrases.length - 1 : null;
+    if (step === 0 && end === null) return;
     event.preventDefault();
-    setInHand((now) => Math.min(layout.marks.length - 1, Math.max(0, (now ?? (step > 0 ? -1 : layout.marks.length)) + step)));
+    setInHand((now) => end ?? Math.min(phrases.length - 1, Math.max(0, (now ?? (step > 0 ? -1 : phrases.length)) + step)));
   }
 
-  const drawing = (
-    <svg width={width} height={layout.height} viewBox={`0 0 ${width} ${layout.height}`} aria-hidden="true" className="block h-auto max-w-full overflow-visible">
-      <defs>
-        <pattern id={hatch} width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect width="5" height="5" fill="var(--paper)" />
-          <line x1="0" y1="0" x2="0" y2="5" stroke="var(--access)" strokeWidth="2" />
-        </pattern>
-      </defs>
-      <Present layout={layout} small={small} />
-      <line x1={layout.left} x2={layout.presentX} y1={layout.lineY} y2={layout.lineY} stroke="var(--ink)" strokeWidth={small ? 3 : 5} strokeLinecap="round" />
-      <line x1={layout.presentX} x2={layout.right} y1={layout.lineY} y2={layout.lineY} stroke="var(--ink)" strokeWidth={small ? 1.5 : 2.5} strokeLinecap="round" />
-      {layout.bars.map((bar, i) => (
-        <g key={i}>
-          <path d={barPath(bar)} fill="var(--access-fill)" stroke="var(--access)" strokeWidth="1" />
-          {bar.holds.map((hold, k) => (
-            <rect key={k} x={hold.x1} y={bar.y} width={Math.max(2, hold.x2 - hold.x1)} height={bar.height} fill={`url(#${hatch})`} stroke="var(--access)" strokeWidth="1" />
-          ))}
-          {!bar.goesOn && <line x1={bar.x2} x2={bar.x2} y1={bar.y - 3} y2={bar.y + bar.height + 3} stroke="var(--access)" strokeWidth="2.5" />}
-        </g>
-      ))}
-      {layout.marks.map((mark, i) => (
-        <Mark key={i} mark={mark} small={small} dateY={layout.dateY} lineY={layout.lineY} held={i === inHand} onHold={() => setInHand(i)} />
-      ))}
-    </svg>
-  );
-  if (decorative) return drawing;
+  if (decorative) return width < NARROWEST ? null : <KeelDrawing layout={layout} hatch={hatch} small={small} inHand={null} onHold={() => undefined} />;
+  if (asList || width < NARROWEST) {
+    return (
+      <div>
+        <KeelList story={story} name={name} />
+        {width >= NARROWEST && <button className="opt" onClick={() => setAsList(false)}>Show as a drawing</button>}
+      </div>
+    );
+  }
+  const keyed = layout.states.length > 1 || layout.states.some((s) => s !== 'to come' && s !== 'paid') || layout.held;
   return (
-    <div role="group" aria-label={name} aria-roledescription="drawing of payments and access" tabIndex={0} onKeyDown={onKeyDown} onBlur={() => setInHand(null)} onMouseLeave={() => setInHand(null)}>
-      {drawing}
-      <p className="cap min-h-5" aria-live="polite">{held ? held.phrase : layout.bars.map((b) => `${b.label}${b.goesOn ? ', for good' : ''}`).join(' · ')}</p>
+    <div>
+      <div role="group" aria-label={name} aria-roledescription="drawing of payments and access" tabIndex={0} onKeyDown={onKeyDown} onBlur={() => setInHand(null)} onMouseLeave={() => setInHand(null)}>
+        <KeelDrawing layout={layout} hatch={hatch} small={small} inHand={inHand} onHold={setInHand} />
+        <p className="cap min-h-5" aria-live="polite">{inHand === null ? '' : (phrases[inHand] ?? '')}</p>
+      </div>
+      <p className="cap flex flex-wrap items-center gap-x-3">
+        {keyed && layout.states.map((state) => <span key={state} className="inline-flex items-center gap-1"><MarkSample state={state} />{STATE_WORDS[state]}</span>)}
+        {keyed && layout.held && <span className="inline-flex items-center gap-1"><svg width="16" height="9" aria-hidden="true"><rect width="16" height="9" fill={`url(#${hatch})`} stroke="var(--access)" /></svg>on hold</span>}
+        <button className="opt !text-[13px]" onClick={() => setAsList(true)}>Show as list</button>
+      </p>
     </div>
   );
 }
 
-function Present({ layout, small }: { layout: KeelLayout; small: boolean }) {
-  if (small) return null;
-  const anchor = layout.presentX < 40 ? 'start' : layout.presentX > layout.width - 40 ? 'end' : 'middle';
+/** The same facts as a table. */
+export function KeelList({ story, name }: { story: KeelStory; name: string }) {
   return (
-    <>
-      <line x1={layout.presentX} x2={layout.presentX} y1={16} y2={layout.dateY - 14} stroke="var(--ink-3)" strokeWidth="1" />
-      <text x={anchor === 'start' ? layout.presentX - 2 : layout.presentX} y={11} fontSize="13" textAnchor={anchor} fill="var(--ink-2)">{layout.presentWord}</text>
-    </>
+    <table className="w-full text-sm" aria-label={name}>
+      <tbody>
+        {keelRows(story).map((row, i) => (
+          <tr key={i} className="border-t border-line align-baseline">
+            <td className="py-1 pr-2 whitespace-nowrap">{row.day}</td>
+            <td className="py-1 pr-2 break-words" dir="auto">{row.what}</td>
+            <td className="py-1 text-right whitespace-nowrap text-money">{row.amount}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
-}
-
-function Mark({ mark, small, dateY, lineY, held, onHold }: { mark: KeelMark; small: boolean; dateY: number; lineY: number; held: boolean; onHold: () => void }) {
-  const { x, y, r, state } = mark;
-  const rim = { stroke: 'var(--money)', strokeWidth: 1.5 };
-  return (
-    <g onMouseEnter={onHold}>
-      {mark.joins && <path d={`M${mark.joins.x} ${mark.joins.y} Q${(mark.joins.x + x) / 2} ${Math.min(mark.joins.y, y) - 22} ${x} ${y - r}`} fill="none" stroke="var(--money)" strokeWidth="1.2" strokeDasharray="3 3" />}
-      {mark.phrase.endsWith('nothing due') ? (
-        <line x1={x} x2={x} y1={lineY - 16} y2={lineY} {...rim} />
-      ) : state === 'refused' ? (
-        <>
-          <rect x={x - r} y={y - r} width={2 * r} height={2 * r} fill="var(--alarm-fill)" stroke="var(--alarm)" strokeWidth="1.5" />
-          <path d={`M${x - r / 2} ${y - r / 2}L${x + r / 2} ${y + r / 2}M${x + r / 2} ${y - r / 2}L${x - r / 2} ${y + r / 2}`} stroke="var(--alarm)" strokeWidth="1.8" />
-        </>
-      ) : (
-        <circle cx={x} cy={y} r={r} fill={state === 'paid' || state === 'disputed' ? 'var(--money-fill)' : 'var(--paper)'} {...rim} />
-      )}
-      {state === 'waits' && <path d={`M${x - r} ${y}A${r} ${r} 0 0 0 ${x + r} ${y}Z`} fill="var(--money-fill)" />}
-      {state === 'refunded' && <line x1={x - r / 2} x2={x + r / 2} y1={y} y2={y} stroke="var(--money)" strokeWidth="2" />}
-      {state === 'disputed' && (
-        <>
-          <circle cx={x} cy={y} r={r + 4} fill="none" stroke="var(--alarm)" strokeWidth="1.5" strokeDasharray="3 2" />
-          <text x={x} y={y + 5} fontSize="14" fontWeight="700" textAnchor="middle" fill="var(--ink)">?</text>
-        </>
-      )}
-      {held && <circle cx={x} cy={y} r={r + 3} fill="none" stroke="var(--ink)" strokeWidth="1.5" />}
-      {!small && mark.amount && !mark.phrase.endsWith('nothing due') && <text x={x} y={y - r - 6} fontSize="13" fontWeight="600" textAnchor={x < 40 ? 'start' : 'middle'} dx={x < 40 ? 4 : 0} fill="var(--money)">{mark.amount}</text>}
-      {!small && mark.day && <text x={x} y={dateY} fontSize="13" textAnchor={x < 30 ? 'start' : 'middle'} dx={x < 30 ? -r : 0} fill="var(--ink-2)">{mark.day}</text>}
-    </g>
-  );
-}
-
-function barPath(bar: { x1: number; x2: number; y: number; height: number; goesOn: boolean }): string {
-  const { x1, x2, y, height } = bar;
-  const end = Math.max(x2, x1 + 2);
-  return bar.goesOn ? `M${x1} ${y}H${end}l7 ${height / 2}l-7 ${height / 2}H${x1}Z` : `M${x1} ${y}H${end}V${y + height}H${x1}Z`;
 }

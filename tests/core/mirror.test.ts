@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { idsTouched, MirrorRows, moneyByDay, withQuietDays } from '#core/books';
 import { addMs, DAY, daysBetween } from '#core/calendar';
-import { quoteFingerprint, quoteFor } from '#core/checkout';
+import { firstBuyer, quoteFingerprint, quoteFor } from '#core/checkout';
 import type { Batch } from '#core/journal';
 import { sum } from '#core/money';
 import { createRunner, memoryPorts, orderStatus } from '#core/shop';
@@ -38,7 +38,7 @@ async function season(seed: readonly number[]): Promise<{ batches: Batch[]; runn
         break;
       default: {
         const choice = dice(3) === 0 ? { offerId: 'off_free', priceId: 'pr_free' } : { offerId: 'off_field', priceId: dice(2) === 0 ? 'pr_one' : 'pr_class' };
-        const quote = quoteFor(release(), choice, now);
+        const quote = quoteFor(release(), choice, now, firstBuyer(now));
         await runner.execute({ type: 'pay', checkoutId: `c${i}`, personId: `u${dice(6)}`, ...choice, release: release(), startedAt: now, shown: 'refused' in quote ? '' : quoteFingerprint(quote), fingerprint: (text) => text, card: { token: 't', last4: '0001' } });
       }
     }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { addableKinds, bestPlace, Block, BLOCK_NAMES, moveBlock, newBlock } from '#core/pages';
+import { addableKinds, placeBlock, bestPlace, Block, BLOCK_NAMES, moveBlock, newBlock } from '#core/pages';
 import { changesBetween, keepBack, launchCheck, sealContent, unsealContent, withKept } from '#core/release';
 import { appendSteps } from '../../src/studio/data/steps';
 import { draftContent, release } from '../support/release';
@@ -11,8 +11,9 @@ const blocks = fc.array(fc.constantFrom(...kinds), { maxLength: 20 }).map((list)
 describe('blocks', () => {
   test('every kind that can be added is a valid block from the start', () => {
     for (const kind of kinds) expect(Block.parse(newBlock(kind, 'b', { title: 'Field pack', benefits: ['one'] }))).toMatchObject({ kind });
-    expect(addableKinds('sales')).toContain('testimonial');
-    expect(addableKinds('checkout')).toEqual([]);
+    expect(addableKinds({ kind: 'sales', blocks: [] })).toContain('testimonial');
+    expect(addableKinds({ kind: 'sales', blocks: [] })).toContain('checkout');
+    expect(addableKinds({ kind: 'sales', blocks: [newBlock('checkout', 'b', { title: '', benefits: [] })] })).not.toContain('checkout');
   });
   test('moved up and down again is as before; nothing is lost at the ends', () => {
     fc.assert(fc.property(blocks, fc.nat(20), fc.constantFrom<[-1, 1] | [1, -1]>([-1, 1], [1, -1]), (list, at, [there, back]) => {
@@ -22,6 +23,14 @@ describe('blocks', () => {
       const index = list.findIndex((b) => b.id === id) + there;
       if (index >= 0 && index < list.length && id !== 'none') expect(moveBlock(moved, id, back)).toEqual(list);
       else expect(moved).toEqual(list);
+    }));
+  });
+  test('dragged onto another place, a block stands there and the rest keep their order', () => {
+    fc.assert(fc.property(blocks.filter((b) => b.length > 1), fc.nat(), fc.nat(), (list, a, b) => {
+      const [from, to] = [list[a % list.length], list[b % list.length]];
+      const placed = placeBlock(list, from?.id ?? '', to?.id ?? '');
+      expect(placed.indexOf(from as never)).toBe(list.indexOf(to as never));
+      expect(placed.filter((x) => x !== from)).toEqual(list.filter((x) => x !== from));
     }));
   });
   test('a block without a place never lands before the headline, and a testimonial lands before the offer', () => {
@@ -79,7 +88,7 @@ describe('what publishing changes', () => {
   test('keeping back what a ticked thing needs is found by the launch check', () => {
     const fresh = draftContent();
     const going = withKept(null, fresh, new Set([`product/${fresh.products[0]?.id ?? ''}`]));
-    expect(launchCheck(going, () => true).map((f) => f.code)).toContain('product-missing');
+    expect(launchCheck(going, () => true, '2026-06-15T08:00:00.000Z').map((f) => f.code)).toContain('product-missing');
   });
   test('what is only begun does not stand in the way', () => {
     const begun = draft((d) => { d.products.push({ ...(d.products[0] as (typeof d.products)[0]), id: 'prd_new', title: '', files: [] }); });

@@ -18,7 +18,7 @@ test('a ready reply says what is recorded, and the way in only when something is
 
 test('messages: a test shop says so first, a header never holds a line feed, a free order charges nothing', () => {
   const line = { lineId: 'l1', offerId: 'o', priceId: 'p', title: 'Two\r\nlines', priceName: '', productIds: [], terms: { kind: 'once' as const, amount: 2400 }, dueToday: 2400, tax: 0, paid: 2400, givenBack: 0, taxBack: 0, lost: 0 };
-  const bought: Order = { id: 'o', number: 1001, checkoutId: 'c', personId: 'u', at: order.at, release: 1, currency: 'EUR', zone: 'Europe/Lisbon', lines: [line], paymentId: 'p', last4: '0001', receipt: 'R-00001', passIds: [], refundIds: [], dispute: null };
+  const bought: Order = { id: 'o', number: 1001, checkoutId: 'c', personId: 'u', at: order.at, release: 1, currency: 'EUR', zone: 'Europe/Lisbon', lines: [line], paymentId: 'p', last4: '0001', receipt: 'R-00001', statement: undefined, passIds: [], refundIds: [], dispute: null };
   const link = { url: 'https://x.example/member/enter/s', days: 3 };
   const test = receiptMessage({ shop, real: false }, bought, 'Tove\nMarsh', link);
   expect(test.subject).toBe('[Test] Receipt: Two lines (order 1001)');

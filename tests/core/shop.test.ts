@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { addMs, DAY, HOUR } from '#core/calendar';
-import { quoteFingerprint, quoteFor } from '#core/checkout';
+import { firstBuyer, quoteFingerprint, quoteFor } from '#core/checkout';
 import { parseLine, serialiseBatch, verifyChain } from '#core/journal';
 import { explain, isOpen } from '#core/passes';
 import { type ChargeAnswer, type Command, createRunner, dueWork, evolveBatch, memoryPorts, newShopState, NotAnswered, passesFor, type ShopState, StorageFailed, stillRefundable } from '#core/shop';
@@ -21,7 +21,7 @@ async function shop(answerFor?: Parameters<typeof memoryPorts>[1]) {
   await ports.people.save({ id: 'u1', rev: 1, name: 'Tove', address: 'tove@example.org' });
   const pay = (checkoutId: string, priceId = 'pr_one', card: { token: string; last4: string } | null = { token: 'tok', last4: '0001' }): Command => {
     const offerId = priceId === 'pr_free' ? 'off_free' : 'off_field';
-    const quote = quoteFor(release(), { offerId, priceId }, START);
+    const quote = quoteFor(release(), { offerId, priceId }, START, firstBuyer(START));
     return { type: 'pay', checkoutId, personId: 'u1', offerId, priceId, release: release(), startedAt: START, shown: 'refused' in quote ? '' : quoteFingerprint(quote), fingerprint: (text) => text, card };
   };
   return { ports, runner, pay };

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { newOffer, newProduct, type Product } from '#core/catalogue';
+import { newOffer, newPrice, newProduct, type Product } from '#core/catalogue';
 import { makePath } from '#core/paths';
 import { type DraftContent, type Release, type ReleaseContent, sealContent } from '#core/release';
 
@@ -14,8 +14,8 @@ export function draftContent(): DraftContent {
   const field = product('Field pack');
   const free = product('Free minute');
   const offers = [
-    { ...newOffer('off_field', field, 'EUR'), prices: [{ id: 'pr_one', name: 'One', terms: { kind: 'once' as const, amount: '24.00' }, usual: '32' }, { id: 'pr_class', name: 'Class', terms: { kind: 'once' as const, amount: '68' }, usual: null }] },
-    { ...newOffer('off_free', free, 'EUR'), prices: [{ id: 'pr_free', name: '', terms: { kind: 'free' as const, amount: '' }, usual: null }] },
+    { ...newOffer('off_field', field, 'EUR'), prices: [newPrice('pr_one', { name: 'One', terms: { kind: 'once', amount: '24.00' }, usual: '32' }), newPrice('pr_class', { name: 'Class', terms: { kind: 'once', amount: '68' } })] },
+    { ...newOffer('off_free', free, 'EUR'), prices: [newPrice('pr_free', { terms: { kind: 'free', amount: '' } })] },
   ];
   const paths = [makePath(offers[0] ?? { id: '', title: '' }, [field], new Set(), next), makePath(offers[1] ?? { id: '', title: '' }, [free], new Set(), next)];
   return {

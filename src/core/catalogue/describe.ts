@@ -16,3 +16,10 @@ export function describeBytes(bytes: number): string {
   }
   return `${value >= 10 || unit === 0 ? Math.round(value) : value.toFixed(1)} ${units[unit]}`;
 }
+
+/** What a product holds: "3 files, 4.2 MB", "1 link", "2 files, 3.1 MB and 1 link". */
+export function describeContents(product: { files: readonly { bytes: number }[]; links: readonly unknown[] }): string {
+  const links = product.links.length === 1 ? '1 link' : `${product.links.length} links`;
+  if (product.links.length === 0) return describeFiles(product.files);
+  return product.files.length === 0 ? links : `${describeFiles(product.files)} and ${links}`;
+}

@@ -10,6 +10,8 @@ export const FileRef = z.object({
   name: z.string().min(1).max(255),
   bytes: z.int().min(0),
   type: z.string().max(120),
+  /** What stood here before it was replaced, the latest first; buyers meet only the present one. */
+  earlier: z.array(z.object({ sha256: z.string().regex(/^[0-9a-f]{64}$/), name: z.string().max(255), bytes: z.int().min(0), type: z.string().max(120) })).max(20).optional(),
 });
 export type FileRef = z.infer<typeof FileRef>;
 

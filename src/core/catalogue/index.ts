@@ -1,6 +1,8 @@
 export { FileRef, Id, fileTypeOf, safeFileName } from './file';
-export { RichText, richFromPlain, plainFromRich } from './richText';
-export { Product, newProduct, DEFAULT_DOWNLOADS } from './product';
-export { Offer, Price, newOffer, newPrice, type DraftOffer, type DraftPrice, type DraftTerms, draftTermsProblem, typedAmount, sealOffer, unsealOffer } from './offer';
+export { RichText, type RichBlock, type RichRun, richFromPlain, plainFromRich, cleanRich } from './richText';
+export { Product, ProductLink, newProduct, DEFAULT_DOWNLOADS, linkProblem } from './product';
+export { Offer } from './offer';
+export { Price, CardStatement, saleState, type SaleState } from './price';
+export { newOffer, newPrice, FOR_GOOD, type DraftOffer, type DraftPrice, type DraftTerms, type DraftAccess, draftTermsProblem, typedAmount, sealOffer, unsealOffer } from './draftOffer';
 export { ShopDetails, DEFAULT_SHOP } from './shopDetails';
-export { describeFiles, describeBytes } from './describe';
+export { describeFiles, describeBytes, describeContents } from './describe';

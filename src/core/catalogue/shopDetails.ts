@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { isZone } from '#core/calendar';
 import { isCurrency } from '#core/money';
+import { CardStatement } from './price';
 
 /** Who sells, where and in what: asked for when first needed, with defaults that work. */
 export const ShopDetails = z.object({
@@ -11,7 +12,7 @@ export const ShopDetails = z.object({
   currency: z.string().refine(isCurrency, 'A currency is three letters, like EUR.'),
   locale: z.string().regex(/^[a-z]{2}(-[A-Z]{2})?$/),
   /** What the buyer's card statement reads: 5 to 22 letters that every bank can print. */
-  cardStatement: z.string().regex(/^[A-Za-z0-9 .\-]{5,22}$/, 'A card statement takes 5 to 22 letters, digits, spaces, points or dashes.'),
+  cardStatement: CardStatement,
   legal: z.object({ terms: z.string().max(20_000), privacy: z.string().max(20_000), withdrawal: z.string().max(4_000) }),
 });
 export type ShopDetails = z.infer<typeof ShopDetails>;

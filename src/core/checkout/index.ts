@@ -1,1 +1,1 @@
-export { Quote, type QuoteLine, quoteFor, quoteFingerprint, type QuoteRefusal, QUOTE_LASTS_MS } from './quote';
+export { Quote, type QuoteLine, quoteFor, quoteFingerprint, type QuoteRefusal, type Standing, firstBuyer, QUOTE_LASTS_MS } from './quote';

@@ -1,31 +1,37 @@
 import { DAY, formatDay, type Instant, msOf } from '#core/calendar';
-import { formatAmount } from '#core/money';
-
-export type MoneyState = 'to come' | 'paid' | 'waits' | 'refused' | 'refunded' | 'disputed';
-
-/** One buyer's story in one currency: money above the line, access below. */
-export interface KeelStory {
-  currency: string;
-  zone: string;
-  locale: string;
-  money: readonly { at: Instant; amount: number; state: MoneyState }[];
-  /** `until` null goes on for good. */
-  access: readonly { from: Instant; until: Instant | null; holds: readonly { from: Instant; until: Instant | null }[]; title: string }[];
-  /** The line's present, or a flag where the thing is not yet bought. */
-  now: { at: Instant; word: 'today' | 'bought' };
-}
+import { formatAmount, sum } from '#core/money';
+import { placeLabels, type PlacedLabel } from './labels';
+import { type KeelStory, type MoneyMoment, type MoneyState, STATE_WORDS } from './story';
+import { foldOf, type Scale, scaleFor, spanOf } from './timeScale';
 
 export interface KeelMark {
+  kind: 'payment' | 'fold';
   x: number;
   y: number;
   r: number;
   state: MoneyState;
-  amount: string | null;
-  day: string | null;
+  /** Nothing is due here: an upright stroke. */
+  nothingDue: boolean;
   /** Read out when the mark is in hand: "15 July 2026, €64.00, second of 3, to come". */
   phrase: string;
   /** For a refund: where its payment stands, to join them by an arc. */
   joins: { x: number; y: number } | null;
+  /** For a moved payment: where it went. */
+  movedToX: number | null;
+}
+
+/** How something ends on the right: for certain, going on, or only because the drawing stops. */
+export type KeelEnd = 'cap' | 'arrow' | 'torn';
+
+export interface KeelBar {
+  x1: number;
+  x2: number;
+  y: number;
+  height: number;
+  label: PlacedLabel | null;
+  end: KeelEnd;
+  holds: { x1: number; x2: number }[];
+  ticks: number[];
 }
 
 export interface KeelLayout {
@@ -34,66 +40,120 @@ export interface KeelLayout {
   lineY: number;
   left: number;
   right: number;
-  presentX: number;
-  presentWord: string;
+  end: KeelEnd;
+  present: { x: number; label: PlacedLabel };
   marks: KeelMark[];
-  bars: { x1: number; x2: number; y: number; height: number; label: string; goesOn: boolean; holds: { x1: number; x2: number }[] }[];
+  amounts: PlacedLabel[];
+  days: PlacedLabel[];
+  bars: KeelBar[];
+  pauses: { x1: number; x2: number; label: PlacedLabel }[];
+  /** Where a long run of equal payments is folded away, and what is in it, a line each. */
+  fold: { x1: number; x2: number; lines: string[] } | null;
+  /** Marks that are present, for the key. */
+  states: MoneyState[];
+  held: boolean;
   dateY: number;
 }
 
+export interface KeelOptions {
+  small?: boolean;
+  /** The largest amount among all lines on screen together, for one money scale; by default this story's own. */
+  largest?: number;
+  /** Milliseconds from the first event that all drawings side by side show. */
+  span?: number;
+}
+
 const SHORTEST_SPAN_MS = 30 * DAY;
-/** Room for one label at 13 px: its characters at an average width, so that labels can be kept apart without a screen. */
-const LABEL_CHARACTER = 7;
-const LABEL_GAP = 6;
+const BIGGEST = { normal: 13, small: 7 };
+const SMALLEST = 4;
 const BAR = 9;
-const LANE = 14;
+const LANE = 29;
+const SMALL_LANE = 11;
 const MOST_LANES = 3;
+/** Under this width nothing is drawn; the facts stand as text. */
+export const NARROWEST = 300;
+
+/** Area by amount: the radius grows with the root. Nothing is drawn too small to see. */
+const radius = (amount: number, largest: number, biggest: number): number => Math.min(biggest, Math.max(SMALLEST, Math.sqrt(amount / largest) * biggest));
 
 /**
  * Where everything on a keel line stands, in pixels for a given width. Pure, so that it can be tested without a
  * screen and drawn alike in the studio, at checkout and in the member's area.
- * @param largest the largest amount among all lines on screen together, for one money scale; by default this story's own
  */
-export function layoutKeelLine(story: KeelStory, width: number, options: { small?: boolean; largest?: number } = {}): KeelLayout {
+export function layoutKeelLine(story: KeelStory, width: number, options: KeelOptions = {}): KeelLayout {
   const small = options.small ?? false;
-  const biggest = small ? 7 : 13;
+  const biggest = small ? BIGGEST.small : BIGGEST.normal;
   const largest = options.largest ?? Math.max(1, ...story.money.map((m) => m.amount));
-  const [from, to] = spanOf(story);
+  const sorted = [...story.money].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
+  const span = spanOf(story, SHORTEST_SPAN_MS, options.span);
   const left = biggest + 6;
   const right = width - biggest - 14;
-  const x = (at: Instant): number => left + ((msOf(at) - from) / (to - from)) * (right - left);
-  const lineY = (small ? 8 : 34) + biggest * 2 + 8;
-  const sorted = [...story.money].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
-  const payments = sorted.filter((m) => m.state !== 'refunded').length;
-  let counted = 0;
-  const marks = sorted.map((money): KeelMark => {
-    // Area by amount: the radius grows with the root. Nothing is drawn too small to see.
-    const r = Math.max(4, Math.sqrt(money.amount / largest) * biggest);
-    const amount = formatAmount(money.amount, story.currency, story.locale);
-    const isRefund = money.state === 'refunded';
-    if (!isRefund) counted += 1;
-    const place = payments > 1 && !isRefund ? `, ${counted} of ${payments}` : '';
+  const shown = sorted.filter((m) => msOf(m.at) <= span.to);
+  const fold = foldOf(shown, { left, right, span, room: (m) => 2 * radius(m.amount, largest, biggest) + 2, small });
+  const scale = scaleFor(span, left, right, fold);
+  const x = (at: Instant): number => scale(msOf(at));
+  const lineY = (small ? 6 : 36) + biggest * 2 + 8;
+
+  const inFold = (m: MoneyMoment): boolean => fold !== null && msOf(m.at) > fold.from && msOf(m.at) < fold.to;
+  const marks = marksOf(story, shown.filter((m) => !inFold(m)), sorted, { x, lineY, biggest, largest, hidden: fold?.hidden ?? [] });
+  const foldMark = fold && foldMarkOf(story, fold.hidden, { x1: scale(fold.from), x2: scale(fold.to), y: lineY - 6 - biggest });
+  if (foldMark) marks.splice(marks.findIndex((m) => m.x > foldMark.mark.x), 0, foldMark.mark);
+
+  const lane = small ? SMALL_LANE : LANE;
+  const bars = barsOf(story, { x, scale, span, right, width, top: lineY + (small ? 6 : 9), lane, small });
+  const dateY = lineY + 9 + Math.max(1, bars.length) * lane + 10;
+  const drawn = marks.filter((m) => m.kind === 'payment');
+  const moments = shown.filter((m) => !inFold(m));
+  const importance = importanceOf(moments, story.now.at);
+  const amounts = small ? [] : placeLabels(moments.flatMap((m, i) => (importance.amount[i] === undefined ? [] : [{ text: m.amount === 0 ? 'nothing due' : formatAmount(m.amount, story.currency, story.locale), x: drawn[i]?.x ?? 0, y: (drawn[i]?.y ?? 0) - (drawn[i]?.r ?? 0) - 6, weight: importance.amount[i] ?? 0 }])), width);
+  const ends = story.access.flatMap((a) => (a.until !== null && msOf(a.until) <= span.to ? [{ at: a.until, weight: 4 }] : []));
+  const days = small ? [] : placeLabels([...moments.map((m, i) => ({ at: m.at, weight: importance.day[i] ?? 0 })), ...ends].map(({ at, weight }) => ({ text: formatDay(at, story.zone, story.locale, { short: true }), x: x(at), y: dateY, weight })), width);
+  const presentX = Math.min(right, Math.max(left, x(story.now.at)));
+  const [presentLabel] = placeLabels([{ text: story.now.word, x: presentX, y: 12, weight: 9 }], width);
+  const further = sorted.some((m) => msOf(m.at) > span.to);
+  return {
+    width,
+    height: small ? lineY + 9 + Math.max(1, bars.length) * lane : dateY + 6,
+    lineY, left: left - 4, right: right + 4,
+    end: further ? 'torn' : story.goesOn !== undefined || story.access.some((a) => a.until === null) ? 'arrow' : 'cap',
+    present: { x: presentX, label: presentLabel ?? { text: story.now.word, x: presentX, y: 12, anchor: 'middle' } },
+    marks, amounts, days, bars,
+    pauses: pausesOf(story, x, right, lineY, width),
+    fold: foldMark && { x1: foldMark.x1, x2: foldMark.x2, lines: foldMark.lines },
+    states: [...new Set(marks.filter((m) => !m.nothingDue).map((m) => m.state))],
+    held: bars.some((b) => b.holds.length > 0),
+    dateY,
+  };
+}
+
+interface Setting {
+  x: (at: Instant) => number;
+  lineY: number;
+  biggest: number;
+  largest: number;
+  hidden: readonly MoneyMoment[];
+}
+
+const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
+
+function marksOf(story: KeelStory, shown: readonly MoneyMoment[], all: readonly MoneyMoment[], { x, lineY, biggest, largest }: Setting): KeelMark[] {
+  // Refunds and further tries are not payments of their own; they are not counted in "second of 3".
+  const counted = all.filter((m) => m.amount > 0 && m.state !== 'refunded' && m.state !== 'tried again' && m.state !== 'moved');
+  const marks = shown.map((money): KeelMark => {
+    const r = radius(money.amount, largest, biggest);
+    const at = counted.indexOf(money);
+    const ordinal = ORDINALS[at] ?? `${at + 1}th`;
+    const place = at < 0 || counted.length < 2 ? '' : story.goesOn === undefined ? `, ${ordinal} of ${counted.length}` : `, ${ordinal}`;
+    const day = formatDay(money.at, story.zone, story.locale);
+    const moved = money.movedTo === undefined ? '' : ` to ${formatDay(money.movedTo, story.zone, story.locale)}`;
     return {
-      x: x(money.at), y: lineY - 6 - r, r, state: money.state, amount, day: formatDay(money.at, story.zone, story.locale, { short: true }),
-      phrase: money.amount === 0 ? `${formatDay(money.at, story.zone, story.locale)}, nothing due` : `${formatDay(money.at, story.zone, story.locale)}, ${amount}${place}, ${money.state}`,
-      joins: null,
+      kind: 'payment', x: x(money.at), y: lineY - 6 - r, r, state: money.state, nothingDue: money.amount === 0,
+      phrase: money.amount === 0 ? `${day}, nothing due` : `${day}, ${formatAmount(money.amount, story.currency, story.locale)}${place}, ${STATE_WORDS[money.state]}${moved}`,
+      joins: null, movedToX: money.movedTo === undefined ? null : x(money.movedTo),
     };
   });
   joinRefunds(marks);
-  keepLabelsApart(marks, width);
-
-  const bars = lanesOf(story).map((lane, i) => ({
-    x1: x(lane.from), x2: lane.until === null ? right + 4 : Math.min(x(lane.until), right), y: lineY + 8 + i * LANE, height: BAR, label: lane.label, goesOn: lane.until === null,
-    holds: lane.holds.map((hold) => ({ x1: x(hold.from), x2: hold.until === null ? right + 4 : x(hold.until) })),
-  }));
-  const dateY = lineY + 8 + Math.max(1, bars.length) * LANE + 12;
-  return { width, height: dateY + 6, lineY, left: left - 4, right: right + 4, presentX: x(story.now.at), presentWord: story.now.word, marks, bars, dateY };
-}
-
-function spanOf(story: KeelStory): [number, number] {
-  const moments = [story.now.at, ...story.money.map((m) => m.at), ...story.access.flatMap((a) => [a.from, ...(a.until === null ? [] : [a.until])])].map(msOf);
-  const from = Math.min(...moments);
-  return [from, Math.max(from + SHORTEST_SPAN_MS, ...moments)];
+  return marks;
 }
 
 function joinRefunds(marks: KeelMark[]): void {
@@ -107,25 +167,38 @@ function joinRefunds(marks: KeelMark[]): void {
   }
 }
 
-/** Labels never overlap, shrink or turn. The last payment's stays, then payments from the first on, then refunds. */
-function keepLabelsApart(marks: KeelMark[], width: number): void {
-  const payments = marks.filter((m) => m.state !== 'refunded');
-  const byWeight = [...payments.slice(-1), ...payments.slice(0, -1), ...marks.filter((m) => m.state === 'refunded')];
-  for (const field of ['amount', 'day'] as const) {
-    const kept: { from: number; to: number }[] = [];
-    for (const mark of byWeight) {
-      const room = (mark[field]?.length ?? 0) * LABEL_CHARACTER;
-      const from = Math.min(Math.max(0, mark.x - room / 2), width - room);
-      if (kept.some((k) => from < k.to + LABEL_GAP && k.from < from + room + LABEL_GAP)) mark[field] = null;
-      else kept.push({ from, to: from + room });
-    }
-  }
+function foldMarkOf(story: KeelStory, hidden: readonly MoneyMoment[], place: { x1: number; x2: number; y: number }): { mark: KeelMark; x1: number; x2: number; lines: string[] } {
+  const each = formatAmount(hidden[0]?.amount ?? 0, story.currency, story.locale);
+  const all = formatAmount(sum(hidden.map((m) => m.amount)), story.currency, story.locale);
+  const often = story.every === undefined ? each : `${each} ${story.every}`;
+  return {
+    mark: { kind: 'fold', x: (place.x1 + place.x2) / 2, y: place.y, r: 0, state: hidden[0]?.state ?? 'to come', nothingDue: false, phrase: `${hidden.length} more, ${often}, ${all} in all`, joins: null, movedToX: null },
+    x1: place.x1, x2: place.x2, lines: [`${hidden.length} more`, often, all],
+  };
+}
+
+/**
+ * Which amounts and days are written, and what gives way where there is no room: an amount at the first, the last
+ * and wherever it changes; refused payments and the next due stay; repeats go first.
+ */
+function importanceOf(moments: readonly MoneyMoment[], now: Instant): { amount: (number | undefined)[]; day: number[] } {
+  const next = moments.findIndex((m) => m.state === 'to come' && m.at >= now);
+  const isPayment = (m: MoneyMoment): boolean => m.state !== 'refunded';
+  const last = moments.findLastIndex(isPayment);
+  const first = moments.findIndex(isPayment);
+  const weightOf = (i: number): number => (moments[i]?.state === 'refused' ? 8 : i === next ? 7 : i === first || i === last ? 6 : moments[i]?.state === 'refunded' ? 3 : 1);
+  const changes = (i: number): boolean => moments[i]?.amount !== moments[i - 1]?.amount;
+  return {
+    amount: moments.map((m, i) => (i === first || i === last || i === next || changes(i) || m.state === 'refused' || m.state === 'refunded' ? Math.max(weightOf(i), changes(i) ? 5 : 0) : undefined)),
+    day: moments.map((_, i) => weightOf(i)),
+  };
 }
 
 interface Lane {
   from: Instant;
   until: Instant | null;
   holds: readonly { from: Instant; until: Instant | null }[];
+  ticks: readonly Instant[];
   label: string;
 }
 
@@ -133,10 +206,10 @@ interface Lane {
 function lanesOf(story: KeelStory): Lane[] {
   const groups = new Map<string, { lane: Lane; titles: string[] }>();
   for (const access of story.access) {
-    const key = JSON.stringify([access.from, access.until, access.holds]);
+    const key = JSON.stringify([access.from, access.until, access.holds, access.ticks ?? []]);
     const group = groups.get(key);
     if (group) group.titles.push(access.title);
-    else groups.set(key, { lane: { ...access, label: access.title }, titles: [access.title] });
+    else groups.set(key, { lane: { ...access, ticks: access.ticks ?? [], label: access.title }, titles: [access.title] });
   }
   const lanes = [...groups.values()].map(({ lane, titles }) => ({ ...lane, label: titles.length > 1 ? `${titles.length} products` : lane.label }));
   const shown = lanes.slice(0, MOST_LANES);
@@ -144,3 +217,49 @@ function lanesOf(story: KeelStory): Lane[] {
   if (last && lanes.length > MOST_LANES) last.label += `, and ${lanes.length - MOST_LANES} more`;
   return shown;
 }
+
+interface BarSetting {
+  x: (at: Instant) => number;
+  scale: Scale;
+  span: { from: number; to: number };
+  right: number;
+  width: number;
+  top: number;
+  lane: number;
+  small: boolean;
+}
+
+function barsOf(story: KeelStory, { x, span, right, width, top, lane, small }: BarSetting): KeelBar[] {
+  const edge = right + 4;
+  return lanesOf(story).map(({ from, until, holds, ticks, label }, i) => {
+    const beyond = until !== null && msOf(until) > span.to;
+    const x1 = x(from);
+    const y = top + i * lane;
+    const words = until === null ? `${label}, ${story.goesOn ?? 'for good'}` : label;
+    const [placed] = placeLabels([{ text: shorten(words, width), x: x1 + 2, y: y + BAR + 13, weight: 1, start: true }], width);
+    return {
+      x1, y, height: small ? 5 : BAR, label: small ? null : (placed ?? null),
+      x2: until === null || beyond ? edge : Math.max(x(until), x1 + 3),
+      end: until === null ? 'arrow' : beyond ? 'torn' : 'cap',
+      holds: holds.map((hold) => ({ x1: x(hold.from), x2: hold.until === null ? edge : x(hold.until) })),
+      ticks: ticks.filter((t) => msOf(t) <= span.to).map(x),
+    };
+  });
+}
+
+/** Words that would be wider than the drawing end in an ellipsis; the list has them whole. */
+const shorten = (text: string, width: number): string => {
+  const most = Math.floor(width / 7);
+  return text.length <= most ? text : `${text.slice(0, most - 1)}…`;
+};
+
+function pausesOf(story: KeelStory, x: (at: Instant) => number, right: number, lineY: number, width: number): KeelLayout['pauses'] {
+  return (story.pauses ?? []).map(({ from, until }) => {
+    const x1 = x(from);
+    const x2 = until === null ? right : x(until);
+    const text = until === null ? 'paused' : `paused until ${formatDay(until, story.zone, story.locale, { short: true })}`;
+    const [label] = placeLabels([{ text, x: (x1 + x2) / 2, y: lineY - 10, weight: 9 }], width);
+    return { x1, x2, label: label ?? { text, x: x1, y: lineY - 10, anchor: 'start' } };
+  });
+}
+

@@ -2,8 +2,8 @@ import type { Instant } from '#core/calendar';
 import { sum } from '#core/money';
 import type { Pass } from '#core/passes';
 import type { Order, Refund } from '#core/shop';
-import { scheduleOf, type Terms } from '#core/terms';
-import type { KeelStory } from './keelLine';
+import { accessEnds, accessOf, scheduleOf, type Terms } from '#core/terms';
+import type { KeelStory } from './story';
 
 interface Place {
   currency: string;
@@ -17,7 +17,7 @@ export function storyOfTerms(terms: Terms, products: readonly string[], start: I
   return {
     ...place,
     money: dues.length === 0 ? [{ at: start, amount: 0, state: 'to come' }] : dues.map((due) => ({ at: due.at, amount: due.amount, state: 'to come' })),
-    access: products.map((title) => ({ from: start, until: null, holds: [], title })),
+    access: products.map((title) => ({ from: start, until: accessEnds(accessOf(terms), start, place.zone), holds: [], title })),
     now: { at: start, word },
   };
 }

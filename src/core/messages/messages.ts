@@ -31,7 +31,7 @@ export function receiptMessage(setting: Setting, order: Order, name: string, lin
   const paid = sum(order.lines.map((l) => l.paid));
   const day = formatDay(order.at, order.zone, shop.locale);
   const what = paid === 0 ? `You got ${titles(order)} on ${day}. Nothing was charged.` : `You bought ${titles(order)} on ${day} for ${formatAmount(paid, order.currency, shop.locale)}.`;
-  const card = order.last4 === null ? [] : [`The card ending ${order.last4} was charged; your statement will read ${shop.cardStatement}.`];
+  const card = order.last4 === null ? [] : [`The card ending ${order.last4} was charged; your statement will read ${order.statement ?? shop.cardStatement}.`];
   return letter(setting, `${paid === 0 ? 'Yours' : 'Receipt'}: ${titles(order)} (order ${order.number})`, [
     hello(name),
     what,

@@ -1,20 +1,27 @@
 import { richFromPlain } from '#core/catalogue';
 import type { Block } from './block';
-import type { Page, PageKind } from './page';
+import type { Page } from './page';
 
 type Kind = Block['kind'];
 
 /** What blocks are called on screen. */
 export const BLOCK_NAMES: Record<Kind, string> = {
-  headline: 'Headline', text: 'Text', picture: 'Picture', benefits: 'Benefits', contents: 'What you get', offer: 'Offer with its button', testimonial: 'Testimonial', maker: 'About the maker',
+  headline: 'Headline', text: 'Text', picture: 'Picture', benefits: 'Benefits', contents: 'What you get', offer: 'Offer with its button', chooser: 'Price chooser', testimonial: 'Testimonial', maker: 'About the maker',
   questions: 'Questions and answers', guarantee: 'Guarantee', spacer: 'Space', checkout: 'The checkout', recap: 'What was bought', downloads: 'Download buttons',
 };
 
-const ON_SALES: readonly Kind[] = ['headline', 'text', 'picture', 'benefits', 'contents', 'offer', 'testimonial', 'maker', 'questions', 'guarantee', 'spacer'];
+const ON_SALES: readonly Kind[] = ['headline', 'text', 'picture', 'benefits', 'contents', 'offer', 'chooser', 'checkout', 'testimonial', 'maker', 'questions', 'guarantee', 'spacer'];
+const ON_CHECKOUT: readonly Kind[] = ['text', 'picture', 'testimonial', 'questions', 'guarantee', 'spacer'];
 const ON_THANKS: readonly Kind[] = ['headline', 'text', 'picture', 'downloads', 'recap', 'spacer'];
 
-/** Which blocks a page of a kind can be given; a checkout keeps its own two. */
-export const addableKinds = (kind: PageKind): readonly Kind[] => (kind === 'sales' ? ON_SALES : kind === 'thanks' ? ON_THANKS : []);
+/** Which blocks a page can be given. One checkout is enough for a page; a checkout page has its own already. */
+export function addableKinds(page: Pick<Page, 'kind' | 'blocks'>): readonly Kind[] {
+  const kinds = { sales: ON_SALES, checkout: ON_CHECKOUT, thanks: ON_THANKS }[page.kind];
+  return page.blocks.some((b) => b.kind === 'checkout') ? kinds.filter((kind) => kind !== 'checkout') : kinds;
+}
+
+/** Whether a block belongs to its page and can be neither moved nor removed: a checkout page's headline and form. */
+export const isFixed = (page: Pick<Page, 'kind'>, block: Pick<Block, 'kind'>): boolean => page.kind === 'checkout' && (block.kind === 'checkout' || block.kind === 'headline');
 
 /** A block ready to be filled; words already known of the offer are put in. */
 export function newBlock(kind: Kind, id: string, known: { title: string; benefits: readonly string[] }): Block {
@@ -31,6 +38,8 @@ export function newBlock(kind: Kind, id: string, known: { title: string; benefit
       return { id, kind, title: 'What you get' };
     case 'offer':
       return { id, kind, title: known.title, button: 'Get it now', note: '' };
+    case 'chooser':
+      return { id, kind, title: 'Choose how you pay', button: 'Choose this' };
     case 'testimonial':
       return { id, kind, quote: '', who: '' };
     case 'maker':
@@ -51,7 +60,7 @@ export function newBlock(kind: Kind, id: string, known: { title: string; benefit
 }
 
 /** The order in which a page explains itself best; a block added without a place goes after the last one that should come before it. */
-const TELLING: readonly Kind[] = ['headline', 'picture', 'text', 'benefits', 'testimonial', 'contents', 'downloads', 'recap', 'offer', 'checkout', 'guarantee', 'questions', 'maker', 'spacer'];
+const TELLING: readonly Kind[] = ['headline', 'picture', 'text', 'benefits', 'testimonial', 'contents', 'downloads', 'recap', 'offer', 'chooser', 'checkout', 'guarantee', 'questions', 'maker', 'spacer'];
 
 /**
  * Where a block sells best on a page, and beside what, in words for the seller.
@@ -62,6 +71,15 @@ export function bestPlace(page: Pick<Page, 'blocks'>, kind: Kind): { index: numb
   const before = page.blocks.findLastIndex((b) => TELLING.indexOf(b.kind) <= rank);
   const neighbour = page.blocks[before];
   return neighbour ? { index: before + 1, words: `after “${BLOCK_NAMES[neighbour.kind]}”` } : { index: 0, words: 'at the top' };
+}
+
+/** The blocks with one put where another stands; what is in between closes up. */
+export function placeBlock(blocks: readonly Block[], id: string, overId: string): Block[] {
+  const placed = [...blocks];
+  const [from, to] = [id, overId].map((x) => blocks.findIndex((b) => b.id === x)) as [number, number];
+  const [block] = from < 0 || to < 0 ? [] : placed.splice(from, 1);
+  if (block) placed.splice(to, 0, block);
+  return placed;
 }
 
 /** The blocks with one moved up (−1) or down (+1); at an end nothing changes. */

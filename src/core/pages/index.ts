@@ -1,4 +1,4 @@
 export { Block, type BlockOf } from './block';
-export { addableKinds, bestPlace, newBlock, moveBlock, BLOCK_NAMES } from './editing';
+export { addableKinds, isFixed, bestPlace, newBlock, moveBlock, placeBlock, BLOCK_NAMES } from './editing';
 export { Page, type PageKind } from './page';
 export { fillSalesPage, fillCheckoutPage, fillThanksPage } from './starters';

@@ -1,5 +1,5 @@
-import { type DraftOffer, sealOffer } from '#core/catalogue';
-import { formatAmount } from '#core/money';
+import type { DraftAccess, DraftOffer } from '#core/catalogue';
+import { priceChanges, priceParts } from './priceDetails';
 import type { DraftContent, Release } from './release';
 import { unsealContent } from './seal';
 
@@ -75,7 +75,7 @@ function titleOf(kind: ThingKind, thing: Thing, content: DraftContent): string {
 }
 
 const FIELD_NAMES: Record<string, string> = {
-  title: 'title', promise: 'promise', description: 'description', picture: 'picture', files: 'files', benefits: 'benefits', downloads: 'how often files can be fetched', address: 'address',
+  title: 'title', promise: 'promise', description: 'description', picture: 'picture', files: 'files', links: 'links', putAway: 'put away', benefits: 'benefits', downloads: 'how often files can be fetched', address: 'address',
   blocks: 'words', name: 'name', senderAddress: 'sender’s address', zone: 'time zone', currency: 'currency', cardStatement: 'card statement', legal: 'legal lines', formerAddresses: '', steps: 'steps',
 };
 
@@ -91,20 +91,16 @@ function fieldsThatDiffer(before: object, after: object): string[] {
 }
 
 function offerDetails(before: DraftOffer, after: DraftOffer, locale: string): string[] {
-  const amountOf = (offer: DraftOffer, id: string): string | null => {
-    const price = offer.prices.find((p) => p.id === id);
-    const sold = price && sealOffer({ ...offer, prices: [price] })?.prices[0];
-    if (!price) return null;
-    return !sold ? 'not an amount' : sold.terms.kind === 'free' ? 'free' : formatAmount(sold.terms.amount, offer.currency, locale);
-  };
   const details = after.prices.flatMap((price) => {
-    const [old, now] = [amountOf(before, price.id), amountOf(after, price.id)];
+    const old = before.prices.find((p) => p.id === price.id);
     const name = price.name || 'price';
-    if (old === null) return [`${name}: new, ${now ?? ''}`];
-    return old === now ? [] : [`${name}: ${old} → ${now ?? ''}`];
+    const now = priceParts(after, price, locale);
+    return old ? priceChanges(priceParts(before, old, locale), now, name) : [`${name}: new, ${now['paid'] ?? ''}`];
   });
   for (const price of before.prices) if (!after.prices.some((p) => p.id === price.id)) details.push(`${price.name || 'price'}: removed`);
   if (before.onSale !== after.onSale) details.push(after.onSale ? 'on sale again' : 'not on sale any more');
+  if ((before.putAway ?? false) !== (after.putAway ?? false)) details.push(after.putAway ? 'put away' : 'brought back');
+  if (before.currency !== after.currency) details.push(`currency: ${before.currency} → ${after.currency}`);
   if (!same(before.productIds, after.productIds)) details.push('what it opens');
   if (before.title !== after.title) details.push(`title: ${before.title} → ${after.title}`);
   return details.length > 0 ? details : ['prices'];
@@ -116,7 +112,12 @@ const same = (a: unknown, b: unknown): boolean => canonical(a) === canonical(b);
 function canonical(value: unknown): string {
   return JSON.stringify(value, (key, v: unknown) => {
     if ((key === 'amount' || key === 'usual') && typeof v === 'string') return v.replace(',', '.').replace(/^\D+/, '').replace(/\.0+$/, '');
+    if (key === 'access' && isDraftAccess(v)) return v.kind === 'for' ? [v.kind, v.count, v.unit] : v.kind === 'until' ? [v.kind, v.date] : [v.kind];
+    if (key === 'putAway' && v === false) return undefined;
     if (v !== null && typeof v === 'object' && !Array.isArray(v)) return Object.fromEntries(Object.entries(v).sort(([x], [y]) => (x < y ? -1 : 1)));
     return v;
   });
 }
+
+// What was typed for a kind of access that is not chosen means nothing.
+const isDraftAccess = (v: unknown): v is DraftAccess => typeof v === 'object' && v !== null && 'kind' in v && 'unit' in v && 'date' in v;

@@ -1,4 +1,5 @@
-import { draftTermsProblem, ShopDetails } from '#core/catalogue';
+import { dateIn, type Instant } from '#core/calendar';
+import { type DraftPrice, draftTermsProblem, linkProblem, ShopDetails } from '#core/catalogue';
 import { addressProblem } from '#core/paths';
 import type { DraftContent } from './release';
 
@@ -18,9 +19,10 @@ export interface Finding {
  * Walks everything a buyer could meet and lists what would fail. Used while editing, before publishing, and by
  * the counter before it takes a release: one computation, so that the studio never promises what is then refused.
  * @param hasFile whether the bytes of a SHA-256 are at hand
+ * @param now for days that have passed
  */
-export function launchCheck(draft: DraftContent, hasFile: (sha256: string) => boolean): Finding[] {
-  return [...shopFindings(draft), ...productFindings(draft, hasFile), ...offerFindings(draft), ...pathFindings(draft, hasFile)];
+export function launchCheck(draft: DraftContent, hasFile: (sha256: string) => boolean, now: Instant): Finding[] {
+  return [...shopFindings(draft), ...productFindings(draft, hasFile), ...offerFindings(draft, now), ...pathFindings(draft, hasFile)];
 }
 
 const quoted = (title: string): string => `“${title.trim() === '' ? 'Without a title' : title.trim()}”`;
@@ -37,8 +39,12 @@ function productFindings({ products, offers }: DraftContent, hasFile: (sha256: s
     const about: Subject = { kind: 'product', id: product.id };
     const found: Finding[] = [];
     if (product.title.trim() === '') found.push({ level: 'stops', code: 'no-title', text: 'A product has no title.', about });
-    if (product.files.length === 0) {
-      found.push({ level: sold.has(product.id) ? 'stops' : 'look', code: 'nothing-to-deliver', text: `${quoted(product.title)} has no file: a buyer would pay and get nothing.`, about });
+    if (product.files.length + product.links.length === 0) {
+      found.push({ level: sold.has(product.id) ? 'stops' : 'look', code: 'nothing-to-deliver', text: `${quoted(product.title)} has neither a file nor a link: a buyer would pay and get nothing.`, about });
+    }
+    for (const link of product.links) {
+      const problem = linkProblem(link);
+      if (problem) found.push({ level: 'stops', code: 'link-wrong', text: `${quoted(product.title)}: ${problem}`, about });
     }
     for (const file of [...product.files, ...(product.picture ? [product.picture.file] : [])]) {
       if (!hasFile(file.sha256)) found.push({ level: 'stops', code: 'file-missing', text: `The file “${file.name}” of ${quoted(product.title)} is not here. Add it again.`, about });
@@ -48,7 +54,8 @@ function productFindings({ products, offers }: DraftContent, hasFile: (sha256: s
   });
 }
 
-function offerFindings({ offers, products }: DraftContent): Finding[] {
+function offerFindings({ offers, products, shop }: DraftContent, now: Instant): Finding[] {
+  const today = dateIn(now, shop.zone);
   const known = new Set(products.map((p) => p.id));
   return offers.flatMap((offer) => {
     const about: Subject = { kind: 'offer', id: offer.id };
@@ -59,13 +66,24 @@ function offerFindings({ offers, products }: DraftContent): Finding[] {
     if (offer.prices.length === 0) found.push({ level: 'stops', code: 'no-price', text: `${quoted(offer.title)} has no price yet.`, about });
     for (const price of offer.prices) {
       const problem = draftTermsProblem(price, offer.currency);
-      if (problem) found.push({ level: 'stops', code: 'price-wrong', text: `${quoted(offer.title)}${price.name ? `, ${price.name}` : ''}: ${problem}`, about });
+      const named = `${quoted(offer.title)}${price.name ? `, ${price.name}` : ''}`;
+      if (problem) found.push({ level: 'stops', code: 'price-wrong', text: `${named}: ${problem}`, about });
+      else found.push(...dayFindings(price, named, today, about));
     }
     if (offer.prices.length > 1 && new Set(offer.prices.map((p) => p.name.trim())).size < offer.prices.length) {
       found.push({ level: 'stops', code: 'same-name', text: `Two prices of ${quoted(offer.title)} have the same name, so a buyer could not tell them apart.`, about });
     }
     return found;
   });
+}
+
+/** Days that have passed: access that would be over when it is bought, and a sale that has ended. */
+function dayFindings(price: DraftPrice, named: string, today: string, about: Subject): Finding[] {
+  const found: Finding[] = [];
+  if (price.access.kind === 'until' && price.access.date < today) found.push({ level: 'stops', code: 'access-over', text: `${named} would stay open until a day that has passed, so a buyer would get nothing.`, about });
+  if (price.access.kind === 'until' && price.sale && price.access.date < (price.sale.from || today)) found.push({ level: 'stops', code: 'access-before-sale', text: `${named} would close before its first day of sale.`, about });
+  if (price.sale && price.sale.until !== '' && price.sale.until < today) found.push({ level: 'look', code: 'sale-over', text: `${named}: its last day of sale has passed, so nobody can buy it.`, about });
+  return found;
 }
 
 function pathFindings({ paths, pages, offers }: DraftContent, hasFile: (sha256: string) => boolean): Finding[] {
@@ -88,6 +106,7 @@ function pathFindings({ paths, pages, offers }: DraftContent, hasFile: (sha256: 
         continue;
       }
       for (const block of page.blocks) {
+        if (block.kind === 'offer' && block.step !== undefined && !path.steps.some((s) => s.id === block.step)) found.push({ level: 'stops', code: 'button-nowhere', text: `A button on ${quoted(path.title)} leads to a step that is not there any more. Choose where it leads.`, about: { kind: 'page', id: page.id } });
         if (block.kind !== 'picture' && block.kind !== 'maker') continue;
         if (block.file && !hasFile(block.file.sha256)) found.push({ level: 'stops', code: 'file-missing', text: `The picture “${block.file.name}” on ${quoted(path.title)} is not here.`, about: { kind: 'page', id: page.id } });
         if (block.file && block.alt.trim() === '') found.push({ level: 'look', code: 'no-alt', text: `A picture on ${quoted(path.title)} has no words for people who cannot see it.`, about: { kind: 'page', id: page.id } });

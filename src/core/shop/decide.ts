@@ -36,10 +36,10 @@ export interface DecideContext {
 }
 
 export type RefusalCode =
-  | 'not-on-sale' | 'no-such-price' | 'quote-changed' | 'card-needed' | 'already-paid' | 'still-asking'
+  | 'not-on-sale' | 'no-such-price' | 'sold-out' | 'buyer-limit' | 'quote-changed' | 'card-needed' | 'already-paid' | 'still-asking'
   | 'no-such-order' | 'no-such-pass' | 'pass-not-open' | 'no-such-file' | 'used-up'
   | 'too-much' | 'nothing-to-refund' | 'refund-running' | 'disputed' | 'no-such-payment'
-  | 'another-live' | 'cannot-launch' | 'would-strand' | 'storage' | 'nothing-to-do';
+  | 'another-live' | 'cannot-launch' | 'would-strand' | 'currency-locked' | 'storage' | 'nothing-to-do';
 export interface Refusal {
   refused: RefusalCode;
   sentence: string;

@@ -35,6 +35,7 @@ const appliers: Appliers = {
     state.charges.set(data.key, { ...data, askedAt: at, status: 'asked', reason: null, confirmAt: null, confirmUntil: null, paymentId: null });
     state.checkouts.set(data.checkoutId, { orderId: data.orderId, attempts: data.attempt, lastKey: data.key, paid: false });
     state.todo.set(data.key, { kind: 'charge', key: data.key });
+    take(state, data.quote, data.personId, 1);
   },
   'charge.waitsForBank': (state, { key, confirmAt, until }) => {
     const charge = need(state.charges, key);
@@ -48,10 +49,13 @@ const appliers: Appliers = {
     charge.status = 'refused';
     charge.reason = reason;
     state.todo.delete(key);
+    take(state, charge.quote, charge.personId, -1);
   },
   'charge.fellAway': (state, { key }) => {
-    need(state.charges, key).status = 'fellAway';
+    const charge = need(state.charges, key);
+    charge.status = 'fellAway';
     state.todo.delete(key);
+    take(state, charge.quote, charge.personId, -1);
   },
   'charge.paid': (state, { key, paymentId }) => {
     const charge = need(state.charges, key);
@@ -64,12 +68,15 @@ const appliers: Appliers = {
     const lines = data.quote.lines.map((line) => ({ ...line, paid: line.dueToday, givenBack: 0, taxBack: 0, lost: 0 }));
     state.orders.set(data.orderId, {
       id: data.orderId, number: data.number, checkoutId: data.checkoutId, personId: data.personId, at, release: data.quote.release, currency: data.quote.currency, zone: data.quote.zone,
-      lines, paymentId: data.paymentId, last4: data.last4, receipt: data.receipt, passIds: [], refundIds: [], dispute: null,
+      lines, paymentId: data.paymentId, last4: data.last4, receipt: data.receipt, statement: data.quote.statement, passIds: [], refundIds: [], dispute: null,
     });
     push(state.ordersOfPerson, data.personId, data.orderId);
     if (data.paymentId !== null) state.orderOfPayment.set(data.paymentId, data.orderId);
     const checkout = state.checkouts.get(data.checkoutId);
     state.checkouts.set(data.checkoutId, { orderId: data.orderId, attempts: checkout?.attempts ?? 0, lastKey: checkout?.lastKey ?? null, paid: true });
+    // A paid order took its place when the charge was asked for; a free one takes it here.
+    if (data.paymentId === null) take(state, data.quote, data.personId, 1);
+    for (const line of data.quote.lines) if (!state.soldIn.has(line.offerId)) state.soldIn.set(line.offerId, data.quote.currency);
     state.counts.orders += 1;
     state.counts.receipts += 1;
   },
@@ -151,6 +158,10 @@ function need<T>(map: Map<string, T>, key: string): T {
   const value = map.get(key);
   if (value === undefined) throw new Error(`The history names something it never introduced: ${key}`);
   return value;
+}
+
+function take(state: ShopState, quote: { lines: readonly { priceId: string }[] }, personId: string, by: 1 | -1): void {
+  for (const { priceId } of quote.lines) for (const key of [priceId, `${personId}/${priceId}`]) state.taken.set(key, (state.taken.get(key) ?? 0) + by);
 }
 
 function push(map: Map<string, string[]>, key: string, value: string): void {

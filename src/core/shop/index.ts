@@ -4,6 +4,7 @@ export { decide, type Command, type DecideContext, type Decision, type Refusal, 
 export { dueWork } from './dueWork';
 export { orderStatus, type OrderStatus, stillRefundable } from './orderStatus';
 export { planRefund, type RefundPlan } from './commands/refund';
+export { standingOf } from './commands/pay';
 export { passesFor } from './passesFor';
 export type { Ports, JournalPort, PeoplePort, ClockPort, PaymentsPort, MailerPort, VaultPort, IdsPort, ReleasesPort, ChargeAnswer, ChargeRequest, RefundAnswer, RefundRequest, OutgoingMail } from './ports';
 export { NotAnswered, StorageFailed } from './ports';

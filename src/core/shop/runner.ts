@@ -126,7 +126,7 @@ export function createRunner(ports: Ports): Runner {
       const release = ports.releases.get(charge.quote.release);
       return ports.payments.charge({
         key, amount: charge.quote.dueToday, currency: charge.quote.currency, token: charge.card.token,
-        description: charge.quote.lines.map((l) => l.title).join(', '), statement: release?.content.shop.cardStatement ?? '',
+        description: charge.quote.lines.map((l) => l.title).join(', '), statement: charge.quote.statement ?? release?.content.shop.cardStatement ?? '',
       });
     }
     const found = await ports.payments.lookUp(key);

@@ -43,6 +43,8 @@ export interface Order {
   paymentId: string | null;
   last4: string | null;
   receipt: string;
+  /** What the card statement reads; older orders took the shop's. */
+  statement: string | undefined;
   passIds: string[];
   refundIds: string[];
   dispute: 'open' | 'won' | 'lost' | null;
@@ -106,6 +108,10 @@ export interface ShopState {
   orderOfPayment: Map<string, string>;
   passes: Map<string, Pass>;
   passesOfPerson: Map<string, string[]>;
+  /** How many of a price are sold or being paid for, by price id and by "personId/priceId". Refunds give nothing back. */
+  taken: Map<string, number>;
+  /** The currency an offer was first sold in; it stays. */
+  soldIn: Map<string, string>;
   /** By "passId/fileId". */
   fileUses: Map<string, FileUse>;
   refunds: Map<string, Refund>;
@@ -121,7 +127,7 @@ export interface ShopState {
 export function newShopState(): ShopState {
   return {
     seq: 0, at: '1970-01-01T00:00:00.000Z', release: null, people: new Map(), checkouts: new Map(), charges: new Map(), orders: new Map(), ordersOfPerson: new Map(),
-    orderOfPayment: new Map(), passes: new Map(), passesOfPerson: new Map(), fileUses: new Map(), refunds: new Map(), disputes: new Map(), todo: new Map(),
+    orderOfPayment: new Map(), passes: new Map(), passesOfPerson: new Map(), taken: new Map(), soldIn: new Map(), fileUses: new Map(), refunds: new Map(), disputes: new Map(), todo: new Map(),
     due: new Heap((item) => item.at), counts: { orders: 0, receipts: 0, creditNotes: 0 }, attention: [],
   };
 }

@@ -2,6 +2,7 @@ import type { Instant } from '#core/calendar';
 import type { Quote } from '#core/checkout';
 import type { ShopEvent } from '#core/journal';
 import type { Pass } from '#core/passes';
+import { accessEnds, accessOf } from '#core/terms';
 import type { ShopState } from './state';
 
 interface Success {
@@ -27,9 +28,16 @@ export function successEvents(state: ShopState, success: Success, now: Instant):
       paymentId: success.paymentId, last4: success.last4, receipt: documentNumber('R', state.counts.receipts),
     },
   };
-  const passes = success.opens.map((pass): ShopEvent => ({ type: 'pass.opened', v: 1, data: { pass: { ...pass, from: now } } }));
+  const passes = success.opens.map((pass): ShopEvent => ({ type: 'pass.opened', v: 1, data: { pass: { ...pass, from: now, until: untilOf(success.quote, pass, now) } } }));
   const mail: ShopEvent = { type: 'mail.due', v: 1, data: { key: `receipt-${orderId}`, mail: 'receipt', orderId, personId, refundId: null } };
   return [order, ...passes, mail];
+}
+
+// The days of access count from the moment of success, which may come after the moment the card was asked.
+function untilOf(quote: Quote, pass: Pass, now: Instant): Instant | null {
+  const { cause } = pass;
+  const line = cause.kind === 'paid' ? quote.lines.find((l) => l.lineId === cause.lineId) : undefined;
+  return line ? accessEnds(accessOf(line.terms), now, quote.zone) : pass.until;
 }
 
 /** The next number of a series without gaps: "R-00001". `issued` is how many were given out before. */

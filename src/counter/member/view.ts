@@ -1,16 +1,16 @@
-import { formatDay } from '#core/calendar';
+import { formatDay, formatMoment } from '#core/calendar';
 import { formatAmount, sum } from '#core/money';
 import { explain, passState } from '#core/passes';
 import { orderStatus, passesFor } from '#core/shop';
 import { type CounterContext, shopOf } from '../context';
-import { filesOfPass, productTitle } from '../public/orderView';
+import { filesOfPass, type OpenFile, productTitle } from '../public/orderView';
 
 export interface MemberThing {
   title: string;
   open: boolean;
   /** Why it is open or not, for the buyer. */
   note: string;
-  files: { id: string; name: string; size: string; type: string; href: string }[];
+  files: OpenFile[];
 }
 export interface MemberOrder {
   number: number;
@@ -19,6 +19,12 @@ export interface MemberOrder {
   paid: string;
   status: string;
   papers: { name: string; href: string }[];
+}
+
+function describeOpen(files: readonly OpenFile[]): string {
+  const links = files.filter((f) => f.elsewhere).length;
+  const parts = [[files.length - links, 'file'], [links, 'link']] as const;
+  return parts.filter(([n]) => n > 0).map(([n, what]) => `${n} ${what}${n === 1 ? '' : 's'}`).join(' and ');
 }
 
 /** What a signed-in member sees: one entry a product, and every order with its papers. */
@@ -30,11 +36,14 @@ export function memberView(context: CounterContext, personId: string): { name: s
   const passes = passesFor(state, personId);
   const things = [...new Set(passes.map((p) => p.productId))].map((productId): MemberThing => {
     const mine = passes.filter((p) => p.productId === productId);
-    const open = mine.find((p) => passState(p, now) === 'open');
+    // Of several open passes the one that lasts longest counts.
+    const openOnes = mine.filter((p) => passState(p, now) === 'open');
+    const open = openOnes.find((p) => p.until === null) ?? [...openOnes].sort((a, b) => ((a.until ?? '') < (b.until ?? '') ? 1 : -1))[0];
+    const until = open?.until ?? null;
     const title = productTitle(context, productId);
     const why = explain({ passes: mine, person: 'You', product: title, orderNumber: (id) => String(state.orders.get(id)?.number ?? ''), now, zone, locale });
     const files = open ? filesOfPass(context, open) : [];
-    return { title, open: why.open, note: why.open ? `${files.length === 1 ? '1 file' : `${files.length} files`}, yours for good` : why.sentence, files };
+    return { title, open: why.open, note: why.open ? `${describeOpen(files)}, ${until === null ? 'yours for good' : `open until ${formatMoment(until, zone, locale)}`}` : why.sentence, files };
   });
   const orders = (state.ordersOfPerson.get(personId) ?? []).map((id) => state.orders.get(id)).filter((o) => o !== undefined).reverse().map((order): MemberOrder => ({
     number: order.number, day: formatDay(order.at, zone, locale), what: order.lines.map((l) => l.title).join(', '), paid: formatAmount(sum(order.lines.map((l) => l.paid)), order.currency, locale), status: orderStatus(order),

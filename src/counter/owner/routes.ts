@@ -2,7 +2,8 @@ import express, { Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import * as z from 'zod';
 import { Id } from '#core/catalogue';
-import { ReleaseContent } from '#core/release';
+import type { Instant } from '#core/calendar';
+import { broughtBack, ReleaseContent } from '#core/release';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { Problem, refusalProblem } from '../http/problem';
 import { textOf } from '../http/textOf';
@@ -10,6 +11,7 @@ import { sendSignInLink } from '../member/signInLink';
 import { moveClock } from './clock';
 import { checkOrigin, isOwner, letIn, letOut, ownerOnly } from './door';
 import { journalRoutes } from './journalRoutes';
+import { releaseLines } from './releaseLines';
 
 const Shares = z.strictObject({ orderId: Id, shares: z.array(z.strictObject({ lineId: Id, amount: z.int().min(0) })).min(1).max(50), reason: z.string().max(500).default('') });
 /** How long a refund waits for its answer before it is "not known yet". */
@@ -63,17 +65,18 @@ export function ownerRoutes(context: CounterContext): Router {
 
   // ---- releases
   router.get('/releases/live', (_req, res) => void res.json({ release: liveRelease(context) ?? null }));
+  router.get('/releases', (_req, res) => void res.json({ releases: releaseLines(context) }));
+  router.post('/releases/:number/again', express.json({ limit: '2kb' }), async (req, res) => {
+    const { basedOn } = z.strictObject({ basedOn: z.int().min(1).nullable() }).parse(req.body);
+    const earlier = context.releases.get(z.coerce.number().int().min(1).parse(req.params['number']));
+    const live = liveRelease(context);
+    if (!earlier || !live) throw new Problem(404, 'There is no such release. Nothing was changed.', 'no-such-release');
+    const done = await publishContent(basedOn, broughtBack(earlier.content, live.content));
+    res.status(201).json(done);
+  });
   router.post('/releases', express.json({ limit: '50mb' }), async (req, res) => {
     const { basedOn, content } = z.strictObject({ basedOn: z.int().min(1).nullable(), content: ReleaseContent }).parse(req.body);
-    const release = { format: 1 as const, number: context.releases.nextNumber(), basedOn, at: runner.now(), content };
-    const command = { type: 'publish' as const, release, hasFile: (sha256: string) => context.vault.has(sha256) };
-    const looked = runner.preview(command);
-    if ('refused' in looked) throw refusalProblem(looked);
-    // The file is whole on the disk before the journal names it: the switch-over is that one line.
-    await context.releases.save(release);
-    const done = await runner.execute(command);
-    if ('refused' in done) throw refusalProblem(done);
-    res.status(201).json({ release: release.number, at: done.at });
+    res.status(201).json(await publishContent(basedOn, content));
   });
 
   // ---- refunds
@@ -115,6 +118,18 @@ export function ownerRoutes(context: CounterContext): Router {
   });
   router.use(journalRoutes(context));
   return router;
+
+  async function publishContent(basedOn: number | null, content: ReleaseContent): Promise<{ release: number; at: Instant }> {
+    const release = { format: 1 as const, number: context.releases.nextNumber(), basedOn, at: runner.now(), content };
+    const command = { type: 'publish' as const, release, hasFile: (sha256: string) => context.vault.has(sha256) };
+    const looked = runner.preview(command);
+    if ('refused' in looked) throw refusalProblem(looked);
+    // The file is whole on the disk before the journal names it: the switch-over is that one line.
+    await context.releases.save(release);
+    const done = await runner.execute(command);
+    if ('refused' in done) throw refusalProblem(done);
+    return { release: release.number, at: done.at };
+  }
 
   function until(isSo: () => boolean, ms: number): Promise<void> {
     return new Promise((resolve) => {

@@ -61,9 +61,9 @@ export function checkoutRoutes(context: CounterContext): Router {
       shown: choice.shown, fingerprint: fingerprintHash, card: choice.card,
     });
     if ('refused' in done) {
-      if (done.refused === 'quote-changed' || done.refused === 'no-such-price') {
+      if (done.refused === 'quote-changed' || done.refused === 'no-such-price' || done.refused === 'sold-out') {
         renew(res, visit, release);
-        throw refusalProblem(done, { prices: checkoutPrices(context, release, path) });
+        throw refusalProblem(done, { prices: checkoutPrices(context, release, path, runner.now()) });
       }
       if (done.refused !== 'already-paid' && done.refused !== 'still-asking') throw refusalProblem(done);
     }

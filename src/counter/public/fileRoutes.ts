@@ -47,7 +47,10 @@ export function fileRoutes(context: CounterContext): Router {
       if (decision.refused === 'storage') return refuse(res, 503, 'Please try again in a minute', 'The shop could not note this download, so it was not counted.');
       return refuse(res, decision.refused === 'used-up' ? 429 : 403, decision.refused === 'used-up' ? 'This file was fetched as often as it can be' : 'Access to this file is closed', decision.sentence);
     }
-    const file = liveRelease(context)?.content.products.find((p) => p.id === pass.productId)?.files.find((f) => f.id === token.f);
+    const product = liveRelease(context)?.content.products.find((p) => p.id === pass.productId);
+    const link = product?.links.find((l) => l.id === token.f);
+    if (link) return void res.set({ 'Cache-Control': 'private, no-store', 'Referrer-Policy': 'no-referrer' }).redirect(303, link.url.trim());
+    const file = product?.files.find((f) => f.id === token.f);
     if (!file) return refuse(res, 404, 'This file is not here any more', 'Write to us and we will help.');
     const inline = /^(image\/(png|jpeg|gif|webp)|audio\/|video\/|application\/pdf)/.test(file.type) && 'view' in req.query;
     res.set({

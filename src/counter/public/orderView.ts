@@ -7,16 +7,27 @@ import type { OrderView } from '../../pages/view';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { signToken } from '../http/signing';
 
-/** What a pass opens right now: files with links of their own for this buyer. */
-export function filesOfPass(context: CounterContext, pass: Pass): { id: string; name: string; size: string; type: string; href: string }[] {
+export interface OpenFile {
+  id: string;
+  name: string;
+  /** Empty for a link held elsewhere. */
+  size: string;
+  type: string;
+  href: string;
+  elsewhere: boolean;
+}
+
+/** What a pass opens right now: files and links held elsewhere, each with an address of its own for this buyer. */
+export function filesOfPass(context: CounterContext, pass: Pass): OpenFile[] {
   const now = context.runner.now();
   const product = liveRelease(context)?.content.products.find((p) => p.id === pass.productId);
   if (!product || !isOpen(pass, now)) return [];
   const until = addMs(now, product.downloads.linkHours * HOUR);
-  return product.files.map((file) => ({
-    id: file.id, name: safeFileName(file.name), size: describeBytes(file.bytes), type: file.type,
-    href: `/get/${signToken(context.secrets.signing, 'file', { p: pass.id, f: file.id, u: until })}`,
-  }));
+  const hrefOf = (id: string): string => `/get/${signToken(context.secrets.signing, 'file', { p: pass.id, f: id, u: until })}`;
+  return [
+    ...product.files.map((file) => ({ id: file.id, name: safeFileName(file.name), size: describeBytes(file.bytes), type: file.type, href: hrefOf(file.id), elsewhere: false })),
+    ...product.links.map((link) => ({ id: link.id, name: link.title.trim() || new URL(link.url.trim()).hostname, size: '', type: '', href: hrefOf(link.id), elsewhere: true })),
+  ];
 }
 
 export const productTitle = (context: CounterContext, productId: string): string => liveRelease(context)?.content.products.find((p) => p.id === productId)?.title ?? 'Something that is no longer shown';

@@ -1,8 +1,12 @@
 import { type Request, type Response, Router } from 'express';
+import { saleState } from '#core/catalogue';
 import { formatAmount } from '#core/money';
+import type { Page } from '#core/pages';
 import { type Path, resolveAddress, type Step } from '#core/paths';
 import { publicPicturesOf, type Release } from '#core/release';
 import { checkoutHtml, documentHtml, frontHtml, pageHtml, wordsHtml } from '../../pages/render';
+import type { CheckoutData } from '../../pages/checkout/data';
+import { textOf } from '../http/textOf';
 import { type CounterContext, liveRelease, shopOf, stripOf } from '../context';
 import { checkoutDataFor } from './checkoutData';
 import { checkoutState } from './checkoutState';
@@ -26,7 +30,7 @@ export function pagesRoutes(context: CounterContext): Router {
     return shell;
   }
 
-  function send(res: Response, entry: string, page: { title: string; description?: string; keepOut?: boolean; structuredData?: unknown; body: string }): void {
+  function send(res: Response, entry: string, page: { title: string; description?: string; keepOut?: boolean; structuredData?: unknown; wide?: boolean; body: string }): void {
     const shop = shopOf(context);
     const assets = context.client.assetsOf(entry);
     const { legal } = shop;
@@ -39,7 +43,7 @@ export function pagesRoutes(context: CounterContext): Router {
     res.set('Cache-Control', 'no-store').send(
       documentHtml({
         description: '', ...page, language: shop.locale, shopName: shop.name, stylesheets: assets.stylesheets, strip: stripOf(context), foot,
-        ...(entry === CHECKOUT ? { scripts: assets.scripts, wide: true } : {}),
+        ...(entry === CHECKOUT ? { scripts: assets.scripts } : {}),
       }),
     );
   }
@@ -49,11 +53,12 @@ export function pagesRoutes(context: CounterContext): Router {
   router.get('/', (_req, res) => {
     const release = liveRelease(context);
     const shop = shopOf(context);
+    const now = context.runner.now();
     const offers = (release?.content.paths ?? []).flatMap((path) => {
       const offer = release?.content.offers.find((o) => o.id === path.offerId);
-      if (!offer?.onSale) return [];
+      if (!offer?.onSale || offer.putAway || offer.prices.every((p) => saleState(p, now, shop.zone).state === 'over')) return [];
       const product = release?.content.products.find((p) => p.id === offer.productIds[0]);
-      const amounts = offer.prices.map((p) => (p.terms.kind === 'free' ? 'free' : formatAmount(p.terms.amount, offer.currency, shop.locale))).join(' or ');
+      const amounts = offer.prices.map((p) => p.words ?? (p.terms.kind === 'free' ? 'free' : formatAmount(p.terms.amount, offer.currency, shop.locale))).join(' or ');
       return [{ href: `/${path.address}`, title: offer.title, promise: product?.promise ?? '', amounts, picture: product?.picture ? `/pictures/${product.picture.file.sha256}` : null, alt: product?.picture?.alt ?? '' }];
     });
     send(res, PAGES, { title: shop.name, body: frontHtml(shop.name, offers) });
@@ -83,28 +88,26 @@ export function pagesRoutes(context: CounterContext): Router {
     const page = release.content.pages.find((p) => p.id === step.pageId);
     const offer = release.content.offers.find((o) => o.id === path.offerId);
     if (!page || !offer) return notFound(res);
-    const thanks = `/${path.address}/thanks`;
     const title = page.title || offer.title;
     switch (step.kind) {
       case 'page': {
-        const body = shellOf(release, path, step).fill(slotValues(release, path, context.runner.now()));
-        return send(res, PAGES, { title, description: page.description, structuredData: structuredDataFor(release, path, context.publicAddress()), body });
+        const taken = (priceId: string): number => context.runner.state.taken.get(priceId) ?? 0;
+        const values = slotValues(release, path, context.runner.now(), taken);
+        const structuredData = structuredDataFor(release, path, context.publicAddress(), context.runner.now(), taken);
+        const shell = shellOf(release, path, step);
+        if (!shell.hasCheckout || !onSale(offer)) return send(res, PAGES, { title, description: page.description, structuredData, body: shell.fill(values) });
+        // A sales page that carries its own checkout: the page is the same for all, the checkout is this visit's.
+        const opened = await openCheckout(req, res, release, path, page);
+        if (opened === null) return;
+        return send(res, CHECKOUT, { title, description: page.description, structuredData, wide: false, body: shell.fill(values, checkoutHtml({ ...opened, heading: '', under: '', whole: false })) });
       }
       case 'checkout': {
-        if (!offer.onSale) return send(res, PAGES, { title, keepOut: true, body: wordsHtml('This is not on sale at the moment', ['If you already bought it, it is still yours.'], { label: 'Member area', href: '/member/' }) });
-        await context.runner.synced();
-        let visit = readVisit(context, req, path.id);
-        let state = visit ? checkoutState(context.runner.state, visit.checkout, thanks) : null;
-        if (visit && state?.status === 'paid' && !('again' in req.query)) return res.redirect(303, thanks);
-        const unsettled = state?.status === 'asking' || state?.status === 'bank';
-        if (!visit || (!unsettled && (state?.status === 'paid' || !quoteStands(visit, context.runner.now())))) {
-          visit = newVisit(context, path.id);
-          state = { status: 'open' };
-        }
-        giveVisit(context, res, visit);
-        const quoted = context.releases.get(visit.release) ?? release;
-        const data = checkoutDataFor(context, quoted, path, page, state ?? { status: 'open' });
-        return send(res, CHECKOUT, { title, keepOut: true, body: checkoutHtml(data) });
+        if (!onSale(offer)) return send(res, PAGES, { title, keepOut: true, body: wordsHtml('This is not on sale at the moment', ['If you already bought it, it is still yours.'], { label: 'Member area', href: '/member/' }) });
+        const opened = await openCheckout(req, res, release, path, page);
+        if (opened === null) return;
+        const beside = { ...page, blocks: page.blocks.filter((b) => b.kind !== 'checkout' && b.kind !== 'headline') };
+        const rest = beside.blocks.length === 0 ? '' : pageHtml(beside, { ...viewOf(release, path), offer: null });
+        return send(res, CHECKOUT, { title, keepOut: true, wide: true, body: checkoutHtml(opened) + rest });
       }
       case 'thanks': {
         await context.runner.synced();
@@ -117,8 +120,29 @@ export function pagesRoutes(context: CounterContext): Router {
       }
     }
   });
+  /** This visit's checkout on a path: the one it has, or a new one under what is live. Null when it went elsewhere. */
+  async function openCheckout(req: Request, res: Response, release: Release, path: Path, page: Page): Promise<CheckoutData | null> {
+    const thanks = `/${path.address}/thanks`;
+    await context.runner.synced();
+    let visit = readVisit(context, req, path.id);
+    let state = visit ? checkoutState(context.runner.state, visit.checkout, thanks) : null;
+    if (visit && state?.status === 'paid' && !('again' in req.query)) {
+      res.redirect(303, thanks);
+      return null;
+    }
+    const unsettled = state?.status === 'asking' || state?.status === 'bank';
+    if (!visit || (!unsettled && (state?.status === 'paid' || !quoteStands(visit, context.runner.now())))) {
+      visit = newVisit(context, path.id);
+      state = { status: 'open' };
+    }
+    giveVisit(context, res, visit);
+    const quoted = context.releases.get(visit.release) ?? release;
+    return { ...checkoutDataFor(context, quoted, path, page, state ?? { status: 'open' }, visit.at), chosen: textOf(req.query['price']) };
+  }
   return router;
 }
+
+const onSale = (offer: { onSale: boolean; putAway?: boolean | undefined }): boolean => offer.onSale && !offer.putAway;
 
 export const PAGES = 'src/pages/entry.ts';
 const CHECKOUT = 'src/pages/checkout/entry.tsx';

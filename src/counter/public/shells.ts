@@ -1,46 +1,57 @@
 import { randomBytes } from 'node:crypto';
 import type { Instant } from '#core/calendar';
-import { describeFiles } from '#core/catalogue';
-import { formatAmount } from '#core/money';
+import { describeContents } from '#core/catalogue';
 import type { Path, Step } from '#core/paths';
 import type { Release } from '#core/release';
-import { plainText, statementOf } from '#core/terms';
+import { priceWords } from '../../pages/priceWords';
 import { escapeHtml, pageHtml } from '../../pages/render';
 import type { OrderView, PageView, PriceView } from '../../pages/view';
 
 /** A rendered page with places for what is only known at each request. */
 export interface Shell {
   html: string;
-  fill(values: Record<string, string>): string;
+  /** Whether the page carries its own checkout, whose markup `fill` is then given. */
+  hasCheckout: boolean;
+  fill(values: Record<string, string>, checkout?: string): string;
 }
+
+const CHECKOUT_SLOT = 'checkout';
 
 /**
  * Renders a page once for a release. Slots are marked with a random word of this rendering, so that nothing a
- * seller types can be mistaken for one; they are filled with escaped text.
+ * seller types can be mistaken for one; they are filled with escaped text, or with the checkout's own markup.
  */
 export function renderShell(release: Release, path: Path, step: Step): Shell {
   const word = randomBytes(12).toString('hex');
   const slot = (name: string): string => `${word}:${name}:`;
   const page = release.content.pages.find((p) => p.id === step.pageId);
   const offer = release.content.offers.find((o) => o.id === path.offerId);
-  const prices: PriceView[] = offer?.onSale ? offer.prices.map((p) => ({ id: p.id, name: p.name, amount: slot(`amount-${p.id}`), usual: p.usual === null ? null : slot(`usual-${p.id}`), statement: slot(`statement-${p.id}`) })) : [];
-  const html = page ? pageHtml(page, { ...viewOf(release, path), offer: offer ? { title: offer.title, prices } : null }) : '';
+  const prices: PriceView[] = offer?.onSale && !offer.putAway ? offer.prices.map((p) => ({ id: p.id, name: p.name, amount: slot(`amount-${p.id}`), usual: p.usual === null ? null : slot(`usual-${p.id}`), statement: slot(`statement-${p.id}`), notice: p.limit.inAll !== null || p.sale.from !== null || p.sale.until !== null ? slot(`notice-${p.id}`) : null })) : [];
+  const html = page ? pageHtml(page, { ...viewOf(release, path), checkout: slot(CHECKOUT_SLOT), offer: offer ? { title: offer.title, prices } : null }) : '';
   const pattern = new RegExp(`${word}:([\\w-]+):`, 'g');
-  return { html, fill: (values) => html.replace(pattern, (_, name: string) => escapeHtml(values[name] ?? '')) };
+  return {
+    html,
+    hasCheckout: page?.blocks.some((b) => b.kind === 'checkout' && !b.hidden) ?? false,
+    fill: (values, checkout = '') => html.replace(pattern, (_, name: string) => (name === CHECKOUT_SLOT ? checkout : escapeHtml(values[name] ?? ''))),
+  };
 }
 
 /** What the slots of a page hold at a moment. */
-export function slotValues(release: Release, path: Path, now: Instant): Record<string, string> {
+export function slotValues(release: Release, path: Path, now: Instant, taken: (priceId: string) => number): Record<string, string> {
   const { shop } = release.content;
   const offer = release.content.offers.find((o) => o.id === path.offerId);
   const values: Record<string, string> = {};
   for (const price of offer?.prices ?? []) {
-    const currency = offer?.currency ?? shop.currency;
-    values[`amount-${price.id}`] = price.terms.kind === 'free' ? 'free' : formatAmount(price.terms.amount, currency, shop.locale);
-    values[`usual-${price.id}`] = price.usual === null ? '' : formatAmount(price.usual, currency, shop.locale);
-    values[`statement-${price.id}`] = plainText(statementOf(price.terms, { currency, start: now, zone: shop.zone, locale: shop.locale, when: 'today' }));
+    const words = priceWords(price, { currency: offer?.currency ?? shop.currency, zone: shop.zone, locale: shop.locale, now, taken: taken(price.id) });
+    for (const [name, text] of Object.entries(words)) values[`${name}-${price.id}`] = text ?? '';
   }
   return values;
+}
+
+/** The address of a step: the path's own for its page, a part of its own for the others; the checkout when none is named. */
+export function hrefOfStep(path: Path, stepId: string | null): string {
+  const step = path.steps.find((s) => s.id === stepId) ?? path.steps.find((s) => s.kind === 'checkout');
+  return step?.kind === 'page' ? `/${path.address}` : `/${path.address}/${step?.kind ?? 'checkout'}`;
 }
 
 /** What blocks read besides prices. */
@@ -48,10 +59,12 @@ export function viewOf(release: Release, path: Path, order: OrderView | null = n
   const offer = release.content.offers.find((o) => o.id === path.offerId);
   const products = (offer?.productIds ?? []).map((id) => release.content.products.find((p) => p.id === id)).filter((p) => p !== undefined);
   return {
-    things: products.map((p) => ({ title: p.title, promise: p.promise, files: describeFiles(p.files) })),
+    things: products.map((p) => ({ title: p.title, promise: p.promise, files: describeContents(p) })),
     pictureUrl: (file) => `/pictures/${file.sha256}`,
-    checkoutHref: `/${path.address}/checkout`,
+    stepHref: (stepId) => hrefOfStep(path, stepId),
+    checkout: null,
     order,
     edit: null,
+    richEditor: null,
   };
 }

@@ -1,13 +1,21 @@
 import type { Offer as OfferData, Product as ProductData, WithContext } from 'schema-dts';
+import type { Instant } from '#core/calendar';
+import { type Price, saleState } from '#core/catalogue';
 import { formatPlain } from '#core/money';
 import type { Path } from '#core/paths';
 import type { Release } from '#core/release';
 
 /** What search engines read of a sales page: schema.org Product with its Offers. */
-export function structuredDataFor(release: Release, path: Path, address: string): WithContext<ProductData> | undefined {
+export function structuredDataFor(release: Release, path: Path, address: string, now: Instant, taken: (priceId: string) => number): WithContext<ProductData> | undefined {
   const offer = release.content.offers.find((o) => o.id === path.offerId);
   if (!offer) return undefined;
   const product = release.content.products.find((p) => p.id === offer.productIds[0]);
+  const availabilityOf = (price: Price): 'https://schema.org/InStock' | 'https://schema.org/PreOrder' | 'https://schema.org/SoldOut' | 'https://schema.org/Discontinued' => {
+    const { state } = saleState(price, now, release.content.shop.zone);
+    if (!offer.onSale || offer.putAway || state === 'over') return 'https://schema.org/Discontinued';
+    if (state === 'not-yet') return 'https://schema.org/PreOrder';
+    return price.limit.inAll !== null && taken(price.id) >= price.limit.inAll ? 'https://schema.org/SoldOut' : 'https://schema.org/InStock';
+  };
   const url = `${address}/${path.address}`;
   return {
     '@context': 'https://schema.org',
@@ -20,7 +28,8 @@ export function structuredDataFor(release: Release, path: Path, address: string)
       url,
       price: price.terms.kind === 'free' ? '0' : formatPlain(price.terms.amount, offer.currency),
       priceCurrency: offer.currency,
-      availability: offer.onSale ? 'https://schema.org/InStock' : 'https://schema.org/Discontinued',
+      availability: availabilityOf(price),
+      ...(price.sale.until === null ? {} : { availabilityEnds: price.sale.until }),
     })),
   };
 }

@@ -19,13 +19,14 @@ export function OfferBlock({ block }: { block: BlockOf<'offer'> }) {
               <b className="font-head text-2xl font-semibold text-money">{price.amount}</b>
             </p>
             <p className="text-ink-2">{price.statement}</p>
+            {price.notice !== null && <p className="font-semibold">{price.notice}</p>}
           </li>
         ))}
       </ul>
       {view.edit ? (
         <div className="btn btn-primary btn-page mt-2"><Words as="span" label="Words on the button" value={block.button} onChange={fieldEditor(view, block, (b, v) => { b.button = v.slice(0, 60); })} /></div>
       ) : (
-        <a className="btn btn-primary btn-page mt-2" href={view.checkoutHref}>{block.button.trim() === '' ? 'Get it now' : block.button}</a>
+        <a className="btn btn-primary btn-page mt-2" href={view.stepHref(block.step ?? null)}>{block.button.trim() === '' ? 'Get it now' : block.button}</a>
       )}
       <Words as="p" className="cap mt-2" label="Note under the button" placeholder="A note under the button, if you like" value={block.note} onChange={fieldEditor(view, block, (b, v) => { b.note = v.slice(0, 300); })} />
     </section>

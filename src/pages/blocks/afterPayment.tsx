@@ -17,7 +17,7 @@ export function Downloads({ block }: { block: BlockOf<'downloads'> }) {
             {thing.files.map((file) => (
               <li key={file.href} className="flex items-center justify-between gap-4 py-2">
                 <span className="min-w-0 break-words" dir="auto">{file.name} <span className="cap whitespace-nowrap">{file.size}</span></span>
-                <a className="btn btn-quiet btn-touch shrink-0" href={file.href} aria-label={`Download ${file.name}`}>Download</a>
+                <a className="btn btn-quiet btn-touch shrink-0" href={file.href} aria-label={`${file.elsewhere ? 'Open' : 'Download'} ${file.name}`} {...(file.elsewhere ? { target: '_blank', rel: 'noopener' } : {})}>{file.elsewhere ? 'Open' : 'Download'}</a>
               </li>
             ))}
           </ul>

@@ -1,8 +1,10 @@
-import { plainFromRich, richFromPlain } from '#core/catalogue';
+import type { RichText } from '#core/catalogue';
 import type { Block, BlockOf } from '#core/pages';
+import { Rich } from '../Rich';
 import { Words } from '../Words';
 import { type PageView, usePageView } from '../view';
 import { BlockTitle } from './BlockTitle';
+import { PriceChooser } from './chooser';
 import { OfferBlock } from './OfferBlock';
 import { Downloads, Recap } from './afterPayment';
 import { Guarantee, Maker, Questions, Testimonial } from './trust';
@@ -33,8 +35,10 @@ export function BlockView({ block }: { block: Block }) {
       return <Guarantee block={block} />;
     case 'spacer':
       return <div className={block.size === 'small' ? 'h-8' : 'h-20'} />;
+    case 'chooser':
+      return <PriceChooser block={block} />;
     case 'checkout':
-      return null;
+      return view.checkout;
     case 'recap':
       return <Recap block={block} />;
     case 'downloads':
@@ -63,18 +67,13 @@ function Headline({ block, view }: Of<'headline'>) {
 }
 
 function Text({ block, view }: Of<'text'>) {
-  const edit = fieldEditor<'text'>(view, block, (b, v) => { b.text = richFromPlain(v); });
-  if (edit) return <Words as="div" className="prose-words" label="Text" value={plainFromRich(block.text)} onChange={edit} />;
-  return (
-    <div className="prose-words" dir="auto">
-      {block.text.content.map((paragraph, i) => (
-        <p key={i}>{(paragraph.content ?? []).map((run, k) => {
-          const bold = run.marks?.some((m) => m.type === 'bold') ? <strong>{run.text}</strong> : run.text;
-          return <span key={k}>{run.marks?.some((m) => m.type === 'italic') ? <em>{bold}</em> : bold}</span>;
-        })}</p>
-      ))}
-    </div>
-  );
+  return <EditableRich view={view} value={block.text} label="Text" onChange={(value) => view.edit?.(block.id, (b) => { if (b.kind === 'text') b.text = value; })} />;
+}
+
+/** Formatted text, read or edited in place. */
+export function EditableRich({ view, value, label, onChange }: { view: PageView; value: RichText; label: string; onChange: (value: RichText) => void }) {
+  const Editor = view.richEditor;
+  return view.edit && Editor ? <Editor className="prose-words" label={label} value={value} onChange={onChange} /> : <Rich text={value} />;
 }
 
 function Benefits({ block, view }: Of<'benefits'>) {

@@ -1,9 +1,8 @@
-import { plainFromRich, richFromPlain } from '#core/catalogue';
 import type { BlockOf } from '#core/pages';
 import { Words } from '../Words';
 import { usePageView } from '../view';
 import { BlockTitle } from './BlockTitle';
-import { fieldEditor } from './index';
+import { EditableRich, fieldEditor } from './index';
 
 /** What somebody said who bought. */
 export function Testimonial({ block }: { block: BlockOf<'testimonial'> }) {
@@ -24,7 +23,7 @@ export function Maker({ block }: { block: BlockOf<'maker'> }) {
       {block.file && <img src={view.pictureUrl(block.file)} alt={block.alt} className="h-28 w-28 shrink-0 rounded-full object-cover" loading="lazy" />}
       <div className="min-w-0 flex-1 basis-64">
         <BlockTitle block={block} label="Title about the maker" />
-        <Words as="p" className="mt-2 whitespace-pre-line" label="About the maker" value={plainFromRich(block.text)} onChange={fieldEditor(view, block, (b, v) => { b.text = richFromPlain(v); })} />
+        <div className="mt-2"><EditableRich view={view} value={block.text} label="About the maker" onChange={(value) => view.edit?.(block.id, (b) => { if (b.kind === 'maker') b.text = value; })} /></div>
       </div>
     </section>
   );

@@ -10,7 +10,7 @@ const POLL_MS = 1_500;
 /** The checkout: who, how paid, what is due today and later, one button. Everything typed stays through every refusal. */
 export function CheckoutForm({ data }: { data: CheckoutData }) {
   const [prices, setPrices] = useState(data.prices);
-  const [priceId, setPriceId] = useState(data.prices[0]?.id ?? '');
+  const [priceId, setPriceId] = useState((data.prices.find((p) => p.id === data.chosen) ?? data.prices[0])?.id ?? '');
   const [name, setName] = useState('');
   const [address, setAddress] = useState('');
   const [card, setCard] = useState({ number: '', expiry: '', code: '' });
@@ -78,7 +78,7 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
     }
   }
 
-  if (!price) return <p className="message calm">This is not on sale at the moment.</p>;
+  if (!price) return <p className="message calm">{data.closed || 'This is not on sale at the moment.'}</p>;
   const waiting = busy || state.status === 'asking' || state.status === 'paid';
   return (
     <form noValidate onSubmit={(event) => void submit(event)} className="space-y-5">
@@ -118,6 +118,7 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
           <tr className="text-lg"><td className="pt-1">Due later</td><td className="pt-1 text-right">{price.later}</td></tr>
         </tbody>
       </table>
+      {price.ends && <p className="text-access">{price.access}</p>}
       {state.status === 'bank' ? (
         <div className="message calm" role="status">
           <p><b>Your bank asks you to confirm.</b> Nothing is charged before you do. This page goes on by itself.</p>

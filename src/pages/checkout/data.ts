@@ -6,6 +6,11 @@ export interface CheckoutPrice {
   dueToday: string;
   free: boolean;
   statement: string;
+  /** How long it stays open. */
+  access: string;
+  /** Whether access ends by itself, so that it must be said where the buyer decides. */
+  ends: boolean;
+  statementText: string;
   later: string;
   /** Hash of what is shown here. */
   shown: string;
@@ -20,6 +25,10 @@ export type CheckoutState =
   | { status: 'paid'; next: string };
 
 export interface CheckoutData {
+  /** The price that a page's button has chosen already; empty for the first. */
+  chosen: string;
+  /** The whole page with its headline, or only the form where a page carries it. */
+  whole: boolean;
   pathId: string;
   title: string;
   heading: string;
@@ -33,5 +42,6 @@ export interface CheckoutData {
   shopName: string;
   button: string;
   note: string;
-  statementText: string;
+  /** Why nothing can be bought here, when there is no price to choose. */
+  closed: string;
 }

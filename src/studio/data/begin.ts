@@ -1,6 +1,6 @@
 import { DEFAULT_SHOP } from '#core/catalogue';
 import { type Release, unsealContent } from '#core/release';
-import { db, type DocumentKind, type DocumentRow, type Documents } from './db';
+import { db, writeMeta, type DocumentKind, type DocumentRow, type Documents } from './db';
 import { readLive } from './ownerApi';
 
 /** Rows for everything a release holds, in its order. */
@@ -21,9 +21,14 @@ function rowsOf(release: Release): DocumentRow[] {
 export async function beginFromShop(): Promise<void> {
   // Asked for, not insisted on: a browser that is short of room should clear others first.
   void navigator.storage?.persist?.().catch(() => false);
-  const live = await readLive();
+  const live = await readLive().catch(async (error: unknown) => {
+    // Not reached is not refused: what this browser holds can be gone on with, and waits to be published.
+    if (error instanceof TypeError && (await db.documents.count()) > 0) return undefined;
+    throw error;
+  });
+  if (live === undefined) return;
   await db.transaction('rw', db.documents, db.meta, async () => {
-    if (live) await db.meta.put({ name: 'live', value: live });
+    if (live) await writeMeta('live', live);
     else await db.meta.delete('live');
     if ((await db.documents.count()) > 0) return;
     if (live) await db.documents.bulkPut(rowsOf(live));
@@ -38,6 +43,6 @@ export async function takeOverLive(): Promise<void> {
   await db.transaction('rw', db.documents, db.meta, async () => {
     await db.documents.clear();
     await db.documents.bulkPut(rowsOf(live));
-    await db.meta.put({ name: 'live', value: live });
+    await writeMeta('live', live);
   });
 }

@@ -1,6 +1,7 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { DraftOffer, Product, ShopDetails } from '#core/catalogue';
-import type { ChargeRow, OrderRow, PassRow, RefundRow } from '#core/books';
+import type { BuyerRow, ChargeRow, OrderRow, PassRow, RefundRow, TotalRow } from '#core/books';
+import { upgradeDocument } from './upgrades';
 import type { Page } from '#core/pages';
 import type { Path } from '#core/paths';
 import type { Patch } from 'immer';
@@ -47,10 +48,27 @@ export interface StepsRow {
   undone: Step[];
 }
 
-/** Single things: the live release as last seen, and how far the mirror has come. */
-export interface MetaRow {
-  name: 'live' | 'cursor';
-  value: Release | { seq: number; hash: string };
+/** An order with the keys it is listed under. */
+export interface StoredOrder extends OrderRow {
+  keys: string[];
+}
+
+/** Single things, by name. */
+export interface Meta {
+  /** The live release as last seen. */
+  live: Release;
+  /** How far the mirror has come. */
+  cursor: { seq: number; hash: string };
+  /** When a copy was last taken, and when something was first changed since, in this computer's milliseconds. */
+  copied: { at: number | null; changedSince: number | null };
+  /** The last edit, and whether it was looked at as the buyer since. */
+  lastEdit: { key: string; field: string; at: number; looked: boolean };
+  /** Lists the seller named. */
+  lists: { id: string; name: string; query: string }[];
+}
+export interface MetaRow<N extends keyof Meta = keyof Meta> {
+  name: N;
+  value: Meta[N];
 }
 
 /** The studio's own database in the browser. A landed version is never edited, only followed by another. */
@@ -59,12 +77,14 @@ export const db = new Dexie('clear-keel') as Dexie & {
   steps: EntityTable<StepsRow, 'key'>;
   files: EntityTable<FileRow, 'sha256'>;
   meta: EntityTable<MetaRow, 'name'>;
-  orders: EntityTable<OrderRow, 'id'>;
+  orders: EntityTable<StoredOrder, 'id'>;
   passes: EntityTable<PassRow, 'id'>;
   charges: EntityTable<ChargeRow, 'id'>;
   refunds: EntityTable<RefundRow, 'id'>;
   people: EntityTable<PersonRecord, 'id'>;
   lines: EntityTable<{ seq: number; line: string }, 'seq'>;
+  totals: EntityTable<TotalRow, 'key'>;
+  buyers: EntityTable<BuyerRow, 'personId'>;
 };
 
 db.version(1).stores({
@@ -79,6 +99,25 @@ db.version(1).stores({
   people: 'id, address',
   lines: 'seq',
 });
+
+// Orders are listed by keys of their own, and totals are kept as rows, so that no list reads every order. The
+// mirror is built anew from the shop's history; drafts get the parts that prices and products have gained.
+db.version(2)
+  .stores({ orders: 'id, at, number, personId, status, *keys', totals: 'key', buyers: 'personId, last' })
+  .upgrade(async (change) => {
+    await Promise.all(['orders', 'passes', 'charges', 'refunds', 'people', 'lines'].map((table) => change.table(table).clear()));
+    await change.table('meta').delete('cursor');
+    await change.table('documents').toCollection().modify((row: DocumentRow, ref: { value: DocumentRow }) => {
+      ref.value = upgradeDocument(row);
+    });
+  });
+
+export async function readMeta<N extends keyof Meta>(name: N): Promise<Meta[N] | undefined> {
+  return (await db.meta.get(name))?.value as Meta[N] | undefined;
+}
+export async function writeMeta<N extends keyof Meta>(name: N, value: Meta[N]): Promise<void> {
+  await db.meta.put({ name, value });
+}
 
 /** Documents as last read, so that the first key press in a field is not waited for. */
 export const lastRead = new Map<string, DocumentRow>();

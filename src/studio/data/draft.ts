@@ -5,6 +5,7 @@ import { DEFAULT_SHOP } from '#core/catalogue';
 import { type Change, changesBetween, type DraftContent, filesOf, type Finding, type Going, keepBack, launchCheck, type Release } from '#core/release';
 import { edited } from '../store/edits';
 import { store, useAppSelector } from '../store';
+import { useNow } from './useNow';
 import { db, lastRead, type DocumentKind, type DocumentRow, type Documents } from './db';
 
 /** Every document, those in hand over those saved, in the order they were made; undefined until read. */
@@ -39,6 +40,8 @@ export interface Draft {
 
 /** The shop as it is being edited, what a launch check finds in it, and what differs from live. */
 export function useDraft(): Draft | undefined {
+  // Days that pass change what is found; a minute does not.
+  const hour = `${useNow().slice(0, 13)}:00:00.000Z`;
   const rows = useRows();
   const live = useLiveQuery(async () => ((await db.meta.get('live'))?.value as Release | undefined) ?? null, []);
   const local = useLiveQuery(async () => new Set(await db.files.toCollection().primaryKeys()), []);
@@ -50,9 +53,9 @@ export function useDraft(): Draft | undefined {
     const going = keepBack(content, live);
     const waiting = new Set(going.keptBack.map((thing) => thing.id));
     // What is only begun stops nothing; it is worth a look.
-    const begun = launchCheck(content, hasFile).filter((f) => waiting.has(f.about.id)).map((f): Finding => ({ ...f, level: 'look' }));
-    return { content, going, live, hasFile, findings: [...launchCheck(going.content, hasFile), ...begun], changes: changesBetween(live, going.content) };
-  }, [rows, live, local]);
+    const begun = launchCheck(content, hasFile, hour).filter((f) => waiting.has(f.about.id)).map((f): Finding => ({ ...f, level: 'look' }));
+    return { content, going, live, hasFile, findings: [...launchCheck(going.content, hasFile, hour), ...begun], changes: changesBetween(live, going.content) };
+  }, [rows, live, local, hour]);
 }
 
 enablePatches();

@@ -13,6 +13,12 @@ export interface About {
   attention: { id: string; orderId: string; text: string; at: Instant }[];
   unanswered: number;
 }
+/** One of the releases that were live, with what it changed against the one before it. */
+export interface ReleaseLine {
+  number: number;
+  at: Instant;
+  changes: string[];
+}
 export interface RefundWanted {
   orderId: string;
   shares: { lineId: string; amount: number }[];
@@ -29,12 +35,14 @@ export const ownerApi = createApi({
     previewRefund: build.query<{ amount: number; closes: string[] }, RefundWanted>({ query: (body) => ({ url: '/refunds/preview', method: 'POST', body }), keepUnusedDataFor: 0 }),
     refund: build.mutation<{ status: 'paid' | 'refused' | 'asked'; reason: string | null }, RefundWanted>({ query: (body) => ({ url: '/refunds', method: 'POST', body }) }),
     publish: build.mutation<{ release: number; at: Instant }, { basedOn: number | null; content: ReleaseContent }>({ query: (body) => ({ url: '/releases', method: 'POST', body }), invalidatesTags: ['About'] }),
+    releases: build.query<{ releases: ReleaseLine[] }, void>({ query: () => '/releases' }),
+    bringBack: build.mutation<{ release: number; at: Instant }, { number: number; basedOn: number | null }>({ query: ({ number, basedOn }) => ({ url: `/releases/${number}/again`, method: 'POST', body: { basedOn } }), invalidatesTags: ['About'] }),
     sendLink: build.mutation<{ sentence: string }, string>({ query: (personId) => ({ url: '/people/link', method: 'POST', body: { personId } }) }),
     moveClock: build.mutation<{ now: Instant }, 'next' | 'day' | 'week' | 'month'>({ query: (by) => ({ url: '/clock', method: 'POST', body: { by } }), invalidatesTags: ['About'] }),
   }),
 });
 
-export const { useAboutQuery, usePreviewRefundQuery, useRefundMutation, usePublishMutation, useMoveClockMutation, useSendLinkMutation } = ownerApi;
+export const { useAboutQuery, usePreviewRefundQuery, useRefundMutation, usePublishMutation, useReleasesQuery, useMoveClockMutation, useSendLinkMutation } = ownerApi;
 
 /** Hands the key from the address over for a cookie. @returns what went wrong, or null */
 export async function connect(key: string): Promise<string | null> {

@@ -1,7 +1,7 @@
 import { filesOf, type ReleaseContent } from '#core/release';
 import { store } from '../store';
 import { jobEnded, jobMoved, jobStarted } from '../store/jobs';
-import { db } from './db';
+import { db, writeMeta } from './db';
 import { newId } from './ids';
 import { ownerApi, readLive, sentenceOf } from './ownerApi';
 
@@ -28,7 +28,7 @@ export async function publishNow(basedOn: number | null, content: ReleaseContent
     const result = await store.dispatch(ownerApi.endpoints.publish.initiate({ basedOn, content }));
     if (result.error) throw new PublishFailed(sentenceOf(result.error), (result.error as { data?: { code?: string } }).data?.code ?? '');
     const live = await readLive();
-    if (live) await db.meta.put({ name: 'live', value: live });
+    if (live) await writeMeta('live', live);
     store.dispatch(jobEnded({ id, done: 'Published. Buyers see it now.' }));
     return null;
   } catch (error) {
@@ -36,6 +36,16 @@ export async function publishNow(basedOn: number | null, content: ReleaseContent
     store.dispatch(jobEnded({ id, failed: 'Publishing stopped. Nothing changed for buyers.' }));
     return failure;
   }
+}
+
+/** Makes an earlier release live again, as a new one: its pages, paths and offers with the live products and files. @returns what went wrong, or null */
+export async function bringBackRelease(number: number): Promise<string | null> {
+  const live = await readLive();
+  const result = await store.dispatch(ownerApi.endpoints.bringBack.initiate({ number, basedOn: live?.number ?? null }));
+  if (result.error) return sentenceOf(result.error);
+  const now = await readLive();
+  if (now) await writeMeta('live', now);
+  return null;
 }
 
 class PublishFailed extends Error {

@@ -15,7 +15,7 @@ export function useMirror(): void {
   useEffect(() => {
     const worker = new Worker(new URL('../workers/mirror.worker.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<MirrorNews>) => {
-      dispatch(connectionChanged(data.kind));
+      dispatch(connectionChanged({ connection: data.kind, at: Date.now() }));
     };
     return () => worker.terminate();
   }, [dispatch]);

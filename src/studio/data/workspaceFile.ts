@@ -2,11 +2,12 @@ import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import { UnzipInflate, strToU8, Unzip, UnzipPassThrough, Zip, ZipDeflate, ZipPassThrough } from 'fflate';
 import * as z from 'zod';
-import { MirrorRows } from '#core/books';
+import { addBuyer, addTotal, listKeysOf, MirrorRows, totalsMoved } from '#core/books';
 import { FIRST_PREV, parseLine } from '#core/journal';
 import { PersonRecord } from '#core/people';
 import { Release } from '#core/release';
 import { db, type DocumentRow, type StepsRow } from './db';
+import { upgradeDocument } from './upgrades';
 
 /**
  * Everything this browser holds as one zip: see docs/file-formats.md. Orders and passes are not in it; they are
@@ -92,7 +93,7 @@ export async function openCopy(file: Blob): Promise<OpenedCopy> {
     }
     const copy: OpenedCopy = {
       header,
-      documents: Rows.parse(JSON.parse(text('documents.json'))) as unknown as DocumentRow[],
+      documents: (Rows.parse(JSON.parse(text('documents.json'))) as unknown as DocumentRow[]).map(upgradeDocument),
       steps: StepRows.parse(JSON.parse(text('steps.json'))),
       people: z.array(PersonRecord).parse(JSON.parse(text('people.json'))),
       live: z.nullable(Release).parse(JSON.parse(text('live.json'))),
@@ -114,6 +115,7 @@ export async function putBack(copy: OpenedCopy): Promise<void> {
     const batch = parseLine(line);
     if (batch) rows.apply(batch);
   }
+  const sums = totalsMoved([], rows.orders.values());
   const last = copy.lines[copy.lines.length - 1];
   const hash = last === undefined ? FIRST_PREV : bytesToHex(sha256(new TextEncoder().encode(last)));
   await db.transaction('rw', db.tables, async () => {
@@ -123,7 +125,9 @@ export async function putBack(copy: OpenedCopy): Promise<void> {
     await db.people.bulkPut(copy.people);
     await db.files.bulkPut([...copy.files].map(([name, blob]) => ({ sha256: name, blob })));
     await db.lines.bulkPut(copy.lines.map((line, i) => ({ seq: i + 1, line })));
-    await db.orders.bulkPut([...rows.orders.values()]);
+    await db.orders.bulkPut([...rows.orders.values()].map((order) => ({ ...order, keys: listKeysOf(order) })));
+    await db.totals.bulkPut([...sums.totals.values()].flatMap((row) => addTotal(undefined, row) ?? []));
+    await db.buyers.bulkPut([...sums.buyers.values()].map((row) => addBuyer(undefined, row)));
     await db.passes.bulkPut([...rows.passes.values()]);
     await db.charges.bulkPut([...rows.charges.values()]);
     await db.refunds.bulkPut([...rows.refunds.values()]);

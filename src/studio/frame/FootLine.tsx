@@ -1,42 +1,88 @@
+import { ChevronUp } from 'lucide-react';
+import { useState } from 'react';
+import { Link } from 'react-router';
 import type { Draft } from '../data/draft';
 import { bringBack } from '../data/remove';
 import { useAboutQuery } from '../data/ownerApi';
+import { useCopyReminder } from '../data/copies';
 import { useAppDispatch, useAppSelector } from '../store';
-import { jobDropped } from '../store/jobs';
+import { type Job, jobDropped } from '../store/jobs';
 import { UndoButtons } from './UndoButtons';
 
 const CONNECTION = {
   unknown: 'Looking for the shop …',
   reached: 'Shop online',
-  lost: 'Shop not reached. Your edits are safe here. Publishing and refunds wait until it answers.',
   'not-owner': 'This window is not connected any more. Open the address that the shop printed when it started.',
 } as const;
 
+const clock = (ms: number): string => new Date(ms).toTimeString().slice(0, 5);
+
 /** Saved or saving, the shop's connection, and jobs with their progress. */
 export function FootLine({ draft }: { draft: Draft }) {
-  const dispatch = useAppDispatch();
   const { waiting, savedAt, failure } = useAppSelector((state) => state.edits);
-  const removed = useAppSelector((state) => state.frame.removed);
-  const heard = useAppSelector((state) => state.frame.connection);
-  const { data: about, error } = useAboutQuery();
+  const { removed, connection: heard, lostAt } = useAppSelector((state) => state.frame);
+  const { data: about, error, refetch } = useAboutQuery();
+  const reminder = useCopyReminder();
   // Only one tab pulls the history and hears at once; the others go by their own last question.
   const connection = heard !== 'unknown' ? heard : error ? 'lost' : about ? 'reached' : 'unknown';
-  const jobs = useAppSelector((state) => state.jobs);
-  const job = jobs.findLast((j) => j.state !== 'done') ?? jobs[jobs.length - 1];
-  const time = savedAt === null ? '' : ` ${new Date(savedAt).toTimeString().slice(0, 5)}`;
   return (
-    <footer className="foot">
-      <span className={failure ? 'text-alarm' : ''} role={failure ? 'alert' : undefined}>{failure ?? (waiting > 0 ? 'Saving …' : `Saved on this computer${time}`)}</span>
+    <footer className="foot" data-pane="foot" tabIndex={-1}>
+      {failure ? (
+        <span className="text-alarm" role="alert">{failure} <Link className="underline" to="/shop">Take a copy · Free space</Link></span>
+      ) : (
+        <span>{waiting > 0 ? 'Saving …' : savedAt === null ? 'Saved on this computer' : `Saved on this computer ${clock(savedAt)}`}</span>
+      )}
       <UndoButtons draft={draft} />
       {removed && <span role="status">Removed “{removed.title || 'without a title'}”. <button className="opt" onClick={() => void bringBack()}>Undo</button></span>}
-      <span className={connection === 'lost' || connection === 'not-owner' ? 'text-alarm' : ''}>{CONNECTION[connection]}</span>
-      {job && (
-        <span className="ml-auto flex items-center gap-2" role={job.state === 'failed' ? 'alert' : 'status'}>
-          <span className={job.state === 'failed' ? 'text-alarm' : ''}>{job.state === 'running' ? job.title : (job.sentence ?? `${job.title}: done`)}</span>
-          {job.state === 'running' && <progress className="progress w-28" value={job.share ?? undefined} max={1} aria-label={job.title} />}
-          {job.state !== 'running' && <button className="plain-link" onClick={() => dispatch(jobDropped(job.id))}>Dismiss</button>}
-        </span>
+      {connection === 'lost' ? (
+        <span className="text-alarm" role="alert">Shop not reached{lostAt === null ? '' : ` since ${clock(lostAt)}`}. Your edits are safe here. Publishing and refunds wait until it answers. <button className="opt !text-alarm" onClick={() => void refetch()}>Try now</button></span>
+      ) : (
+        <span className={connection === 'not-owner' ? 'text-alarm' : ''}>{CONNECTION[connection]}</span>
       )}
+      {reminder !== null && <span>{reminder} <Link className="underline" to="/shop">Take one</Link></span>}
+      <Jobs />
     </footer>
+  );
+}
+
+/** One job with its progress; upward, all of them. */
+function Jobs() {
+  const dispatch = useAppDispatch();
+  const jobs = useAppSelector((state) => state.jobs);
+  const [open, setOpen] = useState(false);
+  const shown = jobs.findLast((j) => j.state !== 'done') ?? jobs[jobs.length - 1];
+  if (!shown) return null;
+  return (
+    <div className="relative ml-auto flex items-center gap-2">
+      {open && (
+        <ul className="jobs" aria-label="Everything that was done in the background">
+          {[...jobs].reverse().map((job) => (
+            <li key={job.id} className="flex items-center gap-3 border-t border-line py-1.5 first:border-t-0">
+              <span className={`min-w-0 flex-1 break-words ${job.state === 'failed' ? 'text-alarm' : ''}`} dir="auto">{words(job)}</span>
+              {job.state === 'running' ? <Progress job={job} /> : <button className="opt" onClick={() => dispatch(jobDropped(job.id))}>Dismiss</button>}
+            </li>
+          ))}
+        </ul>
+      )}
+      <span role={shown.state === 'failed' ? 'alert' : 'status'} className={`min-w-0 truncate ${shown.state === 'failed' ? 'text-alarm' : ''}`}>{words(shown)}</span>
+      {shown.state === 'running' && <Progress job={shown} />}
+      {(jobs.length > 1 || open) && <button className="opt" aria-expanded={open} onClick={() => setOpen(!open)}><ChevronUp size={14} aria-hidden="true" className={open ? 'rotate-180' : ''} /> {open ? 'Fold' : `All ${jobs.length}`}</button>}
+      {shown.state !== 'running' && !open && <button className="opt" onClick={() => dispatch(jobDropped(shown.id))}>Dismiss</button>}
+    </div>
+  );
+}
+
+const words = (job: Job): string => (job.state === 'running' ? job.title : (job.sentence ?? `${job.title}: done`));
+
+/** Under a second nothing is shown; over ten, the time that is left. */
+function Progress({ job }: { job: Job }) {
+  const spent = Date.now() - job.startedAt;
+  if (spent < 1_000) return null;
+  const left = job.share === null || job.share <= 0 ? null : Math.ceil((spent / job.share - spent) / 1_000);
+  return (
+    <span className="flex items-center gap-2 whitespace-nowrap">
+      <progress className="progress w-24" value={job.share ?? undefined} max={1} aria-label={job.title} />
+      {left !== null && spent / (job.share ?? 1) > 10_000 && <span>{left < 90 ? `${left} s left` : `${Math.ceil(left / 60)} min left`}</span>}
+    </span>
   );
 }

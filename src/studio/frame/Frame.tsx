@@ -1,14 +1,17 @@
 import { type ReactNode, useEffect } from 'react';
+import { useLocation } from 'react-router';
 import type { Draft } from '../data/draft';
 import { useAboutQuery } from '../data/ownerApi';
-import { useLocation } from 'react-router';
+import { BuyerView } from '../sell/BuyerView';
 import { useAppDispatch, useAppSelector } from '../store';
 import { publishToggled } from '../store/frame';
 import { FootLine } from './FootLine';
+import { KeysPanel } from './KeysPanel';
 import { Rail } from './Rail';
 import { Strip } from './Strip';
+import { useEditLock } from './useEditLock';
 import { useKeys } from './useKeys';
-import { BuyerView } from '../sell/BuyerView';
+import { keysInHand } from './useThingInHand';
 
 /** The studio's frame: rail above, the stage between, foot line below. */
 export function Frame({ draft, children }: { draft: Draft; children: ReactNode }) {
@@ -16,18 +19,44 @@ export function Frame({ draft, children }: { draft: Draft; children: ReactNode }
   const { data: about } = useAboutQuery(undefined, { pollingInterval: 60_000 });
   const dispatch = useAppDispatch();
   const { pathname } = useLocation();
+  const lock = useEditLock(keysInHand(pathname, draft));
   useKeys();
   // Going elsewhere leaves the list of changes; it is one press away.
   useEffect(() => void dispatch(publishToggled(false)), [pathname, dispatch]);
   useEffect(() => {
     document.documentElement.dataset['theme'] = theme;
   }, [theme]);
+  useFocusOnStage(pathname.split('/')[1] ?? '');
   return (
     <div className="app">
+      <a className="skip" href="#sheet" onClick={(event) => { event.preventDefault(); document.getElementById('sheet')?.focus(); }}>To the sheet</a>
       <Rail draft={draft} about={about} />
-      {about && about.mode !== 'real' ? <Strip about={about} zone={draft.content.shop.zone} /> : <div />}
-      {buyerView ? <BuyerView draft={draft} /> : children}
+      <div>
+        {about && about.mode !== 'real' && <Strip about={about} zone={draft.content.shop.zone} />}
+        {lock.elsewhere && <p className="elsewhere" role="status">This is open in another window, and is shown here as it is typed there. <button className="btn btn-quiet btn-sm" onClick={lock.takeOver}>Edit here instead</button></p>}
+      </div>
+      {/* Still read, followed and scrolled; only not typed into. */}
+      <fieldset className="contents" disabled={lock.elsewhere && !buyerView}>{buyerView ? <BuyerView draft={draft} /> : children}</fieldset>
       <FootLine draft={draft} />
+      <KeysPanel />
     </div>
   );
+}
+
+/** A changed stage puts the focus on the sheet's heading, but not at the first opening and not over something focused on purpose. */
+function useFocusOnStage(stage: string): void {
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      const sheet = document.getElementById('sheet');
+      const active = document.activeElement;
+      const elsewhere = active === document.body || active?.closest('.stages') !== null;
+      if (!elsewhere || !sheet || active === document.body) return;
+      const heading = sheet.querySelector<HTMLElement>('h1');
+      if (heading) {
+        heading.tabIndex = -1;
+        heading.focus({ preventScroll: true });
+      } else sheet.focus({ preventScroll: true });
+    }, 30);
+    return () => clearTimeout(timer);
+  }, [stage]);
 }

@@ -1,34 +1,83 @@
-import { ChevronsLeft, ChevronsRight } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { ChevronDown, ChevronsLeft, ChevronsRight, ChevronUp } from 'lucide-react';
+import { type KeyboardEvent, type ReactNode, useState } from 'react';
 import type { Draft } from '../data/draft';
 import { useAppDispatch, useAppSelector } from '../store';
-import { outcomeToggled } from '../store/frame';
+import { outcomeToggled, paneSized } from '../store/frame';
+import { HistoryPanel } from './HistoryPanel';
 import { PublishPanel } from './PublishPanel';
 
 interface Props {
   draft: Draft;
   index?: ReactNode;
   indexName?: string;
+  /** What the index has in hand, for the button it becomes where there is no room for it. */
+  inHand?: string;
   sheet: ReactNode;
+  /** What is missing and the answer: the head of the outcome, which never scrolls away. */
+  pinned?: ReactNode;
   outcome: ReactNode;
 }
 
-/** Index, sheet and outcome side by side; publishing takes the outcome's place. */
-export function Panes({ draft, index, indexName, sheet, outcome }: Props) {
+/** Index, sheet and outcome side by side; publishing takes the outcome's place. Where there is less room the index becomes a button, then the outcome a bar at the foot. */
+export function Panes({ draft, index, indexName = '', inHand, sheet, pinned, outcome }: Props) {
   const dispatch = useAppDispatch();
-  const { outcomeFolded, publishing } = useAppSelector((state) => state.frame);
+  const { outcomeFolded, publishing, sizes } = useAppSelector((state) => state.frame);
+  const [indexOpen, setIndexOpen] = useState(false);
+  const toggle = (): void => void dispatch(outcomeToggled());
+  const name = publishing ? 'Publishing' : 'What this leads to';
   return (
-    <div className={`panes ${index ? '' : 'no-index'} ${outcomeFolded ? 'folded' : ''}`}>
-      {index && <nav className="index" aria-label={indexName}>{index}</nav>}
-      <main className="sheet" id="sheet" tabIndex={-1}>{sheet}</main>
-      {outcomeFolded ? (
-        <aside className="border-l border-line bg-paper-2 pt-3 text-center" aria-label="What this leads to, folded"><button aria-label="Show what this leads to" onClick={() => dispatch(outcomeToggled())}><ChevronsLeft size={18} /></button></aside>
-      ) : (
-        <aside className="outcome relative" aria-label={publishing ? 'Publishing' : 'What this leads to'}>
-          <button className="absolute top-2 right-2 text-ink-3" aria-label="Fold this pane" onClick={() => dispatch(outcomeToggled())}><ChevronsRight size={16} /></button>
-          {publishing ? <PublishPanel draft={draft} /> : outcome}
-        </aside>
+    <div className={`panes ${index ? '' : 'no-index'} ${outcomeFolded ? 'folded' : ''}`} style={{ ['--index-width' as string]: `${sizes.index}px`, ['--outcome-width' as string]: `${sizes.outcome}px` }}>
+      {index && (
+        <nav className={`index ${indexOpen ? 'open' : ''}`} aria-label={indexName} data-pane="index">
+          <button className="index-button" aria-expanded={indexOpen} onClick={() => setIndexOpen(!indexOpen)}><span className="min-w-0 truncate" dir="auto">{indexName}: {inHand ?? 'choose'}</span>{indexOpen ? <ChevronUp size={16} aria-hidden="true" /> : <ChevronDown size={16} aria-hidden="true" />}</button>
+          <div className="index-list" onClick={(event) => { if ((event.target as HTMLElement).closest('a, button')) setIndexOpen(false); }}>{index}</div>
+        </nav>
       )}
+      {index && <Divider pane="index" label={`Width of ${indexName}`} sign={1} />}
+      <main className="sheet" id="sheet" tabIndex={-1} data-pane="sheet">{sheet}</main>
+      {!outcomeFolded && <Divider pane="outcome" label="Width of what this leads to" sign={-1} />}
+      <aside className={`outcome ${outcomeFolded ? 'is-folded' : ''}`} aria-label={outcomeFolded ? `${name}, folded` : name} data-pane="outcome" tabIndex={-1}>
+        <button className="fold-button" aria-expanded={!outcomeFolded} aria-label={outcomeFolded ? 'Show what this leads to' : 'Fold this pane'} onClick={toggle}>
+          <span className="fold-wide">{outcomeFolded ? <ChevronsLeft size={16} /> : <ChevronsRight size={16} />}</span>
+          <span className="fold-bar">{name} {outcomeFolded ? <ChevronUp size={16} /> : <ChevronDown size={16} />}</span>
+        </button>
+        {!outcomeFolded && (publishing === 'changes' ? <div className="outcome-rest"><PublishPanel draft={draft} /></div> : publishing === 'history' ? <div className="outcome-rest"><HistoryPanel draft={draft} /></div> : (
+          <>
+            {pinned && <div className="outcome-head">{pinned}</div>}
+            <div className="outcome-rest">{outcome}</div>
+          </>
+        ))}
+      </aside>
     </div>
+  );
+}
+
+const STEP = 16;
+
+/** A divider between panes, moved by arrow keys or by pointer. */
+function Divider({ pane, label, sign }: { pane: 'index' | 'outcome'; label: string; sign: 1 | -1 }) {
+  const dispatch = useAppDispatch();
+  const size = useAppSelector((state) => state.frame.sizes[pane]);
+  const by = (change: number): void => void dispatch(paneSized({ pane, width: size + change }));
+  function onKeyDown(event: KeyboardEvent): void {
+    const step = event.key === 'ArrowRight' ? STEP : event.key === 'ArrowLeft' ? -STEP : 0;
+    if (step === 0) return;
+    event.preventDefault();
+    by(step * sign);
+  }
+  return (
+    <div
+      role="separator"
+      aria-orientation="vertical"
+      aria-label={label}
+      aria-valuenow={size}
+      aria-valuemin={180}
+      aria-valuemax={520}
+      tabIndex={0}
+      className="divider"
+      onKeyDown={onKeyDown}
+      onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
+      onPointerMove={(event) => { if (event.currentTarget.hasPointerCapture(event.pointerId)) by(event.movementX * sign); }}
+    />
   );
 }

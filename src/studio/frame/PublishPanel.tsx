@@ -4,6 +4,7 @@ import { keepBack, launchCheck, sealContent, withKept } from '#core/release';
 import { takeOverLive } from '../data/begin';
 import type { Draft } from '../data/draft';
 import { useAboutQuery } from '../data/ownerApi';
+import { useNow } from '../data/useNow';
 import { publishNow } from '../data/publish';
 import { useAppDispatch } from '../store';
 import { publishToggled } from '../store/frame';
@@ -15,12 +16,13 @@ const KINDS = { shop: 'Shop', product: 'Product', offer: 'Offer', path: 'Path', 
 export function PublishPanel({ draft }: { draft: Draft }) {
   const dispatch = useAppDispatch();
   const { data: about } = useAboutQuery();
+  const now = useNow();
   const [busy, setBusy] = useState(false);
   const [failed, setFailed] = useState<{ sentence: string; code: string } | null>(null);
   const [kept, setKept] = useState<ReadonlySet<string>>(new Set());
   // Unticked things keep their live version; whatever that leaves hanging is found by the same check as always.
   const content = keepBack(withKept(draft.live, draft.going.content, kept), draft.live).content;
-  const stops = launchCheck(content, draft.hasFile).filter((f) => f.level === 'stops');
+  const stops = launchCheck(content, draft.hasFile, now).filter((f) => f.level === 'stops');
   const chosen = draft.changes.filter((c) => !kept.has(c.key));
   const { zone, locale } = draft.content.shop;
   const count = chosen.length === 1 ? '1 change' : `${chosen.length} changes`;

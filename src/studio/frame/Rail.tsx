@@ -5,15 +5,7 @@ import type { About } from '../data/ownerApi';
 import { useNeedsYou } from '../today/useNeedsYou';
 import { useAppDispatch, useAppSelector } from '../store';
 import { buyerViewToggled, publishToggled, themeChosen } from '../store/frame';
-
-export const STAGES = [
-  { to: '/make', name: 'Make' },
-  { to: '/price', name: 'Price' },
-  { to: '/sell', name: 'Sell' },
-  { to: '/deliver', name: 'Deliver' },
-  { to: '/follow-up', name: 'Follow up' },
-  { to: '/count', name: 'Count' },
-] as const;
+import { STAGES } from './stages';
 
 /** The six stages in working order on one line that thickens under the present one. */
 export function Rail({ draft, about }: { draft: Draft; about: About | undefined }) {
@@ -24,7 +16,7 @@ export function Rail({ draft, about }: { draft: Draft; about: About | undefined 
   const { length } = draft.changes;
   const real = about?.mode === 'real' ? ', real money' : '';
   return (
-    <header className="rail">
+    <header className="rail" data-pane="rail">
       <Link className="shop" to="/shop" title="The shop’s details">{draft.content.shop.name}</Link>
       <nav className="stages" aria-label="Stages">
         <NavLink to="/" end>Today</NavLink>
@@ -37,7 +29,7 @@ export function Rail({ draft, about }: { draft: Draft; about: About | undefined 
         <Link className="text-ink-2 no-underline" to="/search" aria-label="Search"><Search size={17} aria-hidden="true" /></Link>
         <button className="btn btn-quiet btn-sm btn-bare" onClick={() => dispatch(themeChosen(theme === 'day' ? 'night' : 'day'))} aria-label={theme === 'day' ? 'Dark colours' : 'Light colours'}>{theme === 'day' ? <Moon size={16} /> : <Sun size={16} />}</button>
         <button className="btn btn-quiet btn-sm" aria-pressed={buyerView} onClick={() => dispatch(buyerViewToggled(!buyerView))}>See as buyer</button>
-        <button className={`btn btn-sm ${length > 0 ? 'btn-primary' : 'btn-quiet'}`} aria-expanded={publishing} onClick={() => dispatch(publishToggled(!publishing))}>{length === 0 ? 'All published' : `Publish ${length === 1 ? '1 change' : `${length} changes`}${real}`}</button>
+        <button className={`btn btn-sm ${length > 0 ? 'btn-primary' : 'btn-quiet'}`} aria-expanded={publishing !== false} onClick={() => dispatch(publishToggled(publishing ? false : length === 0 ? 'history' : 'changes'))}>{length === 0 ? 'All published' : `Publish ${length === 1 ? '1 change' : `${length} changes`}${real}`}</button>
       </div>
     </header>
   );

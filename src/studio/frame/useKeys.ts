@@ -1,31 +1,84 @@
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
-import { useAppDispatch } from '../store';
-import { buyerViewToggled, outcomeToggled, publishToggled } from '../store/frame';
-import { store } from '../store';
-import { STAGES } from './Rail';
+import { store, useAppDispatch } from '../store';
+import { buyerViewToggled, keysShownToggled, outcomeToggled, publishToggled } from '../store/frame';
+import { STAGES } from './stages';
 
-/** Single keys, never while something is being typed. */
+/** What each single key does, for the list that `?` opens. */
+export const KEYS: readonly (readonly [keys: string, does: string])[] = [
+  ['0 – 6', 'Today and the six stages'],
+  ['/ or s', 'Search everything'],
+  ['n', 'Something new here'],
+  ['[ and ], or u and d', 'The thing before and after this one'],
+  ['b', 'See as buyer, and back'],
+  ['k', 'What would stop publishing, and every change'],
+  ['. or o', 'Fold and unfold what this leads to'],
+  ['Ctrl or Cmd + Z', 'Undo; with Shift, do it again'],
+  ['Ctrl or Cmd + Enter', 'Publish'],
+  ['F6', 'From pane to pane; with Shift, back'],
+  ['?', 'This list'],
+];
+
+const PANES = ['rail', 'index', 'sheet', 'outcome', 'foot'];
+
+/** Single keys, never while something is being typed; they can be switched off. */
 export function useKeys(): void {
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   useEffect(() => {
+    const single: Record<string, () => void> = {
+      b: () => dispatch(buyerViewToggled(!store.getState().frame.buyerView)),
+      k: () => dispatch(publishToggled('changes')),
+      '.': () => dispatch(outcomeToggled()),
+      o: () => dispatch(outcomeToggled()),
+      '/': () => void navigate('/search'),
+      s: () => void navigate('/search'),
+      n: () => document.querySelector<HTMLElement>('[data-new]')?.click(),
+      '[': () => step(-1),
+      u: () => step(-1),
+      ']': () => step(1),
+      d: () => step(1),
+      '?': () => dispatch(keysShownToggled(true)),
+      '0': () => void navigate('/'),
+    };
+    STAGES.forEach(({ to }, i) => { single[String(i + 1)] = () => void navigate(to); });
+
     function onKey(event: KeyboardEvent): void {
       const target = event.target as HTMLElement;
-      if ((event.ctrlKey || event.metaKey) && event.key === 'Enter') return void dispatch(publishToggled(true));
-      if (event.key === 'Escape' && store.getState().frame.buyerView) return void dispatch(buyerViewToggled(false));
-      if (event.ctrlKey || event.metaKey || event.altKey || target.closest('input, textarea, select, [contenteditable]')) return;
-      const stage = STAGES[Number(event.key) - 1];
-      if (event.key === '0') void navigate('/');
-      else if (/^[1-6]$/.test(event.key) && stage) void navigate(stage.to);
-      else if (event.key === 'b') dispatch(buyerViewToggled(!store.getState().frame.buyerView));
-      else if (event.key === '.' || event.key === 'o') dispatch(outcomeToggled());
-      else if (event.key === '/' || event.key === 's') {
+      const { frame } = store.getState();
+      if (event.key === 'F6') {
         event.preventDefault();
-        void navigate('/search');
-      } else if (event.key === 'n') document.querySelector<HTMLElement>('[data-new]')?.click();
+        return toPane(event.shiftKey ? -1 : 1);
+      }
+      if ((event.ctrlKey || event.metaKey) && event.key === 'Enter') return void dispatch(publishToggled('changes'));
+      if (event.key === 'Escape' && frame.buyerView) return void dispatch(buyerViewToggled(false));
+      if (event.key === 'Escape' && frame.keysShown) return void dispatch(keysShownToggled(false));
+      if (!frame.keysOn || event.ctrlKey || event.metaKey || event.altKey || target.closest('input, textarea, select, [contenteditable], [role="separator"]')) return;
+      const act = single[event.key];
+      if (!act) return;
+      event.preventDefault();
+      act();
     }
     addEventListener('keydown', onKey);
     return () => removeEventListener('keydown', onKey);
   }, [navigate, dispatch]);
+}
+
+/** The row before or after the one in hand, in the index or else in the sheet's list. */
+function step(by: -1 | 1): void {
+  const rows = [...document.querySelectorAll<HTMLElement>('.index .row:not([data-new])')];
+  const list = rows.length > 0 && !document.querySelector('.sheet tr[data-row]') ? rows : [...document.querySelectorAll<HTMLElement>('.sheet tr[data-row] a')];
+  const at = list.findIndex((row) => row.getAttribute('aria-current') === 'true' || row.closest('tr')?.getAttribute('aria-selected') === 'true');
+  const next = list[at < 0 ? 0 : at + by];
+  next?.click();
+  next?.scrollIntoView({ block: 'nearest' });
+}
+
+/** Focus goes to the next pane that is there, and round again. */
+function toPane(by: -1 | 1): void {
+  const panes = PANES.flatMap((name) => [...document.querySelectorAll<HTMLElement>(`[data-pane="${name}"]`)].filter((pane) => pane.offsetParent !== null || pane.getClientRects().length > 0));
+  const at = panes.findIndex((pane) => pane.contains(document.activeElement));
+  const pane = panes[(at + by + panes.length) % panes.length];
+  const first = pane?.querySelector<HTMLElement>('[aria-current], a[href], button:not([disabled]), input, textarea, select');
+  (pane?.dataset['pane'] === 'sheet' || pane?.dataset['pane'] === 'outcome' ? pane : (first ?? pane))?.focus();
 }

@@ -4,7 +4,7 @@ import { db, type Step } from '../data/db';
 import type { Draft } from '../data/draft';
 
 /** The documents that the present sheet edits. */
-function keysInHand(pathname: string, { content }: Draft): string[] {
+export function keysInHand(pathname: string, { content }: Draft): string[] {
   const [, stage, id] = pathname.split('/');
   switch (stage) {
     case 'make': {

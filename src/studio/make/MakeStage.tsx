@@ -1,6 +1,6 @@
 import { type DragEvent, useEffect, useRef } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { describeFiles, newOffer, newProduct, type Product } from '#core/catalogue';
+import { describeContents, newOffer, newProduct, type Product } from '#core/catalogue';
 import { add, type Draft } from '../data/draft';
 import { newId } from '../data/ids';
 import { Missing } from '../frame/Missing';
@@ -14,7 +14,8 @@ import { addFilesTo } from './uploads';
 export function MakeStage({ draft }: { draft: Draft }) {
   const { id } = useParams();
   const navigate = useNavigate();
-  const { products, offers, shop } = draft.content;
+  const { offers, shop } = draft.content;
+  const products = draft.content.products.filter((p) => !p.putAway);
   const product = id === 'new' ? undefined : (products.find((p) => p.id === id) ?? (id === undefined ? products[0] : undefined));
   const now = useNow();
   const sheetTop = useRef<HTMLDivElement>(null);
@@ -53,7 +54,7 @@ export function MakeStage({ draft }: { draft: Draft }) {
       {products.map((p) => (
         <Link key={p.id} className="row" to={`/make/${p.id}`} aria-current={p.id === product?.id ? 'true' : undefined}>
           <b dir="auto">{p.title || 'Without a title'}</b>
-          <span>{describeFiles(p.files)}</span>
+          <span>{describeContents(p)}</span>
         </Link>
       ))}
     </>
@@ -66,6 +67,7 @@ export function MakeStage({ draft }: { draft: Draft }) {
         draft={draft}
         index={index}
         indexName="Products"
+        {...(product ? { inHand: product.title || 'Without a title' } : {})}
         sheet={
           product ? (
             <div ref={sheetTop}><ProductSheet key={product.id} draft={draft} product={product} /></div>
@@ -78,12 +80,18 @@ export function MakeStage({ draft }: { draft: Draft }) {
             </>
           )
         }
-        outcome={
+        pinned={
           product && (
             <>
               <Missing findings={draft.findings.filter((f) => f.about.id === product.id || f.about.id === offer?.id)} />
-              {offer && price && <div className="sec mt-3"><h2 className="mb-2">What the buyer will pay</h2><PriceOutcome draft={draft} offer={offer} price={price} now={now} width={312} /></div>}
-              <div className="sec mt-3"><h3 className="mb-2">What the buyer gets</h3><BuyersThing product={product} /></div>
+              {offer && price && <div className="sec mt-3 !pb-0"><h2 className="mb-2">What the buyer will pay</h2><PriceOutcome draft={draft} offer={offer} price={price} now={now} width={312} /></div>}
+            </>
+          )
+        }
+        outcome={
+          product && (
+            <>
+              <div className="pb-3"><h3 className="mb-2">What the buyer gets</h3><BuyersThing product={product} /></div>
               {offer && <div className="sec"><h3 className="mb-2">What the buyer chooses</h3><BuyersChoice offer={offer} locale={shop.locale} /></div>}
             </>
           )
@@ -98,7 +106,7 @@ function BuyersThing({ product }: { product: Product }) {
   return (
     <div className="rounded-[var(--radius)] border border-line bg-paper px-3.5 py-3">
       <b className="font-semibold" dir="auto">{product.title || 'Without a title'}</b>
-      <p className="text-access">{describeFiles(product.files)}{product.files.length > 0 && ', yours for good'}</p>
+      <p className="text-access">{describeContents(product)}</p>
       <ul>{product.files.slice(0, 4).map((f) => <li key={f.id} className="cap break-words border-t border-line py-1" dir="auto">{f.name}</li>)}</ul>
       {product.files.length > 4 && <p className="cap border-t border-line pt-1">and {product.files.length - 4} more</p>}
     </div>

@@ -1,27 +1,24 @@
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { type DraftOffer, newOffer, newPrice } from '#core/catalogue';
-import { storyOfTerms } from '#core/drawing';
+import { type DraftOffer, newOffer } from '#core/catalogue';
 import { formatAmount } from '#core/money';
-import { plainText, statementOf } from '#core/terms';
-import { KeelLine } from '../../ui/KeelLine';
-import { add, change, type Draft } from '../data/draft';
+import { add, type Draft } from '../data/draft';
 import { newId } from '../data/ids';
-import { useNow } from '../data/useNow';
 import { Missing } from '../frame/Missing';
 import { Panes } from '../frame/Panes';
+import { AssumptionLine, useAssumption } from './assumption';
+import { OfferSheet } from './OfferSheet';
 import { BuyersChoice, PriceOutcome, soldPrices } from './outcome';
-import { PriceSentence } from './PriceSentence';
-import { StopSelling } from './StopSelling';
 
 /** Price: the offers, each with its prices in a sentence and what they lead to. */
 export function PriceStage({ draft }: { draft: Draft }) {
   const { id } = useParams();
   const navigate = useNavigate();
-  const { offers, products, shop } = draft.content;
+  const { shop } = draft.content;
+  const offers = draft.content.offers.filter((o) => !o.putAway);
   const offer = offers.find((o) => o.id === id) ?? offers[0];
   const [inHand, setInHand] = useState<string | null>(null);
-  const now = useNow();
+  const { start } = useAssumption(shop);
   const live = new Set(draft.live?.content.offers.map((o) => o.id));
 
   function addOffer(): void {
@@ -51,81 +48,34 @@ export function PriceStage({ draft }: { draft: Draft }) {
 
   const prices = soldPrices(offer);
   const price = prices.find((p) => p.id === inHand) ?? prices[0];
-  const findings = draft.findings.filter((f) => f.about.kind === 'offer' && f.about.id === offer.id);
-  const largest = Math.max(1, ...prices.map((p) => (p.terms.kind === 'once' ? p.terms.amount : 0)));
+  // A wrong value leaves the last good answer standing, dimmed, for the price it was worked out for.
+  const broken = inHand !== null && offer.prices.some((p) => p.id === inHand) && !prices.some((p) => p.id === inHand);
   return (
     <Panes
       draft={draft}
       index={index}
       indexName="Offers"
-      sheet={
+      inHand={offer.title || 'Without a title'}
+      sheet={<OfferSheet key={offer.id} draft={draft} offer={offer} onTake={setInHand} />}
+      pinned={
         <>
-          <input className="bare title-field" aria-label="Title of the offer" placeholder="Title of the offer" dir="auto" value={offer.title} onChange={(e) => void change('offer', offer.id, (o) => { o.title = e.target.value.slice(0, 200); })} />
-          <OpensWhat draft={draft} offer={offer} />
-          {offer.prices.map((p, i) => (
-            <section key={p.id} className="sec mt-2" onFocus={() => setInHand(p.id)} aria-label={`Price ${i + 1}`}>
-              <div className="flex items-baseline justify-between gap-4">
-                <input className="bare flex-1 font-head text-[15px] font-semibold" aria-label={`Name of price ${i + 1}`} placeholder={offer.prices.length > 1 ? 'A short name, like “All at once”' : 'All at once'} dir="auto" value={p.name} onChange={(e) => void change('offer', offer.id, (o) => { const found = o.prices[i]; if (found) found.name = e.target.value.slice(0, 120); })} />
-                <span className="cap whitespace-nowrap">
-                  {i > 0 && <><button className="opt" aria-label={`Move up price ${i + 1}`} onClick={() => void change('offer', offer.id, (o) => { const [moved] = o.prices.splice(i, 1); if (moved) o.prices.splice(i - 1, 0, moved); })}>Move up</button> · </>}
-                  <button className="opt" aria-label={`Remove price ${i + 1}`} onClick={() => void change('offer', offer.id, (o) => { o.prices.splice(i, 1); })}>Remove</button>
-                </span>
-              </div>
-              <PriceSentence offer={offer} price={p} />
-            </section>
-          ))}
-          <div className="sec"><button className="btn btn-quiet" onClick={() => void change('offer', offer.id, (o) => { o.prices.push(newPrice(newId('pr'))); })}>{offer.prices.length === 0 ? 'Set a price' : 'Add another price to choose from'}</button></div>
-          {prices.length > 1 && (
-            <section className="sec">
-              <div className="flex items-baseline justify-between"><h3>Side by side</h3><span className="cap">a buyer who buys today</span></div>
-              <table className="mt-1 w-full text-ink-2"><tbody>
-                {prices.map((p) => {
-                  const place = { currency: offer.currency, zone: shop.zone, locale: shop.locale };
-                  const story = storyOfTerms(p.terms, offer.productIds.map((pid) => products.find((x) => x.id === pid)?.title ?? ''), now, place);
-                  return <tr key={p.id}><td className="w-28 pr-2" dir="auto">{p.name || 'Price'}</td><td><KeelLine story={story} small decorative name={plainText(statementOf(p.terms, { ...place, start: now, when: 'today' }))} width={400} largest={largest} /></td><td className="text-right font-semibold text-money">{p.terms.kind === 'free' ? 'free' : formatAmount(p.terms.amount, offer.currency, shop.locale)}</td></tr>;
-                })}
-              </tbody></table>
-            </section>
-          )}
-          <section className="sec"><h3>What the buyer’s card statement reads</h3><p className="mt-1">{shop.cardStatement} <Link className="opt" to="/shop">Change in Shop</Link></p></section>
-          <StopSelling draft={draft} offer={offer} />
-        </>
-      }
-      outcome={
-        <>
-          <Missing findings={findings} />
-          <div className="sec mt-3">
+          <Missing findings={draft.findings.filter((f) => f.about.kind === 'offer' && f.about.id === offer.id)} />
+          <div className="sec mt-2 !pb-0">
             <div className="flex items-baseline justify-between gap-3"><h2>What the buyer will pay</h2>{price && price.name !== '' && <span className="cap" dir="auto">{price.name}</span>}</div>
-            <div className="mt-2">{price ? <PriceOutcome draft={draft} offer={offer} price={price} now={now} width={312} /> : <p className="text-ink-2">Write an amount, and the answer stands here.</p>}</div>
+            <div className="mt-1"><AssumptionLine shop={shop} /></div>
+            <div className="mt-2">{price ? <LastGood broken={broken} key={inHand ?? price.id}><PriceOutcome draft={draft} offer={offer} price={price} now={start} width={312} /></LastGood> : <p className="text-ink-2">Write an amount, and the answer stands here.</p>}</div>
           </div>
-          <div className="sec"><h3 className="mb-2">As the buyer sees it</h3><BuyersChoice offer={offer} locale={shop.locale} /></div>
         </>
       }
+      outcome={<><h3 className="mb-2">As the buyer sees it</h3><BuyersChoice offer={offer} locale={shop.locale} /></>}
     />
   );
 }
 
-function OpensWhat({ draft, offer }: { draft: Draft; offer: DraftOffer }) {
-  const { products } = draft.content;
-  const others = products.filter((p) => !offer.productIds.includes(p.id));
-  return (
-    <p className="mt-1 text-ink-2">
-      Opens{' '}
-      {offer.productIds.length === 0 && 'nothing yet'}
-      {offer.productIds.map((id, i) => (
-        <span key={id}>{i > 0 && ' and '}<Link className="font-semibold text-access" to={`/make/${id}`} dir="auto">{products.find((p) => p.id === id)?.title || 'Without a title'}</Link>{offer.productIds.length > 1 && <> <button className="opt" aria-label={`Take ${products.find((p) => p.id === id)?.title ?? ''} out`} onClick={() => void change('offer', offer.id, (o) => { o.productIds = o.productIds.filter((x) => x !== id); })}>take out</button></>}</span>
-      ))}
-      {others.length > 0 && (
-        <>
-          {' '}
-          <select className="fill font-normal" aria-label="Add a product to this offer" value="" onChange={(e) => void change('offer', offer.id, (o) => { o.productIds.push(e.target.value); })}>
-            <option value="">add …</option>
-            {others.map((p) => <option key={p.id} value={p.id}>{p.title || 'Without a title'}</option>)}
-          </select>
-        </>
-      )}
-    </p>
-  );
+/** While a value is wrong the answer of another price stands, dimmed, and says so. */
+function LastGood({ broken, children }: { broken: boolean; children: React.ReactNode }) {
+  if (!broken) return children;
+  return <div className="opacity-60"><p className="cap">Shown for the price that can be worked out.</p>{children}</div>;
 }
 
 export function amounts(offer: DraftOffer, locale: string): string {

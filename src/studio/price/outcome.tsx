@@ -2,7 +2,7 @@ import { type DraftOffer, sealOffer, type Price } from '#core/catalogue';
 import type { Instant } from '#core/calendar';
 import { storyOfTerms } from '#core/drawing';
 import { formatAmount } from '#core/money';
-import { plainText, statementOf } from '#core/terms';
+import { accessOf, accessSentence, plainText, statementOf } from '#core/terms';
 import { KeelLine } from '../../ui/KeelLine';
 import { StatementText } from '../../ui/Money';
 import type { Draft } from '../data/draft';
@@ -20,7 +20,7 @@ export function PriceOutcome({ draft, offer, price, now, width }: { draft: Draft
   const titles = offer.productIds.map((id) => products.find((p) => p.id === id)?.title ?? '').filter((t) => t !== '');
   return (
     <>
-      <p className="lead"><StatementText statement={statement} /> Opens at once and stays open for good.</p>
+      <p className="lead"><StatementText statement={statement} /> {accessSentence(accessOf(price.terms), now, shop.zone, shop.locale)}</p>
       <div className="mt-3"><KeelLine story={storyOfTerms(price.terms, titles, now, place)} name={plainText(statement)} width={width} /></div>
     </>
   );

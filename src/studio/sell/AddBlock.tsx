@@ -16,7 +16,7 @@ interface Props {
 export function AddBlock({ draft, path, page, after }: Props) {
   const [open, setOpen] = useState(false);
   const [landed, setLanded] = useState<string | null>(null);
-  const kinds = addableKinds(page.kind);
+  const kinds = addableKinds(page);
   if (kinds.length === 0) return null;
 
   function add(kind: Block['kind']): void {
@@ -31,7 +31,7 @@ export function AddBlock({ draft, path, page, after }: Props) {
     setTimeout(() => {
       const drawn = document.getElementById(`block-${block.id}`);
       drawn?.scrollIntoView({ block: 'center' });
-      drawn?.querySelector<HTMLElement>('textarea, input')?.focus();
+      drawn?.querySelector<HTMLElement>('textarea, [contenteditable="true"], input')?.focus();
     }, 60);
   }
 

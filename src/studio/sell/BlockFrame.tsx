@@ -1,12 +1,15 @@
+import { useSortable } from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
+import { GripVertical } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
-import { type Block, BLOCK_NAMES, moveBlock, type Page } from '#core/pages';
+import { type Block, BLOCK_NAMES, isFixed, moveBlock, type Page } from '#core/pages';
 import type { Path } from '#core/paths';
 import { change, type Draft } from '../data/draft';
 import { newId } from '../data/ids';
-import { setBlockPicture } from '../make/uploads';
 import { useAppDispatch } from '../store';
 import { blockTaken } from '../store/frame';
 import { AddBlock } from './AddBlock';
+import { BlockSettings } from './BlockSettings';
 
 interface Props {
   draft: Draft;
@@ -16,21 +19,19 @@ interface Props {
   children: ReactNode;
 }
 
-/** A block in the sheet: its words in place, and under the one in hand its settings as a line. */
+/** A block in the sheet: its words in place, and under the one in hand its settings as a sentence. */
 export function BlockFrame({ draft, path, page, block, children }: Props) {
   const [inHand, setInHand] = useState(false);
   const dispatch = useAppDispatch();
-  const fixed = page.kind === 'checkout' || block.kind === 'checkout';
-  const at = page.blocks.findIndex((b) => b.id === block.id);
-  const edit = (recipe: (blocks: Block[]) => Block[] | void): void => void change('page', page.id, (p) => {
-    const next = recipe(p.blocks);
-    if (next) p.blocks = next;
-  });
+  const fixed = isFixed(page, block);
+  const { setNodeRef, setActivatorNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({ id: block.id, disabled: fixed });
   const name = BLOCK_NAMES[block.kind];
   return (
     <div
       id={`block-${block.id}`}
-      className={`block-frame ${inHand ? 'in-hand' : ''}`}
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), ...(transition === undefined ? {} : { transition }) }}
+      className={`block-frame ${inHand ? 'in-hand' : ''} ${isDragging ? 'dragged' : ''}`}
       onFocus={() => {
         setInHand(true);
         dispatch(blockTaken(block.id));
@@ -41,35 +42,36 @@ export function BlockFrame({ draft, path, page, block, children }: Props) {
       role="group"
       aria-label={`${name} block${block.hidden ? ', hidden' : ''}`}
     >
+      {!fixed && <button type="button" ref={setActivatorNodeRef} className="grip" {...attributes} {...listeners} aria-label={`Drag ${name}, or move it with the arrow keys after pressing space`}><GripVertical size={16} aria-hidden="true" /></button>}
       <div className={block.hidden ? 'opacity-60' : ''}>{children}</div>
-      {!fixed && (
-        <p className="block-line">
-          <span>{block.hidden ? `${name}, hidden from buyers` : name}</span>
-          {(block.kind === 'picture' || block.kind === 'maker') && <PictureChoice page={page} block={block} />}
-          {block.kind === 'questions' && <button className="opt" onClick={() => edit((blocks) => { const b = blocks[at]; if (b?.kind === 'questions') b.items.push({ question: '', answer: '' }); })}>Add a question</button>}
-          {block.kind === 'benefits' && <button className="opt" onClick={() => edit((blocks) => { const b = blocks[at]; if (b?.kind === 'benefits') b.items.push(''); })}>Add a line</button>}
-          {block.kind === 'spacer' && <button className="opt" onClick={() => edit((blocks) => { const b = blocks[at]; if (b?.kind === 'spacer') b.size = b.size === 'small' ? 'large' : 'small'; })}>{block.size === 'small' ? 'Make it larger' : 'Make it smaller'}</button>}
-          {at > 0 && <button className="opt" onClick={() => edit((blocks) => moveBlock(blocks, block.id, -1))}>Move up</button>}
-          {at < page.blocks.length - 1 && <button className="opt" onClick={() => edit((blocks) => moveBlock(blocks, block.id, 1))}>Move down</button>}
-          <button className="opt" onClick={() => edit((blocks) => { blocks.splice(at + 1, 0, { ...block, id: newId('b') }); })}>Copy</button>
-          <button className="opt" onClick={() => edit((blocks) => { const b = blocks[at]; if (b) b.hidden = !b.hidden; })}>{block.hidden ? 'Show' : 'Hide'}</button>
-          <button className="opt" onClick={() => edit((blocks) => blocks.filter((b) => b.id !== block.id))}>Remove</button>
-        </p>
-      )}
-      {!fixed && <div className="block-add"><AddBlock draft={draft} path={path} page={page} after={block} /></div>}
+      <p className="block-line">
+        {block.hidden && <span>Hidden from buyers.</span>}
+        <BlockSettings path={path} page={page} block={block} />
+        {!fixed && <BlockActs page={page} block={block} />}
+      </p>
+      {!(fixed && block.kind === 'headline') && <div className="block-add"><AddBlock draft={draft} path={path} page={page} after={block} /></div>}
     </div>
   );
 }
 
-function PictureChoice({ page, block }: { page: Page; block: Extract<Block, { kind: 'picture' | 'maker' }> }) {
+function BlockActs({ page, block }: { page: Page; block: Block }) {
+  const at = page.blocks.findIndex((b) => b.id === block.id);
+  const edit = (recipe: (blocks: Block[]) => Block[] | void): void => void change('page', page.id, (p) => {
+    const next = recipe(p.blocks);
+    if (next) p.blocks = next;
+  });
+  function remove(): void {
+    const next = page.blocks[at + 1] ?? page.blocks[at - 1];
+    edit((blocks) => blocks.filter((b) => b.id !== block.id));
+    setTimeout(() => document.getElementById(`block-${next?.id ?? ''}`)?.focus(), 40);
+  }
   return (
     <>
-      <label className="opt cursor-pointer focus-within:outline-2">{block.file ? 'Another picture' : 'Choose a picture'}<input type="file" accept="image/png,image/jpeg,image/webp,image/gif,image/svg+xml" className="sr-only" aria-label="Picture" onChange={(event) => {
-        const file = event.target.files?.[0];
-        if (file) setBlockPicture(page.id, block.id, file);
-        event.target.value = '';
-      }} /></label>
-      {block.file && <input className="fill font-normal" aria-label="The picture in words" placeholder="what is on it, in words" dir="auto" value={block.alt} onChange={(event) => void change('page', page.id, (p) => { const b = p.blocks.find((x) => x.id === block.id); if (b && 'alt' in b) b.alt = event.target.value.slice(0, 300); })} />}
+      {at > 0 && <button className="opt" onClick={() => edit((blocks) => moveBlock(blocks, block.id, -1))}>Move up</button>}
+      {at < page.blocks.length - 1 && <button className="opt" onClick={() => edit((blocks) => moveBlock(blocks, block.id, 1))}>Move down</button>}
+      {block.kind !== 'checkout' && <button className="opt" onClick={() => edit((blocks) => { blocks.splice(at + 1, 0, { ...structuredClone(block), id: newId('b') }); })}>Copy</button>}
+      <button className="opt" onClick={() => edit((blocks) => { const b = blocks[at]; if (b) b.hidden = !b.hidden; })}>{block.hidden ? 'Show' : 'Hide'}</button>
+      <button className="opt" onClick={remove}>Remove</button>
     </>
   );
 }

@@ -26,7 +26,7 @@ export function BuyerView({ draft }: { draft: Draft }) {
         <button className="btn btn-quiet btn-sm" autoFocus onClick={() => dispatch(buyerViewToggled(false))}>Back (Esc)</button>
       </div>
       <div className={width === 'phone' ? 'flex justify-center p-6' : 'px-6'}>
-        {path && step && page ? <PhoneView draft={draft} path={path} step={step} page={page} wide={width === 'wide'} /> : <p className="p-10 text-center text-ink-2">There is no page yet. Make one in Sell.</p>}
+        {path && step && page ? <PhoneView draft={draft} path={path} page={page} wide={width === 'wide'} /> : <p className="p-10 text-center text-ink-2">There is no page yet. Make one in Sell.</p>}
       </div>
     </main>
   );

@@ -1,4 +1,6 @@
-import type { Page } from '#core/pages';
+import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
+import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { isFixed, type Page, placeBlock } from '#core/pages';
 import type { Path, Step } from '#core/paths';
 import { PageBody } from '../../pages/PageBody';
 import { change, type Draft } from '../data/draft';
@@ -16,17 +18,20 @@ interface Props {
 /** A page at its true sizes, its words edited in place. Prices on it are read from the offer and cannot be typed. */
 export function PageSheet({ draft, path, step, page }: Props) {
   const view = useDraftView(draft, path, page, true);
-  const checkout = page.blocks.find((b) => b.kind === 'checkout');
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
+  function onDragEnd({ active, over }: DragEndEvent): void {
+    const target = page.blocks.find((b) => b.id === over?.id);
+    if (!over || active.id === over.id || !target || isFixed(page, target)) return;
+    void change('page', page.id, (p) => { p.blocks = placeBlock(p.blocks, String(active.id), String(over.id)); });
+  }
   return (
     <>
-      <div className="page mt-2"><div className="page-column !px-0 !pb-4"><PageBody page={page} view={view} showHidden around={(block, drawn) => <BlockFrame draft={draft} path={path} page={page} block={block}>{drawn}</BlockFrame>} /></div></div>
+      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+        <SortableContext items={page.blocks.map((b) => b.id)} strategy={verticalListSortingStrategy}>
+          <div className="page mt-2"><div className="page-column !px-0 !pb-4"><PageBody page={page} view={view} showHidden around={(block, drawn) => <BlockFrame draft={draft} path={path} page={page} block={block}>{drawn}</BlockFrame>} /></div></div>
+        </SortableContext>
+      </DndContext>
       <AddBlock draft={draft} path={path} page={page} after={null} />
-      {checkout?.kind === 'checkout' && (
-        <div className="sec">
-          <p className="text-ink-2">Here stand the choice of price, e-mail, name, card, what is due today and later, and the button.</p>
-          <p className="sentence">The button says <input className="fill" aria-label="Words on the button" placeholder="Pay €… now" value={checkout.button} onChange={(e) => void change('page', page.id, (p) => { const b = p.blocks.find((x) => x.id === checkout.id); if (b?.kind === 'checkout') b.button = e.target.value.slice(0, 60); })} />, and under it <input className="fill" aria-label="Note under the button" placeholder="nothing more" value={checkout.note} onChange={(e) => void change('page', page.id, (p) => { const b = p.blocks.find((x) => x.id === checkout.id); if (b?.kind === 'checkout') b.note = e.target.value.slice(0, 300); })} />.</p>
-        </div>
-      )}
       {step.kind === 'page' && (
         <section className="sec">
           <h3 className="mb-1">For search engines and shared links</h3>

@@ -1,25 +1,27 @@
-import { Link, useNavigate, useParams } from 'react-router';
-import { addressFrom, addressProblem, makePath, type Path, type Step } from '#core/paths';
+import { useNavigate, useParams } from 'react-router';
+import { addressFrom, addressProblem, makePath, type Path } from '#core/paths';
 import { add, change, type Draft } from '../data/draft';
 import { newId } from '../data/ids';
-import { draftsOfPath, removeDrafts } from '../data/remove';
 import { useAboutQuery } from '../data/ownerApi';
+import { draftsOfPath, removeDrafts } from '../data/remove';
 import { Missing } from '../frame/Missing';
 import { Panes } from '../frame/Panes';
-import { amounts } from '../price/PriceStage';
+import { Outline } from './Outline';
 import { PageSheet } from './PageSheet';
+import { PathsIndex } from './PathsIndex';
+import { PathsSheet } from './PathsSheet';
 import { PhoneView } from './PhoneView';
-
-const STEP_NAMES: Record<Step['kind'], string> = { page: 'Page', checkout: 'Checkout', thanks: 'Thank you' };
+import { PathState } from './PathState';
 
 /** Sell: the paths buyers walk, and their pages, edited where they stand. */
 export function SellStage({ draft }: { draft: Draft }) {
   const { id, step: stepId } = useParams();
   const navigate = useNavigate();
-  const { paths, offers, pages, products, shop } = draft.content;
-  const path = paths.find((p) => p.id === id) ?? paths[0];
+  const { paths, pages, products } = draft.content;
+  const path = paths.find((p) => p.id === id);
   const step = path?.steps.find((s) => s.id === stepId) ?? path?.steps[0];
   const page = pages.find((p) => p.id === step?.pageId);
+  const offers = draft.content.offers.filter((o) => !o.putAway);
   const unsold = offers.filter((o) => !paths.some((p) => p.offerId === o.id));
 
   function make(offerId: string): void {
@@ -32,45 +34,25 @@ export function SellStage({ draft }: { draft: Draft }) {
     void navigate(`/sell/${made.path.id}`);
   }
 
-  const index = (
-    <>
-      {unsold.length > 0 && <div className="group">Make a page for</div>}
-      {unsold.map((o) => <button key={o.id} className="row" data-new onClick={() => make(o.id)}><b dir="auto">{o.title || 'Without a title'}</b><span>page, checkout, thank you</span></button>)}
-      {paths.length > 0 && <div className="group">Paths</div>}
-      {paths.map((p) => {
-        const offer = offers.find((o) => o.id === p.offerId);
-        return <Link key={p.id} className="row" to={`/sell/${p.id}`} aria-current={p.id === path?.id ? 'true' : undefined}><b dir="auto">{p.title || 'Without a title'}</b><span>/{p.address} · {offer ? amounts(offer, shop.locale) : ''}</span></Link>;
-      })}
-    </>
-  );
   if (!path || !step || !page) {
-    const first = unsold[0];
-    return <Panes draft={draft} index={index} indexName="Paths" outcome={null} sheet={<><h1>Sell</h1><p className="lead mt-3">{first ? 'A path is a page that explains it, a checkout that takes the money, and a thank-you page that opens it.' : 'Make a product first; then its page, checkout and thank-you page are made here.'}</p>{first ? <button className="btn btn-primary mt-4" onClick={() => make(first.id)}>Make the page for “{first.title || 'Without a title'}”</button> : <Link className="btn btn-primary mt-4" to="/make">Make a product</Link>}</>} />;
+    return <Panes draft={draft} index={<PathsIndex draft={draft} unsold={unsold} onMake={make} />} indexName="Paths" sheet={<PathsSheet draft={draft} unsold={unsold} onMake={make} />} outcome={<p className="text-ink-2">Choose a path to edit its pages; what a buyer meets on a phone stands here beside it.</p>} />;
   }
   return (
     <Panes
       draft={draft}
-      index={index}
-      indexName="Paths"
+      index={<Outline path={path} step={step} page={page} />}
+      indexName="This page"
+      inHand={path.title || 'Without a title'}
       sheet={
         <>
           <input className="bare title-field" aria-label="Title of the path" dir="auto" value={path.title} onChange={(e) => void change('path', path.id, (p) => { p.title = e.target.value.slice(0, 200); })} />
           <Address draft={draft} path={path} />
-          <nav className="mt-4 flex flex-wrap items-stretch gap-0 border-b-2 border-ink" aria-label="Steps">
-            {path.steps.map((s, i) => (
-              <Link key={s.id} to={`/sell/${path.id}/${s.id}`} aria-current={s.id === step.id ? 'step' : undefined} className={`px-4 py-2 no-underline ${s.id === step.id ? 'bg-ink font-semibold text-paper' : 'text-ink-2'}`}>{i + 1}. {STEP_NAMES[s.kind]}</Link>
-            ))}
-          </nav>
-          {!(draft.live?.content.paths.some((p) => p.id === path.id) ?? false) && <p className="mt-2"><button className="opt" onClick={() => void removeDrafts(draftsOfPath(path), path.title).then(() => navigate('/sell'))}>Remove this draft</button></p>}
-          <PageSheet draft={draft} path={path} step={step} page={page} />
+          <PathState draft={draft} path={path} onRemove={() => void removeDrafts(draftsOfPath(path), path.title).then(() => navigate('/sell'))} />
+          <PageSheet key={page.id} draft={draft} path={path} step={step} page={page} />
         </>
       }
-      outcome={
-        <>
-          <Missing findings={draft.findings.filter((f) => f.about.id === path.id || f.about.id === path.offerId || path.steps.some((s) => s.pageId === f.about.id))} />
-          <div className="sec mt-3"><h2 className="mb-3">On a phone</h2><PhoneView draft={draft} path={path} step={step} page={page} /></div>
-        </>
-      }
+      pinned={<Missing findings={draft.findings.filter((f) => f.about.id === path.id || f.about.id === path.offerId || path.steps.some((s) => s.pageId === f.about.id))} />}
+      outcome={<><h2 className="mb-3">On a phone</h2><PhoneView draft={draft} path={path} page={page} /></>}
     />
   );
 }

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { store } from '../store';
 import { saveNow } from '../store/edits';
+import { noteCopy } from '../data/copies';
 import { NotACopy, openCopy, type OpenedCopy, putBack, takeCopy } from '../data/workspaceFile';
 
 /** Everything this browser holds as one file, taken out or put back. */
@@ -18,6 +19,7 @@ export function Copies() {
       const url = URL.createObjectURL(blob);
       Object.assign(document.createElement('a'), { href: url, download: `workspace ${now.toISOString().slice(0, 10)}.zip` }).click();
       setTimeout(() => URL.revokeObjectURL(url), 60_000);
+      await noteCopy(now.getTime());
       setSaid('The copy is in your downloads. Keep it somewhere else than on this computer.');
     } catch {
       setSaid('The copy could not be made: this browser or the disk has no room. Nothing was changed.');

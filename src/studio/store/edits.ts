@@ -1,5 +1,6 @@
 import { createListenerMiddleware, createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { db, type DocumentRow, type Step } from '../data/db';
+import { noteChange } from '../data/copies';
+import { db, type DocumentRow, type Step, writeMeta } from '../data/db';
 import { appendSteps } from '../data/steps';
 
 interface EditsState {
@@ -52,10 +53,13 @@ export async function saveNow(now: EditsState, dispatch: (action: ReturnType<typ
       await db.documents.bulkPut(rows);
       for (const [key, steps] of Object.entries(now.steps)) if (steps.length > 0) await db.steps.put(appendSteps(await db.steps.get(key), key, steps));
     });
+    const latest = Object.entries(now.steps).flatMap(([key, steps]) => steps.map((step) => ({ key, step }))).sort((a, b) => b.step.at - a.step.at)[0];
+    if (latest) await writeMeta('lastEdit', { key: latest.key, field: latest.step.field, at: latest.step.at, looked: false });
+    if (rows.length > 0) await noteChange(Date.now());
     dispatch(saved({ count: now.waiting, steps: Object.fromEntries(Object.entries(now.steps).map(([key, steps]) => [key, steps.length])), at: Date.now() }));
     return rows.map((row) => row.key);
   } catch {
-    dispatch(saveFailed('Not saved: this browser has no room left. What you typed stays while this window is open. Free some space, then type on.'));
+    dispatch(saveFailed('Not saved: this browser has no room left. What you typed stays while this window is open.'));
     return null;
   }
 }

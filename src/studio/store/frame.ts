@@ -8,16 +8,26 @@ const keep = (name: string, value: string): void => globalThis.localStorage?.set
 interface FrameState {
   theme: Theme;
   outcomeFolded: boolean;
-  publishing: boolean;
+  /** What stands in the outcome's place: the changes to publish, or what was live. */
+  publishing: 'changes' | 'history' | false;
+  /** Widths of the panes in pixels. */
+  sizes: { index: number; outcome: number };
+  /** Single keys do something. */
+  keysOn: boolean;
+  keysShown: boolean;
   buyerView: boolean;
   /** What was taken off the lists last, until something else is or it is brought back. */
   removed: { title: string; rows: DocumentRow[] } | null;
   /** The block of a page that is being edited: the phone view follows it. */
   blockInHand: string | null;
   connection: 'unknown' | 'reached' | 'lost' | 'not-owner';
+  /** When the shop was lost from sight, by this computer. */
+  lostAt: number | null;
+  /** The day somebody is taken to buy on, where it is not today. */
+  assumedDay: string | null;
 }
 
-const initialState: FrameState = { theme: stored('theme') === 'night' ? 'night' : 'day', outcomeFolded: stored('outcome') === 'folded', publishing: false, buyerView: false, removed: null, blockInHand: null, connection: 'unknown' };
+const initialState: FrameState = { theme: stored('theme') === 'night' ? 'night' : 'day', outcomeFolded: stored('outcome') === 'folded', publishing: false, sizes: { index: Number(stored('index')) || 236, outcome: Number(stored('outcome-width')) || 356 }, keysOn: stored('keys') !== 'off', keysShown: false, buyerView: false, removed: null, blockInHand: null, connection: 'unknown', lostAt: null, assumedDay: null };
 
 /** The frame's own state: theme and folding are remembered, the rest is of the moment. */
 export const frame = createSlice({
@@ -32,7 +42,18 @@ export const frame = createSlice({
       state.outcomeFolded = !state.outcomeFolded;
       keep('outcome', state.outcomeFolded ? 'folded' : 'open');
     },
-    publishToggled(state, { payload }: PayloadAction<boolean>) {
+    paneSized(state, { payload }: PayloadAction<{ pane: 'index' | 'outcome'; width: number }>) {
+      state.sizes[payload.pane] = Math.round(Math.min(520, Math.max(180, payload.width)));
+      keep(payload.pane === 'index' ? 'index' : 'outcome-width', String(state.sizes[payload.pane]));
+    },
+    keysSwitched(state, { payload }: PayloadAction<boolean>) {
+      state.keysOn = payload;
+      keep('keys', payload ? 'on' : 'off');
+    },
+    keysShownToggled(state, { payload }: PayloadAction<boolean>) {
+      state.keysShown = payload;
+    },
+    publishToggled(state, { payload }: PayloadAction<FrameState['publishing']>) {
       state.publishing = payload;
       if (payload) state.outcomeFolded = false;
     },
@@ -45,10 +66,15 @@ export const frame = createSlice({
     blockTaken(state, { payload }: PayloadAction<string>) {
       state.blockInHand = payload;
     },
-    connectionChanged(state, { payload }: PayloadAction<FrameState['connection']>) {
-      state.connection = payload;
+    dayAssumed(state, { payload }: PayloadAction<string | null>) {
+      state.assumedDay = payload;
+    },
+    connectionChanged(state, { payload }: PayloadAction<{ connection: FrameState['connection']; at: number }>) {
+      if (payload.connection !== 'lost') state.lostAt = null;
+      else if (state.connection !== 'lost') state.lostAt = payload.at;
+      state.connection = payload.connection;
     },
   },
 });
 
-export const { themeChosen, outcomeToggled, publishToggled, buyerViewToggled, connectionChanged, removedNow, blockTaken } = frame.actions;
+export const { paneSized, keysSwitched, keysShownToggled, themeChosen, outcomeToggled, publishToggled, buyerViewToggled, connectionChanged, removedNow, blockTaken, dayAssumed } = frame.actions;

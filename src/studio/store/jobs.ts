@@ -3,6 +3,8 @@ import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 export interface Job {
   id: string;
   title: string;
+  /** This computer's milliseconds. */
+  startedAt: number;
   /** 0 to 1; null when it cannot be told. */
   share: number | null;
   state: 'running' | 'done' | 'failed';
@@ -14,8 +16,11 @@ export const jobs = createSlice({
   name: 'jobs',
   initialState: [] as Job[],
   reducers: {
-    jobStarted(state, { payload }: PayloadAction<{ id: string; title: string }>) {
-      state.push({ ...payload, share: 0, state: 'running', sentence: null });
+    jobStarted: {
+      reducer(state, { payload }: PayloadAction<{ id: string; title: string; startedAt: number }>) {
+        state.push({ ...payload, share: 0, state: 'running', sentence: null });
+      },
+      prepare: (job: { id: string; title: string }) => ({ payload: { ...job, startedAt: Date.now() } }),
     },
     jobMoved(state, { payload }: PayloadAction<{ id: string; share: number }>) {
       const job = state.find((j) => j.id === payload.id);

@@ -1,9 +1,10 @@
-import { idsTouched, MirrorRows } from '#core/books';
+import { addBuyer, addTotal, idsTouched, listKeysOf, MirrorRows, totalsMoved } from '#core/books';
 import { type Batch, FIRST_PREV } from '#core/journal';
 import type { PersonRecord } from '#core/people';
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import { db } from '../data/db';
+import { PEOPLE_CHANGED } from './news';
 
 /**
  * Keeps a copy of the journal in this browser, and rows worked out from it. One tab at a time holds the lock and
@@ -14,6 +15,10 @@ interface Cursor {
   hash: string;
 }
 export type MirrorNews = { kind: 'reached' } | { kind: 'lost' } | { kind: 'not-owner' };
+
+const MIRRORED = [db.orders, db.passes, db.charges, db.refunds, db.people, db.lines, db.totals, db.buyers, db.meta];
+/** Tells the searching worker whose names to read again. */
+const renamed = new BroadcastChannel(PEOPLE_CHANGED);
 
 const tell = (news: MirrorNews): void => postMessage(news);
 const RETRY_MS = 3_000;
@@ -54,8 +59,8 @@ async function pullAll(): Promise<void> {
 
 /** Another history: the mirror is dropped and built anew; drafts are not touched. */
 async function forget(): Promise<void> {
-  await db.transaction('rw', [db.orders, db.passes, db.charges, db.refunds, db.people, db.lines, db.meta], async () => {
-    await Promise.all([db.orders.clear(), db.passes.clear(), db.charges.clear(), db.refunds.clear(), db.people.clear(), db.lines.clear(), db.meta.delete('cursor')]);
+  await db.transaction('rw', MIRRORED, async () => {
+    await Promise.all([db.totals.clear(), db.buyers.clear(), db.orders.clear(), db.passes.clear(), db.charges.clear(), db.refunds.clear(), db.people.clear(), db.lines.clear(), db.meta.delete('cursor')]);
   });
 }
 
@@ -63,17 +68,20 @@ async function take(lines: string[], cursor: Cursor): Promise<void> {
   const batches = lines.map((line) => JSON.parse(line) as Batch);
   const touched = idsTouched(batches);
   const people = await readPeople([...touched.people.keys()]);
-  await db.transaction('rw', [db.orders, db.passes, db.charges, db.refunds, db.people, db.lines, db.meta], async () => {
+  await db.transaction('rw', MIRRORED, async () => {
     const rows = new MirrorRows();
     for (const refund of (await db.refunds.bulkGet([...touched.refunds])).filter((r) => r !== undefined)) {
       rows.refunds.set(refund.id, refund);
       touched.orders.add(refund.orderId);
     }
-    for (const order of (await db.orders.bulkGet([...touched.orders])).filter((r) => r !== undefined)) rows.orders.set(order.id, order);
+    const before = (await db.orders.bulkGet([...touched.orders])).filter((r) => r !== undefined);
+    // Rows are changed in place below; what they were is needed to take it off the totals.
+    for (const order of before) rows.orders.set(order.id, structuredClone(order));
     for (const pass of (await db.passes.bulkGet([...touched.passes])).filter((r) => r !== undefined)) rows.passes.set(pass.id, pass);
     for (const charge of (await db.charges.bulkGet([...touched.charges])).filter((r) => r !== undefined)) rows.charges.set(charge.id, charge);
     for (const batch of batches) rows.apply(batch);
-    await db.orders.bulkPut([...rows.orders.values()]);
+    await db.orders.bulkPut([...rows.orders.values()].map((order) => ({ ...order, keys: listKeysOf(order) })));
+    await putTotals(totalsMoved(before, rows.orders.values()));
     await db.passes.bulkPut([...rows.passes.values()]);
     await db.charges.bulkPut([...rows.charges.values()]);
     await db.refunds.bulkPut([...rows.refunds.values()]);
@@ -81,6 +89,16 @@ async function take(lines: string[], cursor: Cursor): Promise<void> {
     await db.lines.bulkPut(lines.map((line, i) => ({ seq: cursor.seq - lines.length + 1 + i, line })));
     await db.meta.put({ name: 'cursor', value: cursor });
   });
+  if (people.length > 0) renamed.postMessage(people.map((p) => p.id));
+}
+
+async function putTotals({ totals, buyers }: ReturnType<typeof totalsMoved>): Promise<void> {
+  const known = await db.totals.bulkGet([...totals.keys()]);
+  const moved = [...totals.values()].map((row, i) => ({ key: row.key, row: addTotal(known[i], row) }));
+  await db.totals.bulkPut(moved.flatMap(({ row }) => (row ? [row] : [])));
+  await db.totals.bulkDelete(moved.flatMap(({ key, row }) => (row ? [] : [key])));
+  const knownBuyers = await db.buyers.bulkGet([...buyers.keys()]);
+  await db.buyers.bulkPut([...buyers.values()].map((row, i) => addBuyer(knownBuyers[i], row)));
 }
 
 async function readPeople(ids: string[]): Promise<PersonRecord[]> {

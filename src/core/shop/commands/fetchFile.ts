@@ -11,10 +11,11 @@ export function fetchFile(state: ShopState, { passId, fileId }: Extract<Command,
   if (!pass) return { refused: 'no-such-pass', sentence: 'This link does not belong to anything that was bought.' };
   if (!isOpen(pass, now)) return { refused: 'pass-not-open', sentence: 'Access to this file is closed.' };
   const product = release?.content.products.find((p) => p.id === pass.productId);
-  const file = product?.files.find((f) => f.id === fileId);
-  if (!product || !file) return { refused: 'no-such-file', sentence: 'This file is not part of what was bought any more.' };
+  const isLink = product?.links.some((l) => l.id === fileId) ?? false;
+  if (!product || !(isLink || product.files.some((f) => f.id === fileId))) return { refused: 'no-such-file', sentence: 'This file is not part of what was bought any more.' };
   const use = state.fileUses.get(`${passId}/${fileId}`);
-  switch (countFileUse(use, product.downloads.limit, now)) {
+  // What lies elsewhere is only led to, so following it again takes nothing away.
+  switch (countFileUse(use, isLink ? Infinity : product.downloads.limit, now)) {
     case 'free':
       return { events: [] };
     case 'counted':

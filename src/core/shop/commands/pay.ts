@@ -1,6 +1,7 @@
 import type { Instant } from '#core/calendar';
-import { quoteFingerprint, quoteFor } from '#core/checkout';
+import { type Quote, quoteFingerprint, quoteFor, type Standing } from '#core/checkout';
 import type { Pass } from '#core/passes';
+import { accessEnds, accessOf } from '#core/terms';
 import type { Command, DecideContext, Decision } from '../decide';
 import { successEvents } from '../success';
 import type { ShopState } from '../state';
@@ -17,15 +18,13 @@ export function pay(state: ShopState, command: Pay, { now, ids }: DecideContext)
   const last = record?.lastKey ? state.charges.get(record.lastKey) : undefined;
   if (last && (last.status === 'asked' || last.status === 'waitsForBank')) return { refused: 'still-asking', sentence: 'We are asking your bank. Do not pay again.' };
 
-  const quote = quoteFor(command.release, command, now);
-  if ('refused' in quote) {
-    return { refused: quote.refused, sentence: quote.refused === 'not-on-sale' ? 'This is not on sale any more. Nothing was charged.' : 'This price is not offered any more. Nothing was charged.' };
-  }
+  const quote = quoteFor(command.release, command, now, standingOf(state, command));
+  if ('refused' in quote) return quote;
   if (command.fingerprint(quoteFingerprint(quote)) !== command.shown) {
     return { refused: 'quote-changed', sentence: 'The price has changed since this page was opened. Nothing was charged. Look at the new price and decide again.' };
   }
   const orderId = record?.orderId ?? ids.next('o');
-  const opens = passesToOpen(quote.lines, { personId: command.personId, orderId, now }, ids.next);
+  const opens = passesToOpen(quote, { personId: command.personId, orderId, now }, ids.next);
   if (quote.dueToday === 0) {
     return { events: successEvents(state, { orderId, checkoutId: command.checkoutId, personId: command.personId, quote, opens, paymentId: null, last4: null }, now) };
   }
@@ -36,10 +35,17 @@ export function pay(state: ShopState, command: Pay, { now, ids }: DecideContext)
   };
 }
 
-function passesToOpen(lines: readonly { lineId: string; productIds: readonly string[] }[], who: { personId: string; orderId: string; now: Instant }, next: (prefix: string) => string): Pass[] {
-  return lines.flatMap((line) =>
+/** How many of a price are taken: sold, or being paid for at this moment. */
+export const standingOf = (state: ShopState, of: { priceId: string; personId?: string; startedAt: Instant }): Standing => ({
+  startedAt: of.startedAt,
+  sold: state.taken.get(of.priceId) ?? 0,
+  soldToBuyer: of.personId === undefined ? 0 : (state.taken.get(`${of.personId}/${of.priceId}`) ?? 0),
+});
+
+function passesToOpen(quote: Quote, who: { personId: string; orderId: string; now: Instant }, next: (prefix: string) => string): Pass[] {
+  return quote.lines.flatMap((line) =>
     line.productIds.map((productId) => ({
-      id: next('p'), personId: who.personId, productId, cause: { kind: 'paid' as const, orderId: who.orderId, lineId: line.lineId }, from: who.now, until: null, hold: null, closed: null,
+      id: next('p'), personId: who.personId, productId, cause: { kind: 'paid' as const, orderId: who.orderId, lineId: line.lineId }, from: who.now, until: accessEnds(accessOf(line.terms), who.now, quote.zone), hold: null, closed: null,
     })),
   );
 }

@@ -1,11 +1,12 @@
 import { useEffect, useState } from 'react';
-import { describeFiles, type FileRef } from '#core/catalogue';
+import { describeContents, type FileRef } from '#core/catalogue';
 import type { Path } from '#core/paths';
 import type { Page } from '#core/pages';
-import { formatAmount } from '#core/money';
-import { plainText, statementOf } from '#core/terms';
+import { priceWords } from '../../pages/priceWords';
 import type { PageView } from '../../pages/view';
 import { soldPrices } from '../price/outcome';
+import { CheckoutPicture } from './CheckoutPicture';
+import { RichField } from './RichField';
 import { change, type Draft } from '../data/draft';
 import { fileUrl } from '../data/files';
 import { useNow } from '../data/useNow';
@@ -20,15 +21,14 @@ export function useDraftView(draft: Draft, path: Path, page: Page, editing: bool
     offer: offer
       ? {
           title: offer.title,
-          prices: soldPrices(offer).map((p) => ({
-            id: p.id, name: p.name, amount: p.terms.kind === 'free' ? 'free' : formatAmount(p.terms.amount, offer.currency, shop.locale), usual: p.usual === null ? null : formatAmount(p.usual, offer.currency, shop.locale),
-            statement: plainText(statementOf(p.terms, { currency: offer.currency, start: now, zone: shop.zone, locale: shop.locale, when: 'today' })),
-          })),
+          prices: soldPrices(offer).map((p) => ({ id: p.id, name: p.name, ...priceWords(p, { currency: offer.currency, zone: shop.zone, locale: shop.locale, now, taken: 0 }) })),
         }
       : null,
-    things: (offer?.productIds ?? []).flatMap((id) => products.filter((p) => p.id === id)).map((p) => ({ title: p.title, promise: p.promise, files: describeFiles(p.files) })),
+    things: (offer?.productIds ?? []).flatMap((id) => products.filter((p) => p.id === id)).map((p) => ({ title: p.title, promise: p.promise, files: describeContents(p) })),
     pictureUrl: (file) => urls[file.sha256] ?? '',
-    checkoutHref: '#',
+    stepHref: () => '#',
+    checkout: editing ? <p className="my-6 border border-dashed border-edge p-6 text-ink-2">Here stand the choice of price, e-mail, name, card, what is due today and later, and the button.</p> : offer ? <CheckoutPicture offer={offer} locale={shop.locale} /> : null,
+    richEditor: editing ? RichField : null,
     order: null,
     edit: editing ? (blockId, recipe) => void change('page', page.id, (draftPage) => {
       const block = draftPage.blocks.find((b) => b.id === blockId);

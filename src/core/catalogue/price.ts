@@ -1,0 +1,39 @@
+import * as z from 'zod';
+import { addDays, type Instant, startOfDate } from '#core/calendar';
+import { Terms } from '#core/terms';
+import { Id } from './file';
+
+/** What every bank can print on a card statement. */
+export const CardStatement = z.string().regex(/^[A-Za-z0-9 .\-]{5,22}$/, 'A card statement takes 5 to 22 letters, digits, spaces, points or dashes.');
+
+const count = z.int().min(1).max(10_000_000).nullable();
+const day = z.iso.date().nullable();
+
+/** A price as buyers meet it: whole and valid. Parts that came later have defaults, so that an older release still reads. */
+export const Price = z.object({
+  id: Id,
+  name: z.string().max(120),
+  terms: Terms,
+  /** The usual price shown struck through beside the lower one, in minor units. */
+  usual: z.int().min(1).nullable(),
+  /** Shown on pages in place of the number; at checkout the number always stands. */
+  words: z.string().max(120).nullable().default(null),
+  /** How many can be sold, in all and to one buyer. */
+  limit: z.object({ inAll: count, each: count }).default({ inAll: null, each: null }),
+  /** Whole days in the shop's zone: from the first one's 00:00 to the last one's end. */
+  sale: z.object({ from: day, until: day }).default({ from: null, until: null }),
+  /** What the buyer's card statement reads; null takes the shop's. */
+  cardStatement: CardStatement.nullable().default(null),
+});
+export type Price = z.infer<typeof Price>;
+
+export type SaleState = { state: 'open'; closesAt: Instant | null } | { state: 'not-yet'; opensAt: Instant } | { state: 'over'; closedAt: Instant };
+
+/** Whether a price is on sale at a moment, by its own days. */
+export function saleState(price: Pick<Price, 'sale'>, now: Instant, zone: string): SaleState {
+  const opensAt = price.sale.from === null ? null : startOfDate(price.sale.from, zone);
+  const closesAt = price.sale.until === null ? null : startOfDate(addDays(price.sale.until, 1), zone);
+  if (closesAt !== null && now >= closesAt) return { state: 'over', closedAt: closesAt };
+  if (opensAt !== null && now < opensAt) return { state: 'not-yet', opensAt };
+  return { state: 'open', closesAt };
+}

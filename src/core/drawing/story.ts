@@ -1,0 +1,43 @@
+import type { Instant } from '#core/calendar';
+
+export type MoneyState = 'to come' | 'paid' | 'waits' | 'refused' | 'tried again' | 'refunded' | 'disputed' | 'dropped' | 'moved';
+
+export interface MoneyMoment {
+  at: Instant;
+  /** Whole minor units. Zero is drawn as an upright stroke: nothing due. */
+  amount: number;
+  state: MoneyState;
+  /** Where a moved payment went. */
+  movedTo?: Instant;
+}
+
+export interface AccessStretch {
+  from: Instant;
+  /** Null goes on for good, or for as long as the story's `goesOn` says. */
+  until: Instant | null;
+  holds: readonly { from: Instant; until: Instant | null }[];
+  title: string;
+  /** Moments at which more content opens. */
+  ticks?: readonly Instant[];
+}
+
+/** One buyer's story in one currency: money above the line, access below. */
+export interface KeelStory {
+  currency: string;
+  zone: string;
+  locale: string;
+  money: readonly MoneyMoment[];
+  access: readonly AccessStretch[];
+  /** The line's present, or a flag where the thing is not yet bought. */
+  now: { at: Instant; word: 'today' | 'bought' };
+  pauses?: readonly { from: Instant; until: Instant | null }[];
+  /** Payments go on beyond the last one here: "until cancelled". */
+  goesOn?: string;
+  /** How often payments repeat, for the fold: "monthly". */
+  every?: string;
+}
+
+/** What each state is called, in a key and in the list. */
+export const STATE_WORDS: Record<MoneyState, string> = {
+  'to come': 'to come', paid: 'paid', waits: 'waiting for the bank', refused: 'refused', 'tried again': 'tried again', refunded: 'given back', disputed: 'disputed', dropped: 'not taken any more', moved: 'moved',
+};

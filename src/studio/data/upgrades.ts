@@ -1,0 +1,21 @@
+import { type DraftOffer, type DraftPrice, newPrice, type Product } from '#core/catalogue';
+import type { DocumentRow } from './db';
+
+/**
+ * A document as it is kept today, from any earlier shape: what it had stays, parts that came later get what an
+ * untouched one would have. Used when this browser's database moves on, and when an older copy is opened.
+ */
+export function upgradeDocument(row: DocumentRow): DocumentRow {
+  switch (row.kind) {
+    case 'offer': {
+      const offer = row.doc as DraftOffer;
+      return { ...row, doc: { ...offer, prices: offer.prices.map((price: DraftPrice) => ({ ...newPrice(price.id), ...price })) } };
+    }
+    case 'product': {
+      const product = row.doc as Product;
+      return { ...row, doc: { ...product, links: (product as Partial<Product>).links ?? [] } };
+    }
+    default:
+      return row;
+  }
+}

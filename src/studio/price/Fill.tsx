@@ -1,0 +1,45 @@
+import type { ReactNode } from 'react';
+
+interface TypedProps {
+  /** The whole accessible name: "In three parts: amount in EUR". */
+  label: string;
+  value: string;
+  onChange: (text: string) => void;
+  onBlur?: () => void;
+  placeholder?: string;
+  invalid?: boolean;
+}
+
+/** An amount in a sentence, with its currency's sign before it. */
+export function MoneyFill({ label, value, onChange, onBlur, placeholder = '64.00', invalid = false, currency }: TypedProps & { currency: string }) {
+  return (
+    <span className="whitespace-nowrap text-money font-semibold">{signOf(currency)}
+      <input className="fill money" inputMode="decimal" size={4} placeholder={placeholder} aria-label={label} aria-invalid={invalid} value={value} onChange={(event) => onChange(event.target.value.slice(0, 30))} onBlur={onBlur} />
+    </span>
+  );
+}
+
+/** Words or a number in a sentence, as wide as what is in it. */
+export function TextFill({ label, value, onChange, onBlur, placeholder = '', invalid = false, numeric = false, most = 120 }: TypedProps & { numeric?: boolean; most?: number }) {
+  return <input className="fill" inputMode={numeric ? 'numeric' : undefined} size={numeric ? 3 : undefined} dir={numeric ? undefined : 'auto'} placeholder={placeholder} aria-label={label} aria-invalid={invalid} value={value} onChange={(event) => onChange(event.target.value.slice(0, most))} onBlur={onBlur} />;
+}
+
+/** A day in a sentence. */
+export const DayFill = ({ label, value, onChange, onBlur }: TypedProps) => <input className="fill" type="date" aria-label={label} value={value} onChange={(event) => onChange(event.target.value)} onBlur={onBlur} />;
+
+/** A choice in a sentence. */
+export function ChoiceFill<T extends string>({ label, value, choices, onChange }: { label: string; value: T; choices: readonly (readonly [T, string])[]; onChange: (value: T) => void }) {
+  return (
+    <select className="fill" aria-label={label} value={value} onChange={(event) => onChange(event.target.value as T)}>
+      {choices.map(([id, words]) => <option key={id} value={id}>{words}</option>)}
+    </select>
+  );
+}
+
+/** One option in use: a line of its own, removed from its own line. */
+export function OptionLine({ name, onRemove, children }: { name: string; onRemove: () => void; children: ReactNode }) {
+  return <span className="block">{children} <button className="opt" aria-label={`Remove: ${name}`} onClick={onRemove}>remove</button></span>;
+}
+
+/** The sign an amount stands after: "€". */
+export const signOf = (currency: string): string => new Intl.NumberFormat('en', { style: 'currency', currency, currencyDisplay: 'narrowSymbol' }).formatToParts(0).find((p) => p.type === 'currency')?.value ?? currency;
