@@ -6,6 +6,8 @@ import type { ClientFiles } from './http/clientFiles';
 import type { DoorsFile } from './files/doorsFile';
 import type { HistoryProblem, JournalFile } from './files/journalFile';
 import type { PeopleFile } from './files/peopleFile';
+import type { ViewsFile } from './files/viewsFile';
+import type { FinishedShop } from './owner/finishedShop';
 import type { ReleaseFiles } from './files/releaseFiles';
 import type { VaultFiles } from './files/vaultFiles';
 import type { DemoClock } from './ports/clocks';
@@ -19,6 +21,8 @@ export interface CounterContext {
   journal: JournalFile;
   people: PeopleFile;
   doors: DoorsFile;
+  views: ViewsFile;
+  finishedShop: FinishedShop;
   vault: VaultFiles;
   releases: ReleaseFiles;
   mailer: Mailer;

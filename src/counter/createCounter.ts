@@ -13,12 +13,14 @@ import { openJournalFile } from './files/journalFile';
 import { openPeopleFile } from './files/peopleFile';
 import { openReleaseFiles } from './files/releaseFiles';
 import { openVaultFiles } from './files/vaultFiles';
+import { openViewsFile } from './files/viewsFile';
 import { openClientFiles } from './http/clientFiles';
 import { securityHeaders } from './http/headers';
 import { problemHandler } from './http/problem';
 import { memberRoutes } from './member/routes';
 import { noticeRoutes } from './notices';
 import type { CounterOptions } from './options';
+import { finishedShop } from './owner/finishedShop';
 import { ownerRoutes } from './owner/routes';
 import { demoClock, realClock } from './ports/clocks';
 import { randomIds } from './ports/ids';
@@ -53,6 +55,8 @@ export async function createCounter(options: CounterOptions): Promise<Counter> {
   const journal = await openJournalFile(own, disk);
   const people = await openPeopleFile(own, disk);
   const doors = await openDoorsFile(own, disk);
+  const views = openViewsFile(own);
+  const finished = finishedShop(options.clientFolder);
   const vault = openVaultFiles(join(root, 'vault'));
   const releases = openReleaseFiles(join(own, 'releases'));
   const client = openClientFiles(options.clientFolder);
@@ -79,7 +83,7 @@ export async function createCounter(options: CounterOptions): Promise<Counter> {
   const tellTo = async (path: string, init?: RequestInit): Promise<unknown> => (await fetch(`${address}/standin/payments${path}`, { ...init, headers: { authorization: `Bearer ${secrets.paymentsKey}`, 'content-type': 'application/json' } })).json();
 
   const context: CounterContext = {
-    mode: options.mode, runner, journal, people, doors, vault, releases, mailer, secrets, client, demoClock: demo, problems: journal.problems, ids, publicAddress, log,
+    mode: options.mode, runner, journal, people, doors, views, finishedShop: finished, vault, releases, mailer, secrets, client, demoClock: demo, problems: journal.problems, ids, publicAddress, log,
     tellTime: async () => {
       if (demo) await tellTo('/clock', { method: 'POST', body: JSON.stringify({ now: msOf(demo.now()) }) });
     },
@@ -146,7 +150,7 @@ export async function createCounter(options: CounterOptions): Promise<Counter> {
       });
       await turning;
       await runner.synced();
-      await Promise.all([journal.close(), people.close(), doors.close()]);
+      await Promise.all([journal.close(), people.close(), doors.close(), views.close(), finished.close()]);
     },
   };
 }

@@ -2,12 +2,12 @@ import 'fake-indexeddb/auto';
 import { expect, test } from '@jest/globals';
 import { parse } from 'csv-parse/sync';
 import fc from 'fast-check';
-import type { OrderRow } from '#core/books';
+import type { StoredOrder } from '../../src/studio/data/db';
 
 const { ordersCsv } = await import('../../src/studio/deliver/exportOrders');
 
-const order = (title: string, paid: number, currency = 'EUR'): OrderRow => ({
-  id: 'o', number: 1001, at: '2026-06-15T08:00:00.000Z', personId: 'u', title, currency, zone: 'UTC', lines: [], paid, back: 0, status: 'paid', dispute: null, answerBy: null, paymentId: null, last4: '0001', receipt: 'R-00001', passIds: [], refundIds: [],
+const order = (title: string, paid: number, currency = 'EUR'): StoredOrder => ({
+  id: 'o', number: 1001, at: '2026-06-15T08:00:00.000Z', personId: 'u', title, currency, zone: 'UTC', lines: [], paid, back: 0, status: 'paid', dispute: null, answerBy: null, paymentId: null, last4: '0001', receipt: 'R-00001', passIds: [], refundIds: [], keys: [],
 });
 
 // Source: RFC 4180, read back by the independent `csv-parse` package.

@@ -36,10 +36,45 @@ export function listKeysOf(order: OrderRow): string[] {
   return [ANY, groupOf(order)].flatMap((group) => offers.map((offer) => `${group}|${offer}|${day}|${numberKey(order.number)}`));
 }
 
-/** The range of keys for some choices; `days` is a whole date, a month "2026-06", a year, or empty. */
-export function listRange(choice: { group: OrderGroup | ''; offerId: string; days: string }): [from: string, to: string] {
-  const start = `${choice.group}|${choice.offerId}|${choice.days}`;
-  return [start, `${start}\uffff`];
+export interface OrderChoice {
+  /** Empty for any. */
+  group: OrderGroup | '';
+  offerId: string;
+  /** A date, a month "2026-06", a year, two dates "2026-06-14..2026-06-15" both included, or empty for any time. */
+  days: string;
+}
+
+/** The first and last day that some choice of days means, as the beginnings of dates. */
+export function dayBounds(days: string): [from: string, to: string] {
+  const [from = '', to = from] = days.split('..');
+  return [from, to];
+}
+
+/** The range of list keys for some choices. */
+export function listRange(choice: OrderChoice): [from: string, to: string] {
+  const [from, to] = dayBounds(choice.days);
+  const start = `${choice.group}|${choice.offerId}|`;
+  return [`${start}${from}`, `${start}${to}\uffff`];
+}
+
+/** The range of total rows that add up to some choices: by month where whole months are asked for, else by day. */
+export function totalsRange(choice: Pick<OrderChoice, 'days'>): [from: string, to: string] {
+  const [from, to] = dayBounds(choice.days);
+  const kind = from.length > 7 || to.length > 7 ? 'days' : 'months';
+  return [`${kind}|${from}`, `${kind}|${to}\uffff`];
+}
+
+/** The rows of `totalsRange` that some choices mean, added up by currency. */
+export function addUp(rows: Iterable<TotalRow>, choice: Pick<OrderChoice, 'group' | 'offerId'>): { count: number; paid: Map<string, number>; back: Map<string, number> } {
+  const found = { count: 0, paid: new Map<string, number>(), back: new Map<string, number>() };
+  for (const row of rows) {
+    const { group, offerId, currency } = readCubeKey(row.key);
+    if (offerId !== choice.offerId || (choice.group !== '' && group !== choice.group)) continue;
+    found.count += row.count;
+    found.paid.set(currency, (found.paid.get(currency) ?? 0) + row.paid);
+    found.back.set(currency, (found.back.get(currency) ?? 0) + row.back);
+  }
+  return found;
 }
 
 /** Everything one order adds to the totals. */
@@ -56,10 +91,12 @@ function contributionsOf(order: OrderRow): TotalRow[] {
     byOffer.set(line.offerId, row);
   }
   return [
-    { key: `cube|${group}|${month}||${order.currency}`, ...whole },
+    { key: `months|${month}|${group}||${order.currency}`, ...whole },
+    { key: `days|${day}|${group}||${order.currency}`, ...whole },
     { key: `day|${order.currency}|${day}`, ...whole },
     ...[...byOffer].flatMap(([offerId, row]) => [
-      { ...row, key: `cube|${group}|${month}|${offerId}|${order.currency}` },
+      { ...row, key: `months|${month}|${group}|${offerId}|${order.currency}` },
+      { ...row, key: `days|${day}|${group}|${offerId}|${order.currency}` },
       { ...row, key: `offer|${offerId}|${order.currency}` },
     ]),
   ];
@@ -98,16 +135,16 @@ export function addBuyer(known: BuyerRow | undefined, moved: BuyerRow): BuyerRow
 }
 
 export interface TotalOf {
+  /** "2026-06" or "2026-06-15" */
+  days: string;
   group: OrderGroup;
-  /** "2026-06" */
-  month: string;
   /** Empty for the whole order. */
   offerId: string;
   currency: string;
 }
 
-/** What a cube row's key says. */
+/** What the key of a row by months or days says. */
 export function readCubeKey(key: string): TotalOf {
-  const [, group = '', month = '', offerId = '', currency = ''] = key.split('|');
-  return { group: group as OrderGroup, month, offerId, currency };
+  const [, days = '', group = '', offerId = '', currency = ''] = key.split('|');
+  return { days, group: group as OrderGroup, offerId, currency };
 }

@@ -67,20 +67,44 @@ function countProblem(text: string, most: number): string | null {
 const isDay = (text: string): boolean => z.iso.date().safeParse(text).success;
 const dayProblem = (text: string): string => `“${text}” is not a day. Write it like 2026-07-01.`;
 
-/** What is wrong with a price as typed, in one sentence, or null. */
-export function draftTermsProblem(price: DraftPrice, currency: string): string | null {
-  return amountProblem(price, currency) ?? accessProblem(price.access) ?? optionProblem(price);
+/** The part of a price in which something is wrong. */
+export type PricePart = 'amount' | 'usual' | 'access' | 'words' | 'limit' | 'sale' | 'cardStatement';
+export interface PriceProblem {
+  part: PricePart;
+  /** One sentence that says what is wrong and how to write it. */
+  text: string;
 }
 
-function amountProblem(price: DraftPrice, currency: string): string | null {
-  if (price.terms.kind === 'free') return null;
-  const amount = parseAmount(price.terms.amount, currency);
+/** What is wrong with a price as typed, in one sentence, or null. */
+export const draftTermsProblem = (price: DraftPrice, currency: string): string | null => priceProblem(price, currency)?.text ?? null;
+
+/** The first thing wrong with a price as typed, and where; null when it can be sold. */
+export function priceProblem(price: DraftPrice, currency: string): PriceProblem | null {
+  const parts: [PricePart, string | null][] = [
+    ['amount', amountProblem(price, currency)],
+    ['usual', usualProblem(price, currency)],
+    ['access', accessProblem(price.access)],
+    ['words', price.words !== null && price.words.trim() === '' ? 'In place of the number: write the words, or remove them.' : null],
+    ['limit', limitProblem(price.limit)],
+    ['sale', saleProblem(price.sale)],
+    ['cardStatement', price.cardStatement !== null && !CardStatement.safeParse(price.cardStatement).success ? 'A card statement takes 5 to 22 letters, digits, spaces, points or dashes.' : null],
+  ];
+  const found = parts.find(([, text]) => text !== null);
+  return found?.[1] ? { part: found[0], text: found[1] } : null;
+}
+
+function amountProblem({ terms }: DraftPrice, currency: string): string | null {
+  if (terms.kind === 'free') return null;
+  const amount = parseAmount(terms.amount, currency);
   if (!amount.ok) return amount.problem;
-  if (amount.minor === 0) return 'A price of zero is not a payment. Choose “gets it free” instead.';
-  if (price.usual === null) return null;
-  const usual = parseAmount(price.usual, currency);
-  if (!usual.ok) return `The usual price: ${usual.problem}`;
-  return usual.minor <= amount.minor ? 'The usual price is not above the price, so it would not be true.' : null;
+  return amount.minor === 0 ? 'A price of zero is not a payment. Choose “gets it free” instead.' : null;
+}
+
+function usualProblem({ terms, usual }: DraftPrice, currency: string): string | null {
+  if (usual === null || terms.kind === 'free') return null;
+  const [amount, parsed] = [parseAmount(terms.amount, currency), parseAmount(usual, currency)];
+  if (!parsed.ok) return `The usual price: ${parsed.problem}`;
+  return amount.ok && parsed.minor <= amount.minor ? 'The usual price is not above the price, so it would not be true.' : null;
 }
 
 function accessProblem(access: DraftAccess): string | null {
@@ -92,22 +116,19 @@ function accessProblem(access: DraftAccess): string | null {
   return null;
 }
 
-function optionProblem({ words, limit, sale, cardStatement }: DraftPrice): string | null {
-  if (words !== null && words.trim() === '') return 'In place of the number: write the words, or remove them.';
-  if (limit) {
-    if (limit.inAll.trim() === '' && limit.each.trim() === '') return 'How many can be sold? Write a number, or remove the limit.';
-    for (const text of [limit.inAll, limit.each]) {
-      const problem = text.trim() === '' ? null : countProblem(text, MOST_COUNTED);
-      if (problem) return `The limit: ${problem}`;
-    }
-  }
-  if (sale) {
-    if (sale.from === '' && sale.until === '') return 'From which day, or until which, is it on sale? Write one, or remove the dates.';
-    for (const text of [sale.from, sale.until]) if (text !== '' && !isDay(text)) return dayProblem(text);
-    if (sale.from !== '' && sale.until !== '' && sale.until < sale.from) return 'The last day of sale lies before the first.';
-  }
-  if (cardStatement !== null && !CardStatement.safeParse(cardStatement).success) return 'A card statement takes 5 to 22 letters, digits, spaces, points or dashes.';
-  return null;
+function limitProblem(limit: DraftPrice['limit']): string | null {
+  if (!limit) return null;
+  if (limit.inAll.trim() === '' && limit.each.trim() === '') return 'How many can be sold? Write a number, or remove the limit.';
+  const problem = [limit.inAll, limit.each].map((text) => (text.trim() === '' ? null : countProblem(text, MOST_COUNTED))).find((p) => p !== null);
+  return problem ? `The limit: ${problem}` : null;
+}
+
+function saleProblem(sale: DraftPrice['sale']): string | null {
+  if (!sale) return null;
+  if (sale.from === '' && sale.until === '') return 'From which day, or until which, is it on sale? Write one, or remove the dates.';
+  const wrong = [sale.from, sale.until].find((text) => text !== '' && !isDay(text));
+  if (wrong !== undefined) return dayProblem(wrong);
+  return sale.from !== '' && sale.until !== '' && sale.until < sale.from ? 'The last day of sale lies before the first.' : null;
 }
 
 /**

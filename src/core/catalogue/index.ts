@@ -3,6 +3,6 @@ export { RichText, type RichBlock, type RichRun, richFromPlain, plainFromRich, c
 export { Product, ProductLink, newProduct, DEFAULT_DOWNLOADS, linkProblem } from './product';
 export { Offer } from './offer';
 export { Price, CardStatement, saleState, type SaleState } from './price';
-export { newOffer, newPrice, FOR_GOOD, type DraftOffer, type DraftPrice, type DraftTerms, type DraftAccess, draftTermsProblem, typedAmount, sealOffer, unsealOffer } from './draftOffer';
+export { newOffer, newPrice, FOR_GOOD, type DraftOffer, type DraftPrice, type DraftTerms, type DraftAccess, draftTermsProblem, priceProblem, type PricePart, type PriceProblem, typedAmount, sealOffer, unsealOffer } from './draftOffer';
 export { ShopDetails, DEFAULT_SHOP } from './shopDetails';
 export { describeFiles, describeBytes, describeContents } from './describe';

@@ -236,7 +236,7 @@ function barsOf(story: KeelStory, { x, span, right, width, top, lane, small }: B
     const x1 = x(from);
     const y = top + i * lane;
     const words = until === null ? `${label}, ${story.goesOn ?? 'for good'}` : label;
-    const [placed] = placeLabels([{ text: shorten(words, width), x: x1 + 2, y: y + BAR + 13, weight: 1, start: true }], width);
+    const [placed] = placeLabels([{ text: shorten(words, width), x: x1 + 7, y: y + BAR + 13, weight: 1, start: true }], width);
     return {
       x1, y, height: small ? 5 : BAR, label: small ? null : (placed ?? null),
       x2: until === null || beyond ? edge : Math.max(x(until), x1 + 3),

@@ -9,4 +9,5 @@ export { passesFor } from './passesFor';
 export type { Ports, JournalPort, PeoplePort, ClockPort, PaymentsPort, MailerPort, VaultPort, IdsPort, ReleasesPort, ChargeAnswer, ChargeRequest, RefundAnswer, RefundRequest, OutgoingMail } from './ports';
 export { NotAnswered, StorageFailed } from './ports';
 export { memoryPorts, type MemoryPorts } from './memoryPorts';
+export { walkRelease, type Walked } from './walk';
 export { createRunner, type Runner, type Executed } from './runner';

@@ -10,6 +10,7 @@ import { textOf } from '../http/textOf';
 import { sendSignInLink } from '../member/signInLink';
 import { moveClock } from './clock';
 import { checkOrigin, isOwner, letIn, letOut, ownerOnly } from './door';
+import { firstHours } from './firstHours';
 import { journalRoutes } from './journalRoutes';
 import { releaseLines } from './releaseLines';
 
@@ -43,6 +44,9 @@ export function ownerRoutes(context: CounterContext): Router {
     const { state } = runner;
     res.json({ mode: context.mode, now: runner.now(), release: state.release, publicAddress: context.publicAddress(), shopName: shopOf(context).name, head: context.journal.head(), problems: context.problems, attention: state.attention, unanswered: state.todo.size });
   });
+
+  router.get('/first-hours', async (_req, res) => void res.json({ first: await firstHours(context) }));
+  router.post('/finished-shop', async (_req, res) => void res.json({ address: await context.finishedShop.open() }));
 
   // ---- files
   router.post('/vault/missing', express.json({ limit: '2mb' }), (req, res) => {

@@ -1,10 +1,11 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Bar } from 'react-chartjs-2';
 import { Link } from 'react-router';
-import { moneyByDay, withQuietDays } from '#core/books';
+import { type DayMoney, withQuietDays } from '#core/books';
 import { dateIn, formatDay, startOfDate } from '#core/calendar';
 import { formatAmount, formatPlain } from '#core/money';
 import { db } from '../data/db';
+import { ordersLink } from '../deliver/orderQuery';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
 import { Panes } from '../frame/Panes';
@@ -19,23 +20,17 @@ export function CountStage({ draft }: { draft: Draft }) {
   const now = useNow();
   const theme = useAppSelector((state) => state.frame.theme);
   const data = useLiveQuery(async () => {
-    const orders = (await db.orders.toArray()).filter((o) => o.currency === currency);
-    const offers = new Map<string, { title: string; count: number; paid: number; back: number }>();
-    for (const order of orders) {
-      for (const line of order.lines) {
-        const offer = offers.get(line.offerId) ?? { title: line.title, count: 0, paid: 0, back: 0 };
-        offer.count += 1;
-        offer.paid += line.paid;
-        offer.back += line.givenBack + line.lost;
-        offers.set(line.offerId, offer);
-      }
-    }
-    return { days: moneyByDay(orders, currency, zone), offers: [...offers.values()].sort((a, b) => b.paid - a.paid), count: orders.length };
-  }, [currency, zone]);
+    const [days, offers] = await Promise.all([db.totals.where('key').startsWith(`day|${currency}|`).toArray(), db.totals.where('key').startsWith('offer|').toArray()]);
+    const own = offers.map((row) => ({ ...row, ...readOfferKey(row.key) })).filter((row) => row.currency === currency);
+    return {
+      days: days.map((row): DayMoney => ({ date: row.key.slice(row.key.lastIndexOf('|') + 1), paid: row.paid, orders: row.count })),
+      offers: await Promise.all(own.map(async (row) => ({ ...row, title: await titleOfOffer(row.offerId) }))).then((rows) => rows.sort((x, y) => y.paid - x.paid)),
+      count: days.reduce((all, d) => all + d.count, 0), paid: days.reduce((all, d) => all + d.paid, 0), back: days.reduce((all, d) => all + d.back, 0),
+    };
+  }, [currency]);
   if (!data) return <Panes draft={draft} sheet={null} outcome={null} />;
   const money = (amount: number): string => formatAmount(amount, currency, locale);
-  const paid = data.offers.reduce((all, o) => all + o.paid, 0);
-  const back = data.offers.reduce((all, o) => all + o.back, 0);
+  const { paid, back } = data;
   const shown = withQuietDays(data.days, dateIn(now, zone)).slice(-DAYS_SHOWN);
   return (
     <Panes
@@ -45,17 +40,17 @@ export function CountStage({ draft }: { draft: Draft }) {
           <h1>What came in</h1>
           {data.count === 0 ? <p className="lead mt-3">Here stands what came in by day and by offer. Nothing was sold yet. <Link className="plain-link" to="/sell">Look at what is on sale</Link></p> : (
             <>
-              <p className="lead mt-2 text-ink-2"><b className="font-semibold text-money">{money(paid)}</b> from <Link className="underline" to="/deliver/orders">{data.count.toLocaleString('en')} orders</Link>{back > 0 && <>, <Link className="underline" to="/deliver/refunded">{money(back)} of it given back or lost</Link></>}.</p>
+              <p className="lead mt-2 text-ink-2"><b className="font-semibold text-money">{money(paid)}</b> from <Link className="underline" to={ordersLink({})}>{data.count.toLocaleString('en')} orders</Link>{back > 0 && <>, <Link className="underline" to={ordersLink({ group: 'back' })}>{money(back)} of it given back or lost</Link></>}.</p>
               <section className="sec mt-4">
                 <h3 className="mb-2">By day</h3>
                 <div style={{ height: 220 }} role="img" aria-label={`Money in by day, ${shown.length} days; the table under it has the same figures`}>
                   <Bar key={theme} role="presentation" aria-hidden="true" data={{ labels: shown.map((d) => formatDay(startOfDate(d.date, zone), zone, locale, { short: true })), datasets: [{ label: 'Paid', data: shown.map((d) => Number(formatPlain(d.paid, currency))), backgroundColor: colour('--money-fill'), borderColor: colour('--money'), borderWidth: 1 }] }} options={{ animation: false, maintainAspectRatio: false, scales: { x: { grid: { display: false }, ticks: { color: colour('--ink-2'), maxTicksLimit: 10, maxRotation: 0 } }, y: { beginAtZero: true, grid: { color: colour('--line') }, ticks: { color: colour('--ink-2'), maxTicksLimit: 5 } } } }} />
                 </div>
-                <details className="mt-2"><summary className="cap cursor-pointer">Show as list</summary><table className="rows mt-1"><tbody>{[...data.days].reverse().map((d) => <tr key={d.date}><td>{formatDay(startOfDate(d.date, zone), zone, locale)}</td><td>{d.orders === 1 ? '1 order' : `${d.orders} orders`}</td><td className="num text-money">{money(d.paid)}</td></tr>)}</tbody></table></details>
+                <details className="mt-2"><summary className="cap cursor-pointer">Show as list</summary><table className="rows mt-1"><tbody>{[...data.days].reverse().map((d) => <tr key={d.date}><td>{formatDay(startOfDate(d.date, zone), zone, locale)}</td><td><Link className="plain-link" to={ordersLink({ days: d.date })}>{d.orders === 1 ? '1 order' : `${d.orders} orders`}</Link></td><td className="num text-money">{money(d.paid)}</td></tr>)}</tbody></table></details>
               </section>
               <section className="sec">
                 <h3>By offer</h3>
-                <table className="rows"><thead><tr><th>Offer</th><th className="num">Orders</th><th className="num">Paid</th><th className="num !pr-0">Given back or lost</th></tr></thead><tbody>{data.offers.map((o, i) => <tr key={i}><td dir="auto">{o.title}</td><td className="num">{o.count}</td><td className="num text-money">{money(o.paid)}</td><td className="num !pr-0 text-ink-2">{o.back === 0 ? '' : money(o.back)}</td></tr>)}</tbody></table>
+                <table className="rows"><thead><tr><th>Offer</th><th className="num">Orders</th><th className="num">Paid</th><th className="num !pr-0">Given back or lost</th></tr></thead><tbody>{data.offers.map((o, i) => <tr key={i}><td dir="auto">{o.title}</td><td className="num"><Link className="plain-link" to={ordersLink({ offerId: o.offerId })}>{o.count.toLocaleString('en')}</Link></td><td className="num text-money">{money(o.paid)}</td><td className="num !pr-0 text-ink-2">{o.back === 0 ? '' : money(o.back)}</td></tr>)}</tbody></table>
               </section>
             </>
           )}
@@ -64,4 +59,15 @@ export function CountStage({ draft }: { draft: Draft }) {
       outcome={<><h2>Counted from</h2><p className="mt-2 text-ink-2">Every paid order in {currency} in this shop’s own history, by the day in {zone}. Money given back later does not change the day it came in; it is counted beside it. Free orders count as orders.</p></>}
     />
   );
+}
+
+const readOfferKey = (key: string): { offerId: string; currency: string } => {
+  const [, offerId = '', currency = ''] = key.split('|');
+  return { offerId, currency };
+};
+
+/** What an offer was called when it was last sold. */
+async function titleOfOffer(offerId: string): Promise<string> {
+  const latest = await db.orders.where('keys').between(`|${offerId}|`, `|${offerId}|\uffff`).last();
+  return latest?.lines.find((l) => l.offerId === offerId)?.title ?? '';
 }

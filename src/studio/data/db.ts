@@ -63,6 +63,8 @@ export interface Meta {
   copied: { at: number | null; changedSince: number | null };
   /** The last edit, and whether it was looked at as the buyer since. */
   lastEdit: { key: string; field: string; at: number; looked: boolean };
+  /** When a sign-in link was last sent to somebody from a list, by person. */
+  linksSent: Record<string, number>;
   /** Lists the seller named. */
   lists: { id: string; name: string; query: string }[];
 }
@@ -103,7 +105,7 @@ db.version(1).stores({
 // Orders are listed by keys of their own, and totals are kept as rows, so that no list reads every order. The
 // mirror is built anew from the shop's history; drafts get the parts that prices and products have gained.
 db.version(2)
-  .stores({ orders: 'id, at, number, personId, status, *keys', totals: 'key', buyers: 'personId, last' })
+  .stores({ orders: 'id, at, number, personId, status, *keys', charges: 'id, at, status, [status+at]', totals: 'key', buyers: 'personId, last' })
   .upgrade(async (change) => {
     await Promise.all(['orders', 'passes', 'charges', 'refunds', 'people', 'lines'].map((table) => change.table(table).clear()));
     await change.table('meta').delete('cursor');

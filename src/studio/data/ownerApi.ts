@@ -13,6 +13,12 @@ export interface About {
   attention: { id: string; orderId: string; text: string; at: Instant }[];
   unanswered: number;
 }
+/** What became of the live release in its first day. */
+export interface FirstHours {
+  liveSince: Instant;
+  walked: { of: number; gotIn: number; failed: string[] };
+  paths: { title: string; seen: number; atCheckout: number; sold: number }[];
+}
 /** One of the releases that were live, with what it changed against the one before it. */
 export interface ReleaseLine {
   number: number;
@@ -37,12 +43,14 @@ export const ownerApi = createApi({
     publish: build.mutation<{ release: number; at: Instant }, { basedOn: number | null; content: ReleaseContent }>({ query: (body) => ({ url: '/releases', method: 'POST', body }), invalidatesTags: ['About'] }),
     releases: build.query<{ releases: ReleaseLine[] }, void>({ query: () => '/releases' }),
     bringBack: build.mutation<{ release: number; at: Instant }, { number: number; basedOn: number | null }>({ query: ({ number, basedOn }) => ({ url: `/releases/${number}/again`, method: 'POST', body: { basedOn } }), invalidatesTags: ['About'] }),
+    firstHours: build.query<{ first: FirstHours | null }, void>({ query: () => '/first-hours', providesTags: ['About'] }),
+    finishedShop: build.mutation<{ address: string }, void>({ query: () => ({ url: '/finished-shop', method: 'POST', body: {} }) }),
     sendLink: build.mutation<{ sentence: string }, string>({ query: (personId) => ({ url: '/people/link', method: 'POST', body: { personId } }) }),
     moveClock: build.mutation<{ now: Instant }, 'next' | 'day' | 'week' | 'month'>({ query: (by) => ({ url: '/clock', method: 'POST', body: { by } }), invalidatesTags: ['About'] }),
   }),
 });
 
-export const { useAboutQuery, usePreviewRefundQuery, useRefundMutation, usePublishMutation, useReleasesQuery, useMoveClockMutation, useSendLinkMutation } = ownerApi;
+export const { useAboutQuery, usePreviewRefundQuery, useRefundMutation, usePublishMutation, useReleasesQuery, useFirstHoursQuery, useFinishedShopMutation, useMoveClockMutation, useSendLinkMutation } = ownerApi;
 
 /** Hands the key from the address over for a cookie. @returns what went wrong, or null */
 export async function connect(key: string): Promise<string | null> {
@@ -54,6 +62,9 @@ export async function connect(key: string): Promise<string | null> {
     return 'The shop could not be reached.';
   }
 }
+
+/** Takes this browser's right to the shop away; drafts stay. */
+export const leave = (): Promise<unknown> => fetch('/owner/api/session', { method: 'DELETE', headers: { 'x-keel': '1' } }).catch(() => undefined);
 
 export async function readLive(): Promise<Release | null> {
   const response = await fetch('/owner/api/releases/live');

@@ -19,10 +19,13 @@ export async function stepBack(key: string, way: 'undo' | 'redo'): Promise<void>
 }
 
 const FIELDS: Record<string, string> = {
-  title: 'the title', promise: 'the promise', description: 'the description', files: 'the files', benefits: 'the benefits', picture: 'the picture', downloads: 'how often files can be fetched',
+  title: 'the title', promise: 'the promise', description: 'the description', files: 'the files', links: 'the links', putAway: 'put away', benefits: 'the benefits', picture: 'the picture', downloads: 'how often files can be fetched',
   prices: 'a price', productIds: 'what it opens', onSale: 'on sale', address: 'the address', blocks: 'the page', name: 'the name', legal: 'the legal lines', zone: 'the time zone', currency: 'the currency',
   senderAddress: 'the sender’s address', cardStatement: 'the card statement', formerAddresses: 'the address',
 };
 
-/** A step in words: "the title". */
+/** A changed field in words: "the title". */
+export const fieldName = (field: string): string => FIELDS[field.split('.')[0] ?? ''] ?? 'something';
+
+/** A step in words. */
 export const stepName = (step: Step): string => FIELDS[step.field.split('.')[0] ?? ''] ?? 'the last change';

@@ -1,80 +1,60 @@
-import { useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
-import { formatDay, formatTime } from '#core/calendar';
-import { formatAmount } from '#core/money';
+import { useMemo } from 'react';
+import { Link, useLocation, useParams } from 'react-router';
 import type { Draft } from '../data/draft';
+import { dropList, useSavedLists } from '../data/savedLists';
 import { Panes } from '../frame/Panes';
+import { ALL_ORDERS, type OrderQuery, ordersLink, readQuery, writeQuery } from './orderQuery';
+import { OrdersSheet } from './OrdersSheet';
 import { OrderStory } from './OrderStory';
 import { PeopleSheet } from './PeopleSheet';
 import { PersonStory } from './PersonStory';
-import { exportOrders } from './exportOrders';
-import { type OrderList, useOrders } from './useOrders';
+import { useCounts } from './useOrders';
 
-const LISTS: { id: OrderList; name: string }[] = [
-  { id: 'orders', name: 'All orders' },
-  { id: 'paid', name: 'Paid' },
-  { id: 'refunded', name: 'Given back' },
-  { id: 'disputed', name: 'Disputed by a bank' },
+const LISTS: { name: string; query: OrderQuery }[] = [
+  { name: 'All orders', query: ALL_ORDERS },
+  { name: 'Paid', query: { ...ALL_ORDERS, group: 'paid' } },
+  { name: 'Given back', query: { ...ALL_ORDERS, group: 'back' } },
+  { name: 'Disputed by a bank', query: { ...ALL_ORDERS, group: 'disputed' } },
 ];
 
 /** Deliver: orders and people as lists, and the story of the one in hand. */
 export function DeliverStage({ draft }: { draft: Draft }) {
   const { list = 'orders', id } = useParams();
-  const [search, setSearch] = useState('');
+  const { search } = useLocation();
+  const query = useMemo(() => readQuery(search), [search]);
   const people = list === 'people';
-  const found = useOrders(people ? 'orders' : (list as OrderList), people ? '' : search);
-  const index = (
-    <>
-      <div className="group !pt-0">Orders</div>
-      {LISTS.map((l) => (
-        <Link key={l.id} className="row" to={`/deliver/${l.id}`} aria-current={list === l.id ? 'true' : undefined}><b className="flex justify-between"><span className="!text-[15px] !text-ink">{l.name}</span><span>{found?.counts[l.id].toLocaleString('en') ?? ''}</span></b></Link>
-      ))}
-      <div className="group">People</div>
-      <Link className="row" to="/deliver/people" aria-current={people ? 'true' : undefined}><b>Everybody who bought</b></Link>
-    </>
-  );
   return (
     <Panes
       draft={draft}
-      index={index}
+      index={<ListsIndex people={people} present={writeQuery(query)} />}
       indexName="Lists"
-      sheet={people ? <PeopleSheet draft={draft} selected={id ?? null} /> : <OrdersSheet draft={draft} list={list as OrderList} selected={id ?? null} search={search} onSearch={setSearch} />}
+      inHand={people ? 'Everybody who bought' : 'Orders'}
+      sheet={people ? <PeopleSheet draft={draft} selected={id ?? null} /> : <OrdersSheet draft={draft} query={query} selected={id ?? null} />}
       outcome={id === undefined ? <p className="text-ink-2">Choose a row to see its story: what was paid, what is open, and why.</p> : people ? <PersonStory draft={draft} personId={id} /> : <OrderStory key={id} draft={draft} orderId={id} />}
     />
   );
 }
 
-function OrdersSheet({ draft, list, selected, search, onSearch }: { draft: Draft; list: OrderList; selected: string | null; search: string; onSearch: (text: string) => void }) {
-  const found = useOrders(list, search);
-  const navigate = useNavigate();
-  const { zone, locale } = draft.content.shop;
-  const name = LISTS.find((l) => l.id === list)?.name ?? 'Orders';
-  const totals = (map: Map<string, number>): string => [...map].filter(([, amount]) => amount > 0).map(([currency, amount]) => formatAmount(amount, currency, locale)).join(' and ');
+function ListsIndex({ people, present }: { people: boolean; present: string }) {
+  const saved = useSavedLists();
+  const own = saved.map((l) => ({ ...l, query: readQuery(l.query) }));
+  const counts = useCounts([...LISTS, ...own].map((l) => l.query));
+  const row = (name: string, query: OrderQuery, count: number | undefined) => (
+    <Link key={name} className="row" to={ordersLink(query)} aria-current={!people && writeQuery(query) === present ? 'true' : undefined}><b className="flex justify-between gap-3"><span className="!text-[15px] !text-ink" dir="auto">{name}</span><span>{count?.toLocaleString('en') ?? ''}</span></b></Link>
+  );
   return (
     <>
-      <div className="flex flex-wrap items-baseline justify-between gap-4">
-        <h1>{name}</h1>
-        <label className="cap">Only those with <input className="fill w-52" aria-label="Search these orders" placeholder="a name, address or number" value={search} onChange={(e) => onSearch(e.target.value)} /></label>
-      </div>
-      {found && found.count > 0 && <p className="lead mt-2 text-ink-2">{found.count.toLocaleString('en')} {found.count === 1 ? 'order' : 'orders'}, <b className="font-semibold text-money">{totals(found.paid) || 'nothing'}</b> paid{totals(found.back) !== '' && <>, {totals(found.back)} given back</>}. <button className="opt" onClick={() => void exportOrders(list, search, name)}>Export {found.count === 1 ? 'it' : `these ${found.count.toLocaleString('en')}`} as CSV</button></p>}
-      {found?.count === 0 && (found.counts.orders === 0 ? <p className="lead mt-3">Here stands every order, the moment it is paid. Nothing was sold yet. <Link className="plain-link" to="/sell">Look at what is on sale</Link></p> : <p className="lead mt-3">No orders match. {found.counts.orders.toLocaleString('en')} without these choices. <button className="plain-link" onClick={() => { onSearch(''); void navigate('/deliver/orders'); }}>Clear them</button></p>)}
-      {found && found.rows.length > 0 && (
-        <table className="rows mt-3">
-          <thead><tr><th>Order</th><th>When</th><th>Who</th><th>What</th><th className="num !pr-0">Paid</th></tr></thead>
-          <tbody>
-            {found.rows.map(({ order, person }) => (
-              <tr key={order.id} aria-selected={order.id === selected} onClick={() => void navigate(`/deliver/${list}/${order.id}`)}>
-                <td><Link className="plain-link" to={`/deliver/${list}/${order.id}`} onClick={(e) => e.stopPropagation()}>{order.number}</Link></td>
-                <td className="whitespace-nowrap text-ink-2">{formatDay(order.at, zone, locale, { short: true })} {formatTime(order.at, zone, locale)}</td>
-                <td dir="auto">{person?.name || person?.address || 'Somebody erased'}</td>
-                <td dir="auto">{order.title}{order.status !== 'paid' && <span className={order.status === 'disputed' ? 'text-alarm' : 'text-ink-3'}> · {order.status}</span>}</td>
-                <td className="num !pr-0 text-money">{order.paid === 0 ? 'free' : formatAmount(order.paid, order.currency, locale)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
-      {found && found.count > found.rows.length && <p className="cap mt-2">The newest {found.rows.length} of {found.count.toLocaleString('en')}. Search to find others.</p>}
+      <div className="group !pt-0">Orders</div>
+      {LISTS.map((l, i) => row(l.name, l.query, counts?.[i]))}
+      {own.length > 0 && <div className="group">Your lists</div>}
+      {own.map((l, i) => (
+        <div key={l.id} className="relative">
+          {row(l.name, l.query, counts?.[LISTS.length + i])}
+          {!people && writeQuery(l.query) === present && <button className="opt ml-[18px] !text-[13px]" onClick={() => void dropList(l.id)}>Forget this list</button>}
+        </div>
+      ))}
+      <div className="group">People</div>
+      <Link className="row" to="/deliver/people" aria-current={people ? 'true' : undefined}><b>Everybody who bought</b></Link>
     </>
   );
 }

@@ -1,57 +1,58 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
+import type { BuyerRow } from '#core/books';
 import { formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
 import { db } from '../data/db';
 import type { Draft } from '../data/draft';
+import { askLists } from '../data/lists';
+import { ChoiceFill } from '../price/Fill';
+import { exportPeople } from './exportPeople';
 
-const MOST_ROWS = 200;
+const STEP = 200;
 
-/** Everybody who bought, the last buyer first. */
+/** The buyers that match, the last one first. Words and offers are asked of a worker; everybody is read by an index. */
+export async function findBuyers(query: { offerId: string; text: string }, most: number): Promise<{ buyers: BuyerRow[]; count: number }> {
+  if (query.offerId === '' && query.text.trim() === '') return { buyers: await db.buyers.orderBy('last').reverse().limit(most).toArray(), count: await db.buyers.count() };
+  const found = await askLists().people(query, most);
+  return { buyers: (await db.buyers.bulkGet(found.ids)).filter((b) => b !== undefined), count: found.count };
+}
+
+/** Everybody who bought, as a sentence asks for them. */
 export function PeopleSheet({ draft, selected }: { draft: Draft; selected: string | null }) {
-  const [search, setSearch] = useState('');
+  const [query, setQuery] = useState({ offerId: '', text: '' });
+  const [most, setMost] = useState(STEP);
   const navigate = useNavigate();
   const { zone, locale } = draft.content.shop;
   const found = useLiveQuery(async () => {
-    const orders = await db.orders.orderBy('number').toArray();
-    const sums = new Map<string, { count: number; last: string; net: Map<string, number> }>();
-    for (const order of orders) {
-      const sum = sums.get(order.personId) ?? { count: 0, last: '', net: new Map<string, number>() };
-      sum.count += 1;
-      sum.last = order.at;
-      sum.net.set(order.currency, (sum.net.get(order.currency) ?? 0) + order.paid - order.back);
-      sums.set(order.personId, sum);
-    }
-    const wanted = search.trim().toLowerCase();
-    const people = (await db.people.toArray()).filter((p) => sums.has(p.id) && `${p.name} ${p.address}`.toLowerCase().includes(wanted)).map((person) => ({ person, sum: sums.get(person.id) }));
-    people.sort((a, b) => ((a.sum?.last ?? '') < (b.sum?.last ?? '') ? 1 : -1));
-    return { people, all: sums.size };
-  }, [search]);
+    const { buyers, count } = await findBuyers(query, most);
+    const people = await db.people.bulkGet(buyers.map((b) => b.personId));
+    return { rows: buyers.map((buyer, i) => ({ buyer, person: people[i] })), count, all: await db.buyers.count() };
+  }, [query, most]);
   return (
     <>
-      <div className="flex flex-wrap items-baseline justify-between gap-4">
-        <h1>Everybody who bought</h1>
-        <label className="cap">Only those with <input className="fill w-52" aria-label="Search people" placeholder="a name or an address" value={search} onChange={(e) => setSearch(e.target.value)} /></label>
-      </div>
-      {found && <p className="lead mt-2 text-ink-2">{found.people.length.toLocaleString('en')} {found.people.length === 1 ? 'person' : 'people'}.</p>}
-      {found && found.people.length === 0 && <p className="lead mt-3">{found.all === 0 ? 'Here stands everybody who bought something, with what they can open.' : <>Nobody matches. {found.all} without this search. <button className="plain-link" onClick={() => setSearch('')}>Clear it</button></>}</p>}
-      {found && found.people.length > 0 && (
+      <h1 className="sr-only">Everybody who bought</h1>
+      <p className="sentence">Everybody who bought <ChoiceFill label="What they bought" value={query.offerId} choices={[['', 'anything'], ...draft.content.offers.map((o) => [o.id, o.title || 'Without a title'] as const)]} onChange={(offerId) => setQuery({ ...query, offerId })} /> with <input className="fill" aria-label="Search people" placeholder="any name or address" value={query.text} onChange={(e) => setQuery({ ...query, text: e.target.value.slice(0, 200) })} />, the last buyer first.</p>
+      {found && found.count > 0 && <p className="lead mt-1 text-ink-2">{found.count.toLocaleString('en')} {found.count === 1 ? 'person' : 'people'}. <button className="opt" onClick={() => void exportPeople(query)}>Export {found.count === 1 ? 'it' : `these ${found.count.toLocaleString('en')}`} as CSV</button></p>}
+      {found && found.count === 0 && <p className="lead mt-3">{found.all === 0 ? 'Here stands everybody who bought something, with what they can open.' : <>Nobody matches. {found.all.toLocaleString('en')} without these choices. <button className="plain-link" onClick={() => setQuery({ offerId: '', text: '' })}>Clear them</button></>}</p>}
+      {found && found.count > 0 && (
         <table className="rows mt-3">
-          <thead><tr><th>Who</th><th>E-mail</th><th>Last bought</th><th className="num !pr-0">Paid, less what was given back</th></tr></thead>
+          <thead><tr><th>Who</th><th>E-mail</th><th>Last bought</th><th className="num">Orders</th><th className="num !pr-0">Paid, less given back</th></tr></thead>
           <tbody>
-            {found.people.slice(0, MOST_ROWS).map(({ person, sum }) => (
-              <tr key={person.id} aria-selected={person.id === selected} onClick={() => void navigate(`/deliver/people/${person.id}`)}>
-                <td dir="auto"><Link className="plain-link" to={`/deliver/people/${person.id}`} onClick={(e) => e.stopPropagation()}>{person.name || 'Without a name'}</Link></td>
-                <td className="text-ink-2" dir="auto">{person.address}</td>
-                <td className="whitespace-nowrap text-ink-2">{formatDay(sum?.last ?? '', zone, locale)}</td>
-                <td className="num !pr-0 text-money">{[...(sum?.net ?? [])].map(([currency, amount]) => formatAmount(amount, currency, locale)).join(', ')}</td>
+            {found.rows.map(({ buyer, person }) => (
+              <tr key={buyer.personId} data-row aria-selected={buyer.personId === selected} onClick={() => void navigate(`/deliver/people/${buyer.personId}`)}>
+                <td dir="auto"><Link className="plain-link" to={`/deliver/people/${buyer.personId}`} onClick={(e) => e.stopPropagation()}>{person?.name || 'Without a name'}</Link></td>
+                <td className="text-ink-2" dir="auto">{person?.address}</td>
+                <td className="whitespace-nowrap text-ink-2">{formatDay(buyer.last, zone, locale)}</td>
+                <td className="num text-ink-2">{buyer.count}</td>
+                <td className="num !pr-0 text-money">{Object.entries(buyer.net).map(([currency, amount]) => formatAmount(amount, currency, locale)).join(', ')}</td>
               </tr>
             ))}
           </tbody>
         </table>
       )}
-      {found && found.people.length > MOST_ROWS && <p className="cap mt-2">The newest {MOST_ROWS} of {found.people.length.toLocaleString('en')}. Search to find others.</p>}
+      {found && found.count > found.rows.length && <p className="cap mt-2">{found.rows.length.toLocaleString('en')} of {found.count.toLocaleString('en')}. <button className="opt" onClick={() => setMost(most + STEP)}>Show {STEP} more</button></p>}
     </>
   );
 }

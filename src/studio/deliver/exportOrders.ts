@@ -1,22 +1,18 @@
-import Papa from 'papaparse';
 import { formatPlain } from '#core/money';
-import { findOrders, type OrderList, type OrdersFound } from './useOrders';
+import type { OrderQuery } from './orderQuery';
+import { saveCsv, toCsv } from './saveCsv';
+import { findOrders, type OrderAndPerson } from './useOrders';
 
-/** Orders as RFC 4180 rows: amounts with a point and no grouping, moments in UTC. A cell that a spreadsheet would run is made harmless. */
-export function ordersCsv(rows: OrdersFound['rows']): string {
-  const table = rows.map(({ order, person }) => ({
+/** Orders as rows of a file: amounts with a point and no grouping, moments in UTC. */
+const rowsOf = (orders: readonly OrderAndPerson[]): Record<string, string | number>[] =>
+  orders.map(({ order, person }) => ({
     order: order.number, at: order.at, name: person?.name ?? '', address: person?.address ?? '', bought: order.title, paid: formatPlain(order.paid, order.currency), 'given back': formatPlain(order.back, order.currency),
     currency: order.currency, status: order.status, receipt: order.receipt, card: order.last4 ?? '',
   }));
-  return Papa.unparse(table, { newline: '\r\n', escapeFormulae: true });
-}
 
-/** Saves exactly what is listed as a file. */
-export async function exportOrders(list: OrderList, search: string, name: string): Promise<void> {
-  const { rows } = await findOrders(list, search);
-  // A mark at the start lets spreadsheets see that this is UTF-8.
-  const url = URL.createObjectURL(new Blob(['\uFEFF', ordersCsv(rows)], { type: 'text/csv' }));
-  const link = Object.assign(document.createElement('a'), { href: url, download: `${name}.csv` });
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+export const ordersCsv = (orders: readonly OrderAndPerson[]): string => toCsv(rowsOf(orders));
+
+/** Saves exactly what is listed, in its order, as a file. */
+export async function exportOrders(query: OrderQuery): Promise<void> {
+  saveCsv(rowsOf((await findOrders(query, Infinity)).rows), ['Orders', query.group, query.days].filter((part) => part !== '').join(' '));
 }

@@ -1,48 +1,52 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import type { OrderRow } from '#core/books';
+import { addUp, listRange, totalsRange } from '#core/books';
 import type { PersonRecord } from '#core/people';
-import { db } from '../data/db';
+import { db, type StoredOrder } from '../data/db';
+import { askLists } from '../data/lists';
+import type { OrderQuery } from './orderQuery';
 
-export type OrderList = 'orders' | 'paid' | 'refunded' | 'disputed';
-
-const belongs = (list: OrderList, order: OrderRow): boolean =>
-  list === 'orders' || (list === 'paid' && order.status === 'paid') || (list === 'disputed' && order.status === 'disputed') || (list === 'refunded' && (order.status === 'refunded' || order.status === 'partly refunded'));
-
-export interface OrdersFound {
-  rows: { order: OrderRow; person: PersonRecord | undefined }[];
+export interface OrderAndPerson {
+  order: StoredOrder;
+  person: PersonRecord | undefined;
+}
+export interface OrderTotals {
   count: number;
-  counts: Record<OrderList, number>;
   paid: Map<string, number>;
   back: Map<string, number>;
 }
+export interface OrdersFound extends OrderTotals {
+  rows: OrderAndPerson[];
+}
 
-const MOST_ROWS = 200;
-
-/** Every order of a saved list that matches a search, newest first, with its buyer. */
-export async function findOrders(list: OrderList, search: string): Promise<{ rows: OrdersFound['rows']; counts: OrdersFound['counts'] }> {
-  const wanted = search.trim().toLowerCase();
-  const all = await db.orders.orderBy('number').reverse().toArray();
-  const people = new Map((await db.people.toArray()).map((p) => [p.id, p]));
-  const counts: Record<OrderList, number> = { orders: 0, paid: 0, refunded: 0, disputed: 0 };
-  const rows: OrdersFound['rows'] = [];
-  for (const order of all) {
-    for (const name of Object.keys(counts) as OrderList[]) if (belongs(name, order)) counts[name] += 1;
-    if (!belongs(list, order)) continue;
-    const person = people.get(order.personId);
-    if (wanted === '' || `${order.number} ${order.title} ${order.receipt} ${person?.name ?? ''} ${person?.address ?? ''}`.toLowerCase().includes(wanted)) rows.push({ order, person });
+/** Orders that match, with their buyers, and totals over all that match. Words are asked of a worker; all else is read by an index. */
+export async function findOrders(query: OrderQuery, most: number): Promise<OrdersFound> {
+  if (query.text.trim() !== '') {
+    // Asked first, so that a moving history asks again.
+    await db.meta.get('cursor');
+    const found = await askLists().orders(query, most);
+    return { rows: await withPeople(present(await db.orders.bulkGet(found.ids))), count: found.count, paid: new Map(found.paid), back: new Map(found.back) };
   }
-  return { rows, counts };
+  const [from, to] = listRange(query);
+  const range = db.orders.where('keys').between(from, to, true, true);
+  const orders = await (query.sort === 'newest' ? range.reverse() : range).limit(most).toArray();
+  return { rows: await withPeople(orders), ...(await totalsOf(query)) };
 }
 
-/** A saved list as the sheet shows it, with totals over all that match; undefined while counting. */
-export function useOrders(list: OrderList, search: string): OrdersFound | undefined {
-  return useLiveQuery(async () => {
-    const { rows, counts } = await findOrders(list, search);
-    const found: OrdersFound = { rows: rows.slice(0, MOST_ROWS), count: rows.length, counts, paid: new Map(), back: new Map() };
-    for (const { order } of rows) {
-      found.paid.set(order.currency, (found.paid.get(order.currency) ?? 0) + order.paid);
-      found.back.set(order.currency, (found.back.get(order.currency) ?? 0) + order.back);
-    }
-    return found;
-  }, [list, search]);
+/** Totals from the rows that are kept for them: no order is read. */
+export async function totalsOf(query: Pick<OrderQuery, 'group' | 'offerId' | 'days'>): Promise<OrderTotals> {
+  const [from, to] = totalsRange(query);
+  return addUp(await db.totals.where('key').between(from, to, true, true).toArray(), query);
 }
+
+async function withPeople(orders: StoredOrder[]): Promise<OrderAndPerson[]> {
+  const people = await db.people.bulkGet(orders.map((o) => o.personId));
+  return orders.map((order, i) => ({ order, person: people[i] }));
+}
+
+const present = <T>(rows: (T | undefined)[]): T[] => rows.filter((row) => row !== undefined);
+
+/** A list as the sheet shows it; undefined while counting. */
+export const useOrders = (query: OrderQuery, most: number): OrdersFound | undefined => useLiveQuery(() => findOrders(query, most), [JSON.stringify(query), most]);
+
+/** How many orders each of some lists holds. */
+export const useCounts = (queries: readonly OrderQuery[]): number[] | undefined => useLiveQuery(async () => Promise.all(queries.map(async (q) => (q.text === '' ? (await totalsOf(q)).count : (await askLists().orders(q, 0)).count))), [JSON.stringify(queries)]);

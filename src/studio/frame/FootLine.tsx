@@ -5,6 +5,8 @@ import type { Draft } from '../data/draft';
 import { bringBack } from '../data/remove';
 import { useAboutQuery } from '../data/ownerApi';
 import { useCopyReminder } from '../data/copies';
+import { stopJob } from '../data/laterJob';
+import { useSeconds } from './useSeconds';
 import { useAppDispatch, useAppSelector } from '../store';
 import { type Job, jobDropped } from '../store/jobs';
 import { UndoButtons } from './UndoButtons';
@@ -59,20 +61,26 @@ function Jobs() {
           {[...jobs].reverse().map((job) => (
             <li key={job.id} className="flex items-center gap-3 border-t border-line py-1.5 first:border-t-0">
               <span className={`min-w-0 flex-1 break-words ${job.state === 'failed' ? 'text-alarm' : ''}`} dir="auto">{words(job)}</span>
-              {job.state === 'running' ? <Progress job={job} /> : <button className="opt" onClick={() => dispatch(jobDropped(job.id))}>Dismiss</button>}
+              {job.state === 'running' ? <Progress job={job} /> : job.state === 'waiting' ? <Waiting job={job} /> : <button className="opt" onClick={() => dispatch(jobDropped(job.id))}>Dismiss</button>}
             </li>
           ))}
         </ul>
       )}
       <span role={shown.state === 'failed' ? 'alert' : 'status'} className={`min-w-0 truncate ${shown.state === 'failed' ? 'text-alarm' : ''}`}>{words(shown)}</span>
+      {shown.state === 'waiting' && <Waiting job={shown} />}
       {shown.state === 'running' && <Progress job={shown} />}
       {(jobs.length > 1 || open) && <button className="opt" aria-expanded={open} onClick={() => setOpen(!open)}><ChevronUp size={14} aria-hidden="true" className={open ? 'rotate-180' : ''} /> {open ? 'Fold' : `All ${jobs.length}`}</button>}
-      {shown.state !== 'running' && !open && <button className="opt" onClick={() => dispatch(jobDropped(shown.id))}>Dismiss</button>}
+      {(shown.state === 'done' || shown.state === 'failed') && !open && <button className="opt" onClick={() => dispatch(jobDropped(shown.id))}>Dismiss</button>}
     </div>
   );
 }
 
-const words = (job: Job): string => (job.state === 'running' ? job.title : (job.sentence ?? `${job.title}: done`));
+const words = (job: Job): string => (job.state === 'running' || job.state === 'waiting' ? job.title : (job.sentence ?? `${job.title}: done`));
+
+function Waiting({ job }: { job: Job }) {
+  const left = useSeconds(job.startsAt);
+  return <span className="whitespace-nowrap">starts in {left} · <button className="opt" onClick={() => stopJob(job.id)}>Stop</button></span>;
+}
 
 /** Under a second nothing is shown; over ten, the time that is left. */
 function Progress({ job }: { job: Job }) {

@@ -36,7 +36,10 @@ export function Frame({ draft, children }: { draft: Draft; children: ReactNode }
         {lock.elsewhere && <p className="elsewhere" role="status">This is open in another window, and is shown here as it is typed there. <button className="btn btn-quiet btn-sm" onClick={lock.takeOver}>Edit here instead</button></p>}
       </div>
       {/* Still read, followed and scrolled; only not typed into. */}
-      <fieldset className="contents" disabled={lock.elsewhere && !buyerView}>{buyerView ? <BuyerView draft={draft} /> : children}</fieldset>
+      <div className="stage-area">
+        <fieldset className="stage" disabled={lock.elsewhere} inert={buyerView}>{children}</fieldset>
+        {buyerView && <BuyerView draft={draft} />}
+      </div>
       <FootLine draft={draft} />
       <KeysPanel />
     </div>

@@ -16,7 +16,7 @@ export function keysInHand(pathname: string, { content }: Draft): string[] {
       return offer ? [`offer/${offer.id}`] : [];
     }
     case 'sell': {
-      const path = content.paths.find((p) => p.id === id) ?? content.paths[0];
+      const path = content.paths.find((p) => p.id === id);
       return path ? [`path/${path.id}`, ...path.steps.map((s) => `page/${s.pageId}`)] : [];
     }
     case 'shop':

@@ -1,5 +1,5 @@
 import { type DragEvent, useEffect, useRef } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { describeContents, newOffer, newProduct, type Product } from '#core/catalogue';
 import { add, type Draft } from '../data/draft';
 import { newId } from '../data/ids';
@@ -45,6 +45,16 @@ export function MakeStage({ draft }: { draft: Draft }) {
     const target = make((files[0]?.name ?? '').replace(/\.[^.]+$/, ''));
     addFilesTo(target, files);
   }
+
+  const kind = new URLSearchParams(useLocation().search).get('kind');
+  const making = useRef(false);
+  useEffect(() => {
+    const asked = id === 'new' && kind === 'download';
+    if (asked === making.current) return;
+    making.current = asked;
+    if (!asked) return;
+    make();
+  });
 
   const empty = products.length === 0;
   const index = (

@@ -1,10 +1,12 @@
 import { Link, useNavigate } from 'react-router';
-import { newOffer, newPrice, plainFromRich, type Product, richFromPlain } from '#core/catalogue';
+import { newOffer, newPrice, type Product } from '#core/catalogue';
 import { add, change, type Draft } from '../data/draft';
 import { newId } from '../data/ids';
 import { draftsOfProduct, removeDrafts } from '../data/remove';
 import { PriceSentence } from '../price/PriceSentence';
+import { RichField } from '../sell/RichField';
 import { FileList } from './FileList';
+import { LinkList } from './LinkList';
 import { PictureField } from './PictureField';
 
 /** One product, edited in one column. */
@@ -34,14 +36,14 @@ export function ProductSheet({ draft, product }: { draft: Draft; product: Produc
 
   return (
     <>
-      <input className="bare title-field" aria-label="Title" placeholder="Title of what you sell" dir="auto" value={product.title} onChange={(e) => retitle(e.target.value.slice(0, 200))} />
+      <input className="bare title-field" aria-label="Title" placeholder="Title of what you sell" dir="auto" value={product.title} onChange={(e) => retitle(e.target.value.slice(0, 200))} onKeyDown={(e) => { if (e.key === 'Escape' && isUntouched(product)) remove(); }} />
       <input className="bare lead mt-1 w-full text-ink-2" aria-label="Promise, one line" placeholder="One line: what does it do for the buyer?" dir="auto" value={product.promise} onChange={(e) => edit((p) => { p.promise = e.target.value.slice(0, 300); })} />
 
-      <section className="sec mt-4"><h3 className="mb-2">Files the buyer gets</h3><FileList product={product} /></section>
+      <section className="sec mt-4"><h3 className="mb-2">Files the buyer gets</h3><FileList product={product} /><div className="mt-3"><LinkList product={product} /></div></section>
       <section className="sec"><h3 className="mb-2">Picture</h3><PictureField product={product} /></section>
       <section className="sec">
-        <h3 className="mb-2"><label htmlFor="description">Description</label></h3>
-        <textarea id="description" className="typed" rows={3} dir="auto" placeholder="What is in it, who is it for?" value={plainFromRich(product.description)} onChange={(e) => edit((p) => { p.description = richFromPlain(e.target.value.slice(0, 20_000)); })} />
+        <h3 className="mb-2">Description</h3>
+        <RichField label="Description" placeholder="What is in it, who is it for?" className="prose-words typed !block" value={product.description} onChange={(value) => edit((p) => { p.description = value; })} />
       </section>
       <section className="sec">
         <h3 className="mb-1">Benefits</h3>
@@ -73,9 +75,12 @@ export function ProductSheet({ draft, product }: { draft: Draft; product: Produc
           </div>
         ))}
       </section>
-      {!isLive && <section className="sec"><button className="opt" onClick={remove}>Remove this draft</button></section>}
+      <section className="sec">{isLive ? <p><button className="opt" onClick={() => { edit((p) => { p.putAway = true; }); for (const o of soldIn) if (o.productIds.length === 1) void change('offer', o.id, (d) => { d.putAway = true; }); void navigate('/make'); }}>Put this away</button> <span className="cap">Off every list and off sale with the next publishing; owners keep it. It can be brought back in Shop.</span></p> : <button className="opt" onClick={remove}>Remove this draft</button>}</section>
     </>
   );
 }
+
+/** A product begun by mistake: Esc takes it away again. */
+const isUntouched = (product: Product): boolean => product.title === '' && product.promise === '' && product.files.length + product.links.length + product.benefits.length === 0 && product.picture === null;
 
 const clamp = (text: string, most: number): number => Math.min(most, Math.max(1, Math.round(Number(text) || 1)));

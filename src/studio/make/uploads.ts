@@ -3,6 +3,7 @@ import { change } from '../data/draft';
 import { addFile } from '../data/files';
 import { newId } from '../data/ids';
 import { store } from '../store';
+import { smallerPicture } from './smallerPicture';
 import { jobDropped, jobEnded, jobMoved, jobStarted } from '../store/jobs';
 
 const cancels = new Map<string, () => void>();
@@ -22,20 +23,32 @@ export function addFilesTo(productId: string, files: readonly File[]): void {
   })();
 }
 
+/** Puts another file where one stands. What was there is kept as an earlier version, and buyers' links go on working. */
+export function replaceFile(productId: string, fileId: string, file: File): void {
+  void takeIn(file, (ref) => change('product', productId, (p) => {
+    const found = p.files.find((f) => f.id === fileId);
+    if (!found || found.sha256 === ref.sha256) return;
+    const { sha256, name, bytes, type, earlier } = found;
+    Object.assign(found, { sha256: ref.sha256, name: ref.name, bytes: ref.bytes, type: ref.type, earlier: [{ sha256, name, bytes, type }, ...(earlier ?? [])].slice(0, 20) });
+  }));
+}
+
 /** Sets a product's picture. */
 export function setPicture(productId: string, file: File): void {
-  void takeIn(file, (ref) => change('product', productId, (p) => {
+  void takePicture(file, (ref) => change('product', productId, (p) => {
     p.picture = { file: ref, alt: p.picture?.alt ?? '' };
   }));
 }
 
 /** Sets the picture of a block on a page. */
 export function setBlockPicture(pageId: string, blockId: string, file: File): void {
-  void takeIn(file, (ref) => change('page', pageId, (page) => {
+  void takePicture(file, (ref) => change('page', pageId, (page) => {
     const block = page.blocks.find((b) => b.id === blockId);
     if (block?.kind === 'picture' || block?.kind === 'maker') block.file = ref;
   }));
 }
+
+const takePicture = async (file: File, onTaken: (ref: FileRef) => Promise<void>): Promise<void> => takeIn(file.size === 0 ? file : await smallerPicture(file), onTaken);
 
 async function takeIn(file: File, onTaken: (ref: FileRef) => Promise<void>): Promise<void> {
   const id = newId('up');

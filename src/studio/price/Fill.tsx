@@ -25,7 +25,7 @@ export function TextFill({ label, value, onChange, onBlur, placeholder = '', inv
 }
 
 /** A day in a sentence. */
-export const DayFill = ({ label, value, onChange, onBlur }: TypedProps) => <input className="fill" type="date" aria-label={label} value={value} onChange={(event) => onChange(event.target.value)} onBlur={onBlur} />;
+export const DayFill = ({ label, value, onChange, onBlur, invalid = false }: TypedProps) => <input className="fill" type="date" aria-label={label} aria-invalid={invalid} value={value} onChange={(event) => onChange(event.target.value)} onBlur={onBlur} />;
 
 /** A choice in a sentence. */
 export function ChoiceFill<T extends string>({ label, value, choices, onChange }: { label: string; value: T; choices: readonly (readonly [T, string])[]; onChange: (value: T) => void }) {

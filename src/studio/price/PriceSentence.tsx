@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { type DraftOffer, type DraftPrice, draftTermsProblem } from '#core/catalogue';
+import { type DraftOffer, type DraftPrice, priceProblem } from '#core/catalogue';
 import { change } from '../data/draft';
 import { ChoiceFill, MoneyFill } from './Fill';
 import { AccessLine, AddOptions, OptionLines } from './PriceOptions';
@@ -16,27 +16,27 @@ const KINDS = [['once', 'pays once'], ['free', 'gets it free']] as const;
 
 /** How a price is paid, typed into a sentence about the buyer. Each underlined part is a labelled control. */
 export function PriceSentence({ offer, price }: Props) {
-  const problem = draftTermsProblem(price, offer.currency);
-  const judged = useJudged(JSON.stringify(price), problem);
+  const problem = priceProblem(price, offer.currency);
+  const judged = useJudged(JSON.stringify(price), problem?.text ?? null);
   const name = price.name.trim() === '' ? offer.title : price.name;
   const edit = (recipe: (price: DraftPrice) => void): void =>
     void change('offer', offer.id, (draft) => {
       const found = draft.prices.find((p) => p.id === price.id);
       if (found) recipe(found);
     });
-  const parts = { name, price, currency: offer.currency, edit, invalid: judged.shown && problem !== null, onBlur: judged.now };
+  const parts = { name, price, currency: offer.currency, edit, wrong: judged.shown ? (problem?.part ?? null) : null, onBlur: judged.now };
   return (
     <div>
       <p className="sentence">
         The buyer{' '}
         {/* What was typed for one kind stays while another is chosen. */}
         <ChoiceFill label={`${name}: how it is paid`} value={price.terms.kind} choices={KINDS} onChange={(kind) => edit((p) => { p.terms.kind = kind; })} />
-        {price.terms.kind === 'once' && <>{': '}<MoneyFill label={`${name}: amount in ${offer.currency}`} currency={offer.currency} value={price.terms.amount} invalid={parts.invalid} onBlur={judged.now} onChange={(text) => edit((p) => { p.terms.amount = text; })} /></>}
+        {price.terms.kind === 'once' && <>{': '}<MoneyFill label={`${name}: amount in ${offer.currency}`} currency={offer.currency} value={price.terms.amount} invalid={parts.wrong === 'amount'} onBlur={judged.now} onChange={(text) => edit((p) => { p.terms.amount = text; })} /></>}
         {'.'}
         <AccessLine {...parts} />
         <OptionLines {...parts} />
       </p>
-      {judged.shown && problem && <p className="wrong" role="alert">{problem}</p>}
+      {judged.shown && problem && <p className="wrong" role="alert">{problem.text}</p>}
       <AddOptions {...parts} />
     </div>
   );

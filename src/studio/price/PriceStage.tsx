@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { type DraftOffer, newOffer } from '#core/catalogue';
 import { formatAmount } from '#core/money';
@@ -61,9 +61,9 @@ export function PriceStage({ draft }: { draft: Draft }) {
         <>
           <Missing findings={draft.findings.filter((f) => f.about.kind === 'offer' && f.about.id === offer.id)} />
           <div className="sec mt-2 !pb-0">
-            <div className="flex items-baseline justify-between gap-3"><h2>What the buyer will pay</h2>{price && price.name !== '' && <span className="cap" dir="auto">{price.name}</span>}</div>
+            <div className="flex flex-wrap items-baseline justify-between gap-x-3"><h2>What the buyer will pay</h2>{price && price.name !== '' && <span className="cap" dir="auto">{price.name}</span>}</div>
             <div className="mt-1"><AssumptionLine shop={shop} /></div>
-            <div className="mt-2">{price ? <LastGood broken={broken} key={inHand ?? price.id}><PriceOutcome draft={draft} offer={offer} price={price} now={start} width={312} /></LastGood> : <p className="text-ink-2">Write an amount, and the answer stands here.</p>}</div>
+            <div className="mt-2">{price ? <LastGood broken={broken} shownFor={price.name || formatAmount(price.terms.kind === 'free' ? 0 : price.terms.amount, offer.currency, shop.locale)} key={inHand ?? price.id}><PriceOutcome draft={draft} offer={offer} price={price} now={start} width={312} /></LastGood> : <p className="text-ink-2">Write an amount, and the answer stands here.</p>}</div>
           </div>
         </>
       }
@@ -73,9 +73,9 @@ export function PriceStage({ draft }: { draft: Draft }) {
 }
 
 /** While a value is wrong the answer of another price stands, dimmed, and says so. */
-function LastGood({ broken, children }: { broken: boolean; children: React.ReactNode }) {
+function LastGood({ broken, shownFor, children }: { broken: boolean; shownFor: string; children: ReactNode }) {
   if (!broken) return children;
-  return <div className="opacity-60"><p className="cap">Shown for the price that can be worked out.</p>{children}</div>;
+  return <div className="opacity-60"><p className="cap">Shown for {shownFor}</p>{children}</div>;
 }
 
 export function amounts(offer: DraftOffer, locale: string): string {

@@ -1,9 +1,10 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue, useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
 import { db } from '../data/db';
+import { askLists } from '../data/lists';
 import type { Draft } from '../data/draft';
 import { Panes } from '../frame/Panes';
 
@@ -20,6 +21,7 @@ const MOST = 12;
 export function SearchSheet({ draft }: { draft: Draft }) {
   const [typed, setTyped] = useState('');
   const wanted = useDeferredValue(typed).trim().toLowerCase();
+  useEffect(() => void askLists().warm(), []);
   const { content } = draft;
   const { zone, locale } = content.shop;
   const things: Found[] = [
@@ -28,15 +30,16 @@ export function SearchSheet({ draft }: { draft: Draft }) {
     ...content.paths.map((p) => ({ to: `/sell/${p.id}`, what: 'Path', title: p.title, more: `/${p.address}` })),
   ].filter((t) => `${t.title} ${t.more}`.toLowerCase().includes(wanted));
   const recorded = useLiveQuery(async (): Promise<{ people: Found[]; orders: Found[]; exact: boolean }> => {
+    // Asked first, so that a moving history asks again.
+    await db.meta.get('cursor');
     if (wanted === '') return { people: [], orders: [], exact: false };
-    const people = await db.people.filter((p) => `${p.name} ${p.address}`.toLowerCase().includes(wanted)).limit(MOST).toArray();
-    const number = /^#?\d+$/.test(wanted) ? Number(wanted.replace('#', '')) : null;
-    const byPerson = new Set(people.map((p) => p.id));
-    const orders = number === null ? await db.orders.filter((o) => byPerson.has(o.personId) || o.receipt.toLowerCase() === wanted).reverse().limit(MOST).toArray() : await db.orders.where('number').equals(number).toArray();
+    const ids = await askLists().search(wanted, MOST);
+    const people = (await db.people.bulkGet(ids.people)).filter((p) => p !== undefined);
+    const orders = (await db.orders.bulkGet(ids.orders)).filter((o) => o !== undefined);
     return {
       people: people.map((p) => ({ to: `/deliver/people/${p.id}`, what: 'Person', title: p.name || p.address, more: p.address })),
       orders: orders.map((o) => ({ to: `/deliver/orders/${o.id}`, what: 'Order', title: `${o.number}, ${o.title}`, more: `${formatDay(o.at, zone, locale)}, ${o.paid === 0 ? 'free' : formatAmount(o.paid, o.currency, locale)}` })),
-      exact: number !== null || people.some((p) => p.address.toLowerCase() === wanted),
+      exact: ids.exact,
     };
   }, [wanted, zone, locale]);
   const found = wanted === '' || !recorded ? [] : recorded.exact ? [...recorded.people, ...recorded.orders, ...things] : [...things, ...recorded.people, ...recorded.orders];

@@ -1,33 +1,114 @@
-import { useState } from 'react';
-import { useMatch } from 'react-router';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useEffect, useRef, useState } from 'react';
+import { useLocation } from 'react-router';
+import { addMs, dateIn, type Instant, msOf, startOfDate } from '#core/calendar';
+import { describeContents, type Product } from '#core/catalogue';
+import { explain } from '#core/passes';
+import { unsealContent } from '#core/release';
+import { accessOf, accessSentence } from '#core/terms';
+import { db } from '../data/db';
 import type { Draft } from '../data/draft';
+import { useNow } from '../data/useNow';
+import { ChoiceFill, DayFill } from '../price/Fill';
+import { soldPrices } from '../price/outcome';
 import { useAppDispatch } from '../store';
 import { buyerViewToggled } from '../store/frame';
 import { PhoneView } from './PhoneView';
 
-/** The draft as a new visitor would see it, with no order placed. It opens at the thing in hand. */
+type Who = 'visitor' | 'owner' | 'person';
+const STEPS = ['the page', 'the checkout', 'the thank-you page'] as const;
+
+/** What a buyer sees, with no order placed: the draft or what is live, as somebody, somewhere, on some day. It opens at the thing in hand. */
 export function BuyerView({ draft }: { draft: Draft }) {
   const dispatch = useAppDispatch();
+  const now = useNow();
+  const [source, setSource] = useState<'draft' | 'live'>('draft');
+  const [who, setWho] = useState<Who>('visitor');
   const [width, setWidth] = useState<'phone' | 'wide'>('wide');
-  const [stepIndex, setStepIndex] = useState(0);
-  const stage = useMatch('/:stage/:id?');
-  const { paths, pages, offers } = draft.content;
-  const id = stage?.params.id;
+  const [date, setDate] = useState<string | null>(null);
+  const [, stage, id, stepId] = useLocation().pathname.split('/');
+  const { zone } = draft.content.shop;
+  const content = source === 'live' && draft.live ? unsealContent(draft.live.content) : draft.content;
+  const shown: Draft = { ...draft, content };
+  const { paths, pages, offers } = content;
   const path = paths.find((p) => p.id === id || p.offerId === id || offers.find((o) => o.id === p.offerId)?.productIds.includes(id ?? '')) ?? paths[0];
-  const step = path?.steps[stepIndex];
-  const page = pages.find((p) => p.id === step?.pageId);
+  const [stepIndex, setStepIndex] = useState(() => Math.max(0, stage === 'sell' ? (path?.steps.findIndex((s) => s.id === stepId) ?? 0) : 0));
+  const page = pages.find((p) => p.id === path?.steps[stepIndex]?.pageId);
+  const today = dateIn(now, zone);
+  const at = date === null || date === today ? now : addMs(startOfDate(date, zone), msOf(now) - msOf(startOfDate(today, zone)));
+  const back = useRef<HTMLButtonElement>(null);
+  useEffect(() => {
+    const before = document.activeElement as HTMLElement | null;
+    back.current?.focus();
+    // Back returns to the same place: the sheet behind was not moved, and what had the focus has it again.
+    return () => before?.focus();
+  }, []);
   return (
-    <main className="overflow-auto">
-      <div className="sticky top-0 z-10 flex flex-wrap items-center justify-center gap-2 border-b border-line bg-paper-3 px-4 py-1.5">
-        <p>You see the draft as a new visitor, on{' '}
-        <select className="fill" aria-label="On which screen" value={width} onChange={(e) => setWidth(e.target.value as 'phone' | 'wide')}><option value="wide">a wide screen</option><option value="phone">a phone</option></select>, at{' '}
-        <select className="fill" aria-label="Which step" value={stepIndex} onChange={(e) => setStepIndex(Number(e.target.value))}><option value={0}>the page</option><option value={1}>the checkout</option><option value={2}>the thank-you page</option></select>.
-        {' '}Nothing is charged, sent or recorded.</p>
-        <button className="btn btn-quiet btn-sm" autoFocus onClick={() => dispatch(buyerViewToggled(false))}>Back (Esc)</button>
+    <main className="buyer-view" aria-label="As the buyer sees it">
+      <div className="buyer-strip">
+        <p>You see <ChoiceFill label="What you see" value={source} choices={draft.live ? [['draft', 'the draft'], ['live', 'what is live']] : [['draft', 'the draft']]} onChange={setSource} />{' '}
+          as <ChoiceFill label="As whom" value={who} choices={[['visitor', 'a new visitor'], ['owner', 'an owner'], ['person', 'a named person']]} onChange={setWho} />{' '}
+          {who === 'visitor' && <>at <ChoiceFill label="Which step" value={String(stepIndex)} choices={STEPS.map((name, i) => [String(i), name] as const)} onChange={(i) => setStepIndex(Number(i))} />{' '}</>}
+          on <ChoiceFill label="On which screen" value={width} choices={[['wide', 'a wide screen'], ['phone', 'a phone']]} onChange={setWidth} />{' '}
+          on <DayFill label="On which day" value={date ?? today} onChange={(text) => setDate(/^[12]\d{3}-\d\d-\d\d$/.test(text) ? text : null)} />.{' '}
+          Nothing is charged, sent or recorded.</p>
+        <button ref={back} className="btn btn-quiet btn-sm" onClick={() => dispatch(buyerViewToggled(false))}>Back (Esc)</button>
       </div>
       <div className={width === 'phone' ? 'flex justify-center p-6' : 'px-6'}>
-        {path && step && page ? <PhoneView draft={draft} path={path} page={page} wide={width === 'wide'} /> : <p className="p-10 text-center text-ink-2">There is no page yet. Make one in Sell.</p>}
+        {!path || !page ? <p className="p-10 text-center text-ink-2">{source === 'live' ? 'Nothing is live yet.' : 'There is no page yet. Make one in Sell.'}</p>
+          : who === 'visitor' ? <PhoneView draft={shown} path={path} page={page} wide={width === 'wide'} at={at} />
+          : <div className={width === 'phone' ? 'phone' : 'mx-auto max-w-[46rem]'}><div className="page p-6">{who === 'owner' ? <OwnersThings draft={shown} offerId={path.offerId} at={at} /> : <PersonsThings draft={shown} at={at} />}</div></div>}
       </div>
     </main>
+  );
+}
+
+/** The member area of somebody who just bought this offer's first price. */
+function OwnersThings({ draft, offerId, at }: { draft: Draft; offerId: string; at: Instant }) {
+  const { offers, products, shop } = draft.content;
+  const offer = offers.find((o) => o.id === offerId);
+  const price = offer && soldPrices(offer)[0];
+  const theirs = products.filter((p) => offer?.productIds.includes(p.id));
+  return (
+    <>
+      <h1>Your things</h1>
+      {price && <p className="mt-1 text-access">{accessSentence(accessOf(price.terms), at, shop.zone, shop.locale)}</p>}
+      {theirs.map((product) => <Thing key={product.id} product={product} note={describeContents(product)} open />)}
+    </>
+  );
+}
+
+/** The member area of one of the shop's own people, on a day. */
+function PersonsThings({ draft, at }: { draft: Draft; at: Instant }) {
+  const [personId, setPersonId] = useState('');
+  const { shop, products } = draft.content;
+  const people = useLiveQuery(async () => {
+    const latest = await db.buyers.orderBy('last').reverse().limit(50).toArray();
+    return (await db.people.bulkGet(latest.map((b) => b.personId))).filter((p) => p !== undefined);
+  }, []) ?? [];
+  const chosen = people.find((p) => p.id === personId) ?? people[0];
+  const passes = useLiveQuery(() => (chosen ? db.passes.where('personId').equals(chosen.id).toArray() : []), [chosen?.id]) ?? [];
+  if (!chosen) return <p className="text-ink-2">Nobody has bought here yet.</p>;
+  const theirs = [...new Set(passes.map((p) => p.productId))];
+  return (
+    <>
+      <p className="mb-3">This is <ChoiceFill label="Which person" value={chosen.id} choices={people.map((p) => [p.id, p.name || p.address] as const)} onChange={setPersonId} />, of the last fifty who bought.</p>
+      <h1>Your things</h1>
+      {theirs.map((productId) => {
+        const product = products.find((p) => p.id === productId);
+        const why = explain({ passes: passes.filter((p) => p.productId === productId), person: 'You', product: product?.title ?? 'what you bought', orderNumber: () => 'yours', now: at, zone: shop.zone, locale: shop.locale });
+        return product ? <Thing key={productId} product={product} note={why.open ? describeContents(product) : why.sentence} open={why.open} /> : null;
+      })}
+    </>
+  );
+}
+
+function Thing({ product, note, open }: { product: Product; note: string; open: boolean }) {
+  return (
+    <div className="mt-4 border-t border-line pt-3">
+      <h2 dir="auto">{product.title}</h2>
+      <p className={open ? 'text-access' : 'text-ink-2'}>{note}</p>
+      {open && <ul>{[...product.files.map((f) => f.name), ...product.links.map((l) => l.title || l.url)].map((name) => <li key={name} className="border-t border-line py-2 break-words" dir="auto">{name}</li>)}</ul>}
+    </div>
   );
 }

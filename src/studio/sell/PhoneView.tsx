@@ -1,4 +1,5 @@
 import { useEffect, useRef } from 'react';
+import type { Instant } from '#core/calendar';
 import type { Page } from '#core/pages';
 import type { Path } from '#core/paths';
 import { PageBody } from '../../pages/PageBody';
@@ -7,8 +8,8 @@ import { useAppSelector } from '../store';
 import { useDraftView } from './useDraftView';
 
 /** The page as it is read, never edited there: on a phone, or on a wide screen. */
-export function PhoneView({ draft, path, page, wide = false }: { draft: Draft; path: Path; page: Page; wide?: boolean }) {
-  const view = useDraftView(draft, path, page, false);
+export function PhoneView({ draft, path, page, wide = false, at }: { draft: Draft; path: Path; page: Page; wide?: boolean; at?: Instant }) {
+  const view = useDraftView(draft, path, page, false, at);
   const frame = useRef<HTMLDivElement>(null);
   const inHand = useAppSelector((state) => state.frame.blockInHand);
   useEffect(() => {

@@ -18,6 +18,7 @@ export default function RichEditor({ value, onChange, label, placeholder, classN
   const editor = useEditor({
     extensions: EXTENSIONS,
     content: value,
+    injectCSS: false,
     editorProps: { attributes: { class: `rich-words ${className}`, 'aria-label': label, role: 'textbox', 'aria-multiline': 'true', dir: 'auto', 'data-placeholder': placeholder ?? label } },
     onUpdate: ({ editor: now }) => {
       sent.current = cleanRich(now.getJSON());

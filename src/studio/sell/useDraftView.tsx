@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import type { Instant } from '#core/calendar';
 import { describeContents, type FileRef } from '#core/catalogue';
 import type { Path } from '#core/paths';
 import type { Page } from '#core/pages';
@@ -12,8 +13,9 @@ import { fileUrl } from '../data/files';
 import { useNow } from '../data/useNow';
 
 /** What blocks read, from the draft: the same words that the shop would fill in. */
-export function useDraftView(draft: Draft, path: Path, page: Page, editing: boolean): PageView {
-  const now = useNow();
+export function useDraftView(draft: Draft, path: Path, page: Page, editing: boolean, at?: Instant): PageView {
+  const present = useNow();
+  const now = at ?? present;
   const { offers, products, shop } = draft.content;
   const offer = offers.find((o) => o.id === path.offerId);
   const urls = useUrls(page.blocks.flatMap((b) => ((b.kind === 'picture' || b.kind === 'maker') && b.file ? [b.file] : [])));

@@ -1,5 +1,7 @@
 import type { ShopDetails } from '#core/catalogue';
 import { Copies } from './Copies';
+import { KeysAndDevices } from './KeysAndDevices';
+import { PutAway } from './PutAway';
 import { currencies, zones } from './choices';
 import { change, type Draft } from '../data/draft';
 import { useAboutQuery } from '../data/ownerApi';
@@ -33,12 +35,14 @@ export function ShopSheet({ draft }: { draft: Draft }) {
             <p className="sentence">Days begin and end in <select className="fill" aria-label="Time zone" value={shop.zone} onChange={(e) => edit((s) => { s.zone = e.target.value; })}>{zones.map((z) => <option key={z}>{z}</option>)}</select>.</p>
           </section>
           <Copies />
+          <PutAway draft={draft} />
           {legal.map(({ name, label }) => (
             <section key={name} className="sec">
               <h3 className="mb-2"><label htmlFor={name}>{label}</label></h3>
               <textarea id={name} className="typed" rows={2} dir="auto" placeholder="Linked under every page once there is something here" value={shop.legal[name]} onChange={(e) => edit((s) => { s.legal[name] = e.target.value.slice(0, 4_000); })} />
             </section>
           ))}
+          <KeysAndDevices />
         </div>
       }
       outcome={

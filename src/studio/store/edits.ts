@@ -1,6 +1,7 @@
 import { createListenerMiddleware, createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { noteChange } from '../data/copies';
-import { db, type DocumentRow, type Step, writeMeta } from '../data/db';
+import { db, type DocumentRow, readMeta, type Step, writeMeta } from '../data/db';
+import { buyerViewToggled } from './frame';
 import { appendSteps } from '../data/steps';
 
 interface EditsState {
@@ -64,6 +65,12 @@ export async function saveNow(now: EditsState, dispatch: (action: ReturnType<typ
   }
 }
 
+/** Whoever has looked as the buyer has made the one check that is asked for after an interruption. */
+async function noteLook(): Promise<void> {
+  const last = await readMeta('lastEdit');
+  if (last && !last.looked) await writeMeta('lastEdit', { ...last, looked: true });
+}
+
 /** Saves once typing pauses for a blink. */
 export const saving = createListenerMiddleware();
 saving.startListening({
@@ -77,3 +84,4 @@ saving.startListening({
     api.dispatch(settled(keys));
   },
 });
+saving.startListening({ actionCreator: buyerViewToggled, effect: ({ payload }) => void (payload && noteLook()) });

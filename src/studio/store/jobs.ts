@@ -7,7 +7,9 @@ export interface Job {
   startedAt: number;
   /** 0 to 1; null when it cannot be told. */
   share: number | null;
-  state: 'running' | 'done' | 'failed';
+  state: 'waiting' | 'running' | 'done' | 'failed';
+  /** When waiting work begins. */
+  startsAt: number | null;
   sentence: string | null;
 }
 
@@ -18,9 +20,16 @@ export const jobs = createSlice({
   reducers: {
     jobStarted: {
       reducer(state, { payload }: PayloadAction<{ id: string; title: string; startedAt: number }>) {
-        state.push({ ...payload, share: 0, state: 'running', sentence: null });
+        state.push({ ...payload, share: 0, state: 'running', startsAt: null, sentence: null });
       },
       prepare: (job: { id: string; title: string }) => ({ payload: { ...job, startedAt: Date.now() } }),
+    },
+    jobPlanned(state, { payload }: PayloadAction<{ id: string; title: string; startsAt: number }>) {
+      state.push({ ...payload, startedAt: payload.startsAt, share: 0, state: 'waiting', sentence: null });
+    },
+    jobBegun(state, { payload }: PayloadAction<{ id: string; at: number }>) {
+      const job = state.find((j) => j.id === payload.id);
+      if (job) Object.assign(job, { state: 'running', startedAt: payload.at, startsAt: null });
     },
     jobMoved(state, { payload }: PayloadAction<{ id: string; share: number }>) {
       const job = state.find((j) => j.id === payload.id);
@@ -36,4 +45,4 @@ export const jobs = createSlice({
   },
 });
 
-export const { jobStarted, jobMoved, jobEnded, jobDropped } = jobs.actions;
+export const { jobPlanned, jobBegun, jobStarted, jobMoved, jobEnded, jobDropped } = jobs.actions;

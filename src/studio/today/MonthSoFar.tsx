@@ -1,8 +1,10 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { moneyByDay } from '#core/books';
+import type { DayMoney } from '#core/books';
 import { addMs, DAY, dateIn, formatDay, type Instant, startOfDate } from '#core/calendar';
 import { formatAmount } from '#core/money';
+import { Link } from 'react-router';
 import { db } from '../data/db';
+import { ordersLink } from '../deliver/orderQuery';
 import type { Draft } from '../data/draft';
 import { LineChart } from '../count/LineChart';
 
@@ -13,9 +15,9 @@ export function MonthSoFar({ draft, now }: { draft: Draft; now: Instant }) {
   const month = today.slice(0, 7);
   const before = dateIn(addMs(startOfDate(`${month}-01`, zone), -DAY), zone).slice(0, 7);
   const days = useLiveQuery(async () => {
-    const orders = await db.orders.where('at').aboveOrEqual(startOfDate(`${before}-01`, zone)).toArray();
-    return { byDay: moneyByDay(orders, currency, zone), back: orders.filter((o) => o.currency === currency).reduce((all, o) => all + o.back, 0) };
-  }, [before, currency, zone]);
+    const rows = await db.totals.where('key').between(`day|${currency}|${before}`, `day|${currency}|\uffff`).toArray();
+    return { byDay: rows.map((row): DayMoney => ({ date: row.key.slice(row.key.lastIndexOf('|') + 1), paid: row.paid, orders: row.count })) };
+  }, [before, currency]);
   if (!days) return null;
   const cumulated = (name: string, until: string): number[] => {
     let sum = 0;
@@ -32,7 +34,7 @@ export function MonthSoFar({ draft, now }: { draft: Draft; now: Instant }) {
     <>
       <h2>This month so far</h2>
       <p className="mt-3 font-head text-[34px] leading-none font-semibold text-money">{formatAmount(sum, currency, locale)}</p>
-      <p className="mt-1 text-ink-2">{orders} {orders === 1 ? 'order' : 'orders'}{then > 0 && `, ${formatAmount(Math.abs(difference), currency, locale)} ${difference >= 0 ? 'more' : 'less'} than ${nameOf(before)} on the same day`}.</p>
+      <p className="mt-1 text-ink-2"><Link className="plain-link" to={ordersLink({ days: month })}>{orders} {orders === 1 ? 'order' : 'orders'}</Link>{then > 0 && `, ${formatAmount(Math.abs(difference), currency, locale)} ${difference >= 0 ? 'more' : 'less'} than ${nameOf(before)} on the same day`}.</p>
       {sum + then > 0 && <div className="mt-3"><LineChart height={130} labels={Array.from({ length: 31 }, (_, i) => String(i + 1))} now={{ name: nameOf(month), values: now31 }} before={{ name: nameOf(before), values: last31 }} currency={currency} locale={locale} /></div>}
     </>
   );

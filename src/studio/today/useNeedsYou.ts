@@ -1,19 +1,25 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { formatDay } from '#core/calendar';
+import { DEFAULT_SHOP } from '#core/catalogue';
 import { formatAmount } from '#core/money';
 import { db } from '../data/db';
+import { ordersLink } from '../deliver/orderQuery';
 import type { Draft } from '../data/draft';
 import type { About } from '../data/ownerApi';
+import { useAppSelector } from '../store';
 
 export interface Need {
   key: string;
-  level: 'stops' | 'act';
+  /** Only the first two are counted in the stages' numbers. */
+  level: 'stops' | 'act' | 'first';
   /** The stage whose number this adds to; null is shown on Today alone. */
   stage: 'Make' | 'Price' | 'Sell' | 'Deliver' | null;
   heading: string;
   text: string;
   to: string;
   action: string;
+  /** A job that failed; its row goes when it is dismissed. */
+  jobId?: string;
 }
 
 const STAGE_OF = { product: 'Make', offer: 'Price', path: 'Sell', page: 'Sell', shop: null } as const;
@@ -21,7 +27,8 @@ const STAGE_OF = { product: 'Make', offer: 'Price', path: 'Sell', page: 'Sell', 
 /** Everything that waits for a person. The stages' numbers are counted from this one list, so they add up to it. */
 export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
   const disputed = useLiveQuery(() => db.orders.where('status').equals('disputed').toArray(), []) ?? [];
-  const { content, live } = draft;
+  const jobs = useAppSelector((state) => state.jobs);
+  const { content } = draft;
   const { zone, locale } = content.shop;
   const stops = draft.findings.filter((f) => f.level === 'stops').map((f, i): Need => {
     const path = f.about.kind === 'page' ? content.paths.find((p) => p.steps.some((s) => s.pageId === f.about.id)) : undefined;
@@ -29,10 +36,26 @@ export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
     return { key: `stop-${f.about.id}-${i}`, level: 'stops', stage: STAGE_OF[f.about.kind], heading: 'Stops publishing', text: f.text, to, action: 'Mend it' };
   });
   const disputes = disputed.map((o): Need => ({
-    key: `dispute-${o.id}`, level: 'act', stage: 'Deliver', heading: `A bank disputes ${formatAmount(o.paid, o.currency, locale)}`, text: `${o.title}, bought ${formatDay(o.at, zone, locale)}. Access is on hold.${o.answerBy === null ? '' : ` Decided by ${formatDay(o.answerBy, zone, locale)}.`}`, to: `/deliver/disputed/${o.id}`, action: 'Read it',
+    key: `dispute-${o.id}`, level: 'act', stage: 'Deliver', heading: `A bank disputes ${formatAmount(o.paid, o.currency, locale)}`, text: `${o.title}, bought ${formatDay(o.at, zone, locale)}. Access is on hold.${o.answerBy === null ? '' : ` Decided by ${formatDay(o.answerBy, zone, locale)}.`}`, to: ordersLink({ group: 'disputed' }, o.id), action: 'Read it',
   }));
   const late = (about?.attention ?? []).map((a): Need => ({ key: a.id, level: 'act', stage: 'Deliver', heading: 'Two answers about one payment', text: a.text, to: '/deliver', action: 'See the orders' }));
   const history = (about?.problems ?? []).map((p, i): Need => ({ key: `history-${i}`, level: 'act', stage: null, heading: 'The shop’s history', text: p.sentence, to: '/shop', action: 'Copies' }));
-  const first: Need[] = live === null && content.products.length > 0 ? [{ key: 'first', level: 'act', stage: null, heading: 'Before your first sale', text: content.paths.length === 0 ? 'There is no page yet that a buyer could open.' : 'Nothing is live yet. When nothing is missing, publish.', to: '/sell', action: content.paths.length === 0 ? 'Make the page' : 'Look at it' }] : [];
-  return [...disputes, ...late, ...history, ...stops, ...first];
+  const failed = jobs.filter((j) => j.state === 'failed').map((j): Need => ({ key: j.id, level: 'act', stage: null, heading: j.title, text: j.sentence ?? '', to: '/', action: 'Dismiss', jobId: j.id }));
+  return [...disputes, ...late, ...history, ...failed, ...stops, ...beforeFirstSale(draft)];
+}
+
+/** At most six lines, each leaving when it is done. */
+function beforeFirstSale({ content, live }: Draft): Need[] {
+  if (live !== null || content.products.length === 0) return [];
+  const { shop } = content;
+  const product = content.products[0];
+  const lines: [boolean, string, string, string, string][] = [
+    [content.products.every((p) => p.files.length + p.links.length === 0), 'Add what the buyer gets', 'A file, or a link held elsewhere.', `/make/${product?.id ?? ''}`, 'Add it'],
+    [content.offers.every((o) => o.prices.length === 0), 'Set a price', 'In one sentence; free is a price, too.', `/price/${content.offers[0]?.id ?? ''}`, 'Set it'],
+    [content.paths.length === 0, 'Make the page', 'With its checkout and thank-you page, filled from what is known.', '/sell', 'Make it'],
+    [shop.name === DEFAULT_SHOP.name, 'Say what your shop is called', 'Buyers read it on every page and in every message.', '/shop', 'Name it'],
+    [shop.senderAddress === DEFAULT_SHOP.senderAddress, 'Say where buyers can write to', 'Receipts come from this address, and answers go to it.', '/shop', 'Write it'],
+    [true, 'Publish', 'When nothing is missing; until then nobody sees anything.', '/sell', 'Look at it'],
+  ];
+  return lines.filter(([open]) => open).map(([, heading, text, to, action], i): Need => ({ key: `first-${i}`, level: 'first', stage: null, heading, text, to, action }));
 }

@@ -4,7 +4,7 @@ import type { PersonRecord } from '#core/people';
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import { db } from '../data/db';
-import { PEOPLE_CHANGED } from './news';
+import { MIRROR_MOVED, type MirrorMoved } from './news';
 
 /**
  * Keeps a copy of the journal in this browser, and rows worked out from it. One tab at a time holds the lock and
@@ -17,8 +17,8 @@ interface Cursor {
 export type MirrorNews = { kind: 'reached' } | { kind: 'lost' } | { kind: 'not-owner' };
 
 const MIRRORED = [db.orders, db.passes, db.charges, db.refunds, db.people, db.lines, db.totals, db.buyers, db.meta];
-/** Tells the searching worker whose names to read again. */
-const renamed = new BroadcastChannel(PEOPLE_CHANGED);
+/** Tells whoever holds rows in memory which to read again. */
+const moved = new BroadcastChannel(MIRROR_MOVED);
 
 const tell = (news: MirrorNews): void => postMessage(news);
 const RETRY_MS = 3_000;
@@ -62,6 +62,7 @@ async function forget(): Promise<void> {
   await db.transaction('rw', MIRRORED, async () => {
     await Promise.all([db.totals.clear(), db.buyers.clear(), db.orders.clear(), db.passes.clear(), db.charges.clear(), db.refunds.clear(), db.people.clear(), db.lines.clear(), db.meta.delete('cursor')]);
   });
+  moved.postMessage('forgotten' satisfies MirrorMoved);
 }
 
 async function take(lines: string[], cursor: Cursor): Promise<void> {
@@ -89,7 +90,7 @@ async function take(lines: string[], cursor: Cursor): Promise<void> {
     await db.lines.bulkPut(lines.map((line, i) => ({ seq: cursor.seq - lines.length + 1 + i, line })));
     await db.meta.put({ name: 'cursor', value: cursor });
   });
-  if (people.length > 0) renamed.postMessage(people.map((p) => p.id));
+  moved.postMessage({ orders: [...touched.orders], people: people.map((p) => p.id) } satisfies MirrorMoved);
 }
 
 async function putTotals({ totals, buyers }: ReturnType<typeof totalsMoved>): Promise<void> {

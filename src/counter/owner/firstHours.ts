@@ -1,0 +1,37 @@
+import { addMs, DAY, dateIn, type Instant } from '#core/calendar';
+import { walkRelease, type Walked } from '#core/shop';
+import { type CounterContext, liveRelease } from '../context';
+
+/** What became of a release in its first day. */
+export interface FirstHours {
+  liveSince: Instant;
+  walked: Walked;
+  paths: { title: string; seen: number; atCheckout: number; sold: number }[];
+}
+
+const walks = new Map<number, Promise<Walked>>();
+
+/** For a day after publishing: whether a practice buyer gets in, and what visitors did so far. Null afterwards. */
+export async function firstHours(context: CounterContext): Promise<FirstHours | null> {
+  const release = liveRelease(context);
+  const now = context.runner.now();
+  if (!release || now > addMs(release.at, DAY)) return null;
+  let walk = walks.get(release.number);
+  if (!walk) {
+    walk = walkRelease(release, release.at);
+    walks.clear();
+    walks.set(release.number, walk);
+  }
+  const since = dateIn(release.at, release.content.shop.zone);
+  const orders = [...context.runner.state.orders.values()].filter((o) => o.at >= release.at);
+  return {
+    liveSince: release.at,
+    walked: await walk,
+    paths: release.content.paths.map((path) => ({
+      title: path.title,
+      seen: context.views.since(path.id, 'page', since),
+      atCheckout: context.views.since(path.id, 'checkout', since),
+      sold: orders.filter((o) => o.lines.some((l) => l.offerId === path.offerId)).length,
+    })),
+  };
+}

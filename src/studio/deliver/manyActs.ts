@@ -1,0 +1,90 @@
+import type { OrderRow } from '#core/books';
+import { formatAmount } from '#core/money';
+import { stillRefundable } from '#core/shop';
+import { readMeta, writeMeta } from '../data/db';
+import { ownerApi } from '../data/ownerApi';
+import { store } from '../store';
+import type { OrderQuery } from './orderQuery';
+import { findOrders, type OrderAndPerson } from './useOrders';
+
+export type ActKind = 'links' | 'refunds';
+
+/** What an act on a list would do, before anything is done. */
+export interface ManyPlan {
+  kind: ActKind;
+  targets: OrderAndPerson[];
+  /** Whom it leaves out, and why. */
+  leftOut: { why: string; count: number }[];
+  /** One worked example. */
+  example: string;
+  /** The button, naming it all. */
+  button: string;
+  title: string;
+}
+
+const LINK_AGAIN_AFTER_MS = 86_400_000;
+
+export async function planMany(kind: ActKind, query: OrderQuery, locale: string, now: number): Promise<ManyPlan> {
+  const { rows } = await findOrders(query, Infinity);
+  return kind === 'links' ? planLinks(rows, await readMeta('linksSent') ?? {}, now) : planRefunds(rows, locale);
+}
+
+export function planLinks(rows: readonly OrderAndPerson[], sent: Record<string, number>, now: number): ManyPlan {
+  const once = [...new Map(rows.map((row) => [row.order.personId, row])).values()];
+  const erased = once.filter((row) => !row.person);
+  const lately = once.filter((row) => row.person && now - (sent[row.order.personId] ?? 0) < LINK_AGAIN_AFTER_MS);
+  const targets = once.filter((row) => !erased.includes(row) && !lately.includes(row));
+  const people = targets.length === 1 ? '1 person' : `${targets.length.toLocaleString('en')} people`;
+  return {
+    kind: 'links', targets, title: `Sign-in links for ${people}`, button: `Send a sign-in link to ${people}`,
+    leftOut: [{ why: 'sent one within a day', count: lately.length }, { why: 'erased', count: erased.length }].filter((l) => l.count > 0),
+    example: targets[0]?.person ? `For example: ${targets[0].person.name || 'somebody'} gets one message at ${targets[0].person.address}, with a link that works once, for 30 minutes.` : '',
+  };
+}
+
+const leftOf = (order: OrderRow): number => order.lines.reduce((all, line) => all + stillRefundable(line), 0);
+
+export function planRefunds(rows: readonly OrderAndPerson[], locale: string): ManyPlan {
+  const free = rows.filter(({ order }) => order.paymentId === null);
+  const disputed = rows.filter(({ order }) => order.paymentId !== null && order.dispute === 'open');
+  const gone = rows.filter(({ order }) => order.paymentId !== null && order.dispute !== 'open' && leftOf(order) === 0);
+  const targets = rows.filter((row) => !free.includes(row) && !disputed.includes(row) && !gone.includes(row));
+  const sums = new Map<string, number>();
+  for (const { order } of targets) sums.set(order.currency, (sums.get(order.currency) ?? 0) + leftOf(order));
+  const all = [...sums].map(([currency, amount]) => formatAmount(amount, currency, locale)).join(' and ');
+  const orders = targets.length === 1 ? '1 order' : `${targets.length.toLocaleString('en')} orders`;
+  const first = targets[0];
+  return {
+    kind: 'refunds', targets, title: `Giving back ${orders}`, button: `Refund ${all} for ${orders} and close their access`,
+    leftOut: [{ why: 'nothing was paid', count: free.length }, { why: 'given back already', count: gone.length }, { why: 'disputed by a bank', count: disputed.length }].filter((l) => l.count > 0),
+    example: first ? `For example: ${first.person?.name || first.person?.address || 'somebody'} gets back ${formatAmount(leftOf(first.order), first.order.currency, locale)} for order ${first.order.number} to the card ending ${first.order.last4 ?? ''}, and “${first.order.title}” closes.` : '',
+  };
+}
+
+/** Does it one after another. @returns what came of it, in a sentence */
+export async function runMany(plan: ManyPlan, moved: (share: number) => void): Promise<string> {
+  const came = { done: 0, refused: 0, unknown: 0 };
+  for (const [i, { order }] of plan.targets.entries()) {
+    came[await (plan.kind === 'links' ? sendLink(order.personId) : giveBack(order))] += 1;
+    moved((i + 1) / plan.targets.length);
+  }
+  const parts = [`${came.done.toLocaleString('en')} done`, ...(came.refused > 0 ? [`${came.refused} refused`] : []), ...(came.unknown > 0 ? [`${came.unknown} not known yet`] : [])];
+  return `${plan.title}: ${parts.join(', ')}.`;
+}
+
+type Came = 'done' | 'refused' | 'unknown';
+
+async function sendLink(personId: string): Promise<Came> {
+  const result = await store.dispatch(ownerApi.endpoints.sendLink.initiate(personId));
+  if (result.error) return 'refused';
+  await writeMeta('linksSent', { ...(await readMeta('linksSent')), [personId]: Date.now() });
+  return 'done';
+}
+
+/** What is still there is asked for anew by the shop, so a second run gives nothing back twice. */
+async function giveBack(order: OrderRow): Promise<Came> {
+  const shares = order.lines.map((line) => ({ lineId: line.lineId, amount: stillRefundable(line) }));
+  const result = await store.dispatch(ownerApi.endpoints.refund.initiate({ orderId: order.id, shares }));
+  if (result.error) return 'data' in result.error ? 'refused' : 'unknown';
+  return result.data.status === 'paid' ? 'done' : result.data.status === 'refused' ? 'refused' : 'unknown';
+}

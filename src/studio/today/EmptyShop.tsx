@@ -1,0 +1,32 @@
+import { Link } from 'react-router';
+import { useState } from 'react';
+import { sentenceOf, useFinishedShopMutation } from '../data/ownerApi';
+
+const STAGES = [['Make', 'what is delivered: upload the files.'], ['Price', 'what is paid, in one sentence.'], ['Sell', 'a page, a checkout and a thank-you page.'], ['Deliver', 'orders, people, and why somebody can or cannot open a thing.'], ['Follow up', 'the messages that go out by themselves.'], ['Count', 'what came in.']] as const;
+
+/** The first sight of a shop that holds nothing yet. */
+export function EmptyShop() {
+  const [open, opening] = useFinishedShopMutation();
+  const [said, setSaid] = useState<string | null>(null);
+  async function look(): Promise<void> {
+    // Asked for at the press, so that the browser lets the window open when the shop is there.
+    const beside = window.open('', '_blank');
+    try {
+      const { address } = await open().unwrap();
+      if (beside) beside.location.replace(address);
+      setSaid(beside ? 'It stands in another window: invented, with a year of invented buyers. Nothing there touches your shop.' : `It stands at ${address}`);
+    } catch (error) {
+      beside?.close();
+      setSaid(sentenceOf(error));
+    }
+  }
+  return (
+    <>
+      <p className="lead mt-4">What will you sell first?</p>
+      <ul className="mt-2 max-w-lg"><li className="border-y border-line"><Link className="block py-3 no-underline" to="/make/new?kind=download"><b className="font-semibold underline">Files to download</b><br /><span className="text-ink-2">One or more files, or a link held elsewhere, opened the moment they are paid for.</span></Link></li></ul>
+      <ul className="mt-8 max-w-lg text-ink-2">{STAGES.map(([stage, text]) => <li key={stage} className="border-t border-line py-2"><b className="font-semibold text-ink">{stage}</b>: {text}</li>)}</ul>
+      <p className="mt-6"><button className="btn btn-quiet" disabled={opening.isLoading} onClick={() => void look()}>{opening.isLoading ? 'Setting it up, some seconds …' : 'Look at a finished shop'}</button></p>
+      {said !== null && <p className="cap mt-2" role="status">{said}</p>}
+    </>
+  );
+}

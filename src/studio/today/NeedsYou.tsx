@@ -1,0 +1,33 @@
+import { Link } from 'react-router';
+import { useAppDispatch } from '../store';
+import { jobDropped } from '../store/jobs';
+import type { Need } from './useNeedsYou';
+
+/** Everything that waits for a person, and before the first sale what is still to be done. */
+export function NeedsYou({ needs }: { needs: readonly Need[] }) {
+  const urgent = needs.filter((n) => n.level !== 'first');
+  const first = needs.filter((n) => n.level === 'first');
+  return (
+    <>
+      <h2 className="mt-6 mb-2">Needs you</h2>
+      {urgent.length === 0 && first.length === 0 && <p className="border-y border-line py-3 text-ink-2">Nothing needs you.</p>}
+      <ul>{urgent.map((need) => <Row key={need.key} need={need} mark />)}</ul>
+      {first.length > 0 && (
+        <>
+          <h3 className="mt-4 mb-1">Before your first sale</h3>
+          <ul>{first.map((need) => <Row key={need.key} need={need} />)}</ul>
+        </>
+      )}
+    </>
+  );
+}
+
+function Row({ need, mark = false }: { need: Need; mark?: boolean }) {
+  const dispatch = useAppDispatch();
+  return (
+    <li className="flex flex-wrap items-center justify-between gap-x-5 gap-y-2 border-t border-line py-3 last:border-b">
+      <div className="min-w-48 flex-1">{mark && <span className="text-alarm" aria-hidden="true">● </span>}<b className="font-semibold">{need.heading}</b>{need.text !== '' && <><br /><span className="text-ink-2">{need.text}</span></>}</div>
+      {need.jobId === undefined ? <Link className="btn btn-quiet shrink-0" to={need.to}>{need.action}</Link> : <button className="btn btn-quiet shrink-0" onClick={() => dispatch(jobDropped(need.jobId ?? ''))}>{need.action}</button>}
+    </li>
+  );
+}

@@ -1,0 +1,139 @@
+import { expose } from 'comlink';
+import { dayBounds, groupOf, type OrderGroup } from '#core/books';
+import { dateIn } from '#core/calendar';
+import { db, type StoredOrder } from '../data/db';
+import { MIRROR_MOVED, type MirrorMoved } from './news';
+import type { OrderQuery } from '../deliver/orderQuery';
+
+/**
+ * Orders and people held small in memory, for questions that an index cannot answer: words in names, addresses and
+ * titles, and who bought what. Read once at the first question, then kept up with what the mirror says came anew.
+ */
+interface Held {
+  id: string;
+  number: number;
+  personId: string;
+  at: string;
+  day: string;
+  group: OrderGroup;
+  offerIds: string[];
+  currency: string;
+  paid: number;
+  back: number;
+  words: string;
+}
+interface HeldPerson {
+  id: string;
+  words: string;
+  address: string;
+}
+export interface FoundIds {
+  ids: string[];
+  count: number;
+  paid: [currency: string, amount: number][];
+  back: [currency: string, amount: number][];
+}
+
+const orders = new Map<string, Held>();
+const people = new Map<string, HeldPerson>();
+/** Newest first. */
+let sorted: Held[] = [];
+let reading: Promise<void> | null = null;
+const stale = { orders: new Set<string>(), people: new Set<string>() };
+
+new BroadcastChannel(MIRROR_MOVED).onmessage = ({ data }: MessageEvent<MirrorMoved>) => {
+  if (data === 'forgotten') {
+    orders.clear();
+    people.clear();
+    sorted = [];
+    reading = null;
+    return;
+  }
+  for (const id of data.orders) stale.orders.add(id);
+  for (const id of data.people) stale.people.add(id);
+};
+
+const hold = (order: StoredOrder): void => void orders.set(order.id, {
+  id: order.id, number: order.number, personId: order.personId, at: order.at, day: dateIn(order.at, order.zone), group: groupOf(order), offerIds: order.lines.map((l) => l.offerId),
+  currency: order.currency, paid: order.paid, back: order.back, words: `${order.number} ${order.receipt} ${order.title}`.toLowerCase(),
+});
+const holdPerson = ({ id, name, address }: { id: string; name: string; address: string }): void => void people.set(id, { id, words: `${name} ${address}`.toLowerCase(), address: address.toLowerCase() });
+const sort = (): void => {
+  sorted = [...orders.values()].sort((a, b) => b.number - a.number);
+};
+
+async function ready(): Promise<void> {
+  reading ??= (async () => {
+    await db.people.each(holdPerson);
+    await db.orders.each(hold);
+    stale.orders.clear();
+    stale.people.clear();
+    sort();
+  })();
+  await reading;
+  if (stale.orders.size + stale.people.size === 0) return;
+  const [ids, names] = [[...stale.orders], [...stale.people]];
+  stale.orders.clear();
+  stale.people.clear();
+  for (const person of await db.people.bulkGet(names)) if (person) holdPerson(person);
+  for (const order of await db.orders.bulkGet(ids)) if (order) hold(order);
+  sort();
+}
+
+const lists = {
+  /** Reads everything now, so that the first question is not waited for. */
+  warm: ready,
+
+  /** Every order that matches, in the order asked for: the first `most` ids, and totals over all. */
+  async orders(query: OrderQuery, most: number): Promise<FoundIds> {
+    await ready();
+    const [from, to] = dayBounds(query.days);
+    const wanted = query.text.trim().toLowerCase();
+    const found: Held[] = [];
+    const paid = new Map<string, number>();
+    const back = new Map<string, number>();
+    for (const order of sorted) {
+      if (query.group !== '' && order.group !== query.group) continue;
+      if (query.offerId !== '' && !order.offerIds.includes(query.offerId)) continue;
+      if (query.days !== '' && (order.day < from || order.day > `${to}\uffff`)) continue;
+      if (wanted !== '' && !order.words.includes(wanted) && !people.get(order.personId)?.words.includes(wanted)) continue;
+      found.push(order);
+      paid.set(order.currency, (paid.get(order.currency) ?? 0) + order.paid);
+      back.set(order.currency, (back.get(order.currency) ?? 0) + order.back);
+    }
+    if (query.sort === 'oldest') found.reverse();
+    return { ids: found.slice(0, most).map((o) => o.id), count: found.length, paid: [...paid], back: [...back] };
+  },
+
+  /** Everybody who bought what is asked for and has these words in name or address, the latest buyer first. */
+  async people(query: { offerId: string; text: string }, most: number): Promise<{ ids: string[]; count: number }> {
+    await ready();
+    const wanted = query.text.trim().toLowerCase();
+    const found = new Set<string>();
+    for (const order of sorted) {
+      if (found.has(order.personId) || (query.offerId !== '' && !order.offerIds.includes(query.offerId))) continue;
+      if (wanted !== '' && !people.get(order.personId)?.words.includes(wanted)) continue;
+      found.add(order.personId);
+    }
+    return { ids: [...found].slice(0, most), count: found.size };
+  },
+
+  /** For the search over everything: people first by exact address, then by words; orders by number, receipt or buyer. */
+  async search(text: string, most: number): Promise<{ people: string[]; orders: string[]; exact: boolean }> {
+    await ready();
+    const wanted = text.trim().toLowerCase().replace(/^#/, '');
+    const matching = [...people.values()].filter((p) => p.words.includes(wanted));
+    const exact = matching.filter((p) => p.address === wanted);
+    const chosen = (exact.length > 0 ? exact : matching).slice(0, most);
+    const number = /^\d+$/.test(wanted) ? Number(wanted) : null;
+    const who = new Set(chosen.map((p) => p.id));
+    const matched: string[] = [];
+    for (const order of sorted) {
+      if (matched.length >= most) break;
+      if (number === null ? who.has(order.personId) || order.words.includes(wanted) : order.number === number) matched.push(order.id);
+    }
+    return { people: chosen.map((p) => p.id), orders: matched, exact: exact.length > 0 || (number !== null && matched.length > 0) };
+  },
+};
+export type Lists = typeof lists;
+expose(lists);
