@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, type BrowserContextOptions, chromium, type Page } from 'playwright-core';
+import axe from 'axe-core';
 import { until } from './counter';
 
 export interface Served {
@@ -24,9 +25,11 @@ export async function serveBuilt(entry: 'start' | 'demo', folder = mkdtempSync(j
     folder,
     studio: /owner:\s+(\S+)/.exec(out)?.[1] ?? '',
     async stop(keep) {
-      const ended = new Promise((resolve) => child.on('exit', resolve));
-      child.kill('SIGKILL');
-      await ended;
+      if (child.exitCode === null && child.signalCode === null) {
+        const ended = new Promise((resolve) => child.on('exit', resolve));
+        child.kill('SIGKILL');
+        await ended;
+      }
       if (keep !== 'keep') rmSync(folder, { recursive: true, force: true });
     },
   };
@@ -47,6 +50,16 @@ export function complaintsOf(page: Page): string[] {
     if (message.type() === 'error') found.push(`console: ${message.text()}`);
   });
   return found;
+}
+
+/** What axe-core finds against WCAG 2.2 A and AA on a page that bypasses its content policy. */
+export async function axeFindings(page: Page): Promise<string[]> {
+  await page.evaluate(axe.source);
+  const found = await page.evaluate(async () => {
+    const { violations } = await (globalThis as unknown as { axe: { run(options: object): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> } }).axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] });
+    return violations.map((v) => `${v.id}: ${v.nodes[0]?.html ?? ''}`);
+  });
+  return found.map((f) => `${page.url()} ${f}`);
 }
 
 /** A page in a browser context of its own: another person, another device. */

@@ -1,4 +1,4 @@
-import { DAY, formatDay, type Instant, msOf } from '#core/calendar';
+import { DAY, dateIn, formatDay, type Instant, instantOf, msOf } from '#core/calendar';
 import { formatAmount, sum } from '#core/money';
 import { placeLabels, type PlacedLabel } from './labels';
 import { type KeelStory, type MoneyMoment, type MoneyState, STATE_WORDS } from './story';
@@ -107,7 +107,7 @@ export function layoutKeelLine(story: KeelStory, width: number, options: KeelOpt
   const importance = importanceOf(moments, story.now.at);
   const amounts = small ? [] : placeLabels(moments.flatMap((m, i) => (importance.amount[i] === undefined ? [] : [{ text: m.amount === 0 ? 'nothing due' : formatAmount(m.amount, story.currency, story.locale), x: drawn[i]?.x ?? 0, y: (drawn[i]?.y ?? 0) - (drawn[i]?.r ?? 0) - 6, weight: importance.amount[i] ?? 0 }])), width);
   const ends = story.access.flatMap((a) => (a.until !== null && msOf(a.until) <= span.to ? [{ at: a.until, weight: 4 }] : []));
-  const days = small ? [] : placeLabels([...moments.map((m, i) => ({ at: m.at, weight: importance.day[i] ?? 0 })), ...ends].map(({ at, weight }) => ({ text: formatDay(at, story.zone, story.locale, { short: true }), x: x(at), y: dateY, weight })), width);
+  const days = small ? [] : placeLabels([...moments.map((m, i) => ({ at: m.at, weight: importance.day[i] ?? 0 })), ...ends].map(({ at, weight }) => ({ text: dayLabel(at, span.from, story), x: x(at), y: dateY, weight })), width);
   const presentX = Math.min(right, Math.max(left, x(story.now.at)));
   const [presentLabel] = placeLabels([{ text: story.now.word, x: presentX, y: 12, weight: 9 }], width);
   const further = sorted.some((m) => msOf(m.at) > span.to);
@@ -124,6 +124,12 @@ export function layoutKeelLine(story: KeelStory, width: number, options: KeelOpt
     held: bars.some((b) => b.holds.length > 0),
     dateY,
   };
+}
+
+/** A day in short; with its year where that is another than the drawing's first. */
+function dayLabel(at: Instant, from: number, { zone, locale }: KeelStory): string {
+  const year = (moment: Instant): string => dateIn(moment, zone).slice(0, 4);
+  return formatDay(at, zone, locale, year(at) === year(instantOf(from)) ? { short: true } : { short: true, year: true });
 }
 
 interface Setting {

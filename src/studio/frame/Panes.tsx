@@ -34,17 +34,17 @@ export function Panes({ draft, index, indexName = '', inHand, sheet, pinned, out
         </nav>
       )}
       {index && <Divider pane="index" label={`Width of ${indexName}`} sign={1} />}
-      <main className="sheet" id="sheet" tabIndex={-1} data-pane="sheet">{sheet}</main>
+      <main className="sheet" id="sheet" tabIndex={0} data-pane="sheet">{sheet}</main>
       {!outcomeFolded && <Divider pane="outcome" label="Width of what this leads to" sign={-1} />}
       <aside className={`outcome ${outcomeFolded ? 'is-folded' : ''}`} aria-label={outcomeFolded ? `${name}, folded` : name} data-pane="outcome" tabIndex={-1}>
-        <button className="fold-button" aria-expanded={!outcomeFolded} aria-label={outcomeFolded ? 'Show what this leads to' : 'Fold this pane'} onClick={toggle}>
+        <button className="fold-button" aria-expanded={!outcomeFolded} aria-label={`${outcomeFolded ? 'Show' : 'Fold'}: ${name}`} onClick={toggle}>
           <span className="fold-wide">{outcomeFolded ? <ChevronsLeft size={16} /> : <ChevronsRight size={16} />}</span>
           <span className="fold-bar">{name} {outcomeFolded ? <ChevronUp size={16} /> : <ChevronDown size={16} />}</span>
         </button>
-        {!outcomeFolded && (publishing === 'changes' ? <div className="outcome-rest"><PublishPanel draft={draft} /></div> : publishing === 'history' ? <div className="outcome-rest"><HistoryPanel draft={draft} /></div> : (
+        {!outcomeFolded && (publishing === 'changes' ? <div className="outcome-rest" tabIndex={0}><PublishPanel draft={draft} /></div> : publishing === 'history' ? <div className="outcome-rest" tabIndex={0}><HistoryPanel draft={draft} /></div> : (
           <>
-            {pinned && <div className="outcome-head">{pinned}</div>}
-            <div className="outcome-rest">{outcome}</div>
+            {pinned && <div className="outcome-head" tabIndex={0}>{pinned}</div>}
+            <div className="outcome-rest" tabIndex={0}>{outcome}</div>
           </>
         ))}
       </aside>

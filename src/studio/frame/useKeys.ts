@@ -79,6 +79,6 @@ function toPane(by: -1 | 1): void {
   const panes = PANES.flatMap((name) => [...document.querySelectorAll<HTMLElement>(`[data-pane="${name}"]`)].filter((pane) => pane.offsetParent !== null || pane.getClientRects().length > 0));
   const at = panes.findIndex((pane) => pane.contains(document.activeElement));
   const pane = panes[(at + by + panes.length) % panes.length];
-  const first = pane?.querySelector<HTMLElement>('[aria-current], a[href], button:not([disabled]), input, textarea, select');
+  const first = [...(pane?.querySelectorAll<HTMLElement>('[aria-current], a[href], button:not([disabled]), input, textarea, select') ?? [])].find((e) => e.getClientRects().length > 0);
   (pane?.dataset['pane'] === 'sheet' || pane?.dataset['pane'] === 'outcome' ? pane : (first ?? pane))?.focus();
 }

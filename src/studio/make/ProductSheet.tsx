@@ -3,7 +3,7 @@ import { newOffer, newPrice, type Product } from '#core/catalogue';
 import { add, change, type Draft } from '../data/draft';
 import { newId } from '../data/ids';
 import { draftsOfProduct, removeDrafts } from '../data/remove';
-import { PriceSentence } from '../price/PriceSentence';
+import { focusAmount, PriceSentence } from '../price/PriceSentence';
 import { RichField } from '../sell/RichField';
 import { FileList } from './FileList';
 import { LinkList } from './LinkList';
@@ -71,7 +71,7 @@ export function ProductSheet({ draft, product }: { draft: Draft; product: Produc
           <div key={offer.id} className="mt-2">
             <Link className="font-semibold" to={`/price/${offer.id}`} dir="auto">{offer.title || 'Without a title'}</Link>
             {offer.prices.map((price) => <PriceSentence key={price.id} offer={offer} price={price} />)}
-            {offer.prices.length === 0 && <p className="mt-1"><button className="btn btn-quiet btn-sm" onClick={() => void change('offer', offer.id, (o) => { o.prices.push(newPrice(newId('pr'))); })}>Set a price</button></p>}
+            {offer.prices.length === 0 && <p className="mt-1"><button className="btn btn-quiet btn-sm" onClick={() => { const id = newId('pr'); void change('offer', offer.id, (o) => { o.prices.push(newPrice(id)); }); focusAmount(id); }}>Set a price</button></p>}
           </div>
         ))}
       </section>

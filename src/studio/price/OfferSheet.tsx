@@ -7,7 +7,7 @@ import { newId } from '../data/ids';
 import { removeDrafts } from '../data/remove';
 import { useSold } from '../data/useSold';
 import { currencies } from '../shop/choices';
-import { PriceSentence } from './PriceSentence';
+import { focusAmount, PriceSentence } from './PriceSentence';
 import { SideBySide } from './SideBySide';
 import { StopSelling } from './StopSelling';
 
@@ -23,6 +23,11 @@ export function OfferSheet({ draft, offer, onTake }: Props) {
   const { shop } = draft.content;
   const live = draft.live?.content.offers.find((o) => o.id === offer.id);
   const edit = (recipe: (o: DraftOffer) => void): void => void change('offer', offer.id, recipe);
+  function addPrice(): void {
+    const id = newId('pr');
+    edit((o) => { o.prices.push(newPrice(id)); });
+    focusAmount(id);
+  }
   return (
     <>
       <input className="bare title-field" aria-label="Title of the offer" placeholder="Title of the offer" dir="auto" value={offer.title} onChange={(e) => edit((o) => { o.title = e.target.value.slice(0, 200); })} />
@@ -34,7 +39,7 @@ export function OfferSheet({ draft, offer, onTake }: Props) {
           <PriceSentence offer={offer} price={price} />
         </section>
       ))}
-      <div className="sec"><button className="btn btn-quiet" onClick={() => edit((o) => { o.prices.push(newPrice(newId('pr'))); })}>{offer.prices.length === 0 ? 'Set a price' : 'Add another price to choose from'}</button></div>
+      <div className="sec"><button className="btn btn-quiet" onClick={addPrice}>{offer.prices.length === 0 ? 'Set a price' : 'Add another price to choose from'}</button></div>
       <SideBySide draft={draft} offer={offer} />
       <section className="sec"><h3>What the buyer’s card statement reads</h3><p className="mt-1">{shop.cardStatement}, unless a price says otherwise. <Link className="opt" to="/shop">Change in Shop</Link></p></section>
       <StopSelling draft={draft} offer={offer} />

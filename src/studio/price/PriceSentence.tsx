@@ -26,7 +26,7 @@ export function PriceSentence({ offer, price }: Props) {
     });
   const parts = { name, price, currency: offer.currency, edit, wrong: judged.shown ? (problem?.part ?? null) : null, onBlur: judged.now };
   return (
-    <div>
+    <div data-price={price.id}>
       <p className="sentence">
         The buyer{' '}
         {/* What was typed for one kind stays while another is chosen. */}
@@ -40,6 +40,11 @@ export function PriceSentence({ offer, price }: Props) {
       <AddOptions {...parts} />
     </div>
   );
+}
+
+/** Puts the cursor where a new price's amount is typed, once it is on the screen. */
+export function focusAmount(priceId: string): void {
+  setTimeout(() => document.querySelector<HTMLInputElement>(`[data-price="${priceId}"] input`)?.focus(), 60);
 }
 
 function useJudged(typed: string, problem: string | null): { shown: boolean; now: () => void } {

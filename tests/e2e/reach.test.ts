@@ -1,0 +1,133 @@
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import type { Browser, Page } from 'playwright-core';
+import { axeFindings, complaintsOf, newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
+
+let served: Served;
+let browser: Browser;
+beforeAll(async () => {
+  served = await serveBuilt('demo');
+  browser = await openBrowser();
+}, 60_000);
+afterAll(async () => {
+  await browser.close();
+  await served.stop();
+});
+
+const VIEWS = ['', 'make', 'price', 'sell', 'sell/path', 'deliver', 'deliver/order', 'deliver/people', 'deliver/person', 'follow-up', 'count', 'search', 'shop'];
+
+/** Goes to a view by its address, without loading anew; "path", "order" and "person" stand for the first of their kind. */
+async function goTo(page: Page, view: string): Promise<void> {
+  const click = { 'sell/path': '.sheet tbody a', 'deliver/order': '.sheet tbody a', 'deliver/person': '.sheet tbody a' }[view];
+  await page.evaluate((to) => {
+    history.pushState(null, '', `/studio/${to}`);
+    dispatchEvent(new PopStateEvent('popstate'));
+  }, { 'sell/path': 'sell', 'deliver/order': 'deliver', 'deliver/person': 'deliver/people' }[view] ?? view);
+  await page.waitForTimeout(200);
+  if (click) await page.locator(click).first().click();
+  await page.waitForTimeout(200);
+}
+
+// Source: WCAG 2.2 A and AA rules, by way of axe-core; 320 CSS pixels is 1280 at 400 % zoom (success criterion 1.4.10).
+describe('axe finds nothing', () => {
+  let all: string[] = [];
+  beforeEach(() => {
+    all = [];
+  });
+  afterEach(() => expect([...new Set(all)]).toEqual([]));
+
+  test.each([[1280, 800], [1000, 700], [320, 640]])('in the studio at %d pixels, by day and by night', async (width, height) => {
+    const page = await newPage(browser, { viewport: { width, height }, bypassCSP: true });
+    const complaints = complaintsOf(page);
+    await page.goto(served.studio);
+    await page.getByText('Shop online').waitFor();
+    for (const theme of ['Dark colours', 'Light colours']) {
+      await page.getByRole('button', { name: theme }).click();
+      for (const view of VIEWS) {
+        await goTo(page, view);
+        all.push(...(await axeFindings(page)));
+        // Nothing has to be scrolled sideways to be read.
+        const wide = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+        if (wide > 1) all.push(`${page.url()} is ${wide} pixels too wide`);
+      }
+    }
+    await goTo(page, 'price');
+    await page.getByRole('button', { name: 'All published' }).click();
+    await page.getByText('What was live').waitFor();
+    all.push(...(await axeFindings(page)));
+    await page.locator('#sheet').focus();
+    await page.keyboard.press('?');
+    await page.getByRole('heading', { name: 'Keys' }).waitFor();
+    all.push(...(await axeFindings(page)));
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'See as buyer' }).click();
+    await page.getByText('Nothing is charged, sent or recorded.', { exact: false }).waitFor();
+    all.push(...(await axeFindings(page)));
+    expect(complaints).toEqual([]);
+  });
+
+  test('on buyers’ and members’ pages, on a phone', async () => {
+    const page = await newPage(browser, { viewport: { width: 390, height: 844 }, bypassCSP: true });
+    for (const path of ['/', '/dawn-field-pack', '/dawn-field-pack/checkout', '/member/', '/nowhere', '/legal/terms']) {
+      await page.goto(served.base + path);
+      all.push(...(await axeFindings(page)));
+    }
+    await page.goto(`${served.base}/dawn-field-pack/checkout`);
+    await page.getByLabel('E-mail').fill('axe@example.org');
+    await page.getByLabel('Name', { exact: true }).fill('Axe');
+    await page.getByText('Sample cards for this test shop').click();
+    await page.getByRole('button', { name: 'Not enough money' }).click();
+    await page.getByRole('button', { name: /^Pay/ }).click();
+    await page.getByRole('alert').waitFor();
+    all.push(...(await axeFindings(page)));
+    await page.getByRole('button', { name: 'Goes through', exact: true }).click();
+    await page.getByRole('button', { name: /^Pay/ }).click();
+    await page.waitForURL('**/thanks');
+    all.push(...(await axeFindings(page)));
+  });
+});
+
+test('panes go with the room: a button for the index, then a bar for the outcome; dividers move by arrow keys', async () => {
+  const page = await newPage(browser, { viewport: { width: 1280, height: 800 } });
+  await page.goto(served.studio);
+  await page.getByRole('link', { name: 'Price', exact: true }).click();
+  const divider = page.getByRole('separator', { name: 'Width of what this leads to' });
+  const before = Number(await divider.getAttribute('aria-valuenow'));
+  await divider.focus();
+  await page.keyboard.press('ArrowLeft');
+  expect(Number(await divider.getAttribute('aria-valuenow'))).toBe(before + 16);
+  await page.setViewportSize({ width: 1000, height: 700 });
+  const index = page.getByRole('button', { name: /^Offers: / });
+  await index.click();
+  await page.getByRole('link', { name: /Wren sound cards/ }).first().click();
+  await page.waitForFunction(() => (document.querySelector('.title-field') as HTMLInputElement).value === 'Wren sound cards');
+  await page.setViewportSize({ width: 700, height: 900 });
+  const bar = page.getByRole('button', { name: 'Fold: What this leads to' });
+  await bar.click();
+  await page.getByRole('button', { name: 'Show: What this leads to' }).click();
+  await page.getByText('What the buyer will pay').waitFor();
+});
+
+test('F6 goes from pane to pane; single keys act, and can be switched off', async () => {
+  const page = await newPage(browser, { viewport: { width: 1280, height: 800 } });
+  await page.goto(served.studio);
+  await page.getByRole('link', { name: 'Price', exact: true }).click();
+  const pane = (): Promise<string | null> => page.evaluate(() => document.activeElement?.closest('[data-pane]')?.getAttribute('data-pane') ?? null);
+  await page.locator('#sheet').focus();
+  const seen: (string | null)[] = [];
+  for (let i = 0; i < 5; i += 1) {
+    await page.keyboard.press('F6');
+    seen.push(await pane());
+  }
+  expect(seen).toEqual(['outcome', 'foot', 'rail', 'index', 'sheet']);
+  await page.keyboard.press(']');
+  await page.waitForFunction(() => (document.querySelector('.title-field') as HTMLInputElement).value === 'Wren sound cards');
+  await page.keyboard.press('k');
+  await page.getByRole('complementary', { name: 'Publishing' }).waitFor();
+  await page.keyboard.press('?');
+  await page.getByRole('checkbox', { name: 'Single keys do something' }).uncheck();
+  await page.keyboard.press('Escape');
+  await page.locator('#sheet').focus();
+  await page.keyboard.press('6');
+  await page.waitForTimeout(200);
+  expect(page.url()).toContain('/price');
+});
