@@ -94,6 +94,7 @@ function contributionsOf(order: OrderRow): TotalRow[] {
     { key: `months|${month}|${group}||${order.currency}`, ...whole },
     { key: `days|${day}|${group}||${order.currency}`, ...whole },
     { key: `day|${order.currency}|${day}`, ...whole },
+    ...order.lines.map((line) => ({ key: `price|${line.priceId}|${order.currency}`, count: 1, paid: line.paid, back: line.givenBack + line.lost })),
     ...[...byOffer].flatMap(([offerId, row]) => [
       { ...row, key: `months|${month}|${group}|${offerId}|${order.currency}` },
       { ...row, key: `days|${day}|${group}|${offerId}|${order.currency}` },

@@ -4,4 +4,4 @@ export { changesBetween, withKept, type Change, type ThingKind } from './changes
 export { priceParts, priceChanges } from './priceDetails';
 export { broughtBack } from './bringBack';
 export { keepBack, type Going } from './keepBack';
-export { sealContent, unsealContent, filesOf, publicPicturesOf } from './seal';
+export { sealContent, unsealContent, filesOf, keptFor, publicPicturesOf } from './seal';

@@ -15,6 +15,9 @@ export function filesOf(content: Pick<ReleaseContent, 'products' | 'pages'>): Fi
   return [...new Map(all.map((f) => [f.sha256, f])).values()];
 }
 
+/** The SHA-256 of everything the shop keeps for a release: its files, and what stood in their places before. */
+export const keptFor = (content: Pick<ReleaseContent, 'products' | 'pages'>): Set<string> => new Set([...filesOf(content).map((f) => f.sha256), ...content.products.flatMap((p) => p.files.flatMap((f) => (f.earlier ?? []).map((e) => e.sha256)))]);
+
 /** The pictures that anybody may fetch. A file that is also something to download stays behind its pass. */
 export function publicPicturesOf(content: Pick<ReleaseContent, 'products' | 'pages'>): Map<string, FileRef> {
   const pictures = [...content.products.flatMap((p) => (p.picture ? [p.picture.file] : [])), ...picturesOnPages(content)];

@@ -2,7 +2,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
 import { enablePatches, produceWithPatches } from 'immer';
 import { DEFAULT_SHOP } from '#core/catalogue';
-import { type Change, changesBetween, type DraftContent, filesOf, type Finding, type Going, keepBack, launchCheck, type Release } from '#core/release';
+import { type Change, changesBetween, type DraftContent, keptFor, type Finding, type Going, keepBack, launchCheck, type Release } from '#core/release';
 import { edited } from '../store/edits';
 import { store, useAppSelector } from '../store';
 import { useNow } from './useNow';
@@ -48,7 +48,7 @@ export function useDraft(): Draft | undefined {
   return useMemo(() => {
     if (!rows || live === undefined || !local) return undefined;
     const content = contentOf(rows);
-    const inShop = new Set(live ? filesOf(live.content).map((f) => f.sha256) : []);
+    const inShop = live ? keptFor(live.content) : new Set<string>();
     const hasFile = (sha256: string): boolean => local.has(sha256) || inShop.has(sha256);
     const going = keepBack(content, live);
     const waiting = new Set(going.keptBack.map((thing) => thing.id));

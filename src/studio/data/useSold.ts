@@ -2,6 +2,9 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { db } from './db';
 
 /** How often an offer was sold, from the mirror's totals. */
-export function useSold(offerId: string): number {
-  return useLiveQuery(async () => (await db.totals.where('key').startsWith(`offer|${offerId}|`).toArray()).reduce((all, t) => all + t.count, 0), [offerId]) ?? 0;
-}
+export const useSold = (offerId: string): number => useCount(`offer|${offerId}|`);
+
+/** How often a price was sold. */
+export const usePriceSold = (priceId: string): number => useCount(`price|${priceId}|`);
+
+const useCount = (prefix: string): number => useLiveQuery(async () => (await db.totals.where('key').startsWith(prefix).toArray()).reduce((all, t) => all + t.count, 0), [prefix]) ?? 0;

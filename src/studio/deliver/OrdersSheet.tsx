@@ -42,7 +42,8 @@ function useHeldRows(found: OrdersFound | undefined, query: OrderQuery): { rows:
   useEffect(() => {
     if (found && top?.key !== key) setTop({ key, number: newest });
   }, [found, key, newest, top]);
-  const limit = top?.key === key ? top.number : Infinity;
+  // An empty list has nothing to hold still.
+  const limit = top?.key === key && top.number > 0 ? top.number : Infinity;
   const rows = found?.rows.filter(({ order }) => order.number <= limit || query.sort === 'oldest') ?? [];
   return { rows, waiting: (found?.rows.length ?? 0) - rows.length, show: () => setTop({ key, number: newest }) };
 }

@@ -1,6 +1,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useLocation } from 'react-router';
 import { db, type Step } from '../data/db';
+import { useAppSelector } from '../store';
 import type { Draft } from '../data/draft';
 
 /** The documents that the present sheet edits. */
@@ -36,11 +37,14 @@ export function useStepsInHand(draft: Draft): StepsInHand {
   const { pathname } = useLocation();
   const keys = keysInHand(pathname, draft);
   const rows = useLiveQuery(() => db.steps.bulkGet(keys), [keys.join(' ')]);
+  const unsaved = useAppSelector((state) => state.edits.steps);
   const latest = (which: 'done' | 'undone'): StepsInHand['undo'] => {
     const steps = (rows ?? []).flatMap((row) => {
       const step = row?.[which][row[which].length - 1];
       return row && step ? [{ key: row.key, step }] : [];
     });
+    // What was done a moment ago is undone first, also before it is saved.
+    if (which === 'done') for (const key of keys) for (const step of unsaved[key]?.slice(-1) ?? []) steps.push({ key, step });
     // What was done last is undone first; what was undone last (the earliest) is done again first.
     return steps.sort((a, b) => (which === 'done' ? b.step.at - a.step.at : a.step.at - b.step.at))[0] ?? null;
   };

@@ -1,4 +1,5 @@
 import type { DraftAccess, DraftPrice, PricePart } from '#core/catalogue';
+import { usePriceSold } from '../data/useSold';
 import { ChoiceFill, DayFill, MoneyFill, OptionLine, TextFill } from './Fill';
 
 export interface PriceParts {
@@ -46,7 +47,7 @@ export function OptionLines({ name, price, currency, edit, wrong, onBlur }: Pric
         <OptionLine name="words in place of the number" onRemove={() => edit((p) => { p.words = null; })}>In place of the number the page says <TextFill label={`${name}: words in place of the number`} placeholder="free, you pay only …" value={words} invalid={wrong === 'words'} onBlur={onBlur} onChange={(text) => edit((p) => { p.words = text; })} />; at checkout the number stands.</OptionLine>
       )}
       {limit !== null && (
-        <OptionLine name="limit" onRemove={() => edit((p) => { p.limit = null; })}>At most <TextFill numeric label={`${name}: how many can be sold`} placeholder="any number" value={limit.inAll} invalid={wrong === 'limit'} onBlur={onBlur} onChange={(text) => edit((p) => { if (p.limit) p.limit.inAll = text.slice(0, 10); })} /> sold, <TextFill numeric label={`${name}: how many to each buyer`} placeholder="any number" value={limit.each} invalid={wrong === 'limit'} onBlur={onBlur} onChange={(text) => edit((p) => { if (p.limit) p.limit.each = text.slice(0, 10); })} /> to each buyer.</OptionLine>
+        <OptionLine name="limit" onRemove={() => edit((p) => { p.limit = null; })}>At most <TextFill numeric label={`${name}: how many can be sold`} placeholder="any number" value={limit.inAll} invalid={wrong === 'limit'} onBlur={onBlur} onChange={(text) => edit((p) => { if (p.limit) p.limit.inAll = text.slice(0, 10); })} /> sold, <TextFill numeric label={`${name}: how many to each buyer`} placeholder="any number" value={limit.each} invalid={wrong === 'limit'} onBlur={onBlur} onChange={(text) => edit((p) => { if (p.limit) p.limit.each = text.slice(0, 10); })} /> to each buyer. <SoldSoFar priceId={price.id} /></OptionLine>
       )}
       {sale !== null && (
         <OptionLine name="dates of sale" onRemove={() => edit((p) => { p.sale = null; })}>On sale from {sale.from === '' && 'now, or from '}<DayFill label={`${name}: first day of sale`} value={sale.from} invalid={wrong === 'sale'} onBlur={onBlur} onChange={(text) => edit((p) => { if (p.sale) p.sale.from = text; })} />, until {sale.until === '' && 'taken off, or until the end of '}<DayFill label={`${name}: last day of sale`} value={sale.until} invalid={wrong === 'sale'} onBlur={onBlur} onChange={(text) => edit((p) => { if (p.sale) p.sale.until = text; })} />.</OptionLine>
@@ -56,6 +57,12 @@ export function OptionLines({ name, price, currency, edit, wrong, onBlur }: Pric
       )}
     </>
   );
+}
+
+/** A limit counts from the first sale on, also those before it was set. */
+function SoldSoFar({ priceId }: { priceId: string }) {
+  const sold = usePriceSold(priceId);
+  return sold === 0 ? null : <span className="cap">{sold.toLocaleString('en')} sold so far</span>;
 }
 
 /** Options not in use, in one line; never said as "no …". */

@@ -1,12 +1,12 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { GripVertical } from 'lucide-react';
-import { type ReactNode, useState } from 'react';
+import { type KeyboardEvent, type ReactNode, useState } from 'react';
 import { type Block, BLOCK_NAMES, isFixed, moveBlock, type Page } from '#core/pages';
 import type { Path } from '#core/paths';
 import { change, type Draft } from '../data/draft';
 import { newId } from '../data/ids';
-import { useAppDispatch } from '../store';
+import { useAppDispatch, useAppSelector } from '../store';
 import { blockTaken } from '../store/frame';
 import { AddBlock } from './AddBlock';
 import { BlockSettings } from './BlockSettings';
@@ -21,28 +21,35 @@ interface Props {
 
 /** A block in the sheet: its words in place, and under the one in hand its settings as a sentence. */
 export function BlockFrame({ draft, path, page, block, children }: Props) {
-  const [inHand, setInHand] = useState(false);
+  // A block stays in hand until another is taken: were it to fold on losing the focus, what is being pressed would move away.
+  const inHand = useAppSelector((state) => state.frame.blockInHand) === block.id;
   const dispatch = useAppDispatch();
   const fixed = isFixed(page, block);
-  const { setNodeRef, setActivatorNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({ id: block.id, disabled: fixed });
+  const { setNodeRef, setActivatorNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: block.id, disabled: fixed });
   const name = BLOCK_NAMES[block.kind];
+  const [said, setSaid] = useState('');
+  function onArrow(event: KeyboardEvent): void {
+    const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
+    if (by === 0) return;
+    event.preventDefault();
+    const moved = moveBlock(page.blocks, block.id, by);
+    void change('page', page.id, (p) => { p.blocks = moved; });
+    setSaid(`${name} at place ${moved.findIndex((b) => b.id === block.id) + 1} of ${moved.length}`);
+  }
   return (
     <div
       id={`block-${block.id}`}
       ref={setNodeRef}
       style={{ transform: CSS.Translate.toString(transform), ...(transition === undefined ? {} : { transition }) }}
       className={`block-frame ${inHand ? 'in-hand' : ''} ${isDragging ? 'dragged' : ''}`}
-      onFocus={() => {
-        setInHand(true);
-        dispatch(blockTaken(block.id));
-      }}
-      onBlur={(event) => { if (!event.currentTarget.contains(event.relatedTarget)) setInHand(false); }}
+      onFocus={() => { if (!inHand) dispatch(blockTaken(block.id)); }}
       // Clicking anywhere on a block takes it in hand, also where it has no words of its own.
       tabIndex={-1}
       role="group"
       aria-label={`${name} block${block.hidden ? ', hidden' : ''}`}
     >
-      {!fixed && <button type="button" ref={setActivatorNodeRef} className="grip" {...attributes} {...listeners} aria-label={`Drag ${name}, or move it with the arrow keys after pressing space`}><GripVertical size={16} aria-hidden="true" /></button>}
+      {!fixed && <button type="button" ref={setActivatorNodeRef} className="grip" {...listeners} aria-label={`Drag ${name}, or move it with the arrow keys`} onKeyDown={onArrow}><GripVertical size={16} aria-hidden="true" /></button>}
+      <span className="sr-only" role="status">{said}</span>
       <div className={block.hidden ? 'opacity-60' : ''}>{children}</div>
       <p className="block-line">
         {block.hidden && <span>Hidden from buyers.</span>}

@@ -1,6 +1,6 @@
-import { type Announcements, closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, type UniqueIdentifier, useSensor, useSensors } from '@dnd-kit/core';
-import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { BLOCK_NAMES, isFixed, type Page, placeBlock } from '#core/pages';
+import { closestCenter, DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
+import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { isFixed, type Page, placeBlock } from '#core/pages';
 import type { Path, Step } from '#core/paths';
 import { PageBody } from '../../pages/PageBody';
 import { change, type Draft } from '../data/draft';
@@ -15,22 +15,10 @@ interface Props {
   page: Page;
 }
 
-/** What is said aloud while a block is dragged, in the names the seller reads. */
-function announcementsFor(page: Page): Announcements {
-  const name = (id: UniqueIdentifier): string => BLOCK_NAMES[page.blocks.find((b) => b.id === id)?.kind ?? 'text'];
-  const place = (id: UniqueIdentifier): number => page.blocks.findIndex((b) => b.id === id) + 1;
-  return {
-    onDragStart: ({ active }) => `${name(active.id)} taken up. Arrow keys move it, space puts it down, Escape leaves it.`,
-    onDragOver: ({ active, over }) => (over ? `${name(active.id)} over place ${place(over.id)} of ${page.blocks.length}.` : undefined),
-    onDragEnd: ({ active, over }) => (over ? `${name(active.id)} put down at place ${place(over.id)}.` : undefined),
-    onDragCancel: ({ active }) => `${name(active.id)} left where it was.`,
-  };
-}
-
 /** A page at its true sizes, its words edited in place. Prices on it are read from the offer and cannot be typed. */
 export function PageSheet({ draft, path, step, page }: Props) {
   const view = useDraftView(draft, path, page, true);
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
   function onDragEnd({ active, over }: DragEndEvent): void {
     const target = page.blocks.find((b) => b.id === over?.id);
     if (!over || active.id === over.id || !target || isFixed(page, target)) return;
@@ -38,7 +26,7 @@ export function PageSheet({ draft, path, step, page }: Props) {
   }
   return (
     <>
-      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd} accessibility={{ announcements: announcementsFor(page) }}>
+      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
         <SortableContext items={page.blocks.map((b) => b.id)} strategy={verticalListSortingStrategy}>
           <div className="page mt-2"><div className="page-column !px-0 !pb-4"><PageBody page={page} view={view} showHidden around={(block, drawn) => <BlockFrame draft={draft} path={path} page={page} block={block}>{drawn}</BlockFrame>} /></div></div>
         </SortableContext>

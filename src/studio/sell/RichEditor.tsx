@@ -10,6 +10,8 @@ const EXTENSIONS = [
   StarterKit.configure({ heading: { levels: [3] }, blockquote: false, code: false, codeBlock: false, horizontalRule: false, strike: false, underline: false, trailingNode: false, link: { openOnClick: false, autolink: false, protocols: ['http', 'https', 'mailto'] } }),
 ];
 
+/** An editor needs a paragraph to stand in, where a document may hold none. */
+const toEdit = (value: RichText): RichText => (value.content.length > 0 ? value : { type: 'doc', content: [{ type: 'paragraph' }] });
 const sameDocument = (a: RichText, b: RichText): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** Formatted text, edited in place. What goes in and out is the document itself. */
@@ -17,7 +19,7 @@ export default function RichEditor({ value, onChange, label, placeholder, classN
   const sent = useRef(value);
   const editor = useEditor({
     extensions: EXTENSIONS,
-    content: value,
+    content: toEdit(value),
     injectCSS: false,
     editorProps: { attributes: { class: `rich-words ${className}`, 'aria-label': label, role: 'textbox', 'aria-multiline': 'true', dir: 'auto', 'data-placeholder': placeholder ?? label } },
     onUpdate: ({ editor: now }) => {
@@ -29,7 +31,7 @@ export default function RichEditor({ value, onChange, label, placeholder, classN
   useEffect(() => {
     if (sameDocument(value, sent.current)) return;
     sent.current = value;
-    editor.commands.setContent(value, { emitUpdate: false });
+    editor.commands.setContent(toEdit(value), { emitUpdate: false });
   }, [value, editor]);
   return (
     <div className="rich">

@@ -1,0 +1,119 @@
+import { readFileSync } from 'node:fs';
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import type { Browser, Page } from 'playwright-core';
+import { complaintsOf, newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
+
+let served: Served;
+let browser: Browser;
+let studio: Page;
+let complaints: string[];
+beforeAll(async () => {
+  served = await serveBuilt('demo');
+  browser = await openBrowser();
+  studio = await newPage(browser, { viewport: { width: 1280, height: 800 } });
+  complaints = complaintsOf(studio);
+  await studio.goto(served.studio);
+  await studio.getByText('Shop online').waitFor();
+}, 60_000);
+afterAll(async () => {
+  await browser.close();
+  await served.stop();
+});
+
+const totals = async (): Promise<string> => ((await studio.locator('.sheet p.lead').first().textContent()) ?? '').split('Export')[0]?.trim() ?? '';
+
+test('every figure opens the rows it was counted from, with the same total', async () => {
+  await studio.getByRole('link', { name: 'Today', exact: true }).click();
+  const today = (await studio.getByText(/^Today and yesterday:/).textContent()) ?? '';
+  const [, amount, count] = /(€[\d.,]+) from (\d+) orders/.exec(today) ?? [];
+  await studio.getByRole('link', { name: `${count ?? ''} orders`, exact: true }).first().click();
+  await studio.getByText(`${count ?? ''} orders, ${amount ?? ''} paid`, { exact: false }).waitFor();
+  await studio.getByRole('link', { name: 'Count', exact: true }).click();
+  const row = studio.getByRole('row', { name: /Dawn field pack/ });
+  const cells = await row.getByRole('cell').allTextContents();
+  await row.getByRole('link').click();
+  await studio.getByText(`${cells[1] ?? ''} orders, ${cells[2] ?? ''} paid`, { exact: false }).waitFor();
+  expect(await studio.locator('.sheet tbody tr').count()).toBe(Number(cells[1]));
+});
+
+test('a list in a sentence: narrowed, totalled, named, found again after a reload, exported exactly', async () => {
+  await studio.getByRole('link', { name: /^All orders/ }).click();
+  await studio.getByLabel('Which orders').selectOption('back');
+  await studio.getByLabel('For which offer').selectOption({ label: 'Dawn field pack' });
+  await studio.getByRole('button', { name: 'Save this list' }).click();
+  await studio.getByLabel('Name of this list').fill('Dawn, given back');
+  await studio.getByRole('button', { name: 'Save', exact: true }).click();
+  await studio.getByText('Saved as “Dawn, given back”').waitFor();
+  const before = await totals();
+  await studio.reload();
+  await studio.getByRole('link', { name: /^Paid/ }).click();
+  await studio.getByRole('link', { name: /Dawn, given back/ }).click();
+  await studio.waitForFunction((text) => document.querySelector('.sheet p.lead')?.textContent?.startsWith(text), before);
+  const [file] = await Promise.all([studio.waitForEvent('download'), studio.getByRole('button', { name: /^Export/ }).click()]);
+  const lines = readFileSync(await file.path(), 'utf8').trim().split('\r\n');
+  expect(lines.length - 1).toBe(await studio.locator('.sheet tbody tr').count());
+  expect(before).toContain(`${lines.length - 1} orders`);
+  await studio.getByLabel('Search these orders').fill('nobody at all');
+  await studio.getByText(/No orders match\. \d+ without these choices\./).waitFor();
+  await studio.getByRole('link', { name: 'Clear them' }).click();
+  await studio.getByText(/^44 orders/).waitFor();
+});
+
+test('acting on many: what it does, whom it leaves out, one example; it can be stopped, and never repeats what was done', async () => {
+  await studio.clock.install();
+  await studio.getByLabel('For which offer').selectOption({ label: 'Wren sound cards' });
+  await studio.waitForFunction(() => location.search.includes('offer='));
+  await studio.getByRole('button', { name: 'give the money back' }).click();
+  await studio.getByText(/^For example: .* gets back €12\.00 for order \d+ to the card ending 0001, and “Wren sound cards” closes\.$/).waitFor();
+  const button = studio.getByRole('button', { name: /^Refund €[\d.]+ for \d+ orders and close their access$/ });
+  const [, count] = /for (\d+) orders/.exec((await button.textContent()) ?? '') ?? [];
+  await button.click();
+  await studio.getByText(/Starts in 1:00|Starts in 0:59/).waitFor();
+  await studio.getByRole('button', { name: 'Stop' }).first().click();
+  await studio.clock.fastForward(70_000);
+  await studio.getByRole('button', { name: 'give the money back' }).click();
+  await studio.getByRole('button', { name: /^Refund/ }).click();
+  await studio.clock.fastForward(61_000);
+  await studio.getByText(new RegExp(`Giving back ${count ?? ''} orders: ${count ?? ''} done\\.`)).first().waitFor({ timeout: 60_000 });
+  await studio.getByRole('button', { name: 'give the money back' }).click();
+  await studio.getByText('Nobody is left to do this for.').waitFor();
+  await studio.getByText(new RegExp(`Left out: .*${count ?? ''}|Left out: \\d+ given back already`)).waitFor();
+  await studio.getByRole('button', { name: 'Leave it' }).click();
+});
+
+test('two windows: the second only shows a thing, live, until it takes it over', async () => {
+  const other = await studio.context().newPage();
+  await studio.getByRole('link', { name: 'Price', exact: true }).click();
+  await studio.getByLabel('Title of the offer').waitFor();
+  await other.goto(`${served.base}/studio/price`);
+  await other.getByText('This is open in another window', { exact: false }).waitFor();
+  expect(await other.getByLabel('Title of the offer').isDisabled()).toBe(true);
+  await studio.bringToFront();
+  await studio.getByLabel('Title of the offer').fill('Typed in the first window');
+  await other.waitForFunction(() => (document.querySelector('.title-field') as HTMLInputElement).value === 'Typed in the first window');
+  await other.getByRole('button', { name: 'Edit here instead' }).click();
+  await other.waitForFunction(() => !(document.querySelector('.title-field') as HTMLInputElement).closest('fieldset')?.disabled);
+  await studio.getByText('This is open in another window', { exact: false }).waitFor();
+  await other.getByLabel('Title of the offer').fill('Typed in the second');
+  await studio.waitForFunction(() => (document.querySelector('.title-field') as HTMLInputElement).value === 'Typed in the second');
+  await other.close();
+  // With the other gone, this one edits again by itself.
+  await studio.waitForFunction(() => !(document.querySelector('.title-field') as HTMLInputElement).closest('fieldset')?.disabled);
+  expect(complaints).toEqual([]);
+});
+
+test('after an interruption: what was edited, and not yet looked at as the buyer', async () => {
+  await studio.getByRole('link', { name: /Dawn field pack|Typed in/ }).first().click();
+  await studio.getByLabel('For yourself: amount in EUR').fill('26');
+  await studio.waitForTimeout(800);
+  await studio.goto(`${served.base}/studio/`);
+  await studio.getByText(/^You changed a price of “.*” and had not looked at it as the buyer\./).waitFor();
+  await studio.getByRole('link', { name: 'Go on' }).click();
+  await studio.getByRole('button', { name: 'See as buyer' }).click();
+  await studio.getByText('Nothing is charged, sent or recorded.', { exact: false }).waitFor();
+  await studio.getByLabel('What you see').selectOption('live');
+  await studio.getByText('€24.00').first().waitFor();
+  await studio.keyboard.press('Escape');
+  await studio.getByRole('link', { name: 'Today', exact: true }).click();
+  await studio.waitForFunction(() => !document.body.textContent?.includes('had not looked at it'));
+});
