@@ -12,6 +12,7 @@ import { Frame } from './frame/Frame';
 import { MakeStage } from './make/MakeStage';
 import { PriceStage } from './price/PriceStage';
 import { SearchSheet } from './search/SearchSheet';
+import { prepareEditor } from './sell/RichField';
 import { SellStage } from './sell/SellStage';
 import { ShopSheet } from './shop/ShopSheet';
 import { Today } from './today/Today';
@@ -48,6 +49,10 @@ async function open(): Promise<Opening> {
 function Opened() {
   const draft = useDraft();
   useMirror();
+  useEffect(() => {
+    const timer = setTimeout(prepareEditor, 1_500);
+    return () => clearTimeout(timer);
+  }, []);
   if (!draft) return null;
   return (
     <Frame draft={draft}>

@@ -5,15 +5,18 @@ import { BrowserRouter } from 'react-router';
 import '../ui/fonts';
 import './studio.css';
 import { App } from './App';
+import { WholeMishap } from './frame/Mishap';
 import { store } from './store';
 
 const root = document.getElementById('root');
 if (root) {
   createRoot(root).render(
     <StrictMode>
-      <Provider store={store}>
-        <BrowserRouter basename="/studio"><App /></BrowserRouter>
-      </Provider>
+      <WholeMishap>
+        <Provider store={store}>
+          <BrowserRouter basename="/studio"><App /></BrowserRouter>
+        </Provider>
+      </WholeMishap>
     </StrictMode>,
   );
 }

@@ -75,6 +75,8 @@ test('the shop is lost from sight: the studio says so, keeps edits, and goes on 
   await served.stop('keep');
   await page.getByText(/^Shop not reached since \d\d:\d\d\. Your edits are safe here\./).waitFor();
   await page.getByRole('link', { name: 'Make', exact: true }).click();
+  // Also what is loaded late does not take the window down with it.
+  await page.getByRole('textbox', { name: 'Description' }).or(page.getByText('could not be loaded', { exact: false })).first().waitFor();
   await page.getByLabel('Promise, one line').fill('Typed while the shop was away');
   await page.getByText(/^Saved on this computer \d/).waitFor();
   await page.getByRole('button', { name: 'Publish 1 change' }).click();

@@ -111,6 +111,7 @@ test('F6 goes from pane to pane; single keys act, and can be switched off', asyn
   const page = await newPage(browser, { viewport: { width: 1280, height: 800 } });
   await page.goto(served.studio);
   await page.getByRole('link', { name: 'Price', exact: true }).click();
+  await page.getByLabel('Title of the offer').waitFor();
   const pane = (): Promise<string | null> => page.evaluate(() => document.activeElement?.closest('[data-pane]')?.getAttribute('data-pane') ?? null);
   await page.locator('#sheet').focus();
   const seen: (string | null)[] = [];

@@ -26,7 +26,7 @@ export function addFile(file: File, onProgress: (share: number) => void): Adding
       else if (data.kind === 'hashed') resolve(data.sha256);
       else reject(new Error(`“${file.name}” could not be read. Nothing was changed. Close it in other programs and add it again.`));
     };
-    worker.onerror = () => reject(new Error(`“${file.name}” could not be read.`));
+    worker.onerror = () => reject(new Error(`“${file.name}” was not added: a part of the studio could not be loaded, because the shop is not reached. Nothing was changed. Add it again when the shop answers.`));
     worker.postMessage(file);
   });
   const result = hashed
