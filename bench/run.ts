@@ -1,6 +1,7 @@
 import { orders } from './orders';
 import { delivery } from './delivery';
 import { engine } from './engine';
+import { studio } from './studio';
 import { weight } from './weight';
 
-for (const measure of [orders, engine, delivery, weight]) await measure();
+for (const measure of [orders, engine, delivery, weight, studio]) await measure();

@@ -2,7 +2,7 @@ import { type ChildProcess, spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { type Browser, type BrowserContextOptions, chromium, type Page } from 'playwright-core';
+import { type Browser, type BrowserContext, type BrowserContextOptions, chromium, type Page } from 'playwright-core';
 import axe from 'axe-core';
 import { until } from './counter';
 
@@ -35,12 +35,15 @@ export async function serveBuilt(entry: 'start' | 'demo', folder = mkdtempSync(j
   };
 }
 
-export function openBrowser(): Promise<Browser> {
-  return chromium.launch({
-    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
-  });
-}
+const LAUNCH = {
+  executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+};
+
+export const openBrowser = (): Promise<Browser> => chromium.launch(LAUNCH);
+
+/** A browser whose store lies on the disk, as a person's does; the others keep theirs in memory. */
+export const openProfile = (folder: string): Promise<BrowserContext> => chromium.launchPersistentContext(folder, { ...LAUNCH, viewport: { width: 1280, height: 800 } });
 
 /** Collects what a page complains of, so that a test can insist on silence. */
 export function complaintsOf(page: Page): string[] {

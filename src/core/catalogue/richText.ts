@@ -39,10 +39,12 @@ type Node = { type?: string; text?: string; attrs?: Record<string, unknown>; mar
  * so that nothing typed or pasted can be refused later.
  */
 export function cleanRich(value: unknown): RichText {
-  const blocks = ((value as Node | null)?.content ?? []).flatMap(cleanBlock).slice(0, 2_000);
+  const blocks = childrenOf(value as Node | null | undefined).flatMap(cleanBlock).slice(0, 2_000);
   const doc: RichText = { type: 'doc', content: blocks };
   return RichText.safeParse(doc).success ? doc : richFromPlain(plainFromRich(doc).slice(0, 20_000));
 }
+
+const childrenOf = (node: Node | null | undefined): Node[] => (Array.isArray(node?.content) ? node.content : []);
 
 function cleanBlock(node: Node): RichBlock[] {
   switch (node.type) {
@@ -50,7 +52,7 @@ function cleanBlock(node: Node): RichBlock[] {
       return [{ type: 'heading', attrs: { level: 3 }, ...runsOf(node) }];
     case 'bulletList':
     case 'orderedList': {
-      const items = (node.content ?? []).map((item) => ({ type: 'listItem' as const, content: (item.content ?? []).flatMap(paragraphsOf) })).filter((item) => item.content.length > 0);
+      const items = childrenOf(node).map((item) => ({ type: 'listItem' as const, content: childrenOf(item).flatMap(paragraphsOf) })).filter((item) => item.content.length > 0);
       return items.length === 0 ? [] : [{ type: node.type, content: items }];
     }
     default:
@@ -62,13 +64,13 @@ type ParagraphNode = z.infer<typeof Paragraph>;
 
 /** Any node as paragraphs: what holds paragraphs itself (a quotation, a list in a list) is opened. */
 function paragraphsOf(node: Node): ParagraphNode[] {
-  const children = node.content ?? [];
+  const children = childrenOf(node);
   if (node.type !== 'paragraph' && children.some((c) => c.type !== 'text' && c.type !== 'hardBreak')) return children.flatMap(paragraphsOf);
   return [{ type: 'paragraph', ...runsOf(node) }];
 }
 
 function runsOf(node: Node): { content?: RichRun[] } {
-  const runs = (node.content ?? []).flatMap((run): RichRun[] => {
+  const runs = childrenOf(node).flatMap((run): RichRun[] => {
     if (run.type === 'hardBreak') return [{ type: 'hardBreak' }];
     if (run.type !== 'text' || !run.text) return [];
     const marks = (run.marks ?? []).flatMap((mark) => Mark.safeParse({ type: mark.type, ...(mark.attrs ? { attrs: { href: mark.attrs['href'] } } : {}) }).data ?? []);

@@ -1,5 +1,5 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { enablePatches, produceWithPatches } from 'immer';
 import { DEFAULT_SHOP } from '#core/catalogue';
 import { type Change, changesBetween, type DraftContent, keptFor, type Finding, type Going, keepBack, launchCheck, type Release } from '#core/release';
@@ -45,17 +45,20 @@ export function useDraft(): Draft | undefined {
   const rows = useRows();
   const live = useLiveQuery(async () => ((await db.meta.get('live'))?.value as Release | undefined) ?? null, []);
   const local = useLiveQuery(async () => new Set(await db.files.toCollection().primaryKeys()), []);
-  return useMemo(() => {
-    if (!rows || live === undefined || !local) return undefined;
-    const content = contentOf(rows);
+  const content = useMemo(() => rows && contentOf(rows), [rows]);
+  // What is typed stands at once; what is found in it, and what differs from live, follows when there is time.
+  const settled = useDeferredValue(content);
+  const checked = useMemo(() => {
+    if (!settled || live === undefined || !local) return undefined;
     const inShop = live ? keptFor(live.content) : new Set<string>();
     const hasFile = (sha256: string): boolean => local.has(sha256) || inShop.has(sha256);
-    const going = keepBack(content, live);
+    const going = keepBack(settled, live);
     const waiting = new Set(going.keptBack.map((thing) => thing.id));
     // What is only begun stops nothing; it is worth a look.
-    const begun = launchCheck(content, hasFile, hour).filter((f) => waiting.has(f.about.id)).map((f): Finding => ({ ...f, level: 'look' }));
-    return { content, going, live, hasFile, findings: [...launchCheck(going.content, hasFile, hour), ...begun], changes: changesBetween(live, going.content) };
-  }, [rows, live, local, hour]);
+    const begun = launchCheck(settled, hasFile, hour).filter((f) => waiting.has(f.about.id)).map((f): Finding => ({ ...f, level: 'look' }));
+    return { going, live, hasFile, findings: [...launchCheck(going.content, hasFile, hour), ...begun], changes: changesBetween(live, going.content) };
+  }, [settled, live, local, hour]);
+  return useMemo(() => (content && checked ? { content, ...checked } : undefined), [content, checked]);
 }
 
 enablePatches();
@@ -69,6 +72,13 @@ export async function change<K extends DocumentKind>(kind: K, id: string, recipe
   const [doc, redo, undo] = produceWithPatches(row.doc, recipe as (doc: Documents[DocumentKind]) => void);
   if (redo.length === 0) return;
   store.dispatch(edited({ row: { ...row, doc }, step: { field: (redo[0]?.path ?? []).join('.'), at: Date.now(), undo, redo } }));
+}
+
+/** A document as it is in hand or saved; undefined when there is none. */
+export async function readDocument<K extends DocumentKind>(kind: K, id: string): Promise<Documents[K] | undefined> {
+  const key = `${kind}/${id}`;
+  const row = store.getState().edits.open[key] ?? (await db.documents.get(key));
+  return row?.doc as Documents[K] | undefined;
 }
 
 export function add<K extends DocumentKind>(kind: K, id: string, doc: Documents[K]): void {

@@ -1,6 +1,7 @@
-import { useMemo } from 'react';
+import { useEffect, useMemo } from 'react';
 import { Link, useLocation, useParams } from 'react-router';
 import type { Draft } from '../data/draft';
+import { askLists } from '../data/lists';
 import { dropList, useSavedLists } from '../data/savedLists';
 import { Panes } from '../frame/Panes';
 import { ALL_ORDERS, type OrderQuery, ordersLink, readQuery, writeQuery } from './orderQuery';
@@ -23,6 +24,11 @@ export function DeliverStage({ draft }: { draft: Draft }) {
   const { search } = useLocation();
   const query = useMemo(() => readQuery(search), [search]);
   const people = list === 'people';
+  // Words will be asked for here, so what they are looked for in is read ahead.
+  useEffect(() => {
+    const timer = setTimeout(() => void askLists().warm(), 1_000);
+    return () => clearTimeout(timer);
+  }, []);
   return (
     <Panes
       draft={draft}

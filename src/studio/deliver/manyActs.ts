@@ -32,7 +32,7 @@ export async function planMany(kind: ActKind, query: OrderQuery, locale: string,
 export function planLinks(rows: readonly OrderAndPerson[], sent: Record<string, number>, now: number): ManyPlan {
   const once = [...new Map(rows.map((row) => [row.order.personId, row])).values()];
   const erased = once.filter((row) => !row.person);
-  const lately = once.filter((row) => row.person && now - (sent[row.order.personId] ?? 0) < LINK_AGAIN_AFTER_MS);
+  const lately = once.filter((row) => row.person && now - (sent[row.order.personId] ?? -Infinity) < LINK_AGAIN_AFTER_MS);
   const targets = once.filter((row) => !erased.includes(row) && !lately.includes(row));
   const people = targets.length === 1 ? '1 person' : `${targets.length.toLocaleString('en')} people`;
   return {

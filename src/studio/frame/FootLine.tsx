@@ -52,7 +52,7 @@ function Jobs() {
   const dispatch = useAppDispatch();
   const jobs = useAppSelector((state) => state.jobs);
   const [open, setOpen] = useState(false);
-  const shown = jobs.findLast((j) => j.state !== 'done') ?? jobs[jobs.length - 1];
+  const shown = jobs.findLast((j) => j.state === 'running' || j.state === 'waiting') ?? jobs[jobs.length - 1];
   if (!shown) return null;
   return (
     <div className="relative ml-auto flex items-center gap-2">

@@ -1,44 +1,48 @@
 import { useState } from 'react';
-import { addableKinds, bestPlace, type Block, BLOCK_NAMES, newBlock, type Page } from '#core/pages';
-import type { Path } from '#core/paths';
-import { change, type Draft } from '../data/draft';
+import { addableKinds, bestPlace, type Block, BLOCK_NAMES, newBlock, type PageKind } from '#core/pages';
+import { change, readDocument } from '../data/draft';
 import { newId } from '../data/ids';
 
 interface Props {
-  draft: Draft;
-  path: Path;
-  page: Page;
+  offerId: string;
+  pageId: string;
+  pageKind: PageKind;
   /** The block it comes after; null lets it land where it sells best, and says where. */
   after: Block | null;
 }
 
-/** Adds a block, here or where it sells best. */
-export function AddBlock({ draft, path, page, after }: Props) {
-  const [open, setOpen] = useState(false);
+/** Adds a block, here or where it sells best. What is known of the offer is read when it is needed. */
+export function AddBlock({ offerId, pageId, pageKind, after }: Props) {
+  const [kinds, setKinds] = useState<readonly Block['kind'][] | null>(null);
   const [landed, setLanded] = useState<string | null>(null);
-  const kinds = addableKinds(page);
-  if (kinds.length === 0) return null;
+  if (addableKinds({ kind: pageKind, blocks: [] }).length === 0) return null;
 
-  function add(kind: Block['kind']): void {
-    const offer = draft.content.offers.find((o) => o.id === path.offerId);
-    const products = draft.content.products.filter((p) => offer?.productIds.includes(p.id));
-    const block = newBlock(kind, newId('b'), { title: offer?.title ?? '', benefits: products.flatMap((p) => p.benefits) });
+  async function toggle(): Promise<void> {
+    const page = await readDocument('page', pageId);
+    setKinds(kinds === null && page ? addableKinds(page) : null);
+  }
+
+  async function add(kind: Block['kind']): Promise<void> {
+    const [page, offer] = await Promise.all([readDocument('page', pageId), readDocument('offer', offerId)]);
+    if (!page) return;
+    const products = await Promise.all((offer?.productIds ?? []).map((id) => readDocument('product', id)));
+    const block = newBlock(kind, newId('b'), { title: offer?.title ?? '', benefits: products.flatMap((p) => p?.benefits ?? []) });
     const place = after ? { index: page.blocks.findIndex((b) => b.id === after.id) + 1, words: '' } : bestPlace(page, kind);
-    void change('page', page.id, (p) => { p.blocks.splice(place.index, 0, block); });
-    setOpen(false);
+    void change('page', pageId, (p) => { p.blocks.splice(place.index, 0, block); });
+    setKinds(null);
     setLanded(after ? null : `${BLOCK_NAMES[kind]}: put ${place.words}, where it sells best.`);
     // The new thing is where the seller goes on.
     setTimeout(() => {
       const drawn = document.getElementById(`block-${block.id}`);
       drawn?.scrollIntoView({ block: 'center' });
-      drawn?.querySelector<HTMLElement>('textarea, [contenteditable="true"], input')?.focus();
+      (drawn?.querySelector<HTMLElement>('textarea, [contenteditable="true"], input') ?? drawn)?.focus();
     }, 60);
   }
 
   return (
     <div className={after ? '' : 'sec'}>
-      <button className={after ? 'opt' : 'btn btn-quiet'} aria-expanded={open} onClick={() => setOpen(!open)}>{after ? 'Add here' : 'Add a block'}</button>
-      {open && <p className="mt-2 flex flex-wrap gap-2" role="group" aria-label="Kinds of blocks">{kinds.map((kind) => <button key={kind} className="btn btn-quiet btn-sm" onClick={() => add(kind)}>{BLOCK_NAMES[kind]}</button>)}</p>}
+      <button className={after ? 'opt' : 'btn btn-quiet'} aria-expanded={kinds !== null} onClick={() => void toggle()}>{after ? 'Add here' : 'Add a block'}</button>
+      {kinds !== null && <p className="mt-2 flex flex-wrap gap-2" role="group" aria-label="Kinds of blocks">{kinds.map((kind) => <button key={kind} className="btn btn-quiet btn-sm" onClick={() => void add(kind)}>{BLOCK_NAMES[kind]}</button>)}</p>}
       {landed !== null && <p className="cap mt-2" role="status">{landed}</p>}
     </div>
   );

@@ -1,4 +1,4 @@
-import { type Block, BLOCK_NAMES, type Page } from '#core/pages';
+import { type Block, BLOCK_NAMES } from '#core/pages';
 import type { Path, Step } from '#core/paths';
 import { change } from '../data/draft';
 import { ChoiceFill, TextFill } from '../price/Fill';
@@ -8,13 +8,13 @@ export const STEP_NAMES: Record<Step['kind'], string> = { page: 'Page', checkout
 
 interface Props {
   path: Path;
-  page: Page;
+  pageId: string;
   block: Block;
 }
 
 /** What can be set of a block, as a sentence under it. Words of the block itself are edited in their place. */
-export function BlockSettings({ path, page, block }: Props) {
-  const set = <K extends Block['kind']>(kind: K, recipe: (b: Extract<Block, { kind: K }>) => void): void => void change('page', page.id, (p) => {
+export function BlockSettings({ path, pageId, block }: Props) {
+  const set = <K extends Block['kind']>(kind: K, recipe: (b: Extract<Block, { kind: K }>) => void): void => void change('page', pageId, (p) => {
     const found = p.blocks.find((b) => b.id === block.id);
     if (found?.kind === kind) recipe(found as Extract<Block, { kind: K }>);
   });
@@ -26,7 +26,7 @@ export function BlockSettings({ path, page, block }: Props) {
           {block.kind === 'picture' ? 'The picture' : 'The face beside the words'} is{' '}
           <label className="opt cursor-pointer focus-within:outline-2">{block.file ? block.file.name : 'not chosen yet: choose one'}<input type="file" accept="image/png,image/jpeg,image/webp,image/gif,image/svg+xml" className="sr-only" aria-label="Picture" onChange={(event) => {
             const file = event.target.files?.[0];
-            if (file) setBlockPicture(page.id, block.id, file);
+            if (file) setBlockPicture(pageId, block.id, file);
             event.target.value = '';
           }} /></label>
           {block.file && <>, and shows <TextFill label="The picture in words" placeholder="what is on it, in words" most={300} value={block.alt} onChange={(text) => set(block.kind, (b) => { b.alt = text; })} /></>}.
@@ -41,7 +41,7 @@ export function BlockSettings({ path, page, block }: Props) {
     case 'offer':
       return (
         <span>The button leads to{' '}
-          <ChoiceFill label="Where the button leads" value={block.step ?? ''} choices={[['', 'the checkout'], ...path.steps.filter((s) => s.pageId !== page.id && s.kind !== 'checkout' && s.kind !== 'thanks').map((s, i) => [s.id, `${i + 1}. ${STEP_NAMES[s.kind]}`] as const)]} onChange={(step) => set('offer', (b) => { if (step === '') delete b.step; else b.step = step; })} />
+          <ChoiceFill label="Where the button leads" value={block.step ?? ''} choices={[['', 'the checkout'], ...path.steps.filter((s) => s.pageId !== pageId && s.kind !== 'checkout' && s.kind !== 'thanks').map((s, i) => [s.id, `${i + 1}. ${STEP_NAMES[s.kind]}`] as const)]} onChange={(step) => set('offer', (b) => { if (step === '') delete b.step; else b.step = step; })} />
           . The prices are read from the offer: <a className="opt" href={`/studio/price/${path.offerId}`}>change them there</a>.</span>
       );
     case 'chooser':

@@ -1,8 +1,9 @@
+import { useMemo } from 'react';
 import { closestCenter, DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { isFixed, type Page, placeBlock } from '#core/pages';
 import type { Path, Step } from '#core/paths';
-import { PageBody } from '../../pages/PageBody';
+import { PageViewProvider } from '../../pages/view';
 import { change, type Draft } from '../data/draft';
 import { AddBlock } from './AddBlock';
 import { BlockFrame } from './BlockFrame';
@@ -18,6 +19,7 @@ interface Props {
 /** A page at its true sizes, its words edited in place. Prices on it are read from the offer and cannot be typed. */
 export function PageSheet({ draft, path, step, page }: Props) {
   const view = useDraftView(draft, path, page, true);
+  const ids = useStableIds(page.blocks.map((b) => b.id));
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
   function onDragEnd({ active, over }: DragEndEvent): void {
     const target = page.blocks.find((b) => b.id === over?.id);
@@ -27,11 +29,11 @@ export function PageSheet({ draft, path, step, page }: Props) {
   return (
     <>
       <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
-        <SortableContext items={page.blocks.map((b) => b.id)} strategy={verticalListSortingStrategy}>
-          <div className="page mt-2"><div className="page-column !px-0 !pb-4"><PageBody page={page} view={view} showHidden around={(block, drawn) => <BlockFrame draft={draft} path={path} page={page} block={block}>{drawn}</BlockFrame>} /></div></div>
+        <SortableContext items={ids} strategy={verticalListSortingStrategy}>
+          <div className="page mt-2"><div className="page-column !px-0 !pb-4"><PageViewProvider value={view}>{page.blocks.map((block, i) => <BlockFrame key={block.id} path={path} pageId={page.id} pageKind={page.kind} block={block} at={i} count={page.blocks.length} fixed={isFixed(page, block)} />)}</PageViewProvider></div></div>
         </SortableContext>
       </DndContext>
-      <AddBlock draft={draft} path={path} page={page} after={null} />
+      <AddBlock offerId={path.offerId} pageId={page.id} pageKind={page.kind} after={null} />
       {step.kind === 'page' && (
         <section className="sec">
           <h3 className="mb-1">For search engines and shared links</h3>
@@ -41,4 +43,10 @@ export function PageSheet({ draft, path, step, page }: Props) {
       )}
     </>
   );
+}
+
+/** The same list as long as its members are the same, so that what is sorted by it is not drawn again for every word. */
+function useStableIds(ids: string[]): string[] {
+  const key = ids.join(' ');
+  return useMemo(() => (key === '' ? [] : key.split(' ')), [key]);
 }

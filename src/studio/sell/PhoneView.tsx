@@ -16,7 +16,7 @@ export function PhoneView({ draft, path, page, wide = false, at }: { draft: Draf
     // Only the phone scrolls, never the pane around it.
     const block = frame.current?.querySelector<HTMLElement>(`[data-block="${inHand ?? ''}"]`);
     if (frame.current && block) frame.current.scrollTop = block.offsetTop - 24;
-  }, [inHand]);
+  }, [inHand, page]);
   return (
     <div ref={frame} className={wide ? 'mx-auto max-w-[62rem]' : 'phone relative'} inert>
       <div className="page"><div className="page-column !pb-8"><PageBody page={page} view={view} around={(block, drawn) => <div data-block={block.id}>{drawn}</div>} /></div></div>

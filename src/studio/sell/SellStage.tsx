@@ -1,3 +1,4 @@
+import { useDeferredValue } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { addressFrom, addressProblem, makePath, type Path } from '#core/paths';
 import { add, change, type Draft } from '../data/draft';
@@ -21,6 +22,8 @@ export function SellStage({ draft }: { draft: Draft }) {
   const path = paths.find((p) => p.id === id);
   const step = path?.steps.find((s) => s.id === stepId) ?? path?.steps[0];
   const page = pages.find((p) => p.id === step?.pageId);
+  // What is typed stands at once in the sheet; the phone beside it follows when there is time.
+  const settled = useDeferredValue(page);
   const offers = draft.content.offers.filter((o) => !o.putAway);
   const unsold = offers.filter((o) => !paths.some((p) => p.offerId === o.id));
 
@@ -52,7 +55,7 @@ export function SellStage({ draft }: { draft: Draft }) {
         </>
       }
       pinned={<Missing findings={draft.findings.filter((f) => f.about.id === path.id || f.about.id === path.offerId || path.steps.some((s) => s.pageId === f.about.id))} />}
-      outcome={<><h2 className="mb-3">On a phone</h2><PhoneView draft={draft} path={path} page={page} /></>}
+      outcome={<><h2 className="mb-3">On a phone</h2><PhoneView draft={draft} path={path} page={settled ?? page} /></>}
     />
   );
 }

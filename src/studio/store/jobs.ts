@@ -13,10 +13,26 @@ export interface Job {
   sentence: string | null;
 }
 
+const KEPT = 'clear-keel.running';
+
+/** Work that was running when this window was loaded anew: it stopped there, and says so. */
+function stoppedJobs(): Job[] {
+  try {
+    const running = JSON.parse(globalThis.sessionStorage?.getItem(KEPT) ?? '[]') as { id: string; title: string }[];
+    globalThis.sessionStorage?.removeItem(KEPT);
+    return running.map(({ id, title }) => ({ id, title, startedAt: 0, startsAt: null, share: null, state: 'failed', sentence: `${title}: stopped when the window was loaded again. Nothing was half done. Start it again.` }));
+  } catch {
+    return [];
+  }
+}
+
+// Read once: what is read is forgotten.
+const STOPPED = stoppedJobs();
+
 /** Work that takes a while, shown in the foot line. */
 export const jobs = createSlice({
   name: 'jobs',
-  initialState: [] as Job[],
+  initialState: STOPPED,
   reducers: {
     jobStarted: {
       reducer(state, { payload }: PayloadAction<{ id: string; title: string; startedAt: number }>) {
@@ -37,12 +53,26 @@ export const jobs = createSlice({
     },
     jobEnded(state, { payload }: PayloadAction<{ id: string; failed?: string; done?: string }>) {
       const job = state.find((j) => j.id === payload.id);
-      if (job) Object.assign(job, payload.failed === undefined ? { state: 'done', share: 1, sentence: payload.done ?? null } : { state: 'failed', sentence: payload.failed });
+      if (!job) return;
+      if (payload.failed !== undefined) return void Object.assign(job, { state: 'failed', sentence: payload.failed });
+      Object.assign(job, { state: 'done', share: 1, sentence: payload.done ?? null });
+      // What failed before and has now been done needs nobody any more.
+      return state.filter((j) => j.state !== 'failed' || j.title !== job.title);
     },
     jobDropped(state, { payload }: PayloadAction<string>) {
       return state.filter((j) => j.id !== payload);
     },
   },
 });
+
+/** Whether closing the window now would break something off. */
+export const isWorking = (all: readonly Job[]): boolean => all.some((j) => j.state === 'running' || j.state === 'waiting');
+
+/** Remembers what runs for as long as this window lives, so that a reload can say where it stopped. */
+export function rememberRunning(all: readonly Job[]): void {
+  const running = all.filter((j) => j.state === 'running' || j.state === 'waiting').map(({ id, title }) => ({ id, title }));
+  if (running.length === 0) globalThis.sessionStorage?.removeItem(KEPT);
+  else globalThis.sessionStorage?.setItem(KEPT, JSON.stringify(running));
+}
 
 export const { jobPlanned, jobBegun, jobStarted, jobMoved, jobEnded, jobDropped } = jobs.actions;

@@ -34,6 +34,8 @@ export interface FoundIds {
   back: [currency: string, amount: number][];
 }
 
+const SLICE = 4_000;
+
 const orders = new Map<string, Held>();
 const people = new Map<string, HeldPerson>();
 /** Newest first. */
@@ -64,8 +66,10 @@ const sort = (): void => {
 
 async function ready(): Promise<void> {
   reading ??= (async () => {
-    await db.people.each(holdPerson);
-    await db.orders.each(hold);
+    for (const person of await db.people.toArray()) holdPerson(person);
+    // In slices: one by one would take ten times as long, all at once too much memory.
+    const last = (await db.orders.orderBy('number').last())?.number ?? 0;
+    for (let from = 0; from <= last; from += SLICE) for (const order of await db.orders.where('number').between(from, from + SLICE, true, false).toArray()) hold(order);
     stale.orders.clear();
     stale.people.clear();
     sort();

@@ -1,0 +1,123 @@
+import { afterAll, beforeAll, beforeEach, expect, test } from '@jest/globals';
+import type { Browser, Page } from 'playwright-core';
+import { newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
+
+let served: Served;
+let browser: Browser;
+let studio: Page;
+beforeAll(async () => {
+  served = await serveBuilt('start');
+  browser = await openBrowser();
+});
+afterAll(async () => {
+  await browser.close();
+  await served.stop();
+});
+beforeEach(async () => {
+  studio = await newPage(browser, { viewport: { width: 1280, height: 800 } });
+});
+
+const file = (name: string, text: string) => ({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
+const begin = async (): Promise<void> => {
+  await studio.goto(served.studio);
+  await studio.getByText('Shop online').waitFor();
+  await studio.goto(`${served.base}/studio/make/new?kind=download`);
+  await studio.waitForFunction(() => document.activeElement?.getAttribute('aria-label') === 'Title');
+};
+
+test('files that are empty, strangely named, or there already', async () => {
+  await begin();
+  await studio.getByLabel('Add files').setInputFiles(file('Nothing.txt', ''));
+  await studio.getByText('“Nothing.txt” is empty, so it was not added. Nothing was changed.').first().waitFor();
+  // The failed job waits on Today until it is read.
+  await studio.getByRole('link', { name: 'Today', exact: true }).click();
+  await studio.getByText('“Nothing.txt” is empty', { exact: false }).first().waitFor();
+  await studio.getByRole('button', { name: 'Dismiss' }).first().click();
+  await studio.goBack();
+  const strange = `نداء \u202Egpj.${'x'.repeat(200)}<img src=x onerror=alert(1)>.txt`;
+  await studio.getByLabel('Add files').setInputFiles([file(strange, 'one'), file('Twice.txt', 'two'), file('Twice.txt', 'two')]);
+  await studio.getByRole('button', { name: 'Preview Twice.txt' }).waitFor();
+  await studio.waitForTimeout(600);
+  expect(await studio.getByRole('button', { name: /^Preview / }).count()).toBe(2);
+  const shown = await studio.getByRole('button', { name: /^Preview / }).first().getAttribute('aria-label');
+  expect(shown).not.toMatch(/[<>\u202e]/);
+  expect((shown ?? '').length).toBeLessThan(140);
+});
+
+test('no room left in the browser: said at once, what was typed stays, and it is saved when there is room', async () => {
+  await studio.addInitScript(() => {
+    const put = IDBObjectStore.prototype.put;
+    IDBObjectStore.prototype.put = function (this: IDBObjectStore, ...given: Parameters<typeof put>) {
+      if ((globalThis as unknown as { full?: boolean }).full && this.name === 'documents') throw new DOMException('full', 'QuotaExceededError');
+      return put.apply(this, given);
+    };
+  });
+  await begin();
+  await studio.keyboard.type('Saved words');
+  await studio.getByText(/^Saved on this computer \d/).waitFor();
+  await studio.evaluate(() => { (globalThis as unknown as { full: boolean }).full = true; });
+  await studio.getByLabel('Promise, one line').fill('Words without room');
+  const said = studio.getByRole('alert').filter({ hasText: 'Not saved' });
+  await said.waitFor();
+  expect(await said.textContent()).toContain('Not saved: this browser has no room left. What you typed stays while this window is open.');
+  await said.getByRole('link', { name: 'Take a copy · Free space' }).waitFor();
+  expect(await studio.getByLabel('Promise, one line').inputValue()).toBe('Words without room');
+  await studio.evaluate(() => { (globalThis as unknown as { full: boolean }).full = false; });
+  await studio.getByLabel('Promise, one line').fill('Words with room');
+  await said.waitFor({ state: 'detached' });
+  await studio.waitForTimeout(400);
+  await studio.reload();
+  expect(await studio.getByLabel('Promise, one line').inputValue()).toBe('Words with room');
+});
+
+test('the shop goes away half-way through the uploads: nothing changes for buyers, and publishing goes on where it stopped', async () => {
+  await begin();
+  await studio.keyboard.type('Two files');
+  await studio.getByLabel('Add files').setInputFiles([file('First.txt', 'first '.repeat(2000)), file('Second.txt', 'second '.repeat(2000))]);
+  await studio.getByRole('button', { name: 'Preview Second.txt' }).waitFor();
+  await studio.getByRole('button', { name: 'Set a price' }).click();
+  await studio.waitForFunction(() => document.activeElement?.getAttribute('aria-label')?.includes('amount'));
+  await studio.keyboard.type('10');
+  await studio.getByRole('link', { name: 'Sell', exact: true }).click();
+  await studio.getByRole('button', { name: /^Make the page for “Two files”/ }).last().click();
+  await studio.getByText(/^Saved on this computer \d/).waitFor();
+  let uploads = 0;
+  await studio.route('**/owner/api/vault/*', (route) => {
+    if (route.request().method() !== 'PUT') return route.continue();
+    uploads += 1;
+    return uploads === 2 ? route.abort('connectionreset') : route.continue();
+  });
+  await studio.getByRole('button', { name: /^Publish \d/ }).first().click();
+  const publish = studio.getByRole('complementary').getByRole('button', { name: /^Publish \d/ });
+  await publish.click();
+  await studio.getByText('The shop was not reached, so nothing was published. Your edits are safe here. Try again.').waitFor();
+  expect((await fetch(`${served.base}/two-files`)).status).toBe(404);
+  await publish.click();
+  await studio.getByText('Published. Buyers see it now.').first().waitFor();
+  // The first file had arrived and was not sent again.
+  expect(uploads).toBe(3);
+  expect((await fetch(`${served.base}/two-files`)).status).toBe(200);
+});
+
+test('this computer’s clock is years off: days and times are the shop’s', async () => {
+  await studio.clock.setFixedTime(new Date('2039-01-31T12:00:00Z'));
+  await begin();
+  await studio.keyboard.type('Clock');
+  await studio.getByRole('link', { name: 'Today', exact: true }).click();
+  const today = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', weekday: 'long', timeZone: 'UTC' }).format(new Date()).replace(',', '');
+  await studio.getByRole('heading', { level: 1, name: today }).waitFor();
+});
+
+test('the window is loaded again in the middle of a file: nothing is half added, and it says what stopped', async () => {
+  await begin();
+  await studio.keyboard.type('Broken off');
+  await studio.getByText(/^Saved on this computer \d/).waitFor();
+  // A worker that never ends stands for a file too large to be read before the window goes.
+  await studio.evaluate(() => { globalThis.Worker = class { postMessage(): void {} terminate(): void {} } as unknown as typeof Worker; });
+  await studio.getByLabel('Add files').setInputFiles(file('Long film.mp4', 'film'));
+  await studio.getByRole('button', { name: 'Cancel' }).waitFor();
+  studio.once('dialog', (dialog) => void dialog.accept());
+  await studio.reload();
+  await studio.getByText('Long film.mp4: stopped when the window was loaded again. Nothing was half done. Start it again.').first().waitFor();
+  expect(await studio.getByRole('button', { name: /^Preview / }).count()).toBe(0);
+});
