@@ -57,7 +57,7 @@ export const jobs = createSlice({
       if (payload.failed !== undefined) return void Object.assign(job, { state: 'failed', sentence: payload.failed });
       Object.assign(job, { state: 'done', share: 1, sentence: payload.done ?? null });
       // What failed before and has now been done needs nobody any more.
-      return state.filter((j) => j.state !== 'failed' || j.title !== job.title);
+      for (let i = state.length - 1; i >= 0; i -= 1) if (state[i]?.state === 'failed' && state[i]?.title === job.title) state.splice(i, 1);
     },
     jobDropped(state, { payload }: PayloadAction<string>) {
       return state.filter((j) => j.id !== payload);
