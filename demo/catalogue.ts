@@ -7,7 +7,7 @@ import { seeded } from './random';
 import { call, phrase } from './sounds';
 
 const SHOP: ShopDetails = {
-  name: 'Reedlight', senderAddress: 'hello@reedlight.example', zone: 'Europe/Lisbon', currency: 'EUR', locale: 'en', cardStatement: 'REEDLIGHT BIRDS',
+  name: 'Reedlight', senderAddress: 'hello@reedlight.example', zone: 'Europe/Lisbon', currency: 'EUR', locale: 'en', cardStatement: 'REEDLIGHT BIRDS', brand: null,
   legal: { terms: 'You may use what you buy for yourself and your household. Please do not pass the files on.', privacy: 'We keep your name, your address and what you bought, and use them to send you what you bought.', withdrawal: 'Write to us within 30 days and we give your money back.' },
 };
 const VOICES = ['Wren', 'Robin', 'Song thrush', 'Blackcap', 'Reed warbler', 'Cetti’s warbler', 'Chiffchaff', 'Dunnock', 'Great tit', 'Moorhen', 'Water rail', 'Bittern'].map((name, i) => ({

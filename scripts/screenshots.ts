@@ -21,6 +21,10 @@ try {
   await shot(studio, 'today');
   for (const [link, name] of [['Make', 'make'], ['Price', 'price'], ['Sell', 'sell'], ['Count', 'count']] as const) {
     await studio.getByRole('link', { name: link, exact: true }).click();
+    if (link === 'Sell') {
+      await studio.locator('.sheet tbody a').first().click();
+      await studio.locator('.rich-words').first().click();
+    }
     await shot(studio, name);
   }
   await studio.getByRole('link', { name: 'Price', exact: true }).click();
@@ -34,6 +38,12 @@ try {
   await studio.getByRole('link', { name: 'Everybody who bought' }).click();
   await studio.locator('.rows tbody tr').nth(2).click();
   await shot(studio, 'people');
+
+  const narrow = await newPage(browser, { viewport: { width: 390, height: 844 }, deviceScaleFactor: 2 });
+  await narrow.goto(served.studio);
+  await narrow.getByText('Shop online').waitFor();
+  await narrow.getByRole('link', { name: 'Price', exact: true }).click();
+  await shot(narrow, 'price-phone');
 
   const visitor = await newPage(browser, WIDE);
   await visitor.goto(`${served.base}/dawn-field-pack`);

@@ -12,6 +12,8 @@ interface Frame {
   description: string;
   language: string;
   shopName: string;
+  /** Address and words of the logo, where there is one. */
+  logo?: { src: string; alt: string } | null;
   stylesheets: readonly string[];
   /** Module scripts; sales pages have none. */
   scripts?: readonly string[];
@@ -41,7 +43,7 @@ export function documentHtml(frame: Frame): string {
   const strip = frame.strip === null ? '' : `<div class="hatched-strip px-5 py-1 text-center"><span>${escapeHtml(frame.strip)}</span></div>`;
   const foot = frame.foot.map(({ text, href }) => `<a class="plain-link" href="${escapeHtml(href)}">${escapeHtml(text)}</a>`).join(' · ');
   const width = frame.wide ? 'max-w-[62rem]' : 'max-w-[40rem]';
-  return `<!doctype html><html lang="${escapeHtml(frame.language)}" data-theme="day"><head>${meta}</head><body class="page">${strip}<div class="mx-auto ${width} px-5 pt-5"><a class="shop-line" href="/" dir="auto">${escapeHtml(frame.shopName)}</a></div><main>${frame.body}</main><footer class="mx-auto ${width} border-t border-line px-5 py-6 cap">${foot}</footer></body></html>`;
+  return `<!doctype html><html lang="${escapeHtml(frame.language)}" data-theme="day"><head>${meta}</head><body class="page">${strip}<div class="mx-auto ${width} px-5 pt-5"><a class="shop-line" href="/" dir="auto">${frame.logo ? `<img src="${escapeHtml(frame.logo.src)}" alt="${escapeHtml(frame.logo.alt || frame.shopName)}" class="logo">` : escapeHtml(frame.shopName)}</a></div><main>${frame.body}</main><footer class="mx-auto ${width} border-t border-line px-5 py-6 cap">${foot}</footer></body></html>`;
 }
 
 /** JSON that can stand inside a script element: no text of it can close the element. */

@@ -2,7 +2,8 @@ import { createHmac } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import contentDisposition from 'content-disposition';
 import { expect, test } from '@jest/globals';
-import { safeFileName } from '#core/catalogue';
+import fc from 'fast-check';
+import { contrastRatio, PAPER, readable, safeFileName } from '#core/catalogue';
 import { hmac, readToken, sameText, signToken } from '../../src/counter/http/signing';
 import { checkDigitRight, SAMPLE_CARDS } from '../../src/standins/payments/cards';
 
@@ -65,4 +66,18 @@ test('text has 4.5:1 and the edges of controls 3:1, in both themes', () => {
     for (const ground of ['paper', 'field']) expect(contrast(token('edge'), token(ground))).toBeGreaterThanOrEqual(3);
     expect(contrast(token('ink'), token('alarm-fill'))).toBeGreaterThanOrEqual(4.5);
   }
+});
+
+// Source: WCAG 2.2, success criterion 1.4.3 (4.5:1 for text); #767676 on white is 4.54:1.
+test('generated: whatever colours a seller chooses for the brand, words can be read', () => {
+  expect(contrastRatio('#767676', '#ffffff')).toBeCloseTo(4.54, 2);
+  expect(contrastRatio('#000000', '#ffffff')).toBe(21);
+  const colour = fc.tuple(fc.nat(255), fc.nat(255), fc.nat(255)).map((c) => `#${c.map((x) => x.toString(16).padStart(2, '0')).join('')}`);
+  fc.assert(fc.property(colour, (hex) => {
+    const shown = readable(hex);
+    expect(contrastRatio(shown, PAPER)).toBeGreaterThanOrEqual(4.5);
+    expect(contrastRatio(shown, PAPER)).toBeCloseTo(contrast(shown, PAPER), 6);
+    // What can be read already is left as it is.
+    if (contrastRatio(hex, PAPER) >= 4.5) expect(shown).toBe(hex);
+  }));
 });

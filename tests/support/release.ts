@@ -19,7 +19,7 @@ export function draftContent(): DraftContent {
   ];
   const paths = [makePath(offers[0] ?? { id: '', title: '' }, [field], new Set(), next), makePath(offers[1] ?? { id: '', title: '' }, [free], new Set(), next)];
   return {
-    shop: { name: 'Test school', senderAddress: 'hello@school.example', zone: 'Europe/Lisbon', currency: 'EUR', locale: 'en', cardStatement: 'TEST SCHOOL', legal: { terms: '', privacy: '', withdrawal: '' } },
+    shop: { name: 'Test school', senderAddress: 'hello@school.example', zone: 'Europe/Lisbon', currency: 'EUR', locale: 'en', cardStatement: 'TEST SCHOOL', brand: null, legal: { terms: '', privacy: '', withdrawal: '' } },
     products: [field, free], offers, paths: paths.map((p) => p.path), pages: paths.flatMap((p) => p.pages),
   };
 }

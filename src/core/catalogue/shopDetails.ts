@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { isZone } from '#core/calendar';
 import { isCurrency } from '#core/money';
+import { Brand } from './brand';
 import { CardStatement } from './price';
 
 /** Who sells, where and in what: asked for when first needed, with defaults that work. */
@@ -13,11 +14,13 @@ export const ShopDetails = z.object({
   locale: z.string().regex(/^[a-z]{2}(-[A-Z]{2})?$/),
   /** What the buyer's card statement reads: 5 to 22 letters that every bank can print. */
   cardStatement: CardStatement,
+  /** How buyers' pages look; null for the shipped look. */
+  brand: Brand.nullable().default(null),
   legal: z.object({ terms: z.string().max(20_000), privacy: z.string().max(20_000), withdrawal: z.string().max(4_000) }),
 });
 export type ShopDetails = z.infer<typeof ShopDetails>;
 
 export const DEFAULT_SHOP: ShopDetails = {
-  name: 'My shop', senderAddress: 'hello@shop.example', zone: 'UTC', currency: 'EUR', locale: 'en', cardStatement: 'MY SHOP',
+  name: 'My shop', senderAddress: 'hello@shop.example', zone: 'UTC', currency: 'EUR', locale: 'en', cardStatement: 'MY SHOP', brand: null,
   legal: { terms: '', privacy: '', withdrawal: '' },
 };

@@ -22,12 +22,14 @@ export interface Finding {
  * @param now for days that have passed
  */
 export function launchCheck(draft: DraftContent, hasFile: (sha256: string) => boolean, now: Instant): Finding[] {
-  return [...shopFindings(draft), ...productFindings(draft, hasFile), ...offerFindings(draft, now), ...pathFindings(draft, hasFile)];
+  return [...shopFindings(draft, hasFile), ...productFindings(draft, hasFile), ...offerFindings(draft, now), ...pathFindings(draft, hasFile)];
 }
 
 const quoted = (title: string): string => `“${title.trim() === '' ? 'Without a title' : title.trim()}”`;
 
-function shopFindings({ shop }: DraftContent): Finding[] {
+function shopFindings({ shop }: DraftContent, hasFile: (sha256: string) => boolean): Finding[] {
+  const logo = shop.brand?.logo?.file;
+  if (logo && !hasFile(logo.sha256)) return [{ level: 'stops', code: 'file-missing', text: `The logo “${logo.name}” is not here. Add it again.`, about: { kind: 'shop', id: 'shop' } }];
   const parsed = ShopDetails.safeParse(shop);
   if (parsed.success) return [];
   return [{ level: 'stops', code: 'shop-details', text: `The shop's details: ${parsed.error.issues[0]?.message ?? 'something is missing'}.`.replace('..', '.'), about: { kind: 'shop', id: 'shop' } }];

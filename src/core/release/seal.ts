@@ -10,20 +10,22 @@ export function sealContent(draft: DraftContent): ReleaseContent {
 export const unsealContent = (content: ReleaseContent): DraftContent => ({ ...content, offers: content.offers.map(unsealOffer) });
 
 /** Every file that a release needs in the vault, each once. */
-export function filesOf(content: Pick<ReleaseContent, 'products' | 'pages'>): FileRef[] {
-  const all = [...content.products.flatMap((p) => [...p.files, ...(p.picture ? [p.picture.file] : [])]), ...picturesOnPages(content)];
+export function filesOf(content: Pick<ReleaseContent, 'shop' | 'products' | 'pages'>): FileRef[] {
+  const all = [...logoOf(content), ...content.products.flatMap((p) => [...p.files, ...(p.picture ? [p.picture.file] : [])]), ...picturesOnPages(content)];
   return [...new Map(all.map((f) => [f.sha256, f])).values()];
 }
 
 /** The SHA-256 of everything the shop keeps for a release: its files, and what stood in their places before. */
-export const keptFor = (content: Pick<ReleaseContent, 'products' | 'pages'>): Set<string> => new Set([...filesOf(content).map((f) => f.sha256), ...content.products.flatMap((p) => p.files.flatMap((f) => (f.earlier ?? []).map((e) => e.sha256)))]);
+export const keptFor = (content: Pick<ReleaseContent, 'shop' | 'products' | 'pages'>): Set<string> => new Set([...filesOf(content).map((f) => f.sha256), ...content.products.flatMap((p) => p.files.flatMap((f) => (f.earlier ?? []).map((e) => e.sha256)))]);
 
 /** The pictures that anybody may fetch. A file that is also something to download stays behind its pass. */
-export function publicPicturesOf(content: Pick<ReleaseContent, 'products' | 'pages'>): Map<string, FileRef> {
-  const pictures = [...content.products.flatMap((p) => (p.picture ? [p.picture.file] : [])), ...picturesOnPages(content)];
+export function publicPicturesOf(content: Pick<ReleaseContent, 'shop' | 'products' | 'pages'>): Map<string, FileRef> {
+  const pictures = [...logoOf(content), ...content.products.flatMap((p) => (p.picture ? [p.picture.file] : [])), ...picturesOnPages(content)];
   const protectedFiles = new Set(content.products.flatMap((p) => p.files.map((f) => f.sha256)));
   return new Map(pictures.filter((f) => !protectedFiles.has(f.sha256)).map((f) => [f.sha256, f]));
 }
 
 const picturesOnPages = (content: Pick<ReleaseContent, 'pages'>): FileRef[] =>
   content.pages.flatMap((p) => p.blocks.flatMap((b) => ((b.kind === 'picture' || b.kind === 'maker') && b.file ? [b.file] : [])));
+
+const logoOf = ({ shop }: Pick<ReleaseContent, 'shop'>): FileRef[] => (shop.brand?.logo ? [shop.brand.logo.file] : []);

@@ -1,6 +1,6 @@
 import { type Request, type Response, Router } from 'express';
 import { dateIn } from '#core/calendar';
-import { saleState } from '#core/catalogue';
+import { brandValues, saleState } from '#core/catalogue';
 import { formatAmount } from '#core/money';
 import type { Page } from '#core/pages';
 import { type Path, resolveAddress, type Step } from '#core/paths';
@@ -43,7 +43,7 @@ export function pagesRoutes(context: CounterContext): Router {
     ];
     res.set('Cache-Control', 'no-store').send(
       documentHtml({
-        description: '', ...page, language: shop.locale, shopName: shop.name, stylesheets: assets.stylesheets, strip: stripOf(context), foot,
+        description: '', ...page, language: shop.locale, shopName: shop.name, stylesheets: [...assets.stylesheets, ...(shop.brand ? [`/brand.css?${context.runner.state.release ?? 0}`] : [])], logo: shop.brand?.logo ? { src: `/pictures/${shop.brand.logo.file.sha256}`, alt: shop.brand.logo.alt } : null, strip: stripOf(context), foot,
         ...(entry === CHECKOUT ? { scripts: assets.scripts } : {}),
       }),
     );
@@ -63,6 +63,13 @@ export function pagesRoutes(context: CounterContext): Router {
       return [{ href: `/${path.address}`, title: offer.title, promise: product?.promise ?? '', amounts, picture: product?.picture ? `/pictures/${product.picture.file.sha256}` : null, alt: product?.picture?.alt ?? '' }];
     });
     send(res, PAGES, { title: shop.name, body: frontHtml(shop.name, offers) });
+  });
+
+  // Values of our own making by names of our own: nothing typed goes into the style.
+  router.get('/brand.css', (_req, res) => {
+    const { brand } = shopOf(context);
+    const values = brand ? Object.entries(brandValues(brand)).map(([name, value]) => `${name}:${value}`).join(';') : '';
+    res.type('text/css').set('Cache-Control', 'no-cache').send(values === '' ? '' : `:root:root{${values}}body{font-family:var(--text)}`);
   });
 
   router.get('/legal/:which', (req, res) => {

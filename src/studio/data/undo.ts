@@ -19,7 +19,7 @@ export async function stepBack(key: string, way: 'undo' | 'redo'): Promise<void>
 }
 
 const FIELDS: Record<string, string> = {
-  title: 'the title', promise: 'the promise', description: 'the description', files: 'the files', links: 'the links', putAway: 'put away', benefits: 'the benefits', picture: 'the picture', downloads: 'how often files can be fetched',
+  title: 'the title', promise: 'the promise', description: 'the description', brand: 'the brand', locale: 'the language', files: 'the files', links: 'the links', putAway: 'put away', benefits: 'the benefits', picture: 'the picture', downloads: 'how often files can be fetched',
   prices: 'a price', productIds: 'what it opens', onSale: 'on sale', address: 'the address', blocks: 'the page', name: 'the name', legal: 'the legal lines', zone: 'the time zone', currency: 'the currency',
   senderAddress: 'the sender’s address', cardStatement: 'the card statement', formerAddresses: 'the address',
 };

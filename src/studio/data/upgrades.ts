@@ -1,4 +1,4 @@
-import { type DraftOffer, type DraftPrice, newPrice, type Product } from '#core/catalogue';
+import { type DraftOffer, type DraftPrice, newPrice, type Product, type ShopDetails } from '#core/catalogue';
 import type { DocumentRow } from './db';
 
 /**
@@ -14,6 +14,10 @@ export function upgradeDocument(row: DocumentRow): DocumentRow {
     case 'product': {
       const product = row.doc as Product;
       return { ...row, doc: { ...product, links: (product as Partial<Product>).links ?? [] } };
+    }
+    case 'shop': {
+      const shop = row.doc as ShopDetails;
+      return { ...row, doc: { ...shop, brand: (shop as Partial<ShopDetails>).brand ?? null } };
     }
     default:
       return row;

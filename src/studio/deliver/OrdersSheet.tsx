@@ -9,7 +9,7 @@ import { isFiltered, type OrderQuery, ordersLink } from './orderQuery';
 import { OrderSentence } from './OrderSentence';
 import { type OrdersFound, useCounts, useOrders } from './useOrders';
 
-const STEP = 200;
+const STEP = 100;
 
 /** Orders as a sentence asks for them, with totals over all that match. */
 export function OrdersSheet({ draft, query, selected }: { draft: Draft; query: OrderQuery; selected: string | null }) {

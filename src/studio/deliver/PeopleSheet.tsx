@@ -10,7 +10,7 @@ import { askLists } from '../data/lists';
 import { ChoiceFill } from '../price/Fill';
 import { exportPeople } from './exportPeople';
 
-const STEP = 200;
+const STEP = 100;
 
 /** The buyers that match, the last one first. Words and offers are asked of a worker; everybody is read by an index. */
 export async function findBuyers(query: { offerId: string; text: string }, most: number): Promise<{ buyers: BuyerRow[]; count: number }> {

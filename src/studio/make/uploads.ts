@@ -1,4 +1,4 @@
-import type { FileRef } from '#core/catalogue';
+import { DEFAULT_BRAND, type FileRef } from '#core/catalogue';
 import { change } from '../data/draft';
 import { addFile } from '../data/files';
 import { newId } from '../data/ids';
@@ -37,6 +37,13 @@ export function replaceFile(productId: string, fileId: string, file: File): void
 export function setPicture(productId: string, file: File): void {
   void takePicture(file, (ref) => change('product', productId, (p) => {
     p.picture = { file: ref, alt: p.picture?.alt ?? '' };
+  }));
+}
+
+/** Sets the shop's logo. */
+export function setLogo(file: File): void {
+  void takePicture(file, (ref) => change('shop', 'shop', (shop) => {
+    shop.brand = { ...(shop.brand ?? DEFAULT_BRAND), logo: { file: ref, alt: shop.name } };
   }));
 }
 

@@ -1,5 +1,6 @@
 import { useEffect, useRef } from 'react';
 import type { Instant } from '#core/calendar';
+import { brandValues } from '#core/catalogue';
 import type { Page } from '#core/pages';
 import type { Path } from '#core/paths';
 import { PageBody } from '../../pages/PageBody';
@@ -10,6 +11,7 @@ import { useDraftView } from './useDraftView';
 /** The page as it is read, never edited there: on a phone, or on a wide screen. */
 export function PhoneView({ draft, path, page, wide = false, at }: { draft: Draft; path: Path; page: Page; wide?: boolean; at?: Instant }) {
   const view = useDraftView(draft, path, page, false, at);
+  const { brand } = draft.content.shop;
   const frame = useRef<HTMLDivElement>(null);
   const inHand = useAppSelector((state) => state.frame.blockInHand);
   useEffect(() => {
@@ -18,7 +20,7 @@ export function PhoneView({ draft, path, page, wide = false, at }: { draft: Draf
     if (frame.current && block) frame.current.scrollTop = block.offsetTop - 24;
   }, [inHand, page]);
   return (
-    <div ref={frame} className={wide ? 'mx-auto max-w-[62rem]' : 'phone relative'} inert>
+    <div ref={frame} style={brand ? brandValues(brand) : undefined} className={wide ? 'mx-auto max-w-[62rem]' : 'phone relative'} inert>
       <div className="page"><div className="page-column !pb-8"><PageBody page={page} view={view} around={(block, drawn) => <div data-block={block.id}>{drawn}</div>} /></div></div>
     </div>
   );

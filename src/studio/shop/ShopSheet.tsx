@@ -1,4 +1,5 @@
 import type { ShopDetails } from '#core/catalogue';
+import { BrandSection } from './BrandSection';
 import { Copies } from './Copies';
 import { KeysAndDevices } from './KeysAndDevices';
 import { PutAway } from './PutAway';
@@ -25,14 +26,15 @@ export function ShopSheet({ draft }: { draft: Draft }) {
             <h3>Name and sender</h3>
             <p className="sentence">Buyers know this shop as <input className="fill" aria-label="Name of the shop" dir="auto" value={shop.name} onChange={(e) => edit((s) => { s.name = e.target.value.slice(0, 80); })} />; its messages come from <input className="fill" aria-label="Sender’s address" value={shop.senderAddress} onChange={(e) => edit((s) => { s.senderAddress = e.target.value.trim().slice(0, 254); })} />.</p>
           </section>
+          <BrandSection shop={shop} />
           <section className="sec">
             <h3>Money</h3>
             <p className="sentence">New offers are in <select className="fill" aria-label="Currency" value={shop.currency} onChange={(e) => edit((s) => { s.currency = e.target.value; })}>{currencies.map((c) => <option key={c}>{c}</option>)}</select>; a buyer’s card statement reads <input className="fill" aria-label="Card statement" value={shop.cardStatement} onChange={(e) => edit((s) => { s.cardStatement = e.target.value.slice(0, 22); })} />.</p>
             {sold && <p className="cap">Offers that exist keep their currency.</p>}
           </section>
           <section className="sec">
-            <h3>Time</h3>
-            <p className="sentence">Days begin and end in <select className="fill" aria-label="Time zone" value={shop.zone} onChange={(e) => edit((s) => { s.zone = e.target.value; })}>{zones.map((z) => <option key={z}>{z}</option>)}</select>.</p>
+            <h3>Time zone and language</h3>
+            <p className="sentence">Days begin and end in <select className="fill" aria-label="Time zone" value={shop.zone} onChange={(e) => edit((s) => { s.zone = e.target.value; })}>{zones.map((z) => <option key={z}>{z}</option>)}</select>, and dates read <select className="fill" aria-label="Language and dates" value={shop.locale} onChange={(e) => edit((s) => { s.locale = e.target.value; })}><option value="en">15 June 2026</option><option value="en-US">June 15, 2026</option></select> in English, the one language so far.</p>
           </section>
           <Copies />
           <PutAway draft={draft} />
