@@ -24,7 +24,7 @@ describe('keel line', () => {
           const from = l.anchor === 'start' ? l.x : l.anchor === 'end' ? l.x - room : l.x - room / 2;
           return { from, to: from + room, y: l.y };
         });
-        for (const a of spans) for (const b of spans) if (a !== b) expect(a.to <= b.from || b.to <= a.from).toBe(true);
+        for (const a of spans) for (const b of spans) if (a !== b) expect(Math.abs(a.y - b.y) >= 16 || a.to <= b.from || b.to <= a.from).toBe(true);
         for (const s of spans) expect(s.from).toBeGreaterThanOrEqual(-0.001);
       }
       expect(layout.bars.length).toBeLessThanOrEqual(3);
@@ -72,6 +72,11 @@ describe('keel line', () => {
     expect(marks.map((m) => m.phrase)).toEqual(['15 June 2026, €64.00, first of 3, paid', '15 July 2026, €64.00, second of 3, refused', '16 July 2026, €64.00, tried again', '15 August 2026, €64.00, third of 3, to come']);
   });
 
+  test('a refund on the day of its payment stands on it, and both amounts stay readable beside them', () => {
+    const { marks, amounts } = layoutKeelLine(story([{ at: on(0), amount: 2_400, state: 'paid' }, { at: on(0.2), amount: 1_200, state: 'refunded' }], { access: [{ from: on(0), until: null, holds: [], title: 'x' }], now: { at: on(20), word: 'today' } }), 312);
+    expect(amounts.map((a) => [a.text, a.anchor])).toEqual([['€24.00', 'start'], ['€12.00', 'start']]);
+    for (const label of amounts) for (const mark of marks) expect(label.x >= mark.x + mark.r || Math.abs(label.y - 5 - mark.y) > mark.r).toBe(true);
+  });
   test('a refused payment and the next due keep their labels where repeats give way', () => {
     const money = monthly(12).map((m, i) => ({ ...m, amount: 1_200 + i, state: i < 5 ? ('paid' as const) : i === 5 ? ('refused' as const) : ('to come' as const) }));
     const { days } = layoutKeelLine(story(money, { now: { at: on(160), word: 'today' } }), 312);

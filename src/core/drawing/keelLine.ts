@@ -105,7 +105,7 @@ export function layoutKeelLine(story: KeelStory, width: number, options: KeelOpt
   const drawn = marks.filter((m) => m.kind === 'payment');
   const moments = shown.filter((m) => !inFold(m));
   const importance = importanceOf(moments, story.now.at);
-  const amounts = small ? [] : placeLabels(moments.flatMap((m, i) => (importance.amount[i] === undefined ? [] : [{ text: m.amount === 0 ? 'nothing due' : formatAmount(m.amount, story.currency, story.locale), x: drawn[i]?.x ?? 0, y: (drawn[i]?.y ?? 0) - (drawn[i]?.r ?? 0) - 6, weight: importance.amount[i] ?? 0 }])), width);
+  const amounts = small ? [] : placeLabels(moments.flatMap((m, i) => (importance.amount[i] === undefined ? [] : [{ text: m.amount === 0 ? 'nothing due' : formatAmount(m.amount, story.currency, story.locale), ...amountPlace(drawn, i), weight: importance.amount[i] ?? 0 }])), width);
   const ends = story.access.flatMap((a) => (a.until !== null && msOf(a.until) <= span.to ? [{ at: a.until, weight: 4 }] : []));
   const days = small ? [] : placeLabels([...moments.map((m, i) => ({ at: m.at, weight: importance.day[i] ?? 0 })), ...ends].map(({ at, weight }) => ({ text: dayLabel(at, span.from, story), x: x(at), y: dateY, weight })), width);
   const presentX = Math.min(right, Math.max(left, x(story.now.at)));
@@ -124,6 +124,14 @@ export function layoutKeelLine(story: KeelStory, width: number, options: KeelOpt
     held: bars.some((b) => b.holds.length > 0),
     dateY,
   };
+}
+
+/** Over its disc; beside it where a refund stands on its payment, so that neither covers the other. */
+function amountPlace(drawn: readonly KeelMark[], i: number): { x: number; y: number; start?: boolean } {
+  const mark = drawn[i];
+  if (!mark) return { x: 0, y: 0 };
+  const stacked = (a: KeelMark, b: KeelMark): boolean => a !== b && a.state === 'refunded' && a.joins === null && b.state !== 'refunded' && Math.abs(a.x - b.x) < a.r + b.r;
+  return drawn.some((other) => stacked(other, mark) || stacked(mark, other)) ? { x: mark.x + mark.r + 5, y: mark.y + 5, start: true } : { x: mark.x, y: mark.y - mark.r - 6 };
 }
 
 /** A day in short; with its year where that is another than the drawing's first. */
