@@ -34,7 +34,8 @@ export function MakeStage({ draft }: { draft: Draft }) {
     add('product', next, newProduct(next, title));
     add('offer', offerId, newOffer(offerId, { id: next, title }, shop.currency));
     isNew.current = next;
-    void navigate(`/make/${next}`);
+    // Going back from a new thing leads to where it was asked for, not to making another.
+    void navigate(`/make/${next}`, { replace: id === 'new' });
     return next;
   }
 

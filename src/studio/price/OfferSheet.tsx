@@ -41,7 +41,7 @@ export function OfferSheet({ draft, offer, onTake }: Props) {
       ))}
       <div className="sec"><button className="btn btn-quiet" onClick={addPrice}>{offer.prices.length === 0 ? 'Set a price' : 'Add another price to choose from'}</button></div>
       <SideBySide draft={draft} offer={offer} />
-      <section className="sec"><h3>What the buyer’s card statement reads</h3><p className="mt-1">{shop.cardStatement}, unless a price says otherwise. <Link className="opt" to="/shop">Change in Shop</Link></p></section>
+      <section className="sec"><h3>What the buyer’s card statement reads</h3><p className="mt-1">{shop.cardStatement}, unless a price says otherwise. <Link className="opt" to="/shop">Change</Link></p><p className="cap mt-1">Days here begin and end in {shop.zone}. <Link className="opt !text-[13px]" to="/shop">Change</Link></p></section>
       <StopSelling draft={draft} offer={offer} />
       <section className="sec">
         {live ? (

@@ -6,6 +6,7 @@ import { accessOf, accessSentence, plainText, statementOf } from '#core/terms';
 import { KeelLine } from '../../ui/KeelLine';
 import { StatementText } from '../../ui/Money';
 import type { Draft } from '../data/draft';
+import { Announced } from './Announced';
 
 /** The offer with only those prices that can be sold as typed. */
 export function soldPrices(offer: DraftOffer): Price[] {
@@ -21,6 +22,7 @@ export function PriceOutcome({ draft, offer, price, now, width }: { draft: Draft
   return (
     <>
       <p className="lead"><StatementText statement={statement} /> {accessSentence(accessOf(price.terms), now, shop.zone, shop.locale)}</p>
+      <Announced text={plainText(statement)} />
       <div className="mt-3"><KeelLine story={storyOfTerms(price.terms, titles, now, place)} name={plainText(statement)} width={width} /></div>
     </>
   );
