@@ -5,11 +5,11 @@ import { readJson, replaceFile } from './smallFile';
 const Views = z.record(z.string(), z.int().min(0));
 const WRITE_AFTER_MS = 2_000;
 
-/** How often pages were seen, by path, step and shop day. No visitor is told from another: nothing is kept of them. */
+/** How often pages were seen, by path, step, release and shop day. No visitor is told from another: nothing is kept of them. */
 export interface ViewsFile {
-  count(pathId: string, step: string, date: string): void;
-  /** How often a step was seen from a date on. */
-  since(pathId: string, step: string, date: string): number;
+  count(pathId: string, step: string, release: number, date: string): void;
+  /** How often a step was seen while a release was live. */
+  during(pathId: string, step: string, release: number): number;
   close(): Promise<void>;
 }
 
@@ -25,15 +25,15 @@ export function openViewsFile(folder: string): ViewsFile {
   let timer: ReturnType<typeof setTimeout> | null = null;
   const write = (): Promise<void> => replaceFile(path, JSON.stringify(views)).catch(() => undefined);
   return {
-    count(pathId, step, date) {
-      const key = `${pathId}/${step}/${date}`;
+    count(pathId, step, release, date) {
+      const key = `${pathId}/${step}/${release}/${date}`;
       views[key] = (views[key] ?? 0) + 1;
       timer ??= setTimeout(() => {
         timer = null;
         void write();
       }, WRITE_AFTER_MS);
     },
-    since: (pathId, step, date) => Object.entries(views).reduce((all, [key, n]) => (key.startsWith(`${pathId}/${step}/`) && key.slice(-10) >= date ? all + n : all), 0),
+    during: (pathId, step, release) => Object.entries(views).reduce((all, [key, n]) => (key.startsWith(`${pathId}/${step}/${release}/`) ? all + n : all), 0),
     async close() {
       if (timer) {
         clearTimeout(timer);

@@ -1,4 +1,4 @@
-import { addMs, DAY, dateIn, type Instant } from '#core/calendar';
+import { addMs, DAY, type Instant } from '#core/calendar';
 import { walkRelease, type Walked } from '#core/shop';
 import { type CounterContext, liveRelease } from '../context';
 
@@ -22,15 +22,14 @@ export async function firstHours(context: CounterContext): Promise<FirstHours | 
     walks.clear();
     walks.set(release.number, walk);
   }
-  const since = dateIn(release.at, release.content.shop.zone);
   const orders = [...context.runner.state.orders.values()].filter((o) => o.at >= release.at);
   return {
     liveSince: release.at,
     walked: await walk,
     paths: release.content.paths.map((path) => ({
       title: path.title,
-      seen: context.views.since(path.id, 'page', since),
-      atCheckout: context.views.since(path.id, 'checkout', since),
+      seen: context.views.during(path.id, 'page', release.number),
+      atCheckout: context.views.during(path.id, 'checkout', release.number),
       sold: orders.filter((o) => o.lines.some((l) => l.offerId === path.offerId)).length,
     })),
   };

@@ -96,7 +96,7 @@ export function pagesRoutes(context: CounterContext): Router {
     const page = release.content.pages.find((p) => p.id === step.pageId);
     const offer = release.content.offers.find((o) => o.id === path.offerId);
     if (!page || !offer) return notFound(res);
-    if (step.kind !== 'thanks') context.views.count(path.id, step.kind, dateIn(context.runner.now(), release.content.shop.zone));
+    if (step.kind !== 'thanks') context.views.count(path.id, step.kind, release.number, dateIn(context.runner.now(), release.content.shop.zone));
     const title = page.title || offer.title;
     switch (step.kind) {
       case 'page': {
