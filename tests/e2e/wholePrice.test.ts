@@ -164,3 +164,38 @@ test('put away: off the lists and off sale, kept by its owners, brought back', a
   await studio.getByRole('link', { name: /Wren sound cards/ }).first().waitFor();
   expect(complaints).toEqual([]);
 });
+
+test('a large picture is made smaller; the brand reaches buyers, and what could not be read is mended', async () => {
+  const picture = Buffer.from(await studio.evaluate(async () => {
+    const canvas = new OffscreenCanvas(2000, 500);
+    const context = canvas.getContext('2d');
+    const pixels = new ImageData(2000, 500);
+    // Fine grain, as photographs have, which a drawing's format keeps in full.
+    for (let i = 0; i < pixels.data.length; i += 1) pixels.data[i] = i % 4 === 3 ? 255 : 100 + Math.floor(Math.random() * 97);
+    context?.putImageData(pixels, 0, 0);
+    const blob = await canvas.convertToBlob({ type: 'image/png' });
+    return new Promise<string>((resolve) => {
+      const reader = new FileReader();
+      reader.onload = () => resolve((reader.result as string).split(',')[1] ?? '');
+      reader.readAsDataURL(blob);
+    });
+  }), 'base64');
+  await stage('Make');
+  await studio.getByRole('link', { name: /Dawn field pack/ }).first().click();
+  await studio.getByLabel('Picture', { exact: true }).setInputFiles({ name: 'Reeds at dawn.png', mimeType: 'image/png', buffer: picture });
+  await studio.waitForFunction(() => [...document.querySelectorAll<HTMLImageElement>('.sheet img')].some((img) => img.naturalWidth === 1600 && img.naturalHeight === 400));
+  await studio.getByRole('link', { name: 'Reedlight' }).click();
+  await studio.getByLabel('Colour of headings and buttons').fill('#ffcc00');
+  await studio.getByText(/^#ffcc00 is too pale to be read on these pages/).waitFor();
+  await studio.getByLabel('Logo').setInputFiles({ name: 'Logo.png', mimeType: 'image/png', buffer: picture });
+  await studio.getByText('Logo.webp', { exact: true }).waitFor();
+  await publish();
+  const visitor = await newPage(browser);
+  const heard = complaintsOf(visitor);
+  await visitor.goto(`${served.base}/dawn-field-pack`);
+  const seen = await visitor.evaluate(() => ({ ink: getComputedStyle(document.documentElement).getPropertyValue('--ink').trim(), logo: document.querySelector<HTMLImageElement>('.logo')?.naturalWidth }));
+  expect(seen.ink).toMatch(/^#[0-9a-f]{6}$/);
+  expect(seen.ink).not.toBe('#ffcc00');
+  expect(seen.logo).toBe(1600);
+  expect(heard).toEqual([]);
+});
