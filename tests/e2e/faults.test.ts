@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import type { Browser, Page } from 'playwright-core';
-import { newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
+import { closeAll, newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
 
 let served: Served;
 let browser: Browser;
@@ -10,10 +10,7 @@ beforeAll(async () => {
   served = await serveBuilt('demo');
   browser = await openBrowser();
 }, 60_000);
-afterAll(async () => {
-  await browser.close();
-  await served.stop();
-});
+afterAll(() => closeAll(browser, served));
 
 const PHONE = { viewport: { width: 390, height: 844 } };
 

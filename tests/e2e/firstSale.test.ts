@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
 import type { Browser, Page } from 'playwright-core';
-import { complaintsOf, newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
+import { closeAll, complaintsOf, newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
 
 let served: Served;
 let browser: Browser;
@@ -8,10 +8,7 @@ beforeEach(async () => {
   served = await serveBuilt('start');
   browser = await openBrowser();
 }, 60_000);
-afterEach(async () => {
-  await browser.close();
-  await served.stop();
-});
+afterEach(() => closeAll(browser, served));
 
 const FILE = { name: 'Reed calls.txt', mimeType: 'text/plain', buffer: Buffer.from('tchik tchik tchik\n'.repeat(500)) };
 /** What it takes today: 7 for the seller to be live, 6 more to buy it as a first try. */

@@ -1,24 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import type { Browser, Page } from 'playwright-core';
-import { complaintsOf, newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
+import { closeAll, type DemoStudio, openDemoStudio } from '../support/browser';
 
-let served: Served;
-let browser: Browser;
-let studio: Page;
-let complaints: string[];
+let { served, browser, studio, complaints } = {} as DemoStudio;
 beforeAll(async () => {
-  served = await serveBuilt('demo');
-  browser = await openBrowser();
-  studio = await newPage(browser, { viewport: { width: 1280, height: 800 } });
-  complaints = complaintsOf(studio);
-  await studio.goto(served.studio);
-  await studio.getByText('Shop online').waitFor();
+  ({ served, browser, studio, complaints } = await openDemoStudio());
 }, 60_000);
-afterAll(async () => {
-  await browser.close();
-  await served.stop();
-});
+afterAll(() => closeAll(browser, served));
 
 const totals = async (): Promise<string> => ((await studio.locator('.sheet p.lead').first().textContent()) ?? '').split('Export')[0]?.trim() ?? '';
 

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, beforeEach, expect, test } from '@jest/globals';
 import type { Browser, Page } from 'playwright-core';
-import { newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
+import { closeAll, newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
 
 let served: Served;
 let browser: Browser;
@@ -9,10 +9,7 @@ beforeAll(async () => {
   served = await serveBuilt('start');
   browser = await openBrowser();
 });
-afterAll(async () => {
-  await browser.close();
-  await served.stop();
-});
+afterAll(() => closeAll(browser, served));
 beforeEach(async () => {
   studio = await newPage(browser, { viewport: { width: 1280, height: 800 } });
 });

@@ -1,6 +1,6 @@
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import type { Browser, Page } from 'playwright-core';
-import { axeFindings, complaintsOf, newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
+import { axeFindings, closeAll, complaintsOf, newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
 
 let served: Served;
 let browser: Browser;
@@ -8,10 +8,7 @@ beforeAll(async () => {
   served = await serveBuilt('demo');
   browser = await openBrowser();
 }, 60_000);
-afterAll(async () => {
-  await browser.close();
-  await served.stop();
-});
+afterAll(() => closeAll(browser, served));
 
 const VIEWS = ['', 'make', 'price', 'sell', 'sell/path', 'deliver', 'deliver/order', 'deliver/people', 'deliver/person', 'follow-up', 'count', 'search', 'shop'];
 

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import type { Browser, Page } from 'playwright-core';
-import { complaintsOf, newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
+import { closeAll, complaintsOf, newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
 
 let served: Served;
 let browser: Browser;
@@ -8,10 +8,7 @@ beforeAll(async () => {
   served = await serveBuilt('start');
   browser = await openBrowser();
 });
-afterAll(async () => {
-  await browser.close();
-  await served.stop();
-});
+afterAll(() => closeAll(browser, served));
 
 const FILE = { name: 'Reed calls.txt', mimeType: 'text/plain', buffer: Buffer.from('tchik tchik tchik\n'.repeat(5000)) };
 

@@ -1,23 +1,12 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import type { Browser, Page } from 'playwright-core';
-import { complaintsOf, newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
+import type { Page } from 'playwright-core';
+import { closeAll, complaintsOf, type DemoStudio, newPage, openDemoStudio } from '../support/browser';
 
-let served: Served;
-let browser: Browser;
-let studio: Page;
-let complaints: string[];
+let { served, browser, studio, complaints } = {} as DemoStudio;
 beforeAll(async () => {
-  served = await serveBuilt('demo');
-  browser = await openBrowser();
-  studio = await newPage(browser, { viewport: { width: 1280, height: 800 } });
-  complaints = complaintsOf(studio);
-  await studio.goto(served.studio);
-  await studio.getByText('Shop online').waitFor();
+  ({ served, browser, studio, complaints } = await openDemoStudio());
 }, 60_000);
-afterAll(async () => {
-  await browser.close();
-  await served.stop();
-});
+afterAll(() => closeAll(browser, served));
 
 const stage = (name: string): Promise<void> => studio.getByRole('link', { name, exact: true }).click();
 const publish = async (): Promise<void> => {

@@ -71,3 +71,27 @@ export async function newPage(browser: Browser, options: BrowserContextOptions =
   context.setDefaultTimeout(10_000);
   return context.newPage();
 }
+
+export interface DemoStudio {
+  served: Served;
+  browser: Browser;
+  studio: Page;
+  complaints: string[];
+}
+
+/** The demo shop with its studio open in a window of the usual size. */
+export async function openDemoStudio(): Promise<DemoStudio> {
+  const served = await serveBuilt('demo');
+  const browser = await openBrowser();
+  const studio = await newPage(browser, { viewport: { width: 1280, height: 800 } });
+  const complaints = complaintsOf(studio);
+  await studio.goto(served.studio);
+  await studio.getByText('Shop online').waitFor();
+  return { served, browser, studio, complaints };
+}
+
+/** Closes the browser, then stops the shop. */
+export async function closeAll(browser: Browser, served: Served): Promise<void> {
+  await browser.close();
+  await served.stop();
+}
