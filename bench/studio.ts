@@ -38,13 +38,13 @@ async function measure(served: Served, browser: BrowserContext, started: number)
   while ((await pulledLines(page)) <= ORDERS) await page.waitForTimeout(500);
   say(`  The whole history copied into an empty browser, once: ${((performance.now() - pulled) / 1000).toFixed(0)} s.`);
 
-  say(`  Opened again: heading ${ms(await timed(page, async () => { await page.goto(`${served.base}/studio/`); await page.getByText('This month so far').waitFor(); }))}; with “Lately” filled ${ms(await timed(page, async () => { await page.goto(`${served.base}/studio/`); await page.locator('.rows tbody tr').nth(5).waitFor(); }))}.`);
+  say(`  Opened again: heading ${ms(await timed(async () => { await page.goto(`${served.base}/studio/`); await page.getByText('This month so far').waitFor(); }))}; with “Lately” filled ${ms(await timed(async () => { await page.goto(`${served.base}/studio/`); await page.locator('.rows tbody tr').nth(5).waitFor(); }))}.`);
   say(`  First rows and totals of all orders: ${ms(await within(page, () => (document.querySelector('.stages a[href$="/deliver"]') as HTMLElement).click(), () => document.querySelectorAll('.sheet tbody tr').length >= 100))}.`);
-  say(`  Narrowed to what was given back, with totals: ${ms(await choose(page, 'Which orders', 'back'))}; to one month: ${ms(await choose(page, 'When', '2026-01'))}; any again: ${ms(await choose(page, 'Which orders', ''))}.`);
+  say(`  Narrowed to what was given back, with totals: ${ms(await ask(page, 'Select', 'Which orders', 'back'))}; to one month: ${ms(await ask(page, 'Select', 'When', '2026-01'))}; any again: ${ms(await ask(page, 'Select', 'Which orders', ''))}.`);
   await page.goto(`${served.base}/studio/deliver`);
   await page.locator('.sheet tbody tr').nth(5).waitFor();
-  const cold = await type(page, 'Search these orders', 'buyer1');
-  say(`  A word typed into the list: the first time ${ms(cold)} (everything is read once, in a worker), then ${ms(await type(page, 'Search these orders', 'buyer777'))}.`);
+  const cold = await ask(page, 'Input', 'Search these orders', 'buyer1');
+  say(`  A word typed into the list: the first time ${ms(cold)} (everything is read once, in a worker), then ${ms(await ask(page, 'Input', 'Search these orders', 'buyer777'))}.`);
   await page.goto(`${served.base}/studio/search`);
   await page.getByLabel('Search everything').fill('x');
   await page.waitForTimeout(6_000);
@@ -57,11 +57,11 @@ async function measure(served: Served, browser: BrowserContext, started: number)
 
   await page.goto(`${served.base}/studio/price`);
   await page.getByLabel('One: amount in EUR').waitFor();
-  say(`  Key press to paint, in the price sentence: ${await keys(page, 'One: amount in EUR', '.outcome')}.`);
+  say(`  Key press to paint, in the price sentence: ${await keys(page, 'One: amount in EUR')}.`);
   await page.goto(`${served.base}/studio/sell`);
   await page.locator('.sheet tbody a').first().click();
   await page.locator('.block-frame').nth(BLOCKS - 1).waitFor();
-  say(`  Key press to paint, on a page of ${await page.locator('.block-frame').count()} blocks: ${await keys(page, 'Headline', '.page')}.`);
+  say(`  Key press to paint, on a page of ${await page.locator('.block-frame').count()} blocks: ${await keys(page, 'Headline')}.`);
 }
 
 /** How many lines of the history the mirror holds. */
@@ -73,7 +73,7 @@ const pulledLines = (page: Page): Promise<number> =>
     return cursor?.value?.seq ?? 0;
   });
 
-async function timed(_page: Page, act: () => Promise<void>): Promise<number> {
+async function timed(act: () => Promise<void>): Promise<number> {
   const start = performance.now();
   await act();
   return performance.now() - start;
@@ -90,26 +90,14 @@ const within = (page: Page, act: () => void, until: () => boolean): Promise<numb
     return performance.now() - start;
   })()`);
 
-const choose = async (page: Page, label: string, value: string): Promise<number> => {
+/** Chooses or types in one control of a list and measures until its totals are others and have been painted. */
+const ask = async (page: Page, kind: 'Select' | 'Input', label: string, value: string): Promise<number> => {
   const before = await page.locator('.sheet p.lead').first().textContent();
   return page.evaluate(`(async () => {
-    const select = document.querySelector('select[aria-label="${label}"]');
+    const control = document.querySelector('[aria-label="${label}"]');
     const start = performance.now();
-    Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(select, ${JSON.stringify(value)});
-    select.dispatchEvent(new Event('change', { bubbles: true }));
-    while (document.querySelector('.sheet p.lead')?.textContent === ${JSON.stringify(before)}) await new Promise((r) => requestAnimationFrame(r));
-    await new Promise((r) => requestAnimationFrame(() => setTimeout(r)));
-    return performance.now() - start;
-  })()`);
-};
-
-const type = async (page: Page, label: string, text: string): Promise<number> => {
-  const before = await page.locator('.sheet p.lead').first().textContent();
-  return page.evaluate(`(async () => {
-    const input = document.querySelector('input[aria-label="${label}"]');
-    const start = performance.now();
-    Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(input, ${JSON.stringify(text)});
-    input.dispatchEvent(new Event('input', { bubbles: true }));
+    Object.getOwnPropertyDescriptor(HTML${kind}Element.prototype, 'value').set.call(control, ${JSON.stringify(value)});
+    control.dispatchEvent(new Event('${kind === 'Select' ? 'change' : 'input'}', { bubbles: true }));
     while (document.querySelector('.sheet p.lead')?.textContent === ${JSON.stringify(before)} && performance.now() - start < 60_000) await new Promise((r) => requestAnimationFrame(r));
     await new Promise((r) => requestAnimationFrame(() => setTimeout(r)));
     return performance.now() - start;
@@ -117,7 +105,7 @@ const type = async (page: Page, label: string, text: string): Promise<number> =>
 };
 
 /** The median and the worst of twenty key presses: from the event to the frame after it. */
-async function keys(page: Page, label: string, _where: string): Promise<string> {
+async function keys(page: Page, label: string): Promise<string> {
   const field = page.getByLabel(label, { exact: true });
   await field.focus();
   await page.evaluate(() => {

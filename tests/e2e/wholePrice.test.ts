@@ -38,6 +38,8 @@ test('limits, days, a length of access, words and a statement of its own, from t
   await studio.getByText('The limit: “1x” is not a number. Write it like 50.').first().waitFor();
   // What was typed stays; the answer stays too, for what can still be worked out.
   expect(await studio.getByLabel(`${name}: how many can be sold`).inputValue()).toBe('1x');
+  await studio.getByText('Shown for €12.00', { exact: true }).waitFor();
+  await studio.getByText('Opens at once and stays open for 3 months', { exact: false }).waitFor();
   // Those sold before the limit was set count, too; the sentence says how many.
   const sold = Number(/^\d+/.exec((await studio.getByText(/^\d+ sold so far$/).textContent()) ?? '')?.[0]);
   const limit = sold + 2;

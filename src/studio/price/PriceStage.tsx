@@ -1,6 +1,6 @@
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { type DraftOffer, newOffer } from '#core/catalogue';
+import { type DraftOffer, newOffer, type Price } from '#core/catalogue';
 import { formatAmount } from '#core/money';
 import { add, type Draft } from '../data/draft';
 import { newId } from '../data/ids';
@@ -19,6 +19,10 @@ export function PriceStage({ draft }: { draft: Draft }) {
   const offer = offers.find((o) => o.id === id) ?? offers[0];
   const [inHand, setInHand] = useState<string | null>(null);
   const { start } = useAssumption(shop);
+  const lastGood = useRef(new Map<string, Price>());
+  useEffect(() => {
+    for (const good of offer ? soldPrices(offer) : []) lastGood.current.set(good.id, good);
+  }, [offer]);
   const live = new Set(draft.live?.content.offers.map((o) => o.id));
 
   function addOffer(): void {
@@ -47,9 +51,9 @@ export function PriceStage({ draft }: { draft: Draft }) {
   }
 
   const prices = soldPrices(offer);
-  const price = prices.find((p) => p.id === inHand) ?? prices[0];
-  // A wrong value leaves the last good answer standing, dimmed, for the price it was worked out for.
+  // A wrong value leaves the last good answer of its price standing, dimmed.
   const broken = inHand !== null && offer.prices.some((p) => p.id === inHand) && !prices.some((p) => p.id === inHand);
+  const price = prices.find((p) => p.id === inHand) ?? (broken ? lastGood.current.get(inHand) : undefined) ?? prices[0];
   return (
     <Panes
       draft={draft}
@@ -63,7 +67,7 @@ export function PriceStage({ draft }: { draft: Draft }) {
           <div className="sec mt-2 !pb-0">
             <div className="flex flex-wrap items-baseline justify-between gap-x-3"><h2>What the buyer will pay</h2>{price && price.name !== '' && <span className="cap" dir="auto">{price.name}</span>}</div>
             <div className="mt-1"><AssumptionLine shop={shop} /></div>
-            <div className="mt-2">{price ? <LastGood broken={broken} shownFor={price.name || formatAmount(price.terms.kind === 'free' ? 0 : price.terms.amount, offer.currency, shop.locale)} key={inHand ?? price.id}><PriceOutcome draft={draft} offer={offer} price={price} now={start} width={312} /></LastGood> : <p className="text-ink-2">Write an amount, and the answer stands here.</p>}</div>
+            <div className="mt-2">{price ? <LastGood broken={broken} shownFor={price.terms.kind === 'free' ? 'free' : formatAmount(price.terms.amount, offer.currency, shop.locale)} key={inHand ?? price.id}><PriceOutcome draft={draft} offer={offer} price={price} now={start} width={312} /></LastGood> : <p className="text-ink-2">Write an amount, and the answer stands here.</p>}</div>
           </div>
         </>
       }
@@ -72,7 +76,7 @@ export function PriceStage({ draft }: { draft: Draft }) {
   );
 }
 
-/** While a value is wrong the answer of another price stands, dimmed, and says so. */
+/** While a value is wrong the last good answer stands, dimmed, and says what it is for. */
 function LastGood({ broken, shownFor, children }: { broken: boolean; shownFor: string; children: ReactNode }) {
   if (!broken) return children;
   return <div className="opacity-60"><p className="cap">Shown for {shownFor}</p>{children}</div>;
