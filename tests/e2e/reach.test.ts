@@ -87,11 +87,13 @@ test('panes go with the room: a button for the index, then a bar for the outcome
   const page = await newPage(browser, { viewport: { width: 1280, height: 800 } });
   await page.goto(served.studio);
   await page.getByRole('link', { name: 'Price', exact: true }).click();
+  // The stage gone to has panes of its own; those of the one before it go away.
+  await page.getByLabel('Title of the offer').waitFor();
   const divider = page.getByRole('separator', { name: 'Width of what this leads to' });
   const before = Number(await divider.getAttribute('aria-valuenow'));
   await divider.focus();
   await page.keyboard.press('ArrowLeft');
-  expect(Number(await divider.getAttribute('aria-valuenow'))).toBe(before + 16);
+  await page.getByRole('separator', { name: 'Width of what this leads to' }).and(page.locator(`[aria-valuenow="${before + 16}"]`)).waitFor();
   await page.setViewportSize({ width: 1000, height: 700 });
   const index = page.getByRole('button', { name: /^Offers: / });
   await index.click();
