@@ -18,6 +18,7 @@ test('every figure opens the rows it was counted from, with the same total', asy
   await studio.getByText(`${count ?? ''} orders, ${amount ?? ''} paid`, { exact: false }).waitFor();
   await studio.getByRole('link', { name: 'Count', exact: true }).click();
   const row = studio.getByRole('row', { name: /Dawn field pack/ });
+  await row.getByRole('link').waitFor();
   const cells = await row.getByRole('cell').allTextContents();
   await row.getByRole('link').click();
   await studio.getByText(`${cells[1] ?? ''} orders, ${cells[2] ?? ''} paid`, { exact: false }).waitFor();
