@@ -7,7 +7,7 @@ import { seeded } from './random';
 import { call, phrase } from './sounds';
 
 const SHOP: ShopDetails = {
-  name: 'Reedlight', senderAddress: 'hello@reedlight.example', zone: 'Europe/Lisbon', currency: 'EUR', locale: 'en', cardStatement: 'REEDLIGHT BIRDS', brand: null,
+  name: 'Reedlight', senderAddress: 'hello@reedlight.example', zone: 'Europe/Lisbon', currency: 'EUR', locale: 'en', cardStatement: 'REEDLIGHT BIRDS', brand: null, tax: null, billing: { graceDays: 7, trialNoticeDays: 3, planOpenInPause: true },
   legal: { terms: 'You may use what you buy for yourself and your household. Please do not pass the files on.', privacy: 'We keep your name, your address and what you bought, and use them to send you what you bought.', withdrawal: 'Write to us within 30 days and we give your money back.' },
 };
 const VOICES = ['Wren', 'Robin', 'Song thrush', 'Blackcap', 'Reed warbler', 'Cetti’s warbler', 'Chiffchaff', 'Dunnock', 'Great tit', 'Moorhen', 'Water rail', 'Bittern'].map((name, i) => ({
@@ -60,6 +60,6 @@ export async function demoCatalogue(upload: Upload): Promise<ReleaseContent> {
   ];
   const products = [dawn, wren, marsh];
   const made = offers.map((o) => makePath(o, products.filter((p) => o.productIds.includes(p.id)), new Set(), next));
-  const content: DraftContent = { shop: SHOP, products, offers, paths: made.map((m) => m.path), pages: made.flatMap((m) => m.pages) };
+  const content: DraftContent = { shop: SHOP, products, offers, coupons: [], paths: made.map((m) => m.path), pages: made.flatMap((m) => m.pages) };
   return sealContent(content);
 }

@@ -2,7 +2,7 @@ import type { Instant } from '#core/calendar';
 import { formatDay } from '#core/calendar';
 import { type Price, saleState } from '#core/catalogue';
 import { formatAmount } from '#core/money';
-import { accessOf, accessSentence, plainText, statementOf } from '#core/terms';
+import { accessOf, accessSentence, plainText, shortTerms, statementOf } from '#core/terms';
 
 export interface PriceSetting {
   currency: string;
@@ -20,9 +20,9 @@ export function priceWords(price: Price, { currency, zone, locale, now, taken }:
   // Access that is for good is what buyers expect; it is said where it ends.
   const access = accessOf(price.terms);
   return {
-    amount: price.words ?? (price.terms.kind === 'free' ? 'free' : money(price.terms.amount)),
+    amount: price.words ?? shortTerms(price.terms, currency, locale),
     usual: price.usual === null ? null : money(price.usual),
-    statement: access.kind === 'forever' ? statement : `${statement} ${accessSentence(access, now, zone, locale)}`,
+    statement: access.kind === 'forever' ? statement : `${statement} ${accessSentence(price.terms, now, zone, locale)}`,
     notice: noticeOf(price, { zone, locale, now, taken }),
   };
 }

@@ -10,15 +10,16 @@ import { draftContent, release, releaseContent } from '../support/release';
 
 const NOW = '2026-06-15T08:00:00.000Z';
 const ZONE = 'Europe/Lisbon';
-const price = (known: Partial<DraftPrice> = {}): DraftPrice => newPrice('p', { terms: { kind: 'once', amount: '24.00' }, ...known });
-const sold = (known: Partial<DraftPrice>) => {
+type Known = NonNullable<Parameters<typeof newPrice>[1]>;
+const price = (known: Known = {}): DraftPrice => newPrice('p', { terms: { kind: 'once', amount: '24.00' }, ...known });
+const sold = (known: Known) => {
   const found = sealOffer({ ...newOffer('o', { id: 'x', title: 'X' }, 'EUR'), prices: [price(known)] })?.prices[0];
   if (!found) throw new Error('not sealed');
   return found;
 };
 
 describe('a price as typed', () => {
-  test.each<[string, Partial<DraftPrice>]>([
+  test.each<[string, Known]>([
     ['zero', { terms: { kind: 'once', amount: '0' } }],
     ['negative', { terms: { kind: 'once', amount: '-5' } }],
     ['too many decimals', { terms: { kind: 'once', amount: '24.0055' } }],
@@ -63,7 +64,7 @@ describe('a price as typed', () => {
 test('access ends to the day: months from the moment of buying, a date at its end', () => {
   expect(accessEnds({ kind: 'for', count: 1, unit: 'month' }, '2026-01-31T10:00:00.000Z', ZONE)).toBe('2026-02-28T10:00:00.000Z');
   expect(accessEnds({ kind: 'until', date: '2026-07-01' }, NOW, ZONE)).toBe('2026-07-01T23:00:00.000Z');
-  expect(accessSentence({ kind: 'for', count: 1, unit: 'year' }, NOW, ZONE, 'en')).toBe('Opens at once and stays open for 1 year, until 15 June 2027.');
+  expect(accessSentence({ kind: 'once', amount: 1, access: { kind: 'for', count: 1, unit: 'year' } }, NOW, ZONE, 'en')).toBe('Opens at once and stays open for 1 year, until 15 June 2027.');
 });
 
 describe('days of sale and numbers left', () => {
@@ -210,7 +211,7 @@ describe('releases', () => {
     expect(await runner.execute({ type: 'publish', release: next, hasFile: () => true })).toHaveProperty('refused', 'currency-locked');
   });
   test('days that have passed are found', () => {
-    const codes = (known: Partial<DraftPrice>): string[] => {
+    const codes = (known: Known): string[] => {
       const draft = draftContent();
       const first = draft.offers[0]?.prices[0];
       if (first) Object.assign(first, known);

@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import { expect, test } from '@jest/globals';
-import { newPrice, sealOffer } from '#core/catalogue';
+import { newPrice, newTerms, sealOffer } from '#core/catalogue';
 import { launchCheck, type Release } from '#core/release';
 import { draftContent } from '../support/release';
 
@@ -30,7 +30,7 @@ test('a browser from the first version opens in this one: drafts whole, what was
   const documents = await db.documents.toArray();
   const offer = documents.find((d) => d.kind === 'offer')?.doc as ReturnType<typeof draftContent>['offers'][number];
   expect(offer.prices.map((p) => [p.id, p.terms.amount, p.usual])).toEqual([['pr_one', '24,50', '32'], ['pr_two', '6x', null]]);
-  expect(offer.prices[0]).toEqual({ ...newPrice('pr_one'), name: 'One', terms: { kind: 'once', amount: '24,50' }, usual: '32' });
+  expect(offer.prices[0]).toEqual({ ...newPrice('pr_one'), name: 'One', terms: newTerms({ amount: '24,50' }), usual: '32' });
   expect(sealOffer({ ...offer, prices: offer.prices.slice(0, 1) })?.prices[0]?.terms).toEqual({ kind: 'once', amount: 2450 });
   expect((documents.find((d) => d.kind === 'product')?.doc as { links: unknown[] }).links).toEqual([]);
   expect(await db.steps.count()).toBe(1);

@@ -1,8 +1,9 @@
-import * as z from 'zod';
-import { formatPlain, parseAmount } from '#core/money';
-import type { Access, Terms } from '#core/terms';
+import { parseAmount } from '#core/money';
+import type { Access } from '#core/terms';
+import { type DraftTerms, newTerms, sealTerms, termsProblem, type TermsPart, unsealTerms } from './draftTerms';
 import type { Offer } from './offer';
-import { CardStatement, type Price } from './price';
+import { CardStatement, type Price, type Rise } from './price';
+import { countProblem, dayProblem, isDay, limitProblem, minorOf, numberOf, paidProblem, saleProblem, typedAmount } from './typed';
 
 /**
  * A price while the seller types. Amounts, counts and days are kept exactly as written, right or wrong, so that
@@ -20,8 +21,17 @@ export interface DraftPrice {
   /** Days like 2026-07-01; empty: from now on, or without an end. */
   sale: { from: string; until: string } | null;
   cardStatement: string | null;
+  rise: DraftRise | null;
+  replaces: { offerId: string; credit: boolean } | null;
 }
-export type DraftTerms = { kind: 'free'; amount: string } | { kind: 'once'; amount: string };
+export interface DraftRise {
+  by: string;
+  every: 'sales' | 'dates';
+  sales: string;
+  /** Days like 2026-07-01, divided by spaces or commas. */
+  dates: string;
+  ceiling: string;
+}
 /** What was typed for one kind of access stays while another is chosen. */
 export interface DraftAccess {
   kind: Access['kind'];
@@ -41,34 +51,20 @@ export interface DraftOffer {
 
 export const FOR_GOOD: DraftAccess = { kind: 'forever', count: '12', unit: 'month', date: '' };
 
+type Known = Partial<Omit<DraftPrice, 'id' | 'terms'>> & { terms?: Partial<DraftTerms> };
+
 /** A price to be filled in, or filled already in the parts given. */
-export const newPrice = (id: string, known: Partial<Omit<DraftPrice, 'id'>> = {}): DraftPrice => ({ id, name: '', terms: { kind: 'once', amount: '' }, access: { ...FOR_GOOD }, usual: null, words: null, limit: null, sale: null, cardStatement: null, ...known });
+export const newPrice = (id: string, { terms, ...known }: Known = {}): DraftPrice => ({ id, name: '', terms: newTerms(terms), access: { ...FOR_GOOD }, usual: null, words: null, limit: null, sale: null, cardStatement: null, rise: null, replaces: null, ...known });
 
 /** An offer of one product, without a price yet. */
 export const newOffer = (id: string, product: { id: string; title: string }, currency: string): DraftOffer => ({
   id, title: product.title, productIds: [product.id], currency, prices: [], onSale: true,
 });
 
-/** An amount as it is put into the sentence again after a release has been read back. */
-export const typedAmount = (minor: number, currency: string): string => formatPlain(minor, currency);
-
-const MOST_COUNTED = 10_000_000;
 const LONGEST = 1_200;
 
-/** A whole number from 1 up as typed, or why it is none. */
-function countProblem(text: string, most: number): string | null {
-  if (!/^\d{1,9}$/.test(text.trim())) return `“${text}” is not a number. Write it like 50.`;
-  const value = Number(text);
-  if (value < 1) return 'The smallest number here is 1.';
-  return value > most ? `The largest number here is ${most.toLocaleString('en')}.` : null;
-}
-
-/** Whether the text is a day of the calendar, like 2026-07-01. */
-const isDay = (text: string): boolean => z.iso.date().safeParse(text).success;
-const dayProblem = (text: string): string => `“${text}” is not a day. Write it like 2026-07-01.`;
-
 /** The part of a price in which something is wrong. */
-export type PricePart = 'amount' | 'usual' | 'access' | 'words' | 'limit' | 'sale' | 'cardStatement';
+export type PricePart = TermsPart | 'usual' | 'access' | 'words' | 'limit' | 'sale' | 'cardStatement' | 'rise' | 'replaces';
 export interface PriceProblem {
   part: PricePart;
   /** One sentence that says what is wrong and how to write it. */
@@ -80,24 +76,20 @@ export const draftTermsProblem = (price: DraftPrice, currency: string): string |
 
 /** The first thing wrong with a price as typed, and where; null when it can be sold. */
 export function priceProblem(price: DraftPrice, currency: string): PriceProblem | null {
+  const terms = termsProblem(price.terms, currency);
+  if (terms) return terms;
   const parts: [PricePart, string | null][] = [
-    ['amount', amountProblem(price, currency)],
     ['usual', usualProblem(price, currency)],
-    ['access', accessProblem(price.access)],
+    ['access', price.terms.kind === 'subscription' ? null : accessProblem(price.access)],
     ['words', price.words !== null && price.words.trim() === '' ? 'In place of the number: write the words, or remove them.' : null],
+    ['rise', riseProblem(price, currency)],
     ['limit', limitProblem(price.limit)],
     ['sale', saleProblem(price.sale)],
+    ['replaces', price.replaces !== null && price.replaces.offerId === '' ? 'Which subscription does it end? Choose one, or remove this.' : null],
     ['cardStatement', price.cardStatement !== null && !CardStatement.safeParse(price.cardStatement).success ? 'A card statement takes 5 to 22 letters, digits, spaces, points or dashes.' : null],
   ];
   const found = parts.find(([, text]) => text !== null);
   return found?.[1] ? { part: found[0], text: found[1] } : null;
-}
-
-function amountProblem({ terms }: DraftPrice, currency: string): string | null {
-  if (terms.kind === 'free') return null;
-  const amount = parseAmount(terms.amount, currency);
-  if (!amount.ok) return amount.problem;
-  return amount.minor === 0 ? 'A price of zero is not a payment. Choose “gets it free” instead.' : null;
 }
 
 function usualProblem({ terms, usual }: DraftPrice, currency: string): string | null {
@@ -116,20 +108,18 @@ function accessProblem(access: DraftAccess): string | null {
   return null;
 }
 
-function limitProblem(limit: DraftPrice['limit']): string | null {
-  if (!limit) return null;
-  if (limit.inAll.trim() === '' && limit.each.trim() === '') return 'How many can be sold? Write a number, or remove the limit.';
-  const problem = [limit.inAll, limit.each].map((text) => (text.trim() === '' ? null : countProblem(text, MOST_COUNTED))).find((p) => p !== null);
-  return problem ? `The limit: ${problem}` : null;
+function riseProblem({ rise, terms }: DraftPrice, currency: string): string | null {
+  if (rise === null || terms.kind === 'free') return null;
+  const by = paidProblem(rise.by, currency, 'A rise of zero is none.');
+  if (by) return `The rise: ${by}`;
+  const every = rise.every === 'sales' ? countProblem(rise.sales, 1_000_000) : datesOf(rise.dates).length === 0 ? 'On which days does it rise? Write one like 2026-07-01.' : (datesOf(rise.dates).map((d) => (isDay(d) ? null : dayProblem(d))).find((p) => p !== null) ?? null);
+  if (every) return `The rise: ${every}`;
+  const ceiling = paidProblem(rise.ceiling, currency, 'The price must have a ceiling.');
+  if (ceiling) return `The ceiling: ${ceiling}`;
+  return minorOf(rise.ceiling, currency) <= minorOf(terms.amount, currency) ? 'The ceiling is not above the price, so it would never rise.' : null;
 }
 
-function saleProblem(sale: DraftPrice['sale']): string | null {
-  if (!sale) return null;
-  if (sale.from === '' && sale.until === '') return 'From which day, or until which, is it on sale? Write one, or remove the dates.';
-  const wrong = [sale.from, sale.until].find((text) => text !== '' && !isDay(text));
-  if (wrong !== undefined) return dayProblem(wrong);
-  return sale.from !== '' && sale.until !== '' && sale.until < sale.from ? 'The last day of sale lies before the first.' : null;
-}
+const datesOf = (text: string): string[] => text.split(/[\s,;]+/).filter((d) => d !== '');
 
 /**
  * The offer as it can be sold: what was typed becomes whole minor units, counts and days.
@@ -144,25 +134,26 @@ export function sealOffer(draft: DraftOffer): Offer | null {
 }
 
 function sealPrice(price: DraftPrice, currency: string): Price {
-  const minor = (text: string): number => {
-    const parsed = parseAmount(text, currency);
-    return parsed.ok ? parsed.minor : 0;
-  };
-  const number = (text: string | undefined): number | null => (text === undefined || text.trim() === '' ? null : Number(text));
   // For good is what terms mean that say nothing, so that they read alike whenever they were made.
-  const access = price.access.kind === 'forever' ? {} : { access: sealAccess(price.access) };
-  const terms: Terms = price.terms.kind === 'free' ? { kind: 'free', ...access } : { kind: 'once', amount: minor(price.terms.amount), ...access };
+  const terms = sealTerms(price.terms, price.access.kind === 'forever' ? {} : { access: sealAccess(price.access) }, currency);
   return {
     id: price.id,
     name: price.name.trim(),
     terms,
-    usual: terms.kind === 'free' || price.usual === null ? null : minor(price.usual),
+    usual: terms.kind === 'free' || price.usual === null ? null : minorOf(price.usual, currency),
     words: price.words === null ? null : price.words.trim(),
-    limit: { inAll: number(price.limit?.inAll), each: number(price.limit?.each) },
+    limit: { inAll: numberOf(price.limit?.inAll), each: numberOf(price.limit?.each) },
     sale: { from: price.sale?.from || null, until: price.sale?.until || null },
     cardStatement: price.cardStatement,
+    rise: terms.kind === 'free' || price.rise === null ? null : sealRise(price.rise, currency),
+    replaces: terms.kind === 'free' ? null : price.replaces,
   };
 }
+
+const sealRise = (rise: DraftRise, currency: string): Rise => ({
+  by: minorOf(rise.by, currency), ceiling: minorOf(rise.ceiling, currency),
+  every: rise.every === 'sales' ? { by: 'sales', sales: Number(rise.sales) } : { by: 'dates', dates: [...datesOf(rise.dates)].sort() },
+});
 
 const sealAccess = (access: DraftAccess): Access => (access.kind === 'for' ? { kind: 'for', count: Number(access.count), unit: access.unit } : access.kind === 'until' ? { kind: 'until', date: access.date } : { kind: 'forever' });
 
@@ -172,17 +163,19 @@ export function unsealOffer(offer: Offer): DraftOffer {
 }
 
 function unsealPrice(price: Price, currency: string): DraftPrice {
-  const { limit, sale, terms } = price;
-  const access = terms.access;
+  const { limit, sale, terms, rise } = price;
+  const access = terms.kind === 'subscription' ? undefined : terms.access;
   return {
     id: price.id,
     name: price.name,
-    terms: terms.kind === 'free' ? { kind: 'free', amount: '' } : { kind: 'once', amount: typedAmount(terms.amount, currency) },
+    terms: unsealTerms(terms, currency),
     access: { ...FOR_GOOD, ...(access?.kind === 'for' ? { kind: 'for', count: String(access.count), unit: access.unit } : access?.kind === 'until' ? { kind: 'until', date: access.date } : {}) },
     usual: price.usual === null ? null : typedAmount(price.usual, currency),
     words: price.words,
     limit: limit.inAll === null && limit.each === null ? null : { inAll: limit.inAll === null ? '' : String(limit.inAll), each: limit.each === null ? '' : String(limit.each) },
     sale: sale.from === null && sale.until === null ? null : { from: sale.from ?? '', until: sale.until ?? '' },
     cardStatement: price.cardStatement,
+    rise: rise && { by: typedAmount(rise.by, currency), ceiling: typedAmount(rise.ceiling, currency), every: rise.every.by, sales: rise.every.by === 'sales' ? String(rise.every.sales) : '10', dates: rise.every.by === 'dates' ? rise.every.dates.join(' ') : '' },
+    replaces: price.replaces,
   };
 }

@@ -9,6 +9,15 @@ export const CardStatement = z.string().regex(/^[A-Za-z0-9 .\-]{5,22}$/, 'A card
 const count = z.int().min(1).max(10_000_000).nullable();
 const day = z.iso.date().nullable();
 
+/** A price that rises by itself, never back: truthfully, by what was sold or on days named in advance. */
+export const Rise = z.object({
+  by: z.int().min(1).max(9_999_999_999),
+  every: z.discriminatedUnion('by', [z.object({ by: z.literal('sales'), sales: z.int().min(1).max(1_000_000) }), z.object({ by: z.literal('dates'), dates: z.array(z.iso.date()).min(1).max(60) })]),
+  /** It rises no further than this. */
+  ceiling: z.int().min(1).max(9_999_999_999),
+});
+export type Rise = z.infer<typeof Rise>;
+
 /** A price as buyers meet it: whole and valid. Parts that came later have defaults, so that an older release still reads. */
 export const Price = z.object({
   id: Id,
@@ -24,6 +33,9 @@ export const Price = z.object({
   sale: z.object({ from: day, until: day }).default({ from: null, until: null }),
   /** What the buyer's card statement reads; null takes the shop's. */
   cardStatement: CardStatement.nullable().default(null),
+  rise: Rise.nullable().default(null),
+  /** Buying this ends the buyer's agreement on that offer; its unused days lower what is due today, if so set. */
+  replaces: z.object({ offerId: Id, credit: z.boolean() }).nullable().default(null),
 });
 export type Price = z.infer<typeof Price>;
 

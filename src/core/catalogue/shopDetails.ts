@@ -3,6 +3,7 @@ import { isZone } from '#core/calendar';
 import { isCurrency } from '#core/money';
 import { Brand } from './brand';
 import { CardStatement } from './price';
+import { ShopTax } from './tax';
 
 /** Who sells, where and in what: asked for when first needed, with defaults that work. */
 export const ShopDetails = z.object({
@@ -16,11 +17,22 @@ export const ShopDetails = z.object({
   cardStatement: CardStatement,
   /** How buyers' pages look; null for the shipped look. */
   brand: Brand.nullable().default(null),
+  /** Null until the seller says how tax is charged: then none is. */
+  tax: ShopTax.nullable().default(null),
+  /** How late payments and reminders are handled. */
+  billing: z.object({
+    /** Days after a refused payment during which access stays open. */
+    graceDays: z.int().min(0).max(30),
+    /** Days before the end of a trial on which the buyer is told. */
+    trialNoticeDays: z.int().min(1).max(30),
+    /** Whether a payment plan stays open while it is paused. */
+    planOpenInPause: z.boolean(),
+  }).default({ graceDays: 7, trialNoticeDays: 3, planOpenInPause: true }),
   legal: z.object({ terms: z.string().max(20_000), privacy: z.string().max(20_000), withdrawal: z.string().max(4_000) }),
 });
 export type ShopDetails = z.infer<typeof ShopDetails>;
 
 export const DEFAULT_SHOP: ShopDetails = {
-  name: 'My shop', senderAddress: 'hello@shop.example', zone: 'UTC', currency: 'EUR', locale: 'en', cardStatement: 'MY SHOP', brand: null,
+  name: 'My shop', senderAddress: 'hello@shop.example', zone: 'UTC', currency: 'EUR', locale: 'en', cardStatement: 'MY SHOP', brand: null, tax: null, billing: { graceDays: 7, trialNoticeDays: 3, planOpenInPause: true },
   legal: { terms: '', privacy: '', withdrawal: '' },
 };

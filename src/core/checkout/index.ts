@@ -1,1 +1,7 @@
-export { Quote, type QuoteLine, quoteFor, quoteFingerprint, type QuoteRefusal, type Standing, firstBuyer, QUOTE_LASTS_MS } from './quote';
+export { Quote, QuoteBuyer, type QuoteLine, type QuoteChoice, quoteFor, termsNow, type QuoteRefusal, type Standing, firstBuyer, QUOTE_LASTS_MS } from './quote';
+export { quoteFingerprint } from './fingerprint';
+export { paymentFor, type Payment } from './payment';
+export { LineCoupon, discountOf, spreadAmount, findCoupon, lineCoupon } from './coupon';
+export { taxRuleFor, canReverse, withTax, UNTAXED, type TaxRule } from './tax';
+export { readVatNumber } from './vatNumber';
+export { risen, risenTerms, stepsOf } from './risingPrice';

@@ -1,12 +1,20 @@
 import * as z from 'zod';
-import { dateIn, type Instant, MINUTE } from '#core/calendar';
-import { type Price, saleState, Id } from '#core/catalogue';
+import { type Instant, MINUTE } from '#core/calendar';
+import { CountryCode, type Coupon, Id, type Offer, type Price, saleState } from '#core/catalogue';
 import { sum } from '#core/money';
 import type { Release } from '#core/release';
-import { accessEnds, accessOf, scheduleOf, Terms } from '#core/terms';
+import { accessUntil, firstDues, isLasting, paymentOf, paymentsOf, Terms } from '#core/terms';
+import { findCoupon, LineCoupon, lineCoupon, spreadAmount } from './coupon';
+import { type Payment, paymentFor } from './payment';
+import { risenTerms, stepsOf } from './risingPrice';
+import { canReverse, taxRuleFor } from './tax';
+import { readVatNumber } from './vatNumber';
 
-/** How long a checkout keeps the release it began under. */
+/** How long a checkout keeps the release it began under, and the step of a rising price. */
 export const QUOTE_LASTS_MS = 60 * MINUTE;
+
+/** Of payments that go on without an end, so many later ones stand in a quote. */
+const LATER_SHOWN = 12;
 
 const minor = z.int().min(0);
 
@@ -18,11 +26,18 @@ const QuoteLine = z.object({
   priceName: z.string(),
   productIds: z.array(Id),
   terms: Terms,
+  /** After coupon, with tax; before any credit. */
   dueToday: minor,
-  /** Part of `dueToday`. There is no tax table yet, so it is zero. */
+  /** Part of `dueToday`. */
   tax: minor,
+  /** What a coupon takes off this line's payments. */
+  coupon: LineCoupon.optional(),
 });
 export type QuoteLine = z.infer<typeof QuoteLine>;
+
+/** Where the buyer says they are, for the tax; the number itself is kept with the person. */
+export const QuoteBuyer = z.object({ country: CountryCode, reverse: z.boolean() });
+export type QuoteBuyer = z.infer<typeof QuoteBuyer>;
 
 /** What is due today and later, per line and in all. Frozen into the charge that is asked for. */
 export const Quote = z.object({
@@ -30,14 +45,27 @@ export const Quote = z.object({
   currency: z.string().length(3),
   zone: z.string(),
   lines: z.array(QuoteLine).min(1),
+  /** What the card is charged: the lines' sum less `credit`. */
   dueToday: minor,
   dueLater: z.array(z.object({ lineId: Id, at: z.string(), amount: minor })),
   /** What the card statement reads. */
   statement: z.string().optional(),
+  buyer: QuoteBuyer.optional(),
+  /** An agreement that ends when this is paid, and what its unused days are worth. */
+  replaces: z.object({ agreementId: Id, credit: minor, used: minor }).optional(),
 });
 export type Quote = z.infer<typeof Quote>;
 
-export type QuoteRefusal = { refused: 'not-on-sale' | 'no-such-price' | 'sold-out' | 'buyer-limit'; sentence: string };
+export type QuoteRefusal = { refused: 'not-on-sale' | 'no-such-price' | 'sold-out' | 'buyer-limit' | 'coupon' | 'vat-number'; sentence: string };
+
+/** What a buyer chooses; never an amount. */
+export interface QuoteChoice {
+  offerId: string;
+  priceId: string;
+  coupon?: string | undefined;
+  country?: string | undefined;
+  vatNumber?: string | undefined;
+}
 
 /** What is counted as of now, whatever release a checkout is quoted from. */
 export interface Standing {
@@ -47,6 +75,16 @@ export interface Standing {
   sold: number;
   /** The same of this buyer; zero while it is not known who buys. */
   soldToBuyer: number;
+  /** How many were sold when the checkout began: what a rising price counts. */
+  soldAtStart?: number;
+  /** How often a coupon is used, in all and by this buyer. */
+  couponUses?: (couponId: string) => { inAll: number; byBuyer: number };
+  /** One trial and one introductory price for each person. */
+  hadTrial?: boolean;
+  /** A running agreement that the price replaces, and what its unused days are worth. */
+  replaced?: { agreementId: string; unused: number } | null;
+  /** The live release's coupons and tax table, which are always as of now; by default those of the quoted release. */
+  live?: Release | undefined;
 }
 
 /** How things stand for the first buyer, who begins now. */
@@ -55,29 +93,80 @@ export const firstBuyer = (now: Instant): Standing => ({ startedAt: now, sold: 0
 const refuse = (refused: QuoteRefusal['refused'], sentence: string): QuoteRefusal => ({ refused, sentence });
 
 /**
- * The quote for one chosen price of an offer. The browser sends choices only; this is where amounts come from.
+ * The quote for one chosen price of an offer: price → coupon → tax → due today and later. The browser sends
+ * choices only; this is where amounts come from.
  * @param now the start that dates are counted from
  */
-export function quoteFor(release: Release, choice: { offerId: string; priceId: string }, now: Instant, standing: Standing): Quote | QuoteRefusal {
-  const { content } = release;
-  const offer = content.offers.find((o) => o.id === choice.offerId);
+export function quoteFor(release: Release, choice: QuoteChoice, now: Instant, standing: Standing): Quote | QuoteRefusal {
+  const { shop, offers } = release.content;
+  const offer = offers.find((o) => o.id === choice.offerId);
   if (!offer || !offer.onSale || offer.putAway) return refuse('not-on-sale', 'This is not on sale any more. Nothing was charged.');
   const price = offer.prices.find((p) => p.id === choice.priceId);
   if (!price) return refuse('no-such-price', 'This price is not offered any more. Nothing was charged.');
-  const closed = whyNotNow(price, now, content.shop.zone, standing);
+  const closed = whyNotNow(price, now, shop.zone, standing);
   if (closed) return closed;
-  const dues = [...scheduleOf(price.terms, now)];
+  const terms = termsNow(price, standing, shop.zone);
+  const live = standing.live ?? release;
+  const { tax } = live.content.shop;
+  const buyer = buyerOf(choice, tax);
+  if (buyer && 'refused' in buyer) return buyer;
+  const coupon = couponOf(live.content.coupons, choice, offer, terms, { now, zone: shop.zone, standing });
+  if (coupon && 'refused' in coupon) return coupon;
+
+  const endless = isLasting(terms) && paymentsOf(terms) === null;
+  const dues = firstDues(terms, now, shop.zone, endless ? LATER_SHOWN + 1 : Infinity);
+  const payments = dues.map((due): Payment => paymentFor(due, coupon, taxRuleFor(tax, { country: buyer?.country ?? null, reverse: buyer?.reverse ?? false }, due.at, shop.zone)));
   const lineId = 'l1';
-  const dueToday = sum(dues.filter((d) => d.at === now).map((d) => d.amount));
+  const today = payments.filter((p) => p.at === now);
+  const dueToday = sum(today.map((p) => p.amount));
+  const replaced = price.replaces && standing.replaced ? standing.replaced : null;
+  const credit = replaced && price.replaces?.credit ? replaced.unused : 0;
+  const used = Math.min(credit, dueToday);
   return {
     release: release.number,
     currency: offer.currency,
-    zone: content.shop.zone,
-    lines: [{ lineId, offerId: offer.id, priceId: price.id, title: offer.title, priceName: price.name, productIds: offer.productIds, terms: price.terms, dueToday, tax: 0 }],
-    dueToday,
-    dueLater: dues.filter((d) => d.at !== now).map((d) => ({ lineId, at: d.at, amount: d.amount })),
-    statement: price.cardStatement ?? content.shop.cardStatement,
+    zone: shop.zone,
+    lines: [{ lineId, offerId: offer.id, priceId: price.id, title: offer.title, priceName: price.name, productIds: offer.productIds, terms, dueToday, tax: sum(today.map((p) => p.tax)), ...(coupon ? { coupon } : {}) }],
+    dueToday: dueToday - used,
+    dueLater: payments.filter((p) => p.at !== now).map((p) => ({ lineId, at: p.at, amount: p.amount })),
+    statement: price.cardStatement ?? shop.cardStatement,
+    ...(buyer ? { buyer } : {}),
+    ...(replaced ? { replaces: { agreementId: replaced.agreementId, credit, used } } : {}),
   };
+}
+
+/** The terms as they stand for this buyer now: risen since, and without a beginning that was had before. */
+export function termsNow(price: Price, standing: Pick<Standing, 'startedAt' | 'sold' | 'soldAtStart' | 'hadTrial'>, zone: string): Terms {
+  const terms = price.rise ? risenTerms(price.terms, price.rise, stepsOf(price.rise, standing.soldAtStart ?? standing.sold, standing.startedAt, zone)) : price.terms;
+  if (!standing.hadTrial || !isLasting(terms)) return terms;
+  const bare = { ...terms };
+  delete bare.trial;
+  if (bare.kind === 'subscription') delete bare.introductory;
+  return bare;
+}
+
+function buyerOf(choice: QuoteChoice, tax: Release['content']['shop']['tax']): QuoteBuyer | QuoteRefusal | null {
+  if (choice.country === undefined) return null;
+  if (!CountryCode.safeParse(choice.country).success) return refuse('vat-number', 'Choose a country from the list.');
+  if (choice.vatNumber === undefined || choice.vatNumber.trim() === '') return { country: choice.country, reverse: false };
+  const read = readVatNumber(choice.vatNumber);
+  if (!read) return refuse('vat-number', 'That VAT number cannot be right: its form or its check digits do not fit. Write it with the two letters of its country, or leave it empty. Nothing was charged.');
+  if (read.country !== choice.country) return refuse('vat-number', 'That VAT number belongs to another country than the one chosen. Nothing was charged.');
+  return { country: choice.country, reverse: tax !== null && canReverse(tax, choice.country) };
+}
+
+function couponOf(coupons: readonly Coupon[], choice: QuoteChoice, offer: Offer, terms: Terms, { now, zone, standing }: { now: Instant; zone: string; standing: Standing }): LineCoupon | QuoteRefusal | null {
+  if (choice.coupon === undefined || choice.coupon.trim() === '') return null;
+  const found = findCoupon(coupons, choice.coupon, { now, zone, currency: offer.currency, offerId: offer.id, uses: 0, usesByBuyer: 0 });
+  if ('problem' in found) return refuse('coupon', `${found.problem} Nothing was charged.`);
+  const uses = standing.couponUses?.(found.id) ?? { inAll: 0, byBuyer: 0 };
+  const again = findCoupon([found], choice.coupon, { now, zone, currency: offer.currency, offerId: offer.id, uses: uses.inAll, usesByBuyer: uses.byBuyer });
+  if ('problem' in again) return refuse('coupon', `${again.problem} Nothing was charged.`);
+  const firstPayment = terms.kind === 'free' ? 0 : terms.kind === 'once' ? terms.amount : paymentOf(terms, 1).full;
+  if (firstPayment === 0) return refuse('coupon', 'There is nothing to pay here, so no code is needed.');
+  // One coupon is spread once over the lines it acts on; today an order has one line.
+  const [share = 0] = found.takes.by === 'amount' ? spreadAmount(found.takes.amount, [firstPayment]) : [0];
+  return lineCoupon(found, share);
 }
 
 function whyNotNow(price: Price, now: Instant, zone: string, standing: Standing): QuoteRefusal | null {
@@ -85,22 +174,9 @@ function whyNotNow(price: Price, now: Instant, zone: string, standing: Standing)
   const sale = saleState(price, standing.startedAt, zone);
   if (sale.state === 'not-yet') return refuse('not-on-sale', 'This is not on sale yet. Nothing was charged.');
   if (sale.state === 'over') return refuse('not-on-sale', 'This is not on sale any more. Nothing was charged.');
-  const ends = accessEnds(accessOf(price.terms), now, zone);
+  const ends = accessUntil(price.terms, now, zone);
   if (ends !== null && ends <= now) return refuse('not-on-sale', 'The time for which this would open is over. Nothing was charged.');
   if (price.limit.inAll !== null && standing.sold >= price.limit.inAll) return refuse('sold-out', 'The last one was sold a moment ago. Nothing was charged.');
   if (price.limit.each !== null && standing.soldToBuyer >= price.limit.each) return refuse('buyer-limit', `${price.limit.each === 1 ? 'Each buyer can have this once' : `Each buyer can have this ${price.limit.each} times`}, and this address already has it. Nothing was charged. Sign in to open it.`);
   return null;
-}
-
-/**
- * What a buyer was shown, as one text: two quotes with the same text promise the same. Moments count by their
- * date, so that a minute's reading changes nothing. The counter hashes it; the browser only carries the hash back.
- */
-export function quoteFingerprint(quote: Quote): string {
-  return JSON.stringify([
-    quote.currency,
-    quote.lines.map((l) => [l.offerId, l.priceId, l.title, l.priceName, l.productIds, l.dueToday, l.tax, l.terms]),
-    quote.dueToday,
-    quote.dueLater.map((d) => [d.lineId, dateIn(d.at, quote.zone), d.amount]),
-  ]);
 }

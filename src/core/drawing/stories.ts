@@ -1,8 +1,8 @@
-import type { Instant } from '#core/calendar';
+import { addMs, type Instant, nthAfter } from '#core/calendar';
 import { sum } from '#core/money';
 import type { Pass } from '#core/passes';
 import type { Order, Refund } from '#core/shop';
-import { accessEnds, accessOf, scheduleOf, type Terms } from '#core/terms';
+import { accessUntil, type Due, duesBefore, firstAnchor, isLasting, type LastingTerms, oftenInWords, paymentAt, paymentsOf, periodEnd, scheduleOf, type Terms } from '#core/terms';
 import type { KeelStory } from './story';
 
 interface Place {
@@ -11,14 +11,38 @@ interface Place {
   locale: string;
 }
 
+interface TermsOptions {
+  /** A flag on the day of buying, or the present. */
+  word?: 'today' | 'bought';
+  /** What a due comes to after coupon and tax; by default what the terms say. */
+  charged?: ((due: Due) => number) | undefined;
+  /** Months to draw of what goes on without an end. */
+  months?: number | undefined;
+}
+
+/** Thirteen months, so that a whole year and its first repetition are seen. */
+const ENDLESS_MONTHS = 13;
+
+/** The last moment drawn of payments that go on: so many months, or the trial and three intervals, whichever is longer. */
+function horizonOf(terms: LastingTerms, start: Instant, zone: string, months: number): Instant {
+  const anchor = firstAnchor(terms, start, zone);
+  const [far, third] = [nthAfter(start, { count: months, unit: 'month' }, 1, zone), paymentAt(terms, anchor, 4, zone)];
+  return far > third ? far : third;
+}
+
 /** What terms would lead to for somebody who buys at `start`. */
-export function storyOfTerms(terms: Terms, products: readonly string[], start: Instant, place: Place, word: 'today' | 'bought' = 'bought'): KeelStory {
-  const dues = [...scheduleOf(terms, start)];
+export function storyOfTerms(terms: Terms, products: readonly string[], start: Instant, place: Place, { word = 'bought', charged = (due) => due.amount, months = ENDLESS_MONTHS }: TermsOptions = {}): KeelStory {
+  const endless = isLasting(terms) && paymentsOf(terms) === null;
+  const dues = endless ? duesBefore(terms, start, place.zone, addMs(horizonOf(terms, start, place.zone, months), 1)) : [...scheduleOf(terms, start, place.zone)];
+  const last = isLasting(terms) ? paymentsOf(terms) : null;
+  const until = terms.kind === 'subscription' && last !== null ? periodEnd(terms, firstAnchor(terms, start, place.zone), last, place.zone) : accessUntil(terms, start, place.zone);
   return {
     ...place,
-    money: dues.length === 0 ? [{ at: start, amount: 0, state: 'to come' }] : dues.map((due) => ({ at: due.at, amount: due.amount, state: 'to come' })),
-    access: products.map((title) => ({ from: start, until: accessEnds(accessOf(terms), start, place.zone), holds: [], title })),
+    money: dues.length === 0 ? [{ at: start, amount: 0, state: 'to come' }] : dues.map((due) => ({ at: due.at, amount: charged(due), state: 'to come' })),
+    access: products.map((title) => ({ from: start, until, holds: [], title })),
     now: { at: start, word },
+    ...(endless ? { goesOn: 'until cancelled' } : {}),
+    ...(isLasting(terms) ? { every: oftenInWords(terms.every, place.locale) } : {}),
   };
 }
 

@@ -19,5 +19,5 @@ export function broughtBack(earlier: ReleaseContent, live: ReleaseContent): Rele
   });
   const back = new Set(offers.map((o) => o.id));
   const later = live.offers.filter((o) => !back.has(o.id)).map((o) => ({ ...o, onSale: false }));
-  return { ...earlier, shop: live.shop, products, paths, offers: [...offers, ...later] };
+  return { ...earlier, shop: live.shop, coupons: earlier.coupons, products, paths, offers: [...offers, ...later] };
 }

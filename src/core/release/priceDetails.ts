@@ -1,7 +1,7 @@
 import { type DraftOffer, type DraftPrice, type Price, sealOffer } from '#core/catalogue';
 import { formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
-import { accessOf, lengthInWords } from '#core/terms';
+import { accessOf, isLasting, lengthInWords, shortTerms, type Terms } from '#core/terms';
 
 /** A price in parts that can be told apart: "paid", "usual price", "stays open", … each as people would say it. */
 export function priceParts(offer: DraftOffer, price: DraftPrice, locale: string): Record<string, string> {
@@ -9,9 +9,12 @@ export function priceParts(offer: DraftOffer, price: DraftPrice, locale: string)
   if (!sealed) return { paid: 'not yet right' };
   const money = (amount: number): string => formatAmount(amount, offer.currency, locale);
   return {
-    paid: sealed.terms.kind === 'free' ? 'free' : money(sealed.terms.amount),
+    paid: shortTerms(sealed.terms, offer.currency, locale),
+    ...beginningInWords(sealed.terms, money),
     'usual price': sealed.usual === null ? 'none' : money(sealed.usual),
     'stays open': accessInWords(sealed, locale),
+    rise: sealed.rise === null ? 'none' : `${money(sealed.rise.by)} ${sealed.rise.every.by === 'sales' ? `after every ${sealed.rise.every.sales} sales` : `on ${sealed.rise.every.dates.map((d) => dayInWords(d, locale)).join(', ')}`}, up to ${money(sealed.rise.ceiling)}`,
+    'in place of a subscription': sealed.replaces === null ? 'no' : sealed.replaces.credit ? 'yes, unused days credited' : 'yes',
     'words in place of the number': sealed.words ?? 'none',
     limit: limitInWords(sealed),
     'on sale': saleInWords(sealed, locale),
@@ -25,6 +28,18 @@ export function priceChanges(before: Record<string, string>, after: Record<strin
     const was = before[part] ?? 'none';
     return was === now ? [] : [`${part === 'paid' ? name : `${name}, ${part}`}: ${was} → ${now}`];
   });
+}
+
+function beginningInWords(terms: Terms, money: (amount: number) => string): Record<string, string> {
+  if (!isLasting(terms)) return { trial: 'none', 'set-up fee': 'none', 'at first': 'none', 'how long paid': 'none' };
+  const { trial, setUp } = terms;
+  const cheaper = terms.kind === 'subscription' ? terms.introductory && `${terms.introductory.payments} payments of ${money(terms.introductory.amount)}` : terms.first === undefined ? undefined : `first payment ${money(terms.first)}`;
+  return {
+    trial: trial ? `${trial.days} days ${trial.fee === 0 ? 'free' : `for ${money(trial.fee)}`}` : 'none',
+    'set-up fee': setUp ? `${money(setUp.amount)} for ${setUp.label}, ${setUp.when === 'today' ? 'on the day of buying' : 'with the first full payment'}` : 'none',
+    'at first': cheaper ?? 'none',
+    'how long paid': terms.kind === 'subscription' ? (terms.payments === undefined ? 'until cancelled' : `${terms.payments} payments`) : 'none',
+  };
 }
 
 const dayInWords = (date: string, locale: string): string => formatDay(`${date}T12:00:00.000Z`, 'UTC', locale);

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { type DraftOffer, Offer, Product, ShopDetails } from '#core/catalogue';
+import { Coupon, type DraftCoupon, type DraftOffer, Offer, Product, ShopDetails } from '#core/catalogue';
 import { Page } from '#core/pages';
 import { Path } from '#core/paths';
 
@@ -10,6 +10,7 @@ export const ReleaseContent = z.object({
   offers: z.array(Offer).max(2_000),
   paths: z.array(Path).max(2_000),
   pages: z.array(Page).max(6_000),
+  coupons: z.array(Coupon).max(2_000).default([]),
 });
 export type ReleaseContent = z.infer<typeof ReleaseContent>;
 
@@ -22,5 +23,5 @@ export const Release = z.object({
 });
 export type Release = z.infer<typeof Release>;
 
-/** The same documents while they are edited: offers hold amounts as typed, and some may have no price yet. */
-export type DraftContent = Omit<ReleaseContent, 'offers'> & { offers: DraftOffer[] };
+/** The same documents while they are edited: offers and coupons hold amounts as typed, and some may have no price yet. */
+export type DraftContent = Omit<ReleaseContent, 'offers' | 'coupons'> & { offers: DraftOffer[]; coupons: DraftCoupon[] };

@@ -1,13 +1,13 @@
-import { type FileRef, sealOffer, unsealOffer } from '#core/catalogue';
+import { type FileRef, sealCoupon, sealOffer, unsealCoupon, unsealOffer } from '#core/catalogue';
 import type { DraftContent, ReleaseContent } from './release';
 
 /** The content as it can be published; offers that cannot be sold yet are left out, and `launchCheck` says so. */
 export function sealContent(draft: DraftContent): ReleaseContent {
-  return { ...draft, offers: draft.offers.map(sealOffer).filter((o) => o !== null) };
+  return { ...draft, offers: draft.offers.map(sealOffer).filter((o) => o !== null), coupons: draft.coupons.map(sealCoupon).filter((c) => c !== null) };
 }
 
 /** The content as a studio edits it, from a release: how an empty studio begins from the shop's files. */
-export const unsealContent = (content: ReleaseContent): DraftContent => ({ ...content, offers: content.offers.map(unsealOffer) });
+export const unsealContent = (content: ReleaseContent): DraftContent => ({ ...content, offers: content.offers.map(unsealOffer), coupons: content.coupons.map((c) => unsealCoupon(c, content.shop.currency)) });
 
 /** Every file that a release needs in the vault, each once. */
 export function filesOf(content: Pick<ReleaseContent, 'shop' | 'products' | 'pages'>): FileRef[] {

@@ -36,7 +36,7 @@ export interface DecideContext {
 }
 
 export type RefusalCode =
-  | 'not-on-sale' | 'no-such-price' | 'sold-out' | 'buyer-limit' | 'quote-changed' | 'card-needed' | 'already-paid' | 'still-asking'
+  | 'coupon' | 'vat-number' | 'not-on-sale' | 'no-such-price' | 'sold-out' | 'buyer-limit' | 'quote-changed' | 'card-needed' | 'already-paid' | 'still-asking'
   | 'no-such-order' | 'no-such-pass' | 'pass-not-open' | 'no-such-file' | 'used-up'
   | 'too-much' | 'nothing-to-refund' | 'refund-running' | 'disputed' | 'no-such-payment'
   | 'another-live' | 'cannot-launch' | 'would-strand' | 'currency-locked' | 'storage' | 'nothing-to-do';

@@ -1,18 +1,15 @@
-import * as z from 'zod';
 import { addDays, formatDay, type Instant, nthAfter, startOfDate } from '#core/calendar';
-
-/** How long something bought stays open. A date is a whole day in the shop's zone: open to its end. */
-export const Access = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('forever') }),
-  z.strictObject({ kind: z.literal('for'), count: z.int().min(1).max(1_200), unit: z.enum(['day', 'week', 'month', 'year']) }),
-  z.strictObject({ kind: z.literal('until'), date: z.iso.date() }),
-]);
-export type Access = z.infer<typeof Access>;
+import type { Access } from './accessKind';
+import { firstAnchor } from './schedule';
+import { isLasting, type Terms } from './terms';
 
 const FOREVER: Access = { kind: 'forever' };
 
-/** Terms sold before access could end say nothing about it: they are open for good. */
-export const accessOf = (terms: { access?: Access | undefined }): Access => terms.access ?? FOREVER;
+/** Terms sold before access could end say nothing about it: they are open for good. A subscription's access follows what is paid. */
+export const accessOf = (terms: Terms): Access => (terms.kind === 'subscription' ? FOREVER : (terms.access ?? FOREVER));
+
+/** The moment at which what is bought at `start` closes by its date; null while only money decides. A trial's days come on top. */
+export const accessUntil = (terms: Terms, start: Instant, zone: string): Instant | null => accessEnds(accessOf(terms), isLasting(terms) ? firstAnchor(terms, start, zone).at : start, zone);
 
 /** The moment at which access closes for a buyer who starts at `anchor`; null for good. */
 export function accessEnds(access: Access, anchor: Instant, zone: string): Instant | null {
@@ -30,13 +27,16 @@ export function accessEnds(access: Access, anchor: Instant, zone: string): Insta
 export const lengthInWords = (count: number, unit: string): string => `${count} ${unit}${count === 1 ? '' : 's'}`;
 
 /** How long it stays open, as a sentence for the buyer, with the day it ends. */
-export function accessSentence(access: Access, anchor: Instant, zone: string, locale: string): string {
+export function accessSentence(terms: Terms, start: Instant, zone: string, locale: string): string {
+  if (terms.kind === 'subscription') return 'Opens at once and stays open while payments are made.';
+  const access = accessOf(terms);
+  const paying = terms.kind === 'plan' ? ' while payments are made' : '';
   switch (access.kind) {
     case 'forever':
-      return 'Opens at once and stays open for good.';
+      return terms.kind === 'plan' ? 'Opens at once, stays open while payments are made, and for good once paid off.' : 'Opens at once and stays open for good.';
     case 'for':
-      return `Opens at once and stays open for ${lengthInWords(access.count, access.unit)}, until ${formatDay(accessEnds(access, anchor, zone) ?? anchor, zone, locale)}.`;
+      return `Opens at once and stays open${paying} for ${lengthInWords(access.count, access.unit)}, until ${formatDay(accessUntil(terms, start, zone) ?? start, zone, locale)}.`;
     case 'until':
-      return `Opens at once and stays open until the end of ${formatDay(startOfDate(access.date, zone), zone, locale)}.`;
+      return `Opens at once and stays open${paying} until the end of ${formatDay(startOfDate(access.date, zone), zone, locale)}.`;
   }
 }

@@ -1,4 +1,7 @@
-export { Terms, type FreeTerms, type OnceTerms } from './terms';
-export { Access, accessEnds, accessOf, accessSentence, lengthInWords } from './access';
-export { scheduleOf, type Due } from './schedule';
-export { statementOf, plainText, type Statement, type StatementPart } from './statement';
+export { Terms, LastingTerms, Every, Trial, SetUp, isLasting, type FreeTerms, type OnceTerms, type PlanTerms, type SubscriptionTerms } from './terms';
+export { Access } from './accessKind';
+export { accessEnds, accessOf, accessUntil, accessSentence, lengthInWords } from './access';
+export { scheduleOf, firstDues, dueAtStart, duesBefore, paymentsFrom, paymentAt, paymentOf, paymentsOf, periodEnd, firstAnchor, type Due, type Anchor } from './schedule';
+export { shortTerms } from './short';
+export { comparedWithOnce, paidWithin, planTotal } from './compare';
+export { statementOf, statementOfRest, oftenInWords, plainText, type Statement, type StatementPart, type StatementContext } from './statement';

@@ -1,25 +1,97 @@
-import type { Instant } from '#core/calendar';
-import type { Terms } from './terms';
+import { type Instant, nthAfter, plusDays } from '#core/calendar';
+import { allocate } from '#core/money';
+import { isLasting, type LastingTerms, type PlanTerms, type Terms } from './terms';
 
-/** One payment that terms ask for. */
+/** One payment that terms ask for, before coupon and tax. */
 export interface Due {
-  /** 0 for what is taken at the start beside full payments (trial fee, set-up); 1, 2, … for full payments. */
+  /** 0 for what is taken at the start of a trial; 1, 2, … for full payments. */
   n: number;
   at: Instant;
-  /** Whole minor units in the offer's currency. */
+  /** Whole minor units in the offer's currency: `full` + `setUp` + `fee`. */
   amount: number;
+  /** The full payment in it: what a coupon acts on. */
+  full: number;
+  /** The set-up fee in it. */
+  setUp: number;
+  /** The trial's fee in it. */
+  fee: number;
+}
+
+/** The moment on which one full payment falls, and its number: every later one is counted from here. */
+export interface Anchor {
+  n: number;
+  at: Instant;
+}
+
+/** The start's wall clock on the date so many days later; without a trial exactly the start. */
+export const firstAnchor = (terms: LastingTerms, start: Instant, zone: string): Anchor => ({ n: 1, at: terms.trial ? plusDays(start, terms.trial.days, zone) : start });
+
+/** How many full payments there are; null goes on until it is cancelled. */
+export const paymentsOf = (terms: LastingTerms): number | null => terms.payments ?? null;
+
+/** The moment of the n-th full payment: anchor + (n − anchor.n) intervals, counted from the anchor. */
+export const paymentAt = (terms: LastingTerms, anchor: Anchor, n: number, zone: string): Instant => nthAfter(anchor.at, terms.every, n - anchor.n, zone);
+
+/** The n-th full payment (from 1) with the set-up fee where it is taken with the first, before coupon and tax. */
+export function paymentOf(terms: LastingTerms, n: number): Pick<Due, 'amount' | 'full' | 'setUp' | 'fee'> {
+  const full = terms.kind === 'plan' ? planPayment(terms, n) : n <= (terms.introductory?.payments ?? 0) ? (terms.introductory?.amount ?? 0) : terms.amount;
+  const setUp = n === 1 && terms.setUp && (terms.setUp.when === 'withFirstPayment' || !terms.trial) ? terms.setUp.amount : 0;
+  return { amount: full + setUp, full, setUp, fee: 0 };
+}
+
+/** A total is divided by largest remainder, earlier shares first: 100.00 in 3 is 33.34, 33.33, 33.33. */
+function planPayment({ owed, payments, first }: PlanTerms, n: number): number {
+  if (first !== undefined && n === 1) return first;
+  if (owed.by === 'each') return owed.amount;
+  const parts = payments - (first === undefined ? 0 : 1);
+  const shares = allocate(owed.amount - (first ?? 0), Array.from({ length: parts }, () => 1));
+  return shares[n - 1 - (payments - parts)] ?? 0;
+}
+
+/** The full payments from number `from` on, in order, for as long as the terms go on. */
+export function* paymentsFrom(terms: LastingTerms, anchor: Anchor, from: number, zone: string): Generator<Due, void, undefined> {
+  const last = paymentsOf(terms) ?? Infinity;
+  for (let n = from; n <= last; n += 1) yield { n, at: paymentAt(terms, anchor, n, zone), ...paymentOf(terms, n) };
 }
 
 /**
  * Every payment that terms ask for, in order of time, as a lazy sequence: a subscription has no last one.
  * The statement, the keel line, the rehearsal and the charge all read this one function.
  * @param start the moment success is written
+ * @param zone the shop's IANA time zone, in which wall clocks and dates are meant
  */
-export function* scheduleOf(terms: Terms, start: Instant): Generator<Due, void, undefined> {
-  switch (terms.kind) {
-    case 'free':
-      return;
-    case 'once':
-      yield { n: 1, at: start, amount: terms.amount };
+export function* scheduleOf(terms: Terms, start: Instant, zone: string): Generator<Due, void, undefined> {
+  if (terms.kind === 'once') yield { n: 1, at: start, amount: terms.amount, full: terms.amount, setUp: 0, fee: 0 };
+  if (!isLasting(terms)) return;
+  if (terms.trial) {
+    const setUp = terms.setUp?.when === 'today' ? terms.setUp.amount : 0;
+    yield { n: 0, at: start, amount: terms.trial.fee + setUp, full: 0, setUp, fee: terms.trial.fee };
   }
+  yield* paymentsFrom(terms, firstAnchor(terms, start, zone), 1, zone);
 }
+
+/** The first dues of terms that may have no end. */
+export function firstDues(terms: Terms, start: Instant, zone: string, most: number): Due[] {
+  const dues: Due[] = [];
+  for (const due of scheduleOf(terms, start, zone)) {
+    if (dues.length === most) break;
+    dues.push(due);
+  }
+  return dues;
+}
+
+/** What is due on the day of buying, in minor units. */
+export const dueAtStart = (terms: Terms): number => firstDues(terms, '2000-01-01T00:00:00.000Z', 'UTC', 1)[0]?.amount ?? 0;
+
+/** The dues before a moment, of terms that may have no end. */
+export function duesBefore(terms: Terms, start: Instant, zone: string, end: Instant): Due[] {
+  const dues: Due[] = [];
+  for (const due of scheduleOf(terms, start, zone)) {
+    if (due.at >= end) break;
+    dues.push(due);
+  }
+  return dues;
+}
+
+/** The moment up to which payment n has paid: where the next would fall, also after the last one. */
+export const periodEnd = (terms: LastingTerms, anchor: Anchor, n: number, zone: string): Instant => paymentAt(terms, anchor, n + 1, zone);

@@ -3,7 +3,7 @@ import { changesBetween, type Release, unsealContent } from '#core/release';
 import type { CounterContext } from '../context';
 
 const MOST_LINES = 50;
-const KINDS = { shop: 'shop details', product: 'product', offer: 'offer', path: 'path', page: 'page' } as const;
+const KINDS = { shop: 'shop details', product: 'product', offer: 'offer', coupon: 'coupon', path: 'path', page: 'page' } as const;
 
 /** Everything that was live, the latest first, each with what it changed against the one before it. */
 export function releaseLines(context: CounterContext): { number: number; at: Instant; changes: string[] }[] {

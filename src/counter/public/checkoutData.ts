@@ -26,7 +26,7 @@ export function checkoutPrices(context: CounterContext, release: Release, path: 
     return [{
       id: price.id, name: price.name, usual: price.usual === null ? null : money(price.usual), dueToday: money(quote.dueToday), free: price.terms.kind === 'free',
       statement: plainText(statementOf(price.terms, { currency: quote.currency, start: now, zone: shop.zone, locale: shop.locale, when: 'today' })),
-      access: accessSentence(accessOf(price.terms), now, shop.zone, shop.locale),
+      access: accessSentence(price.terms, now, shop.zone, shop.locale),
       ends: accessOf(price.terms).kind !== 'forever',
       statementText: quote.statement ?? shop.cardStatement,
       later: quote.dueLater.length === 0 ? 'Nothing more later' : money(quote.dueLater.reduce((all, d) => all + d.amount, 0)),

@@ -1,7 +1,7 @@
 import { type Request, type Response, Router } from 'express';
 import { dateIn } from '#core/calendar';
 import { brandValues, saleState } from '#core/catalogue';
-import { formatAmount } from '#core/money';
+import { shortTerms } from '#core/terms';
 import type { Page } from '#core/pages';
 import { type Path, resolveAddress, type Step } from '#core/paths';
 import { publicPicturesOf, type Release } from '#core/release';
@@ -59,7 +59,7 @@ export function pagesRoutes(context: CounterContext): Router {
       const offer = release?.content.offers.find((o) => o.id === path.offerId);
       if (!offer?.onSale || offer.putAway || offer.prices.every((p) => saleState(p, now, shop.zone).state === 'over')) return [];
       const product = release?.content.products.find((p) => p.id === offer.productIds[0]);
-      const amounts = offer.prices.map((p) => p.words ?? (p.terms.kind === 'free' ? 'free' : formatAmount(p.terms.amount, offer.currency, shop.locale))).join(' or ');
+      const amounts = offer.prices.map((p) => p.words ?? shortTerms(p.terms, offer.currency, shop.locale)).join(' or ');
       return [{ href: `/${path.address}`, title: offer.title, promise: product?.promise ?? '', amounts, picture: product?.picture ? `/pictures/${product.picture.file.sha256}` : null, alt: product?.picture?.alt ?? '' }];
     });
     send(res, PAGES, { title: shop.name, body: frontHtml(shop.name, offers) });

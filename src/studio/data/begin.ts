@@ -12,6 +12,7 @@ function rowsOf(release: Release): DocumentRow[] {
     row('shop', 'shop', content.shop),
     ...content.products.map((d) => row('product', d.id, d)),
     ...content.offers.map((d) => row('offer', d.id, d)),
+    ...content.coupons.map((d) => row('coupon', d.id, d)),
     ...content.paths.map((d) => row('path', d.id, d)),
     ...content.pages.map((d) => row('page', d.id, d)),
   ];

@@ -1,5 +1,5 @@
 import Dexie, { type EntityTable } from 'dexie';
-import type { DraftOffer, Product, ShopDetails } from '#core/catalogue';
+import type { DraftCoupon, DraftOffer, Product, ShopDetails } from '#core/catalogue';
 import type { BuyerRow, ChargeRow, OrderRow, PassRow, RefundRow, TotalRow } from '#core/books';
 import { upgradeDocument } from './upgrades';
 import type { Page } from '#core/pages';
@@ -13,6 +13,7 @@ export interface Documents {
   shop: ShopDetails;
   product: Product;
   offer: DraftOffer;
+  coupon: DraftCoupon;
   path: Path;
   page: Page;
 }

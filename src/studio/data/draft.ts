@@ -23,7 +23,7 @@ function useRows(): DocumentRow[] | undefined {
 const docs = <K extends DocumentKind>(rows: readonly DocumentRow[], kind: K): Documents[K][] => rows.filter((r) => r.kind === kind).map((r) => r.doc as Documents[K]);
 
 export function contentOf(rows: readonly DocumentRow[]): DraftContent {
-  return { shop: docs(rows, 'shop')[0] ?? DEFAULT_SHOP, products: docs(rows, 'product'), offers: docs(rows, 'offer'), paths: docs(rows, 'path'), pages: docs(rows, 'page') };
+  return { shop: docs(rows, 'shop')[0] ?? DEFAULT_SHOP, products: docs(rows, 'product'), offers: docs(rows, 'offer'), coupons: docs(rows, 'coupon'), paths: docs(rows, 'path'), pages: docs(rows, 'page') };
 }
 
 export interface Draft {

@@ -1,4 +1,4 @@
-import { type DraftOffer, type DraftPrice, newPrice, type Product, type ShopDetails } from '#core/catalogue';
+import { DEFAULT_SHOP, type DraftOffer, type DraftPrice, newPrice, newTerms, type Product, type ShopDetails } from '#core/catalogue';
 import type { DocumentRow } from './db';
 
 /**
@@ -9,7 +9,7 @@ export function upgradeDocument(row: DocumentRow): DocumentRow {
   switch (row.kind) {
     case 'offer': {
       const offer = row.doc as DraftOffer;
-      return { ...row, doc: { ...offer, prices: offer.prices.map((price: DraftPrice) => ({ ...newPrice(price.id), ...price })) } };
+      return { ...row, doc: { ...offer, prices: offer.prices.map((price: DraftPrice) => ({ ...newPrice(price.id), ...price, terms: newTerms(price.terms) })) } };
     }
     case 'product': {
       const product = row.doc as Product;
@@ -17,7 +17,7 @@ export function upgradeDocument(row: DocumentRow): DocumentRow {
     }
     case 'shop': {
       const shop = row.doc as ShopDetails;
-      return { ...row, doc: { ...shop, brand: (shop as Partial<ShopDetails>).brand ?? null } };
+      return { ...row, doc: { ...shop, brand: (shop as Partial<ShopDetails>).brand ?? null, tax: (shop as Partial<ShopDetails>).tax ?? null, billing: (shop as Partial<ShopDetails>).billing ?? DEFAULT_SHOP.billing } };
     }
     default:
       return row;

@@ -16,7 +16,7 @@ import { upgradeDocument } from './upgrades';
 const Header = z.object({ format: z.literal(1), savedAt: z.string(), documents: z.int(), files: z.int(), lines: z.int() });
 export type WorkspaceHeader = z.infer<typeof Header>;
 
-const Rows = z.array(z.looseObject({ key: z.string(), kind: z.enum(['shop', 'product', 'offer', 'path', 'page']), made: z.number(), doc: z.looseObject({}) }));
+const Rows = z.array(z.looseObject({ key: z.string(), kind: z.enum(['shop', 'product', 'offer', 'coupon', 'path', 'page']), made: z.number(), doc: z.looseObject({}) }));
 const StepRows = z.array(z.object({ key: z.string(), done: z.array(z.any()), undone: z.array(z.any()) }));
 
 export class NotACopy extends Error {}

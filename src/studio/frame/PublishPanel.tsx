@@ -10,7 +10,7 @@ import { useAppDispatch } from '../store';
 import { publishToggled } from '../store/frame';
 import { Missing } from './Missing';
 
-const KINDS = { shop: 'Shop', product: 'Product', offer: 'Offer', path: 'Path', page: 'Page' } as const;
+const KINDS = { shop: 'Shop', product: 'Product', offer: 'Offer', coupon: 'Coupon', path: 'Path', page: 'Page' } as const;
 
 /** Every change since live, what stops it, and one button that names it all. */
 export function PublishPanel({ draft }: { draft: Draft }) {

@@ -1,7 +1,7 @@
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { type DraftOffer, newOffer, type Price } from '#core/catalogue';
-import { formatAmount } from '#core/money';
+import { shortTerms } from '#core/terms';
 import { add, type Draft } from '../data/draft';
 import { newId } from '../data/ids';
 import { Missing } from '../frame/Missing';
@@ -67,7 +67,7 @@ export function PriceStage({ draft }: { draft: Draft }) {
           <div className="sec mt-2 !pb-0">
             <div className="flex flex-wrap items-baseline justify-between gap-x-3"><h2>What the buyer will pay</h2>{price && price.name !== '' && <span className="cap" dir="auto">{price.name}</span>}</div>
             <div className="mt-1"><AssumptionLine shop={shop} /></div>
-            <div className="mt-2">{price ? <LastGood broken={broken} shownFor={price.terms.kind === 'free' ? 'free' : formatAmount(price.terms.amount, offer.currency, shop.locale)} key={inHand ?? price.id}><PriceOutcome draft={draft} offer={offer} price={price} now={start} width={312} /></LastGood> : <p className="text-ink-2">Write an amount, and the answer stands here.</p>}</div>
+            <div className="mt-2">{price ? <LastGood broken={broken} shownFor={shortTerms(price.terms, offer.currency, shop.locale)} key={inHand ?? price.id}><PriceOutcome draft={draft} offer={offer} price={price} now={start} width={312} /></LastGood> : <p className="text-ink-2">Write an amount, and the answer stands here.</p>}</div>
           </div>
         </>
       }
@@ -83,6 +83,6 @@ function LastGood({ broken, shownFor, children }: { broken: boolean; shownFor: s
 }
 
 export function amounts(offer: DraftOffer, locale: string): string {
-  const sold = soldPrices(offer).map((p) => (p.terms.kind === 'free' ? 'free' : formatAmount(p.terms.amount, offer.currency, locale)));
+  const sold = soldPrices(offer).map((p) => shortTerms(p.terms, offer.currency, locale));
   return sold.length === 0 ? 'no price yet' : sold.join(' · ');
 }

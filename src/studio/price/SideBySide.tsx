@@ -1,8 +1,7 @@
 import type { DraftOffer } from '#core/catalogue';
 import { DAY, msOf } from '#core/calendar';
 import { storyOfTerms } from '#core/drawing';
-import { formatAmount } from '#core/money';
-import { plainText, statementOf } from '#core/terms';
+import { plainText, shortTerms, statementOf } from '#core/terms';
 import { KeelLine } from '../../ui/KeelLine';
 import type { Draft } from '../data/draft';
 import { useAssumption } from './assumption';
@@ -27,7 +26,7 @@ export function SideBySide({ draft, offer }: { draft: Draft; offer: DraftOffer }
       <table className="mt-1 w-full text-ink-2"><tbody>
         {prices.map((p, i) => {
           const story = stories[i];
-          return <tr key={p.id}><td className="w-28 pr-2" dir="auto">{p.name || 'Price'}</td><td>{story && <KeelLine story={story} small decorative name={plainText(statementOf(p.terms, { ...place, start, when: 'today' }))} width={380} largest={largest} span={span} />}</td><td className="text-right font-semibold text-money">{p.terms.kind === 'free' ? 'free' : formatAmount(p.terms.amount, offer.currency, shop.locale)}</td></tr>;
+          return <tr key={p.id}><td className="w-28 pr-2" dir="auto">{p.name || 'Price'}</td><td>{story && <KeelLine story={story} small decorative name={plainText(statementOf(p.terms, { ...place, start, when: 'today' }))} width={380} largest={largest} span={span} />}</td><td className="text-right font-semibold text-money">{shortTerms(p.terms, offer.currency, shop.locale)}</td></tr>;
         })}
       </tbody></table>
     </section>

@@ -2,7 +2,7 @@ import { type DraftOffer, sealOffer, type Price } from '#core/catalogue';
 import type { Instant } from '#core/calendar';
 import { storyOfTerms } from '#core/drawing';
 import { formatAmount } from '#core/money';
-import { accessOf, accessSentence, plainText, statementOf } from '#core/terms';
+import { accessSentence, dueAtStart, plainText, statementOf } from '#core/terms';
 import { KeelLine } from '../../ui/KeelLine';
 import { StatementText } from '../../ui/Money';
 import type { Draft } from '../data/draft';
@@ -21,7 +21,7 @@ export function PriceOutcome({ draft, offer, price, now, width }: { draft: Draft
   const titles = offer.productIds.map((id) => products.find((p) => p.id === id)?.title ?? '').filter((t) => t !== '');
   return (
     <>
-      <p className="lead"><StatementText statement={statement} /> {accessSentence(accessOf(price.terms), now, shop.zone, shop.locale)}</p>
+      <p className="lead"><StatementText statement={statement} /> {accessSentence(price.terms, now, shop.zone, shop.locale)}</p>
       <Announced text={plainText(statement)} />
       <div className="mt-3"><KeelLine story={storyOfTerms(price.terms, titles, now, place)} name={plainText(statement)} width={width} /></div>
     </>
@@ -38,7 +38,7 @@ export function BuyersChoice({ offer, locale }: { offer: DraftOffer; locale: str
       {prices.map((price, i) => (
         <div key={price.id} className="flex items-baseline justify-between gap-3 py-1">
           <span className="flex items-baseline gap-2">{prices.length > 1 && <span aria-hidden="true" className={`inline-block h-2.5 w-2.5 rounded-full border border-ink ${i === 0 ? 'bg-ink' : ''}`} />}<span dir="auto">{price.name || offer.title}</span></span>
-          <span className="whitespace-nowrap">{price.usual !== null && <s className="cap mr-1.5">{money(price.usual)}</s>}<b>{price.terms.kind === 'free' ? 'free' : `${money(price.terms.amount)} today`}</b></span>
+          <span className="whitespace-nowrap">{price.usual !== null && <s className="cap mr-1.5">{money(price.usual)}</s>}<b>{price.terms.kind === 'free' ? 'free' : dueAtStart(price.terms) === 0 ? 'nothing today' : `${money(dueAtStart(price.terms))} today`}</b></span>
         </div>
       ))}
     </div>

@@ -5,7 +5,7 @@ import { addMs, dateIn, type Instant, msOf, startOfDate } from '#core/calendar';
 import { describeContents, type Product } from '#core/catalogue';
 import { explain } from '#core/passes';
 import { unsealContent } from '#core/release';
-import { accessOf, accessSentence } from '#core/terms';
+import { accessSentence } from '#core/terms';
 import { db } from '../data/db';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
@@ -72,7 +72,7 @@ function OwnersThings({ draft, offerId, at }: { draft: Draft; offerId: string; a
   return (
     <>
       <h1>Your things</h1>
-      {price && <p className="mt-1 text-access">{accessSentence(accessOf(price.terms), at, shop.zone, shop.locale)}</p>}
+      {price && <p className="mt-1 text-access">{accessSentence(price.terms, at, shop.zone, shop.locale)}</p>}
       {theirs.map((product) => <Thing key={product.id} product={product} note={describeContents(product)} open />)}
     </>
   );

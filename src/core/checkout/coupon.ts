@@ -1,0 +1,60 @@
+import * as z from 'zod';
+import { type Instant } from '#core/calendar';
+import { type Coupon, couponCode, Id, saleState } from '#core/catalogue';
+import { allocate, mulDiv, sum } from '#core/money';
+import type { Due } from '#core/terms';
+
+/** A coupon as it acts on one line: frozen when it is sold. */
+export const LineCoupon = z.object({
+  couponId: Id,
+  code: z.string(),
+  /** Hundredths of a percent, or an amount off each payment it acts on; one of the two. */
+  rate: z.int().min(1).max(10_000).optional(),
+  amount: z.int().min(0).optional(),
+  /** It acts on full payments 1 to this one; null on every one. */
+  payments: z.int().min(1).nullable(),
+});
+export type LineCoupon = z.infer<typeof LineCoupon>;
+
+/** What a coupon takes off one due, in minor units: of the full payment only, rounded once, never below zero. */
+export function discountOf(coupon: LineCoupon | null | undefined, due: Pick<Due, 'n' | 'full'>): number {
+  if (!coupon || due.n < 1 || due.full === 0 || (coupon.payments !== null && due.n > coupon.payments)) return 0;
+  return coupon.rate === undefined ? Math.min(coupon.amount ?? 0, due.full) : mulDiv(due.full, coupon.rate, 10_000);
+}
+
+/**
+ * An amount spread once over lines in proportion to their first full payments; a line's share is at most that
+ * payment, and what is left over lapses.
+ */
+export function spreadAmount(amount: number, firstPayments: readonly number[]): number[] {
+  const whole = sum(firstPayments);
+  return whole === 0 ? firstPayments.map(() => 0) : allocate(Math.min(amount, whole), firstPayments);
+}
+
+interface Use {
+  now: Instant;
+  zone: string;
+  currency: string;
+  offerId: string;
+  uses: number;
+  usesByBuyer: number;
+}
+
+/** The coupon of a typed code for an offer, or one sentence that says why it does not work here. */
+export function findCoupon(coupons: readonly Coupon[], typed: string, use: Use): Coupon | { problem: string } {
+  const code = couponCode(typed);
+  const coupon = coupons.find((c) => c.code === code);
+  const problem = (text: string): { problem: string } => ({ problem: text });
+  if (!coupon || !coupon.on) return problem(`The code ${code} is not known here.`);
+  if (coupon.offerIds !== null && !coupon.offerIds.includes(use.offerId)) return problem(`The code ${code} is not for this.`);
+  if (coupon.takes.by === 'amount' && coupon.takes.currency !== use.currency) return problem(`The code ${code} is for prices in ${coupon.takes.currency}.`);
+  const sale = saleState(coupon, use.now, use.zone);
+  if (sale.state === 'not-yet') return problem(`The code ${code} does not work yet.`);
+  if (sale.state === 'over') return problem(`The code ${code} has ended.`);
+  if (coupon.limit.inAll !== null && use.uses >= coupon.limit.inAll) return problem(`The code ${code} is used up.`);
+  if (coupon.limit.each !== null && use.usesByBuyer >= coupon.limit.each) return problem(`The code ${code} was already used with this address.`);
+  return coupon;
+}
+
+/** A coupon frozen for one line that stands alone. */
+export const lineCoupon = (coupon: Coupon, share: number): LineCoupon => ({ couponId: coupon.id, code: coupon.code, payments: coupon.payments, ...(coupon.takes.by === 'percent' ? { rate: coupon.takes.rate } : { amount: share }) });

@@ -1,0 +1,28 @@
+import type { Due } from '#core/terms';
+import { discountOf, type LineCoupon } from './coupon';
+import { type TaxRule, withTax } from './tax';
+
+/** One due of one line as it is charged. */
+export interface Payment {
+  n: number;
+  at: Due['at'];
+  full: number;
+  setUp: number;
+  fee: number;
+  /** Taken off by a coupon. */
+  discount: number;
+  /** Part of `amount`. */
+  tax: number;
+  /** What the buyer pays, in minor units. */
+  amount: number;
+}
+
+/**
+ * What a due comes to: the price of that payment → coupon → tax. The quote, the statement, the keel line, the
+ * rehearsal and every later charge call this one function.
+ */
+export function paymentFor(due: Due, coupon: LineCoupon | null | undefined, rule: TaxRule): Payment {
+  const discount = discountOf(coupon, due);
+  const { amount, tax } = withTax(due.amount - discount, rule);
+  return { n: due.n, at: due.at, full: due.full, setUp: due.setUp, fee: due.fee, discount, tax, amount };
+}

@@ -1,0 +1,20 @@
+import { formatAmount } from '#core/money';
+import { paymentOf } from './schedule';
+import { oftenInWords } from './statement';
+import type { Terms } from './terms';
+
+/** A price in a few words, for a row or a button: "€27.00", "3 × €64.00 monthly", "€12.00 monthly". The statement says the rest. */
+export function shortTerms(terms: Terms, currency: string, locale: string): string {
+  const money = (amount: number): string => formatAmount(amount, currency, locale);
+  const german = locale.startsWith('de');
+  switch (terms.kind) {
+    case 'free':
+      return german ? 'kostenlos' : 'free';
+    case 'once':
+      return money(terms.amount);
+    case 'plan':
+      return `${terms.payments} × ${money(paymentOf(terms, terms.first === undefined ? 1 : 2).full)} ${oftenInWords(terms.every, locale)}`;
+    case 'subscription':
+      return `${money(terms.amount)} ${oftenInWords(terms.every, locale)}`;
+  }
+}

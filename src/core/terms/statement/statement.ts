@@ -1,0 +1,109 @@
+import { formatDay, type Instant } from '#core/calendar';
+import { formatAmount, sum } from '#core/money';
+import { type Anchor, type Due, firstAnchor, paymentsFrom, paymentsOf, periodEnd, scheduleOf } from '../schedule';
+import { isLasting, type LastingTerms, type Terms } from '../terms';
+import { inEnglish, oftenInEnglish } from './english';
+import { inGerman, oftenInGerman } from './german';
+import type { Facts, Run, Statement, Voice } from './parts';
+
+export interface StatementContext {
+  currency: string;
+  start: Instant;
+  zone: string;
+  locale: string;
+  /** "today" at checkout; "on the day of buying" when the seller prices. */
+  when: 'today' | 'on the day of buying';
+  /** What is charged for a due, after coupon and with tax; by default the due as the terms have it. */
+  charged?: ((due: Due) => number) | undefined;
+  /** The last payment that a coupon makes cheaper; after it and the introductory ones all payments are alike. */
+  cheaperUntil?: number | undefined;
+}
+
+/** The plain sentences that say what is paid and when, written over the same schedule that charges: one hand-written function a language. */
+export function statementOf(terms: Terms, context: StatementContext): Statement {
+  const { start, zone, charged = (due) => due.amount } = context;
+  if (!isLasting(terms)) {
+    const [due] = [...scheduleOf(terms, start, zone)];
+    return speak({ ...NOTHING, nothing: !due, once: true, today: due ? { amount: charged(due), fee: 0, setUp: 0 } : null }, context);
+  }
+  const anchor = firstAnchor(terms, start, zone);
+  const dues = settled(terms, scheduleOf(terms, start, zone), context.cheaperUntil);
+  const first = dues[0];
+  const later = dues.slice(1);
+  const runs = runsOf(later, charged, goesOn(terms));
+  return speak({
+    ...NOTHING,
+    today: first ? { amount: charged(first), fee: first.fee, setUp: first.setUp } : null,
+    trial: terms.trial ? { days: terms.trial.days, until: anchor.at } : null,
+    setUpLabel: terms.setUp?.label ?? '',
+    setUpLater: later[0]?.n === 1 ? later[0].setUp : 0,
+    runs,
+    every: terms.every,
+    inAll: goesOn(terms) ? null : sum(dues.map(charged)),
+    canStop: terms.kind === 'subscription',
+    endsOn: endsOn(terms, anchor, zone),
+  }, context);
+}
+
+/** The statement of an agreement from now on: the payments still to come, from number `next` on. */
+export function statementOfRest(terms: LastingTerms, anchor: Anchor, next: number, context: Omit<StatementContext, 'start' | 'when'>): Statement {
+  const { zone, charged = (due) => due.amount } = context;
+  const dues = settled(terms, paymentsFrom(terms, anchor, next, zone), context.cheaperUntil);
+  if (dues.length === 0) return speak({ ...NOTHING, nothing: true }, { ...context, when: 'today' });
+  return speak({
+    ...NOTHING,
+    setUpLabel: terms.setUp?.label ?? '',
+    setUpLater: dues[0]?.setUp ?? 0,
+    runs: runsOf(dues, charged, goesOn(terms)),
+    every: terms.every,
+    inAll: goesOn(terms) || dues.length === 1 ? null : sum(dues.map(charged)),
+    canStop: terms.kind === 'subscription',
+    endsOn: endsOn(terms, anchor, zone),
+  }, { ...context, when: 'today' });
+}
+
+/** "monthly", "every 3 months", in the shop's language. */
+export const oftenInWords = (every: LastingTerms['every'], locale: string): string => (locale.startsWith('de') ? oftenInGerman(every) : oftenInEnglish(every));
+
+const NOTHING: Facts = { nothing: false, once: false, today: null, trial: null, setUpLabel: '', setUpLater: 0, runs: [], every: { count: 1, unit: 'month' }, inAll: null, canStop: false, endsOn: null };
+
+const goesOn = (terms: LastingTerms): boolean => paymentsOf(terms) === null;
+
+function endsOn(terms: LastingTerms, anchor: Anchor, zone: string): Instant | null {
+  const payments = paymentsOf(terms);
+  return terms.kind === 'subscription' && payments !== null ? periodEnd(terms, anchor, payments, zone) : null;
+}
+
+/** The dues up to where nothing changes any more: all of a fixed number, else two beyond the last cheaper one. */
+function settled(terms: LastingTerms, dues: Iterable<Due>, cheaperUntil = 0): Due[] {
+  const introductory = terms.kind === 'subscription' ? (terms.introductory?.payments ?? 0) : 0;
+  const enough = Math.max(introductory, cheaperUntil, 1) + 2;
+  const found: Due[] = [];
+  for (const due of dues) {
+    found.push(due);
+    if (goesOn(terms) && due.n >= enough && found.length >= 2) break;
+  }
+  return found;
+}
+
+function runsOf(dues: readonly Due[], charged: (due: Due) => number, open: boolean): Run[] {
+  const runs: { amount: number; count: number; first: Instant; last: Instant }[] = [];
+  for (const due of dues) {
+    const amount = charged(due);
+    const run = runs.at(-1);
+    if (run?.amount === amount) {
+      run.count += 1;
+      run.last = due.at;
+    } else runs.push({ amount, count: 1, first: due.at, last: due.at });
+  }
+  return runs.map((run, i) => ({ ...run, count: open && i === runs.length - 1 ? null : run.count }));
+}
+
+function speak(facts: Facts, { currency, zone, locale, when }: Omit<StatementContext, 'start'>): Statement {
+  const voice: Voice = {
+    money: (amount) => ({ kind: 'money', text: formatAmount(amount, currency, locale) }),
+    day: (at) => formatDay(at, zone, locale),
+    today: when === 'today',
+  };
+  return locale.startsWith('de') ? inGerman(facts, voice) : inEnglish(facts, voice);
+}
