@@ -15,6 +15,8 @@ export interface Payment {
   tax: number;
   /** What the buyer pays, in minor units. */
   amount: number;
+  /** Of `amount`, what is paid for the period itself: without set-up and trial fee. */
+  forPeriod: number;
 }
 
 /**
@@ -24,5 +26,7 @@ export interface Payment {
 export function paymentFor(due: Due, coupon: LineCoupon | null | undefined, rule: TaxRule): Payment {
   const discount = discountOf(coupon, due);
   const { amount, tax } = withTax(due.amount - discount, rule);
-  return { n: due.n, at: due.at, full: due.full, setUp: due.setUp, fee: due.fee, discount, tax, amount };
+  const beside = due.setUp + due.fee;
+  const forPeriod = beside === 0 ? amount : withTax(due.full - discount, rule).amount;
+  return { n: due.n, at: due.at, full: due.full, setUp: due.setUp, fee: due.fee, discount, tax, amount, forPeriod };
 }

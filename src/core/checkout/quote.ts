@@ -30,6 +30,8 @@ const QuoteLine = z.object({
   dueToday: minor,
   /** Part of `dueToday`. */
   tax: minor,
+  /** Of `dueToday`, what pays for the first period: without set-up and trial fee. */
+  forPeriod: minor.optional(),
   /** What a coupon takes off this line's payments. */
   coupon: LineCoupon.optional(),
 });
@@ -126,7 +128,7 @@ export function quoteFor(release: Release, choice: QuoteChoice, now: Instant, st
     release: release.number,
     currency: offer.currency,
     zone: shop.zone,
-    lines: [{ lineId, offerId: offer.id, priceId: price.id, title: offer.title, priceName: price.name, productIds: offer.productIds, terms, dueToday, tax: sum(today.map((p) => p.tax)), ...(coupon ? { coupon } : {}) }],
+    lines: [{ lineId, offerId: offer.id, priceId: price.id, title: offer.title, priceName: price.name, productIds: offer.productIds, terms, dueToday, tax: sum(today.map((p) => p.tax)), ...(isLasting(terms) ? { forPeriod: sum(today.map((p) => p.forPeriod)) } : {}), ...(coupon ? { coupon } : {}) }],
     dueToday: dueToday - used,
     dueLater: payments.filter((p) => p.at !== now).map((p) => ({ lineId, at: p.at, amount: p.amount })),
     statement: price.cardStatement ?? shop.cardStatement,

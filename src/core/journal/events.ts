@@ -1,7 +1,8 @@
 import * as z from 'zod';
 import { Id } from '#core/catalogue';
 import { Quote } from '#core/checkout';
-import { Pass } from '#core/passes';
+import { CloseReason, HoldReason, Pass } from '#core/passes';
+import { agreementEventSchemas } from './agreementEvents';
 
 const minor = z.int().min(0);
 const moment = z.string();
@@ -19,7 +20,7 @@ export const eventSchemas = {
 
   'charge.requested': z.object({
     key: Id, orderId: Id, checkoutId: Id, attempt: z.int().min(1), personId: Id,
-    quote: Quote, card: z.object({ token: z.string().max(200), last4: z.string().regex(/^\d{4}$/) }),
+    quote: Quote, card: z.object({ token: z.string().max(200), last4: z.string().regex(/^\d{4}$/), expires: z.string().optional() }),
     /** Everything that success opens. */
     opens: z.array(Pass),
   }),
@@ -33,22 +34,23 @@ export const eventSchemas = {
     paymentId: z.string().max(80).nullable(), last4: z.string().nullable(), receipt: z.string().max(40),
   }),
   'pass.opened': z.object({ pass: Pass }),
-  'pass.held': z.object({ passId: Id, why: z.enum(['dispute']) }),
+  'pass.held': z.object({ passId: Id, why: HoldReason }),
   'pass.released': z.object({ passId: Id }),
-  'pass.closed': z.object({ passId: Id, why: z.enum(['refund', 'dispute-lost', 'expired', 'withdrawn']), dueAt: moment.nullable() }),
+  'pass.closed': z.object({ passId: Id, why: CloseReason, dueAt: moment.nullable() }),
 
   'mail.due': z.object({ key: Id, mail: z.enum(['receipt', 'refund']), orderId: Id, personId: Id, refundId: Id.nullable() }),
   'void.due': z.object({ key: Id, chargeKey: Id }),
   done: z.object({ key: Id }),
 
-  'refund.requested': z.object({ refundId: Id, orderId: Id, paymentId: z.string(), amount: minor, currency: z.string().length(3), shares: z.array(share), closes: z.array(Id), reason: z.string().max(500) }),
+  'refund.requested': z.object({ refundId: Id, orderId: Id, paymentId: z.string(), amount: minor, currency: z.string().length(3), shares: z.array(share), closes: z.array(Id), reason: z.string().max(500), agreementId: Id.optional(), ends: z.boolean().optional(), ofCredit: Id.optional() }),
   'refund.paid': z.object({ refundId: Id, creditNote: z.string().max(40) }),
   'refund.refused': z.object({ refundId: Id, reason: z.string().max(200) }),
 
-  'dispute.opened': z.object({ disputeId: Id, orderId: Id, amount: minor, answerBy: moment }),
-  'dispute.closed': z.object({ disputeId: Id, orderId: Id, won: z.boolean(), lost: z.array(share) }),
+  'dispute.opened': z.object({ disputeId: Id, orderId: Id, amount: minor, answerBy: moment, agreementId: Id.optional(), paymentId: z.string().optional() }),
+  'dispute.closed': z.object({ disputeId: Id, orderId: Id, won: z.boolean(), lost: z.array(share), agreementId: Id.optional(), paymentId: z.string().optional() }),
 
   'file.fetched': z.object({ passId: Id, personId: Id, productId: Id, fileId: Id, count: z.int().min(1) }),
+  ...agreementEventSchemas,
   'attention.raised': z.object({ id: Id, what: z.enum(['late-answer']), orderId: Id, text: z.string().max(500) }),
 } as const;
 

@@ -1,4 +1,6 @@
-export { receiptMessage, refundMessage, signInMessage, type Message } from './messages';
+export { receiptMessage, refundMessage, signInMessage } from './messages';
+export { agreementMessage } from './agreementMessages';
+export type { Message } from './letter';
 export { receiptDocument, creditNoteDocument, type DocumentPaper } from './documents';
 export { readyReply } from './reply';
-export { refusalSentence } from './refusals';
+export { refusalSentence, reasonWords } from './refusals';

@@ -1,28 +1,8 @@
+import { hello, letter, type Message, oneLine, type Setting } from './letter';
 import { formatDay } from '#core/calendar';
-import type { ShopDetails } from '#core/catalogue';
 import { formatAmount, sum } from '#core/money';
 import type { Order, Refund } from '#core/shop';
 
-/** A message to a buyer: plain words, a line each; how it travels is the mailer's affair. */
-export interface Message {
-  subject: string;
-  text: string;
-}
-
-interface Setting {
-  shop: ShopDetails;
-  /** A test or demo shop says so in every message. */
-  real: boolean;
-}
-
-function letter({ shop, real }: Setting, subject: string, paragraphs: readonly string[]): Message {
-  const test = real ? [] : ['Test shop. No real money moves.'];
-  return { subject: oneLine(real ? subject : `[Test] ${subject}`), text: [...test, ...paragraphs, shop.name].join('\n\n') };
-}
-
-// A title may hold a line feed; a header may not.
-const oneLine = (text: string): string => text.replace(/\s+/g, ' ').trim();
-const hello = (name: string): string => (name.trim() === '' ? 'Hello,' : `Hello ${oneLine(name)},`);
 const titles = (order: Pick<Order, 'lines'>): string => order.lines.map((l) => oneLine(l.title)).join(', ');
 
 /** What was bought, what was paid, and one link that signs in. */

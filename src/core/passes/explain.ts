@@ -19,6 +19,8 @@ interface Question {
   locale: string;
 }
 
+const HELD = { dispute: 'the bank disputes the payment', behind: 'a payment is behind', paused: 'payments are paused' };
+
 /** Why a person can or cannot open a product at a moment. The strongest pass answers: open, then waiting, on hold, closed last. */
 export function explain(question: Question): Explanation {
   const { passes, person, product, now, zone, locale } = question;
@@ -34,10 +36,10 @@ export function explain(question: Question): Explanation {
     case 'waiting':
       return { open: false, sentence: `${person} cannot open ${product} yet: it opens on ${formatMoment(best.from, zone, locale)}, because of ${because}.` };
     case 'on hold':
-      return { open: false, sentence: `${person} cannot open ${product} now: the bank disputes the payment of ${because}, since ${formatDay(best.hold?.since ?? now, zone, locale)}.` };
+      return { open: false, sentence: `${person} cannot open ${product} now: ${HELD[best.hold?.why ?? 'dispute']} (${because}), since ${formatDay(best.hold?.since ?? now, zone, locale)}.` };
     case 'closed': {
       const closedAt = best.closed?.at ?? best.until ?? now;
-      const why = { refund: 'the money was given back', 'dispute-lost': 'the bank took the money back', expired: 'its time ended', withdrawn: 'it was withdrawn' }[best.closed?.why ?? 'expired'];
+      const why = { refund: 'the money was given back', 'dispute-lost': 'the bank took the money back', expired: 'its time ended', withdrawn: 'it was withdrawn', ended: 'it ended after what was paid', unpaid: 'a payment stayed unpaid', switched: 'it was switched to something else', replaced: 'something else took its place', stopped: 'the payment plan was ended' }[best.closed?.why ?? 'expired'];
       return { open: false, sentence: `${person} cannot open ${product} any more: ${why} on ${formatDay(closedAt, zone, locale)} (${because}).` };
     }
   }

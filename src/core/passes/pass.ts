@@ -2,17 +2,24 @@ import * as z from 'zod';
 import type { Instant } from '#core/calendar';
 import { Id } from '#core/catalogue';
 
+/** What can keep a pass from opening anything: a disputed payment, a payment that is behind, a pause. */
+export const HoldReason = z.enum(['dispute', 'behind', 'paused']);
+export type HoldReason = z.infer<typeof HoldReason>;
+/** Why a pass is closed for good. */
+export const CloseReason = z.enum(['refund', 'dispute-lost', 'expired', 'withdrawn', 'ended', 'unpaid', 'switched', 'replaced', 'stopped']);
+export type CloseReason = z.infer<typeof CloseReason>;
+
 /** One buyer's right to open one product, from, until, and because of what. */
 export const Pass = z.object({
   id: Id,
   personId: Id,
   productId: Id,
-  cause: z.discriminatedUnion('kind', [z.object({ kind: z.literal('paid'), orderId: Id, lineId: Id }), z.object({ kind: z.literal('gift'), reason: z.string() })]),
+  cause: z.discriminatedUnion('kind', [z.object({ kind: z.literal('paid'), orderId: Id, lineId: Id, agreementId: Id.optional() }), z.object({ kind: z.literal('gift'), reason: z.string() })]),
   from: z.string(),
   until: z.string().nullable(),
   /** Set while something keeps the pass from opening anything. */
-  hold: z.object({ why: z.enum(['dispute']), since: z.string() }).nullable(),
-  closed: z.object({ why: z.enum(['refund', 'dispute-lost', 'expired', 'withdrawn']), at: z.string() }).nullable(),
+  hold: z.object({ why: HoldReason, since: z.string() }).nullable(),
+  closed: z.object({ why: CloseReason, at: z.string() }).nullable(),
 });
 export type Pass = z.infer<typeof Pass>;
 

@@ -1,6 +1,8 @@
 import type { Instant } from '#core/calendar';
+import type { KeptCard } from '#core/agreements';
 import type { ShopEvent } from '#core/journal';
 import type { Release } from '#core/release';
+import { agreementMoment, answerDue, cancel, changeCard, comeBack, confirmGap, keepOn, moveDueDay, pause, payRest, refundAgreement, retryDue, stopPlan, switchTo } from './agreements';
 import { answerCharge } from './commands/answerCharge';
 import { closeDispute, openDispute } from './commands/dispute';
 import { expireCharge, expirePass } from './commands/expire';
@@ -9,13 +11,13 @@ import { pay } from './commands/pay';
 import { publish } from './commands/publish';
 import { answerRefund, refund } from './commands/refund';
 import type { IdsPort, ChargeAnswer, RefundAnswer } from './ports';
-import type { ShopState } from './state';
+import type { AgreementMoment, ShopState } from './state';
 
 /** Everything that can be asked of the shop. */
 export type Command =
   | { type: 'publish'; release: Release; hasFile: (sha256: string) => boolean }
   | { type: 'change-person'; personId: string; rev: number }
-  | { type: 'pay'; checkoutId: string; personId: string; offerId: string; priceId: string; release: Release; startedAt: Instant; shown: string; fingerprint: (text: string) => string; card: { token: string; last4: string } | null }
+  | { type: 'pay'; checkoutId: string; personId: string; offerId: string; priceId: string; release: Release; startedAt: Instant; shown: string; fingerprint: (text: string) => string; card: KeptCard | null; coupon?: string | undefined; country?: string | undefined; vatNumber?: string | undefined; soldAtStart?: number; signedIn?: boolean }
   | { type: 'answer-charge'; key: string; answer: ChargeAnswer }
   | { type: 'expire-charge'; key: string; dueAt: Instant }
   | { type: 'expire-pass'; passId: string; dueAt: Instant }
@@ -24,6 +26,19 @@ export type Command =
   | { type: 'open-dispute'; disputeId: string; paymentId: string; amount: number; answerBy: Instant }
   | { type: 'close-dispute'; disputeId: string; won: boolean }
   | { type: 'fetch-file'; passId: string; fileId: string }
+  | { type: 'agreement-moment'; moment: AgreementMoment; agreementId: string; dueAt: Instant }
+  | { type: 'retry-due'; agreementId: string }
+  | { type: 'change-card'; agreementId: string; card: KeptCard }
+  | { type: 'pay-rest'; agreementId: string }
+  | { type: 'pause'; agreementId: string; until: string | null; by: 'buyer' | 'seller' }
+  | { type: 'return'; agreementId: string; on: string | null }
+  | { type: 'move-due-day'; agreementId: string; day: { of: 'month' | 'week'; day: number } }
+  | { type: 'cancel'; agreementId: string; when: 'end' | 'now'; giveBack: boolean; by: 'buyer' | 'seller' }
+  | { type: 'keep'; agreementId: string }
+  | { type: 'stop-plan'; agreementId: string; keepAccess: boolean }
+  | { type: 'switch'; agreementId: string; offerId: string; priceId: string }
+  | { type: 'refund-agreement'; agreementId: string; amount: number | null; ends: boolean; reason: string }
+  | { type: 'confirm-gap'; from: Instant; to: Instant }
   | { type: 'mark-done'; key: string }
   | { type: 'move-clock'; to: Instant }
   | { type: 'resume'; why: string };
@@ -37,6 +52,7 @@ export interface DecideContext {
 
 export type RefusalCode =
   | 'coupon' | 'vat-number' | 'not-on-sale' | 'no-such-price' | 'sold-out' | 'buyer-limit' | 'quote-changed' | 'card-needed' | 'already-paid' | 'still-asking'
+  | 'already-runs' | 'no-such-agreement' | 'not-now'
   | 'no-such-order' | 'no-such-pass' | 'pass-not-open' | 'no-such-file' | 'used-up'
   | 'too-much' | 'nothing-to-refund' | 'refund-running' | 'disputed' | 'no-such-payment'
   | 'another-live' | 'cannot-launch' | 'would-strand' | 'currency-locked' | 'storage' | 'nothing-to-do';
@@ -59,7 +75,7 @@ export function decide(state: ShopState, command: Command, context: DecideContex
     case 'pay':
       return pay(state, command, context);
     case 'answer-charge':
-      return answerCharge(state, command, context.now);
+      return state.dueCharges.has(command.key) ? answerDue(state, command, context) : answerCharge(state, command, context);
     case 'expire-charge':
       return expireCharge(state, command);
     case 'expire-pass':
@@ -67,11 +83,37 @@ export function decide(state: ShopState, command: Command, context: DecideContex
     case 'refund':
       return refund(state, command, context);
     case 'answer-refund':
-      return answerRefund(state, command);
+      return answerRefund(state, command, context);
     case 'open-dispute':
       return openDispute(state, command);
+    case 'agreement-moment':
+      return agreementMoment(state, command, context);
+    case 'retry-due':
+      return retryDue(state, command, context);
+    case 'change-card':
+      return changeCard(state, command, context);
+    case 'pay-rest':
+      return payRest(state, command, context);
+    case 'pause':
+      return pause(state, command, context);
+    case 'return':
+      return comeBack(state, command, context);
+    case 'move-due-day':
+      return moveDueDay(state, command);
+    case 'cancel':
+      return cancel(state, command, context);
+    case 'keep':
+      return keepOn(state, command, context);
+    case 'stop-plan':
+      return stopPlan(state, command, context);
+    case 'switch':
+      return switchTo(state, command, context);
+    case 'refund-agreement':
+      return refundAgreement(state, command, context);
+    case 'confirm-gap':
+      return confirmGap(state, command, context);
     case 'close-dispute':
-      return closeDispute(state, command);
+      return closeDispute(state, command, context);
     case 'fetch-file':
       return fetchFile(state, command, context);
     case 'mark-done':

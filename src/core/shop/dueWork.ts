@@ -1,6 +1,6 @@
 import type { Instant } from '#core/calendar';
 import type { Command } from './decide';
-import type { ShopState } from './state';
+import type { DueItem, ShopState } from './state';
 
 /**
  * What time has made necessary by `now`, in order of planned moments, as commands. It takes what is due off the
@@ -11,6 +11,17 @@ export function* dueWork(state: ShopState, now: Instant): Generator<Command, voi
     const next = state.due.peek();
     if (!next || next.at > now) return;
     state.due.pop();
-    yield next.what.kind === 'pass-expires' ? { type: 'expire-pass', passId: next.what.passId, dueAt: next.at } : { type: 'expire-charge', key: next.what.key, dueAt: next.at };
+    yield commandFor(next);
+  }
+}
+
+function commandFor({ at, what }: DueItem): Command {
+  switch (what.kind) {
+    case 'pass-expires':
+      return { type: 'expire-pass', passId: what.passId, dueAt: at };
+    case 'charge-not-confirmed':
+      return { type: 'expire-charge', key: what.key, dueAt: at };
+    default:
+      return { type: 'agreement-moment', moment: what.kind, agreementId: what.agreementId, dueAt: at };
   }
 }

@@ -1,6 +1,7 @@
 import type { Instant } from '#core/calendar';
 import type { Batch, EventOf, EventType, ShopEvent } from '#core/journal';
 import type { Pass } from '#core/passes';
+import { agreementAppliers, giveBack } from './evolveAgreements';
 import type { ShopState } from './state';
 
 /**
@@ -22,6 +23,7 @@ export function evolveBatch(state: ShopState, batch: Pick<Batch, 'seq' | 'at' | 
 type Appliers = { [T in EventType]: (state: ShopState, data: EventOf<T>['data'], at: Instant) => void };
 
 const appliers: Appliers = {
+  ...agreementAppliers,
   'release.published': (state, { release }) => {
     state.release = release;
   },
@@ -65,7 +67,7 @@ const appliers: Appliers = {
   },
 
   'order.paid': (state, data, at) => {
-    const lines = data.quote.lines.map((line) => ({ ...line, paid: line.dueToday, givenBack: 0, taxBack: 0, lost: 0 }));
+    const lines = data.quote.lines.map((line) => ({ ...line, paid: line.dueToday - (data.quote.replaces?.used ?? 0), givenBack: 0, taxBack: 0, lost: 0 }));
     state.orders.set(data.orderId, {
       id: data.orderId, number: data.number, checkoutId: data.checkoutId, personId: data.personId, at, release: data.quote.release, currency: data.quote.currency, zone: data.quote.zone,
       lines, paymentId: data.paymentId, last4: data.last4, receipt: data.receipt, statement: data.quote.statement, passIds: [], refundIds: [], dispute: null,
@@ -84,7 +86,10 @@ const appliers: Appliers = {
     const copy: Pass = { ...pass };
     state.passes.set(pass.id, copy);
     push(state.passesOfPerson, pass.personId, pass.id);
-    if (pass.cause.kind === 'paid') state.orders.get(pass.cause.orderId)?.passIds.push(pass.id);
+    if (pass.cause.kind === 'paid') {
+      state.orders.get(pass.cause.orderId)?.passIds.push(pass.id);
+      if (pass.cause.agreementId !== undefined) state.agreements.get(pass.cause.agreementId)?.passIds.push(pass.id);
+    }
     if (pass.until !== null) state.due.push({ at: pass.until, what: { kind: 'pass-expires', passId: pass.id } });
   },
   'pass.held': (state, { passId, why }, at) => {
@@ -116,13 +121,10 @@ const appliers: Appliers = {
     const refund = need(state.refunds, refundId);
     refund.status = 'paid';
     refund.creditNote = creditNote;
-    for (const share of refund.shares) {
-      const line = need(state.orders, refund.orderId).lines.find((l) => l.lineId === share.lineId);
-      if (!line) continue;
-      line.givenBack += share.amount;
-      line.taxBack += share.tax;
+    if (refund.ofCredit === undefined) {
+      for (const share of refund.shares) giveBack(state, { ...refund, lineId: share.lineId }, share.amount, share.tax);
+      state.counts.creditNotes += 1;
     }
-    state.counts.creditNotes += 1;
     state.todo.delete(refundId);
   },
   'refund.refused': (state, { refundId, reason }) => {
@@ -133,17 +135,14 @@ const appliers: Appliers = {
   },
 
   'dispute.opened': (state, data, at) => {
-    state.disputes.set(data.disputeId, { id: data.disputeId, orderId: data.orderId, amount: data.amount, at, answerBy: data.answerBy, status: 'open' });
-    need(state.orders, data.orderId).dispute = 'open';
+    state.disputes.set(data.disputeId, { id: data.disputeId, orderId: data.orderId, amount: data.amount, at, answerBy: data.answerBy, status: 'open', agreementId: data.agreementId, paymentId: data.paymentId });
+    if (data.agreementId === undefined) need(state.orders, data.orderId).dispute = 'open';
   },
-  'dispute.closed': (state, { disputeId, orderId, won, lost }) => {
+  'dispute.closed': (state, { disputeId, orderId, won, lost, agreementId, paymentId }) => {
     need(state.disputes, disputeId).status = won ? 'won' : 'lost';
     const order = need(state.orders, orderId);
-    order.dispute = won ? 'won' : 'lost';
-    for (const share of lost) {
-      const line = order.lines.find((l) => l.lineId === share.lineId);
-      if (line) line.lost += share.amount;
-    }
+    if (agreementId === undefined) order.dispute = won ? 'won' : 'lost';
+    for (const share of lost) giveBack(state, { orderId, lineId: share.lineId, agreementId, paymentId: paymentId ?? order.paymentId ?? '' }, share.amount, share.tax, 'lost');
   },
 
   'file.fetched': (state, { passId, fileId, count }, at) => {
@@ -160,8 +159,8 @@ function need<T>(map: Map<string, T>, key: string): T {
   return value;
 }
 
-function take(state: ShopState, quote: { lines: readonly { priceId: string }[] }, personId: string, by: 1 | -1): void {
-  for (const { priceId } of quote.lines) for (const key of [priceId, `${personId}/${priceId}`]) state.taken.set(key, (state.taken.get(key) ?? 0) + by);
+function take(state: ShopState, quote: { lines: readonly { priceId: string; coupon?: { couponId: string } | undefined }[] }, personId: string, by: 1 | -1): void {
+  for (const { priceId, coupon } of quote.lines) for (const key of [priceId, `${personId}/${priceId}`, ...(coupon ? [`coupon/${coupon.couponId}`, `${personId}/coupon/${coupon.couponId}`] : [])]) state.taken.set(key, (state.taken.get(key) ?? 0) + by);
 }
 
 function push(map: Map<string, string[]>, key: string, value: string): void {

@@ -2,11 +2,12 @@ import type { Instant } from '#core/calendar';
 import { type Batch, FIRST_PREV } from '#core/journal';
 import { compareAddress, type PersonRecord } from '#core/people';
 import type { Release } from '#core/release';
-import type { ChargeAnswer, ChargeRequest, OutgoingMail, Ports, RefundRequest } from './ports';
+import type { ChargeAnswer, ChargeRequest, OutgoingAgreementMail, OutgoingMail, Ports, RefundRequest } from './ports';
 
 export interface MemoryPorts extends Ports {
   batches: Batch[];
   mails: OutgoingMail[];
+  about: OutgoingAgreementMail[];
   charges: ChargeRequest[];
   refunds: RefundRequest[];
   setNow(at: Instant): void;
@@ -26,6 +27,7 @@ export function memoryPorts(start: Instant, answerFor: (request: ChargeRequest) 
   const ports: MemoryPorts = {
     batches: [],
     mails: [],
+    about: [],
     charges: [],
     refunds: [],
     setNow: (at) => {
@@ -75,6 +77,10 @@ export function memoryPorts(start: Instant, answerFor: (request: ChargeRequest) 
     mailer: {
       send: (mail) => {
         ports.mails.push(mail);
+        return Promise.resolve();
+      },
+      sendAbout: (mail) => {
+        ports.about.push(mail);
         return Promise.resolve();
       },
     },

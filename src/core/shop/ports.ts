@@ -2,7 +2,8 @@ import type { Instant } from '#core/calendar';
 import type { Batch, ShopEvent } from '#core/journal';
 import type { PersonRecord } from '#core/people';
 import type { Release } from '#core/release';
-import type { Order, Refund } from './state';
+import type { Agreement } from '#core/agreements';
+import type { AgreementMail, Order, Refund } from './state';
 
 /** The append-only history. `append` resolves once the batch is safe, in the order of calls; it rejects with `StorageFailed`. */
 export interface JournalPort {
@@ -66,8 +67,17 @@ export interface OutgoingMail {
   refund: Refund | null;
   at: Instant;
 }
+/** A message about a payment plan or subscription. */
+export interface OutgoingAgreementMail {
+  key: string;
+  message: AgreementMail;
+  agreement: Agreement;
+  person: PersonRecord;
+  at: Instant;
+}
 export interface MailerPort {
   send(mail: OutgoingMail): Promise<void>;
+  sendAbout(mail: OutgoingAgreementMail): Promise<void>;
 }
 
 export interface VaultPort {

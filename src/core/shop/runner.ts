@@ -30,6 +30,10 @@ export interface Runner {
 }
 
 const STORAGE_REFUSAL: Refusal = { refused: 'storage', sentence: 'The shop could not write this down, so it did not happen. Nothing was charged. Try again in a minute.' };
+/** How many things leave the shop at once. */
+const MOST_AT_ONCE = 64;
+/** How much due work is written down before the disk is waited for. */
+const WRITTEN_TOGETHER = 500;
 /** Waiting between tries doubles from half a second to one minute, in machine time. */
 const FIRST_WAIT_MS = 500;
 const LONGEST_WAIT_MS = 60_000;
@@ -48,6 +52,7 @@ export function createRunner(ports: Ports): Runner {
   const listeners = new Set<(batch: Pick<Batch, 'seq' | 'at' | 'events'>) => void>();
   const unsent = new Set<string>();
   const active = new Map<string, Promise<void>>();
+  const places = limitedTo(MOST_AT_ONCE);
   const waits = new Map<string, { tries: number; notBefore: number }>();
 
   const now = (): Instant => {
@@ -106,9 +111,9 @@ export function createRunner(ports: Ports): Runner {
       return decision;
     }
     if (decision.events.length === 0) return { events: [], at };
-    for (const event of decision.events) if (event.type === 'charge.requested') unsent.add(event.data.key);
+    for (const event of decision.events) if (event.type === 'charge.requested' || event.type === 'due.requested') unsent.add(event.data.key);
     if (!(await record(decision.events, at))) {
-      for (const event of decision.events) if (event.type === 'charge.requested') unsent.delete(event.data.key);
+      for (const event of decision.events) if (event.type === 'charge.requested' || event.type === 'due.requested') unsent.delete(event.data.key);
       return STORAGE_REFUSAL;
     }
     for (const event of decision.events) {
@@ -134,17 +139,31 @@ export function createRunner(ports: Ports): Runner {
     return found === 'unknown' ? ports.payments.void(key) : found;
   }
 
+  /** Nobody waits before the screen for a due: when the service never saw it, it is sent again under the same key. */
+  async function askForDue(key: string): Promise<ChargeAnswer> {
+    const due = state.dueCharges.get(key);
+    if (!due) throw new Error(`No such charge: ${key}`);
+    const found = unsent.delete(key) ? 'unknown' : await ports.payments.lookUp(key);
+    if (found !== 'unknown') return found;
+    return ports.payments.charge({ key, amount: due.amount, currency: due.currency, token: due.card.token, description: due.title, statement: due.statement });
+  }
+
   /** Does one thing that must leave the shop. Whatever goes wrong, it stays to be done and is tried again later. */
   function attempt(todo: Todo): Promise<void> {
     const running = active.get(todo.key);
     if (running) return running;
-    const work = perform(todo)
+    const work = places
+      .take()
+      .then(() => perform(todo))
       .then((settled) => {
         if (settled) waits.delete(todo.key);
         else postpone(todo.key);
       })
       .catch(() => postpone(todo.key))
-      .finally(() => active.delete(todo.key));
+      .finally(() => {
+        places.give();
+        active.delete(todo.key);
+      });
     active.set(todo.key, work);
     return work;
   }
@@ -159,6 +178,14 @@ export function createRunner(ports: Ports): Runner {
     switch (todo.kind) {
       case 'charge':
         return isRecorded(await execute({ type: 'answer-charge', key: todo.key, answer: await askForCharge(todo.key) })) && !state.todo.has(todo.key);
+      case 'due':
+        return isRecorded(await execute({ type: 'answer-charge', key: todo.key, answer: await askForDue(todo.key) })) && !state.todo.has(todo.key);
+      case 'agreement-mail': {
+        const person = ports.people.get(todo.message.personId);
+        const agreement = state.agreements.get(todo.message.agreementId);
+        if (person && agreement) await ports.mailer.sendAbout({ key: todo.key, message: todo.message, agreement, person, at: todo.at });
+        return isRecorded(await execute({ type: 'mark-done', key: todo.key }));
+      }
       case 'void': {
         const answer = await ports.payments.void(todo.chargeKey);
         return isRecorded(await execute({ type: 'answer-charge', key: todo.chargeKey, answer })) && isRecorded(await execute({ type: 'mark-done', key: todo.key }));
@@ -180,7 +207,16 @@ export function createRunner(ports: Ports): Runner {
 
   async function turn(): Promise<void> {
     if (stalled && !(await resume())) return;
-    for (const command of dueWork(state, now())) await execute(command);
+    // Due work is decided in order; what it writes goes to the disk together.
+    let going: Promise<unknown>[] = [];
+    for (const command of dueWork(state, now())) {
+      going.push(execute(command));
+      if (going.length < WRITTEN_TOGETHER && !stalled) continue;
+      await Promise.all(going);
+      going = [];
+      if (stalled) return;
+    }
+    await Promise.all(going);
     const ready = [...state.todo.values()].filter((todo) => !active.has(todo.key) && (waits.get(todo.key)?.notBefore ?? 0) <= ports.clock.machine());
     await Promise.all([...active.values(), ...ready.map(attempt)]);
   }
@@ -223,6 +259,8 @@ const isRecorded = (executed: Executed): boolean => !('refused' in executed) || 
 function todoKeyOf(event: ShopEvent): string | null {
   switch (event.type) {
     case 'charge.requested':
+    case 'due.requested':
+    case 'agreement.mailDue':
     case 'mail.due':
     case 'void.due':
       return event.data.key;
@@ -231,4 +269,24 @@ function todoKeyOf(event: ShopEvent): string | null {
     default:
       return null;
   }
+}
+
+/** Lets so many through at once; the others wait in the order they came. */
+function limitedTo(most: number): { take(): Promise<void>; give(): void } {
+  let free = most;
+  const waiting: (() => void)[] = [];
+  return {
+    take: () => {
+      if (free > 0) {
+        free -= 1;
+        return Promise.resolve();
+      }
+      return new Promise((resolve) => waiting.push(resolve));
+    },
+    give: () => {
+      const next = waiting.shift();
+      if (next) next();
+      else free += 1;
+    },
+  };
 }

@@ -1,7 +1,11 @@
+import type { Agreement, AgreementSeed, OwedDue } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import type { Quote, QuoteLine } from '#core/checkout';
 import { Heap } from './heap';
+import type { EventOf } from '#core/journal';
 import type { FileUse, Pass } from '#core/passes';
+
+export type MailKind = EventOf<'agreement.mailDue'>['data']['mail'];
 
 export type ChargeStatus = 'asked' | 'waitsForBank' | 'paid' | 'refused' | 'fellAway';
 
@@ -13,7 +17,7 @@ export interface Charge {
   attempt: number;
   personId: string;
   quote: Quote;
-  card: { token: string; last4: string };
+  card: { token: string; last4: string; expires?: string | undefined };
   opens: readonly Pass[];
   askedAt: Instant;
   status: ChargeStatus;
@@ -60,6 +64,11 @@ export interface Refund {
   closes: readonly string[];
   reason: string;
   at: Instant;
+  /** The agreement whose payment goes back, and whether it ends then. */
+  agreementId?: string | undefined;
+  ends?: boolean | undefined;
+  /** Money of a credit that was left over: its credit note was given already. */
+  ofCredit?: string | undefined;
   status: 'asked' | 'paid' | 'refused';
   creditNote: string | null;
   refusal: string | null;
@@ -72,6 +81,51 @@ export interface Dispute {
   at: Instant;
   answerBy: Instant;
   status: 'open' | 'won' | 'lost';
+  agreementId?: string | undefined;
+  paymentId?: string | undefined;
+}
+
+/** One try to take an agreement's dues, from the moment it is written down. */
+export interface DueCharge {
+  key: string;
+  agreementId: string;
+  why: 'due' | 'again' | 'asked' | 'rest' | 'switch';
+  planned: Instant;
+  dues: readonly OwedDue[];
+  amount: number;
+  tax: number;
+  credit: number;
+  currency: string;
+  card: { token: string; last4: string };
+  title: string;
+  statement: string;
+  to?: AgreementSeed | undefined;
+  status: 'asked' | 'paid' | 'refused';
+}
+
+/** Unused days of one agreement that pay for something else. */
+export interface Credit {
+  id: string;
+  orderId: string;
+  lineId: string;
+  agreementId: string;
+  paymentId: string;
+  amount: number;
+  tax: number;
+  currency: string;
+  creditNote: string;
+  at: Instant;
+}
+
+/** A message about an agreement, with the facts as they were when it fell due. */
+export interface AgreementMail {
+  mail: MailKind;
+  agreementId: string;
+  personId: string;
+  amount: number | null;
+  at: Instant | null;
+  receipt: string | null;
+  reason: string | null;
 }
 
 /** What must leave the shop and has not yet: done by the runner, struck off by a `done` event or by its answer. */
@@ -79,7 +133,9 @@ export type Todo =
   | { kind: 'charge'; key: string }
   | { kind: 'void'; key: string; chargeKey: string }
   | { kind: 'refund'; key: string; refundId: string }
-  | { kind: 'mail'; key: string; mail: 'receipt' | 'refund'; orderId: string; personId: string; refundId: string | null; at: Instant };
+  | { kind: 'mail'; key: string; mail: 'receipt' | 'refund'; orderId: string; personId: string; refundId: string | null; at: Instant }
+  | { kind: 'due'; key: string }
+  | { kind: 'agreement-mail'; key: string; message: AgreementMail; at: Instant };
 
 /** One checkout of one visit: at most one order comes of it. */
 export interface CheckoutRecord {
@@ -90,9 +146,18 @@ export interface CheckoutRecord {
   paid: boolean;
 }
 
+/** What time brings to an agreement. */
+export type AgreementMoment = 'due' | 'try' | 'return' | 'grace' | 'end-unpaid' | 'end' | 'notice';
+
+/** At one instant: charges, then closings, then mail. */
+const RANK: Record<DueItem['what']['kind'], number> = { return: 0, due: 1, try: 1, 'charge-not-confirmed': 2, grace: 3, 'end-unpaid': 3, end: 3, 'pass-expires': 3, notice: 4 };
+
 export interface DueItem {
   at: Instant;
-  what: { kind: 'charge-not-confirmed'; key: string } | { kind: 'pass-expires'; passId: string };
+  what:
+    | { kind: 'charge-not-confirmed'; key: string }
+    | { kind: 'pass-expires'; passId: string }
+    | { kind: AgreementMoment; agreementId: string };
 }
 
 /** Everything the shop knows, folded from the journal. It is changed in place: folding a million events must not copy maps. */
@@ -116,6 +181,14 @@ export interface ShopState {
   fileUses: Map<string, FileUse>;
   refunds: Map<string, Refund>;
   disputes: Map<string, Dispute>;
+  agreements: Map<string, Agreement>;
+  agreementsOfPerson: Map<string, string[]>;
+  /** Charges of agreements by key: kept, so that a late answer is known. */
+  dueCharges: Map<string, DueCharge>;
+  agreementOfPayment: Map<string, string>;
+  credits: Map<string, Credit>;
+  /** Who had a trial or a cheaper beginning of which offer, as "personId/offerId". */
+  begun: Set<string>;
   todo: Map<string, Todo>;
   /** By next due moment. */
   due: Heap<DueItem>;
@@ -127,7 +200,7 @@ export interface ShopState {
 export function newShopState(): ShopState {
   return {
     seq: 0, at: '1970-01-01T00:00:00.000Z', release: null, people: new Map(), checkouts: new Map(), charges: new Map(), orders: new Map(), ordersOfPerson: new Map(),
-    orderOfPayment: new Map(), passes: new Map(), passesOfPerson: new Map(), taken: new Map(), soldIn: new Map(), fileUses: new Map(), refunds: new Map(), disputes: new Map(), todo: new Map(),
-    due: new Heap((item) => item.at), counts: { orders: 0, receipts: 0, creditNotes: 0 }, attention: [],
+    orderOfPayment: new Map(), passes: new Map(), passesOfPerson: new Map(), taken: new Map(), soldIn: new Map(), fileUses: new Map(), refunds: new Map(), disputes: new Map(), agreements: new Map(), agreementsOfPerson: new Map(), dueCharges: new Map(), agreementOfPayment: new Map(), credits: new Map(), begun: new Set(), todo: new Map(),
+    due: new Heap((item) => `${item.at}${RANK[item.what.kind]}`), counts: { orders: 0, receipts: 0, creditNotes: 0 }, attention: [],
   };
 }

@@ -1,8 +1,12 @@
+import type { KeptCard } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import type { Quote } from '#core/checkout';
 import type { ShopEvent } from '#core/journal';
 import type { Pass } from '#core/passes';
-import { accessEnds, accessOf } from '#core/terms';
+import { accessUntil } from '#core/terms';
+import { creditGiven, returnOfCredit, startedByOrder } from './agreements';
+import { endEvents } from './agreements/closings';
+import type { DecideContext } from './decide';
 import type { ShopState } from './state';
 
 interface Success {
@@ -12,32 +16,44 @@ interface Success {
   quote: Quote;
   opens: readonly Pass[];
   paymentId: string | null;
-  last4: string | null;
+  card: KeptCard | null;
 }
 
 /**
  * Everything that follows inside the shop when money has come (or none was due): order, document number,
  * passes, receipt. One batch, so that nothing is paid without its access. Passes begin at the moment of success.
  */
-export function successEvents(state: ShopState, success: Success, now: Instant): ShopEvent[] {
+export function successEvents(state: ShopState, success: Success, context: DecideContext): ShopEvent[] {
   const { orderId, personId } = success;
+  const { now } = context;
   const order: ShopEvent = {
     type: 'order.paid', v: 1,
     data: {
       orderId, number: 1001 + state.counts.orders, checkoutId: success.checkoutId, personId, quote: success.quote,
-      paymentId: success.paymentId, last4: success.last4, receipt: documentNumber('R', state.counts.receipts),
+      paymentId: success.paymentId, last4: success.paymentId === null ? null : (success.card?.last4 ?? null), receipt: documentNumber('R', state.counts.receipts),
     },
   };
   const passes = success.opens.map((pass): ShopEvent => ({ type: 'pass.opened', v: 1, data: { pass: { ...pass, from: now, until: untilOf(success.quote, pass, now) } } }));
   const mail: ShopEvent = { type: 'mail.due', v: 1, data: { key: `receipt-${orderId}`, mail: 'receipt', orderId, personId, refundId: null } };
-  return [order, ...passes, mail];
+  return [order, ...startedByOrder(success, now, context), ...passes, ...replacedEvents(state, success, context), mail];
+}
+
+/** The subscription that this order replaces ends in the same batch; what its unused days exceed today's amount by goes back. */
+function replacedEvents(state: ShopState, { quote }: Success, context: DecideContext): ShopEvent[] {
+  const { replaces } = quote;
+  const a = replaces ? state.agreements.get(replaces.agreementId) : undefined;
+  if (!replaces || !a || a.status === 'ended') return [];
+  const creditId = context.ids.next('cr');
+  const paymentId = a.period?.paymentId ?? null;
+  const credit = paymentId === null ? [] : [...creditGiven(state, a, replaces.credit, creditId), ...returnOfCredit({ orderId: a.orderId, lineId: a.lineId, paymentId, amount: replaces.credit - replaces.used, currency: a.currency }, creditId, context.ids.next('r'))];
+  return [...endEvents(state, a, 'replaced', 'replaced', null, context), ...credit];
 }
 
 // The days of access count from the moment of success, which may come after the moment the card was asked.
 function untilOf(quote: Quote, pass: Pass, now: Instant): Instant | null {
   const { cause } = pass;
   const line = cause.kind === 'paid' ? quote.lines.find((l) => l.lineId === cause.lineId) : undefined;
-  return line ? accessEnds(accessOf(line.terms), now, quote.zone) : pass.until;
+  return line ? accessUntil(line.terms, now, quote.zone) : pass.until;
 }
 
 /** The next number of a series without gaps: "R-00001". `issued` is how many were given out before. */

@@ -1,7 +1,8 @@
 import MailComposer from 'nodemailer/lib/mail-composer';
+import { chargeFor } from '#core/agreements';
 import { msOf, type Instant } from '#core/calendar';
 import type { ShopDetails } from '#core/catalogue';
-import { type Message, receiptMessage, refundMessage } from '#core/messages';
+import { agreementMessage, type Message, receiptMessage, refundMessage } from '#core/messages';
 import { NotAnswered, type MailerPort } from '#core/shop';
 import type { DoorsFile } from '../files/doorsFile';
 
@@ -55,6 +56,12 @@ export function createMailer(options: Options): Mailer {
 
   return {
     sendMessage,
+    async sendAbout({ key, message, agreement, person, at }) {
+      const secret = await options.doors.makeLink(person.id, RECEIPT_LINK_DAYS * DAY);
+      const link = { url: `${options.publicAddress()}/member/enter/${secret}`, days: RECEIPT_LINK_DAYS };
+      const { tax } = options.shop();
+      return sendMessage(key, person, agreementMessage(setting(), agreement, message, person.name, link, (due) => chargeFor(agreement, due, tax).amount), at);
+    },
     async send({ key, mail, person, order, refund, at }) {
       if (mail === 'refund' && refund) {
         const closed = refund.closes.map((id) => options.productTitle(options.productOfPass(id)));

@@ -9,7 +9,7 @@ import type { Release } from '#core/release';
 import { standingOf } from '#core/shop';
 import { accessOf, accessSentence, plainText, statementOf } from '#core/terms';
 import type { CheckoutData, CheckoutPrice, CheckoutState } from '../../pages/checkout/data';
-import type { CounterContext } from '../context';
+import { type CounterContext, liveRelease } from '../context';
 
 /** The hash a browser carries back: what it was shown, in 64 letters that say nothing by themselves. */
 export const fingerprintHash = (text: string): string => createHash('sha256').update(text).digest('hex');
@@ -20,7 +20,7 @@ export function checkoutPrices(context: CounterContext, release: Release, path: 
   const offer = release.content.offers.find((o) => o.id === path.offerId);
   const now = context.runner.now();
   return (offer?.prices ?? []).flatMap((price) => {
-    const quote = quoteFor(release, { offerId: path.offerId, priceId: price.id }, now, standingOf(context.runner.state, { priceId: price.id, startedAt }));
+    const quote = quoteFor(release, { offerId: path.offerId, priceId: price.id }, now, standingOf(context.runner.state, { offerId: path.offerId, priceId: price.id, startedAt }, { now, release: liveRelease(context) }));
     if ('refused' in quote) return [];
     const money = (amount: number): string => formatAmount(amount, quote.currency, shop.locale);
     return [{

@@ -1,6 +1,6 @@
-import { addMs, HOUR, type Instant } from '#core/calendar';
+import { addMs, HOUR } from '#core/calendar';
 import { formatAmount } from '#core/money';
-import type { Command, Decision } from '../decide';
+import type { Command, DecideContext, Decision } from '../decide';
 import type { Charge, ShopState } from '../state';
 import { successEvents } from '../success';
 
@@ -11,7 +11,7 @@ const CONFIRM_WITHIN_MS = HOUR;
  * The payment service answered. The first answer that ends a charge wins; a later one that differs goes to a
  * person, because money may have moved. Success is never refused, whatever changed meanwhile.
  */
-export function answerCharge(state: ShopState, { key, answer }: Extract<Command, { type: 'answer-charge' }>, now: Instant): Decision {
+export function answerCharge(state: ShopState, { key, answer }: Extract<Command, { type: 'answer-charge' }>, context: DecideContext): Decision {
   const charge = state.charges.get(key);
   if (!charge) return { refused: 'no-such-payment', sentence: 'The answer names a charge that was never asked for.' };
   if (charge.status !== 'asked' && charge.status !== 'waitsForBank') return lateAnswer(state, charge, answer.status);
@@ -20,7 +20,7 @@ export function answerCharge(state: ShopState, { key, answer }: Extract<Command,
       return {
         events: [
           { type: 'charge.paid', v: 1, data: { key, paymentId: answer.paymentId } },
-          ...successEvents(state, { orderId: charge.orderId, checkoutId: charge.checkoutId, personId: charge.personId, quote: charge.quote, opens: charge.opens, paymentId: answer.paymentId, last4: charge.card.last4 }, now),
+          ...successEvents(state, { orderId: charge.orderId, checkoutId: charge.checkoutId, personId: charge.personId, quote: charge.quote, opens: charge.opens, paymentId: answer.paymentId, card: charge.card }, context),
         ],
       };
     case 'refused':
@@ -29,7 +29,7 @@ export function answerCharge(state: ShopState, { key, answer }: Extract<Command,
       return { events: [{ type: 'charge.fellAway', v: 1, data: { key, why: charge.status === 'waitsForBank' ? 'not-confirmed' : 'never-reached', dueAt: null } }] };
     case 'waitsForBank':
       if (charge.status === 'waitsForBank') return unchanged;
-      return { events: [{ type: 'charge.waitsForBank', v: 1, data: { key, confirmAt: answer.confirmAt, until: addMs(now, CONFIRM_WITHIN_MS) } }] };
+      return { events: [{ type: 'charge.waitsForBank', v: 1, data: { key, confirmAt: answer.confirmAt, until: addMs(context.now, CONFIRM_WITHIN_MS) } }] };
     case 'pending':
       return unchanged;
   }

@@ -1,5 +1,7 @@
 import { formatAmount, mulDiv, sum } from '#core/money';
+import { isRunning } from '#core/agreements';
 import type { ShopEvent } from '#core/journal';
+import { endEvents } from '../agreements/closings';
 import type { Command, DecideContext, Decision, Refusal } from '../decide';
 import { stillRefundable } from '../orderStatus';
 import type { Order, ShopState } from '../state';
@@ -11,6 +13,9 @@ export interface RefundPlan {
   shares: { lineId: string; amount: number; tax: number }[];
   /** Passes that close when the money has gone back: those of lines given back in full. */
   closes: string[];
+  /** The payment plan or subscription that ends with it. */
+  agreementId?: string;
+  ends?: boolean;
 }
 
 type Wanted = readonly { lineId: string; amount: number }[];
@@ -40,11 +45,14 @@ export function planRefund(state: ShopState, orderId: string, wanted: Wanted): R
   }
   const amount = sum(shares.map((s) => s.amount));
   if (amount === 0) return { refused: 'nothing-to-refund', sentence: 'Nothing would be given back.' };
+  const agreement = [...fullLines].map((lineId) => state.agreements.get(`${orderId}-${lineId}`)).find((a) => a !== undefined);
+  // In full means every payment of the line: while a later one is kept, access stays.
+  const whole = (lineId: string): boolean => state.agreements.get(`${orderId}-${lineId}`)?.payments.every((p) => stillRefundable({ ...p, paid: p.amount }) <= 0) ?? true;
   const closes = order.passIds.filter((id) => {
     const pass = state.passes.get(id);
-    return pass && !pass.closed && pass.cause.kind === 'paid' && fullLines.has(pass.cause.lineId);
+    return pass && !pass.closed && pass.cause.kind === 'paid' && fullLines.has(pass.cause.lineId) && whole(pass.cause.lineId);
   });
-  return { amount, currency: order.currency, shares, closes };
+  return { amount, currency: order.currency, shares, closes, ...(agreement && whole(agreement.lineId) ? { agreementId: agreement.id, ends: true } : {}) };
 }
 
 function whyNotNow(state: ShopState, order: Order): Refusal | null {
@@ -62,15 +70,20 @@ export function refund(state: ShopState, command: Extract<Command, { type: 'refu
   return { events: [{ type: 'refund.requested', v: 1, data: { refundId: ids.next('r'), orderId: command.orderId, paymentId, ...plan, reason: command.reason } }] };
 }
 
-export function answerRefund(state: ShopState, { refundId, answer }: Extract<Command, { type: 'answer-refund' }>): Decision {
+export function answerRefund(state: ShopState, { refundId, answer }: Extract<Command, { type: 'answer-refund' }>, context: DecideContext): Decision {
   const asked = state.refunds.get(refundId);
   if (!asked || asked.status !== 'asked') return { refused: 'nothing-to-do', sentence: 'This refund was already answered.' };
   if (answer.status === 'refused') return { events: [{ type: 'refund.refused', v: 1, data: { refundId, reason: answer.reason } }] };
   const closes = asked.closes.filter((id) => !state.passes.get(id)?.closed).map((passId): ShopEvent => ({ type: 'pass.closed', v: 1, data: { passId, why: 'refund', dueAt: null } }));
   const personId = state.orders.get(asked.orderId)?.personId ?? '';
+  const ending = asked.ends && asked.agreementId !== undefined ? state.agreements.get(asked.agreementId) : undefined;
+  const ends = ending && isRunning(ending) ? endEvents(state, ending, 'refunded', null, null, context) : [];
+  // Left-over credit has its credit note already.
+  const creditNote = asked.ofCredit === undefined ? documentNumber('C', state.counts.creditNotes) : (state.credits.get(asked.ofCredit)?.creditNote ?? '');
   return {
     events: [
-      { type: 'refund.paid', v: 1, data: { refundId, creditNote: documentNumber('C', state.counts.creditNotes) } },
+      { type: 'refund.paid', v: 1, data: { refundId, creditNote } },
+      ...ends,
       ...closes,
       { type: 'mail.due', v: 1, data: { key: `refunded-${refundId}`, mail: 'refund', orderId: asked.orderId, personId, refundId } },
     ],

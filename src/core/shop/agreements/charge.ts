@@ -1,0 +1,109 @@
+import { type Agreement, chargeFor, dueAfter, type DueMoment, type OwedDue, restOfPlan } from '#core/agreements';
+import type { Instant } from '#core/calendar';
+import { sum } from '#core/money';
+import type { EventOf, ShopEvent } from '#core/journal';
+import { paymentsOf, periodEnd } from '#core/terms';
+import type { Command, DecideContext, Decision } from '../decide';
+import type { ShopState } from '../state';
+import { documentNumber } from '../success';
+import { mailOf, noSuch, nothing, releaseAll, shopOf, stillAsking } from './common';
+
+type Why = EventOf<'due.requested'>['data']['why'];
+
+/** A due has come. On a plan that is behind it is owed too, and brings one try for all that is owed. */
+export function chargeDue(state: ShopState, { agreementId, dueAt }: { agreementId: string; dueAt: Instant }, context: DecideContext): Decision {
+  const a = state.agreements.get(agreementId);
+  if (!a?.next || a.next.at !== dueAt || a.unanswered !== null || a.dispute !== null) return nothing;
+  const goesOn = a.status === 'in trial' || a.status === 'active' || (a.status === 'past due' && a.terms.kind === 'plan');
+  if (!goesOn) return nothing;
+  const due = chargeFor(a, a.next, shopOf(context).tax);
+  return { events: ask(state, a, [...a.owed, due], { why: 'due', planned: dueAt, next: dueAfter(a, a.next.n) }) };
+}
+
+/** A refused payment is tried again on its day. */
+export function tryAgain(state: ShopState, { agreementId, dueAt }: { agreementId: string; dueAt: Instant }): Decision {
+  const a = state.agreements.get(agreementId);
+  if (!a || a.pastDue?.tryAt !== dueAt || a.unanswered !== null || a.dispute !== null) return nothing;
+  return { events: ask(state, a, a.owed, { why: 'again', planned: dueAt, next: a.next }) };
+}
+
+/** One extra try of what is owed, because somebody asked for it. */
+export function retryDue(state: ShopState, { agreementId }: Extract<Command, { type: 'retry-due' }>, { now }: DecideContext): Decision {
+  const a = state.agreements.get(agreementId);
+  if (!a) return noSuch;
+  if (a.unanswered !== null) return stillAsking;
+  if (a.status !== 'past due' || a.dispute !== null) return { refused: 'nothing-to-do', sentence: 'Nothing is owed at this moment, so there is nothing to try again.' };
+  return { events: ask(state, a, a.owed, { why: 'asked', planned: now, next: a.next }) };
+}
+
+/** Another card. Where a payment is behind it is tried with it at once. */
+export function changeCard(state: ShopState, { agreementId, card }: Extract<Command, { type: 'change-card' }>, context: DecideContext): Decision {
+  const a = state.agreements.get(agreementId);
+  if (!a) return noSuch;
+  if (a.unanswered !== null) return stillAsking;
+  const changed: ShopEvent = { type: 'agreement.cardChanged', v: 1, data: { agreementId, card } };
+  if (a.status === 'ended' || a.status === 'paid off') return { refused: 'nothing-to-do', sentence: 'Nothing more is paid here, so no card is needed.' };
+  const again = a.status === 'past due' && a.dispute === null ? ask(state, { ...a, card }, a.owed, { why: 'asked', planned: context.now, next: a.next }) : [];
+  return { events: [changed, ...again] };
+}
+
+/** All that is left of a plan in one charge. */
+export function payRest(state: ShopState, { agreementId }: Extract<Command, { type: 'pay-rest' }>, context: DecideContext): Decision {
+  const a = state.agreements.get(agreementId);
+  if (!a) return noSuch;
+  if (a.unanswered !== null) return stillAsking;
+  if (a.terms.kind !== 'plan' || a.dispute !== null || (a.status !== 'active' && a.status !== 'past due')) return { refused: 'nothing-to-do', sentence: 'There is no rest to pay here.' };
+  const rest = restOfPlan(a, shopOf(context).tax);
+  if (rest.length === 0) return { refused: 'nothing-to-do', sentence: 'There is no rest to pay here.' };
+  return { events: ask(state, a, rest, { why: 'rest', planned: context.now, next: a.next }) };
+}
+
+/**
+ * Writes down that dues are asked for, before the payment service is. Credit pays before the card; what comes to
+ * nothing counts as paid without asking.
+ */
+function ask(state: ShopState, a: Agreement, dues: readonly OwedDue[], { why, planned, next }: { why: Why; planned: Instant; next: DueMoment | null }): ShopEvent[] {
+  const whole = sum(dues.map((d) => d.amount));
+  const tax = sum(dues.map((d) => d.tax));
+  const credit = Math.min(a.credit?.amount ?? 0, whole);
+  const amount = whole - credit;
+  const key = `${a.id}-${dues[0]?.n ?? 0}-${a.asked + 1}`;
+  if (amount === 0) return paidEvents(state, a, { key, dues, amount, tax, credit, paymentId: null, last4: null, next: why === 'rest' ? null : next });
+  const card = a.card ?? { token: 'none', last4: '0000' };
+  return [{ type: 'due.requested', v: 1, data: { key, agreementId: a.id, why, planned, dues: [...dues], amount, tax, credit, currency: a.currency, card, title: a.title, statement: a.statement, next } }];
+}
+
+interface Paid {
+  key: string;
+  dues: readonly OwedDue[];
+  amount: number;
+  tax: number;
+  credit: number;
+  paymentId: string | null;
+  last4: string | null;
+  next: DueMoment | null;
+}
+
+/** Everything that follows inside the shop when an agreement's dues are paid: one batch. */
+export function paidEvents(state: ShopState, a: Agreement, paid: Paid): ShopEvent[] {
+  const last = paid.dues.at(-1);
+  if (!last) return [];
+  const all = paymentsOf(a.terms);
+  const finished = all !== null && last.n >= all;
+  const until = periodEnd(a.terms, a.anchor, last.n, a.zone);
+  const status = !finished ? 'active' : a.terms.kind === 'plan' ? 'paid off' : 'ending';
+  const moved = paid.amount > 0 || paid.credit > 0;
+  const receipt = moved ? documentNumber('R', state.counts.receipts) : null;
+  return [
+    {
+      type: 'due.paid', v: 1,
+      data: {
+        key: paid.key, agreementId: a.id, paymentId: paid.paymentId, receipt, dues: [...paid.dues], amount: paid.amount, tax: paid.tax, credit: paid.credit, last4: paid.last4,
+        period: { from: last.at, until, amount: last.forPeriod, paymentId: paid.paymentId }, next: finished ? null : paid.next, status, endsAt: status === 'ending' ? until : null,
+      },
+    },
+    ...releaseAll(state, a, 'behind'),
+    ...(moved ? [mailOf(a, 'payment', `paid-${paid.key}`, { amount: paid.amount, at: paid.next?.at ?? null, receipt })] : []),
+    ...(status === 'paid off' ? [mailOf(a, 'paid-off', `off-${a.id}`)] : []),
+  ];
+}

@@ -1,0 +1,49 @@
+import type { Instant } from '#core/calendar';
+import type { Agreement } from '#core/agreements';
+import type { ShopEvent } from '#core/journal';
+import type { EndReason } from '#core/agreements';
+import type { CloseReason } from '#core/passes';
+import type { DecideContext, Decision } from '../decide';
+import type { ShopState } from '../state';
+import { creditLeft } from './credit';
+import { closeAll, holdAll, mailOf, nothing } from './common';
+
+interface Moment {
+  agreementId: string;
+  dueAt: Instant;
+}
+
+/** Grace is over: what it opened is on hold until all that is owed is paid. */
+export function endGrace(state: ShopState, { agreementId, dueAt }: Moment): Decision {
+  const a = state.agreements.get(agreementId);
+  if (a?.pastDue?.graceUntil !== dueAt || a.pastDue.held || a.unanswered !== null || a.dispute !== null) return nothing;
+  // Ends at the same moment: closing is all there is to do.
+  if (a.pastDue.endAt === dueAt) return nothing;
+  return { events: [{ type: 'agreement.held', v: 1, data: { agreementId, dueAt } }, ...holdAll(state, a, 'behind'), mailOf(a, 'on-hold', `hold-${a.id}-${a.asked}`)] };
+}
+
+/** A subscription that stayed unpaid ends; paying does not revive it. */
+export function endUnpaid(state: ShopState, { agreementId, dueAt }: Moment, context: DecideContext): Decision {
+  const a = state.agreements.get(agreementId);
+  if (a?.pastDue?.endAt !== dueAt || a.unanswered !== null || a.dispute !== null) return nothing;
+  return { events: [...endEvents(state, a, 'unpaid', 'unpaid', dueAt, context), mailOf(a, 'ended-unpaid', `unpaid-${a.id}`)] };
+}
+
+/** The last paid period is over. */
+export function endPaid(state: ShopState, { agreementId, dueAt }: Moment, context: DecideContext): Decision {
+  const a = state.agreements.get(agreementId);
+  if (a?.status !== 'ending' || a.endsAt !== dueAt) return nothing;
+  return { events: [...endEvents(state, a, a.finishes ? 'finished' : 'cancelled', 'ended', dueAt, context), ...(a.finishes ? [mailOf(a, 'finished', `finished-${a.id}`)] : [])] };
+}
+
+/** Ends an agreement and closes what it opened; credit that is left goes back to where it came from. */
+export function endEvents(state: ShopState, a: Agreement, why: EndReason, close: CloseReason | null, dueAt: Instant | null, context: DecideContext): ShopEvent[] {
+  return [{ type: 'agreement.ended', v: 1, data: { agreementId: a.id, why, dueAt } }, ...(close === null ? [] : closeAll(state, a, close, dueAt)), ...creditLeft(a, context)];
+}
+
+/** Some days before a trial ends the buyer hears what happens then. */
+export function tellTrialEnds(state: ShopState, { agreementId, dueAt }: Moment, amount: (a: Agreement) => number): Decision {
+  const a = state.agreements.get(agreementId);
+  if (a?.status !== 'in trial' || a.noticeAt !== dueAt || a.next === null) return nothing;
+  return { events: [mailOf(a, 'trial-ends', `trial-${a.id}-${a.next.at.slice(0, 10)}`, { amount: amount(a), at: a.next.at })] };
+}

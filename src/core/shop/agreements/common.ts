@@ -1,0 +1,54 @@
+import type { Agreement, AgreementPayment } from '#core/agreements';
+import { type Instant, plusDays } from '#core/calendar';
+import { DEFAULT_SHOP, type ShopDetails } from '#core/catalogue';
+import type { EventOf, ShopEvent } from '#core/journal';
+import type { CloseReason, HoldReason } from '#core/passes';
+import type { DecideContext, Refusal } from '../decide';
+import type { ShopState } from '../state';
+
+export const nothing: Refusal = { refused: 'nothing-to-do', sentence: 'Nothing is left to do here.' };
+export const noSuch: Refusal = { refused: 'no-such-agreement', sentence: 'There is no such payment plan or subscription.' };
+export const stillAsking: Refusal = { refused: 'still-asking', sentence: 'The bank is being asked about a payment at this moment. Nothing was changed. Try again when it has answered.' };
+
+export const shopOf = ({ release }: Pick<DecideContext, 'release'>): ShopDetails => release?.content.shop ?? DEFAULT_SHOP;
+
+type Mail = EventOf<'agreement.mailDue'>['data'];
+
+/** A message about an agreement. Its key is its own, so that it is sent once. */
+export const mailOf = (a: Pick<Agreement, 'id' | 'personId'>, mail: Mail['mail'], key: string, facts: Partial<Pick<Mail, 'amount' | 'at' | 'receipt' | 'reason'>> = {}): ShopEvent => ({
+  type: 'agreement.mailDue', v: 1, data: { key, mail, agreementId: a.id, personId: a.personId, amount: null, at: null, receipt: null, reason: null, ...facts },
+});
+
+const livePasses = (state: ShopState, a: Pick<Agreement, 'passIds'>): string[] => a.passIds.filter((id) => !state.passes.get(id)?.closed);
+
+/** Closes what an agreement had opened. */
+export const closeAll = (state: ShopState, a: Pick<Agreement, 'passIds'>, why: CloseReason, dueAt: Instant | null): ShopEvent[] => livePasses(state, a).map((passId) => ({ type: 'pass.closed', v: 1, data: { passId, why, dueAt } }));
+
+/** Holds what is not held already. */
+export const holdAll = (state: ShopState, a: Pick<Agreement, 'passIds'>, why: HoldReason): ShopEvent[] =>
+  livePasses(state, a).filter((id) => why === 'dispute' || state.passes.get(id)?.hold === null).map((passId) => ({ type: 'pass.held', v: 1, data: { passId, why } }));
+
+/** Releases what is held for one of these reasons. */
+export const releaseAll = (state: ShopState, a: Pick<Agreement, 'passIds'>, ...whys: HoldReason[]): ShopEvent[] =>
+  livePasses(state, a).filter((id) => whys.includes(state.passes.get(id)?.hold?.why ?? ('none' as HoldReason))).map((passId) => ({ type: 'pass.released', v: 1, data: { passId } }));
+
+/** The number of the last full payment that was paid; 0 while a trial runs. */
+export function lastPaid(a: Pick<Agreement, 'payments' | 'terms' | 'from'>): number {
+  const later = a.payments.at(-1)?.dues.at(-1)?.n;
+  return later ?? (a.terms.trial || a.from !== null ? 0 : 1);
+}
+
+/** What was given back already of the payment that a period was paid with. */
+export function givenBackOf(state: ShopState, a: Agreement): number {
+  const payment = a.payments.find((p: AgreementPayment) => p.paymentId === a.period?.paymentId);
+  if (payment) return payment.givenBack + payment.lost;
+  const line = state.orders.get(a.orderId)?.lines.find((l) => l.lineId === a.lineId);
+  return a.period?.paymentId !== null && line ? line.givenBack + line.lost : 0;
+}
+
+/** When the buyer hears that a trial ends; null when it is too short for that. */
+export function trialNotice(trialUntil: Instant | null, from: Instant, shop: ShopDetails, zone: string): Instant | null {
+  if (trialUntil === null) return null;
+  const at = plusDays(trialUntil, -shop.billing.trialNoticeDays, zone);
+  return at > from ? at : null;
+}

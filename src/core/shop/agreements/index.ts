@@ -1,0 +1,37 @@
+import type { Agreement } from '#core/agreements';
+import { chargeFor } from '#core/agreements';
+import type { Command, DecideContext, Decision } from '../decide';
+import type { ShopState } from '../state';
+import { chargeDue, tryAgain } from './charge';
+import { endGrace, endPaid, endUnpaid, tellTrialEnds } from './closings';
+import { shopOf } from './common';
+import { endPause } from './pause';
+
+/** A moment of an agreement has come. What no longer holds is nothing to do. */
+export function agreementMoment(state: ShopState, command: Extract<Command, { type: 'agreement-moment' }>, context: DecideContext): Decision {
+  switch (command.moment) {
+    case 'due':
+      return chargeDue(state, command, context);
+    case 'try':
+      return tryAgain(state, command);
+    case 'return':
+      return endPause(state, command);
+    case 'grace':
+      return endGrace(state, command);
+    case 'end-unpaid':
+      return endUnpaid(state, command, context);
+    case 'end':
+      return endPaid(state, command, context);
+    case 'notice':
+      return tellTrialEnds(state, command, (a: Agreement) => (a.next ? chargeFor(a, a.next, shopOf(context).tax).amount : 0));
+  }
+}
+export { answerDue } from './answerDue';
+export { changeCard, payRest, retryDue } from './charge';
+export { cancel, keepOn, stopPlan } from './cancel';
+export { comeBack, moveDueDay, pause } from './pause';
+export { switchTo } from './switch';
+export { refundAgreement, planAgreementRefund, paymentsOfAgreement, type AgreementRefundPlan } from './refundAgreement';
+export { confirmGap, inGap, LONGEST_ABSENCE_MS } from './gap';
+export { agreementIdOf, startedByOrder } from './start';
+export { unusedNow, creditGiven, returnOfCredit } from './credit';

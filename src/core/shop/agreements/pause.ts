@@ -1,0 +1,103 @@
+import { type Agreement, daysLeft, dueAfterReturn, movedDueDay, type PaidPeriod, pauseEnds } from '#core/agreements';
+import { dateIn, daysBetween, type Instant, plusDays } from '#core/calendar';
+import type { ShopEvent } from '#core/journal';
+import type { Command, DecideContext, Decision, Refusal } from '../decide';
+import type { ShopState } from '../state';
+import { holdAll, mailOf, noSuch, nothing, releaseAll, shopOf, stillAsking, trialNotice } from './common';
+
+const notNow = (sentence: string): Refusal => ({ refused: 'not-now', sentence });
+
+/** No payments for a while. Days that are paid for are kept and come after the pause. */
+export function pause(state: ShopState, { agreementId, until, by }: Extract<Command, { type: 'pause' }>, context: DecideContext): Decision {
+  const a = state.agreements.get(agreementId);
+  if (!a) return noSuch;
+  if (a.unanswered !== null) return stillAsking;
+  if (a.status !== 'active' || a.next === null || a.dispute !== null) return notNow(whyNoPause(a));
+  const { now } = context;
+  if (until !== null && until <= dateIn(now, a.zone)) return notNow('A pause ends on a later day than today.');
+  const held = a.terms.kind === 'subscription' || !shopOf(context).billing.planOpenInPause;
+  const ends = until === null ? null : pauseEnds(until, a.zone);
+  return {
+    events: [
+      { type: 'agreement.paused', v: 1, data: { agreementId, until: ends, leftDays: daysLeft(a.next.at, now, a.zone), by } },
+      ...(held ? holdAll(state, a, 'paused') : []),
+      mailOf(a, 'paused', `paused-${a.id}-${now.slice(0, 19).replace(/\D/g, '')}`, { at: ends }),
+    ],
+  };
+}
+
+function whyNoPause(a: Agreement): string {
+  if (a.status === 'in trial') return 'A trial cannot be paused. It can be stopped before it ends, and then nothing is paid.';
+  if (a.status === 'past due') return 'A payment is behind. Once it is paid, payments can be paused.';
+  if (a.status === 'paused') return 'Payments are paused already.';
+  if (a.dispute !== null) return 'The bank disputes a payment. Until that is decided nothing can be paused.';
+  return 'No more payments come, so there is nothing to pause.';
+}
+
+/** Back from a pause: by hand now, or on the day it was to end. A new day only moves that end. */
+export function comeBack(state: ShopState, { agreementId, on }: Extract<Command, { type: 'return' }>, { now }: DecideContext): Decision {
+  const a = state.agreements.get(agreementId);
+  if (!a) return noSuch;
+  if (a.status !== 'paused' || !a.pause) return notNow('Payments are not paused.');
+  if (on === null) return { events: returnedEvents(state, a, now) };
+  if (on <= dateIn(now, a.zone)) return notNow('The day of return lies after today. To come back today, choose “now”.');
+  return { events: [{ type: 'agreement.paused', v: 1, data: { agreementId, until: pauseEnds(on, a.zone), leftDays: a.pause.leftDays, by: 'seller' } }] };
+}
+
+/** The pause ends by itself. */
+export function endPause(state: ShopState, { agreementId, dueAt }: { agreementId: string; dueAt: Instant }): Decision {
+  const a = state.agreements.get(agreementId);
+  return a?.status === 'paused' && a.pause?.until === dueAt ? { events: returnedEvents(state, a, dueAt) } : nothing;
+}
+
+function returnedEvents(state: ShopState, a: Agreement, returned: Instant): ShopEvent[] {
+  const back = backEvents(state, a, { returned, leftDays: a.pause?.leftDays ?? 0, why: 'pause', noticeAt: null });
+  const next = back.next;
+  return [...back.events, mailOf(a, 'back', `back-${a.id}-${returned.slice(0, 19).replace(/\D/g, '')}`, { at: next })];
+}
+
+interface Back {
+  returned: Instant;
+  leftDays: number;
+  why: 'pause' | 'dispute' | 'gap';
+  noticeAt: Instant | null;
+}
+
+/**
+ * An agreement goes on: its next due lies the days that were left after the day of return, and is the new anchor.
+ * What was owed when it stopped becomes that next due, so that nobody pays for the time between.
+ */
+export function backEvents(state: ShopState, a: Agreement, { returned, leftDays, why, noticeAt }: Back): { events: ShopEvent[]; next: Instant } {
+  const n = a.owed[0]?.n ?? a.next?.n ?? 1;
+  const before = a.owed[0]?.at ?? a.next?.at ?? returned;
+  const at = dueAfterReturn(returned, leftDays, a.anchor.at, a.zone);
+  const inTrial = a.trialUntil !== null && n === 1;
+  return {
+    next: at,
+    events: [
+      { type: 'agreement.returned', v: 1, data: { agreementId: a.id, why, anchor: { n, at }, next: { n, at }, status: inTrial ? 'in trial' : 'active', trialUntil: inTrial ? at : a.trialUntil, noticeAt, period: shifted(a.period, before, at, a.zone) } },
+      ...releaseAll(state, a, 'paused', 'behind', 'dispute'),
+    ],
+  };
+}
+
+/** The due day moves later, to the first such day; the days between are not charged. */
+export function moveDueDay(state: ShopState, { agreementId, day }: Extract<Command, { type: 'move-due-day' }>): Decision {
+  const a = state.agreements.get(agreementId);
+  if (!a) return noSuch;
+  if (a.unanswered !== null) return stillAsking;
+  if (a.status !== 'active' || a.next === null || a.dispute !== null) return notNow('The due day can be changed while payments go on and none is behind.');
+  const at = movedDueDay(a.next.at, day, a.zone);
+  if (at === a.next.at) return { refused: 'nothing-to-do', sentence: 'The next payment is due on such a day already.' };
+  return { events: [{ type: 'agreement.dueDayMoved', v: 1, data: { agreementId, anchor: { n: a.next.n, at }, next: { n: a.next.n, at }, period: shifted(a.period, a.next.at, at, a.zone) } }] };
+}
+
+/** The paid period, moved by as many days as its end. */
+function shifted(period: PaidPeriod | null, before: Instant, after: Instant, zone: string): PaidPeriod | null {
+  if (!period) return null;
+  const days = daysBetween(dateIn(before, zone), dateIn(after, zone));
+  return days === 0 ? period : { ...period, from: plusDays(period.from, days, zone), until: plusDays(period.until, days, zone) };
+}
+
+/** The moment of the notice when a trial's end moves. */
+export const movedNotice = (a: Agreement, trialUntil: Instant, now: Instant, context: Pick<DecideContext, 'release'>): Instant | null => trialNotice(trialUntil, now, shopOf(context), a.zone);

@@ -1,0 +1,158 @@
+import type { Agreement, AgreementPayment, OwedDue } from '#core/agreements';
+import type { Instant } from '#core/calendar';
+import type { EventOf, EventType } from '#core/journal';
+import type { AgreementMoment, ShopState } from './state';
+
+type Kinds = Extract<EventType, `agreement.${string}` | `due.${string}` | 'credit.given' | 'gap.confirmed'>;
+type Appliers = { [T in Kinds]: (state: ShopState, data: EventOf<T>['data'], at: Instant) => void };
+
+/** How facts about payment plans and subscriptions change the state: copied as they stand, nothing computed. */
+export const agreementAppliers: Appliers = {
+  'agreement.started': (state, { agreement, status, next, period, noticeAt, endsAt, beganCheaper }) => {
+    const a: Agreement = {
+      ...agreement, status, next, owed: [], pastDue: null, pause: null, endsAt, finishes: endsAt !== null, ended: null, period, unanswered: null, dispute: null,
+      payments: [], asked: 0, noticeAt, passIds: [],
+    };
+    state.agreements.set(a.id, a);
+    const own = state.agreementsOfPerson.get(a.personId);
+    if (own) own.push(a.id);
+    else state.agreementsOfPerson.set(a.personId, [a.id]);
+    if (beganCheaper) state.begun.add(`${a.personId}/${a.offerId}`);
+    plan(state, a);
+  },
+  'due.requested': (state, data) => {
+    const a = agreementOf(state, data.agreementId);
+    a.unanswered = data.key;
+    a.asked += 1;
+    a.next = data.next;
+    state.dueCharges.set(data.key, { ...data, status: 'asked' });
+    state.todo.set(data.key, { kind: 'due', key: data.key });
+  },
+  'due.paid': (state, data, at) => {
+    const a = agreementOf(state, data.agreementId);
+    const payment: AgreementPayment = { paymentId: data.paymentId, receipt: data.receipt, at, dues: data.dues, amount: data.amount, tax: data.tax, credit: data.credit, last4: data.last4, givenBack: 0, taxBack: 0, lost: 0 };
+    a.payments.push(payment);
+    if (data.paymentId !== null) state.agreementOfPayment.set(data.paymentId, a.id);
+    if (data.receipt !== null) state.counts.receipts += 1;
+    if (a.credit && data.credit > 0) a.credit = { ...a.credit, amount: a.credit.amount - data.credit };
+    a.status = data.status;
+    a.period = data.period;
+    a.next = data.next;
+    a.owed = [];
+    a.pastDue = null;
+    a.endsAt = data.endsAt;
+    a.finishes = data.endsAt !== null;
+    answered(state, a, data.key, 'paid');
+  },
+  'due.refused': (state, { key, agreementId, reason, pastDue, owed }) => {
+    const a = agreementOf(state, agreementId);
+    if (pastDue) {
+      a.pastDue = { ...pastDue, held: a.pastDue?.held ?? false, reason };
+      a.owed = [...owed];
+      a.status = 'past due';
+    }
+    answered(state, a, key, 'refused');
+  },
+  'agreement.held': (state, { agreementId }) => {
+    const a = agreementOf(state, agreementId);
+    if (a.pastDue) a.pastDue.held = true;
+  },
+  'agreement.paused': (state, { agreementId, until, leftDays }, at) => {
+    const a = agreementOf(state, agreementId);
+    a.status = 'paused';
+    a.pause = { from: a.pause?.from ?? at, until, leftDays };
+    plan(state, a);
+  },
+  'agreement.returned': (state, { agreementId, anchor, next, status, trialUntil, noticeAt, period }) => {
+    const a = agreementOf(state, agreementId);
+    Object.assign(a, { status, anchor, next, trialUntil, noticeAt, period, pause: null, dispute: null, owed: [], pastDue: null, endsAt: null, finishes: false });
+    plan(state, a);
+  },
+  'agreement.dueDayMoved': (state, { agreementId, anchor, next, period }) => {
+    const a = agreementOf(state, agreementId);
+    a.anchor = anchor;
+    a.next = next;
+    a.period = period;
+    plan(state, a);
+  },
+  'agreement.cancelled': (state, { agreementId, endsAt }) => {
+    const a = agreementOf(state, agreementId);
+    a.status = 'ending';
+    a.endsAt = endsAt;
+    a.next = null;
+    a.pause = null;
+    plan(state, a);
+  },
+  'agreement.kept': (state, { agreementId, status, next }) => {
+    const a = agreementOf(state, agreementId);
+    a.status = status;
+    a.next = next;
+    a.endsAt = null;
+    plan(state, a);
+  },
+  'agreement.ended': (state, { agreementId, why }, at) => {
+    const a = agreementOf(state, agreementId);
+    Object.assign(a, { status: 'ended', ended: { why, at }, next: null, pastDue: null, pause: null, endsAt: null });
+  },
+  'agreement.cardChanged': (state, { agreementId, card }) => {
+    agreementOf(state, agreementId).card = card;
+  },
+  'agreement.suspended': (state, { agreementId, disputeId }) => {
+    agreementOf(state, agreementId).dispute = disputeId;
+  },
+  'agreement.moved': (state, { agreementId, buyer }) => {
+    agreementOf(state, agreementId).buyer = buyer;
+  },
+  'credit.given': (state, data, at) => {
+    state.credits.set(data.creditId, { ...data, id: data.creditId, at });
+    giveBack(state, data, data.amount, data.tax);
+    state.counts.creditNotes += 1;
+  },
+  'agreement.mailDue': (state, { key, ...message }, at) => {
+    if (message.mail === 'trial-ends') agreementOf(state, message.agreementId).noticeAt = null;
+    state.todo.set(key, { kind: 'agreement-mail', key, message, at });
+  },
+  'gap.confirmed': () => undefined,
+};
+
+/** Puts every moment that time will bring to an agreement on the index. What no longer holds then is refused when it comes. */
+function plan(state: ShopState, a: Agreement): void {
+  const put = (kind: AgreementMoment, at: Instant | null | undefined): void => {
+    if (at) state.due.push({ at, what: { kind, agreementId: a.id } });
+  };
+  if (a.status === 'paused') return put('return', a.pause?.until);
+  put('due', a.next?.at);
+  put('try', a.pastDue?.tryAt);
+  if (a.pastDue && !a.pastDue.held) put('grace', a.pastDue.graceUntil);
+  put('end-unpaid', a.pastDue?.endAt);
+  put('end', a.endsAt);
+  put('notice', a.noticeAt);
+}
+
+function answered(state: ShopState, a: Agreement, key: string, status: 'paid' | 'refused'): void {
+  const charge = state.dueCharges.get(key);
+  // Kept so that a late answer is known; what it carried is in the payment now.
+  if (charge) Object.assign(charge, { status, dues: [], to: undefined });
+  if (a.unanswered === key) a.unanswered = null;
+  state.todo.delete(key);
+  // What waited for the answer is looked at again.
+  plan(state, a);
+}
+
+/** Counts money that went back, or that a bank took back, on the payment it came from. */
+export function giveBack(state: ShopState, of: { orderId: string; lineId: string; agreementId?: string | undefined; paymentId: string }, amount: number, tax: number, how: 'givenBack' | 'lost' = 'givenBack'): void {
+  const payment = state.agreements.get(of.agreementId ?? state.agreementOfPayment.get(of.paymentId) ?? '')?.payments.find((p) => p.paymentId === of.paymentId);
+  const paid = payment ?? state.orders.get(of.orderId)?.lines.find((l) => l.lineId === of.lineId);
+  if (!paid) return;
+  paid[how] += amount;
+  if (how === 'givenBack') paid.taxBack += tax;
+}
+
+function agreementOf(state: ShopState, id: string): Agreement {
+  const a = state.agreements.get(id);
+  if (!a) throw new Error(`The history names something it never introduced: ${id}`);
+  return a;
+}
+
+/** The dues still owed come to this much. */
+export const owedAmount = (owed: readonly OwedDue[]): number => owed.reduce((all, due) => all + due.amount, 0);
