@@ -45,6 +45,8 @@ export const agreementEventSchemas = {
   'agreement.ended': z.object({ agreementId, why: z.enum(END_REASONS), dueAt: moment.nullable() }),
   'agreement.cardChanged': z.object({ agreementId, card: KeptCard }),
   'agreement.suspended': z.object({ agreementId, disputeId: Id }),
+  /** The dispute is decided for the shop, and nothing is due any more that could have been missed. */
+  'agreement.cleared': z.object({ agreementId }),
   'agreement.moved': z.object({ agreementId, buyer: AgreementSeed.shape.buyer }),
   /** A credit note on an old payment whose unused days pay for something else. */
   'credit.given': z.object({ creditId: Id, orderId: Id, lineId: Id, agreementId, paymentId: z.string(), amount: minor, tax: minor, currency: z.string().length(3), creditNote: z.string().max(40) }),

@@ -100,6 +100,9 @@ export const agreementAppliers: Appliers = {
   'agreement.suspended': (state, { agreementId, disputeId }) => {
     agreementOf(state, agreementId).dispute = disputeId;
   },
+  'agreement.cleared': (state, { agreementId }) => {
+    agreementOf(state, agreementId).dispute = null;
+  },
   'agreement.moved': (state, { agreementId, buyer }) => {
     agreementOf(state, agreementId).buyer = buyer;
   },

@@ -1,0 +1,294 @@
+import { type Agreement, isRunning } from '#core/agreements';
+import { addMs, DAY, dateIn, HOUR, type Instant, plusDays } from '#core/calendar';
+import { newCoupon, newOffer, newPrice } from '#core/catalogue';
+import { discountOf, firstBuyer, quoteFingerprint, quoteFor } from '#core/checkout';
+import { sum } from '#core/money';
+import type { ShopEvent } from '#core/journal';
+import { passState } from '#core/passes';
+import { type Release, sealContent } from '#core/release';
+import { type ChargeAnswer, createRunner, evolveBatch, memoryPorts, type MemoryPorts, newShopState, NotAnswered, type ShopState, StorageFailed } from '#core/shop';
+import { isLasting, paymentOf, planTotal } from '#core/terms';
+import { draftContent, release } from './release';
+
+/** A small random source: the same seed, the same run. */
+export function seeded(seed: number): { next(): number; int(n: number): number; pick<T>(from: readonly T[]): T } {
+  let s = seed >>> 0;
+  const next = (): number => {
+    s = (s + 0x6d2b79f5) >>> 0;
+    let t = Math.imul(s ^ (s >>> 15), 1 | s);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
+  };
+  return { next, int: (n) => Math.floor(next() * n), pick: (from) => from[Math.floor(next() * from.length)] as (typeof from)[number] };
+}
+
+const LASTING = [
+  newPrice('pr_plan3', { terms: { kind: 'plan', amount: '99', payments: '3', trial: { days: '15', fee: '' }, setUp: { amount: '50', label: 'set-up', when: 'today' } } }),
+  newPrice('pr_total', { terms: { kind: 'plan', amount: '100', owedBy: 'total', payments: '7', every: { count: '2', unit: 'week' } } }),
+  newPrice('pr_first', { terms: { kind: 'plan', amount: '60', payments: '4', first: '97' } }),
+  newPrice('pr_month', { terms: { kind: 'subscription', amount: '12', trial: { days: '14', fee: '1' } } }),
+  newPrice('pr_week', { terms: { kind: 'subscription', amount: '3', every: { count: '1', unit: 'week' } } }),
+  newPrice('pr_year', { terms: { kind: 'subscription', amount: '120', every: { count: '1', unit: 'year' }, introductory: { payments: '1', amount: '60' }, setUp: { amount: '10', label: 'set-up', when: 'withFirstPayment' }, trial: { days: '7', fee: '' } } }),
+  newPrice('pr_six', { terms: { kind: 'subscription', amount: '20', ends: '6', introductory: { payments: '2', amount: '5' } } }),
+];
+
+/** A shop with every kind of price, a coupon, and tax included. */
+export function lastingRelease(zone: string, number = 1): Release {
+  const content = draftContent();
+  const [field] = content.products;
+  if (!field) throw new Error('no product');
+  content.shop = { ...content.shop, zone, tax: { how: 'included', home: 'PT', rates: [{ country: 'PT', rate: 2300, from: null }, { country: 'DE', rate: 1900, from: null }] } };
+  // Each price has an offer of its own, so that one buyer can hold several.
+  for (const price of LASTING) content.offers.push({ ...newOffer(`off_${price.id}`, field, 'EUR'), prices: [price] });
+  content.coupons.push(newCoupon('cp_half', 'EUR', { code: 'HALF', percent: '50', acts: 'first', payments: '2' }));
+  return release(number, number === 1 ? null : number - 1, sealContent(content));
+}
+
+export interface LongRun {
+  buyerYears: number;
+  charges: number;
+  ended: number;
+  acts: number;
+  statuses: Record<string, number>;
+}
+
+interface Options {
+  seed: number;
+  buyers: number;
+  years: number;
+  zone: string;
+}
+
+/**
+ * Years of a shop in seconds: buyers with random but seeded behaviour, cards that refuse, wait and ask the bank, a
+ * payment service that does not answer, a disk that fails, a counter that is killed. Every promise is checked at
+ * every step. @throws Error that names the seed and the promise that broke
+ */
+export async function longRun({ seed, buyers, years, zone }: Options): Promise<LongRun> {
+  const random = seeded(seed);
+  const start: Instant = '2026-01-31T09:30:00.000Z';
+  const pendingUntil = new Map<string, number>();
+  let machine = 0;
+  const answer = (): ChargeAnswer => {
+    const dice = random.next();
+    if (dice < 0.12) return { status: 'refused', reason: 'not-enough-money' };
+    if (dice < 0.14) return { status: 'waitsForBank', confirmAt: '/bank' };
+    return { status: 'paid', paymentId: '' };
+  };
+  const ports = memoryPorts(start, answer);
+  ports.clock.machine = () => (machine += 200_000);
+  faulty(ports, random, pendingUntil);
+  const live = lastingRelease(zone);
+  ports.addRelease(live);
+  let runner = createRunner(ports);
+  await runner.start();
+  await runner.execute({ type: 'publish', release: live, hasFile: () => true });
+  const audit = new Audit(seed, zone);
+  const result: LongRun = { buyerYears: 0, charges: 0, ended: 0, acts: 0, statuses: {} };
+  let now = start;
+  const end = addMs(start, years * 365 * DAY);
+  let bought = 0;
+
+  while (now < end) {
+    // Half the steps go exactly to what falls due next, the others somewhere: never more than two days late.
+    const next = runner.state.due.peek()?.at;
+    const leap = addMs(now, Math.floor(random.next() * 40 * HOUR));
+    now = next !== undefined && next > now && next < leap && random.next() < 0.5 ? next : leap;
+    ports.setNow(now);
+    await runner.settle();
+    if (bought < buyers && random.next() < 0.9) for (let i = 0; i <= buyers / 250; i += 1) await buy();
+    for (let i = 0; i < 2; i += 1) await act();
+    await runner.settle();
+    if (random.next() < 0.002) {
+      // Killed: what is on the disk is all there is.
+      runner = createRunner(ports);
+      await runner.start();
+    }
+    audit.step(runner.state, ports, runner.now());
+  }
+  // What waits for an answer gets one, so that nothing stays open.
+  for (let i = 0; i < 40 && runner.state.todo.size > 0; i += 1) await runner.settle();
+  audit.whole(runner.state, ports, live);
+  for (const a of runner.state.agreements.values()) {
+    result.buyerYears += (Date.parse(a.ended?.at ?? now) - Date.parse(a.start)) / (365 * DAY);
+    result.statuses[a.status] = (result.statuses[a.status] ?? 0) + 1;
+    if (a.ended) result.ended += 1;
+  }
+  result.charges = ports.charges.length;
+  return result;
+
+  async function buy(): Promise<void> {
+    bought += 1;
+    const price = random.pick(LASTING);
+    const personId = `u${random.int(buyers)}`;
+    const choice = { offerId: `off_${price.id}`, priceId: price.id, ...(random.next() < 0.3 ? { coupon: 'half' } : {}), country: random.pick(['PT', 'DE', 'US']) };
+    const at = runner.now();
+    const hadTrial = runner.state.begun.has(`${personId}/${choice.offerId}`);
+    const quote = quoteFor(live, choice, at, { ...firstBuyer(at), hadTrial });
+    if ('refused' in quote) throw new Error(`seed ${seed}: no quote: ${quote.sentence}`);
+    await ports.people.save({ id: personId, rev: 1, name: personId, address: `${personId}@example.org` });
+    await runner.execute({ type: 'pay', checkoutId: `c${bought}`, personId, ...choice, release: live, startedAt: at, shown: quoteFingerprint(quote), fingerprint: (t) => t, card: { token: `card${bought}`, last4: '0001' } });
+  }
+
+  async function act(): Promise<void> {
+    const all = [...runner.state.agreements.values()];
+    const a = all[random.int(all.length)];
+    if (!a || random.next() < 0.5) return;
+    result.acts += 1;
+    const agreementId = a.id;
+    const later = dateIn(plusDays(runner.now(), 1 + random.int(60), zone), zone);
+    switch (random.int(14)) {
+      case 0:
+        return void (await runner.execute({ type: 'pause', agreementId, until: random.next() < 0.7 ? later : null, by: 'buyer' }));
+      case 1:
+        return void (await runner.execute({ type: 'return', agreementId, on: random.next() < 0.3 ? later : null }));
+      case 2:
+        return void (await runner.execute({ type: 'cancel', agreementId, when: random.next() < 0.7 ? 'end' : 'now', giveBack: random.next() < 0.5, by: 'buyer' }));
+      case 3:
+        return void (await runner.execute({ type: 'keep', agreementId }));
+      case 4:
+        return void (await runner.execute({ type: 'switch', agreementId, offerId: 'off_pr_week', priceId: 'pr_week' }));
+      case 5:
+        return void (await runner.execute({ type: 'switch', agreementId, offerId: 'off_pr_month', priceId: 'pr_month' }));
+      case 6:
+        return void (await runner.execute({ type: 'retry-due', agreementId }));
+      case 7:
+        return void (await runner.execute({ type: 'change-card', agreementId, card: { token: `card-${random.int(1e6)}`, last4: '0027' } }));
+      case 8:
+        return void (await runner.execute({ type: 'pay-rest', agreementId }));
+      case 9:
+        return void (await runner.execute({ type: 'refund-agreement', agreementId, amount: random.next() < 0.3 ? null : 1 + random.int(2_000), ends: random.next() < 0.3, reason: 'asked' }));
+      case 10:
+        return void (await runner.execute({ type: 'move-due-day', agreementId, day: { of: 'month', day: 1 + random.int(31) } }));
+      case 11:
+        return void (random.next() < 0.3 && (await runner.execute({ type: 'stop-plan', agreementId, keepAccess: random.next() < 0.5 })));
+      case 12: {
+        const payment = random.pick([a.payments.at(-1)?.paymentId, runner.state.orders.get(a.orderId)?.paymentId]);
+        if (payment && random.next() < 0.3) await runner.execute({ type: 'open-dispute', disputeId: `d${result.acts}`, paymentId: payment, amount: 1, answerBy: addMs(runner.now(), DAY) });
+        return;
+      }
+      default: {
+        const open = [...runner.state.disputes.values()].find((d) => d.status === 'open');
+        if (open) await runner.execute({ type: 'close-dispute', disputeId: open.id, won: random.next() < 0.6 });
+      }
+    }
+  }
+}
+
+/** A payment service and a disk as they are on bad days. */
+function faulty(ports: MemoryPorts, random: ReturnType<typeof seeded>, pendingUntil: Map<string, number>): void {
+  const { charge, lookUp } = ports.payments;
+  const append = ports.journal.append.bind(ports.journal);
+  ports.payments.charge = async (request) => {
+    if (random.next() < 0.02) throw new NotAnswered('lost on the way there');
+    const answer = await charge(request);
+    if (random.next() < 0.02) throw new NotAnswered('lost on the way back');
+    if (random.next() < 0.02) pendingUntil.set(request.key, 3);
+    return pendingUntil.has(request.key) ? { status: 'pending' } : answer;
+  };
+  ports.payments.lookUp = async (key) => {
+    const left = pendingUntil.get(key);
+    if (left === undefined || left === 0) return lookUp(key);
+    pendingUntil.set(key, left - 1);
+    return { status: 'pending' };
+  };
+  ports.journal.append = async (batch) => {
+    // What was decided upon something that is not on the disk does not come there either.
+    if (batch.seq !== ports.batches.length + 1 || random.next() < 0.0002) throw new StorageFailed('the disk is full');
+    return append(batch);
+  };
+}
+
+/** The promises, checked over what the journal and the payment service say, not over what the engine believes. */
+class Audit {
+  #checked = 0;
+  #receipts = 0;
+  #creditNotes = 0;
+  constructor(
+    private readonly seed: number,
+    private readonly zone: string,
+  ) {}
+
+  #broken(promise: string, about: unknown): never {
+    throw new Error(`seed ${this.seed}, ${this.zone}: ${promise}: ${JSON.stringify(about)}`);
+  }
+
+  /** After every step: document numbers in the new batches, and every agreement against its passes and payments. */
+  step(state: ShopState, ports: MemoryPorts, now: Instant): void {
+    const touched = new Set<string>();
+    for (const batch of ports.batches.slice(this.#checked)) {
+      for (const event of batch.events) {
+        for (const id of agreementsIn(event, state)) touched.add(id);
+        const receipt = event.type === 'order.paid' || event.type === 'due.paid' ? event.data.receipt : null;
+        if (receipt !== null && receipt !== `R-${String((this.#receipts += 1)).padStart(5, '0')}`) this.#broken('receipts have a gap', event);
+        const note = event.type === 'credit.given' || (event.type === 'refund.paid' && state.refunds.get(event.data.refundId)?.ofCredit === undefined) ? event.data.creditNote : null;
+        if (note !== null && note !== `C-${String((this.#creditNotes += 1)).padStart(5, '0')}`) this.#broken('credit notes have a gap', event);
+      }
+    }
+    this.#checked = ports.batches.length;
+    // Only what something happened to can have changed.
+    for (const id of touched) {
+      const a = state.agreements.get(id);
+      if (a) this.#agreement(state, a, now);
+    }
+  }
+
+  #agreement(state: ShopState, a: Agreement, now: Instant): void {
+    const opened = a.passIds.map((id) => state.passes.get(id)).filter((p) => p !== undefined);
+    if (opened.length !== a.productIds.length) this.#broken('paid, but not opened', a);
+    const wanted = a.status === 'paid off' || a.ended?.why === 'let-go' ? ['open', 'closed'] : a.status === 'ended' ? ['closed'] : a.dispute !== null || a.pastDue?.held || (a.status === 'paused' && a.terms.kind === 'subscription') ? ['on hold'] : ['open'];
+    const dispute = state.orders.get(a.orderId)?.dispute === 'open' || [...state.disputes.values()].some((d) => d.status === 'open' && d.agreementId === a.id);
+    for (const pass of opened) {
+      const is = passState(pass, now);
+      if (!wanted.includes(is) && !(dispute && is === 'on hold')) this.#broken(`a pass is ${is} while its agreement is ${a.status}`, { a, pass });
+    }
+    if (isRunning(a) && a.status !== 'paused' && a.status !== 'ending' && a.dispute === null && a.next === null && a.owed.length === 0 && a.unanswered === null) this.#broken('nothing will ever happen to it', a);
+    for (const p of a.payments) if (p.givenBack + p.lost > p.amount + p.credit || p.taxBack > p.tax) this.#broken('more given back than paid', { a, p });
+    const order = state.orders.get(a.orderId)?.lines.find((l) => l.lineId === a.lineId);
+    if (order && (order.givenBack + order.lost > order.paid || order.taxBack > order.tax)) this.#broken('more given back than paid', order);
+    // Payments come in order, none twice, none left out; each is what its terms say.
+    let n = a.terms.trial || a.from !== null ? 0 : 1;
+    for (const due of a.payments.flatMap((p) => p.dues)) {
+      n += 1;
+      if (due.n !== n) this.#broken(`payment ${due.n} where ${n} was due`, a);
+      if (due.amount !== expected(a, due.n)) this.#broken('another amount than was promised', { a, due, promised: expected(a, due.n) });
+    }
+    for (const p of a.payments) if (sum(p.dues.map((d) => d.amount)) !== p.amount + p.credit) this.#broken('the parts are not the whole', p);
+  }
+
+  /** At the end: the journal gives the same state again, prefixes too, and the service took what was promised. */
+  whole(state: ShopState, ports: MemoryPorts, live: Release): void {
+    const again = newShopState();
+    const stops = new Set(Array.from({ length: 20 }, (_, i) => Math.floor((ports.batches.length * i) / 20)));
+    ports.batches.forEach((batch, i) => {
+      evolveBatch(again, batch);
+      if (stops.has(i)) summary(again);
+    });
+    if (summary(again) !== summary(state)) this.#broken('the journal gives another state', null);
+    for (const a of state.agreements.values()) {
+      if (a.status !== 'paid off' || a.coupon || !isLasting(a.terms) || a.terms.kind !== 'plan' || a.buyer?.country === 'none') continue;
+      const paid = sum(a.payments.flatMap((p) => p.dues).map((d) => d.amount)) + (state.orders.get(a.orderId)?.lines.find((l) => l.lineId === a.lineId)?.dueToday ?? 0);
+      if (paid !== planTotal(a.terms)) this.#broken('a plan’s payments are not its total', { a, paid });
+    }
+    // Every successful charge at the service is one payment here, once.
+    const known = new Set([...[...state.agreements.values()].flatMap((a) => a.payments.map((p) => p.paymentId)), ...[...state.orders.values()].map((o) => o.paymentId)]);
+    const late = new Set(state.attention.map((x) => x.id));
+    for (const batch of ports.batches) for (const event of batch.events) if ((event.type === 'due.paid' || event.type === 'charge.paid') && event.data.paymentId !== null && !known.has(event.data.paymentId)) this.#broken('a payment is nowhere', { event, late: late.size });
+    if (live.number !== 1) this.#broken('the run publishes once', live.number);
+  }
+}
+
+/** Which agreements an event is about. */
+function agreementsIn({ data }: ShopEvent, state: ShopState): string[] {
+  const about = data as { agreementId?: string; agreement?: { id: string }; passId?: string; orderId?: string };
+  const pass = about.passId === undefined ? undefined : state.passes.get(about.passId);
+  return [about.agreementId, about.agreement?.id, pass?.cause.kind === 'paid' ? pass.cause.agreementId : undefined, ...(about.orderId === undefined ? [] : [`${about.orderId}-l1`])].filter((id) => id !== undefined);
+}
+
+/** What payment n comes to by the frozen terms; tax is included in this shop, so that it never changes the sum. */
+const expected = (a: Agreement, n: number): number => {
+  const part = paymentOf(a.terms, n);
+  return part.amount - discountOf(a.coupon, { n, full: part.full });
+};
+
+const summary = (state: ShopState): string => JSON.stringify([state.seq, state.counts, [...state.agreements.values()], [...state.passes.values()], [...state.orders.values()], [...state.refunds.values()], [...state.todo.keys()].sort(), [...state.taken].sort()]);
