@@ -1,3 +1,4 @@
+import { readVatNumber } from '#core/checkout';
 import type { CounterContext } from './context';
 
 /**
@@ -14,6 +15,16 @@ export async function personFor(context: CounterContext, typed: { name: string; 
   await context.people.save(record);
   await context.runner.execute({ type: 'change-person', personId: record.id, rev: 1 });
   return record.id;
+}
+
+/** Keeps a VAT number with the person it belongs to; the history names only the country. */
+export async function keepVatNumber(context: CounterContext, personId: string, checkoutId: string, typed: string): Promise<void> {
+  const record = context.people.get(personId);
+  const read = readVatNumber(typed);
+  if (!record || !read || record.vatNumbers?.[checkoutId] === read.number) return;
+  const changed = { ...record, rev: record.rev + 1, vatNumbers: { ...record.vatNumbers, [checkoutId]: read.number } };
+  await context.people.save(changed);
+  await context.runner.execute({ type: 'change-person', personId, rev: changed.rev });
 }
 
 // Control and direction characters would break a mail header or hide what a name says.

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { Agreements } from './Agreements';
 import { leave, type Me, readMe } from './api';
 import { Orders } from './Orders';
 import { SignIn } from './SignIn';
@@ -27,6 +28,7 @@ export function MemberArea() {
             <>
               <h1 className="text-2xl" dir="auto">{me.name === '' ? 'Yours' : `Yours, ${me.name}`}</h1>
               <Things things={me.things} />
+              <Agreements me={me} onDone={() => void readMe().then(setMe)} />
               <Orders orders={me.orders} />
               <p className="cap mt-8" dir="auto">Signed in as {me.address}</p>
             </>

@@ -1,3 +1,20 @@
+import type { KeelLayout } from '#core/drawing';
+
+/** A payment plan or subscription as its member meets it. */
+export interface MemberAgreement {
+  id: string;
+  title: string;
+  what: 'payment plan' | 'subscription';
+  state: string;
+  rest: string;
+  alarm: boolean;
+  layout: KeelLayout | null;
+  card: string | null;
+  payments: { day: string; what: string; amount: string; paper: { name: string; href: string } | null }[];
+  acts: { act: 'stop' | 'keep' | 'pause' | 'return' | 'rest' | 'card'; label: string; leadsTo: string }[];
+  pauseDays: { from: string; until: string } | null;
+}
+
 /** What the counter tells a member; see `src/counter/member/view.ts`. */
 export interface Me {
   shopName: string;
@@ -6,6 +23,9 @@ export interface Me {
   name: string;
   address: string;
   things: { title: string; open: boolean; note: string; files: { id: string; name: string; size: string; type: string; href: string; elsewhere: boolean }[] }[];
+  agreements: MemberAgreement[];
+  cardService: string;
+  sampleCards: boolean;
   orders: { number: number; day: string; what: string; paid: string; status: string; papers: { name: string; href: string }[] }[];
 }
 
@@ -24,3 +44,5 @@ async function call<T>(path: string, init?: RequestInit): Promise<T | { problem:
 export const readMe = (): Promise<Me | { problem: string }> => call<Me>('/me');
 export const askForLink = (address: string): Promise<{ sentence: string } | { problem: string }> => call('/ask', { method: 'POST', body: JSON.stringify({ address }) });
 export const leave = (): Promise<{ sentence: string } | { problem: string }> => call('/leave', { method: 'POST', body: '{}' });
+
+export const actOn = (id: string, body: unknown): Promise<{ sentence: string } | { problem: string }> => call(`/agreements/${encodeURIComponent(id)}`, { method: 'POST', body: JSON.stringify(body) });

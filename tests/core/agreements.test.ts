@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { afterRefusal, dueAfterReturn, movedDueDay, unusedOf } from '#core/agreements';
 import { addMs, DAY, HOUR, type Instant } from '#core/calendar';
-import { newCoupon, newPrice } from '#core/catalogue';
+import { newCoupon, type newPrice } from '#core/catalogue';
 import { spreadAmount, withTax } from '#core/checkout';
 import { sum } from '#core/money';
 import { passState } from '#core/passes';

@@ -7,8 +7,11 @@ import { LastingTerms } from '#core/terms';
 const minor = z.int().min(0);
 const moment = z.string();
 
-/** A card as the shop knows it: a token of the payment service, its last digits, and its last month ("2029-11"). */
-export const KeptCard = z.object({ token: z.string().max(200), last4: z.string().regex(/^\d{4}$/), expires: z.string().regex(/^\d{4}-\d{2}$/).optional() });
+/**
+ * A card as the shop knows it: a token of the payment service, its last digits, its last month ("2029-11"), and the
+ * country of its bank, which is kept as evidence of where the buyer is.
+ */
+export const KeptCard = z.object({ token: z.string().max(200), last4: z.string().regex(/^\d{4}$/), expires: z.string().regex(/^\d{4}-\d{2}$/).optional(), country: z.string().regex(/^[A-Z]{2}$/).optional() });
 export type KeptCard = z.infer<typeof KeptCard>;
 
 /** The number of a full payment and the moment it falls on. */

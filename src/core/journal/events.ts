@@ -20,7 +20,7 @@ export const eventSchemas = {
 
   'charge.requested': z.object({
     key: Id, orderId: Id, checkoutId: Id, attempt: z.int().min(1), personId: Id,
-    quote: Quote, card: z.object({ token: z.string().max(200), last4: z.string().regex(/^\d{4}$/), expires: z.string().optional() }),
+    quote: Quote, card: z.object({ token: z.string().max(200), last4: z.string().regex(/^\d{4}$/), expires: z.string().optional(), country: z.string().optional() }),
     /** Everything that success opens. */
     opens: z.array(Pass),
   }),

@@ -1,7 +1,9 @@
+import type { Agreement, AgreementPayment } from '#core/agreements';
 import { formatDay } from '#core/calendar';
 import type { ShopDetails } from '#core/catalogue';
 import { formatAmount, sum } from '#core/money';
 import type { Order, Refund } from '#core/shop';
+import { isLasting } from '#core/terms';
 
 /** A receipt or credit note as words and columns; a port draws it as a PDF. */
 export interface DocumentPaper {
@@ -24,10 +26,12 @@ interface Setting {
 interface Buyer {
   name: string;
   address: string;
+  /** Named on invoices of businesses; its form was checked. */
+  vatNumber?: string | undefined;
 }
 
 function paper({ shop, real }: Setting, buyer: Buyer): Pick<DocumentPaper, 'test' | 'from' | 'to'> {
-  return { test: real ? null : 'Test shop. No real money moved.', from: [shop.name, shop.senderAddress], to: [buyer.name, buyer.address].filter((t) => t.trim() !== '') };
+  return { test: real ? null : 'Test shop. No real money moved.', from: [shop.name, shop.senderAddress], to: [buyer.name, buyer.address, buyer.vatNumber ? `VAT number ${buyer.vatNumber}` : ''].filter((t) => t.trim() !== '') };
 }
 
 /** What was paid, on which day, under which number. */
@@ -36,21 +40,51 @@ export function receiptDocument(setting: Setting, order: Order, buyer: Buyer): D
   const money = (amount: number): string => formatAmount(amount, order.currency, locale);
   return {
     ...paper(setting, buyer),
-    heading: 'Receipt',
+    heading: headingOf(order.lines.some((l) => l.tax > 0) || order.buyer?.reverse === true),
     number: order.receipt,
     facts: [
       { label: 'Order', value: String(order.number) },
       { label: 'Date', value: formatDay(order.at, order.zone, locale) },
       ...(order.last4 === null ? [] : [{ label: 'Paid with', value: `card ending ${order.last4}` }]),
     ],
-    rows: order.lines.map((line) => ({ text: line.priceName === '' ? line.title : `${line.title}, ${line.priceName}`, amount: money(line.paid) })),
+    rows: order.lines.map((line) => ({ text: `${line.priceName === '' ? line.title : `${line.title}, ${line.priceName}`}${line.coupon ? `, with ${line.coupon.code}` : ''}`, amount: money(line.paid) })),
     total: { label: 'Paid', amount: money(sum(order.lines.map((l) => l.paid))) },
-    foot: ['Paid in full. Nothing more is due.'],
+    foot: [...taxLines(sum(order.lines.map((l) => l.tax)), order.buyer, money), order.lines.some((l) => isLasting(l.terms)) ? 'What is due later stands in the member area.' : 'Paid in full. Nothing more is due.'],
   };
 }
 
+/** A later payment of a payment plan or subscription. */
+export function laterReceiptDocument(setting: Setting, order: Order, a: Agreement, payment: AgreementPayment, buyer: Buyer): DocumentPaper {
+  const { locale } = setting.shop;
+  const money = (amount: number): string => formatAmount(amount, a.currency, locale);
+  const title = a.priceName === '' ? a.title : `${a.title}, ${a.priceName}`;
+  return {
+    ...paper(setting, buyer),
+    heading: headingOf(payment.tax > 0 || a.buyer?.reverse === true),
+    number: payment.receipt ?? '',
+    facts: [
+      { label: 'Order', value: String(order.number) },
+      { label: 'Date', value: formatDay(payment.at, a.zone, locale) },
+      ...(payment.last4 === null ? [] : [{ label: 'Paid with', value: `card ending ${payment.last4}` }]),
+    ],
+    rows: [
+      ...payment.dues.map((due) => ({ text: `${title}, payment ${due.n}${a.terms.payments === undefined ? '' : ` of ${a.terms.payments}`}, due ${formatDay(due.at, a.zone, locale)}`, amount: money(due.amount) })),
+      ...(payment.credit > 0 ? [{ text: 'Paid from unused days', amount: money(-payment.credit) }] : []),
+    ],
+    total: { label: 'Paid', amount: money(payment.amount) },
+    foot: taxLines(payment.tax, a.buyer, money),
+  };
+}
+
+const headingOf = (taxed: boolean): string => (taxed ? 'Invoice' : 'Receipt');
+
+function taxLines(tax: number, buyer: { country: string; reverse: boolean } | null | undefined, money: (amount: number) => string): string[] {
+  if (buyer?.reverse) return ['Reverse charge: the buyer accounts for the tax.'];
+  return tax === 0 ? [] : [`Of which ${money(tax)} tax${buyer ? ` (${buyer.country})` : ''}.`];
+}
+
 /** What was given back against which receipt. */
-export function creditNoteDocument(setting: Setting, order: Order, refund: Refund, buyer: Buyer): DocumentPaper {
+export function creditNoteDocument(setting: Setting, order: Order, refund: Pick<Refund, 'creditNote' | 'at' | 'amount' | 'shares'>, buyer: Buyer): DocumentPaper {
   const { locale } = setting.shop;
   const money = (amount: number): string => formatAmount(amount, order.currency, locale);
   const titleOf = (lineId: string): string => order.lines.find((l) => l.lineId === lineId)?.title ?? '';
@@ -63,7 +97,7 @@ export function creditNoteDocument(setting: Setting, order: Order, refund: Refun
       { label: 'Order', value: String(order.number) },
       { label: 'Date', value: formatDay(refund.at, order.zone, locale) },
     ],
-    rows: refund.shares.map((share) => ({ text: titleOf(share.lineId), amount: money(share.amount) })),
+    rows: refund.shares.map((share) => ({ text: share.tax > 0 ? `${titleOf(share.lineId)}, of which ${money(share.tax)} tax` : titleOf(share.lineId), amount: money(share.amount) })),
     total: { label: 'Given back', amount: money(refund.amount) },
     foot: order.last4 === null ? [] : [`To the card ending ${order.last4}.`],
   };

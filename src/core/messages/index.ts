@@ -1,6 +1,7 @@
 export { receiptMessage, refundMessage, signInMessage } from './messages';
 export { agreementMessage } from './agreementMessages';
 export type { Message } from './letter';
-export { receiptDocument, creditNoteDocument, type DocumentPaper } from './documents';
+export { agreementState, restInWords, paymentsMade } from './agreementWords';
+export { receiptDocument, laterReceiptDocument, creditNoteDocument, type DocumentPaper } from './documents';
 export { readyReply } from './reply';
 export { refusalSentence, reasonWords } from './refusals';

@@ -69,7 +69,7 @@ const appliers: Appliers = {
   'order.paid': (state, data, at) => {
     const lines = data.quote.lines.map((line) => ({ ...line, paid: line.dueToday - (data.quote.replaces?.used ?? 0), givenBack: 0, taxBack: 0, lost: 0 }));
     state.orders.set(data.orderId, {
-      id: data.orderId, number: data.number, checkoutId: data.checkoutId, personId: data.personId, at, release: data.quote.release, currency: data.quote.currency, zone: data.quote.zone,
+      id: data.orderId, number: data.number, checkoutId: data.checkoutId, personId: data.personId, at, release: data.quote.release, currency: data.quote.currency, zone: data.quote.zone, buyer: data.quote.buyer,
       lines, paymentId: data.paymentId, last4: data.last4, receipt: data.receipt, statement: data.quote.statement, passIds: [], refundIds: [], dispute: null,
     });
     push(state.ordersOfPerson, data.personId, data.orderId);

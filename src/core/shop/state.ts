@@ -17,7 +17,7 @@ export interface Charge {
   attempt: number;
   personId: string;
   quote: Quote;
-  card: { token: string; last4: string; expires?: string | undefined };
+  card: { token: string; last4: string; expires?: string | undefined; country?: string | undefined };
   opens: readonly Pass[];
   askedAt: Instant;
   status: ChargeStatus;
@@ -43,6 +43,8 @@ export interface Order {
   release: number;
   currency: string;
   zone: string;
+  /** Where the buyer said they are, for the tax. */
+  buyer?: { country: string; reverse: boolean } | undefined;
   lines: OrderLine[];
   paymentId: string | null;
   last4: string | null;

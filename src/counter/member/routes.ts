@@ -1,13 +1,17 @@
 import express, { type Request, Router } from 'express';
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import * as z from 'zod';
-import { creditNoteDocument, receiptDocument } from '#core/messages';
+import { KeptCard } from '#core/agreements';
+import { creditNoteDocument, laterReceiptDocument, receiptDocument } from '#core/messages';
 import { compareAddress, isAddress } from '#core/people';
+import type { Command } from '#core/shop';
 import { documentHtml, wordsHtml } from '../../pages/render';
 import { type CounterContext, shopOf, stripOf } from '../context';
 import { drawDocument } from '../documents/drawDocument';
 import { cookiesOf, giveCookie } from '../http/cookies';
-import { Problem } from '../http/problem';
+import { Problem, refusalProblem } from '../http/problem';
+import { pauseDayAllowed } from './agreementsView';
+import { dueAnswered, SAID } from './dueAnswered';
 import { textOf } from '../http/textOf';
 import { PAGES } from '../public/pagesRoutes';
 import { DEVICE_COOKIE, personOfDevice } from './device';
@@ -64,7 +68,23 @@ export function memberRoutes(context: CounterContext): Router {
     const shop = shopOf(context);
     const about = { shopName: shop.name, strip: stripOf(context), locale: shop.locale };
     await context.runner.synced();
-    res.set('Cache-Control', 'no-store').json(id === null ? { ...about, signedIn: false } : { ...about, signedIn: true, ...memberView(context, id) });
+    res.set('Cache-Control', 'no-store').json(id === null ? { ...about, signedIn: false } : { ...about, signedIn: true, cardService: '/standin/payments', sampleCards: context.mode !== 'real', ...memberView(context, id) });
+  });
+
+  // What a member does to their own payments; another person's are not found.
+  router.post('/api/agreements/:id', async (req, res) => {
+    const personId = person(req);
+    if (!req.is('application/json')) throw new Problem(415, 'This request cannot be read.', 'bad-request');
+    const agreement = context.runner.state.agreements.get(String(req.params['id']));
+    if (agreement?.personId !== personId) throw new Problem(404, 'This is not among yours.', 'no-such-agreement');
+    const wanted = Act.parse(req.body);
+    if (wanted.act === 'pause' && !pauseDayAllowed(agreement, wanted.until, context.runner.now())) throw new Problem(422, 'Choose a day after today, within a year.', 'pause-day');
+    const done = await context.runner.execute(commandFor(agreement.id, wanted));
+    if ('refused' in done) throw refusalProblem(done);
+    const asked = done.events.find((e) => e.type === 'due.requested');
+    const answer = asked?.type === 'due.requested' ? await dueAnswered(context.runner, asked.data.key) : 'nothing asked';
+    await context.runner.synced();
+    res.json({ sentence: SAID[answer] });
   });
 
   router.post('/api/leave', async (req, res) => {
@@ -83,12 +103,40 @@ export function memberRoutes(context: CounterContext): Router {
     for (const order of orders) {
       if (number === undefined || !record) break;
       const refund = order.refundIds.map((id) => state.refunds.get(id)).find((r) => r?.creditNote === number);
-      const paper = order.receipt === number ? receiptDocument(setting, order, record) : refund ? creditNoteDocument(setting, order, refund, record) : null;
+      const own = (state.agreementsOfPerson.get(personId) ?? []).flatMap((id) => state.agreements.get(id) ?? []).filter((a) => a.orderId === order.id);
+      const later = own.flatMap((a) => a.payments.filter((p) => p.receipt === number).map((p) => ({ a, p })))[0];
+      const credit = [...state.credits.values()].find((c) => c.orderId === order.id && c.creditNote === number);
+      const buyer = { ...record, vatNumber: record.vatNumbers?.[order.checkoutId] };
+      const paper = order.receipt === number ? receiptDocument(setting, order, buyer) : refund ? creditNoteDocument(setting, order, refund, buyer) : later ? laterReceiptDocument(setting, order, later.a, later.p, buyer) : credit ? creditNoteDocument(setting, order, { creditNote: credit.creditNote, at: credit.at, amount: credit.amount, shares: [credit] }, buyer) : null;
       if (!paper) continue;
-      const pdf = await drawDocument(paper, order.at);
+      const pdf = await drawDocument(paper, later?.p.at ?? credit?.at ?? order.at);
       return void res.set({ 'Content-Type': 'application/pdf', 'Content-Disposition': `inline; filename="${number}.pdf"`, 'Cache-Control': 'private, no-store', 'Content-Security-Policy': 'sandbox' }).send(Buffer.from(pdf));
     }
     throw new Problem(404, 'There is no such receipt among yours.', 'no-such-paper');
   });
   return router;
+}
+
+/** What a member may do to what they pay. */
+const Act = z.discriminatedUnion('act', [
+  z.strictObject({ act: z.enum(['stop', 'keep', 'return', 'rest']) }),
+  z.strictObject({ act: z.literal('pause'), until: z.iso.date() }),
+  z.strictObject({ act: z.literal('card'), card: KeptCard.strict() }),
+]);
+
+function commandFor(agreementId: string, wanted: z.infer<typeof Act>): Command {
+  switch (wanted.act) {
+    case 'stop':
+      return { type: 'cancel', agreementId, when: 'end', giveBack: false, by: 'buyer' };
+    case 'keep':
+      return { type: 'keep', agreementId };
+    case 'return':
+      return { type: 'return', agreementId, on: null };
+    case 'rest':
+      return { type: 'pay-rest', agreementId };
+    case 'pause':
+      return { type: 'pause', agreementId, until: wanted.until, by: 'buyer' };
+    case 'card':
+      return { type: 'change-card', agreementId, card: wanted.card };
+  }
 }

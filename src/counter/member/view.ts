@@ -3,6 +3,7 @@ import { formatAmount, sum } from '#core/money';
 import { explain, passState } from '#core/passes';
 import { orderStatus, passesFor } from '#core/shop';
 import { type CounterContext, shopOf } from '../context';
+import { agreementsOf, type MemberAgreement } from './agreementsView';
 import { filesOfPass, type OpenFile, productTitle } from '../public/orderView';
 
 export interface MemberThing {
@@ -28,7 +29,7 @@ function describeOpen(files: readonly OpenFile[]): string {
 }
 
 /** What a signed-in member sees: one entry a product, and every order with its papers. */
-export function memberView(context: CounterContext, personId: string): { name: string; address: string; things: MemberThing[]; orders: MemberOrder[] } {
+export function memberView(context: CounterContext, personId: string): { name: string; address: string; things: MemberThing[]; orders: MemberOrder[]; agreements: MemberAgreement[] } {
   const { state } = context.runner;
   const { locale, zone } = shopOf(context);
   const now = context.runner.now();
@@ -52,5 +53,5 @@ export function memberView(context: CounterContext, personId: string): { name: s
       ...order.refundIds.map((id) => state.refunds.get(id)).flatMap((r) => (r?.creditNote ? [{ name: `Credit note ${r.creditNote}`, href: `/member/papers/${r.creditNote}.pdf` }] : [])),
     ],
   }));
-  return { name: person?.name ?? '', address: person?.address ?? '', things, orders };
+  return { name: person?.name ?? '', address: person?.address ?? '', things, orders, agreements: agreementsOf(context, personId) };
 }

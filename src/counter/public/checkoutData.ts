@@ -1,46 +1,132 @@
 import { createHash } from 'node:crypto';
 import { describeContents, type Offer, saleState, type ShopDetails } from '#core/catalogue';
-import { quoteFingerprint, quoteFor } from '#core/checkout';
-import { formatDay, type Instant } from '#core/calendar';
-import { formatAmount } from '#core/money';
+import { paymentFor, type Quote, quoteFingerprint, quoteFor, type QuoteChoice, type QuoteRefusal, taxRuleFor } from '#core/checkout';
+import { dateIn, formatDay, type Instant } from '#core/calendar';
+import { layoutKeelLine, storyOfTerms } from '#core/drawing';
+import { formatAmount, sum } from '#core/money';
 import type { Page } from '#core/pages';
 import type { Path } from '#core/paths';
 import type { Release } from '#core/release';
 import { standingOf } from '#core/shop';
-import { accessOf, accessSentence, plainText, statementOf } from '#core/terms';
+import { accessSentence, type Due, firstAnchor, isLasting, oftenInWords, paymentsOf, plainText, statementOf, statementOfRest, type Terms } from '#core/terms';
 import type { CheckoutData, CheckoutPrice, CheckoutState } from '../../pages/checkout/data';
 import { type CounterContext, liveRelease } from '../context';
+import type { Visit } from './visit';
 
 /** The hash a browser carries back: what it was shown, in 64 letters that say nothing by themselves. */
 export const fingerprintHash = (text: string): string => createHash('sha256').update(text).digest('hex');
 
-/** Every price of a path's offer with the quote it would have now. */
-export function checkoutPrices(context: CounterContext, release: Release, path: Path, startedAt: Instant): CheckoutPrice[] {
-  const { shop } = release.content;
-  const offer = release.content.offers.find((o) => o.id === path.offerId);
-  const now = context.runner.now();
-  return (offer?.prices ?? []).flatMap((price) => {
-    const quote = quoteFor(release, { offerId: path.offerId, priceId: price.id }, now, standingOf(context.runner.state, { offerId: path.offerId, priceId: price.id, startedAt }, { now, release: liveRelease(context) }));
-    if ('refused' in quote) return [];
-    const money = (amount: number): string => formatAmount(amount, quote.currency, shop.locale);
-    return [{
-      id: price.id, name: price.name, usual: price.usual === null ? null : money(price.usual), dueToday: money(quote.dueToday), free: price.terms.kind === 'free',
-      statement: plainText(statementOf(price.terms, { currency: quote.currency, start: now, zone: shop.zone, locale: shop.locale, when: 'today' })),
-      access: accessSentence(price.terms, now, shop.zone, shop.locale),
-      ends: accessOf(price.terms).kind !== 'forever',
-      statementText: quote.statement ?? shop.cardStatement,
-      later: quote.dueLater.length === 0 ? 'Nothing more later' : money(quote.dueLater.reduce((all, d) => all + d.amount, 0)),
-      shown: fingerprintHash(quoteFingerprint(quote)),
-    }];
-  });
+/** Who looks, and what they chose beside a price. */
+export interface Looking {
+  visit: Pick<Visit, 'at' | 'sold'>;
+  coupon?: string | undefined;
+  country?: string | undefined;
+  vatNumber?: string | undefined;
+  /** Known once somebody has signed in, or has typed the address they pay with. */
+  personId?: string | undefined;
+  signedIn?: boolean;
 }
 
-export function checkoutDataFor(context: CounterContext, release: Release, path: Path, page: Page, state: CheckoutState, startedAt: Instant): CheckoutData {
+/** What the small drawing at checkout is laid out for. */
+const DRAWING_WIDTH = 320;
+/** Up to so many later payments are named one by one. */
+const NAMED_ONE_BY_ONE = 3;
+
+/** Every price of a path's offer with the quote it would have now; what stands against the coupon or number is said once. */
+export function checkoutPrices(context: CounterContext, release: Release, path: Path, looking: Looking): { prices: CheckoutPrice[]; wrong: { coupon?: string; vatNumber?: string } } {
+  const offer = release.content.offers.find((o) => o.id === path.offerId);
+  const wrong: { coupon?: string; vatNumber?: string } = {};
+  const prices = (offer?.prices ?? []).flatMap((price) => {
+    const quoted = quoteWith(context, release, { offerId: path.offerId, priceId: price.id }, looking);
+    if (quoted.refused.coupon) wrong.coupon = quoted.refused.coupon;
+    if (quoted.refused.vatNumber) wrong.vatNumber = quoted.refused.vatNumber;
+    return quoted.quote ? [priceOf(context, release, quoted.quote, price.usual)] : [];
+  });
+  return { prices, wrong };
+}
+
+/** A quote; a coupon or number that does not work is left out and said, so that the price is still seen. */
+function quoteWith(context: CounterContext, release: Release, price: { offerId: string; priceId: string }, looking: Looking): { quote: Quote | null; refused: { coupon?: string; vatNumber?: string } } {
+  const now = context.runner.now();
+  const { visit, personId, signedIn = false } = looking;
+  const soldAtStart = visit.sold?.[price.priceId];
+  const standing = standingOf(context.runner.state, { ...price, startedAt: visit.at, ...(personId === undefined ? {} : { personId }), signedIn, ...(soldAtStart === undefined ? {} : { soldAtStart }) }, { now, release: liveRelease(context) });
+  const choice: QuoteChoice = { ...price, coupon: looking.coupon, country: looking.country, vatNumber: looking.vatNumber };
+  const refused: { coupon?: string; vatNumber?: string } = {};
+  for (;;) {
+    const quote: Quote | QuoteRefusal = quoteFor(release, choice, now, standing);
+    if (!('refused' in quote)) return { quote, refused };
+    const said = quote.sentence.replace(/ Nothing was charged\.$/, '');
+    if (quote.refused === 'coupon' && choice.coupon) {
+      refused.coupon = said;
+      delete choice.coupon;
+    } else if (quote.refused === 'vat-number' && choice.vatNumber) {
+      refused.vatNumber = said;
+      delete choice.vatNumber;
+    } else return { quote: null, refused };
+  }
+}
+
+function priceOf(context: CounterContext, release: Release, quote: Quote, usual: number | null): CheckoutPrice {
+  const { shop, products } = release.content;
+  const now = context.runner.now();
+  const [line] = quote.lines;
+  if (!line) throw new Error('A quote has a line');
+  const { terms, coupon } = line;
+  const place = { currency: quote.currency, zone: shop.zone, locale: shop.locale };
+  const money = (amount: number): string => formatAmount(amount, quote.currency, shop.locale);
+  const tax = liveRelease(context)?.content.shop.tax ?? null;
+  const buyer = { country: quote.buyer?.country ?? null, reverse: quote.buyer?.reverse ?? false };
+  const charged = (due: Due): number => paymentFor(due, coupon ?? null, taxRuleFor(tax, buyer, due.at, shop.zone)).amount;
+  const cheaperUntil = coupon?.payments ?? 0;
+  const titles = line.productIds.map((id) => products.find((p) => p.id === id)?.title ?? '').filter((t) => t !== '');
+  const rule = taxRuleFor(tax, buyer, now, shop.zone);
+  return {
+    id: line.priceId, name: line.priceName, usual: usual === null ? null : money(usual), dueToday: money(quote.dueToday), today: quote.dueToday > 0,
+    free: terms.kind === 'free' || (quote.dueToday === 0 && !isLasting(terms)),
+    lasting: isLasting(terms),
+    statement: plainText(statementOf(terms, { ...place, start: now, when: 'today', charged, cheaperUntil })),
+    access: accessSentence(terms, now, shop.zone, shop.locale),
+    ends: terms.kind !== 'free' && terms.kind !== 'subscription' && (terms.access ?? { kind: 'forever' }).kind !== 'forever',
+    statementText: quote.statement ?? shop.cardStatement,
+    ...laterOf(terms, quote, place, charged, cheaperUntil, now),
+    coupon: coupon ? couponInWords(coupon, money) : null,
+    tax: rule.how === 'none' || line.dueToday === 0 ? null : rule.reverse ? 'Reverse charge: the tax is yours to account for.' : line.tax === 0 ? null : `of which ${money(line.tax)} tax (${rule.rate / 100} %)`,
+    credit: quote.replaces && quote.replaces.credit > 0 ? `${money(quote.replaces.used)} for the unused days of what this replaces${quote.replaces.credit > quote.replaces.used ? `; ${money(quote.replaces.credit - quote.replaces.used)} goes back to your card` : ''}` : quote.replaces ? 'This takes the place of your subscription, which ends.' : null,
+    layout: isLasting(terms) ? layoutKeelLine(storyOfTerms(terms, titles, now, place, { word: 'today', charged }), DRAWING_WIDTH, { small: true }) : null,
+    shown: fingerprintHash(quoteFingerprint(quote)),
+  };
+}
+
+/** What comes after today: the sum or the rate, and the days. */
+function laterOf(terms: Terms, quote: Quote, place: { currency: string; zone: string; locale: string }, charged: (due: Due) => number, cheaperUntil: number, now: Instant): { later: string; laterWords: string } {
+  const money = (amount: number): string => formatAmount(amount, place.currency, place.locale);
+  if (!isLasting(terms)) return { later: 'Nothing more later', laterWords: '' };
+  const dues = quote.dueLater;
+  const last = paymentsOf(terms);
+  const sameYear = (at: Instant): boolean => dateIn(at, place.zone).slice(0, 4) === dateIn(now, place.zone).slice(0, 4);
+  const day = (at: Instant): string => formatDay(at, place.zone, place.locale, { year: !sameYear(at) });
+  const rest = (): string => plainText(statementOfRest(terms, firstAnchor(terms, now, place.zone), terms.trial ? 1 : 2, { ...place, charged, cheaperUntil }));
+  if (last !== null && terms.kind === 'plan') {
+    const whole = money(sum(dues.map((d) => d.amount)));
+    return { later: whole, laterWords: dues.length <= NAMED_ONE_BY_ONE ? `${dues.map((d) => `${money(d.amount)} on ${day(d.at)}`).join(', ')}, same card` : rest() };
+  }
+  const steady = dues.at(-1)?.amount ?? 0;
+  return { later: `${money(steady)} ${oftenInWords(terms.every, place.locale)}`, laterWords: rest() };
+}
+
+const couponInWords = (coupon: NonNullable<Quote['lines'][number]['coupon']>, money: (amount: number) => string): string =>
+  `${coupon.code}: ${coupon.rate === undefined ? money(coupon.amount ?? 0) : `${coupon.rate / 100} %`} off ${coupon.payments === null ? 'every payment' : coupon.payments === 1 ? 'the first payment' : `the first ${coupon.payments} payments`}`;
+
+export function checkoutDataFor(context: CounterContext, release: Release, path: Path, page: Page, state: CheckoutState, looking: Looking): CheckoutData {
   const { shop, products, offers } = release.content;
   const offer = offers.find((o) => o.id === path.offerId);
   const headline = page.blocks.find((b) => b.kind === 'headline');
   const block = page.blocks.find((b) => b.kind === 'checkout');
-  const prices = checkoutPrices(context, release, path, startedAt);
+  const live = liveRelease(context)?.content;
+  const taxed = live?.shop.tax && live.shop.tax.how !== 'none' ? live.shop.tax : null;
+  // Until the buyer says otherwise they are where the shop is; what is shown and what is sent agree on that.
+  const { prices } = checkoutPrices(context, release, path, { ...looking, country: looking.country ?? taxed?.home });
   return {
     pathId: path.id,
     chosen: '',
@@ -49,6 +135,9 @@ export function checkoutDataFor(context: CounterContext, release: Release, path:
     heading: headline?.text.trim() ? headline.text : (offer?.title ?? ''),
     under: headline?.under ?? '',
     prices,
+    coupons: (live?.coupons ?? []).some((c) => c.on && (c.offerIds === null || c.offerIds.includes(path.offerId))),
+    countries: taxed ? countriesFor(taxed, shop.locale) : [],
+    country: taxed?.home ?? '',
     closed: prices.length > 0 || !offer ? '' : closedSentence(offer, context.runner.now(), shop),
     things: (offer?.productIds ?? []).flatMap((id) => products.filter((p) => p.id === id)).map((p) => ({ title: p.title, files: describeContents(p) })),
     state,
@@ -60,6 +149,15 @@ export function checkoutDataFor(context: CounterContext, release: Release, path:
   };
 }
 
+/** Countries of the tax table first, then every other, by their names; each says whether a VAT number can be given. */
+function countriesFor(tax: NonNullable<ShopDetails['tax']>, locale: string): CheckoutData['countries'] {
+  const names = new Intl.DisplayNames([locale], { type: 'region' });
+  const codes = new Set([...tax.rates.map((r) => r.country), ...ELSEWHERE, tax.home]);
+  return [...codes].map((code) => ({ code, name: names.of(code) ?? code })).sort((a, b) => a.name.localeCompare(b.name, locale));
+}
+/** Countries that buyers come from beside those of the table. */
+const ELSEWHERE = 'AR AU BR CA CH CL CN CO GB HK ID IL IN IS JP KE KR LI MA MX MY NG NO NZ PE PH RS SG TH TR TW UA US UY VN ZA'.split(' ');
+
 /** Why none of an offer's prices can be bought, for the buyer who came for it. */
 function closedSentence(offer: Offer, now: Instant, shop: ShopDetails): string {
   const states = offer.prices.map((price) => saleState(price, now, shop.zone));
@@ -67,3 +165,4 @@ function closedSentence(offer: Offer, now: Instant, shop: ShopDetails): string {
   if (opens !== undefined) return `This is on sale from ${formatDay(opens, shop.zone, shop.locale)}.`;
   return states.some((s) => s.state === 'open') ? 'This is sold out.' : 'This is not on sale any more.';
 }
+

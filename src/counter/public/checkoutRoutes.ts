@@ -1,17 +1,22 @@
-import express, { type Response, Router } from 'express';
+import express, { type Request, type Response, Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import * as z from 'zod';
+import { KeptCard } from '#core/agreements';
 import { Id } from '#core/catalogue';
 import { isAddress } from '#core/people';
 import type { Path } from '#core/paths';
 import type { Release } from '#core/release';
 import { type CounterContext, liveRelease } from '../context';
-import { personFor } from '../people';
+import { keepVatNumber, personFor } from '../people';
 import { Problem, refusalProblem } from '../http/problem';
 import { textOf } from '../http/textOf';
 import { checkoutPrices, fingerprintHash } from './checkoutData';
 import { answered, checkoutState } from './checkoutState';
-import { giveVisit, quoteStands, readVisit, type Visit } from './visit';
+import { personOfDevice } from '../member/device';
+import { giveVisit, quoteStands, readVisit, soldOfRising, type Visit } from './visit';
+
+/** What a buyer may choose beside a price. */
+const Beside = z.strictObject({ coupon: z.string().max(60).optional(), country: z.string().max(2).optional(), vatNumber: z.string().max(30).optional() });
 
 const Choice = z.strictObject({
   pathId: Id,
@@ -20,7 +25,8 @@ const Choice = z.strictObject({
   shown: z.string().regex(/^[0-9a-f]{64}$/),
   name: z.string().max(300),
   address: z.string().max(300),
-  card: z.strictObject({ token: z.string().max(200), last4: z.string().regex(/^\d{4}$/) }).nullable(),
+  card: KeptCard.strict().nullable(),
+  ...Beside.shape,
 });
 
 /** How long the button waits for the bank before the page says that it is being asked. */
@@ -40,6 +46,21 @@ export function checkoutRoutes(context: CounterContext): Router {
     return { release, path };
   };
 
+  /** The prices again with a coupon, a country, a number: looked at, nothing asked. */
+  router.post('/quote', (req, res) => {
+    const { pathId, ...beside } = z.strictObject({ pathId: Id, ...Beside.shape }).parse(req.body);
+    const { release, path } = pathOf(pathId);
+    const visit = readVisit(context, req, path.id);
+    if (!visit) throw new Problem(409, 'This checkout has been open for too long, or cookies are switched off. Load the page again.', 'no-visit');
+    const quoted = quoteStands(visit, runner.now()) ? (context.releases.get(visit.release) ?? release) : release;
+    res.json(checkoutPrices(context, quoted, path, { visit, ...beside, ...signedInAs(req) }));
+  });
+
+  const signedInAs = (req: Request): { personId?: string; signedIn: boolean } => {
+    const personId = personOfDevice(context, req);
+    return personId === null ? { signedIn: false } : { personId, signedIn: true };
+  };
+
   router.post('/pay', async (req, res) => {
     if (!req.is('application/json')) throw new Problem(415, 'This request cannot be read.', 'bad-request');
     const choice = Choice.parse(req.body);
@@ -56,14 +77,18 @@ export function checkoutRoutes(context: CounterContext): Router {
     }
     const quoted = quoteStands(visit, runner.now()) ? (context.releases.get(visit.release) ?? release) : release;
     const personId = await personFor(context, choice);
+    const { coupon, country, vatNumber } = choice;
+    const soldAtStart = visit.sold?.[choice.priceId];
+    const signedIn = personOfDevice(context, req) === personId;
+    if (vatNumber) await keepVatNumber(context, personId, visit.checkout, vatNumber);
     const done = await runner.execute({
       type: 'pay', checkoutId: visit.checkout, personId, offerId: path.offerId, priceId: choice.priceId, release: quoted, startedAt: visit.at,
-      shown: choice.shown, fingerprint: fingerprintHash, card: choice.card,
+      shown: choice.shown, fingerprint: fingerprintHash, card: choice.card, coupon, country, vatNumber, signedIn, ...(soldAtStart === undefined ? {} : { soldAtStart }),
     });
     if ('refused' in done) {
-      if (done.refused === 'quote-changed' || done.refused === 'no-such-price' || done.refused === 'sold-out') {
-        renew(res, visit, release);
-        throw refusalProblem(done, { prices: checkoutPrices(context, release, path, runner.now()) });
+      if (done.refused === 'quote-changed' || done.refused === 'no-such-price' || done.refused === 'sold-out' || done.refused === 'coupon' || done.refused === 'vat-number') {
+        const begun = renew(res, visit, release);
+        throw refusalProblem(done, checkoutPrices(context, release, path, { visit: begun, coupon, country, vatNumber, personId, signedIn }));
       }
       if (done.refused !== 'already-paid' && done.refused !== 'still-asking') throw refusalProblem(done);
     }
@@ -83,8 +108,10 @@ export function checkoutRoutes(context: CounterContext): Router {
   });
 
   /** From now on the checkout is quoted from what is live. */
-  function renew(res: Response, visit: Visit, release: Release): void {
-    giveVisit(context, res, { ...visit, release: release.number, at: runner.now() });
+  function renew(res: Response, visit: Visit, release: Release): Visit {
+    const begun = { ...visit, release: release.number, at: runner.now(), sold: soldOfRising(context, visit.path) };
+    giveVisit(context, res, begun);
+    return begun;
   }
   return router;
 }

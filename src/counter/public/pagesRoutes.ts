@@ -9,6 +9,7 @@ import { checkoutHtml, documentHtml, frontHtml, pageHtml, wordsHtml } from '../.
 import type { CheckoutData } from '../../pages/checkout/data';
 import { textOf } from '../http/textOf';
 import { type CounterContext, liveRelease, shopOf, stripOf } from '../context';
+import { personOfDevice } from '../member/device';
 import { checkoutDataFor } from './checkoutData';
 import { checkoutState } from './checkoutState';
 import { orderViewFor } from './orderView';
@@ -146,7 +147,7 @@ export function pagesRoutes(context: CounterContext): Router {
     }
     giveVisit(context, res, visit);
     const quoted = context.releases.get(visit.release) ?? release;
-    return { ...checkoutDataFor(context, quoted, path, page, state ?? { status: 'open' }, visit.at), chosen: textOf(req.query['price']) };
+    return { ...checkoutDataFor(context, quoted, path, page, state ?? { status: 'open' }, { visit, ...(personOfDevice(context, req) === null ? {} : { personId: personOfDevice(context, req) ?? '', signedIn: true }) }), chosen: textOf(req.query['price']) };
   }
   return router;
 }

@@ -3,11 +3,12 @@ import * as z from 'zod';
 import { addMs, HOUR, type Instant } from '#core/calendar';
 import { QUOTE_LASTS_MS } from '#core/checkout';
 import type { Order } from '#core/shop';
-import type { CounterContext } from '../context';
+import { type CounterContext, liveRelease } from '../context';
 import { cookiesOf, giveCookie } from '../http/cookies';
 import { readToken, signToken } from '../http/signing';
 
-const Visit = z.object({ checkout: z.string(), path: z.string(), release: z.int(), at: z.string() });
+const Visit = z.object({ checkout: z.string(), path: z.string(), release: z.int(), at: z.string(), /** How many of each rising price were sold when it began: its step stays for this checkout. */
+  sold: z.record(z.string(), z.int()).optional() });
 /** One checkout of one visit: carried in a cookie, so that reload, back and a second tab lead to the same order. */
 export type Visit = z.infer<typeof Visit>;
 
@@ -29,7 +30,15 @@ export function giveVisit(context: CounterContext, res: Response, visit: Visit):
 
 /** A new checkout under the live release. */
 export function newVisit(context: CounterContext, pathId: string): Visit {
-  return { checkout: context.ids.next('c'), path: pathId, release: context.runner.state.release ?? 0, at: context.runner.now() };
+  return { checkout: context.ids.next('c'), path: pathId, release: context.runner.state.release ?? 0, at: context.runner.now(), sold: soldOfRising(context, pathId) };
+}
+
+/** The sales that rising prices of a path's offer count, as of now. */
+export function soldOfRising(context: CounterContext, pathId: string): Record<string, number> {
+  const content = liveRelease(context)?.content;
+  const offerId = content?.paths.find((p) => p.id === pathId)?.offerId;
+  const rising = content?.offers.find((o) => o.id === offerId)?.prices.filter((p) => p.rise !== null) ?? [];
+  return Object.fromEntries(rising.map((p) => [p.id, context.runner.state.taken.get(p.id) ?? 0]));
 }
 
 /** Whether the release a checkout began under still counts for its quote. */

@@ -1,9 +1,12 @@
 import { type FormEvent, useEffect, useRef, useState } from 'react';
 import { isAddress } from '#core/people';
-import { pay, readState, tokenise } from './api';
+import { KeelDrawing } from '../../ui/KeelDrawing';
+import { tokenise } from '../../ui/card';
+import { Field } from '../../ui/Field';
+import { SampleCards } from '../../ui/SampleCards';
+import { pay, readPrices, readState } from './api';
+import { Beside, type Chosen } from './Beside';
 import type { CheckoutData, CheckoutPrice, CheckoutState } from './data';
-import { Field } from './Field';
-import { SampleCards } from './SampleCards';
 
 const POLL_MS = 1_500;
 
@@ -18,6 +21,8 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
   const [message, setMessage] = useState<string | null>(data.state.status === 'refused' || data.state.status === 'fell-away' ? data.state.sentence : null);
   const [state, setState] = useState<CheckoutState>(data.state);
   const [busy, setBusy] = useState(false);
+  const [chosen, setChosen] = useState<Chosen>({ coupon: '', country: data.country, vatNumber: '' });
+  const [stands, setStands] = useState<{ coupon?: string; vatNumber?: string }>({});
   const messageBox = useRef<HTMLDivElement>(null);
   const price = prices.find((p) => p.id === priceId) ?? prices[0];
 
@@ -54,6 +59,18 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
     return found;
   }
 
+  /** New prices for what was chosen beside them; the last answer asked for is the one shown. */
+  const asked = useRef(0);
+  async function choose(next: Chosen): Promise<void> {
+    setChosen(next);
+    const mine = (asked.current += 1);
+    const answer = await readPrices(data.pathId, next);
+    if (mine !== asked.current) return;
+    if (answer.prices) setPrices(answer.prices);
+    setStands(answer.wrong ?? {});
+    if (answer.problem) setMessage(answer.problem);
+  }
+
   async function submit(event: FormEvent): Promise<void> {
     event.preventDefault();
     if (busy || !price || state.status === 'asking' || state.status === 'bank' || state.status === 'paid') return;
@@ -66,8 +83,13 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
     try {
       const token = price.free ? null : await tokenise(data.cardService, card);
       if (token && 'problem' in token) return setMessage(token.problem);
-      const answer = await pay({ pathId: data.pathId, priceId: price.id, shown: price.shown, name, address, card: token });
-      if (answer.prices) setPrices(answer.prices);
+      const answer = await pay({ pathId: data.pathId, priceId: price.id, shown: price.shown, name, address, card: token, chosen });
+      if (answer.prices) {
+        setPrices(answer.prices);
+        setStands(answer.wrong ?? {});
+        // What does not work any more is not sent again.
+        if (answer.wrong?.coupon) setChosen({ ...chosen, coupon: '' });
+      }
       if (answer.state) settle(answer.state);
       if (answer.code === 'not-reached') {
         setState({ status: 'asking' });
@@ -89,7 +111,7 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
             <label key={p.id} className="pick">
               <span className="flex items-center justify-between gap-3">
                 <span className="flex items-center gap-3"><input type="radio" name="price" className="radio radio-sm" checked={p.id === price.id} onChange={() => setPriceId(p.id)} /> <span dir="auto">{p.name}</span></span>
-                <span className="shrink-0">{p.usual !== null && <s className="cap mr-2">{p.usual}</s>}<b>{p.dueToday} today</b></span>
+                <span className="shrink-0">{p.usual !== null && <s className="cap mr-2">{p.usual}</s>}<b>{p.today || p.free ? `${p.dueToday} today` : 'nothing today'}</b></span>
               </span>
             </label>
           ))}
@@ -99,6 +121,7 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
         <Field id="address" label="E-mail" type="email" autoComplete="email" value={address} onChange={setAddress} wrong={wrong['address']} />
         <Field id="name" label="Name" autoComplete="name" value={name} onChange={setName} wrong={wrong['name']} />
       </div>
+      {(data.countries.length > 0 || data.coupons) && <Beside data={data} chosen={chosen} wrong={stands} works={stands.coupon === undefined ? price.coupon : null} onChange={(next) => void choose(next)} />}
       {message !== null && <div ref={messageBox} tabIndex={-1} role="alert" className="message">{message}</div>}
       {!price.free && (
         <fieldset className="space-y-4">
@@ -115,9 +138,13 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
         <tbody>
           <tr><td className="pt-3" dir="auto">{data.title}{price.name !== '' && `, ${price.name}`}</td><td className="pt-3 text-right">{price.dueToday}</td></tr>
           <tr className="text-lg font-semibold"><td className="pt-2">Due today</td><td className="pt-2 text-right" data-testid="due-today">{price.dueToday}</td></tr>
-          <tr className="text-lg"><td className="pt-1">Due later</td><td className="pt-1 text-right">{price.later}</td></tr>
+          {price.tax !== null && <tr><td colSpan={2} className="text-right text-ink-2">{price.tax}</td></tr>}
+          {price.credit !== null && <tr><td colSpan={2} className="text-right text-ink-2">{price.credit}</td></tr>}
+          <tr className="text-lg"><td className="pt-1 align-baseline">Due later</td><td className="pt-1 text-right" data-testid="due-later">{price.later}</td></tr>
+          {price.laterWords !== '' && <tr><td colSpan={2} className="text-ink-2" data-testid="later-words">{price.laterWords}</td></tr>}
         </tbody>
       </table>
+      {price.layout !== null && <KeelDrawing layout={price.layout} hatch="co-hatch" small inHand={null} onHold={() => undefined} />}
       {price.ends && <p className="text-access">{price.access}</p>}
       {state.status === 'bank' ? (
         <div className="message calm" role="status">
@@ -125,7 +152,7 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
           <a className="btn btn-primary btn-page mt-3" href={state.confirmAt} target="_blank" rel="noopener">Confirm with your bank</a>
         </div>
       ) : (
-        <button type="submit" className="btn btn-primary btn-page w-full" disabled={waiting}>{waiting ? 'One moment …' : data.button.trim() !== '' ? `${data.button}: ${price.dueToday}` : price.free ? 'Get it now, nothing to pay' : `Pay ${price.dueToday} now`}</button>
+        <button type="submit" className="btn btn-primary btn-page w-full" disabled={waiting}>{waiting ? 'One moment …' : data.button.trim() !== '' ? `${data.button}: ${price.dueToday}` : price.free ? 'Get it now, nothing to pay' : price.today ? `Pay ${price.dueToday} now` : 'Start now, nothing to pay today'}</button>
       )}
       {state.status === 'asking' && <p className="message calm" role="status">We are asking your bank. Do not pay again. This page goes on by itself, and the receipt comes by e-mail.</p>}
       {data.note.trim() !== '' && <p className="cap text-center" dir="auto">{data.note}</p>}

@@ -53,7 +53,7 @@ export function createPaymentsStandIn({ folder, key, noticeSecret, noticeUrl, cl
   router.post('/tokens', mood, async (req, res) => {
     const input = z.object({ number: z.string().max(40), expiry: z.string().max(12), code: z.string().max(8) }).parse(req.body);
     const card = service.tokenise(input);
-    await answer(res, { token: card.token, last4: card.last4 });
+    await answer(res, { token: card.token, last4: card.last4, expires: card.expires, country: card.country });
   });
   router.post('/charges', shopOnly, mood, async (req, res) => {
     const input = z.object({ amount: z.int(), currency: z.string(), token: z.string(), description: z.string(), statement: z.string() }).parse(req.body);

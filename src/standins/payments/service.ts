@@ -4,7 +4,7 @@ import type { StandInClock } from '../shared/clock';
 import { openLines } from '../shared/lines';
 import { ANSWERS_AFTER_MS, type CardDoes, checkDigitRight, DISPUTE_LASTS_MS, DISPUTED_AFTER_MS, SAMPLE_CARDS } from './cards';
 
-export interface Card { token: string; number: string; expiry: string; last4: string; does: CardDoes }
+export interface Card { token: string; number: string; expiry: string; expires?: string; country?: string; last4: string; does: CardDoes }
 export interface Charge {
   id: string; key: string; body: string; amount: number; currency: string; token: string; description: string; statement: string;
   at: number; status: 'paid' | 'refused' | 'confirm' | 'pending' | 'voided'; reason: string | null; refunded: number;
@@ -57,7 +57,7 @@ export class PaymentService {
     if (ends <= this.#clock.now()) throw new Rejected(422, 'This card has expired.');
     const sample = SAMPLE_CARDS.find((c) => c.number === number);
     if (!sample) throw new Rejected(422, 'This card is not known here. Only sample cards exist in a test shop.');
-    const card: Card = { token: `card_${randomBytes(12).toString('base64url')}`, number, expiry: `${expiry[1]}/${expiry[2]}`, last4: number.slice(-4), does: sample.does };
+    const card: Card = { token: `card_${randomBytes(12).toString('base64url')}`, number, expiry: `${expiry[1]}/${expiry[2]}`, expires: `20${expiry[2]}-${(expiry[1] ?? '').padStart(2, '0')}`, country: 'PT', last4: number.slice(-4), does: sample.does };
     this.#write({ t: 'card', card });
     return card;
   }
@@ -71,7 +71,7 @@ export class PaymentService {
     }
     const card = this.cards.get(input.token);
     if (!card) throw new Rejected(404, 'No such card token.');
-    if (!Number.isSafeInteger(input.amount) || input.amount < 1) throw new Rejected(422, 'The amount is a whole number above zero.');
+    if (!Number.isSafeInteger(input.amount) || input.amount < 0) throw new Rejected(422, 'The amount is a whole number; zero only verifies the card.');
     const paidBefore = (): boolean => [...this.charges.values()].some((c) => c.token === card.token && c.status === 'paid');
     const [status, reason] = answerOf(card.does, paidBefore);
     const charge: Charge = { id: `chg_${randomBytes(9).toString('base64url')}`, key, body, ...input, at: this.#clock.now(), status, reason, refunded: 0 };
@@ -165,7 +165,7 @@ export class PaymentService {
 
   #willHappen(charge: Charge): boolean {
     if (charge.status === 'pending') return true;
-    return charge.status === 'paid' && this.cards.get(charge.token)?.does === 'disputed' && charge.refunded < charge.amount && !this.disputes.has(`dsp_${charge.id}`);
+    return charge.status === 'paid' && charge.amount > 0 && this.cards.get(charge.token)?.does === 'disputed' && charge.refunded < charge.amount && !this.disputes.has(`dsp_${charge.id}`);
   }
 
   #notify(kind: Notice['kind'], key: string, data: Record<string, unknown>): void {
