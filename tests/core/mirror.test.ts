@@ -80,7 +80,8 @@ test('generated: the studio’s rows say what the shop’s own state says, howev
         expect([row?.number, row?.status, row?.lines, row?.passIds, row?.refundIds, row?.paid, row?.back]).toEqual([order.number, orderStatus(order), order.lines, order.passIds, order.refundIds, sum(order.lines.map((l) => l.paid)), sum(order.lines.map((l) => l.givenBack + l.lost))]);
       }
       for (const pass of state.passes.values()) {
-        const { fetched, ...row } = table.passes.get(pass.id) ?? { fetched: {} };
+        const { fetched, heldBefore, ...row } = table.passes.get(pass.id) ?? { fetched: {}, heldBefore: [] };
+          expect(heldBefore.every((h) => h.from <= h.until)).toBe(true);
         expect(row).toEqual(pass);
         for (const [fileId, count] of Object.entries(fetched)) expect(state.fileUses.get(`${pass.id}/${fileId}`)?.count).toBe(count);
       }

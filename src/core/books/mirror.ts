@@ -2,6 +2,7 @@ import type { Instant } from '#core/calendar';
 import type { Batch } from '#core/journal';
 import { sum } from '#core/money';
 import type { Pass } from '#core/passes';
+import { type AgreementRow, agreementsIn, foldAgreement, givenBack, type LaterPaymentRow } from './agreements';
 import { type OrderLine, orderStatus, type OrderStatus } from '#core/shop';
 
 /** One order as the studio lists it. Amounts in minor units of `currency`. */
@@ -28,6 +29,8 @@ export interface OrderRow {
 export interface PassRow extends Pass {
   /** How often each file was fetched, by file id. */
   fetched: Record<string, number>;
+  /** When it was on hold before. */
+  heldBefore: { from: Instant; until: Instant }[];
 }
 export interface ChargeRow {
   id: string;
@@ -50,16 +53,19 @@ export interface RefundRow {
   status: 'asked' | 'paid' | 'refused';
   creditNote: string | null;
   refusal: string | null;
+  paymentId: string;
+  agreementId: string | null;
 }
 
-type Kind = 'orders' | 'passes' | 'charges' | 'refunds';
+type Kind = 'orders' | 'passes' | 'charges' | 'refunds' | 'agreements';
 export type Touched = Record<Kind, Set<string>> & { people: Map<string, number> };
 
 /** Which rows some batches change, so that only those are read before and written after. */
 export function idsTouched(batches: Iterable<Batch>): Touched {
-  const touched: Touched = { orders: new Set(), passes: new Set(), charges: new Set(), refunds: new Set(), people: new Map() };
+  const touched: Touched = { orders: new Set(), passes: new Set(), charges: new Set(), refunds: new Set(), agreements: new Set(), people: new Map() };
   for (const { events } of batches) {
     for (const { type, data } of events) {
+      for (const id of agreementsIn(data)) touched.agreements.add(id);
       if ('orderId' in data) touched.orders.add(data.orderId);
       if ('passId' in data) touched.passes.add(data.passId);
       if ('refundId' in data && data.refundId !== null) touched.refunds.add(data.refundId);
@@ -76,10 +82,13 @@ export class MirrorRows {
   readonly passes = new Map<string, PassRow>();
   readonly charges = new Map<string, ChargeRow>();
   readonly refunds = new Map<string, RefundRow>();
+  readonly agreements = new Map<string, AgreementRow>();
+  readonly later: LaterPaymentRow[] = [];
 
   apply(batch: Batch): void {
     const { at } = batch;
     for (const event of batch.events) {
+      foldAgreement(this.agreements, this.later, event, at, (a) => this.orders.get(a.orderId)?.lines.find((l) => l.lineId === a.lineId)?.paid ?? 0);
       switch (event.type) {
         case 'charge.requested': {
           const { key, personId, quote } = event.data;
@@ -100,22 +109,24 @@ export class MirrorRows {
           break;
         case 'order.paid': {
           const { orderId, number, personId, quote, paymentId, last4, receipt } = event.data;
-          const lines = quote.lines.map((line) => ({ ...line, paid: line.dueToday, givenBack: 0, taxBack: 0, lost: 0 }));
+          const lines = quote.lines.map((line) => ({ ...line, paid: line.dueToday - (quote.replaces?.used ?? 0), givenBack: 0, taxBack: 0, lost: 0 }));
           this.orders.set(orderId, { id: orderId, number, at, personId, title: titleOf(lines), currency: quote.currency, zone: quote.zone, lines, paid: quote.dueToday, back: 0, status: 'paid', dispute: null, answerBy: null, paymentId, last4, receipt, passIds: [], refundIds: [] });
           break;
         }
         case 'pass.opened': {
           const { pass } = event.data;
-          this.passes.set(pass.id, { ...pass, fetched: {} });
+          this.passes.set(pass.id, { ...pass, fetched: {}, heldBefore: [] });
           if (pass.cause.kind === 'paid') this.orders.get(pass.cause.orderId)?.passIds.push(pass.id);
           break;
         }
         case 'pass.held':
           this.#pass(event.data.passId, { hold: { why: event.data.why, since: at } });
           break;
-        case 'pass.released':
-          this.#pass(event.data.passId, { hold: null });
+        case 'pass.released': {
+          const pass = this.passes.get(event.data.passId);
+          if (pass?.hold) Object.assign(pass, { heldBefore: [...pass.heldBefore, { from: pass.hold.since, until: at }], hold: null });
           break;
+        }
         case 'pass.closed':
           this.#pass(event.data.passId, { closed: { why: event.data.why, at } });
           break;
@@ -125,8 +136,8 @@ export class MirrorRows {
           break;
         }
         case 'refund.requested': {
-          const { refundId, orderId, amount, currency, shares, reason } = event.data;
-          this.refunds.set(refundId, { id: refundId, orderId, at, amount, currency, shares, reason, status: 'asked', creditNote: null, refusal: null });
+          const { refundId, orderId, amount, currency, shares, reason, paymentId, agreementId = null } = event.data;
+          this.refunds.set(refundId, { id: refundId, orderId, at, amount, currency, shares, reason, status: 'asked', creditNote: null, refusal: null, paymentId, agreementId });
           this.orders.get(orderId)?.refundIds.push(refundId);
           break;
         }
@@ -139,13 +150,13 @@ export class MirrorRows {
           break;
         }
         case 'dispute.opened': {
-          const order = this.orders.get(event.data.orderId);
+          const order = event.data.agreementId === undefined ? this.orders.get(event.data.orderId) : undefined;
           if (order) Object.assign(order, { dispute: 'open', answerBy: event.data.answerBy });
           this.#restate(order);
           break;
         }
         case 'dispute.closed': {
-          const order = this.orders.get(event.data.orderId);
+          const order = event.data.agreementId === undefined ? this.orders.get(event.data.orderId) : undefined;
           if (order) {
             Object.assign(order, { dispute: event.data.won ? 'won' : 'lost', answerBy: null });
             for (const share of event.data.lost) for (const line of order.lines) if (line.lineId === share.lineId) line.lost += share.amount;
@@ -171,6 +182,10 @@ export class MirrorRows {
     const order = refund && this.orders.get(refund.orderId);
     if (!refund || !order) return;
     Object.assign(refund, { status: 'paid', creditNote });
+    const agreement = refund.agreementId === null ? undefined : this.agreements.get(refund.agreementId);
+    if (agreement) this.agreements.set(agreement.id, givenBack(agreement, refund));
+    // A later payment of an agreement, not the order's own, went back.
+    if (refund.paymentId !== order.paymentId) return;
     for (const share of refund.shares) {
       for (const line of order.lines) {
         if (line.lineId !== share.lineId) continue;

@@ -1,5 +1,6 @@
 export { receiptMessage, refundMessage, signInMessage } from './messages';
 export { agreementMessage } from './agreementMessages';
+export { consequencesOf } from './consequences';
 export type { Message } from './letter';
 export { agreementState, restInWords, paymentsMade } from './agreementWords';
 export { receiptDocument, laterReceiptDocument, creditNoteDocument, type DocumentPaper } from './documents';

@@ -9,6 +9,7 @@ import { Problem, refusalProblem } from '../http/problem';
 import { textOf } from '../http/textOf';
 import { sendSignInLink } from '../member/signInLink';
 import { moveClock } from './clock';
+import { agreementRoutes } from './agreementRoutes';
 import { checkOrigin, isOwner, letIn, letOut, ownerOnly } from './door';
 import { firstHours } from './firstHours';
 import { journalRoutes } from './journalRoutes';
@@ -101,6 +102,8 @@ export function ownerRoutes(context: CounterContext): Router {
     const refund = runner.state.refunds.get(refundId);
     res.json({ status: refund?.status ?? 'asked', reason: refund?.refusal ?? null });
   });
+
+  router.use('/agreements', agreementRoutes(context));
 
   router.post('/people/read', (req, res) => {
     const { ids } = z.strictObject({ ids: z.array(Id).max(5_000) }).parse(req.body);

@@ -1,7 +1,7 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { DraftCoupon, DraftOffer, Product, ShopDetails } from '#core/catalogue';
-import type { BuyerRow, ChargeRow, OrderRow, PassRow, RefundRow, TotalRow } from '#core/books';
-import { upgradeDocument } from './upgrades';
+import type { AgreementRow, BuyerRow, ChargeRow, LaterPaymentRow, OrderRow, PassRow, RefundRow, TotalRow } from '#core/books';
+import { upgradeDocument, upgradeRelease } from './upgrades';
 import type { Page } from '#core/pages';
 import type { Path } from '#core/paths';
 import type { Patch } from 'immer';
@@ -88,6 +88,8 @@ export const db = new Dexie('clear-keel') as Dexie & {
   lines: EntityTable<{ seq: number; line: string }, 'seq'>;
   totals: EntityTable<TotalRow, 'key'>;
   buyers: EntityTable<BuyerRow, 'personId'>;
+  agreements: EntityTable<AgreementRow, 'id'>;
+  laterPayments: EntityTable<LaterPaymentRow, 'id'>;
 };
 
 db.version(1).stores({
@@ -113,6 +115,19 @@ db.version(2)
     await change.table('documents').toCollection().modify((row: DocumentRow, ref: { value: DocumentRow }) => {
       ref.value = upgradeDocument(row);
     });
+  });
+
+// Payment plans and subscriptions, and the payments they brought. Prices gained kinds and options, the shop its tax.
+db.version(3)
+  .stores({ agreements: 'id, personId, status, sort, agreement.orderId', laterPayments: 'id, day, agreementId' })
+  .upgrade(async (change) => {
+    await Promise.all(['orders', 'passes', 'charges', 'refunds', 'people', 'lines', 'totals', 'buyers'].map((table) => change.table(table).clear()));
+    await change.table('meta').delete('cursor');
+    await change.table('documents').toCollection().modify((row: DocumentRow, ref: { value: DocumentRow }) => {
+      ref.value = upgradeDocument(row);
+    });
+    const live = (await change.table('meta').get('live')) as { name: 'live'; value: Release } | undefined;
+    if (live) await change.table('meta').put({ ...live, value: upgradeRelease(live.value) });
   });
 
 export async function readMeta<N extends keyof Meta>(name: N): Promise<Meta[N] | undefined> {

@@ -1,4 +1,5 @@
 import { DEFAULT_SHOP, type DraftOffer, type DraftPrice, newPrice, newTerms, type Product, type ShopDetails } from '#core/catalogue';
+import { Release } from '#core/release';
 import type { DocumentRow } from './db';
 
 /**
@@ -22,4 +23,10 @@ export function upgradeDocument(row: DocumentRow): DocumentRow {
     default:
       return row;
   }
+}
+
+/** The live release as an earlier version kept it, with the parts that came later. What cannot be read is asked for anew. */
+export function upgradeRelease(kept: Release): Release {
+  const read = Release.safeParse(kept);
+  return read.success ? read.data : kept;
 }

@@ -36,7 +36,7 @@ export function OfferSheet({ draft, offer, onTake }: Props) {
         <section key={price.id} className="sec mt-2" onFocus={() => onTake(price.id)} aria-label={`Price ${i + 1}`}>
           <PriceHead offer={offer} price={price} at={i} edit={edit} />
           {live && <LivePrice offer={offer} live={unsealOffer(live)} price={price} locale={shop.locale} edit={edit} />}
-          <PriceSentence offer={offer} price={price} />
+          <PriceSentence offer={offer} price={price} offers={draft.content.offers.filter((o) => !o.putAway)} />
         </section>
       ))}
       <div className="sec"><button className="btn btn-quiet" onClick={addPrice}>{offer.prices.length === 0 ? 'Set a price' : 'Add another price to choose from'}</button></div>

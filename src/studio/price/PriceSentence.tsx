@@ -1,21 +1,24 @@
 import { useEffect, useState } from 'react';
 import { type DraftOffer, type DraftPrice, priceProblem } from '#core/catalogue';
 import { change } from '../data/draft';
-import { ChoiceFill, MoneyFill } from './Fill';
+import { ChoiceFill } from './Fill';
 import { AccessLine, AddOptions, OptionLines } from './PriceOptions';
+import { BeginningLines, TermsWords } from './TermsWords';
 
 interface Props {
   offer: DraftOffer;
   price: DraftPrice;
+  /** Other offers, for a price that ends a subscription on one of them. */
+  offers?: readonly DraftOffer[];
 }
 
 /** A wrong value is spoken of on leaving the field, or a second after typing stops. */
 const JUDGE_AFTER_MS = 1_000;
 
-const KINDS = [['once', 'pays once'], ['free', 'gets it free']] as const;
+const KINDS = [['once', 'pays once'], ['plan', 'pays in parts'], ['subscription', 'subscribes'], ['free', 'gets it free']] as const;
 
 /** How a price is paid, typed into a sentence about the buyer. Each underlined part is a labelled control. */
-export function PriceSentence({ offer, price }: Props) {
+export function PriceSentence({ offer, price, offers = [] }: Props) {
   const problem = priceProblem(price, offer.currency);
   const judged = useJudged(JSON.stringify(price), problem?.text ?? null);
   const name = price.name.trim() === '' ? offer.title : price.name;
@@ -31,13 +34,14 @@ export function PriceSentence({ offer, price }: Props) {
         The buyer{' '}
         {/* What was typed for one kind stays while another is chosen. */}
         <ChoiceFill label={`${name}: how it is paid`} value={price.terms.kind} choices={KINDS} onChange={(kind) => edit((p) => { p.terms.kind = kind; })} />
-        {price.terms.kind === 'once' && <>{': '}<MoneyFill label={`${name}: amount in ${offer.currency}`} currency={offer.currency} value={price.terms.amount} invalid={parts.wrong === 'amount'} onBlur={judged.now} onChange={(text) => edit((p) => { p.terms.amount = text; })} /></>}
+        <TermsWords {...parts} />
         {'.'}
+        <BeginningLines {...parts} />
         <AccessLine {...parts} />
-        <OptionLines {...parts} />
+        <OptionLines {...parts} offers={offers} />
       </p>
       {judged.shown && problem && <p className="wrong" role="alert">{problem.text}</p>}
-      <AddOptions {...parts} />
+      <AddOptions {...parts} offers={offers} />
     </div>
   );
 }

@@ -66,7 +66,7 @@ export function PriceStage({ draft }: { draft: Draft }) {
           <Missing findings={draft.findings.filter((f) => f.about.kind === 'offer' && f.about.id === offer.id)} />
           <div className="sec mt-2 !pb-0">
             <div className="flex flex-wrap items-baseline justify-between gap-x-3"><h2>What the buyer will pay</h2>{price && price.name !== '' && <span className="cap" dir="auto">{price.name}</span>}</div>
-            <div className="mt-1"><AssumptionLine shop={shop} /></div>
+            <div className="mt-1"><AssumptionLine shop={shop} coupons={draft.content.coupons} /></div>
             <div className="mt-2">{price ? <LastGood broken={broken} shownFor={shortTerms(price.terms, offer.currency, shop.locale)} key={inHand ?? price.id}><PriceOutcome draft={draft} offer={offer} price={price} now={start} width={312} /></LastGood> : <p className="text-ink-2">Write an amount, and the answer stands here.</p>}</div>
           </div>
         </>

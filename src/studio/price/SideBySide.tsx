@@ -1,34 +1,49 @@
-import type { DraftOffer } from '#core/catalogue';
-import { DAY, msOf } from '#core/calendar';
+import type { DraftOffer, Price } from '#core/catalogue';
+import { DAY, msOf, nthAfter } from '#core/calendar';
 import { storyOfTerms } from '#core/drawing';
-import { plainText, shortTerms, statementOf } from '#core/terms';
+import { formatAmount, sum } from '#core/money';
+import { duesBefore, isLasting, paymentsOf, plainText, statementOf } from '#core/terms';
 import { KeelLine } from '../../ui/KeelLine';
 import type { Draft } from '../data/draft';
-import { useAssumption } from './assumption';
+import { useAssumedCharge, useAssumption } from './assumption';
 import { soldPrices } from './outcome';
 
 const SHORTEST = 30 * DAY;
+/** Months after which what was paid so far is added up. */
+const AFTER = [1, 6, 12, 24] as const;
 
-/** Several prices on one scale of time and of money. */
+/** Several prices on one scale of time and of money, with what each comes to after a while. */
 export function SideBySide({ draft, offer }: { draft: Draft; offer: DraftOffer }) {
-  const { start, day } = useAssumption(draft.content.shop);
+  const { shop, products } = draft.content;
+  const { start, day } = useAssumption(shop);
+  const assumed = useAssumedCharge(draft.content);
   const prices = soldPrices(offer);
   if (prices.length < 2) return null;
-  const { shop, products } = draft.content;
   const place = { currency: offer.currency, zone: shop.zone, locale: shop.locale };
   const titles = offer.productIds.map((id) => products.find((p) => p.id === id)?.title ?? '');
-  const stories = prices.map((p) => storyOfTerms(p.terms, titles, start, place));
+  const chargedOf = (p: Price): ReturnType<typeof assumed> => assumed(p.terms, { offerId: offer.id, currency: offer.currency });
+  const stories = prices.map((p) => storyOfTerms(p.terms, titles, start, place, { charged: chargedOf(p).charged }));
   const largest = Math.max(1, ...stories.flatMap((s) => s.money.map((m) => m.amount)));
   const span = Math.max(SHORTEST, ...stories.flatMap((s) => [...s.money.map((m) => m.at), ...s.access.flatMap((a) => (a.until === null ? [] : [a.until]))].map((at) => msOf(at) - msOf(start))));
+  const lasting = prices.some((p) => isLasting(p.terms));
+  const paidBy = (p: Price, months: number): number => sum(duesBefore(p.terms, start, shop.zone, nthAfter(start, { count: months, unit: 'month' }, 1, shop.zone)).map(chargedOf(p).charged));
+  const money = (amount: number): string => formatAmount(amount, offer.currency, shop.locale);
+  const whole = (p: Price): string => (isLasting(p.terms) && paymentsOf(p.terms) === null ? 'goes on' : money(sum((stories[prices.indexOf(p)]?.money ?? []).map((m) => m.amount))));
   return (
     <section className="sec">
       <div className="flex items-baseline justify-between"><h3>Side by side</h3><span className="cap">a buyer who buys on {day}</span></div>
       <table className="mt-1 w-full text-ink-2"><tbody>
         {prices.map((p, i) => {
           const story = stories[i];
-          return <tr key={p.id}><td className="w-28 pr-2" dir="auto">{p.name || 'Price'}</td><td>{story && <KeelLine story={story} small decorative name={plainText(statementOf(p.terms, { ...place, start, when: 'today' }))} width={380} largest={largest} span={span} />}</td><td className="text-right font-semibold text-money">{shortTerms(p.terms, offer.currency, shop.locale)}</td></tr>;
+          return <tr key={p.id}><td className="w-28 pr-2" dir="auto">{p.name || 'Price'}</td><td>{story && <KeelLine story={story} small decorative name={plainText(statementOf(p.terms, { ...place, start, when: 'today' }))} width={380} largest={largest} span={span} />}</td><td className="text-right font-semibold text-money">{p.terms.kind === 'free' ? 'free' : whole(p)}</td></tr>;
         })}
       </tbody></table>
+      {lasting && (
+        <table className="rows mt-3" aria-label="What was paid after a while">
+          <thead><tr><th>Paid after</th>{AFTER.map((m) => <th key={m} className="num">{m === 1 ? '1 month' : `${m} months`}</th>)}<th className="num !pr-0">in all</th></tr></thead>
+          <tbody>{prices.map((p) => <tr key={p.id}><td dir="auto">{p.name || 'Price'}</td>{AFTER.map((m) => <td key={m} className="num text-money">{money(paidBy(p, m))}</td>)}<td className="num !pr-0 text-money">{whole(p)}</td></tr>)}</tbody>
+        </table>
+      )}
     </section>
   );
 }

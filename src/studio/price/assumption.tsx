@@ -1,9 +1,12 @@
 import { addMs, dateIn, formatDay, type Instant, msOf, startOfDate } from '#core/calendar';
-import type { ShopDetails } from '#core/catalogue';
+import { sealCoupon, type ShopDetails } from '#core/catalogue';
+import { findCoupon, type LineCoupon, lineCoupon, paymentFor, spreadAmount, taxRuleFor } from '#core/checkout';
+import type { DraftContent } from '#core/release';
+import { type Due, isLasting, paymentOf, type Terms } from '#core/terms';
 import { useNow } from '../data/useNow';
 import { useAppDispatch, useAppSelector } from '../store';
-import { dayAssumed } from '../store/frame';
-import { DayFill } from './Fill';
+import { couponAssumed, countryAssumed, dayAssumed } from '../store/frame';
+import { ChoiceFill, DayFill } from './Fill';
 
 /** The day somebody is taken to buy on: today, until the seller tries another. The clock time is the present one. */
 export function useAssumption(shop: Pick<ShopDetails, 'zone' | 'locale'>): { start: Instant; date: string; day: string } {
@@ -15,6 +18,20 @@ export function useAssumption(shop: Pick<ShopDetails, 'zone' | 'locale'>): { sta
   return { start, date, day: formatDay(start, shop.zone, shop.locale) };
 }
 
+/** What a due comes to for the buyer who is assumed: their country's tax and their coupon, by the computation that charges. */
+export function useAssumedCharge({ shop, coupons }: Pick<DraftContent, 'shop' | 'coupons'>): (terms: Terms, of: { offerId: string; currency: string }) => { charged: (due: Due) => number; cheaperUntil: number; coupon: LineCoupon | null } {
+  const { start } = useAssumption(shop);
+  const country = useAppSelector((state) => state.frame.assumedCountry);
+  const code = useAppSelector((state) => state.frame.assumedCoupon);
+  const usable = coupons.map(sealCoupon).filter((c) => c !== null);
+  return (terms, { offerId, currency }) => {
+    const found = code === null ? null : findCoupon(usable, code, { now: start, zone: shop.zone, currency, offerId, uses: 0, usesByBuyer: 0 });
+    const first = terms.kind === 'once' ? terms.amount : isLasting(terms) ? paymentOf(terms, 1).full : 0;
+    const coupon = found && !('problem' in found) && first > 0 ? lineCoupon(found, found.takes.by === 'amount' ? (spreadAmount(found.takes.amount, [first])[0] ?? 0) : 0) : null;
+    return { coupon, cheaperUntil: coupon?.payments ?? 0, charged: (due) => paymentFor(due, coupon, taxRuleFor(shop.tax, { country, reverse: false }, due.at, shop.zone)).amount };
+  };
+}
+
 /** The next 31 January and 29 February from a date on: the days that month ends make awkward. */
 function awkwardDays(today: string): [string, string] {
   const year = Number(today.slice(0, 4));
@@ -23,16 +40,26 @@ function awkwardDays(today: string): [string, string] {
   return [january, leap];
 }
 
-/** The assumption an outcome rests on, as a sentence of controls. */
-export function AssumptionLine({ shop }: { shop: Pick<ShopDetails, 'zone' | 'locale'> }) {
+/** The assumption an outcome rests on, as a sentence of controls: where, when, with which coupon. */
+export function AssumptionLine({ shop, coupons = [] }: { shop: ShopDetails; coupons?: DraftContent['coupons'] }) {
   const dispatch = useAppDispatch();
   const now = useNow();
   const { date } = useAssumption(shop);
+  const country = useAppSelector((state) => state.frame.assumedCountry);
+  const code = useAppSelector((state) => state.frame.assumedCoupon);
   const today = dateIn(now, shop.zone);
   const [january, leap] = awkwardDays(today);
+  const names = new Intl.DisplayNames([shop.locale], { type: 'region' });
+  const taxed = shop.tax !== null && shop.tax.how !== 'none' ? shop.tax : null;
+  const countries = taxed ? [...new Set([taxed.home, ...taxed.rates.map((r) => r.country), 'US', 'GB', 'CH'])].map((c) => [c, names.of(c) ?? c] as const).sort((a, b) => a[1].localeCompare(b[1])) : [];
+  const codes = coupons.filter((c) => c.code.trim() !== '').map((c) => [c.code, c.code] as const);
   return (
     <div className="cap">
-      <p>For someone who buys on <DayFill label="The day somebody buys" value={date} onChange={(text) => { if (/^[12]\d{3}-\d\d-\d\d$/.test(text)) dispatch(dayAssumed(text === today ? null : text)); }} />{date !== today && <> <button className="opt !text-[13px]" onClick={() => dispatch(dayAssumed(null))}>Today again</button></>}</p>
+      <p>
+        For someone {taxed && <>in <ChoiceFill label="Where somebody buys" value={country ?? taxed.home} choices={countries} onChange={(c) => dispatch(countryAssumed(c === taxed.home ? null : c))} /> </>}who buys on <DayFill label="The day somebody buys" value={date} onChange={(text) => { if (/^[12]\d{3}-\d\d-\d\d$/.test(text)) dispatch(dayAssumed(text === today ? null : text)); }} />
+        {codes.length > 0 && <> with <ChoiceFill label="The coupon somebody has" value={code ?? ''} choices={[['', 'no coupon'], ...codes]} onChange={(c) => dispatch(couponAssumed(c === '' ? null : c))} /></>}
+        {date !== today && <> <button className="opt !text-[13px]" onClick={() => dispatch(dayAssumed(null))}>Today again</button></>}
+      </p>
       <p>Try an awkward day: <button className="opt !text-[13px]" onClick={() => dispatch(dayAssumed(january))}>31 January</button> · <button className="opt !text-[13px]" onClick={() => dispatch(dayAssumed(leap))}>29 February</button></p>
     </div>
   );

@@ -25,9 +25,12 @@ interface FrameState {
   lostAt: number | null;
   /** The day somebody is taken to buy on, where it is not today. */
   assumedDay: string | null;
+  /** Where somebody is taken to buy, where it is not the shop’s country, and with which coupon. */
+  assumedCountry: string | null;
+  assumedCoupon: string | null;
 }
 
-const initialState: FrameState = { theme: stored('theme') === 'night' ? 'night' : 'day', outcomeFolded: stored('outcome') === 'folded', publishing: false, sizes: { index: Number(stored('index')) || 236, outcome: Number(stored('outcome-width')) || 356 }, keysOn: stored('keys') !== 'off', keysShown: false, buyerView: false, removed: null, blockInHand: null, connection: 'unknown', lostAt: null, assumedDay: null };
+const initialState: FrameState = { theme: stored('theme') === 'night' ? 'night' : 'day', outcomeFolded: stored('outcome') === 'folded', publishing: false, sizes: { index: Number(stored('index')) || 236, outcome: Number(stored('outcome-width')) || 356 }, keysOn: stored('keys') !== 'off', keysShown: false, buyerView: false, removed: null, blockInHand: null, connection: 'unknown', lostAt: null, assumedDay: null, assumedCountry: null, assumedCoupon: null };
 
 /** The frame's own state: theme and folding are remembered, the rest is of the moment. */
 export const frame = createSlice({
@@ -69,6 +72,12 @@ export const frame = createSlice({
     dayAssumed(state, { payload }: PayloadAction<string | null>) {
       state.assumedDay = payload;
     },
+    countryAssumed(state, { payload }: PayloadAction<string | null>) {
+      state.assumedCountry = payload;
+    },
+    couponAssumed(state, { payload }: PayloadAction<string | null>) {
+      state.assumedCoupon = payload;
+    },
     connectionChanged(state, { payload }: PayloadAction<{ connection: FrameState['connection']; at: number }>) {
       if (payload.connection !== 'lost') state.lostAt = null;
       else if (state.connection !== 'lost') state.lostAt = payload.at;
@@ -77,4 +86,4 @@ export const frame = createSlice({
   },
 });
 
-export const { paneSized, keysSwitched, keysShownToggled, themeChosen, outcomeToggled, publishToggled, buyerViewToggled, connectionChanged, removedNow, blockTaken, dayAssumed } = frame.actions;
+export const { paneSized, keysSwitched, keysShownToggled, themeChosen, outcomeToggled, publishToggled, buyerViewToggled, connectionChanged, removedNow, blockTaken, dayAssumed, countryAssumed, couponAssumed } = frame.actions;

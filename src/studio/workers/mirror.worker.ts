@@ -1,4 +1,4 @@
-import { addBuyer, addTotal, idsTouched, listKeysOf, MirrorRows, totalsMoved } from '#core/books';
+import { addBuyer, addTotal, agreementTotalsMoved, idsTouched, listKeysOf, MirrorRows, totalsMoved, type TotalRow } from '#core/books';
 import { type Batch, FIRST_PREV } from '#core/journal';
 import type { PersonRecord } from '#core/people';
 import { sha256 } from '@noble/hashes/sha2.js';
@@ -16,7 +16,7 @@ interface Cursor {
 }
 export type MirrorNews = { kind: 'reached' } | { kind: 'lost' } | { kind: 'not-owner' };
 
-const MIRRORED = [db.orders, db.passes, db.charges, db.refunds, db.people, db.lines, db.totals, db.buyers, db.meta];
+const MIRRORED = [db.orders, db.passes, db.charges, db.refunds, db.people, db.lines, db.totals, db.buyers, db.agreements, db.laterPayments, db.meta];
 /** Tells whoever holds rows in memory which to read again. */
 const moved = new BroadcastChannel(MIRROR_MOVED);
 
@@ -60,7 +60,7 @@ async function pullAll(): Promise<void> {
 /** Another history: the mirror is dropped and built anew; drafts are not touched. */
 async function forget(): Promise<void> {
   await db.transaction('rw', MIRRORED, async () => {
-    await Promise.all([db.totals.clear(), db.buyers.clear(), db.orders.clear(), db.passes.clear(), db.charges.clear(), db.refunds.clear(), db.people.clear(), db.lines.clear(), db.meta.delete('cursor')]);
+    await Promise.all([db.totals.clear(), db.buyers.clear(), db.agreements.clear(), db.laterPayments.clear(), db.orders.clear(), db.passes.clear(), db.charges.clear(), db.refunds.clear(), db.people.clear(), db.lines.clear(), db.meta.delete('cursor')]);
   });
   moved.postMessage('forgotten' satisfies MirrorMoved);
 }
@@ -74,13 +74,19 @@ async function take(lines: string[], cursor: Cursor): Promise<void> {
     for (const refund of (await db.refunds.bulkGet([...touched.refunds])).filter((r) => r !== undefined)) {
       rows.refunds.set(refund.id, refund);
       touched.orders.add(refund.orderId);
+      if (refund.agreementId !== null) touched.agreements.add(refund.agreementId);
     }
     const before = (await db.orders.bulkGet([...touched.orders])).filter((r) => r !== undefined);
     // Rows are changed in place below; what they were is needed to take it off the totals.
     for (const order of before) rows.orders.set(order.id, structuredClone(order));
     for (const pass of (await db.passes.bulkGet([...touched.passes])).filter((r) => r !== undefined)) rows.passes.set(pass.id, pass);
     for (const charge of (await db.charges.bulkGet([...touched.charges])).filter((r) => r !== undefined)) rows.charges.set(charge.id, charge);
+    const agreementsBefore = (await db.agreements.bulkGet([...touched.agreements])).filter((r) => r !== undefined);
+    for (const row of agreementsBefore) rows.agreements.set(row.id, structuredClone(row));
     for (const batch of batches) rows.apply(batch);
+    await db.agreements.bulkPut([...rows.agreements.values()]);
+    await db.laterPayments.bulkPut(rows.later);
+    await putRows(agreementTotalsMoved(agreementsBefore, rows.agreements.values(), rows.later));
     await db.orders.bulkPut([...rows.orders.values()].map((order) => ({ ...order, keys: listKeysOf(order) })));
     await putTotals(totalsMoved(before, rows.orders.values()));
     await db.passes.bulkPut([...rows.passes.values()]);
@@ -93,11 +99,15 @@ async function take(lines: string[], cursor: Cursor): Promise<void> {
   moved.postMessage({ orders: [...touched.orders], people: people.map((p) => p.id) } satisfies MirrorMoved);
 }
 
-async function putTotals({ totals, buyers }: ReturnType<typeof totalsMoved>): Promise<void> {
+async function putRows(totals: Map<string, TotalRow>): Promise<void> {
   const known = await db.totals.bulkGet([...totals.keys()]);
   const moved = [...totals.values()].map((row, i) => ({ key: row.key, row: addTotal(known[i], row) }));
   await db.totals.bulkPut(moved.flatMap(({ row }) => (row ? [row] : [])));
   await db.totals.bulkDelete(moved.flatMap(({ key, row }) => (row ? [] : [key])));
+}
+
+async function putTotals({ totals, buyers }: ReturnType<typeof totalsMoved>): Promise<void> {
+  await putRows(totals);
   const knownBuyers = await db.buyers.bulkGet([...buyers.keys()]);
   await db.buyers.bulkPut([...buyers.values()].map((row, i) => addBuyer(knownBuyers[i], row)));
 }
