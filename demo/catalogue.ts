@@ -1,4 +1,4 @@
-import { type DraftOffer, fileTypeOf, newOffer, newPrice, newProduct, type Product, richFromPlain, type ShopDetails } from '#core/catalogue';
+import { type DraftOffer, euRates, fileTypeOf, newCoupon, newOffer, newPrice, newProduct, type Product, richFromPlain, type ShopDetails } from '#core/catalogue';
 import { makePath } from '#core/paths';
 import { type DraftContent, type ReleaseContent, sealContent } from '#core/release';
 import { cards } from './cards';
@@ -7,7 +7,7 @@ import { seeded } from './random';
 import { call, phrase } from './sounds';
 
 const SHOP: ShopDetails = {
-  name: 'Reedlight', senderAddress: 'hello@reedlight.example', zone: 'Europe/Lisbon', currency: 'EUR', locale: 'en', cardStatement: 'REEDLIGHT BIRDS', brand: null, tax: null, billing: { graceDays: 7, trialNoticeDays: 3, planOpenInPause: true },
+  name: 'Reedlight', senderAddress: 'hello@reedlight.example', zone: 'Europe/Lisbon', currency: 'EUR', locale: 'en', cardStatement: 'REEDLIGHT BIRDS', brand: null, tax: { how: 'included', home: 'PT', rates: euRates() }, billing: { graceDays: 7, trialNoticeDays: 3, planOpenInPause: true },
   legal: { terms: 'You may use what you buy for yourself and your household. Please do not pass the files on.', privacy: 'We keep your name, your address and what you bought, and use them to send you what you bought.', withdrawal: 'Write to us within 30 days and we give your money back.' },
 };
 const VOICES = ['Wren', 'Robin', 'Song thrush', 'Blackcap', 'Reed warbler', 'Cetti’s warbler', 'Chiffchaff', 'Dunnock', 'Great tit', 'Moorhen', 'Water rail', 'Bittern'].map((name, i) => ({
@@ -51,6 +51,14 @@ export async function demoCatalogue(upload: Upload): Promise<ReleaseContent> {
     picture: await picture('marsh', 'A pale morning over reeds', { sky: '#d9e4dc', sun: '#f3e3b3', reed: '#41645c', song: '#53627a' }),
     files: [await sound('One minute of marsh', 2500, 14), await file('Who was it.pdf', await cards('Who was it', VOICES.slice(4, 10), random))],
   };
+  const library: Product = {
+    ...newProduct(next('prd'), 'The sound library'),
+    promise: 'Every recording we make, as it is made.',
+    description: richFromPlain('Each month two new recordings join the library, with a card for each. While you are a member everything in it is yours to open.'),
+    benefits: ['All recordings so far, and two more each month', 'A card for every voice', 'Ask for a bird, and we go and find it'],
+    picture: await picture('library', 'Reeds in two greens, many song lines across them', { sky: '#e3ead9', sun: '#c9a24a', reed: '#2f5d50', song: '#7a3b52' }),
+    files: [await sound('Bittern before dawn', 900, 4), await sound('Water rail, three rooms away', 1800, 7), await sound('Great tit, eleven ways', 3600, 11), await sound('Dunnock hurrying', 3900, 9), await sound('Moorhen, one cork', 1400, 2), await file('Cards of the library.pdf', await cards('The sound library', VOICES.slice(2), random))],
+  };
   const offer = (product: Product, prices: DraftOffer['prices']): DraftOffer => ({ ...newOffer(next('off'), product, 'EUR'), prices });
   const once = (name: string, amount: string, usual: string | null = null): DraftOffer['prices'][number] => newPrice(next('pr'), { name, terms: { kind: 'once', amount }, usual });
   const offers = [
@@ -58,8 +66,23 @@ export async function demoCatalogue(upload: Upload): Promise<ReleaseContent> {
     offer(wren, [once('', '12.00')]),
     offer(marsh, [newPrice(next('pr'), { terms: { kind: 'free', amount: '' } })]),
   ];
-  const products = [dawn, wren, marsh];
+  const plan = newPrice(next('pr'), { name: 'In three parts', terms: { kind: 'plan', amount: '9.00', payments: '3' } });
+  offers[0]?.prices.push(plan);
+  const membership: DraftOffer = { ...newOffer(next('off'), library, 'EUR'), prices: [
+    newPrice(next('pr'), { name: 'Monthly', terms: { kind: 'subscription', amount: '12.00', trial: { days: '14', fee: '1.00' } } }),
+    newPrice(next('pr'), { name: 'Yearly', terms: { kind: 'subscription', amount: '120.00', every: { count: '1', unit: 'year' } }, usual: '144.00' }),
+  ] };
+  const lifelong: DraftOffer = { ...newOffer(next('off'), library, 'EUR'), title: 'The sound library, for life', prices: [
+    newPrice(next('pr'), { name: 'All at once', terms: { kind: 'once', amount: '297.00' }, replaces: { offerId: membership.id, credit: true } }),
+    newPrice(next('pr'), { name: 'In four parts', terms: { kind: 'plan', amount: '97.00', payments: '4' }, replaces: { offerId: membership.id, credit: true } }),
+  ] };
+  offers.push(membership, lifelong);
+  const coupons = [
+    newCoupon(next('cp'), 'EUR', { code: 'SPRING', percent: '50', acts: 'first', payments: '1', offerIds: [membership.id] }),
+    newCoupon(next('cp'), 'EUR', { code: 'REEDS5', takes: 'amount', amount: '5.00', acts: 'first', payments: '1', limit: { inAll: '40', each: '1' } }),
+  ];
+  const products = [dawn, wren, marsh, library];
   const made = offers.map((o) => makePath(o, products.filter((p) => o.productIds.includes(p.id)), new Set(), next));
-  const content: DraftContent = { shop: SHOP, products, offers, coupons: [], paths: made.map((m) => m.path), pages: made.flatMap((m) => m.pages) };
+  const content: DraftContent = { shop: SHOP, products, offers, coupons, paths: made.map((m) => m.path), pages: made.flatMap((m) => m.pages) };
   return sealContent(content);
 }

@@ -26,6 +26,13 @@ class Visitor {
   }
 }
 
+/** What a buyer chooses beside a price. */
+export interface Beside {
+  coupon?: string;
+  country?: string;
+  vatNumber?: string;
+}
+
 export interface PayAnswer {
   state?: CheckoutState;
   title?: string;
@@ -47,11 +54,17 @@ export class Buyer extends Visitor {
     return (await this.json<{ token: string; last4: string }>('/standin/payments/tokens', { number, expiry: '11/29', code: '321' })).body;
   }
 
-  async pay(data: CheckoutData, who: { name: string; address: string }, card: string | null, priceIndex = 0): Promise<{ status: number; body: PayAnswer }> {
+  /** The same checkout with a coupon, a country or a VAT number: its prices as the shop then has them. */
+  async quoteWith(data: CheckoutData, chosen: Beside): Promise<CheckoutData> {
+    const { body } = await this.json<{ prices: CheckoutData['prices']; wrong: object }>('/checkout/quote', { pathId: data.pathId, ...chosen });
+    return { ...data, prices: body.prices };
+  }
+
+  async pay(data: CheckoutData, who: { name: string; address: string }, card: string | null, priceIndex = 0, chosen: Beside = data.country === '' ? {} : { country: data.country }): Promise<{ status: number; body: PayAnswer }> {
     const price = data.prices[priceIndex];
     if (!price) throw new Error('There is no such price');
     const token = card === null ? null : await this.token(card);
-    return this.json<PayAnswer>('/checkout/pay', { pathId: data.pathId, priceId: price.id, shown: price.shown, ...who, card: token });
+    return this.json<PayAnswer>('/checkout/pay', { pathId: data.pathId, priceId: price.id, shown: price.shown, ...who, card: token, ...chosen });
   }
 
   async state(data: CheckoutData): Promise<CheckoutState> {

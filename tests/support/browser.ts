@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, existsSync, mkdtempSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, type BrowserContext, type BrowserContextOptions, chromium, type Page } from 'playwright-core';
@@ -16,6 +16,7 @@ export interface Served {
 
 /** Starts the built counter (or the demo) as its own process in a new folder. */
 export async function serveBuilt(entry: 'start' | 'demo', folder = mkdtempSync(join(tmpdir(), 'keel-e2e-')), port = '0'): Promise<Served> {
+  if (entry === 'demo' && !existsSync(join(folder, 'data'))) cpSync(await madeDemo(), join(folder, 'data'), { recursive: true });
   const child: ChildProcess = spawn(process.execPath, [`dist/server/${entry}.js`], { env: { ...process.env, KEEL_DATA: join(folder, 'data'), PORT: port }, stdio: ['ignore', 'pipe', 'inherit'] });
   let out = '';
   child.stdout?.on('data', (chunk: Buffer) => (out += chunk.toString()));
@@ -33,6 +34,20 @@ export async function serveBuilt(entry: 'start' | 'demo', folder = mkdtempSync(j
       if (keep !== 'keep') rmSync(folder, { recursive: true, force: true });
     },
   };
+}
+
+/** The demo shop of the present build, made once by the demo itself and copied for each test that wants it. */
+async function madeDemo(): Promise<string> {
+  const kept = join(tmpdir(), `keel-demo-${Math.round(statSync('dist/server/demo.js').mtimeMs)}`);
+  if (existsSync(join(kept, 'secrets.json'))) return kept;
+  const child = spawn(process.execPath, ['dist/server/demo.js'], { env: { ...process.env, NODE_ENV: 'production', KEEL_DATA: kept, PORT: '0' }, stdio: ['ignore', 'pipe', 'inherit'] });
+  let out = '';
+  child.stdout.on('data', (chunk: Buffer) => (out += chunk.toString()));
+  for (let tries = 0; !/Member area/.test(out) && tries < 12; tries += 1) await until(() => /Member area/.test(out), 'the demo').catch(() => undefined);
+  const ended = new Promise((resolve) => child.on('exit', resolve));
+  child.kill('SIGTERM');
+  await ended;
+  return kept;
 }
 
 const LAUNCH = {

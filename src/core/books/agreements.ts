@@ -91,8 +91,7 @@ function remember(row: AgreementRow, later: LaterPaymentRow[], event: ShopEvent,
       return;
     }
     case 'due.paid': {
-      const { [event.data.key]: _of, ...others } = row.asked;
-      row.asked = others;
+      row.asked = Object.fromEntries(Object.entries(row.asked).filter(([key]) => key !== event.data.key));
       if (event.data.amount > 0) later.push({ id: event.data.key, at, day: dateIn(at, a.zone), agreementId: a.id, personId: a.personId, title: a.title, amount: event.data.amount, currency: a.currency, receipt: event.data.receipt });
       return;
     }

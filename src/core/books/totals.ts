@@ -95,6 +95,7 @@ function contributionsOf(order: OrderRow): TotalRow[] {
     { key: `days|${day}|${group}||${order.currency}`, ...whole },
     { key: `day|${order.currency}|${day}`, ...whole },
     ...order.lines.map((line) => ({ key: `price|${line.priceId}|${order.currency}`, count: 1, paid: line.paid, back: line.givenBack + line.lost })),
+    ...order.lines.flatMap((line) => (line.coupon ? [{ key: `coupon|${line.coupon.couponId}|${order.currency}`, count: 1, paid: line.paid, back: line.givenBack + line.lost }] : [])),
     ...[...byOffer].flatMap(([offerId, row]) => [
       { ...row, key: `months|${month}|${group}|${offerId}|${order.currency}` },
       { ...row, key: `days|${day}|${group}|${offerId}|${order.currency}` },

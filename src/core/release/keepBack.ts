@@ -1,10 +1,11 @@
+import { couponProblem } from '#core/catalogue';
 import type { DraftContent, Release } from './release';
 
 export interface Going {
   /** What publishing would make live. */
   content: DraftContent;
   /** What stays a draft: begun, but no buyer could reach it yet. */
-  keptBack: { kind: 'product' | 'offer'; id: string; title: string }[];
+  keptBack: { kind: 'product' | 'offer' | 'coupon'; id: string; title: string }[];
 }
 
 /**
@@ -18,7 +19,10 @@ export function keepBack(draft: DraftContent, live: Release | null): Going {
   const offers = draft.offers.filter((o) => onPath.has(o.id) || liveOffers.has(o.id));
   const opened = new Set(offers.flatMap((o) => o.productIds));
   const products = draft.products.filter((p) => opened.has(p.id) || liveProducts.has(p.id));
+  // A coupon that is only begun waits, so that it stands in nobody's way.
+  const liveCoupons = new Set(live?.content.coupons.map((c) => c.id));
+  const coupons = draft.coupons.filter((c) => couponProblem(c) === null || liveCoupons.has(c.id));
   const left = <T extends { id: string; title: string }>(kind: 'product' | 'offer', all: readonly T[], going: readonly T[]): Going['keptBack'] =>
     all.filter((thing) => !going.includes(thing)).map((thing) => ({ kind, id: thing.id, title: thing.title }));
-  return { content: { ...draft, offers, products }, keptBack: [...left('product', draft.products, products), ...left('offer', draft.offers, offers)] };
+  return { content: { ...draft, offers, products, coupons }, keptBack: [...left('product', draft.products, products), ...left('offer', draft.offers, offers), ...draft.coupons.filter((c) => !coupons.includes(c)).map((c) => ({ kind: 'coupon' as const, id: c.id, title: c.code || 'a coupon' }))] };
 }

@@ -1,10 +1,10 @@
 import { dateIn, type Instant } from '#core/calendar';
-import { type DraftPrice, draftTermsProblem, linkProblem, ShopDetails } from '#core/catalogue';
+import { couponCode, couponProblem, type DraftPrice, draftTermsProblem, linkProblem, ShopDetails } from '#core/catalogue';
 import { addressProblem } from '#core/paths';
 import type { DraftContent } from './release';
 
 export interface Subject {
-  kind: 'product' | 'offer' | 'path' | 'page' | 'shop';
+  kind: 'product' | 'offer' | 'coupon' | 'path' | 'page' | 'shop';
   id: string;
 }
 export interface Finding {
@@ -22,7 +22,7 @@ export interface Finding {
  * @param now for days that have passed
  */
 export function launchCheck(draft: DraftContent, hasFile: (sha256: string) => boolean, now: Instant): Finding[] {
-  return [...shopFindings(draft, hasFile), ...productFindings(draft, hasFile), ...offerFindings(draft, now), ...pathFindings(draft, hasFile)];
+  return [...shopFindings(draft, hasFile), ...productFindings(draft, hasFile), ...offerFindings(draft, now), ...couponFindings(draft), ...pathFindings(draft, hasFile)];
 }
 
 const quoted = (title: string): string => `“${title.trim() === '' ? 'Without a title' : title.trim()}”`;
@@ -86,6 +86,16 @@ function dayFindings(price: DraftPrice, named: string, today: string, about: Sub
   if (price.access.kind === 'until' && price.sale && price.access.date < (price.sale.from || today)) found.push({ level: 'stops', code: 'access-before-sale', text: `${named} would close before its first day of sale.`, about });
   if (price.sale && price.sale.until !== '' && price.sale.until < today) found.push({ level: 'look', code: 'sale-over', text: `${named}: its last day of sale has passed, so nobody can buy it.`, about });
   return found;
+}
+
+function couponFindings({ coupons }: DraftContent): Finding[] {
+  const codes = coupons.map((c) => couponCode(c.code));
+  return coupons.flatMap((coupon, i): Finding[] => {
+    const about: Subject = { kind: 'coupon', id: coupon.id };
+    const problem = couponProblem(coupon);
+    if (problem) return [{ level: 'stops', code: 'coupon-wrong', text: `The coupon ${quoted(coupon.code)}: ${problem}`, about }];
+    return codes.indexOf(codes[i] ?? '') < i ? [{ level: 'stops', code: 'coupon-twice', text: `Two coupons have the code ${codes[i] ?? ''}. Change one of them.`, about }] : [];
+  });
 }
 
 function pathFindings({ paths, pages, offers }: DraftContent, hasFile: (sha256: string) => boolean): Finding[] {

@@ -31,6 +31,18 @@ export interface RefundWanted {
   reason?: string;
 }
 
+/** What a seller does to somebody's payment plan or subscription. */
+export type AgreementAct =
+  | { act: 'pause'; until: string | null }
+  | { act: 'return'; on: string | null }
+  | { act: 'cancel'; when: 'end' | 'now'; giveBack: boolean }
+  | { act: 'keep' }
+  | { act: 'retry' }
+  | { act: 'switch'; offerId: string; priceId: string }
+  | { act: 'stop-plan'; keepAccess: boolean }
+  | { act: 'move-due-day'; of: 'month' | 'week'; day: number }
+  | { act: 'refund'; amount: number | null; ends: boolean; reason: string };
+
 /** The seller's side of the shop: acts and questions. Lists are not asked for here; they come from the mirror. */
 export const ownerApi = createApi({
   reducerPath: 'owner',
@@ -40,6 +52,8 @@ export const ownerApi = createApi({
     about: build.query<About, void>({ query: () => '/about', providesTags: ['About'] }),
     previewRefund: build.query<{ amount: number; closes: string[] }, RefundWanted>({ query: (body) => ({ url: '/refunds/preview', method: 'POST', body }), keepUnusedDataFor: 0 }),
     refund: build.mutation<{ status: 'paid' | 'refused' | 'asked'; reason: string | null }, RefundWanted>({ query: (body) => ({ url: '/refunds', method: 'POST', body }) }),
+    previewAct: build.query<{ leadsTo: string[] }, { id: string; act: AgreementAct }>({ query: ({ id, act }) => ({ url: `/agreements/${id}/preview`, method: 'POST', body: act }), keepUnusedDataFor: 0 }),
+    actOnAgreement: build.mutation<{ sentence: string }, { id: string; act: AgreementAct }>({ query: ({ id, act }) => ({ url: `/agreements/${id}/act`, method: 'POST', body: act }) }),
     publish: build.mutation<{ release: number; at: Instant }, { basedOn: number | null; content: ReleaseContent }>({ query: (body) => ({ url: '/releases', method: 'POST', body }), invalidatesTags: ['About'] }),
     releases: build.query<{ releases: ReleaseLine[] }, void>({ query: () => '/releases' }),
     bringBack: build.mutation<{ release: number; at: Instant }, { number: number; basedOn: number | null }>({ query: ({ number, basedOn }) => ({ url: `/releases/${number}/again`, method: 'POST', body: { basedOn } }), invalidatesTags: ['About'] }),
@@ -50,7 +64,7 @@ export const ownerApi = createApi({
   }),
 });
 
-export const { useAboutQuery, usePreviewRefundQuery, useRefundMutation, usePublishMutation, useReleasesQuery, useFirstHoursQuery, useFinishedShopMutation, useMoveClockMutation, useSendLinkMutation } = ownerApi;
+export const { useAboutQuery, usePreviewRefundQuery, useRefundMutation, usePublishMutation, useReleasesQuery, useFirstHoursQuery, useFinishedShopMutation, useMoveClockMutation, useSendLinkMutation, usePreviewActQuery, useActOnAgreementMutation } = ownerApi;
 
 /** Hands the key from the address over for a cookie. @returns what went wrong, or null */
 export async function connect(key: string): Promise<string | null> {

@@ -9,6 +9,9 @@ import { OrdersSheet } from './OrdersSheet';
 import { OrderStory } from './OrderStory';
 import { PeopleSheet } from './PeopleSheet';
 import { PersonStory } from './PersonStory';
+import { AgreementsSheet, agreementsLink, STATUSES, useAgreementTotals } from './AgreementsSheet';
+import { AgreementStory } from './AgreementStory';
+import { LaterPayments } from './LaterPayments';
 import { useCounts } from './useOrders';
 
 const LISTS: { name: string; query: OrderQuery }[] = [
@@ -24,6 +27,8 @@ export function DeliverStage({ draft }: { draft: Draft }) {
   const { search } = useLocation();
   const query = useMemo(() => readQuery(search), [search]);
   const people = list === 'people';
+  const agreements = list === 'agreements';
+  const payments = list === 'payments';
   // Words will be asked for here, so what they are looked for in is read ahead.
   useEffect(() => {
     const timer = setTimeout(() => void askLists().warm(), 1_000);
@@ -32,21 +37,24 @@ export function DeliverStage({ draft }: { draft: Draft }) {
   return (
     <Panes
       draft={draft}
-      index={<ListsIndex people={people} present={writeQuery(query)} />}
+      index={<ListsIndex list={list} search={search} present={writeQuery(query)} />}
       indexName="Lists"
-      inHand={people ? 'Everybody who bought' : 'Orders'}
-      sheet={people ? <PeopleSheet draft={draft} selected={id ?? null} /> : <OrdersSheet draft={draft} query={query} selected={id ?? null} />}
-      outcome={id === undefined ? <p className="text-ink-2">Choose a row to see its story: what was paid, what is open, and why.</p> : people ? <PersonStory draft={draft} personId={id} /> : <OrderStory key={id} draft={draft} orderId={id} />}
+      inHand={people ? 'Everybody who bought' : agreements ? 'Plans and subscriptions' : payments ? 'Later payments' : 'Orders'}
+      sheet={agreements ? <AgreementsSheet draft={draft} selected={id ?? null} /> : payments ? <LaterPayments draft={draft} /> : people ? <PeopleSheet draft={draft} selected={id ?? null} /> : <OrdersSheet draft={draft} query={query} selected={id ?? null} />}
+      outcome={id === undefined ? <p className="text-ink-2">Choose a row to see its story: what was paid, what is open, and why.</p> : agreements ? <AgreementStory key={id} draft={draft} id={id} /> : people ? <PersonStory draft={draft} personId={id} /> : <OrderStory key={id} draft={draft} orderId={id} />}
     />
   );
 }
 
-function ListsIndex({ people, present }: { people: boolean; present: string }) {
+function ListsIndex({ list, search, present }: { list: string; search: string; present: string }) {
+  const people = list === 'people';
+  const totals = useAgreementTotals();
+  const status = list === 'agreements' ? (new URLSearchParams(search).get('status') ?? '') : null;
   const saved = useSavedLists();
   const own = saved.map((l) => ({ ...l, query: readQuery(l.query) }));
   const counts = useCounts([...LISTS, ...own].map((l) => l.query));
   const row = (name: string, query: OrderQuery, count: number | undefined) => (
-    <Link key={name} className="row" to={ordersLink(query)} aria-current={!people && writeQuery(query) === present ? 'true' : undefined}><b className="flex justify-between gap-3"><span className="!text-[15px] !text-ink" dir="auto">{name}</span><span>{count?.toLocaleString('en') ?? ''}</span></b></Link>
+    <Link key={name} className="row" to={ordersLink(query)} aria-current={list === 'orders' && writeQuery(query) === present ? 'true' : undefined}><b className="flex justify-between gap-3"><span className="!text-[15px] !text-ink" dir="auto">{name}</span><span>{count?.toLocaleString('en') ?? ''}</span></b></Link>
   );
   return (
     <>
@@ -59,6 +67,11 @@ function ListsIndex({ people, present }: { people: boolean; present: string }) {
           {!people && writeQuery(l.query) === present && <button className="opt ml-[18px] !text-[13px]" onClick={() => void dropList(l.id)}>Forget this list</button>}
         </div>
       ))}
+      <div className="group">Plans and subscriptions</div>
+      {[['', 'All of them'] as const, ...STATUSES].filter(([id]) => id === '' || (totals?.get(id)?.count ?? 0) > 0).map(([id, name]) => (
+        <Link key={id} className="row" to={agreementsLink(id)} aria-current={status === id ? 'true' : undefined}><b className="flex justify-between gap-3"><span className={`!text-[15px] ${id === 'past due' ? '!text-alarm' : '!text-ink'}`}>{name}</span><span>{totals?.get(id)?.count.toLocaleString('en') ?? ''}</span></b></Link>
+      ))}
+      <Link className="row" to="/deliver/payments" aria-current={list === 'payments' ? 'true' : undefined}><b>Later payments</b></Link>
       <div className="group">People</div>
       <Link className="row" to="/deliver/people" aria-current={people ? 'true' : undefined}><b>Everybody who bought</b></Link>
     </>

@@ -7,6 +7,7 @@ import { newId } from '../data/ids';
 import { Missing } from '../frame/Missing';
 import { Panes } from '../frame/Panes';
 import { AssumptionLine, useAssumption } from './assumption';
+import { CouponsSheet } from './CouponsSheet';
 import { OfferSheet } from './OfferSheet';
 import { BuyersChoice, PriceOutcome, soldPrices } from './outcome';
 
@@ -32,7 +33,7 @@ export function PriceStage({ draft }: { draft: Draft }) {
   }
 
   const row = (o: DraftOffer) => (
-    <Link key={o.id} className="row" to={`/price/${o.id}`} aria-current={o.id === offer?.id ? 'true' : undefined}>
+    <Link key={o.id} className="row" to={`/price/${o.id}`} aria-current={id !== 'coupons' && o.id === offer?.id ? 'true' : undefined}>
       <b dir="auto">{o.title || 'Without a title'}</b>
       <span>{amounts(o, shop.locale)}</span>
     </Link>
@@ -40,12 +41,14 @@ export function PriceStage({ draft }: { draft: Draft }) {
   const index = (
     <>
       <button className="row" data-new onClick={addOffer}><b>New offer …</b></button>
+      <Link className="row" to="/price/coupons" aria-current={id === 'coupons' ? 'true' : undefined}><b className="flex justify-between gap-3"><span className="!text-[15px] !text-ink">Coupons</span><span>{draft.content.coupons.length === 0 ? '' : draft.content.coupons.length}</span></b></Link>
       {offers.some((o) => live.has(o.id)) && <div className="group">Live</div>}
       {offers.filter((o) => live.has(o.id)).map(row)}
       {offers.some((o) => !live.has(o.id)) && <div className="group">Draft</div>}
       {offers.filter((o) => !live.has(o.id)).map(row)}
     </>
   );
+  if (id === 'coupons') return <Panes draft={draft} index={index} indexName="Offers" inHand="Coupons" sheet={<CouponsSheet draft={draft} />} outcome={<><Missing findings={draft.findings.filter((f) => f.about.kind === 'coupon')} /><div className="sec mt-3"><h2>For whom</h2><div className="mt-1"><AssumptionLine shop={shop} coupons={draft.content.coupons} /></div><p className="mt-2 text-ink-2">Each coupon is tried on an example order for this buyer. The same answer stands under every price when you choose the coupon there.</p></div></>} />;
   if (!offer) {
     return <Panes draft={draft} index={index} indexName="Offers" sheet={<><h1>Price</h1><p className="lead mt-3">An offer says what is paid for one or more products. Make a product first, and its offer comes with it.</p><Link className="btn btn-primary mt-4" to="/make">Make a product</Link></>} outcome={null} />;
   }

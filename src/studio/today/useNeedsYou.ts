@@ -22,7 +22,7 @@ export interface Need {
   jobId?: string;
 }
 
-const STAGE_OF = { product: 'Make', offer: 'Price', path: 'Sell', page: 'Sell', shop: null } as const;
+const STAGE_OF = { product: 'Make', offer: 'Price', coupon: 'Price', path: 'Sell', page: 'Sell', shop: null } as const;
 
 /** Everything that waits for a person. The stages' numbers are counted from this one list, so they add up to it. */
 export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
@@ -32,7 +32,7 @@ export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
   const { zone, locale } = content.shop;
   const stops = draft.findings.filter((f) => f.level === 'stops').map((f, i): Need => {
     const path = f.about.kind === 'page' ? content.paths.find((p) => p.steps.some((s) => s.pageId === f.about.id)) : undefined;
-    const to = { product: `/make/${f.about.id}`, offer: `/price/${f.about.id}`, path: `/sell/${f.about.id}`, page: `/sell/${path?.id ?? ''}`, shop: '/shop' }[f.about.kind];
+    const to = { product: `/make/${f.about.id}`, offer: `/price/${f.about.id}`, coupon: '/price/coupons', path: `/sell/${f.about.id}`, page: `/sell/${path?.id ?? ''}`, shop: '/shop' }[f.about.kind];
     return { key: `stop-${f.about.id}-${i}`, level: 'stops', stage: STAGE_OF[f.about.kind], heading: 'Stops publishing', text: f.text, to, action: 'Mend it' };
   });
   const disputes = disputed.map((o): Need => ({
