@@ -1,3 +1,4 @@
+import type { Instant } from '#core/calendar';
 import type { ShopDetails } from '#core/catalogue';
 import { DEFAULT_SHOP } from '#core/catalogue';
 import type { Release } from '#core/release';
@@ -35,6 +36,9 @@ export interface CounterContext {
   /** Tells the stand-ins the time, in a demo. */
   tellTime: () => Promise<void>;
   standInsNextDue: () => Promise<number | null>;
+  /** A real shop that was away for more than 48 hours charges nothing until its owner says so. */
+  readonly away: { from: Instant; to: Instant; agreements: number } | null;
+  confirmAway: () => Promise<void>;
   log: (message: string, error?: unknown) => void;
 }
 

@@ -11,6 +11,7 @@ import { realDisk } from './files/disk';
 import { openDoorsFile } from './files/doorsFile';
 import { openJournalFile } from './files/journalFile';
 import { openPeopleFile } from './files/peopleFile';
+import { openPresence } from './files/presence';
 import { openReleaseFiles } from './files/releaseFiles';
 import { openVaultFiles } from './files/vaultFiles';
 import { openViewsFile } from './files/viewsFile';
@@ -20,6 +21,7 @@ import { problemHandler } from './http/problem';
 import { memberRoutes } from './member/routes';
 import { noticeRoutes } from './notices';
 import type { CounterOptions } from './options';
+import { watchPresence } from './owner/absence';
 import { finishedShop } from './owner/finishedShop';
 import { ownerRoutes } from './owner/routes';
 import { demoClock, realClock } from './ports/clocks';
@@ -40,6 +42,7 @@ export interface Counter {
 }
 
 const TURN_EVERY_MS = 1_000;
+const NOTED_EVERY_MS = 60_000;
 const DEMO_START: Instant = '2026-06-15T08:00:00.000Z';
 
 /** Opens a shop's folder, joins its ports and routes, and serves it on one port. */
@@ -71,10 +74,12 @@ export async function createCounter(options: CounterOptions): Promise<Counter> {
     productTitle: (id) => liveRelease(context)?.content.products.find((p) => p.id === id)?.title ?? 'what you bought',
     productOfPass: (id) => runner.state.passes.get(id)?.productId ?? '',
   });
-  const runner = createRunner({ journal, people, clock: demo ?? realClock, payments, mailer, vault, ids, releases });
+  const runner = createRunner({ journal, people, clock: demo ?? options.clock ?? realClock, payments, mailer, vault, ids, releases });
   await runner.start();
   // A demo goes on from where its time had come to, never back.
   if (demo && runner.state.at > demo.now()) demo.moveTo(runner.state.at);
+
+  const absence = await watchPresence({ runner, presence: openPresence(own), real: options.mode === 'real', log });
 
   const outside = join(root, 'outside');
   const clock = standInClock(demo ? msOf(demo.now()) : Date.now());
@@ -87,6 +92,10 @@ export async function createCounter(options: CounterOptions): Promise<Counter> {
     tellTime: async () => {
       if (demo) await tellTo('/clock', { method: 'POST', body: JSON.stringify({ now: msOf(demo.now()) }) });
     },
+    get away() {
+      return absence.away();
+    },
+    confirmAway: () => absence.confirm(),
     standInsNextDue: async () => ((await tellTo('/next-due')) as { at: number | null }).at,
   };
 
@@ -135,6 +144,7 @@ export async function createCounter(options: CounterOptions): Promise<Counter> {
   };
   turn();
   const timer = setInterval(turn, TURN_EVERY_MS);
+  const presence = setInterval(() => void absence.note(), NOTED_EVERY_MS);
 
   return {
     address,
@@ -143,6 +153,8 @@ export async function createCounter(options: CounterOptions): Promise<Counter> {
     server,
     async close() {
       clearInterval(timer);
+      clearInterval(presence);
+      await absence.note();
       paymentService.close();
       await new Promise<void>((resolve) => {
         server.close(() => resolve());

@@ -1,5 +1,6 @@
 import type { Instant } from '#core/calendar';
 import type { IdsPort } from '#core/shop';
+import type { ClockPort } from '#core/shop';
 import type { Disk } from './files/disk';
 
 /** How a counter is started. */
@@ -20,4 +21,6 @@ export interface CounterOptions {
   ids?: IdsPort;
   disk?: Disk;
   log?: (message: string, error?: unknown) => void;
+  /** Another clock than this machine's, for tests. */
+  clock?: ClockPort;
 }

@@ -24,6 +24,8 @@ export interface Runner {
   turn(): Promise<void>;
   /** Turns until nothing more can be done now. */
   settle(): Promise<void>;
+  /** While on, nothing that time has made necessary is done: a shop that was away for long waits for its owner. */
+  holdDueWork(on: boolean): void;
   /** Asks again at once about one thing that is unanswered. */
   nudge(key: string): void;
   onBatch(listener: (batch: Pick<Batch, 'seq' | 'at' | 'events'>) => void): () => void;
@@ -49,6 +51,7 @@ export function createRunner(ports: Ports): Runner {
   let stalled = false;
   let rebuilding: Promise<void> | null = null;
   let resuming: Promise<boolean> | null = null;
+  let held = false;
   const listeners = new Set<(batch: Pick<Batch, 'seq' | 'at' | 'events'>) => void>();
   const unsent = new Set<string>();
   const active = new Map<string, Promise<void>>();
@@ -209,7 +212,7 @@ export function createRunner(ports: Ports): Runner {
     if (stalled && !(await resume())) return;
     // Due work is decided in order; what it writes goes to the disk together.
     let going: Promise<unknown>[] = [];
-    for (const command of dueWork(state, now())) {
+    for (const command of held ? [] : dueWork(state, now())) {
       going.push(execute(command));
       if (going.length < WRITTEN_TOGETHER && !stalled) continue;
       await Promise.all(going);
@@ -240,6 +243,9 @@ export function createRunner(ports: Ports): Runner {
         await turn();
         if (state.seq === before && active.size === 0) return;
       }
+    },
+    holdDueWork(on) {
+      held = on;
     },
     nudge(key) {
       const todo = state.todo.get(key);

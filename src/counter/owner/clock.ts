@@ -2,7 +2,14 @@ import { instantOf, type Instant, msOf, nthAfter } from '#core/calendar';
 import { type CounterContext, shopOf } from '../context';
 import { Problem } from '../http/problem';
 
-const moving = new WeakSet<CounterContext>();
+/** How far a move has come: shown while it lasts. */
+export interface ClockMove {
+  from: Instant;
+  to: Instant;
+}
+const moving = new WeakMap<CounterContext, ClockMove>();
+
+export const clockMove = (context: CounterContext): ClockMove | null => moving.get(context) ?? null;
 
 /**
  * Moves the demo's clock. It stops at every moment at which something falls due, here or in the stand-ins, does
@@ -12,11 +19,13 @@ export async function moveClock(context: CounterContext, by: 'next' | 'day' | 'w
   const { demoClock, runner } = context;
   if (!demoClock) throw new Problem(409, 'Only a demo shop’s clock can be moved.', 'not-demo');
   if (moving.has(context)) throw new Problem(409, 'The clock is already being moved. Wait until it has arrived.', 'moving');
-  moving.add(context);
+  const from = runner.now();
+  moving.set(context, { from, to: from });
   try {
     const next = await nextMoment(context);
     if (by === 'next' && next === null) throw new Problem(409, 'Nothing more is due, so there is no next event.', 'nothing-due');
     const target = by === 'next' ? (next as Instant) : nthAfter(runner.now(), { count: 1, unit: by }, 1, shopOf(context).zone);
+    moving.set(context, { from, to: target });
     for (;;) {
       const due = await nextMoment(context);
       const stop = due !== null && due < target ? due : target;

@@ -8,7 +8,7 @@ import { type CounterContext, liveRelease, shopOf } from '../context';
 import { Problem, refusalProblem } from '../http/problem';
 import { textOf } from '../http/textOf';
 import { sendSignInLink } from '../member/signInLink';
-import { moveClock } from './clock';
+import { clockMove, moveClock } from './clock';
 import { agreementRoutes } from './agreementRoutes';
 import { checkOrigin, isOwner, letIn, letOut, ownerOnly } from './door';
 import { firstHours } from './firstHours';
@@ -43,7 +43,7 @@ export function ownerRoutes(context: CounterContext): Router {
 
   router.get('/about', (_req, res) => {
     const { state } = runner;
-    res.json({ mode: context.mode, now: runner.now(), release: state.release, publicAddress: context.publicAddress(), shopName: shopOf(context).name, head: context.journal.head(), problems: context.problems, attention: state.attention, unanswered: state.todo.size });
+    res.json({ mode: context.mode, now: runner.now(), release: state.release, publicAddress: context.publicAddress(), shopName: shopOf(context).name, head: context.journal.head(), problems: context.problems, attention: state.attention, unanswered: state.todo.size, clockMove: clockMove(context), away: context.away });
   });
 
   router.get('/first-hours', async (_req, res) => void res.json({ first: await firstHours(context) }));
@@ -117,6 +117,11 @@ export function ownerRoutes(context: CounterContext): Router {
       throw new Problem(503, 'The mail service did not answer, so the link was not sent. Try again in a minute.', 'not-sent');
     });
     res.json({ sentence: `A sign-in link is on its way to ${person.address}.` });
+  });
+
+  router.post('/away/confirm', async (_req, res) => {
+    await context.confirmAway();
+    res.json({ away: context.away });
   });
 
   router.post('/clock', async (req, res) => {

@@ -12,6 +12,10 @@ export interface About {
   problems: { code: string; sentence: string }[];
   attention: { id: string; orderId: string; text: string; at: Instant }[];
   unanswered: number;
+  /** The demo's clock is being moved. */
+  clockMove: { from: Instant; to: Instant } | null;
+  /** The shop was away for long, and waits for the owner's word. */
+  away: { from: Instant; to: Instant; agreements: number } | null;
 }
 /** What became of the live release in its first day. */
 export interface FirstHours {
@@ -60,11 +64,12 @@ export const ownerApi = createApi({
     firstHours: build.query<{ first: FirstHours | null }, void>({ query: () => '/first-hours', providesTags: ['About'] }),
     finishedShop: build.mutation<{ address: string }, void>({ query: () => ({ url: '/finished-shop', method: 'POST', body: {} }) }),
     sendLink: build.mutation<{ sentence: string }, string>({ query: (personId) => ({ url: '/people/link', method: 'POST', body: { personId } }) }),
+    confirmAway: build.mutation<unknown, void>({ query: () => ({ url: '/away/confirm', method: 'POST', body: {} }), invalidatesTags: ['About'] }),
     moveClock: build.mutation<{ now: Instant }, 'next' | 'day' | 'week' | 'month'>({ query: (by) => ({ url: '/clock', method: 'POST', body: { by } }), invalidatesTags: ['About'] }),
   }),
 });
 
-export const { useAboutQuery, usePreviewRefundQuery, useRefundMutation, usePublishMutation, useReleasesQuery, useFirstHoursQuery, useFinishedShopMutation, useMoveClockMutation, useSendLinkMutation, usePreviewActQuery, useActOnAgreementMutation } = ownerApi;
+export const { useAboutQuery, usePreviewRefundQuery, useRefundMutation, usePublishMutation, useReleasesQuery, useFirstHoursQuery, useFinishedShopMutation, useMoveClockMutation, useConfirmAwayMutation, useSendLinkMutation, usePreviewActQuery, useActOnAgreementMutation } = ownerApi;
 
 /** Hands the key from the address over for a cookie. @returns what went wrong, or null */
 export async function connect(key: string): Promise<string | null> {

@@ -1,12 +1,22 @@
-import { useState } from 'react';
-import { formatDay, formatTime } from '#core/calendar';
-import { type About, sentenceOf, useMoveClockMutation } from '../data/ownerApi';
+import { useEffect, useState } from 'react';
+import { formatDay, formatTime, msOf } from '#core/calendar';
+import { type About, ownerApi, sentenceOf, useMoveClockMutation } from '../data/ownerApi';
+import { useAppDispatch } from '../store';
 
 const STEPS = [['next', 'Next event'], ['day', '1 day'], ['week', '1 week'], ['month', '1 month']] as const;
 
 /** Says on every screen that no real money moves; in a demo it holds the clock. */
 export function Strip({ about, zone }: { about: About; zone: string }) {
   const [move, moving] = useMoveClockMutation();
+  const dispatch = useAppDispatch();
+  const long = moving.isLoading;
+  // A long jump is followed while it lasts, so that nobody wonders whether anything happens.
+  useEffect(() => {
+    if (!long) return;
+    const timer = setInterval(() => dispatch(ownerApi.util.invalidateTags(['About'])), 700);
+    return () => clearInterval(timer);
+  }, [long, dispatch]);
+  const done = about.clockMove && msOf(about.clockMove.to) > msOf(about.clockMove.from) ? Math.round((100 * (msOf(about.now) - msOf(about.clockMove.from))) / (msOf(about.clockMove.to) - msOf(about.clockMove.from))) : null;
   const [said, setSaid] = useState<string | null>(null);
   if (about.mode === 'test') return <div className="hatched-strip px-5 py-0.5 text-center"><span>Test shop. No real money moves.</span></div>;
   return (
@@ -15,7 +25,7 @@ export function Strip({ about, zone }: { about: About; zone: string }) {
       {STEPS.map(([by, label]) => (
         <button key={by} className="btn btn-quiet btn-sm" disabled={moving.isLoading} onClick={() => void move(by).unwrap().then(() => setSaid(null), (error: unknown) => setSaid(sentenceOf(error)))}>{label}</button>
       ))}
-      <span role="status">{moving.isLoading ? 'Time is passing …' : (said ?? 'Time here cannot be turned back.')}</span>
+      <span role="status">{moving.isLoading ? `Time is passing …${done === null || done <= 0 ? '' : ` ${Math.min(99, done)} %`}` : (said ?? 'Time here cannot be turned back.')}</span>
     </div>
   );
 }

@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { useConfirmAwayMutation } from '../data/ownerApi';
 import { useAppDispatch } from '../store';
 import { jobDropped } from '../store/jobs';
 import type { Need } from './useNeedsYou';
@@ -23,11 +24,12 @@ export function NeedsYou({ needs }: { needs: readonly Need[] }) {
 }
 
 function Row({ need, mark = false }: { need: Need; mark?: boolean }) {
+  const [confirm] = useConfirmAwayMutation();
   const dispatch = useAppDispatch();
   return (
     <li className="flex flex-wrap items-center justify-between gap-x-5 gap-y-2 border-t border-line py-3 last:border-b">
       <div className="min-w-48 flex-1">{mark && <span className="text-alarm" aria-hidden="true">● </span>}<b className="font-semibold">{need.heading}</b>{need.text !== '' && <><br /><span className="text-ink-2">{need.text}</span></>}</div>
-      {need.jobId === undefined ? <Link className="btn btn-quiet shrink-0" to={need.to}>{need.action}</Link> : <button className="btn btn-quiet shrink-0" onClick={() => dispatch(jobDropped(need.jobId ?? ''))}>{need.action}</button>}
+      {need.act ? <button className="btn btn-quiet shrink-0" onClick={() => void confirm()}>{need.action}</button> : need.jobId === undefined ? <Link className="btn btn-quiet shrink-0" to={need.to}>{need.action}</Link> : <button className="btn btn-quiet shrink-0" onClick={() => dispatch(jobDropped(need.jobId ?? ''))}>{need.action}</button>}
     </li>
   );
 }

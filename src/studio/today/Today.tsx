@@ -15,6 +15,7 @@ import { GoOn } from './GoOn';
 import { Lately } from './Lately';
 import { MonthSoFar } from './MonthSoFar';
 import { NeedsYou } from './NeedsYou';
+import { PaymentsToday } from './PaymentsToday';
 import { useNeedsYou } from './useNeedsYou';
 
 /** Today: what came in, and what needs a person. */
@@ -36,6 +37,7 @@ export function Today({ draft }: { draft: Draft }) {
             <>
               <FirstHours draft={draft} />
               <NeedsYou needs={needs} />
+              <PaymentsToday draft={draft} />
               <Lately draft={draft} />
             </>
           )}

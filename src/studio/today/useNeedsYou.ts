@@ -20,6 +20,8 @@ export interface Need {
   action: string;
   /** A job that failed; its row goes when it is dismissed. */
   jobId?: string;
+  /** Done by the row's own button. */
+  act?: 'confirm-away';
 }
 
 const STAGE_OF = { product: 'Make', offer: 'Price', coupon: 'Price', path: 'Sell', page: 'Sell', shop: null } as const;
@@ -38,10 +40,11 @@ export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
   const disputes = disputed.map((o): Need => ({
     key: `dispute-${o.id}`, level: 'act', stage: 'Deliver', heading: `A bank disputes ${formatAmount(o.paid, o.currency, locale)}`, text: `${o.title}, bought ${formatDay(o.at, zone, locale)}. Access is on hold.${o.answerBy === null ? '' : ` Decided by ${formatDay(o.answerBy, zone, locale)}.`}`, to: ordersLink({ group: 'disputed' }, o.id), action: 'Read it',
   }));
+  const away = about?.away ? [{ key: 'away', level: 'act' as const, stage: null, heading: `The shop was away since ${formatDay(about.away.from, zone, locale)}`, text: `${about.away.agreements === 1 ? '1 payment plan or subscription was' : `${about.away.agreements} payment plans and subscriptions were`} to be charged meanwhile. Nothing is charged until you say so; then each goes on as if it had been paused, and nobody pays for the time between.`, to: '/', action: 'Go on now', act: 'confirm-away' as const }] : [];
   const late = (about?.attention ?? []).map((a): Need => ({ key: a.id, level: 'act', stage: 'Deliver', heading: 'Two answers about one payment', text: a.text, to: '/deliver', action: 'See the orders' }));
   const history = (about?.problems ?? []).map((p, i): Need => ({ key: `history-${i}`, level: 'act', stage: null, heading: 'The shop’s history', text: p.sentence, to: '/shop', action: 'Copies' }));
   const failed = jobs.filter((j) => j.state === 'failed').map((j): Need => ({ key: j.id, level: 'act', stage: null, heading: j.title, text: j.sentence ?? '', to: '/', action: 'Dismiss', jobId: j.id }));
-  return [...disputes, ...late, ...history, ...failed, ...stops, ...beforeFirstSale(draft)];
+  return [...away, ...disputes, ...late, ...history, ...failed, ...stops, ...beforeFirstSale(draft)];
 }
 
 /** At most six lines, each leaving when it is done. */
