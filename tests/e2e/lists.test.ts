@@ -41,11 +41,11 @@ test('a list in a sentence: narrowed, totalled, named, found again after a reloa
   const [file] = await Promise.all([studio.waitForEvent('download'), studio.getByRole('button', { name: /^Export/ }).click()]);
   const lines = readFileSync(await file.path(), 'utf8').trim().split('\r\n');
   expect(lines.length - 1).toBe(await studio.locator('.sheet tbody tr').count());
-  expect(before).toContain(`${lines.length - 1} orders`);
+  expect(before).toMatch(new RegExp(`^${lines.length - 1} orders?,`));
   await studio.getByLabel('Search these orders').fill('nobody at all');
   await studio.getByText(/No orders match\. \d+ without these choices\./).waitFor();
   await studio.getByRole('link', { name: 'Clear them' }).click();
-  await studio.getByText(/^44 orders/).waitFor();
+  await studio.getByText(/^\d+ orders/).waitFor();
 });
 
 test('acting on many: what it does, whom it leaves out, one example; it can be stopped, and never repeats what was done', async () => {
@@ -53,7 +53,7 @@ test('acting on many: what it does, whom it leaves out, one example; it can be s
   await studio.getByLabel('For which offer').selectOption({ label: 'Wren sound cards' });
   await studio.waitForFunction(() => location.search.includes('offer='));
   await studio.getByRole('button', { name: 'give the money back' }).click();
-  await studio.getByText(/^For example: .* gets back €12\.00 for order \d+ to the card ending 0001, and “Wren sound cards” closes\.$/).waitFor();
+  await studio.getByText(/^For example: .* gets back €[\d.]+ for order \d+ to the card ending 0001, and “Wren sound cards” closes\.$/).waitFor();
   const button = studio.getByRole('button', { name: /^Refund €[\d.]+ for \d+ orders and close their access$/ });
   const [, count] = /for (\d+) orders/.exec((await button.textContent()) ?? '') ?? [];
   await button.click();

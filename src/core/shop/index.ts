@@ -11,4 +11,5 @@ export { NotAnswered, StorageFailed } from './ports';
 export { memoryPorts, type MemoryPorts } from './memoryPorts';
 export { agreementIdOf, planAgreementRefund, paymentsOfAgreement, type AgreementRefundPlan, unusedNow, inGap, LONGEST_ABSENCE_MS } from './agreements';
 export { walkRelease, type Walked } from './walk';
+export { rehearse, NOTHING_HAPPENS, type Rehearsal, type RehearsedStep, type Script } from './rehearse';
 export { createRunner, type Runner, type Executed } from './runner';

@@ -106,7 +106,7 @@ function laterOf(terms: Terms, quote: Quote, place: { currency: string; zone: st
   const last = paymentsOf(terms);
   const sameYear = (at: Instant): boolean => dateIn(at, place.zone).slice(0, 4) === dateIn(now, place.zone).slice(0, 4);
   const day = (at: Instant): string => formatDay(at, place.zone, place.locale, { year: !sameYear(at) });
-  const rest = (): string => plainText(statementOfRest(terms, firstAnchor(terms, now, place.zone), terms.trial ? 1 : 2, { ...place, charged, cheaperUntil }));
+  const rest = (): string => plainText(statementOfRest(terms, firstAnchor(terms, now, place.zone), terms.trial ? 1 : 2, { ...place, charged, cheaperUntil, trialUntil: terms.trial ? firstAnchor(terms, now, place.zone).at : null }));
   if (last !== null && terms.kind === 'plan') {
     const whole = money(sum(dues.map((d) => d.amount)));
     return { later: whole, laterWords: dues.length <= NAMED_ONE_BY_ONE ? `${dues.map((d) => `${money(d.amount)} on ${day(d.at)}`).join(', ')}, same card` : rest() };

@@ -110,7 +110,7 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
           {prices.map((p) => (
             <label key={p.id} className="pick">
               <span className="flex items-center justify-between gap-3">
-                <span className="flex items-center gap-3"><input type="radio" name="price" className="radio radio-sm" checked={p.id === price.id} onChange={() => setPriceId(p.id)} /> <span dir="auto">{p.name}</span></span>
+                <span className="flex items-center gap-3"><input type="radio" name="price" className="radio radio-sm" checked={p.id === price.id} onChange={() => setPriceId(p.id)} /> <span><span dir="auto">{p.name}</span>{p.lasting && <span className="cap block">later {p.later}</span>}</span></span>
                 <span className="shrink-0">{p.usual !== null && <s className="cap mr-2">{p.usual}</s>}<b>{p.today || p.free ? `${p.dueToday} today` : 'nothing today'}</b></span>
               </span>
             </label>

@@ -11,6 +11,7 @@ export const KEYS: readonly (readonly [keys: string, does: string])[] = [
   ['n', 'Something new here'],
   ['[ and ], or u and d', 'The thing before and after this one'],
   ['b', 'See as buyer, and back'],
+  ['r', 'Rehearse the price in hand'],
   ['k', 'What would stop publishing, and every change'],
   ['. or o', 'Fold and unfold what this leads to'],
   ['Ctrl or Cmd + Z', 'Undo; with Shift, do it again'],
@@ -38,6 +39,7 @@ export function useKeys(): void {
       u: () => step(-1),
       ']': () => step(1),
       d: () => step(1),
+      r: () => document.querySelector<HTMLElement>('[data-rehearse]')?.click(),
       '?': () => dispatch(keysShownToggled(true)),
       '0': () => void navigate('/'),
     };

@@ -9,7 +9,10 @@ import { Panes } from '../frame/Panes';
 import { AssumptionLine, useAssumption } from './assumption';
 import { CouponsSheet } from './CouponsSheet';
 import { OfferSheet } from './OfferSheet';
+import { useAppDispatch, useAppSelector } from '../store';
+import { rehearsalToggled } from '../store/frame';
 import { BuyersChoice, PriceOutcome, soldPrices } from './outcome';
+import { Rehearse } from './Rehearse';
 
 /** Price: the offers, each with its prices in a sentence and what they lead to. */
 export function PriceStage({ draft }: { draft: Draft }) {
@@ -74,8 +77,20 @@ export function PriceStage({ draft }: { draft: Draft }) {
           </div>
         </>
       }
-      outcome={<><h3 className="mb-2">As the buyer sees it</h3><BuyersChoice offer={offer} locale={shop.locale} /></>}
+      outcome={<><h3 className="mb-2">As the buyer sees it</h3><BuyersChoice offer={offer} locale={shop.locale} />{price && <RehearseFold draft={draft} offer={offer} price={price} />}</>}
     />
+  );
+}
+
+/** The rehearsal, folded away until it is wanted; whether it is stays remembered. */
+function RehearseFold({ draft, offer, price }: { draft: Draft; offer: DraftOffer; price: Price }) {
+  const dispatch = useAppDispatch();
+  const open = useAppSelector((state) => state.frame.rehearsing);
+  return (
+    <div className="sec mt-4">
+      <h3><button className="opt !text-[15px] font-semibold" aria-expanded={open} data-rehearse onClick={() => dispatch(rehearsalToggled(!open))}>Rehearse the months ahead</button></h3>
+      {open ? <Rehearse key={price.id} draft={draft} offer={offer} price={price} width={312} /> : <p className="cap mt-1">With the real engine, nothing recorded: every charge, message and door. Key r.</p>}
+    </div>
   );
 }
 

@@ -28,9 +28,11 @@ interface FrameState {
   /** Where somebody is taken to buy, where it is not the shop’s country, and with which coupon. */
   assumedCountry: string | null;
   assumedCoupon: string | null;
+  /** The rehearsal under a price is open. */
+  rehearsing: boolean;
 }
 
-const initialState: FrameState = { theme: stored('theme') === 'night' ? 'night' : 'day', outcomeFolded: stored('outcome') === 'folded', publishing: false, sizes: { index: Number(stored('index')) || 236, outcome: Number(stored('outcome-width')) || 356 }, keysOn: stored('keys') !== 'off', keysShown: false, buyerView: false, removed: null, blockInHand: null, connection: 'unknown', lostAt: null, assumedDay: null, assumedCountry: null, assumedCoupon: null };
+const initialState: FrameState = { theme: stored('theme') === 'night' ? 'night' : 'day', outcomeFolded: stored('outcome') === 'folded', publishing: false, sizes: { index: Number(stored('index')) || 236, outcome: Number(stored('outcome-width')) || 356 }, keysOn: stored('keys') !== 'off', keysShown: false, buyerView: false, removed: null, blockInHand: null, connection: 'unknown', lostAt: null, assumedDay: null, assumedCountry: null, assumedCoupon: null, rehearsing: stored('rehearse') === 'open' };
 
 /** The frame's own state: theme and folding are remembered, the rest is of the moment. */
 export const frame = createSlice({
@@ -78,6 +80,10 @@ export const frame = createSlice({
     couponAssumed(state, { payload }: PayloadAction<string | null>) {
       state.assumedCoupon = payload;
     },
+    rehearsalToggled(state, { payload }: PayloadAction<boolean>) {
+      state.rehearsing = payload;
+      keep('rehearse', payload ? 'open' : 'folded');
+    },
     connectionChanged(state, { payload }: PayloadAction<{ connection: FrameState['connection']; at: number }>) {
       if (payload.connection !== 'lost') state.lostAt = null;
       else if (state.connection !== 'lost') state.lostAt = payload.at;
@@ -86,4 +92,4 @@ export const frame = createSlice({
   },
 });
 
-export const { paneSized, keysSwitched, keysShownToggled, themeChosen, outcomeToggled, publishToggled, buyerViewToggled, connectionChanged, removedNow, blockTaken, dayAssumed, countryAssumed, couponAssumed } = frame.actions;
+export const { paneSized, keysSwitched, keysShownToggled, themeChosen, outcomeToggled, publishToggled, buyerViewToggled, connectionChanged, removedNow, blockTaken, dayAssumed, countryAssumed, couponAssumed, rehearsalToggled } = frame.actions;

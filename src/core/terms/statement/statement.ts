@@ -46,13 +46,14 @@ export function statementOf(terms: Terms, context: StatementContext): Statement 
 }
 
 /** The statement of an agreement from now on: the payments still to come, from number `next` on. */
-export function statementOfRest(terms: LastingTerms, anchor: Anchor, next: number, context: Omit<StatementContext, 'start' | 'when'>): Statement {
+export function statementOfRest(terms: LastingTerms, anchor: Anchor, next: number, context: Omit<StatementContext, 'start' | 'when'> & { trialUntil?: Instant | null }): Statement {
   const { zone, charged = (due) => due.amount } = context;
   const dues = settled(terms, paymentsFrom(terms, anchor, next, zone), context.cheaperUntil);
   if (dues.length === 0) return speak({ ...NOTHING, nothing: true }, { ...context, when: 'today' });
   return speak({
     ...NOTHING,
     setUpLabel: terms.setUp?.label ?? '',
+    trial: context.trialUntil ? { days: terms.trial?.days ?? 0, until: context.trialUntil } : null,
     setUpLater: dues[0]?.setUp ?? 0,
     runs: runsOf(dues, charged, goesOn(terms)),
     every: terms.every,
