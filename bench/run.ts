@@ -1,7 +1,8 @@
 import { orders } from './orders';
 import { delivery } from './delivery';
 import { engine } from './engine';
+import { lasting } from './lasting';
 import { studio } from './studio';
 import { weight } from './weight';
 
-for (const measure of [orders, engine, delivery, weight, studio]) await measure();
+for (const measure of [orders, engine, lasting, delivery, weight, studio]) await measure();
