@@ -15,7 +15,7 @@ test('every row of the worked values, typed into the sentence: statement and dra
   await go('Price');
   for (const [i, [name, terms, dues, english]] of WORKED.entries()) {
     await studio.getByRole('button', { name: 'New offer …' }).click();
-    await studio.waitForFunction(() => (document.querySelector('.title-field') as HTMLInputElement | null)?.value === '');
+    await studio.waitForFunction(() => document.querySelector<HTMLInputElement>('.title-field')?.value === '');
     const title = `Worked ${i}`;
     await studio.getByLabel('Title of the offer').fill(title);
     await studio.getByRole('button', { name: 'Set a price' }).click();
