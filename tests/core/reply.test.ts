@@ -10,6 +10,7 @@ test('a ready reply says what is recorded, and the way in only when something is
   const open = readyReply({ shop, name: 'Tove', orders: [{ ...order, back: 600 }], things: [{ open: true, sentence: 'You can open Field pack for good.' }] });
   expect(open).toContain('Order 1007 of 15 June 2026: Field pack, €24.00, of which €6.00 was given back.');
   expect(open).toContain('open the member area');
+  expect(readyReply({ shop, name: 'Tove', orders: [order], things: [], agreements: ['Library: 2 of 3 payments made, 1 left.'] })).toContain('Library: 2 of 3 payments made, 1 left.');
   const closed = readyReply({ shop, name: '', orders: [order], things: [{ open: false, sentence: 'You cannot open it any more.' }] });
   expect(closed.startsWith('Hello,')).toBe(true);
   expect(closed).not.toContain('open the member area');

@@ -10,13 +10,15 @@ interface Known {
   orders: readonly { number: number; at: Instant; title: string; paid: number; back: number; currency: string; zone: string }[];
   /** For each product they ever had: whether it is open, said to them. */
   things: readonly Explanation[];
+  /** Where each payment plan and subscription stands, in sentences. */
+  agreements?: readonly string[];
 }
 
 /**
  * A ready answer to "I paid but …", from what is recorded: what was paid, what is open and why, and the way in.
  * The seller reads it before it goes anywhere.
  */
-export function readyReply({ shop, name, orders, things }: Known): string {
+export function readyReply({ shop, name, orders, things, agreements = [] }: Known): string {
   const hello = name.trim() === '' ? 'Hello,' : `Hello ${name.trim()},`;
   if (orders.length === 0) return [hello, 'I find no order under this address. Could it have been another one? Tell me the address or the order’s number from the receipt, and I will look again.', shop.name].join('\n\n');
   const paid = orders.slice(0, 3).map((o) => {
@@ -30,6 +32,7 @@ export function readyReply({ shop, name, orders, things }: Known): string {
     'I have looked it up.',
     paid.join('\n'),
     things.map((t) => t.sentence).join('\n'),
+    ...(agreements.length === 0 ? [] : [agreements.join('\n')]),
     open ? 'The easiest way in: open the member area, write the address this message went to, and press the button in the mail that comes. Everything you own is there, with fresh links to the files.' : 'If you think this is not right, tell me and I will put it in order.',
     shop.name,
   ].join('\n\n');

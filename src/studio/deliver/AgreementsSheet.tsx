@@ -1,3 +1,4 @@
+import type { Collection, InsertType } from 'dexie';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { AgreementRow } from '#core/books';
@@ -10,6 +11,7 @@ import { shortTerms } from '#core/terms';
 import { db } from '../data/db';
 import type { Draft } from '../data/draft';
 import { ChoiceFill } from '../price/Fill';
+import { exportAgreements } from './exportAgreements';
 
 const STEP = 100;
 
@@ -38,6 +40,10 @@ export function useAgreementTotals(): Map<string, { count: number; paid: Map<str
   }, []);
 }
 
+/** Those of a status and kind, in the order of what comes next. */
+export const agreementRows = (status: string, kind: string): Collection<AgreementRow, string, InsertType<AgreementRow, 'id'>> =>
+  (status === '' ? db.agreements.orderBy('sort') : db.agreements.where('sort').between(`${status}|`, `${status}|\uffff`)).filter((r) => kind === '' || r.agreement.terms.kind === kind);
+
 /** Payment plans and subscriptions by status: when the next payment is due, what was paid so far, what is left. */
 export function AgreementsSheet({ draft, selected }: { draft: Draft; selected: string | null }) {
   const [params, setParams] = useSearchParams();
@@ -47,7 +53,7 @@ export function AgreementsSheet({ draft, selected }: { draft: Draft; selected: s
   const totals = useAgreementTotals();
   const most = Number(params.get('most') ?? STEP);
   const found = useLiveQuery(async () => {
-    const rows = await (status === '' ? db.agreements.orderBy('sort') : db.agreements.where('sort').between(`${status}|`, `${status}|\uffff`)).filter((r) => kind === '' || r.agreement.terms.kind === kind).limit(most).toArray();
+    const rows = await agreementRows(status, kind).limit(most).toArray();
     const people = await db.people.bulkGet(rows.map((r) => r.personId));
     return rows.map((row, i) => ({ row, who: people[i]?.name || people[i]?.address || 'Somebody erased' }));
   }, [status, kind, most]);
@@ -66,6 +72,7 @@ export function AgreementsSheet({ draft, selected }: { draft: Draft; selected: s
         <ChoiceFill label="In which state" value={status} choices={[['', 'in any state'], ...STATUSES.map(([id, name]) => [id, name.toLowerCase()] as const)]} onChange={(s) => choose('status', s)} />
       </h1>
       {total && total.count > 0 && kind === '' && <p className="lead mt-1 text-ink-2">{total.count.toLocaleString('en')} {total.count === 1 ? 'agreement' : 'in all'}, <b className="font-semibold text-money">{sums(total.paid) || 'nothing'}</b> paid so far{sums(total.left) !== '' && <>, <b className="font-semibold">{sums(total.left)}</b> still to come on plans</>}.</p>}
+      {found && found.length > 0 && <p className="mt-1"><button className="opt" onClick={() => void exportAgreements(status, kind)}>Export these as CSV</button></p>}
       {found?.length === 0 && (totals?.get('') === undefined ? <p className="lead mt-3">Here stands everybody who pays in parts or by subscription. Nobody does yet. <Link className="plain-link" to="/price">Give an offer such a price</Link></p> : <p className="lead mt-3">None match. {totals.get('')?.count.toLocaleString('en')} without these choices. <Link className="plain-link" to="/deliver/agreements">Clear them</Link></p>)}
       {found && found.length > 0 && (
         <table className="rows mt-3">

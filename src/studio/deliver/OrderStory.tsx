@@ -8,6 +8,7 @@ import { KeelLine } from '../../ui/KeelLine';
 import { db } from '../data/db';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
+import { agreementsLink } from './AgreementsSheet';
 import { RefundForm } from './RefundForm';
 
 /** One order: what was paid and given back, what it opened, and why that is open or not. */
@@ -18,11 +19,12 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: string }
     if (!order) return null;
     const passes = (await db.passes.bulkGet(order.passIds)).filter((p) => p !== undefined);
     const refunds = (await db.refunds.bulkGet(order.refundIds)).filter((r) => r !== undefined);
-    return { order, passes, refunds, person: await db.people.get(order.personId) };
+    const agreements = await db.agreements.where('agreement.orderId').equals(orderId).toArray();
+    return { order, passes, refunds, agreements, person: await db.people.get(order.personId) };
   }, [orderId]);
   if (data === undefined) return null;
   if (data === null) return <p>This order is not in the history here.</p>;
-  const { order, passes, refunds, person } = data;
+  const { order, passes, refunds, agreements, person } = data;
   const { locale } = draft.content.shop;
   const money = (amount: number): string => formatAmount(amount, order.currency, locale);
   const titleOf = (productId: string): string => draft.content.products.find((p) => p.id === productId)?.title ?? 'a product put away';
@@ -36,6 +38,7 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: string }
       <p className="lead mt-3">{formatMoment(order.at, order.zone, locale)}: <b className="font-semibold text-money">{order.paid === 0 ? 'free' : money(order.paid)}</b> for <span dir="auto">{order.title}</span>{order.last4 !== null && `, card ending ${order.last4}`}.{order.back > 0 && <> <b className="font-semibold text-money">{money(order.back)}</b> given back.</>}</p>
       {order.dispute === 'open' && <p className="mt-2 text-alarm">The buyer’s bank disputes this payment. Access is on hold{order.answerBy !== null && `; it is decided by ${formatMoment(order.answerBy, order.zone, locale)}`}.</p>}
       <div className="mt-3"><KeelLine story={storyOfOrder(order, refunds, passes.map((pass) => ({ pass, title: titleOf(pass.productId) })), latest, locale)} name={sentence} width={312} /></div>
+      {agreements.map((a) => <p key={a.id} className="mt-2">What comes later: <Link className="underline" to={agreementsLink('', a.id)} dir="auto">{a.agreement.title}</Link>, {a.status}.</p>)}
       <div className="sec mt-2">
         <h3>Can they open it?</h3>
         {passes.map((pass) => (

@@ -3,11 +3,13 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
-import { readyReply } from '#core/messages';
+import { type Agreement, chargeFor, isRunning } from '#core/agreements';
+import { agreementState, readyReply } from '#core/messages';
 import { explain, type Explanation } from '#core/passes';
 import { db } from '../data/db';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
+import { agreementsLink } from './AgreementsSheet';
 import { AnswerThem } from './AnswerThem';
 
 /** One person: what they bought, and for any product why they can or cannot open it. */
@@ -18,10 +20,12 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: strin
     person: await db.people.get(personId),
     orders: (await db.orders.where('personId').equals(personId).toArray()).sort((a, b) => b.number - a.number),
     passes: await db.passes.where('personId').equals(personId).toArray(),
+    agreements: (await db.agreements.where('personId').equals(personId).toArray()).map((r) => r.agreement),
   }), [personId]);
   if (!data) return null;
-  const { person, orders, passes } = data;
-  const { zone, locale } = draft.content.shop;
+  const { person, orders, passes, agreements } = data;
+  const { zone, locale, tax } = draft.content.shop;
+  const stands = (a: Agreement): string => agreementState(a, { locale, charged: (due) => chargeFor(a, due, tax).amount });
   const who = person?.name || person?.address || 'Somebody';
   const latest = orders[0] && orders[0].at > now ? orders[0].at : now;
   const why = (id: string): string => {
@@ -30,7 +34,7 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: strin
   };
   const known = (id: string): Explanation => explain({ passes: passes.filter((p) => p.productId === id), person: 'You', product: draft.content.products.find((p) => p.id === id)?.title ?? 'what you bought', orderNumber: (orderId) => String(orders.find((o) => o.id === orderId)?.number ?? ''), now: latest, zone, locale });
   const theirs = [...new Set(passes.map((p) => p.productId))];
-  const reply = readyReply({ shop: draft.content.shop, name: person?.name ?? '', orders, things: theirs.map(known) });
+  const reply = readyReply({ shop: draft.content.shop, name: person?.name ?? '', orders, things: theirs.map(known), agreements: agreements.filter(isRunning).map((a) => `${a.title}: ${stands(a)}`) });
   const others = draft.content.products.filter((p) => !theirs.includes(p.id));
   return (
     <>
@@ -45,6 +49,12 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: strin
         {productId !== '' && <p className="mt-1.5" role="status">{why(productId)}</p>}
       </div>
       <AnswerThem personId={personId} text={reply} />
+      {agreements.length > 0 && (
+        <div className="sec">
+          <h3>Plans and subscriptions</h3>
+          {agreements.map((a) => <p key={a.id} className="mt-1.5"><Link className="underline" to={agreementsLink('', a.id)} dir="auto">{a.title}</Link>: {stands(a)}</p>)}
+        </div>
+      )}
       <div className="sec">
         <h3>Bought</h3>
         {orders.map((o) => (

@@ -5,7 +5,7 @@ import { addMs, dateIn, type Instant, msOf, startOfDate } from '#core/calendar';
 import { describeContents, type Product } from '#core/catalogue';
 import { explain } from '#core/passes';
 import { unsealContent } from '#core/release';
-import { accessSentence } from '#core/terms';
+import { accessSentence, isLasting } from '#core/terms';
 import { db } from '../data/db';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
@@ -15,7 +15,7 @@ import { useAppDispatch } from '../store';
 import { buyerViewToggled } from '../store/frame';
 import { PhoneView } from './PhoneView';
 
-type Who = 'visitor' | 'owner' | 'person';
+type Who = 'visitor' | 'owner' | 'behind' | 'person';
 const STEPS = ['the page', 'the checkout', 'the thank-you page'] as const;
 
 /** What a buyer sees, with no order placed: the draft or what is live, as somebody, somewhere, on some day. It opens at the thing in hand. */
@@ -47,7 +47,7 @@ export function BuyerView({ draft }: { draft: Draft }) {
     <main className="buyer-view" aria-label="As the buyer sees it">
       <div className="buyer-strip">
         <p>You see <ChoiceFill label="What you see" value={source} choices={draft.live ? [['draft', 'the draft'], ['live', 'what is live']] : [['draft', 'the draft']]} onChange={setSource} />{' '}
-          as <ChoiceFill label="As whom" value={who} choices={[['visitor', 'a new visitor'], ['owner', 'an owner'], ['person', 'a named person']]} onChange={setWho} />{' '}
+          as <ChoiceFill label="As whom" value={who} choices={[['visitor', 'a new visitor'], ['owner', 'an owner'], ['behind', 'someone whose payment is behind'], ['person', 'a named person']]} onChange={setWho} />{' '}
           {who === 'visitor' && <>at <ChoiceFill label="Which step" value={String(stepIndex)} choices={STEPS.map((name, i) => [String(i), name] as const)} onChange={(i) => setStepIndex(Number(i))} />{' '}</>}
           on <ChoiceFill label="On which screen" value={width} choices={[['wide', 'a wide screen'], ['phone', 'a phone']]} onChange={setWidth} />{' '}
           on <DayFill label="On which day" value={date ?? today} onChange={(text) => setDate(/^[12]\d{3}-\d\d-\d\d$/.test(text) ? text : null)} />.{' '}
@@ -57,18 +57,29 @@ export function BuyerView({ draft }: { draft: Draft }) {
       <div className={width === 'phone' ? 'flex justify-center p-6' : 'px-6'}>
         {!path || !page ? <p className="p-10 text-center text-ink-2">{source === 'live' ? 'Nothing is live yet.' : 'There is no page yet. Make one in Sell.'}</p>
           : who === 'visitor' ? <PhoneView draft={shown} path={path} page={page} wide={width === 'wide'} at={at} />
-          : <div className={width === 'phone' ? 'phone' : 'mx-auto max-w-[46rem]'}><div className="page p-6">{who === 'owner' ? <OwnersThings draft={shown} offerId={path.offerId} at={at} /> : <PersonsThings draft={shown} at={at} />}</div></div>}
+          : <div className={width === 'phone' ? 'phone' : 'mx-auto max-w-[46rem]'}><div className="page p-6">{who === 'owner' || who === 'behind' ? <OwnersThings draft={shown} offerId={path.offerId} at={at} behind={who === 'behind'} /> : <PersonsThings draft={shown} at={at} />}</div></div>}
       </div>
     </main>
   );
 }
 
 /** The member area of somebody who just bought this offer's first price. */
-function OwnersThings({ draft, offerId, at }: { draft: Draft; offerId: string; at: Instant }) {
+function OwnersThings({ draft, offerId, at, behind }: { draft: Draft; offerId: string; at: Instant; behind: boolean }) {
   const { offers, products, shop } = draft.content;
   const offer = offers.find((o) => o.id === offerId);
   const price = offer && soldPrices(offer)[0];
   const theirs = products.filter((p) => offer?.productIds.includes(p.id));
+  if (behind) {
+    const held = (productId: string): string => explain({ passes: [{ id: 'practice', personId: 'practice', productId, cause: { kind: 'paid', orderId: 'practice', lineId: 'l1' }, from: at, until: null, hold: { why: 'behind', since: at }, closed: null }], person: 'You', product: theirs.find((p) => p.id === productId)?.title ?? '', orderNumber: () => 'yours', now: at, zone: shop.zone, locale: shop.locale }).sentence;
+    return (
+      <>
+        <h1>Your things</h1>
+        {price && !isLasting(price.terms) && <p className="mt-1 text-ink-2">This offer is paid on the day of buying, so nobody can be behind with it. If it were paid over time, they would see this.</p>}
+        {theirs.map((product) => <Thing key={product.id} product={product} note={held(product.id)} open={false} />)}
+        <p className="mt-4">Below it they read what is owed, and can change their card, which is then tried at once.</p>
+      </>
+    );
+  }
   return (
     <>
       <h1>Your things</h1>
