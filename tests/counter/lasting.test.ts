@@ -1,0 +1,183 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterEach, expect, test } from '@jest/globals';
+import { simpleParser } from 'mailparser';
+import { addMs, DAY, type Instant, instantOf, msOf } from '#core/calendar';
+import { newCoupon, newOffer, newPrice, newProduct, type ShopDetails } from '#core/catalogue';
+import { makePath } from '#core/paths';
+import { type ReleaseContent, sealContent } from '#core/release';
+import { Buyer } from '../../demo/clients';
+import { createCounter } from '../../src/counter/createCounter';
+import { CARD, openShop, ownerOf, type TestShop, until } from '../support/counter';
+import { draftContent, FILE_BYTES, FILE_SHA } from '../support/release';
+
+const TOVE = { name: 'Tove Marsh', address: 'tove@example.org' };
+const ILMAR = { name: 'Ilmar Quill', address: 'ilmar@example.org' };
+
+/** A shop with a library by the month after a trial, a plan in three parts, a coupon for one use, and tax. */
+function content(change: (shop: ShopDetails) => void = () => undefined): ReleaseContent {
+  const draft = draftContent();
+  const library = { ...newProduct('prd_lib', 'Library'), promise: 'All of it', files: [{ id: 'f_lib', sha256: FILE_SHA, name: 'Library.txt', bytes: FILE_BYTES.length, type: 'text/plain' }] };
+  const offer = { ...newOffer('off_lib', library, 'EUR'), prices: [newPrice('pr_month', { name: 'Monthly', terms: { kind: 'subscription', amount: '12', trial: { days: '14', fee: '' } } }), newPrice('pr_plan', { name: 'In parts', terms: { kind: 'plan', amount: '60', payments: '3' } })] };
+  let count = 100;
+  const made = makePath(offer, [library], new Set(['field-pack', 'free-minute']), (prefix) => `${prefix}_${(count += 1)}`);
+  draft.products.push(library);
+  draft.offers.push(offer);
+  draft.paths.push(made.path);
+  draft.pages.push(...made.pages);
+  draft.coupons.push(newCoupon('cp_one', 'EUR', { code: 'ONCE', percent: '50', limit: { inAll: '1', each: '' } }));
+  draft.shop.tax = { how: 'included', home: 'PT', rates: [{ country: 'PT', rate: 2_300, from: null }, { country: 'NL', rate: 2_100, from: null }] };
+  change(draft.shop);
+  return sealContent(draft);
+}
+
+let shop: TestShop;
+afterEach(() => shop.close());
+const buyer = (): Buyer => new Buyer(shop.counter.address);
+const state = () => shop.counter.context.runner.state;
+const first = () => [...state().agreements.values()][0];
+const mails = async () => Promise.all(readdirSync(join(shop.folder, 'outside', 'mail')).map((name) => simpleParser(readFileSync(join(shop.folder, 'outside', 'mail', name)))));
+
+/** Signed in by the link in the receipt. */
+async function member(who: { address: string }): Promise<Buyer> {
+  let enter = '';
+  await until(async () => {
+    const own = (await mails()).filter((m) => (Array.isArray(m.to) ? m.to : [m.to]).some((t) => t?.text.includes(who.address)));
+    enter = /\/member\/enter\/\S+/.exec(own.at(-1)?.text ?? '')?.[0] ?? '';
+    return enter !== '';
+  }, 'a link');
+  const device = buyer();
+  expect((await device.fetch(enter, { method: 'POST' })).status).toBe(303);
+  return device;
+}
+
+test('a free trial verifies the card for nothing and keeps it; the member’s own acts, and nobody else’s', async () => {
+  shop = await openShop({ content: content() });
+  const tove = buyer();
+  const checkout = await tove.openCheckout('library');
+  expect(checkout.prices.map((p) => [p.dueToday, p.later])).toEqual([['€0.00', '€12.00 monthly'], ['€60.00', '€120.00']]);
+  expect(checkout.prices[1]?.laterWords).toBe('€60.00 on 15 July, €60.00 on 15 August, same card');
+  expect((await tove.pay(checkout, TOVE, null)).body.title).toContain('A card is needed for what is due later.');
+  expect((await tove.pay(checkout, TOVE, CARD.good)).body.state?.status).toBe('paid');
+  const a = first();
+  expect([a?.status, a?.card?.last4, a?.card?.expires, a?.card?.country, [...state().charges.values()].map((c) => c.quote.dueToday)]).toEqual(['in trial', '0001', '2029-11', 'PT', [0]]);
+  const ilmar = buyer();
+  await ilmar.pay(await ilmar.openCheckout('field-pack'), ILMAR, CARD.good);
+  const [hers, his] = [await member(TOVE), await member(ILMAR)];
+  const path = `/member/api/agreements/${a?.id ?? ''}`;
+  expect((await buyer().json(path, { act: 'stop' })).status).toBe(401);
+  expect((await his.json(path, { act: 'stop' })).status).toBe(404);
+  expect((await hers.json(path, { act: 'refund', amount: 1 })).status).toBe(422);
+  expect((await hers.fetch(path, { method: 'POST', headers: { 'content-type': 'text/plain' }, body: '{"act":"stop"}' })).status).toBe(415);
+  expect(first()?.status).toBe('in trial');
+  expect((await hers.json(path, { act: 'stop' })).status).toBe(200);
+  expect((await hers.json(path, { act: 'keep' })).status).toBe(200);
+  await shop.owner.act('/clock', { by: 'month' });
+  const me = (await (await hers.fetch('/member/api/me')).json()) as { agreements: { state: string; payments: { paper: { name: string; href: string } | null }[] }[] };
+  expect(me.agreements[0]?.state).toBe('The next payment is €12.00 on 29 July 2026.');
+  const paper = me.agreements[0]?.payments[0]?.paper;
+  expect(paper?.name).toMatch(/^Invoice R-\d+$/);
+  expect((await hers.fetch(paper?.href ?? '')).headers.get('content-type')).toBe('application/pdf');
+  expect((await his.fetch(paper?.href ?? '')).status).toBe(404);
+  expect((await buyer().fetch(paper?.href ?? '')).status).toBe(401);
+  // No card number anywhere but at the payment service.
+  expect(readFileSync(join(shop.folder, 'test', 'journal.jsonl'), 'utf8')).not.toContain(CARD.good);
+});
+
+test('a coupon used up, and a price changed, while somebody is at checkout: said, nothing charged, the new price shown', async () => {
+  shop = await openShop({ content: content() });
+  const [tove, ilmar] = [buyer(), buyer()];
+  const chosen = { coupon: 'once', country: 'PT' };
+  const page = await tove.quoteWith(await tove.openCheckout('library'), chosen);
+  const his = await ilmar.quoteWith(await ilmar.openCheckout('library'), chosen);
+  expect([page.prices[1]?.dueToday, his.prices[1]?.dueToday]).toEqual(['€30.00', '€30.00']);
+  expect((await ilmar.pay(his, ILMAR, CARD.good, 1, chosen)).body.state?.status).toBe('paid');
+  const refused = await tove.pay(page, TOVE, CARD.good, 1, chosen);
+  expect(refused.body.title).toBe('The code ONCE is used up. Nothing was charged.');
+  expect(refused.body.prices?.[1]?.dueToday).toBe('€60.00');
+  // Whoever began before a change of price finishes at the old one; who begins after it pays the new one.
+  const before = await tove.openCheckout('library');
+  const dearer = content();
+  const plan = dearer.offers.find((o) => o.id === 'off_lib')?.prices[1];
+  if (plan?.terms.kind === 'plan') plan.terms.owed.amount = 7_000;
+  expect((await shop.owner.publish(1, dearer)).status).toBe(201);
+  expect((await buyer().openCheckout('library')).prices[1]?.dueToday).toBe('€70.00');
+  expect((await tove.pay(before, TOVE, CARD.good, 1)).body.state?.status).toBe('paid');
+  expect([...state().orders.values()].map((o) => o.lines[0]?.paid)).toEqual([3_000, 6_000]);
+});
+
+test('a VAT number belongs to its own order, changes the sum and stands on the invoice only there', async () => {
+  shop = await openShop({ content: content() });
+  const tove = buyer();
+  const chosen = { country: 'NL', vatNumber: 'NL004495445B01' };
+  const page = await tove.quoteWith(await tove.openCheckout('library'), chosen);
+  // 60.00 less 21 % within it.
+  expect([page.prices[1]?.dueToday, page.prices[1]?.tax]).toEqual(['€49.59', 'Reverse charge: the tax is yours to account for.']);
+  expect((await tove.pay(page, TOVE, CARD.good, 1, chosen)).body.state?.status).toBe('paid');
+  expect(first()?.buyer).toEqual({ country: 'NL', reverse: true });
+  const person = shop.counter.context.people.find(TOVE.address);
+  expect(Object.values(person?.vatNumbers ?? {})).toEqual(['NL004495445B01']);
+  expect(readFileSync(join(shop.folder, 'test', 'journal.jsonl'), 'utf8')).not.toContain('NL004495445B01');
+  await shop.owner.act('/clock', { by: 'month' });
+  expect(first()?.payments[0]?.amount).toBe(4_959);
+});
+
+test('the clock moved twice at once: one move, and the other is told so; nothing is charged twice', async () => {
+  shop = await openShop({ content: content() });
+  const tove = buyer();
+  await tove.pay(await tove.openCheckout('library'), TOVE, CARD.good, 1);
+  const both = await Promise.all([shop.owner.act<{ title?: string }>('/clock', { by: 'month' }), shop.owner.act<{ title?: string }>('/clock', { by: 'month' })]);
+  expect(both.map((b) => b.status).sort()).toEqual([200, 409]);
+  expect(both.find((b) => b.status === 409)?.body.title).toMatch(/already being moved/);
+  await shop.owner.act('/clock', { by: 'month' });
+  expect(first()?.payments.map((p) => [p.at.slice(0, 10), p.amount])).toEqual([['2026-07-15', 6_000], ['2026-08-15', 6_000]]);
+  expect(first()?.status).toBe('paid off');
+});
+
+test('the payment service gone on a due day, and the shop killed meanwhile: asked again under the same key, paid once', async () => {
+  shop = await openShop({ content: content() });
+  const tove = buyer();
+  await tove.pay(await tove.openCheckout('library'), TOVE, CARD.good, 1);
+  await shop.switches({ down: true });
+  shop.counter.context.demoClock?.moveTo(addMs(first()?.next?.at ?? '', 1_000));
+  await until(() => first()?.unanswered !== null, 'the due being asked for');
+  await shop.switches({ down: false });
+  await shop.restart();
+  shop.owner = await ownerOf(shop.counter);
+  await until(() => first()?.payments.length === 1, 'the payment');
+  const services = readFileSync(join(shop.folder, 'outside', 'payments', 'service.jsonl'), 'utf8').split('\n').filter((l) => l.includes('"t":"charge"') && l.includes('"status":"paid"'));
+  expect(services).toHaveLength(2);
+});
+
+test('a real shop that was away for three months charges nothing until its owner says so, and then nothing for that time', async () => {
+  const folder = await mkdtemp(join(tmpdir(), 'keel-away-'));
+  // Sample cards expire by the machine's own time there, so the shop's clock starts near it.
+  let now: Instant = instantOf(Math.floor(Date.now() / 1_000) * 1_000);
+  const clock = { now: () => now, machine: () => performance.now() };
+  const real = { mode: 'real' as const, clock, dataFolder: folder, clientFolder: 'dist/client', port: 0 };
+  shop = await openShop({ content: content(), ...real });
+  /** Closed, nobody there for so long, started again. */
+  const away = async (days: number): Promise<void> => {
+    await shop.counter.close();
+    now = addMs(now, days * DAY);
+    shop.counter = await createCounter(real);
+    shop.owner = await ownerOf(shop.counter);
+  };
+  const tove = buyer();
+  expect((await tove.pay(await tove.openCheckout('library'), TOVE, CARD.good, 1)).body.state?.status).toBe('paid');
+  const due = first()?.next?.at ?? '';
+  await away(10);
+  // Ten days in which nothing was to be charged need nobody's word.
+  expect(shop.counter.context.away).toBeNull();
+  await away(90);
+  expect(shop.counter.context.away).toMatchObject({ agreements: 1 });
+  await shop.counter.context.runner.settle();
+  expect(first()?.payments).toHaveLength(0);
+  await shop.owner.act('/away/confirm', {});
+  await shop.counter.context.runner.settle();
+  expect([first()?.payments.length, shop.counter.context.away]).toEqual([0, null]);
+  expect(msOf(first()?.next?.at ?? '')).toBeGreaterThan(msOf(due) + 60 * DAY);
+  await rm(folder, { recursive: true, force: true });
+});
