@@ -279,6 +279,8 @@ describe('coupons and tax', () => {
       await shop.buy({ country: 'DE' });
       await shop.goTo(at('2027-01-24'));
       expect(shop.asked()).toEqual(sums);
+      // On top, the buyer hears of it 14 days before; included, nothing changes for them.
+      expect(mails(shop).filter((m) => m.includes('amount'))).toEqual(how === 'on top' ? ['2027-01-09 amount-changes'] : []);
     }
   });
 

@@ -15,7 +15,12 @@ export const KeptCard = z.object({ token: z.string().max(200), last4: z.string()
 export type KeptCard = z.infer<typeof KeptCard>;
 
 /** The number of a full payment and the moment it falls on. */
-export const DueMoment = z.object({ n: z.int().min(0), at: moment });
+export const DueMoment = z.object({
+  n: z.int().min(0),
+  at: moment,
+  /** When it is looked whether a changed rate of tax changes the amount, so that the buyer hears of it in time. */
+  tellAt: moment.optional(),
+});
 export type DueMoment = z.infer<typeof DueMoment>;
 
 /** One due with the amount it comes to, after coupon and with tax; `forPeriod` is that without set-up. */

@@ -113,10 +113,17 @@ export const agreementAppliers: Appliers = {
   },
   'agreement.mailDue': (state, { key, ...message }, at) => {
     if (message.mail === 'trial-ends') agreementOf(state, message.agreementId).noticeAt = null;
+    if (message.mail === 'amount-changes') dropTellAt(state, message.agreementId);
     state.todo.set(key, { kind: 'agreement-mail', key, message, at });
   },
   'gap.confirmed': () => undefined,
 };
+
+/** Told once. */
+function dropTellAt(state: ShopState, agreementId: string): void {
+  const a = agreementOf(state, agreementId);
+  if (a.next) a.next = { n: a.next.n, at: a.next.at };
+}
 
 /** Puts every moment that time will bring to an agreement on the index. What no longer holds then is refused when it comes. */
 function plan(state: ShopState, a: Agreement): void {
@@ -130,6 +137,7 @@ function plan(state: ShopState, a: Agreement): void {
   put('end-unpaid', a.pastDue?.endAt);
   put('end', a.endsAt);
   put('notice', a.noticeAt);
+  put('amount', a.next?.tellAt);
 }
 
 function answered(state: ShopState, a: Agreement, key: string, status: 'paid' | 'refused'): void {

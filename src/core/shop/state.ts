@@ -149,10 +149,10 @@ export interface CheckoutRecord {
 }
 
 /** What time brings to an agreement. */
-export type AgreementMoment = 'due' | 'try' | 'return' | 'grace' | 'end-unpaid' | 'end' | 'notice';
+export type AgreementMoment = 'due' | 'try' | 'return' | 'grace' | 'end-unpaid' | 'end' | 'notice' | 'amount';
 
 /** At one instant: charges, then closings, then mail. */
-const RANK: Record<DueItem['what']['kind'], number> = { return: 0, due: 1, try: 1, 'charge-not-confirmed': 2, grace: 3, 'end-unpaid': 3, end: 3, 'pass-expires': 3, notice: 4 };
+const RANK: Record<DueItem['what']['kind'], number> = { return: 0, due: 1, try: 1, 'charge-not-confirmed': 2, grace: 3, 'end-unpaid': 3, end: 3, 'pass-expires': 3, notice: 4, amount: 4 };
 
 export interface DueItem {
   at: Instant;

@@ -1,4 +1,4 @@
-import { type Agreement, chargeFor, dueAfter, type DueMoment, type OwedDue, restOfPlan } from '#core/agreements';
+import { type Agreement, chargeFor, type DueMoment, type OwedDue, restOfPlan } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { sum } from '#core/money';
 import type { EventOf, ShopEvent } from '#core/journal';
@@ -6,7 +6,7 @@ import { paymentsOf, periodEnd } from '#core/terms';
 import type { Command, DecideContext, Decision } from '../decide';
 import type { ShopState } from '../state';
 import { documentNumber } from '../success';
-import { mailOf, noSuch, nothing, releaseAll, shopOf, stillAsking } from './common';
+import { mailOf, nextDue, noSuch, nothing, releaseAll, shopOf, stillAsking } from './common';
 
 type Why = EventOf<'due.requested'>['data']['why'];
 
@@ -17,7 +17,7 @@ export function chargeDue(state: ShopState, { agreementId, dueAt }: { agreementI
   const goesOn = a.status === 'in trial' || a.status === 'active' || (a.status === 'past due' && a.terms.kind === 'plan');
   if (!goesOn) return nothing;
   const due = chargeFor(a, a.next, shopOf(context).tax);
-  return { events: ask(state, a, [...a.owed, due], { why: 'due', planned: dueAt, next: dueAfter(a, a.next.n) }) };
+  return { events: ask(state, a, [...a.owed, due], { why: 'due', planned: dueAt, next: nextDue(a, a.next.n, shopOf(context)) }) };
 }
 
 /** A refused payment is tried again on its day. */

@@ -1,12 +1,12 @@
 import type { Instant } from '#core/calendar';
-import type { Agreement } from '#core/agreements';
+import { type Agreement, chargeFor } from '#core/agreements';
 import type { ShopEvent } from '#core/journal';
 import type { EndReason } from '#core/agreements';
 import type { CloseReason } from '#core/passes';
 import type { DecideContext, Decision } from '../decide';
 import type { ShopState } from '../state';
 import { creditLeft } from './credit';
-import { closeAll, holdAll, mailOf, nothing } from './common';
+import { closeAll, holdAll, mailOf, nothing, shopOf } from './common';
 
 interface Moment {
   agreementId: string;
@@ -39,6 +39,16 @@ export function endPaid(state: ShopState, { agreementId, dueAt }: Moment, contex
 /** Ends an agreement and closes what it opened; credit that is left goes back to where it came from. */
 export function endEvents(state: ShopState, a: Agreement, why: EndReason, close: CloseReason | null, dueAt: Instant | null, context: DecideContext): ShopEvent[] {
   return [{ type: 'agreement.ended', v: 1, data: { agreementId: a.id, why, dueAt } }, ...(close === null ? [] : closeAll(state, a, close, dueAt)), ...creditLeft(a, context)];
+}
+
+/** The rate of tax will be another at the next payment, and tax comes on top: the buyer hears the new amount in time. */
+export function tellAmount(state: ShopState, { agreementId, dueAt }: Moment, context: DecideContext): Decision {
+  const a = state.agreements.get(agreementId);
+  if (!a?.next || a.next.tellAt !== dueAt || (a.status !== 'active' && a.status !== 'in trial')) return nothing;
+  const { tax } = shopOf(context);
+  const before = chargeFor(a, { n: a.next.n, at: a.period?.from ?? a.start }, tax).amount;
+  const after = chargeFor(a, a.next, tax).amount;
+  return before === after ? nothing : { events: [mailOf(a, 'amount-changes', `amount-${a.id}-${a.next.n}`, { amount: after, at: a.next.at })] };
 }
 
 /** Some days before a trial ends the buyer hears what happens then. */

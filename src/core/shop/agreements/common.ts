@@ -1,4 +1,4 @@
-import type { Agreement, AgreementPayment } from '#core/agreements';
+import { type Agreement, type AgreementPayment, dueAfter, type DueMoment } from '#core/agreements';
 import { type Instant, plusDays } from '#core/calendar';
 import { DEFAULT_SHOP, type ShopDetails } from '#core/catalogue';
 import type { EventOf, ShopEvent } from '#core/journal';
@@ -44,6 +44,15 @@ export function givenBackOf(state: ShopState, a: Agreement): number {
   if (payment) return payment.givenBack + payment.lost;
   const line = state.orders.get(a.orderId)?.lines.find((l) => l.lineId === a.lineId);
   return a.period?.paymentId !== null && line ? line.givenBack + line.lost : 0;
+}
+
+/** Days before a payment on which the buyer hears that its amount changes. */
+const TOLD_DAYS_BEFORE = 14;
+
+/** The due after number n. Where tax comes on top, with the moment at which a change of its rate is told. */
+export function nextDue(a: Pick<Agreement, 'terms' | 'anchor' | 'zone'>, n: number, { tax }: ShopDetails): DueMoment | null {
+  const due = dueAfter(a, n);
+  return due === null || tax?.how !== 'on top' ? due : { ...due, tellAt: plusDays(due.at, -TOLD_DAYS_BEFORE, a.zone) };
 }
 
 /** When the buyer hears that a trial ends; null when it is too short for that. */

@@ -3,7 +3,7 @@ import { chargeFor } from '#core/agreements';
 import type { Command, DecideContext, Decision } from '../decide';
 import type { ShopState } from '../state';
 import { chargeDue, tryAgain } from './charge';
-import { endGrace, endPaid, endUnpaid, tellTrialEnds } from './closings';
+import { endGrace, endPaid, endUnpaid, tellAmount, tellTrialEnds } from './closings';
 import { shopOf } from './common';
 import { endPause } from './pause';
 
@@ -22,6 +22,8 @@ export function agreementMoment(state: ShopState, command: Extract<Command, { ty
       return endUnpaid(state, command, context);
     case 'end':
       return endPaid(state, command, context);
+    case 'amount':
+      return tellAmount(state, command, context);
     case 'notice':
       return tellTrialEnds(state, command, (a: Agreement) => (a.next ? chargeFor(a, a.next, shopOf(context).tax).amount : 0));
   }

@@ -1,4 +1,4 @@
-import { type Agreement, type AgreementSeed, chargeFor, dueAfter } from '#core/agreements';
+import { type Agreement, type AgreementSeed, chargeFor } from '#core/agreements';
 import type { ShopEvent } from '#core/journal';
 import type { Pass } from '#core/passes';
 import { paymentAt } from '#core/terms';
@@ -6,7 +6,7 @@ import type { Command, DecideContext, Decision, Refusal } from '../decide';
 import type { ShopState } from '../state';
 import { paidEvents } from './charge';
 import { endEvents } from './closings';
-import { mailOf, noSuch, shopOf, stillAsking, trialNotice } from './common';
+import { mailOf, nextDue, noSuch, shopOf, stillAsking, trialNotice } from './common';
 import { creditGiven, paidWith, unusedNow } from './credit';
 
 const notNow = (sentence: string): Refusal => ({ refused: 'not-now', sentence });
@@ -60,7 +60,7 @@ export function switchedEvents(state: ShopState, a: Agreement, planned: Agreemen
   const to: AgreementSeed = { ...planned, start: now, anchor: { n: 1, at: now }, credit };
   const dues = paid.dues.map((d) => ({ ...d, at: now }));
   const asAgreement: Agreement = { ...to, status: 'active', next: null, owed: [], pastDue: null, pause: null, endsAt: null, finishes: false, ended: null, period: null, unanswered: null, dispute: null, payments: [], asked: 0, noticeAt: null, passIds: [] };
-  return [...begun(state, { ...a, credit: null }, to, unused, context), ...paidEvents(state, asAgreement, { ...paid, dues, next: dueAfter(to, 1) }), mailOf(to, 'switched', `switched-${to.id}`, { at: paymentAt(to.terms, to.anchor, 2, to.zone) })];
+  return [...begun(state, { ...a, credit: null }, to, unused, context), ...paidEvents(state, asAgreement, { ...paid, dues, next: nextDue(to, 1, shopOf(context)) }), mailOf(to, 'switched', `switched-${to.id}`, { at: paymentAt(to.terms, to.anchor, 2, to.zone) })];
 }
 
 function begun(state: ShopState, a: Agreement, to: AgreementSeed, unused: number, context: DecideContext): ShopEvent[] {
