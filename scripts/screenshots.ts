@@ -1,7 +1,7 @@
 // Takes the pictures in docs/screenshots from the demo shop: npm run build && npm run screenshots
 import { mkdirSync } from 'node:fs';
 import type { Page } from 'playwright-core';
-import { newPage, openBrowser, serveBuilt } from '../tests/support/browser';
+import { mirrored, newPage, openBrowser, serveBuilt } from '../tests/support/browser';
 
 const folder = 'docs/screenshots';
 mkdirSync(folder, { recursive: true });
@@ -18,8 +18,9 @@ try {
   const studio = await newPage(browser, WIDE);
   await studio.goto(served.studio);
   await studio.getByText('Shop online').waitFor();
+  await mirrored(studio);
   await shot(studio, 'today');
-  for (const [link, name] of [['Make', 'make'], ['Price', 'price'], ['Sell', 'sell'], ['Count', 'count']] as const) {
+  for (const [link, name] of [['Make', 'make'], ['Sell', 'sell'], ['Count', 'count']] as const) {
     await studio.getByRole('link', { name: link, exact: true }).click();
     if (link === 'Sell') {
       await studio.locator('.sheet tbody a').first().click();
@@ -28,6 +29,11 @@ try {
     await shot(studio, name);
   }
   await studio.getByRole('link', { name: 'Price', exact: true }).click();
+  await studio.getByRole('link', { name: /^Coupons/ }).click();
+  await shot(studio, 'coupons');
+  await studio.getByRole('link', { name: /^The sound library €12/ }).click();
+  await studio.getByLabel('Monthly: amount in EUR').focus();
+  await shot(studio, 'price');
   await studio.getByRole('button', { name: 'Dark colours' }).click();
   await shot(studio, 'price-night');
   await studio.getByRole('button', { name: 'Light colours' }).click();
@@ -35,6 +41,9 @@ try {
   await studio.getByRole('link', { name: /^Given back/ }).click();
   await studio.locator('.rows tbody tr').nth(1).click();
   await shot(studio, 'order');
+  await studio.getByRole('link', { name: /^Past due/ }).click();
+  await studio.locator('.rows tbody tr').first().click();
+  await shot(studio, 'plans');
   await studio.getByRole('link', { name: 'Everybody who bought' }).click();
   await studio.locator('.rows tbody tr').nth(2).click();
   await shot(studio, 'people');
@@ -55,7 +64,7 @@ try {
   await shot(visitor, 'checkout');
 
   const phone = await newPage(browser, PHONE);
-  await phone.goto(`${served.base}/dawn-field-pack/checkout`);
+  await phone.goto(`${served.base}/the-sound-library/checkout`);
   await phone.getByLabel('E-mail').fill('tove@example.org');
   await phone.getByLabel('Name', { exact: true }).fill('Tove Marsh');
   await phone.getByText('Sample cards for this test shop').click();

@@ -30,6 +30,7 @@ import { createMailer } from './ports/mailer';
 import { paymentsOverHttp } from './ports/paymentsOverHttp';
 import { checkoutRoutes } from './public/checkoutRoutes';
 import { fileRoutes } from './public/fileRoutes';
+import { laterOf } from './public/orderView';
 import { pagesRoutes } from './public/pagesRoutes';
 import { loadSecrets } from './secrets';
 
@@ -72,6 +73,7 @@ export async function createCounter(options: CounterOptions): Promise<Counter> {
     endpoint: () => `${address}/standin/mail`, key: secrets.mailKey, publicAddress, doors, real: options.mode === 'real',
     shop: () => shopOf(context),
     productTitle: (id) => liveRelease(context)?.content.products.find((p) => p.id === id)?.title ?? 'what you bought',
+    laterOf: (order) => laterOf(context, order),
     productOfPass: (id) => runner.state.passes.get(id)?.productId ?? '',
   });
   const runner = createRunner({ journal, people, clock: demo ?? options.clock ?? realClock, payments, mailer, vault, ids, releases });

@@ -25,6 +25,8 @@ export interface OrderView {
   number: number;
   lines: { title: string; amount: string }[];
   paid: string;
+  /** What is still due, a statement for each payment plan or subscription; empty when nothing more is. */
+  later: string[];
   things: { title: string; state: 'open' | 'closed'; files: { name: string; size: string; href: string; elsewhere: boolean }[] }[];
 }
 

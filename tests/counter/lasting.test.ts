@@ -61,6 +61,9 @@ test('a free trial verifies the card for nothing and keeps it; the member’s ow
   expect(checkout.prices[1]?.laterWords).toBe('€60.00 on 15 July, €60.00 on 15 August, same card');
   expect((await tove.pay(checkout, TOVE, null)).body.title).toContain('A card is needed for what is due later.');
   expect((await tove.pay(checkout, TOVE, CARD.good)).body.state?.status).toBe('paid');
+  expect(await (await tove.fetch('/library/thanks')).text()).toMatch(/Due later:<\/b> €12\.00 monthly from 29 June 2026/);
+  await until(async () => (await mails()).length === 1, 'the receipt');
+  expect((await mails())[0]?.text).toMatch(/Due later: €12\.00 monthly from 29 June 2026, until cancelled/);
   const a = first();
   expect([a?.status, a?.card?.last4, a?.card?.expires, a?.card?.country, [...state().charges.values()].map((c) => c.quote.dueToday)]).toEqual(['in trial', '0001', '2029-11', 'PT', [0]]);
   const ilmar = buyer();
@@ -75,7 +78,8 @@ test('a free trial verifies the card for nothing and keeps it; the member’s ow
   expect((await hers.json(path, { act: 'stop' })).status).toBe(200);
   expect((await hers.json(path, { act: 'keep' })).status).toBe(200);
   await shop.owner.act('/clock', { by: 'month' });
-  const me = (await (await hers.fetch('/member/api/me')).json()) as { agreements: { state: string; payments: { paper: { name: string; href: string } | null }[] }[] };
+  const me = (await (await hers.fetch('/member/api/me')).json()) as { things: { note: string }[]; agreements: { state: string; payments: { paper: { name: string; href: string } | null }[] }[] };
+  expect(me.things[0]?.note).toBe('1 file, open while payments are made');
   expect(me.agreements[0]?.state).toBe('The next payment is €12.00 on 29 July 2026.');
   const paper = me.agreements[0]?.payments[0]?.paper;
   expect(paper?.name).toMatch(/^Invoice R-\d+$/);

@@ -94,6 +94,29 @@ export interface DemoStudio {
   complaints: string[];
 }
 
+/** Waits until the studio holds all that the shop has written, so that a figure read is a whole one. */
+export async function mirrored(studio: Page): Promise<void> {
+  for (const end = Date.now() + 40_000; Date.now() < end; ) {
+    const behind = await studio.evaluate(async () => {
+      const about = (await (await fetch('/owner/api/about')).json()) as { head: { seq: number } };
+      const held = await new Promise<number>((resolve) => {
+        const opening = indexedDB.open('clear-keel');
+        opening.onsuccess = () => {
+          const reading = opening.result.transaction('meta').objectStore('meta').get('cursor') as IDBRequest<{ value: { seq: number } } | undefined>;
+          reading.onsuccess = () => {
+            resolve(reading.result?.value.seq ?? 0);
+            opening.result.close();
+          };
+        };
+      });
+      return about.head.seq - held;
+    });
+    if (behind === 0) return;
+    await studio.waitForTimeout(150);
+  }
+  throw new Error('The studio did not catch up with the shop');
+}
+
 /** The demo shop with its studio open in a window of the usual size. */
 export async function openDemoStudio(): Promise<DemoStudio> {
   const served = await serveBuilt('demo');
@@ -102,6 +125,7 @@ export async function openDemoStudio(): Promise<DemoStudio> {
   const complaints = complaintsOf(studio);
   await studio.goto(served.studio);
   await studio.getByText('Shop online').waitFor();
+  await mirrored(studio);
   return { served, browser, studio, complaints };
 }
 

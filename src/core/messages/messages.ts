@@ -6,7 +6,7 @@ import type { Order, Refund } from '#core/shop';
 const titles = (order: Pick<Order, 'lines'>): string => order.lines.map((l) => oneLine(l.title)).join(', ');
 
 /** What was bought, what was paid, and one link that signs in. */
-export function receiptMessage(setting: Setting, order: Order, name: string, link: { url: string; days: number }): Message {
+export function receiptMessage(setting: Setting, order: Order, name: string, link: { url: string; days: number }, later: readonly string[] = []): Message {
   const { shop } = setting;
   const paid = sum(order.lines.map((l) => l.paid));
   const day = formatDay(order.at, order.zone, shop.locale);
@@ -15,6 +15,7 @@ export function receiptMessage(setting: Setting, order: Order, name: string, lin
   return letter(setting, `${paid === 0 ? 'Yours' : 'Receipt'}: ${titles(order)} (order ${order.number})`, [
     hello(name),
     what,
+    ...later.map((text) => `Due later: ${text}`),
     `Open it here:\n${link.url}`,
     `This link signs you in. It works once, for ${link.days} days. After that, ask for a new one with this address in the member area.`,
     ...card,

@@ -14,6 +14,8 @@ interface Question {
   product: string;
   /** The order's number by its id, to name the cause. */
   orderNumber: (orderId: string) => string;
+  /** Whether payments still come for the payment plan or subscription that a pass belongs to; without it they do. */
+  stillPaid?: (agreementId: string) => boolean;
   now: Instant;
   zone: string;
   locale: string;
@@ -26,10 +28,10 @@ export function explain(question: Question): Explanation {
   const { passes, person, product, now, zone, locale } = question;
   const order = ['open', 'waiting', 'on hold', 'closed'];
   const rank = (pass: Pass): number => order.indexOf(passState(pass, now));
-  const best = [...passes].sort((a, b) => rank(a) - rank(b) || (a.from < b.from ? 1 : -1))[0];
+  const best = [...passes].sort((a, b) => rank(a) - rank(b) || Number(isPaidOverTime(a, question.stillPaid)) - Number(isPaidOverTime(b, question.stillPaid)) || (a.from < b.from ? 1 : -1))[0];
   if (!best) return { open: false, sentence: `${person} cannot open ${product}: it was never bought or given.` };
   const because = best.cause.kind === 'paid' ? `order ${question.orderNumber(best.cause.orderId)} of ${formatDay(best.from, zone, locale)}` : `it was given on ${formatDay(best.from, zone, locale)} (${best.cause.reason})`;
-  const until = best.until === null ? 'for good' : `until ${formatMoment(best.until, zone, locale)}`;
+  const until = best.until === null ? (isPaidOverTime(best, question.stillPaid) ? 'while payments are made' : 'for good') : `until ${formatMoment(best.until, zone, locale)}`;
   switch (passState(best, now)) {
     case 'open':
       return { open: true, sentence: `${person} can open ${product} ${until}, because of ${because}.` };
@@ -44,3 +46,6 @@ export function explain(question: Question): Explanation {
     }
   }
 }
+
+/** Whether a pass is open only for as long as its payment plan or subscription is paid. */
+export const isPaidOverTime = ({ cause }: Pass, stillPaid: (agreementId: string) => boolean = () => true): boolean => cause.kind === 'paid' && cause.agreementId !== undefined && stillPaid(cause.agreementId);

@@ -1,6 +1,7 @@
 import { formatDay, formatMoment } from '#core/calendar';
 import { formatAmount, sum } from '#core/money';
-import { explain, passState } from '#core/passes';
+import { isRunning } from '#core/agreements';
+import { explain, isPaidOverTime, passState } from '#core/passes';
 import { orderStatus, passesFor } from '#core/shop';
 import { type CounterContext, shopOf } from '../context';
 import { agreementsOf, type MemberAgreement } from './agreementsView';
@@ -39,12 +40,16 @@ export function memberView(context: CounterContext, personId: string): { name: s
     const mine = passes.filter((p) => p.productId === productId);
     // Of several open passes the one that lasts longest counts.
     const openOnes = mine.filter((p) => passState(p, now) === 'open');
-    const open = openOnes.find((p) => p.until === null) ?? [...openOnes].sort((a, b) => ((a.until ?? '') < (b.until ?? '') ? 1 : -1))[0];
+    const stillPaid = (id: string): boolean => {
+      const agreement = state.agreements.get(id);
+      return agreement !== undefined && isRunning(agreement);
+    };
+    const open = openOnes.find((p) => p.until === null && !isPaidOverTime(p, stillPaid)) ?? openOnes.find((p) => p.until === null) ?? [...openOnes].sort((a, b) => ((a.until ?? '') < (b.until ?? '') ? 1 : -1))[0];
     const until = open?.until ?? null;
     const title = productTitle(context, productId);
-    const why = explain({ passes: mine, person: 'You', product: title, orderNumber: (id) => String(state.orders.get(id)?.number ?? ''), now, zone, locale });
+    const why = explain({ passes: mine, person: 'You', product: title, orderNumber: (id) => String(state.orders.get(id)?.number ?? ''), now, zone, locale, stillPaid });
     const files = open ? filesOfPass(context, open) : [];
-    return { title, open: why.open, note: why.open ? `${describeOpen(files)}, ${until === null ? 'yours for good' : `open until ${formatMoment(until, zone, locale)}`}` : why.sentence, files };
+    return { title, open: why.open, note: why.open ? `${describeOpen(files)}, ${open && until === null && isPaidOverTime(open, stillPaid) ? 'open while payments are made' : until === null ? 'yours for good' : `open until ${formatMoment(until, zone, locale)}`}` : why.sentence, files };
   });
   const orders = (state.ordersOfPerson.get(personId) ?? []).map((id) => state.orders.get(id)).filter((o) => o !== undefined).reverse().map((order): MemberOrder => ({
     number: order.number, day: formatDay(order.at, zone, locale), what: order.lines.map((l) => l.title).join(', '), paid: formatAmount(sum(order.lines.map((l) => l.paid)), order.currency, locale), status: orderStatus(order),

@@ -3,7 +3,7 @@ import { chargeFor } from '#core/agreements';
 import { msOf, type Instant } from '#core/calendar';
 import type { ShopDetails } from '#core/catalogue';
 import { agreementMessage, type Message, receiptMessage, refundMessage } from '#core/messages';
-import { NotAnswered, type MailerPort } from '#core/shop';
+import { NotAnswered, type MailerPort, type Order } from '#core/shop';
 import type { DoorsFile } from '../files/doorsFile';
 
 const DAY = 86_400_000;
@@ -17,6 +17,8 @@ interface Options {
   shop: () => ShopDetails;
   productTitle: (productId: string) => string;
   productOfPass: (passId: string) => string;
+  /** What is still due of an order, a statement for each payment plan or subscription. */
+  laterOf: (order: Order) => string[];
   doors: DoorsFile;
   real: boolean;
 }
@@ -69,7 +71,7 @@ export function createMailer(options: Options): Mailer {
       }
       const secret = await options.doors.makeLink(person.id, RECEIPT_LINK_DAYS * DAY);
       const url = `${options.publicAddress()}/member/enter/${secret}`;
-      return sendMessage(key, person, receiptMessage(setting(), order, person.name, { url, days: RECEIPT_LINK_DAYS }), at);
+      return sendMessage(key, person, receiptMessage(setting(), order, person.name, { url, days: RECEIPT_LINK_DAYS }, options.laterOf(order)), at);
     },
   };
 }

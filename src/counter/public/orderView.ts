@@ -1,7 +1,9 @@
+import { chargeFor } from '#core/agreements';
 import { addMs, HOUR } from '#core/calendar';
 import { describeBytes, safeFileName } from '#core/catalogue';
 import { formatAmount, sum } from '#core/money';
 import { isOpen, type Pass } from '#core/passes';
+import { restInWords } from '#core/messages';
 import type { Order } from '#core/shop';
 import type { OrderView } from '../../pages/view';
 import { type CounterContext, liveRelease, shopOf } from '../context';
@@ -41,6 +43,14 @@ export function orderViewFor(context: CounterContext, order: Order): OrderView {
     number: order.number,
     lines: order.lines.map((l) => ({ title: l.priceName === '' ? l.title : `${l.title}, ${l.priceName}`, amount: money(l.paid) })),
     paid: money(sum(order.lines.map((l) => l.paid))),
+    later: laterOf(context, order),
     things: passes.map((pass) => ({ title: productTitle(context, pass.productId), state: isOpen(pass, context.runner.now()) ? 'open' : 'closed', files: filesOfPass(context, pass) })),
   };
+}
+
+/** What is still due of an order, a statement for each payment plan or subscription it began. */
+export function laterOf(context: CounterContext, order: Order): string[] {
+  const { locale, tax } = shopOf(context);
+  const agreements = order.lines.flatMap((line) => context.runner.state.agreements.get(`${order.id}-${line.lineId}`) ?? []);
+  return agreements.map((a) => restInWords(a, { locale, charged: (due) => chargeFor(a, due, tax).amount })).filter((text) => text !== '');
 }

@@ -27,7 +27,7 @@ export function Downloads({ block }: { block: BlockOf<'downloads'> }) {
   );
 }
 
-/** What was bought and paid, and that nothing more is due. */
+/** What was bought and paid, and what is due later, if anything is. */
 export function Recap({ block }: { block: BlockOf<'recap'> }) {
   const view = usePageView();
   return (
@@ -45,7 +45,8 @@ export function Recap({ block }: { block: BlockOf<'recap'> }) {
           </tbody>
         </table>
       )}
-      {view.order !== null && <p className="text-ink-2">Order {view.order.number}. Nothing more is due later. The receipt is on its way to you by e-mail, with a link that signs you in from any device.</p>}
+      {view.order?.later.map((text, i) => <p key={i} className="mt-2"><b className="font-semibold">Due later:</b> {text}</p>)}
+      {view.order !== null && <p className="text-ink-2">Order {view.order.number}.{view.order.later.length === 0 && ' Nothing more is due later.'} The receipt is on its way to you by e-mail, with a link that signs you in from any device.</p>}
     </section>
   );
 }

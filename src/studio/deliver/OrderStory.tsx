@@ -1,5 +1,6 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Link } from 'react-router';
+import { isRunning } from '#core/agreements';
 import { formatMoment } from '#core/calendar';
 import { storyOfOrder } from '#core/drawing';
 import { formatAmount } from '#core/money';
@@ -42,7 +43,7 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: string }
       <div className="sec mt-2">
         <h3>Can they open it?</h3>
         {passes.map((pass) => (
-          <p key={pass.id} className="mt-1.5">{explain({ passes: [pass], person: who, product: titleOf(pass.productId), orderNumber: () => String(order.number), now: latest, zone: order.zone, locale }).sentence} <span className="text-ink-2">{fetches(pass.fetched)}</span></p>
+          <p key={pass.id} className="mt-1.5">{explain({ passes: [pass], person: who, product: titleOf(pass.productId), orderNumber: () => String(order.number), now: latest, zone: order.zone, locale, stillPaid: (id) => agreements.some((a) => a.id === id && isRunning(a.agreement)) }).sentence} <span className="text-ink-2">{fetches(pass.fetched)}</span></p>
         ))}
       </div>
       {refunds.length > 0 && (

@@ -28,11 +28,12 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: strin
   const stands = (a: Agreement): string => agreementState(a, { locale, charged: (due) => chargeFor(a, due, tax).amount });
   const who = person?.name || person?.address || 'Somebody';
   const latest = orders[0] && orders[0].at > now ? orders[0].at : now;
+  const stillPaid = (id: string): boolean => agreements.some((a) => a.id === id && isRunning(a));
   const why = (id: string): string => {
     const title = draft.content.products.find((p) => p.id === id)?.title ?? 'a product put away';
-    return explain({ passes: passes.filter((p) => p.productId === id), person: who, product: title, orderNumber: (orderId) => String(orders.find((o) => o.id === orderId)?.number ?? ''), now: latest, zone, locale }).sentence;
+    return explain({ passes: passes.filter((p) => p.productId === id), person: who, product: title, orderNumber: (orderId) => String(orders.find((o) => o.id === orderId)?.number ?? ''), now: latest, zone, locale, stillPaid }).sentence;
   };
-  const known = (id: string): Explanation => explain({ passes: passes.filter((p) => p.productId === id), person: 'You', product: draft.content.products.find((p) => p.id === id)?.title ?? 'what you bought', orderNumber: (orderId) => String(orders.find((o) => o.id === orderId)?.number ?? ''), now: latest, zone, locale });
+  const known = (id: string): Explanation => explain({ passes: passes.filter((p) => p.productId === id), person: 'You', product: draft.content.products.find((p) => p.id === id)?.title ?? 'what you bought', orderNumber: (orderId) => String(orders.find((o) => o.id === orderId)?.number ?? ''), now: latest, zone, locale, stillPaid });
   const theirs = [...new Set(passes.map((p) => p.productId))];
   const reply = readyReply({ shop: draft.content.shop, name: person?.name ?? '', orders, things: theirs.map(known), agreements: agreements.filter(isRunning).map((a) => `${a.title}: ${stands(a)}`) });
   const others = draft.content.products.filter((p) => !theirs.includes(p.id));
