@@ -1,5 +1,5 @@
 import { type Agreement, isRunning } from '#core/agreements';
-import { addMs, type Instant, nthAfter } from '#core/calendar';
+import { addMs, dateIn, type Instant, nthAfter } from '#core/calendar';
 import type { EventOf } from '#core/journal';
 import { oftenInWords, paymentsFrom, paymentsOf } from '#core/terms';
 import type { AccessStretch, KeelStory, MoneyMoment } from './story';
@@ -31,12 +31,13 @@ export function storyOfAgreement(a: Agreement, { first, passes, charged, past, n
   const disputed = new Set(a.dispute === null ? [] : [a.payments.at(-1)]);
   const paid = a.payments.map((p): MoneyMoment => ({ at: p.at, amount: p.amount, state: disputed.has(p) ? 'disputed' : 'paid' }));
   const owed = a.owed.map((d): MoneyMoment => ({ at: d.at, amount: d.amount, state: 'refused' }));
-  const refusedDays = new Set(owed.map((o) => o.at));
+  // The try on the due day itself is the refused due: one mark, not two.
+  const refusedDays = new Set(owed.map((o) => dateIn(o.at, a.zone)));
   const money: MoneyMoment[] = [
     ...(first ? [{ at: first.at, amount: first.amount, state: 'paid' as const }] : []),
     ...paid,
     ...owed,
-    ...past.refused.filter((r) => !refusedDays.has(r.at)).map((r): MoneyMoment => ({ at: r.at, amount: r.amount, state: r.again ? 'tried again' : 'refused' })),
+    ...past.refused.filter((r) => !refusedDays.has(dateIn(r.at, a.zone))).map((r): MoneyMoment => ({ at: r.at, amount: r.amount, state: r.again ? 'tried again' : 'refused' })),
     ...past.refunds.map((r): MoneyMoment => ({ at: r.at, amount: r.amount, state: 'refunded' })),
     ...past.moved.map((m): MoneyMoment => ({ at: m.from, amount: m.amount, state: 'moved', movedTo: m.to })),
     ...aheadOf(a, charged, now),

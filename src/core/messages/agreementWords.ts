@@ -1,4 +1,4 @@
-import { type Agreement, isRunning } from '#core/agreements';
+import { type Agreement, dueAfterReturn, isRunning } from '#core/agreements';
 import { formatDay, type Instant } from '#core/calendar';
 import { formatAmount, sum } from '#core/money';
 import { paymentsOf, plainText, statementOfRest } from '#core/terms';
@@ -46,5 +46,8 @@ const ENDED: Record<NonNullable<Agreement['ended']>['why'], string> = {
 /** The statement from now on; empty when nothing more comes. */
 export function restInWords(a: Agreement, { locale, charged }: { locale: string; charged: Charged }): string {
   if (!isRunning(a) || a.next === null) return '';
-  return plainText(statementOfRest(a.terms, a.anchor, a.next.n, { currency: a.currency, zone: a.zone, locale, charged, cheaperUntil: a.coupon?.payments ?? 0 }));
+  // In a pause the days that were left are counted from the day of return; without such a day nobody knows yet.
+  if (a.pause && a.pause.until === null) return '';
+  const anchor = a.pause?.until ? { n: a.next.n, at: dueAfterReturn(a.pause.until, a.pause.leftDays, a.anchor.at, a.zone) } : a.anchor;
+  return plainText(statementOfRest(a.terms, anchor, a.next.n, { currency: a.currency, zone: a.zone, locale, charged, cheaperUntil: a.coupon?.payments ?? 0 }));
 }
