@@ -8,19 +8,8 @@ import { passState } from '#core/passes';
 import { type Release, sealContent } from '#core/release';
 import { type ChargeAnswer, createRunner, evolveBatch, memoryPorts, type MemoryPorts, newShopState, NotAnswered, type ShopState, StorageFailed } from '#core/shop';
 import { isLasting, paymentOf, planTotal } from '#core/terms';
+import { seeded } from '../../demo/random';
 import { draftContent, release } from './release';
-
-/** A small random source: the same seed, the same run. */
-export function seeded(seed: number): { next(): number; int(n: number): number; pick<T>(from: readonly T[]): T } {
-  let s = seed >>> 0;
-  const next = (): number => {
-    s = (s + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(s ^ (s >>> 15), 1 | s);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
-  };
-  return { next, int: (n) => Math.floor(next() * n), pick: (from) => from[Math.floor(next() * from.length)] as (typeof from)[number] };
-}
 
 const LASTING = [
   newPrice('pr_plan3', { terms: { kind: 'plan', amount: '99', payments: '3', trial: { days: '15', fee: '' }, setUp: { amount: '50', label: 'set-up', when: 'today' } } }),
