@@ -1,6 +1,6 @@
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import type { Browser, Page } from 'playwright-core';
-import { axeFindings, closeAll, complaintsOf, newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
+import { axeFindings, closeAll, complaintsOf, mirrored, newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
 
 let served: Served;
 let browser: Browser;
@@ -10,15 +10,15 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => closeAll(browser, served));
 
-const VIEWS = ['', 'make', 'price', 'sell', 'sell/path', 'deliver', 'deliver/order', 'deliver/people', 'deliver/person', 'follow-up', 'count', 'search', 'shop'];
+const VIEWS = ['', 'make', 'price', 'price/coupons', 'sell', 'sell/path', 'deliver', 'deliver/order', 'deliver/people', 'deliver/person', 'deliver/agreements', 'deliver/agreement', 'deliver/payments', 'follow-up', 'count', 'search', 'shop'];
 
 /** Goes to a view by its address, without loading anew; "path", "order" and "person" stand for the first of their kind. */
 async function goTo(page: Page, view: string): Promise<void> {
-  const click = { 'sell/path': '.sheet tbody a', 'deliver/order': '.sheet tbody a', 'deliver/person': '.sheet tbody a' }[view];
+  const click = { 'sell/path': '.sheet tbody a', 'deliver/order': '.sheet tbody a', 'deliver/person': '.sheet tbody a', 'deliver/agreement': '.sheet tbody a' }[view];
   await page.evaluate((to) => {
     history.pushState(null, '', `/studio/${to}`);
     dispatchEvent(new PopStateEvent('popstate'));
-  }, { 'sell/path': 'sell', 'deliver/order': 'deliver', 'deliver/person': 'deliver/people' }[view] ?? view);
+  }, { 'sell/path': 'sell', 'deliver/order': 'deliver', 'deliver/person': 'deliver/people', 'deliver/agreement': 'deliver/agreements' }[view] ?? view);
   await page.waitForTimeout(200);
   if (click) await page.locator(click).first().click();
   await page.waitForTimeout(200);
@@ -47,7 +47,17 @@ describe('axe finds nothing', () => {
         if (wide > 1) all.push(`${page.url()} is ${wide} pixels too wide`);
       }
     }
+    await goTo(page, 'shop');
+    await page.getByRole('button', { name: /^The table/ }).click();
+    all.push(...(await axeFindings(page)));
+    await goTo(page, 'deliver/agreement');
+    await page.getByRole('button', { name: 'Give money back' }).first().click();
+    await page.getByTestId('leads-to').waitFor();
+    all.push(...(await axeFindings(page)));
     await goTo(page, 'price');
+    await page.getByRole('button', { name: 'Rehearse the months ahead' }).click();
+    await page.getByRole('table', { name: 'What would happen' }).waitFor();
+    all.push(...(await axeFindings(page)));
     await page.getByRole('button', { name: 'All published' }).click();
     await page.getByText('What was live').waitFor();
     all.push(...(await axeFindings(page)));
@@ -64,7 +74,7 @@ describe('axe finds nothing', () => {
 
   test('on buyers’ and members’ pages, on a phone', async () => {
     const page = await newPage(browser, { viewport: { width: 390, height: 844 }, bypassCSP: true });
-    for (const path of ['/', '/dawn-field-pack', '/dawn-field-pack/checkout', '/member/', '/nowhere', '/legal/terms']) {
+    for (const path of ['/', '/dawn-field-pack', '/dawn-field-pack/checkout', '/the-sound-library', '/the-sound-library/checkout', '/member/', '/nowhere', '/legal/terms']) {
       await page.goto(served.base + path);
       all.push(...(await axeFindings(page)));
     }
@@ -111,6 +121,7 @@ test('F6 goes from pane to pane; single keys act, and can be switched off', asyn
   await page.goto(served.studio);
   await page.getByRole('link', { name: 'Price', exact: true }).click();
   await page.getByLabel('Title of the offer').waitFor();
+  await mirrored(page);
   const pane = (): Promise<string | null> => page.evaluate(() => document.activeElement?.closest('[data-pane]')?.getAttribute('data-pane') ?? null);
   await page.locator('#sheet').focus();
   const seen: (string | null)[] = [];

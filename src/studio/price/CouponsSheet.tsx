@@ -48,7 +48,7 @@ function CouponCard({ draft, coupon }: { draft: Draft; coupon: DraftCoupon }) {
         {coupon.offerIds !== null && (
           <>
             {': '}
-            {coupon.offerIds.map((id, i) => <span key={id}>{i > 0 && ', '}<b className="font-semibold" dir="auto">{offers.find((o) => o.id === id)?.title ?? 'an offer put away'}</b> <button className="opt" aria-label={`${name}: not for ${offers.find((o) => o.id === id)?.title ?? ''}`} onClick={() => edit((c) => { c.offerIds = (c.offerIds ?? []).filter((x) => x !== id); })}>remove</button></span>)}{' '}
+            {coupon.offerIds.map((id, i) => <span key={id}>{i > 0 && ', '}<b className="font-semibold" dir="auto">{offers.find((o) => o.id === id)?.title ?? 'an offer put away'}</b> <button className="opt" aria-label={`${name}: remove ${offers.find((o) => o.id === id)?.title ?? ''}`} onClick={() => edit((c) => { c.offerIds = (c.offerIds ?? []).filter((x) => x !== id); })}>remove</button></span>)}{' '}
             {left.length > 0 && <ChoiceFill label={`${name}: add an offer`} value="" choices={[['', 'add …'], ...left.map((o) => [o.id, o.title || 'Without a title'] as const)]} onChange={(id) => id !== '' && edit((c) => { c.offerIds = [...(c.offerIds ?? []), id]; })} />}
           </>
         )}
@@ -61,7 +61,7 @@ function CouponCard({ draft, coupon }: { draft: Draft; coupon: DraftCoupon }) {
       <p className="cap mt-1">
         {uses === 0 ? 'Not used yet. ' : uses === 1 ? 'Used once. ' : `Used ${uses.toLocaleString('en')} times. `}
         {coupon.sale === null && <button className="opt" aria-label={`${name}: add dates`} onClick={() => edit((c) => { c.sale = { from: '', until: '' }; })}>Add dates</button>}{coupon.sale === null && ' · '}
-        {coupon.limit === null && <button className="opt" aria-label={`${name}: add limit`} onClick={() => edit((c) => { c.limit = { inAll: '', each: '' }; })}>Add a limit</button>}{coupon.limit === null && ' · '}
+        {coupon.limit === null && <button className="opt" aria-label={`${name}: add a limit`} onClick={() => edit((c) => { c.limit = { inAll: '', each: '' }; })}>Add a limit</button>}{coupon.limit === null && ' · '}
         <button className="opt" onClick={() => edit((c) => { c.on = !c.on; })}>{coupon.on ? 'Switch it off' : 'Switch it on again'}</button>
         {!live && <> · <button className="opt" onClick={() => void removeDrafts([`coupon/${coupon.id}`], name)}>Remove this draft</button></>}
         {!coupon.on && <b className="text-ink"> Switched off: nobody can use it{live ? ' once this is published' : ''}.</b>}

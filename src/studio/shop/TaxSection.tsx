@@ -56,14 +56,14 @@ function Example({ shop }: { shop: ShopDetails }) {
 function RateTable({ rates, countries, onChange, nameOf }: { rates: readonly TaxRate[]; countries: readonly (readonly [string, string])[]; onChange: (recipe: (rates: TaxRate[]) => void) => void; nameOf: (country: string) => string }) {
   const missing = countries.filter(([c]) => !rates.some((r) => r.country === c));
   return (
-    <table className="rows mt-2" aria-label="Rates of tax by country">
+    <table className="rows mt-2 [&_input]:min-h-7 [&_input]:min-w-9 [&_button]:min-h-7" aria-label="Rates of tax by country">
       <thead><tr><th>Country</th><th className="num">Percent</th><th>From</th><th /></tr></thead>
       <tbody>
         {rates.map((row, i) => (
           <tr key={i}>
             <td>{nameOf(row.country)}</td>
             <td className="num"><Percent label={`Percent in ${nameOf(row.country)}`} rate={row.rate} onChange={(rate) => onChange((all) => { const found = all[i]; if (found) found.rate = rate; })} /></td>
-            <td>{row.from === null ? <button className="opt" aria-label={`A new rate for ${nameOf(row.country)} from a day on`} onClick={() => onChange((all) => { all.splice(i + 1, 0, { ...row, from: '2027-01-01' }); })}>new rate from a day on</button> : <DayFill label={`From when in ${nameOf(row.country)}`} value={row.from} onChange={(from) => onChange((all) => { const found = all[i]; if (found && from !== '') found.from = from; })} />}</td>
+            <td>{row.from === null ? <button className="opt" aria-label={`${nameOf(row.country)}: new rate from a day on`} onClick={() => onChange((all) => { all.splice(i + 1, 0, { ...row, from: '2027-01-01' }); })}>new rate from a day on</button> : <DayFill label={`From when in ${nameOf(row.country)}`} value={row.from} onChange={(from) => onChange((all) => { const found = all[i]; if (found && from !== '') found.from = from; })} />}</td>
             <td className="num"><button className="opt" aria-label={`Remove ${nameOf(row.country)}`} onClick={() => onChange((all) => { all.splice(i, 1); })}>remove</button></td>
           </tr>
         ))}
