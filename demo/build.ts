@@ -62,7 +62,7 @@ export async function buildDemo(dataFolder: string, clientFolder: string): Promi
   // Those who keep the rarer states company, so that each exists on the demo's day.
   const before = (days: number): Instant => waking(addMs(DEMO_DAY, -days * DAY));
   const told: [days: number, path: number, price: number, card: string][] = [
-    [5, 3, 0, CARDS.good], [9, 3, 0, CARDS.good], [16, 3, 0, CARDS.later], [33, 0, 2, CARDS.later], [44, 4, 1, CARDS.later], [70, 3, 0, CARDS.good], [50, 3, 0, CARDS.good], [100, 4, 1, CARDS.good], [200, 4, 1, CARDS.good], [90, 3, 0, CARDS.later],
+    [7, 0, 0, CARDS.disputed], [5, 3, 0, CARDS.good], [9, 3, 0, CARDS.good], [16, 3, 0, CARDS.later], [33, 0, 2, CARDS.later], [44, 4, 1, CARDS.later], [70, 3, 0, CARDS.good], [50, 3, 0, CARDS.good], [100, 4, 1, CARDS.good], [200, 4, 1, CARDS.good], [90, 3, 0, CARDS.later],
   ];
   for (const [days, path, price, card] of told) visits.push({ at: before(days), come: () => lastingBuyer(path, price, card) });
 

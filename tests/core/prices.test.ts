@@ -25,6 +25,15 @@ describe('a price as typed', () => {
     ['too many decimals', { terms: { kind: 'once', amount: '24.0055' } }],
     ['huge', { terms: { kind: 'once', amount: '999999999999999' } }],
     ['not a number', { terms: { kind: 'once', amount: '6x' } }],
+    ['a trial of no days', { terms: { kind: 'subscription', amount: '12', trial: { days: '0', fee: '' } } }],
+    ['a trial of years', { terms: { kind: 'subscription', amount: '12', trial: { days: '1000', fee: '' } } }],
+    ['a plan of one payment', { terms: { kind: 'plan', amount: '12', payments: '1' } }],
+    ['a whole too small to divide', { terms: { kind: 'plan', amount: '0.05', owedBy: 'total', payments: '6' } }],
+    ['payments every day', { terms: { kind: 'subscription', amount: '12', every: { count: '6', unit: 'day' } } }],
+    ['as many cheaper payments as payments', { terms: { kind: 'subscription', amount: '12', ends: '3', introductory: { payments: '3', amount: '6' } } }],
+    ['a fee for nothing named', { terms: { kind: 'plan', amount: '12', setUp: { amount: '5', label: ' ', when: 'today' } } }],
+    ['a ceiling under the price', { rise: { by: '5', every: 'sales', sales: '10', dates: '', ceiling: '20' } }],
+    ['a rise on a day that is none', { rise: { by: '5', every: 'dates', sales: '', dates: '2026-02-30', ceiling: '40' } }],
     ['no length of access', { access: { kind: 'for', count: '0', unit: 'month', date: '' } }],
     ['a length in words', { access: { kind: 'for', count: 'twelve', unit: 'month', date: '' } }],
     ['a day that does not exist', { access: { kind: 'until', count: '', unit: 'month', date: '2026-02-30' } }],
@@ -59,6 +68,11 @@ describe('a price as typed', () => {
       if (offer) expect(sealOffer(unsealOffer(offer))).toEqual(offer);
     }));
   });
+});
+
+test('the longest and the shortest that can be sold: a trial of 400 days, plans of 2 and of 60 payments', () => {
+  expect(sold({ terms: { kind: 'subscription', amount: '12', trial: { days: '400', fee: '' } } }).terms).toMatchObject({ trial: { days: 400, fee: 0 } });
+  for (const payments of ['2', '60']) expect(sold({ terms: { kind: 'plan', amount: '99.99', owedBy: 'total', payments } }).terms).toMatchObject({ payments: Number(payments) });
 });
 
 test('access ends to the day: months from the moment of buying, a date at its end', () => {

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { dateIn, formatDay } from '#core/calendar';
 import { storyOfTerms } from '#core/drawing';
 import { formatAmount } from '#core/money';
+import { NOTHING_HAPPENS, rehearse } from '#core/shop';
 import { comparedWithOnce, firstDues, isLasting, paidWithin, plainText, planTotal, scheduleOf, statementOf, Terms } from '#core/terms';
 import { type DraftTermsGiven, releaseWith, shopInMemory } from '../support/shopInMemory';
 import { WORKED } from '../support/worked';
@@ -91,6 +92,23 @@ describe('for any terms, start and zone', () => {
     }), { numRuns: 60 });
   });
 });
+
+test('for any terms, the keel line, the rehearsal and the charges have the same days and amounts', async () => {
+  await fc.assert(fc.asyncProperty(anyLasting, anyStart, anyZone, async (terms, start, zone) => {
+    const live = releaseWith([{ kind: 'once', amount: '1' }], { shop: { zone } });
+    const price = live.content.offers.find((o) => o.id === 'off_0')?.prices[0];
+    if (!price || !isLasting(terms)) throw new Error('no price');
+    price.terms = terms;
+    const played = await rehearse(live, { offerId: 'off_0', priceId: 'pr_0' }, start, NOTHING_HAPPENS, 3);
+    if ('problem' in played) throw new Error(played.problem);
+    const paid = played.steps.filter((s) => s.what === 'paid' && (s.amount ?? 0) > 0).map((s) => [dateIn(s.at, zone), s.amount]);
+    const promised = firstDues(terms, start, zone, 200).filter((d) => d.amount > 0 && d.at <= played.end).map((d) => [dateIn(d.at, zone), d.amount]);
+    expect(paid).toEqual(promised);
+    const drawn = storyOfTerms(terms, ['X'], start, { ...place, zone, locale: 'en' }, { months: 37 }).money.filter((m) => m.amount > 0 && m.at <= played.end).map((m) => [dateIn(m.at, zone), m.amount]);
+    expect(drawn.slice(0, promised.length)).toEqual(promised.slice(0, drawn.length));
+    expect(drawn.length).toBeGreaterThanOrEqual(Math.min(promised.length, 3));
+  }), { numRuns: 40 });
+}, 60_000);
 
 describe('awkward days', () => {
   const days = (terms: Terms, start: string, zone: string, most: number): string[] => firstDues(terms, start, zone, most).map((d) => dateIn(d.at, zone));
