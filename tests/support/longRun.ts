@@ -152,8 +152,9 @@ export async function longRun({ seed, buyers, years, zone }: Options): Promise<L
       case 11:
         return void (random.next() < 0.3 && (await runner.execute({ type: 'stop-plan', agreementId, keepAccess: random.next() < 0.5 })));
       case 12: {
-        const payment = random.pick([a.payments.at(-1)?.paymentId, runner.state.orders.get(a.orderId)?.paymentId]);
-        if (payment && random.next() < 0.3) await runner.execute({ type: 'open-dispute', disputeId: `d${result.acts}`, paymentId: payment, amount: 1, answerBy: addMs(runner.now(), DAY) });
+        const own = [a.payments.at(-1)?.paymentId, runner.state.orders.get(a.orderId)?.paymentId].filter((id) => typeof id === 'string');
+        const payment = own.length === 0 ? null : random.pick(own);
+        if (payment !== null && random.next() < 0.3) await runner.execute({ type: 'open-dispute', disputeId: `d${result.acts}`, paymentId: payment, amount: 1, answerBy: addMs(runner.now(), DAY) });
         return;
       }
       default: {
