@@ -42,6 +42,8 @@ function AgreementRow({ me, agreement: a, onDone }: { me: Me; agreement: MemberA
       <p className="mt-2 flex flex-wrap gap-x-3 gap-y-2">
         {a.card !== null && <button className="btn btn-quiet btn-touch" aria-expanded={open === 'card'} onClick={() => setOpen(open === 'card' ? null : 'card')}>{a.card}</button>}
         {a.acts.map((x) => <button key={x.act} className="btn btn-quiet btn-touch" aria-expanded={open === x.act} onClick={() => setOpen(open === x.act ? null : x.act)}>{x.label}</button>)}
+        {a.writeTo !== null && <a className="btn btn-quiet btn-touch" href={`mailto:${a.writeTo}`}>Write to us</a>}
+        {a.againAt !== null && <a className="btn btn-quiet btn-touch" href={a.againAt}>Start again</a>}
       </p>
       {open === 'card' && <ChangeCard service={me.cardService} samples={me.sampleCards} busy={busy} onCard={(card) => void send({ act: 'card', card })} />}
       {chosen && chosen.act !== 'card' && (

@@ -12,6 +12,8 @@ export interface MemberAgreement {
   card: string | null;
   payments: { day: string; what: string; amount: string; paper: { name: string; href: string } | null }[];
   acts: { act: 'stop' | 'keep' | 'pause' | 'return' | 'rest' | 'card'; label: string; leadsTo: string }[];
+  writeTo: string | null;
+  againAt: string | null;
   pauseDays: { from: string; until: string } | null;
 }
 

@@ -138,6 +138,16 @@ test('the clock moved twice at once: one move, and the other is told so; nothing
   await shop.owner.act('/clock', { by: 'month' });
   expect(first()?.payments.map((p) => [p.at.slice(0, 10), p.amount])).toEqual([['2026-07-15', 6_000], ['2026-08-15', 6_000]]);
   expect(first()?.status).toBe('paid off');
+  // A subscription that was stopped leads to a new checkout; a plan that runs, to whoever can help.
+  const ilmar = buyer();
+  await ilmar.pay(await ilmar.openCheckout('library'), ILMAR, CARD.good);
+  const his = await member(ILMAR);
+  const [sub] = [...state().agreements.values()].slice(-1);
+  await his.json(`/member/api/agreements/${sub?.id ?? ''}`, { act: 'stop' });
+  await shop.owner.act('/clock', { by: 'month' });
+  const me = (await (await his.fetch('/member/api/me')).json()) as { agreements: { state: string; againAt: string | null }[] };
+  expect(me.agreements).toMatchObject([{ state: expect.stringMatching(/^Ended on/), againAt: '/library/checkout?again' }]);
+  expect((await his.openCheckout('library')).prices[0]?.dueToday).toBe('€12.00');
 });
 
 test('the payment service gone on a due day, and the shop killed meanwhile: asked again under the same key, paid once', async () => {

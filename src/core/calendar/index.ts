@@ -1,4 +1,4 @@
 export { type Instant, instantOf, msOf, addMs, isInstant, MINUTE, HOUR, DAY } from './instant';
-export { type Interval, type IntervalUnit, nthAfter, plusDays } from './interval';
+export { type Interval, type IntervalUnit, nthAfter, momentsAfter, plusDays } from './interval';
 export { dateIn, startOfDate, addDays, daysBetween, isZone, weekStart } from './day';
 export { formatDay, formatTime, formatMoment } from './format';

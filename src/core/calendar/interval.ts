@@ -15,13 +15,17 @@ export interface Interval {
  * @param k whole number, 0 gives the anchor itself
  * @param zone IANA time zone
  */
-export function nthAfter(anchor: Instant, every: Interval, k: number, zone: string): Instant {
-  if (k === 0) return anchor;
-  const amount = every.count * k;
+export const nthAfter = (anchor: Instant, every: Interval, k: number, zone: string): Instant => momentsAfter(anchor, every, zone)(k);
+
+/** The same for many k: the anchor's wall clock is read once. */
+export function momentsAfter(anchor: Instant, every: Interval, zone: string): (k: number) => Instant {
   const start = Temporal.Instant.from(anchor).toZonedDateTimeISO(zone);
-  const date = start.toPlainDate().add({ [`${every.unit}s`]: amount }, { overflow: 'constrain' });
-  const moved = date.toZonedDateTime({ timeZone: zone, plainTime: start.toPlainTime() });
-  return instantOf(moved.epochMilliseconds);
+  const [first, plainTime] = [start.toPlainDate(), start.toPlainTime()];
+  return (k) => {
+    if (k === 0) return anchor;
+    const date = first.add({ [`${every.unit}s`]: every.count * k }, { overflow: 'constrain' });
+    return instantOf(date.toZonedDateTime({ timeZone: zone, plainTime }).epochMilliseconds);
+  };
 }
 
 /** The same wall clock so many calendar days later in `zone`. */

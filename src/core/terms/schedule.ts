@@ -1,4 +1,4 @@
-import { type Instant, nthAfter, plusDays } from '#core/calendar';
+import { type Instant, momentsAfter, nthAfter, plusDays } from '#core/calendar';
 import { allocate } from '#core/money';
 import { isLasting, type LastingTerms, type PlanTerms, type Terms } from './terms';
 
@@ -51,7 +51,8 @@ function planPayment({ owed, payments, first }: PlanTerms, n: number): number {
 /** The full payments from number `from` on, in order, for as long as the terms go on. */
 export function* paymentsFrom(terms: LastingTerms, anchor: Anchor, from: number, zone: string): Generator<Due, void, undefined> {
   const last = paymentsOf(terms) ?? Infinity;
-  for (let n = from; n <= last; n += 1) yield { n, at: paymentAt(terms, anchor, n, zone), ...paymentOf(terms, n) };
+  const momentOf = momentsAfter(anchor.at, terms.every, zone);
+  for (let n = from; n <= last; n += 1) yield { n, at: momentOf(n - anchor.n), ...paymentOf(terms, n) };
 }
 
 /**

@@ -4,7 +4,7 @@ import { type KeelLayout, layoutKeelLine, NO_PAST, storyOfAgreement } from '#cor
 import { agreementState, restInWords } from '#core/messages';
 import { formatAmount, sum } from '#core/money';
 import type { ShopState } from '#core/shop';
-import { type CounterContext, shopOf } from '../context';
+import { type CounterContext, liveRelease, shopOf } from '../context';
 import { productTitle } from '../public/orderView';
 
 export interface MemberAgreement {
@@ -21,6 +21,10 @@ export interface MemberAgreement {
   payments: { day: string; what: string; amount: string; paper: { name: string; href: string } | null }[];
   /** What can be done, each in the words of its button, and what it leads to. */
   acts: { act: 'stop' | 'keep' | 'pause' | 'return' | 'rest' | 'card'; label: string; leadsTo: string }[];
+  /** For a plan: the shop’s address, for what a member cannot do alone. */
+  writeTo: string | null;
+  /** Where an ended subscription is bought again, at today's terms. */
+  againAt: string | null;
   /** The first and last day a pause can end. */
   pauseDays: { from: string; until: string } | null;
 }
@@ -58,8 +62,18 @@ function viewOf(context: CounterContext, a: Agreement): MemberAgreement {
       ...(first && order ? [{ day: day(first.at), what: 'on the day of buying', amount: money(first.amount), paper: { name: `${taxWord(tax !== null)} ${order.receipt}`, href: `/member/papers/${order.receipt}.pdf` } }] : []),
     ],
     acts: actsOf(state, a, { money, day, charged, now }),
+    writeTo: a.terms.kind === 'plan' && isRunning(a) ? shopOf(context).senderAddress : null,
+    againAt: a.status === 'ended' && a.terms.kind === 'subscription' ? checkoutOf(context, a.offerId) : null,
     pauseDays: canPause(a) ? { from: addDays(dateIn(now, a.zone), 1), until: addDays(dateIn(now, a.zone), LONGEST_PAUSE_DAYS) } : null,
   };
+}
+
+/** The checkout of a path that sells an offer now; null when none does. */
+function checkoutOf(context: CounterContext, offerId: string): string | null {
+  const content = liveRelease(context)?.content;
+  const offer = content?.offers.find((o) => o.id === offerId);
+  const path = content?.paths.find((p) => p.offerId === offerId);
+  return offer?.onSale && !offer.putAway && path ? `/${path.address}/checkout?again` : null;
 }
 
 const taxWord = (taxed: boolean): string => (taxed ? 'Invoice' : 'Receipt');
