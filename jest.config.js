@@ -5,6 +5,8 @@ export default {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform,
   testMatch: ['<rootDir>/tests/**/*.test.ts', '<rootDir>/tests/**/*.test.tsx'],
+  // Long enough for a busy machine: no test measures speed.
+  testTimeout: 30_000,
   testPathIgnorePatterns: ['/node_modules/', '<rootDir>/tests/e2e/'],
   moduleNameMapper: { '\\.css$': '<rootDir>/tests/empty.ts' },
 };

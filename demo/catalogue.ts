@@ -1,4 +1,4 @@
-import { type DraftOffer, euRates, fileTypeOf, newCoupon, newOffer, newPrice, newProduct, type Product, richFromPlain, type ShopDetails } from '#core/catalogue';
+import { DEFAULT_SHOP, type DraftOffer, euRates, fileTypeOf, newCoupon, newOffer, newPrice, newProduct, type Product, richFromPlain, type ShopDetails } from '#core/catalogue';
 import { makePath } from '#core/paths';
 import { type DraftContent, type ReleaseContent, sealContent } from '#core/release';
 import { cards } from './cards';
@@ -7,7 +7,7 @@ import { seeded } from './random';
 import { call, phrase } from './sounds';
 
 const SHOP: ShopDetails = {
-  name: 'Reedlight', senderAddress: 'hello@reedlight.example', zone: 'Europe/Lisbon', currency: 'EUR', locale: 'en', cardStatement: 'REEDLIGHT BIRDS', brand: null, tax: { how: 'included', home: 'PT', rates: euRates() }, billing: { graceDays: 7, trialNoticeDays: 3, planOpenInPause: true },
+  name: 'Reedlight', senderAddress: 'hello@reedlight.example', zone: 'Europe/Lisbon', currency: 'EUR', locale: 'en', cardStatement: 'REEDLIGHT BIRDS', brand: null, tax: { how: 'included', home: 'PT', rates: euRates() }, billing: DEFAULT_SHOP.billing,
   legal: { terms: 'You may use what you buy for yourself and your household. Please do not pass the files on.', privacy: 'We keep your name, your address and what you bought, and use them to send you what you bought.', withdrawal: 'Write to us within 30 days and we give your money back.' },
 };
 const VOICES = ['Wren', 'Robin', 'Song thrush', 'Blackcap', 'Reed warbler', 'Cetti’s warbler', 'Chiffchaff', 'Dunnock', 'Great tit', 'Moorhen', 'Water rail', 'Bittern'].map((name, i) => ({

@@ -17,12 +17,15 @@ export async function personFor(context: CounterContext, typed: { name: string; 
   return record.id;
 }
 
-/** Keeps a VAT number with the person it belongs to; the history names only the country. */
-export async function keepVatNumber(context: CounterContext, personId: string, checkoutId: string, typed: string): Promise<void> {
+/**
+ * Keeps a VAT number with the person it belongs to; the history names only the country.
+ * @param key the checkout it was given at, or the change of a payment plan or subscription
+ */
+export async function keepVatNumber(context: CounterContext, personId: string, key: string, typed: string): Promise<void> {
   const record = context.people.get(personId);
   const read = readVatNumber(typed);
-  if (!record || !read || record.vatNumbers?.[checkoutId] === read.number) return;
-  const changed = { ...record, rev: record.rev + 1, vatNumbers: { ...record.vatNumbers, [checkoutId]: read.number } };
+  if (!record || !read || record.vatNumbers?.[key] === read.number) return;
+  const changed = { ...record, rev: record.rev + 1, vatNumbers: { ...record.vatNumbers, [key]: read.number } };
   await context.people.save(changed);
   await context.runner.execute({ type: 'change-person', personId, rev: changed.rev });
 }

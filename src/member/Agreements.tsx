@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { KeelDrawing } from '../ui/KeelDrawing';
 import { actOn, type Me, type MemberAgreement } from './api';
 import { ChangeCard } from './ChangeCard';
+import { ChangePlace } from './ChangePlace';
 
 /** What I pay: each payment plan and subscription with what is still to come, and what I can do about it. */
 export function Agreements({ me, onDone }: { me: Me; onDone: () => void }) {
@@ -15,7 +16,7 @@ export function Agreements({ me, onDone }: { me: Me; onDone: () => void }) {
 }
 
 function AgreementRow({ me, agreement: a, onDone }: { me: Me; agreement: MemberAgreement; onDone: () => void }) {
-  const [open, setOpen] = useState<MemberAgreement['acts'][number]['act'] | null>(null);
+  const [open, setOpen] = useState<MemberAgreement['acts'][number]['act'] | 'place' | null>(null);
   const [until, setUntil] = useState('');
   const [busy, setBusy] = useState(false);
   const [said, setSaid] = useState<{ text: string; wrong: boolean } | null>(null);
@@ -42,10 +43,12 @@ function AgreementRow({ me, agreement: a, onDone }: { me: Me; agreement: MemberA
       <p className="mt-2 flex flex-wrap gap-x-3 gap-y-2">
         {a.card !== null && <button className="btn btn-quiet btn-touch" aria-expanded={open === 'card'} onClick={() => setOpen(open === 'card' ? null : 'card')}>{a.card}</button>}
         {a.acts.map((x) => <button key={x.act} className="btn btn-quiet btn-touch" aria-expanded={open === x.act} onClick={() => setOpen(open === x.act ? null : x.act)}>{x.label}</button>)}
+        {a.place !== null && <button className="btn btn-quiet btn-touch" aria-expanded={open === 'place'} onClick={() => setOpen(open === 'place' ? null : 'place')}>Change country ({a.place.name})</button>}
         {a.writeTo !== null && <a className="btn btn-quiet btn-touch" href={`mailto:${a.writeTo}`}>Write to us</a>}
         {a.againAt !== null && <a className="btn btn-quiet btn-touch" href={a.againAt}>Start again</a>}
       </p>
       {open === 'card' && <ChangeCard service={me.cardService} samples={me.sampleCards} busy={busy} onCard={(card) => void send({ act: 'card', card })} />}
+      {open === 'place' && a.place !== null && <ChangePlace id={a.id} countries={me.countries} place={a.place} busy={busy} onPlace={(place) => void send({ act: 'move', ...place })} />}
       {chosen && chosen.act !== 'card' && (
         <div className="message calm mt-3">
           <p>{chosen.leadsTo}</p>

@@ -13,6 +13,7 @@ export interface MemberAgreement {
   payments: { day: string; what: string; amount: string; paper: { name: string; href: string } | null }[];
   acts: { act: 'stop' | 'keep' | 'pause' | 'return' | 'rest' | 'card'; label: string; leadsTo: string }[];
   writeTo: string | null;
+  place: { country: string; name: string; vatNumber: string } | null;
   againAt: string | null;
   pauseDays: { from: string; until: string } | null;
 }
@@ -28,6 +29,7 @@ export interface Me {
   agreements: MemberAgreement[];
   cardService: string;
   sampleCards: boolean;
+  countries: { code: string; name: string }[];
   orders: { number: number; day: string; what: string; paid: string; status: string; papers: { name: string; href: string }[] }[];
 }
 

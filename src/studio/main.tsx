@@ -14,7 +14,8 @@ if (root) {
     <StrictMode>
       <WholeMishap>
         <Provider store={store}>
-          <BrowserRouter basename="/studio"><App /></BrowserRouter>
+          {/* A link pressed is a place reached: what is pressed next never meets the sheet before. */}
+          <BrowserRouter basename="/studio" useTransitions={false}><App /></BrowserRouter>
         </Provider>
       </WholeMishap>
     </StrictMode>,

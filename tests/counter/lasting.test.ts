@@ -10,6 +10,7 @@ import { makePath } from '#core/paths';
 import { type ReleaseContent, sealContent } from '#core/release';
 import { Buyer } from '../../demo/clients';
 import { createCounter } from '../../src/counter/createCounter';
+import { paperOf } from '../../src/counter/member/papers';
 import { CARD, openShop, ownerOf, type TestShop, until } from '../support/counter';
 import { draftContent, FILE_BYTES, FILE_SHA } from '../support/release';
 
@@ -112,6 +113,24 @@ test('a coupon used up, and a price changed, while somebody is at checkout: said
   expect([...state().orders.values()].map((o) => o.lines[0]?.paid)).toEqual([3_000, 6_000]);
 });
 
+test('a checkout keeps its price for as long as the shop says, to the minute, then meets the new one', async () => {
+  shop = await openShop({ content: content((details) => { details.billing.quoteMinutes = 20; }) });
+  const [tove, ilmar] = [buyer(), buyer()];
+  const [hers, his] = [await tove.openCheckout('library'), await ilmar.openCheckout('library')];
+  const began = shop.counter.context.runner.now();
+  const dearer = content((details) => { details.billing.quoteMinutes = 20; });
+  const plan = dearer.offers.find((o) => o.id === 'off_lib')?.prices[1];
+  if (plan?.terms.kind === 'plan') plan.terms.owed.amount = 7_000;
+  await shop.owner.publish(1, dearer);
+  const clock = shop.counter.context.demoClock;
+  clock?.moveTo(addMs(began, 19 * 60_000));
+  expect((await tove.pay(hers, TOVE, CARD.good, 1)).body.state?.status).toBe('paid');
+  clock?.moveTo(addMs(began, 20 * 60_000));
+  const late = await ilmar.pay(his, ILMAR, CARD.good, 1);
+  expect([late.status, late.body.title, late.body.prices?.[1]?.dueToday]).toEqual([409, 'The price has changed since this page was opened. Nothing was charged. Look at the new price and decide again.', '€70.00']);
+  expect([...state().charges.values()].map((c) => c.quote.dueToday)).toEqual([6_000]);
+});
+
 test('a VAT number belongs to its own order, changes the sum and stands on the invoice only there', async () => {
   shop = await openShop({ content: content() });
   const tove = buyer();
@@ -126,6 +145,37 @@ test('a VAT number belongs to its own order, changes the sum and stands on the i
   expect(readFileSync(join(shop.folder, 'test', 'journal.jsonl'), 'utf8')).not.toContain('NL004495445B01');
   await shop.owner.act('/clock', { by: 'month' });
   expect(first()?.payments[0]?.amount).toBe(4_959);
+});
+
+test('another country or VAT number counts from the next payment; papers that exist stay, and a credit note names its own', async () => {
+  shop = await openShop({ content: content() });
+  const tove = buyer();
+  await tove.pay(await tove.openCheckout('library'), TOVE, CARD.good, 1, { country: 'PT' });
+  await shop.owner.act('/clock', { by: 'month' });
+  const hers = await member(TOVE);
+  const id = first()?.id ?? '';
+  const move = (body: object) => hers.json<{ title?: string }>(`/member/api/agreements/${id}`, { act: 'move', ...body });
+  const wrong = await move({ country: 'PT', vatNumber: 'NL004495445B01' });
+  expect([wrong.status, wrong.body.title]).toEqual([409, 'That VAT number belongs to another country than the one chosen. Nothing was changed.']);
+  expect((await move({ country: 'Portugal', vatNumber: '' })).status).toBe(422);
+  // Looked at first by the seller: the very amounts, and nothing recorded.
+  const looked = await shop.owner.act<{ leadsTo: string[] }>(`/agreements/${id}/preview`, { act: 'move', country: 'NL', vatNumber: 'NL004495445B01' });
+  expect(looked.body.leadsTo.join(' ')).toMatch(/The next is €49\.59 on 15 August 2026\..*The buyer gets a message about it\./);
+  expect(shop.counter.context.people.find(TOVE.address)?.vatNumbers).toBeUndefined();
+  expect((await move({ country: 'NL', vatNumber: 'NL 0044.95.445.B01' })).status).toBe(200);
+  await shop.owner.act('/clock', { by: 'month' });
+  expect(first()?.payments.map((p) => [p.amount, p.tax, p.buyer?.country, p.buyer?.reverse])).toEqual([[6_000, 1_122, 'PT', false], [4_959, 0, 'NL', true]]);
+  await until(async () => (await mails()).some((m) => m.subject?.includes('The amount for')), 'the message');
+  expect((await mails()).find((m) => m.subject?.includes('The amount for'))?.text).toMatch(/new country or VAT number, the payment on 15 August 2026 is €49\.59/);
+
+  const { context } = shop.counter;
+  const [before, after] = (first()?.payments ?? []).map((p) => paperOf(context, first()?.personId ?? '', p.receipt ?? '')?.paper);
+  expect([before?.to.at(-1), before?.foot, after?.to.at(-1), after?.foot]).toEqual([TOVE.address, ['Of which €11.22 tax (PT).'], 'VAT number NL004495445B01', ['Reverse charge: the buyer accounts for the tax.']]);
+  await shop.owner.act(`/agreements/${id}/act`, { act: 'refund', amount: 1_000, ends: false });
+  await until(() => state().counts.creditNotes === 1, 'the credit note');
+  const note = paperOf(context, first()?.personId ?? '', 'C-00001')?.paper;
+  expect([note?.facts[0]?.value, note?.to.at(-1), note?.total.amount]).toEqual([first()?.payments[1]?.receipt, 'VAT number NL004495445B01', '€10.00']);
+  expect(paperOf(context, 'somebody else', 'C-00001')).toBeNull();
 });
 
 test('the clock moved twice at once: one move, and the other is told so; nothing is charged twice', async () => {
@@ -148,6 +198,8 @@ test('the clock moved twice at once: one move, and the other is told so; nothing
   const me = (await (await his.fetch('/member/api/me')).json()) as { agreements: { state: string; againAt: string | null }[] };
   expect(me.agreements).toMatchObject([{ state: expect.stringMatching(/^Ended on/), againAt: '/library/checkout?again' }]);
   expect((await his.openCheckout('library')).prices[0]?.dueToday).toBe('€12.00');
+  await shop.owner.publish(1, content((details) => { details.billing.beginsOnce = false; }));
+  expect((await his.openCheckout('library')).prices[0]?.dueToday).toBe('€0.00');
 });
 
 test('the payment service gone on a due day, and the shop killed meanwhile: asked again under the same key, paid once', async () => {

@@ -126,7 +126,7 @@ export async function longRun({ seed, buyers, years, zone }: Options): Promise<L
     result.acts += 1;
     const agreementId = a.id;
     const later = dateIn(plusDays(runner.now(), 1 + random.int(60), zone), zone);
-    switch (random.int(14)) {
+    switch (random.int(15)) {
       case 0:
         return void (await runner.execute({ type: 'pause', agreementId, until: random.next() < 0.7 ? later : null, by: 'buyer' }));
       case 1:
@@ -151,6 +151,8 @@ export async function longRun({ seed, buyers, years, zone }: Options): Promise<L
         return void (await runner.execute({ type: 'move-due-day', agreementId, day: { of: 'month', day: 1 + random.int(31) } }));
       case 11:
         return void (random.next() < 0.3 && (await runner.execute({ type: 'stop-plan', agreementId, keepAccess: random.next() < 0.5 })));
+      case 13:
+        return void (await runner.execute({ type: 'move-buyer', agreementId, country: random.pick(['PT', 'NL', 'HU', 'US']), vatNumber: random.pick(['', 'NL004495445B01']), numberKey: `v${result.acts}` }));
       case 12: {
         const own = [a.payments.at(-1)?.paymentId, runner.state.orders.get(a.orderId)?.paymentId].filter((id) => typeof id === 'string');
         const payment = own.length === 0 ? null : random.pick(own);

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { newOffer, newPrice, newProduct, type Product } from '#core/catalogue';
+import { DEFAULT_SHOP, newOffer, newPrice, newProduct, type Product } from '#core/catalogue';
 import { makePath } from '#core/paths';
 import { type DraftContent, type Release, type ReleaseContent, sealContent } from '#core/release';
 
@@ -19,7 +19,7 @@ export function draftContent(): DraftContent {
   ];
   const paths = [makePath(offers[0] ?? { id: '', title: '' }, [field], new Set(), next), makePath(offers[1] ?? { id: '', title: '' }, [free], new Set(), next)];
   return {
-    shop: { name: 'Test school', senderAddress: 'hello@school.example', zone: 'Europe/Lisbon', currency: 'EUR', locale: 'en', cardStatement: 'TEST SCHOOL', brand: null, tax: null, billing: { graceDays: 7, trialNoticeDays: 3, planOpenInPause: true }, legal: { terms: '', privacy: '', withdrawal: '' } },
+    shop: { name: 'Test school', senderAddress: 'hello@school.example', zone: 'Europe/Lisbon', currency: 'EUR', locale: 'en', cardStatement: 'TEST SCHOOL', brand: null, tax: null, billing: DEFAULT_SHOP.billing, legal: { terms: '', privacy: '', withdrawal: '' } },
     products: [field, free], offers, paths: paths.map((p) => p.path), pages: paths.flatMap((p) => p.pages), coupons: [],
   };
 }

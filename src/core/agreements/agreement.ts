@@ -67,6 +67,8 @@ export interface AgreementPayment {
   tax: number;
   credit: number;
   last4: string | null;
+  /** Where the buyer was then: its paper goes on saying so. */
+  buyer: QuoteBuyer | null;
   givenBack: number;
   taxBack: number;
   lost: number;

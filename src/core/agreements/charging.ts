@@ -1,4 +1,3 @@
-import type { Instant } from '#core/calendar';
 import type { ShopTax } from '#core/catalogue';
 import { paymentFor, taxRuleFor } from '#core/checkout';
 import { type Due, paymentAt, paymentOf, paymentsOf } from '#core/terms';
@@ -28,11 +27,4 @@ export function restOfPlan(a: Pick<Agreement, 'terms' | 'anchor' | 'zone' | 'cou
   const rest: OwedDue[] = [...a.owed];
   for (let due = a.next; due !== null && paymentsOf(a.terms) !== null; due = dueAfter(a, due.n)) rest.push(chargeFor(a, due, tax));
   return rest;
-}
-
-/** When a buyer is told that a trial ends: so many days before, or never when the trial is too short for it. */
-export function noticeMoment(trialUntil: Instant | null, start: Instant, daysBefore: (days: number) => Instant, days: number): Instant | null {
-  if (trialUntil === null) return null;
-  const at = daysBefore(days);
-  return at > start ? at : null;
 }

@@ -2,4 +2,4 @@ export { type Agreement, AgreementSeed, type AgreementPayment, type AgreementSta
 export { afterRefusal, type AfterRefusal, TRY_AGAIN_DAYS } from './retries';
 export { daysLeft, dueAfterReturn, movedDueDay, onDate, pauseEnds } from './pausing';
 export { unusedOf } from './unused';
-export { chargeFor, dueAfter, noticeMoment, restOfPlan } from './charging';
+export { chargeFor, dueAfter, restOfPlan } from './charging';

@@ -10,5 +10,6 @@ export { typedAmount, typedPercent, percentOf } from './typed';
 export { Brand, DEFAULT_BRAND, PAPER, contrastRatio, readable, brandValues } from './brand';
 export { Coupon, CouponCode, couponCode } from './coupon';
 export { ShopTax, CountryCode, EU_RATES, EU_RATES_OF, euRates, isEu, rateOn, type TaxRate } from './tax';
+export { countriesByName, countryName } from './countries';
 export { ShopDetails, DEFAULT_SHOP } from './shopDetails';
 export { describeFiles, describeBytes, describeContents } from './describe';

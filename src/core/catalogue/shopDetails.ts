@@ -5,6 +5,22 @@ import { Brand } from './brand';
 import { CardStatement } from './price';
 import { ShopTax } from './tax';
 
+/** How checkouts, late payments and reminders are handled. */
+const Billing = z.object({
+  /** Days after a refused payment during which access stays open. */
+  graceDays: z.int().min(0).max(30),
+  /** Days before the end of a trial on which the buyer is told. */
+  trialNoticeDays: z.int().min(1).max(30),
+  /** Whether a payment plan stays open while it is paused. */
+  planOpenInPause: z.boolean(),
+  /** Minutes for which a checkout keeps the release it began under, and the step of a rising price. */
+  quoteMinutes: z.int().min(5).max(1_440).default(60),
+  /** Whether each person has one trial and one price that is cheaper at first, of every offer. */
+  beginsOnce: z.boolean().default(true),
+});
+
+const DEFAULT_BILLING: z.infer<typeof Billing> = { graceDays: 7, trialNoticeDays: 3, planOpenInPause: true, quoteMinutes: 60, beginsOnce: true };
+
 /** Who sells, where and in what: asked for when first needed, with defaults that work. */
 export const ShopDetails = z.object({
   name: z.string().min(1).max(80),
@@ -19,20 +35,12 @@ export const ShopDetails = z.object({
   brand: Brand.nullable().default(null),
   /** Null until the seller says how tax is charged: then none is. */
   tax: ShopTax.nullable().default(null),
-  /** How late payments and reminders are handled. */
-  billing: z.object({
-    /** Days after a refused payment during which access stays open. */
-    graceDays: z.int().min(0).max(30),
-    /** Days before the end of a trial on which the buyer is told. */
-    trialNoticeDays: z.int().min(1).max(30),
-    /** Whether a payment plan stays open while it is paused. */
-    planOpenInPause: z.boolean(),
-  }).default({ graceDays: 7, trialNoticeDays: 3, planOpenInPause: true }),
+  billing: Billing.default(DEFAULT_BILLING),
   legal: z.object({ terms: z.string().max(20_000), privacy: z.string().max(20_000), withdrawal: z.string().max(4_000) }),
 });
 export type ShopDetails = z.infer<typeof ShopDetails>;
 
 export const DEFAULT_SHOP: ShopDetails = {
-  name: 'My shop', senderAddress: 'hello@shop.example', zone: 'UTC', currency: 'EUR', locale: 'en', cardStatement: 'MY SHOP', brand: null, tax: null, billing: { graceDays: 7, trialNoticeDays: 3, planOpenInPause: true },
+  name: 'My shop', senderAddress: 'hello@shop.example', zone: 'UTC', currency: 'EUR', locale: 'en', cardStatement: 'MY SHOP', brand: null, tax: null, billing: DEFAULT_BILLING,
   legal: { terms: '', privacy: '', withdrawal: '' },
 };

@@ -1,17 +1,14 @@
 import * as z from 'zod';
-import { type Instant, MINUTE } from '#core/calendar';
-import { CountryCode, type Coupon, Id, type Offer, type Price, saleState } from '#core/catalogue';
+import { type Instant } from '#core/calendar';
+import { type Coupon, Id, type Offer, type Price, saleState } from '#core/catalogue';
 import { sum } from '#core/money';
 import type { Release } from '#core/release';
 import { accessUntil, firstDues, isLasting, paymentOf, paymentsOf, Terms } from '#core/terms';
+import { QuoteBuyer, readBuyer } from './buyer';
 import { findCoupon, LineCoupon, lineCoupon, spreadAmount } from './coupon';
 import { type Payment, paymentFor } from './payment';
 import { risenTerms, stepsOf } from './risingPrice';
-import { canReverse, taxRuleFor } from './tax';
-import { readVatNumber } from './vatNumber';
-
-/** How long a checkout keeps the release it began under, and the step of a rising price. */
-export const QUOTE_LASTS_MS = 60 * MINUTE;
+import { taxRuleFor } from './tax';
 
 /** Of payments that go on without an end, so many later ones stand in a quote. */
 const LATER_SHOWN = 12;
@@ -36,10 +33,6 @@ const QuoteLine = z.object({
   coupon: LineCoupon.optional(),
 });
 export type QuoteLine = z.infer<typeof QuoteLine>;
-
-/** Where the buyer says they are, for the tax; the number itself is kept with the person. */
-export const QuoteBuyer = z.object({ country: CountryCode, reverse: z.boolean() });
-export type QuoteBuyer = z.infer<typeof QuoteBuyer>;
 
 /** What is due today and later, per line and in all. Frozen into the charge that is asked for. */
 export const Quote = z.object({
@@ -149,12 +142,8 @@ export function termsNow(price: Price, standing: Pick<Standing, 'startedAt' | 's
 
 function buyerOf(choice: QuoteChoice, tax: Release['content']['shop']['tax']): QuoteBuyer | QuoteRefusal | null {
   if (choice.country === undefined) return null;
-  if (!CountryCode.safeParse(choice.country).success) return refuse('vat-number', 'Choose a country from the list.');
-  if (choice.vatNumber === undefined || choice.vatNumber.trim() === '') return { country: choice.country, reverse: false };
-  const read = readVatNumber(choice.vatNumber);
-  if (!read) return refuse('vat-number', 'That VAT number cannot be right: its form or its check digits do not fit. Write it with the two letters of its country, or leave it empty. Nothing was charged.');
-  if (read.country !== choice.country) return refuse('vat-number', 'That VAT number belongs to another country than the one chosen. Nothing was charged.');
-  return { country: choice.country, reverse: tax !== null && canReverse(tax, choice.country) };
+  const read = readBuyer({ country: choice.country, vatNumber: choice.vatNumber }, tax);
+  return 'problem' in read ? refuse('vat-number', `${read.problem} Nothing was charged.`) : read;
 }
 
 function couponOf(coupons: readonly Coupon[], choice: QuoteChoice, offer: Offer, terms: Terms, { now, zone, standing }: { now: Instant; zone: string; standing: Standing }): LineCoupon | QuoteRefusal | null {

@@ -45,8 +45,8 @@ export function agreementMessage(setting: Setting, a: Agreement, message: Agreem
     case 'stopped':
       return say(`Your payment plan for ${title} has ended`, message.reason === 'access stays' ? `We have let the rest of your payments for ${title} go. Nothing more is due, and your access stays.` : `Your payment plan for ${title} was ended. Nothing more is due, and access is closed.`);
     case 'card-changed':
-      return say(`The card for ${title} was changed`, `From now on ${title} is paid with the card ending ${a.card?.last4 ?? ''}.`);
+      return say(`The card for ${title} was changed`, `From now on ${title} is paid with the card ending ${message.reason ?? a.card?.last4 ?? ''}.`, way('Was it not you? Look here, or answer this message'));
     case 'amount-changes':
-      return say(`The amount for ${title} changes`, `Because the tax in your country changes, the payment on ${day(at)} is ${money(amount)}. The price without tax stays as it was.`, way('See it here'));
+      return say(`The amount for ${title} changes`, `${message.reason === 'moved' ? 'Because of the new country or VAT number' : 'Because the tax in your country changes'}, the payment on ${day(at)} is ${money(amount)}. ${message.reason === 'moved' ? rest : 'The price without tax stays as it was.'}`, way('See it here'));
   }
 }

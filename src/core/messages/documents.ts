@@ -60,7 +60,7 @@ export function laterReceiptDocument(setting: Setting, order: Order, a: Agreemen
   const title = a.priceName === '' ? a.title : `${a.title}, ${a.priceName}`;
   return {
     ...paper(setting, buyer),
-    heading: headingOf(payment.tax > 0 || a.buyer?.reverse === true),
+    heading: headingOf(payment.tax > 0 || payment.buyer?.reverse === true),
     number: payment.receipt ?? '',
     facts: [
       { label: 'Order', value: String(order.number) },
@@ -72,7 +72,7 @@ export function laterReceiptDocument(setting: Setting, order: Order, a: Agreemen
       ...(payment.credit > 0 ? [{ text: 'Paid from unused days', amount: money(-payment.credit) }] : []),
     ],
     total: { label: 'Paid', amount: money(payment.amount) },
-    foot: taxLines(payment.tax, a.buyer, money),
+    foot: taxLines(payment.tax, payment.buyer, money),
   };
 }
 
@@ -83,8 +83,8 @@ function taxLines(tax: number, buyer: { country: string; reverse: boolean } | nu
   return tax === 0 ? [] : [`Of which ${money(tax)} tax${buyer ? ` (${buyer.country})` : ''}.`];
 }
 
-/** What was given back against which receipt. */
-export function creditNoteDocument(setting: Setting, order: Order, refund: Pick<Refund, 'creditNote' | 'at' | 'amount' | 'shares'>, buyer: Buyer): DocumentPaper {
+/** What was given back against which receipt: the order's own, or that of a later payment. */
+export function creditNoteDocument(setting: Setting, order: Order, refund: Pick<Refund, 'creditNote' | 'at' | 'amount' | 'shares'>, against: Pick<AgreementPayment, 'receipt' | 'last4'>, buyer: Buyer): DocumentPaper {
   const { locale } = setting.shop;
   const money = (amount: number): string => formatAmount(amount, order.currency, locale);
   const titleOf = (lineId: string): string => order.lines.find((l) => l.lineId === lineId)?.title ?? '';
@@ -93,12 +93,12 @@ export function creditNoteDocument(setting: Setting, order: Order, refund: Pick<
     heading: 'Credit note',
     number: refund.creditNote ?? '',
     facts: [
-      { label: 'For receipt', value: order.receipt },
+      { label: 'For receipt', value: against.receipt ?? order.receipt },
       { label: 'Order', value: String(order.number) },
       { label: 'Date', value: formatDay(refund.at, order.zone, locale) },
     ],
     rows: refund.shares.map((share) => ({ text: share.tax > 0 ? `${titleOf(share.lineId)}, of which ${money(share.tax)} tax` : titleOf(share.lineId), amount: money(share.amount) })),
     total: { label: 'Given back', amount: money(refund.amount) },
-    foot: order.last4 === null ? [] : [`To the card ending ${order.last4}.`],
+    foot: against.last4 === null ? [] : [`To the card ending ${against.last4}.`],
   };
 }

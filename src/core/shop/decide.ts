@@ -2,7 +2,7 @@ import type { Instant } from '#core/calendar';
 import type { KeptCard } from '#core/agreements';
 import type { ShopEvent } from '#core/journal';
 import type { Release } from '#core/release';
-import { agreementMoment, answerDue, cancel, changeCard, comeBack, confirmGap, keepOn, moveDueDay, pause, payRest, refundAgreement, retryDue, stopPlan, switchTo } from './agreements';
+import { agreementMoment, answerDue, cancel, changeCard, comeBack, confirmGap, keepOn, moveBuyer, moveDueDay, pause, payRest, refundAgreement, retryDue, stopPlan, switchTo } from './agreements';
 import { answerCharge } from './commands/answerCharge';
 import { closeDispute, openDispute } from './commands/dispute';
 import { expireCharge, expirePass } from './commands/expire';
@@ -30,6 +30,7 @@ export type Command =
   | { type: 'retry-due'; agreementId: string }
   | { type: 'change-card'; agreementId: string; card: KeptCard }
   | { type: 'pay-rest'; agreementId: string }
+  | { type: 'move-buyer'; agreementId: string; country: string; vatNumber: string; /** Under what the person's record keeps the number. */ numberKey: string }
   | { type: 'pause'; agreementId: string; until: string | null; by: 'buyer' | 'seller' }
   | { type: 'return'; agreementId: string; on: string | null }
   | { type: 'move-due-day'; agreementId: string; day: { of: 'month' | 'week'; day: number } }
@@ -92,6 +93,8 @@ export function decide(state: ShopState, command: Command, context: DecideContex
       return retryDue(state, command, context);
     case 'change-card':
       return changeCard(state, command, context);
+    case 'move-buyer':
+      return moveBuyer(state, command, context);
     case 'pay-rest':
       return payRest(state, command, context);
     case 'pause':

@@ -30,7 +30,7 @@ export const agreementAppliers: Appliers = {
   },
   'due.paid': (state, data, at) => {
     const a = agreementOf(state, data.agreementId);
-    const payment: AgreementPayment = { paymentId: data.paymentId, receipt: data.receipt, at, dues: data.dues, amount: data.amount, tax: data.tax, credit: data.credit, last4: data.last4, givenBack: 0, taxBack: 0, lost: 0 };
+    const payment: AgreementPayment = { paymentId: data.paymentId, receipt: data.receipt, at, dues: data.dues, amount: data.amount, tax: data.tax, credit: data.credit, last4: data.last4, buyer: a.buyer, givenBack: 0, taxBack: 0, lost: 0 };
     a.payments.push(payment);
     if (data.paymentId !== null) state.agreementOfPayment.set(data.paymentId, a.id);
     if (data.receipt !== null) state.counts.receipts += 1;

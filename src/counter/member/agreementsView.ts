@@ -1,11 +1,12 @@
 import { type Agreement, chargeFor, isRunning, pauseEnds } from '#core/agreements';
 import { addDays, dateIn, formatDay, type Instant } from '#core/calendar';
+import { countryName } from '#core/catalogue';
 import { type KeelLayout, layoutKeelLine, NO_PAST, storyOfAgreement } from '#core/drawing';
 import { agreementState, restInWords } from '#core/messages';
 import { formatAmount, sum } from '#core/money';
-import type { ShopState } from '#core/shop';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { productTitle } from '../public/orderView';
+import { paperName } from './papers';
 
 export interface MemberAgreement {
   id: string;
@@ -23,6 +24,8 @@ export interface MemberAgreement {
   acts: { act: 'stop' | 'keep' | 'pause' | 'return' | 'rest' | 'card'; label: string; leadsTo: string }[];
   /** For a plan: the shop’s address, for what a member cannot do alone. */
   writeTo: string | null;
+  /** Where the member is for the tax; null where tax does not depend on it, or nothing more is paid. */
+  place: { country: string; name: string; vatNumber: string } | null;
   /** Where an ended subscription is bought again, at today's terms. */
   againAt: string | null;
   /** The first and last day a pause can end. */
@@ -58,14 +61,24 @@ function viewOf(context: CounterContext, a: Agreement): MemberAgreement {
     layout: isRunning(a) ? layoutKeelLine(story, DRAWING_WIDTH, { small: true }) : null,
     card: isRunning(a) && a.card ? `Change card (ends ${a.card.last4})` : null,
     payments: [
-      ...a.payments.map((p) => ({ day: day(p.at), what: p.dues.length > 1 ? `${p.dues.length} payments` : 'payment', amount: money(p.amount), paper: p.receipt === null ? null : { name: `${taxWord(tax !== null)} ${p.receipt}`, href: `/member/papers/${p.receipt}.pdf` } })).reverse(),
-      ...(first && order ? [{ day: day(first.at), what: 'on the day of buying', amount: money(first.amount), paper: { name: `${taxWord(tax !== null)} ${order.receipt}`, href: `/member/papers/${order.receipt}.pdf` } }] : []),
+      ...a.payments.map((p) => ({ day: day(p.at), what: p.dues.length > 1 ? `${p.dues.length} payments` : 'payment', amount: money(p.amount), paper: p.receipt === null ? null : { name: `${paperName(p)} ${p.receipt}`, href: `/member/papers/${p.receipt}.pdf` } })).reverse(),
+      ...(first && order ? [{ day: day(first.at), what: 'on the day of buying', amount: money(first.amount), paper: { name: `${paperName({ tax: sum(order.lines.map((l) => l.tax)), buyer: order.buyer })} ${order.receipt}`, href: `/member/papers/${order.receipt}.pdf` } }] : []),
     ],
-    acts: actsOf(state, a, { money, day, charged, now }),
+    acts: actsOf(a, { money, day, charged, now }),
+    place: placeOf(context, a),
     writeTo: a.terms.kind === 'plan' && isRunning(a) ? shopOf(context).senderAddress : null,
     againAt: a.status === 'ended' && a.terms.kind === 'subscription' ? checkoutOf(context, a.offerId) : null,
     pauseDays: canPause(a) ? { from: addDays(dateIn(now, a.zone), 1), until: addDays(dateIn(now, a.zone), LONGEST_PAUSE_DAYS) } : null,
   };
+}
+
+function placeOf(context: CounterContext, a: Agreement): MemberAgreement['place'] {
+  const { tax, locale } = shopOf(context);
+  if (!isRunning(a) || !tax || tax.how === 'none') return null;
+  const country = a.buyer?.country ?? tax.home;
+  const order = context.runner.state.orders.get(a.orderId);
+  const vatNumber = context.people.get(a.personId)?.vatNumbers?.[a.buyer?.numberKey ?? order?.checkoutId ?? ''] ?? '';
+  return { country, name: countryName(country, locale), vatNumber };
 }
 
 /** The checkout of a path that sells an offer now; null when none does. */
@@ -76,10 +89,9 @@ function checkoutOf(context: CounterContext, offerId: string): string | null {
   return offer?.onSale && !offer.putAway && path ? `/${path.address}/checkout?again` : null;
 }
 
-const taxWord = (taxed: boolean): string => (taxed ? 'Invoice' : 'Receipt');
 const canPause = (a: Agreement): boolean => a.status === 'active' && a.next !== null && a.unanswered === null && a.dispute === null;
 
-function actsOf(state: ShopState, a: Agreement, { money, day, charged, now }: { money: (n: number) => string; day: (at: Instant) => string; charged: (due: { n: number; at: Instant }) => number; now: Instant }): MemberAgreement['acts'] {
+function actsOf(a: Agreement, { money, day, charged, now }: { money: (n: number) => string; day: (at: Instant) => string; charged: (due: { n: number; at: Instant }) => number; now: Instant }): MemberAgreement['acts'] {
   if (!isRunning(a) || a.dispute !== null) return [];
   const acts: MemberAgreement['acts'] = [];
   const stopsAt = a.status === 'in trial' ? a.trialUntil : (a.next?.at ?? a.period?.until ?? null);
@@ -94,7 +106,7 @@ function actsOf(state: ShopState, a: Agreement, { money, day, charged, now }: { 
     if (a.status === 'past due') acts.push({ act: 'stop', label: 'Stop now', leadsTo: 'It ends now and access closes. Nothing is owed.' });
     else if (a.status !== 'ending' && stopsAt !== null) acts.push({ act: 'stop', label: a.status === 'paused' ? 'Stop' : `Stop after ${day(stopsAt)}`, leadsTo: a.status === 'paused' ? `Access opens again for the ${a.pause?.leftDays ?? 0} days that were paid for, then it ends. Nothing more is paid.` : `Access stays open until ${day(stopsAt)}. Nothing more is paid. You can take it back until then.` });
   }
-  return state.agreements.has(a.id) ? acts : [];
+  return acts;
 }
 
 function restAmount(a: Agreement, charged: (due: { n: number; at: Instant }) => number): number {

@@ -2,7 +2,7 @@ import express, { type Request, Router } from 'express';
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import * as z from 'zod';
 import { KeptCard } from '#core/agreements';
-import { creditNoteDocument, laterReceiptDocument, receiptDocument } from '#core/messages';
+import { countriesByName } from '#core/catalogue';
 import { compareAddress, isAddress } from '#core/people';
 import type { Command } from '#core/shop';
 import { documentHtml, wordsHtml } from '../../pages/render';
@@ -11,10 +11,12 @@ import { drawDocument } from '../documents/drawDocument';
 import { cookiesOf, giveCookie } from '../http/cookies';
 import { Problem, refusalProblem } from '../http/problem';
 import { pauseDayAllowed } from './agreementsView';
+import { Move, moveBuyer } from './moveBuyer';
 import { dueAnswered, SAID } from './dueAnswered';
 import { textOf } from '../http/textOf';
 import { PAGES } from '../public/pagesRoutes';
 import { DEVICE_COOKIE, personOfDevice } from './device';
+import { paperOf } from './papers';
 import { sendSignInLink } from './signInLink';
 import { memberView } from './view';
 
@@ -68,7 +70,7 @@ export function memberRoutes(context: CounterContext): Router {
     const shop = shopOf(context);
     const about = { shopName: shop.name, strip: stripOf(context), locale: shop.locale };
     await context.runner.synced();
-    res.set('Cache-Control', 'no-store').json(id === null ? { ...about, signedIn: false } : { ...about, signedIn: true, cardService: '/standin/payments', sampleCards: context.mode !== 'real', ...memberView(context, id) });
+    res.set('Cache-Control', 'no-store').json(id === null ? { ...about, signedIn: false } : { ...about, signedIn: true, cardService: '/standin/payments', sampleCards: context.mode !== 'real', countries: countriesByName(shop.tax, shop.locale), ...memberView(context, id) });
   });
 
   // What a member does to their own payments; another person's are not found.
@@ -79,7 +81,7 @@ export function memberRoutes(context: CounterContext): Router {
     if (agreement?.personId !== personId) throw new Problem(404, 'This is not among yours.', 'no-such-agreement');
     const wanted = Act.parse(req.body);
     if (wanted.act === 'pause' && !pauseDayAllowed(agreement, wanted.until, context.runner.now())) throw new Problem(422, 'Choose a day after today, within a year.', 'pause-day');
-    const done = await context.runner.execute(commandFor(agreement.id, wanted));
+    const done = wanted.act === 'move' ? await moveBuyer(context, agreement, wanted) : await context.runner.execute(commandFor(agreement.id, wanted));
     if ('refused' in done) throw refusalProblem(done);
     const asked = done.events.find((e) => e.type === 'due.requested');
     const answer = asked?.type === 'due.requested' ? await dueAnswered(context.runner, asked.data.key) : 'nothing asked';
@@ -95,24 +97,11 @@ export function memberRoutes(context: CounterContext): Router {
 
   router.get('/papers/:name', async (req, res) => {
     const personId = person(req);
-    const { state } = context.runner;
     const number = /^([RC]-\d+)\.pdf$/.exec(String(req.params['name']))?.[1];
-    const orders = (state.ordersOfPerson.get(personId) ?? []).map((id) => state.orders.get(id)).filter((o) => o !== undefined);
-    const record = context.people.get(personId);
-    const setting = { shop: shopOf(context), real: context.mode === 'real' };
-    for (const order of orders) {
-      if (number === undefined || !record) break;
-      const refund = order.refundIds.map((id) => state.refunds.get(id)).find((r) => r?.creditNote === number);
-      const own = (state.agreementsOfPerson.get(personId) ?? []).flatMap((id) => state.agreements.get(id) ?? []).filter((a) => a.orderId === order.id);
-      const later = own.flatMap((a) => a.payments.filter((p) => p.receipt === number).map((p) => ({ a, p })))[0];
-      const credit = [...state.credits.values()].find((c) => c.orderId === order.id && c.creditNote === number);
-      const buyer = { ...record, vatNumber: record.vatNumbers?.[order.checkoutId] };
-      const paper = order.receipt === number ? receiptDocument(setting, order, buyer) : refund ? creditNoteDocument(setting, order, refund, buyer) : later ? laterReceiptDocument(setting, order, later.a, later.p, buyer) : credit ? creditNoteDocument(setting, order, { creditNote: credit.creditNote, at: credit.at, amount: credit.amount, shares: [credit] }, buyer) : null;
-      if (!paper) continue;
-      const pdf = await drawDocument(paper, later?.p.at ?? credit?.at ?? order.at);
-      return void res.set({ 'Content-Type': 'application/pdf', 'Content-Disposition': `inline; filename="${number}.pdf"`, 'Cache-Control': 'private, no-store', 'Content-Security-Policy': 'sandbox' }).send(Buffer.from(pdf));
-    }
-    throw new Problem(404, 'There is no such receipt among yours.', 'no-such-paper');
+    const found = number === undefined ? null : paperOf(context, personId, number);
+    if (!found) throw new Problem(404, 'There is no such receipt among yours.', 'no-such-paper');
+    const pdf = await drawDocument(found.paper, found.at);
+    res.set({ 'Content-Type': 'application/pdf', 'Content-Disposition': `inline; filename="${number}.pdf"`, 'Cache-Control': 'private, no-store', 'Content-Security-Policy': 'sandbox' }).send(Buffer.from(pdf));
   });
   return router;
 }
@@ -122,9 +111,10 @@ const Act = z.discriminatedUnion('act', [
   z.strictObject({ act: z.enum(['stop', 'keep', 'return', 'rest']) }),
   z.strictObject({ act: z.literal('pause'), until: z.iso.date() }),
   z.strictObject({ act: z.literal('card'), card: KeptCard.strict() }),
+  z.strictObject({ act: z.literal('move'), ...Move }),
 ]);
 
-function commandFor(agreementId: string, wanted: z.infer<typeof Act>): Command {
+function commandFor(agreementId: string, wanted: Exclude<z.infer<typeof Act>, { act: 'move' }>): Command {
   switch (wanted.act) {
     case 'stop':
       return { type: 'cancel', agreementId, when: 'end', giveBack: false, by: 'buyer' };

@@ -5,6 +5,7 @@ import { explain, isPaidOverTime, passState } from '#core/passes';
 import { orderStatus, passesFor } from '#core/shop';
 import { type CounterContext, shopOf } from '../context';
 import { agreementsOf, type MemberAgreement } from './agreementsView';
+import { paperName } from './papers';
 import { filesOfPass, type OpenFile, productTitle } from '../public/orderView';
 
 export interface MemberThing {
@@ -54,7 +55,7 @@ export function memberView(context: CounterContext, personId: string): { name: s
   const orders = (state.ordersOfPerson.get(personId) ?? []).map((id) => state.orders.get(id)).filter((o) => o !== undefined).reverse().map((order): MemberOrder => ({
     number: order.number, day: formatDay(order.at, zone, locale), what: order.lines.map((l) => l.title).join(', '), paid: formatAmount(sum(order.lines.map((l) => l.paid)), order.currency, locale), status: orderStatus(order),
     papers: [
-      { name: `Receipt ${order.receipt}`, href: `/member/papers/${order.receipt}.pdf` },
+      { name: `${paperName({ tax: sum(order.lines.map((l) => l.tax)), buyer: order.buyer })} ${order.receipt}`, href: `/member/papers/${order.receipt}.pdf` },
       ...order.refundIds.map((id) => state.refunds.get(id)).flatMap((r) => (r?.creditNote ? [{ name: `Credit note ${r.creditNote}`, href: `/member/papers/${r.creditNote}.pdf` }] : [])),
     ],
   }));

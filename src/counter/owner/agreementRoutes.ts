@@ -1,11 +1,13 @@
 import { Router } from 'express';
 import * as z from 'zod';
+import type { Agreement } from '#core/agreements';
 import { Id } from '#core/catalogue';
 import { consequencesOf } from '#core/messages';
 import type { Command } from '#core/shop';
 import { type CounterContext, shopOf } from '../context';
 import { Problem, refusalProblem } from '../http/problem';
 import { dueAnswered, SAID } from '../member/dueAnswered';
+import { Move, moveBuyer, moveCommand } from '../member/moveBuyer';
 import { productTitle } from '../public/orderView';
 
 /** What a seller does to somebody's payment plan or subscription. */
@@ -18,11 +20,15 @@ const Act = z.discriminatedUnion('act', [
   z.strictObject({ act: z.literal('switch'), offerId: Id, priceId: Id }),
   z.strictObject({ act: z.literal('stop-plan'), keepAccess: z.boolean() }),
   z.strictObject({ act: z.literal('move-due-day'), of: z.enum(['month', 'week']), day: z.int().min(1).max(31) }),
+  z.strictObject({ act: z.literal('move'), ...Move }),
   z.strictObject({ act: z.literal('refund'), amount: z.int().min(1).nullable(), ends: z.boolean(), reason: z.string().max(500).default('') }),
 ]);
 
-function commandFor(agreementId: string, wanted: z.infer<typeof Act>): Command {
+function commandFor(agreement: Agreement, wanted: z.infer<typeof Act>): Command {
+  const agreementId = agreement.id;
   switch (wanted.act) {
+    case 'move':
+      return moveCommand(agreement, wanted, 'looked-at');
     case 'pause':
       return { type: 'pause', agreementId, until: wanted.until, by: 'seller' };
     case 'return':
@@ -56,7 +62,7 @@ export function agreementRoutes(context: CounterContext): Router {
 
   router.post('/:id/preview', (req, res) => {
     const agreement = find(String(req.params['id']));
-    const decision = runner.preview(commandFor(agreement.id, Act.parse(req.body)));
+    const decision = runner.preview(commandFor(agreement, Act.parse(req.body)));
     if ('refused' in decision) throw refusalProblem(decision);
     const { locale, tax } = shopOf(context);
     const titleOfPass = (id: string): string => productTitle(context, runner.state.passes.get(id)?.productId ?? '');
@@ -65,7 +71,8 @@ export function agreementRoutes(context: CounterContext): Router {
 
   router.post('/:id/act', async (req, res) => {
     const agreement = find(String(req.params['id']));
-    const done = await runner.execute(commandFor(agreement.id, Act.parse(req.body)));
+    const wanted = Act.parse(req.body);
+    const done = wanted.act === 'move' ? await moveBuyer(context, agreement, wanted) : await runner.execute(commandFor(agreement, wanted));
     if ('refused' in done) throw refusalProblem(done);
     const asked = done.events.find((e) => e.type === 'due.requested');
     const answer = asked?.type === 'due.requested' ? await dueAnswered(runner, asked.data.key) : 'nothing asked';

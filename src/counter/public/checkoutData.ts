@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { describeContents, type Offer, saleState, type ShopDetails } from '#core/catalogue';
+import { countriesByName, describeContents, type Offer, saleState, type ShopDetails } from '#core/catalogue';
 import { paymentFor, type Quote, quoteFingerprint, quoteFor, type QuoteChoice, type QuoteRefusal, taxRuleFor } from '#core/checkout';
 import { dateIn, formatDay, type Instant } from '#core/calendar';
 import { layoutKeelLine, storyOfTerms } from '#core/drawing';
@@ -136,7 +136,7 @@ export function checkoutDataFor(context: CounterContext, release: Release, path:
     under: headline?.under ?? '',
     prices,
     coupons: (live?.coupons ?? []).some((c) => c.on && (c.offerIds === null || c.offerIds.includes(path.offerId))),
-    countries: taxed ? countriesFor(taxed, shop.locale) : [],
+    countries: taxed ? countriesByName(taxed, shop.locale) : [],
     country: taxed?.home ?? '',
     closed: prices.length > 0 || !offer ? '' : closedSentence(offer, context.runner.now(), shop),
     things: (offer?.productIds ?? []).flatMap((id) => products.filter((p) => p.id === id)).map((p) => ({ title: p.title, files: describeContents(p) })),
@@ -148,15 +148,6 @@ export function checkoutDataFor(context: CounterContext, release: Release, path:
     note: block?.note ?? '',
   };
 }
-
-/** Countries of the tax table first, then every other, by their names; each says whether a VAT number can be given. */
-function countriesFor(tax: NonNullable<ShopDetails['tax']>, locale: string): CheckoutData['countries'] {
-  const names = new Intl.DisplayNames([locale], { type: 'region' });
-  const codes = new Set([...tax.rates.map((r) => r.country), ...ELSEWHERE, tax.home]);
-  return [...codes].map((code) => ({ code, name: names.of(code) ?? code })).sort((a, b) => a.name.localeCompare(b.name, locale));
-}
-/** Countries that buyers come from beside those of the table. */
-const ELSEWHERE = 'AR AU BR CA CH CL CN CO GB HK ID IL IN IS JP KE KR LI MA MX MY NG NO NZ PE PH RS SG TH TR TW UA US UY VN ZA'.split(' ');
 
 /** Why none of an offer's prices can be bought, for the buyer who came for it. */
 function closedSentence(offer: Offer, now: Instant, shop: ShopDetails): string {

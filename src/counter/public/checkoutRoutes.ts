@@ -52,7 +52,7 @@ export function checkoutRoutes(context: CounterContext): Router {
     const { release, path } = pathOf(pathId);
     const visit = readVisit(context, req, path.id);
     if (!visit) throw new Problem(409, 'This checkout has been open for too long, or cookies are switched off. Load the page again.', 'no-visit');
-    const quoted = quoteStands(visit, runner.now()) ? (context.releases.get(visit.release) ?? release) : release;
+    const quoted = quoteStands(context, visit) ? (context.releases.get(visit.release) ?? release) : release;
     res.json(checkoutPrices(context, quoted, path, { visit, ...beside, ...signedInAs(req) }));
   });
 
@@ -75,7 +75,7 @@ export function checkoutRoutes(context: CounterContext): Router {
       await runner.synced();
       return void res.json({ state: checkoutState(runner.state, visit.checkout, thanks) });
     }
-    const quoted = quoteStands(visit, runner.now()) ? (context.releases.get(visit.release) ?? release) : release;
+    const quoted = quoteStands(context, visit) ? (context.releases.get(visit.release) ?? release) : release;
     const personId = await personFor(context, choice);
     const { coupon, country, vatNumber } = choice;
     const soldAtStart = visit.sold?.[choice.priceId];

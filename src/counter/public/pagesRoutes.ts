@@ -141,7 +141,7 @@ export function pagesRoutes(context: CounterContext): Router {
       return null;
     }
     const unsettled = state?.status === 'asking' || state?.status === 'bank';
-    if (!visit || (!unsettled && (state?.status === 'paid' || !quoteStands(visit, context.runner.now())))) {
+    if (!visit || (!unsettled && (state?.status === 'paid' || !quoteStands(context, visit)))) {
       visit = newVisit(context, path.id);
       state = { status: 'open' };
     }

@@ -1,9 +1,8 @@
 import type { Request, Response } from 'express';
 import * as z from 'zod';
-import { addMs, HOUR, type Instant } from '#core/calendar';
-import { QUOTE_LASTS_MS } from '#core/checkout';
+import { addMs, HOUR, MINUTE } from '#core/calendar';
 import type { Order } from '#core/shop';
-import { type CounterContext, liveRelease } from '../context';
+import { type CounterContext, liveRelease, shopOf } from '../context';
 import { cookiesOf, giveCookie } from '../http/cookies';
 import { readToken, signToken } from '../http/signing';
 
@@ -41,8 +40,8 @@ export function soldOfRising(context: CounterContext, pathId: string): Record<st
   return Object.fromEntries(rising.map((p) => [p.id, context.runner.state.taken.get(p.id) ?? 0]));
 }
 
-/** Whether the release a checkout began under still counts for its quote. */
-export const quoteStands = (visit: Visit, now: Instant): boolean => now < addMs(visit.at, QUOTE_LASTS_MS);
+/** Whether the release a checkout began under still counts for its quote: for as long as the shop says today. */
+export const quoteStands = (context: CounterContext, visit: Visit): boolean => context.runner.now() < addMs(visit.at, shopOf(context).billing.quoteMinutes * MINUTE);
 
 /** Orders that this visit itself paid, and may therefore open. */
 export function ordersOfVisit(context: CounterContext, req: Request): Order[] {

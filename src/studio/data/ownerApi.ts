@@ -45,6 +45,7 @@ export type AgreementAct =
   | { act: 'switch'; offerId: string; priceId: string }
   | { act: 'stop-plan'; keepAccess: boolean }
   | { act: 'move-due-day'; of: 'month' | 'week'; day: number }
+  | { act: 'move'; country: string; vatNumber: string }
   | { act: 'refund'; amount: number | null; ends: boolean; reason: string };
 
 /** The seller's side of the shop: acts and questions. Lists are not asked for here; they come from the mirror. */

@@ -18,7 +18,7 @@ export function upgradeDocument(row: DocumentRow): DocumentRow {
     }
     case 'shop': {
       const shop = row.doc as ShopDetails;
-      return { ...row, doc: { ...shop, brand: (shop as Partial<ShopDetails>).brand ?? null, tax: (shop as Partial<ShopDetails>).tax ?? null, billing: (shop as Partial<ShopDetails>).billing ?? DEFAULT_SHOP.billing } };
+      return { ...row, doc: { ...shop, brand: (shop as Partial<ShopDetails>).brand ?? null, tax: (shop as Partial<ShopDetails>).tax ?? null, billing: { ...DEFAULT_SHOP.billing, ...(shop as Partial<ShopDetails>).billing } } };
     }
     default:
       return row;

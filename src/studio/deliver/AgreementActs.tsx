@@ -7,6 +7,7 @@ import { shortTerms } from '#core/terms';
 import type { Draft } from '../data/draft';
 import { type AgreementAct, sentenceOf, useActOnAgreementMutation, usePreviewActQuery } from '../data/ownerApi';
 import { useNow } from '../data/useNow';
+import { countryChoices } from '../shop/choices';
 import { ChoiceFill, DayFill, MoneyFill, TextFill } from '../price/Fill';
 
 type Kind = AgreementAct['act'];
@@ -17,6 +18,8 @@ export function AgreementActs({ draft, row }: { draft: Draft; row: AgreementRow 
   const [open, setOpen] = useState<Kind | null>(null);
   const [said, setSaid] = useState<string | null>(null);
   const plan = a.terms.kind === 'plan';
+  const { tax } = draft.live?.content.shop ?? draft.content.shop;
+  const taxed = tax !== null && tax.how !== 'none';
   const kinds: [Kind, string, boolean][] = [
     ['retry', 'Try the card again', a.status === 'past due'],
     ['pause', 'Pause', a.status === 'active'],
@@ -26,6 +29,7 @@ export function AgreementActs({ draft, row }: { draft: Draft; row: AgreementRow 
     ['stop-plan', 'End the plan', isRunning(a) && plan && a.status !== 'in trial'],
     ['switch', 'Switch', !plan && (a.status === 'active' || a.status === 'in trial')],
     ['move-due-day', 'Change the due day', a.status === 'active'],
+    ['move', 'Change the country', isRunning(a) && taxed],
     ['refund', 'Give money back', row.paid > 0],
   ];
   const shown = kinds.filter(([, , on]) => on);
@@ -55,6 +59,9 @@ function ActForm({ kind, draft, row, onDone }: { kind: Kind; draft: Draft; row: 
   const [ends, setEnds] = useState(false);
   const [whole, setWhole] = useState(false);
   const [reason, setReason] = useState('');
+  const { tax, locale } = draft.live?.content.shop ?? draft.content.shop;
+  const [country, setCountry] = useState(a.buyer?.country ?? tax?.home ?? '');
+  const [vatNumber, setVatNumber] = useState('');
   const parsed = parseAmount(amount, a.currency);
 
   const act = ((): AgreementAct | null => {
@@ -75,6 +82,8 @@ function ActForm({ kind, draft, row, onDone }: { kind: Kind; draft: Draft; row: 
         return /^([1-9]|[12]\d|3[01])$/.test(dueDay.trim()) ? { act: 'move-due-day', of: 'month', day: Number(dueDay) } : null;
       case 'refund':
         return whole ? { act: 'refund', amount: null, ends: true, reason } : parsed.ok && parsed.minor > 0 ? { act: 'refund', amount: parsed.minor, ends, reason } : null;
+      case 'move':
+        return { act: 'move', country, vatNumber };
       case 'keep':
       case 'retry':
         return { act: kind };
@@ -89,6 +98,7 @@ function ActForm({ kind, draft, row, onDone }: { kind: Kind; draft: Draft; row: 
     switch: choices.length === 0 ? <>There is no other subscription in {a.currency} to switch to.</> : <>Switch to <ChoiceFill label="What to switch to" value={target} choices={choices} onChange={setTarget} />.</>,
     'stop-plan': <>End the plan and <Toggle label="What happens to access" on={!keepAccess} words={['let the rest go: access stays', 'close access now']} onChange={(close) => setKeepAccess(!close)} />.</>,
     'move-due-day': <>From now on payments are due on day <TextFill numeric label="Day of the month" value={dueDay} onChange={setDueDay} /> of the month; the next one moves later to the first such day.</>,
+    move: <>From the next payment the buyer is in <ChoiceFill label="The buyer’s country" value={country} choices={countryChoices(tax, locale)} onChange={setCountry} />, with the VAT number <TextFill label="The buyer’s VAT number" placeholder="none" value={vatNumber} onChange={setVatNumber} />.</>,
     refund: <>Give back <Toggle label="How much" on={whole} words={['an amount', 'everything that was paid']} onChange={setWhole} />{!whole && <>: <MoneyFill label="Amount to give back" currency={a.currency} value={amount} invalid={!parsed.ok} onChange={setAmount} />, and <Toggle label="Whether it ends too" on={ends} words={['let it go on', 'end it too']} onChange={setEnds} /></>}. Reason: <TextFill label="Reason" placeholder="for yourself" value={reason} onChange={setReason} /></>,
   };
   return (
@@ -99,7 +109,7 @@ function ActForm({ kind, draft, row, onDone }: { kind: Kind; draft: Draft; row: 
   );
 }
 
-const NAMES: Record<Kind, string> = { pause: 'Pause payments', return: 'Take it up again', cancel: 'Stop it', keep: 'Take the stop back', retry: 'Try the card again', switch: 'Switch it', 'stop-plan': 'End the plan', 'move-due-day': 'Change the due day', refund: 'Give the money back' };
+const NAMES: Record<Kind, string> = { pause: 'Pause payments', return: 'Take it up again', cancel: 'Stop it', keep: 'Take the stop back', retry: 'Try the card again', switch: 'Switch it', 'stop-plan': 'End the plan', 'move-due-day': 'Change the due day', move: 'Change the country', refund: 'Give the money back' };
 
 /** What the act leads to, said by the shop from the very facts it would record; then the button. */
 function Consequences({ agreementId, act, onDone }: { agreementId: string; act: AgreementAct; onDone: (sentence: string) => void }) {

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 
 interface TypedProps {
   /** The whole accessible name: "In three parts: amount in EUR". */
@@ -22,6 +22,19 @@ export function MoneyFill({ label, value, onChange, onBlur, placeholder = '64.00
 /** Words or a number in a sentence, as wide as what is in it. */
 export function TextFill({ label, value, onChange, onBlur, placeholder = '', invalid = false, numeric = false, most = 120 }: TypedProps & { numeric?: boolean; most?: number }) {
   return <input className="fill" inputMode={numeric ? 'numeric' : undefined} size={numeric ? 3 : undefined} dir={numeric ? undefined : 'auto'} placeholder={placeholder} aria-label={label} aria-invalid={invalid} value={value} onChange={(event) => onChange(event.target.value.slice(0, most))} onBlur={onBlur} />;
+}
+
+/** A whole number in a sentence. What is none stays as typed and changes nothing: the last good one goes on counting. */
+export function CountFill({ label, value, from, to, onChange }: { label: string; value: number; from: number; to: number; onChange: (value: number) => void }) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const read = (text: string): number | null => (/^\d{1,6}$/.test(text.trim()) && Number(text) >= from && Number(text) <= to ? Number(text) : null);
+  const wrong = typed !== null && read(typed) === null;
+  function type(text: string): void {
+    const number = read(text);
+    setTyped(number === null ? text : null);
+    if (number !== null) onChange(number);
+  }
+  return <><TextFill numeric label={label} value={typed ?? String(value)} invalid={wrong} onChange={type} />{wrong && <span className="wrong !text-[15px]" role="alert"> (a number from {from} to {to}; {value} counts until then)</span>}</>;
 }
 
 /** A day in a sentence. */

@@ -6,6 +6,7 @@ import { type Due, isLasting, paymentOf, type Terms } from '#core/terms';
 import { useNow } from '../data/useNow';
 import { useAppDispatch, useAppSelector } from '../store';
 import { couponAssumed, countryAssumed, dayAssumed } from '../store/frame';
+import { countryChoices } from '../shop/choices';
 import { ChoiceFill, DayFill } from './Fill';
 
 /** The day somebody is taken to buy on: today, until the seller tries another. The clock time is the present one. */
@@ -49,9 +50,8 @@ export function AssumptionLine({ shop, coupons = [] }: { shop: ShopDetails; coup
   const code = useAppSelector((state) => state.frame.assumedCoupon);
   const today = dateIn(now, shop.zone);
   const [january, leap] = awkwardDays(today);
-  const names = new Intl.DisplayNames([shop.locale], { type: 'region' });
   const taxed = shop.tax !== null && shop.tax.how !== 'none' ? shop.tax : null;
-  const countries = taxed ? [...new Set([taxed.home, ...taxed.rates.map((r) => r.country), 'US', 'GB', 'CH'])].map((c) => [c, names.of(c) ?? c] as const).sort((a, b) => a[1].localeCompare(b[1])) : [];
+  const countries = taxed ? countryChoices(taxed, shop.locale) : [];
   const codes = coupons.filter((c) => c.code.trim() !== '').map((c) => [c.code, c.code] as const);
   return (
     <div className="cap">

@@ -1,8 +1,8 @@
 import type { ShopDetails } from '#core/catalogue';
+import { BillingSection } from './BillingSection';
 import { BrandSection } from './BrandSection';
 import { Copies } from './Copies';
 import { KeysAndDevices } from './KeysAndDevices';
-import { ChoiceFill, TextFill } from '../price/Fill';
 import { PutAway } from './PutAway';
 import { TaxSection } from './TaxSection';
 import { currencies, zones } from './choices';
@@ -35,11 +35,7 @@ export function ShopSheet({ draft }: { draft: Draft }) {
             {sold && <p className="cap">Offers that exist keep their currency.</p>}
           </section>
           <TaxSection shop={shop} edit={edit} />
-          <section className="sec">
-            <h3>Late payments</h3>
-            <p className="sentence">After a refused payment access stays open for <TextFill numeric label="Days of grace" value={String(shop.billing.graceDays)} onChange={(t) => { const n = Number(t); if (/^\d{1,2}$/.test(t) && n <= 30) edit((s) => { s.billing.graceDays = n; }); }} /> days; buyers hear <TextFill numeric label="Days of notice before a trial ends" value={String(shop.billing.trialNoticeDays)} onChange={(t) => { const n = Number(t); if (/^\d{1,2}$/.test(t) && n >= 1 && n <= 30) edit((s) => { s.billing.trialNoticeDays = n; }); }} /> days before a trial ends; a paused payment plan <ChoiceFill label="A payment plan in a pause" value={shop.billing.planOpenInPause ? 'open' : 'hold'} choices={[['open', 'stays open'], ['hold', 'is on hold']]} onChange={(v) => edit((s) => { s.billing.planOpenInPause = v === 'open'; })} />.</p>
-            <p className="cap">Refused payments are tried again after 1, 3, 5 and 7 days.</p>
-          </section>
+          <BillingSection billing={shop.billing} edit={(recipe) => edit((s) => recipe(s.billing))} />
           <section className="sec">
             <h3>Time zone and language</h3>
             <p className="sentence">Days begin and end in <select className="fill" aria-label="Time zone" value={shop.zone} onChange={(e) => edit((s) => { s.zone = e.target.value; })}>{zones.map((z) => <option key={z}>{z}</option>)}</select>, and dates read <select className="fill" aria-label="Language and dates" value={shop.locale} onChange={(e) => edit((s) => { s.locale = e.target.value; })}><option value="en">15 June 2026</option><option value="en-US">June 15, 2026</option><option value="de">15. Juni 2026</option></select>. What is paid when is said in English or German; everything else is in English so far.</p>

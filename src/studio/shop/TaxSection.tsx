@@ -1,9 +1,10 @@
 import { useState } from 'react';
-import { EU_RATES_OF, euRates, isEu, percentOf, type ShopDetails, type TaxRate, typedPercent } from '#core/catalogue';
+import { countryName, EU_RATES_OF, euRates, isEu, percentOf, type ShopDetails, type TaxRate, typedPercent } from '#core/catalogue';
 import { withTax, taxRuleFor } from '#core/checkout';
 import { formatAmount } from '#core/money';
 import { useNow } from '../data/useNow';
 import { ChoiceFill, DayFill, TextFill } from '../price/Fill';
+import { countryChoices } from './choices';
 
 interface Props {
   shop: ShopDetails;
@@ -16,8 +17,7 @@ const HOW = [['none', 'no tax is charged'], ['included', 'tax is included in pri
 export function TaxSection({ shop, edit }: Props) {
   const [open, setOpen] = useState(false);
   const tax = shop.tax;
-  const names = new Intl.DisplayNames([shop.locale], { type: 'region' });
-  const countries = [...new Set([...euRates().map((r) => r.country), 'US', 'GB', 'CH', 'NO', 'CA', 'AU', 'NZ', 'BR', 'JP', ...(tax ? [tax.home] : [])])].map((c) => [c, names.of(c) ?? c] as const).sort((a, b) => a[1].localeCompare(b[1]));
+  const countries = countryChoices(tax, shop.locale);
   function choose(how: (typeof HOW)[number][0]): void {
     edit((s) => {
       if (how === 'none') s.tax = s.tax ? { ...s.tax, how } : null;
@@ -35,7 +35,7 @@ export function TaxSection({ shop, edit }: Props) {
         <>
           <p className="text-ink-2">{isEu(tax.home) ? 'A business in another country of the EU that gives its VAT number pays the net and accounts for the tax itself.' : 'Buyers in countries without a rate below are not charged tax.'} <Example shop={shop} /></p>
           <button className="opt mt-1" aria-expanded={open} onClick={() => setOpen(!open)}>{open ? 'Close the table' : `The table: ${tax.rates.length} rates`}</button>
-          {open && <RateTable rates={tax.rates} countries={countries} onChange={(recipe) => edit((s) => { if (s.tax) recipe(s.tax.rates); })} nameOf={(c) => names.of(c) ?? c} />}
+          {open && <RateTable rates={tax.rates} countries={countries} onChange={(recipe) => edit((s) => { if (s.tax) recipe(s.tax.rates); })} nameOf={(c) => countryName(c, shop.locale)} />}
           <p className="cap mt-1">Rates of the EU as the European Commission published them, looked up on {EU_RATES_OF}. Yours to change; what was sold keeps the rate of each payment’s day.</p>
         </>
       )}

@@ -1,6 +1,6 @@
 import { createListenerMiddleware, createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { noteChange } from '../data/copies';
-import { db, type DocumentRow, readMeta, type Step, writeMeta } from '../data/db';
+import { db, type DocumentRow, lastRead, readMeta, type Step, writeMeta } from '../data/db';
 import { buyerViewToggled } from './frame';
 import { appendSteps } from '../data/steps';
 
@@ -54,6 +54,7 @@ export async function saveNow(now: EditsState, dispatch: (action: ReturnType<typ
       await db.documents.bulkPut(rows);
       for (const [key, steps] of Object.entries(now.steps)) if (steps.length > 0) await db.steps.put(appendSteps(await db.steps.get(key), key, steps));
     });
+    for (const row of rows) lastRead.set(row.key, row);
     const latest = Object.entries(now.steps).flatMap(([key, steps]) => steps.map((step) => ({ key, step }))).sort((a, b) => b.step.at - a.step.at)[0];
     if (latest) await writeMeta('lastEdit', { key: latest.key, field: latest.step.field, at: latest.step.at, looked: false });
     if (rows.length > 0) await noteChange(Date.now());
@@ -80,7 +81,10 @@ saving.startListening({
     await api.delay(SAVE_AFTER_MS);
     const keys = await saveNow((api.getState() as { edits: EditsState }).edits, api.dispatch);
     if (!keys) return;
-    await api.delay(SETTLE_AFTER_MS);
+    // The copy in hand stays until the saved one has been read back, however slow the disk is:
+    // what is typed next must never start from something older.
+    const { open } = (api.getState() as { edits: EditsState }).edits;
+    do await api.delay(SETTLE_AFTER_MS); while (keys.some((key) => open[key] && lastRead.get(key) === open[key]));
     api.dispatch(settled(keys));
   },
 });

@@ -30,6 +30,7 @@ export function agreementMoment(state: ShopState, command: Extract<Command, { ty
 }
 export { answerDue } from './answerDue';
 export { changeCard, payRest, retryDue } from './charge';
+export { moveBuyer } from './moveBuyer';
 export { cancel, keepOn, stopPlan } from './cancel';
 export { comeBack, moveDueDay, pause } from './pause';
 export { switchTo } from './switch';

@@ -62,7 +62,7 @@ export function standingOf(state: ShopState, of: Asked, context: Pick<DecideCont
     soldToBuyer: personId === undefined ? 0 : count(`${personId}/${of.priceId}`),
     ...(of.soldAtStart === undefined ? {} : { soldAtStart: of.soldAtStart }),
     couponUses: (id) => ({ inAll: count(`coupon/${id}`), byBuyer: personId === undefined ? 0 : count(`${personId}/coupon/${id}`) }),
-    hadTrial: personId !== undefined && state.begun.has(`${personId}/${of.offerId}`),
+    hadTrial: personId !== undefined && (context.release?.content.shop.billing.beginsOnce ?? true) && state.begun.has(`${personId}/${of.offerId}`),
     replaced: personId !== undefined && of.signedIn ? replacedBy(state, personId, of, context) : null,
     live: context.release,
   };
