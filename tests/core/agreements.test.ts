@@ -284,6 +284,23 @@ describe('coupons and tax', () => {
     }
   });
 
+  test('a changed rate is told before the due after a trial, a pause and a moved due day as well', async () => {
+    const tax = { how: 'on top' as const, home: 'DE', rates: [{ country: 'DE', rate: 1_900, from: null }, { country: 'DE', rate: 2_000, from: '2027-02-01' }] };
+    const told = async (terms: Parameters<typeof monthly>[1], act: (shop: Awaited<ReturnType<typeof shopInMemory>>, id: string) => Promise<unknown>): Promise<string[]> => {
+      const shop = await shopInMemory(releaseWith([monthly('12', terms)], { shop: { tax } }), START);
+      await shop.buy({ country: 'DE' });
+      const id = [...shop.runner.state.agreements.keys()][0] ?? '';
+      await shop.goTo(at('2026-12-30'));
+      await act(shop, id);
+      await shop.goTo(at('2027-03-01'));
+      return mails(shop).filter((m) => /amount|due-day/.test(m));
+    };
+    // Bought on 23 November: the trial's end, the day after the pause, the moved day.
+    expect(await told({ trial: { days: '80', fee: '' } }, async () => undefined)).toEqual(['2027-01-28 amount-changes']);
+    expect(await told({}, (shop, agreementId) => shop.act({ type: 'pause', agreementId, until: '2027-01-25', by: 'seller' }))).toEqual(['2027-02-04 amount-changes']);
+    expect(await told({}, (shop, agreementId) => shop.act({ type: 'move-due-day', agreementId, day: { of: 'month', day: 10 } }))).toEqual(['2026-12-30 due-day', '2027-01-27 amount-changes']);
+  });
+
   test('a price that rises by sales or by date, to a ceiling, and stays for whoever is at checkout', async () => {
     const rising = (rise: Partial<NonNullable<ReturnType<typeof newPrice>['rise']>>) => releaseWith([monthly('12')], { edit: (c) => { const p = c.offers.at(-1)?.prices[0]; if (p) p.rise = { by: '1', every: 'sales', sales: '2', dates: '', ceiling: '14', ...rise }; } });
     const shop = await shopInMemory(rising({}), START);

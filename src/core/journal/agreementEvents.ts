@@ -7,7 +7,7 @@ const moment = z.string();
 const agreementId = Id;
 const key = Id;
 
-export const MAIL_KINDS = ['trial-ends', 'payment', 'refused', 'on-hold', 'paused', 'back', 'cancelled', 'kept', 'paid-off', 'finished', 'ended-unpaid', 'switched', 'stopped', 'card-changed', 'amount-changes'] as const;
+export const MAIL_KINDS = ['trial-ends', 'payment', 'refused', 'on-hold', 'paused', 'back', 'cancelled', 'kept', 'paid-off', 'finished', 'ended-unpaid', 'switched', 'stopped', 'card-changed', 'amount-changes', 'due-day'] as const;
 
 /** Facts of payment plans and subscriptions. They carry results: every next moment and amount is computed when they are decided. */
 export const agreementEventSchemas = {

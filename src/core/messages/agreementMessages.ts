@@ -44,6 +44,8 @@ export function agreementMessage(setting: Setting, a: Agreement, message: Agreem
       return say(`You now have ${title}`, `Your subscription was changed to ${title}. The next payment is on ${day(at)}.`, rest, way('See it here'));
     case 'stopped':
       return say(`Your payment plan for ${title} has ended`, message.reason === 'access stays' ? `We have let the rest of your payments for ${title} go. Nothing more is due, and your access stays.` : `Your payment plan for ${title} was ended. Nothing more is due, and access is closed.`);
+    case 'due-day':
+      return say(`The payments for ${title} fall on another day`, `The payments for ${title} fall on another day from now on: the next is ${money(amount)} on ${day(at)}. The days between cost nothing.`, rest, way('See it here'));
     case 'card-changed':
       return say(`The card for ${title} was changed`, `From now on ${title} is paid with the card ending ${message.reason ?? a.card?.last4 ?? ''}.`, way('Was it not you? Look here, or answer this message'));
     case 'amount-changes':

@@ -102,7 +102,7 @@ export function decide(state: ShopState, command: Command, context: DecideContex
     case 'return':
       return comeBack(state, command, context);
     case 'move-due-day':
-      return moveDueDay(state, command);
+      return moveDueDay(state, command, context);
     case 'cancel':
       return cancel(state, command, context);
     case 'keep':

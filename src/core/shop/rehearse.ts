@@ -120,7 +120,7 @@ export async function rehearse(given: Release, choice: Choice, start: Instant, s
 
 const MESSAGES: Record<string, string> = {
   'trial-ends': 'that the trial ends soon', payment: 'that the payment came', refused: 'that the payment did not go through', 'on-hold': 'that access is on hold', paused: 'that it is paused', back: 'that it goes on', cancelled: 'that it is stopped',
-  kept: 'that it goes on', 'paid-off': 'that it is paid off', finished: 'that it has come to its end', 'ended-unpaid': 'that it ended unpaid', switched: 'that it was switched', stopped: 'that the plan was ended', 'card-changed': 'that the card was changed', 'amount-changes': 'that the amount changes',
+  kept: 'that it goes on', 'paid-off': 'that it is paid off', finished: 'that it has come to its end', 'ended-unpaid': 'that it ended unpaid', switched: 'that it was switched', stopped: 'that the plan was ended', 'card-changed': 'that the card was changed', 'due-day': 'that payments fall on another day', 'amount-changes': 'that the amount changes',
 };
 
 function stepsOf(events: Rehearsal['events'], release: Release): RehearsedStep[] {

@@ -4,7 +4,7 @@ import type { ShopEvent } from '#core/journal';
 import type { Command, DecideContext, Decision } from '../decide';
 import type { ShopState } from '../state';
 import { endEvents } from './closings';
-import { lastPaid, mailOf, noSuch, releaseAll, stillAsking } from './common';
+import { lastPaid, mailOf, noSuch, releaseAll, shopOf, stillAsking, toCome } from './common';
 import { paidWith, taxOfBack, unusedNow } from './credit';
 import { backEvents } from './pause';
 
@@ -29,7 +29,7 @@ export function cancel(state: ShopState, { agreementId, when, giveBack, by }: Ex
   }
   if (a.status === 'paused' && a.pause) {
     const endsAt = dueAfterReturn(now, a.pause.leftDays, a.anchor.at, a.zone);
-    const back = backEvents(state, a, { returned: now, leftDays: a.pause.leftDays, why: 'pause', noticeAt: null });
+    const back = backEvents(state, a, { returned: now, leftDays: a.pause.leftDays, why: 'pause', noticeAt: null, shop: shopOf(context) });
     return { events: [...back.events, { type: 'agreement.cancelled', v: 1, data: { agreementId, endsAt, by } }, mailOf(a, 'cancelled', mailKey(a, now), { at: endsAt })] };
   }
   const endsAt = a.next?.at ?? a.period?.until ?? now;
@@ -45,12 +45,13 @@ function refundUnused(state: ShopState, a: Agreement, amount: number, { ids }: D
 }
 
 /** Before the end the cancellation is taken back, and all dates stand. */
-export function keepOn(state: ShopState, { agreementId }: Extract<Command, { type: 'keep' }>, { now }: DecideContext): Decision {
+export function keepOn(state: ShopState, { agreementId }: Extract<Command, { type: 'keep' }>, context: DecideContext): Decision {
+  const { now } = context;
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
   if (a.status !== 'ending' || a.endsAt === null || a.finishes || a.endsAt <= now) return { refused: 'not-now', sentence: 'This has ended. Starting again is a new order.' };
   const inTrial = a.trialUntil !== null && a.endsAt === a.trialUntil && lastPaid(a) === 0;
-  return { events: [{ type: 'agreement.kept', v: 1, data: { agreementId, status: inTrial ? 'in trial' : 'active', next: { n: lastPaid(a) + 1, at: a.endsAt } } }, mailOf(a, 'kept', `kept-${a.id}-${now.slice(0, 19).replace(/\D/g, '')}`, { at: a.endsAt })] };
+  return { events: [{ type: 'agreement.kept', v: 1, data: { agreementId, status: inTrial ? 'in trial' : 'active', next: toCome({ n: lastPaid(a) + 1, at: a.endsAt }, a.zone, shopOf(context)) } }, mailOf(a, 'kept', `kept-${a.id}-${now.slice(0, 19).replace(/\D/g, '')}`, { at: a.endsAt })] };
 }
 
 /** The seller ends a plan: lets the rest go and access stays, or closes it now. Giving back is apart. */

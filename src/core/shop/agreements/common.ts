@@ -49,10 +49,13 @@ export function givenBackOf(state: ShopState, a: Agreement): number {
 /** Days before a payment on which the buyer hears that its amount changes. */
 const TOLD_DAYS_BEFORE = 14;
 
-/** The due after number n. Where tax comes on top, with the moment at which a change of its rate is told. */
-export function nextDue(a: Pick<Agreement, 'terms' | 'anchor' | 'zone'>, n: number, { tax }: ShopDetails): DueMoment | null {
+/** A due that is to come. Where tax comes on top, with the moment at which a change of its rate is told. */
+export const toCome = ({ n, at }: DueMoment, zone: string, { tax }: ShopDetails): DueMoment => (tax?.how === 'on top' ? { n, at, tellAt: plusDays(at, -TOLD_DAYS_BEFORE, zone) } : { n, at });
+
+/** The due after number n, or null when that was the last. */
+export function nextDue(a: Pick<Agreement, 'terms' | 'anchor' | 'zone'>, n: number, shop: ShopDetails): DueMoment | null {
   const due = dueAfter(a, n);
-  return due === null || tax?.how !== 'on top' ? due : { ...due, tellAt: plusDays(due.at, -TOLD_DAYS_BEFORE, a.zone) };
+  return due && toCome(due, a.zone, shop);
 }
 
 /** When the buyer hears that a trial ends; null when it is too short for that. */

@@ -3,6 +3,7 @@ import type { Instant } from '#core/calendar';
 import type { ShopEvent } from '#core/journal';
 import type { Command, DecideContext, Decision } from '../decide';
 import type { ShopState } from '../state';
+import { shopOf } from './common';
 import { backEvents, movedNotice } from './pause';
 
 /** Away longer than this, a real shop asks its owner before anything is charged. */
@@ -22,7 +23,7 @@ export function confirmGap(state: ShopState, { from, to }: Extract<Command, { ty
   const moved = inGap(state, from, to).flatMap((a): ShopEvent[] => {
     const due = a.next?.at ?? to;
     const leftDays = a.owed.length > 0 ? 0 : a.status === 'paused' ? (a.pause?.leftDays ?? 0) : daysLeft(due, from, a.zone);
-    const back = backEvents(state, a, { returned: to, leftDays, why: 'gap', noticeAt: null });
+    const back = backEvents(state, a, { returned: to, leftDays, why: 'gap', noticeAt: null, shop: shopOf(context) });
     const [first, ...rest] = back.events;
     if (first?.type !== 'agreement.returned') return back.events;
     const { trialUntil, status } = first.data;

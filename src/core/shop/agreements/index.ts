@@ -15,7 +15,7 @@ export function agreementMoment(state: ShopState, command: Extract<Command, { ty
     case 'try':
       return tryAgain(state, command);
     case 'return':
-      return endPause(state, command);
+      return endPause(state, command, context);
     case 'grace':
       return endGrace(state, command);
     case 'end-unpaid':

@@ -1,9 +1,10 @@
-import { type Agreement, daysLeft, dueAfterReturn, movedDueDay, type PaidPeriod, pauseEnds } from '#core/agreements';
+import { type Agreement, chargeFor, daysLeft, dueAfterReturn, movedDueDay, type PaidPeriod, pauseEnds } from '#core/agreements';
 import { dateIn, daysBetween, type Instant, plusDays } from '#core/calendar';
+import type { ShopDetails } from '#core/catalogue';
 import type { ShopEvent } from '#core/journal';
 import type { Command, DecideContext, Decision, Refusal } from '../decide';
 import type { ShopState } from '../state';
-import { holdAll, mailOf, noSuch, nothing, releaseAll, shopOf, stillAsking, trialNotice } from './common';
+import { holdAll, mailOf, noSuch, nothing, releaseAll, shopOf, stillAsking, toCome, trialNotice } from './common';
 
 const notNow = (sentence: string): Refusal => ({ refused: 'not-now', sentence });
 
@@ -35,23 +36,23 @@ function whyNoPause(a: Agreement): string {
 }
 
 /** Back from a pause: by hand now, or on the day it was to end. A new day only moves that end. */
-export function comeBack(state: ShopState, { agreementId, on }: Extract<Command, { type: 'return' }>, { now }: DecideContext): Decision {
+export function comeBack(state: ShopState, { agreementId, on }: Extract<Command, { type: 'return' }>, context: DecideContext): Decision {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
   if (a.status !== 'paused' || !a.pause) return notNow('Payments are not paused.');
-  if (on === null) return { events: returnedEvents(state, a, now) };
-  if (on <= dateIn(now, a.zone)) return notNow('The day of return lies after today. To come back today, choose “now”.');
+  if (on === null) return { events: returnedEvents(state, a, context.now, shopOf(context)) };
+  if (on <= dateIn(context.now, a.zone)) return notNow('The day of return lies after today. To come back today, choose “now”.');
   return { events: [{ type: 'agreement.paused', v: 1, data: { agreementId, until: pauseEnds(on, a.zone), leftDays: a.pause.leftDays, by: 'seller' } }] };
 }
 
 /** The pause ends by itself. */
-export function endPause(state: ShopState, { agreementId, dueAt }: { agreementId: string; dueAt: Instant }): Decision {
+export function endPause(state: ShopState, { agreementId, dueAt }: { agreementId: string; dueAt: Instant }, context: DecideContext): Decision {
   const a = state.agreements.get(agreementId);
-  return a?.status === 'paused' && a.pause?.until === dueAt ? { events: returnedEvents(state, a, dueAt) } : nothing;
+  return a?.status === 'paused' && a.pause?.until === dueAt ? { events: returnedEvents(state, a, dueAt, shopOf(context)) } : nothing;
 }
 
-function returnedEvents(state: ShopState, a: Agreement, returned: Instant): ShopEvent[] {
-  const back = backEvents(state, a, { returned, leftDays: a.pause?.leftDays ?? 0, why: 'pause', noticeAt: null });
+function returnedEvents(state: ShopState, a: Agreement, returned: Instant, shop: ShopDetails): ShopEvent[] {
+  const back = backEvents(state, a, { returned, leftDays: a.pause?.leftDays ?? 0, why: 'pause', noticeAt: null, shop });
   const next = back.next;
   return [...back.events, mailOf(a, 'back', `back-${a.id}-${returned.slice(0, 19).replace(/\D/g, '')}`, { at: next })];
 }
@@ -61,13 +62,14 @@ interface Back {
   leftDays: number;
   why: 'pause' | 'dispute' | 'gap';
   noticeAt: Instant | null;
+  shop: ShopDetails;
 }
 
 /**
  * An agreement goes on: its next due lies the days that were left after the day of return, and is the new anchor.
  * What was owed when it stopped becomes that next due, so that nobody pays for the time between.
  */
-export function backEvents(state: ShopState, a: Agreement, { returned, leftDays, why, noticeAt }: Back): { events: ShopEvent[]; next: Instant } {
+export function backEvents(state: ShopState, a: Agreement, { returned, leftDays, why, noticeAt, shop }: Back): { events: ShopEvent[]; next: Instant } {
   const n = a.owed[0]?.n ?? a.next?.n ?? 1;
   const before = a.owed[0]?.at ?? a.next?.at ?? returned;
   const at = dueAfterReturn(returned, leftDays, a.anchor.at, a.zone);
@@ -75,21 +77,23 @@ export function backEvents(state: ShopState, a: Agreement, { returned, leftDays,
   return {
     next: at,
     events: [
-      { type: 'agreement.returned', v: 1, data: { agreementId: a.id, why, anchor: { n, at }, next: { n, at }, status: inTrial ? 'in trial' : 'active', trialUntil: inTrial ? at : a.trialUntil, noticeAt, period: shifted(a.period, before, at, a.zone) } },
+      { type: 'agreement.returned', v: 1, data: { agreementId: a.id, why, anchor: { n, at }, next: toCome({ n, at }, a.zone, shop), status: inTrial ? 'in trial' : 'active', trialUntil: inTrial ? at : a.trialUntil, noticeAt, period: shifted(a.period, before, at, a.zone) } },
       ...releaseAll(state, a, 'paused', 'behind', 'dispute'),
     ],
   };
 }
 
 /** The due day moves later, to the first such day; the days between are not charged. */
-export function moveDueDay(state: ShopState, { agreementId, day }: Extract<Command, { type: 'move-due-day' }>): Decision {
+export function moveDueDay(state: ShopState, { agreementId, day }: Extract<Command, { type: 'move-due-day' }>, context: DecideContext): Decision {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
   if (a.unanswered !== null) return stillAsking;
   if (a.status !== 'active' || a.next === null || a.dispute !== null) return notNow('The due day can be changed while payments go on and none is behind.');
   const at = movedDueDay(a.next.at, day, a.zone);
   if (at === a.next.at) return { refused: 'nothing-to-do', sentence: 'The next payment is due on such a day already.' };
-  return { events: [{ type: 'agreement.dueDayMoved', v: 1, data: { agreementId, anchor: { n: a.next.n, at }, next: { n: a.next.n, at }, period: shifted(a.period, a.next.at, at, a.zone) } }] };
+  const next = { n: a.next.n, at };
+  const { amount } = chargeFor(a, next, shopOf(context).tax);
+  return { events: [{ type: 'agreement.dueDayMoved', v: 1, data: { agreementId, anchor: next, next: toCome(next, a.zone, shopOf(context)), period: shifted(a.period, a.next.at, at, a.zone) } }, mailOf(a, 'due-day', context.ids.next('m'), { amount, at })] };
 }
 
 /** The paid period, moved by as many days as its end. */

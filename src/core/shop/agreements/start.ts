@@ -4,7 +4,7 @@ import type { Quote, QuoteLine } from '#core/checkout';
 import type { ShopEvent } from '#core/journal';
 import { firstAnchor, isLasting, type LastingTerms, paymentAt } from '#core/terms';
 import type { DecideContext } from '../decide';
-import { nextDue, shopOf, trialNotice } from './common';
+import { nextDue, shopOf, toCome, trialNotice } from './common';
 
 /** One line, one agreement: its id follows from the order, so that what it opens can name it before it begins. */
 export const agreementIdOf = (orderId: string, line: Pick<QuoteLine, 'lineId' | 'terms'>): string | undefined => (isLasting(line.terms) ? `${orderId}-${line.lineId}` : undefined);
@@ -34,7 +34,7 @@ function startOf({ orderId, personId, quote, paymentId, card }: Success, line: Q
     type: 'agreement.started', v: 1,
     data: {
       agreement, status: terms.trial ? 'in trial' : 'active',
-      next: terms.trial ? anchor : nextDue(agreement, 1, shopOf(context)),
+      next: terms.trial ? toCome(anchor, zone, shopOf(context)) : nextDue(agreement, 1, shopOf(context)),
       period: terms.trial ? null : { from: now, until: paymentAt(terms, anchor, 2, zone), amount: line.forPeriod ?? 0, paymentId },
       noticeAt: trialNotice(agreement.trialUntil, now, shopOf(context), zone), endsAt: null, beganCheaper: terms.trial !== undefined || introductory,
     },

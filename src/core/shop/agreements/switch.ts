@@ -6,7 +6,7 @@ import type { Command, DecideContext, Decision, Refusal } from '../decide';
 import type { ShopState } from '../state';
 import { paidEvents } from './charge';
 import { endEvents } from './closings';
-import { mailOf, nextDue, noSuch, shopOf, stillAsking, trialNotice } from './common';
+import { mailOf, nextDue, noSuch, shopOf, stillAsking, toCome, trialNotice } from './common';
 import { creditGiven, paidWith, unusedNow } from './credit';
 
 const notNow = (sentence: string): Refusal => ({ refused: 'not-now', sentence });
@@ -74,7 +74,7 @@ function begun(state: ShopState, a: Agreement, to: AgreementSeed, unused: number
     ...creditGiven(state, a, unused, ids.next('cr')),
     {
       type: 'agreement.started', v: 1,
-      data: { agreement: to, status: to.trialUntil === null ? 'active' : 'in trial', next: to.trialUntil === null ? null : to.anchor, period: null, noticeAt: trialNotice(to.trialUntil, now, shopOf(context), to.zone), endsAt: null, beganCheaper: false },
+      data: { agreement: to, status: to.trialUntil === null ? 'active' : 'in trial', next: to.trialUntil === null ? null : toCome(to.anchor, to.zone, shopOf(context)), period: null, noticeAt: trialNotice(to.trialUntil, now, shopOf(context), to.zone), endsAt: null, beganCheaper: false },
     },
     ...passes,
   ];

@@ -1,6 +1,6 @@
 import { type Agreement, daysLeft, isRunning } from '#core/agreements';
 import type { ShopEvent } from '#core/journal';
-import { closeAll, holdAll, releaseAll } from '../agreements/common';
+import { closeAll, holdAll, releaseAll, shopOf } from '../agreements/common';
 import { endEvents } from '../agreements/closings';
 import { backEvents } from '../agreements/pause';
 import type { Command, DecideContext, Decision } from '../decide';
@@ -31,7 +31,7 @@ export function closeDispute(state: ShopState, { disputeId, won }: Extract<Comma
   const touched = [...state.agreements.values()].filter((a) => a.dispute === disputeId && isRunning(a));
   const closed = (lost: { lineId: string; amount: number; tax: number }[]): ShopEvent => ({ type: 'dispute.closed', v: 1, data: { disputeId, orderId: order.id, won, lost, ...(later ? { agreementId: later.id } : {}), ...(dispute.paymentId === undefined ? {} : { paymentId: dispute.paymentId }) } });
   if (won) {
-    const back = touched.flatMap((a): ShopEvent[] => (a.next === null && a.owed.length === 0 ? [{ type: 'agreement.cleared', v: 1, data: { agreementId: a.id } } satisfies ShopEvent] : backEvents(state, a, { returned: context.now, leftDays: a.owed.length > 0 || !a.next ? 0 : daysLeft(a.next.at, dispute.at, a.zone), why: 'dispute', noticeAt: null }).events));
+    const back = touched.flatMap((a): ShopEvent[] => (a.next === null && a.owed.length === 0 ? [{ type: 'agreement.cleared', v: 1, data: { agreementId: a.id } } satisfies ShopEvent] : backEvents(state, a, { returned: context.now, leftDays: a.owed.length > 0 || !a.next ? 0 : daysLeft(a.next.at, dispute.at, a.zone), why: 'dispute', noticeAt: null, shop: shopOf(context) }).events));
     const own = new Set(back.flatMap((e) => (e.type === 'pass.released' ? [e.data.passId] : [])));
     const released = (later ? releaseAll(state, later, 'dispute') : openPasses(state, order).map((passId): ShopEvent => ({ type: 'pass.released', v: 1, data: { passId } }))).filter((e) => e.type !== 'pass.released' || !own.has(e.data.passId));
     return { events: [closed([]), ...back, ...released] };
