@@ -1,7 +1,8 @@
 import { expect, test } from '@jest/globals';
 import { chargeFor } from '#core/agreements';
+import { agreementRowsOf } from '#core/books';
 import { formatDay } from '#core/calendar';
-import { layoutKeelLine, pastOfAgreement, storyOfAgreement } from '#core/drawing';
+import { layoutKeelLine, NO_PAST, storyOfAgreement } from '#core/drawing';
 import { agreementState, consequencesOf } from '#core/messages';
 import type { ChargeAnswer } from '#core/shop';
 import { rehearse } from '#core/shop';
@@ -17,7 +18,7 @@ test('planned and actual on one line: paid, refused, tried again, paused, to com
   const story = () => {
     const a = shop.agreement(id);
     const told = shop.ports.batches.flatMap((b) => b.events.map((event) => ({ at: b.at, event })));
-    return storyOfAgreement(a, { first: { at: a.start, amount: 1_200 }, passes: [{ title: 'Library', from: a.start, until: null, closedAt: null, holds: [] }], charged: (due) => chargeFor(a, due, null).amount, past: pastOfAgreement(id, told), now: shop.runner.now(), locale });
+    return storyOfAgreement(a, { first: { at: a.start, amount: 1_200 }, passes: [{ title: 'Library', from: a.start, until: null, closedAt: null, holds: [] }], charged: (due) => chargeFor(a, due, null).amount, past: agreementRowsOf(told, null).get(id)?.past ?? NO_PAST, now: shop.runner.now(), locale });
   };
   const marks = () => story().money.map((m) => `${formatDay(m.at, 'Europe/Lisbon', locale, { short: true })} ${m.state}`);
   await shop.goTo('2026-12-24T12:00:00.000Z');
@@ -32,6 +33,9 @@ test('planned and actual on one line: paid, refused, tried again, paused, to com
   await shop.goTo('2027-02-10T12:00:00.000Z');
   expect(marks().slice(0, 6)).toEqual(['23 Nov paid', '26 Dec paid', '23 Dec refused', '24 Dec tried again', '28 Feb to come', '28 Mar to come']);
   expect(story().pauses?.map((p) => [p.from.slice(0, 10), p.until?.slice(0, 10)])).toEqual([['2026-12-27', '2027-02-01']]);
+  await shop.act({ type: 'move-due-day', agreementId: id, day: { of: 'month', day: 5 } });
+  const moved = story().money.find((m) => m.state === 'moved');
+  expect([moved?.at.slice(0, 10), moved?.movedTo?.slice(0, 10), moved?.amount, marks()[marks().indexOf('28 Feb moved') + 1]]).toEqual(['2027-02-28', '2027-03-05', 1_200, '5 Mar to come']);
   const { marks: drawn, end } = layoutKeelLine(story(), 600);
   expect([end, drawn.find((m) => m.state === 'refused')?.phrase]).toEqual(['arrow', '23 December 2026, €12.00, second, refused']);
 });

@@ -1,11 +1,15 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { idsTouched, MirrorRows, moneyByDay, withQuietDays } from '#core/books';
+import { isRunning, restOfPlan } from '#core/agreements';
+import { type MirrorTables, moneyByDay, moveRows, type RowStore, withQuietDays } from '#core/books';
 import { addMs, DAY, daysBetween } from '#core/calendar';
+import type { ShopTax } from '#core/catalogue';
 import { firstBuyer, quoteFingerprint, quoteFor } from '#core/checkout';
 import type { Batch } from '#core/journal';
 import { sum } from '#core/money';
-import { createRunner, memoryPorts, orderStatus } from '#core/shop';
+import { createRunner, memoryPorts, orderStatus, type ShopState } from '#core/shop';
+import { isLasting } from '#core/terms';
+import { lastingRelease, longRun } from '../support/longRun';
 import { release } from '../support/release';
 
 const START = '2026-06-15T08:00:00.000Z';
@@ -47,52 +51,77 @@ async function season(seed: readonly number[]): Promise<{ batches: Batch[]; runn
   return { batches: ports.batches, runner };
 }
 
+/** Rows kept in memory: what is read is a copy, as from a browser's database. */
+class MemoryRows implements RowStore {
+  readonly tables: Tables = { orders: new Map(), passes: new Map(), charges: new Map(), refunds: new Map(), agreements: new Map(), laterPayments: new Map(), totals: new Map(), buyers: new Map() };
+  get<K extends keyof MirrorTables>(table: K, keys: string[]): Promise<(MirrorTables[K] | undefined)[]> {
+    return Promise.resolve(keys.map((key) => structuredClone(this.tables[table].get(key))));
+  }
+  put<K extends keyof MirrorTables>(table: K, rows: MirrorTables[K][]): Promise<void> {
+    for (const row of rows) this.tables[table].set('key' in row ? row.key : 'id' in row ? row.id : row.personId, structuredClone(row));
+    return Promise.resolve();
+  }
+  remove(_: 'totals', keys: string[]): Promise<void> {
+    for (const key of keys) this.tables.totals.delete(key);
+    return Promise.resolve();
+  }
+}
+type Tables = { [K in keyof MirrorTables]: Map<string, MirrorTables[K]> };
+
+/** Follows a history in pulls, as the studio does, and insists that its rows say what the shop's own state says. */
+async function expectRowsToFollow(batches: readonly Batch[], state: ShopState, pull: number, tax: ShopTax | null = null): Promise<Tables> {
+  const store = new MemoryRows();
+  for (let from = 0; from < batches.length; from += pull) await moveRows(store, batches.slice(from, from + pull), tax);
+  const { tables } = store;
+  expect(tables.orders.size).toBe(state.orders.size);
+  for (const order of state.orders.values()) {
+    const row = tables.orders.get(order.id);
+    expect([row?.number, row?.status, row?.lines, row?.passIds, row?.refundIds, row?.paid, row?.back]).toEqual([order.number, orderStatus(order), order.lines, order.passIds, order.refundIds, sum(order.lines.map((l) => l.paid)), sum(order.lines.map((l) => l.givenBack + l.lost))]);
+  }
+  for (const pass of state.passes.values()) {
+    const { fetched, heldBefore, ...row } = tables.passes.get(pass.id) ?? { fetched: {}, heldBefore: [] };
+    expect(heldBefore.every((h) => h.from <= h.until)).toBe(true);
+    expect(row).toEqual(pass);
+    for (const [fileId, count] of Object.entries(fetched)) expect(state.fileUses.get(`${pass.id}/${fileId}`)?.count).toBe(count);
+  }
+  for (const charge of state.charges.values()) expect([tables.charges.get(charge.key)?.status, tables.charges.get(charge.key)?.reason]).toEqual([charge.status, charge.reason]);
+  for (const refund of state.refunds.values()) expect([tables.refunds.get(refund.id)?.status, tables.refunds.get(refund.id)?.creditNote]).toEqual([refund.status, refund.creditNote]);
+  expect(tables.agreements.size).toBe(state.agreements.size);
+  for (const agreement of state.agreements.values()) expect(tables.agreements.get(agreement.id)?.agreement).toEqual(agreement);
+  // What came in by day adds up to what was paid; what went back, to what went back.
+  const days = moneyByDay(tables.orders.values(), 'EUR', 'Europe/Lisbon');
+  expect(sum(days.map((d) => d.paid))).toBe(sum([...state.orders.values()].flatMap((o) => o.lines.map((l) => l.paid))));
+  const payments = [...state.agreements.values()].flatMap((a) => a.payments).filter((p) => p.paymentId !== null);
+  const later = [...tables.totals.values()].filter((t) => t.key.startsWith('later|'));
+  expect([sum(later.map((t) => t.count)), sum(later.map((t) => t.paid)), sum(later.map((t) => t.back))]).toEqual([payments.length, sum(payments.map((p) => p.amount)), sum(payments.map((p) => p.givenBack + p.lost))]);
+  return tables;
+}
+
 test('generated: the studio’s rows say what the shop’s own state says, however the lines are cut into pulls', async () => {
   await fc.assert(
     fc.asyncProperty(fc.array(fc.nat(10_000), { minLength: 10, maxLength: 40 }), fc.integer({ min: 1, max: 20 }), async (seed, pull) => {
       const { batches, runner } = await season(seed);
-      const table = new MirrorRows();
-      for (let from = 0; from < batches.length; from += pull) {
-        const some = batches.slice(from, from + pull);
-        const touched = idsTouched(some);
-        // As the worker does: only what these lines touch is read, moved on, and written back.
-        const hand = new MirrorRows();
-        for (const id of touched.refunds) {
-          const refund = table.refunds.get(id);
-          if (refund) {
-            hand.refunds.set(id, structuredClone(refund));
-            touched.orders.add(refund.orderId);
-          }
-        }
-        for (const kind of ['orders', 'passes', 'charges'] as const) {
-          for (const id of touched[kind]) {
-            const row = table[kind].get(id);
-            if (row) hand[kind].set(id, structuredClone(row) as never);
-          }
-        }
-        for (const batch of some) hand.apply(batch);
-        for (const kind of ['orders', 'passes', 'charges', 'refunds'] as const) for (const [id, row] of hand[kind]) table[kind].set(id, row as never);
-      }
-      const { state } = runner;
-      expect(table.orders.size).toBe(state.orders.size);
-      for (const order of state.orders.values()) {
-        const row = table.orders.get(order.id);
-        expect([row?.number, row?.status, row?.lines, row?.passIds, row?.refundIds, row?.paid, row?.back]).toEqual([order.number, orderStatus(order), order.lines, order.passIds, order.refundIds, sum(order.lines.map((l) => l.paid)), sum(order.lines.map((l) => l.givenBack + l.lost))]);
-      }
-      for (const pass of state.passes.values()) {
-        const { fetched, heldBefore, ...row } = table.passes.get(pass.id) ?? { fetched: {}, heldBefore: [] };
-          expect(heldBefore.every((h) => h.from <= h.until)).toBe(true);
-        expect(row).toEqual(pass);
-        for (const [fileId, count] of Object.entries(fetched)) expect(state.fileUses.get(`${pass.id}/${fileId}`)?.count).toBe(count);
-      }
-      for (const charge of state.charges.values()) expect([table.charges.get(charge.key)?.status, table.charges.get(charge.key)?.reason]).toEqual([charge.status, charge.reason]);
-      for (const refund of state.refunds.values()) expect([table.refunds.get(refund.id)?.status, table.refunds.get(refund.id)?.creditNote]).toEqual([refund.status, refund.creditNote]);
-      // What came in by day adds up to what was paid.
-      const days = moneyByDay(table.orders.values(), 'EUR', 'Europe/Lisbon');
-      expect(sum(days.map((d) => d.paid))).toBe(sum([...state.orders.values()].flatMap((o) => o.lines.map((l) => l.paid))));
+      await expectRowsToFollow(batches, runner.state, pull);
     }),
     { numRuns: 60 },
   );
+});
+
+test.each([1, 7, 100_000])('years of payment plans and subscriptions with every kind of fault, in pulls of %i lines', async (pull) => {
+  const { batches, state, statuses } = await longRun({ seed: 70 + pull, buyers: 60, years: 2, zone: 'Europe/Lisbon' });
+  const { agreements, totals, orders } = await expectRowsToFollow(batches, state, pull, lastingRelease('Europe/Lisbon').content.shop.tax);
+  for (const [status, count] of Object.entries(statuses)) {
+    const rows = [...agreements.values()].filter((r) => r.status === status);
+    expect([rows.length, sum(rows.map((r) => r.paid)), sum(rows.map((r) => r.left ?? 0))]).toEqual([count, totals.get(`agreements|${status}|EUR`)?.paid, totals.get(`agreements|${status}|EUR`)?.back]);
+  }
+  // Everything the cards paid, less what went back, stands in one agreement or order.
+  const onceOnly = [...orders.values()].filter((o) => o.lines.every((l) => !isLasting(l.terms)));
+  expect(sum([...agreements.values()].map((r) => r.paid)) + sum(onceOnly.map((o) => o.paid - o.back))).toBe(sum([...state.orders.values()].flatMap((o) => o.lines.map((l) => l.paid - l.givenBack - l.lost))) + sum([...state.agreements.values()].flatMap((a) => a.payments.map((p) => p.amount - p.givenBack - p.lost))));
+  // A plan that runs undisturbed has left what its buyer was told.
+  for (const { agreement: a, left } of agreements.values()) {
+    const rest = restOfPlan(a, lastingRelease('Europe/Lisbon').content.shop.tax);
+    if (a.terms.kind === 'plan' && isRunning(a) && a.unanswered === null && a.next !== null) expect(left).toBe(sum(rest.map((due) => due.amount)));
+  }
 });
 
 test('quiet days stand between the others, each once', () => {

@@ -2,9 +2,12 @@ import 'fake-indexeddb/auto';
 import { createHash } from 'node:crypto';
 import { beforeEach, describe, expect, test } from '@jest/globals';
 import { strToU8, zipSync } from 'fflate';
+import { moveRows } from '#core/books';
+import { lastingRelease, longRun } from '../support/longRun';
 import { release } from '../support/release';
 
 const { db } = await import('../../src/studio/data/db');
+const { dexieRows } = await import('../../src/studio/data/mirrorRows');
 const { openCopy, putBack, takeCopy, NotACopy } = await import('../../src/studio/data/workspaceFile');
 
 const everything = async (): Promise<string> => JSON.stringify(await Promise.all(db.tables.map(async (t) => [t.name, t.name === 'files' ? await Promise.all((await db.files.toArray()).map(async (f) => [f.sha256, await f.blob.text()])) : await t.toArray()])));
@@ -23,7 +26,14 @@ beforeEach(async () => {
   await db.meta.bulkPut([{ name: 'live', value: live }, { name: 'cursor', value: { seq: 1, hash: createHash('sha256').update(line).digest('hex') } }]);
 });
 
-test('out of one browser and into an empty one: identical', async () => {
+test('out of one browser and into an empty one: identical, years of payment plans and subscriptions too', async () => {
+  const live = lastingRelease('Europe/Lisbon');
+  const { batches } = await longRun({ seed: 5, buyers: 40, years: 1, zone: 'Europe/Lisbon' });
+  const lines = batches.map((batch) => JSON.stringify(batch));
+  await db.transaction('rw', db.tables, () => moveRows(dexieRows, batches, live.content.shop.tax));
+  await db.lines.bulkPut(lines.map((line, i) => ({ seq: i + 1, line })));
+  await db.meta.bulkPut([{ name: 'live', value: live }, { name: 'cursor', value: { seq: lines.length, hash: createHash('sha256').update(lines.at(-1) ?? '').digest('hex') } }]);
+  expect(Math.min(await db.agreements.count(), await db.laterPayments.count(), await db.totals.count())).toBeGreaterThan(20);
   const before = await everything();
   const copy = await takeCopy(new Date('2026-06-15T08:00:00Z'));
   await Promise.all(db.tables.map((t) => t.clear()));

@@ -3,7 +3,7 @@ import { addMs, DAY, dateIn, HOUR, type Instant, plusDays } from '#core/calendar
 import { newCoupon, newOffer, newPrice } from '#core/catalogue';
 import { discountOf, firstBuyer, quoteFingerprint, quoteFor } from '#core/checkout';
 import { sum } from '#core/money';
-import type { ShopEvent } from '#core/journal';
+import type { Batch, ShopEvent } from '#core/journal';
 import { passState } from '#core/passes';
 import { type Release, sealContent } from '#core/release';
 import { type ChargeAnswer, createRunner, evolveBatch, memoryPorts, type MemoryPorts, newShopState, NotAnswered, type ShopState, StorageFailed } from '#core/shop';
@@ -39,6 +39,9 @@ export interface LongRun {
   ended: number;
   acts: number;
   statuses: Record<string, number>;
+  /** The history as it was written, and what it comes to. */
+  batches: readonly Batch[];
+  state: ShopState;
 }
 
 interface Options {
@@ -73,7 +76,7 @@ export async function longRun({ seed, buyers, years, zone }: Options): Promise<L
   await runner.start();
   await runner.execute({ type: 'publish', release: live, hasFile: () => true });
   const audit = new Audit(seed, zone);
-  const result: LongRun = { buyerYears: 0, charges: 0, ended: 0, acts: 0, statuses: {} };
+  const result: LongRun = { buyerYears: 0, charges: 0, ended: 0, acts: 0, statuses: {}, batches: ports.batches, state: runner.state };
   let now = start;
   const end = addMs(start, years * 365 * DAY);
   let bought = 0;
@@ -104,6 +107,7 @@ export async function longRun({ seed, buyers, years, zone }: Options): Promise<L
     if (a.ended) result.ended += 1;
   }
   result.charges = ports.charges.length;
+  result.state = runner.state;
   return result;
 
   async function buy(): Promise<void> {

@@ -102,3 +102,6 @@ export interface Agreement extends AgreementSeed {
 
 /** Whether payments still come of it, or may come again. */
 export const isRunning = (a: Pick<Agreement, 'status'>): boolean => a.status !== 'ended' && a.status !== 'paid off';
+
+/** The number of the last full payment that was paid; 0 while a trial runs. */
+export const lastPaid = (a: Pick<Agreement, 'payments' | 'terms' | 'from'>): number => a.payments.at(-1)?.dues.at(-1)?.n ?? (a.terms.trial || a.from !== null ? 0 : 1);

@@ -1,10 +1,11 @@
-import type { Agreement } from '#core/agreements';
+import { type Agreement, chargeFor, isRunning, lastPaid } from '#core/agreements';
 import { dateIn, type Instant } from '#core/calendar';
-import type { AgreementPast } from '#core/drawing';
+import type { ShopTax } from '#core/catalogue';
+import { type AgreementPast, NO_PAST } from '#core/drawing';
 import type { ShopEvent } from '#core/journal';
 import { sum } from '#core/money';
 import { evolve, newShopState } from '#core/shop';
-import { paymentOf, paymentsOf } from '#core/terms';
+import { paymentsOf } from '#core/terms';
 import type { TotalRow } from './totals';
 
 /** One payment plan or subscription as the studio lists it: the agreement itself, folded by the shop's own code, and what became of it. */
@@ -28,13 +29,19 @@ export interface AgreementRow {
 
 /** A payment after the day of buying. */
 export interface LaterPaymentRow {
+  /** The payment's own id. */
   id: string;
   at: Instant;
   day: string;
   agreementId: string;
+  offerId: string;
   personId: string;
   title: string;
   amount: number;
+  /** Given back or lost of it. */
+  back: number;
+  /** 1 where something went back, so that an index finds these. */
+  went: 0 | 1;
   currency: string;
   receipt: string | null;
 }
@@ -45,8 +52,17 @@ export function agreementsIn(data: ShopEvent['data']): string[] {
   return [named.agreementId, named.agreement?.id, named.agreement?.from ?? undefined, named.pass?.cause.agreementId].filter((id) => id !== undefined);
 }
 
+interface Rows {
+  agreements: Map<string, AgreementRow>;
+  later: Map<string, LaterPaymentRow>;
+  /** What was paid for an agreement's line on the day of buying. */
+  firstPaid: (agreement: Agreement) => number;
+  /** The shop's tax as it stands, for what is left to pay. */
+  tax: ShopTax | null;
+}
+
 /** Moves rows on by one event. The agreement is folded by `evolve` itself, so that shop and mirror never disagree. */
-export function foldAgreement(rows: Map<string, AgreementRow>, later: LaterPaymentRow[], event: ShopEvent, at: Instant, firstPaid: (agreement: Agreement) => number): void {
+export function foldAgreement({ agreements: rows, later, firstPaid, tax }: Rows, event: ShopEvent, at: Instant): void {
   const ids = agreementsIn(event.data);
   if (ids.length === 0) return;
   const state = newShopState();
@@ -59,26 +75,32 @@ export function foldAgreement(rows: Map<string, AgreementRow>, later: LaterPayme
   switch (event.type) {
     case 'agreement.started':
       evolve(state, event, at);
-      for (const [id, agreement] of state.agreements) if (!rows.has(id)) rows.set(id, restated({ id, agreement, past: { refused: [], pauses: [], refunds: [], moved: [] }, asked: {}, first: { at, paid: agreement.from === null ? firstPaid(agreement) : 0, back: 0 }, paid: 0, left: null, personId: agreement.personId, status: agreement.status, sort: '' }));
+      for (const [id, agreement] of state.agreements) {
+        if (rows.has(id)) continue;
+        const row: AgreementRow = { id, agreement, past: NO_PAST, asked: {}, first: { at, paid: agreement.from === null ? firstPaid(agreement) : 0, back: 0 }, paid: 0, left: null, personId: agreement.personId, status: agreement.status, sort: '' };
+        rows.set(id, restated(row, tax));
+      }
       return;
     case 'pass.opened':
       if (known && !known.passIds.includes(event.data.pass.id)) known.passIds.push(event.data.pass.id);
       return;
+    // What goes back, and what a bank takes back, is moved with the orders.
     case 'refund.requested':
     case 'refund.refused':
     case 'dispute.opened':
     case 'dispute.closed':
+    case 'credit.given':
       return;
-    default:
-      if (known) evolve(state, event, at);
   }
   const row = first === undefined ? undefined : rows.get(first);
   if (!row) return;
   remember(row, later, event, at);
-  rows.set(row.id, restated(row));
+  evolve(state, event, at);
+  rows.set(row.id, restated(row, tax));
 }
 
-function remember(row: AgreementRow, later: LaterPaymentRow[], event: ShopEvent, at: Instant): void {
+/** What the agreement itself does not hold any more, noted before it is folded on. */
+function remember(row: AgreementRow, later: Map<string, LaterPaymentRow>, event: ShopEvent, at: Instant): void {
   const { past, agreement: a } = row;
   switch (event.type) {
     case 'due.requested':
@@ -92,7 +114,8 @@ function remember(row: AgreementRow, later: LaterPaymentRow[], event: ShopEvent,
     }
     case 'due.paid': {
       row.asked = Object.fromEntries(Object.entries(row.asked).filter(([key]) => key !== event.data.key));
-      if (event.data.amount > 0) later.push({ id: event.data.key, at, day: dateIn(at, a.zone), agreementId: a.id, personId: a.personId, title: a.title, amount: event.data.amount, currency: a.currency, receipt: event.data.receipt });
+      const { paymentId, amount, receipt } = event.data;
+      if (paymentId !== null) later.set(paymentId, { id: paymentId, at, day: dateIn(at, a.zone), agreementId: a.id, offerId: a.offerId, personId: a.personId, title: a.title, amount, back: 0, went: 0, currency: a.currency, receipt });
       return;
     }
     case 'agreement.returned': {
@@ -100,6 +123,9 @@ function remember(row: AgreementRow, later: LaterPaymentRow[], event: ShopEvent,
       if (event.data.why === 'pause' && from?.until === null) row.past = { ...past, pauses: [...past.pauses.slice(0, -1), { from: from.from, until: at }] };
       return;
     }
+    case 'agreement.dueDayMoved':
+      if (a.next) row.past = { ...past, moved: [...past.moved, { n: a.next.n, from: a.next.at, to: event.data.next.at }] };
+      return;
     case 'agreement.paused':
       if (past.pauses.at(-1)?.until !== null) row.past = { ...past, pauses: [...past.pauses, { from: at, until: null }] };
       return;
@@ -110,38 +136,50 @@ function remember(row: AgreementRow, later: LaterPaymentRow[], event: ShopEvent,
   }
 }
 
-/** What went back of a payment of this agreement. */
-export function givenBack(row: AgreementRow, refund: { at: Instant; amount: number; paymentId: string }): AgreementRow {
-  const payment = row.agreement.payments.find((p) => p.paymentId === refund.paymentId);
-  if (payment) payment.givenBack += refund.amount;
-  const first = payment ? row.first : { ...row.first, back: row.first.back + refund.amount };
-  return restated({ ...row, first, past: { ...row.past, refunds: [...row.past.refunds, { at: refund.at, amount: refund.amount }] } });
-}
+/** A row after money went back to its buyer. */
+export const withRefund = (row: AgreementRow, refund: { at: Instant; amount: number }): AgreementRow => ({ ...row, past: { ...row.past, refunds: [...row.past.refunds, { at: refund.at, amount: refund.amount }] } });
 
 /** The figures of a row, counted again from the agreement. */
-function restated(row: AgreementRow): AgreementRow {
+export function restated(row: AgreementRow, tax: ShopTax | null): AgreementRow {
   const { agreement: a } = row;
-  const open = a.status !== 'ended' && a.status !== 'paid off';
-  const last = paymentsOf(a.terms);
-  const made = a.payments.at(-1)?.dues.at(-1)?.n ?? (a.terms.trial || a.from !== null ? 0 : 1);
   return {
     ...row,
     paid: row.first.paid - row.first.back + sum(a.payments.map((p) => p.amount - p.givenBack - p.lost)),
-    left: last === null || !open ? (open ? null : 0) : sum(Array.from({ length: last - made }, (_, i) => paymentOf(a.terms, made + 1 + i).amount)),
+    left: isRunning(a) ? leftOf(a, tax) : 0,
     status: a.status,
     sort: `${a.status}|${a.pastDue?.since ?? a.next?.at ?? a.pause?.until ?? a.endsAt ?? a.ended?.at ?? a.period?.until ?? a.start}`,
   };
 }
 
-/** How totals change with agreements and later payments: by status "agreements|past due|EUR" (paid so far, left to pay), and by day "later|EUR|2026-06-15". */
-export function agreementTotalsMoved(before: Iterable<AgreementRow>, after: Iterable<AgreementRow>, later: Iterable<LaterPaymentRow>): Map<string, TotalRow> {
+/** What is still to pay of a plan, after coupon and with tax, what is behind included; null where it goes on without an end. */
+function leftOf(a: Agreement, tax: ShopTax | null): number | null {
+  const last = paymentsOf(a.terms);
+  if (last === null) return null;
+  const owed = a.owed.at(-1)?.n ?? lastPaid(a);
+  return sum(a.owed.map((due) => due.amount)) + sum(Array.from({ length: Math.max(0, last - owed) }, (_, i) => chargeFor(a, { n: owed + 1 + i, at: a.next?.at ?? a.start }, tax).amount));
+}
+
+interface Both<T> {
+  before: Iterable<T>;
+  after: Iterable<T>;
+}
+
+/** How totals change with agreements and later payments: by status "agreements|past due|EUR" (paid so far, left to pay), and by day and offer "later|EUR|2026-06-15|off_1". */
+export function agreementTotalsMoved(agreements: Both<AgreementRow>, later: Both<LaterPaymentRow>): Map<string, TotalRow> {
   const totals = new Map<string, TotalRow>();
   const put = (key: string, count: number, paid: number, back: number): void => {
     const row = totals.get(key) ?? { key, count: 0, paid: 0, back: 0 };
     totals.set(key, { key, count: row.count + count, paid: row.paid + paid, back: row.back + back });
   };
-  for (const row of before) put(`agreements|${row.status}|${row.agreement.currency}`, -1, -row.paid, -(row.left ?? 0));
-  for (const row of after) put(`agreements|${row.status}|${row.agreement.currency}`, 1, row.paid, row.left ?? 0);
-  for (const row of later) put(`later|${row.currency}|${row.day}`, 1, row.amount, 0);
+  for (const row of agreements.before) put(`agreements|${row.status}|${row.agreement.currency}`, -1, -row.paid, -(row.left ?? 0));
+  for (const row of agreements.after) put(`agreements|${row.status}|${row.agreement.currency}`, 1, row.paid, row.left ?? 0);
+  for (const row of later.before) put(`later|${row.currency}|${row.day}|${row.offerId}`, -1, -row.amount, -row.back);
+  for (const row of later.after) put(`later|${row.currency}|${row.day}|${row.offerId}`, 1, row.amount, row.back);
   return totals;
+}
+
+/** What the key of a row of later payments says. */
+export function readLaterKey(key: string): { currency: string; day: string; offerId: string } {
+  const [, currency = '', day = '', offerId = ''] = key.split('|');
+  return { currency, day, offerId };
 }

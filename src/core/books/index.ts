@@ -1,4 +1,5 @@
-export { MirrorRows, idsTouched, type OrderRow, type PassRow, type ChargeRow, type RefundRow } from './mirror';
-export { agreementTotalsMoved, givenBack, type AgreementRow, type LaterPaymentRow } from './agreements';
+export { agreementRowsOf, moveRows, type MirrorTables, type RowStore, type StoredOrder } from './moveRows';
+export { idsTouched, type OrderRow, type PassRow, type ChargeRow, type RefundRow } from './mirror';
+export { readLaterKey, type AgreementRow, type LaterPaymentRow } from './agreements';
 export { moneyByDay, withQuietDays, type DayMoney } from './byDay';
 export { totalsMoved, addTotal, addBuyer, listKeysOf, listRange, totalsRange, addUp, dayBounds, groupOf, readCubeKey, type TotalRow, type BuyerRow, type OrderGroup, type TotalOf, type OrderChoice } from './totals';

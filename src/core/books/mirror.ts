@@ -2,8 +2,9 @@ import type { Instant } from '#core/calendar';
 import type { Batch } from '#core/journal';
 import { sum } from '#core/money';
 import type { Pass } from '#core/passes';
-import { type AgreementRow, agreementsIn, foldAgreement, givenBack, type LaterPaymentRow } from './agreements';
+import type { ShopTax } from '#core/catalogue';
 import { type OrderLine, orderStatus, type OrderStatus } from '#core/shop';
+import { type AgreementRow, agreementsIn, foldAgreement, type LaterPaymentRow, restated, withRefund } from './agreements';
 
 /** One order as the studio lists it. Amounts in minor units of `currency`. */
 export interface OrderRow {
@@ -55,25 +56,37 @@ export interface RefundRow {
   refusal: string | null;
   paymentId: string;
   agreementId: string | null;
+  /** Rest of a credit: its credit note was given when the credit was. */
+  ofCredit: string | null;
 }
 
-type Kind = 'orders' | 'passes' | 'charges' | 'refunds' | 'agreements';
+type Kind = 'orders' | 'passes' | 'charges' | 'refunds' | 'agreements' | 'laterPayments';
 export type Touched = Record<Kind, Set<string>> & { people: Map<string, number> };
 
 /** Which rows some batches change, so that only those are read before and written after. */
 export function idsTouched(batches: Iterable<Batch>): Touched {
-  const touched: Touched = { orders: new Set(), passes: new Set(), charges: new Set(), refunds: new Set(), agreements: new Set(), people: new Map() };
+  const touched: Touched = { orders: new Set(), passes: new Set(), charges: new Set(), refunds: new Set(), agreements: new Set(), laterPayments: new Set(), people: new Map() };
   for (const { events } of batches) {
     for (const { type, data } of events) {
       for (const id of agreementsIn(data)) touched.agreements.add(id);
       if ('orderId' in data) touched.orders.add(data.orderId);
+      if (type === 'pass.opened' && data.pass.cause.kind === 'paid') touched.orders.add(data.pass.cause.orderId);
       if ('passId' in data) touched.passes.add(data.passId);
       if ('refundId' in data && data.refundId !== null) touched.refunds.add(data.refundId);
       if (type.startsWith('charge.') && 'key' in data) touched.charges.add(data.key);
+      if (type === 'refund.requested' || type === 'dispute.closed' || type === 'credit.given') for (const id of moneyBackTo(data)) touched[id.kind].add(id.id);
       if (type === 'person.changed') touched.people.set(data.personId, data.rev);
     }
   }
   return touched;
+}
+
+type MoneyBack = { orderId: string; paymentId?: string | undefined; shares?: readonly { lineId: string }[]; lost?: readonly { lineId: string }[]; lineId?: string };
+
+/** The later payment and the agreements' rows that money going back changes: those of the order's lines too. */
+export function moneyBackTo({ orderId, paymentId, shares = [], lost = [], lineId }: MoneyBack): { kind: 'agreements' | 'laterPayments'; id: string }[] {
+  const lines = [...shares, ...lost].map((share) => share.lineId).concat(lineId ?? []);
+  return [...lines.map((line) => ({ kind: 'agreements' as const, id: agreementIdOfLine(orderId, line) })), ...(paymentId === undefined ? [] : [{ kind: 'laterPayments' as const, id: paymentId }])];
 }
 
 /** Rows of the mirror in hand, moved on by batches. It only copies and counts, like the shop's own folding. */
@@ -83,12 +96,15 @@ export class MirrorRows {
   readonly charges = new Map<string, ChargeRow>();
   readonly refunds = new Map<string, RefundRow>();
   readonly agreements = new Map<string, AgreementRow>();
-  readonly later: LaterPaymentRow[] = [];
+  readonly laterPayments = new Map<string, LaterPaymentRow>();
 
-  apply(batch: Batch): void {
+  /** @param tax the shop's tax as it stands, for what is left to pay of plans */
+  constructor(readonly tax: ShopTax | null) {}
+
+  apply(batch: Pick<Batch, 'at' | 'events'>): void {
     const { at } = batch;
     for (const event of batch.events) {
-      foldAgreement(this.agreements, this.later, event, at, (a) => this.orders.get(a.orderId)?.lines.find((l) => l.lineId === a.lineId)?.paid ?? 0);
+      foldAgreement({ agreements: this.agreements, later: this.laterPayments, firstPaid: (a) => this.orders.get(a.orderId)?.lines.find((l) => l.lineId === a.lineId)?.paid ?? 0, tax: this.tax }, event, at);
       switch (event.type) {
         case 'charge.requested': {
           const { key, personId, quote } = event.data;
@@ -136,13 +152,13 @@ export class MirrorRows {
           break;
         }
         case 'refund.requested': {
-          const { refundId, orderId, amount, currency, shares, reason, paymentId, agreementId = null } = event.data;
-          this.refunds.set(refundId, { id: refundId, orderId, at, amount, currency, shares, reason, status: 'asked', creditNote: null, refusal: null, paymentId, agreementId });
+          const { refundId, orderId, amount, currency, shares, reason, paymentId, agreementId = null, ofCredit = null } = event.data;
+          this.refunds.set(refundId, { id: refundId, orderId, at, amount, currency, shares, reason, status: 'asked', creditNote: null, refusal: null, paymentId, agreementId, ofCredit });
           this.orders.get(orderId)?.refundIds.push(refundId);
           break;
         }
         case 'refund.paid':
-          this.#giveBack(event.data.refundId, event.data.creditNote);
+          this.#refunded(event.data.refundId, event.data.creditNote);
           break;
         case 'refund.refused': {
           const refund = this.refunds.get(event.data.refundId);
@@ -156,13 +172,16 @@ export class MirrorRows {
           break;
         }
         case 'dispute.closed': {
-          const order = event.data.agreementId === undefined ? this.orders.get(event.data.orderId) : undefined;
-          if (order) {
-            Object.assign(order, { dispute: event.data.won ? 'won' : 'lost', answerBy: null });
-            for (const share of event.data.lost) for (const line of order.lines) if (line.lineId === share.lineId) line.lost += share.amount;
-          }
+          const { orderId, agreementId, won, lost, paymentId } = event.data;
+          const order = this.orders.get(orderId);
+          if (order && agreementId === undefined) Object.assign(order, { dispute: won ? 'won' : 'lost', answerBy: null });
+          for (const share of lost) this.#moneyBack({ orderId, lineId: share.lineId, agreementId, paymentId: paymentId ?? order?.paymentId ?? '' }, share, 'lost');
           this.#restate(order);
+          break;
         }
+        case 'credit.given':
+          this.#moneyBack(event.data, event.data, 'givenBack');
+          this.#restate(this.orders.get(event.data.orderId));
       }
     }
   }
@@ -177,23 +196,30 @@ export class MirrorRows {
     if (pass) Object.assign(pass, change);
   }
 
-  #giveBack(refundId: string, creditNote: string): void {
+  #refunded(refundId: string, creditNote: string): void {
     const refund = this.refunds.get(refundId);
-    const order = refund && this.orders.get(refund.orderId);
-    if (!refund || !order) return;
+    if (!refund) return;
     Object.assign(refund, { status: 'paid', creditNote });
-    const agreement = refund.agreementId === null ? undefined : this.agreements.get(refund.agreementId);
-    if (agreement) this.agreements.set(agreement.id, givenBack(agreement, refund));
-    // A later payment of an agreement, not the order's own, went back.
-    if (refund.paymentId !== order.paymentId) return;
-    for (const share of refund.shares) {
-      for (const line of order.lines) {
-        if (line.lineId !== share.lineId) continue;
-        line.givenBack += share.amount;
-        line.taxBack += share.tax;
-      }
+    const { orderId, paymentId, shares, agreementId } = refund;
+    for (const share of shares) {
+      if (refund.ofCredit === null) this.#moneyBack({ orderId, lineId: share.lineId, agreementId: agreementId ?? undefined, paymentId }, share, 'givenBack');
+      const row = this.agreements.get(agreementId ?? agreementIdOfLine(orderId, share.lineId));
+      if (row) this.agreements.set(row.id, withRefund(row, { at: refund.at, amount: share.amount }));
     }
-    this.#restate(order);
+    this.#restate(this.orders.get(orderId));
+  }
+
+  /** Money that went back, or that a bank took back: off a later payment where it was one, else off the order's line. */
+  #moneyBack(of: { orderId: string; lineId: string; agreementId?: string | undefined; paymentId: string }, { amount, tax }: { amount: number; tax: number }, how: 'givenBack' | 'lost'): void {
+    const later = this.laterPayments.get(of.paymentId);
+    const payment = this.agreements.get(later?.agreementId ?? of.agreementId ?? '')?.agreement.payments.find((p) => p.paymentId === of.paymentId);
+    const paid = payment ?? this.orders.get(of.orderId)?.lines.find((l) => l.lineId === of.lineId);
+    if (!paid) return;
+    paid[how] += amount;
+    if (how === 'givenBack') paid.taxBack += tax;
+    if (payment && later) this.laterPayments.set(later.id, { ...later, back: payment.givenBack + payment.lost, went: 1 });
+    const row = this.agreements.get(later?.agreementId ?? agreementIdOfLine(of.orderId, of.lineId));
+    if (row) this.agreements.set(row.id, restated(payment ? row : { ...row, first: { ...row.first, back: paid.givenBack + paid.lost } }, this.tax));
   }
 
   #restate(order: OrderRow | undefined): void {
@@ -202,5 +228,8 @@ export class MirrorRows {
     order.status = orderStatus(order);
   }
 }
+
+/** The agreement that a line began, when it began one. */
+const agreementIdOfLine = (orderId: string, lineId: string): string => `${orderId}-${lineId}`;
 
 const titleOf = (lines: readonly { title: string }[]): string => lines.map((l) => l.title).join(', ');

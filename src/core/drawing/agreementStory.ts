@@ -1,6 +1,5 @@
-import { type Agreement, isRunning } from '#core/agreements';
+import { type Agreement, isRunning, lastPaid } from '#core/agreements';
 import { addMs, dateIn, type Instant, nthAfter } from '#core/calendar';
-import type { EventOf } from '#core/journal';
 import { oftenInWords, paymentsFrom, paymentsOf } from '#core/terms';
 import type { AccessStretch, KeelStory, MoneyMoment } from './story';
 
@@ -9,7 +8,8 @@ export interface AgreementPast {
   refused: readonly { at: Instant; amount: number; again: boolean }[];
   pauses: readonly { from: Instant; until: Instant | null }[];
   refunds: readonly { at: Instant; amount: number }[];
-  moved: readonly { from: Instant; to: Instant; amount: number }[];
+  /** Dues put on another day: their number, and where they were and went. */
+  moved: readonly { n: number; from: Instant; to: Instant }[];
 }
 export const NO_PAST: AgreementPast = { refused: [], pauses: [], refunds: [], moved: [] };
 
@@ -39,7 +39,7 @@ export function storyOfAgreement(a: Agreement, { first, passes, charged, past, n
     ...owed,
     ...past.refused.filter((r) => !refusedDays.has(dateIn(r.at, a.zone))).map((r): MoneyMoment => ({ at: r.at, amount: r.amount, state: r.again ? 'tried again' : 'refused' })),
     ...past.refunds.map((r): MoneyMoment => ({ at: r.at, amount: r.amount, state: 'refunded' })),
-    ...past.moved.map((m): MoneyMoment => ({ at: m.from, amount: m.amount, state: 'moved', movedTo: m.to })),
+    ...past.moved.map((m): MoneyMoment => ({ at: m.from, amount: charged({ n: m.n, at: m.to }), state: 'moved', movedTo: m.to })),
     ...aheadOf(a, charged, now),
   ];
   const goesOn = isRunning(a) && a.status !== 'ending' && paymentsOf(a.terms) === null;
@@ -55,7 +55,7 @@ export function storyOfAgreement(a: Agreement, { first, passes, charged, past, n
 
 /** What is still to come; dropped where it was stopped. */
 function aheadOf(a: Agreement, charged: Shown['charged'], now: Instant): MoneyMoment[] {
-  if (a.next === null || a.status === 'paused') return a.status === 'ending' && a.endsAt !== null && !a.finishes ? [{ at: a.endsAt, amount: charged({ n: 1, at: a.endsAt }), state: 'dropped' }] : [];
+  if (a.next === null || a.status === 'paused') return a.status === 'ending' && a.endsAt !== null && !a.finishes ? [{ at: a.endsAt, amount: charged({ n: lastPaid(a) + 1, at: a.endsAt }), state: 'dropped' }] : [];
   const end = addMs(nthAfter(now, AHEAD, 1, a.zone), 1);
   const coming: MoneyMoment[] = [];
   for (const due of paymentsFrom(a.terms, a.anchor, a.next.n, a.zone)) {
@@ -63,36 +63,4 @@ function aheadOf(a: Agreement, charged: Shown['charged'], now: Instant): MoneyMo
     coming.push({ at: due.at, amount: charged(due), state: 'to come' });
   }
   return coming;
-}
-
-type Told = { at: Instant; event: { type: string; data: unknown } };
-
-/** The past of one agreement, read from its events in order. */
-export function pastOfAgreement(agreementId: string, told: Iterable<Told>): AgreementPast {
-  const past = { refused: [] as { at: Instant; amount: number; again: boolean }[], pauses: [] as { from: Instant; until: Instant | null }[], refunds: [] as { at: Instant; amount: number }[], moved: [] as { from: Instant; to: Instant; amount: number }[] };
-  const asked = new Map<string, { amount: number; why: string }>();
-  let paused: Instant | null = null;
-  const wanted = new Set<string>();
-  for (const { at, event } of told) {
-    const about = event.data as { agreementId?: string };
-    if (event.type === 'due.requested' && about.agreementId === agreementId) {
-      const data = event.data as EventOf<'due.requested'>['data'];
-      asked.set(data.key, { amount: data.amount, why: data.why });
-    } else if (event.type === 'due.refused' && about.agreementId === agreementId) {
-      const of = asked.get((event.data as EventOf<'due.refused'>['data']).key);
-      past.refused.push({ at, amount: of?.amount ?? 0, again: of?.why !== 'due' });
-    } else if (event.type === 'agreement.paused' && about.agreementId === agreementId) paused ??= at;
-    else if (event.type === 'agreement.returned' && about.agreementId === agreementId && paused !== null) {
-      past.pauses.push({ from: paused, until: at });
-      paused = null;
-    } else if (event.type === 'refund.requested') {
-      const data = event.data as EventOf<'refund.requested'>['data'];
-      if (data.agreementId === agreementId) wanted.add(data.refundId);
-      if (data.agreementId === agreementId) asked.set(data.refundId, { amount: data.amount, why: '' });
-    } else if (event.type === 'refund.paid') {
-      const { refundId } = event.data as EventOf<'refund.paid'>['data'];
-      if (wanted.has(refundId)) past.refunds.push({ at, amount: asked.get(refundId)?.amount ?? 0 });
-    }
-  }
-  return past;
 }

@@ -3,4 +3,4 @@ export { type KeelStory, type MoneyState, type MoneyMoment, STATE_WORDS } from '
 export { type PlacedLabel, placeLabels } from './labels';
 export { keelRows, type KeelRow } from './asList';
 export { storyOfTerms, storyOfOrder } from './stories';
-export { storyOfAgreement, pastOfAgreement, NO_PAST, type AgreementPast } from './agreementStory';
+export { storyOfAgreement, NO_PAST, type AgreementPast } from './agreementStory';

@@ -1,4 +1,4 @@
-import { type Agreement, dueAfterReturn, isRunning } from '#core/agreements';
+import { type Agreement, dueAfterReturn, isRunning, lastPaid } from '#core/agreements';
 import { formatDay, type Instant } from '#core/calendar';
 import { formatAmount, sum } from '#core/money';
 import { paymentsOf, plainText, statementOfRest } from '#core/terms';
@@ -7,8 +7,7 @@ type Charged = (due: { n: number; at: Instant }) => number;
 
 /** How many full payments were made, and of how many. */
 export function paymentsMade(a: Pick<Agreement, 'payments' | 'terms' | 'from'>): { made: number; of: number | null } {
-  const last = a.payments.at(-1)?.dues.at(-1)?.n ?? (a.terms.trial || a.from !== null ? 0 : 1);
-  return { made: last, of: paymentsOf(a.terms) };
+  return { made: lastPaid(a), of: paymentsOf(a.terms) };
 }
 
 /** Where an agreement stands, in one or two sentences that hold for the buyer and for whoever answers them. */

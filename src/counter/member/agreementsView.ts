@@ -1,4 +1,4 @@
-import { type Agreement, chargeFor, isRunning, pauseEnds } from '#core/agreements';
+import { type Agreement, chargeFor, isRunning, lastPaid, pauseEnds } from '#core/agreements';
 import { addDays, dateIn, formatDay, type Instant } from '#core/calendar';
 import { countryName } from '#core/catalogue';
 import { type KeelLayout, layoutKeelLine, NO_PAST, storyOfAgreement } from '#core/drawing';
@@ -101,7 +101,7 @@ function actsOf(a: Agreement, { money, day, charged, now }: { money: (n: number)
   }
   if (a.status === 'paused') acts.push({ act: 'return', label: 'Come back now', leadsTo: `It goes on today. The ${a.pause?.leftDays ?? 0} days that were paid for come first, then the next payment.` });
   if (canPause(a)) acts.push({ act: 'pause', label: 'Pause payments', leadsTo: a.terms.kind === 'subscription' ? 'Nothing is paid and access is on hold until the day you choose. The days you have paid for come after it.' : 'Nothing is paid until the day you choose. Access stays open.' });
-  if (a.status === 'ending' && !a.finishes && a.endsAt !== null && a.endsAt > now) acts.push({ act: 'keep', label: 'Go on after all', leadsTo: `It goes on as if it had not been stopped. The next payment is ${money(charged({ n: (a.payments.at(-1)?.dues.at(-1)?.n ?? 0) + 1, at: a.endsAt }))} on ${day(a.endsAt)}.` });
+  if (a.status === 'ending' && !a.finishes && a.endsAt !== null && a.endsAt > now) acts.push({ act: 'keep', label: 'Go on after all', leadsTo: `It goes on as if it had not been stopped. The next payment is ${money(charged({ n: lastPaid(a) + 1, at: a.endsAt }))} on ${day(a.endsAt)}.` });
   if (a.terms.kind === 'subscription' || a.status === 'in trial') {
     if (a.status === 'past due') acts.push({ act: 'stop', label: 'Stop now', leadsTo: 'It ends now and access closes. Nothing is owed.' });
     else if (a.status !== 'ending' && stopsAt !== null) acts.push({ act: 'stop', label: a.status === 'paused' ? 'Stop' : `Stop after ${day(stopsAt)}`, leadsTo: a.status === 'paused' ? `Access opens again for the ${a.pause?.leftDays ?? 0} days that were paid for, then it ends. Nothing more is paid.` : `Access stays open until ${day(stopsAt)}. Nothing more is paid. You can take it back until then.` });

@@ -1,6 +1,6 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { DraftCoupon, DraftOffer, Product, ShopDetails } from '#core/catalogue';
-import type { AgreementRow, BuyerRow, ChargeRow, LaterPaymentRow, OrderRow, PassRow, RefundRow, TotalRow } from '#core/books';
+import type { AgreementRow, BuyerRow, ChargeRow, LaterPaymentRow, PassRow, RefundRow, StoredOrder, TotalRow } from '#core/books';
 import { upgradeDocument, upgradeRelease } from './upgrades';
 import type { Page } from '#core/pages';
 import type { Path } from '#core/paths';
@@ -47,11 +47,6 @@ export interface StepsRow {
   key: string;
   done: Step[];
   undone: Step[];
-}
-
-/** An order with the keys it is listed under. */
-export interface StoredOrder extends OrderRow {
-  keys: string[];
 }
 
 /** Single things, by name. */
@@ -119,7 +114,7 @@ db.version(2)
 
 // Payment plans and subscriptions, and the payments they brought. Prices gained kinds and options, the shop its tax.
 db.version(3)
-  .stores({ agreements: 'id, personId, status, sort, agreement.orderId', laterPayments: 'id, day, agreementId' })
+  .stores({ agreements: 'id, personId, status, sort, agreement.orderId', laterPayments: 'id, day, agreementId, [offerId+day], [went+day]' })
   .upgrade(async (change) => {
     await Promise.all(['orders', 'passes', 'charges', 'refunds', 'people', 'lines', 'totals', 'buyers'].map((table) => change.table(table).clear()));
     await change.table('meta').delete('cursor');

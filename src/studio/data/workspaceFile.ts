@@ -2,11 +2,12 @@ import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import { UnzipInflate, strToU8, Unzip, UnzipPassThrough, Zip, ZipDeflate, ZipPassThrough } from 'fflate';
 import * as z from 'zod';
-import { addBuyer, addTotal, listKeysOf, MirrorRows, totalsMoved } from '#core/books';
+import { moveRows } from '#core/books';
 import { FIRST_PREV, parseLine } from '#core/journal';
 import { PersonRecord } from '#core/people';
 import { Release } from '#core/release';
 import { db, type DocumentRow, type StepsRow } from './db';
+import { dexieRows } from './mirrorRows';
 import { upgradeDocument } from './upgrades';
 
 /**
@@ -110,12 +111,7 @@ export async function openCopy(file: Blob): Promise<OpenedCopy> {
 
 /** Puts a copy in place of what this browser holds, whole or not at all. */
 export async function putBack(copy: OpenedCopy): Promise<void> {
-  const rows = new MirrorRows();
-  for (const line of copy.lines) {
-    const batch = parseLine(line);
-    if (batch) rows.apply(batch);
-  }
-  const sums = totalsMoved([], rows.orders.values());
+  const batches = copy.lines.flatMap((line) => parseLine(line) ?? []);
   const last = copy.lines[copy.lines.length - 1];
   const hash = last === undefined ? FIRST_PREV : bytesToHex(sha256(new TextEncoder().encode(last)));
   await db.transaction('rw', db.tables, async () => {
@@ -125,13 +121,8 @@ export async function putBack(copy: OpenedCopy): Promise<void> {
     await db.people.bulkPut(copy.people);
     await db.files.bulkPut([...copy.files].map(([name, blob]) => ({ sha256: name, blob })));
     await db.lines.bulkPut(copy.lines.map((line, i) => ({ seq: i + 1, line })));
-    await db.orders.bulkPut([...rows.orders.values()].map((order) => ({ ...order, keys: listKeysOf(order) })));
-    await db.totals.bulkPut([...sums.totals.values()].flatMap((row) => addTotal(undefined, row) ?? []));
-    await db.buyers.bulkPut([...sums.buyers.values()].map((row) => addBuyer(undefined, row)));
-    await db.passes.bulkPut([...rows.passes.values()]);
-    await db.charges.bulkPut([...rows.charges.values()]);
-    await db.refunds.bulkPut([...rows.refunds.values()]);
     if (copy.live) await db.meta.put({ name: 'live', value: copy.live });
+    await moveRows(dexieRows, batches, copy.live?.content.shop.tax ?? null);
     await db.meta.put({ name: 'cursor', value: { seq: copy.lines.length, hash } });
   });
 }

@@ -25,7 +25,8 @@ export function AgreementStory({ draft, id }: { draft: Draft; id: string }) {
   if (data === null) return <p>This is not in the history here.</p>;
   const { row, passes, person } = data;
   const { agreement: a, past } = row;
-  const { locale, tax } = draft.content.shop;
+  const { locale } = draft.content.shop;
+  const { tax } = (draft.live?.content ?? draft.content).shop;
   const charged = (due: { n: number; at: Instant }): number => chargeFor(a, due, tax).amount;
   const money = (amount: number): string => formatAmount(amount, a.currency, locale);
   const titleOf = (productId: string): string => draft.content.products.find((p) => p.id === productId)?.title ?? 'a product put away';

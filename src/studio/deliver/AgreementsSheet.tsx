@@ -50,6 +50,7 @@ export function AgreementsSheet({ draft, selected }: { draft: Draft; selected: s
   const status = params.get('status') ?? '';
   const kind = params.get('kind') ?? '';
   const { shop } = draft.content;
+  const { tax } = (draft.live?.content ?? draft.content).shop;
   const totals = useAgreementTotals();
   const most = Number(params.get('most') ?? STEP);
   const found = useLiveQuery(async () => {
@@ -83,7 +84,7 @@ export function AgreementsSheet({ draft, selected }: { draft: Draft; selected: s
                 <td dir="auto"><Link className="plain-link" to={agreementsLink(status, row.id)} onClick={(e) => e.stopPropagation()}>{who}</Link></td>
                 <td dir="auto">{row.agreement.title}<br /><span className="cap">{shortTerms(row.agreement.terms, row.agreement.currency, shop.locale)}</span></td>
                 <td className={row.status === 'past due' ? 'text-alarm' : ''}>{row.status}{made(row)}</td>
-                <td className="whitespace-nowrap text-ink-2">{nextOf(row, shop.locale, shop.tax)}</td>
+                <td className="whitespace-nowrap text-ink-2">{nextOf(row, shop.locale, tax)}</td>
                 <td className="num text-money">{formatAmount(row.paid, row.agreement.currency, shop.locale)}</td>
                 <td className="num !pr-0 text-money">{row.left === null ? 'goes on' : row.left === 0 ? '' : formatAmount(row.left, row.agreement.currency, shop.locale)}</td>
               </tr>

@@ -1,7 +1,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { addUp, listRange, totalsRange } from '#core/books';
+import { addUp, listRange, type StoredOrder, totalsRange } from '#core/books';
 import type { PersonRecord } from '#core/people';
-import { db, type StoredOrder } from '../data/db';
+import { db } from '../data/db';
 import { askLists } from '../data/lists';
 import type { OrderQuery } from './orderQuery';
 

@@ -37,7 +37,7 @@ export function MonthSoFar({ draft, now }: { draft: Draft; now: Instant }) {
       <h2>This month so far</h2>
       <p className="mt-3 font-head text-[34px] leading-none font-semibold text-money">{formatAmount(sum, currency, locale)}</p>
       <p className="mt-1 text-ink-2"><Link className="plain-link" to={ordersLink({ days: month })}>{orders} {orders === 1 ? 'order' : 'orders'}</Link>{then > 0 && `, ${formatAmount(Math.abs(difference), currency, locale)} ${difference >= 0 ? 'more' : 'less'} than ${nameOf(before)} on the same day`}.</p>
-      {days.later.count > 0 && <p className="mt-1 text-ink-2">And <b className="font-semibold text-money">{formatAmount(days.later.paid, currency, locale)}</b> from <Link className="plain-link" to={laterLink(month)}>{days.later.count === 1 ? '1 later payment' : `${days.later.count} later payments`}</Link> of plans and subscriptions.</p>}
+      {days.later.count > 0 && <p className="mt-1 text-ink-2">And <b className="font-semibold text-money">{formatAmount(days.later.paid, currency, locale)}</b> from <Link className="plain-link" to={laterLink({ days: month })}>{days.later.count === 1 ? '1 later payment' : `${days.later.count} later payments`}</Link> of plans and subscriptions.</p>}
       {sum + then > 0 && <div className="mt-3"><LineChart height={130} labels={Array.from({ length: 31 }, (_, i) => String(i + 1))} now={{ name: nameOf(month), values: now31 }} before={{ name: nameOf(before), values: last31 }} currency={currency} locale={locale} /></div>}
     </>
   );

@@ -25,7 +25,8 @@ interface Line {
 /** What payments over time bring today: what came in, what failed and when it is tried again, trials and cards that end. */
 export function PaymentsToday({ draft }: { draft: Draft }) {
   const now = useNow();
-  const { zone, locale, currency, tax } = draft.content.shop;
+  const { zone, locale, currency } = draft.content.shop;
+  const { tax } = (draft.live?.content ?? draft.content).shop;
   const today = dateIn(now, zone);
   const yesterday = addDays(today, -1);
   const week = addDays(today, 7);
@@ -35,7 +36,7 @@ export function PaymentsToday({ draft }: { draft: Draft }) {
     const month = today.slice(0, 7);
     const next = addDays(`${month}-28`, 7).slice(0, 7);
     const expiring = (await db.agreements.where('status').anyOf('active', 'in trial', 'past due').limit(LOOKED_AT).toArray()).filter((r) => isRunning(r.agreement) && r.agreement.card?.expires !== undefined && r.agreement.card.expires <= next);
-    const came = (await db.totals.where('key').between(`later|${currency}|${yesterday}`, `later|${currency}|${today}`, true, true).toArray());
+    const came = (await db.totals.where('key').between(`later|${currency}|${yesterday}`, `later|${currency}|${today}\uffff`).toArray());
     const named = [...behind, ...trials, ...expiring];
     const people = new Map((await db.people.bulkGet(named.map((r) => r.personId))).flatMap((p) => (p ? [[p.id, p.name || p.address]] : [])));
     return { behind, trials, expiring, people, came: { count: sum(came.map((t) => t.count)), paid: sum(came.map((t) => t.paid)) }, behindCount: await db.agreements.where('status').equals('past due').count() };
@@ -52,7 +53,7 @@ export function PaymentsToday({ draft }: { draft: Draft }) {
   return (
     <>
       <h2 className="mt-6 mb-2">Payments over time</h2>
-      {data.came.count > 0 && <p className="text-ink-2">Today and yesterday <b className="font-semibold text-money">{formatAmount(data.came.paid, currency, locale)}</b> came in from <Link className="underline" to={laterLink(`${yesterday}..${today}`)}>{data.came.count === 1 ? '1 later payment' : `${data.came.count.toLocaleString('en')} later payments`}</Link>.</p>}
+      {data.came.count > 0 && <p className="text-ink-2">Today and yesterday <b className="font-semibold text-money">{formatAmount(data.came.paid, currency, locale)}</b> came in from <Link className="underline" to={laterLink({ days: `${yesterday}..${today}` })}>{data.came.count === 1 ? '1 later payment' : `${data.came.count.toLocaleString('en')} later payments`}</Link>.</p>}
       <Lines heading="Did not go through" lines={failed} more={data.behindCount - failed.length} status="past due" />
       <Lines heading="Trials that end this week" lines={ending} more={data.trials.length - ending.length} status="in trial" />
       <Lines heading="Cards that expire" lines={cards} more={data.expiring.length - cards.length} status="active" />

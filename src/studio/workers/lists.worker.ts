@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
-import { dayBounds, groupOf, type OrderGroup } from '#core/books';
+import { dayBounds, groupOf, type OrderGroup, type StoredOrder } from '#core/books';
 import { dateIn } from '#core/calendar';
-import { db, type StoredOrder } from '../data/db';
+import { db } from '../data/db';
 import { MIRROR_MOVED, type MirrorMoved } from './news';
 import type { OrderQuery } from '../deliver/orderQuery';
 

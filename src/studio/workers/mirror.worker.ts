@@ -1,9 +1,10 @@
-import { addBuyer, addTotal, agreementTotalsMoved, idsTouched, listKeysOf, MirrorRows, totalsMoved, type TotalRow } from '#core/books';
+import { idsTouched, moveRows } from '#core/books';
 import { type Batch, FIRST_PREV } from '#core/journal';
 import type { PersonRecord } from '#core/people';
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import { db } from '../data/db';
+import { dexieRows, MIRRORED, taxNow } from '../data/mirrorRows';
 import { MIRROR_MOVED, type MirrorMoved } from './news';
 
 /**
@@ -16,7 +17,6 @@ interface Cursor {
 }
 export type MirrorNews = { kind: 'reached' } | { kind: 'lost' } | { kind: 'not-owner' };
 
-const MIRRORED = [db.orders, db.passes, db.charges, db.refunds, db.people, db.lines, db.totals, db.buyers, db.agreements, db.laterPayments, db.meta];
 /** Tells whoever holds rows in memory which to read again. */
 const moved = new BroadcastChannel(MIRROR_MOVED);
 
@@ -60,56 +60,22 @@ async function pullAll(): Promise<void> {
 /** Another history: the mirror is dropped and built anew; drafts are not touched. */
 async function forget(): Promise<void> {
   await db.transaction('rw', MIRRORED, async () => {
-    await Promise.all([db.totals.clear(), db.buyers.clear(), db.agreements.clear(), db.laterPayments.clear(), db.orders.clear(), db.passes.clear(), db.charges.clear(), db.refunds.clear(), db.people.clear(), db.lines.clear(), db.meta.delete('cursor')]);
+    await Promise.all([...MIRRORED.filter((table) => table !== db.meta).map((table) => table.clear()), db.meta.delete('cursor')]);
   });
   moved.postMessage('forgotten' satisfies MirrorMoved);
 }
 
 async function take(lines: string[], cursor: Cursor): Promise<void> {
   const batches = lines.map((line) => JSON.parse(line) as Batch);
-  const touched = idsTouched(batches);
-  const people = await readPeople([...touched.people.keys()]);
-  await db.transaction('rw', MIRRORED, async () => {
-    const rows = new MirrorRows();
-    for (const refund of (await db.refunds.bulkGet([...touched.refunds])).filter((r) => r !== undefined)) {
-      rows.refunds.set(refund.id, refund);
-      touched.orders.add(refund.orderId);
-      if (refund.agreementId !== null) touched.agreements.add(refund.agreementId);
-    }
-    const before = (await db.orders.bulkGet([...touched.orders])).filter((r) => r !== undefined);
-    // Rows are changed in place below; what they were is needed to take it off the totals.
-    for (const order of before) rows.orders.set(order.id, structuredClone(order));
-    for (const pass of (await db.passes.bulkGet([...touched.passes])).filter((r) => r !== undefined)) rows.passes.set(pass.id, pass);
-    for (const charge of (await db.charges.bulkGet([...touched.charges])).filter((r) => r !== undefined)) rows.charges.set(charge.id, charge);
-    const agreementsBefore = (await db.agreements.bulkGet([...touched.agreements])).filter((r) => r !== undefined);
-    for (const row of agreementsBefore) rows.agreements.set(row.id, structuredClone(row));
-    for (const batch of batches) rows.apply(batch);
-    await db.agreements.bulkPut([...rows.agreements.values()]);
-    await db.laterPayments.bulkPut(rows.later);
-    await putRows(agreementTotalsMoved(agreementsBefore, rows.agreements.values(), rows.later));
-    await db.orders.bulkPut([...rows.orders.values()].map((order) => ({ ...order, keys: listKeysOf(order) })));
-    await putTotals(totalsMoved(before, rows.orders.values()));
-    await db.passes.bulkPut([...rows.passes.values()]);
-    await db.charges.bulkPut([...rows.charges.values()]);
-    await db.refunds.bulkPut([...rows.refunds.values()]);
+  const people = await readPeople([...idsTouched(batches).people.keys()]);
+  const orders = await db.transaction('rw', MIRRORED, async () => {
+    const changed = await moveRows(dexieRows, batches, await taxNow());
     await db.people.bulkPut(people);
     await db.lines.bulkPut(lines.map((line, i) => ({ seq: cursor.seq - lines.length + 1 + i, line })));
     await db.meta.put({ name: 'cursor', value: cursor });
+    return changed;
   });
-  moved.postMessage({ orders: [...touched.orders], people: people.map((p) => p.id) } satisfies MirrorMoved);
-}
-
-async function putRows(totals: Map<string, TotalRow>): Promise<void> {
-  const known = await db.totals.bulkGet([...totals.keys()]);
-  const moved = [...totals.values()].map((row, i) => ({ key: row.key, row: addTotal(known[i], row) }));
-  await db.totals.bulkPut(moved.flatMap(({ row }) => (row ? [row] : [])));
-  await db.totals.bulkDelete(moved.flatMap(({ key, row }) => (row ? [] : [key])));
-}
-
-async function putTotals({ totals, buyers }: ReturnType<typeof totalsMoved>): Promise<void> {
-  await putRows(totals);
-  const knownBuyers = await db.buyers.bulkGet([...buyers.keys()]);
-  await db.buyers.bulkPut([...buyers.values()].map((row, i) => addBuyer(knownBuyers[i], row)));
+  moved.postMessage({ orders, people: people.map((p) => p.id) } satisfies MirrorMoved);
 }
 
 async function readPeople(ids: string[]): Promise<PersonRecord[]> {

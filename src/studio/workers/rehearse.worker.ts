@@ -1,7 +1,8 @@
 import { expose } from 'comlink';
 import { chargeFor } from '#core/agreements';
 import type { Instant } from '#core/calendar';
-import { type KeelStory, pastOfAgreement, storyOfAgreement } from '#core/drawing';
+import { agreementRowsOf } from '#core/books';
+import { type KeelStory, NO_PAST, storyOfAgreement } from '#core/drawing';
 import type { Release } from '#core/release';
 import { rehearse, type RehearsedStep, type Script } from '#core/shop';
 
@@ -21,7 +22,7 @@ const rehearsal = {
     const order = [...played.state.orders.values()][0];
     const line = order?.lines.find((l) => l.lineId === agreement?.lineId);
     const story = agreement && order && line ? storyOfAgreement(agreement, {
-      first: { at: order.at, amount: line.paid }, charged: (due) => chargeFor(agreement, due, tax).amount, now: played.end, locale, past: pastOfAgreement(agreement.id, played.events),
+      first: { at: order.at, amount: line.paid }, charged: (due) => chargeFor(agreement, due, tax).amount, now: played.end, locale, past: agreementRowsOf(played.events, tax).get(agreement.id)?.past ?? NO_PAST,
       passes: agreement.passIds.flatMap((id) => played.state.passes.get(id) ?? []).map((p) => ({ title: release.content.products.find((x) => x.id === p.productId)?.title ?? '', from: p.from, until: p.until, closedAt: p.closed?.at ?? null, holds: holdsOf(p.id, played.events, p.hold?.since ?? null) })),
     }) : null;
     return { steps: played.steps, story };

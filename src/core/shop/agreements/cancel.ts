@@ -1,10 +1,10 @@
-import { type Agreement, dueAfterReturn, isRunning } from '#core/agreements';
+import { type Agreement, dueAfterReturn, isRunning, lastPaid } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import type { ShopEvent } from '#core/journal';
 import type { Command, DecideContext, Decision } from '../decide';
 import type { ShopState } from '../state';
 import { endEvents } from './closings';
-import { lastPaid, mailOf, noSuch, releaseAll, shopOf, stillAsking, toCome } from './common';
+import { mailOf, noSuch, releaseAll, shopOf, stillAsking, toCome } from './common';
 import { paidWith, taxOfBack, unusedNow } from './credit';
 import { backEvents } from './pause';
 

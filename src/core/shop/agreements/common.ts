@@ -32,12 +32,6 @@ export const holdAll = (state: ShopState, a: Pick<Agreement, 'passIds'>, why: Ho
 export const releaseAll = (state: ShopState, a: Pick<Agreement, 'passIds'>, ...whys: HoldReason[]): ShopEvent[] =>
   livePasses(state, a).filter((id) => whys.includes(state.passes.get(id)?.hold?.why ?? ('none' as HoldReason))).map((passId) => ({ type: 'pass.released', v: 1, data: { passId } }));
 
-/** The number of the last full payment that was paid; 0 while a trial runs. */
-export function lastPaid(a: Pick<Agreement, 'payments' | 'terms' | 'from'>): number {
-  const later = a.payments.at(-1)?.dues.at(-1)?.n;
-  return later ?? (a.terms.trial || a.from !== null ? 0 : 1);
-}
-
 /** What was given back already of the payment that a period was paid with. */
 export function givenBackOf(state: ShopState, a: Agreement): number {
   const payment = a.payments.find((p: AgreementPayment) => p.paymentId === a.period?.paymentId);

@@ -1,0 +1,16 @@
+import type { RowStore } from '#core/books';
+import type { Release } from '#core/release';
+import { db } from './db';
+
+/** Every table that is worked out from the shop's history. */
+export const MIRRORED = [db.orders, db.passes, db.charges, db.refunds, db.people, db.lines, db.totals, db.buyers, db.agreements, db.laterPayments, db.meta];
+
+/** The mirror's rows as this browser keeps them; to be used within a transaction over `MIRRORED`. */
+export const dexieRows: RowStore = {
+  get: (table, keys) => db.table(table).bulkGet(keys),
+  put: (table, rows) => db.table(table).bulkPut(rows),
+  remove: (table, keys) => db.table(table).bulkDelete(keys),
+};
+
+/** The tax of the live release: what is left to pay of plans is counted with it. */
+export const taxNow = async () => ((await db.meta.get('live'))?.value as Release | undefined)?.content.shop.tax ?? null;
