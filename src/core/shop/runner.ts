@@ -34,6 +34,8 @@ export interface Runner {
 const STORAGE_REFUSAL: Refusal = { refused: 'storage', sentence: 'The shop could not write this down, so it did not happen. Nothing was charged. Try again in a minute.' };
 /** How many things leave the shop at once. */
 const MOST_AT_ONCE = 64;
+/** Of very much due work, so many answers may be outstanding before more is begun: memory stays small. */
+const MOST_UNANSWERED = 5_000;
 /** How much due work is written down before the disk is waited for. */
 const WRITTEN_TOGETHER = 500;
 /** Waiting between tries doubles from half a second to one minute, in machine time. */
@@ -218,6 +220,7 @@ export function createRunner(ports: Ports): Runner {
       await Promise.all(going);
       going = [];
       if (stalled) return;
+      if (active.size > MOST_UNANSWERED) await Promise.all(active.values());
     }
     await Promise.all(going);
     const ready = [...state.todo.values()].filter((todo) => !active.has(todo.key) && (waits.get(todo.key)?.notBefore ?? 0) <= ports.clock.machine());
@@ -280,7 +283,9 @@ function todoKeyOf(event: ShopEvent): string | null {
 /** Lets so many through at once; the others wait in the order they came. */
 function limitedTo(most: number): { take(): Promise<void>; give(): void } {
   let free = most;
-  const waiting: (() => void)[] = [];
+  /** Those before `first` have gone; they are cut off together, for taking one off the front moves all the others. */
+  let waiting: (() => void)[] = [];
+  let first = 0;
   return {
     take: () => {
       if (free > 0) {
@@ -290,9 +295,16 @@ function limitedTo(most: number): { take(): Promise<void>; give(): void } {
       return new Promise((resolve) => waiting.push(resolve));
     },
     give: () => {
-      const next = waiting.shift();
-      if (next) next();
-      else free += 1;
+      const next = waiting[first];
+      if (!next) free += 1;
+      else {
+        first += 1;
+        if (first * 2 > waiting.length) {
+          waiting = waiting.slice(first);
+          first = 0;
+        }
+        next();
+      }
     },
   };
 }
