@@ -51,7 +51,7 @@ export function KeelDrawing({ layout, hatch, small, inHand, onHold }: Props) {
 }
 
 function Label({ label, fill, weight }: { label: PlacedLabel; fill: string; weight?: number }) {
-  return <text x={label.x} y={label.y} fontSize="13" fontWeight={weight} textAnchor={label.anchor} fill={fill} stroke="var(--keel-ground, var(--paper-2))" strokeWidth="3" paintOrder="stroke">{label.text}</text>;
+  return <text x={label.x} y={label.y} fontSize="13" fontWeight={weight} textAnchor={label.anchor} fill={fill} stroke="var(--keel-ground, var(--paper-2))" strokeWidth="5" paintOrder="stroke">{label.text}</text>;
 }
 
 function LineEnd({ end, x, y, small }: { end: KeelLayout['end']; x: number; y: number; small: boolean }) {

@@ -80,7 +80,7 @@ function titleOf(kind: ThingKind, thing: Thing, content: DraftContent): string {
 
 const FIELD_NAMES: Record<string, string> = {
   title: 'title', promise: 'promise', description: 'description', picture: 'picture', files: 'files', links: 'links', putAway: 'put away', benefits: 'benefits', downloads: 'how often files can be fetched', address: 'address',
-  blocks: 'words', name: 'name', senderAddress: 'sender’s address', zone: 'time zone', currency: 'currency', cardStatement: 'card statement', brand: 'brand', locale: 'language', legal: 'legal lines', tax: 'tax', billing: 'late payments', code: 'code', percent: 'percent', amount: 'amount', acts: 'which payments', payments: 'how many payments', offerIds: 'for which offers', sale: 'days', limit: 'limits', on: 'in use', formerAddresses: '', steps: 'steps',
+  blocks: 'words', name: 'name', senderAddress: 'sender’s address', zone: 'time zone', currency: 'currency', cardStatement: 'card statement', brand: 'brand', locale: 'language', legal: 'legal lines', tax: 'tax', billing: 'checkout and late payments', code: 'code', percent: 'percent', amount: 'amount', acts: 'which payments', payments: 'how many payments', offerIds: 'for which offers', sale: 'days', limit: 'limits', on: 'in use', formerAddresses: '', steps: 'steps',
 };
 
 function fieldsThatDiffer(before: object, after: object): string[] {
