@@ -79,7 +79,9 @@ try {
   await phone.getByRole('link', { name: /Receipt/ }).first().click();
   await phone.getByRole('link', { name: /member\/enter/ }).click();
   await phone.getByRole('button', { name: 'Sign in' }).click();
-  await shot(phone, 'member-phone');
+  await phone.getByText('The files').first().click();
+  await phone.waitForTimeout(500);
+  await phone.screenshot({ path: `${folder}/member-phone.png`, fullPage: true });
 } finally {
   await browser.close();
   await served.stop();

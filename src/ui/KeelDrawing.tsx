@@ -38,13 +38,14 @@ export function KeelDrawing({ layout, hatch, small, inHand, onHold }: Props) {
           {!small && <Label label={pause.label} fill="var(--ink-2)" />}
         </g>
       ))}
+      {/* Before the marks, so that the ground kept clear around a label never cuts into one. */}
+      {layout.amounts.map((label, i) => <Label key={i} label={label} fill="var(--money)" weight={600} />)}
       {layout.marks.map((mark, i) => (
         <g key={i} onMouseEnter={() => onHold(i)}>
           {mark.kind === 'payment' && <Mark mark={mark} lineY={lineY} />}
           {i === inHand && <circle cx={mark.x} cy={mark.y} r={Math.max(mark.r, 8) + 3} fill="none" stroke="var(--ink)" strokeWidth="1.5" />}
         </g>
       ))}
-      {layout.amounts.map((label, i) => <Label key={i} label={label} fill="var(--money)" weight={600} />)}
       {layout.days.map((label, i) => <Label key={i} label={label} fill="var(--ink-2)" />)}
     </svg>
   );

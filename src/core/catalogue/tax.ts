@@ -14,14 +14,14 @@ export type ShopTax = z.infer<typeof ShopTax>;
 export type TaxRate = ShopTax['rates'][number];
 
 /**
- * Standard rates of the European Union's members, in hundredths of a percent, as the European Commission
- * published them; checked against the `sales-tax` package's table in tests/outside. The seller can change them.
+ * Standard rates of the European Union's members, in hundredths of a percent: those of the open
+ * `sales-tax` table, which tests/outside compares them with. The seller can change them.
  */
 export const EU_RATES: Readonly<Record<string, number>> = {
   AT: 2000, BE: 2100, BG: 2000, CY: 1900, CZ: 2100, DE: 1900, DK: 2500, EE: 2400, ES: 2100, FI: 2550, FR: 2000, GR: 2400, HR: 2500, HU: 2700,
   IE: 2300, IT: 2200, LT: 2100, LU: 1700, LV: 2100, MT: 1800, NL: 2100, PL: 2300, PT: 2300, RO: 2100, SE: 2500, SI: 2200, SK: 2300,
 };
-/** The day the shipped rates were last looked up. */
+/** The day the shipped rates were last compared with that table. */
 export const EU_RATES_OF = '2026-11-23';
 
 export const isEu = (country: string): boolean => Object.hasOwn(EU_RATES, country);

@@ -21,7 +21,7 @@ export function agreementMessage(setting: Setting, a: Agreement, message: Agreem
     case 'trial-ends':
       return say(`Your trial of ${title} ends on ${day(at)}`, `Your trial of ${title} ends on ${day(at)}. If you do nothing, ${money(amount)} is taken from your card on that day.`, `From then on: ${rest}`, way('If you would rather not go on, stop it before that day, and nothing more is paid'));
     case 'payment':
-      return say(`Payment received: ${title}`, `We received ${money(amount)} for ${title}. Receipt ${message.receipt ?? ''} is in your member area.`, at === null ? '' : `The next payment is on ${day(at)}. ${rest}`, way('See it here'));
+      return say(`Payment received: ${title}`, `We received ${money(amount)} for ${title}. The paper for it, ${message.receipt ?? ''}, is in your member area.`, at === null ? '' : `The next payment is on ${day(at)}. ${rest}`, way('See it here'));
     case 'refused':
       return say(`A payment for ${title} did not go through`, `The payment of ${money(amount)} for ${title} did not go through: ${reasonWords(message.reason ?? '')}.`, at === null ? '' : `We try again on ${day(at)}. Your access stays open meanwhile.`, way('If it should be another card, change it here; the payment is then tried at once'));
     case 'on-hold':

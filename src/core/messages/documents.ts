@@ -40,7 +40,7 @@ export function receiptDocument(setting: Setting, order: Order, buyer: Buyer): D
   const money = (amount: number): string => formatAmount(amount, order.currency, locale);
   return {
     ...paper(setting, buyer),
-    heading: headingOf(order.lines.some((l) => l.tax > 0) || order.buyer?.reverse === true),
+    heading: paperName({ tax: sum(order.lines.map((l) => l.tax)), buyer: order.buyer }),
     number: order.receipt,
     facts: [
       { label: 'Order', value: String(order.number) },
@@ -60,7 +60,7 @@ export function laterReceiptDocument(setting: Setting, order: Order, a: Agreemen
   const title = a.priceName === '' ? a.title : `${a.title}, ${a.priceName}`;
   return {
     ...paper(setting, buyer),
-    heading: headingOf(payment.tax > 0 || payment.buyer?.reverse === true),
+    heading: paperName(payment),
     number: payment.receipt ?? '',
     facts: [
       { label: 'Order', value: String(order.number) },
@@ -76,7 +76,8 @@ export function laterReceiptDocument(setting: Setting, order: Order, a: Agreemen
   };
 }
 
-const headingOf = (taxed: boolean): string => (taxed ? 'Invoice' : 'Receipt');
+/** What the paper for a payment is called, on it and wherever it is named. */
+export const paperName = ({ tax, buyer }: { tax: number; buyer?: { reverse: boolean } | null | undefined }): 'Invoice' | 'Receipt' => (tax > 0 || buyer?.reverse === true ? 'Invoice' : 'Receipt');
 
 function taxLines(tax: number, buyer: { country: string; reverse: boolean } | null | undefined, money: (amount: number) => string): string[] {
   if (buyer?.reverse) return ['Reverse charge: the buyer accounts for the tax.'];

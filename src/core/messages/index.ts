@@ -3,6 +3,6 @@ export { agreementMessage } from './agreementMessages';
 export { consequencesOf } from './consequences';
 export type { Message } from './letter';
 export { agreementState, restInWords, paymentsMade } from './agreementWords';
-export { receiptDocument, laterReceiptDocument, creditNoteDocument, type DocumentPaper } from './documents';
+export { receiptDocument, laterReceiptDocument, paperName, creditNoteDocument, type DocumentPaper } from './documents';
 export { readyReply } from './reply';
 export { refusalSentence, reasonWords } from './refusals';

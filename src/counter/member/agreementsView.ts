@@ -2,11 +2,10 @@ import { type Agreement, chargeFor, isRunning, lastPaid, pauseEnds } from '#core
 import { addDays, dateIn, formatDay, type Instant } from '#core/calendar';
 import { countryName } from '#core/catalogue';
 import { type KeelLayout, layoutKeelLine, NO_PAST, storyOfAgreement } from '#core/drawing';
-import { agreementState, restInWords } from '#core/messages';
+import { agreementState, paperName, restInWords } from '#core/messages';
 import { formatAmount, sum } from '#core/money';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { productTitle } from '../public/orderView';
-import { paperName } from './papers';
 
 export interface MemberAgreement {
   id: string;

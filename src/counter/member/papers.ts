@@ -1,4 +1,4 @@
-import type { Agreement, AgreementPayment } from '#core/agreements';
+import type { AgreementPayment } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { creditNoteDocument, type DocumentPaper, laterReceiptDocument, receiptDocument } from '#core/messages';
 import type { Order } from '#core/shop';
@@ -29,6 +29,3 @@ export function paperOf(context: CounterContext, personId: string, number: strin
   }
   return null;
 }
-
-/** What a paper for a payment is called: the same rule as its heading. */
-export const paperName = (of: { tax: number; buyer?: Order['buyer'] | Agreement['buyer'] }): 'Invoice' | 'Receipt' => (of.tax > 0 || of.buyer?.reverse === true ? 'Invoice' : 'Receipt');

@@ -1,11 +1,11 @@
 import { formatDay, formatMoment } from '#core/calendar';
 import { formatAmount, sum } from '#core/money';
 import { isRunning } from '#core/agreements';
+import { paperName } from '#core/messages';
 import { explain, isPaidOverTime, passState } from '#core/passes';
 import { orderStatus, passesFor } from '#core/shop';
 import { type CounterContext, shopOf } from '../context';
 import { agreementsOf, type MemberAgreement } from './agreementsView';
-import { paperName } from './papers';
 import { filesOfPass, type OpenFile, productTitle } from '../public/orderView';
 
 export interface MemberThing {

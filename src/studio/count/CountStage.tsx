@@ -67,7 +67,7 @@ export function CountStage({ draft }: { draft: Draft }) {
           )}
         </>
       }
-      outcome={<><h2>Counted from</h2><p className="mt-2 text-ink-2">Every paid order in {currency} in this shop’s own history, by the day in {zone}. Money given back later does not change the day it came in; it is counted beside it. Free orders count as orders.</p></>}
+      outcome={<><h2>Counted from</h2><p className="mt-2 text-ink-2">Every paid order and later payment in {currency} in this shop’s own history, by the day in {zone}. Money given back later does not change the day it came in; it is counted beside it. Free orders count as orders.</p></>}
     />
   );
 }

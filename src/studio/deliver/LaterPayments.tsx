@@ -44,7 +44,7 @@ export function LaterPayments({ draft }: { draft: Draft }) {
             {chosen && <> <Link className="plain-link" to={laterLink()}>All of them</Link></>}
           </p>
           <table className="rows mt-3">
-            <thead><tr><th>Who</th><th>When</th><th>What</th><th>Receipt</th>{anyBack && <th className="num">Back</th>}<th className="num !pr-0">Paid</th></tr></thead>
+            <thead><tr><th>Who</th><th>When</th><th>What</th><th>Paper</th>{anyBack && <th className="num">Back</th>}<th className="num !pr-0">Paid</th></tr></thead>
             <tbody>{found.rows.map(({ row, who }) => <tr key={row.id} data-row><td dir="auto"><Link className="plain-link" to={agreementsLink('', row.agreementId)}>{who}</Link></td><td className="whitespace-nowrap text-ink-2">{formatDay(row.at, zone, locale, { short: true, year: true })}</td><td dir="auto">{row.title}</td><td className="text-ink-2">{row.receipt}</td>{anyBack && <td className="num text-ink-2">{row.back > 0 && formatAmount(row.back, row.currency, locale)}</td>}<td className="num !pr-0 text-money">{formatAmount(row.amount, row.currency, locale)}</td></tr>)}</tbody>
           </table>
           {found.count > found.rows.length && <p className="cap mt-2">The latest {found.rows.length} of {found.count.toLocaleString('en')}.</p>}

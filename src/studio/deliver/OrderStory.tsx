@@ -52,7 +52,7 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: string }
           {refunds.map((r) => <p key={r.id} className="mt-1.5">{formatMoment(r.at, order.zone, locale)}: {money(r.amount)}, {r.status === 'paid' ? `credit note ${r.creditNote ?? ''}` : r.status === 'refused' ? `not given back: ${r.refusal ?? ''}` : 'not known yet'}{r.reason !== '' && <span className="text-ink-2">. {r.reason}</span>}</p>)}
         </div>
       )}
-      <div className="sec"><h3>Papers</h3><p className="mt-1">Receipt {order.receipt}. The buyer finds it as a PDF in the member area.</p></div>
+      <div className="sec"><h3>Papers</h3><p className="mt-1">{order.receipt}, which the buyer finds as a PDF in the member area.</p></div>
       <RefundForm order={order} titleOfPass={(id) => titleOf(passes.find((p) => p.id === id)?.productId ?? '')} locale={locale} />
     </>
   );

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { countryName, EU_RATES_OF, euRates, isEu, percentOf, type ShopDetails, type TaxRate, typedPercent } from '#core/catalogue';
 import { withTax, taxRuleFor } from '#core/checkout';
+import { formatDay, startOfDate } from '#core/calendar';
 import { formatAmount } from '#core/money';
 import { useNow } from '../data/useNow';
 import { ChoiceFill, DayFill, TextFill } from '../price/Fill';
@@ -36,7 +37,7 @@ export function TaxSection({ shop, edit }: Props) {
           <p className="text-ink-2">{isEu(tax.home) ? 'A business in another country of the EU that gives its VAT number pays the net and accounts for the tax itself.' : 'Buyers in countries without a rate below are not charged tax.'} <Example shop={shop} /></p>
           <button className="opt mt-1" aria-expanded={open} onClick={() => setOpen(!open)}>{open ? 'Close the table' : `The table: ${tax.rates.length} rates`}</button>
           {open && <RateTable rates={tax.rates} countries={countries} onChange={(recipe) => edit((s) => { if (s.tax) recipe(s.tax.rates); })} nameOf={(c) => countryName(c, shop.locale)} />}
-          <p className="cap mt-1">Rates of the EU as the European Commission published them, looked up on {EU_RATES_OF}. Yours to change; what was sold keeps the rate of each payment’s day.</p>
+          <p className="cap mt-1">Standard rates of the EU from the open table “sales-tax”, compared on {formatDay(startOfDate(EU_RATES_OF, shop.zone), shop.zone, shop.locale)}. Look at them before real sales: every row is yours to change, and each payment bears the rate of its day.</p>
         </>
       )}
     </section>
