@@ -94,6 +94,7 @@ async function expectRowsToFollow(batches: readonly Batch[], state: ShopState, p
   const payments = [...state.agreements.values()].flatMap((a) => a.payments).filter((p) => p.paymentId !== null);
   const later = [...tables.totals.values()].filter((t) => t.key.startsWith('later|'));
   expect([sum(later.map((t) => t.count)), sum(later.map((t) => t.paid)), sum(later.map((t) => t.back))]).toEqual([payments.length, sum(payments.map((p) => p.amount)), sum(payments.map((p) => p.givenBack + p.lost))]);
+  expect(sum([...tables.buyers.values()].map((b) => b.net['EUR'] ?? 0))).toBe(sum([...tables.orders.values()].map((o) => o.paid - o.back)) + sum(later.map((t) => t.paid - t.back)));
   return tables;
 }
 

@@ -6,7 +6,7 @@ import type { ShopEvent } from '#core/journal';
 import { sum } from '#core/money';
 import { evolve, newShopState } from '#core/shop';
 import { paymentsOf } from '#core/terms';
-import type { TotalRow } from './totals';
+import type { BuyerRow, TotalRow } from './totals';
 
 /** One payment plan or subscription as the studio lists it: the agreement itself, folded by the shop's own code, and what became of it. */
 export interface AgreementRow {
@@ -176,6 +176,19 @@ export function agreementTotalsMoved(agreements: Both<AgreementRow>, later: Both
   for (const row of later.before) put(`later|${row.currency}|${row.day}|${row.offerId}`, -1, -row.amount, -row.back);
   for (const row of later.after) put(`later|${row.currency}|${row.day}|${row.offerId}`, 1, row.amount, row.back);
   return totals;
+}
+
+/** How buyers change with later payments: what they paid, less what went back. */
+export function buyersMovedByLater({ before, after }: Both<LaterPaymentRow>): Map<string, BuyerRow> {
+  const buyers = new Map<string, BuyerRow>();
+  const put = (row: LaterPaymentRow, sign: 1 | -1): void => {
+    const buyer = buyers.get(row.personId) ?? { personId: row.personId, count: 0, last: '', net: {} };
+    buyer.net[row.currency] = (buyer.net[row.currency] ?? 0) + sign * (row.amount - row.back);
+    buyers.set(row.personId, buyer);
+  };
+  for (const row of before) put(row, -1);
+  for (const row of after) put(row, 1);
+  return buyers;
 }
 
 /** What the key of a row of later payments says. */

@@ -1,7 +1,7 @@
 import type { Instant } from '#core/calendar';
 import type { ShopTax } from '#core/catalogue';
 import type { Batch, ShopEvent } from '#core/journal';
-import { type AgreementRow, agreementTotalsMoved, type LaterPaymentRow } from './agreements';
+import { type AgreementRow, agreementTotalsMoved, buyersMovedByLater, type LaterPaymentRow } from './agreements';
 import { type ChargeRow, idsTouched, MirrorRows, moneyBackTo, type OrderRow, type PassRow, type RefundRow } from './mirror';
 import { addBuyer, addTotal, type BuyerRow, listKeysOf, type TotalRow, totalsMoved } from './totals';
 
@@ -65,9 +65,14 @@ export async function moveRows(store: RowStore, batches: readonly Batch[], tax: 
   await putTotals(store, agreementTotalsMoved({ before: agreementsBefore, after: rows.agreements.values() }, { before: laterBefore, after: rows.laterPayments.values() }));
   const { totals, buyers } = totalsMoved(ordersBefore, rows.orders.values());
   await putTotals(store, totals);
+  await putBuyers(store, buyers);
+  await putBuyers(store, buyersMovedByLater({ before: laterBefore, after: rows.laterPayments.values() }));
+  return [...touched.orders];
+}
+
+async function putBuyers(store: RowStore, buyers: Map<string, BuyerRow>): Promise<void> {
   const known = await store.get('buyers', [...buyers.keys()]);
   await store.put('buyers', [...buyers.values()].map((row, i) => addBuyer(known[i], row)));
-  return [...touched.orders];
 }
 
 async function putTotals(store: RowStore, totals: Map<string, TotalRow>): Promise<void> {
