@@ -118,6 +118,8 @@ test.each([1, 7, 100_000])('years of payment plans and subscriptions with every 
   // Everything the cards paid, less what went back, stands in one agreement or order.
   const onceOnly = [...orders.values()].filter((o) => o.lines.every((l) => !isLasting(l.terms)));
   expect(sum([...agreements.values()].map((r) => r.paid)) + sum(onceOnly.map((o) => o.paid - o.back))).toBe(sum([...state.orders.values()].flatMap((o) => o.lines.map((l) => l.paid - l.givenBack - l.lost))) + sum([...state.agreements.values()].flatMap((a) => a.payments.map((p) => p.amount - p.givenBack - p.lost))));
+  const open = [...state.disputes.values()].filter((d) => d.status === 'open' && d.agreementId !== undefined).map((d) => d.id);
+  expect([...agreements.values()].filter((r) => r.waits === 1).flatMap((r) => r.disputes.map((d) => d.disputeId)).sort()).toEqual(open.sort());
   // A plan that runs undisturbed has left what its buyer was told.
   for (const { agreement: a, left } of agreements.values()) {
     const rest = restOfPlan(a, lastingRelease('Europe/Lisbon').content.shop.tax);

@@ -25,6 +25,10 @@ export interface AgreementRow {
   status: Agreement['status'];
   /** By status and next moment: the order in which lists show them. */
   sort: string;
+  /** Open disputes of later payments; that of the first one stands with its order. */
+  disputes: readonly { disputeId: string; amount: number; answerBy: Instant }[];
+  /** 1 while something of it needs a person, so that an index finds it. */
+  waits: 0 | 1;
 }
 
 /** A payment after the day of buying. */
@@ -77,7 +81,7 @@ export function foldAgreement({ agreements: rows, later, firstPaid, tax }: Rows,
       evolve(state, event, at);
       for (const [id, agreement] of state.agreements) {
         if (rows.has(id)) continue;
-        const row: AgreementRow = { id, agreement, past: NO_PAST, asked: {}, first: { at, paid: agreement.from === null ? firstPaid(agreement) : 0, back: 0 }, paid: 0, left: null, personId: agreement.personId, status: agreement.status, sort: '' };
+        const row: AgreementRow = { id, agreement, past: NO_PAST, asked: {}, first: { at, paid: agreement.from === null ? firstPaid(agreement) : 0, back: 0 }, paid: 0, left: null, personId: agreement.personId, status: agreement.status, sort: '', disputes: [], waits: 0 };
         rows.set(id, restated(row, tax));
       }
       return;
@@ -87,10 +91,18 @@ export function foldAgreement({ agreements: rows, later, firstPaid, tax }: Rows,
     // What goes back, and what a bank takes back, is moved with the orders.
     case 'refund.requested':
     case 'refund.refused':
-    case 'dispute.opened':
-    case 'dispute.closed':
     case 'credit.given':
       return;
+    case 'dispute.opened':
+    case 'dispute.closed': {
+      const row = rows.get(event.data.agreementId ?? '');
+      if (!row) return;
+      const { disputeId } = event.data;
+      const others = row.disputes.filter((d) => d.disputeId !== disputeId);
+      const disputes = event.type === 'dispute.opened' ? [...others, { disputeId, amount: event.data.amount, answerBy: event.data.answerBy }] : others;
+      rows.set(row.id, { ...row, disputes, waits: disputes.length > 0 ? 1 : 0 });
+      return;
+    }
   }
   const row = first === undefined ? undefined : rows.get(first);
   if (!row) return;

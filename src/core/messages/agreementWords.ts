@@ -15,6 +15,7 @@ export function agreementState(a: Agreement, { locale, charged }: { locale: stri
   const day = (at: Instant | null | undefined): string => (at ? formatDay(at, a.zone, locale) : '');
   const money = (amount: number): string => formatAmount(amount, a.currency, locale);
   const { made, of } = paymentsMade(a);
+  if (a.dispute !== null && isRunning(a)) return 'The bank disputes a payment. Until that is decided nothing is due, and access is on hold.';
   const next = a.next ? `${money(charged(a.next))} on ${day(a.next.at)}` : '';
   switch (a.status) {
     case 'in trial':
@@ -44,7 +45,7 @@ const ENDED: Record<NonNullable<Agreement['ended']>['why'], string> = {
 
 /** The statement from now on; empty when nothing more comes. */
 export function restInWords(a: Agreement, { locale, charged }: { locale: string; charged: Charged }): string {
-  if (!isRunning(a) || a.next === null) return '';
+  if (!isRunning(a) || a.next === null || a.dispute !== null) return '';
   // In a pause the days that were left are counted from the day of return; without such a day nobody knows yet.
   if (a.pause && a.pause.until === null) return '';
   const anchor = a.pause?.until ? { n: a.next.n, at: dueAfterReturn(a.pause.until, a.pause.leftDays, a.anchor.at, a.zone) } : a.anchor;

@@ -114,7 +114,7 @@ db.version(2)
 
 // Payment plans and subscriptions, and the payments they brought. Prices gained kinds and options, the shop its tax.
 db.version(3)
-  .stores({ agreements: 'id, personId, status, sort, agreement.orderId', laterPayments: 'id, day, agreementId, [offerId+day], [went+day]' })
+  .stores({ agreements: 'id, personId, status, sort, waits, agreement.orderId', laterPayments: 'id, day, agreementId, [offerId+day], [went+day]' })
   .upgrade(async (change) => {
     await Promise.all(['orders', 'passes', 'charges', 'refunds', 'people', 'lines', 'totals', 'buyers'].map((table) => change.table(table).clear()));
     await change.table('meta').delete('cursor');

@@ -48,8 +48,8 @@ export function PaymentsToday({ draft }: { draft: Draft }) {
     id: a.id, who: who({ agreement: a, ...r }),
     text: `${formatAmount(sum(a.owed.map((d) => d.amount)), a.currency, locale)} for ${a.title}: ${reasonWords(a.pastDue?.reason ?? '')}. ${a.pastDue?.tryAt ? `Tried again on ${day(a.pastDue.tryAt)}.` : a.pastDue?.held ? 'Access is on hold.' : 'No more tries by itself.'}`,
   }));
-  const ending = data.trials.slice(0, NAMED).map((r): Line => ({ id: r.id, who: who(r), text: `The trial of ${r.agreement.title} ends on ${day(r.agreement.trialUntil ?? '')}${r.agreement.next ? `; then ${formatAmount(chargeFor(r.agreement, r.agreement.next, tax).amount, r.agreement.currency, locale)}` : ''}.` }));
-  const cards = data.expiring.slice(0, NAMED).map((r): Line => ({ id: r.id, who: who(r), text: `The card ending ${r.agreement.card?.last4 ?? ''} for ${r.agreement.title} expires in ${r.agreement.card?.expires?.slice(5) ?? ''}/${r.agreement.card?.expires?.slice(0, 4) ?? ''}.` }));
+  const ending = data.trials.slice(0, NAMED).map((r): Line => ({ id: r.id, who: who(r), text: `the trial of ${r.agreement.title} ends on ${day(r.agreement.trialUntil ?? '')}${r.agreement.next ? `; then ${formatAmount(chargeFor(r.agreement, r.agreement.next, tax).amount, r.agreement.currency, locale)}` : ''}.` }));
+  const cards = data.expiring.slice(0, NAMED).map((r): Line => ({ id: r.id, who: who(r), text: `the card ending ${r.agreement.card?.last4 ?? ''} for ${r.agreement.title} expires in ${r.agreement.card?.expires?.slice(5) ?? ''}/${r.agreement.card?.expires?.slice(0, 4) ?? ''}.` }));
   return (
     <>
       <h2 className="mt-6 mb-2">Payments over time</h2>
@@ -66,7 +66,7 @@ function Lines({ heading, lines, more, status }: { heading: string; lines: Line[
   return (
     <section className="mt-3">
       <h3>{heading}</h3>
-      <ul>{lines.map((l) => <li key={l.id} className="border-t border-line py-2"><Link className="font-semibold underline" to={agreementsLink(status, l.id)} dir="auto">{l.who}</Link> <span className="text-ink-2">{l.text}</span></li>)}</ul>
+      <ul>{lines.map((l) => <li key={l.id} className="border-t border-line py-2"><Link className="font-semibold underline" to={agreementsLink(status, l.id)} dir="auto">{l.who}</Link>: <span className="text-ink-2">{l.text}</span></li>)}</ul>
       {more > 0 && <p className="cap"><Link className="underline" to={agreementsLink(status)}>and {more.toLocaleString('en')} more</Link></p>}
     </section>
   );

@@ -1,8 +1,9 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { formatDay } from '#core/calendar';
+import { formatDay, type Instant } from '#core/calendar';
 import { DEFAULT_SHOP } from '#core/catalogue';
 import { formatAmount } from '#core/money';
 import { db } from '../data/db';
+import { agreementsLink } from '../deliver/AgreementsSheet';
 import { ordersLink } from '../deliver/orderQuery';
 import type { Draft } from '../data/draft';
 import type { About } from '../data/ownerApi';
@@ -28,7 +29,7 @@ const STAGE_OF = { product: 'Make', offer: 'Price', coupon: 'Price', path: 'Sell
 
 /** Everything that waits for a person. The stages' numbers are counted from this one list, so they add up to it. */
 export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
-  const disputed = useLiveQuery(() => db.orders.where('status').equals('disputed').toArray(), []) ?? [];
+  const disputed = useLiveQuery(readDisputes, []) ?? [];
   const jobs = useAppSelector((state) => state.jobs);
   const { content } = draft;
   const { zone, locale } = content.shop;
@@ -37,14 +38,26 @@ export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
     const to = { product: `/make/${f.about.id}`, offer: `/price/${f.about.id}`, coupon: '/price/coupons', path: `/sell/${f.about.id}`, page: `/sell/${path?.id ?? ''}`, shop: '/shop' }[f.about.kind];
     return { key: `stop-${f.about.id}-${i}`, level: 'stops', stage: STAGE_OF[f.about.kind], heading: 'Stops publishing', text: f.text, to, action: 'Mend it' };
   });
-  const disputes = disputed.map((o): Need => ({
-    key: `dispute-${o.id}`, level: 'act', stage: 'Deliver', heading: `A bank disputes ${formatAmount(o.paid, o.currency, locale)}`, text: `${o.title}, bought ${formatDay(o.at, zone, locale)}. Access is on hold.${o.answerBy === null ? '' : ` Decided by ${formatDay(o.answerBy, zone, locale)}.`}`, to: ordersLink({ group: 'disputed' }, o.id), action: 'Read it',
+  const disputes = disputed.map((d): Need => ({
+    key: `dispute-${d.id}`, level: 'act', stage: 'Deliver', heading: `${d.who}: the bank disputes ${formatAmount(d.amount, d.currency, locale)}`,
+    text: `${d.title}, bought ${formatDay(d.bought, zone, locale)}. Access is on hold.${d.answerBy === null ? '' : ` Decided by ${formatDay(d.answerBy, zone, locale)}.`}`, to: d.to, action: 'Read it',
   }));
   const away = about?.away ? [{ key: 'away', level: 'act' as const, stage: null, heading: `The shop was away since ${formatDay(about.away.from, zone, locale)}`, text: `${about.away.agreements === 1 ? '1 payment plan or subscription was' : `${about.away.agreements} payment plans and subscriptions were`} to be charged meanwhile. Nothing is charged until you say so; then each goes on as if it had been paused, and nobody pays for the time between.`, to: '/', action: 'Go on now', act: 'confirm-away' as const }] : [];
   const late = (about?.attention ?? []).map((a): Need => ({ key: a.id, level: 'act', stage: 'Deliver', heading: 'Two answers about one payment', text: a.text, to: '/deliver', action: 'See the orders' }));
   const history = (about?.problems ?? []).map((p, i): Need => ({ key: `history-${i}`, level: 'act', stage: null, heading: 'The shop’s history', text: p.sentence, to: '/shop', action: 'Copies' }));
   const failed = jobs.filter((j) => j.state === 'failed').map((j): Need => ({ key: j.id, level: 'act', stage: null, heading: j.title, text: j.sentence ?? '', to: '/', action: 'Dismiss', jobId: j.id }));
   return [...away, ...disputes, ...late, ...history, ...failed, ...stops, ...beforeFirstSale(draft)];
+}
+
+/** Payments that a bank disputes: those on the day of buying, and later ones. */
+async function readDisputes(): Promise<{ id: string; who: string; amount: number; currency: string; title: string; bought: Instant; answerBy: Instant | null; to: string }[]> {
+  const [orders, agreements] = await Promise.all([db.orders.where('status').equals('disputed').toArray(), db.agreements.where('waits').equals(1).toArray()]);
+  const all = [
+    ...orders.map((o) => ({ id: o.id, personId: o.personId, amount: o.paid, currency: o.currency, title: o.title, bought: o.at, answerBy: o.answerBy, to: ordersLink({ group: 'disputed' }, o.id) })),
+    ...agreements.flatMap(({ agreement: a, disputes }) => disputes.map((d) => ({ id: d.disputeId, personId: a.personId, amount: d.amount, currency: a.currency, title: a.title, bought: a.start, answerBy: d.answerBy, to: agreementsLink('', a.id) }))),
+  ];
+  const people = await db.people.bulkGet(all.map((d) => d.personId));
+  return all.map((d, i) => ({ ...d, who: people[i]?.name || people[i]?.address || 'Somebody erased' }));
 }
 
 /** At most six lines, each leaving when it is done. */
