@@ -247,3 +247,15 @@ test('a real shop that was away for three months charges nothing until its owner
   expect(msOf(first()?.next?.at ?? '')).toBeGreaterThan(msOf(due) + 60 * DAY);
   await rm(folder, { recursive: true, force: true });
 });
+
+test('card after card from one place: a real shop asks to wait, and nothing more is asked of the bank', async () => {
+  const folder = await mkdtemp(join(tmpdir(), 'keel-cards-'));
+  shop = await openShop({ content: content(), mode: 'real', dataFolder: folder, clientFolder: 'dist/client', port: 0 });
+  const tove = buyer();
+  const page = await tove.openCheckout('library');
+  for (let i = 0; i < 30; i += 1) expect((await tove.pay(page, TOVE, CARD.poor, 1)).body.state?.status).toBe('refused');
+  const asked = state().charges.size;
+  const stopped = await tove.pay(page, TOVE, CARD.good, 1);
+  expect([stopped.status, stopped.body.title, state().charges.size]).toEqual([429, 'Too many cards were refused in a short time. Nothing was charged. Wait a quarter of an hour, or ask your bank.', asked]);
+  await rm(folder, { recursive: true, force: true });
+});

@@ -8,6 +8,7 @@ import type { Command } from '#core/shop';
 import { documentHtml, wordsHtml } from '../../pages/render';
 import { type CounterContext, shopOf, stripOf } from '../context';
 import { drawDocument } from '../documents/drawDocument';
+import { cardLimit, noteRefusedCard } from '../http/cardLimit';
 import { cookiesOf, giveCookie } from '../http/cookies';
 import { Problem, refusalProblem } from '../http/problem';
 import { pauseDayAllowed } from './agreementsView';
@@ -32,6 +33,7 @@ export function memberRoutes(context: CounterContext): Router {
   };
   const quarter = { windowMs: 15 * 60_000, standardHeaders: 'draft-8' as const, legacyHeaders: false, handler: tooMany };
   const perDevice = rateLimit({ ...quarter, limit: 20, keyGenerator: (req) => ipKeyGenerator(req.ip ?? '') });
+  const perMember = rateLimit({ ...quarter, limit: 60, keyGenerator: (req) => personOfDevice(context, req) ?? ipKeyGenerator(req.ip ?? '') });
   const perAddress = rateLimit({ ...quarter, limit: 5, keyGenerator: (req) => compareAddress(textOf((req.body as { address?: unknown }).address)) });
 
   router.post('/api/ask', perDevice, perAddress, (req, res) => {
@@ -74,7 +76,7 @@ export function memberRoutes(context: CounterContext): Router {
   });
 
   // What a member does to their own payments; another person's are not found.
-  router.post('/api/agreements/:id', async (req, res) => {
+  router.post('/api/agreements/:id', perMember, cardLimit(context.mode === 'real'), async (req, res) => {
     const personId = person(req);
     if (!req.is('application/json')) throw new Problem(415, 'This request cannot be read.', 'bad-request');
     const agreement = context.runner.state.agreements.get(String(req.params['id']));
@@ -86,6 +88,7 @@ export function memberRoutes(context: CounterContext): Router {
     const asked = done.events.find((e) => e.type === 'due.requested');
     const answer = asked?.type === 'due.requested' ? await dueAnswered(context.runner, asked.data.key) : 'nothing asked';
     await context.runner.synced();
+    if (answer === 'refused') noteRefusedCard(res);
     res.json({ sentence: SAID[answer] });
   });
 

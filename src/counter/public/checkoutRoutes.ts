@@ -8,6 +8,7 @@ import type { Path } from '#core/paths';
 import type { Release } from '#core/release';
 import { type CounterContext, liveRelease } from '../context';
 import { keepVatNumber, personFor } from '../people';
+import { cardLimit, noteRefusedCard } from '../http/cardLimit';
 import { Problem, refusalProblem } from '../http/problem';
 import { textOf } from '../http/textOf';
 import { checkoutPrices, fingerprintHash } from './checkoutData';
@@ -61,7 +62,7 @@ export function checkoutRoutes(context: CounterContext): Router {
     return personId === null ? { signedIn: false } : { personId, signedIn: true };
   };
 
-  router.post('/pay', async (req, res) => {
+  router.post('/pay', cardLimit(context.mode === 'real'), async (req, res) => {
     if (!req.is('application/json')) throw new Problem(415, 'This request cannot be read.', 'bad-request');
     const choice = Choice.parse(req.body);
     const { release, path } = pathOf(choice.pathId);
@@ -95,7 +96,9 @@ export function checkoutRoutes(context: CounterContext): Router {
     const key = runner.state.checkouts.get(visit.checkout)?.lastKey;
     if (key) await answered(runner, key, WAIT_FOR_ANSWER_MS);
     await runner.synced();
-    res.json({ state: checkoutState(runner.state, visit.checkout, thanks) });
+    const state = checkoutState(runner.state, visit.checkout, thanks);
+    if (state.status === 'refused') noteRefusedCard(res);
+    res.json({ state });
   });
 
   router.get('/state', async (req, res) => {
