@@ -65,6 +65,30 @@ test('reload and back while the bank is being asked: told not to pay again, then
   expect(await page.getByText(/^Order \d+\./).count()).toBe(1);
 });
 
+test('what is typed before the script has come counts: address, price, country and number', async () => {
+  const page = await newPage(browser, PHONE);
+  let letGo = (): void => undefined;
+  const held = new Promise<void>((resolve) => (letGo = resolve));
+  await page.route('**/*.js', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.goto(`${served.base}/dawn-field-pack/checkout`, { waitUntil: 'commit' });
+  await page.getByLabel('E-mail').fill('early@example.org');
+  await page.getByRole('radio', { name: /For a class/ }).check();
+  await page.getByLabel('Country').selectOption('NL');
+  await page.getByLabel('VAT number (businesses only)').fill('NL004495445B01');
+  letGo();
+  // 68.00 less 21 % within it, as a business in another country pays.
+  await page.getByRole('button', { name: 'Pay €56.20 now' }).waitFor();
+  await page.getByLabel('Name', { exact: true }).fill('Ilmar Oriel');
+  await page.getByText('Sample cards for this test shop').click();
+  await page.getByRole('button', { name: 'Goes through', exact: true }).click();
+  expect(await page.getByLabel('E-mail').inputValue()).toBe('early@example.org');
+  await page.getByRole('button', { name: 'Pay €56.20 now' }).click();
+  await page.waitForURL('**/thanks');
+});
+
 test('the shop is lost from sight: the studio says so, keeps edits, and goes on when it answers', async () => {
   const page = await newPage(browser, { viewport: { width: 1280, height: 800 } });
   await page.goto(served.studio);

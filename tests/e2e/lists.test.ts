@@ -18,9 +18,14 @@ test('every figure opens the rows it was counted from, with the same total', asy
   await studio.getByText(`${count ?? ''} orders, ${amount ?? ''} paid`, { exact: false }).waitFor();
   await studio.getByRole('link', { name: 'Count', exact: true }).click();
   const row = studio.getByRole('row', { name: /Dawn field pack/ });
-  await row.getByRole('link').waitFor();
+  await row.getByRole('link').first().waitFor();
   const cells = await row.getByRole('cell').allTextContents();
-  await row.getByRole('link').click();
+  await row.getByRole('link').last().click();
+  await studio.getByText(new RegExp(`^\\d+ payments for Dawn field pack, ${cells[3] ?? ''}`)).waitFor();
+  const amounts = await studio.locator('.sheet tbody tr td:last-child').allTextContents();
+  expect(amounts.reduce((all, text) => all + Math.round(Number(text.slice(1).replace(',', '')) * 100), 0)).toBe(Math.round(Number((cells[3] ?? '').slice(1).replace(',', '')) * 100));
+  await studio.getByRole('link', { name: 'Count', exact: true }).click();
+  await row.getByRole('link').first().click();
   await studio.getByText(`${cells[1] ?? ''} orders, ${cells[2] ?? ''} paid`, { exact: false }).waitFor();
   expect(await studio.locator('.sheet tbody tr').count()).toBe(Number(cells[1]));
 });

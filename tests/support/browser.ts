@@ -83,7 +83,7 @@ export async function axeFindings(page: Page): Promise<string[]> {
 /** A page in a browser context of its own: another person, another device. */
 export async function newPage(browser: Browser, options: BrowserContextOptions = {}): Promise<Page> {
   const context = await browser.newContext(options);
-  context.setDefaultTimeout(10_000);
+  context.setDefaultTimeout(15_000);
   return context.newPage();
 }
 

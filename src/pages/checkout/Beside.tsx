@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Field } from '../../ui/Field';
 import type { CheckoutData } from './data';
+import { shownIn, useTypedEarly } from './useTypedEarly';
 
 export interface Chosen {
   coupon: string;
@@ -21,6 +22,12 @@ interface Props {
 export function Beside({ data, chosen, wrong, works, onChange }: Props) {
   const [coupon, setCoupon] = useState(chosen.coupon);
   const [vatNumber, setVatNumber] = useState(chosen.vatNumber);
+  useTypedEarly(() => {
+    setCoupon((known) => shownIn('coupon') || known);
+    setVatNumber((known) => shownIn('vat') || known);
+    const [country, number] = [shownIn('country') || chosen.country, shownIn('vat')];
+    if (country !== chosen.country || number !== chosen.vatNumber) onChange({ ...chosen, country, vatNumber: number });
+  });
   return (
     <div className="space-y-4">
       {data.countries.length > 0 && (

@@ -6,6 +6,7 @@ import { Field } from '../../ui/Field';
 import { SampleCards } from '../../ui/SampleCards';
 import { pay, readPrices, readState } from './api';
 import { Beside, type Chosen } from './Beside';
+import { shownIn, useTypedEarly } from './useTypedEarly';
 import type { CheckoutData, CheckoutPrice, CheckoutState } from './data';
 
 const POLL_MS = 1_500;
@@ -25,6 +26,14 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
   const [stands, setStands] = useState<{ coupon?: string; vatNumber?: string }>({});
   const messageBox = useRef<HTMLDivElement>(null);
   const price = prices.find((p) => p.id === priceId) ?? prices[0];
+
+  useTypedEarly(() => {
+    setAddress((known) => shownIn('address') || known);
+    setName((known) => shownIn('name') || known);
+    setCard((known) => ({ number: shownIn('number') || known.number, expiry: shownIn('expiry') || known.expiry, code: shownIn('code') || known.code }));
+    const picked = document.querySelector<HTMLInputElement>('input[name="price"]:checked')?.value;
+    if (picked !== undefined) setPriceId(picked);
+  });
 
   useEffect(() => {
     if (message !== null) messageBox.current?.focus();
@@ -110,7 +119,7 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
           {prices.map((p) => (
             <label key={p.id} className="pick">
               <span className="flex items-center justify-between gap-3">
-                <span className="flex items-center gap-3"><input type="radio" name="price" className="radio radio-sm" checked={p.id === price.id} onChange={() => setPriceId(p.id)} /> <span><span dir="auto">{p.name}</span>{p.lasting && <span className="cap block">later {p.later}</span>}</span></span>
+                <span className="flex items-center gap-3"><input type="radio" name="price" value={p.id} className="radio radio-sm" checked={p.id === price.id} onChange={() => setPriceId(p.id)} /> <span><span dir="auto">{p.name}</span>{p.lasting && <span className="cap block">later {p.later}</span>}</span></span>
                 <span className="shrink-0">{p.usual !== null && <s className="cap mr-2">{p.usual}</s>}<b>{p.today || p.free ? `${p.dueToday} today` : 'nothing today'}</b></span>
               </span>
             </label>
