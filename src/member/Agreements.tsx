@@ -16,7 +16,7 @@ export function Agreements({ me, onDone }: { me: Me; onDone: () => void }) {
 }
 
 function AgreementRow({ me, agreement: a, onDone }: { me: Me; agreement: MemberAgreement; onDone: () => void }) {
-  const [open, setOpen] = useState<MemberAgreement['acts'][number]['act'] | 'place' | null>(null);
+  const [open, setOpen] = useState<MemberAgreement['acts'][number]['act'] | 'card' | 'place' | null>(null);
   const [until, setUntil] = useState('');
   const [busy, setBusy] = useState(false);
   const [said, setSaid] = useState<{ text: string; wrong: boolean } | null>(null);
@@ -49,7 +49,7 @@ function AgreementRow({ me, agreement: a, onDone }: { me: Me; agreement: MemberA
       </p>
       {open === 'card' && <ChangeCard service={me.cardService} samples={me.sampleCards} busy={busy} onCard={(card) => void send({ act: 'card', card })} />}
       {open === 'place' && a.place !== null && <ChangePlace id={a.id} countries={me.countries} place={a.place} busy={busy} onPlace={(place) => void send({ act: 'move', ...place })} />}
-      {chosen && chosen.act !== 'card' && (
+      {chosen && (
         <div className="message calm mt-3">
           <p>{chosen.leadsTo}</p>
           {chosen.act === 'pause' && a.pauseDays && (

@@ -15,6 +15,8 @@ export function MemberArea() {
 
   if (me === null) return null;
   if ('problem' in me) return <main className="mx-auto max-w-xl p-5"><p className="message alarm" role="alert">{me.problem}</p><button className="btn btn-quiet mt-4" onClick={() => location.reload()}>Try again</button></main>;
+  const behind = me.signedIn && me.agreements.some((a) => a.alarm);
+  const agreements = me.signedIn && <Agreements me={me} onDone={() => void readMe().then(setMe)} />;
   return (
     <>
       {me.strip !== null && <div className="hatched-strip px-5 py-1 text-center"><span>{me.strip}</span></div>}
@@ -27,8 +29,10 @@ export function MemberArea() {
           {me.signedIn ? (
             <>
               <h1 className="text-2xl" dir="auto">{me.name === '' ? 'Yours' : `Yours, ${me.name}`}</h1>
+              {/* What is behind comes first: it is what this visit is about. */}
+              {behind && agreements}
               <Things things={me.things} />
-              <Agreements me={me} onDone={() => void readMe().then(setMe)} />
+              {!behind && agreements}
               <Orders orders={me.orders} />
               <p className="cap mt-8" dir="auto">Signed in as {me.address}</p>
             </>

@@ -11,7 +11,7 @@ export interface MemberAgreement {
   layout: KeelLayout | null;
   card: string | null;
   payments: { day: string; what: string; amount: string; paper: { name: string; href: string } | null }[];
-  acts: { act: 'stop' | 'keep' | 'pause' | 'return' | 'rest' | 'card'; label: string; leadsTo: string }[];
+  acts: { act: 'stop' | 'keep' | 'pause' | 'return' | 'rest' | 'retry'; label: string; leadsTo: string }[];
   writeTo: string | null;
   place: { country: string; name: string; vatNumber: string } | null;
   againAt: string | null;

@@ -178,6 +178,25 @@ test('another country or VAT number counts from the next payment; papers that ex
   expect(paperOf(context, 'somebody else', 'C-00001')).toBeNull();
 });
 
+test('a payment that is behind: its member tries the same card again, then pays with another', async () => {
+  shop = await openShop({ content: content() });
+  const tove = buyer();
+  await tove.pay(await tove.openCheckout('library'), TOVE, CARD.refusesLater, 1);
+  await shop.owner.act('/clock', { by: 'month' });
+  expect(first()?.status).toBe('past due');
+  const hers = await member(TOVE);
+  const acts = async () => ((await (await hers.fetch('/member/api/me')).json()) as { agreements: { acts: { label: string; leadsTo: string }[] }[] }).agreements[0]?.acts.map((a) => a.label);
+  expect(await acts()).toEqual(['Pay €60.00 now', 'Pay the rest now']);
+  const tried = await hers.json<{ sentence: string }>(`/member/api/agreements/${first()?.id ?? ''}`, { act: 'retry' });
+  expect([tried.body.sentence, first()?.status]).toEqual(['The card was refused. Nothing was taken. Try another card.', 'past due']);
+  // Another card pays at once what is behind; no second try of it is left.
+  const card = await tove.token(CARD.good);
+  expect((await hers.json<{ sentence: string }>(`/member/api/agreements/${first()?.id ?? ''}`, { act: 'card', card })).body.sentence).toBe('Paid. Thank you.');
+  expect(first()?.status).toBe('active');
+  expect(await acts()).not.toContain('Pay €60.00 now');
+  expect((await hers.json(`/member/api/agreements/${first()?.id ?? ''}`, { act: 'retry' })).status).toBe(409);
+});
+
 test('the clock moved twice at once: one move, and the other is told so; nothing is charged twice', async () => {
   shop = await openShop({ content: content() });
   const tove = buyer();

@@ -7,7 +7,7 @@ import { type Counter, createCounter } from '../../src/counter/createCounter';
 import type { CounterOptions } from '../../src/counter/options';
 import { FILE_BYTES, releaseContent } from './release';
 
-export const CARD = { good: '9000000000000001', poor: '9000000000000019', expired: '9000000000000027', bank: '9000000000000035', disputed: '9000000000000050', late: '9000000000000068' };
+export const CARD = { good: '9000000000000001', poor: '9000000000000019', expired: '9000000000000027', bank: '9000000000000035', disputed: '9000000000000050', refusesLater: '9000000000000043', late: '9000000000000068' };
 
 export interface TestShop {
   counter: Counter;

@@ -20,6 +20,8 @@ interface Shown {
   charged: (due: { n: number; at: Instant }) => number;
   past: AgreementPast;
   now: Instant;
+  /** What stands at that moment; "today" where nothing else is said. */
+  word?: KeelStory['now']['word'];
   locale: string;
 }
 
@@ -27,7 +29,7 @@ interface Shown {
 const AHEAD = { count: 12, unit: 'month' as const };
 
 /** One payment plan or subscription as it went and as it will go: planned and actual on one line. */
-export function storyOfAgreement(a: Agreement, { first, passes, charged, past, now, locale }: Shown): KeelStory {
+export function storyOfAgreement(a: Agreement, { first, passes, charged, past, now, word = 'today', locale }: Shown): KeelStory {
   const disputed = new Set(a.dispute === null ? [] : [a.payments.at(-1)]);
   const paid = a.payments.map((p): MoneyMoment => ({ at: p.at, amount: p.amount, state: disputed.has(p) ? 'disputed' : 'paid' }));
   const owed = a.owed.map((d): MoneyMoment => ({ at: d.at, amount: d.amount, state: 'refused' }));
@@ -46,7 +48,7 @@ export function storyOfAgreement(a: Agreement, { first, passes, charged, past, n
   return {
     currency: a.currency, zone: a.zone, locale, money,
     access: passes.map((p): AccessStretch => ({ title: p.title, from: p.from, until: p.closedAt ?? p.until ?? a.endsAt, holds: p.holds })),
-    now: { at: now, word: 'today' },
+    now: { at: now, word },
     pauses: a.pause ? [...past.pauses, { from: a.pause.from, until: a.pause.until }] : past.pauses,
     ...(goesOn ? { goesOn: 'until cancelled' } : {}),
     every: oftenInWords(a.terms.every, locale),

@@ -29,7 +29,7 @@ export interface KeelStory {
   money: readonly MoneyMoment[];
   access: readonly AccessStretch[];
   /** The line's present, or a flag where the thing is not yet bought. */
-  now: { at: Instant; word: 'today' | 'bought' };
+  now: { at: Instant; word: 'today' | 'bought' | 'played to here' };
   pauses?: readonly { from: Instant; until: Instant | null }[];
   /** Payments go on beyond the last one here: "until cancelled". */
   goesOn?: string;

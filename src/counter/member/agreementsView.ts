@@ -20,7 +20,7 @@ export interface MemberAgreement {
   card: string | null;
   payments: { day: string; what: string; amount: string; paper: { name: string; href: string } | null }[];
   /** What can be done, each in the words of its button, and what it leads to. */
-  acts: { act: 'stop' | 'keep' | 'pause' | 'return' | 'rest' | 'card'; label: string; leadsTo: string }[];
+  acts: { act: 'stop' | 'keep' | 'pause' | 'return' | 'rest' | 'retry'; label: string; leadsTo: string }[];
   /** For a plan: the shop’s address, for what a member cannot do alone. */
   writeTo: string | null;
   /** Where the member is for the tax; null where tax does not depend on it, or nothing more is paid. */
@@ -94,8 +94,10 @@ function actsOf(a: Agreement, { money, day, charged, now }: { money: (n: number)
   if (!isRunning(a) || a.dispute !== null) return [];
   const acts: MemberAgreement['acts'] = [];
   const stopsAt = a.status === 'in trial' ? a.trialUntil : (a.next?.at ?? a.period?.until ?? null);
+  const owed = sum(a.owed.map((d) => d.amount));
+  if (a.status === 'past due' && a.unanswered === null) acts.push({ act: 'retry', label: `Pay ${money(owed)} now`, leadsTo: `${money(owed)} is taken from the card ending ${a.card?.last4 ?? ''} now. Should it be another card, change it; that pays it, too.` });
   if (a.terms.kind === 'plan' && (a.status === 'active' || a.status === 'past due')) {
-    const rest = sum(a.owed.map((d) => d.amount)) + restAmount(a, charged);
+    const rest = owed + restAmount(a, charged);
     acts.push({ act: 'rest', label: 'Pay the rest now', leadsTo: `${money(rest)} is taken from the card ending ${a.card?.last4 ?? ''} now. Then it is paid off.` });
   }
   if (a.status === 'paused') acts.push({ act: 'return', label: 'Come back now', leadsTo: `It goes on today. The ${a.pause?.leftDays ?? 0} days that were paid for come first, then the next payment.` });

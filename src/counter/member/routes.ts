@@ -111,7 +111,7 @@ export function memberRoutes(context: CounterContext): Router {
 
 /** What a member may do to what they pay. */
 const Act = z.discriminatedUnion('act', [
-  z.strictObject({ act: z.enum(['stop', 'keep', 'return', 'rest']) }),
+  z.strictObject({ act: z.enum(['stop', 'keep', 'return', 'rest', 'retry']) }),
   z.strictObject({ act: z.literal('pause'), until: z.iso.date() }),
   z.strictObject({ act: z.literal('card'), card: KeptCard.strict() }),
   z.strictObject({ act: z.literal('move'), ...Move }),
@@ -125,6 +125,8 @@ function commandFor(agreementId: string, wanted: Exclude<z.infer<typeof Act>, { 
       return { type: 'keep', agreementId };
     case 'return':
       return { type: 'return', agreementId, on: null };
+    case 'retry':
+      return { type: 'retry-due', agreementId };
     case 'rest':
       return { type: 'pay-rest', agreementId };
     case 'pause':

@@ -86,9 +86,15 @@ export function PriceStage({ draft }: { draft: Draft }) {
 function RehearseFold({ draft, offer, price }: { draft: Draft; offer: DraftOffer; price: Price }) {
   const dispatch = useAppDispatch();
   const open = useAppSelector((state) => state.frame.rehearsing);
+  const section = useRef<HTMLDivElement>(null);
+  function toggle(): void {
+    dispatch(rehearsalToggled(!open));
+    // Opened, it is what the seller wants to see: it comes up under what never scrolls away.
+    if (!open) requestAnimationFrame(() => section.current?.scrollIntoView({ block: 'start' }));
+  }
   return (
-    <div className="sec mt-4">
-      <h3><button className="opt !text-[15px] font-semibold" aria-expanded={open} data-rehearse onClick={() => dispatch(rehearsalToggled(!open))}>Rehearse the months ahead</button></h3>
+    <div ref={section} className={`sec mt-4 ${open ? 'min-h-[60vh]' : ''}`}>
+      <h3><button className="opt !text-[15px] font-semibold" aria-expanded={open} data-rehearse onClick={toggle}>Rehearse the months ahead</button></h3>
       {open ? <Rehearse key={price.id} draft={draft} offer={offer} price={price} width={312} /> : <p className="cap mt-1">With the real engine, nothing recorded: every charge, message and door. Key r.</p>}
     </div>
   );

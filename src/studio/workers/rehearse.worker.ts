@@ -22,7 +22,7 @@ const rehearsal = {
     const order = [...played.state.orders.values()][0];
     const line = order?.lines.find((l) => l.lineId === agreement?.lineId);
     const story = agreement && order && line ? storyOfAgreement(agreement, {
-      first: { at: order.at, amount: line.paid }, charged: (due) => chargeFor(agreement, due, tax).amount, now: played.end, locale, past: agreementRowsOf(played.events, tax).get(agreement.id)?.past ?? NO_PAST,
+      first: { at: order.at, amount: line.paid }, charged: (due) => chargeFor(agreement, due, tax).amount, now: played.end, word: 'played to here', locale, past: agreementRowsOf(played.events, tax).get(agreement.id)?.past ?? NO_PAST,
       passes: agreement.passIds.flatMap((id) => played.state.passes.get(id) ?? []).map((p) => ({ title: release.content.products.find((x) => x.id === p.productId)?.title ?? '', from: p.from, until: p.until, closedAt: p.closed?.at ?? null, holds: holdsOf(p.id, played.events, p.hold?.since ?? null) })),
     }) : null;
     return { steps: played.steps, story };
