@@ -114,9 +114,13 @@ test('a coupon used up, and a price changed, while somebody is at checkout: said
 });
 
 test('a checkout keeps its price for as long as the shop says, to the minute, then meets the new one', async () => {
-  shop = await openShop({ content: content((details) => { details.billing.quoteMinutes = 20; }) });
+  const rising = content((details) => { details.billing.quoteMinutes = 20; });
+  const monthly = rising.offers.find((o) => o.id === 'off_lib')?.prices[0];
+  if (monthly) monthly.rise = { by: 100, every: { by: 'sales', sales: 1 }, ceiling: 2_000 };
+  shop = await openShop({ content: rising });
   const [tove, ilmar] = [buyer(), buyer()];
   const [hers, his] = [await tove.openCheckout('library'), await ilmar.openCheckout('library')];
+  expect(hers.prices.map((p) => p.kept)).toEqual(['Kept for you until 09:20; this price rises.', null]);
   const began = shop.counter.context.runner.now();
   const dearer = content((details) => { details.billing.quoteMinutes = 20; });
   const plan = dearer.offers.find((o) => o.id === 'off_lib')?.prices[1];

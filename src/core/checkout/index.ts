@@ -5,4 +5,4 @@ export { paymentFor, type Payment } from './payment';
 export { LineCoupon, discountOf, spreadAmount, findCoupon, lineCoupon } from './coupon';
 export { taxRuleFor, canReverse, withTax, UNTAXED, type TaxRule } from './tax';
 export { readVatNumber } from './vatNumber';
-export { risen, risenTerms, stepsOf } from './risingPrice';
+export { risen, risenTerms, stepsOf, stillRises } from './risingPrice';

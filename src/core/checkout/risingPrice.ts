@@ -23,3 +23,6 @@ export function risenTerms(terms: Terms, rise: Rise | null, steps: number): Term
       return { ...terms, owed: { ...terms.owed, amount: risen(terms.owed.amount, rise, steps) } };
   }
 }
+
+/** Whether terms may still rise: not once they are at the ceiling. */
+export const stillRises = (terms: Terms, rise: Rise | null): boolean => rise !== null && JSON.stringify(risenTerms(terms, rise, 1)) !== JSON.stringify(terms);

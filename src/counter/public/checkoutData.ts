@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
-import { countriesByName, describeContents, type Offer, saleState, type ShopDetails } from '#core/catalogue';
-import { paymentFor, type Quote, quoteFingerprint, quoteFor, type QuoteChoice, type QuoteRefusal, taxRuleFor } from '#core/checkout';
-import { dateIn, formatDay, type Instant } from '#core/calendar';
+import { countriesByName, describeContents, type Offer, type Price, saleState, type ShopDetails } from '#core/catalogue';
+import { paymentFor, type Quote, quoteFingerprint, quoteFor, type QuoteChoice, type QuoteRefusal, stillRises, taxRuleFor } from '#core/checkout';
+import { addMs, dateIn, formatDay, formatTime, type Instant, MINUTE } from '#core/calendar';
 import { layoutKeelLine, storyOfTerms } from '#core/drawing';
 import { formatAmount, sum } from '#core/money';
 import type { Page } from '#core/pages';
@@ -10,7 +10,7 @@ import type { Release } from '#core/release';
 import { standingOf } from '#core/shop';
 import { accessSentence, type Due, firstAnchor, isLasting, oftenInWords, paymentsOf, plainText, statementOf, statementOfRest, type Terms } from '#core/terms';
 import type { CheckoutData, CheckoutPrice, CheckoutState } from '../../pages/checkout/data';
-import { type CounterContext, liveRelease } from '../context';
+import { type CounterContext, liveRelease, shopOf } from '../context';
 import type { Visit } from './visit';
 
 /** The hash a browser carries back: what it was shown, in 64 letters that say nothing by themselves. */
@@ -40,7 +40,7 @@ export function checkoutPrices(context: CounterContext, release: Release, path: 
     const quoted = quoteWith(context, release, { offerId: path.offerId, priceId: price.id }, looking);
     if (quoted.refused.coupon) wrong.coupon = quoted.refused.coupon;
     if (quoted.refused.vatNumber) wrong.vatNumber = quoted.refused.vatNumber;
-    return quoted.quote ? [priceOf(context, release, quoted.quote, price.usual)] : [];
+    return quoted.quote ? [priceOf(context, release, quoted.quote, price, looking.visit.at)] : [];
   });
   return { prices, wrong };
 }
@@ -67,7 +67,7 @@ function quoteWith(context: CounterContext, release: Release, price: { offerId: 
   }
 }
 
-function priceOf(context: CounterContext, release: Release, quote: Quote, usual: number | null): CheckoutPrice {
+function priceOf(context: CounterContext, release: Release, quote: Quote, { usual, rise }: Pick<Price, 'usual' | 'rise'>, began: Instant): CheckoutPrice {
   const { shop, products } = release.content;
   const now = context.runner.now();
   const [line] = quote.lines;
@@ -92,6 +92,7 @@ function priceOf(context: CounterContext, release: Release, quote: Quote, usual:
     ...laterOf(terms, quote, place, charged, cheaperUntil, now),
     coupon: coupon ? couponInWords(coupon, money) : null,
     tax: rule.how === 'none' || line.dueToday === 0 ? null : rule.reverse ? 'Reverse charge: the tax is yours to account for.' : line.tax === 0 ? null : `of which ${money(line.tax)} tax (${rule.rate / 100} %)`,
+    kept: !stillRises(terms, rise) ? null : `Kept for you until ${formatTime(addMs(began, shopOf(context).billing.quoteMinutes * MINUTE), shop.zone, shop.locale)}; this price rises.`,
     credit: quote.replaces && quote.replaces.credit > 0 ? `${money(quote.replaces.used)} for the unused days of what this replaces${quote.replaces.credit > quote.replaces.used ? `; ${money(quote.replaces.credit - quote.replaces.used)} goes back to your card` : ''}` : quote.replaces ? 'This takes the place of your subscription, which ends.' : null,
     layout: isLasting(terms) ? layoutKeelLine(storyOfTerms(terms, titles, now, place, { word: 'today', charged }), DRAWING_WIDTH, { small: true }) : null,
     shown: fingerprintHash(quoteFingerprint(quote)),

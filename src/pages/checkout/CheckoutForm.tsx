@@ -148,6 +148,7 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
           <tr><td className="pt-3" dir="auto">{data.title}{price.name !== '' && `, ${price.name}`}</td><td className="pt-3 text-right">{price.dueToday}</td></tr>
           <tr className="text-lg font-semibold"><td className="pt-2">Due today</td><td className="pt-2 text-right" data-testid="due-today">{price.dueToday}</td></tr>
           {price.tax !== null && <tr><td colSpan={2} className="text-right text-ink-2">{price.tax}</td></tr>}
+          {price.kept !== null && <tr><td colSpan={2} className="text-right text-ink-2">{price.kept}</td></tr>}
           {price.credit !== null && <tr><td colSpan={2} className="text-right text-ink-2">{price.credit}</td></tr>}
           <tr className="text-lg"><td className="pt-1 align-baseline">Due later</td><td className="pt-1 text-right" data-testid="due-later">{price.later}</td></tr>
           {price.laterWords !== '' && <tr><td colSpan={2} className="text-ink-2" data-testid="later-words">{price.laterWords}</td></tr>}

@@ -23,6 +23,8 @@ export interface CheckoutPrice {
   coupon: string | null;
   tax: string | null;
   credit: string | null;
+  /** Until when a price that rises is kept for this checkout. */
+  kept: string | null;
   /** The small drawing, laid out by the shop. */
   layout: KeelLayout | null;
   /** Hash of what is shown here. */
