@@ -6,7 +6,7 @@ import { sum } from '#core/money';
 import type { Batch, ShopEvent } from '#core/journal';
 import { passState } from '#core/passes';
 import { type Release, sealContent } from '#core/release';
-import { type ChargeAnswer, createRunner, evolveBatch, memoryPorts, type MemoryPorts, newShopState, NotAnswered, type ShopState, StorageFailed } from '#core/shop';
+import { type ChargeAnswer, createRunner, evolveBatch, memoryPorts, type MemoryPorts, newShopState, NotAnswered, type Runner, type ShopState, StorageFailed } from '#core/shop';
 import { isLasting, paymentOf, planTotal } from '#core/terms';
 import { seeded } from '../../demo/random';
 import { draftContent, release } from './release';
@@ -49,6 +49,8 @@ interface Options {
   buyers: number;
   years: number;
   zone: string;
+  /** Looked at now and then, while the shop runs. */
+  look?: (runner: Runner, live: Release) => void;
 }
 
 /**
@@ -56,7 +58,7 @@ interface Options {
  * payment service that does not answer, a disk that fails, a counter that is killed. Every promise is checked at
  * every step. @throws Error that names the seed and the promise that broke
  */
-export async function longRun({ seed, buyers, years, zone }: Options): Promise<LongRun> {
+export async function longRun({ seed, buyers, years, zone, look }: Options): Promise<LongRun> {
   const random = seeded(seed);
   const start: Instant = '2026-01-31T09:30:00.000Z';
   const pendingUntil = new Map<string, number>();
@@ -97,6 +99,7 @@ export async function longRun({ seed, buyers, years, zone }: Options): Promise<L
       await runner.start();
     }
     audit.step(runner.state, ports, runner.now());
+    if (look && random.next() < 0.05) look(runner, live);
   }
   // What waits for an answer gets one, so that nothing stays open.
   for (let i = 0; i < 40 && runner.state.todo.size > 0; i += 1) await runner.settle();

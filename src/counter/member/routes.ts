@@ -1,10 +1,8 @@
 import express, { type Request, Router } from 'express';
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import * as z from 'zod';
-import { KeptCard } from '#core/agreements';
 import { countriesByName } from '#core/catalogue';
 import { compareAddress, isAddress } from '#core/people';
-import type { Command } from '#core/shop';
 import { documentHtml, wordsHtml } from '../../pages/render';
 import { type CounterContext, shopOf, stripOf } from '../context';
 import { drawDocument } from '../documents/drawDocument';
@@ -12,7 +10,8 @@ import { cardLimit, noteRefusedCard } from '../http/cardLimit';
 import { cookiesOf, giveCookie } from '../http/cookies';
 import { Problem, refusalProblem } from '../http/problem';
 import { pauseDayAllowed } from './agreementsView';
-import { Move, moveBuyer } from './moveBuyer';
+import { commandFor, MemberAct } from './memberActs';
+import { moveBuyer } from './moveBuyer';
 import { dueAnswered, SAID } from './dueAnswered';
 import { textOf } from '../http/textOf';
 import { PAGES } from '../public/pagesRoutes';
@@ -81,7 +80,7 @@ export function memberRoutes(context: CounterContext): Router {
     if (!req.is('application/json')) throw new Problem(415, 'This request cannot be read.', 'bad-request');
     const agreement = context.runner.state.agreements.get(String(req.params['id']));
     if (agreement?.personId !== personId) throw new Problem(404, 'This is not among yours.', 'no-such-agreement');
-    const wanted = Act.parse(req.body);
+    const wanted = MemberAct.parse(req.body);
     if (wanted.act === 'pause' && !pauseDayAllowed(agreement, wanted.until, context.runner.now())) throw new Problem(422, 'Choose a day after today, within a year.', 'pause-day');
     const done = wanted.act === 'move' ? await moveBuyer(context, agreement, wanted) : await context.runner.execute(commandFor(agreement.id, wanted));
     if ('refused' in done) throw refusalProblem(done);
@@ -107,31 +106,4 @@ export function memberRoutes(context: CounterContext): Router {
     res.set({ 'Content-Type': 'application/pdf', 'Content-Disposition': `inline; filename="${number}.pdf"`, 'Cache-Control': 'private, no-store', 'Content-Security-Policy': 'sandbox' }).send(Buffer.from(pdf));
   });
   return router;
-}
-
-/** What a member may do to what they pay. */
-const Act = z.discriminatedUnion('act', [
-  z.strictObject({ act: z.enum(['stop', 'keep', 'return', 'rest', 'retry']) }),
-  z.strictObject({ act: z.literal('pause'), until: z.iso.date() }),
-  z.strictObject({ act: z.literal('card'), card: KeptCard.strict() }),
-  z.strictObject({ act: z.literal('move'), ...Move }),
-]);
-
-function commandFor(agreementId: string, wanted: Exclude<z.infer<typeof Act>, { act: 'move' }>): Command {
-  switch (wanted.act) {
-    case 'stop':
-      return { type: 'cancel', agreementId, when: 'end', giveBack: false, by: 'buyer' };
-    case 'keep':
-      return { type: 'keep', agreementId };
-    case 'return':
-      return { type: 'return', agreementId, on: null };
-    case 'retry':
-      return { type: 'retry-due', agreementId };
-    case 'rest':
-      return { type: 'pay-rest', agreementId };
-    case 'pause':
-      return { type: 'pause', agreementId, until: wanted.until, by: 'buyer' };
-    case 'card':
-      return { type: 'change-card', agreementId, card: wanted.card };
-  }
 }
