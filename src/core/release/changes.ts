@@ -46,7 +46,8 @@ export function changesBetween(live: Release | null, draft: DraftContent): Chang
     }
     for (const thing of was[kind]) if (!present.has(thing.id)) changes.push({ key: `${kind}/${thing.id}`, kind, what: 'removed', title: titleOf(kind, thing, before ?? draft), details: [] });
   }
-  return changes;
+  // A shop's details alone are nothing that a buyer could meet.
+  return before === null && changes.length === 1 ? [] : changes;
 }
 
 /** The draft with some things kept as they are live: new ones left out, changed and removed ones as before. */

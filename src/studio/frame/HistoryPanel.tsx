@@ -26,10 +26,10 @@ export function HistoryPanel({ draft }: { draft: Draft }) {
   return (
     <>
       <div className="flex items-baseline justify-between pr-6"><h2>What was live</h2><button className="opt" onClick={() => dispatch(publishToggled(false))}>Close</button></div>
-      {draft.changes.length === 0 && <p className="mt-2 text-ink-2">All published. Buyers see exactly what you see here.</p>}
+      {draft.live !== null && draft.changes.length === 0 && <p className="mt-2 text-ink-2">All published. Buyers see exactly what you see here.</p>}
       {said !== null && <p className="mt-2" role="status">{said}</p>}
       {error && <p className="wrong mt-2">{sentenceOf(error)}</p>}
-      {data?.releases.length === 0 && <p className="mt-2 text-ink-2">Nothing was published yet.</p>}
+      {data?.releases.length === 0 && <p className="mt-2 text-ink-2">Nothing was published yet. As soon as there is something to sell, this button publishes it.</p>}
       <ul className="mt-3">
         {data?.releases.map((release) => (
           <li key={release.number} className="border-t border-line py-2">

@@ -31,7 +31,7 @@ export function Rail({ draft, about }: { draft: Draft; about: About | undefined 
         <Link className="text-ink-2 no-underline" to="/search" aria-label="Search"><Search size={17} aria-hidden="true" /></Link>
         <button className="btn btn-quiet btn-sm btn-bare" onClick={() => dispatch(themeChosen(theme === 'day' ? 'night' : 'day'))} aria-label={theme === 'day' ? 'Dark colours' : 'Light colours'}>{theme === 'day' ? <Moon size={16} /> : <Sun size={16} />}</button>
         <button className="btn btn-quiet btn-sm" aria-pressed={buyerView} onClick={() => dispatch(buyerViewToggled(!buyerView))}>See as buyer</button>
-        <button className={`btn btn-sm ${length > 0 ? 'btn-primary' : 'btn-quiet'}`} aria-expanded={publishing !== false} onClick={() => dispatch(publishToggled(publishing === wanted ? false : wanted))}>{length === 0 ? 'All published' : `Publish ${length === 1 ? '1 change' : `${length} changes`}${real}`}</button>
+        <button className={`btn btn-sm ${length > 0 ? 'btn-primary' : 'btn-quiet'}`} aria-expanded={publishing !== false} onClick={() => dispatch(publishToggled(publishing === wanted ? false : wanted))}>{length === 0 ? (draft.live === null ? 'Nothing published yet' : 'All published') : `Publish ${length === 1 ? '1 change' : `${length} changes`}${real}`}</button>
       </div>
     </header>
   );

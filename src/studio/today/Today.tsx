@@ -43,7 +43,7 @@ export function Today({ draft }: { draft: Draft }) {
           )}
         </div>
       }
-      outcome={<MonthSoFar draft={draft} now={now} />}
+      outcome={draft.live === null ? <p className="text-ink-2">What comes in stands here from the first sale on.</p> : <MonthSoFar draft={draft} now={now} />}
     />
   );
 }
