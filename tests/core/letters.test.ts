@@ -1,8 +1,10 @@
 import { expect, test } from '@jest/globals';
 import { chargeFor } from '#core/agreements';
 import type { Instant } from '#core/calendar';
-import { agreementMessage } from '#core/messages';
+import { MAIL_KINDS } from '#core/journal';
+import { agreementMessage, letterOn, OCCASIONS } from '#core/messages';
 import type { ChargeAnswer, ChargeRequest } from '#core/shop';
+import { longRun } from '../support/longRun';
 import { type DraftTermsGiven, type MemoryShop, releaseWith, shopInMemory } from '../support/shopInMemory';
 
 const START: Instant = '2026-11-23T10:00:00.000Z';
@@ -100,3 +102,23 @@ test('stopped with money back, come to its end, and switched', async () => {
   });
   expect(switched.at(-1)).toEqual(['You now have Offer 1', 'Your subscription was changed to Offer 1. The next payment is on 23 November 2027. €120.00 yearly from 23 November 2027, until cancelled. It can be stopped at any time, to the end of what is paid.']);
 });
+
+test('every letter that the studio shows, made from one in force, is whole', async () => {
+  const seen = new Set<string>();
+  await longRun({
+    seed: 21, buyers: 40, years: 2, zone: 'Europe/Lisbon',
+    look({ state }, live) {
+      for (const a of state.agreements.values()) {
+        const charged = (due: { n: number; at: Instant }): number => chargeFor(a, due, live.content.shop.tax).amount;
+        for (const occasion of OCCASIONS.filter((o) => o.fits(a))) {
+          const { subject, text } = agreementMessage({ shop: live.content.shop, real: false }, a, letterOn(occasion, a, charged), 'Ona', { url: 'https://shop.example/x', days: 3 }, charged);
+          expect(`${subject} ${text}`).not.toMatch(/undefined|null|NaN|\bon \.|until \.|Invalid/);
+          seen.add(occasion.kind);
+        }
+      }
+    },
+  });
+  // Every kind that the journal knows has its occasion, and every occasion came up but those of five refusals in a row, told above.
+  expect(OCCASIONS.map((o) => o.kind).sort()).toEqual([...MAIL_KINDS].sort());
+  expect(MAIL_KINDS.filter((kind) => !seen.has(kind) && kind !== 'on-hold' && kind !== 'ended-unpaid')).toEqual([]);
+}, 60_000);

@@ -1,6 +1,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Link, useParams } from 'react-router';
-import { receiptMessage, refundMessage, signInMessage, type Message } from '#core/messages';
+import { type Agreement, chargeFor } from '#core/agreements';
+import { agreementMessage, letterOn, type Message, type Occasion, OCCASIONS, receiptMessage, refundMessage, restInWords, signInMessage } from '#core/messages';
 import type { Order, Refund } from '#core/shop';
 import { db } from '../data/db';
 import { useAboutQuery } from '../data/ownerApi';
@@ -13,34 +14,40 @@ const MESSAGES = [
   { id: 'sign-in', name: 'Sign-in link', when: 'when a member asks for one' },
 ] as const;
 
-/** Follow up: the messages that go out by themselves, shown as they go out, made from a real order. */
+/** How long the link in a message lasts, as the shop makes it. */
+const LINK_DAYS = 3;
+/** So many of each state are looked through for one that a letter can be made from. */
+const LOOKED_AT = 200;
+
+interface Setting {
+  draft: Draft;
+  real: boolean;
+  /** Where a sign-in link would lead. */
+  url: string;
+}
+
+/** Follow up: the messages that go out by themselves, shown as they go out, made from what is real. */
 export function FollowUpStage({ draft }: { draft: Draft }) {
   const { message = 'receipt' } = useParams();
   const { data: about } = useAboutQuery();
-  const chosen = MESSAGES.find((m) => m.id === message) ?? MESSAGES[0];
+  const occasion = OCCASIONS.find((o) => o.kind === message);
+  const chosen = occasion ?? MESSAGES.find((m) => m.id === message) ?? MESSAGES[0];
   const { shop } = draft.content;
-  const setting = { shop, real: about?.mode === 'real' };
-  const made = useLiveQuery(async (): Promise<Message | null> => {
-    const link = { url: `${about?.publicAddress ?? ''}/member/enter/…`, days: 3, minutes: 30 };
-    if (chosen.id === 'sign-in') return signInMessage(setting, link);
-    const refund = chosen.id === 'refund' ? (await db.refunds.toArray()).findLast((r) => r.status === 'paid') : undefined;
-    const order = chosen.id === 'refund' ? (refund && (await db.orders.get(refund.orderId))) : await db.orders.orderBy('number').last();
-    if (!order) return null;
-    const person = await db.people.get(order.personId);
-    const passes = await db.passes.bulkGet(order.passIds);
-    const closed = passes.flatMap((p) => (p?.closed ? [draft.content.products.find((x) => x.id === p.productId)?.title ?? ''] : []));
-    return chosen.id === 'refund' ? refundMessage(setting, order as unknown as Order, refund as unknown as Refund, person?.name ?? '', closed) : receiptMessage(setting, order as unknown as Order, person?.name ?? '', link);
-  }, [chosen.id, shop, about?.publicAddress, about?.mode]);
+  const real = about?.mode === 'real';
+  const url = `${about?.publicAddress ?? ''}/member/enter/…`;
+  const made = useLiveQuery(() => (occasion ? letterOf(occasion, { draft, real, url }) : orderLetter(message, { draft, real, url })), [message, draft, url, real]);
+  const row = (id: string, { name, when }: { name: string; when: string }) => <Link key={id} className="row" to={`/follow-up/${id}`} aria-current={name === chosen.name ? 'true' : undefined}><b>{name}</b><span>{when}</span></Link>;
+  const madeFrom = occasion ? 'Made from one of your payment plans or subscriptions as it stands today, with the words that go out. Where nobody has met this occasion yet, its amounts and days are those of the next payment.' : message === 'sign-in' ? 'One link, for 30 minutes, used up by pressing a button; a mail scanner that follows it changes nothing.' : 'Made from your latest order, with the same words that were sent. The sign-in link is made fresh for each message.';
   return (
     <Panes
       draft={draft}
       indexName="Messages"
-      index={<><div className="group !pt-0">Go out by themselves</div>{MESSAGES.map((m) => <Link key={m.id} className="row" to={`/follow-up/${m.id}`} aria-current={m.id === chosen.id ? 'true' : undefined}><b>{m.name}</b><span>{m.when}</span></Link>)}</>}
+      index={<><div className="group !pt-0">Orders</div>{MESSAGES.map((m) => row(m.id, m))}<div className="group">Payments over time</div>{OCCASIONS.map((o) => row(o.kind, o))}</>}
       sheet={
         <>
           <h1>{chosen.name}</h1>
           <p className="lead mt-1 text-ink-2">Goes out {chosen.when}.</p>
-          {made === null && <p className="sec mt-4">As soon as there is an order to make it from, the message stands here word for word.</p>}
+          {made === null && <p className="sec mt-4">{occasion ? 'As soon as a payment plan or subscription has come to this point, the message stands here word for word.' : 'As soon as there is an order to make it from, the message stands here word for word.'}</p>}
           {made && (
             <article className="mt-5 max-w-xl border border-line bg-field px-6 py-5" aria-label="The message as it goes out">
               <h3 dir="auto">{made.subject}</h3>
@@ -50,7 +57,40 @@ export function FollowUpStage({ draft }: { draft: Draft }) {
           )}
         </>
       }
-      outcome={<><h2>What buyers get</h2><p className="mt-2 text-ink-2">{chosen.id === 'sign-in' ? 'One link, for 30 minutes, used up by pressing a button; a mail scanner that follows it changes nothing.' : 'Made from your latest order, with the same words that were sent. The sign-in link is made fresh for each message.'}</p>{about && about.mode !== 'real' && <p className="mt-3"><a className="plain-link" href="/standin/mail/" target="_blank" rel="noopener">Read every message this test shop has sent</a></p>}</>}
+      outcome={<><h2>What buyers get</h2><p className="mt-2 text-ink-2">{madeFrom}</p>{about && !real && <p className="mt-3"><a className="plain-link" href="/standin/mail/" target="_blank" rel="noopener">Read every message this test shop has sent</a></p>}</>}
     />
   );
+}
+
+/** A message about an order, made from the latest one it fits. */
+async function orderLetter(message: string, { draft, real, url }: Setting): Promise<Message | null> {
+  const setting = { shop: draft.content.shop, real };
+  const link = { url, days: LINK_DAYS, minutes: 30 };
+  if (message === 'sign-in') return signInMessage(setting, link);
+  const refund = message === 'refund' ? (await db.refunds.toArray()).findLast((r) => r.status === 'paid') : undefined;
+  const order = message === 'refund' ? (refund && (await db.orders.get(refund.orderId))) : await db.orders.orderBy('number').last();
+  if (!order) return null;
+  const person = await db.people.get(order.personId);
+  const passes = await db.passes.bulkGet(order.passIds);
+  const closed = passes.flatMap((p) => (p?.closed ? [draft.content.products.find((x) => x.id === p.productId)?.title ?? ''] : []));
+  const { locale, tax } = (draft.live?.content ?? draft.content).shop;
+  const begun = (await db.agreements.where('agreement.orderId').equals(order.id).toArray()).map((row) => row.agreement).filter((a) => a.from === null);
+  const later = begun.map((a) => restInWords(a, { locale, charged: (due) => chargeFor(a, due, tax).amount })).filter((text) => text !== '');
+  return message === 'refund' ? refundMessage(setting, order as unknown as Order, refund as unknown as Refund, person?.name ?? '', closed) : receiptMessage(setting, order as unknown as Order, person?.name ?? '', link, later);
+}
+
+const STATES: readonly Agreement['status'][] = ['past due', 'in trial', 'paused', 'ending', 'active', 'paid off', 'ended'];
+
+/** A letter about payments over time, made from one that stands where it is written. */
+async function letterOf(occasion: Occasion, { draft, real, url }: Setting): Promise<Message | null> {
+  const { tax } = (draft.live?.content ?? draft.content).shop;
+  for (const status of STATES) {
+    const row = (await db.agreements.where('status').equals(status).limit(LOOKED_AT).toArray()).find(({ agreement }) => occasion.fits(agreement));
+    if (!row) continue;
+    const { agreement } = row;
+    const charged = (due: { n: number; at: string }): number => chargeFor(agreement, due, tax).amount;
+    const person = await db.people.get(agreement.personId);
+    return agreementMessage({ shop: draft.content.shop, real }, agreement, letterOn(occasion, agreement, charged), person?.name ?? '', { url, days: LINK_DAYS }, charged);
+  }
+  return null;
 }
