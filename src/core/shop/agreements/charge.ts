@@ -44,7 +44,7 @@ export function changeCard(state: ShopState, { agreementId, card }: Extract<Comm
   const changed: ShopEvent = { type: 'agreement.cardChanged', v: 1, data: { agreementId, card } };
   if (a.status === 'ended' || a.status === 'paid off') return { refused: 'nothing-to-do', sentence: 'Nothing more is paid here, so no card is needed.' };
   const again = a.status === 'past due' && a.dispute === null ? ask(state, { ...a, card }, a.owed, { why: 'asked', planned: context.now, next: a.next }) : [];
-  // Its key names the card and the moment, so that each change is told and none twice.
+  // A key of its own: every change is told.
   const told = mailOf(a, 'card-changed', context.ids.next('m'), { reason: card.last4 });
   return { events: [changed, ...again, told] };
 }
