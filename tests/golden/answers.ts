@@ -1,0 +1,71 @@
+import type { Instant } from '#core/calendar';
+import { parseLine } from '#core/journal';
+import { isOpen } from '#core/passes';
+import { evolveBatch, newShopState, orderStatus, type ShopState } from '#core/shop';
+
+/** How often along a history its doors and next dues are asked for. */
+const LOOKS = 8;
+
+/**
+ * What a history comes to, in terms of the trade and not of the state's shape: what each order and later payment paid,
+ * what tax it bore, what went back, which papers were given out, which doors stood open when, and what is due next.
+ * A later version of the program that reads these lines has to give the same answers.
+ */
+export interface Answers {
+  seq: number;
+  counts: string;
+  /** "number status receipt | line: paid tax back taxBack lost | …" */
+  orders: string[];
+  /** "agreement status | receipt amount tax credit back taxBack lost | … | owed … | credit …" */
+  agreements: string[];
+  /** "refund status amount creditNote" */
+  refunds: string[];
+  /** "creditNote amount tax" */
+  credits: string[];
+  /** "dispute status amount" */
+  disputes: string[];
+  /** What had to leave the shop and had not yet. */
+  waiting: string[];
+  attention: string[];
+  /** At a moment: who could open what, and what was due next. */
+  moments: { at: Instant; open: string; next: string }[];
+}
+
+export function answersOf(lines: readonly string[]): Answers {
+  const state = newShopState();
+  const moments: Answers['moments'] = [];
+  lines.forEach((line, i) => {
+    const batch = parseLine(line);
+    if (!batch) throw new Error(`Line ${i + 1} cannot be read.`);
+    evolveBatch(state, batch);
+    if ((i + 1) % Math.ceil(lines.length / LOOKS) === 0 || i === lines.length - 1) moments.push(momentOf(state, batch.at));
+  });
+  return {
+    seq: state.seq,
+    counts: `${state.counts.orders} orders, ${state.counts.receipts} receipts, ${state.counts.creditNotes} credit notes`,
+    orders: [...state.orders.values()].map((o) => [`${o.number} ${hyphened(orderStatus(o))} ${o.receipt}`, ...o.lines.map((l) => `${l.lineId}: ${l.paid} ${l.tax} ${l.givenBack} ${l.taxBack} ${l.lost}`)].join(' | ')),
+    agreements: [...state.agreements.values()].map((a) =>
+      [
+        `${a.id} ${hyphened(a.status)}`,
+        ...a.payments.map((p) => `${p.receipt ?? '-'} ${p.amount} ${p.tax} ${p.credit} ${p.givenBack} ${p.taxBack} ${p.lost}`),
+        ...(a.owed.length > 0 ? [`owed ${a.owed.map((d) => `${d.n}:${d.amount}`).join(' ')}`] : []),
+        ...(a.credit ? [`credit ${a.credit.amount}`] : []),
+      ].join(' | '),
+    ),
+    refunds: [...state.refunds.values()].map((r) => `${r.id} ${r.status} ${r.amount} ${r.creditNote ?? '-'}`),
+    credits: [...state.credits.values()].map((c) => `${c.creditNote} ${c.amount} ${c.tax}`),
+    disputes: [...state.disputes.values()].map((d) => `${d.id} ${d.status} ${d.amount}`),
+    waiting: [...state.todo.keys()].sort(),
+    attention: state.attention.map((a) => a.id),
+    moments,
+  };
+}
+
+/** Spellings may change; what they say may not. */
+export const hyphened = (status: string): string => status.replaceAll(' ', '-');
+
+function momentOf(state: ShopState, at: Instant): Answers['moments'][number] {
+  const open = [...state.passes.values()].filter((p) => isOpen(p, at)).map((p) => p.id);
+  const next = [...state.agreements.values()].flatMap((a) => (a.next ? [`${a.id}#${a.next.n}@${a.next.at}`] : []));
+  return { at, open: open.sort().join(' '), next: next.sort().join(' ') };
+}

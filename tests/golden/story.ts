@@ -1,0 +1,140 @@
+import { addMs, HOUR, type Instant } from '#core/calendar';
+import type { Batch } from '#core/journal';
+import { type ChargeAnswer, type ChargeRequest, type Command, NotAnswered, StorageFailed } from '#core/shop';
+import { type MemoryShop, releaseWith, shopInMemory } from '../support/shopInMemory';
+
+const START: Instant = '2026-11-23T10:00:00.000Z';
+const after = (days: number): Instant => addMs(START, days * 24 * HOUR);
+
+/** Every kind of fact at least once, also the rare ones: told from a fixed beginning, so that it is the same each time. */
+export async function story(): Promise<readonly Batch[]> {
+  const live = releaseWith(
+    [
+      { kind: 'once', amount: '27' },
+      { kind: 'subscription', amount: '30' },
+      { kind: 'plan', amount: '99', payments: '3' },
+      { kind: 'subscription', amount: '12', trial: { days: '14', fee: '1' } },
+      { kind: 'once', amount: '200' },
+      { kind: 'once', amount: '9' },
+    ],
+    {
+      shop: { tax: { how: 'on top', home: 'PT', rates: [{ country: 'PT', rate: 2300, from: null }, { country: 'PT', rate: 2400, from: '2027-01-10' }] } },
+      edit: (content) => {
+        const [replacing, dated] = content.offers.slice(-2);
+        const price = replacing?.prices[0];
+        if (price) price.replaces = { offerId: 'off_1', credit: true };
+        const until = dated?.prices[0];
+        if (until) until.access = { ...until.access, kind: 'for', count: '3', unit: 'week' };
+      },
+    },
+  );
+  let next: ((request: ChargeRequest) => ChargeAnswer) | null = null;
+  const shop = await shopInMemory(live, START, (request) => {
+    const answer = next?.(request) ?? { status: 'paid', paymentId: '' };
+    next = null;
+    return answer;
+  });
+  const must = async (command: Command): Promise<void> => {
+    const said = await shop.act(command);
+    if (said !== 'done') throw new Error(`${command.type}: ${said}`);
+  };
+  const once = (i: number, person: string): Promise<string> => buyOnce(shop, i, person);
+
+  // A card that refuses, then another; a bank that is asked and answers; one that never does; an answer that comes too late.
+  next = () => ({ status: 'refused', reason: 'not-enough-money' });
+  await once(0, 'u1');
+  const first = await once(0, 'u1');
+  next = () => ({ status: 'waitsForBank', confirmAt: '/bank' });
+  const asked = await once(0, 'u2');
+  await must({ type: 'answer-charge', key: `${asked}-1`, answer: { status: 'paid', paymentId: 'pay-u2' } });
+  next = () => ({ status: 'waitsForBank', confirmAt: '/bank' });
+  const away = await once(0, 'u3');
+  await shop.goTo(addMs(START, 2 * HOUR));
+  await must({ type: 'answer-charge', key: `${away}-1`, answer: { status: 'paid', paymentId: 'pay-u3' } });
+
+  // Files, a person, a part given back, a refund that the service refuses, the rest.
+  const [passId] = shop.runner.state.orders.get(first)?.passIds ?? [];
+  const pass = shop.runner.state.passes.get(passId ?? '');
+  const fileId = live.content.products.find((p) => p.id === pass?.productId)?.files[0]?.id ?? '';
+  await must({ type: 'fetch-file', passId: passId ?? '', fileId });
+  await must({ type: 'change-person', personId: 'u1', rev: 2 });
+  const line = shop.runner.state.orders.get(first)?.lines[0];
+  if (!line) throw new Error('no line');
+  await must({ type: 'refund', orderId: first, shares: [{ lineId: line.lineId, amount: 900 }], reason: 'asked' });
+  const { refund } = shop.ports.payments;
+  shop.ports.payments.refund = () => Promise.resolve({ status: 'refused', reason: 'closed' });
+  await must({ type: 'refund', orderId: first, shares: [{ lineId: line.lineId, amount: 100 }], reason: 'asked' });
+  shop.ports.payments.refund = refund;
+  await must({ type: 'refund', orderId: first, shares: [{ lineId: line.lineId, amount: line.paid - 900 }], reason: 'asked' });
+  await once(5, 'u4');
+
+  // Subscriptions: paused and back, stopped and taken up again, switched, replaced, ended now with unused days back.
+  const paused = (await shop.buy({ i: 1, person: 'u5' })).id;
+  const kept = (await shop.buy({ i: 1, person: 'u6' })).id;
+  const switched = (await shop.buy({ i: 1, person: 'u7' })).id;
+  await shop.buy({ i: 1, person: 'u8' });
+  const ended = (await shop.buy({ i: 1, person: 'u9' })).id;
+  const disputed = (await shop.buy({ i: 1, person: 'u10' })).id;
+  const lost = (await shop.buy({ i: 1, person: 'u11' })).id;
+  const behind = (await shop.buy({ i: 1, person: 'u12' })).id;
+  const trial = (await shop.buy({ i: 3, person: 'u13' })).id;
+  const ending = (await shop.buy({ i: 1, person: 'u18' })).id;
+  await shop.goTo(after(5));
+  await must({ type: 'pause', agreementId: paused, until: null, by: 'seller' });
+  await must({ type: 'cancel', agreementId: kept, when: 'end', giveBack: false, by: 'buyer' });
+  await must({ type: 'keep', agreementId: kept });
+  await must({ type: 'move-due-day', agreementId: kept, day: { of: 'month', day: 1 } });
+  await must({ type: 'move-buyer', agreementId: kept, country: 'PT', vatNumber: '', numberKey: 'v1' });
+  await must({ type: 'switch', agreementId: switched, offerId: 'off_3', priceId: 'pr_3' });
+  await once(4, 'u8');
+  await must({ type: 'cancel', agreementId: ended, when: 'now', giveBack: true, by: 'seller' });
+  await must({ type: 'cancel', agreementId: trial, when: 'end', giveBack: false, by: 'buyer' });
+  await must({ type: 'open-dispute', disputeId: 'd1', paymentId: paymentOf(shop, disputed), amount: 3690, answerBy: after(20) });
+  await must({ type: 'open-dispute', disputeId: 'd2', paymentId: paymentOf(shop, lost), amount: 3690, answerBy: after(20) });
+  await must({ type: 'cancel', agreementId: ending, when: 'end', giveBack: false, by: 'buyer' });
+  await must({ type: 'open-dispute', disputeId: 'd3', paymentId: paymentOf(shop, ending), amount: 3690, answerBy: after(20) });
+  await shop.goTo(after(12));
+  await must({ type: 'close-dispute', disputeId: 'd3', won: true });
+  await must({ type: 'return', agreementId: paused, on: null });
+  await must({ type: 'close-dispute', disputeId: 'd1', won: true });
+  await must({ type: 'close-dispute', disputeId: 'd2', won: false });
+
+  // Plans: behind and paid late, the rest at once, let go, stopped; a later payment refused until it ends.
+  const late = (await shop.buy({ i: 2, person: 'u14' })).id;
+  const rest = (await shop.buy({ i: 2, person: 'u15' })).id;
+  const letGo = (await shop.buy({ i: 2, person: 'u16' })).id;
+  const stopped = (await shop.buy({ i: 2, person: 'u17' })).id;
+  await must({ type: 'pay-rest', agreementId: rest });
+  await must({ type: 'stop-plan', agreementId: letGo, keepAccess: true });
+  await must({ type: 'stop-plan', agreementId: stopped, keepAccess: false });
+  const refusing = new Set([late, behind]);
+  const { charge } = shop.ports.payments;
+  shop.ports.payments.charge = (request) => ([...refusing].some((id) => request.key.startsWith(id)) ? Promise.resolve({ status: 'refused', reason: 'not-enough-money' }) : charge(request));
+  await shop.goTo(after(52));
+  refusing.delete(late);
+  await must({ type: 'change-card', agreementId: late, card: { token: 'card2', last4: '0027' } });
+  await must({ type: 'refund-agreement', agreementId: late, amount: 1000, ends: false, reason: 'asked' });
+  await must({ type: 'refund-agreement', agreementId: kept, amount: null, ends: true, reason: 'asked' });
+  // A disk that was full for a moment, a shop that was away, and a demo's clock.
+  const { append } = shop.ports.journal;
+  shop.ports.journal.append = () => Promise.reject(new StorageFailed('full'));
+  await shop.act({ type: 'change-person', personId: 'u2', rev: 2 });
+  shop.ports.journal.append = append;
+  await shop.runner.turn();
+  await shop.runner.execute({ type: 'resume', why: 'the disk was full' });
+  await must({ type: 'confirm-gap', from: after(52), to: after(120) });
+  await must({ type: 'move-clock', to: after(121) });
+  shop.ports.payments.charge = () => Promise.reject(new NotAnswered('lost'));
+  await shop.goTo(after(126));
+  return shop.ports.batches;
+}
+
+/** Buys what is paid once, and says which order it was. */
+async function buyOnce(shop: MemoryShop, i: number, person: string): Promise<string> {
+  await shop.buy({ i, person, signedIn: true }).catch((error: unknown) => {
+    if (!(error instanceof Error && error.message === 'no agreement came of it')) throw error;
+  });
+  return [...shop.runner.state.charges.values()].at(-1)?.orderId ?? '';
+}
+
+const paymentOf = (shop: MemoryShop, id: string): string => shop.runner.state.orders.get(shop.agreement(id).orderId)?.paymentId ?? '';
