@@ -2,7 +2,19 @@ import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['dist/', 'node_modules/', 'keel-data/', 'demo-data/', '.shots/', 'scripts/*.mjs', '*.cjs', 'jest*.config.js', 'eslint.config.js'] },
+  {
+    ignores: [
+      'dist/',
+      'node_modules/',
+      'keel-data/',
+      'demo-data/',
+      '.shots/',
+      'scripts/*.mjs',
+      '*.cjs',
+      'jest*.config.js',
+      'eslint.config.js',
+    ],
+  },
   ...tseslint.configs.recommendedTypeChecked,
   { languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } } },
   {
@@ -12,16 +24,40 @@ export default tseslint.config(
       '@typescript-eslint/require-await': 'off',
       '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { arguments: false } }],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
-      'no-restricted-syntax': ['error', { selector: "JSXAttribute[name.name='dangerouslySetInnerHTML']", message: 'Formatted text is kept as a document and rendered with React; markup is never put in.' }],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "JSXAttribute[name.name='dangerouslySetInnerHTML']",
+          message: 'Formatted text is kept as a document and rendered with React; markup is never put in.',
+        },
+      ],
     },
   },
   { files: ['tests/**'], rules: { '@typescript-eslint/unbound-method': 'off' } },
-  { files: ['src/**/*.tsx', 'src/studio/**/*.ts'], plugins: { 'react-hooks': reactHooks }, rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' } },
+  {
+    files: ['src/**/*.tsx', 'src/studio/**/*.ts'],
+    plugins: { 'react-hooks': reactHooks },
+    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+  },
   {
     files: ['src/core/**'],
     rules: {
-      'no-restricted-globals': ['error', 'Date', 'fetch', 'crypto', 'window', 'document', 'setTimeout', 'setInterval', 'process'],
-      'no-restricted-properties': ['error', { object: 'Math', property: 'random' }, { object: 'Temporal', property: 'Now' }],
+      'no-restricted-globals': [
+        'error',
+        'Date',
+        'fetch',
+        'crypto',
+        'window',
+        'document',
+        'setTimeout',
+        'setInterval',
+        'process',
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random' },
+        { object: 'Temporal', property: 'Now' },
+      ],
     },
   },
 );

@@ -1,4 +1,16 @@
-const transform = { '^.+\\.(t|j)sx?$': ['@swc/jest', { module: { type: 'es6' }, jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }] };
+const transform = {
+  '^.+\\.(t|j)sx?$': [
+    '@swc/jest',
+    {
+      module: { type: 'es6' },
+      jsc: {
+        target: 'es2022',
+        parser: { syntax: 'typescript', tsx: true },
+        transform: { react: { runtime: 'automatic' } },
+      },
+    },
+  ],
+};
 
 export default {
   testEnvironment: 'node',

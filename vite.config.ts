@@ -6,13 +6,23 @@ const browsers: BuildEnvironmentOptions = {
   outDir: 'dist/client',
   manifest: true,
   assetsInlineLimit: 0,
-  rollupOptions: { input: { studio: 'studio.html', member: 'member.html', pages: 'src/pages/entry.ts', checkout: 'src/pages/checkout/entry.tsx' } },
+  rollupOptions: {
+    input: {
+      studio: 'studio.html',
+      member: 'member.html',
+      pages: 'src/pages/entry.ts',
+      checkout: 'src/pages/checkout/entry.tsx',
+    },
+  },
 };
 const counter: BuildEnvironmentOptions = {
   outDir: 'dist/server',
   target: 'node20',
   ssr: true,
-  rollupOptions: { input: { start: 'src/counter/start.ts', demo: 'demo/start.ts' }, output: { entryFileNames: '[name].js' } },
+  rollupOptions: {
+    input: { start: 'src/counter/start.ts', demo: 'demo/start.ts' },
+    output: { entryFileNames: '[name].js' },
+  },
 };
 
 // Two builds: what browsers get, and the counter (with --ssr).

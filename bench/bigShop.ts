@@ -8,7 +8,20 @@ import { FIRST_PREV, serialiseBatch, type ShopEvent } from '#core/journal';
 import { newBlock } from '#core/pages';
 import { FILE_BYTES, FILE_SHA, release, releaseContent } from '../tests/support/release';
 
-const BIRDS = ['Wren', 'Robin', 'Bittern', 'Blackcap', 'Dunnock', 'Moorhen', 'Rail', 'Tarn', 'Marsh', 'Fenner', 'Oriel', 'Harrow'];
+const BIRDS = [
+  'Wren',
+  'Robin',
+  'Bittern',
+  'Blackcap',
+  'Dunnock',
+  'Moorhen',
+  'Rail',
+  'Tarn',
+  'Marsh',
+  'Fenner',
+  'Oriel',
+  'Harrow',
+];
 const FIRST = ['Tove', 'Ilmar', 'Rafi', 'Ursa', 'Tomas', 'Wim', 'Lucan', 'Bento', 'Vera', 'Ines', 'Petra', 'Yara'];
 
 /** Writes a shop's folder with so many orders straight to its files, with a page of many blocks. Everything in it is invented. */
@@ -19,7 +32,16 @@ export async function writeBigShop(dataFolder: string, orders: number, blocks: n
   writeFileSync(join(dataFolder, 'vault', FILE_SHA.slice(0, 2), FILE_SHA), FILE_BYTES);
   const content = releaseContent();
   const page = content.pages[0];
-  if (page) page.blocks = [...page.blocks, ...Array.from({ length: Math.max(0, blocks - page.blocks.length) }, (_, i) => newBlock(i % 3 === 0 ? 'testimonial' : i % 3 === 1 ? 'text' : 'benefits', `b_many${i}`, { title: '', benefits: ['Know who sings first'] }))];
+  if (page)
+    page.blocks = [
+      ...page.blocks,
+      ...Array.from({ length: Math.max(0, blocks - page.blocks.length) }, (_, i) =>
+        newBlock(i % 3 === 0 ? 'testimonial' : i % 3 === 1 ? 'text' : 'benefits', `b_many${i}`, {
+          title: '',
+          benefits: ['Know who sings first'],
+        }),
+      ),
+    ];
   const live = release(1, null, content);
   writeFileSync(join(own, 'releases', '000001.json'), JSON.stringify(live));
 
@@ -45,21 +67,85 @@ export async function writeBigShop(dataFolder: string, orders: number, blocks: n
     if ('refused' in quote) throw new Error(quote.sentence);
     const orderId = `o_${i}`;
     const key = `${orderId}-1`;
-    const pass = { id: `p_${i}`, personId, productId: quote.lines[0]?.productIds[0] ?? '', cause: { kind: 'paid' as const, orderId, lineId: 'l1' }, from: at, until: null, hold: null, closed: null };
+    const pass = {
+      id: `p_${i}`,
+      personId,
+      productId: quote.lines[0]?.productIds[0] ?? '',
+      cause: { kind: 'paid' as const, orderId, lineId: 'l1' },
+      from: at,
+      until: null,
+      hold: null,
+      closed: null,
+    };
     const paymentId = `pay_${i}`;
     const events: ShopEvent[] = [
-      { type: 'charge.requested', v: 1, data: { key, orderId, checkoutId: `c_${i}`, attempt: 1, personId, quote, card: { token: 'tok', last4: '0001' }, opens: [pass] } },
+      {
+        type: 'charge.requested',
+        v: 1,
+        data: {
+          key,
+          orderId,
+          checkoutId: `c_${i}`,
+          attempt: 1,
+          personId,
+          quote,
+          card: { token: 'tok', last4: '0001' },
+          opens: [pass],
+        },
+      },
       { type: 'charge.paid', v: 1, data: { key, paymentId } },
-      { type: 'order.paid', v: 1, data: { orderId, number: 1001 + i, checkoutId: `c_${i}`, personId, quote, paymentId, last4: '0001', receipt: `R-${String(i + 1).padStart(5, '0')}` } },
+      {
+        type: 'order.paid',
+        v: 1,
+        data: {
+          orderId,
+          number: 1001 + i,
+          checkoutId: `c_${i}`,
+          personId,
+          quote,
+          paymentId,
+          last4: '0001',
+          receipt: `R-${String(i + 1).padStart(5, '0')}`,
+        },
+      },
       { type: 'pass.opened', v: 1, data: { pass } },
     ];
     if (i < Math.ceil(orders / 1.4)) {
-      await write(people, JSON.stringify({ id: personId, rev: 1, name: `${FIRST[i % 12] ?? ''} ${BIRDS[Math.floor(i / 12) % 12] ?? ''}`, address: `buyer${i}@example.org` }));
+      await write(
+        people,
+        JSON.stringify({
+          id: personId,
+          rev: 1,
+          name: `${FIRST[i % 12] ?? ''} ${BIRDS[Math.floor(i / 12) % 12] ?? ''}`,
+          address: `buyer${i}@example.org`,
+        }),
+      );
       events.unshift({ type: 'person.changed', v: 1, data: { personId, rev: 1 } });
     }
     if (i % 40 === 0) {
       const line = quote.lines[0];
-      events.push({ type: 'refund.requested', v: 1, data: { refundId: `r_${i}`, orderId, paymentId, amount: line?.dueToday ?? 0, currency: 'EUR', shares: [{ lineId: 'l1', amount: line?.dueToday ?? 0, tax: 0 }], closes: [pass.id], reason: '' } }, { type: 'refund.paid', v: 1, data: { refundId: `r_${i}`, creditNote: `C-${String(i / 40 + 1).padStart(5, '0')}` } }, { type: 'pass.closed', v: 1, data: { passId: pass.id, why: 'refund', dueAt: null } });
+      events.push(
+        {
+          type: 'refund.requested',
+          v: 1,
+          data: {
+            refundId: `r_${i}`,
+            orderId,
+            paymentId,
+            amount: line?.dueToday ?? 0,
+            currency: 'EUR',
+            shares: [{ lineId: 'l1', amount: line?.dueToday ?? 0, tax: 0 }],
+            closes: [pass.id],
+            reason: '',
+          },
+        },
+        {
+          type: 'refund.paid',
+          v: 1,
+          data: { refundId: `r_${i}`, creditNote: `C-${String(i / 40 + 1).padStart(5, '0')}` },
+        },
+        { type: 'pass.closed', v: 1, data: { passId: pass.id, why: 'refund', dueAt: null } },
+      );
     }
     await append(at, events);
   }

@@ -23,7 +23,9 @@ export async function delivery(): Promise<void> {
   await buyer.pay(await buyer.openCheckout('field-pack'), { name: 'B', address: 'b@example.org' }, '9000000000000001');
   const [link = ''] = await buyer.filesOfThanks('field-pack');
 
-  const plain = createServer((req, res) => void send(req, shop.counter.context.vault.pathOf(sha256), { dotfiles: 'allow' }).pipe(res));
+  const plain = createServer(
+    (req, res) => void send(req, shop.counter.context.vault.pathOf(sha256), { dotfiles: 'allow' }).pipe(res),
+  );
   await new Promise<void>((resolve) => plain.listen(0, '127.0.0.1', resolve));
   const plainUrl = `http://127.0.0.1:${(plain.address() as AddressInfo).port}/`;
 
@@ -44,5 +46,7 @@ export async function delivery(): Promise<void> {
   }
   plain.close();
   await shop.close();
-  process.stdout.write(`Protected file of ${MEGABYTES} MB (${createHash('sha256').update(bytes).digest('hex') === sha256 ? 'whole' : 'broken'}): ${best.ours.toFixed(0)} MB/s. The same through plain send: ${best.theirs.toFixed(0)} MB/s. Ratio ${(best.ours / best.theirs).toFixed(2)}.\n`);
+  process.stdout.write(
+    `Protected file of ${MEGABYTES} MB (${createHash('sha256').update(bytes).digest('hex') === sha256 ? 'whole' : 'broken'}): ${best.ours.toFixed(0)} MB/s. The same through plain send: ${best.theirs.toFixed(0)} MB/s. Ratio ${(best.ours / best.theirs).toFixed(2)}.\n`,
+  );
 }

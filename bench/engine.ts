@@ -21,12 +21,28 @@ export async function engine(): Promise<void> {
     const runner = createRunner(ports);
     await runner.start();
     await runner.execute({ type: 'publish', release: release(), hasFile: () => true });
-    const quote = quoteFor(release(), { offerId: 'off_field', priceId: 'pr_one' }, runner.now(), firstBuyer(runner.now()));
+    const quote = quoteFor(
+      release(),
+      { offerId: 'off_field', priceId: 'pr_one' },
+      runner.now(),
+      firstBuyer(runner.now()),
+    );
     const shown = 'refused' in quote ? '' : quoteFingerprint(quote);
     let next = 0;
     const walk = async (): Promise<void> => {
       for (let i = next++; i < ORDERS; i = next++) {
-        await runner.execute({ type: 'pay', checkoutId: `c${i}`, personId: 'u1', offerId: 'off_field', priceId: 'pr_one', release: release(), startedAt: runner.now(), shown, fingerprint: (text) => text, card: { token: 't', last4: '0001' } });
+        await runner.execute({
+          type: 'pay',
+          checkoutId: `c${i}`,
+          personId: 'u1',
+          offerId: 'off_field',
+          priceId: 'pr_one',
+          release: release(),
+          startedAt: runner.now(),
+          shown,
+          fingerprint: (text) => text,
+          card: { token: 't', last4: '0001' },
+        });
       }
     };
     const begun = performance.now();
@@ -37,6 +53,8 @@ export async function engine(): Promise<void> {
     await journal.close();
     rmSync(folder, { recursive: true, force: true });
     const bare = await appendAndSync(2_450);
-    process.stdout.write(`Orders through the shop alone, on the disk, ${atOnce} at once: ${rate.toFixed(0)}/s. Bare append and sync: ${bare.toFixed(0)}/s. Ratio ${(rate / bare).toFixed(2)}.\n`);
+    process.stdout.write(
+      `Orders through the shop alone, on the disk, ${atOnce} at once: ${rate.toFixed(0)}/s. Bare append and sync: ${bare.toFixed(0)}/s. Ratio ${(rate / bare).toFixed(2)}.\n`,
+    );
   }
 }

@@ -21,7 +21,13 @@ export async function lasting(): Promise<void> {
   schedule();
   for (const agreements of [1_000, 10_000, 100_000]) await renewalRun(agreements);
   const begun = performance.now();
-  const played = await rehearse(releaseWith([{ kind: 'subscription', amount: '12', trial: { days: '14', fee: '1' } }]), { offerId: 'off_0', priceId: 'pr_0' }, START, NOTHING_HAPPENS, 10);
+  const played = await rehearse(
+    releaseWith([{ kind: 'subscription', amount: '12', trial: { days: '14', fee: '1' } }]),
+    { offerId: 'off_0', priceId: 'pr_0' },
+    START,
+    NOTHING_HAPPENS,
+    10,
+  );
   if ('problem' in played) throw new Error(played.problem);
   say(`Rehearsal of ten years, monthly: ${played.steps.length} steps in ${(performance.now() - begun).toFixed(0)} ms.`);
 }
@@ -33,13 +39,23 @@ function schedule(): void {
   const ours = firstDues(MONTHLY, START, 'UTC', count).map((d) => d.at.slice(0, 10));
   const mine = count / ((performance.now() - begun) / 1_000);
   begun = performance.now();
-  const theirs = new RRule({ freq: RRule.MONTHLY, dtstart: new Date(START), count, bymonthday: Array.from({ length: 31 }, (_, i) => i + 1), bysetpos: -1 }).all().map((d) => d.toISOString().slice(0, 10));
+  const theirs = new RRule({
+    freq: RRule.MONTHLY,
+    dtstart: new Date(START),
+    count,
+    bymonthday: Array.from({ length: 31 }, (_, i) => i + 1),
+    bysetpos: -1,
+  })
+    .all()
+    .map((d) => d.toISOString().slice(0, 10));
   const theirRate = count / ((performance.now() - begun) / 1_000);
   if (ours.join() !== theirs.join()) throw new Error('The dates differ');
   begun = performance.now();
   firstDues(MONTHLY, START, 'Europe/Lisbon', count);
   const zoned = count / ((performance.now() - begun) / 1_000);
-  say(`Schedule, monthly from the 31st, the same ${count} dates: ${mine.toFixed(0)}/s in UTC (${zoned.toFixed(0)}/s in a zone with daylight saving), rrule ${theirRate.toFixed(0)}/s. Ratio ${(mine / theirRate).toFixed(2)}.`);
+  say(
+    `Schedule, monthly from the 31st, the same ${count} dates: ${mine.toFixed(0)}/s in UTC (${zoned.toFixed(0)}/s in a zone with daylight saving), rrule ${theirRate.toFixed(0)}/s. Ratio ${(mine / theirRate).toFixed(2)}.`,
+  );
 }
 
 /** So many subscriptions fall due on one day: the time each takes, with the journal on the disk and the card service in memory. */
@@ -59,11 +75,24 @@ async function renewalRun(agreements: number): Promise<void> {
   if ('refused' in quote) throw new Error(quote.sentence);
   const shown = quoteFingerprint(quote);
   for (let from = 0; from < agreements; from += 1_000) {
-    await Promise.all(Array.from({ length: Math.min(1_000, agreements - from) }, async (_, i) => {
-      const personId = `u${from + i}`;
-      await ports.people.save({ id: personId, rev: 1, name: personId, address: `${personId}@example.org` });
-      await runner.execute({ type: 'pay', checkoutId: `c${from + i}`, personId, offerId: 'off_0', priceId: 'pr_0', release: live, startedAt: START, shown, fingerprint: (t) => t, card: { token: 't', last4: '0001' } });
-    }));
+    await Promise.all(
+      Array.from({ length: Math.min(1_000, agreements - from) }, async (_, i) => {
+        const personId = `u${from + i}`;
+        await ports.people.save({ id: personId, rev: 1, name: personId, address: `${personId}@example.org` });
+        await runner.execute({
+          type: 'pay',
+          checkoutId: `c${from + i}`,
+          personId,
+          offerId: 'off_0',
+          priceId: 'pr_0',
+          release: live,
+          startedAt: START,
+          shown,
+          fingerprint: (t) => t,
+          card: { token: 't', last4: '0001' },
+        });
+      }),
+    );
     await runner.settle();
   }
   memory.charges.length = 0;
@@ -76,5 +105,7 @@ async function renewalRun(agreements: number): Promise<void> {
   await journal.close();
   rmSync(folder, { recursive: true, force: true });
   const bare = await appendAndSync(2_000);
-  say(`Renewal run, ${agreements.toLocaleString('en')} in one day: ${(ms / 1_000).toFixed(1)} s, ${((1_000 * ms) / agreements).toFixed(0)} µs each (asked, paid, message: three lines each). Bare append and sync of one line: ${(1_000_000 / bare).toFixed(0)} µs.`);
+  say(
+    `Renewal run, ${agreements.toLocaleString('en')} in one day: ${(ms / 1_000).toFixed(1)} s, ${((1_000 * ms) / agreements).toFixed(0)} µs each (asked, paid, message: three lines each). Bare append and sync of one line: ${(1_000_000 / bare).toFixed(0)} µs.`,
+  );
 }

@@ -30,7 +30,9 @@ export async function orders(): Promise<void> {
     const bytes = Math.round((statSync(journal).size - before) / ORDERS);
     await served.stop();
     const bare = await appendAndSync(bytes);
-    process.stdout.write(`Orders through the whole checkout, ${atOnce} buyer(s) at once: ${rate.toFixed(0)}/s. Bare append and sync of ${bytes} bytes: ${bare.toFixed(0)}/s. Ratio ${(rate / bare).toFixed(3)}.\n`);
+    process.stdout.write(
+      `Orders through the whole checkout, ${atOnce} buyer(s) at once: ${rate.toFixed(0)}/s. Bare append and sync of ${bytes} bytes: ${bare.toFixed(0)}/s. Ratio ${(rate / bare).toFixed(3)}.\n`,
+    );
   }
 }
 
@@ -39,7 +41,11 @@ async function buyMany(base: string, count: number, atOnce: number, name: string
   const walk = async (): Promise<void> => {
     for (let i = next++; i < count; i = next++) {
       const buyer = new Buyer(base);
-      const { body } = await buyer.pay(await buyer.openCheckout('field-pack'), { name: `Buyer ${i}`, address: `${name}${i}@example.org` }, '9000000000000001');
+      const { body } = await buyer.pay(
+        await buyer.openCheckout('field-pack'),
+        { name: `Buyer ${i}`, address: `${name}${i}@example.org` },
+        '9000000000000001',
+      );
       if (body.state?.status !== 'paid') throw new Error(`Not paid: ${JSON.stringify(body)}`);
     }
   };

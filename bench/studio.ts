@@ -38,21 +38,49 @@ async function measure(served: Served, browser: BrowserContext, started: number)
   while ((await pulledLines(page)) <= ORDERS) await page.waitForTimeout(500);
   say(`  The whole history copied into an empty browser, once: ${((performance.now() - pulled) / 1000).toFixed(0)} s.`);
 
-  say(`  Opened again: heading ${ms(await timed(async () => { await page.goto(`${served.base}/studio/`); await page.getByText('This month so far').waitFor(); }))}; with “Lately” filled ${ms(await timed(async () => { await page.goto(`${served.base}/studio/`); await page.locator('.rows tbody tr').nth(5).waitFor(); }))}.`);
-  say(`  First rows and totals of all orders: ${ms(await within(page, () => (document.querySelector('.stages a[href$="/deliver"]') as HTMLElement).click(), () => document.querySelectorAll('.sheet tbody tr').length >= 100))}.`);
-  say(`  Narrowed to what was given back, with totals: ${ms(await ask(page, 'Select', 'Which orders', 'back'))}; to one month: ${ms(await ask(page, 'Select', 'When', '2026-01'))}; any again: ${ms(await ask(page, 'Select', 'Which orders', ''))}.`);
+  say(
+    `  Opened again: heading ${ms(
+      await timed(async () => {
+        await page.goto(`${served.base}/studio/`);
+        await page.getByText('This month so far').waitFor();
+      }),
+    )}; with “Lately” filled ${ms(
+      await timed(async () => {
+        await page.goto(`${served.base}/studio/`);
+        await page.locator('.rows tbody tr').nth(5).waitFor();
+      }),
+    )}.`,
+  );
+  say(
+    `  First rows and totals of all orders: ${ms(
+      await within(
+        page,
+        () => (document.querySelector('.stages a[href$="/deliver"]') as HTMLElement).click(),
+        () => document.querySelectorAll('.sheet tbody tr').length >= 100,
+      ),
+    )}.`,
+  );
+  say(
+    `  Narrowed to what was given back, with totals: ${ms(await ask(page, 'Select', 'Which orders', 'back'))}; to one month: ${ms(await ask(page, 'Select', 'When', '2026-01'))}; any again: ${ms(await ask(page, 'Select', 'Which orders', ''))}.`,
+  );
   await page.goto(`${served.base}/studio/deliver`);
   await page.locator('.sheet tbody tr').nth(5).waitFor();
   const cold = await ask(page, 'Input', 'Search these orders', 'buyer1');
-  say(`  A word typed into the list: the first time ${ms(cold)} (everything is read once, in a worker), then ${ms(await ask(page, 'Input', 'Search these orders', 'buyer777'))}.`);
+  say(
+    `  A word typed into the list: the first time ${ms(cold)} (everything is read once, in a worker), then ${ms(await ask(page, 'Input', 'Search these orders', 'buyer777'))}.`,
+  );
   await page.goto(`${served.base}/studio/search`);
   await page.getByLabel('Search everything').fill('x');
   await page.waitForTimeout(6_000);
-  const search = await within(page, () => {
-    const input = document.querySelector('#search') as HTMLInputElement;
-    Reflect.set(HTMLInputElement.prototype, 'value', 'buyer4242@example.org', input);
-    input.dispatchEvent(new Event('input', { bubbles: true }));
-  }, () => (document.querySelector('.sheet ul')?.textContent ?? '').includes('buyer4242'));
+  const search = await within(
+    page,
+    () => {
+      const input = document.querySelector('#search') as HTMLInputElement;
+      Reflect.set(HTMLInputElement.prototype, 'value', 'buyer4242@example.org', input);
+      input.dispatchEvent(new Event('input', { bubbles: true }));
+    },
+    () => (document.querySelector('.sheet ul')?.textContent ?? '').includes('buyer4242'),
+  );
   say(`  Search over everything, once read: ${ms(search)}.`);
 
   await page.goto(`${served.base}/studio/price`);
@@ -60,15 +88,26 @@ async function measure(served: Served, browser: BrowserContext, started: number)
   say(`  Key press to paint, in the price sentence: ${await keys(page, 'One: amount in EUR')}.`);
   await page.goto(`${served.base}/studio/sell`);
   await page.locator('.sheet tbody a').first().click();
-  await page.locator('.block-frame').nth(BLOCKS - 1).waitFor();
-  say(`  Key press to paint, on a page of ${await page.locator('.block-frame').count()} blocks: ${await keys(page, 'Headline')}.`);
+  await page
+    .locator('.block-frame')
+    .nth(BLOCKS - 1)
+    .waitFor();
+  say(
+    `  Key press to paint, on a page of ${await page.locator('.block-frame').count()} blocks: ${await keys(page, 'Headline')}.`,
+  );
 }
 
 /** How many lines of the history the mirror holds. */
 const pulledLines = (page: Page): Promise<number> =>
   page.evaluate(async () => {
-    const database = await new Promise<IDBDatabase>((resolve) => { const r = indexedDB.open('clear-keel'); r.onsuccess = () => resolve(r.result); });
-    const cursor = await new Promise<{ value?: { seq: number } } | undefined>((resolve) => { const r = database.transaction('meta').objectStore('meta').get('cursor'); r.onsuccess = () => resolve(r.result as { value?: { seq: number } }); });
+    const database = await new Promise<IDBDatabase>((resolve) => {
+      const r = indexedDB.open('clear-keel');
+      r.onsuccess = () => resolve(r.result);
+    });
+    const cursor = await new Promise<{ value?: { seq: number } } | undefined>((resolve) => {
+      const r = database.transaction('meta').objectStore('meta').get('cursor');
+      r.onsuccess = () => resolve(r.result as { value?: { seq: number } });
+    });
     database.close();
     return cursor?.value?.seq ?? 0;
   });
@@ -111,10 +150,14 @@ async function keys(page: Page, label: string): Promise<string> {
   await page.evaluate(() => {
     const taken: number[] = [];
     (globalThis as unknown as { taken: number[] }).taken = taken;
-    addEventListener('keydown', (event) => {
-      const start = event.timeStamp;
-      requestAnimationFrame(() => setTimeout(() => taken.push(performance.now() - start)));
-    }, true);
+    addEventListener(
+      'keydown',
+      (event) => {
+        const start = event.timeStamp;
+        requestAnimationFrame(() => setTimeout(() => taken.push(performance.now() - start)));
+      },
+      true,
+    );
   });
   for (let i = 0; i < 20; i += 1) {
     await page.keyboard.press(i % 2 === 0 ? '1' : 'Backspace');
@@ -127,7 +170,11 @@ async function keys(page: Page, label: string): Promise<string> {
 /** What must come before the first screen, compressed: the scripts and styles that studio.html names. */
 function firstLoad(): string {
   const html = readFileSync('dist/client/studio.html', 'utf8');
-  const size = (pattern: RegExp): number => [...html.matchAll(pattern)].reduce((all, m) => all + gzipSync(readFileSync(join('dist/client', m[1] ?? ''))).length, 0);
+  const size = (pattern: RegExp): number =>
+    [...html.matchAll(pattern)].reduce(
+      (all, m) => all + gzipSync(readFileSync(join('dist/client', m[1] ?? ''))).length,
+      0,
+    );
   const [scripts, styles] = [size(/(?:src|href)="(\/assets\/[^"]+\.js)"/g), size(/href="(\/assets\/[^"]+\.css)"/g)];
   return `${Math.round(scripts / 1000)} kB of script and ${Math.round(styles / 1000)} kB of style compressed`;
 }

@@ -10,7 +10,12 @@ export const DEMO_OPENS: Instant = '2025-06-12T07:30:00.000Z';
 const SEASON: Instant = '2026-04-13T07:30:00.000Z';
 /** Monday 15 June 2026, 09:00 in Lisbon. */
 export const DEMO_DAY: Instant = '2026-06-15T08:00:00.000Z';
-const CARDS = { good: '9000000000000001', poor: '9000000000000019', later: '9000000000000043', disputed: '9000000000000050' };
+const CARDS = {
+  good: '9000000000000001',
+  poor: '9000000000000019',
+  later: '9000000000000043',
+  disputed: '9000000000000050',
+};
 const SEASON_BUYERS = 42;
 const YEAR_BUYERS = 155;
 const COUNTRIES = ['PT', 'PT', 'PT', 'DE', 'FR', 'US'] as const;
@@ -22,7 +27,14 @@ const COUNTRIES = ['PT', 'PT', 'PT', 'DE', 'FR', 'US'] as const;
 export async function buildDemo(dataFolder: string, clientFolder: string): Promise<void> {
   const random = seeded(42);
   let count = 0;
-  const counter = await createCounter({ dataFolder, clientFolder, mode: 'demo', port: 0, demoStart: DEMO_OPENS, ids: { next: (prefix) => `${prefix}_${String((count += 1)).padStart(5, '0')}${random.int(1e9).toString(36)}` } });
+  const counter = await createCounter({
+    dataFolder,
+    clientFolder,
+    mode: 'demo',
+    port: 0,
+    demoStart: DEMO_OPENS,
+    ids: { next: (prefix) => `${prefix}_${String((count += 1)).padStart(5, '0')}${random.int(1e9).toString(36)}` },
+  });
   const { context, address } = counter;
   const { runner } = context;
   const owner = new Owner(address);
@@ -36,7 +48,10 @@ export async function buildDemo(dataFolder: string, clientFolder: string): Promi
     for (;;) {
       const due = runner.state.due.peek()?.at;
       const there = await context.standInsNextDue();
-      const next = [due, there === null ? undefined : instantOf(there)].filter((x) => x !== undefined).map((x) => (x < runner.now() ? runner.now() : x)).sort()[0];
+      const next = [due, there === null ? undefined : instantOf(there)]
+        .filter((x) => x !== undefined)
+        .map((x) => (x < runner.now() ? runner.now() : x))
+        .sort()[0];
       if (next === undefined || next > at) break;
       context.demoClock?.moveTo(next);
       await context.tellTime();
@@ -50,21 +65,40 @@ export async function buildDemo(dataFolder: string, clientFolder: string): Promi
   const used = new Set<string>();
   const addresses = content.paths.map((p) => p.address);
   /** A moment in waking hours of the day on which this falls. */
-  const waking = (at: Instant): Instant => instantOf(Math.round(Math.floor(msOf(at) / DAY) * DAY + (7 + random.next() * 14) * 3_600_000));
-  const between = (from: Instant, to: Instant, shape: (x: number) => number): Instant => waking(addMs(from, Math.round(shape(random.next()) * (msOf(to) - msOf(from) - DAY))));
+  const waking = (at: Instant): Instant =>
+    instantOf(Math.round(Math.floor(msOf(at) / DAY) * DAY + (7 + random.next() * 14) * 3_600_000));
+  const between = (from: Instant, to: Instant, shape: (x: number) => number): Instant =>
+    waking(addMs(from, Math.round(shape(random.next()) * (msOf(to) - msOf(from) - DAY))));
   type Visit = { at: Instant; come: () => Promise<void> };
   const visits: Visit[] = [];
 
   // Buyers come more often as the season goes on.
-  const season = [...Array.from({ length: SEASON_BUYERS }, () => between(SEASON, DEMO_DAY, Math.sqrt)).sort(), addMs(DEMO_DAY, -26 * 3_600_000), addMs(DEMO_DAY, -9 * 3_600_000), addMs(DEMO_DAY, -40 * 60_000)];
+  const season = [
+    ...Array.from({ length: SEASON_BUYERS }, () => between(SEASON, DEMO_DAY, Math.sqrt)).sort(),
+    addMs(DEMO_DAY, -26 * 3_600_000),
+    addMs(DEMO_DAY, -9 * 3_600_000),
+    addMs(DEMO_DAY, -40 * 60_000),
+  ];
   for (const [i, at] of season.entries()) visits.push({ at, come: () => seasonBuyer(i) });
-  for (let i = 0; i < YEAR_BUYERS; i += 1) visits.push({ at: between(DEMO_OPENS, DEMO_DAY, (x) => x ** 0.8), come: () => yearBuyer(i) });
+  for (let i = 0; i < YEAR_BUYERS; i += 1)
+    visits.push({ at: between(DEMO_OPENS, DEMO_DAY, (x) => x ** 0.8), come: () => yearBuyer(i) });
   // Those who keep the rarer states company, so that each exists on the demo's day.
   const before = (days: number): Instant => waking(addMs(DEMO_DAY, -days * DAY));
   const told: [days: number, path: number, price: number, card: string][] = [
-    [7, 0, 0, CARDS.disputed], [5, 3, 0, CARDS.good], [9, 3, 0, CARDS.good], [16, 3, 0, CARDS.later], [33, 0, 2, CARDS.later], [44, 4, 1, CARDS.later], [70, 3, 0, CARDS.good], [50, 3, 0, CARDS.good], [100, 4, 1, CARDS.good], [200, 4, 1, CARDS.good], [90, 3, 0, CARDS.later],
+    [7, 0, 0, CARDS.disputed],
+    [5, 3, 0, CARDS.good],
+    [9, 3, 0, CARDS.good],
+    [16, 3, 0, CARDS.later],
+    [33, 0, 2, CARDS.later],
+    [44, 4, 1, CARDS.later],
+    [70, 3, 0, CARDS.good],
+    [50, 3, 0, CARDS.good],
+    [100, 4, 1, CARDS.good],
+    [200, 4, 1, CARDS.good],
+    [90, 3, 0, CARDS.later],
   ];
-  for (const [days, path, price, card] of told) visits.push({ at: before(days), come: () => lastingBuyer(path, price, card) });
+  for (const [days, path, price, card] of told)
+    visits.push({ at: before(days), come: () => lastingBuyer(path, price, card) });
 
   for (const { at, come } of visits.sort((a, b) => (a.at < b.at ? -1 : 1))) {
     await passTo(at);
@@ -77,14 +111,16 @@ export async function buildDemo(dataFolder: string, clientFolder: string): Promi
     const buyer = new Buyer(address);
     const refusedFirst = i === 11 || i === 29;
     const path = refusedFirst || i === 38 || random.next() < 0.6 ? 0 : random.next() < 0.7 ? 1 : 2;
-    const open = async (): Promise<Awaited<ReturnType<Buyer['openCheckout']>>> => buyer.openCheckout(addresses[path] ?? '');
+    const open = async (): Promise<Awaited<ReturnType<Buyer['openCheckout']>>> =>
+      buyer.openCheckout(addresses[path] ?? '');
     const free = path === 2;
     // Two cards are refused first; one of those people comes back with another.
     if (refusedFirst) await buyer.pay(await open(), who, CARDS.poor);
     if (i === 29) return;
     const card = i === 38 ? CARDS.disputed : CARDS.good;
     const answer = await buyer.pay(await open(), who, free ? null : card, path === 0 && random.next() < 0.12 ? 1 : 0);
-    if (answer.body.state?.status !== 'paid') throw new Error(`Buyer ${i} could not pay: ${JSON.stringify(answer.body)}`);
+    if (answer.body.state?.status !== 'paid')
+      throw new Error(`Buyer ${i} could not pay: ${JSON.stringify(answer.body)}`);
     await fetchSome(buyer, path);
     if (i === 9 || i === 24 || i === 33) await giveBack(i === 24);
   }
@@ -92,53 +128,85 @@ export async function buildDemo(dataFolder: string, clientFolder: string): Promi
   async function yearBuyer(i: number): Promise<void> {
     const dice = random.next();
     const path = dice < 0.3 ? 0 : dice < 0.42 ? 1 : dice < 0.55 ? 2 : dice < 0.92 ? 3 : 4;
-    const price = path === 0 ? (random.next() < 0.35 ? 2 : 0) : path === 3 ? (random.next() < 0.2 ? 1 : 0) : path === 4 ? (random.next() < 0.6 ? 1 : 0) : 0;
+    const price =
+      path === 0
+        ? random.next() < 0.35
+          ? 2
+          : 0
+        : path === 3
+          ? random.next() < 0.2
+            ? 1
+            : 0
+          : path === 4
+            ? random.next() < 0.6
+              ? 1
+              : 0
+            : 0;
     await lastingBuyer(path, price, random.next() < 0.1 ? CARDS.later : CARDS.good, i);
   }
 
   async function lastingBuyer(path: number, price: number, card: string, i = 0): Promise<void> {
     const who = inventedPerson(random, used);
     const buyer = new Buyer(address);
-    const coupon = path === 3 && random.next() < 0.25 ? 'SPRING' : path < 2 && random.next() < 0.1 ? 'REEDS5' : undefined;
+    const coupon =
+      path === 3 && random.next() < 0.25 ? 'SPRING' : path < 2 && random.next() < 0.1 ? 'REEDS5' : undefined;
     const country = random.pick(COUNTRIES);
     const chosen = { country, ...(coupon === undefined || path === 2 ? {} : { coupon }) };
     const page = await buyer.quoteWith(await buyer.openCheckout(addresses[path] ?? ''), chosen);
     const answer = await buyer.pay(page, who, path === 2 ? null : card, price, chosen);
-    if (answer.body.state?.status !== 'paid') throw new Error(`Buyer ${i} of the year could not pay: ${JSON.stringify(answer.body)}`);
+    if (answer.body.state?.status !== 'paid')
+      throw new Error(`Buyer ${i} of the year could not pay: ${JSON.stringify(answer.body)}`);
     await fetchSome(buyer, path);
     if (random.next() < 0.2) await actOnSomebody();
   }
 
   async function fetchSome(buyer: Buyer, path: number): Promise<void> {
-    if (random.next() < 0.8) for (const href of (await buyer.filesOfThanks(addresses[path] ?? '')).slice(0, 1 + random.int(3))) await (await buyer.fetch(href)).arrayBuffer();
+    if (random.next() < 0.8)
+      for (const href of (await buyer.filesOfThanks(addresses[path] ?? '')).slice(0, 1 + random.int(3)))
+        await (await buyer.fetch(href)).arrayBuffer();
   }
 
   /** Now and then somebody writes, and the seller does what they ask. */
   async function actOnSomebody(): Promise<void> {
-    const all = [...runner.state.agreements.values()].filter((a) => a.status === 'active' || a.status === 'past due' || a.status === 'paused');
+    const all = [...runner.state.agreements.values()].filter(
+      (a) => a.status === 'active' || a.status === 'past due' || a.status === 'paused',
+    );
     if (all.length === 0) return;
     const a = random.pick(all);
     const dice = random.next();
     const until = dateIn(addMs(runner.now(), (20 + random.int(60)) * DAY), content.shop.zone);
     if (a.status === 'paused') await owner.act(`/agreements/${a.id}/act`, { act: 'return', on: null });
-    else if (a.terms.kind === 'plan') await owner.act(`/agreements/${a.id}/act`, dice < 0.3 ? { act: 'stop-plan', keepAccess: true } : { act: 'move-due-day', of: 'month', day: 1 });
+    else if (a.terms.kind === 'plan')
+      await owner.act(
+        `/agreements/${a.id}/act`,
+        dice < 0.3 ? { act: 'stop-plan', keepAccess: true } : { act: 'move-due-day', of: 'month', day: 1 },
+      );
     else if (dice < 0.35) await owner.act(`/agreements/${a.id}/act`, { act: 'pause', until });
-    else await owner.act(`/agreements/${a.id}/act`, { act: 'cancel', when: dice < 0.8 ? 'end' : 'now', giveBack: true });
+    else
+      await owner.act(`/agreements/${a.id}/act`, { act: 'cancel', when: dice < 0.8 ? 'end' : 'now', giveBack: true });
   }
 
   /** The last order with money in it, whole or half. */
   async function giveBack(half: boolean): Promise<void> {
     await passTo(addMs(runner.now(), 5 * 3_600_000));
-    const order = [...runner.state.orders.values()].findLast((o) => o.paymentId !== null && o.lines.every((l) => l.terms.kind === 'once'));
+    const order = [...runner.state.orders.values()].findLast(
+      (o) => o.paymentId !== null && o.lines.every((l) => l.terms.kind === 'once'),
+    );
     const line = order?.lines[0];
     if (!order || !line) return;
-    await owner.act('/refunds', { orderId: order.id, shares: [{ lineId: line.lineId, amount: half ? Math.floor(line.paid / 2) : line.paid }], reason: half ? 'One file did not play on their phone' : 'Bought twice by mistake' });
+    await owner.act('/refunds', {
+      orderId: order.id,
+      shares: [{ lineId: line.lineId, amount: half ? Math.floor(line.paid / 2) : line.paid }],
+      reason: half ? 'One file did not play on their phone' : 'Bought twice by mistake',
+    });
     await runner.settle();
   }
 
   // Two more states for the day: one pauses for the summer, one stops at the end of what is paid.
   await passTo(addMs(DEMO_DAY, -3 * DAY));
-  const active = [...runner.state.agreements.values()].filter((a) => a.status === 'active' && a.terms.kind === 'subscription');
+  const active = [...runner.state.agreements.values()].filter(
+    (a) => a.status === 'active' && a.terms.kind === 'subscription',
+  );
   if (active[0]) await owner.act(`/agreements/${active[0].id}/act`, { act: 'pause', until: '2026-09-01' });
   if (active[1]) await owner.act(`/agreements/${active[1].id}/act`, { act: 'cancel', when: 'end', giveBack: false });
 

@@ -1,7 +1,11 @@
 import { PDFDocument, rgb, StandardFonts } from 'pdf-lib';
 
 /** Cards to print and carry: one voice a page, its song drawn as a line. */
-export async function cards(title: string, voices: readonly { name: string; say: string }[], random: { next(): number }): Promise<Uint8Array> {
+export async function cards(
+  title: string,
+  voices: readonly { name: string; say: string }[],
+  random: { next(): number },
+): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
   const head = await pdf.embedFont(StandardFonts.HelveticaBold);
   const text = await pdf.embedFont(StandardFonts.Helvetica);

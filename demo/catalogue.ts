@@ -1,4 +1,16 @@
-import { DEFAULT_SHOP, type DraftOffer, euRates, fileTypeOf, newCoupon, newOffer, newPrice, newProduct, type Product, richFromPlain, type ShopDetails } from '#core/catalogue';
+import {
+  DEFAULT_SHOP,
+  type DraftOffer,
+  euRates,
+  fileTypeOf,
+  newCoupon,
+  newOffer,
+  newPrice,
+  newProduct,
+  type Product,
+  richFromPlain,
+  type ShopDetails,
+} from '#core/catalogue';
 import { makePath } from '#core/paths';
 import { type DraftContent, type ReleaseContent, sealContent } from '#core/release';
 import { cards } from './cards';
@@ -7,11 +19,51 @@ import { seeded } from './random';
 import { call, phrase } from './sounds';
 
 const SHOP: ShopDetails = {
-  name: 'Reedlight', senderAddress: 'hello@reedlight.example', zone: 'Europe/Lisbon', currency: 'EUR', locale: 'en', cardStatement: 'REEDLIGHT BIRDS', brand: null, tax: { how: 'included', home: 'PT', rates: euRates() }, billing: DEFAULT_SHOP.billing,
-  legal: { terms: 'You may use what you buy for yourself and your household. Please do not pass the files on.', privacy: 'We keep your name, your address and what you bought, and use them to send you what you bought.', withdrawal: 'Write to us within 30 days and we give your money back.' },
+  name: 'Reedlight',
+  senderAddress: 'hello@reedlight.example',
+  zone: 'Europe/Lisbon',
+  currency: 'EUR',
+  locale: 'en',
+  cardStatement: 'REEDLIGHT BIRDS',
+  brand: null,
+  tax: { how: 'included', home: 'PT', rates: euRates() },
+  billing: DEFAULT_SHOP.billing,
+  legal: {
+    terms: 'You may use what you buy for yourself and your household. Please do not pass the files on.',
+    privacy: 'We keep your name, your address and what you bought, and use them to send you what you bought.',
+    withdrawal: 'Write to us within 30 days and we give your money back.',
+  },
 };
-const VOICES = ['Wren', 'Robin', 'Song thrush', 'Blackcap', 'Reed warbler', 'Cetti’s warbler', 'Chiffchaff', 'Dunnock', 'Great tit', 'Moorhen', 'Water rail', 'Bittern'].map((name, i) => ({
-  name: name.replace('’', "'"), say: ['a rattle in the middle, very loud', 'thin, silver, pausing', 'everything twice', 'begins unsure, ends sure', 'a slow machine, day and night', 'an outburst, then nothing', 'its own name', 'a hurried wheel', 'a pump that needs oil', 'one dropped cork', 'a small pig, far away', 'somebody blowing over a bottle'][i] ?? '',
+const VOICES = [
+  'Wren',
+  'Robin',
+  'Song thrush',
+  'Blackcap',
+  'Reed warbler',
+  'Cetti’s warbler',
+  'Chiffchaff',
+  'Dunnock',
+  'Great tit',
+  'Moorhen',
+  'Water rail',
+  'Bittern',
+].map((name, i) => ({
+  name: name.replace('’', "'"),
+  say:
+    [
+      'a rattle in the middle, very loud',
+      'thin, silver, pausing',
+      'everything twice',
+      'begins unsure, ends sure',
+      'a slow machine, day and night',
+      'an outburst, then nothing',
+      'its own name',
+      'a hurried wheel',
+      'a pump that needs oil',
+      'one dropped cork',
+      'a small pig, far away',
+      'somebody blowing over a bottle',
+    ][i] ?? '',
 }));
 
 type Upload = (bytes: Uint8Array) => Promise<string>;
@@ -21,46 +73,118 @@ export async function demoCatalogue(upload: Upload): Promise<ReleaseContent> {
   const random = seeded(20260615);
   let count = 0;
   const next = (prefix: string): string => `${prefix}_demo${(count += 1)}`;
-  const file = async (name: string, bytes: Uint8Array) => ({ id: next('f'), sha256: await upload(bytes), name, bytes: bytes.length, type: fileTypeOf(name) });
+  const file = async (name: string, bytes: Uint8Array) => ({
+    id: next('f'),
+    sha256: await upload(bytes),
+    name,
+    bytes: bytes.length,
+    type: fileTypeOf(name),
+  });
   const sound = async (name: string, base: number, notes: number) => {
     const made = phrase(random, base, notes, 3);
     return file(`${name}.wav`, call(made.notes, made.seconds));
   };
-  const picture = async (name: string, alt: string, colours: Parameters<typeof reeds>[1]) => ({ file: await file(`${name}.svg`, new TextEncoder().encode(reeds(random, colours))), alt });
+  const picture = async (name: string, alt: string, colours: Parameters<typeof reeds>[1]) => ({
+    file: await file(`${name}.svg`, new TextEncoder().encode(reeds(random, colours))),
+    alt,
+  });
 
   const dawn: Product = {
     ...newProduct(next('prd'), 'Dawn field pack'),
     promise: 'Twelve voices of the first hour, on cards to carry and as sound.',
-    description: richFromPlain('Go out before the light and you hear everything at once. This pack takes it apart: twelve birds, one card each, with the one thing to listen for and its song drawn as a line.\nPrint the cards, put the sounds on your phone, and stand still for ten minutes. By the third morning you will know who began.'),
-    benefits: ['Know who sings first, and who follows', 'Cards that survive a wet pocket', 'Sounds to keep, playable without a network'],
-    picture: await picture('dawn', 'Reeds before a low sun, a song drawn across them as a line', { sky: '#f0dfb8', sun: '#e5a94a', reed: '#20453d', song: '#8a3d20' }),
-    files: [await file('Dawn field pack, twelve cards.pdf', await cards('Dawn field pack', VOICES, random)), await sound('Wren at ten paces', 4200, 6), await sound('Blackcap, first light', 2900, 8), await sound('Reed warbler, near', 2300, 5), await sound('Song thrush, twice each', 2600, 4), await file('Who sings when, wall chart.svg', new TextEncoder().encode(reeds(random, { sky: '#fbf8f1', sun: '#f0c979', reed: '#6fb9aa', song: '#14302b' })))],
+    description: richFromPlain(
+      'Go out before the light and you hear everything at once. This pack takes it apart: twelve birds, one card each, with the one thing to listen for and its song drawn as a line.\nPrint the cards, put the sounds on your phone, and stand still for ten minutes. By the third morning you will know who began.',
+    ),
+    benefits: [
+      'Know who sings first, and who follows',
+      'Cards that survive a wet pocket',
+      'Sounds to keep, playable without a network',
+    ],
+    picture: await picture('dawn', 'Reeds before a low sun, a song drawn across them as a line', {
+      sky: '#f0dfb8',
+      sun: '#e5a94a',
+      reed: '#20453d',
+      song: '#8a3d20',
+    }),
+    files: [
+      await file('Dawn field pack, twelve cards.pdf', await cards('Dawn field pack', VOICES, random)),
+      await sound('Wren at ten paces', 4200, 6),
+      await sound('Blackcap, first light', 2900, 8),
+      await sound('Reed warbler, near', 2300, 5),
+      await sound('Song thrush, twice each', 2600, 4),
+      await file(
+        'Who sings when, wall chart.svg',
+        new TextEncoder().encode(reeds(random, { sky: '#fbf8f1', sun: '#f0c979', reed: '#6fb9aa', song: '#14302b' })),
+      ),
+    ],
   };
   const wren: Product = {
     ...newProduct(next('prd'), 'Wren sound cards'),
     promise: 'Six songs of one small bird, told apart.',
-    description: richFromPlain('The wren has more to say than its size allows. Six cards, six sounds: the boundary song, the alarm, the roost call and three you will not have noticed.'),
+    description: richFromPlain(
+      'The wren has more to say than its size allows. Six cards, six sounds: the boundary song, the alarm, the roost call and three you will not have noticed.',
+    ),
     benefits: ['Hear the difference between a song and a warning', 'Six short sounds, each on its own'],
-    picture: await picture('wren', 'Reeds at dusk, a quick song line above them', { sky: '#1d3d3b', sun: '#d8a441', reed: '#0e211f', song: '#e9d9ae' }),
-    files: [await file('Wren sound cards.pdf', await cards('Wren sound cards', VOICES.slice(0, 6), random)), await sound('Boundary song', 4800, 9), await sound('Alarm', 5200, 2), await sound('Roost call', 3900, 3)],
+    picture: await picture('wren', 'Reeds at dusk, a quick song line above them', {
+      sky: '#1d3d3b',
+      sun: '#d8a441',
+      reed: '#0e211f',
+      song: '#e9d9ae',
+    }),
+    files: [
+      await file('Wren sound cards.pdf', await cards('Wren sound cards', VOICES.slice(0, 6), random)),
+      await sound('Boundary song', 4800, 9),
+      await sound('Alarm', 5200, 2),
+      await sound('Roost call', 3900, 3),
+    ],
   };
   const marsh: Product = {
     ...newProduct(next('prd'), 'One minute of marsh'),
     promise: 'A free minute to try your ears on: how many birds are there?',
     description: richFromPlain('Close your eyes, count, then read the card.'),
-    picture: await picture('marsh', 'A pale morning over reeds', { sky: '#d9e4dc', sun: '#f3e3b3', reed: '#41645c', song: '#53627a' }),
-    files: [await sound('One minute of marsh', 2500, 14), await file('Who was it.pdf', await cards('Who was it', VOICES.slice(4, 10), random))],
+    picture: await picture('marsh', 'A pale morning over reeds', {
+      sky: '#d9e4dc',
+      sun: '#f3e3b3',
+      reed: '#41645c',
+      song: '#53627a',
+    }),
+    files: [
+      await sound('One minute of marsh', 2500, 14),
+      await file('Who was it.pdf', await cards('Who was it', VOICES.slice(4, 10), random)),
+    ],
   };
   const library: Product = {
     ...newProduct(next('prd'), 'The sound library'),
     promise: 'Every recording we make, as it is made.',
-    description: richFromPlain('Each month two new recordings join the library, with a card for each. While you are a member everything in it is yours to open.'),
-    benefits: ['All recordings so far, and two more each month', 'A card for every voice', 'Ask for a bird, and we go and find it'],
-    picture: await picture('library', 'Reeds in two greens, many song lines across them', { sky: '#e3ead9', sun: '#c9a24a', reed: '#2f5d50', song: '#7a3b52' }),
-    files: [await sound('Bittern before dawn', 900, 4), await sound('Water rail, three rooms away', 1800, 7), await sound('Great tit, eleven ways', 3600, 11), await sound('Dunnock hurrying', 3900, 9), await sound('Moorhen, one cork', 1400, 2), await file('Cards of the library.pdf', await cards('The sound library', VOICES.slice(2), random))],
+    description: richFromPlain(
+      'Each month two new recordings join the library, with a card for each. While you are a member everything in it is yours to open.',
+    ),
+    benefits: [
+      'All recordings so far, and two more each month',
+      'A card for every voice',
+      'Ask for a bird, and we go and find it',
+    ],
+    picture: await picture('library', 'Reeds in two greens, many song lines across them', {
+      sky: '#e3ead9',
+      sun: '#c9a24a',
+      reed: '#2f5d50',
+      song: '#7a3b52',
+    }),
+    files: [
+      await sound('Bittern before dawn', 900, 4),
+      await sound('Water rail, three rooms away', 1800, 7),
+      await sound('Great tit, eleven ways', 3600, 11),
+      await sound('Dunnock hurrying', 3900, 9),
+      await sound('Moorhen, one cork', 1400, 2),
+      await file('Cards of the library.pdf', await cards('The sound library', VOICES.slice(2), random)),
+    ],
   };
-  const offer = (product: Product, prices: DraftOffer['prices']): DraftOffer => ({ ...newOffer(next('off'), product, 'EUR'), prices });
-  const once = (name: string, amount: string, usual: string | null = null): DraftOffer['prices'][number] => newPrice(next('pr'), { name, terms: { kind: 'once', amount }, usual });
+  const offer = (product: Product, prices: DraftOffer['prices']): DraftOffer => ({
+    ...newOffer(next('off'), product, 'EUR'),
+    prices,
+  });
+  const once = (name: string, amount: string, usual: string | null = null): DraftOffer['prices'][number] =>
+    newPrice(next('pr'), { name, terms: { kind: 'once', amount }, usual });
   const offers = [
     offer(dawn, [once('For yourself', '24.00', '32.00'), once('For a class, up to 30', '68.00')]),
     offer(wren, [once('', '12.00')]),
@@ -68,21 +192,70 @@ export async function demoCatalogue(upload: Upload): Promise<ReleaseContent> {
   ];
   const plan = newPrice(next('pr'), { name: 'In three parts', terms: { kind: 'plan', amount: '9.00', payments: '3' } });
   offers[0]?.prices.push(plan);
-  const membership: DraftOffer = { ...newOffer(next('off'), library, 'EUR'), prices: [
-    newPrice(next('pr'), { name: 'Monthly', terms: { kind: 'subscription', amount: '12.00', trial: { days: '14', fee: '1.00' } } }),
-    newPrice(next('pr'), { name: 'Yearly', terms: { kind: 'subscription', amount: '120.00', every: { count: '1', unit: 'year' } }, usual: '144.00' }),
-  ] };
-  const lifelong: DraftOffer = { ...newOffer(next('off'), library, 'EUR'), title: 'The sound library, for life', prices: [
-    newPrice(next('pr'), { name: 'All at once', terms: { kind: 'once', amount: '297.00' }, replaces: { offerId: membership.id, credit: true } }),
-    newPrice(next('pr'), { name: 'In four parts', terms: { kind: 'plan', amount: '97.00', payments: '4' }, replaces: { offerId: membership.id, credit: true } }),
-  ] };
+  const membership: DraftOffer = {
+    ...newOffer(next('off'), library, 'EUR'),
+    prices: [
+      newPrice(next('pr'), {
+        name: 'Monthly',
+        terms: { kind: 'subscription', amount: '12.00', trial: { days: '14', fee: '1.00' } },
+      }),
+      newPrice(next('pr'), {
+        name: 'Yearly',
+        terms: { kind: 'subscription', amount: '120.00', every: { count: '1', unit: 'year' } },
+        usual: '144.00',
+      }),
+    ],
+  };
+  const lifelong: DraftOffer = {
+    ...newOffer(next('off'), library, 'EUR'),
+    title: 'The sound library, for life',
+    prices: [
+      newPrice(next('pr'), {
+        name: 'All at once',
+        terms: { kind: 'once', amount: '297.00' },
+        replaces: { offerId: membership.id, credit: true },
+      }),
+      newPrice(next('pr'), {
+        name: 'In four parts',
+        terms: { kind: 'plan', amount: '97.00', payments: '4' },
+        replaces: { offerId: membership.id, credit: true },
+      }),
+    ],
+  };
   offers.push(membership, lifelong);
   const coupons = [
-    newCoupon(next('cp'), 'EUR', { code: 'SPRING', percent: '50', acts: 'first', payments: '1', offerIds: [membership.id] }),
-    newCoupon(next('cp'), 'EUR', { code: 'REEDS5', takes: 'amount', amount: '5.00', acts: 'first', payments: '1', limit: { inAll: '40', each: '1' } }),
+    newCoupon(next('cp'), 'EUR', {
+      code: 'SPRING',
+      percent: '50',
+      acts: 'first',
+      payments: '1',
+      offerIds: [membership.id],
+    }),
+    newCoupon(next('cp'), 'EUR', {
+      code: 'REEDS5',
+      takes: 'amount',
+      amount: '5.00',
+      acts: 'first',
+      payments: '1',
+      limit: { inAll: '40', each: '1' },
+    }),
   ];
   const products = [dawn, wren, marsh, library];
-  const made = offers.map((o) => makePath(o, products.filter((p) => o.productIds.includes(p.id)), new Set(), next));
-  const content: DraftContent = { shop: SHOP, products, offers, coupons, paths: made.map((m) => m.path), pages: made.flatMap((m) => m.pages) };
+  const made = offers.map((o) =>
+    makePath(
+      o,
+      products.filter((p) => o.productIds.includes(p.id)),
+      new Set(),
+      next,
+    ),
+  );
+  const content: DraftContent = {
+    shop: SHOP,
+    products,
+    offers,
+    coupons,
+    paths: made.map((m) => m.path),
+    pages: made.flatMap((m) => m.pages),
+  };
   return sealContent(content);
 }

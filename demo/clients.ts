@@ -9,8 +9,13 @@ class Visitor {
 
   async fetch(path: string, init: RequestInit = {}): Promise<Response> {
     const headers = new Headers(init.headers);
-    if (this.cookies.size > 0) headers.set('cookie', [...this.cookies].map(([name, value]) => `${name}=${value}`).join('; '));
-    const response = await fetch(path.startsWith('http') ? path : this.base + path, { redirect: 'manual', ...init, headers });
+    if (this.cookies.size > 0)
+      headers.set('cookie', [...this.cookies].map(([name, value]) => `${name}=${value}`).join('; '));
+    const response = await fetch(path.startsWith('http') ? path : this.base + path, {
+      redirect: 'manual',
+      ...init,
+      headers,
+    });
     for (const line of response.headers.getSetCookie()) {
       const [pair = ''] = line.split(';');
       const at = pair.indexOf('=');
@@ -20,8 +25,16 @@ class Visitor {
     return response;
   }
 
-  async json<T>(path: string, body: unknown, headers: Record<string, string> = {}): Promise<{ status: number; body: T }> {
-    const response = await this.fetch(path, { method: 'POST', headers: { 'content-type': 'application/json', ...headers }, body: JSON.stringify(body) });
+  async json<T>(
+    path: string,
+    body: unknown,
+    headers: Record<string, string> = {},
+  ): Promise<{ status: number; body: T }> {
+    const response = await this.fetch(path, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', ...headers },
+      body: JSON.stringify(body),
+    });
     return { status: response.status, body: (await response.json()) as T };
   }
 }
@@ -51,20 +64,42 @@ export class Buyer extends Visitor {
   }
 
   async token(number: string): Promise<{ token: string; last4: string }> {
-    return (await this.json<{ token: string; last4: string }>('/standin/payments/tokens', { number, expiry: '11/29', code: '321' })).body;
+    return (
+      await this.json<{ token: string; last4: string }>('/standin/payments/tokens', {
+        number,
+        expiry: '11/29',
+        code: '321',
+      })
+    ).body;
   }
 
   /** The same checkout with a coupon, a country or a VAT number: its prices as the shop then has them. */
   async quoteWith(data: CheckoutData, chosen: Beside): Promise<CheckoutData> {
-    const { body } = await this.json<{ prices: CheckoutData['prices']; wrong: object }>('/checkout/quote', { pathId: data.pathId, ...chosen });
+    const { body } = await this.json<{ prices: CheckoutData['prices']; wrong: object }>('/checkout/quote', {
+      pathId: data.pathId,
+      ...chosen,
+    });
     return { ...data, prices: body.prices };
   }
 
-  async pay(data: CheckoutData, who: { name: string; address: string }, card: string | null, priceIndex = 0, chosen: Beside = data.country === '' ? {} : { country: data.country }): Promise<{ status: number; body: PayAnswer }> {
+  async pay(
+    data: CheckoutData,
+    who: { name: string; address: string },
+    card: string | null,
+    priceIndex = 0,
+    chosen: Beside = data.country === '' ? {} : { country: data.country },
+  ): Promise<{ status: number; body: PayAnswer }> {
     const price = data.prices[priceIndex];
     if (!price) throw new Error('There is no such price');
     const token = card === null ? null : await this.token(card);
-    return this.json<PayAnswer>('/checkout/pay', { pathId: data.pathId, priceId: price.id, shown: price.shown, ...who, card: token, ...chosen });
+    return this.json<PayAnswer>('/checkout/pay', {
+      pathId: data.pathId,
+      priceId: price.id,
+      shown: price.shown,
+      ...who,
+      card: token,
+      ...chosen,
+    });
   }
 
   async state(data: CheckoutData): Promise<CheckoutState> {
@@ -87,12 +122,19 @@ export class Owner extends Visitor {
 
   async upload(bytes: Uint8Array): Promise<string> {
     const sha256 = createHash('sha256').update(bytes).digest('hex');
-    const response = await this.fetch(`/owner/api/vault/${sha256}`, { method: 'PUT', headers: { 'content-type': 'application/octet-stream', ...this.#own() }, body: new Uint8Array(bytes) });
+    const response = await this.fetch(`/owner/api/vault/${sha256}`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/octet-stream', ...this.#own() },
+      body: new Uint8Array(bytes),
+    });
     if (response.status !== 201) throw new Error(`The file was not taken: ${response.status}`);
     return sha256;
   }
 
-  publish(basedOn: number | null, content: ReleaseContent): Promise<{ status: number; body: { release?: number; title?: string; code?: string } }> {
+  publish(
+    basedOn: number | null,
+    content: ReleaseContent,
+  ): Promise<{ status: number; body: { release?: number; title?: string; code?: string } }> {
     return this.json('/owner/api/releases', { basedOn, content }, this.#own());
   }
 

@@ -1,8 +1,45 @@
 /** Names nobody bears by intention, put together from two lists; addresses end in a domain kept for examples (RFC 2606). */
-const FIRST = ['Tove', 'Ilmar', 'Saskia', 'Bento', 'Mirela', 'Aurel', 'Ines', 'Joris', 'Katla', 'Lucan', 'Noor', 'Oisin', 'Petra', 'Rafi', 'Signe', 'Tomas', 'Ursa', 'Vera', 'Wim', 'Yara'];
-const LAST = ['Marsh', 'Oriel', 'Quill', 'Fenner', 'Alder', 'Sedge', 'Harrow', 'Lindqvist', 'Moraes', 'Tarn', 'Vesper', 'Wickes'];
+const FIRST = [
+  'Tove',
+  'Ilmar',
+  'Saskia',
+  'Bento',
+  'Mirela',
+  'Aurel',
+  'Ines',
+  'Joris',
+  'Katla',
+  'Lucan',
+  'Noor',
+  'Oisin',
+  'Petra',
+  'Rafi',
+  'Signe',
+  'Tomas',
+  'Ursa',
+  'Vera',
+  'Wim',
+  'Yara',
+];
+const LAST = [
+  'Marsh',
+  'Oriel',
+  'Quill',
+  'Fenner',
+  'Alder',
+  'Sedge',
+  'Harrow',
+  'Lindqvist',
+  'Moraes',
+  'Tarn',
+  'Vesper',
+  'Wickes',
+];
 
-export function inventedPerson(random: { int(below: number): number }, used: Set<string>): { name: string; address: string } {
+export function inventedPerson(
+  random: { int(below: number): number },
+  used: Set<string>,
+): { name: string; address: string } {
   for (;;) {
     const first = FIRST[random.int(FIRST.length)] ?? '';
     const last = LAST[random.int(LAST.length)] ?? '';

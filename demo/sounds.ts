@@ -25,7 +25,8 @@ export function call(notes: readonly Note[], seconds: number): Uint8Array {
     }
   }
   const bytes = new DataView(new ArrayBuffer(44 + samples.length * 2));
-  const text = (at: number, value: string): void => [...value].forEach((c, i) => bytes.setUint8(at + i, c.charCodeAt(0)));
+  const text = (at: number, value: string): void =>
+    [...value].forEach((c, i) => bytes.setUint8(at + i, c.charCodeAt(0)));
   text(0, 'RIFF');
   bytes.setUint32(4, 36 + samples.length * 2, true);
   text(8, 'WAVEfmt ');
@@ -43,8 +44,18 @@ export function call(notes: readonly Note[], seconds: number): Uint8Array {
 }
 
 /** A phrase repeated with small differences, as birds do. */
-export function phrase(random: { next(): number }, base: number, notes: number, repeats: number): { notes: Note[]; seconds: number } {
-  const shape = Array.from({ length: notes }, () => ({ step: random.next() * 0.8 - 0.4, sweep: random.next() * 0.5 - 0.25, lasts: 0.06 + random.next() * 0.16, trill: random.next() > 0.6 ? 25 + random.next() * 30 : 0 }));
+export function phrase(
+  random: { next(): number },
+  base: number,
+  notes: number,
+  repeats: number,
+): { notes: Note[]; seconds: number } {
+  const shape = Array.from({ length: notes }, () => ({
+    step: random.next() * 0.8 - 0.4,
+    sweep: random.next() * 0.5 - 0.25,
+    lasts: 0.06 + random.next() * 0.16,
+    trill: random.next() > 0.6 ? 25 + random.next() * 30 : 0,
+  }));
   const all: Note[] = [];
   let at = 0.2;
   for (let k = 0; k < repeats; k += 1) {

@@ -13,7 +13,10 @@ try {
   if (!existsSync(join(dataFolder, 'secrets.json'))) {
     // A folder that holds something else is never touched, whatever KEEL_DATA was set to.
     const taken = existsSync(dataFolder);
-    if (taken && readdirSync(dataFolder).length > 0) throw new Error(`${dataFolder} holds something that is not a shop. Nothing was changed. Name another folder in KEEL_DATA.`);
+    if (taken && readdirSync(dataFolder).length > 0)
+      throw new Error(
+        `${dataFolder} holds something that is not a shop. Nothing was changed. Name another folder in KEEL_DATA.`,
+      );
     process.stdout.write('Making the demo shop: a year of 210 buyers, about half a minute …\n');
     // Made beside and moved when whole, so that a demo broken off half-way is not taken for one.
     const beside = `${dataFolder}.making`;

@@ -14,7 +14,15 @@ function newest(path) {
 }
 
 export async function build({ force = false } = {}) {
-  const sources = ['src', 'demo', 'studio.html', 'member.html', 'vite.config.ts', 'package.json', 'package-lock.json'].map((name) => newest(join(root, name)));
+  const sources = [
+    'src',
+    'demo',
+    'studio.html',
+    'member.html',
+    'vite.config.ts',
+    'package.json',
+    'package-lock.json',
+  ].map((name) => newest(join(root, name)));
   if (!force && existsSync(stamp) && statSync(stamp).mtimeMs > Math.max(...sources)) return;
   const vite = join(root, 'node_modules', 'vite', 'bin', 'vite.js');
   await run(process.execPath, [vite, 'build', '--logLevel', 'error']);

@@ -20,7 +20,11 @@ try {
   await studio.getByText('Shop online').waitFor();
   await mirrored(studio);
   await shot(studio, 'today');
-  for (const [link, name] of [['Make', 'make'], ['Sell', 'sell'], ['Count', 'count']] as const) {
+  for (const [link, name] of [
+    ['Make', 'make'],
+    ['Sell', 'sell'],
+    ['Count', 'count'],
+  ] as const) {
     await studio.getByRole('link', { name: link, exact: true }).click();
     if (link === 'Sell') {
       await studio.locator('.sheet tbody a').first().click();
@@ -76,7 +80,10 @@ try {
   await phone.waitForURL('**/thanks');
   await phone.waitForTimeout(1_500);
   await phone.goto(`${served.base}/standin/mail/`);
-  await phone.getByRole('link', { name: /Receipt/ }).first().click();
+  await phone
+    .getByRole('link', { name: /Receipt/ })
+    .first()
+    .click();
   await phone.getByRole('link', { name: /member\/enter/ }).click();
   await phone.getByRole('button', { name: 'Sign in' }).click();
   await phone.getByText('The files').first().click();

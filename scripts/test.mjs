@@ -4,18 +4,30 @@ import { findChromium, install, run } from './run.mjs';
 await install();
 const chromium = findChromium();
 if (!chromium) {
-  process.stderr.write('Missing: Chromium, for the end-to-end tests. Install it (on Debian, as root: apt-get install chromium) or name it: CHROMIUM=/path/to/chromium npm test\n');
+  process.stderr.write(
+    'Missing: Chromium, for the end-to-end tests. Install it (on Debian, as root: apt-get install chromium) or name it: CHROMIUM=/path/to/chromium npm test\n',
+  );
   process.exit(1);
 }
 const node = process.execPath;
 const { build } = await import('./build.mjs');
 const step = (name) => process.stdout.write(`\n${name}\n`);
+step('Form');
+await run(node, ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']);
 step('Types');
 await run(node, ['node_modules/typescript/bin/tsc', '--noEmit']);
 step('Lint');
 await run(node, ['node_modules/eslint/bin/eslint.js', '.']);
 step('Imports');
-await run(node, ['node_modules/dependency-cruiser/bin/dependency-cruise.mjs', '--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'src', 'demo']);
+await run(node, [
+  'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
+  '--config',
+  '.dependency-cruiser.cjs',
+  '--output-type',
+  'err',
+  'src',
+  'demo',
+]);
 step('Unit and outside checks');
 const jest = ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js'];
 await build();

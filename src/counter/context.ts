@@ -42,8 +42,10 @@ export interface CounterContext {
   log: (message: string, error?: unknown) => void;
 }
 
-export const liveRelease = (context: CounterContext): Release | undefined => (context.runner.state.release === null ? undefined : context.releases.get(context.runner.state.release));
+export const liveRelease = (context: CounterContext): Release | undefined =>
+  context.runner.state.release === null ? undefined : context.releases.get(context.runner.state.release);
 
 export const shopOf = (context: CounterContext): ShopDetails => liveRelease(context)?.content.shop ?? DEFAULT_SHOP;
 
-export const stripOf = (context: CounterContext): string | null => (context.mode === 'real' ? null : 'Test shop. No real money moves.');
+export const stripOf = (context: CounterContext): string | null =>
+  context.mode === 'real' ? null : 'Test shop. No real money moves.';

@@ -70,13 +70,26 @@ export async function createCounter(options: CounterOptions): Promise<Counter> {
   const demo = options.mode === 'demo' ? demoClock(options.demoStart ?? DEMO_START) : null;
   const payments = paymentsOverHttp(() => `${address}/standin/payments`, secrets.paymentsKey);
   const mailer = createMailer({
-    endpoint: () => `${address}/standin/mail`, key: secrets.mailKey, publicAddress, doors, real: options.mode === 'real',
+    endpoint: () => `${address}/standin/mail`,
+    key: secrets.mailKey,
+    publicAddress,
+    doors,
+    real: options.mode === 'real',
     shop: () => shopOf(context),
     productTitle: (id) => liveRelease(context)?.content.products.find((p) => p.id === id)?.title ?? 'what you bought',
     laterOf: (order) => laterOf(context, order),
     productOfPass: (id) => runner.state.passes.get(id)?.productId ?? '',
   });
-  const runner = createRunner({ journal, people, clock: demo ?? options.clock ?? realClock, payments, mailer, vault, ids, releases });
+  const runner = createRunner({
+    journal,
+    people,
+    clock: demo ?? options.clock ?? realClock,
+    payments,
+    mailer,
+    vault,
+    ids,
+    releases,
+  });
   await runner.start();
   // A demo goes on from where its time had come to, never back.
   if (demo && runner.state.at > demo.now()) demo.moveTo(runner.state.at);
@@ -85,12 +98,44 @@ export async function createCounter(options: CounterOptions): Promise<Counter> {
 
   const outside = join(root, 'outside');
   const clock = standInClock(demo ? msOf(demo.now()) : Date.now());
-  const paymentService = createPaymentsStandIn({ folder: join(outside, 'payments'), key: secrets.paymentsKey, noticeSecret: secrets.noticeSecret, noticeUrl: () => (address === '' ? null : `${address}/notices/payments`), clock });
-  const mailService = createMailStandIn({ folder: join(outside, 'mail'), key: secrets.mailKey, viewer: options.mode !== 'real' });
-  const tellTo = async (path: string, init?: RequestInit): Promise<unknown> => (await fetch(`${address}/standin/payments${path}`, { ...init, headers: { authorization: `Bearer ${secrets.paymentsKey}`, 'content-type': 'application/json' } })).json();
+  const paymentService = createPaymentsStandIn({
+    folder: join(outside, 'payments'),
+    key: secrets.paymentsKey,
+    noticeSecret: secrets.noticeSecret,
+    noticeUrl: () => (address === '' ? null : `${address}/notices/payments`),
+    clock,
+  });
+  const mailService = createMailStandIn({
+    folder: join(outside, 'mail'),
+    key: secrets.mailKey,
+    viewer: options.mode !== 'real',
+  });
+  const tellTo = async (path: string, init?: RequestInit): Promise<unknown> =>
+    (
+      await fetch(`${address}/standin/payments${path}`, {
+        ...init,
+        headers: { authorization: `Bearer ${secrets.paymentsKey}`, 'content-type': 'application/json' },
+      })
+    ).json();
 
   const context: CounterContext = {
-    mode: options.mode, runner, journal, people, doors, views, finishedShop: finished, vault, releases, mailer, secrets, client, demoClock: demo, problems: journal.problems, ids, publicAddress, log,
+    mode: options.mode,
+    runner,
+    journal,
+    people,
+    doors,
+    views,
+    finishedShop: finished,
+    vault,
+    releases,
+    mailer,
+    secrets,
+    client,
+    demoClock: demo,
+    problems: journal.problems,
+    ids,
+    publicAddress,
+    log,
     tellTime: async () => {
       if (demo) await tellTo('/clock', { method: 'POST', body: JSON.stringify({ now: msOf(demo.now()) }) });
     },
@@ -109,7 +154,10 @@ export async function createCounter(options: CounterOptions): Promise<Counter> {
   app.use('/standin/mail', mailService.router);
   app.use(securityHeaders());
   app.get('/health', (_req, res) => void res.json({ ok: true }));
-  app.use('/assets', express.static(join(client.folder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
+  app.use(
+    '/assets',
+    express.static(join(client.folder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+  );
   app.use('/notices', noticeRoutes(context));
   app.use('/owner/api', ownerRoutes(context));
   app.use('/checkout', checkoutRoutes(context));
@@ -117,7 +165,11 @@ export async function createCounter(options: CounterOptions): Promise<Counter> {
   app.use('/member', memberRoutes(context));
   app.get(['/studio', '/studio/{*rest}'], sendApp('studio.html'));
   app.get(['/member', '/member/{*rest}'], sendApp('member.html'));
-  app.get('/robots.txt', (_req, res) => void res.type('text/plain').send('User-agent: *\nDisallow: /studio/\nDisallow: /member/\nDisallow: /get/\n'));
+  app.get(
+    '/robots.txt',
+    (_req, res) =>
+      void res.type('text/plain').send('User-agent: *\nDisallow: /studio/\nDisallow: /member/\nDisallow: /get/\n'),
+  );
   app.get('/favicon.ico', (_req, res) => void res.status(204).end());
   app.use(pagesRoutes(context));
   app.use(problemHandler((error) => log('A request failed', error)));
@@ -140,9 +192,12 @@ export async function createCounter(options: CounterOptions): Promise<Counter> {
 
   let turning: Promise<void> | null = null;
   const turn = (): void => {
-    turning ??= runner.turn().catch((error: unknown) => log('A round of due work failed', error)).finally(() => {
-      turning = null;
-    });
+    turning ??= runner
+      .turn()
+      .catch((error: unknown) => log('A round of due work failed', error))
+      .finally(() => {
+        turning = null;
+      });
   };
   turn();
   const timer = setInterval(turn, TURN_EVERY_MS);

@@ -22,7 +22,8 @@ export async function serve(overrides: Partial<CounterOptions> & Pick<CounterOpt
   process.stdout.write(`  Studio, for the owner:  ${counter.ownerAddress}\n`);
   process.stdout.write(`  Shop:                   ${counter.address}/\n`);
   process.stdout.write(`  Member area:            ${counter.address}/member/\n`);
-  if ((overrides.mode ?? mode) !== 'real') process.stdout.write(`  Mail of this test shop: ${counter.address}/standin/mail/\n`);
+  if ((overrides.mode ?? mode) !== 'real')
+    process.stdout.write(`  Mail of this test shop: ${counter.address}/standin/mail/\n`);
   for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     process.once(signal, () => {
       void counter.close().finally(() => process.exit(0));

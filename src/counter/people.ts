@@ -8,10 +8,16 @@ import type { CounterContext } from './context';
 export async function personFor(context: CounterContext, typed: { name: string; address: string }): Promise<string> {
   const known = context.people.find(typed.address);
   if (known) {
-    if (!context.runner.state.people.has(known.id)) await context.runner.execute({ type: 'change-person', personId: known.id, rev: known.rev });
+    if (!context.runner.state.people.has(known.id))
+      await context.runner.execute({ type: 'change-person', personId: known.id, rev: known.rev });
     return known.id;
   }
-  const record = { id: context.ids.next('u'), rev: 1, name: cleanName(typed.name), address: typed.address.trim().normalize('NFC') };
+  const record = {
+    id: context.ids.next('u'),
+    rev: 1,
+    name: cleanName(typed.name),
+    address: typed.address.trim().normalize('NFC'),
+  };
   await context.people.save(record);
   await context.runner.execute({ type: 'change-person', personId: record.id, rev: 1 });
   return record.id;
@@ -21,7 +27,12 @@ export async function personFor(context: CounterContext, typed: { name: string; 
  * Keeps a VAT number with the person it belongs to; the history names only the country.
  * @param key the checkout it was given at, or the change of a payment plan or subscription
  */
-export async function keepVatNumber(context: CounterContext, personId: string, key: string, typed: string): Promise<void> {
+export async function keepVatNumber(
+  context: CounterContext,
+  personId: string,
+  key: string,
+  typed: string,
+): Promise<void> {
   const record = context.people.get(personId);
   const read = readVatNumber(typed);
   if (!record || !read || record.vatNumbers?.[key] === read.number) return;
@@ -31,4 +42,10 @@ export async function keepVatNumber(context: CounterContext, personId: string, k
 }
 
 // Control and direction characters would break a mail header or hide what a name says.
-const cleanName = (name: string): string => name.normalize('NFC').replace(/[\u0000-\u001f\u007f-\u009f\u202a-\u202e\u2066-\u2069]/g, ' ').replace(/\s+/g, ' ').trim().slice(0, 200);
+const cleanName = (name: string): string =>
+  name
+    .normalize('NFC')
+    .replace(/[\u0000-\u001f\u007f-\u009f\u202a-\u202e\u2066-\u2069]/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim()
+    .slice(0, 200);

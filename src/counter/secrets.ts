@@ -20,7 +20,13 @@ export async function loadSecrets(folder: string): Promise<Secrets> {
   const known = readJson(path);
   if (known !== null) return Secrets.parse(known);
   const make = (): string => randomBytes(32).toString('base64url');
-  const secrets: Secrets = { ownerKey: randomBytes(18).toString('base64url'), signing: make(), paymentsKey: make(), noticeSecret: make(), mailKey: make() };
+  const secrets: Secrets = {
+    ownerKey: randomBytes(18).toString('base64url'),
+    signing: make(),
+    paymentsKey: make(),
+    noticeSecret: make(),
+    mailKey: make(),
+  };
   await replaceFile(path, JSON.stringify(secrets, null, 2));
   return secrets;
 }

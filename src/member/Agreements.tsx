@@ -10,7 +10,11 @@ export function Agreements({ me, onDone }: { me: Me; onDone: () => void }) {
   return (
     <section className="mt-8">
       <h2>What you pay over time</h2>
-      <ul className="mt-2">{me.agreements.map((a) => <AgreementRow key={a.id} me={me} agreement={a} onDone={onDone} />)}</ul>
+      <ul className="mt-2">
+        {me.agreements.map((a) => (
+          <AgreementRow key={a.id} me={me} agreement={a} onDone={onDone} />
+        ))}
+      </ul>
     </section>
   );
 }
@@ -37,35 +41,121 @@ function AgreementRow({ me, agreement: a, onDone }: { me: Me; agreement: MemberA
     <li className="border-t border-line py-4">
       <h3 dir="auto">{a.title}</h3>
       <p className={a.alarm ? 'text-alarm' : 'text-ink-2'}>{a.state}</p>
-      {a.layout && <div className="my-2"><KeelDrawing layout={a.layout} hatch={`hatch-${a.id}`} small inHand={null} onHold={() => undefined} /></div>}
+      {a.layout && (
+        <div className="my-2">
+          <KeelDrawing layout={a.layout} hatch={`hatch-${a.id}`} small inHand={null} onHold={() => undefined} />
+        </div>
+      )}
       {a.rest !== '' && <p className="text-ink-2">{a.rest}</p>}
-      {said && <p className={`message mt-3 ${said.wrong ? 'alarm' : 'calm'}`} role={said.wrong ? 'alert' : 'status'}>{said.text}</p>}
+      {said && (
+        <p className={`message mt-3 ${said.wrong ? 'alarm' : 'calm'}`} role={said.wrong ? 'alert' : 'status'}>
+          {said.text}
+        </p>
+      )}
       <p className="mt-2 flex flex-wrap gap-x-3 gap-y-2">
-        {a.card !== null && <button className="btn btn-quiet btn-touch" aria-expanded={open === 'card'} onClick={() => setOpen(open === 'card' ? null : 'card')}>{a.card}</button>}
-        {a.acts.map((x) => <button key={x.act} className="btn btn-quiet btn-touch" aria-expanded={open === x.act} onClick={() => setOpen(open === x.act ? null : x.act)}>{x.label}</button>)}
-        {a.place !== null && <button className="btn btn-quiet btn-touch" aria-expanded={open === 'place'} onClick={() => setOpen(open === 'place' ? null : 'place')}>Change country ({a.place.name})</button>}
-        {a.writeTo !== null && <a className="btn btn-quiet btn-touch" href={`mailto:${a.writeTo}`}>Write to us</a>}
-        {a.againAt !== null && <a className="btn btn-quiet btn-touch" href={a.againAt}>Start again</a>}
+        {a.card !== null && (
+          <button
+            className="btn btn-quiet btn-touch"
+            aria-expanded={open === 'card'}
+            onClick={() => setOpen(open === 'card' ? null : 'card')}
+          >
+            {a.card}
+          </button>
+        )}
+        {a.acts.map((x) => (
+          <button
+            key={x.act}
+            className="btn btn-quiet btn-touch"
+            aria-expanded={open === x.act}
+            onClick={() => setOpen(open === x.act ? null : x.act)}
+          >
+            {x.label}
+          </button>
+        ))}
+        {a.place !== null && (
+          <button
+            className="btn btn-quiet btn-touch"
+            aria-expanded={open === 'place'}
+            onClick={() => setOpen(open === 'place' ? null : 'place')}
+          >
+            Change country ({a.place.name})
+          </button>
+        )}
+        {a.writeTo !== null && (
+          <a className="btn btn-quiet btn-touch" href={`mailto:${a.writeTo}`}>
+            Write to us
+          </a>
+        )}
+        {a.againAt !== null && (
+          <a className="btn btn-quiet btn-touch" href={a.againAt}>
+            Start again
+          </a>
+        )}
       </p>
-      {open === 'card' && <ChangeCard service={me.cardService} samples={me.sampleCards} busy={busy} onCard={(card) => void send({ act: 'card', card })} />}
-      {open === 'place' && a.place !== null && <ChangePlace id={a.id} countries={me.countries} place={a.place} busy={busy} onPlace={(place) => void send({ act: 'move', ...place })} />}
+      {open === 'card' && (
+        <ChangeCard
+          service={me.cardService}
+          samples={me.sampleCards}
+          busy={busy}
+          onCard={(card) => void send({ act: 'card', card })}
+        />
+      )}
+      {open === 'place' && a.place !== null && (
+        <ChangePlace
+          id={a.id}
+          countries={me.countries}
+          place={a.place}
+          busy={busy}
+          onPlace={(place) => void send({ act: 'move', ...place })}
+        />
+      )}
       {chosen && (
         <div className="message calm mt-3">
           <p>{chosen.leadsTo}</p>
           {chosen.act === 'pause' && a.pauseDays && (
-            <div className="co-field mt-3"><label htmlFor={`until-${a.id}`}>Until which day?</label><input id={`until-${a.id}`} type="date" min={a.pauseDays.from} max={a.pauseDays.until} value={until} onChange={(event) => setUntil(event.target.value)} /></div>
+            <div className="co-field mt-3">
+              <label htmlFor={`until-${a.id}`}>Until which day?</label>
+              <input
+                id={`until-${a.id}`}
+                type="date"
+                min={a.pauseDays.from}
+                max={a.pauseDays.until}
+                value={until}
+                onChange={(event) => setUntil(event.target.value)}
+              />
+            </div>
           )}
-          <button className="btn btn-primary btn-touch mt-3" disabled={busy || (chosen.act === 'pause' && until === '')} onClick={() => void send(chosen.act === 'pause' ? { act: 'pause', until } : { act: chosen.act })}>{chosen.act === 'pause' && until !== '' ? `Pause until ${until}` : chosen.label}</button>
+          <button
+            className="btn btn-primary btn-touch mt-3"
+            disabled={busy || (chosen.act === 'pause' && until === '')}
+            onClick={() => void send(chosen.act === 'pause' ? { act: 'pause', until } : { act: chosen.act })}
+          >
+            {chosen.act === 'pause' && until !== '' ? `Pause until ${until}` : chosen.label}
+          </button>
         </div>
       )}
       {a.payments.length > 0 && (
         <details className="mt-2">
-          <summary className="plain-link min-h-11 cursor-pointer py-2">{a.payments.length === 1 ? '1 payment so far' : `${a.payments.length} payments so far`}</summary>
+          <summary className="plain-link min-h-11 cursor-pointer py-2">
+            {a.payments.length === 1 ? '1 payment so far' : `${a.payments.length} payments so far`}
+          </summary>
           <ul>
             {a.payments.map((p, i) => (
               <li key={i} className="flex flex-wrap items-baseline justify-between gap-x-4 border-t border-line py-2">
-                <span>{p.day}, {p.what}</span><b className="text-money">{p.amount}</b>
-                {p.paper && <a className="plain-link inline-flex min-h-11 w-full items-center" href={p.paper.href} target="_blank" rel="noopener">{p.paper.name} (PDF)</a>}
+                <span>
+                  {p.day}, {p.what}
+                </span>
+                <b className="text-money">{p.amount}</b>
+                {p.paper && (
+                  <a
+                    className="plain-link inline-flex min-h-11 w-full items-center"
+                    href={p.paper.href}
+                    target="_blank"
+                    rel="noopener"
+                  >
+                    {p.paper.name} (PDF)
+                  </a>
+                )}
               </li>
             ))}
           </ul>

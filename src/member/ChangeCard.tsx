@@ -4,7 +4,17 @@ import { Field } from '../ui/Field';
 import { SampleCards } from '../ui/SampleCards';
 
 /** Another card: its number goes straight to the payment service, and only a token comes here. */
-export function ChangeCard({ service, samples, busy, onCard }: { service: string; samples: boolean; busy: boolean; onCard: (card: CardToken) => void }) {
+export function ChangeCard({
+  service,
+  samples,
+  busy,
+  onCard,
+}: {
+  service: string;
+  samples: boolean;
+  busy: boolean;
+  onCard: (card: CardToken) => void;
+}) {
   const [card, setCard] = useState({ number: '', expiry: '', code: '' });
   const [problem, setProblem] = useState<string | null>(null);
   async function submit(event: FormEvent): Promise<void> {
@@ -15,14 +25,44 @@ export function ChangeCard({ service, samples, busy, onCard }: { service: string
   }
   return (
     <form noValidate onSubmit={(event) => void submit(event)} className="mt-3 space-y-4">
-      {problem !== null && <p className="message alarm" role="alert">{problem}</p>}
-      <Field id="number" label="Card number" autoComplete="cc-number" inputMode="numeric" value={card.number} onChange={(number) => setCard({ ...card, number })} wrong={undefined} />
+      {problem !== null && (
+        <p className="message alarm" role="alert">
+          {problem}
+        </p>
+      )}
+      <Field
+        id="number"
+        label="Card number"
+        autoComplete="cc-number"
+        inputMode="numeric"
+        value={card.number}
+        onChange={(number) => setCard({ ...card, number })}
+        wrong={undefined}
+      />
       <div className="grid grid-cols-2 gap-4">
-        <Field id="expiry" label="Expiry (month / year)" autoComplete="cc-exp" inputMode="numeric" value={card.expiry} onChange={(expiry) => setCard({ ...card, expiry })} wrong={undefined} />
-        <Field id="code" label="Code on the card" autoComplete="cc-csc" inputMode="numeric" value={card.code} onChange={(code) => setCard({ ...card, code })} wrong={undefined} />
+        <Field
+          id="expiry"
+          label="Expiry (month / year)"
+          autoComplete="cc-exp"
+          inputMode="numeric"
+          value={card.expiry}
+          onChange={(expiry) => setCard({ ...card, expiry })}
+          wrong={undefined}
+        />
+        <Field
+          id="code"
+          label="Code on the card"
+          autoComplete="cc-csc"
+          inputMode="numeric"
+          value={card.code}
+          onChange={(code) => setCard({ ...card, code })}
+          wrong={undefined}
+        />
       </div>
       {samples && <SampleCards service={service} onPick={setCard} />}
-      <button className="btn btn-primary btn-touch" disabled={busy}>Use this card from now on</button>
+      <button className="btn btn-primary btn-touch" disabled={busy}>
+        Use this card from now on
+      </button>
     </form>
   );
 }

@@ -20,13 +20,36 @@ export function ChangePlace({ id, countries, place, busy, onPlace }: Props) {
   }
   return (
     <form noValidate onSubmit={submit} className="message calm mt-3 space-y-4">
-      <p>The tax follows the country you live in, or your business is in. A change counts from the next payment; papers you have stay as they are.</p>
+      <p>
+        The tax follows the country you live in, or your business is in. A change counts from the next payment; papers
+        you have stay as they are.
+      </p>
       <div className="co-field">
         <label htmlFor={`country-${id}`}>Country</label>
-        <select id={`country-${id}`} autoComplete="country" value={country} onChange={(event) => setCountry(event.target.value)}>{countries.map((c) => <option key={c.code} value={c.code}>{c.name}</option>)}</select>
+        <select
+          id={`country-${id}`}
+          autoComplete="country"
+          value={country}
+          onChange={(event) => setCountry(event.target.value)}
+        >
+          {countries.map((c) => (
+            <option key={c.code} value={c.code}>
+              {c.name}
+            </option>
+          ))}
+        </select>
       </div>
-      <Field id={`vat-${id}`} label="VAT number (businesses only)" autoComplete="off" value={vatNumber} onChange={setVatNumber} wrong={undefined} />
-      <button className="btn btn-primary btn-touch" disabled={busy}>Use this from the next payment</button>
+      <Field
+        id={`vat-${id}`}
+        label="VAT number (businesses only)"
+        autoComplete="off"
+        value={vatNumber}
+        onChange={setVatNumber}
+        wrong={undefined}
+      />
+      <button className="btn btn-primary btn-touch" disabled={busy}>
+        Use this from the next payment
+      </button>
     </form>
   );
 }

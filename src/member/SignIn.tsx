@@ -13,12 +13,28 @@ export function SignIn() {
   return (
     <>
       <h1 className="text-2xl">Open what you bought</h1>
-      <p className="mt-2 text-ink-2">Write the address you bought with. We send a link to it that signs you in; no password is needed.</p>
+      <p className="mt-2 text-ink-2">
+        Write the address you bought with. We send a link to it that signs you in; no password is needed.
+      </p>
       <form noValidate onSubmit={(event) => void ask(event)} className="mt-5 space-y-4">
-        <div className="co-field"><label htmlFor="address">E-mail</label><input id="address" type="email" autoComplete="email" maxLength={300} value={address} onChange={(event) => setAddress(event.target.value)} /></div>
+        <div className="co-field">
+          <label htmlFor="address">E-mail</label>
+          <input
+            id="address"
+            type="email"
+            autoComplete="email"
+            maxLength={300}
+            value={address}
+            onChange={(event) => setAddress(event.target.value)}
+          />
+        </div>
         <button className="btn btn-primary">Send me a link</button>
       </form>
-      {answer && <p className={`message mt-5 ${answer.wrong ? 'alarm' : ''}`} role={answer.wrong ? 'alert' : 'status'}>{answer.text}</p>}
+      {answer && (
+        <p className={`message mt-5 ${answer.wrong ? 'alarm' : ''}`} role={answer.wrong ? 'alert' : 'status'}>
+          {answer.text}
+        </p>
+      )}
     </>
   );
 }

@@ -5,8 +5,15 @@ type Thing = Me['things'][number];
 
 /** Everything this member has or had, each with its files. */
 export function Things({ things }: { things: Me['things'] }) {
-  if (things.length === 0) return <p className="mt-3 text-ink-2">Nothing is here yet. What you buy with this address appears at once.</p>;
-  return <ul className="mt-4">{things.map((thing, i) => <ThingRow key={i} thing={thing} alone={things.length === 1} />)}</ul>;
+  if (things.length === 0)
+    return <p className="mt-3 text-ink-2">Nothing is here yet. What you buy with this address appears at once.</p>;
+  return (
+    <ul className="mt-4">
+      {things.map((thing, i) => (
+        <ThingRow key={i} thing={thing} alone={things.length === 1} />
+      ))}
+    </ul>
+  );
 }
 
 function ThingRow({ thing, alone }: { thing: Thing; alone: boolean }) {
@@ -20,21 +27,27 @@ function ThingRow({ thing, alone }: { thing: Thing; alone: boolean }) {
         </div>
         {only && <OpenButton file={only} />}
       </div>
-      {only ? <Player file={only} /> : thing.files.length > 0 && (
-        <details open={alone} className="mt-1">
-          <summary className="plain-link min-h-11 cursor-pointer py-2">The files</summary>
-          <ul>
-            {thing.files.map((file) => (
-              <li key={file.id} className="border-t border-line py-2">
-                <div className="flex items-center justify-between gap-3">
-                  <span className="min-w-0 break-words" dir="auto">{file.name} <span className="cap whitespace-nowrap">{file.size}</span></span>
-                  <OpenButton file={file} />
-                </div>
-                <Player file={file} />
-              </li>
-            ))}
-          </ul>
-        </details>
+      {only ? (
+        <Player file={only} />
+      ) : (
+        thing.files.length > 0 && (
+          <details open={alone} className="mt-1">
+            <summary className="plain-link min-h-11 cursor-pointer py-2">The files</summary>
+            <ul>
+              {thing.files.map((file) => (
+                <li key={file.id} className="border-t border-line py-2">
+                  <div className="flex items-center justify-between gap-3">
+                    <span className="min-w-0 break-words" dir="auto">
+                      {file.name} <span className="cap whitespace-nowrap">{file.size}</span>
+                    </span>
+                    <OpenButton file={file} />
+                  </div>
+                  <Player file={file} />
+                </li>
+              ))}
+            </ul>
+          </details>
+        )
       )}
     </li>
   );
@@ -43,13 +56,27 @@ function ThingRow({ thing, alone }: { thing: Thing; alone: boolean }) {
 /** A file is fetched; a link held elsewhere opens in a window of its own. */
 function OpenButton({ file }: { file: Thing['files'][number] }) {
   const word = file.elsewhere ? 'Open' : 'Download';
-  return <a className="btn btn-quiet shrink-0" href={file.href} aria-label={`${word} ${file.name}`} {...(file.elsewhere ? { target: '_blank', rel: 'noopener' } : {})}>{word}</a>;
+  return (
+    <a
+      className="btn btn-quiet shrink-0"
+      href={file.href}
+      aria-label={`${word} ${file.name}`}
+      {...(file.elsewhere ? { target: '_blank', rel: 'noopener' } : {})}
+    >
+      {word}
+    </a>
+  );
 }
 
 /** Sound can be listened to in place; asked for only when wanted, because asking counts as a download. */
 function Player({ file }: { file: Thing['files'][number] }) {
   const [on, setOn] = useState(false);
   if (!file.type.startsWith('audio/')) return null;
-  if (!on) return <button className="plain-link min-h-11 text-access" onClick={() => setOn(true)}>Listen here<span className="sr-only"> to {file.name}</span></button>;
+  if (!on)
+    return (
+      <button className="plain-link min-h-11 text-access" onClick={() => setOn(true)}>
+        Listen here<span className="sr-only"> to {file.name}</span>
+      </button>
+    );
   return <audio className="mt-1 w-full" controls autoPlay preload="none" src={`${file.href}?view`} />;
 }

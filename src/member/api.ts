@@ -25,12 +25,24 @@ export interface Me {
   signedIn: boolean;
   name: string;
   address: string;
-  things: { title: string; open: boolean; note: string; files: { id: string; name: string; size: string; type: string; href: string; elsewhere: boolean }[] }[];
+  things: {
+    title: string;
+    open: boolean;
+    note: string;
+    files: { id: string; name: string; size: string; type: string; href: string; elsewhere: boolean }[];
+  }[];
   agreements: MemberAgreement[];
   cardService: string;
   sampleCards: boolean;
   countries: { code: string; name: string }[];
-  orders: { number: number; day: string; what: string; paid: string; status: string; papers: { name: string; href: string }[] }[];
+  orders: {
+    number: number;
+    day: string;
+    what: string;
+    paid: string;
+    status: string;
+    papers: { name: string; href: string }[];
+  }[];
 }
 
 const NOT_REACHED = 'The shop could not be reached. Nothing of yours is lost. Try again in a minute.';
@@ -46,7 +58,10 @@ async function call<T>(path: string, init?: RequestInit): Promise<T | { problem:
 }
 
 export const readMe = (): Promise<Me | { problem: string }> => call<Me>('/me');
-export const askForLink = (address: string): Promise<{ sentence: string } | { problem: string }> => call('/ask', { method: 'POST', body: JSON.stringify({ address }) });
-export const leave = (): Promise<{ sentence: string } | { problem: string }> => call('/leave', { method: 'POST', body: '{}' });
+export const askForLink = (address: string): Promise<{ sentence: string } | { problem: string }> =>
+  call('/ask', { method: 'POST', body: JSON.stringify({ address }) });
+export const leave = (): Promise<{ sentence: string } | { problem: string }> =>
+  call('/leave', { method: 'POST', body: '{}' });
 
-export const actOn = (id: string, body: unknown): Promise<{ sentence: string } | { problem: string }> => call(`/agreements/${encodeURIComponent(id)}`, { method: 'POST', body: JSON.stringify(body) });
+export const actOn = (id: string, body: unknown): Promise<{ sentence: string } | { problem: string }> =>
+  call(`/agreements/${encodeURIComponent(id)}`, { method: 'POST', body: JSON.stringify(body) });

@@ -5,4 +5,9 @@ import './member.css';
 import { MemberArea } from './MemberArea';
 
 const root = document.getElementById('root');
-if (root) createRoot(root).render(<StrictMode><MemberArea /></StrictMode>);
+if (root)
+  createRoot(root).render(
+    <StrictMode>
+      <MemberArea />
+    </StrictMode>,
+  );

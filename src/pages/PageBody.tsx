@@ -15,7 +15,13 @@ interface Props {
 export function PageBody({ page, view, around, showHidden = false }: Props) {
   return (
     <PageViewProvider value={view}>
-      {page.blocks.filter((block) => showHidden || !block.hidden).map((block) => <Fragment key={block.id}>{around ? around(block, <BlockView block={block} />) : <BlockView block={block} />}</Fragment>)}
+      {page.blocks
+        .filter((block) => showHidden || !block.hidden)
+        .map((block) => (
+          <Fragment key={block.id}>
+            {around ? around(block, <BlockView block={block} />) : <BlockView block={block} />}
+          </Fragment>
+        ))}
     </PageViewProvider>
   );
 }

@@ -13,10 +13,23 @@ interface Props {
 
 /** Words of a page: read as they are, or edited in the very place and size they will have. */
 export function Words({ value, as: Element, className = '', label, placeholder, onChange }: Props) {
-  if (!onChange) return value.trim() === '' ? null : <Element className={className} dir="auto">{value}</Element>;
+  if (!onChange)
+    return value.trim() === '' ? null : (
+      <Element className={className} dir="auto">
+        {value}
+      </Element>
+    );
   return (
     <Element className={className}>
-      <textarea className="words" rows={1} dir="auto" aria-label={label} placeholder={placeholder ?? label} value={value} onChange={(event) => onChange(event.target.value)} />
+      <textarea
+        className="words"
+        rows={1}
+        dir="auto"
+        aria-label={label}
+        placeholder={placeholder ?? label}
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+      />
     </Element>
   );
 }

@@ -14,7 +14,10 @@ export interface PriceSetting {
 }
 
 /** A price in the words a page shows at a moment: the shop and the studio write them here, so that they read alike. */
-export function priceWords(price: Price, { currency, zone, locale, now, taken }: PriceSetting): { amount: string; usual: string | null; statement: string; notice: string | null } {
+export function priceWords(
+  price: Price,
+  { currency, zone, locale, now, taken }: PriceSetting,
+): { amount: string; usual: string | null; statement: string; notice: string | null } {
   const money = (amount: number): string => formatAmount(amount, currency, locale);
   const statement = plainText(statementOf(price.terms, { currency, start: now, zone, locale, when: 'today' }));
   // Access that is for good is what buyers expect; it is said where it ends.
@@ -35,8 +38,12 @@ function noticeOf(price: Price, { zone, locale, now, taken }: Omit<PriceSetting,
   const left = price.limit.inAll === null ? null : Math.max(0, price.limit.inAll - taken);
   if (left === 0) return 'Sold out';
   const parts = [
-    ...(left === null ? [] : [`${left.toLocaleString(locale)} of ${(price.limit.inAll ?? 0).toLocaleString(locale)} left`]),
-    ...(price.sale.until === null ? [] : [`on sale until the end of ${formatDay(`${price.sale.until}T12:00:00.000Z`, 'UTC', locale)}`]),
+    ...(left === null
+      ? []
+      : [`${left.toLocaleString(locale)} of ${(price.limit.inAll ?? 0).toLocaleString(locale)} left`]),
+    ...(price.sale.until === null
+      ? []
+      : [`on sale until the end of ${formatDay(`${price.sale.until}T12:00:00.000Z`, 'UTC', locale)}`]),
   ];
   return parts.length === 0 ? null : parts.join(', ').replace(/^./, (c) => c.toUpperCase());
 }

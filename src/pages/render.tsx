@@ -38,10 +38,17 @@ export function documentHtml(frame: Frame): string {
     frame.keepOut ? '<meta name="robots" content="noindex">' : '',
     ...frame.stylesheets.map((href) => `<link rel="stylesheet" href="${href}">`),
     ...(frame.scripts ?? []).map((src) => `<script type="module" src="${src}"></script>`),
-    frame.structuredData === undefined ? '' : `<script type="application/ld+json">${scriptJson(frame.structuredData)}</script>`,
+    frame.structuredData === undefined
+      ? ''
+      : `<script type="application/ld+json">${scriptJson(frame.structuredData)}</script>`,
   ].join('');
-  const strip = frame.strip === null ? '' : `<div class="hatched-strip px-5 py-1 text-center"><span>${escapeHtml(frame.strip)}</span></div>`;
-  const foot = frame.foot.map(({ text, href }) => `<a class="plain-link" href="${escapeHtml(href)}">${escapeHtml(text)}</a>`).join(' · ');
+  const strip =
+    frame.strip === null
+      ? ''
+      : `<div class="hatched-strip px-5 py-1 text-center"><span>${escapeHtml(frame.strip)}</span></div>`;
+  const foot = frame.foot
+    .map(({ text, href }) => `<a class="plain-link" href="${escapeHtml(href)}">${escapeHtml(text)}</a>`)
+    .join(' · ');
   const width = frame.wide ? 'max-w-[62rem]' : 'max-w-[40rem]';
   return `<!doctype html><html lang="${escapeHtml(frame.language)}" data-theme="day"><head>${meta}</head><body class="page">${strip}<div class="mx-auto ${width} px-5 pt-5"><a class="shop-line" href="/" dir="auto">${frame.logo ? `<img src="${escapeHtml(frame.logo.src)}" alt="${escapeHtml(frame.logo.alt || frame.shopName)}" class="logo">` : escapeHtml(frame.shopName)}</a></div><main>${frame.body}</main><footer class="mx-auto ${width} border-t border-line px-5 py-6 cap">${foot}</footer></body></html>`;
 }
@@ -50,7 +57,12 @@ export function documentHtml(frame: Frame): string {
 export const scriptJson = (value: unknown): string => JSON.stringify(value).replace(/</g, '\\u003c');
 
 /** The body of a sales or thank-you page. */
-export const pageHtml = (page: Page, view: PageView): string => renderToStaticMarkup(<div className="page-column"><PageBody page={page} view={view} /></div>);
+export const pageHtml = (page: Page, view: PageView): string =>
+  renderToStaticMarkup(
+    <div className="page-column">
+      <PageBody page={page} view={view} />
+    </div>,
+  );
 
 /** The body of a checkout page with the data its script takes over from. */
 export function checkoutHtml(data: CheckoutData): string {
@@ -59,28 +71,75 @@ export function checkoutHtml(data: CheckoutData): string {
 }
 
 /** A short page of plain words: what happened, and where to go from here. */
-export function wordsHtml(heading: string, paragraphs: readonly string[], action?: { label: string; href: string; post?: boolean }): string {
+export function wordsHtml(
+  heading: string,
+  paragraphs: readonly string[],
+  action?: { label: string; href: string; post?: boolean },
+): string {
   return renderToStaticMarkup(
     <div className="page-column pt-12">
       <h1>{heading}</h1>
-      {paragraphs.map((text, i) => <p key={i} className="mt-3 whitespace-pre-line" dir="auto">{text}</p>)}
-      {action && (action.post ? <form method="post" action={action.href} className="mt-5"><button className="btn btn-primary btn-page">{action.label}</button></form> : <p className="mt-5"><a className="btn btn-primary btn-page" href={action.href}>{action.label}</a></p>)}
+      {paragraphs.map((text, i) => (
+        <p key={i} className="mt-3 whitespace-pre-line" dir="auto">
+          {text}
+        </p>
+      ))}
+      {action &&
+        (action.post ? (
+          <form method="post" action={action.href} className="mt-5">
+            <button className="btn btn-primary btn-page">{action.label}</button>
+          </form>
+        ) : (
+          <p className="mt-5">
+            <a className="btn btn-primary btn-page" href={action.href}>
+              {action.label}
+            </a>
+          </p>
+        ))}
     </div>,
   );
 }
 
 /** The shop's first page: what is on sale. */
-export function frontHtml(shopName: string, offers: readonly { href: string; title: string; promise: string; amounts: string; picture: string | null; alt: string }[]): string {
+export function frontHtml(
+  shopName: string,
+  offers: readonly {
+    href: string;
+    title: string;
+    promise: string;
+    amounts: string;
+    picture: string | null;
+    alt: string;
+  }[],
+): string {
   return renderToStaticMarkup(
     <div className="page-column pt-8">
-      <h1 className="text-[2.1rem]" dir="auto">{shopName}</h1>
+      <h1 className="text-[2.1rem]" dir="auto">
+        {shopName}
+      </h1>
       {offers.length === 0 && <p className="mt-3 text-ink-2">Nothing is on sale here yet.</p>}
       <ul className="mt-6">
         {offers.map((offer) => (
           <li key={offer.href} className="border-t border-line py-4">
             <a href={offer.href} className="flex items-center gap-5 no-underline">
-              {offer.picture !== null && <img src={offer.picture} alt={offer.alt} className="h-20 w-28 shrink-0 rounded-[var(--radius)] object-cover" />}
-              <span className="min-w-0"><b className="font-head text-lg font-semibold underline" dir="auto">{offer.title}</b><br /><span className="text-ink-2" dir="auto">{offer.promise}</span><br /><span className="text-money font-semibold">{offer.amounts}</span></span>
+              {offer.picture !== null && (
+                <img
+                  src={offer.picture}
+                  alt={offer.alt}
+                  className="h-20 w-28 shrink-0 rounded-[var(--radius)] object-cover"
+                />
+              )}
+              <span className="min-w-0">
+                <b className="font-head text-lg font-semibold underline" dir="auto">
+                  {offer.title}
+                </b>
+                <br />
+                <span className="text-ink-2" dir="auto">
+                  {offer.promise}
+                </span>
+                <br />
+                <span className="text-money font-semibold">{offer.amounts}</span>
+              </span>
             </a>
           </li>
         ))}

@@ -27,7 +27,11 @@ export interface OrderView {
   paid: string;
   /** What is still due, a statement for each payment plan or subscription; empty when nothing more is. */
   later: string[];
-  things: { title: string; state: 'open' | 'closed'; files: { name: string; size: string; href: string; elsewhere: boolean }[] }[];
+  things: {
+    title: string;
+    state: 'open' | 'closed';
+    files: { name: string; size: string; href: string; elsewhere: boolean }[];
+  }[];
 }
 
 /** Everything blocks read. Blocks hold words; prices, contents and addresses come from here. */

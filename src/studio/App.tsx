@@ -42,7 +42,9 @@ async function open(): Promise<Opening> {
     await beginFromShop();
     return 'open';
   } catch (error) {
-    return { problem: error instanceof TypeError ? 'The shop is not reached.' : 'This window is not connected to the shop.' };
+    return {
+      problem: error instanceof TypeError ? 'The shop is not reached.' : 'This window is not connected to the shop.',
+    };
   }
 }
 

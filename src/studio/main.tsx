@@ -15,7 +15,9 @@ if (root) {
       <WholeMishap>
         <Provider store={store}>
           {/* A link pressed is a place reached: what is pressed next never meets the sheet before. */}
-          <BrowserRouter basename="/studio" useTransitions={false}><App /></BrowserRouter>
+          <BrowserRouter basename="/studio" useTransitions={false}>
+            <App />
+          </BrowserRouter>
         </Provider>
       </WholeMishap>
     </StrictMode>,

@@ -14,8 +14,23 @@ export function Field({ id, label, value, onChange, wrong, type = 'text', autoCo
   return (
     <div className="co-field">
       <label htmlFor={id}>{label}</label>
-      <input id={id} name={id} type={type} autoComplete={autoComplete} inputMode={inputMode} value={value} maxLength={300} onChange={(event) => onChange(event.target.value)} aria-invalid={wrong !== undefined} aria-describedby={wrong === undefined ? undefined : `${id}-why`} />
-      {wrong !== undefined && <p className="why" id={`${id}-why`}>{wrong}</p>}
+      <input
+        id={id}
+        name={id}
+        type={type}
+        autoComplete={autoComplete}
+        inputMode={inputMode}
+        value={value}
+        maxLength={300}
+        onChange={(event) => onChange(event.target.value)}
+        aria-invalid={wrong !== undefined}
+        aria-describedby={wrong === undefined ? undefined : `${id}-why`}
+      />
+      {wrong !== undefined && (
+        <p className="why" id={`${id}-why`}>
+          {wrong}
+        </p>
+      )}
     </div>
   );
 }

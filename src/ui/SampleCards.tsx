@@ -6,10 +6,19 @@ interface SampleCard {
 }
 
 /** In a test shop only: cards named by what they do, one click each. */
-export function SampleCards({ service, onPick }: { service: string; onPick: (card: { number: string; expiry: string; code: string }) => void }) {
+export function SampleCards({
+  service,
+  onPick,
+}: {
+  service: string;
+  onPick: (card: { number: string; expiry: string; code: string }) => void;
+}) {
   const [cards, setCards] = useState<SampleCard[] | null>(null);
   function open(): void {
-    if (cards === null) void fetch(`${service}/sample-cards`, { credentials: 'omit' }).then(async (r) => setCards((await r.json()) as SampleCard[]));
+    if (cards === null)
+      void fetch(`${service}/sample-cards`, { credentials: 'omit' }).then(async (r) =>
+        setCards((await r.json()) as SampleCard[]),
+      );
   }
   return (
     <details className="border border-dashed border-draft px-4 py-2 text-draft" onToggle={open}>
@@ -17,7 +26,15 @@ export function SampleCards({ service, onPick }: { service: string; onPick: (car
       <ul className="mt-2 flex flex-wrap gap-2 pb-2">
         {cards?.map((card) => (
           <li key={card.number}>
-            <button type="button" className="btn btn-quiet btn-touch" onClick={() => onPick({ number: card.number.replace(/(\d{4})(?=\d)/g, '$1 '), expiry: '11 / 29', code: '321' })}>{card.label}</button>
+            <button
+              type="button"
+              className="btn btn-quiet btn-touch"
+              onClick={() =>
+                onPick({ number: card.number.replace(/(\d{4})(?=\d)/g, '$1 '), expiry: '11 / 29', code: '321' })
+              }
+            >
+              {card.label}
+            </button>
           </li>
         ))}
       </ul>

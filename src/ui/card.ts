@@ -7,11 +7,25 @@ export interface CardToken {
 }
 
 /** Sends the card straight to the payment service and gets a token for it. */
-export async function tokenise(service: string, card: { number: string; expiry: string; code: string }): Promise<CardToken | { problem: string }> {
+export async function tokenise(
+  service: string,
+  card: { number: string; expiry: string; code: string },
+): Promise<CardToken | { problem: string }> {
   try {
-    const response = await fetch(`${service}/tokens`, { method: 'POST', credentials: 'omit', headers: { 'content-type': 'application/json' }, body: JSON.stringify(card) });
+    const response = await fetch(`${service}/tokens`, {
+      method: 'POST',
+      credentials: 'omit',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(card),
+    });
     const body = (await response.json()) as Partial<CardToken> & { title?: string };
-    if (response.ok && body.token && body.last4) return { token: body.token, last4: body.last4, ...(body.expires ? { expires: body.expires } : {}), ...(body.country ? { country: body.country } : {}) };
+    if (response.ok && body.token && body.last4)
+      return {
+        token: body.token,
+        last4: body.last4,
+        ...(body.expires ? { expires: body.expires } : {}),
+        ...(body.country ? { country: body.country } : {}),
+      };
     return { problem: `${body.title ?? 'The payment service did not take this card.'} Nothing was charged.` };
   } catch {
     return { problem: 'The payment service could not be reached. Nothing was charged. Try again in a minute.' };

@@ -16,20 +16,75 @@ describe('launch check', () => {
   const stops = (change: (d: ReturnType<typeof draftContent>) => void, hasFile = true): string[] => {
     const draft = draftContent();
     change(draft);
-    return launchCheck(draft, () => hasFile, NOW).filter((f) => f.level === 'stops').map((f) => f.code);
+    return launchCheck(draft, () => hasFile, NOW)
+      .filter((f) => f.level === 'stops')
+      .map((f) => f.code);
   };
   test('a whole shop has nothing that stops it', () => expect(stops(() => undefined)).toEqual([]));
   test.each<[string, Parameters<typeof stops>[0]]>([
-    ['nothing-to-deliver', (d) => { (d.products[0] as { files: unknown[] }).files = []; }],
-    ['no-price', (d) => { (d.offers[0] as { prices: unknown[] }).prices = []; }],
-    ['price-wrong', (d) => { const p = d.offers[0]?.prices[0]; if (p) p.terms.amount = '6x'; }],
-    ['price-wrong', (d) => { const p = d.offers[0]?.prices[0]; if (p) p.usual = '20.00'; }],
-    ['address-taken', (d) => { (d.paths[1] as { address: string }).address = d.paths[0]?.address ?? ''; }],
-    ['address-wrong', (d) => { (d.paths[0] as { address: string }).address = 'member'; }],
-    ['opens-nothing', (d) => { (d.offers[0] as { productIds: string[] }).productIds = []; }],
-    ['same-name', (d) => { const p = d.offers[0]?.prices[1]; if (p) p.name = 'One'; }],
-    ['shop-details', (d) => { d.shop = { ...d.shop, senderAddress: 'nobody' }; }],
-    ['page-missing', (d) => { d.pages = d.pages.slice(1); }],
+    [
+      'nothing-to-deliver',
+      (d) => {
+        (d.products[0] as { files: unknown[] }).files = [];
+      },
+    ],
+    [
+      'no-price',
+      (d) => {
+        (d.offers[0] as { prices: unknown[] }).prices = [];
+      },
+    ],
+    [
+      'price-wrong',
+      (d) => {
+        const p = d.offers[0]?.prices[0];
+        if (p) p.terms.amount = '6x';
+      },
+    ],
+    [
+      'price-wrong',
+      (d) => {
+        const p = d.offers[0]?.prices[0];
+        if (p) p.usual = '20.00';
+      },
+    ],
+    [
+      'address-taken',
+      (d) => {
+        (d.paths[1] as { address: string }).address = d.paths[0]?.address ?? '';
+      },
+    ],
+    [
+      'address-wrong',
+      (d) => {
+        (d.paths[0] as { address: string }).address = 'member';
+      },
+    ],
+    [
+      'opens-nothing',
+      (d) => {
+        (d.offers[0] as { productIds: string[] }).productIds = [];
+      },
+    ],
+    [
+      'same-name',
+      (d) => {
+        const p = d.offers[0]?.prices[1];
+        if (p) p.name = 'One';
+      },
+    ],
+    [
+      'shop-details',
+      (d) => {
+        d.shop = { ...d.shop, senderAddress: 'nobody' };
+      },
+    ],
+    [
+      'page-missing',
+      (d) => {
+        d.pages = d.pages.slice(1);
+      },
+    ],
   ])('%s', (code, change) => expect(stops(change)).toContain(code));
   test('a file that is not at hand', () => expect(stops(() => undefined, false)).toContain('file-missing'));
 });
@@ -48,14 +103,20 @@ test('a file that is delivered is never public as a picture', () => {
 
 describe('addresses', () => {
   test('made from any title, they are right or empty', () => {
-    fc.assert(fc.property(fc.string({ unit: 'grapheme', maxLength: 200 }), (title) => {
-      const address = addressFrom(title);
-      expect(address === '' || addressProblem(address) === null || addressProblem(address)?.includes('needed by the shop')).toBe(true);
-    }));
+    fc.assert(
+      fc.property(fc.string({ unit: 'grapheme', maxLength: 200 }), (title) => {
+        const address = addressFrom(title);
+        expect(
+          address === '' || addressProblem(address) === null || addressProblem(address)?.includes('needed by the shop'),
+        ).toBe(true);
+      }),
+    );
     expect(addressFrom('Grüße aus dem Moor! 2. Teil')).toBe('grusse-aus-dem-moor-2-teil');
   });
   test('a former address forwards, step and all; a present one wins', () => {
-    const paths = draftContent().paths.map((p, i) => (i === 0 ? { ...p, address: 'new', formerAddresses: ['old', 'free-minute'] } : p));
+    const paths = draftContent().paths.map((p, i) =>
+      i === 0 ? { ...p, address: 'new', formerAddresses: ['old', 'free-minute'] } : p,
+    );
     expect(resolveAddress(paths, 'old', 'checkout')).toEqual({ found: 'moved', to: '/new/checkout' });
     expect(resolveAddress(paths, 'free-minute', '')).toMatchObject({ found: 'step' });
     expect(resolveAddress(paths, 'new', 'nowhere')).toEqual({ found: 'nothing' });
@@ -90,29 +151,64 @@ test('the fingerprint changes with anything the buyer was promised, and not with
   const base = at(NOW);
   expect(at('2026-06-15T09:59:00.000Z')).toBe(base);
   const changed = [
-    at(NOW, (r) => { const p = r.content.offers[0]?.prices[0]; if (p?.terms.kind === 'once') p.terms.amount += 1; }),
-    at(NOW, (r) => { if (r.content.offers[0]) r.content.offers[0].title = 'Else'; }),
-    at(NOW, (r) => { if (r.content.offers[0]) r.content.offers[0].productIds = []; }),
-    at(NOW, (r) => { if (r.content.offers[0]) r.content.offers[0].onSale = false; }),
+    at(NOW, (r) => {
+      const p = r.content.offers[0]?.prices[0];
+      if (p?.terms.kind === 'once') p.terms.amount += 1;
+    }),
+    at(NOW, (r) => {
+      if (r.content.offers[0]) r.content.offers[0].title = 'Else';
+    }),
+    at(NOW, (r) => {
+      if (r.content.offers[0]) r.content.offers[0].productIds = [];
+    }),
+    at(NOW, (r) => {
+      if (r.content.offers[0]) r.content.offers[0].onSale = false;
+    }),
   ];
   expect(changed.every((c) => c !== base)).toBe(true);
 });
 
 test('text goes into a document and comes out the same; nothing in it is markup', () => {
-  fc.assert(fc.property(fc.string({ maxLength: 500 }), (text) => expect(plainFromRich(richFromPlain(text))).toBe(text.replace(/\r\n?/g, '\n'))));
+  fc.assert(
+    fc.property(fc.string({ maxLength: 500 }), (text) =>
+      expect(plainFromRich(richFromPlain(text))).toBe(text.replace(/\r\n?/g, '\n')),
+    ),
+  );
 });
 
 test('mail addresses', () => {
-  for (const good of ['a@b.co', 'tove+birds@example.org', 'ü@bücher.example', ' x@y.zz ']) expect(isAddress(good)).toBe(true);
-  for (const bad of ['', 'a', 'a@b', 'a b@c.de', 'a@b.c\r\nBcc: x@y.zz', 'a@@b.co', '<a@b.co>', `${'a'.repeat(65)}@b.co`, 'a\u202E@b.co', 'a,b@c.de']) expect([bad, isAddress(bad)]).toEqual([bad, false]);
+  for (const good of ['a@b.co', 'tove+birds@example.org', 'ü@bücher.example', ' x@y.zz '])
+    expect(isAddress(good)).toBe(true);
+  for (const bad of [
+    '',
+    'a',
+    'a@b',
+    'a b@c.de',
+    'a@b.c\r\nBcc: x@y.zz',
+    'a@@b.co',
+    '<a@b.co>',
+    `${'a'.repeat(65)}@b.co`,
+    'a\u202E@b.co',
+    'a,b@c.de',
+  ])
+    expect([bad, isAddress(bad)]).toEqual([bad, false]);
   expect(compareAddress(' Tove.Marsh+X@Example.ORG ')).toBe('tove.marsh+x@example.org');
 });
 
 test('names of files and sizes', () => {
-  fc.assert(fc.property(fc.string({ unit: 'grapheme', maxLength: 300 }), (name) => {
-    const safe = safeFileName(name);
-    expect(safe.length).toBeGreaterThan(0);
-    expect(safe).not.toMatch(/[\\/:*?"<>|\u0000-\u001f]|^\./);
-  }));
-  expect([0, 999, 1_000, 999_499, 999_500, 4_200_000].map(describeBytes)).toEqual(['0 bytes', '999 bytes', '1 kB', '999 kB', '1.0 MB', '4.2 MB']);
+  fc.assert(
+    fc.property(fc.string({ unit: 'grapheme', maxLength: 300 }), (name) => {
+      const safe = safeFileName(name);
+      expect(safe.length).toBeGreaterThan(0);
+      expect(safe).not.toMatch(/[\\/:*?"<>|\u0000-\u001f]|^\./);
+    }),
+  );
+  expect([0, 999, 1_000, 999_499, 999_500, 4_200_000].map(describeBytes)).toEqual([
+    '0 bytes',
+    '999 bytes',
+    '1 kB',
+    '999 kB',
+    '1.0 MB',
+    '4.2 MB',
+  ]);
 });

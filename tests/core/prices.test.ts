@@ -1,8 +1,25 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { type DraftPrice, draftTermsProblem, newOffer, newPrice, saleState, sealOffer, unsealOffer } from '#core/catalogue';
+import {
+  type DraftPrice,
+  draftTermsProblem,
+  newOffer,
+  newPrice,
+  saleState,
+  sealOffer,
+  unsealOffer,
+} from '#core/catalogue';
 import { firstBuyer, quoteFor } from '#core/checkout';
-import { broughtBack, changesBetween, launchCheck, priceChanges, priceParts, Release, sealContent, unsealContent } from '#core/release';
+import {
+  broughtBack,
+  changesBetween,
+  launchCheck,
+  priceChanges,
+  priceParts,
+  Release,
+  sealContent,
+  unsealContent,
+} from '#core/release';
 import { createRunner, memoryPorts } from '#core/shop';
 import { accessEnds, accessSentence } from '#core/terms';
 import { priceWords } from '../../src/pages/priceWords';
@@ -30,10 +47,19 @@ describe('a price as typed', () => {
     ['a plan of one payment', { terms: { kind: 'plan', amount: '12', payments: '1' } }],
     ['a whole too small to divide', { terms: { kind: 'plan', amount: '0.05', owedBy: 'total', payments: '6' } }],
     ['payments every day', { terms: { kind: 'subscription', amount: '12', every: { count: '6', unit: 'day' } } }],
-    ['as many cheaper payments as payments', { terms: { kind: 'subscription', amount: '12', ends: '3', introductory: { payments: '3', amount: '6' } } }],
-    ['a fee for nothing named', { terms: { kind: 'plan', amount: '12', setUp: { amount: '5', label: ' ', when: 'today' } } }],
+    [
+      'as many cheaper payments as payments',
+      { terms: { kind: 'subscription', amount: '12', ends: '3', introductory: { payments: '3', amount: '6' } } },
+    ],
+    [
+      'a fee for nothing named',
+      { terms: { kind: 'plan', amount: '12', setUp: { amount: '5', label: ' ', when: 'today' } } },
+    ],
     ['a ceiling under the price', { rise: { by: '5', every: 'sales', sales: '10', dates: '', ceiling: '20' } }],
-    ['a rise on a day that is none', { rise: { by: '5', every: 'dates', sales: '', dates: '2026-02-30', ceiling: '40' } }],
+    [
+      'a rise on a day that is none',
+      { rise: { by: '5', every: 'dates', sales: '', dates: '2026-02-30', ceiling: '40' } },
+    ],
     ['no length of access', { access: { kind: 'for', count: '0', unit: 'month', date: '' } }],
     ['a length in words', { access: { kind: 'for', count: 'twelve', unit: 'month', date: '' } }],
     ['a day that does not exist', { access: { kind: 'until', count: '', unit: 'month', date: '2026-02-30' } }],
@@ -51,34 +77,81 @@ describe('a price as typed', () => {
   });
 
   test('amounts in other writings mean what people mean by them', () => {
-    for (const [text, minor] of [['1,234.50', 123450], ['1.234,50', 123450], ['€ 24', 2400], ['24,00', 2400], ['1’234.50', 123450]] as const) expect([text, sold({ terms: { kind: 'once', amount: text } }).terms]).toEqual([text, { kind: 'once', amount: minor }]);
+    for (const [text, minor] of [
+      ['1,234.50', 123450],
+      ['1.234,50', 123450],
+      ['€ 24', 2400],
+      ['24,00', 2400],
+      ['1’234.50', 123450],
+    ] as const)
+      expect([text, sold({ terms: { kind: 'once', amount: text } }).terms]).toEqual([
+        text,
+        { kind: 'once', amount: minor },
+      ]);
   });
 
   test('sealed and opened again it is the same offer, for every choice of options', () => {
-    const day = fc.date({ min: new Date('2026-01-01'), max: new Date('2030-01-01'), noInvalidDate: true }).map((d) => d.toISOString().slice(0, 10));
+    const day = fc
+      .date({ min: new Date('2026-01-01'), max: new Date('2030-01-01'), noInvalidDate: true })
+      .map((d) => d.toISOString().slice(0, 10));
     const option = <T>(value: fc.Arbitrary<T>): fc.Arbitrary<T | null> => fc.option(value, { nil: null });
-    fc.assert(fc.property(fc.record({
-      access: fc.oneof(fc.constant({ kind: 'forever' as const }), fc.record({ kind: fc.constant('for' as const), count: fc.integer({ min: 1, max: 999 }), unit: fc.constantFrom('day' as const, 'week' as const, 'month' as const, 'year' as const) }), fc.record({ kind: fc.constant('until' as const), date: day })),
-      words: option(fc.constant('free, you pay only the post')), limit: option(fc.record({ inAll: fc.integer({ min: 1, max: 500 }).map(String), each: fc.constantFrom('', '1', '3') })),
-      sale: option(day.map((from) => ({ from, until: '' }))), cardStatement: option(fc.constant('REED-LIGHT 12')),
-    }), ({ access, words, limit, sale, cardStatement }) => {
-      const typed: DraftPrice['access'] = { count: '12', unit: 'month', date: '', ...access, ...('count' in access ? { count: String(access.count) } : {}) } as DraftPrice['access'];
-      const offer = sealOffer({ ...newOffer('o', { id: 'x', title: 'X' }, 'EUR'), prices: [price({ access: typed, words, limit, sale, cardStatement })] });
-      expect(offer).not.toBeNull();
-      if (offer) expect(sealOffer(unsealOffer(offer))).toEqual(offer);
-    }));
+    fc.assert(
+      fc.property(
+        fc.record({
+          access: fc.oneof(
+            fc.constant({ kind: 'forever' as const }),
+            fc.record({
+              kind: fc.constant('for' as const),
+              count: fc.integer({ min: 1, max: 999 }),
+              unit: fc.constantFrom('day' as const, 'week' as const, 'month' as const, 'year' as const),
+            }),
+            fc.record({ kind: fc.constant('until' as const), date: day }),
+          ),
+          words: option(fc.constant('free, you pay only the post')),
+          limit: option(
+            fc.record({ inAll: fc.integer({ min: 1, max: 500 }).map(String), each: fc.constantFrom('', '1', '3') }),
+          ),
+          sale: option(day.map((from) => ({ from, until: '' }))),
+          cardStatement: option(fc.constant('REED-LIGHT 12')),
+        }),
+        ({ access, words, limit, sale, cardStatement }) => {
+          const typed: DraftPrice['access'] = {
+            count: '12',
+            unit: 'month',
+            date: '',
+            ...access,
+            ...('count' in access ? { count: String(access.count) } : {}),
+          } as DraftPrice['access'];
+          const offer = sealOffer({
+            ...newOffer('o', { id: 'x', title: 'X' }, 'EUR'),
+            prices: [price({ access: typed, words, limit, sale, cardStatement })],
+          });
+          expect(offer).not.toBeNull();
+          if (offer) expect(sealOffer(unsealOffer(offer))).toEqual(offer);
+        },
+      ),
+    );
   });
 });
 
 test('the longest and the shortest that can be sold: a trial of 400 days, plans of 2 and of 60 payments', () => {
-  expect(sold({ terms: { kind: 'subscription', amount: '12', trial: { days: '400', fee: '' } } }).terms).toMatchObject({ trial: { days: 400, fee: 0 } });
-  for (const payments of ['2', '60']) expect(sold({ terms: { kind: 'plan', amount: '99.99', owedBy: 'total', payments } }).terms).toMatchObject({ payments: Number(payments) });
+  expect(sold({ terms: { kind: 'subscription', amount: '12', trial: { days: '400', fee: '' } } }).terms).toMatchObject({
+    trial: { days: 400, fee: 0 },
+  });
+  for (const payments of ['2', '60'])
+    expect(sold({ terms: { kind: 'plan', amount: '99.99', owedBy: 'total', payments } }).terms).toMatchObject({
+      payments: Number(payments),
+    });
 });
 
 test('access ends to the day: months from the moment of buying, a date at its end', () => {
-  expect(accessEnds({ kind: 'for', count: 1, unit: 'month' }, '2026-01-31T10:00:00.000Z', ZONE)).toBe('2026-02-28T10:00:00.000Z');
+  expect(accessEnds({ kind: 'for', count: 1, unit: 'month' }, '2026-01-31T10:00:00.000Z', ZONE)).toBe(
+    '2026-02-28T10:00:00.000Z',
+  );
   expect(accessEnds({ kind: 'until', date: '2026-07-01' }, NOW, ZONE)).toBe('2026-07-01T23:00:00.000Z');
-  expect(accessSentence({ kind: 'once', amount: 1, access: { kind: 'for', count: 1, unit: 'year' } }, NOW, ZONE, 'en')).toBe('Opens at once and stays open for 1 year, until 15 June 2027.');
+  expect(
+    accessSentence({ kind: 'once', amount: 1, access: { kind: 'for', count: 1, unit: 'year' } }, NOW, ZONE, 'en'),
+  ).toBe('Opens at once and stays open for 1 year, until 15 June 2027.');
 });
 
 describe('days of sale and numbers left', () => {
@@ -90,7 +163,8 @@ describe('days of sale and numbers left', () => {
     expect(saleState({ sale }, '2026-06-16T23:00:00.000Z', ZONE).state).toBe('over');
   });
   test('what the page says is true', () => {
-    const words = (known: Partial<DraftPrice>, taken = 0) => priceWords(sold(known), { currency: 'EUR', zone: ZONE, locale: 'en', now: NOW, taken });
+    const words = (known: Partial<DraftPrice>, taken = 0) =>
+      priceWords(sold(known), { currency: 'EUR', zone: ZONE, locale: 'en', now: NOW, taken });
     expect(words({ limit: { inAll: '50', each: '' } }, 43).notice).toBe('7 of 50 left');
     expect(words({ limit: { inAll: '50', each: '' } }, 51).notice).toBe('Sold out');
     expect(words({ sale: { from: '2026-07-01', until: '' } }).notice).toBe('On sale from 1 July 2026');
@@ -105,7 +179,9 @@ describe('a limit at the counter', () => {
     const first = draft.offers[0]?.prices[0];
     if (first) first.limit = limit;
     let cards = answer;
-    const ports = memoryPorts(NOW, () => (cards === 'paid' ? { status: 'paid', paymentId: '' } : { status: 'refused', reason: 'expired' }));
+    const ports = memoryPorts(NOW, () =>
+      cards === 'paid' ? { status: 'paid', paymentId: '' } : { status: 'refused', reason: 'expired' },
+    );
     const live = release(1, null, sealContent(draft));
     ports.addRelease(live);
     const runner = createRunner(ports);
@@ -113,11 +189,28 @@ describe('a limit at the counter', () => {
     await runner.execute({ type: 'publish', release: live, hasFile: () => true });
     let count = 0;
     const buy = async (personId: string): Promise<string> => {
-      const done = await runner.execute({ type: 'pay', checkoutId: `c${(count += 1)}`, personId, offerId: 'off_field', priceId: 'pr_one', release: live, startedAt: NOW, shown: 'x', fingerprint: () => 'x', card: { token: 't', last4: '0001' } });
+      const done = await runner.execute({
+        type: 'pay',
+        checkoutId: `c${(count += 1)}`,
+        personId,
+        offerId: 'off_field',
+        priceId: 'pr_one',
+        release: live,
+        startedAt: NOW,
+        shown: 'x',
+        fingerprint: () => 'x',
+        card: { token: 't', last4: '0001' },
+      });
       await runner.settle();
       return 'refused' in done ? done.refused : 'asked';
     };
-    return { runner, buy, cardsAre: (to: 'paid' | 'refused') => { cards = to; } };
+    return {
+      runner,
+      buy,
+      cardsAre: (to: 'paid' | 'refused') => {
+        cards = to;
+      },
+    };
   };
   test('never more than the limit is sold, and a refused card gives its place back', async () => {
     const { runner, buy, cardsAre } = await shop({ inAll: '2', each: '' }, 'refused');
@@ -139,7 +232,12 @@ describe('a limit at the counter', () => {
     await buy('a');
     expect(await buy('a')).toBe('buyer-limit');
     const order = [...runner.state.orders.values()][0];
-    await runner.execute({ type: 'refund', orderId: order?.id ?? '', shares: [{ lineId: 'l1', amount: 2400 }], reason: '' });
+    await runner.execute({
+      type: 'refund',
+      orderId: order?.id ?? '',
+      shares: [{ lineId: 'l1', amount: 2400 }],
+      reason: '',
+    });
     await runner.settle();
     expect(await buy('a')).toBe('buyer-limit');
     expect(await buy('b')).toBe('asked');
@@ -151,7 +249,9 @@ describe('a limit at the counter', () => {
     const live = release(1, null, sealContent(draft));
     const after = '2026-06-15T23:10:00.000Z';
     const choice = { offerId: 'off_field', priceId: 'pr_one' };
-    expect(quoteFor(live, choice, after, { ...firstBuyer(after), startedAt: '2026-06-15T22:50:00.000Z' })).toHaveProperty('dueToday', 2400);
+    expect(
+      quoteFor(live, choice, after, { ...firstBuyer(after), startedAt: '2026-06-15T22:50:00.000Z' }),
+    ).toHaveProperty('dueToday', 2400);
     expect(quoteFor(live, choice, after, firstBuyer(after))).toHaveProperty('refused', 'not-on-sale');
   });
   test('access for a time closes by itself at its moment', async () => {
@@ -164,7 +264,18 @@ describe('a limit at the counter', () => {
     const runner = createRunner(ports);
     await runner.start();
     await runner.execute({ type: 'publish', release: live, hasFile: () => true });
-    await runner.execute({ type: 'pay', checkoutId: 'c', personId: 'a', offerId: 'off_field', priceId: 'pr_one', release: live, startedAt: NOW, shown: 'x', fingerprint: () => 'x', card: { token: 't', last4: '0001' } });
+    await runner.execute({
+      type: 'pay',
+      checkoutId: 'c',
+      personId: 'a',
+      offerId: 'off_field',
+      priceId: 'pr_one',
+      release: live,
+      startedAt: NOW,
+      shown: 'x',
+      fingerprint: () => 'x',
+      card: { token: 't', last4: '0001' },
+    });
     await runner.settle();
     const pass = [...runner.state.passes.values()][0];
     expect(pass?.until).toBe('2026-07-15T08:00:00.000Z');
@@ -178,8 +289,15 @@ describe('releases', () => {
   test('a change of a price reads before → after, and only what differs', () => {
     const offer = { ...newOffer('o', { id: 'x', title: 'X' }, 'EUR') };
     const before = priceParts(offer, price(), 'en');
-    const after = priceParts(offer, price({ terms: { kind: 'once', amount: '29' }, limit: { inAll: '50', each: '1' } }), 'en');
-    expect(priceChanges(before, after, 'One')).toEqual(['One: €24.00 → €29.00', 'One, limit: none → at most 50 sold, 1 to each buyer']);
+    const after = priceParts(
+      offer,
+      price({ terms: { kind: 'once', amount: '29' }, limit: { inAll: '50', each: '1' } }),
+      'en',
+    );
+    expect(priceChanges(before, after, 'One')).toEqual([
+      'One: €24.00 → €29.00',
+      'One, limit: none → at most 50 sold, 1 to each buyer',
+    ]);
   });
   test('what was typed for access that is not chosen is no change', () => {
     const draft = draftContent();
@@ -204,8 +322,11 @@ describe('releases', () => {
     expect(launchCheck(unsealContent(back), () => true, NOW).filter((f) => f.level === 'stops')).toEqual([]);
   });
   test('an older release without the newer parts still reads, and sells for good', () => {
-    const plain = JSON.parse(JSON.stringify(release())) as { content: { offers: { prices: Record<string, unknown>[] }[]; products: Record<string, unknown>[] } };
-    for (const offer of plain.content.offers) for (const p of offer.prices) for (const part of ['words', 'limit', 'sale', 'cardStatement']) delete p[part];
+    const plain = JSON.parse(JSON.stringify(release())) as {
+      content: { offers: { prices: Record<string, unknown>[] }[]; products: Record<string, unknown>[] };
+    };
+    for (const offer of plain.content.offers)
+      for (const p of offer.prices) for (const part of ['words', 'limit', 'sale', 'cardStatement']) delete p[part];
     for (const p of plain.content.products) delete p['links'];
     expect(Release.parse(plain)).toEqual(release());
   });
@@ -216,13 +337,27 @@ describe('releases', () => {
     const runner = createRunner(ports);
     await runner.start();
     await runner.execute({ type: 'publish', release: first, hasFile: () => true });
-    await runner.execute({ type: 'pay', checkoutId: 'c', personId: 'a', offerId: 'off_field', priceId: 'pr_one', release: first, startedAt: NOW, shown: 'x', fingerprint: () => 'x', card: { token: 't', last4: '0001' } });
+    await runner.execute({
+      type: 'pay',
+      checkoutId: 'c',
+      personId: 'a',
+      offerId: 'off_field',
+      priceId: 'pr_one',
+      release: first,
+      startedAt: NOW,
+      shown: 'x',
+      fingerprint: () => 'x',
+      card: { token: 't', last4: '0001' },
+    });
     await runner.settle();
     const content = releaseContent();
     if (content.offers[0]) content.offers[0].currency = 'USD';
     const next = release(2, 1, content);
     ports.addRelease(next);
-    expect(await runner.execute({ type: 'publish', release: next, hasFile: () => true })).toHaveProperty('refused', 'currency-locked');
+    expect(await runner.execute({ type: 'publish', release: next, hasFile: () => true })).toHaveProperty(
+      'refused',
+      'currency-locked',
+    );
   });
   test('days that have passed are found', () => {
     const codes = (known: Known): string[] => {

@@ -18,17 +18,29 @@ let link: string;
 
 beforeAll(async () => {
   const content = releaseContent();
-  for (const product of content.products) Object.assign(product, { title: NASTY.slice(0, 200), promise: NASTY.slice(0, 300), description: richFromPlain(`${NASTY}\n${NASTY}`), benefits: [NASTY.slice(0, 290)] });
+  for (const product of content.products)
+    Object.assign(product, {
+      title: NASTY.slice(0, 200),
+      promise: NASTY.slice(0, 300),
+      description: richFromPlain(`${NASTY}\n${NASTY}`),
+      benefits: [NASTY.slice(0, 290)],
+    });
   for (const offer of content.offers) {
     offer.title = NASTY.slice(0, 200);
     for (const price of offer.prices) price.name = `${price.name}${NASTY.slice(0, 80)}`;
   }
-  for (const page of content.pages) for (const block of page.blocks) if (block.kind === 'headline') Object.assign(block, { text: NASTY.slice(0, 290), under: NASTY.slice(0, 290) });
+  for (const page of content.pages)
+    for (const block of page.blocks)
+      if (block.kind === 'headline') Object.assign(block, { text: NASTY.slice(0, 290), under: NASTY.slice(0, 290) });
   content.shop.name = NASTY.slice(0, 80);
   content.shop.legal.terms = NASTY;
   shop = await openShop({ content });
   tove = new Buyer(shop.counter.address);
-  await tove.pay(await tove.openCheckout('field-pack'), { name: NASTY.slice(0, 250), address: 'tove@example.org' }, CARD.good);
+  await tove.pay(
+    await tove.openCheckout('field-pack'),
+    { name: NASTY.slice(0, 250), address: 'tove@example.org' },
+    CARD.good,
+  );
   link = (await tove.filesOfThanks('field-pack'))[0] ?? '';
 });
 afterAll(() => shop.close());
@@ -36,11 +48,14 @@ afterAll(() => shop.close());
 const stranger = (): Buyer => new Buyer(shop.counter.address);
 
 describe('words', () => {
-  test.each(['/', '/field-pack', '/field-pack/checkout', '/field-pack/thanks', '/legal/terms', '/nowhere'])('nothing typed becomes markup on %s', async (path) => {
-    const html = await (await tove.fetch(path)).text();
-    expect(html).not.toContain('<script>alert');
-    expect(html.match(/<script(?! type="(application\/json|application\/ld\+json|module)")/g)).toBeNull();
-  });
+  test.each(['/', '/field-pack', '/field-pack/checkout', '/field-pack/thanks', '/legal/terms', '/nowhere'])(
+    'nothing typed becomes markup on %s',
+    async (path) => {
+      const html = await (await tove.fetch(path)).text();
+      expect(html).not.toContain('<script>alert');
+      expect(html.match(/<script(?! type="(application\/json|application\/ld\+json|module)")/g)).toBeNull();
+    },
+  );
   test('the receipt is sent and drawn with them', async () => {
     await shop.counter.context.runner.settle();
     const order = [...shop.counter.context.runner.state.orders.values()][0];
@@ -58,13 +73,30 @@ describe('links to files', () => {
   test('changed, cut off, made up', async () => {
     const token = link.slice(5);
     const [payload = '', signature = ''] = token.split('.');
-    const other = Buffer.from(JSON.stringify({ ...(JSON.parse(Buffer.from(payload, 'base64url').toString()) as object), u: '2099-01-01T00:00:00.000Z' })).toString('base64url');
-    for (const bad of [`${other}.${signature}`, payload, `${token}x`, token.slice(2), '../../secrets.json', '%2e%2e%2fsecrets.json']) expect((await tove.fetch(`/get/${bad}`)).status).toBeGreaterThanOrEqual(400);
+    const other = Buffer.from(
+      JSON.stringify({
+        ...(JSON.parse(Buffer.from(payload, 'base64url').toString()) as object),
+        u: '2099-01-01T00:00:00.000Z',
+      }),
+    ).toString('base64url');
+    for (const bad of [
+      `${other}.${signature}`,
+      payload,
+      `${token}x`,
+      token.slice(2),
+      '../../secrets.json',
+      '%2e%2e%2fsecrets.json',
+    ])
+      expect((await tove.fetch(`/get/${bad}`)).status).toBeGreaterThanOrEqual(400);
   });
   test('a file of the shop that this pass does not open', async () => {
     const pass = [...shop.counter.context.runner.state.passes.keys()][0];
     const other = shop.counter.context.runner.state.release === null ? '' : releaseContent().products[1]?.files[0]?.id;
-    const token = signToken(shop.counter.context.secrets.signing, 'file', { p: pass, f: other, u: '2099-01-01T00:00:00.000Z' });
+    const token = signToken(shop.counter.context.secrets.signing, 'file', {
+      p: pass,
+      f: other,
+      u: '2099-01-01T00:00:00.000Z',
+    });
     expect((await tove.fetch(`/get/${token}`)).status).toBe(403);
   });
   // Source: RFC 9110 §14.1.2 and §15.3.7, §15.5.17: first 500 bytes, last 500 bytes, beyond the end.
@@ -85,7 +117,8 @@ describe('links to files', () => {
     expect(headers.get('x-content-type-options')).toBe('nosniff');
     expect(headers.get('content-security-policy')).toBe('sandbox');
   });
-  test('what is sold is not among the public pictures', async () => expect((await stranger().fetch(`/pictures/${FILE_SHA}`)).status).toBe(404));
+  test('what is sold is not among the public pictures', async () =>
+    expect((await stranger().fetch(`/pictures/${FILE_SHA}`)).status).toBe(404));
   test('too often: a polite page; too old: another', async () => {
     for (let day = 1; day < 10; day += 1) {
       shop.counter.context.demoClock?.moveTo(addMs('2026-06-15T08:00:00.000Z', day * 25 * HOUR));
@@ -104,7 +137,9 @@ describe('links to files', () => {
 async function signedIn(): Promise<{ buyer: Buyer; link: string }> {
   const person = [...shop.counter.context.people.all()].find((p) => p.address === 'tove@example.org');
   const buyer = stranger();
-  await buyer.fetch(`/member/enter/${await shop.counter.context.doors.makeLink(person?.id ?? '', 60_000)}`, { method: 'POST' });
+  await buyer.fetch(`/member/enter/${await shop.counter.context.doors.makeLink(person?.id ?? '', 60_000)}`, {
+    method: 'POST',
+  });
   const me = (await (await buyer.fetch('/member/api/me')).json()) as { things: { files: { href: string }[] }[] };
   return { buyer, link: me.things[0]?.files[0]?.href ?? '' };
 }
@@ -114,16 +149,30 @@ describe('money and people', () => {
     const buyer = stranger();
     const checkout = await buyer.openCheckout('field-pack');
     const price = checkout.prices[0];
-    const body = { pathId: checkout.pathId, priceId: price?.id, shown: price?.shown, name: 'X', address: 'x@example.org', card: await buyer.token(CARD.good) };
-    for (const extra of [{ amount: 1 }, { dueToday: 0 }, { quote: { dueToday: 1 } }]) expect((await buyer.json('/checkout/pay', { ...body, ...extra })).status).toBe(422);
+    const body = {
+      pathId: checkout.pathId,
+      priceId: price?.id,
+      shown: price?.shown,
+      name: 'X',
+      address: 'x@example.org',
+      card: await buyer.token(CARD.good),
+    };
+    for (const extra of [{ amount: 1 }, { dueToday: 0 }, { quote: { dueToday: 1 } }])
+      expect((await buyer.json('/checkout/pay', { ...body, ...extra })).status).toBe(422);
     // The free price of another offer cannot be put in for this one.
     expect((await buyer.json('/checkout/pay', { ...body, priceId: 'pr_free' })).status).toBe(409);
-    expect((await buyer.json('/checkout/pay', { ...body, shown: '0'.repeat(64) })).body).toMatchObject({ code: 'quote-changed' });
+    expect((await buyer.json('/checkout/pay', { ...body, shown: '0'.repeat(64) })).body).toMatchObject({
+      code: 'quote-changed',
+    });
     expect((await stranger().json('/checkout/pay', body)).status).toBe(409);
   });
   test('a typed address opens nothing of that person, and does not change their name', async () => {
     const thief = stranger();
-    await thief.pay(await thief.openCheckout('free-minute'), { name: 'Somebody else', address: ' TOVE@example.org ' }, null);
+    await thief.pay(
+      await thief.openCheckout('free-minute'),
+      { name: 'Somebody else', address: ' TOVE@example.org ' },
+      null,
+    );
     const html = await (await thief.fetch('/free-minute/thanks')).text();
     expect(html).not.toContain('alert(1)&#60;/script&#62;, One');
     expect((await thief.fetch('/field-pack/thanks')).status).toBe(200);
@@ -133,17 +182,26 @@ describe('money and people', () => {
   });
   test('asking for a link answers the same for known and unknown addresses', async () => {
     const answers = [];
-    for (const address of ['tove@example.org', 'nobody@example.org']) answers.push(await stranger().json('/member/api/ask', { address }));
+    for (const address of ['tove@example.org', 'nobody@example.org'])
+      answers.push(await stranger().json('/member/api/ask', { address }));
     expect(answers[0]).toEqual(answers[1]);
   });
 });
 
 describe('the owner’s side', () => {
-  test.each(['/about', '/releases/live', '/journal?after=0', '/journal/live', `/vault/${FILE_SHA}`])('%s is closed without the key', async (path) => expect((await stranger().fetch(`/owner/api${path}`)).status).toBe(401));
+  test.each(['/about', '/releases/live', '/journal?after=0', '/journal/live', `/vault/${FILE_SHA}`])(
+    '%s is closed without the key',
+    async (path) => expect((await stranger().fetch(`/owner/api${path}`)).status).toBe(401),
+  );
   test('a wrong key; the right cookie from another site', async () => {
     await expect(new Owner(shop.counter.address).connect('wrong')).rejects.toThrow('not taken');
     const cookie = [...shop.owner.cookies].map(([n, v]) => `${n}=${v}`).join('; ');
-    const cross = (headers: Record<string, string>): Promise<Response> => fetch(`${shop.counter.address}/owner/api/refunds`, { method: 'POST', headers: { cookie, 'content-type': 'application/json', ...headers }, body: '{}' });
+    const cross = (headers: Record<string, string>): Promise<Response> =>
+      fetch(`${shop.counter.address}/owner/api/refunds`, {
+        method: 'POST',
+        headers: { cookie, 'content-type': 'application/json', ...headers },
+        body: '{}',
+      });
     expect((await cross({ 'x-keel': '1', origin: 'https://evil.example' })).status).toBe(403);
     expect((await cross({ origin: shop.counter.address })).status).toBe(403);
     expect((await cross({ 'x-keel': '1', origin: 'null' })).status).toBe(403);
@@ -156,22 +214,51 @@ describe('the owner’s side', () => {
     if (file) file.sha256 = 'a'.repeat(64);
     const answer = await shop.owner.publish(before, content);
     expect([answer.status, answer.body.title]).toEqual([409, expect.stringContaining('is not here. Add it again.')]);
-    const wrong = await shop.owner.fetch(`/owner/api/vault/${'a'.repeat(64)}`, { method: 'PUT', headers: { 'x-keel': '1', origin: shop.counter.address, 'content-type': 'application/octet-stream' }, body: 'not that' });
+    const wrong = await shop.owner.fetch(`/owner/api/vault/${'a'.repeat(64)}`, {
+      method: 'PUT',
+      headers: { 'x-keel': '1', origin: shop.counter.address, 'content-type': 'application/octet-stream' },
+      body: 'not that',
+    });
     expect(wrong.status).toBe(422);
     expect(shop.counter.context.vault.has('a'.repeat(64))).toBe(false);
     expect(shop.counter.context.runner.state.release).toBe(before);
   });
   test('notices are believed only when signed', async () => {
-    const body = JSON.stringify({ id: 'x', kind: 'dispute-opened', key: 'x', data: { disputeId: 'd', paymentId: 'p', amount: 1, answerBy: 1 } });
-    const signed: Record<string, string>[] = [{}, { 'notice-time': String(Date.now()), 'notice-signature': createHash('sha256').update(body).digest('hex') }];
+    const body = JSON.stringify({
+      id: 'x',
+      kind: 'dispute-opened',
+      key: 'x',
+      data: { disputeId: 'd', paymentId: 'p', amount: 1, answerBy: 1 },
+    });
+    const signed: Record<string, string>[] = [
+      {},
+      { 'notice-time': String(Date.now()), 'notice-signature': createHash('sha256').update(body).digest('hex') },
+    ];
     for (const headers of signed) {
-      expect((await fetch(`${shop.counter.address}/notices/payments`, { method: 'POST', headers: { 'content-type': 'application/json', ...headers }, body })).status).toBe(401);
+      expect(
+        (
+          await fetch(`${shop.counter.address}/notices/payments`, {
+            method: 'POST',
+            headers: { 'content-type': 'application/json', ...headers },
+            body,
+          })
+        ).status,
+      ).toBe(401);
     }
   });
   test('the mirror’s cursor: goes on where it stopped, another history is told', async () => {
     const lines = async (query: string): Promise<{ status: number; seqs: number[] }> => {
       const response = await shop.owner.fetch(`/owner/api/journal?${query}`);
-      return { status: response.status, seqs: response.ok ? (await response.text()).trim().split('\n').filter(Boolean).map((l) => (JSON.parse(l) as { seq: number }).seq) : [] };
+      return {
+        status: response.status,
+        seqs: response.ok
+          ? (await response.text())
+              .trim()
+              .split('\n')
+              .filter(Boolean)
+              .map((l) => (JSON.parse(l) as { seq: number }).seq)
+          : [],
+      };
     };
     await shop.counter.context.runner.synced();
     const head = shop.counter.context.journal.head();
@@ -186,6 +273,7 @@ describe('the owner’s side', () => {
 test('every answer of ours forbids frames, foreign scripts and plug-ins', async () => {
   for (const path of ['/', '/field-pack/checkout', '/member/', '/studio/', '/nowhere']) {
     const csp = (await stranger().fetch(path)).headers.get('content-security-policy') ?? '';
-    for (const rule of ["script-src 'self'", "object-src 'none'", "base-uri 'none'", "frame-ancestors 'none'"]) expect(csp).toContain(rule);
+    for (const rule of ["script-src 'self'", "object-src 'none'", "base-uri 'none'", "frame-ancestors 'none'"])
+      expect(csp).toContain(rule);
   }
 });

@@ -16,7 +16,12 @@ afterEach(() => shop.close());
 
 const buyer = (): Buyer => new Buyer(shop.counter.address);
 const state = () => shop.counter.context.runner.state;
-const mails = async () => Promise.all(readdirSync(join(shop.folder, 'outside', 'mail')).map((name) => simpleParser(readFileSync(join(shop.folder, 'outside', 'mail', name)))));
+const mails = async () =>
+  Promise.all(
+    readdirSync(join(shop.folder, 'outside', 'mail')).map((name) =>
+      simpleParser(readFileSync(join(shop.folder, 'outside', 'mail', name))),
+    ),
+  );
 
 test('bought, opened from the thank-you page, the receipt sent, signed in by its link once, papers drawn', async () => {
   const tove = buyer();
@@ -39,7 +44,10 @@ test('bought, opened from the thank-you page, the receipt sent, signed in by its
   expect(await (await phone.fetch(enter)).text()).toContain('Sign in');
   expect((await phone.fetch(enter, { method: 'POST' })).status).toBe(303);
   expect((await buyer().fetch(enter, { method: 'POST' })).status).toBe(410);
-  const me = (await (await phone.fetch('/member/api/me')).json()) as { things: { open: boolean; files: { href: string }[] }[]; orders: { papers: { href: string }[] }[] };
+  const me = (await (await phone.fetch('/member/api/me')).json()) as {
+    things: { open: boolean; files: { href: string }[] }[];
+    orders: { papers: { href: string }[] }[];
+  };
   expect(me.things).toMatchObject([{ open: true }]);
   expect((await phone.fetch(me.things[0]?.files[0]?.href ?? '')).status).toBe(200);
   const pdf = await phone.fetch(me.orders[0]?.papers[0]?.href ?? '');
@@ -49,7 +57,10 @@ test('bought, opened from the thank-you page, the receipt sent, signed in by its
 test('declined: the reason, nothing opened; then another card, one order', async () => {
   const tove = buyer();
   const checkout = await tove.openCheckout('field-pack');
-  expect((await tove.pay(checkout, TOVE, CARD.poor)).body.state).toEqual({ status: 'refused', sentence: expect.stringContaining('not enough money. Nothing was charged') });
+  expect((await tove.pay(checkout, TOVE, CARD.poor)).body.state).toEqual({
+    status: 'refused',
+    sentence: expect.stringContaining('not enough money. Nothing was charged'),
+  });
   expect((await tove.fetch('/field-pack/thanks')).status).toBe(200);
   expect(await tove.filesOfThanks('field-pack')).toEqual([]);
   await tove.pay(checkout, TOVE, CARD.good);
@@ -59,7 +70,11 @@ test('declined: the reason, nothing opened; then another card, one order', async
 test('double click, reload and back: one order, and the checkout leads to its thank-you page', async () => {
   const tove = buyer();
   const checkout = await tove.openCheckout('field-pack');
-  await Promise.all([tove.pay(checkout, TOVE, CARD.good), tove.pay(checkout, TOVE, CARD.good), tove.pay(checkout, TOVE, CARD.good)]);
+  await Promise.all([
+    tove.pay(checkout, TOVE, CARD.good),
+    tove.pay(checkout, TOVE, CARD.good),
+    tove.pay(checkout, TOVE, CARD.good),
+  ]);
   expect(state().orders.size).toBe(1);
   const again = await tove.fetch('/field-pack/checkout');
   expect([again.status, again.headers.get('location')]).toEqual([303, '/field-pack/thanks']);
@@ -76,7 +91,12 @@ test('the bank asks: given, declined, abandoned', async () => {
     if (body.state?.status !== 'bank') throw new Error('The bank did not ask');
     expect(await someone.fetch(body.state.confirmAt).then((r) => r.text())).toContain('24.00 EUR');
     if (how === 'abandon') await shop.owner.act('/clock', { by: 'day' });
-    else await someone.fetch(body.state.confirmAt, { method: 'POST', headers: { 'content-type': 'application/x-www-form-urlencoded' }, body: `answer=${how}` });
+    else
+      await someone.fetch(body.state.confirmAt, {
+        method: 'POST',
+        headers: { 'content-type': 'application/x-www-form-urlencoded' },
+        body: `answer=${how}`,
+      });
     await until(async () => (answers[how] = (await someone.state(checkout)).status) !== 'bank', how);
   }
   expect(answers).toEqual({ approve: 'paid', decline: 'refused', abandon: 'fell-away' });
@@ -98,7 +118,13 @@ test('the service is down: nothing is charged, and the buyer is told so when it 
   const token = await tove.token(CARD.good);
   await shop.switches({ down: true });
   const price = checkout.prices[0];
-  const asked = tove.json<{ state: { status: string } }>('/checkout/pay', { pathId: checkout.pathId, priceId: price?.id, shown: price?.shown, ...TOVE, card: token });
+  const asked = tove.json<{ state: { status: string } }>('/checkout/pay', {
+    pathId: checkout.pathId,
+    priceId: price?.id,
+    shown: price?.shown,
+    ...TOVE,
+    card: token,
+  });
   expect((await asked).body.state.status).toBe('asking');
   await shop.switches({ down: false });
   await until(async () => (await tove.state(checkout)).status === 'fell-away', 'fallen away');
@@ -130,7 +156,10 @@ test('a refund closes the door at once, whichever link is held', async () => {
   expect(preview.body.closes).toEqual(order?.passIds);
   expect((await shop.owner.act('/refunds', { orderId: order?.id, shares })).body).toMatchObject({ status: 'paid' });
   const refused = await tove.fetch(link);
-  expect([refused.status, await refused.text()]).toEqual([403, expect.stringContaining('Access to this file is closed')]);
+  expect([refused.status, await refused.text()]).toEqual([
+    403,
+    expect.stringContaining('Access to this file is closed'),
+  ]);
   expect((await tove.fetch(link, { headers: { range: 'bytes=0-9' } })).status).toBe(403);
 });
 
@@ -138,22 +167,38 @@ test('a price that changes while somebody is at checkout: within the hour the ol
   const early = buyer();
   const late = buyer();
   const [checkout, lateCheckout] = [await early.openCheckout('field-pack'), await late.openCheckout('field-pack')];
-  const live = (await (await shop.owner.fetch('/owner/api/releases/live')).json()) as { release: { number: number; content: { offers: { prices: { terms: { amount: number } }[] }[] } } };
+  const live = (await (await shop.owner.fetch('/owner/api/releases/live')).json()) as {
+    release: { number: number; content: { offers: { prices: { terms: { amount: number } }[] }[] } };
+  };
   const price = live.release.content.offers[0]?.prices[0];
   if (price) price.terms.amount = 3000;
   expect((await shop.owner.publish(live.release.number, live.release.content as never)).status).toBe(201);
   expect((await early.pay(checkout, TOVE, CARD.good)).body.state?.status).toBe('paid');
   await shop.owner.act('/clock', { by: 'day' });
   const answer = await late.pay(lateCheckout, { ...TOVE, address: 'late@example.org' }, CARD.good);
-  expect([answer.status, answer.body.code, answer.body.prices?.[0]?.dueToday]).toEqual([409, 'quote-changed', '€30.00']);
-  expect((await late.pay({ ...lateCheckout, prices: answer.body.prices ?? [] }, { ...TOVE, address: 'late@example.org' }, CARD.good)).body.state?.status).toBe('paid');
+  expect([answer.status, answer.body.code, answer.body.prices?.[0]?.dueToday]).toEqual([
+    409,
+    'quote-changed',
+    '€30.00',
+  ]);
+  expect(
+    (
+      await late.pay(
+        { ...lateCheckout, prices: answer.body.prices ?? [] },
+        { ...TOVE, address: 'late@example.org' },
+        CARD.good,
+      )
+    ).body.state?.status,
+  ).toBe('paid');
   expect([...state().orders.values()].map((o) => o.lines[0]?.paid)).toEqual([2400, 3000]);
 });
 
 test('an address that changed forwards; release and orders outlive a restart', async () => {
   const tove = buyer();
   await tove.pay(await tove.openCheckout('field-pack'), TOVE, CARD.good);
-  const live = (await (await shop.owner.fetch('/owner/api/releases/live')).json()) as { release: { number: number; content: { paths: { address: string; formerAddresses: string[] }[] } } };
+  const live = (await (await shop.owner.fetch('/owner/api/releases/live')).json()) as {
+    release: { number: number; content: { paths: { address: string; formerAddresses: string[] }[] } };
+  };
   const path = live.release.content.paths[0];
   if (path) Object.assign(path, { address: 'dawn-pack', formerAddresses: ['field-pack'] });
   await shop.owner.publish(live.release.number, live.release.content as never);

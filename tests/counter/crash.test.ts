@@ -18,8 +18,14 @@ afterEach(async () => {
 });
 
 /** The built counter as a process of its own, which can be killed like any other. */
-async function startProcess(folder: string, port: number): Promise<{ child: ChildProcess; base: string; key: string; said: () => string }> {
-  const child = spawn(process.execPath, ['dist/server/start.js'], { env: { ...process.env, KEEL_DATA: folder, PORT: String(port) }, stdio: ['ignore', 'pipe', 'inherit'] });
+async function startProcess(
+  folder: string,
+  port: number,
+): Promise<{ child: ChildProcess; base: string; key: string; said: () => string }> {
+  const child = spawn(process.execPath, ['dist/server/start.js'], {
+    env: { ...process.env, KEEL_DATA: folder, PORT: String(port) },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
   children.push(child);
   let out = '';
   child.stdout.on('data', (chunk: Buffer) => (out += chunk.toString()));
@@ -42,9 +48,15 @@ test('killed between the charge and its answer, then started: charged once, and 
   const checkout = await tove.openCheckout('field-pack');
   const card = await tove.token(CARD.good);
   // The service takes the money at once but keeps its answer back.
-  await fetch(`${first.base}/standin/payments/switches`, { method: 'POST', headers: { authorization: `Bearer ${secrets.paymentsKey}`, 'content-type': 'application/json' }, body: '{"holdAnswerMs":60000}' });
+  await fetch(`${first.base}/standin/payments/switches`, {
+    method: 'POST',
+    headers: { authorization: `Bearer ${secrets.paymentsKey}`, 'content-type': 'application/json' },
+    body: '{"holdAnswerMs":60000}',
+  });
   const price = checkout.prices[0];
-  void tove.json('/checkout/pay', { pathId: checkout.pathId, priceId: price?.id, shown: price?.shown, ...TOVE, card }).catch(() => undefined);
+  void tove
+    .json('/checkout/pay', { pathId: checkout.pathId, priceId: price?.id, shown: price?.shown, ...TOVE, card })
+    .catch(() => undefined);
   const service = (): string => readFileSync(join(folder, 'outside/payments/service.jsonl'), 'utf8');
   await until(() => service().includes('"status":"paid"'), 'the charge');
   first.child.kill('SIGKILL');
@@ -61,7 +73,10 @@ test('killed between the charge and its answer, then started: charged once, and 
   expect(service().match(/"t":"charge"/g)).toHaveLength(1);
   const [link = ''] = await tove.filesOfThanks('field-pack');
   expect((await tove.fetch(link)).status).toBe(200);
-  await until(() => existsSync(join(folder, 'outside/mail')) && readdirSync(join(folder, 'outside/mail')).length === 1, 'the receipt');
+  await until(
+    () => existsSync(join(folder, 'outside/mail')) && readdirSync(join(folder, 'outside/mail')).length === 1,
+    'the receipt',
+  );
 }, 40_000);
 
 test('a torn last line is set aside; a changed line and a missing tail are noticed', async () => {
@@ -100,7 +115,13 @@ test('a torn last line is set aside; a changed line and a missing tail are notic
 async function reopen(shop: TestShop): Promise<void> {
   // The counter is closed already; closing twice is harmless for its files.
   const { createCounter } = await import('../../src/counter/createCounter');
-  shop.counter = await createCounter({ dataFolder: shop.folder, clientFolder: 'dist/client', mode: 'demo', port: 0, demoStart: '2026-06-15T08:00:00.000Z' });
+  shop.counter = await createCounter({
+    dataFolder: shop.folder,
+    clientFolder: 'dist/client',
+    mode: 'demo',
+    port: 0,
+    demoStart: '2026-06-15T08:00:00.000Z',
+  });
 }
 
 test('disk full: the buyer is told that nothing was charged, or that the order stands, whichever is true', async () => {
@@ -109,7 +130,12 @@ test('disk full: the buyer is told that nothing was charged, or that the order s
     disk: {
       async openAppend(path) {
         const file = await realDisk.openAppend(path);
-        return { ...file, write: (bytes, position) => (full(bytes.toString()) ? Promise.reject(new Error('ENOSPC')) : file.write(bytes, position)), sync: () => file.sync() };
+        return {
+          ...file,
+          write: (bytes, position) =>
+            full(bytes.toString()) ? Promise.reject(new Error('ENOSPC')) : file.write(bytes, position),
+          sync: () => file.sync(),
+        };
       },
     },
   });

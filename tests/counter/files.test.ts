@@ -44,26 +44,42 @@ function moody(mood: () => Mood): Disk {
 test('generated: after any faults, the file holds exactly the lines that were said to be safe, in order', async () => {
   let run = 0;
   await fc.assert(
-    fc.asyncProperty(fc.array(fc.tuple(fc.integer({ min: 1, max: 6 }), fc.constantFrom<Mood>(null, null, 'write', 'sync', 'write and cut')), { minLength: 1, maxLength: 12 }), async (rounds) => {
-      const path = join(folder, `log-${(run += 1)}`);
-      let fault: Mood = null;
-      const log = await SyncedLog.open(moody(() => fault), path);
-      const safe: string[] = [];
-      let n = 0;
-      for (const [count, next] of rounds) {
-        fault = next;
-        const lines = Array.from({ length: count }, () => `line ${(n += 1)} ${'x'.repeat(n % 50)}`);
-        const kept = await Promise.all(lines.map((line) => log.append(line).then(() => line, (error: unknown) => {
-          expect(error).toBeInstanceOf(StorageFailed);
-          return null;
-        })));
-        safe.push(...kept.filter((line) => line !== null));
-      }
-      fault = null;
-      await log.append('last');
-      await log.close();
-      expect(readFileSync(path, 'utf8').trimEnd().split('\n')).toEqual([...safe, 'last']);
-    }),
+    fc.asyncProperty(
+      fc.array(
+        fc.tuple(fc.integer({ min: 1, max: 6 }), fc.constantFrom<Mood>(null, null, 'write', 'sync', 'write and cut')),
+        { minLength: 1, maxLength: 12 },
+      ),
+      async (rounds) => {
+        const path = join(folder, `log-${(run += 1)}`);
+        let fault: Mood = null;
+        const log = await SyncedLog.open(
+          moody(() => fault),
+          path,
+        );
+        const safe: string[] = [];
+        let n = 0;
+        for (const [count, next] of rounds) {
+          fault = next;
+          const lines = Array.from({ length: count }, () => `line ${(n += 1)} ${'x'.repeat(n % 50)}`);
+          const kept = await Promise.all(
+            lines.map((line) =>
+              log.append(line).then(
+                () => line,
+                (error: unknown) => {
+                  expect(error).toBeInstanceOf(StorageFailed);
+                  return null;
+                },
+              ),
+            ),
+          );
+          safe.push(...kept.filter((line) => line !== null));
+        }
+        fault = null;
+        await log.append('last');
+        await log.close();
+        expect(readFileSync(path, 'utf8').trimEnd().split('\n')).toEqual([...safe, 'last']);
+      },
+    ),
     { numRuns: 60 },
   );
 });
@@ -110,7 +126,12 @@ describe('doors', () => {
     const late = await doors.makeLink('u1', -1);
     await doors.close();
     const again = await openDoorsFile(folder, realDisk);
-    expect([await again.useLink(secret), await again.useLink(late), again.personOf(device), again.personOf(secret)]).toEqual([null, null, 'u1', null]);
+    expect([
+      await again.useLink(secret),
+      await again.useLink(late),
+      again.personOf(device),
+      again.personOf(secret),
+    ]).toEqual([null, null, 'u1', null]);
     await again.dropDevice(device);
     expect(again.personOf(device)).toBeNull();
     await again.close();
@@ -124,10 +145,16 @@ describe('vault', () => {
     const sha256 = createHash('sha256').update(bytes).digest('hex');
     expect(await vault.put(sha256, Readable.from([bytes.subarray(0, 5), Buffer.from('else')]))).toBe(false);
     expect(vault.has(sha256)).toBe(false);
-    const broken = new Readable({ read() { this.destroy(new Error('the line went dead')); } });
+    const broken = new Readable({
+      read() {
+        this.destroy(new Error('the line went dead'));
+      },
+    });
     await expect(vault.put(sha256, broken)).rejects.toThrow('dead');
     expect(vault.has(sha256)).toBe(false);
-    expect(await Promise.all([vault.put(sha256, Readable.from([bytes])), vault.put(sha256, Readable.from([bytes]))])).toEqual([true, true]);
+    expect(
+      await Promise.all([vault.put(sha256, Readable.from([bytes])), vault.put(sha256, Readable.from([bytes]))]),
+    ).toEqual([true, true]);
     expect(readFileSync(vault.pathOf(sha256))).toEqual(bytes);
   });
 });

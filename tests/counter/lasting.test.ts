@@ -20,16 +20,41 @@ const ILMAR = { name: 'Ilmar Quill', address: 'ilmar@example.org' };
 /** A shop with a library by the month after a trial, a plan in three parts, a coupon for one use, and tax. */
 function content(change: (shop: ShopDetails) => void = () => undefined): ReleaseContent {
   const draft = draftContent();
-  const library = { ...newProduct('prd_lib', 'Library'), promise: 'All of it', files: [{ id: 'f_lib', sha256: FILE_SHA, name: 'Library.txt', bytes: FILE_BYTES.length, type: 'text/plain' }] };
-  const offer = { ...newOffer('off_lib', library, 'EUR'), prices: [newPrice('pr_month', { name: 'Monthly', terms: { kind: 'subscription', amount: '12', trial: { days: '14', fee: '' } } }), newPrice('pr_plan', { name: 'In parts', terms: { kind: 'plan', amount: '60', payments: '3' } })] };
+  const library = {
+    ...newProduct('prd_lib', 'Library'),
+    promise: 'All of it',
+    files: [{ id: 'f_lib', sha256: FILE_SHA, name: 'Library.txt', bytes: FILE_BYTES.length, type: 'text/plain' }],
+  };
+  const offer = {
+    ...newOffer('off_lib', library, 'EUR'),
+    prices: [
+      newPrice('pr_month', {
+        name: 'Monthly',
+        terms: { kind: 'subscription', amount: '12', trial: { days: '14', fee: '' } },
+      }),
+      newPrice('pr_plan', { name: 'In parts', terms: { kind: 'plan', amount: '60', payments: '3' } }),
+    ],
+  };
   let count = 100;
-  const made = makePath(offer, [library], new Set(['field-pack', 'free-minute']), (prefix) => `${prefix}_${(count += 1)}`);
+  const made = makePath(
+    offer,
+    [library],
+    new Set(['field-pack', 'free-minute']),
+    (prefix) => `${prefix}_${(count += 1)}`,
+  );
   draft.products.push(library);
   draft.offers.push(offer);
   draft.paths.push(made.path);
   draft.pages.push(...made.pages);
   draft.coupons.push(newCoupon('cp_one', 'EUR', { code: 'ONCE', percent: '50', limit: { inAll: '1', each: '' } }));
-  draft.shop.tax = { how: 'included', home: 'PT', rates: [{ country: 'PT', rate: 2_300, from: null }, { country: 'NL', rate: 2_100, from: null }] };
+  draft.shop.tax = {
+    how: 'included',
+    home: 'PT',
+    rates: [
+      { country: 'PT', rate: 2_300, from: null },
+      { country: 'NL', rate: 2_100, from: null },
+    ],
+  };
   change(draft.shop);
   return sealContent(draft);
 }
@@ -39,13 +64,20 @@ afterEach(() => shop.close());
 const buyer = (): Buyer => new Buyer(shop.counter.address);
 const state = () => shop.counter.context.runner.state;
 const first = () => [...state().agreements.values()][0];
-const mails = async () => Promise.all(readdirSync(join(shop.folder, 'outside', 'mail')).map((name) => simpleParser(readFileSync(join(shop.folder, 'outside', 'mail', name)))));
+const mails = async () =>
+  Promise.all(
+    readdirSync(join(shop.folder, 'outside', 'mail')).map((name) =>
+      simpleParser(readFileSync(join(shop.folder, 'outside', 'mail', name))),
+    ),
+  );
 
 /** Signed in by the link in the receipt. */
 async function member(who: { address: string }): Promise<Buyer> {
   let enter = '';
   await until(async () => {
-    const own = (await mails()).filter((m) => (Array.isArray(m.to) ? m.to : [m.to]).some((t) => t?.text.includes(who.address)));
+    const own = (await mails()).filter((m) =>
+      (Array.isArray(m.to) ? m.to : [m.to]).some((t) => t?.text.includes(who.address)),
+    );
     enter = /\/member\/enter\/\S+/.exec(own.at(-1)?.text ?? '')?.[0] ?? '';
     return enter !== '';
   }, 'a link');
@@ -58,15 +90,26 @@ test('a free trial verifies the card for nothing and keeps it; the member’s ow
   shop = await openShop({ content: content() });
   const tove = buyer();
   const checkout = await tove.openCheckout('library');
-  expect(checkout.prices.map((p) => [p.dueToday, p.later])).toEqual([['€0.00', '€12.00 monthly'], ['€60.00', '€120.00']]);
+  expect(checkout.prices.map((p) => [p.dueToday, p.later])).toEqual([
+    ['€0.00', '€12.00 monthly'],
+    ['€60.00', '€120.00'],
+  ]);
   expect(checkout.prices[1]?.laterWords).toBe('€60.00 on 15 July, €60.00 on 15 August, same card');
   expect((await tove.pay(checkout, TOVE, null)).body.title).toContain('A card is needed for what is due later.');
   expect((await tove.pay(checkout, TOVE, CARD.good)).body.state?.status).toBe('paid');
-  expect(await (await tove.fetch('/library/thanks')).text()).toMatch(/Due later:<\/b> €12\.00 monthly from 29 June 2026/);
+  expect(await (await tove.fetch('/library/thanks')).text()).toMatch(
+    /Due later:<\/b> €12\.00 monthly from 29 June 2026/,
+  );
   await until(async () => (await mails()).length === 1, 'the receipt');
   expect((await mails())[0]?.text).toMatch(/Due later: €12\.00 monthly from 29 June 2026, until cancelled/);
   const a = first();
-  expect([a?.status, a?.card?.last4, a?.card?.expires, a?.card?.country, [...state().charges.values()].map((c) => c.quote.dueToday)]).toEqual(['in trial', '0001', '2029-11', 'PT', [0]]);
+  expect([
+    a?.status,
+    a?.card?.last4,
+    a?.card?.expires,
+    a?.card?.country,
+    [...state().charges.values()].map((c) => c.quote.dueToday),
+  ]).toEqual(['in trial', '0001', '2029-11', 'PT', [0]]);
   const ilmar = buyer();
   await ilmar.pay(await ilmar.openCheckout('field-pack'), ILMAR, CARD.good);
   const [hers, his] = [await member(TOVE), await member(ILMAR)];
@@ -74,12 +117,18 @@ test('a free trial verifies the card for nothing and keeps it; the member’s ow
   expect((await buyer().json(path, { act: 'stop' })).status).toBe(401);
   expect((await his.json(path, { act: 'stop' })).status).toBe(404);
   expect((await hers.json(path, { act: 'refund', amount: 1 })).status).toBe(422);
-  expect((await hers.fetch(path, { method: 'POST', headers: { 'content-type': 'text/plain' }, body: '{"act":"stop"}' })).status).toBe(415);
+  expect(
+    (await hers.fetch(path, { method: 'POST', headers: { 'content-type': 'text/plain' }, body: '{"act":"stop"}' }))
+      .status,
+  ).toBe(415);
   expect(first()?.status).toBe('in trial');
   expect((await hers.json(path, { act: 'stop' })).status).toBe(200);
   expect((await hers.json(path, { act: 'keep' })).status).toBe(200);
   await shop.owner.act('/clock', { by: 'month' });
-  const me = (await (await hers.fetch('/member/api/me')).json()) as { things: { note: string }[]; agreements: { state: string; payments: { paper: { name: string; href: string } | null }[] }[] };
+  const me = (await (await hers.fetch('/member/api/me')).json()) as {
+    things: { note: string }[];
+    agreements: { state: string; payments: { paper: { name: string; href: string } | null }[] }[];
+  };
   expect(me.things[0]?.note).toBe('1 file, open while payments are made');
   expect(me.agreements[0]?.state).toBe('The next payment is €12.00 on 29 July 2026.');
   const paper = me.agreements[0]?.payments[0]?.paper;
@@ -114,7 +163,9 @@ test('a coupon used up, and a price changed, while somebody is at checkout: said
 });
 
 test('a checkout keeps its price for as long as the shop says, to the minute, then meets the new one', async () => {
-  const rising = content((details) => { details.billing.quoteMinutes = 20; });
+  const rising = content((details) => {
+    details.billing.quoteMinutes = 20;
+  });
   const monthly = rising.offers.find((o) => o.id === 'off_lib')?.prices[0];
   if (monthly) monthly.rise = { by: 100, every: { by: 'sales', sales: 1 }, ceiling: 2_000 };
   shop = await openShop({ content: rising });
@@ -122,7 +173,9 @@ test('a checkout keeps its price for as long as the shop says, to the minute, th
   const [hers, his] = [await tove.openCheckout('library'), await ilmar.openCheckout('library')];
   expect(hers.prices.map((p) => p.kept)).toEqual(['Kept for you until 09:20; this price rises.', null]);
   const began = shop.counter.context.runner.now();
-  const dearer = content((details) => { details.billing.quoteMinutes = 20; });
+  const dearer = content((details) => {
+    details.billing.quoteMinutes = 20;
+  });
   const plan = dearer.offers.find((o) => o.id === 'off_lib')?.prices[1];
   if (plan?.terms.kind === 'plan') plan.terms.owed.amount = 7_000;
   await shop.owner.publish(1, dearer);
@@ -131,7 +184,11 @@ test('a checkout keeps its price for as long as the shop says, to the minute, th
   expect((await tove.pay(hers, TOVE, CARD.good, 1)).body.state?.status).toBe('paid');
   clock?.moveTo(addMs(began, 20 * 60_000));
   const late = await ilmar.pay(his, ILMAR, CARD.good, 1);
-  expect([late.status, late.body.title, late.body.prices?.[1]?.dueToday]).toEqual([409, 'The price has changed since this page was opened. Nothing was charged. Look at the new price and decide again.', '€70.00']);
+  expect([late.status, late.body.title, late.body.prices?.[1]?.dueToday]).toEqual([
+    409,
+    'The price has changed since this page was opened. Nothing was charged. Look at the new price and decide again.',
+    '€70.00',
+  ]);
   expect([...state().charges.values()].map((c) => c.quote.dueToday)).toEqual([6_000]);
 });
 
@@ -141,7 +198,10 @@ test('a VAT number belongs to its own order, changes the sum and stands on the i
   const chosen = { country: 'NL', vatNumber: 'NL004495445B01' };
   const page = await tove.quoteWith(await tove.openCheckout('library'), chosen);
   // 60.00 less 21 % within it.
-  expect([page.prices[1]?.dueToday, page.prices[1]?.tax]).toEqual(['€49.59', 'Reverse charge: the tax is yours to account for.']);
+  expect([page.prices[1]?.dueToday, page.prices[1]?.tax]).toEqual([
+    '€49.59',
+    'Reverse charge: the tax is yours to account for.',
+  ]);
   expect((await tove.pay(page, TOVE, CARD.good, 1, chosen)).body.state?.status).toBe('paid');
   expect(first()?.buyer).toEqual({ country: 'NL', reverse: true });
   const person = shop.counter.context.people.find(TOVE.address);
@@ -158,27 +218,53 @@ test('another country or VAT number counts from the next payment; papers that ex
   await shop.owner.act('/clock', { by: 'month' });
   const hers = await member(TOVE);
   const id = first()?.id ?? '';
-  const move = (body: object) => hers.json<{ title?: string }>(`/member/api/agreements/${id}`, { act: 'move', ...body });
+  const move = (body: object) =>
+    hers.json<{ title?: string }>(`/member/api/agreements/${id}`, { act: 'move', ...body });
   const wrong = await move({ country: 'PT', vatNumber: 'NL004495445B01' });
-  expect([wrong.status, wrong.body.title]).toEqual([409, 'That VAT number belongs to another country than the one chosen. Nothing was changed.']);
+  expect([wrong.status, wrong.body.title]).toEqual([
+    409,
+    'That VAT number belongs to another country than the one chosen. Nothing was changed.',
+  ]);
   expect((await move({ country: 'Portugal', vatNumber: '' })).status).toBe(422);
   // Looked at first by the seller: the very amounts, and nothing recorded.
-  const looked = await shop.owner.act<{ leadsTo: string[] }>(`/agreements/${id}/preview`, { act: 'move', country: 'NL', vatNumber: 'NL004495445B01' });
-  expect(looked.body.leadsTo.join(' ')).toMatch(/The next is €49\.59 on 15 August 2026\..*The buyer gets a message about it\./);
+  const looked = await shop.owner.act<{ leadsTo: string[] }>(`/agreements/${id}/preview`, {
+    act: 'move',
+    country: 'NL',
+    vatNumber: 'NL004495445B01',
+  });
+  expect(looked.body.leadsTo.join(' ')).toMatch(
+    /The next is €49\.59 on 15 August 2026\..*The buyer gets a message about it\./,
+  );
   expect(shop.counter.context.people.find(TOVE.address)?.vatNumbers).toBeUndefined();
   expect((await move({ country: 'NL', vatNumber: 'NL 0044.95.445.B01' })).status).toBe(200);
   await shop.owner.act('/clock', { by: 'month' });
-  expect(first()?.payments.map((p) => [p.amount, p.tax, p.buyer?.country, p.buyer?.reverse])).toEqual([[6_000, 1_122, 'PT', false], [4_959, 0, 'NL', true]]);
+  expect(first()?.payments.map((p) => [p.amount, p.tax, p.buyer?.country, p.buyer?.reverse])).toEqual([
+    [6_000, 1_122, 'PT', false],
+    [4_959, 0, 'NL', true],
+  ]);
   await until(async () => (await mails()).some((m) => m.subject?.includes('The amount for')), 'the message');
-  expect((await mails()).find((m) => m.subject?.includes('The amount for'))?.text).toMatch(/new country or VAT number, the payment on 15 August 2026 is €49\.59/);
+  expect((await mails()).find((m) => m.subject?.includes('The amount for'))?.text).toMatch(
+    /new country or VAT number, the payment on 15 August 2026 is €49\.59/,
+  );
 
   const { context } = shop.counter;
-  const [before, after] = (first()?.payments ?? []).map((p) => paperOf(context, first()?.personId ?? '', p.receipt ?? '')?.paper);
-  expect([before?.to.at(-1), before?.foot, after?.to.at(-1), after?.foot]).toEqual([TOVE.address, ['Of which €11.22 tax (PT).'], 'VAT number NL004495445B01', ['Reverse charge: the buyer accounts for the tax.']]);
+  const [before, after] = (first()?.payments ?? []).map(
+    (p) => paperOf(context, first()?.personId ?? '', p.receipt ?? '')?.paper,
+  );
+  expect([before?.to.at(-1), before?.foot, after?.to.at(-1), after?.foot]).toEqual([
+    TOVE.address,
+    ['Of which €11.22 tax (PT).'],
+    'VAT number NL004495445B01',
+    ['Reverse charge: the buyer accounts for the tax.'],
+  ]);
   await shop.owner.act(`/agreements/${id}/act`, { act: 'refund', amount: 1_000, ends: false });
   await until(() => state().counts.creditNotes === 1, 'the credit note');
   const note = paperOf(context, first()?.personId ?? '', 'C-00001')?.paper;
-  expect([note?.facts[0]?.value, note?.to.at(-1), note?.total.amount]).toEqual([first()?.payments[1]?.receipt, 'VAT number NL004495445B01', '€10.00']);
+  expect([note?.facts[0]?.value, note?.to.at(-1), note?.total.amount]).toEqual([
+    first()?.payments[1]?.receipt,
+    'VAT number NL004495445B01',
+    '€10.00',
+  ]);
   expect(paperOf(context, 'somebody else', 'C-00001')).toBeNull();
 });
 
@@ -189,13 +275,24 @@ test('a payment that is behind: its member tries the same card again, then pays 
   await shop.owner.act('/clock', { by: 'month' });
   expect(first()?.status).toBe('past due');
   const hers = await member(TOVE);
-  const acts = async () => ((await (await hers.fetch('/member/api/me')).json()) as { agreements: { acts: { label: string; leadsTo: string }[] }[] }).agreements[0]?.acts.map((a) => a.label);
+  const acts = async () =>
+    (
+      (await (await hers.fetch('/member/api/me')).json()) as {
+        agreements: { acts: { label: string; leadsTo: string }[] }[];
+      }
+    ).agreements[0]?.acts.map((a) => a.label);
   expect(await acts()).toEqual(['Pay €60.00 now', 'Pay the rest now']);
   const tried = await hers.json<{ sentence: string }>(`/member/api/agreements/${first()?.id ?? ''}`, { act: 'retry' });
-  expect([tried.body.sentence, first()?.status]).toEqual(['The card was refused. Nothing was taken. Try another card.', 'past due']);
+  expect([tried.body.sentence, first()?.status]).toEqual([
+    'The card was refused. Nothing was taken. Try another card.',
+    'past due',
+  ]);
   // Another card pays at once what is behind; no second try of it is left.
   const card = await tove.token(CARD.good);
-  expect((await hers.json<{ sentence: string }>(`/member/api/agreements/${first()?.id ?? ''}`, { act: 'card', card })).body.sentence).toBe('Paid. Thank you.');
+  expect(
+    (await hers.json<{ sentence: string }>(`/member/api/agreements/${first()?.id ?? ''}`, { act: 'card', card })).body
+      .sentence,
+  ).toBe('Paid. Thank you.');
   expect(first()?.status).toBe('active');
   expect(await acts()).not.toContain('Pay €60.00 now');
   expect((await hers.json(`/member/api/agreements/${first()?.id ?? ''}`, { act: 'retry' })).status).toBe(409);
@@ -205,11 +302,17 @@ test('the clock moved twice at once: one move, and the other is told so; nothing
   shop = await openShop({ content: content() });
   const tove = buyer();
   await tove.pay(await tove.openCheckout('library'), TOVE, CARD.good, 1);
-  const both = await Promise.all([shop.owner.act<{ title?: string }>('/clock', { by: 'month' }), shop.owner.act<{ title?: string }>('/clock', { by: 'month' })]);
+  const both = await Promise.all([
+    shop.owner.act<{ title?: string }>('/clock', { by: 'month' }),
+    shop.owner.act<{ title?: string }>('/clock', { by: 'month' }),
+  ]);
   expect(both.map((b) => b.status).sort()).toEqual([200, 409]);
   expect(both.find((b) => b.status === 409)?.body.title).toMatch(/already being moved/);
   await shop.owner.act('/clock', { by: 'month' });
-  expect(first()?.payments.map((p) => [p.at.slice(0, 10), p.amount])).toEqual([['2026-07-15', 6_000], ['2026-08-15', 6_000]]);
+  expect(first()?.payments.map((p) => [p.at.slice(0, 10), p.amount])).toEqual([
+    ['2026-07-15', 6_000],
+    ['2026-08-15', 6_000],
+  ]);
   expect(first()?.status).toBe('paid off');
   // A subscription that was stopped leads to a new checkout; a plan that runs, to whoever can help.
   const ilmar = buyer();
@@ -218,10 +321,19 @@ test('the clock moved twice at once: one move, and the other is told so; nothing
   const [sub] = [...state().agreements.values()].slice(-1);
   await his.json(`/member/api/agreements/${sub?.id ?? ''}`, { act: 'stop' });
   await shop.owner.act('/clock', { by: 'month' });
-  const me = (await (await his.fetch('/member/api/me')).json()) as { agreements: { state: string; againAt: string | null }[] };
-  expect(me.agreements).toMatchObject([{ state: expect.stringMatching(/^Ended on/), againAt: '/library/checkout?again' }]);
+  const me = (await (await his.fetch('/member/api/me')).json()) as {
+    agreements: { state: string; againAt: string | null }[];
+  };
+  expect(me.agreements).toMatchObject([
+    { state: expect.stringMatching(/^Ended on/), againAt: '/library/checkout?again' },
+  ]);
   expect((await his.openCheckout('library')).prices[0]?.dueToday).toBe('€12.00');
-  await shop.owner.publish(1, content((details) => { details.billing.beginsOnce = false; }));
+  await shop.owner.publish(
+    1,
+    content((details) => {
+      details.billing.beginsOnce = false;
+    }),
+  );
   expect((await his.openCheckout('library')).prices[0]?.dueToday).toBe('€0.00');
 });
 
@@ -236,7 +348,9 @@ test('the payment service gone on a due day, and the shop killed meanwhile: aske
   await shop.restart();
   shop.owner = await ownerOf(shop.counter);
   await until(() => first()?.payments.length === 1, 'the payment');
-  const services = readFileSync(join(shop.folder, 'outside', 'payments', 'service.jsonl'), 'utf8').split('\n').filter((l) => l.includes('"t":"charge"') && l.includes('"status":"paid"'));
+  const services = readFileSync(join(shop.folder, 'outside', 'payments', 'service.jsonl'), 'utf8')
+    .split('\n')
+    .filter((l) => l.includes('"t":"charge"') && l.includes('"status":"paid"'));
   expect(services).toHaveLength(2);
 });
 
@@ -279,6 +393,10 @@ test('card after card from one place: a real shop asks to wait, and nothing more
   for (let i = 0; i < 30; i += 1) expect((await tove.pay(page, TOVE, CARD.poor, 1)).body.state?.status).toBe('refused');
   const asked = state().charges.size;
   const stopped = await tove.pay(page, TOVE, CARD.good, 1);
-  expect([stopped.status, stopped.body.title, state().charges.size]).toEqual([429, 'Too many cards were refused in a short time. Nothing was charged. Wait a quarter of an hour, or ask your bank.', asked]);
+  expect([stopped.status, stopped.body.title, state().charges.size]).toEqual([
+    429,
+    'Too many cards were refused in a short time. Nothing was charged. Wait a quarter of an hour, or ask your bank.',
+    asked,
+  ]);
   await rm(folder, { recursive: true, force: true });
 });

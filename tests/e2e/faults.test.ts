@@ -15,8 +15,14 @@ afterAll(() => closeAll(browser, served));
 const PHONE = { viewport: { width: 390, height: 844 } };
 
 async function switches(to: object): Promise<void> {
-  const { paymentsKey } = JSON.parse(readFileSync(join(served.folder, 'data', 'secrets.json'), 'utf8')) as { paymentsKey: string };
-  await fetch(`${served.base}/standin/payments/switches`, { method: 'POST', headers: { authorization: `Bearer ${paymentsKey}`, 'content-type': 'application/json' }, body: JSON.stringify(to) });
+  const { paymentsKey } = JSON.parse(readFileSync(join(served.folder, 'data', 'secrets.json'), 'utf8')) as {
+    paymentsKey: string;
+  };
+  await fetch(`${served.base}/standin/payments/switches`, {
+    method: 'POST',
+    headers: { authorization: `Bearer ${paymentsKey}`, 'content-type': 'application/json' },
+    body: JSON.stringify(to),
+  });
 }
 
 async function fillIn(page: Page, address: string, card: string): Promise<void> {
@@ -29,11 +35,17 @@ async function fillIn(page: Page, address: string, card: string): Promise<void> 
 const pay = (page: Page): Promise<void> => page.getByRole('button', { name: 'Pay €12.00 now' }).click();
 
 test('the bank asks: given on its page, and the checkout goes on by itself; declined, everything stays', async () => {
-  for (const [button, expected] of [['Approve the payment', 'thanks'], ['Decline', 'refused']] as const) {
+  for (const [button, expected] of [
+    ['Approve the payment', 'thanks'],
+    ['Decline', 'refused'],
+  ] as const) {
     const page = await newPage(browser, PHONE);
     await fillIn(page, `bank-${expected}@example.org`, 'Asks to confirm with the bank');
     await pay(page);
-    const [bank] = await Promise.all([page.context().waitForEvent('page'), page.getByRole('link', { name: 'Confirm with your bank' }).click()]);
+    const [bank] = await Promise.all([
+      page.context().waitForEvent('page'),
+      page.getByRole('link', { name: 'Confirm with your bank' }).click(),
+    ]);
     await bank.getByRole('button', { name: button }).click();
     if (expected === 'thanks') await page.waitForURL('**/thanks');
     else {
@@ -97,7 +109,11 @@ test('the shop is lost from sight: the studio says so, keeps edits, and goes on 
   await page.getByText(/^Shop not reached since \d\d:\d\d\. Your edits are safe here\./).waitFor();
   await page.getByRole('link', { name: 'Make', exact: true }).click();
   // Also what is loaded late does not take the window down with it.
-  await page.getByRole('textbox', { name: 'Description' }).or(page.getByText('could not be loaded', { exact: false })).first().waitFor();
+  await page
+    .getByRole('textbox', { name: 'Description' })
+    .or(page.getByText('could not be loaded', { exact: false }))
+    .first()
+    .waitFor();
   await page.getByLabel('Promise, one line').fill('Typed while the shop was away');
   await page.getByText(/^Saved on this computer \d/).waitFor();
   await page.getByRole('button', { name: 'Publish 1 change' }).click();

@@ -18,32 +18,53 @@ test('from an empty shop to a first sale in few clicks, all counted', async () =
   const page = await newPage(browser, { viewport: { width: 1280, height: 800 } });
   const complaints = complaintsOf(page);
   let clicks = 0;
-  await page.context().exposeFunction('countClick', () => { clicks += 1; });
+  await page.context().exposeFunction('countClick', () => {
+    clicks += 1;
+  });
   await page.context().addInitScript(() => {
     // Real presses of a pointer only: a label's press, heard a second time at its control, is one.
     let last = -1;
-    addEventListener('click', (event) => {
-      if (!event.isTrusted || event.detail === 0 || event.timeStamp - last < 20) return;
-      last = event.timeStamp;
-      (globalThis as unknown as { countClick(): void }).countClick();
-    }, true);
+    addEventListener(
+      'click',
+      (event) => {
+        if (!event.isTrusted || event.detail === 0 || event.timeStamp - last < 20) return;
+        last = event.timeStamp;
+        (globalThis as unknown as { countClick(): void }).countClick();
+      },
+      true,
+    );
   });
   await page.goto(served.studio);
   await page.getByRole('link', { name: /Files to download/ }).click();
   await page.waitForFunction(() => document.activeElement?.getAttribute('aria-label') === 'Title');
   await page.keyboard.type('Reed calls');
-  const [chooser] = await Promise.all([page.waitForEvent('filechooser'), page.getByText('Add files', { exact: true }).click()]);
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByText('Add files', { exact: true }).click(),
+  ]);
   await chooser.setFiles(FILE);
   await page.getByText('Reed calls.txt').first().waitFor();
   await page.getByRole('button', { name: 'Set a price' }).click();
   await page.waitForFunction(() => document.activeElement?.getAttribute('aria-label')?.includes('amount'));
   await page.keyboard.type('18.50');
   await page.getByRole('link', { name: 'Sell', exact: true }).click();
-  await page.getByRole('button', { name: /^Make the page for/ }).last().click();
-  await page.getByRole('button', { name: /^Publish \d+ changes$/ }).first().click();
-  await page.getByRole('complementary').getByRole('button', { name: /^Publish \d+ changes$/ }).click();
+  await page
+    .getByRole('button', { name: /^Make the page for/ })
+    .last()
+    .click();
+  await page
+    .getByRole('button', { name: /^Publish \d+ changes$/ })
+    .first()
+    .click();
+  await page
+    .getByRole('complementary')
+    .getByRole('button', { name: /^Publish \d+ changes$/ })
+    .click();
   await page.getByText('Published. Buyers see it now.').waitFor();
-  const [buyer] = await Promise.all([page.context().waitForEvent('page'), page.getByRole('link', { name: 'Open the live page' }).click()]);
+  const [buyer] = await Promise.all([
+    page.context().waitForEvent('page'),
+    page.getByRole('link', { name: 'Open the live page' }).click(),
+  ]);
   await buyer.getByRole('link', { name: 'Get it now' }).click();
   await buyer.getByLabel('E-mail').click();
   await buyer.keyboard.type('tove@example.org');
@@ -105,7 +126,9 @@ test('the whole of it by keyboard alone', async () => {
   await page.keyboard.press('ArrowDown');
   await page.waitForFunction(() => document.querySelector('.block-frame')?.getAttribute('aria-label') === 'Text block');
   await page.keyboard.press('Control+z');
-  await page.waitForFunction(() => document.querySelector('.block-frame')?.getAttribute('aria-label') === 'Headline block');
+  await page.waitForFunction(
+    () => document.querySelector('.block-frame')?.getAttribute('aria-label') === 'Headline block',
+  );
   await page.keyboard.press('b');
   await page.getByText('Nothing is charged, sent or recorded.', { exact: false }).waitFor();
   await page.keyboard.press('Escape');
@@ -152,7 +175,12 @@ test('the whole of it by keyboard alone', async () => {
 });
 
 /** Presses Tab until what has the focus is called this: whoever has no pointer can get there. */
-async function tabTo(page: Page, name: string | RegExp, way: 'forth' | 'back' = 'forth', within = 'body'): Promise<void> {
+async function tabTo(
+  page: Page,
+  name: string | RegExp,
+  way: 'forth' | 'back' = 'forth',
+  within = 'body',
+): Promise<void> {
   for (let presses = 0; presses < 250; presses += 1) {
     const found = await page.evaluate((scope) => {
       const e = document.activeElement as HTMLElement | null;

@@ -8,13 +8,17 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => closeAll(browser, served));
 
-const totals = async (): Promise<string> => ((await studio.locator('.sheet p.lead').first().textContent()) ?? '').split('Export')[0]?.trim() ?? '';
+const totals = async (): Promise<string> =>
+  ((await studio.locator('.sheet p.lead').first().textContent()) ?? '').split('Export')[0]?.trim() ?? '';
 
 test('every figure opens the rows it was counted from, with the same total', async () => {
   await studio.getByRole('link', { name: 'Today', exact: true }).click();
   const today = (await studio.getByText(/^Today and yesterday:/).textContent()) ?? '';
   const [, amount, count] = /(€[\d.,]+) from (\d+) orders/.exec(today) ?? [];
-  await studio.getByRole('link', { name: `${count ?? ''} orders`, exact: true }).first().click();
+  await studio
+    .getByRole('link', { name: `${count ?? ''} orders`, exact: true })
+    .first()
+    .click();
   await studio.getByText(`${count ?? ''} orders, ${amount ?? ''} paid`, { exact: false }).waitFor();
   await studio.getByRole('link', { name: 'Count', exact: true }).click();
   const row = studio.getByRole('row', { name: /Dawn field pack/ });
@@ -23,7 +27,9 @@ test('every figure opens the rows it was counted from, with the same total', asy
   await row.getByRole('link').last().click();
   await studio.getByText(new RegExp(`^\\d+ payments for Dawn field pack, ${cells[3] ?? ''}`)).waitFor();
   const amounts = await studio.locator('.sheet tbody tr td:last-child').allTextContents();
-  expect(amounts.reduce((all, text) => all + Math.round(Number(text.slice(1).replace(',', '')) * 100), 0)).toBe(Math.round(Number((cells[3] ?? '').slice(1).replace(',', '')) * 100));
+  expect(amounts.reduce((all, text) => all + Math.round(Number(text.slice(1).replace(',', '')) * 100), 0)).toBe(
+    Math.round(Number((cells[3] ?? '').slice(1).replace(',', '')) * 100),
+  );
   await studio.getByRole('link', { name: 'Count', exact: true }).click();
   await row.getByRole('link').first().click();
   await studio.getByText(`${cells[1] ?? ''} orders, ${cells[2] ?? ''} paid`, { exact: false }).waitFor();
@@ -42,9 +48,17 @@ test('a list in a sentence: narrowed, totalled, named, found again after a reloa
   await studio.reload();
   await studio.getByRole('link', { name: /^Paid \d/ }).click();
   await studio.getByRole('link', { name: /Dawn, given back/ }).click();
-  await studio.waitForFunction((text) => document.querySelector('.sheet p.lead')?.textContent?.startsWith(text), before);
-  const [file] = await Promise.all([studio.waitForEvent('download'), studio.getByRole('button', { name: /^Export/ }).click()]);
-  const lines = readFileSync(await file.path(), 'utf8').trim().split('\r\n');
+  await studio.waitForFunction(
+    (text) => document.querySelector('.sheet p.lead')?.textContent?.startsWith(text),
+    before,
+  );
+  const [file] = await Promise.all([
+    studio.waitForEvent('download'),
+    studio.getByRole('button', { name: /^Export/ }).click(),
+  ]);
+  const lines = readFileSync(await file.path(), 'utf8')
+    .trim()
+    .split('\r\n');
   expect(lines.length - 1).toBe(await studio.locator('.sheet tbody tr').count());
   expect(before).toMatch(new RegExp(`^${lines.length - 1} orders?,`));
   await studio.getByLabel('Search these orders').fill('nobody at all');
@@ -58,7 +72,11 @@ test('acting on many: what it does, whom it leaves out, one example; it can be s
   await studio.getByLabel('For which offer').selectOption({ label: 'Wren sound cards' });
   await studio.waitForFunction(() => location.search.includes('offer='));
   await studio.getByRole('button', { name: 'give the money back' }).click();
-  await studio.getByText(/^For example: .* gets back €[\d.]+ for order \d+ to the card ending 0001, and “Wren sound cards” closes\.$/).waitFor();
+  await studio
+    .getByText(
+      /^For example: .* gets back €[\d.]+ for order \d+ to the card ending 0001, and “Wren sound cards” closes\.$/,
+    )
+    .waitFor();
   const button = studio.getByRole('button', { name: /^Refund €[\d.]+ for \d+ orders and close their access$/ });
   const [, count] = /for (\d+) orders/.exec((await button.textContent()) ?? '') ?? [];
   await button.click();
@@ -68,7 +86,10 @@ test('acting on many: what it does, whom it leaves out, one example; it can be s
   await studio.getByRole('button', { name: 'give the money back' }).click();
   await studio.getByRole('button', { name: /^Refund/ }).click();
   await studio.clock.fastForward(61_000);
-  await studio.getByText(new RegExp(`Giving back ${count ?? ''} orders: ${count ?? ''} done\\.`)).first().waitFor({ timeout: 60_000 });
+  await studio
+    .getByText(new RegExp(`Giving back ${count ?? ''} orders: ${count ?? ''} done\\.`))
+    .first()
+    .waitFor({ timeout: 60_000 });
   await studio.getByRole('button', { name: 'give the money back' }).click();
   await studio.getByText('Nobody is left to do this for.').waitFor();
   await studio.getByText(new RegExp(`Left out: .*${count ?? ''}|Left out: \\d+ given back already`)).waitFor();
@@ -84,20 +105,31 @@ test('two windows: the second only shows a thing, live, until it takes it over',
   expect(await other.getByLabel('Title of the offer').isDisabled()).toBe(true);
   await studio.bringToFront();
   await studio.getByLabel('Title of the offer').fill('Typed in the first window');
-  await other.waitForFunction(() => (document.querySelector('.title-field') as HTMLInputElement).value === 'Typed in the first window');
+  await other.waitForFunction(
+    () => (document.querySelector('.title-field') as HTMLInputElement).value === 'Typed in the first window',
+  );
   await other.getByRole('button', { name: 'Edit here instead' }).click();
-  await other.waitForFunction(() => !(document.querySelector('.title-field') as HTMLInputElement).closest('fieldset')?.disabled);
+  await other.waitForFunction(
+    () => !(document.querySelector('.title-field') as HTMLInputElement).closest('fieldset')?.disabled,
+  );
   await studio.getByText('This is open in another window', { exact: false }).waitFor();
   await other.getByLabel('Title of the offer').fill('Typed in the second');
-  await studio.waitForFunction(() => (document.querySelector('.title-field') as HTMLInputElement).value === 'Typed in the second');
+  await studio.waitForFunction(
+    () => (document.querySelector('.title-field') as HTMLInputElement).value === 'Typed in the second',
+  );
   await other.close();
   // With the other gone, this one edits again by itself.
-  await studio.waitForFunction(() => !(document.querySelector('.title-field') as HTMLInputElement).closest('fieldset')?.disabled);
+  await studio.waitForFunction(
+    () => !(document.querySelector('.title-field') as HTMLInputElement).closest('fieldset')?.disabled,
+  );
   expect(complaints).toEqual([]);
 });
 
 test('after an interruption: what was edited, and not yet looked at as the buyer', async () => {
-  await studio.getByRole('link', { name: /Dawn field pack|Typed in/ }).first().click();
+  await studio
+    .getByRole('link', { name: /Dawn field pack|Typed in/ })
+    .first()
+    .click();
   await studio.getByLabel('For yourself: amount in EUR').fill('26');
   await studio.waitForTimeout(800);
   await studio.goto(`${served.base}/studio/`);

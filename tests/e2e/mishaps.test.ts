@@ -32,11 +32,16 @@ test('files that are empty, strangely named, or there already', async () => {
   await studio.getByRole('button', { name: 'Dismiss' }).first().click();
   await studio.goBack();
   const strange = `نداء \u202Egpj.${'x'.repeat(200)}<img src=x onerror=alert(1)>.txt`;
-  await studio.getByLabel('Add files').setInputFiles([file(strange, 'one'), file('Twice.txt', 'two'), file('Twice.txt', 'two')]);
+  await studio
+    .getByLabel('Add files')
+    .setInputFiles([file(strange, 'one'), file('Twice.txt', 'two'), file('Twice.txt', 'two')]);
   await studio.getByRole('button', { name: 'Preview Twice.txt' }).waitFor();
   await studio.waitForTimeout(600);
   expect(await studio.getByRole('button', { name: /^Preview / }).count()).toBe(2);
-  const shown = await studio.getByRole('button', { name: /^Preview / }).first().getAttribute('aria-label');
+  const shown = await studio
+    .getByRole('button', { name: /^Preview / })
+    .first()
+    .getAttribute('aria-label');
   expect(shown).not.toMatch(/[<>\u202e]/);
   expect((shown ?? '').length).toBeLessThan(140);
 });
@@ -45,21 +50,28 @@ test('no room left in the browser: said at once, what was typed stays, and it is
   await studio.addInitScript(() => {
     const put = IDBObjectStore.prototype.put;
     IDBObjectStore.prototype.put = function (this: IDBObjectStore, ...given: Parameters<typeof put>) {
-      if ((globalThis as unknown as { full?: boolean }).full && this.name === 'documents') throw new DOMException('full', 'QuotaExceededError');
+      if ((globalThis as unknown as { full?: boolean }).full && this.name === 'documents')
+        throw new DOMException('full', 'QuotaExceededError');
       return put.apply(this, given);
     };
   });
   await begin();
   await studio.keyboard.type('Saved words');
   await studio.getByText(/^Saved on this computer \d/).waitFor();
-  await studio.evaluate(() => { (globalThis as unknown as { full: boolean }).full = true; });
+  await studio.evaluate(() => {
+    (globalThis as unknown as { full: boolean }).full = true;
+  });
   await studio.getByLabel('Promise, one line').fill('Words without room');
   const said = studio.getByRole('alert').filter({ hasText: 'Not saved' });
   await said.waitFor();
-  expect(await said.textContent()).toContain('Not saved: this browser has no room left. What you typed stays while this window is open.');
+  expect(await said.textContent()).toContain(
+    'Not saved: this browser has no room left. What you typed stays while this window is open.',
+  );
   await said.getByRole('link', { name: 'Take a copy · Free space' }).waitFor();
   expect(await studio.getByLabel('Promise, one line').inputValue()).toBe('Words without room');
-  await studio.evaluate(() => { (globalThis as unknown as { full: boolean }).full = false; });
+  await studio.evaluate(() => {
+    (globalThis as unknown as { full: boolean }).full = false;
+  });
   await studio.getByLabel('Promise, one line').fill('Words with room');
   await said.waitFor({ state: 'detached' });
   await studio.waitForTimeout(400);
@@ -70,13 +82,18 @@ test('no room left in the browser: said at once, what was typed stays, and it is
 test('the shop goes away half-way through the uploads: nothing changes for buyers, and publishing goes on where it stopped', async () => {
   await begin();
   await studio.keyboard.type('Two files');
-  await studio.getByLabel('Add files').setInputFiles([file('First.txt', 'first '.repeat(2000)), file('Second.txt', 'second '.repeat(2000))]);
+  await studio
+    .getByLabel('Add files')
+    .setInputFiles([file('First.txt', 'first '.repeat(2000)), file('Second.txt', 'second '.repeat(2000))]);
   await studio.getByRole('button', { name: 'Preview Second.txt' }).waitFor();
   await studio.getByRole('button', { name: 'Set a price' }).click();
   await studio.waitForFunction(() => document.activeElement?.getAttribute('aria-label')?.includes('amount'));
   await studio.keyboard.type('10');
   await studio.getByRole('link', { name: 'Sell', exact: true }).click();
-  await studio.getByRole('button', { name: /^Make the page for “Two files”/ }).last().click();
+  await studio
+    .getByRole('button', { name: /^Make the page for “Two files”/ })
+    .last()
+    .click();
   await studio.getByText(/^Saved on this computer \d/).waitFor();
   let uploads = 0;
   await studio.route('**/owner/api/vault/*', (route) => {
@@ -84,10 +101,15 @@ test('the shop goes away half-way through the uploads: nothing changes for buyer
     uploads += 1;
     return uploads === 2 ? route.abort('connectionreset') : route.continue();
   });
-  await studio.getByRole('button', { name: /^Publish \d/ }).first().click();
+  await studio
+    .getByRole('button', { name: /^Publish \d/ })
+    .first()
+    .click();
   const publish = studio.getByRole('complementary').getByRole('button', { name: /^Publish \d/ });
   await publish.click();
-  await studio.getByText('The shop was not reached, so nothing was published. Your edits are safe here. Try again.').waitFor();
+  await studio
+    .getByText('The shop was not reached, so nothing was published. Your edits are safe here. Try again.')
+    .waitFor();
   expect((await fetch(`${served.base}/two-files`)).status).toBe(404);
   await publish.click();
   await studio.getByText('Published. Buyers see it now.').first().waitFor();
@@ -101,7 +123,9 @@ test('this computer’s clock is years off: days and times are the shop’s', as
   await begin();
   await studio.keyboard.type('Clock');
   await studio.getByRole('link', { name: 'Today', exact: true }).click();
-  const today = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', weekday: 'long', timeZone: 'UTC' }).format(new Date()).replace(',', '');
+  const today = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', weekday: 'long', timeZone: 'UTC' })
+    .format(new Date())
+    .replace(',', '');
   await studio.getByRole('heading', { level: 1, name: today }).waitFor();
 });
 
@@ -110,11 +134,19 @@ test('the window is loaded again in the middle of a file: nothing is half added,
   await studio.keyboard.type('Broken off');
   await studio.getByText(/^Saved on this computer \d/).waitFor();
   // A worker that never ends stands for a file too large to be read before the window goes.
-  await studio.evaluate(() => { globalThis.Worker = class { postMessage(): void {} terminate(): void {} } as unknown as typeof Worker; });
+  await studio.evaluate(() => {
+    globalThis.Worker = class {
+      postMessage(): void {}
+      terminate(): void {}
+    } as unknown as typeof Worker;
+  });
   await studio.getByLabel('Add files').setInputFiles(file('Long film.mp4', 'film'));
   await studio.getByRole('button', { name: 'Cancel' }).waitFor();
   studio.once('dialog', (dialog) => void dialog.accept());
   await studio.reload();
-  await studio.getByText('Long film.mp4: stopped when the window was loaded again. Nothing was half done. Start it again.').first().waitFor();
+  await studio
+    .getByText('Long film.mp4: stopped when the window was loaded again. Nothing was half done. Start it again.')
+    .first()
+    .waitFor();
   expect(await studio.getByRole('button', { name: /^Preview / }).count()).toBe(0);
 });

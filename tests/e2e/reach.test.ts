@@ -1,6 +1,15 @@
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import type { Browser, Page } from 'playwright-core';
-import { axeFindings, closeAll, complaintsOf, mirrored, newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
+import {
+  axeFindings,
+  closeAll,
+  complaintsOf,
+  mirrored,
+  newPage,
+  openBrowser,
+  type Served,
+  serveBuilt,
+} from '../support/browser';
 
 let served: Served;
 let browser: Browser;
@@ -10,15 +19,46 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => closeAll(browser, served));
 
-const VIEWS = ['', 'make', 'price', 'price/coupons', 'sell', 'sell/path', 'deliver', 'deliver/order', 'deliver/people', 'deliver/person', 'deliver/agreements', 'deliver/agreement', 'deliver/payments', 'follow-up', 'count', 'search', 'shop'];
+const VIEWS = [
+  '',
+  'make',
+  'price',
+  'price/coupons',
+  'sell',
+  'sell/path',
+  'deliver',
+  'deliver/order',
+  'deliver/people',
+  'deliver/person',
+  'deliver/agreements',
+  'deliver/agreement',
+  'deliver/payments',
+  'follow-up',
+  'count',
+  'search',
+  'shop',
+];
 
 /** Goes to a view by its address, without loading anew; "path", "order" and "person" stand for the first of their kind. */
 async function goTo(page: Page, view: string): Promise<void> {
-  const click = { 'sell/path': '.sheet tbody a', 'deliver/order': '.sheet tbody a', 'deliver/person': '.sheet tbody a', 'deliver/agreement': '.sheet tbody a' }[view];
-  await page.evaluate((to) => {
-    history.pushState(null, '', `/studio/${to}`);
-    dispatchEvent(new PopStateEvent('popstate'));
-  }, { 'sell/path': 'sell', 'deliver/order': 'deliver', 'deliver/person': 'deliver/people', 'deliver/agreement': 'deliver/agreements' }[view] ?? view);
+  const click = {
+    'sell/path': '.sheet tbody a',
+    'deliver/order': '.sheet tbody a',
+    'deliver/person': '.sheet tbody a',
+    'deliver/agreement': '.sheet tbody a',
+  }[view];
+  await page.evaluate(
+    (to) => {
+      history.pushState(null, '', `/studio/${to}`);
+      dispatchEvent(new PopStateEvent('popstate'));
+    },
+    {
+      'sell/path': 'sell',
+      'deliver/order': 'deliver',
+      'deliver/person': 'deliver/people',
+      'deliver/agreement': 'deliver/agreements',
+    }[view] ?? view,
+  );
   await page.waitForTimeout(200);
   if (click) await page.locator(click).first().click();
   await page.waitForTimeout(200);
@@ -32,7 +72,11 @@ describe('axe finds nothing', () => {
   });
   afterEach(() => expect([...new Set(all)]).toEqual([]));
 
-  test.each([[1280, 800], [1000, 700], [320, 640]])('in the studio at %d pixels, by day and by night', async (width, height) => {
+  test.each([
+    [1280, 800],
+    [1000, 700],
+    [320, 640],
+  ])('in the studio at %d pixels, by day and by night', async (width, height) => {
     const page = await newPage(browser, { viewport: { width, height }, bypassCSP: true });
     const complaints = complaintsOf(page);
     await page.goto(served.studio);
@@ -43,7 +87,9 @@ describe('axe finds nothing', () => {
         await goTo(page, view);
         all.push(...(await axeFindings(page)));
         // Nothing has to be scrolled sideways to be read.
-        const wide = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+        const wide = await page.evaluate(
+          () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+        );
         if (wide > 1) all.push(`${page.url()} is ${wide} pixels too wide`);
       }
     }
@@ -74,7 +120,16 @@ describe('axe finds nothing', () => {
 
   test('on buyers’ and members’ pages, on a phone', async () => {
     const page = await newPage(browser, { viewport: { width: 390, height: 844 }, bypassCSP: true });
-    for (const path of ['/', '/dawn-field-pack', '/dawn-field-pack/checkout', '/the-sound-library', '/the-sound-library/checkout', '/member/', '/nowhere', '/legal/terms']) {
+    for (const path of [
+      '/',
+      '/dawn-field-pack',
+      '/dawn-field-pack/checkout',
+      '/the-sound-library',
+      '/the-sound-library/checkout',
+      '/member/',
+      '/nowhere',
+      '/legal/terms',
+    ]) {
       await page.goto(served.base + path);
       all.push(...(await axeFindings(page)));
     }
@@ -103,12 +158,20 @@ test('panes go with the room: a button for the index, then a bar for the outcome
   const before = Number(await divider.getAttribute('aria-valuenow'));
   await divider.focus();
   await page.keyboard.press('ArrowLeft');
-  await page.getByRole('separator', { name: 'Width of what this leads to' }).and(page.locator(`[aria-valuenow="${before + 16}"]`)).waitFor();
+  await page
+    .getByRole('separator', { name: 'Width of what this leads to' })
+    .and(page.locator(`[aria-valuenow="${before + 16}"]`))
+    .waitFor();
   await page.setViewportSize({ width: 1000, height: 700 });
   const index = page.getByRole('button', { name: /^Offers: / });
   await index.click();
-  await page.getByRole('link', { name: /Wren sound cards/ }).first().click();
-  await page.waitForFunction(() => (document.querySelector('.title-field') as HTMLInputElement).value === 'Wren sound cards');
+  await page
+    .getByRole('link', { name: /Wren sound cards/ })
+    .first()
+    .click();
+  await page.waitForFunction(
+    () => (document.querySelector('.title-field') as HTMLInputElement).value === 'Wren sound cards',
+  );
   await page.setViewportSize({ width: 700, height: 900 });
   const bar = page.getByRole('button', { name: 'Fold: What this leads to' });
   await bar.click();
@@ -122,7 +185,8 @@ test('F6 goes from pane to pane; single keys act, and can be switched off', asyn
   await page.getByRole('link', { name: 'Price', exact: true }).click();
   await page.getByLabel('Title of the offer').waitFor();
   await mirrored(page);
-  const pane = (): Promise<string | null> => page.evaluate(() => document.activeElement?.closest('[data-pane]')?.getAttribute('data-pane') ?? null);
+  const pane = (): Promise<string | null> =>
+    page.evaluate(() => document.activeElement?.closest('[data-pane]')?.getAttribute('data-pane') ?? null);
   await page.locator('#sheet').focus();
   const seen: (string | null)[] = [];
   for (let i = 0; i < 5; i += 1) {
@@ -131,7 +195,9 @@ test('F6 goes from pane to pane; single keys act, and can be switched off', asyn
   }
   expect(seen).toEqual(['outcome', 'foot', 'rail', 'index', 'sheet']);
   await page.keyboard.press(']');
-  await page.waitForFunction(() => (document.querySelector('.title-field') as HTMLInputElement).value === 'Wren sound cards');
+  await page.waitForFunction(
+    () => (document.querySelector('.title-field') as HTMLInputElement).value === 'Wren sound cards',
+  );
   await page.keyboard.press('k');
   await page.getByRole('complementary', { name: 'Publishing' }).waitFor();
   await page.keyboard.press('?');

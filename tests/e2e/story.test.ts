@@ -10,7 +10,11 @@ beforeAll(async () => {
 });
 afterAll(() => closeAll(browser, served));
 
-const FILE = { name: 'Reed calls.txt', mimeType: 'text/plain', buffer: Buffer.from('tchik tchik tchik\n'.repeat(5000)) };
+const FILE = {
+  name: 'Reed calls.txt',
+  mimeType: 'text/plain',
+  buffer: Buffer.from('tchik tchik tchik\n'.repeat(5000)),
+};
 
 /** Waits until what was typed is saved. */
 const saved = (page: Page): Promise<unknown> => page.getByText(/^Saved on this computer/).waitFor();
@@ -41,7 +45,10 @@ test('from an empty shop to a file sold, paid for, delivered, given back and clo
   await studio.getByLabel('Address', { exact: true }).fill('reed-calls');
   await saved(studio);
   await studio.getByRole('button', { name: /^Publish \d+ changes$/ }).click();
-  await studio.getByRole('complementary').getByRole('button', { name: /^Publish \d+ changes$/ }).click();
+  await studio
+    .getByRole('complementary')
+    .getByRole('button', { name: /^Publish \d+ changes$/ })
+    .click();
   await studio.getByText('Published. Buyers see it now.').waitFor();
 
   // ---- a stranger buys on a phone: refused first, then paid
@@ -60,13 +67,18 @@ test('from an empty shop to a file sold, paid for, delivered, given back and clo
   await phone.getByRole('button', { name: 'Pay €18.50 now' }).click();
   const refused = phone.getByRole('alert');
   await refused.waitFor();
-  expect(await refused.textContent()).toBe('The card was refused: not enough money. Nothing was charged, and everything you typed is still here. Try another card.');
+  expect(await refused.textContent()).toBe(
+    'The card was refused: not enough money. Nothing was charged, and everything you typed is still here. Try another card.',
+  );
   expect(await refused.evaluate((e) => e === document.activeElement)).toBe(true);
   expect(await phone.getByLabel('E-mail').inputValue()).toBe('tove@example.org');
   await phone.getByRole('button', { name: 'Goes through', exact: true }).click();
   await phone.getByRole('button', { name: 'Pay €18.50 now' }).dblclick();
   await phone.waitForURL('**/reed-calls/thanks');
-  const [atOnce] = await Promise.all([phone.waitForEvent('download'), phone.getByRole('link', { name: 'Download Reed calls.txt' }).click()]);
+  const [atOnce] = await Promise.all([
+    phone.waitForEvent('download'),
+    phone.getByRole('link', { name: 'Download Reed calls.txt' }).click(),
+  ]);
   expect(atOnce.suggestedFilename()).toBe('Reed calls.txt');
 
   // ---- the receipt comes, signs in on another device, and the file opens there
@@ -76,7 +88,10 @@ test('from an empty shop to a file sold, paid for, delivered, given back and clo
   await desk.getByRole('link', { name: /member\/enter/ }).click();
   await desk.getByRole('button', { name: 'Sign in' }).click();
   await desk.getByRole('heading', { name: 'Yours, Tove Marsh' }).waitFor();
-  const [again] = await Promise.all([desk.waitForEvent('download'), desk.getByRole('link', { name: 'Download Reed calls.txt' }).click()]);
+  const [again] = await Promise.all([
+    desk.waitForEvent('download'),
+    desk.getByRole('link', { name: 'Download Reed calls.txt' }).click(),
+  ]);
   const chunks: Buffer[] = [];
   for await (const chunk of await again.createReadStream()) chunks.push(chunk as Buffer);
   expect(Buffer.concat(chunks).equals(FILE.buffer)).toBe(true);
@@ -88,7 +103,9 @@ test('from an empty shop to a file sold, paid for, delivered, given back and clo
   await studio.getByRole('button', { name: 'Give money back …' }).click();
   await studio.getByText('Closes now: Reed calls.', { exact: false }).waitFor();
   await studio.getByRole('button', { name: 'Refund €18.50 and close 1 access' }).click();
-  await studio.getByText('Tove Marsh cannot open Reed calls any more: the money was given back', { exact: false }).waitFor();
+  await studio
+    .getByText('Tove Marsh cannot open Reed calls any more: the money was given back', { exact: false })
+    .waitFor();
 
   // ---- the door is closed, everywhere
   await desk.reload();
@@ -130,10 +147,13 @@ test('an address changed: the old one leads to the new; a card number is nowhere
       const request = indexedDB.open('clear-keel');
       request.onsuccess = () => resolve(request.result);
     });
-    const texts = [...database.objectStoreNames].map((name) => new Promise<string>((resolve) => {
-      const all = database.transaction(name).objectStore(name).getAll();
-      all.onsuccess = () => resolve(JSON.stringify(all.result));
-    }));
+    const texts = [...database.objectStoreNames].map(
+      (name) =>
+        new Promise<string>((resolve) => {
+          const all = database.transaction(name).objectStore(name).getAll();
+          all.onsuccess = () => resolve(JSON.stringify(all.result));
+        }),
+    );
     return (await Promise.all(texts)).join('');
   });
   expect(everything).toContain('order.paid');

@@ -109,7 +109,10 @@ test('two windows: the other one publishes first; nothing is lost, and the way o
   await publishButton().click();
   await studio.getByText('Published. Buyers see it now.').waitFor();
   await other.getByRole('button', { name: 'Publish 1 change' }).click();
-  await other.getByRole('complementary').getByRole('button', { name: /^Publish/ }).click();
+  await other
+    .getByRole('complementary')
+    .getByRole('button', { name: /^Publish/ })
+    .click();
   await other.getByText('Something else was published meanwhile', { exact: false }).waitFor();
   await other.getByRole('button', { name: /^Load what is live/ }).click();
   await other.getByRole('button', { name: 'All published' }).waitFor();
@@ -125,7 +128,10 @@ test('search finds what is made, a person by address and an order by number; a b
   await search.fill('1007');
   await studio.getByRole('link', { name: /^Order 1007/ }).waitFor();
   await search.fill('tarn@example.org');
-  await studio.getByRole('link', { name: /^Person/ }).first().click();
+  await studio
+    .getByRole('link', { name: /^Person/ })
+    .first()
+    .click();
   await studio.getByText('Can they open it?').waitFor();
 
   await stage('Make');
@@ -145,8 +151,15 @@ test('search finds what is made, a person by address and an order by number; a b
 test('orders leave as CSV exactly as listed; a person is answered; the workspace is copied out and put into an empty browser', async () => {
   await studio.getByRole('link', { name: /^Deliver/ }).click();
   await studio.getByRole('link', { name: /^Given back/ }).click();
-  const [csv] = await Promise.all([studio.waitForEvent('download'), studio.getByRole('button', { name: /^Export these \d+ as CSV$/ }).click()]);
-  expect(readFileSync(await csv.path(), 'utf8').trimEnd().split('\r\n')).toHaveLength(1 + (await studio.locator('.sheet tbody tr').count()));
+  const [csv] = await Promise.all([
+    studio.waitForEvent('download'),
+    studio.getByRole('button', { name: /^Export these \d+ as CSV$/ }).click(),
+  ]);
+  expect(
+    readFileSync(await csv.path(), 'utf8')
+      .trimEnd()
+      .split('\r\n'),
+  ).toHaveLength(1 + (await studio.locator('.sheet tbody tr').count()));
   await studio.getByRole('link', { name: 'Everybody who bought' }).click();
   await studio.locator('.rows tbody tr').first().click();
   await studio.getByText('A ready reply').click();
@@ -154,14 +167,20 @@ test('orders leave as CSV exactly as listed; a person is answered; the workspace
   await studio.getByRole('button', { name: 'Send a sign-in link' }).click();
   await studio.getByText(/^A sign-in link is on its way to .+@example\.org\.$/).waitFor();
   await studio.getByRole('link', { name: 'Reedlight' }).click();
-  const [copy] = await Promise.all([studio.waitForEvent('download'), studio.getByRole('button', { name: 'Take a copy' }).click()]);
+  const [copy] = await Promise.all([
+    studio.waitForEvent('download'),
+    studio.getByRole('button', { name: 'Take a copy' }).click(),
+  ]);
 
   const elsewhere = await newPage(browser, { viewport: { width: 1280, height: 800 } });
   await elsewhere.goto(served.studio);
   await elsewhere.getByRole('link', { name: 'Reedlight' }).click();
   await elsewhere.getByLabel('Open a copy').setInputFiles(await copy.path());
   // The studio begins anew from the copy; pressing on before that would be lost in the reload.
-  await Promise.all([elsewhere.waitForEvent('load'), elsewhere.getByRole('button', { name: 'Replace what is here with this copy' }).click()]);
+  await Promise.all([
+    elsewhere.waitForEvent('load'),
+    elsewhere.getByRole('button', { name: 'Replace what is here with this copy' }).click(),
+  ]);
   await elsewhere.getByRole('link', { name: 'Make', exact: true }).click();
   await elsewhere.getByRole('link', { name: /^A slip/ }).waitFor();
   await elsewhere.getByText('Shop online').waitFor();
@@ -169,7 +188,9 @@ test('orders leave as CSV exactly as listed; a person is answered; the workspace
 
 test('a large file is added with progress and can be cancelled; an empty one is refused in words', async () => {
   await stage('Make');
-  await studio.getByLabel('Add files').setInputFiles({ name: 'empty.txt', mimeType: 'text/plain', buffer: Buffer.alloc(0) });
+  await studio
+    .getByLabel('Add files')
+    .setInputFiles({ name: 'empty.txt', mimeType: 'text/plain', buffer: Buffer.alloc(0) });
   await studio.getByText('“empty.txt” is empty, so it was not added. Nothing was changed.').waitFor();
   await studio.evaluate(() => {
     const transfer = new DataTransfer();

@@ -41,15 +41,31 @@ test('every row of the worked values, typed into the sentence: statement and dra
     }
     await studio.getByLabel('The day somebody buys').fill('2026-11-23');
     const wanted = english.replace(/^Today/, 'On the day of buying');
-    await studio.waitForFunction((text) => document.querySelector('[data-testid="statement"]')?.textContent?.startsWith(text), wanted).catch(async () => {
-      throw new Error(`${name}: ${(await studio.getByTestId('statement').textContent()) ?? ''} is not ${wanted}`);
-    });
+    await studio
+      .waitForFunction(
+        (text) => document.querySelector('[data-testid="statement"]')?.textContent?.startsWith(text),
+        wanted,
+      )
+      .catch(async () => {
+        throw new Error(`${name}: ${(await studio.getByTestId('statement').textContent()) ?? ''} is not ${wanted}`);
+      });
     await studio.getByRole('button', { name: 'Show as list' }).click();
     const rows = await studio.locator('.outcome table tr').allTextContents();
     for (const due of dues) {
       const [, day = '', amount = ''] = /^(.+) ([\d.]+)$/.exec(due) ?? [];
-      const full = day.replace('Nov', 'November').replace('Dec', 'December').replace('Jan', 'January').replace('Feb', 'February');
-      expect([name, due, rows.some((row) => row.startsWith(full) && (amount === '0.00' ? row.includes('nothing due') : row.endsWith(`€${amount}`)))]).toEqual([name, due, true]);
+      const full = day
+        .replace('Nov', 'November')
+        .replace('Dec', 'December')
+        .replace('Jan', 'January')
+        .replace('Feb', 'February');
+      expect([
+        name,
+        due,
+        rows.some(
+          (row) =>
+            row.startsWith(full) && (amount === '0.00' ? row.includes('nothing due') : row.endsWith(`€${amount}`)),
+        ),
+      ]).toEqual([name, due, true]);
     }
   }
 }, 120_000);
@@ -60,22 +76,48 @@ test('a plan beside the full price: 91.00 more, 30.6 %; side by side with totals
   await studio.getByLabel('Name of price 2').fill('At once');
   await studio.getByLabel('At once: amount in EUR').fill('297');
   await studio.getByLabel('Worked 5: amount in EUR').focus();
-  await studio.waitForFunction(() => document.querySelector('[data-testid="beside-once"]')?.textContent === '€91.00 (30.6 %) more than paying at once, “At once”.');
+  await studio.waitForFunction(
+    () =>
+      document.querySelector('[data-testid="beside-once"]')?.textContent ===
+      '€91.00 (30.6 %) more than paying at once, “At once”.',
+  );
   const table = studio.getByRole('table', { name: 'What was paid after a while' });
-  expect(await table.getByRole('row').nth(1).getByRole('cell').allTextContents()).toEqual(['Price', '€97.00', '€388.00', '€388.00', '€388.00', '€388.00']);
+  expect(await table.getByRole('row').nth(1).getByRole('cell').allTextContents()).toEqual([
+    'Price',
+    '€97.00',
+    '€388.00',
+    '€388.00',
+    '€388.00',
+    '€388.00',
+  ]);
 });
 
 test('rehearsal: a card that refuses at the third payment, played with the real engine', async () => {
-  await studio.getByRole('link', { name: /^The sound library€/ }).or(studio.getByRole('link', { name: /^The sound library €12/ })).first().click();
+  await studio
+    .getByRole('link', { name: /^The sound library€/ })
+    .or(studio.getByRole('link', { name: /^The sound library €12/ }))
+    .first()
+    .click();
   await studio.getByLabel('Monthly: amount in EUR').focus();
-  await studio.getByRole('heading', { name: 'The sound library' }).or(studio.getByLabel('Title of the offer')).first().waitFor();
+  await studio
+    .getByRole('heading', { name: 'The sound library' })
+    .or(studio.getByLabel('Title of the offer'))
+    .first()
+    .waitFor();
   await studio.getByRole('button', { name: 'Rehearse the months ahead' }).click();
   await studio.getByLabel('What the card does').selectOption('ever');
   await studio.getByLabel('At which payment').fill('3');
   const table = studio.getByRole('table', { name: 'What would happen' });
   await table.getByText('message: that it ended unpaid').waitFor();
-  const steps = (await table.getByRole('row').allTextContents()).filter((row) => /paid|refused|closes/.test(row) && !row.includes('message'));
-  expect(steps.map((row) => row.replace(/^\d+ \w+ \d{4}/, ''))).toEqual(['paid, on the day of buying€1.00', 'paid, payment 1€12.00', ...Array.from({ length: 5 }, () => 'refused, not enough money€12.00'), 'closes, The sound library']);
+  const steps = (await table.getByRole('row').allTextContents()).filter(
+    (row) => /paid|refused|closes/.test(row) && !row.includes('message'),
+  );
+  expect(steps.map((row) => row.replace(/^\d+ \w+ \d{4}/, ''))).toEqual([
+    'paid, on the day of buying€1.00',
+    'paid, payment 1€12.00',
+    ...Array.from({ length: 5 }, () => 'refused, not enough money€12.00'),
+    'closes, The sound library',
+  ]);
 });
 
 test('a coupon is made, tried on an example on the spot, and works at checkout', async () => {
@@ -85,11 +127,23 @@ test('a coupon is made, tried on an example on the spot, and works at checkout',
   await studio.getByLabel('HALFOFF: percent', { exact: true }).fill('50');
   await studio.getByLabel('HALFOFF: which payments').selectOption('first');
   await studio.getByLabel('HALFOFF: the example order').selectOption({ label: 'The sound library, Monthly' });
-  await studio.getByRole('region', { name: 'HALFOFF' }).getByText(/€1\.00 for the first 14 days\. Then €6\.00 on .*, then €12\.00 monthly/).waitFor();
+  await studio
+    .getByRole('region', { name: 'HALFOFF' })
+    .getByText(/€1\.00 for the first 14 days\. Then €6\.00 on .*, then €12\.00 monthly/)
+    .waitFor();
   // The offers of the tests before are on no path yet, so they wait.
-  await studio.getByRole('button', { name: /^Publish/ }).first().click();
-  await studio.getByRole('complementary', { name: 'Publishing' }).getByRole('button', { name: 'Publish 1 change' }).click();
-  await studio.getByRole('button', { name: /^All published|^Publish/ }).first().waitFor();
+  await studio
+    .getByRole('button', { name: /^Publish/ })
+    .first()
+    .click();
+  await studio
+    .getByRole('complementary', { name: 'Publishing' })
+    .getByRole('button', { name: 'Publish 1 change' })
+    .click();
+  await studio
+    .getByRole('button', { name: /^All published|^Publish/ })
+    .first()
+    .waitFor();
   const buyer = await newPage(browser, { viewport: { width: 390, height: 844 } });
   await buyer.goto(`${served.base}/the-sound-library/checkout`);
   await buyer.getByText('I have a coupon').click();
@@ -110,11 +164,21 @@ test('two years of a buyer: trial, renewals, a refused card, paid late, pause, s
   const move = async (by: string, times = 1): Promise<void> => {
     for (let i = 0; i < times; i += 1) {
       await studio.getByRole('button', { name: by, exact: true }).click();
-      await studio.waitForFunction((label) => [...document.querySelectorAll('button')].some((b) => b.textContent === label && b.disabled), by).catch(() => undefined);
-      await studio.waitForFunction((label) => [...document.querySelectorAll('button')].some((b) => b.textContent === label && !b.disabled), by, { timeout: 60_000 });
+      await studio
+        .waitForFunction(
+          (label) => [...document.querySelectorAll('button')].some((b) => b.textContent === label && b.disabled),
+          by,
+        )
+        .catch(() => undefined);
+      await studio.waitForFunction(
+        (label) => [...document.querySelectorAll('button')].some((b) => b.textContent === label && !b.disabled),
+        by,
+        { timeout: 60_000 },
+      );
     }
   };
-  const mail = async (): Promise<string> => (await (await fetch(`${served.base}/standin/mail/`)).text()).replace(/&#x27;|&#39;/g, '’');
+  const mail = async (): Promise<string> =>
+    (await (await fetch(`${served.base}/standin/mail/`)).text()).replace(/&#x27;|&#39;/g, '’');
   const card = async (page: Page, number: string): Promise<void> => {
     await page.getByLabel('Card number').fill(number);
     await page.getByLabel('Expiry (month / year)').fill('11 / 39');
@@ -133,7 +197,11 @@ test('two years of a buyer: trial, renewals, a refused card, paid late, pause, s
 
   // In by the mailed link, as a member.
   const link = async (): Promise<void> => {
-    await fetch(`${served.base}/member/api/ask`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ address: 'odile.brand@example.org' }) });
+    await fetch(`${served.base}/member/api/ask`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ address: 'odile.brand@example.org' }),
+    });
     for (let tries = 0; tries < 20; tries += 1) {
       await buyer.goto(`${served.base}/standin/mail/`);
       const first = buyer.locator('a').filter({ hasText: 'Sign in to' }).first();
@@ -157,7 +225,10 @@ test('two years of a buyer: trial, renewals, a refused card, paid late, pause, s
   const act = async (name: RegExp | string): Promise<void> => {
     await buyer.getByRole('button', { name }).first().click();
     await buyer.locator('.message.calm').getByRole('button').click();
-    await buyer.getByRole('status').filter({ hasText: /Done|Paid/ }).waitFor();
+    await buyer
+      .getByRole('status')
+      .filter({ hasText: /Done|Paid/ })
+      .waitFor();
   };
 
   // The trial ends: told before, paid then, and a month later again.
@@ -174,7 +245,9 @@ test('two years of a buyer: trial, renewals, a refused card, paid late, pause, s
   await move('1 week', 2);
   await move('1 day');
   expect(await mail()).toContain('A payment for The sound library did not go through');
-  await seen(/^€12\.00 is behind since 29 August 2026\. It is tried again on \d+ (August|September) 2026\. Access stays open until 5 September 2026\.$/);
+  await seen(
+    /^€12\.00 is behind since 29 August 2026\. It is tried again on \d+ (August|September) 2026\. Access stays open until 5 September 2026\.$/,
+  );
   await buyer.getByRole('button', { name: 'Change card (ends 0019)' }).click();
   await card(buyer, ONCE.number);
   await buyer.getByRole('button', { name: 'Use this card from now on' }).click();
@@ -197,7 +270,10 @@ test('two years of a buyer: trial, renewals, a refused card, paid late, pause, s
   await studio.getByRole('link', { name: 'Odile Brand' }).first().click();
   await studio.getByRole('button', { name: 'Switch', exact: true }).click();
   await studio.getByLabel('What to switch to').selectOption({ label: 'The sound library, Yearly, €120.00 yearly' });
-  await studio.getByTestId('leads-to').getByText(/^€1[01]\d\.\d\d is taken from the card ending 0001 now, after €\d+\.\d\d for unused days\.$/).waitFor();
+  await studio
+    .getByTestId('leads-to')
+    .getByText(/^€1[01]\d\.\d\d is taken from the card ending 0001 now, after €\d+\.\d\d for unused days\.$/)
+    .waitFor();
   await studio.getByRole('button', { name: 'Switch it', exact: true }).click();
   await studio.getByText('Paid. Thank you.').waitFor();
   await seen(/^The next payment is €120\.00 on \d+ \w+ 2027\.$/);
@@ -218,7 +294,10 @@ test('two years of a buyer: trial, renewals, a refused card, paid late, pause, s
   expect(await mail()).toContain('€120.00 given back');
 
   // Every paper is there, numbered, and opens as a PDF.
-  await buyer.getByText(/payments? so far/).first().click();
+  await buyer
+    .getByText(/payments? so far/)
+    .first()
+    .click();
   const href = await buyer.locator('a[href^="/member/papers/"]').first().getAttribute('href');
   const paper = await buyer.request.get(`${served.base}${href ?? ''}`);
   expect([paper.status(), (await paper.body()).subarray(0, 5).toString()]).toEqual([200, '%PDF-']);

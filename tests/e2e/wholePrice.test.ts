@@ -11,8 +11,14 @@ afterAll(() => closeAll(browser, served));
 const stage = (name: string): Promise<void> => studio.getByRole('link', { name, exact: true }).click();
 const publish = async (): Promise<void> => {
   await studio.getByText(/^Saved on this computer \d/).waitFor();
-  await studio.getByRole('button', { name: /^Publish \d/ }).first().click();
-  await studio.getByRole('complementary').getByRole('button', { name: /^Publish \d/ }).click();
+  await studio
+    .getByRole('button', { name: /^Publish \d/ })
+    .first()
+    .click();
+  await studio
+    .getByRole('complementary')
+    .getByRole('button', { name: /^Publish \d/ })
+    .click();
   await studio.getByRole('button', { name: 'All published' }).waitFor();
 };
 async function buy(path: string, address: string, price?: string): Promise<Page> {
@@ -29,7 +35,10 @@ async function buy(path: string, address: string, price?: string): Promise<Page>
 
 test('limits, days, a length of access, words and a statement of its own, from the sentence to the buyer', async () => {
   await stage('Price');
-  await studio.getByRole('link', { name: /Wren sound cards/ }).first().click();
+  await studio
+    .getByRole('link', { name: /Wren sound cards/ })
+    .first()
+    .click();
   const name = 'Wren sound cards';
   await studio.getByLabel(`${name}: how long it stays open`).selectOption('for');
   await studio.getByLabel(`${name}: how many months it stays open`).fill('3');
@@ -49,7 +58,9 @@ test('limits, days, a length of access, words and a statement of its own, from t
   await studio.getByLabel(`${name}: words in place of the number`).fill('The price of two coffees');
   await studio.getByRole('button', { name: `${name}: add card statement` }).click();
   await studio.getByLabel(`${name}: card statement`).fill('WREN CARDS 2026');
-  await studio.getByText('Opens at once and stays open for 3 months, until 15 September 2026.', { exact: false }).waitFor();
+  await studio
+    .getByText('Opens at once and stays open for 3 months, until 15 September 2026.', { exact: false })
+    .waitFor();
   await studio.getByText('Live, stays open: for good', { exact: false }).waitFor();
   await publish();
 
@@ -64,7 +75,9 @@ test('limits, days, a length of access, words and a statement of its own, from t
   const first = await buy('/wren-sound-cards/checkout', 'one@example.org');
   await first.waitForURL('**/thanks');
   const again = await buy('/wren-sound-cards/checkout', ' ONE@example.org ');
-  await again.getByText('Each buyer can have this once, and this address already has it. Nothing was charged.', { exact: false }).waitFor();
+  await again
+    .getByText('Each buyer can have this once, and this address already has it. Nothing was charged.', { exact: false })
+    .waitFor();
   const second = await buy('/wren-sound-cards/checkout', 'two@example.org');
   await second.waitForURL('**/thanks');
   await visitor.reload();
@@ -75,13 +88,18 @@ test('limits, days, a length of access, words and a statement of its own, from t
 
 test('a link held elsewhere is reached through the buyer’s own link only; a file replaced reaches those who have it, and can be put back', async () => {
   await stage('Make');
-  await studio.getByRole('link', { name: /One minute of marsh/ }).first().click();
+  await studio
+    .getByRole('link', { name: /One minute of marsh/ })
+    .first()
+    .click();
   await studio.getByRole('button', { name: 'Add a link held elsewhere' }).click();
   await studio.getByLabel('Name of link 1').fill('The film');
   await studio.getByLabel('Address of link 1').fill('film');
   await studio.getByText('“film” is not a web address.', { exact: false }).first().waitFor();
   await studio.getByLabel('Address of link 1').fill('https://films.example/marsh');
-  await studio.getByLabel('Replace Who was it.pdf').setInputFiles({ name: 'Who was it, again.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.4 new') });
+  await studio
+    .getByLabel('Replace Who was it.pdf')
+    .setInputFiles({ name: 'Who was it, again.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.4 new') });
   await studio.getByText('Before it: Who was it.pdf', { exact: false }).waitFor();
   await studio.getByRole('button', { name: 'Move up Who was it, again.pdf' }).click();
   await publish();
@@ -126,9 +144,15 @@ test('a sales page with its own checkout, and a chooser that has chosen', async 
 });
 
 test('what was live can be live again, with today’s files', async () => {
-  await studio.getByRole('button', { name: /^(All published|Publish)/ }).first().click();
+  await studio
+    .getByRole('button', { name: /^(All published|Publish)/ })
+    .first()
+    .click();
   if (await studio.getByRole('heading', { name: 'Publishing' }).count()) {
-    await studio.getByRole('complementary').getByRole('button', { name: /^Publish \d/ }).click();
+    await studio
+      .getByRole('complementary')
+      .getByRole('button', { name: /^Publish \d/ })
+      .click();
     await studio.getByRole('button', { name: 'All published' }).waitFor();
     await studio.getByRole('button', { name: 'All published' }).click();
   }
@@ -137,12 +161,18 @@ test('what was live can be live again, with today’s files', async () => {
   const page = await (await fetch(`${served.base}/wren-sound-cards`)).text();
   expect(page).not.toContain('The price of two coffees');
   // What was published since is a draft again, and can be published again.
-  await studio.getByRole('button', { name: /^Publish \d/ }).first().waitFor();
+  await studio
+    .getByRole('button', { name: /^Publish \d/ })
+    .first()
+    .waitFor();
 });
 
 test('put away: off the lists and off sale, kept by its owners, brought back', async () => {
   await stage('Make');
-  await studio.getByRole('link', { name: /Wren sound cards/ }).first().click();
+  await studio
+    .getByRole('link', { name: /Wren sound cards/ })
+    .first()
+    .click();
   await studio.getByRole('button', { name: 'Put this away' }).click();
   await studio.waitForFunction(() => !document.querySelector('.index')?.textContent?.includes('Wren sound cards'));
   await publish();
@@ -152,29 +182,45 @@ test('put away: off the lists and off sale, kept by its owners, brought back', a
   await studio.getByRole('button', { name: 'Bring back the product Wren sound cards' }).click();
   await studio.getByRole('button', { name: 'Bring back the offer Wren sound cards' }).click();
   await stage('Make');
-  await studio.getByRole('link', { name: /Wren sound cards/ }).first().waitFor();
+  await studio
+    .getByRole('link', { name: /Wren sound cards/ })
+    .first()
+    .waitFor();
   expect(complaints).toEqual([]);
 });
 
 test('a large picture is made smaller; the brand reaches buyers, and what could not be read is mended', async () => {
-  const picture = Buffer.from(await studio.evaluate(async () => {
-    const canvas = new OffscreenCanvas(2000, 500);
-    const context = canvas.getContext('2d');
-    const pixels = new ImageData(2000, 500);
-    // Fine grain, as photographs have, which a drawing's format keeps in full.
-    for (let i = 0; i < pixels.data.length; i += 1) pixels.data[i] = i % 4 === 3 ? 255 : 100 + Math.floor(Math.random() * 97);
-    context?.putImageData(pixels, 0, 0);
-    const blob = await canvas.convertToBlob({ type: 'image/png' });
-    return new Promise<string>((resolve) => {
-      const reader = new FileReader();
-      reader.onload = () => resolve((reader.result as string).split(',')[1] ?? '');
-      reader.readAsDataURL(blob);
-    });
-  }), 'base64');
+  const picture = Buffer.from(
+    await studio.evaluate(async () => {
+      const canvas = new OffscreenCanvas(2000, 500);
+      const context = canvas.getContext('2d');
+      const pixels = new ImageData(2000, 500);
+      // Fine grain, as photographs have, which a drawing's format keeps in full.
+      for (let i = 0; i < pixels.data.length; i += 1)
+        pixels.data[i] = i % 4 === 3 ? 255 : 100 + Math.floor(Math.random() * 97);
+      context?.putImageData(pixels, 0, 0);
+      const blob = await canvas.convertToBlob({ type: 'image/png' });
+      return new Promise<string>((resolve) => {
+        const reader = new FileReader();
+        reader.onload = () => resolve((reader.result as string).split(',')[1] ?? '');
+        reader.readAsDataURL(blob);
+      });
+    }),
+    'base64',
+  );
   await stage('Make');
-  await studio.getByRole('link', { name: /Dawn field pack/ }).first().click();
-  await studio.getByLabel('Picture', { exact: true }).setInputFiles({ name: 'Reeds at dawn.png', mimeType: 'image/png', buffer: picture });
-  await studio.waitForFunction(() => [...document.querySelectorAll<HTMLImageElement>('.sheet img')].some((img) => img.naturalWidth === 1600 && img.naturalHeight === 400));
+  await studio
+    .getByRole('link', { name: /Dawn field pack/ })
+    .first()
+    .click();
+  await studio
+    .getByLabel('Picture', { exact: true })
+    .setInputFiles({ name: 'Reeds at dawn.png', mimeType: 'image/png', buffer: picture });
+  await studio.waitForFunction(() =>
+    [...document.querySelectorAll<HTMLImageElement>('.sheet img')].some(
+      (img) => img.naturalWidth === 1600 && img.naturalHeight === 400,
+    ),
+  );
   await studio.getByRole('link', { name: 'Reedlight' }).click();
   await studio.getByLabel('Colour of headings and buttons').fill('#ffcc00');
   await studio.getByText(/^#ffcc00 is too pale to be read on these pages/).waitFor();
@@ -184,7 +230,10 @@ test('a large picture is made smaller; the brand reaches buyers, and what could 
   const visitor = await newPage(browser);
   const heard = complaintsOf(visitor);
   await visitor.goto(`${served.base}/dawn-field-pack`);
-  const seen = await visitor.evaluate(() => ({ ink: getComputedStyle(document.documentElement).getPropertyValue('--ink').trim(), logo: document.querySelector<HTMLImageElement>('.logo')?.naturalWidth }));
+  const seen = await visitor.evaluate(() => ({
+    ink: getComputedStyle(document.documentElement).getPropertyValue('--ink').trim(),
+    logo: document.querySelector<HTMLImageElement>('.logo')?.naturalWidth,
+  }));
   expect(seen.ink).toMatch(/^#[0-9a-f]{6}$/);
   expect(seen.ink).not.toBe('#ffcc00');
   expect(seen.logo).toBe(1600);

@@ -38,16 +38,24 @@ export function answersOf(lines: readonly string[]): Answers {
     const batch = parseLine(line);
     if (!batch) throw new Error(`Line ${i + 1} cannot be read.`);
     evolveBatch(state, batch);
-    if ((i + 1) % Math.ceil(lines.length / LOOKS) === 0 || i === lines.length - 1) moments.push(momentOf(state, batch.at));
+    if ((i + 1) % Math.ceil(lines.length / LOOKS) === 0 || i === lines.length - 1)
+      moments.push(momentOf(state, batch.at));
   });
   return {
     seq: state.seq,
     counts: `${state.counts.orders} orders, ${state.counts.receipts} receipts, ${state.counts.creditNotes} credit notes`,
-    orders: [...state.orders.values()].map((o) => [`${o.number} ${hyphened(orderStatus(o))} ${o.receipt}`, ...o.lines.map((l) => `${l.lineId}: ${l.paid} ${l.tax} ${l.givenBack} ${l.taxBack} ${l.lost}`)].join(' | ')),
+    orders: [...state.orders.values()].map((o) =>
+      [
+        `${o.number} ${hyphened(orderStatus(o))} ${o.receipt}`,
+        ...o.lines.map((l) => `${l.lineId}: ${l.paid} ${l.tax} ${l.givenBack} ${l.taxBack} ${l.lost}`),
+      ].join(' | '),
+    ),
     agreements: [...state.agreements.values()].map((a) =>
       [
         `${a.id} ${hyphened(a.status)}`,
-        ...a.payments.map((p) => `${p.receipt ?? '-'} ${p.amount} ${p.tax} ${p.credit} ${p.givenBack} ${p.taxBack} ${p.lost}`),
+        ...a.payments.map(
+          (p) => `${p.receipt ?? '-'} ${p.amount} ${p.tax} ${p.credit} ${p.givenBack} ${p.taxBack} ${p.lost}`,
+        ),
         ...(a.owed.length > 0 ? [`owed ${a.owed.map((d) => `${d.n}:${d.amount}`).join(' ')}`] : []),
         ...(a.credit ? [`credit ${a.credit.amount}`] : []),
       ].join(' | '),

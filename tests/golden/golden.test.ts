@@ -14,7 +14,8 @@ const namesIn = (folder: string, ending: string): string[] =>
   readdirSync(here(folder))
     .filter((name) => name.endsWith(ending))
     .map((name) => name.slice(0, -ending.length));
-const answersBeside = (folder: string, name: string): unknown => JSON.parse(readFileSync(here(folder, `${name}.answers.json`), 'utf8'));
+const answersBeside = (folder: string, name: string): unknown =>
+  JSON.parse(readFileSync(here(folder, `${name}.answers.json`), 'utf8'));
 const journals = namesIn('journals', '.jsonl.gz');
 const linesOf = (name: string): string[] =>
   gunzipSync(readFileSync(here('journals', `${name}.jsonl.gz`)))
@@ -28,7 +29,11 @@ describe('histories that landed read the same', () => {
   });
 
   test('every kind of fact stands in one of them', () => {
-    const seen = new Set(journals.flatMap(linesOf).flatMap((line) => (JSON.parse(line) as { events: { type: string }[] }).events.map((e) => e.type)));
+    const seen = new Set(
+      journals
+        .flatMap(linesOf)
+        .flatMap((line) => (JSON.parse(line) as { events: { type: string }[] }).events.map((e) => e.type)),
+    );
     expect(Object.keys(eventSchemas).filter((type) => !seen.has(type))).toEqual([]);
   });
 });

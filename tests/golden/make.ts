@@ -44,18 +44,55 @@ function keep(name: string, lines: readonly string[]): void {
 async function keepWorkspace(name: string): Promise<void> {
   const { db } = await import('../../src/studio/data/db');
   const { takeCopy } = await import('../../src/studio/data/workspaceFile');
-  const live: Release = { format: 1, number: 1, basedOn: null, at: '2025-06-12T07:30:00.000Z', content: await demoCatalogue((bytes) => Promise.resolve(createHash('sha256').update(bytes).digest('hex'))) };
+  const live: Release = {
+    format: 1,
+    number: 1,
+    basedOn: null,
+    at: '2025-06-12T07:30:00.000Z',
+    content: await demoCatalogue((bytes) => Promise.resolve(createHash('sha256').update(bytes).digest('hex'))),
+  };
   const content = unsealContent(live.content);
-  const rows = { shop: [{ id: 'shop', ...content.shop }], product: content.products, offer: content.offers, coupon: content.coupons, path: content.paths, page: content.pages };
+  const rows = {
+    shop: [{ id: 'shop', ...content.shop }],
+    product: content.products,
+    offer: content.offers,
+    coupon: content.coupons,
+    path: content.paths,
+    page: content.pages,
+  };
   let made = 0;
-  for (const [kind, docs] of Object.entries(rows)) for (const doc of docs) await db.documents.put({ key: `${kind}/${doc.id}`, kind, made: (made += 1), doc: kind === 'shop' ? content.shop : doc } as never);
+  for (const [kind, docs] of Object.entries(rows))
+    for (const doc of docs)
+      await db.documents.put({
+        key: `${kind}/${doc.id}`,
+        kind,
+        made: (made += 1),
+        doc: kind === 'shop' ? content.shop : doc,
+      } as never);
   const bytes = 'six calls';
   await db.files.put({ sha256: createHash('sha256').update(bytes).digest('hex'), blob: new Blob([bytes]) });
-  await db.steps.put({ key: `product/${content.products[0]?.id ?? ''}`, done: [{ field: 'title', at: 1, undo: [{ op: 'replace', path: ['title'], value: 'Dusk field pack' }], redo: [{ op: 'replace', path: ['title'], value: 'Dawn field pack' }] }], undone: [] });
-  await db.people.bulkPut([{ id: 'u1', rev: 1, name: 'Tøve مرحبا 🐦', address: 'tove@example.org' }, { id: 'u2', rev: 2, name: '', address: 'u2@example.org', vatNumbers: { cart1: 'NL004495445B01' } }]);
+  await db.steps.put({
+    key: `product/${content.products[0]?.id ?? ''}`,
+    done: [
+      {
+        field: 'title',
+        at: 1,
+        undo: [{ op: 'replace', path: ['title'], value: 'Dusk field pack' }],
+        redo: [{ op: 'replace', path: ['title'], value: 'Dawn field pack' }],
+      },
+    ],
+    undone: [],
+  });
+  await db.people.bulkPut([
+    { id: 'u1', rev: 1, name: 'Tøve مرحبا 🐦', address: 'tove@example.org' },
+    { id: 'u2', rev: 2, name: '', address: 'u2@example.org', vatNumbers: { cart1: 'NL004495445B01' } },
+  ]);
   const lines = chained((await longRun({ seed: 21, buyers: 30, years: 1, zone: 'Europe/Lisbon' })).batches);
   await db.lines.bulkPut(lines.map((line, i) => ({ seq: i + 1, line })));
-  await db.meta.bulkPut([{ name: 'live', value: live }, { name: 'cursor', value: { seq: lines.length, hash: sha256(lines.at(-1) ?? '') } }]);
+  await db.meta.bulkPut([
+    { name: 'live', value: live },
+    { name: 'cursor', value: { seq: lines.length, hash: sha256(lines.at(-1) ?? '') } },
+  ]);
   const file = join(import.meta.dirname, 'workspaces', `${version}-${name}`);
   const copy = Buffer.from(await (await takeCopy(new Date('2026-06-15T08:00:00Z'))).arrayBuffer());
   writeFileSync(`${file}.zip`, copy);
@@ -63,9 +100,18 @@ async function keepWorkspace(name: string): Promise<void> {
 }
 
 keep('story', chained(await story()));
-for (const [seed, zone] of [[11, 'Europe/Lisbon'], [12, 'America/New_York']] as const) keep(`run-${seed}`, chained((await longRun({ seed, buyers: 40, years: 2, zone })).batches));
+for (const [seed, zone] of [
+  [11, 'Europe/Lisbon'],
+  [12, 'America/New_York'],
+] as const)
+  keep(`run-${seed}`, chained((await longRun({ seed, buyers: 40, years: 2, zone })).batches));
 await keepWorkspace('workspace');
 const folder = mkdtempSync(join(tmpdir(), 'keel-golden-'));
 await buildDemo(join(folder, 'demo'), join('dist', 'client'));
-keep('demo', readFileSync(join(folder, 'demo', 'test', 'journal.jsonl'), 'utf8').split('\n').filter((line) => line !== ''));
+keep(
+  'demo',
+  readFileSync(join(folder, 'demo', 'test', 'journal.jsonl'), 'utf8')
+    .split('\n')
+    .filter((line) => line !== ''),
+);
 rmSync(folder, { recursive: true });

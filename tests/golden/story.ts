@@ -18,7 +18,16 @@ export async function story(): Promise<readonly Batch[]> {
       { kind: 'once', amount: '9' },
     ],
     {
-      shop: { tax: { how: 'on top', home: 'PT', rates: [{ country: 'PT', rate: 2300, from: null }, { country: 'PT', rate: 2400, from: '2027-01-10' }] } },
+      shop: {
+        tax: {
+          how: 'on top',
+          home: 'PT',
+          rates: [
+            { country: 'PT', rate: 2300, from: null },
+            { country: 'PT', rate: 2400, from: '2027-01-10' },
+          ],
+        },
+      },
       edit: (content) => {
         const [replacing, dated] = content.offers.slice(-2);
         const price = replacing?.prices[0];
@@ -65,7 +74,12 @@ export async function story(): Promise<readonly Batch[]> {
   shop.ports.payments.refund = () => Promise.resolve({ status: 'refused', reason: 'closed' });
   await must({ type: 'refund', orderId: first, shares: [{ lineId: line.lineId, amount: 100 }], reason: 'asked' });
   shop.ports.payments.refund = refund;
-  await must({ type: 'refund', orderId: first, shares: [{ lineId: line.lineId, amount: line.paid - 900 }], reason: 'asked' });
+  await must({
+    type: 'refund',
+    orderId: first,
+    shares: [{ lineId: line.lineId, amount: line.paid - 900 }],
+    reason: 'asked',
+  });
   await once(5, 'u4');
 
   // Subscriptions: paused and back, stopped and taken up again, switched, replaced, ended now with unused days back.
@@ -89,10 +103,28 @@ export async function story(): Promise<readonly Batch[]> {
   await once(4, 'u8');
   await must({ type: 'cancel', agreementId: ended, when: 'now', giveBack: true, by: 'seller' });
   await must({ type: 'cancel', agreementId: trial, when: 'end', giveBack: false, by: 'buyer' });
-  await must({ type: 'open-dispute', disputeId: 'd1', paymentId: paymentOf(shop, disputed), amount: 3690, answerBy: after(20) });
-  await must({ type: 'open-dispute', disputeId: 'd2', paymentId: paymentOf(shop, lost), amount: 3690, answerBy: after(20) });
+  await must({
+    type: 'open-dispute',
+    disputeId: 'd1',
+    paymentId: paymentOf(shop, disputed),
+    amount: 3690,
+    answerBy: after(20),
+  });
+  await must({
+    type: 'open-dispute',
+    disputeId: 'd2',
+    paymentId: paymentOf(shop, lost),
+    amount: 3690,
+    answerBy: after(20),
+  });
   await must({ type: 'cancel', agreementId: ending, when: 'end', giveBack: false, by: 'buyer' });
-  await must({ type: 'open-dispute', disputeId: 'd3', paymentId: paymentOf(shop, ending), amount: 3690, answerBy: after(20) });
+  await must({
+    type: 'open-dispute',
+    disputeId: 'd3',
+    paymentId: paymentOf(shop, ending),
+    amount: 3690,
+    answerBy: after(20),
+  });
   await shop.goTo(after(12));
   await must({ type: 'close-dispute', disputeId: 'd3', won: true });
   await must({ type: 'return', agreementId: paused, on: null });
@@ -109,7 +141,10 @@ export async function story(): Promise<readonly Batch[]> {
   await must({ type: 'stop-plan', agreementId: stopped, keepAccess: false });
   const refusing = new Set([late, behind]);
   const { charge } = shop.ports.payments;
-  shop.ports.payments.charge = (request) => ([...refusing].some((id) => request.key.startsWith(id)) ? Promise.resolve({ status: 'refused', reason: 'not-enough-money' }) : charge(request));
+  shop.ports.payments.charge = (request) =>
+    [...refusing].some((id) => request.key.startsWith(id))
+      ? Promise.resolve({ status: 'refused', reason: 'not-enough-money' })
+      : charge(request);
   await shop.goTo(after(52));
   refusing.delete(late);
   await must({ type: 'change-card', agreementId: late, card: { token: 'card2', last4: '0027' } });
@@ -137,4 +172,5 @@ async function buyOnce(shop: MemoryShop, i: number, person: string): Promise<str
   return [...shop.runner.state.charges.values()].at(-1)?.orderId ?? '';
 }
 
-const paymentOf = (shop: MemoryShop, id: string): string => shop.runner.state.orders.get(shop.agreement(id).orderId)?.paymentId ?? '';
+const paymentOf = (shop: MemoryShop, id: string): string =>
+  shop.runner.state.orders.get(shop.agreement(id).orderId)?.paymentId ?? '';

@@ -12,14 +12,21 @@ export async function workspaceAnswers(copy: Uint8Array<ArrayBuffer>) {
   const buyers = await db.buyers.orderBy('personId').toArray();
   return {
     documents: documents.map((d) => `${d.key} ${'title' in d.doc ? d.doc.title : ''}`.trim()),
-    orders: (await db.orders.orderBy('number').toArray()).map((o) => `${o.number} ${hyphened(orderStatus(o))} ${o.paid} ${o.back} ${o.receipt}`),
-    agreements: (await db.agreements.orderBy('id').toArray()).map((row) => `${row.id} ${hyphened(row.status)} ${row.agreement.payments.map((p) => `${p.amount}-${p.givenBack}-${p.lost}`).join(' ')}`),
+    orders: (await db.orders.orderBy('number').toArray()).map(
+      (o) => `${o.number} ${hyphened(orderStatus(o))} ${o.paid} ${o.back} ${o.receipt}`,
+    ),
+    agreements: (await db.agreements.orderBy('id').toArray()).map(
+      (row) =>
+        `${row.id} ${hyphened(row.status)} ${row.agreement.payments.map((p) => `${p.amount}-${p.givenBack}-${p.lost}`).join(' ')}`,
+    ),
     later: (await db.laterPayments.orderBy('id').toArray()).map((row) => `${row.id} ${row.day} ${row.amount}`),
-    totals: totals.filter((t) => /^(months|offer|coupon)/.test(t.key)).map((t) => `${t.key} ${t.count} ${t.paid} ${t.back}`),
+    totals: totals
+      .filter((t) => /^(months|offer|coupon)/.test(t.key))
+      .map((t) => `${t.key} ${t.count} ${t.paid} ${t.back}`),
     buyers: buyers.map((b) => `${b.personId} ${b.count} ${JSON.stringify(b.net)}`),
     people: (await db.people.orderBy('id').toArray()).map((p) => `${p.id} ${p.rev} ${p.address}`),
     steps: await db.steps.count(),
-    files: (await db.files.toCollection().primaryKeys()),
+    files: await db.files.toCollection().primaryKeys(),
     live: (await db.meta.get('live')) !== undefined,
   };
 }

@@ -9,22 +9,45 @@ const { RRule } = rrule;
 // Source: RFC 7529 §4, SKIP=BACKWARD (from memory): monthly from 31 January 2014.
 test('a month without the day has its last day, and the next returns to the anchor', () => {
   const anchor = '2014-01-31T12:00:00.000Z';
-  expect([1, 2, 3, 4].map((k) => dateIn(nthAfter(anchor, { count: 1, unit: 'month' }, k, 'UTC'), 'UTC'))).toEqual(['2014-02-28', '2014-03-31', '2014-04-30', '2014-05-31']);
+  expect([1, 2, 3, 4].map((k) => dateIn(nthAfter(anchor, { count: 1, unit: 'month' }, k, 'UTC'), 'UTC'))).toEqual([
+    '2014-02-28',
+    '2014-03-31',
+    '2014-04-30',
+    '2014-05-31',
+  ]);
 });
 
 // Source: RFC 5545 §3.8.5.3, "Every other week" and yearly examples, by way of the `rrule` package.
 test('dates from an anchor are those of rrule, for generated anchors and intervals', () => {
   fc.assert(
-    fc.property(fc.integer({ min: 0, max: 25_000 }), fc.constantFrom('day', 'week', 'month', 'year'), fc.integer({ min: 1, max: 14 }), (days, unit, count) => {
-      const anchor = instantOf(days * 86_400_000 + 12 * 3_600_000);
-      const [year = 0, month = 0, day = 0] = dateIn(anchor, 'UTC').split('-').map(Number);
-      const freq = { day: RRule.DAILY, week: RRule.WEEKLY, month: RRule.MONTHLY, year: RRule.YEARLY }[unit as 'day'];
-      // SKIP=BACKWARD in plain RFC 5545: the last of the days of the month up to the anchor's day.
-      const monthly = unit === 'month' || unit === 'year' ? { bymonthday: Array.from({ length: day }, (_, i) => i + 1), bysetpos: -1, ...(unit === 'year' ? { bymonth: month } : {}) } : {};
-      const rule = new RRule({ freq, interval: count, count: 14, dtstart: new Date(Date.UTC(year, month - 1, day, 12)), ...monthly });
-      const ours = Array.from({ length: 14 }, (_, k) => nthAfter(anchor, { count, unit: unit }, k, 'UTC'));
-      expect(ours).toEqual(rule.all().map((d) => d.toISOString()));
-    }),
+    fc.property(
+      fc.integer({ min: 0, max: 25_000 }),
+      fc.constantFrom('day', 'week', 'month', 'year'),
+      fc.integer({ min: 1, max: 14 }),
+      (days, unit, count) => {
+        const anchor = instantOf(days * 86_400_000 + 12 * 3_600_000);
+        const [year = 0, month = 0, day = 0] = dateIn(anchor, 'UTC').split('-').map(Number);
+        const freq = { day: RRule.DAILY, week: RRule.WEEKLY, month: RRule.MONTHLY, year: RRule.YEARLY }[unit as 'day'];
+        // SKIP=BACKWARD in plain RFC 5545: the last of the days of the month up to the anchor's day.
+        const monthly =
+          unit === 'month' || unit === 'year'
+            ? {
+                bymonthday: Array.from({ length: day }, (_, i) => i + 1),
+                bysetpos: -1,
+                ...(unit === 'year' ? { bymonth: month } : {}),
+              }
+            : {};
+        const rule = new RRule({
+          freq,
+          interval: count,
+          count: 14,
+          dtstart: new Date(Date.UTC(year, month - 1, day, 12)),
+          ...monthly,
+        });
+        const ours = Array.from({ length: 14 }, (_, k) => nthAfter(anchor, { count, unit: unit }, k, 'UTC'));
+        expect(ours).toEqual(rule.all().map((d) => d.toISOString()));
+      },
+    ),
     { numRuns: 200 },
   );
 });
@@ -35,5 +58,7 @@ test('a wall clock that does not exist moves forward; one that exists twice is t
   const at0130 = instantOf(Date.parse(spring) + 90 * 60_000);
   expect(nthAfter(at0130, { count: 1, unit: 'day' }, 1, 'Europe/Lisbon')).toBe('2026-03-29T01:30:00.000Z');
   const autumn = Temporal.ZonedDateTime.from('2026-10-24T01:30[Europe/Lisbon]');
-  expect(nthAfter(instantOf(autumn.epochMilliseconds), { count: 1, unit: 'day' }, 1, 'Europe/Lisbon')).toBe('2026-10-25T00:30:00.000Z');
+  expect(nthAfter(instantOf(autumn.epochMilliseconds), { count: 1, unit: 'day' }, 1, 'Europe/Lisbon')).toBe(
+    '2026-10-25T00:30:00.000Z',
+  );
 });

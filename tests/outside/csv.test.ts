@@ -7,21 +7,61 @@ import type { StoredOrder } from '#core/books';
 const { ordersCsv } = await import('../../src/studio/deliver/exportOrders');
 
 const order = (title: string, paid: number, currency = 'EUR'): StoredOrder => ({
-  id: 'o', number: 1001, at: '2026-06-15T08:00:00.000Z', personId: 'u', title, currency, zone: 'UTC', lines: [], paid, back: 0, status: 'paid', dispute: null, answerBy: null, paymentId: null, last4: '0001', receipt: 'R-00001', passIds: [], refundIds: [], keys: [],
+  id: 'o',
+  number: 1001,
+  at: '2026-06-15T08:00:00.000Z',
+  personId: 'u',
+  title,
+  currency,
+  zone: 'UTC',
+  lines: [],
+  paid,
+  back: 0,
+  status: 'paid',
+  dispute: null,
+  answerBy: null,
+  paymentId: null,
+  last4: '0001',
+  receipt: 'R-00001',
+  passIds: [],
+  refundIds: [],
+  keys: [],
 });
 
 // Source: RFC 4180, read back by the independent `csv-parse` package.
 test('generated: what is written is read back, whatever a title or name holds', () => {
-  fc.assert(fc.property(fc.string({ unit: 'grapheme', maxLength: 60 }), fc.string({ maxLength: 60 }), fc.integer({ min: 0, max: 9_999_999 }), (title, name, paid) => {
-    const text = ordersCsv([{ order: order(title, paid), person: { id: 'u', rev: 1, name, address: 'a@b.co' } }, { order: order('x', 5, 'JPY'), person: undefined }]);
-    const rows: Record<string, string>[] = parse(text, { columns: true, record_delimiter: '\r\n' });
-    expect(rows).toHaveLength(2);
-    const safe = (cell: string): string => (/^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell);
-    expect([rows[0]?.['bought'], rows[0]?.['name'], rows[0]?.['paid'], rows[1]?.['paid']]).toEqual([safe(title), safe(name), (paid / 100).toFixed(2), '5']);
-  }));
+  fc.assert(
+    fc.property(
+      fc.string({ unit: 'grapheme', maxLength: 60 }),
+      fc.string({ maxLength: 60 }),
+      fc.integer({ min: 0, max: 9_999_999 }),
+      (title, name, paid) => {
+        const text = ordersCsv([
+          { order: order(title, paid), person: { id: 'u', rev: 1, name, address: 'a@b.co' } },
+          { order: order('x', 5, 'JPY'), person: undefined },
+        ]);
+        const rows: Record<string, string>[] = parse(text, { columns: true, record_delimiter: '\r\n' });
+        expect(rows).toHaveLength(2);
+        const safe = (cell: string): string => (/^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell);
+        expect([rows[0]?.['bought'], rows[0]?.['name'], rows[0]?.['paid'], rows[1]?.['paid']]).toEqual([
+          safe(title),
+          safe(name),
+          (paid / 100).toFixed(2),
+          '5',
+        ]);
+      },
+    ),
+  );
 });
 
 // Common practice, no source: a cell that begins like a formula is shown, not run.
 test('a name that is a formula stays a name', () => {
-  expect(ordersCsv([{ order: order('x', 1), person: { id: 'u', rev: 1, name: '=HYPERLINK("http://evil.example")', address: 'a@b.co' } }])).toContain(`'=HYPERLINK`);
+  expect(
+    ordersCsv([
+      {
+        order: order('x', 1),
+        person: { id: 'u', rev: 1, name: '=HYPERLINK("http://evil.example")', address: 'a@b.co' },
+      },
+    ]),
+  ).toContain(`'=HYPERLINK`);
 });

@@ -10,9 +10,15 @@ import { checkDigitRight, SAMPLE_CARDS } from '../../src/standins/payments/cards
 // Source: RFC 4231, test cases 1, 2 and 6 (from memory).
 test('signatures are HMAC-SHA256', () => {
   const hex = (text: string): string => Buffer.from(text, 'base64url').toString('hex');
-  expect(hex(hmac(Buffer.alloc(20, 0x0b), 'Hi There'))).toBe('b0344c61d8db38535ca8afceaf0bf12b881dc200c9833da726e9376c2e32cff7');
-  expect(hex(hmac('Jefe', 'what do ya want for nothing?'))).toBe('5bdcc146bf60754e6a042426089575c75a003f089d2739839dec58b964ec3843');
-  expect(hex(hmac(Buffer.alloc(131, 0xaa), 'Test Using Larger Than Block-Size Key - Hash Key First'))).toBe('60e431591ee0b67f0d8a26aacbf5b77f8e0bc6213728c5140546040f0ee37f54');
+  expect(hex(hmac(Buffer.alloc(20, 0x0b), 'Hi There'))).toBe(
+    'b0344c61d8db38535ca8afceaf0bf12b881dc200c9833da726e9376c2e32cff7',
+  );
+  expect(hex(hmac('Jefe', 'what do ya want for nothing?'))).toBe(
+    '5bdcc146bf60754e6a042426089575c75a003f089d2739839dec58b964ec3843',
+  );
+  expect(hex(hmac(Buffer.alloc(131, 0xaa), 'Test Using Larger Than Block-Size Key - Hash Key First'))).toBe(
+    '60e431591ee0b67f0d8a26aacbf5b77f8e0bc6213728c5140546040f0ee37f54',
+  );
 });
 
 test('a token is worth nothing changed, for another purpose, or under another secret', () => {
@@ -22,7 +28,8 @@ test('a token is worth nothing changed, for another purpose, or under another se
   expect(readToken('t', 'file', token)).toBeNull();
   const forged = `${Buffer.from('{"p":"y"}').toString('base64url')}.${token.split('.')[1] ?? ''}`;
   expect(readToken('s', 'file', forged)).toBeNull();
-  for (const broken of ['', '.', 'a.b', `${token}.`, `${token}x`, token.slice(1)]) expect(readToken('s', 'file', broken)).toBeNull();
+  for (const broken of ['', '.', 'a.b', `${token}.`, `${token}x`, token.slice(1)])
+    expect(readToken('s', 'file', broken)).toBeNull();
   expect(sameText('a', 'ab')).toBe(false);
   expect(createHmac('sha256', 's').update('x').digest('base64url')).toBe(hmac('s', 'x'));
 });
@@ -42,13 +49,17 @@ test('names of files are safe on every system and in every browser', () => {
   expect(safeFileName('\u202Egpj.exe')).toBe('gpj.exe');
   expect(safeFileName('...')).toBe('file');
   expect(safeFileName(`${'ä'.repeat(300)}.pdf`)).toMatch(/^ä{116}\.pdf$/);
-  expect(contentDisposition(safeFileName('€ rates.txt'))).toBe("attachment; filename=\"? rates.txt\"; filename*=UTF-8''%E2%82%AC%20rates.txt");
+  expect(contentDisposition(safeFileName('€ rates.txt'))).toBe(
+    'attachment; filename="? rates.txt"; filename*=UTF-8\'\'%E2%82%AC%20rates.txt',
+  );
 });
 
 // Source: WCAG 2.2, relative luminance and contrast ratio; #767676 on white is 4.54:1.
 function contrast(a: string, b: string): number {
   const luminance = (hex: string): number => {
-    const [r = 0, g = 0, bl = 0] = [1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16) / 255).map((c) => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4));
+    const [r = 0, g = 0, bl = 0] = [1, 3, 5]
+      .map((i) => parseInt(hex.slice(i, i + 2), 16) / 255)
+      .map((c) => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4));
     return 0.2126 * r + 0.7152 * g + 0.0722 * bl;
   };
   const [high = 0, low = 0] = [luminance(a), luminance(b)].sort((x, y) => y - x);
@@ -61,7 +72,8 @@ test('text has 4.5:1 and the edges of controls 3:1, in both themes', () => {
   for (const theme of [day, night]) {
     const token = (name: string): string => new RegExp(`--${name}: (#[0-9a-f]{6})`).exec(theme)?.[1] ?? `no ${name}`;
     for (const ground of ['paper', 'paper-2', 'paper-3']) {
-      for (const text of ['ink', 'ink-2', 'ink-3', 'money', 'access', 'alarm', 'draft']) expect([text, ground, contrast(token(text), token(ground)) >= 4.5]).toEqual([text, ground, true]);
+      for (const text of ['ink', 'ink-2', 'ink-3', 'money', 'access', 'alarm', 'draft'])
+        expect([text, ground, contrast(token(text), token(ground)) >= 4.5]).toEqual([text, ground, true]);
     }
     for (const ground of ['paper', 'field']) expect(contrast(token('edge'), token(ground))).toBeGreaterThanOrEqual(3);
     expect(contrast(token('ink'), token('alarm-fill'))).toBeGreaterThanOrEqual(4.5);
@@ -72,12 +84,16 @@ test('text has 4.5:1 and the edges of controls 3:1, in both themes', () => {
 test('generated: whatever colours a seller chooses for the brand, words can be read', () => {
   expect(contrastRatio('#767676', '#ffffff')).toBeCloseTo(4.54, 2);
   expect(contrastRatio('#000000', '#ffffff')).toBe(21);
-  const colour = fc.tuple(fc.nat(255), fc.nat(255), fc.nat(255)).map((c) => `#${c.map((x) => x.toString(16).padStart(2, '0')).join('')}`);
-  fc.assert(fc.property(colour, (hex) => {
-    const shown = readable(hex);
-    expect(contrastRatio(shown, PAPER)).toBeGreaterThanOrEqual(4.5);
-    expect(contrastRatio(shown, PAPER)).toBeCloseTo(contrast(shown, PAPER), 6);
-    // What can be read already is left as it is.
-    if (contrastRatio(hex, PAPER) >= 4.5) expect(shown).toBe(hex);
-  }));
+  const colour = fc
+    .tuple(fc.nat(255), fc.nat(255), fc.nat(255))
+    .map((c) => `#${c.map((x) => x.toString(16).padStart(2, '0')).join('')}`);
+  fc.assert(
+    fc.property(colour, (hex) => {
+      const shown = readable(hex);
+      expect(contrastRatio(shown, PAPER)).toBeGreaterThanOrEqual(4.5);
+      expect(contrastRatio(shown, PAPER)).toBeCloseTo(contrast(shown, PAPER), 6);
+      // What can be read already is left as it is.
+      if (contrastRatio(hex, PAPER) >= 4.5) expect(shown).toBe(hex);
+    }),
+  );
 });

@@ -15,12 +15,21 @@ export interface Served {
 }
 
 /** Starts the built counter (or the demo) as its own process in a new folder. */
-export async function serveBuilt(entry: 'start' | 'demo', folder = mkdtempSync(join(tmpdir(), 'keel-e2e-')), port = '0'): Promise<Served> {
-  if (entry === 'demo' && !existsSync(join(folder, 'data'))) cpSync(await madeDemo(), join(folder, 'data'), { recursive: true });
-  const child: ChildProcess = spawn(process.execPath, [`dist/server/${entry}.js`], { env: { ...process.env, KEEL_DATA: join(folder, 'data'), PORT: port }, stdio: ['ignore', 'pipe', 'inherit'] });
+export async function serveBuilt(
+  entry: 'start' | 'demo',
+  folder = mkdtempSync(join(tmpdir(), 'keel-e2e-')),
+  port = '0',
+): Promise<Served> {
+  if (entry === 'demo' && !existsSync(join(folder, 'data')))
+    cpSync(await madeDemo(), join(folder, 'data'), { recursive: true });
+  const child: ChildProcess = spawn(process.execPath, [`dist/server/${entry}.js`], {
+    env: { ...process.env, KEEL_DATA: join(folder, 'data'), PORT: port },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
   let out = '';
   child.stdout?.on('data', (chunk: Buffer) => (out += chunk.toString()));
-  for (let tries = 0; !/Member area/.test(out) && tries < 6; tries += 1) await until(() => /Member area/.test(out), 'the counter’s start').catch(() => undefined);
+  for (let tries = 0; !/Member area/.test(out) && tries < 6; tries += 1)
+    await until(() => /Member area/.test(out), 'the counter’s start').catch(() => undefined);
   return {
     base: /ready (\S+)/.exec(out)?.[1] ?? '',
     folder,
@@ -40,10 +49,14 @@ export async function serveBuilt(entry: 'start' | 'demo', folder = mkdtempSync(j
 async function madeDemo(): Promise<string> {
   const kept = join(tmpdir(), `keel-demo-${Math.round(statSync('dist/server/demo.js').mtimeMs)}`);
   if (existsSync(join(kept, 'secrets.json'))) return kept;
-  const child = spawn(process.execPath, ['dist/server/demo.js'], { env: { ...process.env, NODE_ENV: 'production', KEEL_DATA: kept, PORT: '0' }, stdio: ['ignore', 'pipe', 'inherit'] });
+  const child = spawn(process.execPath, ['dist/server/demo.js'], {
+    env: { ...process.env, NODE_ENV: 'production', KEEL_DATA: kept, PORT: '0' },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
   let out = '';
   child.stdout.on('data', (chunk: Buffer) => (out += chunk.toString()));
-  for (let tries = 0; !/Member area/.test(out) && tries < 12; tries += 1) await until(() => /Member area/.test(out), 'the demo').catch(() => undefined);
+  for (let tries = 0; !/Member area/.test(out) && tries < 12; tries += 1)
+    await until(() => /Member area/.test(out), 'the demo').catch(() => undefined);
   const ended = new Promise((resolve) => child.on('exit', resolve));
   child.kill('SIGTERM');
   await ended;
@@ -52,13 +65,22 @@ async function madeDemo(): Promise<string> {
 
 const LAUNCH = {
   executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
 };
 
 export const openBrowser = (): Promise<Browser> => chromium.launch(LAUNCH);
 
 /** A browser whose store lies on the disk, as a person's does; the others keep theirs in memory. */
-export const openProfile = (folder: string): Promise<BrowserContext> => chromium.launchPersistentContext(folder, { ...LAUNCH, viewport: { width: 1280, height: 800 } });
+export const openProfile = (folder: string): Promise<BrowserContext> =>
+  chromium.launchPersistentContext(folder, { ...LAUNCH, viewport: { width: 1280, height: 800 } });
 
 /** Collects what a page complains of, so that a test can insist on silence. */
 export function complaintsOf(page: Page): string[] {
@@ -74,7 +96,11 @@ export function complaintsOf(page: Page): string[] {
 export async function axeFindings(page: Page): Promise<string[]> {
   await page.evaluate(axe.source);
   const found = await page.evaluate(async () => {
-    const { violations } = await (globalThis as unknown as { axe: { run(options: object): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> } }).axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] });
+    const { violations } = await (
+      globalThis as unknown as {
+        axe: { run(options: object): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
+      }
+    ).axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] });
     return violations.map((v) => `${v.id}: ${v.nodes[0]?.html ?? ''}`);
   });
   return found.map((f) => `${page.url()} ${f}`);
@@ -96,13 +122,15 @@ export interface DemoStudio {
 
 /** Waits until the studio holds all that the shop has written, so that a figure read is a whole one. */
 export async function mirrored(studio: Page): Promise<void> {
-  for (const end = Date.now() + 40_000; Date.now() < end; ) {
+  for (const end = Date.now() + 40_000; Date.now() < end;) {
     const behind = await studio.evaluate(async () => {
       const about = (await (await fetch('/owner/api/about')).json()) as { head: { seq: number } };
       const held = await new Promise<number>((resolve) => {
         const opening = indexedDB.open('clear-keel');
         opening.onsuccess = () => {
-          const reading = opening.result.transaction('meta').objectStore('meta').get('cursor') as IDBRequest<{ value: { seq: number } } | undefined>;
+          const reading = opening.result.transaction('meta').objectStore('meta').get('cursor') as IDBRequest<
+            { value: { seq: number } } | undefined
+          >;
           reading.onsuccess = () => {
             resolve(reading.result?.value.seq ?? 0);
             opening.result.close();

@@ -7,7 +7,15 @@ import { type Counter, createCounter } from '../../src/counter/createCounter';
 import type { CounterOptions } from '../../src/counter/options';
 import { FILE_BYTES, releaseContent } from './release';
 
-export const CARD = { good: '9000000000000001', poor: '9000000000000019', expired: '9000000000000027', bank: '9000000000000035', disputed: '9000000000000050', refusesLater: '9000000000000043', late: '9000000000000068' };
+export const CARD = {
+  good: '9000000000000001',
+  poor: '9000000000000019',
+  expired: '9000000000000027',
+  bank: '9000000000000035',
+  disputed: '9000000000000050',
+  refusesLater: '9000000000000043',
+  late: '9000000000000068',
+};
 
 export interface TestShop {
   counter: Counter;
@@ -21,16 +29,30 @@ export interface TestShop {
 }
 
 /** A real counter on a free port in a folder of its own, with one release published. */
-export async function openShop(options: Partial<CounterOptions> & { content?: ReleaseContent } = {}): Promise<TestShop> {
+export async function openShop(
+  options: Partial<CounterOptions> & { content?: ReleaseContent } = {},
+): Promise<TestShop> {
   const folder = await mkdtemp(join(tmpdir(), 'keel-'));
-  const start = (): Promise<Counter> => createCounter({ dataFolder: folder, clientFolder: 'dist/client', mode: 'demo', port: 0, demoStart: '2026-06-15T08:00:00.000Z', ...options });
+  const start = (): Promise<Counter> =>
+    createCounter({
+      dataFolder: folder,
+      clientFolder: 'dist/client',
+      mode: 'demo',
+      port: 0,
+      demoStart: '2026-06-15T08:00:00.000Z',
+      ...options,
+    });
   const shop: TestShop = {
     counter: await start(),
     folder,
     owner: new Owner(''),
     async switches(to) {
       const { address, context } = shop.counter;
-      await fetch(`${address}/standin/payments/switches`, { method: 'POST', headers: { authorization: `Bearer ${context.secrets.paymentsKey}`, 'content-type': 'application/json' }, body: JSON.stringify(to) });
+      await fetch(`${address}/standin/payments/switches`, {
+        method: 'POST',
+        headers: { authorization: `Bearer ${context.secrets.paymentsKey}`, 'content-type': 'application/json' },
+        body: JSON.stringify(to),
+      });
     },
     async restart() {
       await shop.counter.close();
@@ -56,7 +78,7 @@ export async function ownerOf(counter: Counter): Promise<Owner> {
 
 /** Waits until something is so, for at most ten seconds. */
 export async function until(isSo: () => boolean | Promise<boolean>, what: string): Promise<void> {
-  for (const end = Date.now() + 10_000; Date.now() < end; ) {
+  for (const end = Date.now() + 10_000; Date.now() < end;) {
     if (await isSo()) return;
     await new Promise((resolve) => setTimeout(resolve, 25));
   }

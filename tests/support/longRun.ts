@@ -6,19 +6,51 @@ import { sum } from '#core/money';
 import type { Batch, ShopEvent } from '#core/journal';
 import { passState } from '#core/passes';
 import { type Release, sealContent } from '#core/release';
-import { type ChargeAnswer, createRunner, evolveBatch, memoryPorts, type MemoryPorts, newShopState, NotAnswered, type Runner, type ShopState, StorageFailed } from '#core/shop';
+import {
+  type ChargeAnswer,
+  createRunner,
+  evolveBatch,
+  memoryPorts,
+  type MemoryPorts,
+  newShopState,
+  NotAnswered,
+  type Runner,
+  type ShopState,
+  StorageFailed,
+} from '#core/shop';
 import { isLasting, paymentOf, planTotal } from '#core/terms';
 import { seeded } from '../../demo/random';
 import { draftContent, release } from './release';
 
 const LASTING = [
-  newPrice('pr_plan3', { terms: { kind: 'plan', amount: '99', payments: '3', trial: { days: '15', fee: '' }, setUp: { amount: '50', label: 'set-up', when: 'today' } } }),
-  newPrice('pr_total', { terms: { kind: 'plan', amount: '100', owedBy: 'total', payments: '7', every: { count: '2', unit: 'week' } } }),
+  newPrice('pr_plan3', {
+    terms: {
+      kind: 'plan',
+      amount: '99',
+      payments: '3',
+      trial: { days: '15', fee: '' },
+      setUp: { amount: '50', label: 'set-up', when: 'today' },
+    },
+  }),
+  newPrice('pr_total', {
+    terms: { kind: 'plan', amount: '100', owedBy: 'total', payments: '7', every: { count: '2', unit: 'week' } },
+  }),
   newPrice('pr_first', { terms: { kind: 'plan', amount: '60', payments: '4', first: '97' } }),
   newPrice('pr_month', { terms: { kind: 'subscription', amount: '12', trial: { days: '14', fee: '1' } } }),
   newPrice('pr_week', { terms: { kind: 'subscription', amount: '3', every: { count: '1', unit: 'week' } } }),
-  newPrice('pr_year', { terms: { kind: 'subscription', amount: '120', every: { count: '1', unit: 'year' }, introductory: { payments: '1', amount: '60' }, setUp: { amount: '10', label: 'set-up', when: 'withFirstPayment' }, trial: { days: '7', fee: '' } } }),
-  newPrice('pr_six', { terms: { kind: 'subscription', amount: '20', ends: '6', introductory: { payments: '2', amount: '5' } } }),
+  newPrice('pr_year', {
+    terms: {
+      kind: 'subscription',
+      amount: '120',
+      every: { count: '1', unit: 'year' },
+      introductory: { payments: '1', amount: '60' },
+      setUp: { amount: '10', label: 'set-up', when: 'withFirstPayment' },
+      trial: { days: '7', fee: '' },
+    },
+  }),
+  newPrice('pr_six', {
+    terms: { kind: 'subscription', amount: '20', ends: '6', introductory: { payments: '2', amount: '5' } },
+  }),
 ];
 
 /** A shop with every kind of price, a coupon, and tax included. */
@@ -26,7 +58,18 @@ export function lastingRelease(zone: string, number = 1): Release {
   const content = draftContent();
   const [field] = content.products;
   if (!field) throw new Error('no product');
-  content.shop = { ...content.shop, zone, tax: { how: 'included', home: 'PT', rates: [{ country: 'PT', rate: 2300, from: null }, { country: 'DE', rate: 1900, from: null }] } };
+  content.shop = {
+    ...content.shop,
+    zone,
+    tax: {
+      how: 'included',
+      home: 'PT',
+      rates: [
+        { country: 'PT', rate: 2300, from: null },
+        { country: 'DE', rate: 1900, from: null },
+      ],
+    },
+  };
   // Each price has an offer of its own, so that one buyer can hold several.
   for (const price of LASTING) content.offers.push({ ...newOffer(`off_${price.id}`, field, 'EUR'), prices: [price] });
   content.coupons.push(newCoupon('cp_half', 'EUR', { code: 'HALF', percent: '50', acts: 'first', payments: '2' }));
@@ -78,7 +121,15 @@ export async function longRun({ seed, buyers, years, zone, look }: Options): Pro
   await runner.start();
   await runner.execute({ type: 'publish', release: live, hasFile: () => true });
   const audit = new Audit(seed, zone);
-  const result: LongRun = { buyerYears: 0, charges: 0, ended: 0, acts: 0, statuses: {}, batches: ports.batches, state: runner.state };
+  const result: LongRun = {
+    buyerYears: 0,
+    charges: 0,
+    ended: 0,
+    acts: 0,
+    statuses: {},
+    batches: ports.batches,
+    state: runner.state,
+  };
   let now = start;
   const end = addMs(start, years * 365 * DAY);
   let bought = 0;
@@ -117,13 +168,28 @@ export async function longRun({ seed, buyers, years, zone, look }: Options): Pro
     bought += 1;
     const price = random.pick(LASTING);
     const personId = `u${random.int(buyers)}`;
-    const choice = { offerId: `off_${price.id}`, priceId: price.id, ...(random.next() < 0.3 ? { coupon: 'half' } : {}), country: random.pick(['PT', 'DE', 'US']) };
+    const choice = {
+      offerId: `off_${price.id}`,
+      priceId: price.id,
+      ...(random.next() < 0.3 ? { coupon: 'half' } : {}),
+      country: random.pick(['PT', 'DE', 'US']),
+    };
     const at = runner.now();
     const hadTrial = runner.state.begun.has(`${personId}/${choice.offerId}`);
     const quote = quoteFor(live, choice, at, { ...firstBuyer(at), hadTrial });
     if ('refused' in quote) throw new Error(`seed ${seed}: no quote: ${quote.sentence}`);
     await ports.people.save({ id: personId, rev: 1, name: personId, address: `${personId}@example.org` });
-    await runner.execute({ type: 'pay', checkoutId: `c${bought}`, personId, ...choice, release: live, startedAt: at, shown: quoteFingerprint(quote), fingerprint: (t) => t, card: { token: `card${bought}`, last4: '0001' } });
+    await runner.execute({
+      type: 'pay',
+      checkoutId: `c${bought}`,
+      personId,
+      ...choice,
+      release: live,
+      startedAt: at,
+      shown: quoteFingerprint(quote),
+      fingerprint: (t) => t,
+      card: { token: `card${bought}`, last4: '0001' },
+    });
   }
 
   async function act(): Promise<void> {
@@ -135,35 +201,83 @@ export async function longRun({ seed, buyers, years, zone, look }: Options): Pro
     const later = dateIn(plusDays(runner.now(), 1 + random.int(60), zone), zone);
     switch (random.int(15)) {
       case 0:
-        return void (await runner.execute({ type: 'pause', agreementId, until: random.next() < 0.7 ? later : null, by: 'buyer' }));
+        return void (await runner.execute({
+          type: 'pause',
+          agreementId,
+          until: random.next() < 0.7 ? later : null,
+          by: 'buyer',
+        }));
       case 1:
         return void (await runner.execute({ type: 'return', agreementId, on: random.next() < 0.3 ? later : null }));
       case 2:
-        return void (await runner.execute({ type: 'cancel', agreementId, when: random.next() < 0.7 ? 'end' : 'now', giveBack: random.next() < 0.5, by: 'buyer' }));
+        return void (await runner.execute({
+          type: 'cancel',
+          agreementId,
+          when: random.next() < 0.7 ? 'end' : 'now',
+          giveBack: random.next() < 0.5,
+          by: 'buyer',
+        }));
       case 3:
         return void (await runner.execute({ type: 'keep', agreementId }));
       case 4:
         return void (await runner.execute({ type: 'switch', agreementId, offerId: 'off_pr_week', priceId: 'pr_week' }));
       case 5:
-        return void (await runner.execute({ type: 'switch', agreementId, offerId: 'off_pr_month', priceId: 'pr_month' }));
+        return void (await runner.execute({
+          type: 'switch',
+          agreementId,
+          offerId: 'off_pr_month',
+          priceId: 'pr_month',
+        }));
       case 6:
         return void (await runner.execute({ type: 'retry-due', agreementId }));
       case 7:
-        return void (await runner.execute({ type: 'change-card', agreementId, card: { token: `card-${random.int(1e6)}`, last4: '0027' } }));
+        return void (await runner.execute({
+          type: 'change-card',
+          agreementId,
+          card: { token: `card-${random.int(1e6)}`, last4: '0027' },
+        }));
       case 8:
         return void (await runner.execute({ type: 'pay-rest', agreementId }));
       case 9:
-        return void (await runner.execute({ type: 'refund-agreement', agreementId, amount: random.next() < 0.3 ? null : 1 + random.int(2_000), ends: random.next() < 0.3, reason: 'asked' }));
+        return void (await runner.execute({
+          type: 'refund-agreement',
+          agreementId,
+          amount: random.next() < 0.3 ? null : 1 + random.int(2_000),
+          ends: random.next() < 0.3,
+          reason: 'asked',
+        }));
       case 10:
-        return void (await runner.execute({ type: 'move-due-day', agreementId, day: { of: 'month', day: 1 + random.int(31) } }));
+        return void (await runner.execute({
+          type: 'move-due-day',
+          agreementId,
+          day: { of: 'month', day: 1 + random.int(31) },
+        }));
       case 11:
-        return void (random.next() < 0.3 && (await runner.execute({ type: 'stop-plan', agreementId, keepAccess: random.next() < 0.5 })));
+        return void (
+          random.next() < 0.3 &&
+          (await runner.execute({ type: 'stop-plan', agreementId, keepAccess: random.next() < 0.5 }))
+        );
       case 13:
-        return void (await runner.execute({ type: 'move-buyer', agreementId, country: random.pick(['PT', 'NL', 'HU', 'US']), vatNumber: random.pick(['', 'NL004495445B01']), numberKey: `v${result.acts}` }));
+        return void (await runner.execute({
+          type: 'move-buyer',
+          agreementId,
+          country: random.pick(['PT', 'NL', 'HU', 'US']),
+          vatNumber: random.pick(['', 'NL004495445B01']),
+          numberKey: `v${result.acts}`,
+        }));
       case 12: {
-        const own = [a.payments.at(-1)?.paymentId, runner.state.orders.get(a.orderId)?.paymentId].filter((id) => typeof id === 'string');
+        const own = [a.payments.at(-1)?.paymentId, runner.state.orders.get(a.orderId)?.paymentId].filter(
+          (id) => typeof id === 'string',
+        );
         const payment = own.length === 0 ? null : random.pick(own);
-        if (payment !== null && random.next() < 0.3) await runner.execute({ type: 'open-dispute', disputeId: `d${result.acts}`, paymentId: payment, amount: 1, answerBy: addMs(runner.now(), DAY) });
+        if (payment !== null && random.next() < 0.3)
+          await runner.execute({
+            type: 'open-dispute',
+            disputeId: `d${result.acts}`,
+            paymentId: payment,
+            amount: 1,
+            answerBy: addMs(runner.now(), DAY),
+          });
         return;
       }
       default: {
@@ -219,9 +333,15 @@ class Audit {
       for (const event of batch.events) {
         for (const id of agreementsIn(event, state)) touched.add(id);
         const receipt = event.type === 'order.paid' || event.type === 'due.paid' ? event.data.receipt : null;
-        if (receipt !== null && receipt !== `R-${String((this.#receipts += 1)).padStart(5, '0')}`) this.#broken('receipts have a gap', event);
-        const note = event.type === 'credit.given' || (event.type === 'refund.paid' && state.refunds.get(event.data.refundId)?.ofCredit === undefined) ? event.data.creditNote : null;
-        if (note !== null && note !== `C-${String((this.#creditNotes += 1)).padStart(5, '0')}`) this.#broken('credit notes have a gap', event);
+        if (receipt !== null && receipt !== `R-${String((this.#receipts += 1)).padStart(5, '0')}`)
+          this.#broken('receipts have a gap', event);
+        const note =
+          event.type === 'credit.given' ||
+          (event.type === 'refund.paid' && state.refunds.get(event.data.refundId)?.ofCredit === undefined)
+            ? event.data.creditNote
+            : null;
+        if (note !== null && note !== `C-${String((this.#creditNotes += 1)).padStart(5, '0')}`)
+          this.#broken('credit notes have a gap', event);
       }
     }
     this.#checked = ports.batches.length;
@@ -235,24 +355,48 @@ class Audit {
   #agreement(state: ShopState, a: Agreement, now: Instant): void {
     const opened = a.passIds.map((id) => state.passes.get(id)).filter((p) => p !== undefined);
     if (opened.length !== a.productIds.length) this.#broken('paid, but not opened', a);
-    const wanted = a.status === 'paid off' || a.ended?.why === 'let-go' ? ['open', 'closed'] : a.status === 'ended' ? ['closed'] : a.dispute !== null || a.pastDue?.held || (a.status === 'paused' && a.terms.kind === 'subscription') ? ['on hold'] : ['open'];
-    const dispute = state.orders.get(a.orderId)?.dispute === 'open' || [...state.disputes.values()].some((d) => d.status === 'open' && d.agreementId === a.id);
+    const wanted =
+      a.status === 'paid off' || a.ended?.why === 'let-go'
+        ? ['open', 'closed']
+        : a.status === 'ended'
+          ? ['closed']
+          : a.dispute !== null || a.pastDue?.held || (a.status === 'paused' && a.terms.kind === 'subscription')
+            ? ['on hold']
+            : ['open'];
+    const dispute =
+      state.orders.get(a.orderId)?.dispute === 'open' ||
+      [...state.disputes.values()].some((d) => d.status === 'open' && d.agreementId === a.id);
     for (const pass of opened) {
       const is = passState(pass, now);
-      if (!wanted.includes(is) && !(dispute && is === 'on hold')) this.#broken(`a pass is ${is} while its agreement is ${a.status}`, { a, pass });
+      if (!wanted.includes(is) && !(dispute && is === 'on hold'))
+        this.#broken(`a pass is ${is} while its agreement is ${a.status}`, { a, pass });
     }
-    if (isRunning(a) && a.status !== 'paused' && a.status !== 'ending' && a.dispute === null && a.next === null && a.owed.length === 0 && a.unanswered === null) this.#broken('nothing will ever happen to it', a);
-    for (const p of a.payments) if (p.givenBack + p.lost > p.amount + p.credit || p.taxBack > p.tax) this.#broken('more given back than paid', { a, p });
+    if (
+      isRunning(a) &&
+      a.status !== 'paused' &&
+      a.status !== 'ending' &&
+      a.dispute === null &&
+      a.next === null &&
+      a.owed.length === 0 &&
+      a.unanswered === null
+    )
+      this.#broken('nothing will ever happen to it', a);
+    for (const p of a.payments)
+      if (p.givenBack + p.lost > p.amount + p.credit || p.taxBack > p.tax)
+        this.#broken('more given back than paid', { a, p });
     const order = state.orders.get(a.orderId)?.lines.find((l) => l.lineId === a.lineId);
-    if (order && (order.givenBack + order.lost > order.paid || order.taxBack > order.tax)) this.#broken('more given back than paid', order);
+    if (order && (order.givenBack + order.lost > order.paid || order.taxBack > order.tax))
+      this.#broken('more given back than paid', order);
     // Payments come in order, none twice, none left out; each is what its terms say.
     let n = a.terms.trial || a.from !== null ? 0 : 1;
     for (const due of a.payments.flatMap((p) => p.dues)) {
       n += 1;
       if (due.n !== n) this.#broken(`payment ${due.n} where ${n} was due`, a);
-      if (due.amount !== expected(a, due.n)) this.#broken('another amount than was promised', { a, due, promised: expected(a, due.n) });
+      if (due.amount !== expected(a, due.n))
+        this.#broken('another amount than was promised', { a, due, promised: expected(a, due.n) });
     }
-    for (const p of a.payments) if (sum(p.dues.map((d) => d.amount)) !== p.amount + p.credit) this.#broken('the parts are not the whole', p);
+    for (const p of a.payments)
+      if (sum(p.dues.map((d) => d.amount)) !== p.amount + p.credit) this.#broken('the parts are not the whole', p);
   }
 
   /** At the end: the journal gives the same state again, prefixes too, and the service took what was promised. */
@@ -265,14 +409,33 @@ class Audit {
     });
     if (summary(again) !== summary(state)) this.#broken('the journal gives another state', null);
     for (const a of state.agreements.values()) {
-      if (a.status !== 'paid off' || a.coupon || !isLasting(a.terms) || a.terms.kind !== 'plan' || a.buyer?.country === 'none') continue;
-      const paid = sum(a.payments.flatMap((p) => p.dues).map((d) => d.amount)) + (state.orders.get(a.orderId)?.lines.find((l) => l.lineId === a.lineId)?.dueToday ?? 0);
+      if (
+        a.status !== 'paid off' ||
+        a.coupon ||
+        !isLasting(a.terms) ||
+        a.terms.kind !== 'plan' ||
+        a.buyer?.country === 'none'
+      )
+        continue;
+      const paid =
+        sum(a.payments.flatMap((p) => p.dues).map((d) => d.amount)) +
+        (state.orders.get(a.orderId)?.lines.find((l) => l.lineId === a.lineId)?.dueToday ?? 0);
       if (paid !== planTotal(a.terms)) this.#broken('a plan’s payments are not its total', { a, paid });
     }
     // Every successful charge at the service is one payment here, once.
-    const known = new Set([...[...state.agreements.values()].flatMap((a) => a.payments.map((p) => p.paymentId)), ...[...state.orders.values()].map((o) => o.paymentId)]);
+    const known = new Set([
+      ...[...state.agreements.values()].flatMap((a) => a.payments.map((p) => p.paymentId)),
+      ...[...state.orders.values()].map((o) => o.paymentId),
+    ]);
     const late = new Set(state.attention.map((x) => x.id));
-    for (const batch of ports.batches) for (const event of batch.events) if ((event.type === 'due.paid' || event.type === 'charge.paid') && event.data.paymentId !== null && !known.has(event.data.paymentId)) this.#broken('a payment is nowhere', { event, late: late.size });
+    for (const batch of ports.batches)
+      for (const event of batch.events)
+        if (
+          (event.type === 'due.paid' || event.type === 'charge.paid') &&
+          event.data.paymentId !== null &&
+          !known.has(event.data.paymentId)
+        )
+          this.#broken('a payment is nowhere', { event, late: late.size });
     if (live.number !== 1) this.#broken('the run publishes once', live.number);
   }
 }
@@ -281,7 +444,12 @@ class Audit {
 function agreementsIn({ data }: ShopEvent, state: ShopState): string[] {
   const about = data as { agreementId?: string; agreement?: { id: string }; passId?: string; orderId?: string };
   const pass = about.passId === undefined ? undefined : state.passes.get(about.passId);
-  return [about.agreementId, about.agreement?.id, pass?.cause.kind === 'paid' ? pass.cause.agreementId : undefined, ...(about.orderId === undefined ? [] : [`${about.orderId}-l1`])].filter((id) => id !== undefined);
+  return [
+    about.agreementId,
+    about.agreement?.id,
+    pass?.cause.kind === 'paid' ? pass.cause.agreementId : undefined,
+    ...(about.orderId === undefined ? [] : [`${about.orderId}-l1`]),
+  ].filter((id) => id !== undefined);
 }
 
 /** What payment n comes to by the frozen terms; tax is included in this shop, so that it never changes the sum. */
@@ -290,4 +458,14 @@ const expected = (a: Agreement, n: number): number => {
   return part.amount - discountOf(a.coupon, { n, full: part.full });
 };
 
-const summary = (state: ShopState): string => JSON.stringify([state.seq, state.counts, [...state.agreements.values()], [...state.passes.values()], [...state.orders.values()], [...state.refunds.values()], [...state.todo.keys()].sort(), [...state.taken].sort()]);
+const summary = (state: ShopState): string =>
+  JSON.stringify([
+    state.seq,
+    state.counts,
+    [...state.agreements.values()],
+    [...state.passes.values()],
+    [...state.orders.values()],
+    [...state.refunds.values()],
+    [...state.todo.keys()].sort(),
+    [...state.taken].sort(),
+  ]);

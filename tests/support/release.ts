@@ -10,19 +10,53 @@ export const FILE_SHA = createHash('sha256').update(FILE_BYTES).digest('hex');
 export function draftContent(): DraftContent {
   let count = 0;
   const next = (prefix: string): string => `${prefix}_${(count += 1)}`;
-  const product = (title: string): Product => ({ ...newProduct(next('prd'), title), promise: 'A promise', files: [{ id: next('f'), sha256: FILE_SHA, name: `${title}.txt`, bytes: FILE_BYTES.length, type: 'text/plain' }] });
+  const product = (title: string): Product => ({
+    ...newProduct(next('prd'), title),
+    promise: 'A promise',
+    files: [{ id: next('f'), sha256: FILE_SHA, name: `${title}.txt`, bytes: FILE_BYTES.length, type: 'text/plain' }],
+  });
   const field = product('Field pack');
   const free = product('Free minute');
   const offers = [
-    { ...newOffer('off_field', field, 'EUR'), prices: [newPrice('pr_one', { name: 'One', terms: { kind: 'once', amount: '24.00' }, usual: '32' }), newPrice('pr_class', { name: 'Class', terms: { kind: 'once', amount: '68' } })] },
+    {
+      ...newOffer('off_field', field, 'EUR'),
+      prices: [
+        newPrice('pr_one', { name: 'One', terms: { kind: 'once', amount: '24.00' }, usual: '32' }),
+        newPrice('pr_class', { name: 'Class', terms: { kind: 'once', amount: '68' } }),
+      ],
+    },
     { ...newOffer('off_free', free, 'EUR'), prices: [newPrice('pr_free', { terms: { kind: 'free', amount: '' } })] },
   ];
-  const paths = [makePath(offers[0] ?? { id: '', title: '' }, [field], new Set(), next), makePath(offers[1] ?? { id: '', title: '' }, [free], new Set(), next)];
+  const paths = [
+    makePath(offers[0] ?? { id: '', title: '' }, [field], new Set(), next),
+    makePath(offers[1] ?? { id: '', title: '' }, [free], new Set(), next),
+  ];
   return {
-    shop: { name: 'Test school', senderAddress: 'hello@school.example', zone: 'Europe/Lisbon', currency: 'EUR', locale: 'en', cardStatement: 'TEST SCHOOL', brand: null, tax: null, billing: DEFAULT_SHOP.billing, legal: { terms: '', privacy: '', withdrawal: '' } },
-    products: [field, free], offers, paths: paths.map((p) => p.path), pages: paths.flatMap((p) => p.pages), coupons: [],
+    shop: {
+      name: 'Test school',
+      senderAddress: 'hello@school.example',
+      zone: 'Europe/Lisbon',
+      currency: 'EUR',
+      locale: 'en',
+      cardStatement: 'TEST SCHOOL',
+      brand: null,
+      tax: null,
+      billing: DEFAULT_SHOP.billing,
+      legal: { terms: '', privacy: '', withdrawal: '' },
+    },
+    products: [field, free],
+    offers,
+    paths: paths.map((p) => p.path),
+    pages: paths.flatMap((p) => p.pages),
+    coupons: [],
   };
 }
 
 export const releaseContent = (): ReleaseContent => sealContent(draftContent());
-export const release = (number = 1, basedOn: number | null = null, content = releaseContent()): Release => ({ format: 1, number, basedOn, at: '2026-06-01T00:00:00.000Z', content });
+export const release = (number = 1, basedOn: number | null = null, content = releaseContent()): Release => ({
+  format: 1,
+  number,
+  basedOn,
+  at: '2026-06-01T00:00:00.000Z',
+  content,
+});

@@ -3,18 +3,35 @@ import type { Instant } from '#core/calendar';
 import { newOffer, newPrice, type ShopDetails } from '#core/catalogue';
 import { quoteFingerprint, quoteFor, type QuoteChoice } from '#core/checkout';
 import { type DraftContent, type Release, sealContent } from '#core/release';
-import { type ChargeAnswer, type ChargeRequest, type Command, createRunner, memoryPorts, type MemoryPorts, type Runner, standingOf } from '#core/shop';
+import {
+  type ChargeAnswer,
+  type ChargeRequest,
+  type Command,
+  createRunner,
+  memoryPorts,
+  type MemoryPorts,
+  type Runner,
+  standingOf,
+} from '#core/shop';
 import { draftContent, release } from './release';
 
 export type DraftTermsGiven = NonNullable<NonNullable<Parameters<typeof newPrice>[1]>['terms']>;
 
 /** A release with one offer for each of these terms: offer and price ids are "off_0", "pr_0", … */
-export function releaseWith(terms: readonly DraftTermsGiven[], more: { shop?: Partial<ShopDetails>; edit?: (content: DraftContent) => void } = {}): Release {
+export function releaseWith(
+  terms: readonly DraftTermsGiven[],
+  more: { shop?: Partial<ShopDetails>; edit?: (content: DraftContent) => void } = {},
+): Release {
   const content = draftContent();
   const [product] = content.products;
   if (!product) throw new Error('no product');
   content.shop = { ...content.shop, ...more.shop };
-  terms.forEach((t, i) => content.offers.push({ ...newOffer(`off_${i}`, { ...product, title: `Offer ${i}` }, content.shop.currency), prices: [newPrice(`pr_${i}`, { terms: t })] }));
+  terms.forEach((t, i) =>
+    content.offers.push({
+      ...newOffer(`off_${i}`, { ...product, title: `Offer ${i}` }, content.shop.currency),
+      prices: [newPrice(`pr_${i}`, { terms: t })],
+    }),
+  );
   more.edit?.(content);
   return release(1, null, sealContent(content));
 }
@@ -34,13 +51,19 @@ export interface MemoryShop {
 }
 
 /** The real engine with memory behind its ports; cards answer as `answers` says. */
-export async function shopInMemory(live: Release, start: Instant, answers: (request: ChargeRequest, count: number) => ChargeAnswer = () => ({ status: 'paid', paymentId: '' })): Promise<MemoryShop> {
+export async function shopInMemory(
+  live: Release,
+  start: Instant,
+  answers: (request: ChargeRequest, count: number) => ChargeAnswer = () => ({ status: 'paid', paymentId: '' }),
+): Promise<MemoryShop> {
   const log: string[] = [];
   let machine = 0;
   let carts = 0;
   const ports = memoryPorts(start, (request) => {
     const answer = answers(request, log.length);
-    log.push(`${ports.clock.now().slice(0, 10)} ${(request.amount / 100).toFixed(2)}${answer.status === 'paid' ? '' : ` ${answer.status}`}`);
+    log.push(
+      `${ports.clock.now().slice(0, 10)} ${(request.amount / 100).toFixed(2)}${answer.status === 'paid' ? '' : ` ${answer.status}`}`,
+    );
     return answer;
   });
   ports.clock.machine = () => (machine += 200_000);
@@ -67,12 +90,28 @@ export async function shopInMemory(live: Release, start: Instant, answers: (requ
     async buy({ i = 0, person = 'u1', signedIn = false, ...more }) {
       const choice = { offerId: `off_${i}`, priceId: `pr_${i}`, ...more };
       const now = runner.now();
-      const quote = quoteFor(live, choice, now, standingOf(runner.state, { ...choice, personId: person, startedAt: now, signedIn }, { now, release: live }));
+      const quote = quoteFor(
+        live,
+        choice,
+        now,
+        standingOf(runner.state, { ...choice, personId: person, startedAt: now, signedIn }, { now, release: live }),
+      );
       if ('refused' in quote) throw new Error(quote.sentence);
       await ports.people.save({ id: person, rev: 1, name: 'Ona', address: `${person}@example.org` });
       carts += 1;
       const before = runner.state.agreements.size;
-      const done = await runner.execute({ type: 'pay', checkoutId: `cart${carts}`, personId: person, ...choice, release: live, startedAt: now, signedIn, shown: quoteFingerprint(quote), fingerprint: (t) => t, card: { token: 'card', last4: '0001' } });
+      const done = await runner.execute({
+        type: 'pay',
+        checkoutId: `cart${carts}`,
+        personId: person,
+        ...choice,
+        release: live,
+        startedAt: now,
+        signedIn,
+        shown: quoteFingerprint(quote),
+        fingerprint: (t) => t,
+        card: { token: 'card', last4: '0001' },
+      });
       if ('refused' in done) throw new Error(done.sentence);
       await runner.settle();
       const made = [...runner.state.agreements.values()][before];

@@ -11,7 +11,18 @@ const moment = z.string();
  * A card as the shop knows it: a token of the payment service, its last digits, its last month ("2029-11"), and the
  * country of its bank, which is kept as evidence of where the buyer is.
  */
-export const KeptCard = z.object({ token: z.string().max(200), last4: z.string().regex(/^\d{4}$/), expires: z.string().regex(/^\d{4}-\d{2}$/).optional(), country: z.string().regex(/^[A-Z]{2}$/).optional() });
+export const KeptCard = z.object({
+  token: z.string().max(200),
+  last4: z.string().regex(/^\d{4}$/),
+  expires: z
+    .string()
+    .regex(/^\d{4}-\d{2}$/)
+    .optional(),
+  country: z
+    .string()
+    .regex(/^[A-Z]{2}$/)
+    .optional(),
+});
 export type KeptCard = z.infer<typeof KeptCard>;
 
 /** The number of a full payment and the moment it falls on. */
@@ -33,9 +44,17 @@ export type PaidPeriod = z.infer<typeof PaidPeriod>;
 
 /** What an agreement begins with: frozen, whatever is sold later. */
 export const AgreementSeed = z.object({
-  id: Id, orderId: Id, lineId: Id, personId: Id, offerId: Id, priceId: Id,
-  title: z.string(), priceName: z.string(), productIds: z.array(Id),
-  currency: z.string().length(3), zone: z.string(),
+  id: Id,
+  orderId: Id,
+  lineId: Id,
+  personId: Id,
+  offerId: Id,
+  priceId: Id,
+  title: z.string(),
+  priceName: z.string(),
+  productIds: z.array(Id),
+  currency: z.string().length(3),
+  zone: z.string(),
   terms: LastingTerms,
   start: moment,
   anchor: DueMoment,
@@ -52,7 +71,17 @@ export const AgreementSeed = z.object({
 export type AgreementSeed = z.infer<typeof AgreementSeed>;
 
 export type AgreementStatus = 'in trial' | 'active' | 'past due' | 'paused' | 'ending' | 'ended' | 'paid off';
-export const END_REASONS = ['cancelled', 'unpaid', 'finished', 'switched', 'replaced', 'refunded', 'dispute-lost', 'let-go', 'stopped'] as const;
+export const END_REASONS = [
+  'cancelled',
+  'unpaid',
+  'finished',
+  'switched',
+  'replaced',
+  'refunded',
+  'dispute-lost',
+  'let-go',
+  'stopped',
+] as const;
 export type EndReason = (typeof END_REASONS)[number];
 
 /** A later payment of an agreement; what was paid on the day of buying stands in the order. */
@@ -82,7 +111,14 @@ export interface Agreement extends AgreementSeed {
   /** Dues that fell due and are not paid, the oldest first. */
   owed: OwedDue[];
   /** Since when a due is unpaid, and what happens then. */
-  pastDue: { since: Instant; tryAt: Instant | null; graceUntil: Instant; endAt: Instant | null; held: boolean; reason: string } | null;
+  pastDue: {
+    since: Instant;
+    tryAt: Instant | null;
+    graceUntil: Instant;
+    endAt: Instant | null;
+    held: boolean;
+    reason: string;
+  } | null;
   pause: { from: Instant; until: Instant | null; leftDays: number } | null;
   endsAt: Instant | null;
   /** Ends by itself after its last payment, so that there is nothing to take back. */
@@ -104,4 +140,5 @@ export interface Agreement extends AgreementSeed {
 export const isRunning = (a: Pick<Agreement, 'status'>): boolean => a.status !== 'ended' && a.status !== 'paid off';
 
 /** The number of the last full payment that was paid; 0 while a trial runs. */
-export const lastPaid = (a: Pick<Agreement, 'payments' | 'terms' | 'from'>): number => a.payments.at(-1)?.dues.at(-1)?.n ?? (a.terms.trial || a.from !== null ? 0 : 1);
+export const lastPaid = (a: Pick<Agreement, 'payments' | 'terms' | 'from'>): number =>
+  a.payments.at(-1)?.dues.at(-1)?.n ?? (a.terms.trial || a.from !== null ? 0 : 1);

@@ -23,8 +23,12 @@ export function dueAfter(a: Pick<AgreementSeed, 'terms' | 'anchor' | 'zone'>, n:
 }
 
 /** Every due of a plan that is still to be paid, what is behind included, in order. */
-export function restOfPlan(a: Pick<Agreement, 'terms' | 'anchor' | 'zone' | 'coupon' | 'buyer' | 'owed' | 'next'>, tax: ShopTax | null): OwedDue[] {
+export function restOfPlan(
+  a: Pick<Agreement, 'terms' | 'anchor' | 'zone' | 'coupon' | 'buyer' | 'owed' | 'next'>,
+  tax: ShopTax | null,
+): OwedDue[] {
   const rest: OwedDue[] = [...a.owed];
-  for (let due = a.next; due !== null && paymentsOf(a.terms) !== null; due = dueAfter(a, due.n)) rest.push(chargeFor(a, due, tax));
+  for (let due = a.next; due !== null && paymentsOf(a.terms) !== null; due = dueAfter(a, due.n))
+    rest.push(chargeFor(a, due, tax));
   return rest;
 }

@@ -1,7 +1,8 @@
 import { addDays, DAY, dateIn, daysBetween, type Instant, msOf, nthAfter, startOfDate } from '#core/calendar';
 
 /** Days still paid for: from the date of the pause to the date of the next due. */
-export const daysLeft = (next: Instant, from: Instant, zone: string): number => Math.max(0, daysBetween(dateIn(from, zone), dateIn(next, zone)));
+export const daysLeft = (next: Instant, from: Instant, zone: string): number =>
+  Math.max(0, daysBetween(dateIn(from, zone), dateIn(next, zone)));
 
 /**
  * The next due after returning on a date: that date + the days that were left, at the agreement's wall clock; it

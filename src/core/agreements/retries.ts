@@ -32,5 +32,9 @@ export function afterRefusal({ terms, anchor, zone, n, since, graceDays }: Refus
   const grace = graceDays === 0 ? since : plusDays(since, graceDays, zone);
   const graceUntil = limit !== null && limit < grace ? limit : grace;
   const last = tries.at(-1) ?? since;
-  return { tryAt: tries.find((at) => at > tried) ?? null, graceUntil, endAt: terms.kind === 'subscription' ? (last > graceUntil ? last : graceUntil) : null };
+  return {
+    tryAt: tries.find((at) => at > tried) ?? null,
+    graceUntil,
+    endAt: terms.kind === 'subscription' ? (last > graceUntil ? last : graceUntil) : null,
+  };
 }

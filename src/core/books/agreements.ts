@@ -52,8 +52,17 @@ export interface LaterPaymentRow {
 
 /** Which agreements an event names. */
 export function agreementsIn(data: ShopEvent['data']): string[] {
-  const named = data as { agreementId?: string; agreement?: { id: string; from: string | null }; pass?: { cause: { kind: string; agreementId?: string } } };
-  return [named.agreementId, named.agreement?.id, named.agreement?.from ?? undefined, named.pass?.cause.agreementId].filter((id) => id !== undefined);
+  const named = data as {
+    agreementId?: string;
+    agreement?: { id: string; from: string | null };
+    pass?: { cause: { kind: string; agreementId?: string } };
+  };
+  return [
+    named.agreementId,
+    named.agreement?.id,
+    named.agreement?.from ?? undefined,
+    named.pass?.cause.agreementId,
+  ].filter((id) => id !== undefined);
 }
 
 interface Rows {
@@ -81,7 +90,20 @@ export function foldAgreement({ agreements: rows, later, firstPaid, tax }: Rows,
       evolve(state, event, at);
       for (const [id, agreement] of state.agreements) {
         if (rows.has(id)) continue;
-        const row: AgreementRow = { id, agreement, past: NO_PAST, asked: {}, first: { at, paid: agreement.from === null ? firstPaid(agreement) : 0, back: 0 }, paid: 0, left: null, personId: agreement.personId, status: agreement.status, sort: '', disputes: [], waits: 0 };
+        const row: AgreementRow = {
+          id,
+          agreement,
+          past: NO_PAST,
+          asked: {},
+          first: { at, paid: agreement.from === null ? firstPaid(agreement) : 0, back: 0 },
+          paid: 0,
+          left: null,
+          personId: agreement.personId,
+          status: agreement.status,
+          sort: '',
+          disputes: [],
+          waits: 0,
+        };
         rows.set(id, restated(row, tax));
       }
       return;
@@ -99,7 +121,10 @@ export function foldAgreement({ agreements: rows, later, firstPaid, tax }: Rows,
       if (!row) return;
       const { disputeId } = event.data;
       const others = row.disputes.filter((d) => d.disputeId !== disputeId);
-      const disputes = event.type === 'dispute.opened' ? [...others, { disputeId, amount: event.data.amount, answerBy: event.data.answerBy }] : others;
+      const disputes =
+        event.type === 'dispute.opened'
+          ? [...others, { disputeId, amount: event.data.amount, answerBy: event.data.answerBy }]
+          : others;
       rows.set(row.id, { ...row, disputes, waits: disputes.length > 0 ? 1 : 0 });
       return;
     }
@@ -127,29 +152,50 @@ function remember(row: AgreementRow, later: Map<string, LaterPaymentRow>, event:
     case 'due.paid': {
       row.asked = Object.fromEntries(Object.entries(row.asked).filter(([key]) => key !== event.data.key));
       const { paymentId, amount, receipt } = event.data;
-      if (paymentId !== null) later.set(paymentId, { id: paymentId, at, day: dateIn(at, a.zone), agreementId: a.id, offerId: a.offerId, personId: a.personId, title: a.title, amount, back: 0, went: 0, currency: a.currency, receipt });
+      if (paymentId !== null)
+        later.set(paymentId, {
+          id: paymentId,
+          at,
+          day: dateIn(at, a.zone),
+          agreementId: a.id,
+          offerId: a.offerId,
+          personId: a.personId,
+          title: a.title,
+          amount,
+          back: 0,
+          went: 0,
+          currency: a.currency,
+          receipt,
+        });
       return;
     }
     case 'agreement.returned': {
       const from = past.pauses.at(-1);
-      if (event.data.why === 'pause' && from?.until === null) row.past = { ...past, pauses: [...past.pauses.slice(0, -1), { from: from.from, until: at }] };
+      if (event.data.why === 'pause' && from?.until === null)
+        row.past = { ...past, pauses: [...past.pauses.slice(0, -1), { from: from.from, until: at }] };
       return;
     }
     case 'agreement.dueDayMoved':
-      if (a.next) row.past = { ...past, moved: [...past.moved, { n: a.next.n, from: a.next.at, to: event.data.next.at }] };
+      if (a.next)
+        row.past = { ...past, moved: [...past.moved, { n: a.next.n, from: a.next.at, to: event.data.next.at }] };
       return;
     case 'agreement.paused':
-      if (past.pauses.at(-1)?.until !== null) row.past = { ...past, pauses: [...past.pauses, { from: at, until: null }] };
+      if (past.pauses.at(-1)?.until !== null)
+        row.past = { ...past, pauses: [...past.pauses, { from: at, until: null }] };
       return;
     case 'agreement.cancelled':
     case 'agreement.ended':
-      if (past.pauses.at(-1)?.until === null) row.past = { ...past, pauses: past.pauses.map((p) => ({ ...p, until: p.until ?? at })) };
+      if (past.pauses.at(-1)?.until === null)
+        row.past = { ...past, pauses: past.pauses.map((p) => ({ ...p, until: p.until ?? at })) };
       return;
   }
 }
 
 /** A row after money went back to its buyer. */
-export const withRefund = (row: AgreementRow, refund: { at: Instant; amount: number }): AgreementRow => ({ ...row, past: { ...row.past, refunds: [...row.past.refunds, { at: refund.at, amount: refund.amount }] } });
+export const withRefund = (row: AgreementRow, refund: { at: Instant; amount: number }): AgreementRow => ({
+  ...row,
+  past: { ...row.past, refunds: [...row.past.refunds, { at: refund.at, amount: refund.amount }] },
+});
 
 /** The figures of a row, counted again from the agreement. */
 export function restated(row: AgreementRow, tax: ShopTax | null): AgreementRow {
@@ -168,7 +214,15 @@ function leftOf(a: Agreement, tax: ShopTax | null): number | null {
   const last = paymentsOf(a.terms);
   if (last === null) return null;
   const owed = a.owed.at(-1)?.n ?? lastPaid(a);
-  return sum(a.owed.map((due) => due.amount)) + sum(Array.from({ length: Math.max(0, last - owed) }, (_, i) => chargeFor(a, { n: owed + 1 + i, at: a.next?.at ?? a.start }, tax).amount));
+  return (
+    sum(a.owed.map((due) => due.amount)) +
+    sum(
+      Array.from(
+        { length: Math.max(0, last - owed) },
+        (_, i) => chargeFor(a, { n: owed + 1 + i, at: a.next?.at ?? a.start }, tax).amount,
+      ),
+    )
+  );
 }
 
 interface Both<T> {
@@ -177,14 +231,19 @@ interface Both<T> {
 }
 
 /** How totals change with agreements and later payments: by status "agreements|past due|EUR" (paid so far, left to pay), and by day and offer "later|EUR|2026-06-15|off_1". */
-export function agreementTotalsMoved(agreements: Both<AgreementRow>, later: Both<LaterPaymentRow>): Map<string, TotalRow> {
+export function agreementTotalsMoved(
+  agreements: Both<AgreementRow>,
+  later: Both<LaterPaymentRow>,
+): Map<string, TotalRow> {
   const totals = new Map<string, TotalRow>();
   const put = (key: string, count: number, paid: number, back: number): void => {
     const row = totals.get(key) ?? { key, count: 0, paid: 0, back: 0 };
     totals.set(key, { key, count: row.count + count, paid: row.paid + paid, back: row.back + back });
   };
-  for (const row of agreements.before) put(`agreements|${row.status}|${row.agreement.currency}`, -1, -row.paid, -(row.left ?? 0));
-  for (const row of agreements.after) put(`agreements|${row.status}|${row.agreement.currency}`, 1, row.paid, row.left ?? 0);
+  for (const row of agreements.before)
+    put(`agreements|${row.status}|${row.agreement.currency}`, -1, -row.paid, -(row.left ?? 0));
+  for (const row of agreements.after)
+    put(`agreements|${row.status}|${row.agreement.currency}`, 1, row.paid, row.left ?? 0);
   for (const row of later.before) put(`later|${row.currency}|${row.day}|${row.offerId}`, -1, -row.amount, -row.back);
   for (const row of later.after) put(`later|${row.currency}|${row.day}|${row.offerId}`, 1, row.amount, row.back);
   return totals;

@@ -9,7 +9,11 @@ export interface DayMoney {
 }
 
 /** Money taken by shop day, in one currency. Refunds are counted apart: a past day's takings do not change. */
-export function moneyByDay(orders: Iterable<Pick<OrderRow, 'at' | 'paid' | 'currency'>>, currency: string, zone: string): DayMoney[] {
+export function moneyByDay(
+  orders: Iterable<Pick<OrderRow, 'at' | 'paid' | 'currency'>>,
+  currency: string,
+  zone: string,
+): DayMoney[] {
   const days = new Map<string, DayMoney>();
   for (const order of orders) {
     if (order.currency !== currency) continue;

@@ -2,4 +2,20 @@ export { agreementRowsOf, moveRows, type MirrorTables, type RowStore, type Store
 export { idsTouched, type OrderRow, type PassRow, type ChargeRow, type RefundRow } from './mirror';
 export { readLaterKey, type AgreementRow, type LaterPaymentRow } from './agreements';
 export { moneyByDay, withQuietDays, type DayMoney } from './byDay';
-export { totalsMoved, addTotal, addBuyer, listKeysOf, listRange, totalsRange, addUp, dayBounds, groupOf, readCubeKey, type TotalRow, type BuyerRow, type OrderGroup, type TotalOf, type OrderChoice } from './totals';
+export {
+  totalsMoved,
+  addTotal,
+  addBuyer,
+  listKeysOf,
+  listRange,
+  totalsRange,
+  addUp,
+  dayBounds,
+  groupOf,
+  readCubeKey,
+  type TotalRow,
+  type BuyerRow,
+  type OrderGroup,
+  type TotalOf,
+  type OrderChoice,
+} from './totals';

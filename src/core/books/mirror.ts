@@ -4,7 +4,14 @@ import { sum } from '#core/money';
 import type { Pass } from '#core/passes';
 import type { ShopTax } from '#core/catalogue';
 import { type OrderLine, orderStatus, type OrderStatus } from '#core/shop';
-import { type AgreementRow, agreementsIn, foldAgreement, type LaterPaymentRow, restated, withRefund } from './agreements';
+import {
+  type AgreementRow,
+  agreementsIn,
+  foldAgreement,
+  type LaterPaymentRow,
+  restated,
+  withRefund,
+} from './agreements';
 
 /** One order as the studio lists it. Amounts in minor units of `currency`. */
 export interface OrderRow {
@@ -65,7 +72,15 @@ export type Touched = Record<Kind, Set<string>> & { people: Map<string, number> 
 
 /** Which rows some batches change, so that only those are read before and written after. */
 export function idsTouched(batches: Iterable<Batch>): Touched {
-  const touched: Touched = { orders: new Set(), passes: new Set(), charges: new Set(), refunds: new Set(), agreements: new Set(), laterPayments: new Set(), people: new Map() };
+  const touched: Touched = {
+    orders: new Set(),
+    passes: new Set(),
+    charges: new Set(),
+    refunds: new Set(),
+    agreements: new Set(),
+    laterPayments: new Set(),
+    people: new Map(),
+  };
   for (const { events } of batches) {
     for (const { type, data } of events) {
       for (const id of agreementsIn(data)) touched.agreements.add(id);
@@ -74,19 +89,35 @@ export function idsTouched(batches: Iterable<Batch>): Touched {
       if ('passId' in data) touched.passes.add(data.passId);
       if ('refundId' in data && data.refundId !== null) touched.refunds.add(data.refundId);
       if (type.startsWith('charge.') && 'key' in data) touched.charges.add(data.key);
-      if (type === 'refund.requested' || type === 'dispute.closed' || type === 'credit.given') for (const id of moneyBackTo(data)) touched[id.kind].add(id.id);
+      if (type === 'refund.requested' || type === 'dispute.closed' || type === 'credit.given')
+        for (const id of moneyBackTo(data)) touched[id.kind].add(id.id);
       if (type === 'person.changed') touched.people.set(data.personId, data.rev);
     }
   }
   return touched;
 }
 
-type MoneyBack = { orderId: string; paymentId?: string | undefined; shares?: readonly { lineId: string }[]; lost?: readonly { lineId: string }[]; lineId?: string };
+type MoneyBack = {
+  orderId: string;
+  paymentId?: string | undefined;
+  shares?: readonly { lineId: string }[];
+  lost?: readonly { lineId: string }[];
+  lineId?: string;
+};
 
 /** The later payment and the agreements' rows that money going back changes: those of the order's lines too. */
-export function moneyBackTo({ orderId, paymentId, shares = [], lost = [], lineId }: MoneyBack): { kind: 'agreements' | 'laterPayments'; id: string }[] {
+export function moneyBackTo({
+  orderId,
+  paymentId,
+  shares = [],
+  lost = [],
+  lineId,
+}: MoneyBack): { kind: 'agreements' | 'laterPayments'; id: string }[] {
   const lines = [...shares, ...lost].map((share) => share.lineId).concat(lineId ?? []);
-  return [...lines.map((line) => ({ kind: 'agreements' as const, id: agreementIdOfLine(orderId, line) })), ...(paymentId === undefined ? [] : [{ kind: 'laterPayments' as const, id: paymentId }])];
+  return [
+    ...lines.map((line) => ({ kind: 'agreements' as const, id: agreementIdOfLine(orderId, line) })),
+    ...(paymentId === undefined ? [] : [{ kind: 'laterPayments' as const, id: paymentId }]),
+  ];
 }
 
 /** Rows of the mirror in hand, moved on by batches. It only copies and counts, like the shop's own folding. */
@@ -104,11 +135,29 @@ export class MirrorRows {
   apply(batch: Pick<Batch, 'at' | 'events'>): void {
     const { at } = batch;
     for (const event of batch.events) {
-      foldAgreement({ agreements: this.agreements, later: this.laterPayments, firstPaid: (a) => this.orders.get(a.orderId)?.lines.find((l) => l.lineId === a.lineId)?.paid ?? 0, tax: this.tax }, event, at);
+      foldAgreement(
+        {
+          agreements: this.agreements,
+          later: this.laterPayments,
+          firstPaid: (a) => this.orders.get(a.orderId)?.lines.find((l) => l.lineId === a.lineId)?.paid ?? 0,
+          tax: this.tax,
+        },
+        event,
+        at,
+      );
       switch (event.type) {
         case 'charge.requested': {
           const { key, personId, quote } = event.data;
-          this.charges.set(key, { id: key, at, personId, title: titleOf(quote.lines), amount: quote.dueToday, currency: quote.currency, status: 'asked', reason: null });
+          this.charges.set(key, {
+            id: key,
+            at,
+            personId,
+            title: titleOf(quote.lines),
+            amount: quote.dueToday,
+            currency: quote.currency,
+            status: 'asked',
+            reason: null,
+          });
           break;
         }
         case 'charge.waitsForBank':
@@ -125,8 +174,33 @@ export class MirrorRows {
           break;
         case 'order.paid': {
           const { orderId, number, personId, quote, paymentId, last4, receipt } = event.data;
-          const lines = quote.lines.map((line) => ({ ...line, paid: line.dueToday - (quote.replaces?.used ?? 0), givenBack: 0, taxBack: 0, lost: 0 }));
-          this.orders.set(orderId, { id: orderId, number, at, personId, title: titleOf(lines), currency: quote.currency, zone: quote.zone, lines, paid: quote.dueToday, back: 0, status: 'paid', dispute: null, answerBy: null, paymentId, last4, receipt, passIds: [], refundIds: [] });
+          const lines = quote.lines.map((line) => ({
+            ...line,
+            paid: line.dueToday - (quote.replaces?.used ?? 0),
+            givenBack: 0,
+            taxBack: 0,
+            lost: 0,
+          }));
+          this.orders.set(orderId, {
+            id: orderId,
+            number,
+            at,
+            personId,
+            title: titleOf(lines),
+            currency: quote.currency,
+            zone: quote.zone,
+            lines,
+            paid: quote.dueToday,
+            back: 0,
+            status: 'paid',
+            dispute: null,
+            answerBy: null,
+            paymentId,
+            last4,
+            receipt,
+            passIds: [],
+            refundIds: [],
+          });
           break;
         }
         case 'pass.opened': {
@@ -140,7 +214,8 @@ export class MirrorRows {
           break;
         case 'pass.released': {
           const pass = this.passes.get(event.data.passId);
-          if (pass?.hold) Object.assign(pass, { heldBefore: [...pass.heldBefore, { from: pass.hold.since, until: at }], hold: null });
+          if (pass?.hold)
+            Object.assign(pass, { heldBefore: [...pass.heldBefore, { from: pass.hold.since, until: at }], hold: null });
           break;
         }
         case 'pass.closed':
@@ -152,8 +227,32 @@ export class MirrorRows {
           break;
         }
         case 'refund.requested': {
-          const { refundId, orderId, amount, currency, shares, reason, paymentId, agreementId = null, ofCredit = null } = event.data;
-          this.refunds.set(refundId, { id: refundId, orderId, at, amount, currency, shares, reason, status: 'asked', creditNote: null, refusal: null, paymentId, agreementId, ofCredit });
+          const {
+            refundId,
+            orderId,
+            amount,
+            currency,
+            shares,
+            reason,
+            paymentId,
+            agreementId = null,
+            ofCredit = null,
+          } = event.data;
+          this.refunds.set(refundId, {
+            id: refundId,
+            orderId,
+            at,
+            amount,
+            currency,
+            shares,
+            reason,
+            status: 'asked',
+            creditNote: null,
+            refusal: null,
+            paymentId,
+            agreementId,
+            ofCredit,
+          });
           this.orders.get(orderId)?.refundIds.push(refundId);
           break;
         }
@@ -174,8 +273,14 @@ export class MirrorRows {
         case 'dispute.closed': {
           const { orderId, agreementId, won, lost, paymentId } = event.data;
           const order = this.orders.get(orderId);
-          if (order && agreementId === undefined) Object.assign(order, { dispute: won ? 'won' : 'lost', answerBy: null });
-          for (const share of lost) this.#moneyBack({ orderId, lineId: share.lineId, agreementId, paymentId: paymentId ?? order?.paymentId ?? '' }, share, 'lost');
+          if (order && agreementId === undefined)
+            Object.assign(order, { dispute: won ? 'won' : 'lost', answerBy: null });
+          for (const share of lost)
+            this.#moneyBack(
+              { orderId, lineId: share.lineId, agreementId, paymentId: paymentId ?? order?.paymentId ?? '' },
+              share,
+              'lost',
+            );
           this.#restate(order);
           break;
         }
@@ -202,7 +307,12 @@ export class MirrorRows {
     Object.assign(refund, { status: 'paid', creditNote });
     const { orderId, paymentId, shares, agreementId } = refund;
     for (const share of shares) {
-      if (refund.ofCredit === null) this.#moneyBack({ orderId, lineId: share.lineId, agreementId: agreementId ?? undefined, paymentId }, share, 'givenBack');
+      if (refund.ofCredit === null)
+        this.#moneyBack(
+          { orderId, lineId: share.lineId, agreementId: agreementId ?? undefined, paymentId },
+          share,
+          'givenBack',
+        );
       const row = this.agreements.get(agreementId ?? agreementIdOfLine(orderId, share.lineId));
       if (row) this.agreements.set(row.id, withRefund(row, { at: refund.at, amount: share.amount }));
     }
@@ -210,16 +320,27 @@ export class MirrorRows {
   }
 
   /** Money that went back, or that a bank took back: off a later payment where it was one, else off the order's line. */
-  #moneyBack(of: { orderId: string; lineId: string; agreementId?: string | undefined; paymentId: string }, { amount, tax }: { amount: number; tax: number }, how: 'givenBack' | 'lost'): void {
+  #moneyBack(
+    of: { orderId: string; lineId: string; agreementId?: string | undefined; paymentId: string },
+    { amount, tax }: { amount: number; tax: number },
+    how: 'givenBack' | 'lost',
+  ): void {
     const later = this.laterPayments.get(of.paymentId);
-    const payment = this.agreements.get(later?.agreementId ?? of.agreementId ?? '')?.agreement.payments.find((p) => p.paymentId === of.paymentId);
+    const payment = this.agreements
+      .get(later?.agreementId ?? of.agreementId ?? '')
+      ?.agreement.payments.find((p) => p.paymentId === of.paymentId);
     const paid = payment ?? this.orders.get(of.orderId)?.lines.find((l) => l.lineId === of.lineId);
     if (!paid) return;
     paid[how] += amount;
     if (how === 'givenBack') paid.taxBack += tax;
-    if (payment && later) this.laterPayments.set(later.id, { ...later, back: payment.givenBack + payment.lost, went: 1 });
+    if (payment && later)
+      this.laterPayments.set(later.id, { ...later, back: payment.givenBack + payment.lost, went: 1 });
     const row = this.agreements.get(later?.agreementId ?? agreementIdOfLine(of.orderId, of.lineId));
-    if (row) this.agreements.set(row.id, restated(payment ? row : { ...row, first: { ...row.first, back: paid.givenBack + paid.lost } }, this.tax));
+    if (row)
+      this.agreements.set(
+        row.id,
+        restated(payment ? row : { ...row, first: { ...row.first, back: paid.givenBack + paid.lost } }, this.tax),
+      );
   }
 
   #restate(order: OrderRow | undefined): void {

@@ -2,7 +2,15 @@ import type { Instant } from '#core/calendar';
 import type { ShopTax } from '#core/catalogue';
 import type { Batch, ShopEvent } from '#core/journal';
 import { type AgreementRow, agreementTotalsMoved, buyersMovedByLater, type LaterPaymentRow } from './agreements';
-import { type ChargeRow, idsTouched, MirrorRows, moneyBackTo, type OrderRow, type PassRow, type RefundRow } from './mirror';
+import {
+  type ChargeRow,
+  idsTouched,
+  MirrorRows,
+  moneyBackTo,
+  type OrderRow,
+  type PassRow,
+  type RefundRow,
+} from './mirror';
 import { addBuyer, addTotal, type BuyerRow, listKeysOf, type TotalRow, totalsMoved } from './totals';
 
 /** An order with the keys that lists find it by. */
@@ -38,7 +46,8 @@ export interface RowStore {
 export async function moveRows(store: RowStore, batches: readonly Batch[], tax: ShopTax | null): Promise<string[]> {
   const touched = idsTouched(batches);
   const rows = new MirrorRows(tax);
-  const read = async <K extends keyof MirrorTables>(table: K, ids: Iterable<string>): Promise<MirrorTables[K][]> => (await store.get(table, [...ids])).filter((row) => row !== undefined);
+  const read = async <K extends keyof MirrorTables>(table: K, ids: Iterable<string>): Promise<MirrorTables[K][]> =>
+    (await store.get(table, [...ids])).filter((row) => row !== undefined);
   for (const refund of await read('refunds', touched.refunds)) {
     rows.refunds.set(refund.id, refund);
     touched.orders.add(refund.orderId);
@@ -60,9 +69,19 @@ export async function moveRows(store: RowStore, batches: readonly Batch[], tax: 
 
   for (const batch of batches) rows.apply(batch);
 
-  await store.put('orders', [...rows.orders.values()].map((order) => ({ ...order, keys: listKeysOf(order) })));
-  for (const table of ['passes', 'charges', 'refunds', 'agreements', 'laterPayments'] as const) await store.put(table, [...rows[table].values()]);
-  await putTotals(store, agreementTotalsMoved({ before: agreementsBefore, after: rows.agreements.values() }, { before: laterBefore, after: rows.laterPayments.values() }));
+  await store.put(
+    'orders',
+    [...rows.orders.values()].map((order) => ({ ...order, keys: listKeysOf(order) })),
+  );
+  for (const table of ['passes', 'charges', 'refunds', 'agreements', 'laterPayments'] as const)
+    await store.put(table, [...rows[table].values()]);
+  await putTotals(
+    store,
+    agreementTotalsMoved(
+      { before: agreementsBefore, after: rows.agreements.values() },
+      { before: laterBefore, after: rows.laterPayments.values() },
+    ),
+  );
   const { totals, buyers } = totalsMoved(ordersBefore, rows.orders.values());
   await putTotals(store, totals);
   await putBuyers(store, buyers);
@@ -72,18 +91,30 @@ export async function moveRows(store: RowStore, batches: readonly Batch[], tax: 
 
 async function putBuyers(store: RowStore, buyers: Map<string, BuyerRow>): Promise<void> {
   const known = await store.get('buyers', [...buyers.keys()]);
-  await store.put('buyers', [...buyers.values()].map((row, i) => addBuyer(known[i], row)));
+  await store.put(
+    'buyers',
+    [...buyers.values()].map((row, i) => addBuyer(known[i], row)),
+  );
 }
 
 async function putTotals(store: RowStore, totals: Map<string, TotalRow>): Promise<void> {
   const known = await store.get('totals', [...totals.keys()]);
   const moved = [...totals.values()].map((row, i) => ({ key: row.key, row: addTotal(known[i], row) }));
-  await store.put('totals', moved.flatMap(({ row }) => (row ? [row] : [])));
-  await store.remove('totals', moved.flatMap(({ key, row }) => (row ? [] : [key])));
+  await store.put(
+    'totals',
+    moved.flatMap(({ row }) => (row ? [row] : [])),
+  );
+  await store.remove(
+    'totals',
+    moved.flatMap(({ key, row }) => (row ? [] : [key])),
+  );
 }
 
 /** The rows of payment plans and subscriptions that a short history comes to, as a rehearsal plays one. */
-export function agreementRowsOf(told: Iterable<{ at: Instant; event: ShopEvent }>, tax: ShopTax | null): Map<string, AgreementRow> {
+export function agreementRowsOf(
+  told: Iterable<{ at: Instant; event: ShopEvent }>,
+  tax: ShopTax | null,
+): Map<string, AgreementRow> {
   const rows = new MirrorRows(tax);
   for (const { at, event } of told) rows.apply({ at, events: [event] });
   return rows.agreements;

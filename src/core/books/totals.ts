@@ -21,7 +21,8 @@ export interface BuyerRow {
 
 /** The lists orders are asked for by: a refund in part and in full are one, and every order is in "any". */
 export type OrderGroup = 'paid' | 'back' | 'disputed';
-export const groupOf = ({ status }: Pick<OrderRow, 'status'>): OrderGroup => (status === 'paid' ? 'paid' : status === 'disputed' ? 'disputed' : 'back');
+export const groupOf = ({ status }: Pick<OrderRow, 'status'>): OrderGroup =>
+  status === 'paid' ? 'paid' : status === 'disputed' ? 'disputed' : 'back';
 
 const ANY = '';
 const numberKey = (n: number): string => String(n).padStart(9, '0');
@@ -33,7 +34,9 @@ const numberKey = (n: number): string => String(n).padStart(9, '0');
 export function listKeysOf(order: OrderRow): string[] {
   const day = dateIn(order.at, order.zone);
   const offers = [ANY, ...new Set(order.lines.map((l) => l.offerId))];
-  return [ANY, groupOf(order)].flatMap((group) => offers.map((offer) => `${group}|${offer}|${day}|${numberKey(order.number)}`));
+  return [ANY, groupOf(order)].flatMap((group) =>
+    offers.map((offer) => `${group}|${offer}|${day}|${numberKey(order.number)}`),
+  );
 }
 
 export interface OrderChoice {
@@ -65,7 +68,10 @@ export function totalsRange(choice: Pick<OrderChoice, 'days'>): [from: string, t
 }
 
 /** The rows of `totalsRange` that some choices mean, added up by currency. */
-export function addUp(rows: Iterable<TotalRow>, choice: Pick<OrderChoice, 'group' | 'offerId'>): { count: number; paid: Map<string, number>; back: Map<string, number> } {
+export function addUp(
+  rows: Iterable<TotalRow>,
+  choice: Pick<OrderChoice, 'group' | 'offerId'>,
+): { count: number; paid: Map<string, number>; back: Map<string, number> } {
   const found = { count: 0, paid: new Map<string, number>(), back: new Map<string, number>() };
   for (const row of rows) {
     const { group, offerId, currency } = readCubeKey(row.key);
@@ -94,8 +100,24 @@ function contributionsOf(order: OrderRow): TotalRow[] {
     { key: `months|${month}|${group}||${order.currency}`, ...whole },
     { key: `days|${day}|${group}||${order.currency}`, ...whole },
     { key: `day|${order.currency}|${day}`, ...whole },
-    ...order.lines.map((line) => ({ key: `price|${line.priceId}|${order.currency}`, count: 1, paid: line.paid, back: line.givenBack + line.lost })),
-    ...order.lines.flatMap((line) => (line.coupon ? [{ key: `coupon|${line.coupon.couponId}|${order.currency}`, count: 1, paid: line.paid, back: line.givenBack + line.lost }] : [])),
+    ...order.lines.map((line) => ({
+      key: `price|${line.priceId}|${order.currency}`,
+      count: 1,
+      paid: line.paid,
+      back: line.givenBack + line.lost,
+    })),
+    ...order.lines.flatMap((line) =>
+      line.coupon
+        ? [
+            {
+              key: `coupon|${line.coupon.couponId}|${order.currency}`,
+              count: 1,
+              paid: line.paid,
+              back: line.givenBack + line.lost,
+            },
+          ]
+        : [],
+    ),
     ...[...byOffer].flatMap(([offerId, row]) => [
       { ...row, key: `months|${month}|${group}|${offerId}|${order.currency}` },
       { ...row, key: `days|${day}|${group}|${offerId}|${order.currency}` },
@@ -105,13 +127,21 @@ function contributionsOf(order: OrderRow): TotalRow[] {
 }
 
 /** How totals and buyers change when orders change: what was there before is taken off, what is there now put on. */
-export function totalsMoved(before: Iterable<OrderRow>, after: Iterable<OrderRow>): { totals: Map<string, TotalRow>; buyers: Map<string, BuyerRow> } {
+export function totalsMoved(
+  before: Iterable<OrderRow>,
+  after: Iterable<OrderRow>,
+): { totals: Map<string, TotalRow>; buyers: Map<string, BuyerRow> } {
   const totals = new Map<string, TotalRow>();
   const buyers = new Map<string, BuyerRow>();
   const put = (order: OrderRow, sign: 1 | -1): void => {
     for (const { key, count, paid, back } of contributionsOf(order)) {
       const row = totals.get(key) ?? { key, count: 0, paid: 0, back: 0 };
-      totals.set(key, { key, count: row.count + sign * count, paid: row.paid + sign * paid, back: row.back + sign * back });
+      totals.set(key, {
+        key,
+        count: row.count + sign * count,
+        paid: row.paid + sign * paid,
+        back: row.back + sign * back,
+      });
     }
     const buyer = buyers.get(order.personId) ?? { personId: order.personId, count: 0, last: '', net: {} };
     buyer.count += sign;
@@ -127,13 +157,20 @@ export function totalsMoved(before: Iterable<OrderRow>, after: Iterable<OrderRow
 /** A total after a move; null when nothing is left under it. */
 export function addTotal(known: TotalRow | undefined, moved: TotalRow): TotalRow | null {
   const count = (known?.count ?? 0) + moved.count;
-  return count === 0 ? null : { key: moved.key, count, paid: (known?.paid ?? 0) + moved.paid, back: (known?.back ?? 0) + moved.back };
+  return count === 0
+    ? null
+    : { key: moved.key, count, paid: (known?.paid ?? 0) + moved.paid, back: (known?.back ?? 0) + moved.back };
 }
 
 export function addBuyer(known: BuyerRow | undefined, moved: BuyerRow): BuyerRow {
   const net = { ...known?.net };
   for (const [currency, amount] of Object.entries(moved.net)) net[currency] = (net[currency] ?? 0) + amount;
-  return { personId: moved.personId, count: (known?.count ?? 0) + moved.count, last: known && known.last > moved.last ? known.last : moved.last, net };
+  return {
+    personId: moved.personId,
+    count: (known?.count ?? 0) + moved.count,
+    last: known && known.last > moved.last ? known.last : moved.last,
+    net,
+  };
 }
 
 export interface TotalOf {

@@ -16,7 +16,12 @@ function format(at: Instant, zone: string, locale: string, options: Intl.DateTim
 const region = (locale: string): string => (locale === 'en' ? 'en-GB' : locale);
 
 /** "15 June 2026"; without the year: "15 June"; with the weekday: "Monday 15 June". */
-export function formatDay(at: Instant, zone: string, locale: string, show: { year?: boolean; weekday?: boolean; short?: boolean } = { year: true }): string {
+export function formatDay(
+  at: Instant,
+  zone: string,
+  locale: string,
+  show: { year?: boolean; weekday?: boolean; short?: boolean } = { year: true },
+): string {
   const text = format(at, zone, locale, {
     day: 'numeric',
     month: show.short ? 'short' : 'long',
@@ -27,7 +32,9 @@ export function formatDay(at: Instant, zone: string, locale: string, show: { yea
 }
 
 /** "09:00" in the zone, 24 hours. */
-export const formatTime = (at: Instant, zone: string, locale: string): string => format(at, zone, locale, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
+export const formatTime = (at: Instant, zone: string, locale: string): string =>
+  format(at, zone, locale, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
 
 /** "15 June 2026, 09:00". */
-export const formatMoment = (at: Instant, zone: string, locale: string): string => `${formatDay(at, zone, locale)}, ${formatTime(at, zone, locale)}`;
+export const formatMoment = (at: Instant, zone: string, locale: string): string =>
+  `${formatDay(at, zone, locale)}, ${formatTime(at, zone, locale)}`;

@@ -15,7 +15,8 @@ export interface Interval {
  * @param k whole number, 0 gives the anchor itself
  * @param zone IANA time zone
  */
-export const nthAfter = (anchor: Instant, every: Interval, k: number, zone: string): Instant => momentsAfter(anchor, every, zone)(k);
+export const nthAfter = (anchor: Instant, every: Interval, k: number, zone: string): Instant =>
+  momentsAfter(anchor, every, zone)(k);
 
 /** The same for many k: the anchor's wall clock is read once. */
 export function momentsAfter(anchor: Instant, every: Interval, zone: string): (k: number) => Instant {
@@ -29,4 +30,5 @@ export function momentsAfter(anchor: Instant, every: Interval, zone: string): (k
 }
 
 /** The same wall clock so many calendar days later in `zone`. */
-export const plusDays = (at: Instant, days: number, zone: string): Instant => nthAfter(at, { count: days, unit: 'day' }, 1, zone);
+export const plusDays = (at: Instant, days: number, zone: string): Instant =>
+  nthAfter(at, { count: days, unit: 'day' }, 1, zone);

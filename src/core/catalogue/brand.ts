@@ -21,12 +21,15 @@ export const PAPER = '#fbf8f1';
 /** WCAG 2.2, success criterion 1.4.3: the least contrast of text to its ground. */
 const LEAST = 4.5;
 
-const channels = (hex: string): [number, number, number] => [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16)) as [number, number, number];
+const channels = (hex: string): [number, number, number] =>
+  [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16)) as [number, number, number];
 
 /** The contrast of two colours, 1 to 21, by WCAG 2.2's relative luminance. */
 export function contrastRatio(a: string, b: string): number {
   const luminance = (hex: string): number => {
-    const [r, g, bl] = channels(hex).map((c) => (c / 255 <= 0.04045 ? c / 255 / 12.92 : ((c / 255 + 0.055) / 1.055) ** 2.4)) as [number, number, number];
+    const [r, g, bl] = channels(hex).map((c) =>
+      c / 255 <= 0.04045 ? c / 255 / 12.92 : ((c / 255 + 0.055) / 1.055) ** 2.4,
+    ) as [number, number, number];
     return 0.2126 * r + 0.7152 * g + 0.0722 * bl;
   };
   const [dark, light] = [luminance(a), luminance(b)].sort((x, y) => x - y) as [number, number];
@@ -37,19 +40,37 @@ export function contrastRatio(a: string, b: string): number {
 export function readable(hex: string, ground = PAPER): string {
   let colour = hex.toLowerCase();
   for (let step = 0; step < 100 && contrastRatio(colour, ground) < LEAST; step += 1) {
-    colour = `#${channels(colour).map((c) => Math.floor(c * 0.96).toString(16).padStart(2, '0')).join('')}`;
+    colour = `#${channels(colour)
+      .map((c) =>
+        Math.floor(c * 0.96)
+          .toString(16)
+          .padStart(2, '0'),
+      )
+      .join('')}`;
   }
   return colour;
 }
 
 const HEAD = "'Bricolage Grotesque Variable', sans-serif";
 const TEXT = "'Source Sans 3 Variable', sans-serif";
-const TYPE: Record<Brand['type'], { head: string; text: string }> = { clear: { head: HEAD, text: TEXT }, plain: { head: TEXT, text: TEXT }, strong: { head: HEAD, text: HEAD } };
+const TYPE: Record<Brand['type'], { head: string; text: string }> = {
+  clear: { head: HEAD, text: TEXT },
+  plain: { head: TEXT, text: TEXT },
+  strong: { head: HEAD, text: HEAD },
+};
 
 /** A brand as the values of the pages' custom properties. Only these are written, never what was typed. */
 export function brandValues(brand: Brand): Record<string, string> {
   const main = readable(brand.main);
   const second = readable(brand.second);
   const { head, text } = TYPE[brand.type];
-  return { '--ink': main, '--color-primary': main, '--color-base-content': main, '--access': second, '--access-fill': second, '--head': head, '--text': text };
+  return {
+    '--ink': main,
+    '--color-primary': main,
+    '--color-base-content': main,
+    '--access': second,
+    '--access-fill': second,
+    '--head': head,
+    '--text': text,
+  };
 }

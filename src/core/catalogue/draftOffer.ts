@@ -3,7 +3,17 @@ import type { Access } from '#core/terms';
 import { type DraftTerms, newTerms, sealTerms, termsProblem, type TermsPart, unsealTerms } from './draftTerms';
 import type { Offer } from './offer';
 import { CardStatement, type Price, type Rise } from './price';
-import { countProblem, dayProblem, isDay, limitProblem, minorOf, numberOf, paidProblem, saleProblem, typedAmount } from './typed';
+import {
+  countProblem,
+  dayProblem,
+  isDay,
+  limitProblem,
+  minorOf,
+  numberOf,
+  paidProblem,
+  saleProblem,
+  typedAmount,
+} from './typed';
 
 /**
  * A price while the seller types. Amounts, counts and days are kept exactly as written, right or wrong, so that
@@ -54,17 +64,36 @@ export const FOR_GOOD: DraftAccess = { kind: 'forever', count: '12', unit: 'mont
 type Known = Partial<Omit<DraftPrice, 'id' | 'terms'>> & { terms?: Partial<DraftTerms> };
 
 /** A price to be filled in, or filled already in the parts given. */
-export const newPrice = (id: string, { terms, ...known }: Known = {}): DraftPrice => ({ id, name: '', terms: newTerms(terms), access: { ...FOR_GOOD }, usual: null, words: null, limit: null, sale: null, cardStatement: null, rise: null, replaces: null, ...known });
+export const newPrice = (id: string, { terms, ...known }: Known = {}): DraftPrice => ({
+  id,
+  name: '',
+  terms: newTerms(terms),
+  access: { ...FOR_GOOD },
+  usual: null,
+  words: null,
+  limit: null,
+  sale: null,
+  cardStatement: null,
+  rise: null,
+  replaces: null,
+  ...known,
+});
 
 /** An offer of one product, without a price yet. */
 export const newOffer = (id: string, product: { id: string; title: string }, currency: string): DraftOffer => ({
-  id, title: product.title, productIds: [product.id], currency, prices: [], onSale: true,
+  id,
+  title: product.title,
+  productIds: [product.id],
+  currency,
+  prices: [],
+  onSale: true,
 });
 
 const LONGEST = 1_200;
 
 /** The part of a price in which something is wrong. */
-export type PricePart = TermsPart | 'usual' | 'access' | 'words' | 'limit' | 'sale' | 'cardStatement' | 'rise' | 'replaces';
+export type PricePart =
+  TermsPart | 'usual' | 'access' | 'words' | 'limit' | 'sale' | 'cardStatement' | 'rise' | 'replaces';
 export interface PriceProblem {
   part: PricePart;
   /** One sentence that says what is wrong and how to write it. */
@@ -72,7 +101,8 @@ export interface PriceProblem {
 }
 
 /** What is wrong with a price as typed, in one sentence, or null. */
-export const draftTermsProblem = (price: DraftPrice, currency: string): string | null => priceProblem(price, currency)?.text ?? null;
+export const draftTermsProblem = (price: DraftPrice, currency: string): string | null =>
+  priceProblem(price, currency)?.text ?? null;
 
 /** The first thing wrong with a price as typed, and where; null when it can be sold. */
 export function priceProblem(price: DraftPrice, currency: string): PriceProblem | null {
@@ -81,12 +111,27 @@ export function priceProblem(price: DraftPrice, currency: string): PriceProblem 
   const parts: [PricePart, string | null][] = [
     ['usual', usualProblem(price, currency)],
     ['access', price.terms.kind === 'subscription' ? null : accessProblem(price.access)],
-    ['words', price.words !== null && price.words.trim() === '' ? 'In place of the number: write the words, or remove them.' : null],
+    [
+      'words',
+      price.words !== null && price.words.trim() === ''
+        ? 'In place of the number: write the words, or remove them.'
+        : null,
+    ],
     ['rise', riseProblem(price, currency)],
     ['limit', limitProblem(price.limit)],
     ['sale', saleProblem(price.sale)],
-    ['replaces', price.replaces !== null && price.replaces.offerId === '' ? 'Which subscription does it end? Choose one, or remove this.' : null],
-    ['cardStatement', price.cardStatement !== null && !CardStatement.safeParse(price.cardStatement).success ? 'A card statement takes 5 to 22 letters, digits, spaces, points or dashes.' : null],
+    [
+      'replaces',
+      price.replaces !== null && price.replaces.offerId === ''
+        ? 'Which subscription does it end? Choose one, or remove this.'
+        : null,
+    ],
+    [
+      'cardStatement',
+      price.cardStatement !== null && !CardStatement.safeParse(price.cardStatement).success
+        ? 'A card statement takes 5 to 22 letters, digits, spaces, points or dashes.'
+        : null,
+    ],
   ];
   const found = parts.find(([, text]) => text !== null);
   return found?.[1] ? { part: found[0], text: found[1] } : null;
@@ -96,7 +141,9 @@ function usualProblem({ terms, usual }: DraftPrice, currency: string): string | 
   if (usual === null || terms.kind === 'free') return null;
   const [amount, parsed] = [parseAmount(terms.amount, currency), parseAmount(usual, currency)];
   if (!parsed.ok) return `The usual price: ${parsed.problem}`;
-  return amount.ok && parsed.minor <= amount.minor ? 'The usual price is not above the price, so it would not be true.' : null;
+  return amount.ok && parsed.minor <= amount.minor
+    ? 'The usual price is not above the price, so it would not be true.'
+    : null;
 }
 
 function accessProblem(access: DraftAccess): string | null {
@@ -104,7 +151,8 @@ function accessProblem(access: DraftAccess): string | null {
     const problem = countProblem(access.count, LONGEST);
     return problem && `How long it stays open: ${problem}`;
   }
-  if (access.kind === 'until' && !isDay(access.date)) return access.date === '' ? 'Until which day does it stay open?' : dayProblem(access.date);
+  if (access.kind === 'until' && !isDay(access.date))
+    return access.date === '' ? 'Until which day does it stay open?' : dayProblem(access.date);
   return null;
 }
 
@@ -112,11 +160,20 @@ function riseProblem({ rise, terms }: DraftPrice, currency: string): string | nu
   if (rise === null || terms.kind === 'free') return null;
   const by = paidProblem(rise.by, currency, 'A rise of zero is none.');
   if (by) return `The rise: ${by}`;
-  const every = rise.every === 'sales' ? countProblem(rise.sales, 1_000_000) : datesOf(rise.dates).length === 0 ? 'On which days does it rise? Write one like 2026-07-01.' : (datesOf(rise.dates).map((d) => (isDay(d) ? null : dayProblem(d))).find((p) => p !== null) ?? null);
+  const every =
+    rise.every === 'sales'
+      ? countProblem(rise.sales, 1_000_000)
+      : datesOf(rise.dates).length === 0
+        ? 'On which days does it rise? Write one like 2026-07-01.'
+        : (datesOf(rise.dates)
+            .map((d) => (isDay(d) ? null : dayProblem(d)))
+            .find((p) => p !== null) ?? null);
   if (every) return `The rise: ${every}`;
   const ceiling = paidProblem(rise.ceiling, currency, 'The price must have a ceiling.');
   if (ceiling) return `The ceiling: ${ceiling}`;
-  return minorOf(rise.ceiling, currency) <= minorOf(terms.amount, currency) ? 'The ceiling is not above the price, so it would never rise.' : null;
+  return minorOf(rise.ceiling, currency) <= minorOf(terms.amount, currency)
+    ? 'The ceiling is not above the price, so it would never rise.'
+    : null;
 }
 
 const datesOf = (text: string): string[] => text.split(/[\s,;]+/).filter((d) => d !== '');
@@ -126,16 +183,26 @@ const datesOf = (text: string): string[] => text.split(/[\s,;]+/).filter((d) => 
  * @returns null when any price has a problem (see `draftTermsProblem`) or there is none
  */
 export function sealOffer(draft: DraftOffer): Offer | null {
-  if (draft.prices.length === 0 || draft.prices.some((price) => draftTermsProblem(price, draft.currency) !== null)) return null;
+  if (draft.prices.length === 0 || draft.prices.some((price) => draftTermsProblem(price, draft.currency) !== null))
+    return null;
   return {
-    id: draft.id, title: draft.title.trim(), productIds: draft.productIds, currency: draft.currency,
-    prices: draft.prices.map((price) => sealPrice(price, draft.currency)), onSale: draft.onSale, ...(draft.putAway ? { putAway: true } : {}),
+    id: draft.id,
+    title: draft.title.trim(),
+    productIds: draft.productIds,
+    currency: draft.currency,
+    prices: draft.prices.map((price) => sealPrice(price, draft.currency)),
+    onSale: draft.onSale,
+    ...(draft.putAway ? { putAway: true } : {}),
   };
 }
 
 function sealPrice(price: DraftPrice, currency: string): Price {
   // For good is what terms mean that say nothing, so that they read alike whenever they were made.
-  const terms = sealTerms(price.terms, price.access.kind === 'forever' ? {} : { access: sealAccess(price.access) }, currency);
+  const terms = sealTerms(
+    price.terms,
+    price.access.kind === 'forever' ? {} : { access: sealAccess(price.access) },
+    currency,
+  );
   return {
     id: price.id,
     name: price.name.trim(),
@@ -151,11 +218,20 @@ function sealPrice(price: DraftPrice, currency: string): Price {
 }
 
 const sealRise = (rise: DraftRise, currency: string): Rise => ({
-  by: minorOf(rise.by, currency), ceiling: minorOf(rise.ceiling, currency),
-  every: rise.every === 'sales' ? { by: 'sales', sales: Number(rise.sales) } : { by: 'dates', dates: [...datesOf(rise.dates)].sort() },
+  by: minorOf(rise.by, currency),
+  ceiling: minorOf(rise.ceiling, currency),
+  every:
+    rise.every === 'sales'
+      ? { by: 'sales', sales: Number(rise.sales) }
+      : { by: 'dates', dates: [...datesOf(rise.dates)].sort() },
 });
 
-const sealAccess = (access: DraftAccess): Access => (access.kind === 'for' ? { kind: 'for', count: Number(access.count), unit: access.unit } : access.kind === 'until' ? { kind: 'until', date: access.date } : { kind: 'forever' });
+const sealAccess = (access: DraftAccess): Access =>
+  access.kind === 'for'
+    ? { kind: 'for', count: Number(access.count), unit: access.unit }
+    : access.kind === 'until'
+      ? { kind: 'until', date: access.date }
+      : { kind: 'forever' };
 
 /** The offer as a studio edits it, from one that was sold. */
 export function unsealOffer(offer: Offer): DraftOffer {
@@ -169,13 +245,32 @@ function unsealPrice(price: Price, currency: string): DraftPrice {
     id: price.id,
     name: price.name,
     terms: unsealTerms(terms, currency),
-    access: { ...FOR_GOOD, ...(access?.kind === 'for' ? { kind: 'for', count: String(access.count), unit: access.unit } : access?.kind === 'until' ? { kind: 'until', date: access.date } : {}) },
+    access: {
+      ...FOR_GOOD,
+      ...(access?.kind === 'for'
+        ? { kind: 'for', count: String(access.count), unit: access.unit }
+        : access?.kind === 'until'
+          ? { kind: 'until', date: access.date }
+          : {}),
+    },
     usual: price.usual === null ? null : typedAmount(price.usual, currency),
     words: price.words,
-    limit: limit.inAll === null && limit.each === null ? null : { inAll: limit.inAll === null ? '' : String(limit.inAll), each: limit.each === null ? '' : String(limit.each) },
+    limit:
+      limit.inAll === null && limit.each === null
+        ? null
+        : {
+            inAll: limit.inAll === null ? '' : String(limit.inAll),
+            each: limit.each === null ? '' : String(limit.each),
+          },
     sale: sale.from === null && sale.until === null ? null : { from: sale.from ?? '', until: sale.until ?? '' },
     cardStatement: price.cardStatement,
-    rise: rise && { by: typedAmount(rise.by, currency), ceiling: typedAmount(rise.ceiling, currency), every: rise.every.by, sales: rise.every.by === 'sales' ? String(rise.every.sales) : '10', dates: rise.every.by === 'dates' ? rise.every.dates.join(' ') : '' },
+    rise: rise && {
+      by: typedAmount(rise.by, currency),
+      ceiling: typedAmount(rise.ceiling, currency),
+      every: rise.every.by,
+      sales: rise.every.by === 'sales' ? String(rise.every.sales) : '10',
+      dates: rise.every.by === 'dates' ? rise.every.dates.join(' ') : '',
+    },
     replaces: price.replaces,
   };
 }

@@ -26,7 +26,17 @@ export interface DraftTerms {
 }
 
 export const newTerms = (known: Partial<DraftTerms> = {}): DraftTerms => ({
-  kind: 'once', amount: '', every: { count: '1', unit: 'month' }, payments: '3', owedBy: 'each', ends: '', first: null, introductory: null, trial: null, setUp: null, ...known,
+  kind: 'once',
+  amount: '',
+  every: { count: '1', unit: 'month' },
+  payments: '3',
+  owedBy: 'each',
+  ends: '',
+  first: null,
+  introductory: null,
+  trial: null,
+  setUp: null,
+  ...known,
 });
 
 export type TermsPart = 'amount' | 'every' | 'payments' | 'first' | 'introductory' | 'trial' | 'setUp';
@@ -39,15 +49,26 @@ const MOST_PAYMENTS = 1_200;
 /** The first thing wrong with terms as typed, and where. */
 export function termsProblem(terms: DraftTerms, currency: string): TermsProblem | null {
   if (terms.kind === 'free') return null;
-  const amount = paidProblem(terms.amount, currency, 'A price of zero is not a payment. Choose “gets it free” instead.');
+  const amount = paidProblem(
+    terms.amount,
+    currency,
+    'A price of zero is not a payment. Choose “gets it free” instead.',
+  );
   if (amount) return { part: 'amount', text: amount };
   if (terms.kind === 'once') return null;
-  const found = [everyProblem(terms), ...(terms.kind === 'plan' ? planProblems(terms, currency) : subscriptionProblems(terms, currency)), trialProblem(terms, currency), setUpProblem(terms, currency)].find((p) => p !== null);
+  const found = [
+    everyProblem(terms),
+    ...(terms.kind === 'plan' ? planProblems(terms, currency) : subscriptionProblems(terms, currency)),
+    trialProblem(terms, currency),
+    setUpProblem(terms, currency),
+  ].find((p) => p !== null);
   return found ?? null;
 }
 
 function everyProblem({ every }: DraftTerms): TermsProblem | null {
-  const text = countProblem(every.count, 365) ?? (every.unit === 'day' && Number(every.count) < 7 ? 'The shortest interval is 7 days.' : null);
+  const text =
+    countProblem(every.count, 365) ??
+    (every.unit === 'day' && Number(every.count) < 7 ? 'The shortest interval is 7 days.' : null);
   return text === null ? null : { part: 'every', text: `How often: ${text}` };
 }
 
@@ -55,11 +76,20 @@ function planProblems(terms: DraftTerms, currency: string): (TermsProblem | null
   const payments = countProblem(terms.payments, MOST_PARTS, 2);
   if (payments) return [{ part: 'payments', text: `How many payments: ${payments}` }];
   if (terms.first !== null) {
-    const first = paidProblem(terms.first, currency, 'A first payment of zero is none. Give a trial instead, or remove it.');
+    const first = paidProblem(
+      terms.first,
+      currency,
+      'A first payment of zero is none. Give a trial instead, or remove it.',
+    );
     if (first) return [{ part: 'first', text: `The first payment: ${first}` }];
   }
-  const [whole, first, parts] = [minorOf(terms.amount, currency), terms.first === null ? 0 : minorOf(terms.first, currency), Number(terms.payments) - (terms.first === null ? 0 : 1)];
-  if (terms.owedBy === 'total' && whole - first < parts) return [{ part: 'amount', text: 'The whole is too small to be divided into so many payments.' }];
+  const [whole, first, parts] = [
+    minorOf(terms.amount, currency),
+    terms.first === null ? 0 : minorOf(terms.first, currency),
+    Number(terms.payments) - (terms.first === null ? 0 : 1),
+  ];
+  if (terms.owedBy === 'total' && whole - first < parts)
+    return [{ part: 'amount', text: 'The whole is too small to be divided into so many payments.' }];
   return [];
 }
 
@@ -67,14 +97,21 @@ function subscriptionProblems({ ends, introductory }: DraftTerms, currency: stri
   const payments = ends.trim() === '' ? null : countProblem(ends, MOST_PAYMENTS, 2);
   if (payments) return [{ part: 'payments', text: `How many payments: ${payments}` }];
   if (!introductory) return [];
-  const text = countProblem(introductory.payments, MOST_PARTS) ?? paidProblem(introductory.amount, currency, 'Payments of zero are none. Give a free trial instead.');
+  const text =
+    countProblem(introductory.payments, MOST_PARTS) ??
+    paidProblem(introductory.amount, currency, 'Payments of zero are none. Give a free trial instead.');
   if (text) return [{ part: 'introductory', text: `Cheaper at first: ${text}` }];
-  return [ends.trim() !== '' && Number(introductory.payments) >= Number(ends) ? { part: 'introductory', text: 'The cheaper payments must be fewer than all payments.' } : null];
+  return [
+    ends.trim() !== '' && Number(introductory.payments) >= Number(ends)
+      ? { part: 'introductory', text: 'The cheaper payments must be fewer than all payments.' }
+      : null,
+  ];
 }
 
 function trialProblem({ trial }: DraftTerms, currency: string): TermsProblem | null {
   if (!trial) return null;
-  if (trial.days.trim() === '0') return { part: 'trial', text: 'A trial of 0 days is none. Write a number from 1, or remove the trial.' };
+  if (trial.days.trim() === '0')
+    return { part: 'trial', text: 'A trial of 0 days is none. Write a number from 1, or remove the trial.' };
   const days = countProblem(trial.days, LONGEST_TRIAL);
   if (days) return { part: 'trial', text: `The trial: ${days}` };
   const fee = trial.fee.trim() === '' ? null : parseAmount(trial.fee, currency);
@@ -85,7 +122,11 @@ function setUpProblem({ setUp }: DraftTerms, currency: string): TermsProblem | n
   if (!setUp) return null;
   const amount = paidProblem(setUp.amount, currency, 'A fee of zero is none. Write an amount, or remove it.');
   if (amount) return { part: 'setUp', text: `The set-up fee: ${amount}` };
-  return setUp.label.trim() === '' ? { part: 'setUp', text: 'What is the set-up fee for? Give it a name.' } : setUp.label.trim().length > 60 ? { part: 'setUp', text: 'The name of the set-up fee has at most 60 letters.' } : null;
+  return setUp.label.trim() === ''
+    ? { part: 'setUp', text: 'What is the set-up fee for? Give it a name.' }
+    : setUp.label.trim().length > 60
+      ? { part: 'setUp', text: 'The name of the set-up fee has at most 60 letters.' }
+      : null;
 }
 
 /** The terms as they can be sold. Only for terms without a problem. */
@@ -93,8 +134,12 @@ export function sealTerms(terms: DraftTerms, access: { access?: Access }, curren
   const minor = (text: string): number => minorOf(text, currency);
   const every = { count: Number(terms.every.count), unit: terms.every.unit };
   const beginning = {
-    ...(terms.trial ? { trial: { days: Number(terms.trial.days), fee: terms.trial.fee.trim() === '' ? 0 : minor(terms.trial.fee) } } : {}),
-    ...(terms.setUp ? { setUp: { label: terms.setUp.label.trim(), amount: minor(terms.setUp.amount), when: terms.setUp.when } } : {}),
+    ...(terms.trial
+      ? { trial: { days: Number(terms.trial.days), fee: terms.trial.fee.trim() === '' ? 0 : minor(terms.trial.fee) } }
+      : {}),
+    ...(terms.setUp
+      ? { setUp: { label: terms.setUp.label.trim(), amount: minor(terms.setUp.amount), when: terms.setUp.when } }
+      : {}),
   };
   switch (terms.kind) {
     case 'free':
@@ -102,11 +147,27 @@ export function sealTerms(terms: DraftTerms, access: { access?: Access }, curren
     case 'once':
       return { kind: 'once', amount: minor(terms.amount), ...access };
     case 'plan':
-      return { kind: 'plan', payments: Number(terms.payments), every, owed: { by: terms.owedBy, amount: minor(terms.amount) }, ...(terms.first === null ? {} : { first: minor(terms.first) }), ...beginning, ...access };
+      return {
+        kind: 'plan',
+        payments: Number(terms.payments),
+        every,
+        owed: { by: terms.owedBy, amount: minor(terms.amount) },
+        ...(terms.first === null ? {} : { first: minor(terms.first) }),
+        ...beginning,
+        ...access,
+      };
     case 'subscription':
       return {
-        kind: 'subscription', amount: minor(terms.amount), every, ...(terms.ends.trim() === '' ? {} : { payments: Number(terms.ends) }),
-        ...(terms.introductory ? { introductory: { amount: minor(terms.introductory.amount), payments: Number(terms.introductory.payments) } } : {}), ...beginning,
+        kind: 'subscription',
+        amount: minor(terms.amount),
+        every,
+        ...(terms.ends.trim() === '' ? {} : { payments: Number(terms.ends) }),
+        ...(terms.introductory
+          ? {
+              introductory: { amount: minor(terms.introductory.amount), payments: Number(terms.introductory.payments) },
+            }
+          : {}),
+        ...beginning,
       };
   }
 }
@@ -118,12 +179,27 @@ export function unsealTerms(terms: Terms, currency: string): DraftTerms {
   if (terms.kind === 'once') return newTerms({ kind: 'once', amount: typed(terms.amount) });
   const lasting = {
     every: { count: String(terms.every.count), unit: terms.every.unit },
-    trial: terms.trial ? { days: String(terms.trial.days), fee: terms.trial.fee === 0 ? '' : typed(terms.trial.fee) } : null,
+    trial: terms.trial
+      ? { days: String(terms.trial.days), fee: terms.trial.fee === 0 ? '' : typed(terms.trial.fee) }
+      : null,
     setUp: terms.setUp ? { ...terms.setUp, amount: typed(terms.setUp.amount) } : null,
   };
-  if (terms.kind === 'plan') return newTerms({ kind: 'plan', amount: typed(terms.owed.amount), payments: String(terms.payments), owedBy: terms.owed.by, first: terms.first === undefined ? null : typed(terms.first), ...lasting });
+  if (terms.kind === 'plan')
+    return newTerms({
+      kind: 'plan',
+      amount: typed(terms.owed.amount),
+      payments: String(terms.payments),
+      owedBy: terms.owed.by,
+      first: terms.first === undefined ? null : typed(terms.first),
+      ...lasting,
+    });
   return newTerms({
-    kind: 'subscription', amount: typed(terms.amount), ends: terms.payments === undefined ? '' : String(terms.payments),
-    introductory: terms.introductory ? { payments: String(terms.introductory.payments), amount: typed(terms.introductory.amount) } : null, ...lasting,
+    kind: 'subscription',
+    amount: typed(terms.amount),
+    ends: terms.payments === undefined ? '' : String(terms.payments),
+    introductory: terms.introductory
+      ? { payments: String(terms.introductory.payments), amount: typed(terms.introductory.amount) }
+      : null,
+    ...lasting,
   });
 }

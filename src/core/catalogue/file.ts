@@ -11,15 +11,40 @@ export const FileRef = z.object({
   bytes: z.int().min(0),
   type: z.string().max(120),
   /** What stood here before it was replaced, the latest first; buyers meet only the present one. */
-  earlier: z.array(z.object({ sha256: z.string().regex(/^[0-9a-f]{64}$/), name: z.string().max(255), bytes: z.int().min(0), type: z.string().max(120) })).max(20).optional(),
+  earlier: z
+    .array(
+      z.object({
+        sha256: z.string().regex(/^[0-9a-f]{64}$/),
+        name: z.string().max(255),
+        bytes: z.int().min(0),
+        type: z.string().max(120),
+      }),
+    )
+    .max(20)
+    .optional(),
 });
 export type FileRef = z.infer<typeof FileRef>;
 
 const TYPES: Record<string, string> = {
-  pdf: 'application/pdf', zip: 'application/zip', epub: 'application/epub+zip', txt: 'text/plain', csv: 'text/csv',
-  wav: 'audio/wav', mp3: 'audio/mpeg', m4a: 'audio/mp4', ogg: 'audio/ogg', flac: 'audio/flac',
-  mp4: 'video/mp4', webm: 'video/webm', mov: 'video/quicktime',
-  png: 'image/png', jpg: 'image/jpeg', jpeg: 'image/jpeg', gif: 'image/gif', webp: 'image/webp', svg: 'image/svg+xml',
+  pdf: 'application/pdf',
+  zip: 'application/zip',
+  epub: 'application/epub+zip',
+  txt: 'text/plain',
+  csv: 'text/csv',
+  wav: 'audio/wav',
+  mp3: 'audio/mpeg',
+  m4a: 'audio/mp4',
+  ogg: 'audio/ogg',
+  flac: 'audio/flac',
+  mp4: 'video/mp4',
+  webm: 'video/webm',
+  mov: 'video/quicktime',
+  png: 'image/png',
+  jpg: 'image/jpeg',
+  jpeg: 'image/jpeg',
+  gif: 'image/gif',
+  webp: 'image/webp',
+  svg: 'image/svg+xml',
 };
 
 /** The media type by a name's ending; what a browser claims is not believed. Unknown endings are plain bytes. */

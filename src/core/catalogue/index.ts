@@ -3,7 +3,21 @@ export { RichText, type RichBlock, type RichRun, richFromPlain, plainFromRich, c
 export { Product, ProductLink, newProduct, DEFAULT_DOWNLOADS, linkProblem } from './product';
 export { Offer } from './offer';
 export { Price, Rise, CardStatement, saleState, type SaleState } from './price';
-export { newOffer, newPrice, FOR_GOOD, type DraftOffer, type DraftPrice, type DraftRise, type DraftAccess, draftTermsProblem, priceProblem, type PricePart, type PriceProblem, sealOffer, unsealOffer } from './draftOffer';
+export {
+  newOffer,
+  newPrice,
+  FOR_GOOD,
+  type DraftOffer,
+  type DraftPrice,
+  type DraftRise,
+  type DraftAccess,
+  draftTermsProblem,
+  priceProblem,
+  type PricePart,
+  type PriceProblem,
+  sealOffer,
+  unsealOffer,
+} from './draftOffer';
 export { type DraftTerms, newTerms } from './draftTerms';
 export { type DraftCoupon, newCoupon, couponProblem, sealCoupon, unsealCoupon } from './draftCoupon';
 export { typedAmount, typedPercent, percentOf } from './typed';

@@ -4,7 +4,9 @@ import { Terms } from '#core/terms';
 import { Id } from './file';
 
 /** What every bank can print on a card statement. */
-export const CardStatement = z.string().regex(/^[A-Za-z0-9 .\-]{5,22}$/, 'A card statement takes 5 to 22 letters, digits, spaces, points or dashes.');
+export const CardStatement = z
+  .string()
+  .regex(/^[A-Za-z0-9 .\-]{5,22}$/, 'A card statement takes 5 to 22 letters, digits, spaces, points or dashes.');
 
 const count = z.int().min(1).max(10_000_000).nullable();
 const day = z.iso.date().nullable();
@@ -12,7 +14,10 @@ const day = z.iso.date().nullable();
 /** A price that rises by itself, never back: truthfully, by what was sold or on days named in advance. */
 export const Rise = z.object({
   by: z.int().min(1).max(9_999_999_999),
-  every: z.discriminatedUnion('by', [z.object({ by: z.literal('sales'), sales: z.int().min(1).max(1_000_000) }), z.object({ by: z.literal('dates'), dates: z.array(z.iso.date()).min(1).max(60) })]),
+  every: z.discriminatedUnion('by', [
+    z.object({ by: z.literal('sales'), sales: z.int().min(1).max(1_000_000) }),
+    z.object({ by: z.literal('dates'), dates: z.array(z.iso.date()).min(1).max(60) }),
+  ]),
   /** It rises no further than this. */
   ceiling: z.int().min(1).max(9_999_999_999),
 });
@@ -39,7 +44,10 @@ export const Price = z.object({
 });
 export type Price = z.infer<typeof Price>;
 
-export type SaleState = { state: 'open'; closesAt: Instant | null } | { state: 'not-yet'; opensAt: Instant } | { state: 'over'; closedAt: Instant };
+export type SaleState =
+  | { state: 'open'; closesAt: Instant | null }
+  | { state: 'not-yet'; opensAt: Instant }
+  | { state: 'over'; closedAt: Instant };
 
 /** Whether a price is on sale at a moment, by its own days. */
 export function saleState(price: Pick<Price, 'sale'>, now: Instant, zone: string): SaleState {

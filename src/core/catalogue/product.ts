@@ -9,7 +9,9 @@ export type ProductLink = z.infer<typeof ProductLink>;
 /** What is wrong with a link held elsewhere, in one sentence, or null. */
 export function linkProblem(link: Pick<ProductLink, 'url'>): string | null {
   if (link.url.trim() === '') return 'A link has no address yet.';
-  return z.url({ protocol: /^https?$/, hostname: z.regexes.hostname }).safeParse(link.url.trim()).success ? null : `“${link.url}” is not a web address. Write it whole, like https://example.org/film.`;
+  return z.url({ protocol: /^https?$/, hostname: z.regexes.hostname }).safeParse(link.url.trim()).success
+    ? null
+    : `“${link.url}” is not a web address. Write it whole, like https://example.org/film.`;
 }
 
 /** Something a buyer can open. Downloads are the first kind; each later kind is one more member of a union on `kind`. */
@@ -40,5 +42,16 @@ export const DEFAULT_DOWNLOADS = { limit: 10, linkHours: 24 };
 
 /** An empty download. */
 export function newProduct(id: string, title = ''): Product {
-  return { id, kind: 'download', title, promise: '', description: { type: 'doc', content: [] }, picture: null, files: [], links: [], benefits: [], downloads: { ...DEFAULT_DOWNLOADS } };
+  return {
+    id,
+    kind: 'download',
+    title,
+    promise: '',
+    description: { type: 'doc', content: [] },
+    picture: null,
+    files: [],
+    links: [],
+    benefits: [],
+    downloads: { ...DEFAULT_DOWNLOADS },
+  };
 }

@@ -19,7 +19,13 @@ const Billing = z.object({
   beginsOnce: z.boolean().default(true),
 });
 
-const DEFAULT_BILLING: z.infer<typeof Billing> = { graceDays: 7, trialNoticeDays: 3, planOpenInPause: true, quoteMinutes: 60, beginsOnce: true };
+const DEFAULT_BILLING: z.infer<typeof Billing> = {
+  graceDays: 7,
+  trialNoticeDays: 3,
+  planOpenInPause: true,
+  quoteMinutes: 60,
+  beginsOnce: true,
+};
 
 /** Who sells, where and in what: asked for when first needed, with defaults that work. */
 export const ShopDetails = z.object({
@@ -36,11 +42,23 @@ export const ShopDetails = z.object({
   /** Null until the seller says how tax is charged: then none is. */
   tax: ShopTax.nullable().default(null),
   billing: Billing.default(DEFAULT_BILLING),
-  legal: z.object({ terms: z.string().max(20_000), privacy: z.string().max(20_000), withdrawal: z.string().max(4_000) }),
+  legal: z.object({
+    terms: z.string().max(20_000),
+    privacy: z.string().max(20_000),
+    withdrawal: z.string().max(4_000),
+  }),
 });
 export type ShopDetails = z.infer<typeof ShopDetails>;
 
 export const DEFAULT_SHOP: ShopDetails = {
-  name: 'My shop', senderAddress: 'hello@shop.example', zone: 'UTC', currency: 'EUR', locale: 'en', cardStatement: 'MY SHOP', brand: null, tax: null, billing: DEFAULT_BILLING,
+  name: 'My shop',
+  senderAddress: 'hello@shop.example',
+  zone: 'UTC',
+  currency: 'EUR',
+  locale: 'en',
+  cardStatement: 'MY SHOP',
+  brand: null,
+  tax: null,
+  billing: DEFAULT_BILLING,
   legal: { terms: '', privacy: '', withdrawal: '' },
 };

@@ -6,7 +6,8 @@ export const typedAmount = (minor: number, currency: string): string => formatPl
 
 /** A whole number from `least` up as typed, or why it is none. */
 export function countProblem(text: string, most: number, least = 1): string | null {
-  if (!/^\d{1,9}$/.test(text.trim())) return text.trim() === '' ? 'Write a number, like 50.' : `“${text}” is not a number. Write it like 50.`;
+  if (!/^\d{1,9}$/.test(text.trim()))
+    return text.trim() === '' ? 'Write a number, like 50.' : `“${text}” is not a number. Write it like 50.`;
   const value = Number(text);
   if (value < least) return `The smallest number here is ${least}.`;
   return value > most ? `The largest number here is ${most.toLocaleString('en')}.` : null;
@@ -44,10 +45,13 @@ export const dayProblem = (text: string): string => `“${text}” is not a day.
 /** What is wrong with days of sale as typed; empty means from now on, or without an end. */
 export function saleProblem(sale: { from: string; until: string } | null): string | null {
   if (!sale) return null;
-  if (sale.from === '' && sale.until === '') return 'From which day, or until which, is it on sale? Write one, or remove the dates.';
+  if (sale.from === '' && sale.until === '')
+    return 'From which day, or until which, is it on sale? Write one, or remove the dates.';
   const wrong = [sale.from, sale.until].find((text) => text !== '' && !isDay(text));
   if (wrong !== undefined) return dayProblem(wrong);
-  return sale.from !== '' && sale.until !== '' && sale.until < sale.from ? 'The last day of sale lies before the first.' : null;
+  return sale.from !== '' && sale.until !== '' && sale.until < sale.from
+    ? 'The last day of sale lies before the first.'
+    : null;
 }
 
 const MOST_COUNTED = 10_000_000;
@@ -55,10 +59,14 @@ const MOST_COUNTED = 10_000_000;
 /** What is wrong with limits as typed; empty means no limit of that kind. */
 export function limitProblem(limit: { inAll: string; each: string } | null): string | null {
   if (!limit) return null;
-  if (limit.inAll.trim() === '' && limit.each.trim() === '') return 'How many can be sold? Write a number, or remove the limit.';
-  const problem = [limit.inAll, limit.each].map((text) => (text.trim() === '' ? null : countProblem(text, MOST_COUNTED))).find((p) => p !== null);
+  if (limit.inAll.trim() === '' && limit.each.trim() === '')
+    return 'How many can be sold? Write a number, or remove the limit.';
+  const problem = [limit.inAll, limit.each]
+    .map((text) => (text.trim() === '' ? null : countProblem(text, MOST_COUNTED)))
+    .find((p) => p !== null);
   return problem ? `The limit: ${problem}` : null;
 }
 
 /** A number as typed; null where nothing stands. */
-export const numberOf = (text: string | undefined): number | null => (text === undefined || text.trim() === '' ? null : Number(text));
+export const numberOf = (text: string | undefined): number | null =>
+  text === undefined || text.trim() === '' ? null : Number(text);

@@ -17,12 +17,19 @@ export type QuoteBuyer = z.infer<typeof QuoteBuyer>;
  * that country; whether it exists is not asked.
  * @returns a problem is a whole sentence
  */
-export function readBuyer(typed: { country: string; vatNumber?: string | undefined }, tax: ShopTax | null): QuoteBuyer | { problem: string } {
+export function readBuyer(
+  typed: { country: string; vatNumber?: string | undefined },
+  tax: ShopTax | null,
+): QuoteBuyer | { problem: string } {
   const { country, vatNumber = '' } = typed;
   if (!CountryCode.safeParse(country).success) return { problem: 'Choose a country from the list.' };
   if (vatNumber.trim() === '') return { country, reverse: false };
   const read = readVatNumber(vatNumber);
-  if (!read) return { problem: 'That VAT number cannot be right: its form or its check digits do not fit. Write it with the two letters of its country, or leave it empty.' };
+  if (!read)
+    return {
+      problem:
+        'That VAT number cannot be right: its form or its check digits do not fit. Write it with the two letters of its country, or leave it empty.',
+    };
   if (read.country !== country) return { problem: 'That VAT number belongs to another country than the one chosen.' };
   return { country, reverse: tax !== null && canReverse(tax, country) };
 }

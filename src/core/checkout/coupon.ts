@@ -46,15 +46,23 @@ export function findCoupon(coupons: readonly Coupon[], typed: string, use: Use):
   const coupon = coupons.find((c) => c.code === code);
   const problem = (text: string): { problem: string } => ({ problem: text });
   if (!coupon || !coupon.on) return problem(`The code ${code} is not known here.`);
-  if (coupon.offerIds !== null && !coupon.offerIds.includes(use.offerId)) return problem(`The code ${code} is not for this.`);
-  if (coupon.takes.by === 'amount' && coupon.takes.currency !== use.currency) return problem(`The code ${code} is for prices in ${coupon.takes.currency}.`);
+  if (coupon.offerIds !== null && !coupon.offerIds.includes(use.offerId))
+    return problem(`The code ${code} is not for this.`);
+  if (coupon.takes.by === 'amount' && coupon.takes.currency !== use.currency)
+    return problem(`The code ${code} is for prices in ${coupon.takes.currency}.`);
   const sale = saleState(coupon, use.now, use.zone);
   if (sale.state === 'not-yet') return problem(`The code ${code} does not work yet.`);
   if (sale.state === 'over') return problem(`The code ${code} has ended.`);
   if (coupon.limit.inAll !== null && use.uses >= coupon.limit.inAll) return problem(`The code ${code} is used up.`);
-  if (coupon.limit.each !== null && use.usesByBuyer >= coupon.limit.each) return problem(`The code ${code} was already used with this address.`);
+  if (coupon.limit.each !== null && use.usesByBuyer >= coupon.limit.each)
+    return problem(`The code ${code} was already used with this address.`);
   return coupon;
 }
 
 /** A coupon frozen for one line that stands alone. */
-export const lineCoupon = (coupon: Coupon, share: number): LineCoupon => ({ couponId: coupon.id, code: coupon.code, payments: coupon.payments, ...(coupon.takes.by === 'percent' ? { rate: coupon.takes.rate } : { amount: share }) });
+export const lineCoupon = (coupon: Coupon, share: number): LineCoupon => ({
+  couponId: coupon.id,
+  code: coupon.code,
+  payments: coupon.payments,
+  ...(coupon.takes.by === 'percent' ? { rate: coupon.takes.rate } : { amount: share }),
+});

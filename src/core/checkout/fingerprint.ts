@@ -8,7 +8,17 @@ import type { Quote } from './quote';
 export function quoteFingerprint(quote: Quote): string {
   return JSON.stringify([
     quote.currency,
-    quote.lines.map((l) => [l.offerId, l.priceId, l.title, l.priceName, l.productIds, l.dueToday, l.tax, l.terms, l.coupon ?? null]),
+    quote.lines.map((l) => [
+      l.offerId,
+      l.priceId,
+      l.title,
+      l.priceName,
+      l.productIds,
+      l.dueToday,
+      l.tax,
+      l.terms,
+      l.coupon ?? null,
+    ]),
     quote.dueToday,
     quote.dueLater.map((d) => [d.lineId, dateIn(d.at, quote.zone), d.amount]),
     quote.buyer ?? null,

@@ -1,5 +1,14 @@
 export { QuoteBuyer, readBuyer } from './buyer';
-export { Quote, type QuoteLine, type QuoteChoice, quoteFor, termsNow, type QuoteRefusal, type Standing, firstBuyer } from './quote';
+export {
+  Quote,
+  type QuoteLine,
+  type QuoteChoice,
+  quoteFor,
+  termsNow,
+  type QuoteRefusal,
+  type Standing,
+  firstBuyer,
+} from './quote';
 export { quoteFingerprint } from './fingerprint';
 export { paymentFor, type Payment } from './payment';
 export { LineCoupon, discountOf, spreadAmount, findCoupon, lineCoupon } from './coupon';

@@ -51,7 +51,10 @@ export const Quote = z.object({
 });
 export type Quote = z.infer<typeof Quote>;
 
-export type QuoteRefusal = { refused: 'not-on-sale' | 'no-such-price' | 'sold-out' | 'buyer-limit' | 'coupon' | 'vat-number'; sentence: string };
+export type QuoteRefusal = {
+  refused: 'not-on-sale' | 'no-such-price' | 'sold-out' | 'buyer-limit' | 'coupon' | 'vat-number';
+  sentence: string;
+};
 
 /** What a buyer chooses; never an amount. */
 export interface QuoteChoice {
@@ -92,10 +95,16 @@ const refuse = (refused: QuoteRefusal['refused'], sentence: string): QuoteRefusa
  * choices only; this is where amounts come from.
  * @param now the start that dates are counted from
  */
-export function quoteFor(release: Release, choice: QuoteChoice, now: Instant, standing: Standing): Quote | QuoteRefusal {
+export function quoteFor(
+  release: Release,
+  choice: QuoteChoice,
+  now: Instant,
+  standing: Standing,
+): Quote | QuoteRefusal {
   const { shop, offers } = release.content;
   const offer = offers.find((o) => o.id === choice.offerId);
-  if (!offer || !offer.onSale || offer.putAway) return refuse('not-on-sale', 'This is not on sale any more. Nothing was charged.');
+  if (!offer || !offer.onSale || offer.putAway)
+    return refuse('not-on-sale', 'This is not on sale any more. Nothing was charged.');
   const price = offer.prices.find((p) => p.id === choice.priceId);
   if (!price) return refuse('no-such-price', 'This price is not offered any more. Nothing was charged.');
   const closed = whyNotNow(price, now, shop.zone, standing);
@@ -110,7 +119,13 @@ export function quoteFor(release: Release, choice: QuoteChoice, now: Instant, st
 
   const endless = isLasting(terms) && paymentsOf(terms) === null;
   const dues = firstDues(terms, now, shop.zone, endless ? LATER_SHOWN + 1 : Infinity);
-  const payments = dues.map((due): Payment => paymentFor(due, coupon, taxRuleFor(tax, { country: buyer?.country ?? null, reverse: buyer?.reverse ?? false }, due.at, shop.zone)));
+  const payments = dues.map((due): Payment =>
+    paymentFor(
+      due,
+      coupon,
+      taxRuleFor(tax, { country: buyer?.country ?? null, reverse: buyer?.reverse ?? false }, due.at, shop.zone),
+    ),
+  );
   const lineId = 'l1';
   const today = payments.filter((p) => p.at === now);
   const dueToday = sum(today.map((p) => p.amount));
@@ -121,7 +136,21 @@ export function quoteFor(release: Release, choice: QuoteChoice, now: Instant, st
     release: release.number,
     currency: offer.currency,
     zone: shop.zone,
-    lines: [{ lineId, offerId: offer.id, priceId: price.id, title: offer.title, priceName: price.name, productIds: offer.productIds, terms, dueToday, tax: sum(today.map((p) => p.tax)), ...(isLasting(terms) ? { forPeriod: sum(today.map((p) => p.forPeriod)) } : {}), ...(coupon ? { coupon } : {}) }],
+    lines: [
+      {
+        lineId,
+        offerId: offer.id,
+        priceId: price.id,
+        title: offer.title,
+        priceName: price.name,
+        productIds: offer.productIds,
+        terms,
+        dueToday,
+        tax: sum(today.map((p) => p.tax)),
+        ...(isLasting(terms) ? { forPeriod: sum(today.map((p) => p.forPeriod)) } : {}),
+        ...(coupon ? { coupon } : {}),
+      },
+    ],
     dueToday: dueToday - used,
     dueLater: payments.filter((p) => p.at !== now).map((p) => ({ lineId, at: p.at, amount: p.amount })),
     statement: price.cardStatement ?? shop.cardStatement,
@@ -131,8 +160,18 @@ export function quoteFor(release: Release, choice: QuoteChoice, now: Instant, st
 }
 
 /** The terms as they stand for this buyer now: risen since, and without a beginning that was had before. */
-export function termsNow(price: Price, standing: Pick<Standing, 'startedAt' | 'sold' | 'soldAtStart' | 'hadTrial'>, zone: string): Terms {
-  const terms = price.rise ? risenTerms(price.terms, price.rise, stepsOf(price.rise, standing.soldAtStart ?? standing.sold, standing.startedAt, zone)) : price.terms;
+export function termsNow(
+  price: Price,
+  standing: Pick<Standing, 'startedAt' | 'sold' | 'soldAtStart' | 'hadTrial'>,
+  zone: string,
+): Terms {
+  const terms = price.rise
+    ? risenTerms(
+        price.terms,
+        price.rise,
+        stepsOf(price.rise, standing.soldAtStart ?? standing.sold, standing.startedAt, zone),
+      )
+    : price.terms;
   if (!standing.hadTrial || !isLasting(terms)) return terms;
   const bare = { ...terms };
   delete bare.trial;
@@ -146,12 +185,32 @@ function buyerOf(choice: QuoteChoice, tax: Release['content']['shop']['tax']): Q
   return 'problem' in read ? refuse('vat-number', `${read.problem} Nothing was charged.`) : read;
 }
 
-function couponOf(coupons: readonly Coupon[], choice: QuoteChoice, offer: Offer, terms: Terms, { now, zone, standing }: { now: Instant; zone: string; standing: Standing }): LineCoupon | QuoteRefusal | null {
+function couponOf(
+  coupons: readonly Coupon[],
+  choice: QuoteChoice,
+  offer: Offer,
+  terms: Terms,
+  { now, zone, standing }: { now: Instant; zone: string; standing: Standing },
+): LineCoupon | QuoteRefusal | null {
   if (choice.coupon === undefined || choice.coupon.trim() === '') return null;
-  const found = findCoupon(coupons, choice.coupon, { now, zone, currency: offer.currency, offerId: offer.id, uses: 0, usesByBuyer: 0 });
+  const found = findCoupon(coupons, choice.coupon, {
+    now,
+    zone,
+    currency: offer.currency,
+    offerId: offer.id,
+    uses: 0,
+    usesByBuyer: 0,
+  });
   if ('problem' in found) return refuse('coupon', `${found.problem} Nothing was charged.`);
   const uses = standing.couponUses?.(found.id) ?? { inAll: 0, byBuyer: 0 };
-  const again = findCoupon([found], choice.coupon, { now, zone, currency: offer.currency, offerId: offer.id, uses: uses.inAll, usesByBuyer: uses.byBuyer });
+  const again = findCoupon([found], choice.coupon, {
+    now,
+    zone,
+    currency: offer.currency,
+    offerId: offer.id,
+    uses: uses.inAll,
+    usesByBuyer: uses.byBuyer,
+  });
   if ('problem' in again) return refuse('coupon', `${again.problem} Nothing was charged.`);
   const firstPayment = terms.kind === 'free' ? 0 : terms.kind === 'once' ? terms.amount : paymentOf(terms, 1).full;
   if (firstPayment === 0) return refuse('coupon', 'There is nothing to pay here, so no code is needed.');
@@ -166,8 +225,14 @@ function whyNotNow(price: Price, now: Instant, zone: string, standing: Standing)
   if (sale.state === 'not-yet') return refuse('not-on-sale', 'This is not on sale yet. Nothing was charged.');
   if (sale.state === 'over') return refuse('not-on-sale', 'This is not on sale any more. Nothing was charged.');
   const ends = accessUntil(price.terms, now, zone);
-  if (ends !== null && ends <= now) return refuse('not-on-sale', 'The time for which this would open is over. Nothing was charged.');
-  if (price.limit.inAll !== null && standing.sold >= price.limit.inAll) return refuse('sold-out', 'The last one was sold a moment ago. Nothing was charged.');
-  if (price.limit.each !== null && standing.soldToBuyer >= price.limit.each) return refuse('buyer-limit', `${price.limit.each === 1 ? 'Each buyer can have this once' : `Each buyer can have this ${price.limit.each} times`}, and this address already has it. Nothing was charged. Sign in to open it.`);
+  if (ends !== null && ends <= now)
+    return refuse('not-on-sale', 'The time for which this would open is over. Nothing was charged.');
+  if (price.limit.inAll !== null && standing.sold >= price.limit.inAll)
+    return refuse('sold-out', 'The last one was sold a moment ago. Nothing was charged.');
+  if (price.limit.each !== null && standing.soldToBuyer >= price.limit.each)
+    return refuse(
+      'buyer-limit',
+      `${price.limit.each === 1 ? 'Each buyer can have this once' : `Each buyer can have this ${price.limit.each} times`}, and this address already has it. Nothing was charged. Sign in to open it.`,
+    );
   return null;
 }

@@ -4,11 +4,14 @@ import type { Terms } from '#core/terms';
 
 /** How many times a price has risen: after so many sales, or on so many of its days. Never back. */
 export function stepsOf(rise: Rise, sold: number, now: Instant, zone: string): number {
-  return rise.every.by === 'sales' ? Math.floor(sold / rise.every.sales) : rise.every.dates.filter((date) => startOfDate(date, zone) <= now).length;
+  return rise.every.by === 'sales'
+    ? Math.floor(sold / rise.every.sales)
+    : rise.every.dates.filter((date) => startOfDate(date, zone) <= now).length;
 }
 
 /** An amount after so many steps, at most the ceiling; an amount above the ceiling stays. */
-export const risen = (amount: number, rise: Rise, steps: number): number => Math.max(amount, Math.min(amount + rise.by * steps, rise.ceiling));
+export const risen = (amount: number, rise: Rise, steps: number): number =>
+  Math.max(amount, Math.min(amount + rise.by * steps, rise.ceiling));
 
 /** The terms with their price risen: what is paid once, each payment of a plan or its whole, each of a subscription. */
 export function risenTerms(terms: Terms, rise: Rise | null, steps: number): Terms {
@@ -25,4 +28,5 @@ export function risenTerms(terms: Terms, rise: Rise | null, steps: number): Term
 }
 
 /** Whether terms may still rise: not once they are at the ceiling. */
-export const stillRises = (terms: Terms, rise: Rise | null): boolean => rise !== null && JSON.stringify(risenTerms(terms, rise, 1)) !== JSON.stringify(terms);
+export const stillRises = (terms: Terms, rise: Rise | null): boolean =>
+  rise !== null && JSON.stringify(risenTerms(terms, rise, 1)) !== JSON.stringify(terms);

@@ -14,14 +14,24 @@ export interface TaxRule {
 export const UNTAXED: TaxRule = { how: 'none', rate: 0, reverse: false };
 
 /** The rule for a buyer in a country at the moment of a payment. */
-export function taxRuleFor(tax: ShopTax | null, buyer: { country: string | null; reverse: boolean }, at: Instant, zone: string): TaxRule {
+export function taxRuleFor(
+  tax: ShopTax | null,
+  buyer: { country: string | null; reverse: boolean },
+  at: Instant,
+  zone: string,
+): TaxRule {
   if (!tax || tax.how === 'none') return UNTAXED;
   const country = buyer.country ?? tax.home;
-  return { how: tax.how, rate: rateOn(tax.rates, country, dateIn(at, zone)), reverse: buyer.reverse && canReverse(tax, country) };
+  return {
+    how: tax.how,
+    rate: rateOn(tax.rates, country, dateIn(at, zone)),
+    reverse: buyer.reverse && canReverse(tax, country),
+  };
 }
 
 /** Whether tax may pass to a business there: its EU country is not the shop's. */
-export const canReverse = (tax: ShopTax, country: string): boolean => country !== tax.home && isEu(country) && isEu(tax.home);
+export const canReverse = (tax: ShopTax, country: string): boolean =>
+  country !== tax.home && isEu(country) && isEu(tax.home);
 
 /**
  * What a payment comes to. Included: tax = gross × r / (1 + r); on top: net × r; reverse charge takes the tax off

@@ -16,7 +16,13 @@ export const NO_PAST: AgreementPast = { refused: [], pauses: [], refunds: [], mo
 interface Shown {
   /** What was paid on the day of buying. */
   first: { at: Instant; amount: number } | null;
-  passes: readonly { title: string; from: Instant; until: Instant | null; closedAt: Instant | null; holds: readonly { from: Instant; until: Instant | null }[] }[];
+  passes: readonly {
+    title: string;
+    from: Instant;
+    until: Instant | null;
+    closedAt: Instant | null;
+    holds: readonly { from: Instant; until: Instant | null }[];
+  }[];
   charged: (due: { n: number; at: Instant }) => number;
   past: AgreementPast;
   now: Instant;
@@ -29,9 +35,16 @@ interface Shown {
 const AHEAD = { count: 12, unit: 'month' as const };
 
 /** One payment plan or subscription as it went and as it will go: planned and actual on one line. */
-export function storyOfAgreement(a: Agreement, { first, passes, charged, past, now, word = 'today', locale }: Shown): KeelStory {
+export function storyOfAgreement(
+  a: Agreement,
+  { first, passes, charged, past, now, word = 'today', locale }: Shown,
+): KeelStory {
   const disputed = new Set(a.dispute === null ? [] : [a.payments.at(-1)]);
-  const paid = a.payments.map((p): MoneyMoment => ({ at: p.at, amount: p.amount, state: disputed.has(p) ? 'disputed' : 'paid' }));
+  const paid = a.payments.map((p): MoneyMoment => ({
+    at: p.at,
+    amount: p.amount,
+    state: disputed.has(p) ? 'disputed' : 'paid',
+  }));
   const owed = a.owed.map((d): MoneyMoment => ({ at: d.at, amount: d.amount, state: 'refused' }));
   // The try on the due day itself is the refused due: one mark, not two.
   const refusedDays = new Set(owed.map((o) => dateIn(o.at, a.zone)));
@@ -39,15 +52,30 @@ export function storyOfAgreement(a: Agreement, { first, passes, charged, past, n
     ...(first ? [{ at: first.at, amount: first.amount, state: 'paid' as const }] : []),
     ...paid,
     ...owed,
-    ...past.refused.filter((r) => !refusedDays.has(dateIn(r.at, a.zone))).map((r): MoneyMoment => ({ at: r.at, amount: r.amount, state: r.again ? 'tried again' : 'refused' })),
+    ...past.refused
+      .filter((r) => !refusedDays.has(dateIn(r.at, a.zone)))
+      .map((r): MoneyMoment => ({ at: r.at, amount: r.amount, state: r.again ? 'tried again' : 'refused' })),
     ...past.refunds.map((r): MoneyMoment => ({ at: r.at, amount: r.amount, state: 'refunded' })),
-    ...past.moved.map((m): MoneyMoment => ({ at: m.from, amount: charged({ n: m.n, at: m.to }), state: 'moved', movedTo: m.to })),
+    ...past.moved.map((m): MoneyMoment => ({
+      at: m.from,
+      amount: charged({ n: m.n, at: m.to }),
+      state: 'moved',
+      movedTo: m.to,
+    })),
     ...aheadOf(a, charged, now),
   ];
   const goesOn = isRunning(a) && a.status !== 'ending' && paymentsOf(a.terms) === null;
   return {
-    currency: a.currency, zone: a.zone, locale, money,
-    access: passes.map((p): AccessStretch => ({ title: p.title, from: p.from, until: p.closedAt ?? p.until ?? a.endsAt, holds: p.holds })),
+    currency: a.currency,
+    zone: a.zone,
+    locale,
+    money,
+    access: passes.map((p): AccessStretch => ({
+      title: p.title,
+      from: p.from,
+      until: p.closedAt ?? p.until ?? a.endsAt,
+      holds: p.holds,
+    })),
     now: { at: now, word },
     pauses: a.pause ? [...past.pauses, { from: a.pause.from, until: a.pause.until }] : past.pauses,
     ...(goesOn ? { goesOn: 'until cancelled' } : {}),
@@ -57,7 +85,10 @@ export function storyOfAgreement(a: Agreement, { first, passes, charged, past, n
 
 /** What is still to come; dropped where it was stopped. */
 function aheadOf(a: Agreement, charged: Shown['charged'], now: Instant): MoneyMoment[] {
-  if (a.next === null || a.status === 'paused') return a.status === 'ending' && a.endsAt !== null && !a.finishes ? [{ at: a.endsAt, amount: charged({ n: lastPaid(a) + 1, at: a.endsAt }), state: 'dropped' }] : [];
+  if (a.next === null || a.status === 'paused')
+    return a.status === 'ending' && a.endsAt !== null && !a.finishes
+      ? [{ at: a.endsAt, amount: charged({ n: lastPaid(a) + 1, at: a.endsAt }), state: 'dropped' }]
+      : [];
   const end = addMs(nthAfter(now, AHEAD, 1, a.zone), 1);
   const coming: MoneyMoment[] = [];
   for (const due of paymentsFrom(a.terms, a.anchor, a.next.n, a.zone)) {

@@ -1,4 +1,12 @@
-export { layoutKeelLine, NARROWEST, type KeelLayout, type KeelMark, type KeelBar, type KeelEnd, type KeelOptions } from './keelLine';
+export {
+  layoutKeelLine,
+  NARROWEST,
+  type KeelLayout,
+  type KeelMark,
+  type KeelBar,
+  type KeelEnd,
+  type KeelOptions,
+} from './keelLine';
 export { type KeelStory, type MoneyState, type MoneyMoment, STATE_WORDS } from './story';
 export { type PlacedLabel, placeLabels } from './labels';
 export { keelRows, type KeelRow } from './asList';

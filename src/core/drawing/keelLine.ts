@@ -74,7 +74,8 @@ const MOST_LANES = 3;
 export const NARROWEST = 300;
 
 /** Area by amount: the radius grows with the root. Nothing is drawn too small to see. */
-const radius = (amount: number, largest: number, biggest: number): number => Math.min(biggest, Math.max(SMALLEST, Math.sqrt(amount / largest) * biggest));
+const radius = (amount: number, largest: number, biggest: number): number =>
+  Math.min(biggest, Math.max(SMALLEST, Math.sqrt(amount / largest) * biggest));
 
 /**
  * Where everything on a keel line stands, in pixels for a given width. Pure, so that it can be tested without a
@@ -95,9 +96,20 @@ export function layoutKeelLine(story: KeelStory, width: number, options: KeelOpt
   const lineY = (small ? 6 : 36) + biggest * 2 + 8;
 
   const inFold = (m: MoneyMoment): boolean => fold !== null && msOf(m.at) > fold.from && msOf(m.at) < fold.to;
-  const marks = marksOf(story, shown.filter((m) => !inFold(m)), sorted, { x, lineY, biggest, largest, hidden: fold?.hidden ?? [] });
-  const foldMark = fold && foldMarkOf(story, fold.hidden, { x1: scale(fold.from), x2: scale(fold.to), y: lineY - 6 - biggest });
-  if (foldMark) marks.splice(marks.findIndex((m) => m.x > foldMark.mark.x), 0, foldMark.mark);
+  const marks = marksOf(
+    story,
+    shown.filter((m) => !inFold(m)),
+    sorted,
+    { x, lineY, biggest, largest, hidden: fold?.hidden ?? [] },
+  );
+  const foldMark =
+    fold && foldMarkOf(story, fold.hidden, { x1: scale(fold.from), x2: scale(fold.to), y: lineY - 6 - biggest });
+  if (foldMark)
+    marks.splice(
+      marks.findIndex((m) => m.x > foldMark.mark.x),
+      0,
+      foldMark.mark,
+    );
 
   const lane = small ? SMALL_LANE : LANE;
   const bars = barsOf(story, { x, scale, span, right, width, top: lineY + (small ? 6 : 9), lane, small });
@@ -105,19 +117,51 @@ export function layoutKeelLine(story: KeelStory, width: number, options: KeelOpt
   const drawn = marks.filter((m) => m.kind === 'payment');
   const moments = shown.filter((m) => !inFold(m));
   const importance = importanceOf(moments, story.now.at);
-  const amounts = small ? [] : placeLabels(moments.flatMap((m, i) => (importance.amount[i] === undefined ? [] : [{ text: m.amount === 0 ? 'nothing due' : formatAmount(m.amount, story.currency, story.locale), ...amountPlace(drawn, i), weight: importance.amount[i] ?? 0 }])), width);
-  const ends = story.access.flatMap((a) => (a.until !== null && msOf(a.until) <= span.to ? [{ at: a.until, weight: 4 }] : []));
-  const days = small ? [] : placeLabels([...moments.map((m, i) => ({ at: m.at, weight: importance.day[i] ?? 0 })), ...ends].map(({ at, weight }) => ({ text: dayLabel(at, span.from, story), x: x(at), y: dateY, weight })), width);
+  const amounts = small
+    ? []
+    : placeLabels(
+        moments.flatMap((m, i) =>
+          importance.amount[i] === undefined
+            ? []
+            : [
+                {
+                  text: m.amount === 0 ? 'nothing due' : formatAmount(m.amount, story.currency, story.locale),
+                  ...amountPlace(drawn, i),
+                  weight: importance.amount[i] ?? 0,
+                },
+              ],
+        ),
+        width,
+      );
+  const ends = story.access.flatMap((a) =>
+    a.until !== null && msOf(a.until) <= span.to ? [{ at: a.until, weight: 4 }] : [],
+  );
+  const days = small
+    ? []
+    : placeLabels(
+        [...moments.map((m, i) => ({ at: m.at, weight: importance.day[i] ?? 0 })), ...ends].map(({ at, weight }) => ({
+          text: dayLabel(at, span.from, story),
+          x: x(at),
+          y: dateY,
+          weight,
+        })),
+        width,
+      );
   const presentX = Math.min(right, Math.max(left, x(story.now.at)));
   const [presentLabel] = placeLabels([{ text: story.now.word, x: presentX, y: 12, weight: 9 }], width);
   const further = sorted.some((m) => msOf(m.at) > span.to);
   return {
     width,
     height: small ? lineY + 9 + Math.max(1, bars.length) * lane : dateY + 6,
-    lineY, left: left - 4, right: right + 4,
+    lineY,
+    left: left - 4,
+    right: right + 4,
     end: further ? 'torn' : story.goesOn !== undefined || story.access.some((a) => a.until === null) ? 'arrow' : 'cap',
     present: { x: presentX, label: presentLabel ?? { text: story.now.word, x: presentX, y: 12, anchor: 'middle' } },
-    marks, amounts, days, bars,
+    marks,
+    amounts,
+    days,
+    bars,
     pauses: pausesOf(story, x, right, lineY, width),
     fold: foldMark && { x1: foldMark.x1, x2: foldMark.x2, lines: foldMark.lines },
     states: [...new Set(marks.filter((m) => !m.nothingDue).map((m) => m.state))],
@@ -130,14 +174,22 @@ export function layoutKeelLine(story: KeelStory, width: number, options: KeelOpt
 function amountPlace(drawn: readonly KeelMark[], i: number): { x: number; y: number; start?: boolean } {
   const mark = drawn[i];
   if (!mark) return { x: 0, y: 0 };
-  const stacked = (a: KeelMark, b: KeelMark): boolean => a !== b && a.state === 'refunded' && a.joins === null && b.state !== 'refunded' && Math.abs(a.x - b.x) < a.r + b.r;
-  return drawn.some((other) => stacked(other, mark) || stacked(mark, other)) ? { x: mark.x + mark.r + 5, y: mark.y + 5, start: true } : { x: mark.x, y: mark.y - mark.r - 6 };
+  const stacked = (a: KeelMark, b: KeelMark): boolean =>
+    a !== b && a.state === 'refunded' && a.joins === null && b.state !== 'refunded' && Math.abs(a.x - b.x) < a.r + b.r;
+  return drawn.some((other) => stacked(other, mark) || stacked(mark, other))
+    ? { x: mark.x + mark.r + 5, y: mark.y + 5, start: true }
+    : { x: mark.x, y: mark.y - mark.r - 6 };
 }
 
 /** A day in short; with its year where that is another than the drawing's first. */
 function dayLabel(at: Instant, from: number, { zone, locale }: KeelStory): string {
   const year = (moment: Instant): string => dateIn(moment, zone).slice(0, 4);
-  return formatDay(at, zone, locale, year(at) === year(instantOf(from)) ? { short: true } : { short: true, year: true });
+  return formatDay(
+    at,
+    zone,
+    locale,
+    year(at) === year(instantOf(from)) ? { short: true } : { short: true, year: true },
+  );
 }
 
 interface Setting {
@@ -150,20 +202,41 @@ interface Setting {
 
 const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
 
-function marksOf(story: KeelStory, shown: readonly MoneyMoment[], all: readonly MoneyMoment[], { x, lineY, biggest, largest }: Setting): KeelMark[] {
+function marksOf(
+  story: KeelStory,
+  shown: readonly MoneyMoment[],
+  all: readonly MoneyMoment[],
+  { x, lineY, biggest, largest }: Setting,
+): KeelMark[] {
   // Refunds and further tries are not payments of their own; they are not counted in "second of 3".
-  const counted = all.filter((m) => m.amount > 0 && m.state !== 'refunded' && m.state !== 'tried again' && m.state !== 'moved');
+  const counted = all.filter(
+    (m) => m.amount > 0 && m.state !== 'refunded' && m.state !== 'tried again' && m.state !== 'moved',
+  );
   const marks = shown.map((money): KeelMark => {
     const r = radius(money.amount, largest, biggest);
     const at = counted.indexOf(money);
     const ordinal = ORDINALS[at] ?? `${at + 1}th`;
-    const place = at < 0 || counted.length < 2 ? '' : story.goesOn === undefined ? `, ${ordinal} of ${counted.length}` : `, ${ordinal}`;
+    const place =
+      at < 0 || counted.length < 2
+        ? ''
+        : story.goesOn === undefined
+          ? `, ${ordinal} of ${counted.length}`
+          : `, ${ordinal}`;
     const day = formatDay(money.at, story.zone, story.locale);
     const moved = money.movedTo === undefined ? '' : ` to ${formatDay(money.movedTo, story.zone, story.locale)}`;
     return {
-      kind: 'payment', x: x(money.at), y: lineY - 6 - r, r, state: money.state, nothingDue: money.amount === 0,
-      phrase: money.amount === 0 ? `${day}, nothing due` : `${day}, ${formatAmount(money.amount, story.currency, story.locale)}${place}, ${STATE_WORDS[money.state]}${moved}`,
-      joins: null, movedToX: money.movedTo === undefined ? null : x(money.movedTo),
+      kind: 'payment',
+      x: x(money.at),
+      y: lineY - 6 - r,
+      r,
+      state: money.state,
+      nothingDue: money.amount === 0,
+      phrase:
+        money.amount === 0
+          ? `${day}, nothing due`
+          : `${day}, ${formatAmount(money.amount, story.currency, story.locale)}${place}, ${STATE_WORDS[money.state]}${moved}`,
+      joins: null,
+      movedToX: money.movedTo === undefined ? null : x(money.movedTo),
     };
   });
   joinRefunds(marks);
@@ -181,13 +254,29 @@ function joinRefunds(marks: KeelMark[]): void {
   }
 }
 
-function foldMarkOf(story: KeelStory, hidden: readonly MoneyMoment[], place: { x1: number; x2: number; y: number }): { mark: KeelMark; x1: number; x2: number; lines: string[] } {
+function foldMarkOf(
+  story: KeelStory,
+  hidden: readonly MoneyMoment[],
+  place: { x1: number; x2: number; y: number },
+): { mark: KeelMark; x1: number; x2: number; lines: string[] } {
   const each = formatAmount(hidden[0]?.amount ?? 0, story.currency, story.locale);
   const all = formatAmount(sum(hidden.map((m) => m.amount)), story.currency, story.locale);
   const often = story.every === undefined ? each : `${each} ${story.every}`;
   return {
-    mark: { kind: 'fold', x: (place.x1 + place.x2) / 2, y: place.y, r: 0, state: hidden[0]?.state ?? 'to come', nothingDue: false, phrase: `${hidden.length} more, ${often}, ${all} in all`, joins: null, movedToX: null },
-    x1: place.x1, x2: place.x2, lines: [`${hidden.length} more`, often, all],
+    mark: {
+      kind: 'fold',
+      x: (place.x1 + place.x2) / 2,
+      y: place.y,
+      r: 0,
+      state: hidden[0]?.state ?? 'to come',
+      nothingDue: false,
+      phrase: `${hidden.length} more, ${often}, ${all} in all`,
+      joins: null,
+      movedToX: null,
+    },
+    x1: place.x1,
+    x2: place.x2,
+    lines: [`${hidden.length} more`, often, all],
   };
 }
 
@@ -195,15 +284,31 @@ function foldMarkOf(story: KeelStory, hidden: readonly MoneyMoment[], place: { x
  * Which amounts and days are written, and what gives way where there is no room: an amount at the first, the last
  * and wherever it changes; refused payments and the next due stay; repeats go first.
  */
-function importanceOf(moments: readonly MoneyMoment[], now: Instant): { amount: (number | undefined)[]; day: number[] } {
+function importanceOf(
+  moments: readonly MoneyMoment[],
+  now: Instant,
+): { amount: (number | undefined)[]; day: number[] } {
   const next = moments.findIndex((m) => m.state === 'to come' && m.at >= now);
   const isPayment = (m: MoneyMoment): boolean => m.state !== 'refunded';
   const last = moments.findLastIndex(isPayment);
   const first = moments.findIndex(isPayment);
-  const weightOf = (i: number): number => (moments[i]?.state === 'refused' ? 8 : i === next ? 7 : i === first || i === last ? 6 : moments[i]?.state === 'refunded' ? 3 : 1);
+  const weightOf = (i: number): number =>
+    moments[i]?.state === 'refused'
+      ? 8
+      : i === next
+        ? 7
+        : i === first || i === last
+          ? 6
+          : moments[i]?.state === 'refunded'
+            ? 3
+            : 1;
   const changes = (i: number): boolean => moments[i]?.amount !== moments[i - 1]?.amount;
   return {
-    amount: moments.map((m, i) => (i === first || i === last || i === next || changes(i) || m.state === 'refused' || m.state === 'refunded' ? Math.max(weightOf(i), changes(i) ? 5 : 0) : undefined)),
+    amount: moments.map((m, i) =>
+      i === first || i === last || i === next || changes(i) || m.state === 'refused' || m.state === 'refunded'
+        ? Math.max(weightOf(i), changes(i) ? 5 : 0)
+        : undefined,
+    ),
     day: moments.map((_, i) => weightOf(i)),
   };
 }
@@ -223,9 +328,13 @@ function lanesOf(story: KeelStory): Lane[] {
     const key = JSON.stringify([access.from, access.until, access.holds, access.ticks ?? []]);
     const group = groups.get(key);
     if (group) group.titles.push(access.title);
-    else groups.set(key, { lane: { ...access, ticks: access.ticks ?? [], label: access.title }, titles: [access.title] });
+    else
+      groups.set(key, { lane: { ...access, ticks: access.ticks ?? [], label: access.title }, titles: [access.title] });
   }
-  const lanes = [...groups.values()].map(({ lane, titles }) => ({ ...lane, label: titles.length > 1 ? `${titles.length} products` : lane.label }));
+  const lanes = [...groups.values()].map(({ lane, titles }) => ({
+    ...lane,
+    label: titles.length > 1 ? `${titles.length} products` : lane.label,
+  }));
   const shown = lanes.slice(0, MOST_LANES);
   const last = shown[MOST_LANES - 1];
   if (last && lanes.length > MOST_LANES) last.label += `, and ${lanes.length - MOST_LANES} more`;
@@ -250,9 +359,15 @@ function barsOf(story: KeelStory, { x, span, right, width, top, lane, small }: B
     const x1 = x(from);
     const y = top + i * lane;
     const words = until === null ? `${label}, ${story.goesOn ?? 'for good'}` : label;
-    const [placed] = placeLabels([{ text: shorten(words, width), x: x1 + 7, y: y + BAR + 13, weight: 1, start: true }], width);
+    const [placed] = placeLabels(
+      [{ text: shorten(words, width), x: x1 + 7, y: y + BAR + 13, weight: 1, start: true }],
+      width,
+    );
     return {
-      x1, y, height: small ? 5 : BAR, label: small ? null : (placed ?? null),
+      x1,
+      y,
+      height: small ? 5 : BAR,
+      label: small ? null : (placed ?? null),
       x2: until === null || beyond ? edge : Math.max(x(until), x1 + 3),
       end: until === null ? 'arrow' : beyond ? 'torn' : 'cap',
       holds: holds.map((hold) => ({ x1: x(hold.from), x2: hold.until === null ? edge : x(hold.until) })),
@@ -267,13 +382,19 @@ const shorten = (text: string, width: number): string => {
   return text.length <= most ? text : `${text.slice(0, most - 1)}…`;
 };
 
-function pausesOf(story: KeelStory, x: (at: Instant) => number, right: number, lineY: number, width: number): KeelLayout['pauses'] {
+function pausesOf(
+  story: KeelStory,
+  x: (at: Instant) => number,
+  right: number,
+  lineY: number,
+  width: number,
+): KeelLayout['pauses'] {
   return (story.pauses ?? []).map(({ from, until }) => {
     const x1 = x(from);
     const x2 = until === null ? right : x(until);
-    const text = until === null ? 'paused' : `paused until ${formatDay(until, story.zone, story.locale, { short: true })}`;
+    const text =
+      until === null ? 'paused' : `paused until ${formatDay(until, story.zone, story.locale, { short: true })}`;
     const [label] = placeLabels([{ text, x: (x1 + x2) / 2, y: lineY - 10, weight: 9 }], width);
     return { x1, x2, label: label ?? { text, x: x1, y: lineY - 10, anchor: 'start' } };
   });
 }
-

@@ -2,7 +2,20 @@ import { addMs, type Instant, nthAfter } from '#core/calendar';
 import { sum } from '#core/money';
 import type { Pass } from '#core/passes';
 import type { Order, Refund } from '#core/shop';
-import { accessUntil, type Due, duesBefore, firstAnchor, isLasting, type LastingTerms, oftenInWords, paymentAt, paymentsOf, periodEnd, scheduleOf, type Terms } from '#core/terms';
+import {
+  accessUntil,
+  type Due,
+  duesBefore,
+  firstAnchor,
+  isLasting,
+  type LastingTerms,
+  oftenInWords,
+  paymentAt,
+  paymentsOf,
+  periodEnd,
+  scheduleOf,
+  type Terms,
+} from '#core/terms';
 import type { KeelStory } from './story';
 
 interface Place {
@@ -31,14 +44,28 @@ function horizonOf(terms: LastingTerms, start: Instant, zone: string, months: nu
 }
 
 /** What terms would lead to for somebody who buys at `start`. */
-export function storyOfTerms(terms: Terms, products: readonly string[], start: Instant, place: Place, { word = 'bought', charged = (due) => due.amount, months = ENDLESS_MONTHS }: TermsOptions = {}): KeelStory {
+export function storyOfTerms(
+  terms: Terms,
+  products: readonly string[],
+  start: Instant,
+  place: Place,
+  { word = 'bought', charged = (due) => due.amount, months = ENDLESS_MONTHS }: TermsOptions = {},
+): KeelStory {
   const endless = isLasting(terms) && paymentsOf(terms) === null;
-  const dues = endless ? duesBefore(terms, start, place.zone, addMs(horizonOf(terms, start, place.zone, months), 1)) : [...scheduleOf(terms, start, place.zone)];
+  const dues = endless
+    ? duesBefore(terms, start, place.zone, addMs(horizonOf(terms, start, place.zone, months), 1))
+    : [...scheduleOf(terms, start, place.zone)];
   const last = isLasting(terms) ? paymentsOf(terms) : null;
-  const until = terms.kind === 'subscription' && last !== null ? periodEnd(terms, firstAnchor(terms, start, place.zone), last, place.zone) : accessUntil(terms, start, place.zone);
+  const until =
+    terms.kind === 'subscription' && last !== null
+      ? periodEnd(terms, firstAnchor(terms, start, place.zone), last, place.zone)
+      : accessUntil(terms, start, place.zone);
   return {
     ...place,
-    money: dues.length === 0 ? [{ at: start, amount: 0, state: 'to come' }] : dues.map((due) => ({ at: due.at, amount: charged(due), state: 'to come' })),
+    money:
+      dues.length === 0
+        ? [{ at: start, amount: 0, state: 'to come' }]
+        : dues.map((due) => ({ at: due.at, amount: charged(due), state: 'to come' })),
     access: products.map((title) => ({ from: start, until, holds: [], title })),
     now: { at: start, word },
     ...(endless ? { goesOn: 'until cancelled' } : {}),
@@ -47,7 +74,13 @@ export function storyOfTerms(terms: Terms, products: readonly string[], start: I
 }
 
 /** What became of one order: paid, given back, disputed; and the doors it opened and closed. */
-export function storyOfOrder(order: Pick<Order, 'at' | 'lines' | 'dispute' | 'currency' | 'zone'>, refunds: readonly Pick<Refund, 'at' | 'amount' | 'status'>[], passes: readonly { pass: Pass; title: string }[], now: Instant, locale: string): KeelStory {
+export function storyOfOrder(
+  order: Pick<Order, 'at' | 'lines' | 'dispute' | 'currency' | 'zone'>,
+  refunds: readonly Pick<Refund, 'at' | 'amount' | 'status'>[],
+  passes: readonly { pass: Pass; title: string }[],
+  now: Instant,
+  locale: string,
+): KeelStory {
   const paid = sum(order.lines.map((l) => l.paid));
   return {
     currency: order.currency,
@@ -55,9 +88,16 @@ export function storyOfOrder(order: Pick<Order, 'at' | 'lines' | 'dispute' | 'cu
     locale,
     money: [
       { at: order.at, amount: paid, state: order.dispute === 'open' ? 'disputed' : 'paid' },
-      ...refunds.filter((r) => r.status === 'paid').map((r) => ({ at: r.at, amount: r.amount, state: 'refunded' as const })),
+      ...refunds
+        .filter((r) => r.status === 'paid')
+        .map((r) => ({ at: r.at, amount: r.amount, state: 'refunded' as const })),
     ],
-    access: passes.map(({ pass, title }) => ({ from: pass.from, until: pass.closed?.at ?? pass.until, holds: pass.hold ? [{ from: pass.hold.since, until: null }] : [], title })),
+    access: passes.map(({ pass, title }) => ({
+      from: pass.from,
+      until: pass.closed?.at ?? pass.until,
+      holds: pass.hold ? [{ from: pass.hold.since, until: null }] : [],
+      title,
+    })),
     now: { at: now, word: 'today' },
   };
 }

@@ -1,6 +1,7 @@
 import type { Instant } from '#core/calendar';
 
-export type MoneyState = 'to come' | 'paid' | 'waits' | 'refused' | 'tried again' | 'refunded' | 'disputed' | 'dropped' | 'moved';
+export type MoneyState =
+  'to come' | 'paid' | 'waits' | 'refused' | 'tried again' | 'refunded' | 'disputed' | 'dropped' | 'moved';
 
 export interface MoneyMoment {
   at: Instant;
@@ -39,5 +40,13 @@ export interface KeelStory {
 
 /** What each state is called, in a key and in the list. */
 export const STATE_WORDS: Record<MoneyState, string> = {
-  'to come': 'to come', paid: 'paid', waits: 'waiting for the bank', refused: 'refused', 'tried again': 'tried again', refunded: 'given back', disputed: 'disputed', dropped: 'not taken any more', moved: 'moved',
+  'to come': 'to come',
+  paid: 'paid',
+  waits: 'waiting for the bank',
+  refused: 'refused',
+  'tried again': 'tried again',
+  refunded: 'given back',
+  disputed: 'disputed',
+  dropped: 'not taken any more',
+  moved: 'moved',
 };

@@ -18,7 +18,12 @@ export interface Fold {
 
 /** From the first to the last event, never shorter than `shortest`; or as long as the drawings beside it. */
 export function spanOf(story: KeelStory, shortest: number, shared: number | undefined): Span {
-  const moments = [story.now.at, ...story.money.map((m) => m.at), ...story.access.flatMap((a) => [a.from, ...(a.until === null ? [] : [a.until])]), ...(story.pauses ?? []).flatMap((p) => [p.from, ...(p.until === null ? [] : [p.until])])].map(msOf);
+  const moments = [
+    story.now.at,
+    ...story.money.map((m) => m.at),
+    ...story.access.flatMap((a) => [a.from, ...(a.until === null ? [] : [a.until])]),
+    ...(story.pauses ?? []).flatMap((p) => [p.from, ...(p.until === null ? [] : [p.until])]),
+  ].map(msOf);
   const from = moments.reduce((least, ms) => Math.min(least, ms), Infinity);
   const last = moments.reduce((most, ms) => Math.max(most, ms), -Infinity);
   return { from, to: shared === undefined ? Math.max(from + shortest, last) : from + shared };
@@ -32,11 +37,14 @@ const LEAST_PAYMENTS = 5;
  * Whether a long run of equal payments must be folded: where their discs would touch.
  * @param room how many pixels a payment's disc needs
  */
-export function foldOf(money: readonly MoneyMoment[], setting: { left: number; right: number; span: Span; room: (m: MoneyMoment) => number; small: boolean }): Fold | null {
+export function foldOf(
+  money: readonly MoneyMoment[],
+  setting: { left: number; right: number; span: Span; room: (m: MoneyMoment) => number; small: boolean },
+): Fold | null {
   const { left, right, span, room } = setting;
   const perMs = (right - left) / (span.to - span.from);
   let best: MoneyMoment[] = [];
-  for (let i = 0; i < money.length; ) {
+  for (let i = 0; i < money.length;) {
     const run = [money[i] as MoneyMoment];
     let touches = false;
     for (let k = i + 1; k < money.length; k += 1) {

@@ -19,7 +19,8 @@ export const BatchEnvelope = z.object({
 });
 
 /** The line of a batch, without its line feed. Key order is fixed, so that the same batch is the same bytes. */
-export const serialiseBatch = (batch: Batch): string => JSON.stringify({ seq: batch.seq, at: batch.at, prev: batch.prev, events: batch.events });
+export const serialiseBatch = (batch: Batch): string =>
+  JSON.stringify({ seq: batch.seq, at: batch.at, prev: batch.prev, events: batch.events });
 
 /** Reads one line; null when it is not a whole batch (a torn line, or not one of ours). */
 export function parseLine(line: string): Batch | null {

@@ -21,7 +21,8 @@ export function verifyChain(lines: Iterable<string>, hash: (line: string) => str
     const batch = parseLine(line);
     if (!batch) return { line: seq, sentence: `Line ${seq} of the history cannot be read.` };
     if (batch.seq !== seq) return { line: seq, sentence: `Line ${seq} of the history says it is number ${batch.seq}.` };
-    if (batch.prev !== prev) return { line: seq, sentence: `Line ${seq - 1} of the history was changed after it was written.` };
+    if (batch.prev !== prev)
+      return { line: seq, sentence: `Line ${seq - 1} of the history was changed after it was written.` };
     prev = hash(line);
   }
   return null;

@@ -18,21 +18,40 @@ interface Setting {
  * What an act on a payment plan or subscription would lead to, in sentences with amounts and days: read from the
  * very events it would record, so that nothing else can happen.
  */
-export function consequencesOf(a: Agreement, events: readonly ShopEvent[], { locale, tax, now, titleOfPass }: Setting): string[] {
+export function consequencesOf(
+  a: Agreement,
+  events: readonly ShopEvent[],
+  { locale, tax, now, titleOfPass }: Setting,
+): string[] {
   const money = (amount: number): string => formatAmount(amount, a.currency, locale);
-  const charged = (of: Agreement) => (due: { n: number; at: Instant }): number => chargeFor(of, due, tax).amount;
+  const charged =
+    (of: Agreement) =>
+    (due: { n: number; at: Instant }): number =>
+      chargeFor(of, due, tax).amount;
   const said: string[] = [];
   const asked = events.flatMap((e) => (e.type === 'due.requested' ? [e.data] : []));
-  for (const { amount, credit, card } of asked) said.push(`${money(amount)} is taken from the card ending ${card.last4} now${credit > 0 ? `, after ${money(credit)} for unused days` : ''}.`);
+  for (const { amount, credit, card } of asked)
+    said.push(
+      `${money(amount)} is taken from the card ending ${card.last4} now${credit > 0 ? `, after ${money(credit)} for unused days` : ''}.`,
+    );
   const back = sum(events.map((e) => (e.type === 'refund.requested' ? e.data.amount : 0)));
   if (back > 0) said.push(`${money(back)} goes back to the card.`);
-  for (const e of events) if (e.type === 'credit.given') said.push(`${money(e.data.amount)} for unused days pays what comes next.`);
-  const doors = (type: ShopEvent['type']): string[] => [...new Set(events.flatMap((e) => (e.type === type && 'passId' in e.data ? [titleOfPass(e.data.passId)] : [])))];
-  const closes = [...new Set([...doors('pass.closed'), ...events.flatMap((e) => (e.type === 'refund.requested' && e.data.ends ? e.data.closes.map(titleOfPass) : []))])];
+  for (const e of events)
+    if (e.type === 'credit.given') said.push(`${money(e.data.amount)} for unused days pays what comes next.`);
+  const doors = (type: ShopEvent['type']): string[] => [
+    ...new Set(events.flatMap((e) => (e.type === type && 'passId' in e.data ? [titleOfPass(e.data.passId)] : []))),
+  ];
+  const closes = [
+    ...new Set([
+      ...doors('pass.closed'),
+      ...events.flatMap((e) => (e.type === 'refund.requested' && e.data.ends ? e.data.closes.map(titleOfPass) : [])),
+    ]),
+  ];
   if (closes.length > 0 && !events.some((e) => e.type === 'pass.opened')) said.push(`${list(closes)} closes.`);
   if (doors('pass.held').length > 0) said.push(`${list(doors('pass.held'))} is on hold meanwhile.`);
   if (doors('pass.released').length > 0) said.push(`${list(doors('pass.released'))} opens again.`);
-  if (events.some((e) => e.type === 'refund.requested' && e.data.ends)) said.push('It ends, and no further payment is taken.');
+  if (events.some((e) => e.type === 'refund.requested' && e.data.ends))
+    said.push('It ends, and no further payment is taken.');
   const to = asked.find((e) => e.to)?.to;
   if (to) said.push(`When it is paid, “${to.title}” begins, counted from ${formatDay(now, a.zone, locale)}.`);
 
@@ -41,7 +60,12 @@ export function consequencesOf(a: Agreement, events: readonly ShopEvent[], { loc
   state.agreements.set(a.id, structuredClone(a));
   for (const e of events) if (e.type.startsWith('agreement.') && e.type !== 'agreement.mailDue') evolve(state, e, now);
   for (const after of state.agreements.values()) {
-    if (asked.length > 0 || (after.id === a.id && state.agreements.size > 1) || events.every((e) => e.type === 'refund.requested')) continue;
+    if (
+      asked.length > 0 ||
+      (after.id === a.id && state.agreements.size > 1) ||
+      events.every((e) => e.type === 'refund.requested')
+    )
+      continue;
     said.push(agreementState(after, { locale, charged: charged(after) }));
     const rest = restInWords(after, { locale, charged: charged(after) });
     if (rest !== '' && after.status !== 'in trial') said.push(rest);

@@ -31,7 +31,13 @@ interface Buyer {
 }
 
 function paper({ shop, real }: Setting, buyer: Buyer): Pick<DocumentPaper, 'test' | 'from' | 'to'> {
-  return { test: real ? null : 'Test shop. No real money moved.', from: [shop.name, shop.senderAddress], to: [buyer.name, buyer.address, buyer.vatNumber ? `VAT number ${buyer.vatNumber}` : ''].filter((t) => t.trim() !== '') };
+  return {
+    test: real ? null : 'Test shop. No real money moved.',
+    from: [shop.name, shop.senderAddress],
+    to: [buyer.name, buyer.address, buyer.vatNumber ? `VAT number ${buyer.vatNumber}` : ''].filter(
+      (t) => t.trim() !== '',
+    ),
+  };
 }
 
 /** What was paid, on which day, under which number. */
@@ -47,14 +53,28 @@ export function receiptDocument(setting: Setting, order: Order, buyer: Buyer): D
       { label: 'Date', value: formatDay(order.at, order.zone, locale) },
       ...(order.last4 === null ? [] : [{ label: 'Paid with', value: `card ending ${order.last4}` }]),
     ],
-    rows: order.lines.map((line) => ({ text: `${line.priceName === '' ? line.title : `${line.title}, ${line.priceName}`}${line.coupon ? `, with ${line.coupon.code}` : ''}`, amount: money(line.paid) })),
+    rows: order.lines.map((line) => ({
+      text: `${line.priceName === '' ? line.title : `${line.title}, ${line.priceName}`}${line.coupon ? `, with ${line.coupon.code}` : ''}`,
+      amount: money(line.paid),
+    })),
     total: { label: 'Paid', amount: money(sum(order.lines.map((l) => l.paid))) },
-    foot: [...taxLines(sum(order.lines.map((l) => l.tax)), order.buyer, money), order.lines.some((l) => isLasting(l.terms)) ? 'What is due later stands in the member area.' : 'Paid in full. Nothing more is due.'],
+    foot: [
+      ...taxLines(sum(order.lines.map((l) => l.tax)), order.buyer, money),
+      order.lines.some((l) => isLasting(l.terms))
+        ? 'What is due later stands in the member area.'
+        : 'Paid in full. Nothing more is due.',
+    ],
   };
 }
 
 /** A later payment of a payment plan or subscription. */
-export function laterReceiptDocument(setting: Setting, order: Order, a: Agreement, payment: AgreementPayment, buyer: Buyer): DocumentPaper {
+export function laterReceiptDocument(
+  setting: Setting,
+  order: Order,
+  a: Agreement,
+  payment: AgreementPayment,
+  buyer: Buyer,
+): DocumentPaper {
   const { locale } = setting.shop;
   const money = (amount: number): string => formatAmount(amount, a.currency, locale);
   const title = a.priceName === '' ? a.title : `${a.title}, ${a.priceName}`;
@@ -68,7 +88,10 @@ export function laterReceiptDocument(setting: Setting, order: Order, a: Agreemen
       ...(payment.last4 === null ? [] : [{ label: 'Paid with', value: `card ending ${payment.last4}` }]),
     ],
     rows: [
-      ...payment.dues.map((due) => ({ text: `${title}, payment ${due.n}${a.terms.payments === undefined ? '' : ` of ${a.terms.payments}`}, due ${formatDay(due.at, a.zone, locale)}`, amount: money(due.amount) })),
+      ...payment.dues.map((due) => ({
+        text: `${title}, payment ${due.n}${a.terms.payments === undefined ? '' : ` of ${a.terms.payments}`}, due ${formatDay(due.at, a.zone, locale)}`,
+        amount: money(due.amount),
+      })),
       ...(payment.credit > 0 ? [{ text: 'Paid from unused days', amount: money(-payment.credit) }] : []),
     ],
     total: { label: 'Paid', amount: money(payment.amount) },
@@ -77,15 +100,31 @@ export function laterReceiptDocument(setting: Setting, order: Order, a: Agreemen
 }
 
 /** What the paper for a payment is called, on it and wherever it is named. */
-export const paperName = ({ tax, buyer }: { tax: number; buyer?: { reverse: boolean } | null | undefined }): 'Invoice' | 'Receipt' => (tax > 0 || buyer?.reverse === true ? 'Invoice' : 'Receipt');
+export const paperName = ({
+  tax,
+  buyer,
+}: {
+  tax: number;
+  buyer?: { reverse: boolean } | null | undefined;
+}): 'Invoice' | 'Receipt' => (tax > 0 || buyer?.reverse === true ? 'Invoice' : 'Receipt');
 
-function taxLines(tax: number, buyer: { country: string; reverse: boolean } | null | undefined, money: (amount: number) => string): string[] {
+function taxLines(
+  tax: number,
+  buyer: { country: string; reverse: boolean } | null | undefined,
+  money: (amount: number) => string,
+): string[] {
   if (buyer?.reverse) return ['Reverse charge: the buyer accounts for the tax.'];
   return tax === 0 ? [] : [`Of which ${money(tax)} tax${buyer ? ` (${buyer.country})` : ''}.`];
 }
 
 /** What was given back against which receipt: the order's own, or that of a later payment. */
-export function creditNoteDocument(setting: Setting, order: Order, refund: Pick<Refund, 'creditNote' | 'at' | 'amount' | 'shares'>, against: Pick<AgreementPayment, 'receipt' | 'last4'>, buyer: Buyer): DocumentPaper {
+export function creditNoteDocument(
+  setting: Setting,
+  order: Order,
+  refund: Pick<Refund, 'creditNote' | 'at' | 'amount' | 'shares'>,
+  against: Pick<AgreementPayment, 'receipt' | 'last4'>,
+  buyer: Buyer,
+): DocumentPaper {
   const { locale } = setting.shop;
   const money = (amount: number): string => formatAmount(amount, order.currency, locale);
   const titleOf = (lineId: string): string => order.lines.find((l) => l.lineId === lineId)?.title ?? '';
@@ -98,7 +137,10 @@ export function creditNoteDocument(setting: Setting, order: Order, refund: Pick<
       { label: 'Order', value: String(order.number) },
       { label: 'Date', value: formatDay(refund.at, order.zone, locale) },
     ],
-    rows: refund.shares.map((share) => ({ text: share.tax > 0 ? `${titleOf(share.lineId)}, of which ${money(share.tax)} tax` : titleOf(share.lineId), amount: money(share.amount) })),
+    rows: refund.shares.map((share) => ({
+      text: share.tax > 0 ? `${titleOf(share.lineId)}, of which ${money(share.tax)} tax` : titleOf(share.lineId),
+      amount: money(share.amount),
+    })),
     total: { label: 'Given back', amount: money(refund.amount) },
     foot: against.last4 === null ? [] : [`To the card ending ${against.last4}.`],
   };

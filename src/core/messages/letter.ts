@@ -15,7 +15,10 @@ export interface Setting {
 /** A letter with its subject on one line; a test shop says so in both. */
 export function letter({ shop, real }: Setting, subject: string, paragraphs: readonly string[]): Message {
   const test = real ? [] : ['Test shop. No real money moves.'];
-  return { subject: oneLine(real ? subject : `[Test] ${subject}`), text: [...test, ...paragraphs, shop.name].join('\n\n') };
+  return {
+    subject: oneLine(real ? subject : `[Test] ${subject}`),
+    text: [...test, ...paragraphs, shop.name].join('\n\n'),
+  };
 }
 
 // A title may hold a line feed; a header may not.

@@ -6,12 +6,26 @@ import type { Order, Refund } from '#core/shop';
 const titles = (order: Pick<Order, 'lines'>): string => order.lines.map((l) => oneLine(l.title)).join(', ');
 
 /** What was bought, what was paid, and one link that signs in. */
-export function receiptMessage(setting: Setting, order: Order, name: string, link: { url: string; days: number }, later: readonly string[] = []): Message {
+export function receiptMessage(
+  setting: Setting,
+  order: Order,
+  name: string,
+  link: { url: string; days: number },
+  later: readonly string[] = [],
+): Message {
   const { shop } = setting;
   const paid = sum(order.lines.map((l) => l.paid));
   const day = formatDay(order.at, order.zone, shop.locale);
-  const what = paid === 0 ? `You got ${titles(order)} on ${day}. Nothing was charged.` : `You bought ${titles(order)} on ${day} for ${formatAmount(paid, order.currency, shop.locale)}.`;
-  const card = order.last4 === null ? [] : [`The card ending ${order.last4} was charged; your statement will read ${order.statement ?? shop.cardStatement}.`];
+  const what =
+    paid === 0
+      ? `You got ${titles(order)} on ${day}. Nothing was charged.`
+      : `You bought ${titles(order)} on ${day} for ${formatAmount(paid, order.currency, shop.locale)}.`;
+  const card =
+    order.last4 === null
+      ? []
+      : [
+          `The card ending ${order.last4} was charged; your statement will read ${order.statement ?? shop.cardStatement}.`,
+        ];
   return letter(setting, `${paid === 0 ? 'Yours' : 'Receipt'}: ${titles(order)} (order ${order.number})`, [
     hello(name),
     what,
@@ -24,7 +38,13 @@ export function receiptMessage(setting: Setting, order: Order, name: string, lin
 }
 
 /** How much went back, and what closed. */
-export function refundMessage(setting: Setting, order: Order, refund: Refund, name: string, closed: readonly string[]): Message {
+export function refundMessage(
+  setting: Setting,
+  order: Order,
+  refund: Refund,
+  name: string,
+  closed: readonly string[],
+): Message {
   const amount = formatAmount(refund.amount, refund.currency, setting.shop.locale);
   return letter(setting, `${amount} given back (order ${order.number})`, [
     hello(name),
@@ -41,4 +61,3 @@ export function signInMessage(setting: Setting, link: { url: string; minutes: nu
     `The link works once, for ${link.minutes} minutes. If you did not ask for it, nothing needs to be done.`,
   ]);
 }
-

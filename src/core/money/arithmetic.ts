@@ -28,13 +28,16 @@ export function mulDiv(a: number, b: number, c: number): number {
  */
 export function allocate(total: number, weights: readonly number[]): number[] {
   if (!Number.isSafeInteger(total) || total < 0) throw new RangeError(`Not an amount: ${total}`);
-  if (weights.some((w) => !Number.isSafeInteger(w) || w < 0)) throw new RangeError('Weights are whole numbers of zero or more');
+  if (weights.some((w) => !Number.isSafeInteger(w) || w < 0))
+    throw new RangeError('Weights are whole numbers of zero or more');
   const whole = weights.reduce((acc, w) => acc + BigInt(w), 0n);
   if (whole === 0n) throw new RangeError('At least one weight is above zero');
   const products = weights.map((w) => BigInt(total) * BigInt(w));
   const shares = products.map((p) => Number(p / whole));
   let left = total - sum(shares);
-  const byRemainder = products.map((p, i) => ({ i, remainder: p % whole })).sort((x, y) => (x.remainder === y.remainder ? x.i - y.i : x.remainder < y.remainder ? 1 : -1));
+  const byRemainder = products
+    .map((p, i) => ({ i, remainder: p % whole }))
+    .sort((x, y) => (x.remainder === y.remainder ? x.i - y.i : x.remainder < y.remainder ? 1 : -1));
   for (const { i } of byRemainder) {
     if (left === 0) break;
     shares[i] = (shares[i] ?? 0) + 1;

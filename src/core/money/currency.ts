@@ -3,7 +3,25 @@
  * (it gives the forint none), so it cannot be asked; the list is checked against the standard in tests/outside.
  */
 const DECIMALS = new Map<string, number>([
-  ...['BIF', 'CLP', 'DJF', 'GNF', 'ISK', 'JPY', 'KMF', 'KRW', 'PYG', 'RWF', 'UGX', 'UYI', 'VND', 'VUV', 'XAF', 'XOF', 'XPF'].map((code) => [code, 0] as const),
+  ...[
+    'BIF',
+    'CLP',
+    'DJF',
+    'GNF',
+    'ISK',
+    'JPY',
+    'KMF',
+    'KRW',
+    'PYG',
+    'RWF',
+    'UGX',
+    'UYI',
+    'VND',
+    'VUV',
+    'XAF',
+    'XOF',
+    'XPF',
+  ].map((code) => [code, 0] as const),
   ...['BHD', 'IQD', 'JOD', 'KWD', 'LYD', 'OMR', 'TND'].map((code) => [code, 3] as const),
   ...['CLF', 'UYW'].map((code) => [code, 4] as const),
 ]);

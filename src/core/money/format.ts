@@ -10,7 +10,13 @@ export function formatAmount(minor: number, currency: string, locale: string): s
   const key = `${locale} ${currency}`;
   let formatter = formatters.get(key);
   if (!formatter) {
-    formatter = new Intl.NumberFormat(locale, { style: 'currency', currency, currencyDisplay: 'narrowSymbol', minimumFractionDigits: decimalsOf(currency), maximumFractionDigits: decimalsOf(currency) });
+    formatter = new Intl.NumberFormat(locale, {
+      style: 'currency',
+      currency,
+      currencyDisplay: 'narrowSymbol',
+      minimumFractionDigits: decimalsOf(currency),
+      maximumFractionDigits: decimalsOf(currency),
+    });
     formatters.set(key, formatter);
   }
   // A decimal string, not a division: Intl then keeps every digit.

@@ -16,12 +16,17 @@ export function parseAmount(text: string, currency: string): ParsedAmount {
   const example = decimals === 0 ? '64' : `64 or 64.${'0'.repeat(decimals)}`;
   const wrong = (why: string): ParsedAmount => ({ ok: false, problem: `${why} Write it like ${example}.` });
   const shown = text.trim();
-  const bare = shown.normalize('NFKC').replace(/\p{Sc}/gu, '').replace(new RegExp(`^${currency}|${currency}$`, 'i'), '').replace(/[\s'’]/g, '');
+  const bare = shown
+    .normalize('NFKC')
+    .replace(/\p{Sc}/gu, '')
+    .replace(new RegExp(`^${currency}|${currency}$`, 'i'), '')
+    .replace(/[\s'’]/g, '');
   if (bare === '') return wrong(shown === '' ? 'The amount is empty.' : `'${shown}' is not an amount.`);
   if (/^[-−]/.test(bare)) return wrong('An amount cannot be below zero.');
   if (!/^\d[\d.,]*$/.test(bare)) return wrong(`'${shown}' is not an amount.`);
   const split = splitDecimals(bare, decimals);
-  if (split === 'too many') return wrong(decimals === 0 ? `${currency} has no decimals.` : `${currency} has ${decimals} decimals.`);
+  if (split === 'too many')
+    return wrong(decimals === 0 ? `${currency} has no decimals.` : `${currency} has ${decimals} decimals.`);
   if (split === 'unclear') return wrong(`'${shown}' is not an amount.`);
   const minor = Number(split.whole + split.fraction.padEnd(decimals, '0'));
   if (!Number.isSafeInteger(minor) || minor > LARGEST) return wrong('That is more than one payment can be.');

@@ -6,11 +6,38 @@ type Kind = Block['kind'];
 
 /** What blocks are called on screen. */
 export const BLOCK_NAMES: Record<Kind, string> = {
-  headline: 'Headline', text: 'Text', picture: 'Picture', benefits: 'Benefits', contents: 'What you get', offer: 'Offer with its button', chooser: 'Price chooser', testimonial: 'Testimonial', maker: 'About the maker',
-  questions: 'Questions and answers', guarantee: 'Guarantee', spacer: 'Space', checkout: 'The checkout', recap: 'What was bought', downloads: 'Download buttons',
+  headline: 'Headline',
+  text: 'Text',
+  picture: 'Picture',
+  benefits: 'Benefits',
+  contents: 'What you get',
+  offer: 'Offer with its button',
+  chooser: 'Price chooser',
+  testimonial: 'Testimonial',
+  maker: 'About the maker',
+  questions: 'Questions and answers',
+  guarantee: 'Guarantee',
+  spacer: 'Space',
+  checkout: 'The checkout',
+  recap: 'What was bought',
+  downloads: 'Download buttons',
 };
 
-const ON_SALES: readonly Kind[] = ['headline', 'text', 'picture', 'benefits', 'contents', 'offer', 'chooser', 'checkout', 'testimonial', 'maker', 'questions', 'guarantee', 'spacer'];
+const ON_SALES: readonly Kind[] = [
+  'headline',
+  'text',
+  'picture',
+  'benefits',
+  'contents',
+  'offer',
+  'chooser',
+  'checkout',
+  'testimonial',
+  'maker',
+  'questions',
+  'guarantee',
+  'spacer',
+];
 const ON_CHECKOUT: readonly Kind[] = ['text', 'picture', 'testimonial', 'questions', 'guarantee', 'spacer'];
 const ON_THANKS: readonly Kind[] = ['headline', 'text', 'picture', 'downloads', 'recap', 'spacer'];
 
@@ -21,7 +48,8 @@ export function addableKinds(page: Pick<Page, 'kind' | 'blocks'>): readonly Kind
 }
 
 /** Whether a block belongs to its page and can be neither moved nor removed: a checkout page's headline and form. */
-export const isFixed = (page: Pick<Page, 'kind'>, block: Pick<Block, 'kind'>): boolean => page.kind === 'checkout' && (block.kind === 'checkout' || block.kind === 'headline');
+export const isFixed = (page: Pick<Page, 'kind'>, block: Pick<Block, 'kind'>): boolean =>
+  page.kind === 'checkout' && (block.kind === 'checkout' || block.kind === 'headline');
 
 /** A block ready to be filled; words already known of the offer are put in. */
 export function newBlock(kind: Kind, id: string, known: { title: string; benefits: readonly string[] }): Block {
@@ -60,7 +88,23 @@ export function newBlock(kind: Kind, id: string, known: { title: string; benefit
 }
 
 /** The order in which a page explains itself best; a block added without a place goes after the last one that should come before it. */
-const TELLING: readonly Kind[] = ['headline', 'picture', 'text', 'benefits', 'testimonial', 'contents', 'downloads', 'recap', 'offer', 'chooser', 'checkout', 'guarantee', 'questions', 'maker', 'spacer'];
+const TELLING: readonly Kind[] = [
+  'headline',
+  'picture',
+  'text',
+  'benefits',
+  'testimonial',
+  'contents',
+  'downloads',
+  'recap',
+  'offer',
+  'chooser',
+  'checkout',
+  'guarantee',
+  'questions',
+  'maker',
+  'spacer',
+];
 
 /**
  * Where a block sells best on a page, and beside what, in words for the seller.
@@ -70,7 +114,9 @@ export function bestPlace(page: Pick<Page, 'blocks'>, kind: Kind): { index: numb
   const rank = TELLING.indexOf(kind);
   const before = page.blocks.findLastIndex((b) => TELLING.indexOf(b.kind) <= rank);
   const neighbour = page.blocks[before];
-  return neighbour ? { index: before + 1, words: `after “${BLOCK_NAMES[neighbour.kind]}”` } : { index: 0, words: 'at the top' };
+  return neighbour
+    ? { index: before + 1, words: `after “${BLOCK_NAMES[neighbour.kind]}”` }
+    : { index: 0, words: 'at the top' };
 }
 
 /** The blocks with one put where another stands; what is in between closes up. */

@@ -6,7 +6,17 @@ import { Id } from '#core/catalogue';
 export const HoldReason = z.enum(['dispute', 'behind', 'paused']);
 export type HoldReason = z.infer<typeof HoldReason>;
 /** Why a pass is closed for good. */
-export const CloseReason = z.enum(['refund', 'dispute-lost', 'expired', 'withdrawn', 'ended', 'unpaid', 'switched', 'replaced', 'stopped']);
+export const CloseReason = z.enum([
+  'refund',
+  'dispute-lost',
+  'expired',
+  'withdrawn',
+  'ended',
+  'unpaid',
+  'switched',
+  'replaced',
+  'stopped',
+]);
 export type CloseReason = z.infer<typeof CloseReason>;
 
 /** One buyer's right to open one product, from, until, and because of what. */
@@ -14,7 +24,10 @@ export const Pass = z.object({
   id: Id,
   personId: Id,
   productId: Id,
-  cause: z.discriminatedUnion('kind', [z.object({ kind: z.literal('paid'), orderId: Id, lineId: Id, agreementId: Id.optional() }), z.object({ kind: z.literal('gift'), reason: z.string() })]),
+  cause: z.discriminatedUnion('kind', [
+    z.object({ kind: z.literal('paid'), orderId: Id, lineId: Id, agreementId: Id.optional() }),
+    z.object({ kind: z.literal('gift'), reason: z.string() }),
+  ]),
   from: z.string(),
   until: z.string().nullable(),
   /** Set while something keeps the pass from opening anything. */

@@ -1,5 +1,21 @@
 /** First parts of addresses that the shop itself needs. */
-export const RESERVED_ADDRESSES: readonly string[] = ['studio', 'member', 'owner', 'checkout', 'assets', 'pictures', 'get', 'standin', 'notices', 'legal', 'health', 'robots.txt', 'favicon.ico', 'receipts', 'invoices'];
+export const RESERVED_ADDRESSES: readonly string[] = [
+  'studio',
+  'member',
+  'owner',
+  'checkout',
+  'assets',
+  'pictures',
+  'get',
+  'standin',
+  'notices',
+  'legal',
+  'health',
+  'robots.txt',
+  'favicon.ico',
+  'receipts',
+  'invoices',
+];
 
 /** An address made from a title: small Latin letters, digits and dashes. Empty when nothing of the title can be kept. */
 export function addressFrom(title: string): string {
@@ -18,7 +34,8 @@ export function addressFrom(title: string): string {
 export function addressProblem(address: string): string | null {
   if (address === '') return 'The address is empty.';
   if (address.length > 80) return 'The address is longer than 80 characters.';
-  if (!/^[a-z0-9]+(-[a-z0-9]+)*$/.test(address)) return `“${address}” is not an address. Use small letters, digits and dashes, like dawn-field-pack.`;
+  if (!/^[a-z0-9]+(-[a-z0-9]+)*$/.test(address))
+    return `“${address}” is not an address. Use small letters, digits and dashes, like dawn-field-pack.`;
   if (RESERVED_ADDRESSES.includes(address)) return `“${address}” is needed by the shop itself.`;
   return null;
 }

@@ -7,7 +7,12 @@ import type { Path } from './path';
  * The beginning "page, checkout, thanks" for one offer, ready-filled from what is known of it.
  * @param taken addresses that are in use; a number is added where needed
  */
-export function makePath(offer: { id: string; title: string }, products: readonly Product[], taken: ReadonlySet<string>, next: (prefix: string) => string): { path: Path; pages: Page[] } {
+export function makePath(
+  offer: { id: string; title: string },
+  products: readonly Product[],
+  taken: ReadonlySet<string>,
+  next: (prefix: string) => string,
+): { path: Path; pages: Page[] } {
   const known = { title: offer.title, products };
   const pages = [fillSalesPage(known, next), fillCheckoutPage(known, next), fillThanksPage(known, next)];
   const base = addressFrom(offer.title) || 'offer';
@@ -15,5 +20,8 @@ export function makePath(offer: { id: string; title: string }, products: readonl
   for (let n = 2; taken.has(address); n += 1) address = `${base}-${n}`;
   const kinds = ['page', 'checkout', 'thanks'] as const;
   const steps = pages.map((page, i) => ({ id: next('step'), kind: kinds[i] ?? 'page', pageId: page.id }));
-  return { path: { id: next('path'), title: offer.title, address, formerAddresses: [], offerId: offer.id, steps }, pages };
+  return {
+    path: { id: next('path'), title: offer.title, address, formerAddresses: [], offerId: offer.id, steps },
+    pages,
+  };
 }

@@ -8,5 +8,10 @@ export const compareAddress = (address: string): string => address.trim().normal
 export function isAddress(text: string): boolean {
   const address = text.trim();
   // Control characters are exactly what must not pass into a mail header.
-  return address.length <= 254 && /^[^\s@<>(),;:"\\[\]\u0000-\u001f\u007f\u200e\u200f\u202a-\u202e\u2066-\u2069]{1,64}@[^\s@<>(),;:"\\[\]\u0000-\u001f\u007f\u200e\u200f\u202a-\u202e\u2066-\u2069]+\.[^\s@.<>(),;:"\\[\]\u0000-\u001f]{2,}$/u.test(address);
+  return (
+    address.length <= 254 &&
+    /^[^\s@<>(),;:"\\[\]\u0000-\u001f\u007f\u200e\u200f\u202a-\u202e\u2066-\u2069]{1,64}@[^\s@<>(),;:"\\[\]\u0000-\u001f\u007f\u200e\u200f\u202a-\u202e\u2066-\u2069]+\.[^\s@.<>(),;:"\\[\]\u0000-\u001f]{2,}$/u.test(
+      address,
+    )
+  );
 }

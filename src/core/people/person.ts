@@ -2,6 +2,15 @@ import * as z from 'zod';
 import { Id } from '#core/catalogue';
 
 /** What is known of a person, kept apart from the journal so that it can be erased. */
-export const PersonRecord = z.object({ id: Id, rev: z.int().min(1), name: z.string().max(200), address: z.string().max(254), /** VAT numbers as given, their form checked, by the checkout they were given at: what one claims changes no other's papers. */
-  vatNumbers: z.record(z.string(), z.string().max(30)).optional() });
+export const PersonRecord = z.object({
+  id: Id,
+  rev: z.int().min(1),
+  name: z.string().max(200),
+  address: z
+    .string()
+    .max(
+      254,
+    ) /** VAT numbers as given, their form checked, by the checkout they were given at: what one claims changes no other's papers. */,
+  vatNumbers: z.record(z.string(), z.string().max(30)).optional(),
+});
 export type PersonRecord = z.infer<typeof PersonRecord>;

@@ -15,7 +15,9 @@ export function broughtBack(earlier: ReleaseContent, live: ReleaseContent): Rele
   const taken = new Set(earlier.paths.map((p) => p.address));
   const paths = earlier.paths.map((path) => {
     const present = live.paths.find((p) => p.id === path.id)?.address;
-    return present === undefined || taken.has(present) || path.formerAddresses.includes(present) ? path : { ...path, formerAddresses: [...path.formerAddresses, present] };
+    return present === undefined || taken.has(present) || path.formerAddresses.includes(present)
+      ? path
+      : { ...path, formerAddresses: [...path.formerAddresses, present] };
   });
   const back = new Set(offers.map((o) => o.id));
   const later = live.offers.filter((o) => !back.has(o.id)).map((o) => ({ ...o, onSale: false }));

@@ -24,14 +24,28 @@ interface Lists {
   path: readonly Thing[];
   page: readonly Thing[];
 }
-const listsOf = (content: DraftContent): Lists => ({ product: content.products, offer: content.offers, coupon: content.coupons, path: content.paths, page: content.pages });
+const listsOf = (content: DraftContent): Lists => ({
+  product: content.products,
+  offer: content.offers,
+  coupon: content.coupons,
+  path: content.paths,
+  page: content.pages,
+});
 
 /** Everything that publishing would change for buyers, by thing. */
 export function changesBetween(live: Release | null, draft: DraftContent): Change[] {
   const before = live ? unsealContent(live.content) : null;
   const changes: Change[] = [];
-  if (before === null) changes.push({ key: 'shop/shop', kind: 'shop', what: 'new', title: draft.shop.name, details: [] });
-  else if (!same(before.shop, draft.shop)) changes.push({ key: 'shop/shop', kind: 'shop', what: 'changed', title: draft.shop.name, details: fieldsThatDiffer(before.shop, draft.shop) });
+  if (before === null)
+    changes.push({ key: 'shop/shop', kind: 'shop', what: 'new', title: draft.shop.name, details: [] });
+  else if (!same(before.shop, draft.shop))
+    changes.push({
+      key: 'shop/shop',
+      kind: 'shop',
+      what: 'changed',
+      title: draft.shop.name,
+      details: fieldsThatDiffer(before.shop, draft.shop),
+    });
   const was = before ? listsOf(before) : { product: [], offer: [], coupon: [], path: [], page: [] };
   const is = listsOf(draft);
   for (const kind of ['product', 'offer', 'coupon', 'path', 'page'] as const) {
@@ -42,9 +56,25 @@ export function changesBetween(live: Release | null, draft: DraftContent): Chang
       const entry = { key: `${kind}/${thing.id}`, kind, title: titleOf(kind, thing, draft) };
       if (!old) changes.push({ ...entry, what: 'new', details: [] });
       else if (kind === 'coupon' && sameCoupon(old as DraftCoupon, thing as DraftCoupon)) continue;
-      else if (!same(old, thing)) changes.push({ ...entry, what: 'changed', details: kind === 'offer' ? offerDetails(old as DraftOffer, thing as DraftOffer, draft.shop.locale) : fieldsThatDiffer(old, thing) });
+      else if (!same(old, thing))
+        changes.push({
+          ...entry,
+          what: 'changed',
+          details:
+            kind === 'offer'
+              ? offerDetails(old as DraftOffer, thing as DraftOffer, draft.shop.locale)
+              : fieldsThatDiffer(old, thing),
+        });
     }
-    for (const thing of was[kind]) if (!present.has(thing.id)) changes.push({ key: `${kind}/${thing.id}`, kind, what: 'removed', title: titleOf(kind, thing, before ?? draft), details: [] });
+    for (const thing of was[kind])
+      if (!present.has(thing.id))
+        changes.push({
+          key: `${kind}/${thing.id}`,
+          kind,
+          what: 'removed',
+          title: titleOf(kind, thing, before ?? draft),
+          details: [],
+        });
   }
   // A shop's details alone are nothing that a buyer could meet.
   return before === null && changes.length === 1 ? [] : changes;
@@ -56,7 +86,9 @@ export function withKept(live: Release | null, draft: DraftContent, kept: Readon
   const mix = <T extends Thing>(kind: ThingKind, was: readonly T[], is: readonly T[]): T[] => {
     const old = new Map(was.map((thing) => [thing.id, thing]));
     const present = new Set(is.map((thing) => thing.id));
-    const now = is.flatMap((thing) => (kept.has(`${kind}/${thing.id}`) ? (old.has(thing.id) ? [old.get(thing.id) as T] : []) : [thing]));
+    const now = is.flatMap((thing) =>
+      kept.has(`${kind}/${thing.id}`) ? (old.has(thing.id) ? [old.get(thing.id) as T] : []) : [thing],
+    );
     return [...now, ...was.filter((thing) => !present.has(thing.id) && kept.has(`${kind}/${thing.id}`))];
   };
   return {
@@ -80,8 +112,38 @@ function titleOf(kind: ThingKind, thing: Thing, content: DraftContent): string {
 }
 
 const FIELD_NAMES: Record<string, string> = {
-  title: 'title', promise: 'promise', description: 'description', picture: 'picture', files: 'files', links: 'links', putAway: 'put away', benefits: 'benefits', downloads: 'how often files can be fetched', address: 'address',
-  blocks: 'words', name: 'name', senderAddress: 'sender’s address', zone: 'time zone', currency: 'currency', cardStatement: 'card statement', brand: 'brand', locale: 'language', legal: 'legal lines', tax: 'tax', billing: 'checkout and late payments', code: 'code', percent: 'percent', amount: 'amount', acts: 'which payments', payments: 'how many payments', offerIds: 'for which offers', sale: 'days', limit: 'limits', on: 'in use', formerAddresses: '', steps: 'steps',
+  title: 'title',
+  promise: 'promise',
+  description: 'description',
+  picture: 'picture',
+  files: 'files',
+  links: 'links',
+  putAway: 'put away',
+  benefits: 'benefits',
+  downloads: 'how often files can be fetched',
+  address: 'address',
+  blocks: 'words',
+  name: 'name',
+  senderAddress: 'sender’s address',
+  zone: 'time zone',
+  currency: 'currency',
+  cardStatement: 'card statement',
+  brand: 'brand',
+  locale: 'language',
+  legal: 'legal lines',
+  tax: 'tax',
+  billing: 'checkout and late payments',
+  code: 'code',
+  percent: 'percent',
+  amount: 'amount',
+  acts: 'which payments',
+  payments: 'how many payments',
+  offerIds: 'for which offers',
+  sale: 'days',
+  limit: 'limits',
+  on: 'in use',
+  formerAddresses: '',
+  steps: 'steps',
 };
 
 function fieldsThatDiffer(before: object, after: object): string[] {
@@ -102,7 +164,8 @@ function offerDetails(before: DraftOffer, after: DraftOffer, locale: string): st
     const now = priceParts(after, price, locale);
     return old ? priceChanges(priceParts(before, old, locale), now, name) : [`${name}: new, ${now['paid'] ?? ''}`];
   });
-  for (const price of before.prices) if (!after.prices.some((p) => p.id === price.id)) details.push(`${price.name || 'price'}: removed`);
+  for (const price of before.prices)
+    if (!after.prices.some((p) => p.id === price.id)) details.push(`${price.name || 'price'}: removed`);
   if (before.onSale !== after.onSale) details.push(after.onSale ? 'on sale again' : 'not on sale any more');
   if ((before.putAway ?? false) !== (after.putAway ?? false)) details.push(after.putAway ? 'put away' : 'brought back');
   if (before.currency !== after.currency) details.push(`currency: ${before.currency} → ${after.currency}`);
@@ -119,11 +182,14 @@ const same = (a: unknown, b: unknown): boolean => canonical(a) === canonical(b);
 /** One text for values that mean the same: keys in order, and amounts as money would read them ("24" is "24.00"). */
 function canonical(value: unknown): string {
   return JSON.stringify(value, (key, v: unknown) => {
-    if ((key === 'amount' || key === 'usual') && typeof v === 'string') return v.replace(',', '.').replace(/^\D+/, '').replace(/\.0+$/, '');
-    if (key === 'access' && isDraftAccess(v)) return v.kind === 'for' ? [v.kind, v.count, v.unit] : v.kind === 'until' ? [v.kind, v.date] : [v.kind];
+    if ((key === 'amount' || key === 'usual') && typeof v === 'string')
+      return v.replace(',', '.').replace(/^\D+/, '').replace(/\.0+$/, '');
+    if (key === 'access' && isDraftAccess(v))
+      return v.kind === 'for' ? [v.kind, v.count, v.unit] : v.kind === 'until' ? [v.kind, v.date] : [v.kind];
     if (key === 'terms' && isDraftTerms(v)) return inUse(v);
     if (key === 'putAway' && v === false) return undefined;
-    if (v !== null && typeof v === 'object' && !Array.isArray(v)) return Object.fromEntries(Object.entries(v).sort(([x], [y]) => (x < y ? -1 : 1)));
+    if (v !== null && typeof v === 'object' && !Array.isArray(v))
+      return Object.fromEntries(Object.entries(v).sort(([x], [y]) => (x < y ? -1 : 1)));
     return v;
   });
 }
@@ -131,7 +197,18 @@ function canonical(value: unknown): string {
 const isDraftTerms = (v: unknown): v is DraftTerms => typeof v === 'object' && v !== null && 'owedBy' in v;
 
 /** Only what terms of this kind use: what was typed for another kind stays in the draft and means nothing. */
-function inUse({ kind, amount, every, payments, owedBy, ends, first, introductory, trial, setUp }: DraftTerms): unknown {
+function inUse({
+  kind,
+  amount,
+  every,
+  payments,
+  owedBy,
+  ends,
+  first,
+  introductory,
+  trial,
+  setUp,
+}: DraftTerms): unknown {
   switch (kind) {
     case 'free':
       return { kind };
@@ -145,4 +222,5 @@ function inUse({ kind, amount, every, payments, owedBy, ends, first, introductor
 }
 
 // What was typed for a kind of access that is not chosen means nothing.
-const isDraftAccess = (v: unknown): v is DraftAccess => typeof v === 'object' && v !== null && 'kind' in v && 'unit' in v && 'date' in v;
+const isDraftAccess = (v: unknown): v is DraftAccess =>
+  typeof v === 'object' && v !== null && 'kind' in v && 'unit' in v && 'date' in v;

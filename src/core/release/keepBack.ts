@@ -22,7 +22,20 @@ export function keepBack(draft: DraftContent, live: Release | null): Going {
   // A coupon that is only begun waits, so that it stands in nobody's way.
   const liveCoupons = new Set(live?.content.coupons.map((c) => c.id));
   const coupons = draft.coupons.filter((c) => couponProblem(c) === null || liveCoupons.has(c.id));
-  const left = <T extends { id: string; title: string }>(kind: 'product' | 'offer', all: readonly T[], going: readonly T[]): Going['keptBack'] =>
+  const left = <T extends { id: string; title: string }>(
+    kind: 'product' | 'offer',
+    all: readonly T[],
+    going: readonly T[],
+  ): Going['keptBack'] =>
     all.filter((thing) => !going.includes(thing)).map((thing) => ({ kind, id: thing.id, title: thing.title }));
-  return { content: { ...draft, offers, products, coupons }, keptBack: [...left('product', draft.products, products), ...left('offer', draft.offers, offers), ...draft.coupons.filter((c) => !coupons.includes(c)).map((c) => ({ kind: 'coupon' as const, id: c.id, title: c.code || 'a coupon' }))] };
+  return {
+    content: { ...draft, offers, products, coupons },
+    keptBack: [
+      ...left('product', draft.products, products),
+      ...left('offer', draft.offers, offers),
+      ...draft.coupons
+        .filter((c) => !coupons.includes(c))
+        .map((c) => ({ kind: 'coupon' as const, id: c.id, title: c.code || 'a coupon' })),
+    ],
+  };
 }

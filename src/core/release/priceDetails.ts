@@ -13,8 +13,12 @@ export function priceParts(offer: DraftOffer, price: DraftPrice, locale: string)
     ...beginningInWords(sealed.terms, money),
     'usual price': sealed.usual === null ? 'none' : money(sealed.usual),
     'stays open': accessInWords(sealed, locale),
-    rise: sealed.rise === null ? 'none' : `${money(sealed.rise.by)} ${sealed.rise.every.by === 'sales' ? `after every ${sealed.rise.every.sales} sales` : `on ${sealed.rise.every.dates.map((d) => dayInWords(d, locale)).join(', ')}`}, up to ${money(sealed.rise.ceiling)}`,
-    'in place of a subscription': sealed.replaces === null ? 'no' : sealed.replaces.credit ? 'yes, unused days credited' : 'yes',
+    rise:
+      sealed.rise === null
+        ? 'none'
+        : `${money(sealed.rise.by)} ${sealed.rise.every.by === 'sales' ? `after every ${sealed.rise.every.sales} sales` : `on ${sealed.rise.every.dates.map((d) => dayInWords(d, locale)).join(', ')}`}, up to ${money(sealed.rise.ceiling)}`,
+    'in place of a subscription':
+      sealed.replaces === null ? 'no' : sealed.replaces.credit ? 'yes, unused days credited' : 'yes',
     'words in place of the number': sealed.words ?? 'none',
     limit: limitInWords(sealed),
     'on sale': saleInWords(sealed, locale),
@@ -33,12 +37,24 @@ export function priceChanges(before: Record<string, string>, after: Record<strin
 function beginningInWords(terms: Terms, money: (amount: number) => string): Record<string, string> {
   if (!isLasting(terms)) return { trial: 'none', 'set-up fee': 'none', 'at first': 'none', 'how long paid': 'none' };
   const { trial, setUp } = terms;
-  const cheaper = terms.kind === 'subscription' ? terms.introductory && `${terms.introductory.payments} payments of ${money(terms.introductory.amount)}` : terms.first === undefined ? undefined : `first payment ${money(terms.first)}`;
+  const cheaper =
+    terms.kind === 'subscription'
+      ? terms.introductory && `${terms.introductory.payments} payments of ${money(terms.introductory.amount)}`
+      : terms.first === undefined
+        ? undefined
+        : `first payment ${money(terms.first)}`;
   return {
     trial: trial ? `${trial.days} days ${trial.fee === 0 ? 'free' : `for ${money(trial.fee)}`}` : 'none',
-    'set-up fee': setUp ? `${money(setUp.amount)} for ${setUp.label}, ${setUp.when === 'today' ? 'on the day of buying' : 'with the first full payment'}` : 'none',
+    'set-up fee': setUp
+      ? `${money(setUp.amount)} for ${setUp.label}, ${setUp.when === 'today' ? 'on the day of buying' : 'with the first full payment'}`
+      : 'none',
     'at first': cheaper ?? 'none',
-    'how long paid': terms.kind === 'subscription' ? (terms.payments === undefined ? 'until cancelled' : `${terms.payments} payments`) : 'none',
+    'how long paid':
+      terms.kind === 'subscription'
+        ? terms.payments === undefined
+          ? 'until cancelled'
+          : `${terms.payments} payments`
+        : 'none',
   };
 }
 
@@ -46,15 +62,25 @@ const dayInWords = (date: string, locale: string): string => formatDay(`${date}T
 
 function accessInWords(price: Price, locale: string): string {
   const access = accessOf(price.terms);
-  return access.kind === 'forever' ? 'for good' : access.kind === 'for' ? `for ${lengthInWords(access.count, access.unit)}` : `until ${dayInWords(access.date, locale)}`;
+  return access.kind === 'forever'
+    ? 'for good'
+    : access.kind === 'for'
+      ? `for ${lengthInWords(access.count, access.unit)}`
+      : `until ${dayInWords(access.date, locale)}`;
 }
 
 function limitInWords({ limit }: Price): string {
-  const parts = [...(limit.inAll === null ? [] : [`at most ${limit.inAll} sold`]), ...(limit.each === null ? [] : [`${limit.each} to each buyer`])];
+  const parts = [
+    ...(limit.inAll === null ? [] : [`at most ${limit.inAll} sold`]),
+    ...(limit.each === null ? [] : [`${limit.each} to each buyer`]),
+  ];
   return parts.length === 0 ? 'none' : parts.join(', ');
 }
 
 function saleInWords({ sale }: Price, locale: string): string {
   if (sale.from === null && sale.until === null) return 'always';
-  return [...(sale.from === null ? [] : [`from ${dayInWords(sale.from, locale)}`]), ...(sale.until === null ? [] : [`until ${dayInWords(sale.until, locale)}`])].join(' ');
+  return [
+    ...(sale.from === null ? [] : [`from ${dayInWords(sale.from, locale)}`]),
+    ...(sale.until === null ? [] : [`until ${dayInWords(sale.until, locale)}`]),
+  ].join(' ');
 }

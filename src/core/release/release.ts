@@ -24,4 +24,7 @@ export const Release = z.object({
 export type Release = z.infer<typeof Release>;
 
 /** The same documents while they are edited: offers and coupons hold amounts as typed, and some may have no price yet. */
-export type DraftContent = Omit<ReleaseContent, 'offers' | 'coupons'> & { offers: DraftOffer[]; coupons: DraftCoupon[] };
+export type DraftContent = Omit<ReleaseContent, 'offers' | 'coupons'> & {
+  offers: DraftOffer[];
+  coupons: DraftCoupon[];
+};

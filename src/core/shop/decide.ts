@@ -2,7 +2,23 @@ import type { Instant } from '#core/calendar';
 import type { KeptCard } from '#core/agreements';
 import type { ShopEvent } from '#core/journal';
 import type { Release } from '#core/release';
-import { agreementMoment, answerDue, cancel, changeCard, comeBack, confirmGap, keepOn, moveBuyer, moveDueDay, pause, payRest, refundAgreement, retryDue, stopPlan, switchTo } from './agreements';
+import {
+  agreementMoment,
+  answerDue,
+  cancel,
+  changeCard,
+  comeBack,
+  confirmGap,
+  keepOn,
+  moveBuyer,
+  moveDueDay,
+  pause,
+  payRest,
+  refundAgreement,
+  retryDue,
+  stopPlan,
+  switchTo,
+} from './agreements';
 import { answerCharge } from './commands/answerCharge';
 import { closeDispute, openDispute } from './commands/dispute';
 import { expireCharge, expirePass } from './commands/expire';
@@ -17,7 +33,23 @@ import type { AgreementMoment, ShopState } from './state';
 export type Command =
   | { type: 'publish'; release: Release; hasFile: (sha256: string) => boolean }
   | { type: 'change-person'; personId: string; rev: number }
-  | { type: 'pay'; checkoutId: string; personId: string; offerId: string; priceId: string; release: Release; startedAt: Instant; shown: string; fingerprint: (text: string) => string; card: KeptCard | null; coupon?: string | undefined; country?: string | undefined; vatNumber?: string | undefined; soldAtStart?: number; signedIn?: boolean }
+  | {
+      type: 'pay';
+      checkoutId: string;
+      personId: string;
+      offerId: string;
+      priceId: string;
+      release: Release;
+      startedAt: Instant;
+      shown: string;
+      fingerprint: (text: string) => string;
+      card: KeptCard | null;
+      coupon?: string | undefined;
+      country?: string | undefined;
+      vatNumber?: string | undefined;
+      soldAtStart?: number;
+      signedIn?: boolean;
+    }
   | { type: 'answer-charge'; key: string; answer: ChargeAnswer }
   | { type: 'expire-charge'; key: string; dueAt: Instant }
   | { type: 'expire-pass'; passId: string; dueAt: Instant }
@@ -30,7 +62,13 @@ export type Command =
   | { type: 'retry-due'; agreementId: string }
   | { type: 'change-card'; agreementId: string; card: KeptCard }
   | { type: 'pay-rest'; agreementId: string }
-  | { type: 'move-buyer'; agreementId: string; country: string; vatNumber: string; /** Under what the person's record keeps the number. */ numberKey: string }
+  | {
+      type: 'move-buyer';
+      agreementId: string;
+      country: string;
+      vatNumber: string;
+      /** Under what the person's record keeps the number. */ numberKey: string;
+    }
   | { type: 'pause'; agreementId: string; until: string | null; by: 'buyer' | 'seller' }
   | { type: 'return'; agreementId: string; on: string | null }
   | { type: 'move-due-day'; agreementId: string; day: { of: 'month' | 'week'; day: number } }
@@ -52,11 +90,35 @@ export interface DecideContext {
 }
 
 export type RefusalCode =
-  | 'coupon' | 'vat-number' | 'not-on-sale' | 'no-such-price' | 'sold-out' | 'buyer-limit' | 'quote-changed' | 'card-needed' | 'already-paid' | 'still-asking'
-  | 'already-runs' | 'no-such-agreement' | 'not-now'
-  | 'no-such-order' | 'no-such-pass' | 'pass-not-open' | 'no-such-file' | 'used-up'
-  | 'too-much' | 'nothing-to-refund' | 'refund-running' | 'disputed' | 'no-such-payment'
-  | 'another-live' | 'cannot-launch' | 'would-strand' | 'currency-locked' | 'storage' | 'nothing-to-do';
+  | 'coupon'
+  | 'vat-number'
+  | 'not-on-sale'
+  | 'no-such-price'
+  | 'sold-out'
+  | 'buyer-limit'
+  | 'quote-changed'
+  | 'card-needed'
+  | 'already-paid'
+  | 'still-asking'
+  | 'already-runs'
+  | 'no-such-agreement'
+  | 'not-now'
+  | 'no-such-order'
+  | 'no-such-pass'
+  | 'pass-not-open'
+  | 'no-such-file'
+  | 'used-up'
+  | 'too-much'
+  | 'nothing-to-refund'
+  | 'refund-running'
+  | 'disputed'
+  | 'no-such-payment'
+  | 'another-live'
+  | 'cannot-launch'
+  | 'would-strand'
+  | 'currency-locked'
+  | 'storage'
+  | 'nothing-to-do';
 export interface Refusal {
   refused: RefusalCode;
   sentence: string;
@@ -76,7 +138,9 @@ export function decide(state: ShopState, command: Command, context: DecideContex
     case 'pay':
       return pay(state, command, context);
     case 'answer-charge':
-      return state.dueCharges.has(command.key) ? answerDue(state, command, context) : answerCharge(state, command, context);
+      return state.dueCharges.has(command.key)
+        ? answerDue(state, command, context)
+        : answerCharge(state, command, context);
     case 'expire-charge':
       return expireCharge(state, command);
     case 'expire-pass':

@@ -34,8 +34,21 @@ const appliers: Appliers = {
   },
 
   'charge.requested': (state, data, at) => {
-    state.charges.set(data.key, { ...data, askedAt: at, status: 'asked', reason: null, confirmAt: null, confirmUntil: null, paymentId: null });
-    state.checkouts.set(data.checkoutId, { orderId: data.orderId, attempts: data.attempt, lastKey: data.key, paid: false });
+    state.charges.set(data.key, {
+      ...data,
+      askedAt: at,
+      status: 'asked',
+      reason: null,
+      confirmAt: null,
+      confirmUntil: null,
+      paymentId: null,
+    });
+    state.checkouts.set(data.checkoutId, {
+      orderId: data.orderId,
+      attempts: data.attempt,
+      lastKey: data.key,
+      paid: false,
+    });
     state.todo.set(data.key, { kind: 'charge', key: data.key });
     take(state, data.quote, data.personId, 1);
   },
@@ -67,18 +80,45 @@ const appliers: Appliers = {
   },
 
   'order.paid': (state, data, at) => {
-    const lines = data.quote.lines.map((line) => ({ ...line, paid: line.dueToday - (data.quote.replaces?.used ?? 0), givenBack: 0, taxBack: 0, lost: 0 }));
+    const lines = data.quote.lines.map((line) => ({
+      ...line,
+      paid: line.dueToday - (data.quote.replaces?.used ?? 0),
+      givenBack: 0,
+      taxBack: 0,
+      lost: 0,
+    }));
     state.orders.set(data.orderId, {
-      id: data.orderId, number: data.number, checkoutId: data.checkoutId, personId: data.personId, at, release: data.quote.release, currency: data.quote.currency, zone: data.quote.zone, buyer: data.quote.buyer,
-      lines, paymentId: data.paymentId, last4: data.last4, receipt: data.receipt, statement: data.quote.statement, passIds: [], refundIds: [], dispute: null,
+      id: data.orderId,
+      number: data.number,
+      checkoutId: data.checkoutId,
+      personId: data.personId,
+      at,
+      release: data.quote.release,
+      currency: data.quote.currency,
+      zone: data.quote.zone,
+      buyer: data.quote.buyer,
+      lines,
+      paymentId: data.paymentId,
+      last4: data.last4,
+      receipt: data.receipt,
+      statement: data.quote.statement,
+      passIds: [],
+      refundIds: [],
+      dispute: null,
     });
     push(state.ordersOfPerson, data.personId, data.orderId);
     if (data.paymentId !== null) state.orderOfPayment.set(data.paymentId, data.orderId);
     const checkout = state.checkouts.get(data.checkoutId);
-    state.checkouts.set(data.checkoutId, { orderId: data.orderId, attempts: checkout?.attempts ?? 0, lastKey: checkout?.lastKey ?? null, paid: true });
+    state.checkouts.set(data.checkoutId, {
+      orderId: data.orderId,
+      attempts: checkout?.attempts ?? 0,
+      lastKey: checkout?.lastKey ?? null,
+      paid: true,
+    });
     // A paid order took its place when the charge was asked for; a free one takes it here.
     if (data.paymentId === null) take(state, data.quote, data.personId, 1);
-    for (const line of data.quote.lines) if (!state.soldIn.has(line.offerId)) state.soldIn.set(line.offerId, data.quote.currency);
+    for (const line of data.quote.lines)
+      if (!state.soldIn.has(line.offerId)) state.soldIn.set(line.offerId, data.quote.currency);
     state.counts.orders += 1;
     state.counts.receipts += 1;
   },
@@ -103,7 +143,15 @@ const appliers: Appliers = {
   },
 
   'mail.due': (state, data, at) => {
-    state.todo.set(data.key, { kind: 'mail', key: data.key, mail: data.mail, orderId: data.orderId, personId: data.personId, refundId: data.refundId, at });
+    state.todo.set(data.key, {
+      kind: 'mail',
+      key: data.key,
+      mail: data.mail,
+      orderId: data.orderId,
+      personId: data.personId,
+      refundId: data.refundId,
+      at,
+    });
   },
   'void.due': (state, { key, chargeKey }) => {
     state.todo.set(key, { kind: 'void', key, chargeKey });
@@ -113,7 +161,14 @@ const appliers: Appliers = {
   },
 
   'refund.requested': (state, data, at) => {
-    state.refunds.set(data.refundId, { ...data, id: data.refundId, at, status: 'asked', creditNote: null, refusal: null });
+    state.refunds.set(data.refundId, {
+      ...data,
+      id: data.refundId,
+      at,
+      status: 'asked',
+      creditNote: null,
+      refusal: null,
+    });
     need(state.orders, data.orderId).refundIds.push(data.refundId);
     state.todo.set(data.refundId, { kind: 'refund', key: data.refundId, refundId: data.refundId });
   },
@@ -135,14 +190,30 @@ const appliers: Appliers = {
   },
 
   'dispute.opened': (state, data, at) => {
-    state.disputes.set(data.disputeId, { id: data.disputeId, orderId: data.orderId, amount: data.amount, at, answerBy: data.answerBy, status: 'open', agreementId: data.agreementId, paymentId: data.paymentId });
+    state.disputes.set(data.disputeId, {
+      id: data.disputeId,
+      orderId: data.orderId,
+      amount: data.amount,
+      at,
+      answerBy: data.answerBy,
+      status: 'open',
+      agreementId: data.agreementId,
+      paymentId: data.paymentId,
+    });
     if (data.agreementId === undefined) need(state.orders, data.orderId).dispute = 'open';
   },
   'dispute.closed': (state, { disputeId, orderId, won, lost, agreementId, paymentId }) => {
     need(state.disputes, disputeId).status = won ? 'won' : 'lost';
     const order = need(state.orders, orderId);
     if (agreementId === undefined) order.dispute = won ? 'won' : 'lost';
-    for (const share of lost) giveBack(state, { orderId, lineId: share.lineId, agreementId, paymentId: paymentId ?? order.paymentId ?? '' }, share.amount, share.tax, 'lost');
+    for (const share of lost)
+      giveBack(
+        state,
+        { orderId, lineId: share.lineId, agreementId, paymentId: paymentId ?? order.paymentId ?? '' },
+        share.amount,
+        share.tax,
+        'lost',
+      );
   },
 
   'file.fetched': (state, { passId, fileId, count }, at) => {
@@ -159,8 +230,19 @@ function need<T>(map: Map<string, T>, key: string): T {
   return value;
 }
 
-function take(state: ShopState, quote: { lines: readonly { priceId: string; coupon?: { couponId: string } | undefined }[] }, personId: string, by: 1 | -1): void {
-  for (const { priceId, coupon } of quote.lines) for (const key of [priceId, `${personId}/${priceId}`, ...(coupon ? [`coupon/${coupon.couponId}`, `${personId}/coupon/${coupon.couponId}`] : [])]) state.taken.set(key, (state.taken.get(key) ?? 0) + by);
+function take(
+  state: ShopState,
+  quote: { lines: readonly { priceId: string; coupon?: { couponId: string } | undefined }[] },
+  personId: string,
+  by: 1 | -1,
+): void {
+  for (const { priceId, coupon } of quote.lines)
+    for (const key of [
+      priceId,
+      `${personId}/${priceId}`,
+      ...(coupon ? [`coupon/${coupon.couponId}`, `${personId}/coupon/${coupon.couponId}`] : []),
+    ])
+      state.taken.set(key, (state.taken.get(key) ?? 0) + by);
 }
 
 function push(map: Map<string, string[]>, key: string, value: string): void {

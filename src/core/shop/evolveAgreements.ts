@@ -10,8 +10,22 @@ type Appliers = { [T in Kinds]: (state: ShopState, data: EventOf<T>['data'], at:
 export const agreementAppliers: Appliers = {
   'agreement.started': (state, { agreement, status, next, period, noticeAt, endsAt, beganCheaper }) => {
     const a: Agreement = {
-      ...agreement, status, next, owed: [], pastDue: null, pause: null, endsAt, finishes: endsAt !== null, ended: null, period, unanswered: null, dispute: null,
-      payments: [], asked: 0, noticeAt, passIds: [],
+      ...agreement,
+      status,
+      next,
+      owed: [],
+      pastDue: null,
+      pause: null,
+      endsAt,
+      finishes: endsAt !== null,
+      ended: null,
+      period,
+      unanswered: null,
+      dispute: null,
+      payments: [],
+      asked: 0,
+      noticeAt,
+      passIds: [],
     };
     state.agreements.set(a.id, a);
     const own = state.agreementsOfPerson.get(a.personId);
@@ -30,7 +44,20 @@ export const agreementAppliers: Appliers = {
   },
   'due.paid': (state, data, at) => {
     const a = agreementOf(state, data.agreementId);
-    const payment: AgreementPayment = { paymentId: data.paymentId, receipt: data.receipt, at, dues: data.dues, amount: data.amount, tax: data.tax, credit: data.credit, last4: data.last4, buyer: a.buyer, givenBack: 0, taxBack: 0, lost: 0 };
+    const payment: AgreementPayment = {
+      paymentId: data.paymentId,
+      receipt: data.receipt,
+      at,
+      dues: data.dues,
+      amount: data.amount,
+      tax: data.tax,
+      credit: data.credit,
+      last4: data.last4,
+      buyer: a.buyer,
+      givenBack: 0,
+      taxBack: 0,
+      lost: 0,
+    };
     a.payments.push(payment);
     if (data.paymentId !== null) state.agreementOfPayment.set(data.paymentId, a.id);
     if (data.receipt !== null) state.counts.receipts += 1;
@@ -65,7 +92,20 @@ export const agreementAppliers: Appliers = {
   },
   'agreement.returned': (state, { agreementId, anchor, next, status, trialUntil, noticeAt, period }) => {
     const a = agreementOf(state, agreementId);
-    Object.assign(a, { status, anchor, next, trialUntil, noticeAt, period, pause: null, dispute: null, owed: [], pastDue: null, endsAt: null, finishes: false });
+    Object.assign(a, {
+      status,
+      anchor,
+      next,
+      trialUntil,
+      noticeAt,
+      period,
+      pause: null,
+      dispute: null,
+      owed: [],
+      pastDue: null,
+      endsAt: null,
+      finishes: false,
+    });
     plan(state, a);
   },
   'agreement.dueDayMoved': (state, { agreementId, anchor, next, period }) => {
@@ -151,8 +191,16 @@ function answered(state: ShopState, a: Agreement, key: string, status: 'paid' | 
 }
 
 /** Counts money that went back, or that a bank took back, on the payment it came from. */
-export function giveBack(state: ShopState, of: { orderId: string; lineId: string; agreementId?: string | undefined; paymentId: string }, amount: number, tax: number, how: 'givenBack' | 'lost' = 'givenBack'): void {
-  const payment = state.agreements.get(of.agreementId ?? state.agreementOfPayment.get(of.paymentId) ?? '')?.payments.find((p) => p.paymentId === of.paymentId);
+export function giveBack(
+  state: ShopState,
+  of: { orderId: string; lineId: string; agreementId?: string | undefined; paymentId: string },
+  amount: number,
+  tax: number,
+  how: 'givenBack' | 'lost' = 'givenBack',
+): void {
+  const payment = state.agreements
+    .get(of.agreementId ?? state.agreementOfPayment.get(of.paymentId) ?? '')
+    ?.payments.find((p) => p.paymentId === of.paymentId);
   const paid = payment ?? state.orders.get(of.orderId)?.lines.find((l) => l.lineId === of.lineId);
   if (!paid) return;
   paid[how] += amount;

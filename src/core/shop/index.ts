@@ -1,4 +1,18 @@
-export { newShopState, type ShopState, type Order, type OrderLine, type Charge, type Refund, type Dispute, type Todo, type AgreementMail, type AgreementMoment, type DueCharge, type Credit, type MailKind } from './state';
+export {
+  newShopState,
+  type ShopState,
+  type Order,
+  type OrderLine,
+  type Charge,
+  type Refund,
+  type Dispute,
+  type Todo,
+  type AgreementMail,
+  type AgreementMoment,
+  type DueCharge,
+  type Credit,
+  type MailKind,
+} from './state';
 export { evolve, evolveBatch } from './evolve';
 export { decide, type Command, type DecideContext, type Decision, type Refusal, type RefusalCode } from './decide';
 export { dueWork } from './dueWork';
@@ -6,10 +20,34 @@ export { orderStatus, type OrderStatus, stillRefundable } from './orderStatus';
 export { planRefund, type RefundPlan } from './commands/refund';
 export { standingOf } from './commands/pay';
 export { passesFor } from './passesFor';
-export type { Ports, JournalPort, PeoplePort, ClockPort, PaymentsPort, MailerPort, VaultPort, IdsPort, ReleasesPort, ChargeAnswer, ChargeRequest, RefundAnswer, RefundRequest, OutgoingMail, OutgoingAgreementMail } from './ports';
+export type {
+  Ports,
+  JournalPort,
+  PeoplePort,
+  ClockPort,
+  PaymentsPort,
+  MailerPort,
+  VaultPort,
+  IdsPort,
+  ReleasesPort,
+  ChargeAnswer,
+  ChargeRequest,
+  RefundAnswer,
+  RefundRequest,
+  OutgoingMail,
+  OutgoingAgreementMail,
+} from './ports';
 export { NotAnswered, StorageFailed } from './ports';
 export { memoryPorts, type MemoryPorts } from './memoryPorts';
-export { agreementIdOf, planAgreementRefund, paymentsOfAgreement, type AgreementRefundPlan, unusedNow, inGap, LONGEST_ABSENCE_MS } from './agreements';
+export {
+  agreementIdOf,
+  planAgreementRefund,
+  paymentsOfAgreement,
+  type AgreementRefundPlan,
+  unusedNow,
+  inGap,
+  LONGEST_ABSENCE_MS,
+} from './agreements';
 export { walkRelease, type Walked } from './walk';
 export { rehearse, NOTHING_HAPPENS, type Rehearsal, type RehearsedStep, type Script } from './rehearse';
 export { createRunner, type Runner, type Executed } from './runner';

@@ -18,7 +18,10 @@ export interface MemoryPorts extends Ports {
  * Ports that keep everything in memory: for rehearsals and tests. Cards answer as `answerFor` says; the clock
  * stands until it is set; ids count upwards.
  */
-export function memoryPorts(start: Instant, answerFor: (request: ChargeRequest) => ChargeAnswer = () => ({ status: 'paid', paymentId: '' })): MemoryPorts {
+export function memoryPorts(
+  start: Instant,
+  answerFor: (request: ChargeRequest) => ChargeAnswer = () => ({ status: 'paid', paymentId: '' }),
+): MemoryPorts {
   let now = start;
   let count = 0;
   const people = new Map<string, PersonRecord>();
@@ -58,7 +61,8 @@ export function memoryPorts(start: Instant, answerFor: (request: ChargeRequest) 
         if (known) return Promise.resolve(known);
         ports.charges.push(request);
         const answer = answerFor(request);
-        const kept = answer.status === 'paid' && answer.paymentId === '' ? { ...answer, paymentId: `pay-${request.key}` } : answer;
+        const kept =
+          answer.status === 'paid' && answer.paymentId === '' ? { ...answer, paymentId: `pay-${request.key}` } : answer;
         answers.set(request.key, kept);
         return Promise.resolve(kept);
       },

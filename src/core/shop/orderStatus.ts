@@ -17,4 +17,5 @@ export function orderStatus(order: Counted): OrderStatus {
 }
 
 /** The most that can still be given back of a line: paid − given back − lost, in minor units. */
-export const stillRefundable = (line: { paid: number; givenBack: number; lost: number }): number => line.paid - line.givenBack - line.lost;
+export const stillRefundable = (line: { paid: number; givenBack: number; lost: number }): number =>
+  line.paid - line.givenBack - line.lost;

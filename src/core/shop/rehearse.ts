@@ -50,7 +50,13 @@ const YEARS_AT_MOST = 10;
  * most ten years, nothing recorded.
  * @returns what would happen, or one sentence that says why it cannot be bought
  */
-export async function rehearse(given: Release, choice: Choice, start: Instant, script: Script, years = YEARS_AT_MOST): Promise<Rehearsal | { problem: string }> {
+export async function rehearse(
+  given: Release,
+  choice: Choice,
+  start: Instant,
+  script: Script,
+  years = YEARS_AT_MOST,
+): Promise<Rehearsal | { problem: string }> {
   const release: Release = { ...given, number: 1, basedOn: null };
   const { zone } = release.content.shop;
   const end = nthAfter(start, { count: Math.min(years, YEARS_AT_MOST), unit: 'year' }, 1, zone);
@@ -68,7 +74,10 @@ export async function rehearse(given: Release, choice: Choice, start: Instant, s
   const ports = memoryPorts(start, ({ key }) => {
     // A try again is the same payment; only a new one counts.
     if (!isAgain(key)) asked += 1;
-    const refuses = script.refusesFrom !== null && asked >= script.refusesFrom && (script.refusesTimes === null || refused < script.refusesTimes);
+    const refuses =
+      script.refusesFrom !== null &&
+      asked >= script.refusesFrom &&
+      (script.refusesTimes === null || refused < script.refusesTimes);
     if (refuses) refused += 1;
     return refuses ? { status: 'refused', reason: 'not-enough-money' } : { status: 'paid', paymentId: '' };
   });
@@ -81,9 +90,24 @@ export async function rehearse(given: Release, choice: Choice, start: Instant, s
   runner.onBatch((batch) => {
     for (const event of batch.events) events.push({ at: batch.at, event });
   });
-  const quote = quoteFor(release, choice, start, standingOf(runner.state, { ...choice, startedAt: start }, { now: start, release }));
+  const quote = quoteFor(
+    release,
+    choice,
+    start,
+    standingOf(runner.state, { ...choice, startedAt: start }, { now: start, release }),
+  );
   if ('refused' in quote) return { problem: quote.sentence };
-  const paid = await runner.execute({ type: 'pay', checkoutId: 'rehearsal', personId: 'practice', ...choice, release, startedAt: start, shown: quoteFingerprint(quote), fingerprint: (text) => text, card: { token: 'practice', last4: '0001' } });
+  const paid = await runner.execute({
+    type: 'pay',
+    checkoutId: 'rehearsal',
+    personId: 'practice',
+    ...choice,
+    release,
+    startedAt: start,
+    shown: quoteFingerprint(quote),
+    fingerprint: (text) => text,
+    card: { token: 'practice', last4: '0001' },
+  });
   if ('refused' in paid) return { problem: paid.sentence };
   await ports.people.save({ id: 'practice', rev: 1, name: '', address: 'practice@example.org' });
   await runner.settle();
@@ -92,7 +116,9 @@ export async function rehearse(given: Release, choice: Choice, start: Instant, s
   let acted = false;
   for (;;) {
     const due = runner.state.due.peek()?.at;
-    const next = [due, acted || actAt === null || actAt < start ? undefined : actAt].filter((at) => at !== undefined).sort()[0];
+    const next = [due, acted || actAt === null || actAt < start ? undefined : actAt]
+      .filter((at) => at !== undefined)
+      .sort()[0];
     if (next === undefined || next > end) break;
     ports.setNow(next > runner.now() ? next : runner.now());
     if (next === actAt && !acted) {
@@ -101,7 +127,12 @@ export async function rehearse(given: Release, choice: Choice, start: Instant, s
     }
     await runner.settle();
   }
-  return { steps: [...stepsOf(events, release), ...refusals].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0)), state: runner.state, end: runner.now(), events };
+  return {
+    steps: [...stepsOf(events, release), ...refusals].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0)),
+    state: runner.state,
+    end: runner.now(),
+    events,
+  };
 
   async function playAct(): Promise<void> {
     const agreement = [...runner.state.agreements.values()].at(-1);
@@ -110,8 +141,21 @@ export async function rehearse(given: Release, choice: Choice, start: Instant, s
     if (!act) return;
     const command: Command | null =
       act.what === 'refund'
-        ? agreement ? { type: 'refund-agreement', agreementId: agreement.id, amount: null, ends: true, reason: '' } : order ? { type: 'refund', orderId: order.id, shares: order.lines.map((l) => ({ lineId: l.lineId, amount: l.paid - l.givenBack })), reason: '' } : null
-        : !agreement ? null : act.what === 'pause' ? { type: 'pause', agreementId: agreement.id, until: act.until, by: 'buyer' } : { type: 'cancel', agreementId: agreement.id, when: 'end', giveBack: false, by: 'buyer' };
+        ? agreement
+          ? { type: 'refund-agreement', agreementId: agreement.id, amount: null, ends: true, reason: '' }
+          : order
+            ? {
+                type: 'refund',
+                orderId: order.id,
+                shares: order.lines.map((l) => ({ lineId: l.lineId, amount: l.paid - l.givenBack })),
+                reason: '',
+              }
+            : null
+        : !agreement
+          ? null
+          : act.what === 'pause'
+            ? { type: 'pause', agreementId: agreement.id, until: act.until, by: 'buyer' }
+            : { type: 'cancel', agreementId: agreement.id, when: 'end', giveBack: false, by: 'buyer' };
     if (!command) return;
     const done = await runner.execute(command);
     if ('refused' in done) refusals.push({ at: runner.now(), what: 'refused act', amount: null, text: done.sentence });
@@ -119,8 +163,22 @@ export async function rehearse(given: Release, choice: Choice, start: Instant, s
 }
 
 const MESSAGES: Record<string, string> = {
-  'trial-ends': 'that the trial ends soon', payment: 'that the payment came', refused: 'that the payment did not go through', 'on-hold': 'that access is on hold', paused: 'that it is paused', back: 'that it goes on', cancelled: 'that it is stopped',
-  kept: 'that it goes on', 'paid-off': 'that it is paid off', finished: 'that it has come to its end', 'ended-unpaid': 'that it ended unpaid', switched: 'that it was switched', stopped: 'that the plan was ended', 'card-changed': 'that the card was changed', 'due-day': 'that payments fall on another day', 'amount-changes': 'that the amount changes',
+  'trial-ends': 'that the trial ends soon',
+  payment: 'that the payment came',
+  refused: 'that the payment did not go through',
+  'on-hold': 'that access is on hold',
+  paused: 'that it is paused',
+  back: 'that it goes on',
+  cancelled: 'that it is stopped',
+  kept: 'that it goes on',
+  'paid-off': 'that it is paid off',
+  finished: 'that it has come to its end',
+  'ended-unpaid': 'that it ended unpaid',
+  switched: 'that it was switched',
+  stopped: 'that the plan was ended',
+  'card-changed': 'that the card was changed',
+  'due-day': 'that payments fall on another day',
+  'amount-changes': 'that the amount changes',
 };
 
 function stepsOf(events: Rehearsal['events'], release: Release): RehearsedStep[] {
@@ -128,7 +186,9 @@ function stepsOf(events: Rehearsal['events'], release: Release): RehearsedStep[]
   const titles = new Map<string, string>();
   const titleOf = (productId: string): string => release.content.products.find((p) => p.id === productId)?.title ?? '';
   return events.flatMap(({ at, event }): RehearsedStep[] => {
-    const step = (what: RehearsedStep['what'], text: string, amount: number | null = null): RehearsedStep[] => [{ at, what, amount, text }];
+    const step = (what: RehearsedStep['what'], text: string, amount: number | null = null): RehearsedStep[] => [
+      { at, what, amount, text },
+    ];
     switch (event.type) {
       case 'charge.requested':
         amounts.set(event.data.key, event.data.quote.dueToday);
@@ -144,7 +204,13 @@ function stepsOf(events: Rehearsal['events'], release: Release): RehearsedStep[]
       case 'charge.refused':
         return step('refused', 'on the day of buying', amounts.get(event.data.key) ?? 0);
       case 'due.paid':
-        return step('paid', event.data.dues.length > 1 ? `payments ${event.data.dues[0]?.n ?? ''} to ${event.data.dues.at(-1)?.n ?? ''}` : `payment ${event.data.dues[0]?.n ?? ''}`, event.data.amount);
+        return step(
+          'paid',
+          event.data.dues.length > 1
+            ? `payments ${event.data.dues[0]?.n ?? ''} to ${event.data.dues.at(-1)?.n ?? ''}`
+            : `payment ${event.data.dues[0]?.n ?? ''}`,
+          event.data.amount,
+        );
       case 'due.refused':
         return step('refused', 'not enough money', amounts.get(event.data.key) ?? 0);
       case 'refund.paid':

@@ -31,7 +31,10 @@ export interface Runner {
   onBatch(listener: (batch: Pick<Batch, 'seq' | 'at' | 'events'>) => void): () => void;
 }
 
-const STORAGE_REFUSAL: Refusal = { refused: 'storage', sentence: 'The shop could not write this down, so it did not happen. Nothing was charged. Try again in a minute.' };
+const STORAGE_REFUSAL: Refusal = {
+  refused: 'storage',
+  sentence: 'The shop could not write this down, so it did not happen. Nothing was charged. Try again in a minute.',
+};
 /** How many things leave the shop at once. */
 const MOST_AT_ONCE = 64;
 /** Of very much due work, so many answers may be outstanding before more is begun: memory stays small. */
@@ -64,7 +67,11 @@ export function createRunner(ports: Ports): Runner {
     const clock = ports.clock.now();
     return clock > state.at ? clock : state.at;
   };
-  const context = (at: Instant): DecideContext => ({ now: at, release: state.release === null ? undefined : ports.releases.get(state.release), ids: ports.ids });
+  const context = (at: Instant): DecideContext => ({
+    now: at,
+    release: state.release === null ? undefined : ports.releases.get(state.release),
+    ids: ports.ids,
+  });
 
   async function rebuild(): Promise<void> {
     const fresh = newShopState();
@@ -116,9 +123,11 @@ export function createRunner(ports: Ports): Runner {
       return decision;
     }
     if (decision.events.length === 0) return { events: [], at };
-    for (const event of decision.events) if (event.type === 'charge.requested' || event.type === 'due.requested') unsent.add(event.data.key);
+    for (const event of decision.events)
+      if (event.type === 'charge.requested' || event.type === 'due.requested') unsent.add(event.data.key);
     if (!(await record(decision.events, at))) {
-      for (const event of decision.events) if (event.type === 'charge.requested' || event.type === 'due.requested') unsent.delete(event.data.key);
+      for (const event of decision.events)
+        if (event.type === 'charge.requested' || event.type === 'due.requested') unsent.delete(event.data.key);
       return STORAGE_REFUSAL;
     }
     for (const event of decision.events) {
@@ -135,8 +144,12 @@ export function createRunner(ports: Ports): Runner {
     if (unsent.delete(key)) {
       const release = ports.releases.get(charge.quote.release);
       return ports.payments.charge({
-        key, amount: charge.quote.dueToday, currency: charge.quote.currency, token: charge.card.token,
-        description: charge.quote.lines.map((l) => l.title).join(', '), statement: charge.quote.statement ?? release?.content.shop.cardStatement ?? '',
+        key,
+        amount: charge.quote.dueToday,
+        currency: charge.quote.currency,
+        token: charge.card.token,
+        description: charge.quote.lines.map((l) => l.title).join(', '),
+        statement: charge.quote.statement ?? release?.content.shop.cardStatement ?? '',
       });
     }
     const found = await ports.payments.lookUp(key);
@@ -150,7 +163,14 @@ export function createRunner(ports: Ports): Runner {
     if (!due) throw new Error(`No such charge: ${key}`);
     const found = unsent.delete(key) ? 'unknown' : await ports.payments.lookUp(key);
     if (found !== 'unknown') return found;
-    return ports.payments.charge({ key, amount: due.amount, currency: due.currency, token: due.card.token, description: due.title, statement: due.statement });
+    return ports.payments.charge({
+      key,
+      amount: due.amount,
+      currency: due.currency,
+      token: due.card.token,
+      description: due.title,
+      statement: due.statement,
+    });
   }
 
   /** Does one thing that must leave the shop. Whatever goes wrong, it stays to be done and is tried again later. */
@@ -175,36 +195,61 @@ export function createRunner(ports: Ports): Runner {
 
   function postpone(key: string): void {
     const tries = (waits.get(key)?.tries ?? 0) + 1;
-    waits.set(key, { tries, notBefore: ports.clock.machine() + Math.min(FIRST_WAIT_MS * 2 ** (tries - 1), LONGEST_WAIT_MS) });
+    waits.set(key, {
+      tries,
+      notBefore: ports.clock.machine() + Math.min(FIRST_WAIT_MS * 2 ** (tries - 1), LONGEST_WAIT_MS),
+    });
   }
 
   /** @returns whether it is settled for good */
   async function perform(todo: Todo): Promise<boolean> {
     switch (todo.kind) {
       case 'charge':
-        return isRecorded(await execute({ type: 'answer-charge', key: todo.key, answer: await askForCharge(todo.key) })) && !state.todo.has(todo.key);
+        return (
+          isRecorded(await execute({ type: 'answer-charge', key: todo.key, answer: await askForCharge(todo.key) })) &&
+          !state.todo.has(todo.key)
+        );
       case 'due':
-        return isRecorded(await execute({ type: 'answer-charge', key: todo.key, answer: await askForDue(todo.key) })) && !state.todo.has(todo.key);
+        return (
+          isRecorded(await execute({ type: 'answer-charge', key: todo.key, answer: await askForDue(todo.key) })) &&
+          !state.todo.has(todo.key)
+        );
       case 'agreement-mail': {
         const person = ports.people.get(todo.message.personId);
         const agreement = state.agreements.get(todo.message.agreementId);
-        if (person && agreement) await ports.mailer.sendAbout({ key: todo.key, message: todo.message, agreement, person, at: todo.at });
+        if (person && agreement)
+          await ports.mailer.sendAbout({ key: todo.key, message: todo.message, agreement, person, at: todo.at });
         return isRecorded(await execute({ type: 'mark-done', key: todo.key }));
       }
       case 'void': {
         const answer = await ports.payments.void(todo.chargeKey);
-        return isRecorded(await execute({ type: 'answer-charge', key: todo.chargeKey, answer })) && isRecorded(await execute({ type: 'mark-done', key: todo.key }));
+        return (
+          isRecorded(await execute({ type: 'answer-charge', key: todo.chargeKey, answer })) &&
+          isRecorded(await execute({ type: 'mark-done', key: todo.key }))
+        );
       }
       case 'refund': {
         const refund = state.refunds.get(todo.refundId);
         if (!refund) return true;
-        const answer = await ports.payments.refund({ key: refund.id, paymentId: refund.paymentId, amount: refund.amount });
+        const answer = await ports.payments.refund({
+          key: refund.id,
+          paymentId: refund.paymentId,
+          amount: refund.amount,
+        });
         return isRecorded(await execute({ type: 'answer-refund', refundId: refund.id, answer }));
       }
       case 'mail': {
         const person = ports.people.get(todo.personId);
         const order = state.orders.get(todo.orderId);
-        if (person && order) await ports.mailer.send({ key: todo.key, mail: todo.mail, person, order, refund: todo.refundId === null ? null : (state.refunds.get(todo.refundId) ?? null), at: todo.at });
+        if (person && order)
+          await ports.mailer.send({
+            key: todo.key,
+            mail: todo.mail,
+            person,
+            order,
+            refund: todo.refundId === null ? null : (state.refunds.get(todo.refundId) ?? null),
+            at: todo.at,
+          });
         return isRecorded(await execute({ type: 'mark-done', key: todo.key }));
       }
     }
@@ -223,7 +268,9 @@ export function createRunner(ports: Ports): Runner {
       if (active.size > MOST_UNANSWERED) await Promise.all(active.values());
     }
     await Promise.all(going);
-    const ready = [...state.todo.values()].filter((todo) => !active.has(todo.key) && (waits.get(todo.key)?.notBefore ?? 0) <= ports.clock.machine());
+    const ready = [...state.todo.values()].filter(
+      (todo) => !active.has(todo.key) && (waits.get(todo.key)?.notBefore ?? 0) <= ports.clock.machine(),
+    );
     await Promise.all([...active.values(), ...ready.map(attempt)]);
   }
 

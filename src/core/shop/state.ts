@@ -135,7 +135,15 @@ export type Todo =
   | { kind: 'charge'; key: string }
   | { kind: 'void'; key: string; chargeKey: string }
   | { kind: 'refund'; key: string; refundId: string }
-  | { kind: 'mail'; key: string; mail: 'receipt' | 'refund'; orderId: string; personId: string; refundId: string | null; at: Instant }
+  | {
+      kind: 'mail';
+      key: string;
+      mail: 'receipt' | 'refund';
+      orderId: string;
+      personId: string;
+      refundId: string | null;
+      at: Instant;
+    }
   | { kind: 'due'; key: string }
   | { kind: 'agreement-mail'; key: string; message: AgreementMail; at: Instant };
 
@@ -152,7 +160,18 @@ export interface CheckoutRecord {
 export type AgreementMoment = 'due' | 'try' | 'return' | 'grace' | 'end-unpaid' | 'end' | 'notice' | 'amount';
 
 /** At one instant: charges, then closings, then mail. */
-const RANK: Record<DueItem['what']['kind'], number> = { return: 0, due: 1, try: 1, 'charge-not-confirmed': 2, grace: 3, 'end-unpaid': 3, end: 3, 'pass-expires': 3, notice: 4, amount: 4 };
+const RANK: Record<DueItem['what']['kind'], number> = {
+  return: 0,
+  due: 1,
+  try: 1,
+  'charge-not-confirmed': 2,
+  grace: 3,
+  'end-unpaid': 3,
+  end: 3,
+  'pass-expires': 3,
+  notice: 4,
+  amount: 4,
+};
 
 export interface DueItem {
   at: Instant;
@@ -201,8 +220,31 @@ export interface ShopState {
 /** The state before anything happened. */
 export function newShopState(): ShopState {
   return {
-    seq: 0, at: '1970-01-01T00:00:00.000Z', release: null, people: new Map(), checkouts: new Map(), charges: new Map(), orders: new Map(), ordersOfPerson: new Map(),
-    orderOfPayment: new Map(), passes: new Map(), passesOfPerson: new Map(), taken: new Map(), soldIn: new Map(), fileUses: new Map(), refunds: new Map(), disputes: new Map(), agreements: new Map(), agreementsOfPerson: new Map(), dueCharges: new Map(), agreementOfPayment: new Map(), credits: new Map(), begun: new Set(), todo: new Map(),
-    due: new Heap((item) => `${item.at}${RANK[item.what.kind]}`), counts: { orders: 0, receipts: 0, creditNotes: 0 }, attention: [],
+    seq: 0,
+    at: '1970-01-01T00:00:00.000Z',
+    release: null,
+    people: new Map(),
+    checkouts: new Map(),
+    charges: new Map(),
+    orders: new Map(),
+    ordersOfPerson: new Map(),
+    orderOfPayment: new Map(),
+    passes: new Map(),
+    passesOfPerson: new Map(),
+    taken: new Map(),
+    soldIn: new Map(),
+    fileUses: new Map(),
+    refunds: new Map(),
+    disputes: new Map(),
+    agreements: new Map(),
+    agreementsOfPerson: new Map(),
+    dueCharges: new Map(),
+    agreementOfPayment: new Map(),
+    credits: new Map(),
+    begun: new Set(),
+    todo: new Map(),
+    due: new Heap((item) => `${item.at}${RANK[item.what.kind]}`),
+    counts: { orders: 0, receipts: 0, creditNotes: 0 },
+    attention: [],
   };
 }

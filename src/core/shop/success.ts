@@ -27,14 +27,29 @@ export function successEvents(state: ShopState, success: Success, context: Decid
   const { orderId, personId } = success;
   const { now } = context;
   const order: ShopEvent = {
-    type: 'order.paid', v: 1,
+    type: 'order.paid',
+    v: 1,
     data: {
-      orderId, number: 1001 + state.counts.orders, checkoutId: success.checkoutId, personId, quote: success.quote,
-      paymentId: success.paymentId, last4: success.paymentId === null ? null : (success.card?.last4 ?? null), receipt: documentNumber('R', state.counts.receipts),
+      orderId,
+      number: 1001 + state.counts.orders,
+      checkoutId: success.checkoutId,
+      personId,
+      quote: success.quote,
+      paymentId: success.paymentId,
+      last4: success.paymentId === null ? null : (success.card?.last4 ?? null),
+      receipt: documentNumber('R', state.counts.receipts),
     },
   };
-  const passes = success.opens.map((pass): ShopEvent => ({ type: 'pass.opened', v: 1, data: { pass: { ...pass, from: now, until: untilOf(success.quote, pass, now) } } }));
-  const mail: ShopEvent = { type: 'mail.due', v: 1, data: { key: `receipt-${orderId}`, mail: 'receipt', orderId, personId, refundId: null } };
+  const passes = success.opens.map((pass): ShopEvent => ({
+    type: 'pass.opened',
+    v: 1,
+    data: { pass: { ...pass, from: now, until: untilOf(success.quote, pass, now) } },
+  }));
+  const mail: ShopEvent = {
+    type: 'mail.due',
+    v: 1,
+    data: { key: `receipt-${orderId}`, mail: 'receipt', orderId, personId, refundId: null },
+  };
   return [order, ...startedByOrder(success, now, context), ...passes, ...replacedEvents(state, success, context), mail];
 }
 
@@ -45,7 +60,23 @@ function replacedEvents(state: ShopState, { quote }: Success, context: DecideCon
   if (!replaces || !a || a.status === 'ended') return [];
   const creditId = context.ids.next('cr');
   const paymentId = a.period?.paymentId ?? null;
-  const credit = paymentId === null ? [] : [...creditGiven(state, a, replaces.credit, creditId), ...returnOfCredit({ orderId: a.orderId, lineId: a.lineId, paymentId, amount: replaces.credit - replaces.used, currency: a.currency }, creditId, context.ids.next('r'))];
+  const credit =
+    paymentId === null
+      ? []
+      : [
+          ...creditGiven(state, a, replaces.credit, creditId),
+          ...returnOfCredit(
+            {
+              orderId: a.orderId,
+              lineId: a.lineId,
+              paymentId,
+              amount: replaces.credit - replaces.used,
+              currency: a.currency,
+            },
+            creditId,
+            context.ids.next('r'),
+          ),
+        ];
   return [...endEvents(state, a, 'replaced', 'replaced', null, context), ...credit];
 }
 
@@ -57,4 +88,5 @@ function untilOf(quote: Quote, pass: Pass, now: Instant): Instant | null {
 }
 
 /** The next number of a series without gaps: "R-00001". `issued` is how many were given out before. */
-export const documentNumber = (series: 'R' | 'C', issued: number): string => `${series}-${String(issued + 1).padStart(5, '0')}`;
+export const documentNumber = (series: 'R' | 'C', issued: number): string =>
+  `${series}-${String(issued + 1).padStart(5, '0')}`;

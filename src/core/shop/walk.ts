@@ -28,7 +28,11 @@ export async function walkRelease(release: Release, now: Instant): Promise<Walke
       // Not on sale on purpose is nothing that fails.
       if (!offer || 'refused' in quote) continue;
       walked.of += 1;
-      const problem = await walkOne(release, { offerId: offer.id, priceId: price.id, shown: quoteFingerprint(quote) }, now);
+      const problem = await walkOne(
+        release,
+        { offerId: offer.id, priceId: price.id, shown: quoteFingerprint(quote) },
+        now,
+      );
       if (problem === null) walked.gotIn += 1;
       else walked.failed.push(`${offer.title}${price.name ? `, ${price.name}` : ''}: ${problem}`);
     }
@@ -36,7 +40,11 @@ export async function walkRelease(release: Release, now: Instant): Promise<Walke
   return walked;
 }
 
-async function walkOne(release: Release, choice: { offerId: string; priceId: string; shown: string }, now: Instant): Promise<string | null> {
+async function walkOne(
+  release: Release,
+  choice: { offerId: string; priceId: string; shown: string },
+  now: Instant,
+): Promise<string | null> {
   const ports = memoryPorts(now);
   const first = { ...release, number: 1, basedOn: null };
   ports.addRelease(first);
@@ -44,7 +52,16 @@ async function walkOne(release: Release, choice: { offerId: string; priceId: str
   await runner.start();
   const published = await runner.execute({ type: 'publish', release: first, hasFile: () => true });
   if ('refused' in published) return published.sentence;
-  const paid = await runner.execute({ type: 'pay', checkoutId: 'walk', personId: 'practice', ...choice, release: first, startedAt: now, fingerprint: (text) => text, card: { token: 'practice', last4: '0001' } });
+  const paid = await runner.execute({
+    type: 'pay',
+    checkoutId: 'walk',
+    personId: 'practice',
+    ...choice,
+    release: first,
+    startedAt: now,
+    fingerprint: (text) => text,
+    card: { token: 'practice', last4: '0001' },
+  });
   if ('refused' in paid) return paid.sentence;
   await runner.settle();
   const order = [...runner.state.orders.values()][0];
@@ -53,7 +70,10 @@ async function walkOne(release: Release, choice: { offerId: string; priceId: str
     const pass = runner.state.passes.get(passId);
     const product = first.content.products.find((p) => p.id === pass?.productId);
     if (!pass || !product || !isOpen(pass, runner.now())) return 'it was paid, but did not open.';
-    for (const { id, name } of [...product.files.map((f) => ({ id: f.id, name: f.name })), ...product.links.map((l) => ({ id: l.id, name: l.title }))]) {
+    for (const { id, name } of [
+      ...product.files.map((f) => ({ id: f.id, name: f.name })),
+      ...product.links.map((l) => ({ id: l.id, name: l.title })),
+    ]) {
       const fetched = await runner.execute({ type: 'fetch-file', passId, fileId: id });
       if ('refused' in fetched) return `“${name}” could not be fetched: ${fetched.sentence}`;
     }

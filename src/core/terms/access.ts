@@ -9,7 +9,8 @@ const FOREVER: Access = { kind: 'forever' };
 export const accessOf = (terms: Terms): Access => (terms.kind === 'subscription' ? FOREVER : (terms.access ?? FOREVER));
 
 /** The moment at which what is bought at `start` closes by its date; null while only money decides. A trial's days come on top. */
-export const accessUntil = (terms: Terms, start: Instant, zone: string): Instant | null => accessEnds(accessOf(terms), isLasting(terms) ? firstAnchor(terms, start, zone).at : start, zone);
+export const accessUntil = (terms: Terms, start: Instant, zone: string): Instant | null =>
+  accessEnds(accessOf(terms), isLasting(terms) ? firstAnchor(terms, start, zone).at : start, zone);
 
 /** The moment at which access closes for a buyer who starts at `anchor`; null for good. */
 export function accessEnds(access: Access, anchor: Instant, zone: string): Instant | null {
@@ -33,7 +34,9 @@ export function accessSentence(terms: Terms, start: Instant, zone: string, local
   const paying = terms.kind === 'plan' ? ' while payments are made' : '';
   switch (access.kind) {
     case 'forever':
-      return terms.kind === 'plan' ? 'Opens at once, stays open while payments are made, and for good once paid off.' : 'Opens at once and stays open for good.';
+      return terms.kind === 'plan'
+        ? 'Opens at once, stays open while payments are made, and for good once paid off.'
+        : 'Opens at once and stays open for good.';
     case 'for':
       return `Opens at once and stays open${paying} for ${lengthInWords(access.count, access.unit)}, until ${formatDay(accessUntil(terms, start, zone) ?? start, zone, locale)}.`;
     case 'until':

@@ -1,7 +1,39 @@
-export { Terms, LastingTerms, Every, Trial, SetUp, isLasting, type FreeTerms, type OnceTerms, type PlanTerms, type SubscriptionTerms } from './terms';
+export {
+  Terms,
+  LastingTerms,
+  Every,
+  Trial,
+  SetUp,
+  isLasting,
+  type FreeTerms,
+  type OnceTerms,
+  type PlanTerms,
+  type SubscriptionTerms,
+} from './terms';
 export { Access } from './accessKind';
 export { accessEnds, accessOf, accessUntil, accessSentence, lengthInWords } from './access';
-export { scheduleOf, firstDues, dueAtStart, duesBefore, paymentsFrom, paymentAt, paymentOf, paymentsOf, periodEnd, firstAnchor, type Due, type Anchor } from './schedule';
+export {
+  scheduleOf,
+  firstDues,
+  dueAtStart,
+  duesBefore,
+  paymentsFrom,
+  paymentAt,
+  paymentOf,
+  paymentsOf,
+  periodEnd,
+  firstAnchor,
+  type Due,
+  type Anchor,
+} from './schedule';
 export { shortTerms } from './short';
 export { comparedWithOnce, paidWithin, planTotal } from './compare';
-export { statementOf, statementOfRest, oftenInWords, plainText, type Statement, type StatementPart, type StatementContext } from './statement';
+export {
+  statementOf,
+  statementOfRest,
+  oftenInWords,
+  plainText,
+  type Statement,
+  type StatementPart,
+  type StatementContext,
+} from './statement';

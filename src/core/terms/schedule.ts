@@ -24,18 +24,28 @@ export interface Anchor {
 }
 
 /** The start's wall clock on the date so many days later; without a trial exactly the start. */
-export const firstAnchor = (terms: LastingTerms, start: Instant, zone: string): Anchor => ({ n: 1, at: terms.trial ? plusDays(start, terms.trial.days, zone) : start });
+export const firstAnchor = (terms: LastingTerms, start: Instant, zone: string): Anchor => ({
+  n: 1,
+  at: terms.trial ? plusDays(start, terms.trial.days, zone) : start,
+});
 
 /** How many full payments there are; null goes on until it is cancelled. */
 export const paymentsOf = (terms: LastingTerms): number | null => terms.payments ?? null;
 
 /** The moment of the n-th full payment: anchor + (n − anchor.n) intervals, counted from the anchor. */
-export const paymentAt = (terms: LastingTerms, anchor: Anchor, n: number, zone: string): Instant => nthAfter(anchor.at, terms.every, n - anchor.n, zone);
+export const paymentAt = (terms: LastingTerms, anchor: Anchor, n: number, zone: string): Instant =>
+  nthAfter(anchor.at, terms.every, n - anchor.n, zone);
 
 /** The n-th full payment (from 1) with the set-up fee where it is taken with the first, before coupon and tax. */
 export function paymentOf(terms: LastingTerms, n: number): Pick<Due, 'amount' | 'full' | 'setUp' | 'fee'> {
-  const full = terms.kind === 'plan' ? planPayment(terms, n) : n <= (terms.introductory?.payments ?? 0) ? (terms.introductory?.amount ?? 0) : terms.amount;
-  const setUp = n === 1 && terms.setUp && (terms.setUp.when === 'withFirstPayment' || !terms.trial) ? terms.setUp.amount : 0;
+  const full =
+    terms.kind === 'plan'
+      ? planPayment(terms, n)
+      : n <= (terms.introductory?.payments ?? 0)
+        ? (terms.introductory?.amount ?? 0)
+        : terms.amount;
+  const setUp =
+    n === 1 && terms.setUp && (terms.setUp.when === 'withFirstPayment' || !terms.trial) ? terms.setUp.amount : 0;
   return { amount: full + setUp, full, setUp, fee: 0 };
 }
 
@@ -44,12 +54,20 @@ function planPayment({ owed, payments, first }: PlanTerms, n: number): number {
   if (first !== undefined && n === 1) return first;
   if (owed.by === 'each') return owed.amount;
   const parts = payments - (first === undefined ? 0 : 1);
-  const shares = allocate(owed.amount - (first ?? 0), Array.from({ length: parts }, () => 1));
+  const shares = allocate(
+    owed.amount - (first ?? 0),
+    Array.from({ length: parts }, () => 1),
+  );
   return shares[n - 1 - (payments - parts)] ?? 0;
 }
 
 /** The full payments from number `from` on, in order, for as long as the terms go on. */
-export function* paymentsFrom(terms: LastingTerms, anchor: Anchor, from: number, zone: string): Generator<Due, void, undefined> {
+export function* paymentsFrom(
+  terms: LastingTerms,
+  anchor: Anchor,
+  from: number,
+  zone: string,
+): Generator<Due, void, undefined> {
   const last = paymentsOf(terms) ?? Infinity;
   const momentOf = momentsAfter(anchor.at, terms.every, zone);
   for (let n = from; n <= last; n += 1) yield { n, at: momentOf(n - anchor.n), ...paymentOf(terms, n) };
@@ -82,7 +100,8 @@ export function firstDues(terms: Terms, start: Instant, zone: string, most: numb
 }
 
 /** What is due on the day of buying, in minor units. */
-export const dueAtStart = (terms: Terms): number => firstDues(terms, '2000-01-01T00:00:00.000Z', 'UTC', 1)[0]?.amount ?? 0;
+export const dueAtStart = (terms: Terms): number =>
+  firstDues(terms, '2000-01-01T00:00:00.000Z', 'UTC', 1)[0]?.amount ?? 0;
 
 /** The dues before a moment, of terms that may have no end. */
 export function duesBefore(terms: Terms, start: Instant, zone: string, end: Instant): Due[] {
@@ -95,4 +114,5 @@ export function duesBefore(terms: Terms, start: Instant, zone: string, end: Inst
 }
 
 /** The moment up to which payment n has paid: where the next would fall, also after the last one. */
-export const periodEnd = (terms: LastingTerms, anchor: Anchor, n: number, zone: string): Instant => paymentAt(terms, anchor, n + 1, zone);
+export const periodEnd = (terms: LastingTerms, anchor: Anchor, n: number, zone: string): Instant =>
+  paymentAt(terms, anchor, n + 1, zone);

@@ -83,7 +83,10 @@ class Pen {
     private readonly text: PDFFont,
   ) {}
 
-  line(words: string, { size, font = this.text, color = INK, x = LEFT, y, most = RIGHT - x, stay = false }: LineOptions): void {
+  line(
+    words: string,
+    { size, font = this.text, color = INK, x = LEFT, y, most = RIGHT - x, stay = false }: LineOptions,
+  ): void {
     const from = y ?? this.y;
     let at = from;
     for (const row of this.#wrap(drawable(words, font), font, size, most)) {
@@ -95,7 +98,13 @@ class Pen {
 
   right(words: string, size: number, font: PDFFont = this.text): void {
     const clean = drawable(words, font);
-    this.page.drawText(clean, { x: RIGHT - font.widthOfTextAtSize(clean, size), y: this.y - size, size, font, color: INK });
+    this.page.drawText(clean, {
+      x: RIGHT - font.widthOfTextAtSize(clean, size),
+      y: this.y - size,
+      size,
+      font,
+      color: INK,
+    });
   }
 
   rule(thickness = 0.5): void {
@@ -142,5 +151,7 @@ const characterSets = new WeakMap<PDFFont, Set<number>>();
 function drawable(words: string, font: PDFFont): string {
   let known = characterSets.get(font);
   if (!known) characterSets.set(font, (known = new Set(font.getCharacterSet())));
-  return [...words.normalize('NFC').replace(/\s+/g, ' ')].map((c) => (known?.has(c.codePointAt(0) ?? 0) ? c : '\u25a1')).join('');
+  return [...words.normalize('NFC').replace(/\s+/g, ' ')]
+    .map((c) => (known?.has(c.codePointAt(0) ?? 0) ? c : '\u25a1'))
+    .join('');
 }

@@ -21,7 +21,8 @@ export const realDisk: Disk = {
       size: async () => (await handle.stat()).size,
       async write(bytes, position) {
         let done = 0;
-        while (done < bytes.length) done += (await handle.write(bytes, done, bytes.length - done, position + done)).bytesWritten;
+        while (done < bytes.length)
+          done += (await handle.write(bytes, done, bytes.length - done, position + done)).bytesWritten;
       },
       sync: () => handle.datasync(),
       cut: (length) => handle.truncate(length),

@@ -53,19 +53,36 @@ export async function openJournalFile(folder: string, disk: Disk): Promise<Journ
       const batch = whole ? parseLine(bytes.toString('utf8')) : null;
       if (!whole) {
         await writeFile(join(folder, `journal.torn-${end}.txt`), bytes);
-        problems.push({ code: 'torn', sentence: `The last line of the history was not written to its end, so it never happened. It was set aside as journal.torn-${end}.txt.` });
+        problems.push({
+          code: 'torn',
+          sentence: `The last line of the history was not written to its end, so it never happened. It was set aside as journal.torn-${end}.txt.`,
+        });
         break;
       }
       if (!batch || batch.seq !== safe.seq + 1) {
-        throw new Error(`Line ${safe.seq + 1} of ${path} cannot be read. Nothing was changed. Put back a copy of the file, or cut it before this line if what follows may be lost.`);
+        throw new Error(
+          `Line ${safe.seq + 1} of ${path} cannot be read. Nothing was changed. Put back a copy of the file, or cut it before this line if what follows may be lost.`,
+        );
       }
-      if (batch.prev !== safe.hash) problems.push({ code: 'changed', sentence: `Line ${safe.seq} of the history was changed after it was written. Compare it with a copy.` });
+      if (batch.prev !== safe.hash)
+        problems.push({
+          code: 'changed',
+          sentence: `Line ${safe.seq} of the history was changed after it was written. Compare it with a copy.`,
+        });
       safe = { seq: batch.seq, hash: hashOf(bytes) };
-      if (noted && noted.seq === safe.seq && noted.hash !== safe.hash) problems.push({ code: 'changed', sentence: `Line ${safe.seq} of the history was changed after it was written. Compare it with a copy.` });
+      if (noted && noted.seq === safe.seq && noted.hash !== safe.hash)
+        problems.push({
+          code: 'changed',
+          sentence: `Line ${safe.seq} of the history was changed after it was written. Compare it with a copy.`,
+        });
       keep = end;
       ends.push(end);
     }
-    if (noted && noted.seq > safe.seq) problems.push({ code: 'tail-missing', sentence: `The history ends at line ${safe.seq}, but line ${noted.seq} was once written. Put back a copy of the file before anything is sold.` });
+    if (noted && noted.seq > safe.seq)
+      problems.push({
+        code: 'tail-missing',
+        sentence: `The history ends at line ${safe.seq}, but line ${noted.seq} was once written. Put back a copy of the file before anything is sold.`,
+      });
     next = safe;
     return SyncedLog.open(disk, path, keep);
   }

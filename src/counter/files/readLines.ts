@@ -4,7 +4,10 @@ import { createReadStream, existsSync } from 'node:fs';
  * Every whole line of a file from an offset on (the start of a line), with the offset behind its line feed; last, bytes without a line feed as a torn one.
  * Lines are cut by bytes, so that hashes are over exactly what is on the disk.
  */
-export async function* readLines(path: string, from = 0): AsyncGenerator<{ bytes: Buffer; end: number; whole: boolean }> {
+export async function* readLines(
+  path: string,
+  from = 0,
+): AsyncGenerator<{ bytes: Buffer; end: number; whole: boolean }> {
   if (!existsSync(path)) return;
   let rest: Buffer = Buffer.alloc(0);
   let end = from;

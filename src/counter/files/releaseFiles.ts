@@ -28,6 +28,11 @@ export function openReleaseFiles(folder: string): ReleaseFiles {
       cache.set(release.number, release);
     },
     // A file may exist whose switch-over never happened; its number is not used again.
-    nextNumber: () => 1 + (existsSync(folder) ? readdirSync(folder) : []).reduce((most, name) => Math.max(most, Number(/^(\d{6})\.json$/.exec(name)?.[1] ?? 0)), 0),
+    nextNumber: () =>
+      1 +
+      (existsSync(folder) ? readdirSync(folder) : []).reduce(
+        (most, name) => Math.max(most, Number(/^(\d{6})\.json$/.exec(name)?.[1] ?? 0)),
+        0,
+      ),
   };
 }

@@ -27,4 +27,5 @@ export async function syncFolder(path: string): Promise<void> {
 }
 
 /** The JSON of a small file, or null when it does not exist. @throws SyntaxError when it is not JSON */
-export const readJson = (path: string): unknown => (existsSync(path) ? (JSON.parse(readFileSync(path, 'utf8')) as unknown) : null);
+export const readJson = (path: string): unknown =>
+  existsSync(path) ? (JSON.parse(readFileSync(path, 'utf8')) as unknown) : null;

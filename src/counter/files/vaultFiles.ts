@@ -29,12 +29,16 @@ export function openVaultFiles(folder: string): VaultFiles {
       const part = join(coming, randomUUID());
       const hash = createHash('sha256');
       try {
-        await pipeline(bytes, async function* (source: AsyncIterable<Buffer>) {
-          for await (const chunk of source) {
-            hash.update(chunk);
-            yield chunk;
-          }
-        }, createWriteStream(part, { mode: 0o600 }));
+        await pipeline(
+          bytes,
+          async function* (source: AsyncIterable<Buffer>) {
+            for await (const chunk of source) {
+              hash.update(chunk);
+              yield chunk;
+            }
+          },
+          createWriteStream(part, { mode: 0o600 }),
+        );
         if (hash.digest('hex') !== sha256) return false;
         const handle = await open(part, 'r+');
         await handle.datasync();

@@ -33,7 +33,11 @@ export function openViewsFile(folder: string): ViewsFile {
         void write();
       }, WRITE_AFTER_MS);
     },
-    during: (pathId, step, release) => Object.entries(views).reduce((all, [key, n]) => (key.startsWith(`${pathId}/${step}/${release}/`) ? all + n : all), 0),
+    during: (pathId, step, release) =>
+      Object.entries(views).reduce(
+        (all, [key, n]) => (key.startsWith(`${pathId}/${step}/${release}/`) ? all + n : all),
+        0,
+      ),
     async close() {
       if (timer) {
         clearTimeout(timer);

@@ -2,7 +2,10 @@ import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import * as z from 'zod';
 
-const Manifest = z.record(z.string(), z.object({ file: z.string(), css: z.array(z.string()).optional(), imports: z.array(z.string()).optional() }));
+const Manifest = z.record(
+  z.string(),
+  z.object({ file: z.string(), css: z.array(z.string()).optional(), imports: z.array(z.string()).optional() }),
+);
 
 export interface ClientFiles {
   folder: string;

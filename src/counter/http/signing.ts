@@ -1,7 +1,8 @@
 import { createHmac, timingSafeEqual } from 'node:crypto';
 
 /** HMAC-SHA256 in base64url (RFC 2104, RFC 4231 for its test vectors). */
-export const hmac = (secret: string | Buffer, text: string): string => createHmac('sha256', secret).update(text).digest('base64url');
+export const hmac = (secret: string | Buffer, text: string): string =>
+  createHmac('sha256', secret).update(text).digest('base64url');
 
 /**
  * A value that can leave the shop and come back unchanged: "payload.signature". The purpose is signed along, so
@@ -15,7 +16,8 @@ export function signToken(secret: string, purpose: string, value: unknown): stri
 /** The value of a token, or null when it was not made here for this purpose or was changed. */
 export function readToken(secret: string, purpose: string, token: string): unknown {
   const [payload, signature, more] = token.split('.');
-  if (!payload || !signature || more !== undefined || !sameText(signature, hmac(secret, `${purpose}.${payload}`))) return null;
+  if (!payload || !signature || more !== undefined || !sameText(signature, hmac(secret, `${purpose}.${payload}`)))
+    return null;
   try {
     return JSON.parse(Buffer.from(payload, 'base64url').toString('utf8')) as unknown;
   } catch {

@@ -9,12 +9,21 @@ import { keepVatNumber } from '../people';
 export const Move = { country: CountryCode, vatNumber: z.string().max(40) };
 
 /** What would be asked of the shop. Each change keeps its number under a key of its own, so that earlier invoices go on naming theirs. */
-export const moveCommand = (agreement: Agreement, { country, vatNumber }: { country: string; vatNumber: string }, numberKey: string): Command => ({ type: 'move-buyer', agreementId: agreement.id, country, vatNumber, numberKey });
+export const moveCommand = (
+  agreement: Agreement,
+  { country, vatNumber }: { country: string; vatNumber: string },
+  numberKey: string,
+): Command => ({ type: 'move-buyer', agreementId: agreement.id, country, vatNumber, numberKey });
 
 /** Another country or VAT number. The number is safe with the person before the history names its key. */
-export async function moveBuyer(context: CounterContext, agreement: Agreement, wanted: { country: string; vatNumber: string }) {
+export async function moveBuyer(
+  context: CounterContext,
+  agreement: Agreement,
+  wanted: { country: string; vatNumber: string },
+) {
   const command = moveCommand(agreement, wanted, context.ids.next('v'));
   const would = context.runner.preview(command);
-  if (!('refused' in would) && command.type === 'move-buyer') await keepVatNumber(context, agreement.personId, command.numberKey, wanted.vatNumber);
+  if (!('refused' in would) && command.type === 'move-buyer')
+    await keepVatNumber(context, agreement.personId, command.numberKey, wanted.vatNumber);
   return context.runner.execute(command);
 }

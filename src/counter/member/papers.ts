@@ -5,7 +5,11 @@ import type { Order } from '#core/shop';
 import { type CounterContext, shopOf } from '../context';
 
 /** A paper among a person's own by its number, with the moment it was made; null when there is none. */
-export function paperOf(context: CounterContext, personId: string, number: string): { paper: DocumentPaper; at: Instant } | null {
+export function paperOf(
+  context: CounterContext,
+  personId: string,
+  number: string,
+): { paper: DocumentPaper; at: Instant } | null {
   const { state } = context.runner;
   const record = context.people.get(personId);
   if (!record) return null;
@@ -13,18 +17,30 @@ export function paperOf(context: CounterContext, personId: string, number: strin
   const agreements = (state.agreementsOfPerson.get(personId) ?? []).flatMap((id) => state.agreements.get(id) ?? []);
   const orders = (state.ordersOfPerson.get(personId) ?? []).flatMap((id) => state.orders.get(id) ?? []);
   // An invoice goes on naming the VAT number it was made with.
-  const buyerOf = (order: Order, payment?: AgreementPayment) => ({ ...record, vatNumber: record.vatNumbers?.[payment?.buyer?.numberKey ?? order.checkoutId] });
+  const buyerOf = (order: Order, payment?: AgreementPayment) => ({
+    ...record,
+    vatNumber: record.vatNumbers?.[payment?.buyer?.numberKey ?? order.checkoutId],
+  });
   for (const order of orders) {
     if (order.receipt === number) return { paper: receiptDocument(setting, order, buyerOf(order)), at: order.at };
-    const later = agreements.filter((a) => a.orderId === order.id).flatMap((a) => a.payments.map((payment) => ({ a, payment })));
+    const later = agreements
+      .filter((a) => a.orderId === order.id)
+      .flatMap((a) => a.payments.map((payment) => ({ a, payment })));
     const found = later.find(({ payment }) => payment.receipt === number);
-    if (found) return { paper: laterReceiptDocument(setting, order, found.a, found.payment, buyerOf(order, found.payment)), at: found.payment.at };
+    if (found)
+      return {
+        paper: laterReceiptDocument(setting, order, found.a, found.payment, buyerOf(order, found.payment)),
+        at: found.payment.at,
+      };
     const refund = order.refundIds.flatMap((id) => state.refunds.get(id) ?? []).find((r) => r.creditNote === number);
     const credit = [...state.credits.values()].find((c) => c.orderId === order.id && c.creditNote === number);
     const back = refund ?? (credit && { ...credit, shares: [credit] });
     if (back) {
       const against = later.find(({ payment }) => payment.paymentId === back.paymentId);
-      return { paper: creditNoteDocument(setting, order, back, against?.payment ?? order, buyerOf(order, against?.payment)), at: back.at };
+      return {
+        paper: creditNoteDocument(setting, order, back, against?.payment ?? order, buyerOf(order, against?.payment)),
+        at: back.at,
+      };
     }
   }
   return null;

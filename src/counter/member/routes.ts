@@ -30,33 +30,85 @@ export function memberRoutes(context: CounterContext): Router {
   const tooMany = (): never => {
     throw new Problem(429, 'Too many tries. Wait a quarter of an hour and try again.', 'too-many');
   };
-  const quarter = { windowMs: 15 * 60_000, standardHeaders: 'draft-8' as const, legacyHeaders: false, handler: tooMany };
+  const quarter = {
+    windowMs: 15 * 60_000,
+    standardHeaders: 'draft-8' as const,
+    legacyHeaders: false,
+    handler: tooMany,
+  };
   const perDevice = rateLimit({ ...quarter, limit: 20, keyGenerator: (req) => ipKeyGenerator(req.ip ?? '') });
-  const perMember = rateLimit({ ...quarter, limit: 60, keyGenerator: (req) => personOfDevice(context, req) ?? ipKeyGenerator(req.ip ?? '') });
-  const perAddress = rateLimit({ ...quarter, limit: 5, keyGenerator: (req) => compareAddress(textOf((req.body as { address?: unknown }).address)) });
+  const perMember = rateLimit({
+    ...quarter,
+    limit: 60,
+    keyGenerator: (req) => personOfDevice(context, req) ?? ipKeyGenerator(req.ip ?? ''),
+  });
+  const perAddress = rateLimit({
+    ...quarter,
+    limit: 5,
+    keyGenerator: (req) => compareAddress(textOf((req.body as { address?: unknown }).address)),
+  });
 
   router.post('/api/ask', perDevice, perAddress, (req, res) => {
     const { address } = z.object({ address: z.string().max(300) }).parse(req.body);
-    if (!isAddress(address)) throw new Problem(422, 'Write your e-mail address, like name@example.org.', 'address-wrong');
+    if (!isAddress(address))
+      throw new Problem(422, 'Write your e-mail address, like name@example.org.', 'address-wrong');
     // The answer is the same, and as quick, whether or not the address is known.
-    res.status(202).json({ sentence: 'If this address has bought here, a message with a link is on its way to it. The link works once, for 30 minutes.' });
+    res.status(202).json({
+      sentence:
+        'If this address has bought here, a message with a link is on its way to it. The link works once, for 30 minutes.',
+    });
     const person = context.people.find(address);
-    if (person) void sendSignInLink(context, person).catch((error: unknown) => context.log('A sign-in link could not be sent', error));
+    if (person)
+      void sendSignInLink(context, person).catch((error: unknown) =>
+        context.log('A sign-in link could not be sent', error),
+      );
   });
 
   const page = (heading: string, text: string, action: { label: string; href: string; post?: boolean }): string => {
     const shop = shopOf(context);
-    return documentHtml({ title: heading, description: '', language: shop.locale, shopName: shop.name, stylesheets: context.client.assetsOf(PAGES).stylesheets, strip: stripOf(context), keepOut: true, foot: [], body: wordsHtml(heading, [text], action) });
+    return documentHtml({
+      title: heading,
+      description: '',
+      language: shop.locale,
+      shopName: shop.name,
+      stylesheets: context.client.assetsOf(PAGES).stylesheets,
+      strip: stripOf(context),
+      keepOut: true,
+      foot: [],
+      body: wordsHtml(heading, [text], action),
+    });
   };
 
   // Mail scanners follow links, so following one only shows a button; pressing it uses the link up.
-  router.get('/enter/:secret', (_req, res) => void res.set('Cache-Control', 'no-store').send(page('Sign in', 'Press the button to open the member area on this device.', { label: 'Sign in', href: '', post: true })));
+  router.get(
+    '/enter/:secret',
+    (_req, res) =>
+      void res.set('Cache-Control', 'no-store').send(
+        page('Sign in', 'Press the button to open the member area on this device.', {
+          label: 'Sign in',
+          href: '',
+          post: true,
+        }),
+      ),
+  );
   router.post('/enter/:secret', perDevice, async (req, res) => {
     const personId = await context.doors.useLink(String(req.params['secret']));
     if (personId === null) {
-      return void res.status(410).set('Cache-Control', 'no-store').send(page('This link was used already, or is too old', 'Sign-in links work once. Ask for a new one with the address you bought with.', { label: 'Ask for a new link', href: '/member/' }));
+      return void res
+        .status(410)
+        .set('Cache-Control', 'no-store')
+        .send(
+          page(
+            'This link was used already, or is too old',
+            'Sign-in links work once. Ask for a new one with the address you bought with.',
+            { label: 'Ask for a new link', href: '/member/' },
+          ),
+        );
     }
-    giveCookie(res, DEVICE_COOKIE, await context.doors.makeDevice(personId, DEVICE_DAYS * DAY), { maxAgeMs: DEVICE_DAYS * DAY, sameSite: 'lax' });
+    giveCookie(res, DEVICE_COOKIE, await context.doors.makeDevice(personId, DEVICE_DAYS * DAY), {
+      maxAgeMs: DEVICE_DAYS * DAY,
+      sameSite: 'lax',
+    });
     res.redirect(303, '/member/');
   });
 
@@ -71,7 +123,18 @@ export function memberRoutes(context: CounterContext): Router {
     const shop = shopOf(context);
     const about = { shopName: shop.name, strip: stripOf(context), locale: shop.locale };
     await context.runner.synced();
-    res.set('Cache-Control', 'no-store').json(id === null ? { ...about, signedIn: false } : { ...about, signedIn: true, cardService: '/standin/payments', sampleCards: context.mode !== 'real', countries: countriesByName(shop.tax, shop.locale), ...memberView(context, id) });
+    res.set('Cache-Control', 'no-store').json(
+      id === null
+        ? { ...about, signedIn: false }
+        : {
+            ...about,
+            signedIn: true,
+            cardService: '/standin/payments',
+            sampleCards: context.mode !== 'real',
+            countries: countriesByName(shop.tax, shop.locale),
+            ...memberView(context, id),
+          },
+    );
   });
 
   // What a member does to their own payments; another person's are not found.
@@ -81,11 +144,16 @@ export function memberRoutes(context: CounterContext): Router {
     const agreement = context.runner.state.agreements.get(String(req.params['id']));
     if (agreement?.personId !== personId) throw new Problem(404, 'This is not among yours.', 'no-such-agreement');
     const wanted = MemberAct.parse(req.body);
-    if (wanted.act === 'pause' && !pauseDayAllowed(agreement, wanted.until, context.runner.now())) throw new Problem(422, 'Choose a day after today, within a year.', 'pause-day');
-    const done = wanted.act === 'move' ? await moveBuyer(context, agreement, wanted) : await context.runner.execute(commandFor(agreement.id, wanted));
+    if (wanted.act === 'pause' && !pauseDayAllowed(agreement, wanted.until, context.runner.now()))
+      throw new Problem(422, 'Choose a day after today, within a year.', 'pause-day');
+    const done =
+      wanted.act === 'move'
+        ? await moveBuyer(context, agreement, wanted)
+        : await context.runner.execute(commandFor(agreement.id, wanted));
     if ('refused' in done) throw refusalProblem(done);
     const asked = done.events.find((e) => e.type === 'due.requested');
-    const answer = asked?.type === 'due.requested' ? await dueAnswered(context.runner, asked.data.key) : 'nothing asked';
+    const answer =
+      asked?.type === 'due.requested' ? await dueAnswered(context.runner, asked.data.key) : 'nothing asked';
     await context.runner.synced();
     if (answer === 'refused') noteRefusedCard(res);
     res.json({ sentence: SAID[answer] });
@@ -103,7 +171,14 @@ export function memberRoutes(context: CounterContext): Router {
     const found = number === undefined ? null : paperOf(context, personId, number);
     if (!found) throw new Problem(404, 'There is no such receipt among yours.', 'no-such-paper');
     const pdf = await drawDocument(found.paper, found.at);
-    res.set({ 'Content-Type': 'application/pdf', 'Content-Disposition': `inline; filename="${number}.pdf"`, 'Cache-Control': 'private, no-store', 'Content-Security-Policy': 'sandbox' }).send(Buffer.from(pdf));
+    res
+      .set({
+        'Content-Type': 'application/pdf',
+        'Content-Disposition': `inline; filename="${number}.pdf"`,
+        'Cache-Control': 'private, no-store',
+        'Content-Security-Policy': 'sandbox',
+      })
+      .send(Buffer.from(pdf));
   });
   return router;
 }

@@ -20,7 +20,12 @@ export interface Away {
  * Notes the time every minute, and looks at the start how long the shop was away. Up to 48 hours, due work simply
  * runs; longer, in a real shop, nothing is charged until the owner has said so. Until then the old note stays.
  */
-export async function watchPresence({ runner, presence, real, log }: Watched): Promise<{ away(): Away | null; note(): Promise<void>; confirm(): Promise<void> }> {
+export async function watchPresence({
+  runner,
+  presence,
+  real,
+  log,
+}: Watched): Promise<{ away(): Away | null; note(): Promise<void>; confirm(): Promise<void> }> {
   const last = presence.last();
   const now = runner.now();
   let away: Away | null = null;
@@ -30,7 +35,8 @@ export async function watchPresence({ runner, presence, real, log }: Watched): P
   }
   runner.holdDueWork(away !== null);
   const note = async (): Promise<void> => {
-    if (away === null) await presence.note(runner.now()).catch((error: unknown) => log('The time could not be noted', error));
+    if (away === null)
+      await presence.note(runner.now()).catch((error: unknown) => log('The time could not be noted', error));
   };
   await note();
   return {

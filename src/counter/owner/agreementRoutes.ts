@@ -21,7 +21,12 @@ const Act = z.discriminatedUnion('act', [
   z.strictObject({ act: z.literal('stop-plan'), keepAccess: z.boolean() }),
   z.strictObject({ act: z.literal('move-due-day'), of: z.enum(['month', 'week']), day: z.int().min(1).max(31) }),
   z.strictObject({ act: z.literal('move'), ...Move }),
-  z.strictObject({ act: z.literal('refund'), amount: z.int().min(1).nullable(), ends: z.boolean(), reason: z.string().max(500).default('') }),
+  z.strictObject({
+    act: z.literal('refund'),
+    amount: z.int().min(1).nullable(),
+    ends: z.boolean(),
+    reason: z.string().max(500).default(''),
+  }),
 ]);
 
 function commandFor(agreement: Agreement, wanted: z.infer<typeof Act>): Command {
@@ -72,7 +77,10 @@ export function agreementRoutes(context: CounterContext): Router {
   router.post('/:id/act', async (req, res) => {
     const agreement = find(String(req.params['id']));
     const wanted = Act.parse(req.body);
-    const done = wanted.act === 'move' ? await moveBuyer(context, agreement, wanted) : await runner.execute(commandFor(agreement, wanted));
+    const done =
+      wanted.act === 'move'
+        ? await moveBuyer(context, agreement, wanted)
+        : await runner.execute(commandFor(agreement, wanted));
     if ('refused' in done) throw refusalProblem(done);
     const asked = done.events.find((e) => e.type === 'due.requested');
     const answer = asked?.type === 'due.requested' ? await dueAnswered(runner, asked.data.key) : 'nothing asked';

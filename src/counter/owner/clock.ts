@@ -18,13 +18,16 @@ export const clockMove = (context: CounterContext): ClockMove | null => moving.g
 export async function moveClock(context: CounterContext, by: 'next' | 'day' | 'week' | 'month'): Promise<Instant> {
   const { demoClock, runner } = context;
   if (!demoClock) throw new Problem(409, 'Only a demo shop’s clock can be moved.', 'not-demo');
-  if (moving.has(context)) throw new Problem(409, 'The clock is already being moved. Wait until it has arrived.', 'moving');
+  if (moving.has(context))
+    throw new Problem(409, 'The clock is already being moved. Wait until it has arrived.', 'moving');
   const from = runner.now();
   moving.set(context, { from, to: from });
   try {
     const next = await nextMoment(context);
-    if (by === 'next' && next === null) throw new Problem(409, 'Nothing more is due, so there is no next event.', 'nothing-due');
-    const target = by === 'next' ? (next as Instant) : nthAfter(runner.now(), { count: 1, unit: by }, 1, shopOf(context).zone);
+    if (by === 'next' && next === null)
+      throw new Problem(409, 'Nothing more is due, so there is no next event.', 'nothing-due');
+    const target =
+      by === 'next' ? (next as Instant) : nthAfter(runner.now(), { count: 1, unit: by }, 1, shopOf(context).zone);
     moving.set(context, { from, to: target });
     for (;;) {
       const due = await nextMoment(context);
@@ -43,6 +46,8 @@ export async function moveClock(context: CounterContext, by: 'next' | 'day' | 'w
 async function nextMoment(context: CounterContext): Promise<Instant | null> {
   const here = context.runner.state.due.peek()?.at ?? null;
   const there = await context.standInsNextDue();
-  const moments = [here, there === null ? null : instantOf(there)].filter((at) => at !== null).map((at) => (msOf(at) < msOf(context.runner.now()) ? context.runner.now() : at));
+  const moments = [here, there === null ? null : instantOf(there)]
+    .filter((at) => at !== null)
+    .map((at) => (msOf(at) < msOf(context.runner.now()) ? context.runner.now() : at));
   return moments.sort()[0] ?? null;
 }

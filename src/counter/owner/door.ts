@@ -11,7 +11,12 @@ const Token = z.object({ until: z.number() });
 
 /** Exchanges the owner's key for a cookie that only this site can send. */
 export function letIn(context: CounterContext, res: Response, key: string): void {
-  if (!sameText(key, context.secrets.ownerKey)) throw new Problem(403, 'This key does not open the shop. Copy the whole address that the shop printed when it started.', 'wrong-key');
+  if (!sameText(key, context.secrets.ownerKey))
+    throw new Problem(
+      403,
+      'This key does not open the shop. Copy the whole address that the shop printed when it started.',
+      'wrong-key',
+    );
   const token = signToken(context.secrets.signing, 'owner', { until: Date.now() + LASTS_MS });
   giveCookie(res, COOKIE, token, { maxAgeMs: LASTS_MS, sameSite: 'strict', path: '/owner' });
 }
@@ -26,7 +31,12 @@ export function isOwner(context: CounterContext, req: Request): boolean {
 /** Reading needs the cookie; anything that changes needs besides our own header and our own origin. */
 export function ownerOnly(context: CounterContext): RequestHandler {
   return (req: Request, _res: Response, next: NextFunction): void => {
-    if (!isOwner(context, req)) throw new Problem(401, 'This window is not connected to the shop any more. Open the address that the shop printed when it started.', 'not-owner');
+    if (!isOwner(context, req))
+      throw new Problem(
+        401,
+        'This window is not connected to the shop any more. Open the address that the shop printed when it started.',
+        'not-owner',
+      );
     if (req.method !== 'GET' && req.method !== 'HEAD') checkOrigin(req);
     next();
   };
@@ -36,5 +46,10 @@ export function checkOrigin(req: Request): void {
   const origin = req.get('origin') ?? '';
   const host = req.get('host') ?? '';
   const ours = URL.canParse(origin) && new URL(origin).host === host;
-  if (req.get('x-keel') !== '1' || !ours) throw new Problem(403, 'This request did not come from the shop’s own studio. Nothing was changed.', 'wrong-origin');
+  if (req.get('x-keel') !== '1' || !ours)
+    throw new Problem(
+      403,
+      'This request did not come from the shop’s own studio. Nothing was changed.',
+      'wrong-origin',
+    );
 }

@@ -21,12 +21,19 @@ export function finishedShop(clientFolder: string): FinishedShop {
   let opening: Promise<string> | null = null;
 
   async function start(): Promise<string> {
-    if (!existsSync(entry)) throw new Problem(404, 'The finished shop does not come with this installation. Run: npm run demo', 'no-demo');
+    if (!existsSync(entry))
+      throw new Problem(404, 'The finished shop does not come with this installation. Run: npm run demo', 'no-demo');
     folder = await mkdtemp(join(tmpdir(), 'keel-finished-'));
-    const running = spawn(process.execPath, [entry], { env: { ...process.env, KEEL_DATA: join(folder, 'data'), PORT: '0', KEEL_HOST: '127.0.0.1' }, stdio: ['ignore', 'pipe', 'ignore'] });
+    const running = spawn(process.execPath, [entry], {
+      env: { ...process.env, KEEL_DATA: join(folder, 'data'), PORT: '0', KEEL_HOST: '127.0.0.1' },
+      stdio: ['ignore', 'pipe', 'ignore'],
+    });
     child = running;
     return new Promise((resolve, reject) => {
-      const timer = setTimeout(() => reject(new Problem(503, 'The finished shop did not start in time. Try again.', 'not-started')), READY_WITHIN_MS);
+      const timer = setTimeout(
+        () => reject(new Problem(503, 'The finished shop did not start in time. Try again.', 'not-started')),
+        READY_WITHIN_MS,
+      );
       let out = '';
       running.stdout.on('data', (piece: Buffer) => {
         out += piece.toString();

@@ -12,10 +12,22 @@ export function journalRoutes(context: CounterContext): Router {
   const router = Router();
 
   router.get('/journal', async (req, res) => {
-    const after = z.coerce.number().int().min(0).parse(req.query['after'] ?? '0');
-    const hash = z.string().regex(/^[0-9a-f]{64}$/).optional().parse(req.query['hash']);
+    const after = z.coerce
+      .number()
+      .int()
+      .min(0)
+      .parse(req.query['after'] ?? '0');
+    const hash = z
+      .string()
+      .regex(/^[0-9a-f]{64}$/)
+      .optional()
+      .parse(req.query['hash']);
     if (hash !== undefined && (await context.journal.hashAt(after)) !== hash) {
-      throw new Problem(409, 'The history here is not the one this studio has seen. It will be read again from the start.', 'another-history');
+      throw new Problem(
+        409,
+        'The history here is not the one this studio has seen. It will be read again from the start.',
+        'another-history',
+      );
     }
     res.type('application/x-ndjson');
     for await (const line of context.journal.lines(after + 1, MOST_LINES)) res.write(`${line}\n`);

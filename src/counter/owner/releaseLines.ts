@@ -3,17 +3,31 @@ import { changesBetween, type Release, unsealContent } from '#core/release';
 import type { CounterContext } from '../context';
 
 const MOST_LINES = 50;
-const KINDS = { shop: 'shop details', product: 'product', offer: 'offer', coupon: 'coupon', path: 'path', page: 'page' } as const;
+const KINDS = {
+  shop: 'shop details',
+  product: 'product',
+  offer: 'offer',
+  coupon: 'coupon',
+  path: 'path',
+  page: 'page',
+} as const;
 
 /** Everything that was live, the latest first, each with what it changed against the one before it. */
 export function releaseLines(context: CounterContext): { number: number; at: Instant; changes: string[] }[] {
   const lines: { number: number; at: Instant; changes: string[] }[] = [];
   // Each release names the one it was based on, so the line of what was live is followed back from the present.
-  for (let number = context.runner.state.release; number !== null && lines.length < MOST_LINES; ) {
+  for (let number = context.runner.state.release; number !== null && lines.length < MOST_LINES;) {
     const release: Release | undefined = context.releases.get(number);
     if (!release) break;
     const before = release.basedOn === null ? null : (context.releases.get(release.basedOn) ?? null);
-    lines.push({ number, at: release.at, changes: changesBetween(before, unsealContent(release.content)).map((c) => `${KINDS[c.kind]} “${c.title}” ${c.what}${c.details.length > 0 ? ` (${c.details.slice(0, 2).join('; ')})` : ''}`) });
+    lines.push({
+      number,
+      at: release.at,
+      changes: changesBetween(before, unsealContent(release.content)).map(
+        (c) =>
+          `${KINDS[c.kind]} “${c.title}” ${c.what}${c.details.length > 0 ? ` (${c.details.slice(0, 2).join('; ')})` : ''}`,
+      ),
+    });
     number = release.basedOn;
   }
   return lines;

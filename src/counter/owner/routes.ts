@@ -15,7 +15,14 @@ import { firstHours } from './firstHours';
 import { journalRoutes } from './journalRoutes';
 import { releaseLines } from './releaseLines';
 
-const Shares = z.strictObject({ orderId: Id, shares: z.array(z.strictObject({ lineId: Id, amount: z.int().min(0) })).min(1).max(50), reason: z.string().max(500).default('') });
+const Shares = z.strictObject({
+  orderId: Id,
+  shares: z
+    .array(z.strictObject({ lineId: Id, amount: z.int().min(0) }))
+    .min(1)
+    .max(50),
+  reason: z.string().max(500).default(''),
+});
 /** How long a refund waits for its answer before it is "not known yet". */
 const WAIT_FOR_REFUND_MS = 8_000;
 
@@ -28,7 +35,16 @@ export function ownerRoutes(context: CounterContext): Router {
     next();
   });
 
-  const tries = rateLimit({ windowMs: 60_000, limit: 10, standardHeaders: 'draft-8', legacyHeaders: false, skipSuccessfulRequests: true, handler: () => { throw new Problem(429, 'Too many tries with a wrong key. Wait a minute.', 'too-many'); } });
+  const tries = rateLimit({
+    windowMs: 60_000,
+    limit: 10,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    skipSuccessfulRequests: true,
+    handler: () => {
+      throw new Problem(429, 'Too many tries with a wrong key. Wait a minute.', 'too-many');
+    },
+  });
   router.post('/session', tries, express.json({ limit: '2kb' }), (req, res) => {
     checkOrigin(req);
     letIn(context, res, z.strictObject({ key: z.string().max(200) }).parse(req.body).key);
@@ -43,7 +59,19 @@ export function ownerRoutes(context: CounterContext): Router {
 
   router.get('/about', (_req, res) => {
     const { state } = runner;
-    res.json({ mode: context.mode, now: runner.now(), release: state.release, publicAddress: context.publicAddress(), shopName: shopOf(context).name, head: context.journal.head(), problems: context.problems, attention: state.attention, unanswered: state.todo.size, clockMove: clockMove(context), away: context.away });
+    res.json({
+      mode: context.mode,
+      now: runner.now(),
+      release: state.release,
+      publicAddress: context.publicAddress(),
+      shopName: shopOf(context).name,
+      head: context.journal.head(),
+      problems: context.problems,
+      attention: state.attention,
+      unanswered: state.todo.size,
+      clockMove: clockMove(context),
+      away: context.away,
+    });
   });
 
   router.get('/first-hours', async (_req, res) => void res.json({ first: await firstHours(context) }));
@@ -58,13 +86,19 @@ export function ownerRoutes(context: CounterContext): Router {
     const sha256 = shaOf(req.params['sha256']);
     if (!context.vault.has(sha256)) throw new Problem(404, 'This file is not in the shop.', 'no-such-file');
     const type = textOf(req.query['type']);
-    const safe = /^(image\/(png|jpeg|gif|webp|svg\+xml)|audio\/[\w-]+|video\/[\w-]+|application\/pdf)$/.test(type) ? type : 'application/octet-stream';
-    res.set({ 'Content-Type': safe, 'Content-Security-Policy': "default-src 'none'; style-src 'unsafe-inline'; sandbox" });
+    const safe = /^(image\/(png|jpeg|gif|webp|svg\+xml)|audio\/[\w-]+|video\/[\w-]+|application\/pdf)$/.test(type)
+      ? type
+      : 'application/octet-stream';
+    res.set({
+      'Content-Type': safe,
+      'Content-Security-Policy': "default-src 'none'; style-src 'unsafe-inline'; sandbox",
+    });
     res.sendFile(context.vault.pathOf(sha256), { dotfiles: 'allow', cacheControl: false });
   });
   router.put('/vault/:sha256', async (req, res) => {
     const sha256 = shaOf(req.params['sha256']);
-    if (!(await context.vault.put(sha256, req))) throw new Problem(422, 'The file changed on its way, so it was not kept. Try again.', 'file-changed');
+    if (!(await context.vault.put(sha256, req)))
+      throw new Problem(422, 'The file changed on its way, so it was not kept. Try again.', 'file-changed');
     res.status(201).json({ ok: true });
   });
 
@@ -80,7 +114,9 @@ export function ownerRoutes(context: CounterContext): Router {
     res.status(201).json(done);
   });
   router.post('/releases', express.json({ limit: '50mb' }), async (req, res) => {
-    const { basedOn, content } = z.strictObject({ basedOn: z.int().min(1).nullable(), content: ReleaseContent }).parse(req.body);
+    const { basedOn, content } = z
+      .strictObject({ basedOn: z.int().min(1).nullable(), content: ReleaseContent })
+      .parse(req.body);
     res.status(201).json(await publishContent(basedOn, content));
   });
 
@@ -114,7 +150,11 @@ export function ownerRoutes(context: CounterContext): Router {
     const person = context.people.get(z.strictObject({ personId: Id }).parse(req.body).personId);
     if (!person) throw new Problem(404, 'This person is not known here. Nothing was sent.', 'no-such-person');
     await sendSignInLink(context, person).catch(() => {
-      throw new Problem(503, 'The mail service did not answer, so the link was not sent. Try again in a minute.', 'not-sent');
+      throw new Problem(
+        503,
+        'The mail service did not answer, so the link was not sent. Try again in a minute.',
+        'not-sent',
+      );
     });
     res.json({ sentence: `A sign-in link is on its way to ${person.address}.` });
   });
@@ -131,7 +171,10 @@ export function ownerRoutes(context: CounterContext): Router {
   router.use(journalRoutes(context));
   return router;
 
-  async function publishContent(basedOn: number | null, content: ReleaseContent): Promise<{ release: number; at: Instant }> {
+  async function publishContent(
+    basedOn: number | null,
+    content: ReleaseContent,
+  ): Promise<{ release: number; at: Instant }> {
     const release = { format: 1 as const, number: context.releases.nextNumber(), basedOn, at: runner.now(), content };
     const command = { type: 'publish' as const, release, hasFile: (sha256: string) => context.vault.has(sha256) };
     const looked = runner.preview(command);
@@ -160,6 +203,7 @@ export function ownerRoutes(context: CounterContext): Router {
 }
 
 function shaOf(text: unknown): string {
-  if (typeof text !== 'string' || !/^[0-9a-f]{64}$/.test(text)) throw new Problem(400, 'A file is named by its SHA-256.', 'bad-request');
+  if (typeof text !== 'string' || !/^[0-9a-f]{64}$/.test(text))
+    throw new Problem(400, 'A file is named by its SHA-256.', 'bad-request');
   return text;
 }

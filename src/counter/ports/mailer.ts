@@ -31,7 +31,12 @@ export interface Mailer extends MailerPort {
 export function createMailer(options: Options): Mailer {
   const setting = (): { shop: ShopDetails; real: boolean } => ({ shop: options.shop(), real: options.real });
 
-  async function sendMessage(key: string, to: { name: string; address: string }, message: Message, at: Instant): Promise<void> {
+  async function sendMessage(
+    key: string,
+    to: { name: string; address: string },
+    message: Message,
+    at: Instant,
+  ): Promise<void> {
     const shop = options.shop();
     const domain = shop.senderAddress.split('@')[1] ?? 'shop.example';
     const raw = await new MailComposer({
@@ -62,7 +67,19 @@ export function createMailer(options: Options): Mailer {
       const secret = await options.doors.makeLink(person.id, RECEIPT_LINK_DAYS * DAY);
       const link = { url: `${options.publicAddress()}/member/enter/${secret}`, days: RECEIPT_LINK_DAYS };
       const { tax } = options.shop();
-      return sendMessage(key, person, agreementMessage(setting(), agreement, message, person.name, link, (due) => chargeFor(agreement, due, tax).amount), at);
+      return sendMessage(
+        key,
+        person,
+        agreementMessage(
+          setting(),
+          agreement,
+          message,
+          person.name,
+          link,
+          (due) => chargeFor(agreement, due, tax).amount,
+        ),
+        at,
+      );
     },
     async send({ key, mail, person, order, refund, at }) {
       if (mail === 'refund' && refund) {
@@ -71,7 +88,12 @@ export function createMailer(options: Options): Mailer {
       }
       const secret = await options.doors.makeLink(person.id, RECEIPT_LINK_DAYS * DAY);
       const url = `${options.publicAddress()}/member/enter/${secret}`;
-      return sendMessage(key, person, receiptMessage(setting(), order, person.name, { url, days: RECEIPT_LINK_DAYS }, options.laterOf(order)), at);
+      return sendMessage(
+        key,
+        person,
+        receiptMessage(setting(), order, person.name, { url, days: RECEIPT_LINK_DAYS }, options.laterOf(order)),
+        at,
+      );
     },
   };
 }

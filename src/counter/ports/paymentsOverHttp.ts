@@ -1,19 +1,36 @@
 import * as z from 'zod';
 import { type ChargeAnswer, NotAnswered, type PaymentsPort, type RefundAnswer } from '#core/shop';
 
-const ChargeBody = z.object({ id: z.string().max(80), status: z.enum(['paid', 'refused', 'confirm', 'pending', 'voided']), reason: z.string().nullable(), confirmAt: z.string().optional() });
-const RefundBody = z.discriminatedUnion('status', [z.object({ status: z.literal('paid') }), z.object({ status: z.literal('refused'), reason: z.string() })]);
+const ChargeBody = z.object({
+  id: z.string().max(80),
+  status: z.enum(['paid', 'refused', 'confirm', 'pending', 'voided']),
+  reason: z.string().nullable(),
+  confirmAt: z.string().optional(),
+});
+const RefundBody = z.discriminatedUnion('status', [
+  z.object({ status: z.literal('paid') }),
+  z.object({ status: z.literal('refused'), reason: z.string() }),
+]);
 
 /** No answer within this time counts as none. */
 const ANSWER_WITHIN_MS = 30_000;
 
 /** The payment service over HTTP, as the real thing would be reached. Anything but a clear answer is `NotAnswered`. */
 export function paymentsOverHttp(base: () => string, key: string): PaymentsPort {
-  async function call(method: string, path: string, idempotencyKey?: string, body?: unknown): Promise<{ status: number; body: unknown }> {
+  async function call(
+    method: string,
+    path: string,
+    idempotencyKey?: string,
+    body?: unknown,
+  ): Promise<{ status: number; body: unknown }> {
     try {
       const response = await fetch(base() + path, {
         method,
-        headers: { authorization: `Bearer ${key}`, 'content-type': 'application/json', ...(idempotencyKey === undefined ? {} : { 'idempotency-key': idempotencyKey }) },
+        headers: {
+          authorization: `Bearer ${key}`,
+          'content-type': 'application/json',
+          ...(idempotencyKey === undefined ? {} : { 'idempotency-key': idempotencyKey }),
+        },
         ...(body === undefined ? {} : { body: JSON.stringify(body) }),
         signal: AbortSignal.timeout(ANSWER_WITHIN_MS),
       });

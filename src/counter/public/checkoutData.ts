@@ -1,6 +1,22 @@
 import { createHash } from 'node:crypto';
-import { countriesByName, describeContents, type Offer, type Price, saleState, type ShopDetails } from '#core/catalogue';
-import { paymentFor, type Quote, quoteFingerprint, quoteFor, type QuoteChoice, type QuoteRefusal, stillRises, taxRuleFor } from '#core/checkout';
+import {
+  countriesByName,
+  describeContents,
+  type Offer,
+  type Price,
+  saleState,
+  type ShopDetails,
+} from '#core/catalogue';
+import {
+  paymentFor,
+  type Quote,
+  quoteFingerprint,
+  quoteFor,
+  type QuoteChoice,
+  type QuoteRefusal,
+  stillRises,
+  taxRuleFor,
+} from '#core/checkout';
 import { addMs, dateIn, formatDay, formatTime, type Instant, MINUTE } from '#core/calendar';
 import { layoutKeelLine, storyOfTerms } from '#core/drawing';
 import { formatAmount, sum } from '#core/money';
@@ -8,7 +24,18 @@ import type { Page } from '#core/pages';
 import type { Path } from '#core/paths';
 import type { Release } from '#core/release';
 import { standingOf } from '#core/shop';
-import { accessSentence, type Due, firstAnchor, isLasting, oftenInWords, paymentsOf, plainText, statementOf, statementOfRest, type Terms } from '#core/terms';
+import {
+  accessSentence,
+  type Due,
+  firstAnchor,
+  isLasting,
+  oftenInWords,
+  paymentsOf,
+  plainText,
+  statementOf,
+  statementOfRest,
+  type Terms,
+} from '#core/terms';
 import type { CheckoutData, CheckoutPrice, CheckoutState } from '../../pages/checkout/data';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import type { Visit } from './visit';
@@ -33,7 +60,12 @@ const DRAWING_WIDTH = 320;
 const NAMED_ONE_BY_ONE = 3;
 
 /** Every price of a path's offer with the quote it would have now; what stands against the coupon or number is said once. */
-export function checkoutPrices(context: CounterContext, release: Release, path: Path, looking: Looking): { prices: CheckoutPrice[]; wrong: { coupon?: string; vatNumber?: string } } {
+export function checkoutPrices(
+  context: CounterContext,
+  release: Release,
+  path: Path,
+  looking: Looking,
+): { prices: CheckoutPrice[]; wrong: { coupon?: string; vatNumber?: string } } {
   const offer = release.content.offers.find((o) => o.id === path.offerId);
   const wrong: { coupon?: string; vatNumber?: string } = {};
   const prices = (offer?.prices ?? []).flatMap((price) => {
@@ -46,12 +78,32 @@ export function checkoutPrices(context: CounterContext, release: Release, path: 
 }
 
 /** A quote; a coupon or number that does not work is left out and said, so that the price is still seen. */
-function quoteWith(context: CounterContext, release: Release, price: { offerId: string; priceId: string }, looking: Looking): { quote: Quote | null; refused: { coupon?: string; vatNumber?: string } } {
+function quoteWith(
+  context: CounterContext,
+  release: Release,
+  price: { offerId: string; priceId: string },
+  looking: Looking,
+): { quote: Quote | null; refused: { coupon?: string; vatNumber?: string } } {
   const now = context.runner.now();
   const { visit, personId, signedIn = false } = looking;
   const soldAtStart = visit.sold?.[price.priceId];
-  const standing = standingOf(context.runner.state, { ...price, startedAt: visit.at, ...(personId === undefined ? {} : { personId }), signedIn, ...(soldAtStart === undefined ? {} : { soldAtStart }) }, { now, release: liveRelease(context) });
-  const choice: QuoteChoice = { ...price, coupon: looking.coupon, country: looking.country, vatNumber: looking.vatNumber };
+  const standing = standingOf(
+    context.runner.state,
+    {
+      ...price,
+      startedAt: visit.at,
+      ...(personId === undefined ? {} : { personId }),
+      signedIn,
+      ...(soldAtStart === undefined ? {} : { soldAtStart }),
+    },
+    { now, release: liveRelease(context) },
+  );
+  const choice: QuoteChoice = {
+    ...price,
+    coupon: looking.coupon,
+    country: looking.country,
+    vatNumber: looking.vatNumber,
+  };
   const refused: { coupon?: string; vatNumber?: string } = {};
   for (;;) {
     const quote: Quote | QuoteRefusal = quoteFor(release, choice, now, standing);
@@ -67,7 +119,13 @@ function quoteWith(context: CounterContext, release: Release, price: { offerId: 
   }
 }
 
-function priceOf(context: CounterContext, release: Release, quote: Quote, { usual, rise }: Pick<Price, 'usual' | 'rise'>, began: Instant): CheckoutPrice {
+function priceOf(
+  context: CounterContext,
+  release: Release,
+  quote: Quote,
+  { usual, rise }: Pick<Price, 'usual' | 'rise'>,
+  began: Instant,
+): CheckoutPrice {
   const { shop, products } = release.content;
   const now = context.runner.now();
   const [line] = quote.lines;
@@ -77,49 +135,106 @@ function priceOf(context: CounterContext, release: Release, quote: Quote, { usua
   const money = (amount: number): string => formatAmount(amount, quote.currency, shop.locale);
   const tax = liveRelease(context)?.content.shop.tax ?? null;
   const buyer = { country: quote.buyer?.country ?? null, reverse: quote.buyer?.reverse ?? false };
-  const charged = (due: Due): number => paymentFor(due, coupon ?? null, taxRuleFor(tax, buyer, due.at, shop.zone)).amount;
+  const charged = (due: Due): number =>
+    paymentFor(due, coupon ?? null, taxRuleFor(tax, buyer, due.at, shop.zone)).amount;
   const cheaperUntil = coupon?.payments ?? 0;
   const titles = line.productIds.map((id) => products.find((p) => p.id === id)?.title ?? '').filter((t) => t !== '');
   const rule = taxRuleFor(tax, buyer, now, shop.zone);
   return {
-    id: line.priceId, name: line.priceName, usual: usual === null ? null : money(usual), dueToday: money(quote.dueToday), today: quote.dueToday > 0,
+    id: line.priceId,
+    name: line.priceName,
+    usual: usual === null ? null : money(usual),
+    dueToday: money(quote.dueToday),
+    today: quote.dueToday > 0,
     free: terms.kind === 'free' || (quote.dueToday === 0 && !isLasting(terms)),
     lasting: isLasting(terms),
     statement: plainText(statementOf(terms, { ...place, start: now, when: 'today', charged, cheaperUntil })),
     access: accessSentence(terms, now, shop.zone, shop.locale),
-    ends: terms.kind !== 'free' && terms.kind !== 'subscription' && (terms.access ?? { kind: 'forever' }).kind !== 'forever',
+    ends:
+      terms.kind !== 'free' &&
+      terms.kind !== 'subscription' &&
+      (terms.access ?? { kind: 'forever' }).kind !== 'forever',
     statementText: quote.statement ?? shop.cardStatement,
     ...laterOf(terms, quote, place, charged, cheaperUntil, now),
     coupon: coupon ? couponInWords(coupon, money) : null,
-    tax: rule.how === 'none' || line.dueToday === 0 ? null : rule.reverse ? 'Reverse charge: the tax is yours to account for.' : line.tax === 0 ? null : `of which ${money(line.tax)} tax (${rule.rate / 100} %)`,
-    kept: !stillRises(terms, rise) ? null : `Kept for you until ${formatTime(addMs(began, shopOf(context).billing.quoteMinutes * MINUTE), shop.zone, shop.locale)}; this price rises.`,
-    credit: quote.replaces && quote.replaces.credit > 0 ? `${money(quote.replaces.used)} for the unused days of what this replaces${quote.replaces.credit > quote.replaces.used ? `; ${money(quote.replaces.credit - quote.replaces.used)} goes back to your card` : ''}` : quote.replaces ? 'This takes the place of your subscription, which ends.' : null,
-    layout: isLasting(terms) ? layoutKeelLine(storyOfTerms(terms, titles, now, place, { word: 'today', charged }), DRAWING_WIDTH, { small: true }) : null,
+    tax:
+      rule.how === 'none' || line.dueToday === 0
+        ? null
+        : rule.reverse
+          ? 'Reverse charge: the tax is yours to account for.'
+          : line.tax === 0
+            ? null
+            : `of which ${money(line.tax)} tax (${rule.rate / 100} %)`,
+    kept: !stillRises(terms, rise)
+      ? null
+      : `Kept for you until ${formatTime(addMs(began, shopOf(context).billing.quoteMinutes * MINUTE), shop.zone, shop.locale)}; this price rises.`,
+    credit:
+      quote.replaces && quote.replaces.credit > 0
+        ? `${money(quote.replaces.used)} for the unused days of what this replaces${quote.replaces.credit > quote.replaces.used ? `; ${money(quote.replaces.credit - quote.replaces.used)} goes back to your card` : ''}`
+        : quote.replaces
+          ? 'This takes the place of your subscription, which ends.'
+          : null,
+    layout: isLasting(terms)
+      ? layoutKeelLine(storyOfTerms(terms, titles, now, place, { word: 'today', charged }), DRAWING_WIDTH, {
+          small: true,
+        })
+      : null,
     shown: fingerprintHash(quoteFingerprint(quote)),
   };
 }
 
 /** What comes after today: the sum or the rate, and the days. */
-function laterOf(terms: Terms, quote: Quote, place: { currency: string; zone: string; locale: string }, charged: (due: Due) => number, cheaperUntil: number, now: Instant): { later: string; laterWords: string } {
+function laterOf(
+  terms: Terms,
+  quote: Quote,
+  place: { currency: string; zone: string; locale: string },
+  charged: (due: Due) => number,
+  cheaperUntil: number,
+  now: Instant,
+): { later: string; laterWords: string } {
   const money = (amount: number): string => formatAmount(amount, place.currency, place.locale);
   if (!isLasting(terms)) return { later: 'Nothing more later', laterWords: '' };
   const dues = quote.dueLater;
   const last = paymentsOf(terms);
   const sameYear = (at: Instant): boolean => dateIn(at, place.zone).slice(0, 4) === dateIn(now, place.zone).slice(0, 4);
   const day = (at: Instant): string => formatDay(at, place.zone, place.locale, { year: !sameYear(at) });
-  const rest = (): string => plainText(statementOfRest(terms, firstAnchor(terms, now, place.zone), terms.trial ? 1 : 2, { ...place, charged, cheaperUntil, trialUntil: terms.trial ? firstAnchor(terms, now, place.zone).at : null }));
+  const rest = (): string =>
+    plainText(
+      statementOfRest(terms, firstAnchor(terms, now, place.zone), terms.trial ? 1 : 2, {
+        ...place,
+        charged,
+        cheaperUntil,
+        trialUntil: terms.trial ? firstAnchor(terms, now, place.zone).at : null,
+      }),
+    );
   if (last !== null && terms.kind === 'plan') {
     const whole = money(sum(dues.map((d) => d.amount)));
-    return { later: whole, laterWords: dues.length <= NAMED_ONE_BY_ONE ? `${dues.map((d) => `${money(d.amount)} on ${day(d.at)}`).join(', ')}, same card` : rest() };
+    return {
+      later: whole,
+      laterWords:
+        dues.length <= NAMED_ONE_BY_ONE
+          ? `${dues.map((d) => `${money(d.amount)} on ${day(d.at)}`).join(', ')}, same card`
+          : rest(),
+    };
   }
   const steady = dues.at(-1)?.amount ?? 0;
   return { later: `${money(steady)} ${oftenInWords(terms.every, place.locale)}`, laterWords: rest() };
 }
 
-const couponInWords = (coupon: NonNullable<Quote['lines'][number]['coupon']>, money: (amount: number) => string): string =>
+const couponInWords = (
+  coupon: NonNullable<Quote['lines'][number]['coupon']>,
+  money: (amount: number) => string,
+): string =>
   `${coupon.code}: ${coupon.rate === undefined ? money(coupon.amount ?? 0) : `${coupon.rate / 100} %`} off ${coupon.payments === null ? 'every payment' : coupon.payments === 1 ? 'the first payment' : `the first ${coupon.payments} payments`}`;
 
-export function checkoutDataFor(context: CounterContext, release: Release, path: Path, page: Page, state: CheckoutState, looking: Looking): CheckoutData {
+export function checkoutDataFor(
+  context: CounterContext,
+  release: Release,
+  path: Path,
+  page: Page,
+  state: CheckoutState,
+  looking: Looking,
+): CheckoutData {
   const { shop, products, offers } = release.content;
   const offer = offers.find((o) => o.id === path.offerId);
   const headline = page.blocks.find((b) => b.kind === 'headline');
@@ -140,7 +255,9 @@ export function checkoutDataFor(context: CounterContext, release: Release, path:
     countries: taxed ? countriesByName(taxed, shop.locale) : [],
     country: taxed?.home ?? '',
     closed: prices.length > 0 || !offer ? '' : closedSentence(offer, context.runner.now(), shop),
-    things: (offer?.productIds ?? []).flatMap((id) => products.filter((p) => p.id === id)).map((p) => ({ title: p.title, files: describeContents(p) })),
+    things: (offer?.productIds ?? [])
+      .flatMap((id) => products.filter((p) => p.id === id))
+      .map((p) => ({ title: p.title, files: describeContents(p) })),
     state,
     cardService: '/standin/payments',
     sampleCards: context.mode !== 'real',
@@ -157,4 +274,3 @@ function closedSentence(offer: Offer, now: Instant, shop: ShopDetails): string {
   if (opens !== undefined) return `This is on sale from ${formatDay(opens, shop.zone, shop.locale)}.`;
   return states.some((s) => s.state === 'open') ? 'This is sold out.' : 'This is not on sale any more.';
 }
-

@@ -17,7 +17,11 @@ import { personOfDevice } from '../member/device';
 import { giveVisit, quoteStands, readVisit, soldOfRising, type Visit } from './visit';
 
 /** What a buyer may choose beside a price. */
-const Beside = z.strictObject({ coupon: z.string().max(60).optional(), country: z.string().max(2).optional(), vatNumber: z.string().max(30).optional() });
+const Beside = z.strictObject({
+  coupon: z.string().max(60).optional(),
+  country: z.string().max(2).optional(),
+  vatNumber: z.string().max(30).optional(),
+});
 
 const Choice = z.strictObject({
   pathId: Id,
@@ -38,7 +42,21 @@ export function checkoutRoutes(context: CounterContext): Router {
   const router = Router();
   const { runner } = context;
   router.use(express.json({ limit: '16kb' }));
-  router.use(rateLimit({ windowMs: 60_000, limit: context.mode === 'real' ? 120 : 100_000, standardHeaders: 'draft-8', legacyHeaders: false, handler: () => { throw new Problem(429, 'Too many tries in a short time. Nothing was charged. Wait a minute and try again.', 'too-many'); } }));
+  router.use(
+    rateLimit({
+      windowMs: 60_000,
+      limit: context.mode === 'real' ? 120 : 100_000,
+      standardHeaders: 'draft-8',
+      legacyHeaders: false,
+      handler: () => {
+        throw new Problem(
+          429,
+          'Too many tries in a short time. Nothing was charged. Wait a minute and try again.',
+          'too-many',
+        );
+      },
+    }),
+  );
 
   const pathOf = (pathId: string): { release: Release; path: Path } => {
     const release = liveRelease(context);
@@ -52,7 +70,12 @@ export function checkoutRoutes(context: CounterContext): Router {
     const { pathId, ...beside } = z.strictObject({ pathId: Id, ...Beside.shape }).parse(req.body);
     const { release, path } = pathOf(pathId);
     const visit = readVisit(context, req, path.id);
-    if (!visit) throw new Problem(409, 'This checkout has been open for too long, or cookies are switched off. Load the page again.', 'no-visit');
+    if (!visit)
+      throw new Problem(
+        409,
+        'This checkout has been open for too long, or cookies are switched off. Load the page again.',
+        'no-visit',
+      );
     const quoted = quoteStands(context, visit) ? (context.releases.get(visit.release) ?? release) : release;
     res.json(checkoutPrices(context, quoted, path, { visit, ...beside, ...signedInAs(req) }));
   });
@@ -67,8 +90,14 @@ export function checkoutRoutes(context: CounterContext): Router {
     const choice = Choice.parse(req.body);
     const { release, path } = pathOf(choice.pathId);
     const visit = readVisit(context, req, path.id);
-    if (!visit) throw new Problem(409, 'This checkout has been open for too long, or cookies are switched off. Nothing was charged. Load the page again.', 'no-visit');
-    if (!isAddress(choice.address)) throw new Problem(422, 'That e-mail address cannot be right. Nothing was charged.', 'address-wrong');
+    if (!visit)
+      throw new Problem(
+        409,
+        'This checkout has been open for too long, or cookies are switched off. Nothing was charged. Load the page again.',
+        'no-visit',
+      );
+    if (!isAddress(choice.address))
+      throw new Problem(422, 'That e-mail address cannot be right. Nothing was charged.', 'address-wrong');
     const thanks = `/${path.address}/thanks`;
 
     const standing = checkoutState(runner.state, visit.checkout, thanks);
@@ -83,13 +112,35 @@ export function checkoutRoutes(context: CounterContext): Router {
     const signedIn = personOfDevice(context, req) === personId;
     if (vatNumber) await keepVatNumber(context, personId, visit.checkout, vatNumber);
     const done = await runner.execute({
-      type: 'pay', checkoutId: visit.checkout, personId, offerId: path.offerId, priceId: choice.priceId, release: quoted, startedAt: visit.at,
-      shown: choice.shown, fingerprint: fingerprintHash, card: choice.card, coupon, country, vatNumber, signedIn, ...(soldAtStart === undefined ? {} : { soldAtStart }),
+      type: 'pay',
+      checkoutId: visit.checkout,
+      personId,
+      offerId: path.offerId,
+      priceId: choice.priceId,
+      release: quoted,
+      startedAt: visit.at,
+      shown: choice.shown,
+      fingerprint: fingerprintHash,
+      card: choice.card,
+      coupon,
+      country,
+      vatNumber,
+      signedIn,
+      ...(soldAtStart === undefined ? {} : { soldAtStart }),
     });
     if ('refused' in done) {
-      if (done.refused === 'quote-changed' || done.refused === 'no-such-price' || done.refused === 'sold-out' || done.refused === 'coupon' || done.refused === 'vat-number') {
+      if (
+        done.refused === 'quote-changed' ||
+        done.refused === 'no-such-price' ||
+        done.refused === 'sold-out' ||
+        done.refused === 'coupon' ||
+        done.refused === 'vat-number'
+      ) {
         const begun = renew(res, visit, release);
-        throw refusalProblem(done, checkoutPrices(context, release, path, { visit: begun, coupon, country, vatNumber, personId, signedIn }));
+        throw refusalProblem(
+          done,
+          checkoutPrices(context, release, path, { visit: begun, coupon, country, vatNumber, personId, signedIn }),
+        );
       }
       if (done.refused !== 'already-paid' && done.refused !== 'still-asking') throw refusalProblem(done);
     }
@@ -107,7 +158,9 @@ export function checkoutRoutes(context: CounterContext): Router {
     await runner.synced();
     const key = visit && runner.state.checkouts.get(visit.checkout)?.lastKey;
     if (key && runner.state.charges.get(key)?.status === 'waitsForBank') runner.nudge(key);
-    res.set('Cache-Control', 'no-store').json({ state: visit ? checkoutState(runner.state, visit.checkout, `/${path.address}/thanks`) : { status: 'open' } });
+    res.set('Cache-Control', 'no-store').json({
+      state: visit ? checkoutState(runner.state, visit.checkout, `/${path.address}/thanks`) : { status: 'open' },
+    });
   });
 
   /** From now on the checkout is quoted from what is live. */

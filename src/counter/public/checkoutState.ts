@@ -16,14 +16,22 @@ export function checkoutState(state: ShopState, checkoutId: string, thanks: stri
     case 'refused':
       return { status: 'refused', sentence: refusalSentence(charge.reason ?? '') };
     case 'fellAway':
-      return { status: 'fell-away', sentence: 'The payment did not go through: it was not confirmed, or the payment service could not be reached. Nothing was charged, and you can try again.' };
+      return {
+        status: 'fell-away',
+        sentence:
+          'The payment did not go through: it was not confirmed, or the payment service could not be reached. Nothing was charged, and you can try again.',
+      };
     default:
       return { status: 'open' };
   }
 }
 
 /** Resolves when a charge is answered for now, or after `ms`. */
-export function answered(runner: { state: ShopState; onBatch(listener: () => void): () => void }, key: string, ms: number): Promise<void> {
+export function answered(
+  runner: { state: ShopState; onBatch(listener: () => void): () => void },
+  key: string,
+  ms: number,
+): Promise<void> {
   return new Promise((resolve) => {
     const isAnswered = (): boolean => runner.state.charges.get(key)?.status !== 'asked';
     if (isAnswered()) return resolve();

@@ -26,23 +26,52 @@ export function renderShell(release: Release, path: Path, step: Step): Shell {
   const slot = (name: string): string => `${word}:${name}:`;
   const page = release.content.pages.find((p) => p.id === step.pageId);
   const offer = release.content.offers.find((o) => o.id === path.offerId);
-  const prices: PriceView[] = offer?.onSale && !offer.putAway ? offer.prices.map((p) => ({ id: p.id, name: p.name, amount: slot(`amount-${p.id}`), usual: p.usual === null ? null : slot(`usual-${p.id}`), statement: slot(`statement-${p.id}`), notice: p.limit.inAll !== null || p.sale.from !== null || p.sale.until !== null ? slot(`notice-${p.id}`) : null })) : [];
-  const html = page ? pageHtml(page, { ...viewOf(release, path), checkout: slot(CHECKOUT_SLOT), offer: offer ? { title: offer.title, prices } : null }) : '';
+  const prices: PriceView[] =
+    offer?.onSale && !offer.putAway
+      ? offer.prices.map((p) => ({
+          id: p.id,
+          name: p.name,
+          amount: slot(`amount-${p.id}`),
+          usual: p.usual === null ? null : slot(`usual-${p.id}`),
+          statement: slot(`statement-${p.id}`),
+          notice:
+            p.limit.inAll !== null || p.sale.from !== null || p.sale.until !== null ? slot(`notice-${p.id}`) : null,
+        }))
+      : [];
+  const html = page
+    ? pageHtml(page, {
+        ...viewOf(release, path),
+        checkout: slot(CHECKOUT_SLOT),
+        offer: offer ? { title: offer.title, prices } : null,
+      })
+    : '';
   const pattern = new RegExp(`${word}:([\\w-]+):`, 'g');
   return {
     html,
     hasCheckout: page?.blocks.some((b) => b.kind === 'checkout' && !b.hidden) ?? false,
-    fill: (values, checkout = '') => html.replace(pattern, (_, name: string) => (name === CHECKOUT_SLOT ? checkout : escapeHtml(values[name] ?? ''))),
+    fill: (values, checkout = '') =>
+      html.replace(pattern, (_, name: string) => (name === CHECKOUT_SLOT ? checkout : escapeHtml(values[name] ?? ''))),
   };
 }
 
 /** What the slots of a page hold at a moment. */
-export function slotValues(release: Release, path: Path, now: Instant, taken: (priceId: string) => number): Record<string, string> {
+export function slotValues(
+  release: Release,
+  path: Path,
+  now: Instant,
+  taken: (priceId: string) => number,
+): Record<string, string> {
   const { shop } = release.content;
   const offer = release.content.offers.find((o) => o.id === path.offerId);
   const values: Record<string, string> = {};
   for (const price of offer?.prices ?? []) {
-    const words = priceWords(price, { currency: offer?.currency ?? shop.currency, zone: shop.zone, locale: shop.locale, now, taken: taken(price.id) });
+    const words = priceWords(price, {
+      currency: offer?.currency ?? shop.currency,
+      zone: shop.zone,
+      locale: shop.locale,
+      now,
+      taken: taken(price.id),
+    });
     for (const [name, text] of Object.entries(words)) values[`${name}-${price.id}`] = text ?? '';
   }
   return values;
@@ -57,7 +86,9 @@ export function hrefOfStep(path: Path, stepId: string | null): string {
 /** What blocks read besides prices. */
 export function viewOf(release: Release, path: Path, order: OrderView | null = null): Omit<PageView, 'offer'> {
   const offer = release.content.offers.find((o) => o.id === path.offerId);
-  const products = (offer?.productIds ?? []).map((id) => release.content.products.find((p) => p.id === id)).filter((p) => p !== undefined);
+  const products = (offer?.productIds ?? [])
+    .map((id) => release.content.products.find((p) => p.id === id))
+    .filter((p) => p !== undefined);
   return {
     things: products.map((p) => ({ title: p.title, promise: p.promise, files: describeContents(p) })),
     pictureUrl: (file) => `/pictures/${file.sha256}`,

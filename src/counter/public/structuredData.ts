@@ -7,15 +7,29 @@ import type { Path } from '#core/paths';
 import type { Release } from '#core/release';
 
 /** What search engines read of a sales page: schema.org Product with its Offers. */
-export function structuredDataFor(release: Release, path: Path, address: string, now: Instant, taken: (priceId: string) => number): WithContext<ProductData> | undefined {
+export function structuredDataFor(
+  release: Release,
+  path: Path,
+  address: string,
+  now: Instant,
+  taken: (priceId: string) => number,
+): WithContext<ProductData> | undefined {
   const offer = release.content.offers.find((o) => o.id === path.offerId);
   if (!offer) return undefined;
   const product = release.content.products.find((p) => p.id === offer.productIds[0]);
-  const availabilityOf = (price: Price): 'https://schema.org/InStock' | 'https://schema.org/PreOrder' | 'https://schema.org/SoldOut' | 'https://schema.org/Discontinued' => {
+  const availabilityOf = (
+    price: Price,
+  ):
+    | 'https://schema.org/InStock'
+    | 'https://schema.org/PreOrder'
+    | 'https://schema.org/SoldOut'
+    | 'https://schema.org/Discontinued' => {
     const { state } = saleState(price, now, release.content.shop.zone);
     if (!offer.onSale || offer.putAway || state === 'over') return 'https://schema.org/Discontinued';
     if (state === 'not-yet') return 'https://schema.org/PreOrder';
-    return price.limit.inAll !== null && taken(price.id) >= price.limit.inAll ? 'https://schema.org/SoldOut' : 'https://schema.org/InStock';
+    return price.limit.inAll !== null && taken(price.id) >= price.limit.inAll
+      ? 'https://schema.org/SoldOut'
+      : 'https://schema.org/InStock';
   };
   const url = `${address}/${path.address}`;
   return {
@@ -36,4 +50,5 @@ export function structuredDataFor(release: Release, path: Path, address: string,
 }
 
 /** What search engines are told: all of a price that ends, one payment of a subscription. */
-const wholePrice = (terms: Terms): number => (terms.kind === 'free' ? 0 : terms.kind === 'plan' ? planTotal(terms) : terms.amount);
+const wholePrice = (terms: Terms): number =>
+  terms.kind === 'free' ? 0 : terms.kind === 'plan' ? planTotal(terms) : terms.amount;

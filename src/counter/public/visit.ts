@@ -6,8 +6,13 @@ import { type CounterContext, liveRelease, shopOf } from '../context';
 import { cookiesOf, giveCookie } from '../http/cookies';
 import { readToken, signToken } from '../http/signing';
 
-const Visit = z.object({ checkout: z.string(), path: z.string(), release: z.int(), at: z.string(), /** How many of each rising price were sold when it began: its step stays for this checkout. */
-  sold: z.record(z.string(), z.int()).optional() });
+const Visit = z.object({
+  checkout: z.string(),
+  path: z.string(),
+  release: z.int(),
+  at: z.string() /** How many of each rising price were sold when it began: its step stays for this checkout. */,
+  sold: z.record(z.string(), z.int()).optional(),
+});
 /** One checkout of one visit: carried in a cookie, so that reload, back and a second tab lead to the same order. */
 export type Visit = z.infer<typeof Visit>;
 
@@ -24,12 +29,21 @@ export function readVisit(context: CounterContext, req: Request, pathId: string)
 }
 
 export function giveVisit(context: CounterContext, res: Response, visit: Visit): void {
-  giveCookie(res, PREFIX + visit.path, signToken(context.secrets.signing, 'visit', visit), { maxAgeMs: KEPT_MS, sameSite: 'lax' });
+  giveCookie(res, PREFIX + visit.path, signToken(context.secrets.signing, 'visit', visit), {
+    maxAgeMs: KEPT_MS,
+    sameSite: 'lax',
+  });
 }
 
 /** A new checkout under the live release. */
 export function newVisit(context: CounterContext, pathId: string): Visit {
-  return { checkout: context.ids.next('c'), path: pathId, release: context.runner.state.release ?? 0, at: context.runner.now(), sold: soldOfRising(context, pathId) };
+  return {
+    checkout: context.ids.next('c'),
+    path: pathId,
+    release: context.runner.state.release ?? 0,
+    at: context.runner.now(),
+    sold: soldOfRising(context, pathId),
+  };
 }
 
 /** The sales that rising prices of a path's offer count, as of now. */
@@ -41,7 +55,8 @@ export function soldOfRising(context: CounterContext, pathId: string): Record<st
 }
 
 /** Whether the release a checkout began under still counts for its quote: for as long as the shop says today. */
-export const quoteStands = (context: CounterContext, visit: Visit): boolean => context.runner.now() < addMs(visit.at, shopOf(context).billing.quoteMinutes * MINUTE);
+export const quoteStands = (context: CounterContext, visit: Visit): boolean =>
+  context.runner.now() < addMs(visit.at, shopOf(context).billing.quoteMinutes * MINUTE);
 
 /** Orders that this visit itself paid, and may therefore open. */
 export function ordersOfVisit(context: CounterContext, req: Request): Order[] {

@@ -14,8 +14,17 @@ export function OfferBlock({ block }: { block: BlockOf<'offer'> }) {
         {view.offer?.prices.map((price) => (
           <li key={price.id} className="border-t border-line py-3 first:border-t-0">
             <p className="flex flex-wrap items-baseline gap-x-3">
-              {price.name !== '' && <span className="min-w-24" dir="auto">{price.name}</span>}
-              {price.usual !== null && <s className="text-ink-3"><span className="sr-only">usual price </span>{price.usual}</s>}
+              {price.name !== '' && (
+                <span className="min-w-24" dir="auto">
+                  {price.name}
+                </span>
+              )}
+              {price.usual !== null && (
+                <s className="text-ink-3">
+                  <span className="sr-only">usual price </span>
+                  {price.usual}
+                </s>
+              )}
               <b className="font-head text-2xl font-semibold text-money">{price.amount}</b>
             </p>
             <p className="text-ink-2">{price.statement}</p>
@@ -24,11 +33,31 @@ export function OfferBlock({ block }: { block: BlockOf<'offer'> }) {
         ))}
       </ul>
       {view.edit ? (
-        <div className="btn btn-primary btn-page mt-2"><Words as="span" label="Words on the button" value={block.button} onChange={fieldEditor(view, block, (b, v) => { b.button = v.slice(0, 60); })} /></div>
+        <div className="btn btn-primary btn-page mt-2">
+          <Words
+            as="span"
+            label="Words on the button"
+            value={block.button}
+            onChange={fieldEditor(view, block, (b, v) => {
+              b.button = v.slice(0, 60);
+            })}
+          />
+        </div>
       ) : (
-        <a className="btn btn-primary btn-page mt-2" href={view.stepHref(block.step ?? null)}>{block.button.trim() === '' ? 'Get it now' : block.button}</a>
+        <a className="btn btn-primary btn-page mt-2" href={view.stepHref(block.step ?? null)}>
+          {block.button.trim() === '' ? 'Get it now' : block.button}
+        </a>
       )}
-      <Words as="p" className="cap mt-2" label="Note under the button" placeholder="A note under the button, if you like" value={block.note} onChange={fieldEditor(view, block, (b, v) => { b.note = v.slice(0, 300); })} />
+      <Words
+        as="p"
+        className="cap mt-2"
+        label="Note under the button"
+        placeholder="A note under the button, if you like"
+        value={block.note}
+        onChange={fieldEditor(view, block, (b, v) => {
+          b.note = v.slice(0, 300);
+        })}
+      />
     </section>
   );
 }

@@ -16,8 +16,17 @@ export function Downloads({ block }: { block: BlockOf<'downloads'> }) {
           <ul>
             {thing.files.map((file) => (
               <li key={file.href} className="flex items-center justify-between gap-4 py-2">
-                <span className="min-w-0 break-words" dir="auto">{file.name} <span className="cap whitespace-nowrap">{file.size}</span></span>
-                <a className="btn btn-quiet btn-touch shrink-0" href={file.href} aria-label={`${file.elsewhere ? 'Open' : 'Download'} ${file.name}`} {...(file.elsewhere ? { target: '_blank', rel: 'noopener' } : {})}>{file.elsewhere ? 'Open' : 'Download'}</a>
+                <span className="min-w-0 break-words" dir="auto">
+                  {file.name} <span className="cap whitespace-nowrap">{file.size}</span>
+                </span>
+                <a
+                  className="btn btn-quiet btn-touch shrink-0"
+                  href={file.href}
+                  aria-label={`${file.elsewhere ? 'Open' : 'Download'} ${file.name}`}
+                  {...(file.elsewhere ? { target: '_blank', rel: 'noopener' } : {})}
+                >
+                  {file.elsewhere ? 'Open' : 'Download'}
+                </a>
               </li>
             ))}
           </ul>
@@ -39,14 +48,31 @@ export function Recap({ block }: { block: BlockOf<'recap'> }) {
         <table className="mt-2 w-full">
           <tbody>
             {view.order.lines.map((line, i) => (
-              <tr key={i}><td className="py-1" dir="auto">{line.title}</td><td className="py-1 text-right">{line.amount}</td></tr>
+              <tr key={i}>
+                <td className="py-1" dir="auto">
+                  {line.title}
+                </td>
+                <td className="py-1 text-right">{line.amount}</td>
+              </tr>
             ))}
-            <tr className="border-t border-line font-semibold"><td className="py-2">Paid</td><td className="py-2 text-right">{view.order.paid}</td></tr>
+            <tr className="border-t border-line font-semibold">
+              <td className="py-2">Paid</td>
+              <td className="py-2 text-right">{view.order.paid}</td>
+            </tr>
           </tbody>
         </table>
       )}
-      {view.order?.later.map((text, i) => <p key={i} className="mt-2"><b className="font-semibold">Due later:</b> {text}</p>)}
-      {view.order !== null && <p className="text-ink-2">Order {view.order.number}.{view.order.later.length === 0 && ' Nothing more is due later.'} The receipt is on its way to you by e-mail, with a link that signs you in from any device.</p>}
+      {view.order?.later.map((text, i) => (
+        <p key={i} className="mt-2">
+          <b className="font-semibold">Due later:</b> {text}
+        </p>
+      ))}
+      {view.order !== null && (
+        <p className="text-ink-2">
+          Order {view.order.number}.{view.order.later.length === 0 && ' Nothing more is due later.'} The receipt is on
+          its way to you by e-mail, with a link that signs you in from any device.
+        </p>
+      )}
     </section>
   );
 }

@@ -13,14 +13,30 @@ export function PriceChooser({ block }: { block: BlockOf<'chooser'> }) {
         {prices.map((price) => (
           <li key={price.id} className="flex flex-col border border-line bg-paper-2 px-5 py-4">
             {price.name !== '' && <h3 dir="auto">{price.name}</h3>}
-            <p className="mt-1">{price.usual !== null && <s className="mr-2 text-ink-3"><span className="sr-only">usual price </span>{price.usual}</s>}<b className="font-head text-2xl font-semibold text-money">{price.amount}</b></p>
+            <p className="mt-1">
+              {price.usual !== null && (
+                <s className="mr-2 text-ink-3">
+                  <span className="sr-only">usual price </span>
+                  {price.usual}
+                </s>
+              )}
+              <b className="font-head text-2xl font-semibold text-money">{price.amount}</b>
+            </p>
             <p className="mt-1 flex-1 text-ink-2">{price.statement}</p>
             {price.notice !== null && <p className="font-semibold">{price.notice}</p>}
-            <a className="btn btn-primary btn-touch mt-3" href={view.edit ? undefined : `${view.stepHref(null)}?price=${price.id}`}>{block.button.trim() || 'Choose this'}<span className="sr-only">: {price.name || view.offer?.title}</span></a>
+            <a
+              className="btn btn-primary btn-touch mt-3"
+              href={view.edit ? undefined : `${view.stepHref(null)}?price=${price.id}`}
+            >
+              {block.button.trim() || 'Choose this'}
+              <span className="sr-only">: {price.name || view.offer?.title}</span>
+            </a>
           </li>
         ))}
       </ul>
-      {prices.length === 0 && <p className="mt-2 text-ink-2">Here stand the prices of the offer, as soon as there are some.</p>}
+      {prices.length === 0 && (
+        <p className="mt-2 text-ink-2">Here stand the prices of the offer, as soon as there are some.</p>
+      )}
     </section>
   );
 }

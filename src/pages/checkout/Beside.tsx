@@ -34,12 +34,28 @@ export function Beside({ data, chosen, wrong, works, onChange }: Props) {
         <div className="grid gap-4 sm:grid-cols-2">
           <div className="co-field">
             <label htmlFor="country">Country</label>
-            <select id="country" autoComplete="country" value={chosen.country} onChange={(event) => onChange({ ...chosen, country: event.target.value })}>
-              {data.countries.map((c) => <option key={c.code} value={c.code}>{c.name}</option>)}
+            <select
+              id="country"
+              autoComplete="country"
+              value={chosen.country}
+              onChange={(event) => onChange({ ...chosen, country: event.target.value })}
+            >
+              {data.countries.map((c) => (
+                <option key={c.code} value={c.code}>
+                  {c.name}
+                </option>
+              ))}
             </select>
           </div>
           <div onBlur={() => vatNumber !== chosen.vatNumber && onChange({ ...chosen, vatNumber })}>
-            <Field id="vat" label="VAT number (businesses only)" autoComplete="off" value={vatNumber} onChange={setVatNumber} wrong={wrong.vatNumber} />
+            <Field
+              id="vat"
+              label="VAT number (businesses only)"
+              autoComplete="off"
+              value={vatNumber}
+              onChange={setVatNumber}
+              wrong={wrong.vatNumber}
+            />
             {wrong.vatNumber === undefined && chosen.vatNumber !== '' && <p className="cap">Form checked.</p>}
           </div>
         </div>
@@ -48,10 +64,25 @@ export function Beside({ data, chosen, wrong, works, onChange }: Props) {
         <details open={chosen.coupon !== ''}>
           <summary className="plain-link min-h-11 cursor-pointer py-2">I have a coupon</summary>
           <div className="flex items-end gap-3">
-            <div className="grow"><Field id="coupon" label="Coupon" autoComplete="off" value={coupon} onChange={setCoupon} wrong={wrong.coupon} /></div>
-            <button type="button" className="btn btn-quiet btn-touch" onClick={() => onChange({ ...chosen, coupon })}>{coupon.trim() === '' && chosen.coupon !== '' ? 'Remove it' : 'Use it'}</button>
+            <div className="grow">
+              <Field
+                id="coupon"
+                label="Coupon"
+                autoComplete="off"
+                value={coupon}
+                onChange={setCoupon}
+                wrong={wrong.coupon}
+              />
+            </div>
+            <button type="button" className="btn btn-quiet btn-touch" onClick={() => onChange({ ...chosen, coupon })}>
+              {coupon.trim() === '' && chosen.coupon !== '' ? 'Remove it' : 'Use it'}
+            </button>
           </div>
-          {works !== null && <p className="text-money" role="status">{works}</p>}
+          {works !== null && (
+            <p className="text-money" role="status">
+              {works}
+            </p>
+          )}
         </details>
       )}
     </div>

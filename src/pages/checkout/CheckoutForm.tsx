@@ -19,7 +19,9 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
   const [address, setAddress] = useState('');
   const [card, setCard] = useState({ number: '', expiry: '', code: '' });
   const [wrong, setWrong] = useState<Record<string, string>>({});
-  const [message, setMessage] = useState<string | null>(data.state.status === 'refused' || data.state.status === 'fell-away' ? data.state.sentence : null);
+  const [message, setMessage] = useState<string | null>(
+    data.state.status === 'refused' || data.state.status === 'fell-away' ? data.state.sentence : null,
+  );
   const [state, setState] = useState<CheckoutState>(data.state);
   const [busy, setBusy] = useState(false);
   const [chosen, setChosen] = useState<Chosen>({ coupon: '', country: data.country, vatNumber: '' });
@@ -30,7 +32,11 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
   useTypedEarly(() => {
     setAddress((known) => shownIn('address') || known);
     setName((known) => shownIn('name') || known);
-    setCard((known) => ({ number: shownIn('number') || known.number, expiry: shownIn('expiry') || known.expiry, code: shownIn('code') || known.code }));
+    setCard((known) => ({
+      number: shownIn('number') || known.number,
+      expiry: shownIn('expiry') || known.expiry,
+      code: shownIn('code') || known.code,
+    }));
     const picked = document.querySelector<HTMLInputElement>('input[name="price"]:checked')?.value;
     if (picked !== undefined) setPriceId(picked);
   });
@@ -58,7 +64,8 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
 
   function check(chosen: CheckoutPrice): Record<string, string> {
     const found: Record<string, string> = {};
-    if (!isAddress(address)) found['address'] = 'Write your e-mail address, like name@example.org. The receipt and your access go there.';
+    if (!isAddress(address))
+      found['address'] = 'Write your e-mail address, like name@example.org. The receipt and your access go there.';
     if (name.trim() === '') found['name'] = 'Write your name as it should stand on the receipt.';
     if (!chosen.free) {
       if (card.number.replace(/\D/g, '').length < 12) found['number'] = 'Write the whole card number.';
@@ -92,7 +99,15 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
     try {
       const token = price.free ? null : await tokenise(data.cardService, card);
       if (token && 'problem' in token) return setMessage(token.problem);
-      const answer = await pay({ pathId: data.pathId, priceId: price.id, shown: price.shown, name, address, card: token, chosen });
+      const answer = await pay({
+        pathId: data.pathId,
+        priceId: price.id,
+        shown: price.shown,
+        name,
+        address,
+        card: token,
+        chosen,
+      });
       if (answer.prices) {
         setPrices(answer.prices);
         setStands(answer.wrong ?? {});
@@ -119,53 +134,177 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
           {prices.map((p) => (
             <label key={p.id} className="pick">
               <span className="flex items-center justify-between gap-3">
-                <span className="flex items-center gap-3"><input type="radio" name="price" value={p.id} className="radio radio-sm" checked={p.id === price.id} onChange={() => setPriceId(p.id)} /> <span><span dir="auto">{p.name}</span>{p.lasting && <span className="cap block">later {p.later}</span>}</span></span>
-                <span className="shrink-0">{p.usual !== null && <s className="cap mr-2">{p.usual}</s>}<b>{p.today || p.free ? `${p.dueToday} today` : 'nothing today'}</b></span>
+                <span className="flex items-center gap-3">
+                  <input
+                    type="radio"
+                    name="price"
+                    value={p.id}
+                    className="radio radio-sm"
+                    checked={p.id === price.id}
+                    onChange={() => setPriceId(p.id)}
+                  />{' '}
+                  <span>
+                    <span dir="auto">{p.name}</span>
+                    {p.lasting && <span className="cap block">later {p.later}</span>}
+                  </span>
+                </span>
+                <span className="shrink-0">
+                  {p.usual !== null && <s className="cap mr-2">{p.usual}</s>}
+                  <b>{p.today || p.free ? `${p.dueToday} today` : 'nothing today'}</b>
+                </span>
               </span>
             </label>
           ))}
         </fieldset>
       )}
       <div className="grid gap-4 sm:grid-cols-2">
-        <Field id="address" label="E-mail" type="email" autoComplete="email" value={address} onChange={setAddress} wrong={wrong['address']} />
+        <Field
+          id="address"
+          label="E-mail"
+          type="email"
+          autoComplete="email"
+          value={address}
+          onChange={setAddress}
+          wrong={wrong['address']}
+        />
         <Field id="name" label="Name" autoComplete="name" value={name} onChange={setName} wrong={wrong['name']} />
       </div>
-      {(data.countries.length > 0 || data.coupons) && <Beside data={data} chosen={chosen} wrong={stands} works={stands.coupon === undefined ? price.coupon : null} onChange={(next) => void choose(next)} />}
-      {message !== null && <div ref={messageBox} tabIndex={-1} role="alert" className="message">{message}</div>}
+      {(data.countries.length > 0 || data.coupons) && (
+        <Beside
+          data={data}
+          chosen={chosen}
+          wrong={stands}
+          works={stands.coupon === undefined ? price.coupon : null}
+          onChange={(next) => void choose(next)}
+        />
+      )}
+      {message !== null && (
+        <div ref={messageBox} tabIndex={-1} role="alert" className="message">
+          {message}
+        </div>
+      )}
       {!price.free && (
         <fieldset className="space-y-4">
           <legend className="sr-only">Card</legend>
-          <Field id="number" label="Card number" autoComplete="cc-number" inputMode="numeric" value={card.number} onChange={(number) => setCard({ ...card, number })} wrong={wrong['number']} />
+          <Field
+            id="number"
+            label="Card number"
+            autoComplete="cc-number"
+            inputMode="numeric"
+            value={card.number}
+            onChange={(number) => setCard({ ...card, number })}
+            wrong={wrong['number']}
+          />
           <div className="grid grid-cols-2 gap-4">
-            <Field id="expiry" label="Expiry (month / year)" autoComplete="cc-exp" inputMode="numeric" value={card.expiry} onChange={(expiry) => setCard({ ...card, expiry })} wrong={wrong['expiry']} />
-            <Field id="code" label="Code on the card" autoComplete="cc-csc" inputMode="numeric" value={card.code} onChange={(code) => setCard({ ...card, code })} wrong={wrong['code']} />
+            <Field
+              id="expiry"
+              label="Expiry (month / year)"
+              autoComplete="cc-exp"
+              inputMode="numeric"
+              value={card.expiry}
+              onChange={(expiry) => setCard({ ...card, expiry })}
+              wrong={wrong['expiry']}
+            />
+            <Field
+              id="code"
+              label="Code on the card"
+              autoComplete="cc-csc"
+              inputMode="numeric"
+              value={card.code}
+              onChange={(code) => setCard({ ...card, code })}
+              wrong={wrong['code']}
+            />
           </div>
           {data.sampleCards && <SampleCards service={data.cardService} onPick={setCard} />}
         </fieldset>
       )}
       <table className="w-full border-t-[5px] border-ink">
         <tbody>
-          <tr><td className="pt-3" dir="auto">{data.title}{price.name !== '' && `, ${price.name}`}</td><td className="pt-3 text-right">{price.dueToday}</td></tr>
-          <tr className="text-lg font-semibold"><td className="pt-2">Due today</td><td className="pt-2 text-right" data-testid="due-today">{price.dueToday}</td></tr>
-          {price.tax !== null && <tr><td colSpan={2} className="text-right text-ink-2">{price.tax}</td></tr>}
-          {price.kept !== null && <tr><td colSpan={2} className="text-right text-ink-2">{price.kept}</td></tr>}
-          {price.credit !== null && <tr><td colSpan={2} className="text-right text-ink-2">{price.credit}</td></tr>}
-          <tr className="text-lg"><td className="pt-1 align-baseline">Due later</td><td className="pt-1 text-right" data-testid="due-later">{price.later}</td></tr>
-          {price.laterWords !== '' && <tr><td colSpan={2} className="text-ink-2" data-testid="later-words">{price.laterWords}</td></tr>}
+          <tr>
+            <td className="pt-3" dir="auto">
+              {data.title}
+              {price.name !== '' && `, ${price.name}`}
+            </td>
+            <td className="pt-3 text-right">{price.dueToday}</td>
+          </tr>
+          <tr className="text-lg font-semibold">
+            <td className="pt-2">Due today</td>
+            <td className="pt-2 text-right" data-testid="due-today">
+              {price.dueToday}
+            </td>
+          </tr>
+          {price.tax !== null && (
+            <tr>
+              <td colSpan={2} className="text-right text-ink-2">
+                {price.tax}
+              </td>
+            </tr>
+          )}
+          {price.kept !== null && (
+            <tr>
+              <td colSpan={2} className="text-right text-ink-2">
+                {price.kept}
+              </td>
+            </tr>
+          )}
+          {price.credit !== null && (
+            <tr>
+              <td colSpan={2} className="text-right text-ink-2">
+                {price.credit}
+              </td>
+            </tr>
+          )}
+          <tr className="text-lg">
+            <td className="pt-1 align-baseline">Due later</td>
+            <td className="pt-1 text-right" data-testid="due-later">
+              {price.later}
+            </td>
+          </tr>
+          {price.laterWords !== '' && (
+            <tr>
+              <td colSpan={2} className="text-ink-2" data-testid="later-words">
+                {price.laterWords}
+              </td>
+            </tr>
+          )}
         </tbody>
       </table>
-      {price.layout !== null && <KeelDrawing layout={price.layout} hatch="co-hatch" small inHand={null} onHold={() => undefined} />}
+      {price.layout !== null && (
+        <KeelDrawing layout={price.layout} hatch="co-hatch" small inHand={null} onHold={() => undefined} />
+      )}
       {price.ends && <p className="text-access">{price.access}</p>}
       {state.status === 'bank' ? (
         <div className="message calm" role="status">
-          <p><b>Your bank asks you to confirm.</b> Nothing is charged before you do. This page goes on by itself.</p>
-          <a className="btn btn-primary btn-page mt-3" href={state.confirmAt} target="_blank" rel="noopener">Confirm with your bank</a>
+          <p>
+            <b>Your bank asks you to confirm.</b> Nothing is charged before you do. This page goes on by itself.
+          </p>
+          <a className="btn btn-primary btn-page mt-3" href={state.confirmAt} target="_blank" rel="noopener">
+            Confirm with your bank
+          </a>
         </div>
       ) : (
-        <button type="submit" className="btn btn-primary btn-page w-full" disabled={waiting}>{waiting ? 'One moment …' : data.button.trim() !== '' ? `${data.button}: ${price.dueToday}` : price.free ? 'Get it now, nothing to pay' : price.today ? `Pay ${price.dueToday} now` : 'Start now, nothing to pay today'}</button>
+        <button type="submit" className="btn btn-primary btn-page w-full" disabled={waiting}>
+          {waiting
+            ? 'One moment …'
+            : data.button.trim() !== ''
+              ? `${data.button}: ${price.dueToday}`
+              : price.free
+                ? 'Get it now, nothing to pay'
+                : price.today
+                  ? `Pay ${price.dueToday} now`
+                  : 'Start now, nothing to pay today'}
+        </button>
       )}
-      {state.status === 'asking' && <p className="message calm" role="status">We are asking your bank. Do not pay again. This page goes on by itself, and the receipt comes by e-mail.</p>}
-      {data.note.trim() !== '' && <p className="cap text-center" dir="auto">{data.note}</p>}
+      {state.status === 'asking' && (
+        <p className="message calm" role="status">
+          We are asking your bank. Do not pay again. This page goes on by itself, and the receipt comes by e-mail.
+        </p>
+      )}
+      {data.note.trim() !== '' && (
+        <p className="cap text-center" dir="auto">
+          {data.note}
+        </p>
+      )}
     </form>
   );
 }

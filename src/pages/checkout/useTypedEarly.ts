@@ -1,7 +1,8 @@
 import { useEffect, useRef } from 'react';
 
 /** What a field of this page shows now, by its id. */
-export const shownIn = (id: string): string => document.querySelector<HTMLInputElement | HTMLSelectElement>(`#${id}`)?.value ?? '';
+export const shownIn = (id: string): string =>
+  document.querySelector<HTMLInputElement | HTMLSelectElement>(`#${id}`)?.value ?? '';
 
 /**
  * Takes over what stood in the fields before this page's script ran: typed on a slow line, filled in by the browser,

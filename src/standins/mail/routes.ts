@@ -25,7 +25,8 @@ export function createMailStandIn({ folder, key, viewer }: Options): MailStandIn
   mkdirSync(folder, { recursive: true });
   const router = Router();
   router.post('/messages', express.raw({ type: 'message/rfc822', limit: '10mb' }), async (req, res) => {
-    if (req.get('authorization') !== `Bearer ${key}`) return void res.status(401).json({ title: 'Not the shop’s key.' });
+    if (req.get('authorization') !== `Bearer ${key}`)
+      return void res.status(401).json({ title: 'Not the shop’s key.' });
     const raw = req.body as Buffer;
     const { messageId } = await simpleParser(raw);
     if (!messageId) return void res.status(422).json({ title: 'A message needs a Message-ID.' });
@@ -39,19 +40,28 @@ export function createMailStandIn({ folder, key, viewer }: Options): MailStandIn
   });
   if (viewer) {
     router.use((_req, res, next) => {
-      res.set('Content-Security-Policy', "default-src 'none'; style-src 'unsafe-inline'; form-action 'none'; frame-ancestors 'none'");
+      res.set(
+        'Content-Security-Policy',
+        "default-src 'none'; style-src 'unsafe-inline'; form-action 'none'; frame-ancestors 'none'",
+      );
       next();
     });
     router.get('/', async (_req, res) => {
       const names = readdirSync(folder).filter((n) => n.endsWith('.eml'));
       // Messages of one shop-day share seconds, so the file's own time breaks ties.
-      const newest = names.map((name) => ({ name, time: statSync(join(folder, name)).mtimeMs })).sort((a, b) => b.time - a.time).slice(0, 200);
-      const mails = await Promise.all(newest.map(async ({ name }) => ({ name, mail: await simpleParser(readFileSync(join(folder, name))) })));
+      const newest = names
+        .map((name) => ({ name, time: statSync(join(folder, name)).mtimeMs }))
+        .sort((a, b) => b.time - a.time)
+        .slice(0, 200);
+      const mails = await Promise.all(
+        newest.map(async ({ name }) => ({ name, mail: await simpleParser(readFileSync(join(folder, name))) })),
+      );
       res.send(listPage(mails));
     });
     router.get('/:name', async (req, res) => {
       const name = String(req.params['name']);
-      if (!/^[0-9a-f]{24}\.eml$/.test(name) || !existsSync(join(folder, name))) return void res.status(404).send('No such message.');
+      if (!/^[0-9a-f]{24}\.eml$/.test(name) || !existsSync(join(folder, name)))
+        return void res.status(404).send('No such message.');
       if ('raw' in req.query) return void res.type('text/plain').send(readFileSync(join(folder, name)));
       res.send(messagePage(name, await simpleParser(readFileSync(join(folder, name)))));
     });

@@ -1,7 +1,8 @@
 import type { ParsedMail } from 'mailparser';
 
 const escape = (text: string): string => text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
-const addressOf = (mail: ParsedMail): string => (Array.isArray(mail.to) ? mail.to.map((t) => t.text).join(', ') : (mail.to?.text ?? ''));
+const addressOf = (mail: ParsedMail): string =>
+  Array.isArray(mail.to) ? mail.to.map((t) => t.text).join(', ') : (mail.to?.text ?? '');
 
 function frame(title: string, body: string): string {
   return `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width,initial-scale=1"><title>${escape(title)}</title>
@@ -10,12 +11,21 @@ function frame(title: string, body: string): string {
 }
 
 export function listPage(mails: readonly { name: string; mail: ParsedMail }[]): string {
-  const rows = mails.map(({ name, mail }) => `<li><a href="${name}"><bdi>${escape(mail.subject ?? '')}</bdi></a><br><small>to <bdi>${escape(addressOf(mail))}</bdi>, ${escape(mail.date?.toISOString().slice(0, 16).replace('T', ' ') ?? '')} UTC</small></li>`);
-  return frame('Mail', `<h1>Mail</h1>${rows.length === 0 ? '<p>No message yet. Buy something and its receipt appears here.</p>' : `<ul>${rows.join('')}</ul>`}`);
+  const rows = mails.map(
+    ({ name, mail }) =>
+      `<li><a href="${name}"><bdi>${escape(mail.subject ?? '')}</bdi></a><br><small>to <bdi>${escape(addressOf(mail))}</bdi>, ${escape(mail.date?.toISOString().slice(0, 16).replace('T', ' ') ?? '')} UTC</small></li>`,
+  );
+  return frame(
+    'Mail',
+    `<h1>Mail</h1>${rows.length === 0 ? '<p>No message yet. Buy something and its receipt appears here.</p>' : `<ul>${rows.join('')}</ul>`}`,
+  );
 }
 
 /** The plain text with its web addresses made into links; nothing of a message is ever put in as markup. */
 export function messagePage(name: string, mail: ParsedMail): string {
   const text = escape(mail.text ?? '').replace(/https?:\/\/[^\s&#]+/g, (url) => `<a href="${url}">${url}</a>`);
-  return frame(mail.subject ?? 'Mail', `<h1><bdi>${escape(mail.subject ?? '')}</bdi></h1><p><small>to <bdi>${escape(addressOf(mail))}</bdi></small></p><pre>${text}</pre><p><a href="./">All mail</a> · <a href="${name}?raw">As it was sent</a></p>`);
+  return frame(
+    mail.subject ?? 'Mail',
+    `<h1><bdi>${escape(mail.subject ?? '')}</bdi></h1><p><small>to <bdi>${escape(addressOf(mail))}</bdi></small></p><pre>${text}</pre><p><a href="./">All mail</a> · <a href="${name}?raw">As it was sent</a></p>`,
+  );
 }

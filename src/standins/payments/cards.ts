@@ -1,7 +1,8 @@
 const DAY = 86_400_000;
 
 /** What a sample card does when it is charged. */
-export type CardDoes = 'goes-through' | 'not-enough-money' | 'expired' | 'asks-bank' | 'refuses-later' | 'disputed' | 'answers-late';
+export type CardDoes =
+  'goes-through' | 'not-enough-money' | 'expired' | 'asks-bank' | 'refuses-later' | 'disputed' | 'answers-late';
 
 export interface SampleCard {
   number: string;

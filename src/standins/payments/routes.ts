@@ -23,7 +23,9 @@ interface Options {
   clock: StandInClock;
 }
 
-const Switches = z.object({ slowMs: z.int().min(0).max(120_000), down: z.boolean(), holdAnswerMs: z.int().min(0).max(120_000) }).partial();
+const Switches = z
+  .object({ slowMs: z.int().min(0).max(120_000), down: z.boolean(), holdAnswerMs: z.int().min(0).max(120_000) })
+  .partial();
 
 /** The payment service's HTTP face. `slowMs` waits before acting, `holdAnswerMs` after it, `down` answers 503. */
 export function createPaymentsStandIn({ folder, key, noticeSecret, noticeUrl, clock }: Options): PaymentsStandIn {
@@ -51,12 +53,22 @@ export function createPaymentsStandIn({ folder, key, noticeSecret, noticeUrl, cl
 
   router.get('/sample-cards', (_req, res) => void res.json(SAMPLE_CARDS));
   router.post('/tokens', mood, async (req, res) => {
-    const input = z.object({ number: z.string().max(40), expiry: z.string().max(12), code: z.string().max(8) }).parse(req.body);
+    const input = z
+      .object({ number: z.string().max(40), expiry: z.string().max(12), code: z.string().max(8) })
+      .parse(req.body);
     const card = service.tokenise(input);
     await answer(res, { token: card.token, last4: card.last4, expires: card.expires, country: card.country });
   });
   router.post('/charges', shopOnly, mood, async (req, res) => {
-    const input = z.object({ amount: z.int(), currency: z.string(), token: z.string(), description: z.string(), statement: z.string() }).parse(req.body);
+    const input = z
+      .object({
+        amount: z.int(),
+        currency: z.string(),
+        token: z.string(),
+        description: z.string(),
+        statement: z.string(),
+      })
+      .parse(req.body);
     await answer(res, publicCharge(service.charge(keyOf(req), input), req.baseUrl));
   });
   router.get('/charges/by-key/:key', shopOnly, mood, async (req, res) => {
@@ -64,7 +76,9 @@ export function createPaymentsStandIn({ folder, key, noticeSecret, noticeUrl, cl
     if (charge) await answer(res, publicCharge(charge, req.baseUrl));
     else res.status(404).json({ title: 'No charge has this key.' });
   });
-  router.post('/voids', shopOnly, mood, async (req, res) => answer(res, publicCharge(service.void(keyOf(req)), req.baseUrl)));
+  router.post('/voids', shopOnly, mood, async (req, res) =>
+    answer(res, publicCharge(service.void(keyOf(req)), req.baseUrl)),
+  );
   router.post('/refunds', shopOnly, mood, async (req, res) => {
     const input = z.object({ chargeId: z.string(), amount: z.int().min(1) }).parse(req.body);
     await answer(res, service.refund(keyOf(req), input));
@@ -73,10 +87,15 @@ export function createPaymentsStandIn({ folder, key, noticeSecret, noticeUrl, cl
   router.get('/bank/:id', (req, res) => {
     const charge = service.charges.get(String(req.params['id']));
     if (!charge) throw new Rejected(404, 'No such payment.');
-    res.set('Content-Security-Policy', "default-src 'none'; style-src 'unsafe-inline'; form-action 'self'").send(bankPage(charge));
+    res
+      .set('Content-Security-Policy', "default-src 'none'; style-src 'unsafe-inline'; form-action 'self'")
+      .send(bankPage(charge));
   });
   router.post('/bank/:id', (req, res) => {
-    const charge = service.confirm(String(req.params['id']), (req.body as Record<string, unknown>)['answer'] === 'approve');
+    const charge = service.confirm(
+      String(req.params['id']),
+      (req.body as Record<string, unknown>)['answer'] === 'approve',
+    );
     res.redirect(303, `${req.baseUrl}/bank/${charge.id}`);
   });
 
@@ -102,7 +121,12 @@ export function createPaymentsStandIn({ folder, key, noticeSecret, noticeUrl, cl
         const body = JSON.stringify(notice);
         const time = String(Date.now());
         const signature = createHmac('sha256', noticeSecret).update(`${time}.${body}`).digest('hex');
-        const response = await fetch(url as string, { method: 'POST', headers: { 'content-type': 'application/json', 'notice-time': time, 'notice-signature': signature }, body, signal: AbortSignal.timeout(10_000) }).catch(() => null);
+        const response = await fetch(url as string, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json', 'notice-time': time, 'notice-signature': signature },
+          body,
+          signal: AbortSignal.timeout(10_000),
+        }).catch(() => null);
         if (response?.ok) service.told(notice.id);
       }
     })().finally(() => {
@@ -120,7 +144,12 @@ export function createPaymentsStandIn({ folder, key, noticeSecret, noticeUrl, cl
 }
 
 function publicCharge(charge: Charge, base: string): Record<string, unknown> {
-  return { id: charge.id, status: charge.status, reason: charge.reason, ...(charge.status === 'confirm' ? { confirmAt: `${base}/bank/${charge.id}` } : {}) };
+  return {
+    id: charge.id,
+    status: charge.status,
+    reason: charge.reason,
+    ...(charge.status === 'confirm' ? { confirmAt: `${base}/bank/${charge.id}` } : {}),
+  };
 }
 
 function keyOf(req: Request): string {

@@ -2,24 +2,67 @@ import { createHash, randomBytes } from 'node:crypto';
 import { join } from 'node:path';
 import type { StandInClock } from '../shared/clock';
 import { openLines } from '../shared/lines';
-import { ANSWERS_AFTER_MS, type CardDoes, checkDigitRight, DISPUTE_LASTS_MS, DISPUTED_AFTER_MS, SAMPLE_CARDS } from './cards';
+import {
+  ANSWERS_AFTER_MS,
+  type CardDoes,
+  checkDigitRight,
+  DISPUTE_LASTS_MS,
+  DISPUTED_AFTER_MS,
+  SAMPLE_CARDS,
+} from './cards';
 
-export interface Card { token: string; number: string; expiry: string; expires?: string; country?: string; last4: string; does: CardDoes }
-export interface Charge {
-  id: string; key: string; body: string; amount: number; currency: string; token: string; description: string; statement: string;
-  at: number; status: 'paid' | 'refused' | 'confirm' | 'pending' | 'voided'; reason: string | null; refunded: number;
+export interface Card {
+  token: string;
+  number: string;
+  expiry: string;
+  expires?: string;
+  country?: string;
+  last4: string;
+  does: CardDoes;
 }
-export interface Dispute { id: string; chargeId: string; amount: number; at: number; answerBy: number; status: 'open' | 'won' | 'lost' }
-export interface Notice { id: string; kind: 'charge' | 'dispute-opened' | 'dispute-closed'; key: string; data: Record<string, unknown> }
+export interface Charge {
+  id: string;
+  key: string;
+  body: string;
+  amount: number;
+  currency: string;
+  token: string;
+  description: string;
+  statement: string;
+  at: number;
+  status: 'paid' | 'refused' | 'confirm' | 'pending' | 'voided';
+  reason: string | null;
+  refunded: number;
+}
+export interface Dispute {
+  id: string;
+  chargeId: string;
+  amount: number;
+  at: number;
+  answerBy: number;
+  status: 'open' | 'won' | 'lost';
+}
+export interface Notice {
+  id: string;
+  kind: 'charge' | 'dispute-opened' | 'dispute-closed';
+  key: string;
+  data: Record<string, unknown>;
+}
 
 type Line =
-  | { t: 'card'; card: Card } | { t: 'charge'; charge: Charge } | { t: 'dispute'; dispute: Dispute }
+  | { t: 'card'; card: Card }
+  | { t: 'charge'; charge: Charge }
+  | { t: 'dispute'; dispute: Dispute }
   | { t: 'refund'; key: string; body: string; chargeId: string; amount: number; answer: RefundAnswer }
-  | { t: 'notice'; notice: Notice } | { t: 'told'; id: string };
+  | { t: 'notice'; notice: Notice }
+  | { t: 'told'; id: string };
 export type RefundAnswer = { status: 'paid'; id: string } | { status: 'refused'; reason: string };
 
 export class Rejected extends Error {
-  constructor(readonly status: number, message: string) {
+  constructor(
+    readonly status: number,
+    message: string,
+  ) {
     super(message);
   }
 }
@@ -52,29 +95,53 @@ export class PaymentService {
     if (!checkDigitRight(number)) throw new Rejected(422, 'This card number is not complete or has a slip in it.');
     if (!/^\d{3,4}$/.test(input.code.trim())) throw new Rejected(422, 'The code on the card has three or four digits.');
     const expiry = /^(\d{1,2})\s*\/\s*(?:20)?(\d{2})$/.exec(input.expiry.trim());
-    if (!expiry || Number(expiry[1]) < 1 || Number(expiry[1]) > 12) throw new Rejected(422, 'The expiry is a month and a year, like 11 / 29.');
+    if (!expiry || Number(expiry[1]) < 1 || Number(expiry[1]) > 12)
+      throw new Rejected(422, 'The expiry is a month and a year, like 11 / 29.');
     const ends = Date.UTC(2000 + Number(expiry[2]), Number(expiry[1]), 1);
     if (ends <= this.#clock.now()) throw new Rejected(422, 'This card has expired.');
     const sample = SAMPLE_CARDS.find((c) => c.number === number);
     if (!sample) throw new Rejected(422, 'This card is not known here. Only sample cards exist in a test shop.');
-    const card: Card = { token: `card_${randomBytes(12).toString('base64url')}`, number, expiry: `${expiry[1]}/${expiry[2]}`, expires: `20${expiry[2]}-${(expiry[1] ?? '').padStart(2, '0')}`, country: 'PT', last4: number.slice(-4), does: sample.does };
+    const card: Card = {
+      token: `card_${randomBytes(12).toString('base64url')}`,
+      number,
+      expiry: `${expiry[1]}/${expiry[2]}`,
+      expires: `20${expiry[2]}-${(expiry[1] ?? '').padStart(2, '0')}`,
+      country: 'PT',
+      last4: number.slice(-4),
+      does: sample.does,
+    };
     this.#write({ t: 'card', card });
     return card;
   }
 
-  charge(key: string, input: { amount: number; currency: string; token: string; description: string; statement: string }): Charge {
+  charge(
+    key: string,
+    input: { amount: number; currency: string; token: string; description: string; statement: string },
+  ): Charge {
     const body = digest(input);
     const known = this.byKey.get(key);
     if (known) {
-      if (known.status !== 'voided' && known.body !== body) throw new Rejected(422, 'This key was used with another body.');
+      if (known.status !== 'voided' && known.body !== body)
+        throw new Rejected(422, 'This key was used with another body.');
       return known;
     }
     const card = this.cards.get(input.token);
     if (!card) throw new Rejected(404, 'No such card token.');
-    if (!Number.isSafeInteger(input.amount) || input.amount < 0) throw new Rejected(422, 'The amount is a whole number; zero only verifies the card.');
-    const paidBefore = (): boolean => [...this.charges.values()].some((c) => c.token === card.token && c.status === 'paid');
+    if (!Number.isSafeInteger(input.amount) || input.amount < 0)
+      throw new Rejected(422, 'The amount is a whole number; zero only verifies the card.');
+    const paidBefore = (): boolean =>
+      [...this.charges.values()].some((c) => c.token === card.token && c.status === 'paid');
     const [status, reason] = answerOf(card.does, paidBefore);
-    const charge: Charge = { id: `chg_${randomBytes(9).toString('base64url')}`, key, body, ...input, at: this.#clock.now(), status, reason, refunded: 0 };
+    const charge: Charge = {
+      id: `chg_${randomBytes(9).toString('base64url')}`,
+      key,
+      body,
+      ...input,
+      at: this.#clock.now(),
+      status,
+      reason,
+      refunded: 0,
+    };
     this.#write({ t: 'charge', charge });
     return charge;
   }
@@ -83,7 +150,18 @@ export class PaymentService {
     const known = this.byKey.get(key);
     if (known && (known.status === 'paid' || known.status === 'refused' || known.status === 'voided')) return known;
     const none = { amount: 0, currency: '', token: '', description: '', statement: '' };
-    const charge: Charge = known ? { ...known, status: 'voided' } : { id: `chg_${randomBytes(9).toString('base64url')}`, key, body: '', ...none, at: this.#clock.now(), status: 'voided', reason: null, refunded: 0 };
+    const charge: Charge = known
+      ? { ...known, status: 'voided' }
+      : {
+          id: `chg_${randomBytes(9).toString('base64url')}`,
+          key,
+          body: '',
+          ...none,
+          at: this.#clock.now(),
+          status: 'voided',
+          reason: null,
+          refunded: 0,
+        };
     this.#write({ t: 'charge', charge });
     return charge;
   }
@@ -103,7 +181,8 @@ export class PaymentService {
       : input.amount > charge.amount - charge.refunded
         ? { status: 'refused', reason: 'That is more than is left of the payment.' }
         : { status: 'paid', id: `ref_${randomBytes(9).toString('base64url')}` };
-    if (answer.status === 'paid') this.#write({ t: 'charge', charge: { ...charge, refunded: charge.refunded + input.amount } });
+    if (answer.status === 'paid')
+      this.#write({ t: 'charge', charge: { ...charge, refunded: charge.refunded + input.amount } });
     this.#write({ t: 'refund', key, body, chargeId: charge.id, amount: input.amount, answer });
     return answer;
   }
@@ -113,7 +192,9 @@ export class PaymentService {
     const charge = this.charges.get(chargeId);
     if (!charge) throw new Rejected(404, 'No such payment.');
     if (charge.status !== 'confirm') return charge;
-    const answered: Charge = approve ? { ...charge, status: 'paid' } : { ...charge, status: 'refused', reason: 'confirmation-declined' };
+    const answered: Charge = approve
+      ? { ...charge, status: 'paid' }
+      : { ...charge, status: 'refused', reason: 'confirmation-declined' };
     this.#write({ t: 'charge', charge: answered });
     this.#notify('charge', charge.key, {});
     return answered;
@@ -141,31 +222,58 @@ export class PaymentService {
       const charge = this.charges.get(id);
       if (!charge) continue;
       if (charge.status === 'pending') {
-        yield [charge.at + ANSWERS_AFTER_MS, () => {
-          this.#write({ t: 'charge', charge: { ...charge, status: 'paid' } });
-          this.#notify('charge', charge.key, {});
-        }];
+        yield [
+          charge.at + ANSWERS_AFTER_MS,
+          () => {
+            this.#write({ t: 'charge', charge: { ...charge, status: 'paid' } });
+            this.#notify('charge', charge.key, {});
+          },
+        ];
       } else {
         const at = charge.at + DISPUTED_AFTER_MS;
-        yield [at, () => {
-          const dispute: Dispute = { id: `dsp_${charge.id}`, chargeId: charge.id, amount: charge.amount - charge.refunded, at, answerBy: at + DISPUTE_LASTS_MS, status: 'open' };
-          this.#write({ t: 'dispute', dispute });
-          this.#notify('dispute-opened', charge.key, { disputeId: dispute.id, paymentId: charge.id, amount: dispute.amount, answerBy: dispute.answerBy });
-        }];
+        yield [
+          at,
+          () => {
+            const dispute: Dispute = {
+              id: `dsp_${charge.id}`,
+              chargeId: charge.id,
+              amount: charge.amount - charge.refunded,
+              at,
+              answerBy: at + DISPUTE_LASTS_MS,
+              status: 'open',
+            };
+            this.#write({ t: 'dispute', dispute });
+            this.#notify('dispute-opened', charge.key, {
+              disputeId: dispute.id,
+              paymentId: charge.id,
+              amount: dispute.amount,
+              answerBy: dispute.answerBy,
+            });
+          },
+        ];
       }
     }
     for (const dispute of [...this.disputes.values()]) {
       if (dispute.status !== 'open') continue;
-      yield [dispute.answerBy, () => {
-        this.#write({ t: 'dispute', dispute: { ...dispute, status: 'lost' } });
-        this.#notify('dispute-closed', dispute.chargeId, { disputeId: dispute.id, won: false });
-      }];
+      yield [
+        dispute.answerBy,
+        () => {
+          this.#write({ t: 'dispute', dispute: { ...dispute, status: 'lost' } });
+          this.#notify('dispute-closed', dispute.chargeId, { disputeId: dispute.id, won: false });
+        },
+      ];
     }
   }
 
   #willHappen(charge: Charge): boolean {
     if (charge.status === 'pending') return true;
-    return charge.status === 'paid' && charge.amount > 0 && this.cards.get(charge.token)?.does === 'disputed' && charge.refunded < charge.amount && !this.disputes.has(`dsp_${charge.id}`);
+    return (
+      charge.status === 'paid' &&
+      charge.amount > 0 &&
+      this.cards.get(charge.token)?.does === 'disputed' &&
+      charge.refunded < charge.amount &&
+      !this.disputes.has(`dsp_${charge.id}`)
+    );
   }
 
   #notify(kind: Notice['kind'], key: string, data: Record<string, unknown>): void {

@@ -21,22 +21,48 @@ export function CountStage({ draft }: { draft: Draft }) {
   const now = useNow();
   const theme = useAppSelector((state) => state.frame.theme);
   const data = useLiveQuery(async () => {
-    const [later, days, offers] = await Promise.all([db.totals.where('key').startsWith(`later|${currency}|`).toArray(), db.totals.where('key').startsWith(`day|${currency}|`).toArray(), db.totals.where('key').startsWith('offer|').toArray()]);
+    const [later, days, offers] = await Promise.all([
+      db.totals.where('key').startsWith(`later|${currency}|`).toArray(),
+      db.totals.where('key').startsWith(`day|${currency}|`).toArray(),
+      db.totals.where('key').startsWith('offer|').toArray(),
+    ]);
     const own = offers.map((row) => ({ ...row, ...readOfferKey(row.key) })).filter((row) => row.currency === currency);
     const [laterOn, laterOf] = [new Map<string, number>(), new Map<string, TotalRow>()];
     for (const row of later) {
       const { day, offerId } = readLaterKey(row.key);
       laterOn.set(day, (laterOn.get(day) ?? 0) + row.paid);
       const of = laterOf.get(offerId);
-      laterOf.set(offerId, { key: offerId, count: (of?.count ?? 0) + row.count, paid: (of?.paid ?? 0) + row.paid, back: (of?.back ?? 0) + row.back });
+      laterOf.set(offerId, {
+        key: offerId,
+        count: (of?.count ?? 0) + row.count,
+        paid: (of?.paid ?? 0) + row.paid,
+        back: (of?.back ?? 0) + row.back,
+      });
     }
     const bought = new Set(days.map((row) => row.key.slice(row.key.lastIndexOf('|') + 1)));
-    const onlyLater = [...laterOn.keys()].filter((date) => !bought.has(date)).map((date): DayMoney => ({ date, paid: 0, orders: 0 }));
+    const onlyLater = [...laterOn.keys()]
+      .filter((date) => !bought.has(date))
+      .map((date): DayMoney => ({ date, paid: 0, orders: 0 }));
     return {
-      laterOn, laterOf, laterBack: later.reduce((all, d) => all + d.back, 0), laterCount: later.reduce((all, d) => all + d.count, 0), laterPaid: later.reduce((all, d) => all + d.paid, 0),
-      days: [...onlyLater, ...days.map((row): DayMoney => ({ date: row.key.slice(row.key.lastIndexOf('|') + 1), paid: row.paid, orders: row.count }))].sort((a, b) => (a.date < b.date ? -1 : 1)),
-      offers: await Promise.all(own.map(async (row) => ({ ...row, title: await titleOfOffer(row.offerId), later: laterOf.get(row.offerId) }))).then((rows) => rows.sort((x, y) => y.paid + (y.later?.paid ?? 0) - x.paid - (x.later?.paid ?? 0))),
-      count: days.reduce((all, d) => all + d.count, 0), paid: days.reduce((all, d) => all + d.paid, 0), back: days.reduce((all, d) => all + d.back, 0),
+      laterOn,
+      laterOf,
+      laterBack: later.reduce((all, d) => all + d.back, 0),
+      laterCount: later.reduce((all, d) => all + d.count, 0),
+      laterPaid: later.reduce((all, d) => all + d.paid, 0),
+      days: [
+        ...onlyLater,
+        ...days.map((row): DayMoney => ({
+          date: row.key.slice(row.key.lastIndexOf('|') + 1),
+          paid: row.paid,
+          orders: row.count,
+        })),
+      ].sort((a, b) => (a.date < b.date ? -1 : 1)),
+      offers: await Promise.all(
+        own.map(async (row) => ({ ...row, title: await titleOfOffer(row.offerId), later: laterOf.get(row.offerId) })),
+      ).then((rows) => rows.sort((x, y) => y.paid + (y.later?.paid ?? 0) - x.paid - (x.later?.paid ?? 0))),
+      count: days.reduce((all, d) => all + d.count, 0),
+      paid: days.reduce((all, d) => all + d.paid, 0),
+      back: days.reduce((all, d) => all + d.back, 0),
     };
   }, [currency]);
   if (!data) return <Panes draft={draft} sheet={null} outcome={null} />;
@@ -49,25 +75,178 @@ export function CountStage({ draft }: { draft: Draft }) {
       sheet={
         <>
           <h1>What came in</h1>
-          {data.count === 0 ? <p className="lead mt-3">Here stands what came in by day and by offer. Nothing was sold yet. <Link className="plain-link" to="/sell">Look at what is on sale</Link></p> : (
+          {data.count === 0 ? (
+            <p className="lead mt-3">
+              Here stands what came in by day and by offer. Nothing was sold yet.{' '}
+              <Link className="plain-link" to="/sell">
+                Look at what is on sale
+              </Link>
+            </p>
+          ) : (
             <>
-              <p className="lead mt-2 text-ink-2"><b className="font-semibold text-money">{money(paid)}</b> from <Link className="underline" to={ordersLink({})}>{data.count.toLocaleString('en')} orders</Link>{data.laterCount > 0 && <> and <b className="font-semibold text-money">{money(data.laterPaid)}</b> from <Link className="underline" to={laterLink()}>{data.laterCount.toLocaleString('en')} later payments</Link></>}{back > 0 && <>, <Link className="underline" to={ordersLink({ group: 'back' })}>{money(back)} of orders given back or lost</Link></>}{data.laterBack > 0 && <>, <Link className="underline" to={laterLink({ back: true })}>{money(data.laterBack)} of later payments</Link></>}.</p>
+              <p className="lead mt-2 text-ink-2">
+                <b className="font-semibold text-money">{money(paid)}</b> from{' '}
+                <Link className="underline" to={ordersLink({})}>
+                  {data.count.toLocaleString('en')} orders
+                </Link>
+                {data.laterCount > 0 && (
+                  <>
+                    {' '}
+                    and <b className="font-semibold text-money">{money(data.laterPaid)}</b> from{' '}
+                    <Link className="underline" to={laterLink()}>
+                      {data.laterCount.toLocaleString('en')} later payments
+                    </Link>
+                  </>
+                )}
+                {back > 0 && (
+                  <>
+                    ,{' '}
+                    <Link className="underline" to={ordersLink({ group: 'back' })}>
+                      {money(back)} of orders given back or lost
+                    </Link>
+                  </>
+                )}
+                {data.laterBack > 0 && (
+                  <>
+                    ,{' '}
+                    <Link className="underline" to={laterLink({ back: true })}>
+                      {money(data.laterBack)} of later payments
+                    </Link>
+                  </>
+                )}
+                .
+              </p>
               <section className="sec mt-4">
-                <h3 className="mb-2">By day</h3>{data.laterCount > 0 && <p className="cap mb-1"><span className="text-money">■</span> orders <span className="ml-3 text-access">■</span> later payments</p>}
-                <div style={{ height: 220 }} role="img" aria-label={`Money in by day, ${shown.length} days; the table under it has the same figures`}>
-                  <Bar key={theme} role="presentation" aria-hidden="true" data={{ labels: shown.map((d) => formatDay(startOfDate(d.date, zone), zone, locale, { short: true })), datasets: [{ label: 'Later payments', data: shown.map((d) => Number(formatPlain(data.laterOn.get(d.date) ?? 0, currency))), backgroundColor: colour('--access-fill'), borderColor: colour('--access'), borderWidth: 1 }, { label: 'Orders', data: shown.map((d) => Number(formatPlain(d.paid, currency))), backgroundColor: colour('--money-fill'), borderColor: colour('--money'), borderWidth: 1 }] }} options={{ animation: false, maintainAspectRatio: false, scales: { x: { stacked: true, grid: { display: false }, ticks: { color: colour('--ink-2'), maxTicksLimit: 10, maxRotation: 0 } }, y: { stacked: true, beginAtZero: true, grid: { color: colour('--line') }, ticks: { color: colour('--ink-2'), maxTicksLimit: 5 } } } }} />
+                <h3 className="mb-2">By day</h3>
+                {data.laterCount > 0 && (
+                  <p className="cap mb-1">
+                    <span className="text-money">■</span> orders <span className="ml-3 text-access">■</span> later
+                    payments
+                  </p>
+                )}
+                <div
+                  style={{ height: 220 }}
+                  role="img"
+                  aria-label={`Money in by day, ${shown.length} days; the table under it has the same figures`}
+                >
+                  <Bar
+                    key={theme}
+                    role="presentation"
+                    aria-hidden="true"
+                    data={{
+                      labels: shown.map((d) => formatDay(startOfDate(d.date, zone), zone, locale, { short: true })),
+                      datasets: [
+                        {
+                          label: 'Later payments',
+                          data: shown.map((d) => Number(formatPlain(data.laterOn.get(d.date) ?? 0, currency))),
+                          backgroundColor: colour('--access-fill'),
+                          borderColor: colour('--access'),
+                          borderWidth: 1,
+                        },
+                        {
+                          label: 'Orders',
+                          data: shown.map((d) => Number(formatPlain(d.paid, currency))),
+                          backgroundColor: colour('--money-fill'),
+                          borderColor: colour('--money'),
+                          borderWidth: 1,
+                        },
+                      ],
+                    }}
+                    options={{
+                      animation: false,
+                      maintainAspectRatio: false,
+                      scales: {
+                        x: {
+                          stacked: true,
+                          grid: { display: false },
+                          ticks: { color: colour('--ink-2'), maxTicksLimit: 10, maxRotation: 0 },
+                        },
+                        y: {
+                          stacked: true,
+                          beginAtZero: true,
+                          grid: { color: colour('--line') },
+                          ticks: { color: colour('--ink-2'), maxTicksLimit: 5 },
+                        },
+                      },
+                    }}
+                  />
                 </div>
-                <details className="mt-2"><summary className="cap cursor-pointer">Show as list</summary><table className="rows mt-1"><tbody>{[...data.days].reverse().map((d) => <tr key={d.date}><td>{formatDay(startOfDate(d.date, zone), zone, locale)}</td><td><Link className="plain-link" to={ordersLink({ days: d.date })}>{d.orders === 1 ? '1 order' : `${d.orders} orders`}</Link></td><td className="num text-money">{money(d.paid)}</td><td className="num text-access">{(data.laterOn.get(d.date) ?? 0) > 0 && <Link className="plain-link" to={laterLink({ days: d.date })}>{money(data.laterOn.get(d.date) ?? 0)} later</Link>}</td></tr>)}</tbody></table></details>
+                <details className="mt-2">
+                  <summary className="cap cursor-pointer">Show as list</summary>
+                  <table className="rows mt-1">
+                    <tbody>
+                      {[...data.days].reverse().map((d) => (
+                        <tr key={d.date}>
+                          <td>{formatDay(startOfDate(d.date, zone), zone, locale)}</td>
+                          <td>
+                            <Link className="plain-link" to={ordersLink({ days: d.date })}>
+                              {d.orders === 1 ? '1 order' : `${d.orders} orders`}
+                            </Link>
+                          </td>
+                          <td className="num text-money">{money(d.paid)}</td>
+                          <td className="num text-access">
+                            {(data.laterOn.get(d.date) ?? 0) > 0 && (
+                              <Link className="plain-link" to={laterLink({ days: d.date })}>
+                                {money(data.laterOn.get(d.date) ?? 0)} later
+                              </Link>
+                            )}
+                          </td>
+                        </tr>
+                      ))}
+                    </tbody>
+                  </table>
+                </details>
               </section>
               <section className="sec">
                 <h3>By offer</h3>
-                <table className="rows"><thead><tr><th>Offer</th><th className="num">Orders</th><th className="num">Paid when bought</th><th className="num">Later payments</th><th className="num !pr-0">Given back or lost</th></tr></thead><tbody>{data.offers.map((o, i) => <tr key={i}><td dir="auto">{o.title}</td><td className="num"><Link className="plain-link" to={ordersLink({ offerId: o.offerId })}>{o.count.toLocaleString('en')}</Link></td><td className="num text-money">{money(o.paid)}</td><td className="num text-access">{o.later && <Link className="plain-link" to={laterLink({ offerId: o.offerId })}>{money(o.later.paid)}</Link>}</td><td className="num !pr-0 text-ink-2">{o.back + (o.later?.back ?? 0) === 0 ? '' : money(o.back + (o.later?.back ?? 0))}</td></tr>)}</tbody></table>
+                <table className="rows">
+                  <thead>
+                    <tr>
+                      <th>Offer</th>
+                      <th className="num">Orders</th>
+                      <th className="num">Paid when bought</th>
+                      <th className="num">Later payments</th>
+                      <th className="num !pr-0">Given back or lost</th>
+                    </tr>
+                  </thead>
+                  <tbody>
+                    {data.offers.map((o, i) => (
+                      <tr key={i}>
+                        <td dir="auto">{o.title}</td>
+                        <td className="num">
+                          <Link className="plain-link" to={ordersLink({ offerId: o.offerId })}>
+                            {o.count.toLocaleString('en')}
+                          </Link>
+                        </td>
+                        <td className="num text-money">{money(o.paid)}</td>
+                        <td className="num text-access">
+                          {o.later && (
+                            <Link className="plain-link" to={laterLink({ offerId: o.offerId })}>
+                              {money(o.later.paid)}
+                            </Link>
+                          )}
+                        </td>
+                        <td className="num !pr-0 text-ink-2">
+                          {o.back + (o.later?.back ?? 0) === 0 ? '' : money(o.back + (o.later?.back ?? 0))}
+                        </td>
+                      </tr>
+                    ))}
+                  </tbody>
+                </table>
               </section>
             </>
           )}
         </>
       }
-      outcome={<><h2>Counted from</h2><p className="mt-2 text-ink-2">Every paid order and later payment in {currency} in this shop’s own history, by the day in {zone}. Money given back later does not change the day it came in; it is counted beside it. Free orders count as orders.</p></>}
+      outcome={
+        <>
+          <h2>Counted from</h2>
+          <p className="mt-2 text-ink-2">
+            Every paid order and later payment in {currency} in this shop’s own history, by the day in {zone}. Money
+            given back later does not change the day it came in; it is counted beside it. Free orders count as orders.
+          </p>
+        </>
+      }
     />
   );
 }

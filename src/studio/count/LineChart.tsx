@@ -7,7 +7,8 @@ Chart.register(CategoryScale, LinearScale, LineElement, PointElement, BarElement
 Chart.defaults.font.family = "'Source Sans 3 Variable', sans-serif";
 Chart.defaults.font.size = 13;
 
-export const colour = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+export const colour = (name: string): string =>
+  getComputedStyle(document.documentElement).getPropertyValue(name).trim();
 
 interface Props {
   labels: string[];
@@ -24,7 +25,11 @@ export function LineChart({ labels, now, before, currency, locale, height }: Pro
   const theme = useAppSelector((state) => state.frame.theme);
   const major = (values: number[]): number[] => values.map((v) => Number(formatPlain(v, currency)));
   return (
-    <div style={{ height }} role="img" aria-label={`${now.name}: ${formatAmount(now.values[now.values.length - 1] ?? 0, currency, locale)}. ${before.name}: ${formatAmount(before.values[before.values.length - 1] ?? 0, currency, locale)} in all.`}>
+    <div
+      style={{ height }}
+      role="img"
+      aria-label={`${now.name}: ${formatAmount(now.values[now.values.length - 1] ?? 0, currency, locale)}. ${before.name}: ${formatAmount(before.values[before.values.length - 1] ?? 0, currency, locale)} in all.`}
+    >
       <Line
         key={theme}
         role="presentation"
@@ -32,17 +37,58 @@ export function LineChart({ labels, now, before, currency, locale, height }: Pro
         data={{
           labels,
           datasets: [
-            { label: now.name, data: major(now.values), borderColor: colour('--money'), borderWidth: 3, pointRadius: 0, pointHitRadius: 8, tension: 0 },
-            { label: before.name, data: major(before.values), borderColor: colour('--ink-3'), borderWidth: 1.2, borderDash: [3, 3], pointRadius: 0, pointHitRadius: 8 },
+            {
+              label: now.name,
+              data: major(now.values),
+              borderColor: colour('--money'),
+              borderWidth: 3,
+              pointRadius: 0,
+              pointHitRadius: 8,
+              tension: 0,
+            },
+            {
+              label: before.name,
+              data: major(before.values),
+              borderColor: colour('--ink-3'),
+              borderWidth: 1.2,
+              borderDash: [3, 3],
+              pointRadius: 0,
+              pointHitRadius: 8,
+            },
           ],
         }}
         options={{
-          animation: false, maintainAspectRatio: false, interaction: { mode: 'index', intersect: false },
-          scales: { x: { grid: { display: false }, ticks: { color: colour('--ink-2'), maxTicksLimit: 6, maxRotation: 0 }, border: { color: colour('--line') } }, y: { display: false, beginAtZero: true } },
-          plugins: { tooltip: { callbacks: { label: (item) => `${item.dataset.label ?? ''}: ${new Intl.NumberFormat(locale, { style: 'currency', currency }).format(item.parsed.y ?? 0)}` } } },
+          animation: false,
+          maintainAspectRatio: false,
+          interaction: { mode: 'index', intersect: false },
+          scales: {
+            x: {
+              grid: { display: false },
+              ticks: { color: colour('--ink-2'), maxTicksLimit: 6, maxRotation: 0 },
+              border: { color: colour('--line') },
+            },
+            y: { display: false, beginAtZero: true },
+          },
+          plugins: {
+            tooltip: {
+              callbacks: {
+                label: (item) =>
+                  `${item.dataset.label ?? ''}: ${new Intl.NumberFormat(locale, { style: 'currency', currency }).format(item.parsed.y ?? 0)}`,
+              },
+            },
+          },
         }}
       />
-      <p className="cap flex gap-5"><span><i className="mr-1.5 inline-block h-[3px] w-5 bg-money align-middle" />{now.name}</span><span><i className="mr-1.5 inline-block w-5 border-t border-dashed border-ink-3 align-middle" />{before.name}</span></p>
+      <p className="cap flex gap-5">
+        <span>
+          <i className="mr-1.5 inline-block h-[3px] w-5 bg-money align-middle" />
+          {now.name}
+        </span>
+        <span>
+          <i className="mr-1.5 inline-block w-5 border-t border-dashed border-ink-3 align-middle" />
+          {before.name}
+        </span>
+      </p>
     </div>
   );
 }

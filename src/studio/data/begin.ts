@@ -7,7 +7,12 @@ import { readLive } from './ownerApi';
 function rowsOf(release: Release): DocumentRow[] {
   const content = unsealContent(release.content);
   let made = 0;
-  const row = <K extends DocumentKind>(kind: K, id: string, doc: Documents[K]): DocumentRow => ({ key: `${kind}/${id}`, kind, made: (made += 1), doc });
+  const row = <K extends DocumentKind>(kind: K, id: string, doc: Documents[K]): DocumentRow => ({
+    key: `${kind}/${id}`,
+    kind,
+    made: (made += 1),
+    doc,
+  });
   return [
     row('shop', 'shop', content.shop),
     ...content.products.map((d) => row('product', d.id, d)),
@@ -33,7 +38,13 @@ export async function beginFromShop(): Promise<void> {
     else await db.meta.delete('live');
     if ((await db.documents.count()) > 0) return;
     if (live) await db.documents.bulkPut(rowsOf(live));
-    else await db.documents.put({ key: 'shop/shop', kind: 'shop', made: 0, doc: { ...DEFAULT_SHOP, zone: Intl.DateTimeFormat().resolvedOptions().timeZone } });
+    else
+      await db.documents.put({
+        key: 'shop/shop',
+        kind: 'shop',
+        made: 0,
+        doc: { ...DEFAULT_SHOP, zone: Intl.DateTimeFormat().resolvedOptions().timeZone },
+      });
   });
 }
 

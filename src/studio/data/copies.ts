@@ -15,7 +15,10 @@ export async function noteChange(now: number): Promise<void> {
 export const noteCopy = (now: number): Promise<void> => writeMeta('copied', { at: now, changedSince: null });
 
 /** What to remind the seller of, or null: after seven days with changes that are in no copy. */
-export function copyReminder(copied: { at: number | null; changedSince: number | null } | undefined, now: number): string | null {
+export function copyReminder(
+  copied: { at: number | null; changedSince: number | null } | undefined,
+  now: number,
+): string | null {
   if (!copied || copied.changedSince === null || now - copied.changedSince < REMIND_AFTER_DAYS * DAY_MS) return null;
   if (copied.at === null) return 'No copy of your drafts was taken yet.';
   const days = Math.floor((now - copied.at) / DAY_MS);

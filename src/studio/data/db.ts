@@ -1,6 +1,15 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { DraftCoupon, DraftOffer, Product, ShopDetails } from '#core/catalogue';
-import type { AgreementRow, BuyerRow, ChargeRow, LaterPaymentRow, PassRow, RefundRow, StoredOrder, TotalRow } from '#core/books';
+import type {
+  AgreementRow,
+  BuyerRow,
+  ChargeRow,
+  LaterPaymentRow,
+  PassRow,
+  RefundRow,
+  StoredOrder,
+  TotalRow,
+} from '#core/books';
 import { upgradeDocument, upgradeRelease } from './upgrades';
 import type { Page } from '#core/pages';
 import type { Path } from '#core/paths';
@@ -103,24 +112,44 @@ db.version(1).stores({
 // Orders are listed by keys of their own, and totals are kept as rows, so that no list reads every order. The
 // mirror is built anew from the shop's history; drafts get the parts that prices and products have gained.
 db.version(2)
-  .stores({ orders: 'id, at, number, personId, status, *keys', charges: 'id, at, status, [status+at]', totals: 'key', buyers: 'personId, last' })
+  .stores({
+    orders: 'id, at, number, personId, status, *keys',
+    charges: 'id, at, status, [status+at]',
+    totals: 'key',
+    buyers: 'personId, last',
+  })
   .upgrade(async (change) => {
-    await Promise.all(['orders', 'passes', 'charges', 'refunds', 'people', 'lines'].map((table) => change.table(table).clear()));
+    await Promise.all(
+      ['orders', 'passes', 'charges', 'refunds', 'people', 'lines'].map((table) => change.table(table).clear()),
+    );
     await change.table('meta').delete('cursor');
-    await change.table('documents').toCollection().modify((row: DocumentRow, ref: { value: DocumentRow }) => {
-      ref.value = upgradeDocument(row);
-    });
+    await change
+      .table('documents')
+      .toCollection()
+      .modify((row: DocumentRow, ref: { value: DocumentRow }) => {
+        ref.value = upgradeDocument(row);
+      });
   });
 
 // Payment plans and subscriptions, and the payments they brought. Prices gained kinds and options, the shop its tax.
 db.version(3)
-  .stores({ agreements: 'id, personId, status, sort, waits, agreement.orderId', laterPayments: 'id, day, agreementId, [offerId+day], [went+day]' })
+  .stores({
+    agreements: 'id, personId, status, sort, waits, agreement.orderId',
+    laterPayments: 'id, day, agreementId, [offerId+day], [went+day]',
+  })
   .upgrade(async (change) => {
-    await Promise.all(['orders', 'passes', 'charges', 'refunds', 'people', 'lines', 'totals', 'buyers'].map((table) => change.table(table).clear()));
+    await Promise.all(
+      ['orders', 'passes', 'charges', 'refunds', 'people', 'lines', 'totals', 'buyers'].map((table) =>
+        change.table(table).clear(),
+      ),
+    );
     await change.table('meta').delete('cursor');
-    await change.table('documents').toCollection().modify((row: DocumentRow, ref: { value: DocumentRow }) => {
-      ref.value = upgradeDocument(row);
-    });
+    await change
+      .table('documents')
+      .toCollection()
+      .modify((row: DocumentRow, ref: { value: DocumentRow }) => {
+        ref.value = upgradeDocument(row);
+      });
     const live = (await change.table('meta').get('live')) as { name: 'live'; value: Release } | undefined;
     if (live) await change.table('meta').put({ ...live, value: upgradeRelease(live.value) });
   });

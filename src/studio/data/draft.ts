@@ -2,7 +2,17 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useDeferredValue, useMemo } from 'react';
 import { enablePatches, produceWithPatches } from 'immer';
 import { DEFAULT_SHOP } from '#core/catalogue';
-import { type Change, changesBetween, type DraftContent, keptFor, type Finding, type Going, keepBack, launchCheck, type Release } from '#core/release';
+import {
+  type Change,
+  changesBetween,
+  type DraftContent,
+  keptFor,
+  type Finding,
+  type Going,
+  keepBack,
+  launchCheck,
+  type Release,
+} from '#core/release';
 import { edited } from '../store/edits';
 import { store, useAppSelector } from '../store';
 import { useNow } from './useNow';
@@ -20,10 +30,18 @@ function useRows(): DocumentRow[] | undefined {
   }, [saved, open]);
 }
 
-const docs = <K extends DocumentKind>(rows: readonly DocumentRow[], kind: K): Documents[K][] => rows.filter((r) => r.kind === kind).map((r) => r.doc as Documents[K]);
+const docs = <K extends DocumentKind>(rows: readonly DocumentRow[], kind: K): Documents[K][] =>
+  rows.filter((r) => r.kind === kind).map((r) => r.doc as Documents[K]);
 
 export function contentOf(rows: readonly DocumentRow[]): DraftContent {
-  return { shop: docs(rows, 'shop')[0] ?? DEFAULT_SHOP, products: docs(rows, 'product'), offers: docs(rows, 'offer'), coupons: docs(rows, 'coupon'), paths: docs(rows, 'path'), pages: docs(rows, 'page') };
+  return {
+    shop: docs(rows, 'shop')[0] ?? DEFAULT_SHOP,
+    products: docs(rows, 'product'),
+    offers: docs(rows, 'offer'),
+    coupons: docs(rows, 'coupon'),
+    paths: docs(rows, 'path'),
+    pages: docs(rows, 'page'),
+  };
 }
 
 export interface Draft {
@@ -55,8 +73,16 @@ export function useDraft(): Draft | undefined {
     const going = keepBack(settled, live);
     const waiting = new Set(going.keptBack.map((thing) => thing.id));
     // What is only begun stops nothing; it is worth a look.
-    const begun = launchCheck(settled, hasFile, hour).filter((f) => waiting.has(f.about.id)).map((f): Finding => ({ ...f, level: 'look' }));
-    return { going, live, hasFile, findings: [...launchCheck(going.content, hasFile, hour), ...begun], changes: changesBetween(live, going.content) };
+    const begun = launchCheck(settled, hasFile, hour)
+      .filter((f) => waiting.has(f.about.id))
+      .map((f): Finding => ({ ...f, level: 'look' }));
+    return {
+      going,
+      live,
+      hasFile,
+      findings: [...launchCheck(going.content, hasFile, hour), ...begun],
+      changes: changesBetween(live, going.content),
+    };
   }, [settled, live, local, hour]);
   return useMemo(() => (content && checked ? { content, ...checked } : undefined), [content, checked]);
 }
@@ -64,14 +90,20 @@ export function useDraft(): Draft | undefined {
 enablePatches();
 
 /** Changes one document: at once on screen, then saved by itself, as one step that can be undone. */
-export async function change<K extends DocumentKind>(kind: K, id: string, recipe: (doc: Documents[K]) => void): Promise<void> {
+export async function change<K extends DocumentKind>(
+  kind: K,
+  id: string,
+  recipe: (doc: Documents[K]) => void,
+): Promise<void> {
   const key = `${kind}/${id}`;
   // What is in hand counts before what is saved; reading it without waiting keeps the cursor where it is.
   const row = store.getState().edits.open[key] ?? lastRead.get(key) ?? (await db.documents.get(key));
   if (!row) return;
   const [doc, redo, undo] = produceWithPatches(row.doc, recipe as (doc: Documents[DocumentKind]) => void);
   if (redo.length === 0) return;
-  store.dispatch(edited({ row: { ...row, doc }, step: { field: (redo[0]?.path ?? []).join('.'), at: Date.now(), undo, redo } }));
+  store.dispatch(
+    edited({ row: { ...row, doc }, step: { field: (redo[0]?.path ?? []).join('.'), at: Date.now(), undo, redo } }),
+  );
 }
 
 /** A document as it is in hand or saved; undefined when there is none. */

@@ -24,16 +24,28 @@ export function addFile(file: File, onProgress: (share: number) => void): Adding
     worker.onmessage = ({ data }: MessageEvent<HashNews>) => {
       if (data.kind === 'progress') onProgress(file.size === 0 ? 1 : data.done / file.size);
       else if (data.kind === 'hashed') resolve(data.sha256);
-      else reject(new Error(`“${file.name}” could not be read. Nothing was changed. Close it in other programs and add it again.`));
+      else
+        reject(
+          new Error(
+            `“${file.name}” could not be read. Nothing was changed. Close it in other programs and add it again.`,
+          ),
+        );
     };
-    worker.onerror = () => reject(new Error(`“${file.name}” was not added: a part of the studio could not be loaded, because the shop is not reached. Nothing was changed. Add it again when the shop answers.`));
+    worker.onerror = () =>
+      reject(
+        new Error(
+          `“${file.name}” was not added: a part of the studio could not be loaded, because the shop is not reached. Nothing was changed. Add it again when the shop answers.`,
+        ),
+      );
     worker.postMessage(file);
   });
   const result = hashed
     .then(async (sha256): Promise<FileRef | 'cancelled'> => {
       if (sha256 === 'cancelled') return sha256;
       await db.files.put({ sha256, blob: file }).catch(() => {
-        throw new Error(`There is no room left in this browser for “${file.name}”. Nothing was changed. Free some space on this computer and add it again.`);
+        throw new Error(
+          `There is no room left in this browser for “${file.name}”. Nothing was changed. Free some space on this computer and add it again.`,
+        );
       });
       const name = safeFileName(file.name);
       return { id: newId('f'), sha256, name, bytes: file.size, type: fileTypeOf(name) };
@@ -45,7 +57,8 @@ export function addFile(file: File, onProgress: (share: number) => void): Adding
 /** An address at which this browser can show a file: its own copy, or the shop's. */
 export async function fileUrl(file: FileRef): Promise<{ url: string; free: () => void }> {
   const row = await db.files.get(file.sha256);
-  if (!row) return { url: `/owner/api/vault/${file.sha256}?type=${encodeURIComponent(file.type)}`, free: () => undefined };
+  if (!row)
+    return { url: `/owner/api/vault/${file.sha256}?type=${encodeURIComponent(file.type)}`, free: () => undefined };
   // The type comes from the name, never from the file itself; a blob of unknown type is not run by the browser.
   const url = URL.createObjectURL(row.blob.slice(0, row.blob.size, file.type));
   return { url, free: () => URL.revokeObjectURL(url) };

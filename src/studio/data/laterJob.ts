@@ -11,13 +11,23 @@ const timers = new Map<string, ReturnType<typeof setTimeout>>();
 export function planJob(title: string, run: (moved: (share: number) => void) => Promise<string>): string {
   const id = newId('job');
   store.dispatch(jobPlanned({ id, title, startsAt: Date.now() + WAIT_MS }));
-  timers.set(id, setTimeout(() => {
-    timers.delete(id);
-    store.dispatch(jobBegun({ id, at: Date.now() }));
-    run((share) => store.dispatch(jobMoved({ id, share })))
-      .then((done) => store.dispatch(jobEnded({ id, done })))
-      .catch(() => store.dispatch(jobEnded({ id, failed: `${title}: stopped before the end. What was done stands; start it again for the rest.` })));
-  }, WAIT_MS));
+  timers.set(
+    id,
+    setTimeout(() => {
+      timers.delete(id);
+      store.dispatch(jobBegun({ id, at: Date.now() }));
+      run((share) => store.dispatch(jobMoved({ id, share })))
+        .then((done) => store.dispatch(jobEnded({ id, done })))
+        .catch(() =>
+          store.dispatch(
+            jobEnded({
+              id,
+              failed: `${title}: stopped before the end. What was done stands; start it again for the rest.`,
+            }),
+          ),
+        );
+    }, WAIT_MS),
+  );
   return id;
 }
 

@@ -3,7 +3,19 @@ import type { Release } from '#core/release';
 import { db } from './db';
 
 /** Every table that is worked out from the shop's history. */
-export const MIRRORED = [db.orders, db.passes, db.charges, db.refunds, db.people, db.lines, db.totals, db.buyers, db.agreements, db.laterPayments, db.meta];
+export const MIRRORED = [
+  db.orders,
+  db.passes,
+  db.charges,
+  db.refunds,
+  db.people,
+  db.lines,
+  db.totals,
+  db.buyers,
+  db.agreements,
+  db.laterPayments,
+  db.meta,
+];
 
 /** The mirror's rows as this browser keeps them; to be used within a transaction over `MIRRORED`. */
 export const dexieRows: RowStore = {

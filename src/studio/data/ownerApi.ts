@@ -55,27 +55,73 @@ export const ownerApi = createApi({
   tagTypes: ['About'],
   endpoints: (build) => ({
     about: build.query<About, void>({ query: () => '/about', providesTags: ['About'] }),
-    previewRefund: build.query<{ amount: number; closes: string[] }, RefundWanted>({ query: (body) => ({ url: '/refunds/preview', method: 'POST', body }), keepUnusedDataFor: 0 }),
-    refund: build.mutation<{ status: 'paid' | 'refused' | 'asked'; reason: string | null }, RefundWanted>({ query: (body) => ({ url: '/refunds', method: 'POST', body }) }),
-    previewAct: build.query<{ leadsTo: string[] }, { id: string; act: AgreementAct }>({ query: ({ id, act }) => ({ url: `/agreements/${id}/preview`, method: 'POST', body: act }), keepUnusedDataFor: 0 }),
-    actOnAgreement: build.mutation<{ sentence: string }, { id: string; act: AgreementAct }>({ query: ({ id, act }) => ({ url: `/agreements/${id}/act`, method: 'POST', body: act }) }),
-    publish: build.mutation<{ release: number; at: Instant }, { basedOn: number | null; content: ReleaseContent }>({ query: (body) => ({ url: '/releases', method: 'POST', body }), invalidatesTags: ['About'] }),
+    previewRefund: build.query<{ amount: number; closes: string[] }, RefundWanted>({
+      query: (body) => ({ url: '/refunds/preview', method: 'POST', body }),
+      keepUnusedDataFor: 0,
+    }),
+    refund: build.mutation<{ status: 'paid' | 'refused' | 'asked'; reason: string | null }, RefundWanted>({
+      query: (body) => ({ url: '/refunds', method: 'POST', body }),
+    }),
+    previewAct: build.query<{ leadsTo: string[] }, { id: string; act: AgreementAct }>({
+      query: ({ id, act }) => ({ url: `/agreements/${id}/preview`, method: 'POST', body: act }),
+      keepUnusedDataFor: 0,
+    }),
+    actOnAgreement: build.mutation<{ sentence: string }, { id: string; act: AgreementAct }>({
+      query: ({ id, act }) => ({ url: `/agreements/${id}/act`, method: 'POST', body: act }),
+    }),
+    publish: build.mutation<{ release: number; at: Instant }, { basedOn: number | null; content: ReleaseContent }>({
+      query: (body) => ({ url: '/releases', method: 'POST', body }),
+      invalidatesTags: ['About'],
+    }),
     releases: build.query<{ releases: ReleaseLine[] }, void>({ query: () => '/releases' }),
-    bringBack: build.mutation<{ release: number; at: Instant }, { number: number; basedOn: number | null }>({ query: ({ number, basedOn }) => ({ url: `/releases/${number}/again`, method: 'POST', body: { basedOn } }), invalidatesTags: ['About'] }),
-    firstHours: build.query<{ first: FirstHours | null }, void>({ query: () => '/first-hours', providesTags: ['About'] }),
-    finishedShop: build.mutation<{ address: string }, void>({ query: () => ({ url: '/finished-shop', method: 'POST', body: {} }) }),
-    sendLink: build.mutation<{ sentence: string }, string>({ query: (personId) => ({ url: '/people/link', method: 'POST', body: { personId } }) }),
-    confirmAway: build.mutation<unknown, void>({ query: () => ({ url: '/away/confirm', method: 'POST', body: {} }), invalidatesTags: ['About'] }),
-    moveClock: build.mutation<{ now: Instant }, 'next' | 'day' | 'week' | 'month'>({ query: (by) => ({ url: '/clock', method: 'POST', body: { by } }), invalidatesTags: ['About'] }),
+    bringBack: build.mutation<{ release: number; at: Instant }, { number: number; basedOn: number | null }>({
+      query: ({ number, basedOn }) => ({ url: `/releases/${number}/again`, method: 'POST', body: { basedOn } }),
+      invalidatesTags: ['About'],
+    }),
+    firstHours: build.query<{ first: FirstHours | null }, void>({
+      query: () => '/first-hours',
+      providesTags: ['About'],
+    }),
+    finishedShop: build.mutation<{ address: string }, void>({
+      query: () => ({ url: '/finished-shop', method: 'POST', body: {} }),
+    }),
+    sendLink: build.mutation<{ sentence: string }, string>({
+      query: (personId) => ({ url: '/people/link', method: 'POST', body: { personId } }),
+    }),
+    confirmAway: build.mutation<unknown, void>({
+      query: () => ({ url: '/away/confirm', method: 'POST', body: {} }),
+      invalidatesTags: ['About'],
+    }),
+    moveClock: build.mutation<{ now: Instant }, 'next' | 'day' | 'week' | 'month'>({
+      query: (by) => ({ url: '/clock', method: 'POST', body: { by } }),
+      invalidatesTags: ['About'],
+    }),
   }),
 });
 
-export const { useAboutQuery, usePreviewRefundQuery, useRefundMutation, usePublishMutation, useReleasesQuery, useFirstHoursQuery, useFinishedShopMutation, useMoveClockMutation, useConfirmAwayMutation, useSendLinkMutation, usePreviewActQuery, useActOnAgreementMutation } = ownerApi;
+export const {
+  useAboutQuery,
+  usePreviewRefundQuery,
+  useRefundMutation,
+  usePublishMutation,
+  useReleasesQuery,
+  useFirstHoursQuery,
+  useFinishedShopMutation,
+  useMoveClockMutation,
+  useConfirmAwayMutation,
+  useSendLinkMutation,
+  usePreviewActQuery,
+  useActOnAgreementMutation,
+} = ownerApi;
 
 /** Hands the key from the address over for a cookie. @returns what went wrong, or null */
 export async function connect(key: string): Promise<string | null> {
   try {
-    const response = await fetch('/owner/api/session', { method: 'POST', headers: { 'content-type': 'application/json', 'x-keel': '1' }, body: JSON.stringify({ key }) });
+    const response = await fetch('/owner/api/session', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', 'x-keel': '1' },
+      body: JSON.stringify({ key }),
+    });
     if (response.ok) return null;
     return ((await response.json()) as { title?: string }).title ?? 'The shop did not take this key.';
   } catch {
@@ -84,7 +130,8 @@ export async function connect(key: string): Promise<string | null> {
 }
 
 /** Takes this browser's right to the shop away; drafts stay. */
-export const leave = (): Promise<unknown> => fetch('/owner/api/session', { method: 'DELETE', headers: { 'x-keel': '1' } }).catch(() => undefined);
+export const leave = (): Promise<unknown> =>
+  fetch('/owner/api/session', { method: 'DELETE', headers: { 'x-keel': '1' } }).catch(() => undefined);
 
 export async function readLive(): Promise<Release | null> {
   const response = await fetch('/owner/api/releases/live');
@@ -95,5 +142,7 @@ export async function readLive(): Promise<Release | null> {
 /** The sentence of a failed call, for the seller. */
 export function sentenceOf(error: unknown): string {
   const data = (error as { data?: { title?: string } } | undefined)?.data;
-  return data?.title ?? 'The shop did not answer, so it is not known yet whether this happened. Look again in a minute.';
+  return (
+    data?.title ?? 'The shop did not answer, so it is not known yet whether this happened. Look again in a minute.'
+  );
 }

@@ -10,7 +10,10 @@ import { ownerApi, readLive, sentenceOf } from './ownerApi';
  * publishing that was cut short goes on where it stopped.
  * @returns what went wrong, or null
  */
-export async function publishNow(basedOn: number | null, content: ReleaseContent): Promise<{ sentence: string; code: string } | null> {
+export async function publishNow(
+  basedOn: number | null,
+  content: ReleaseContent,
+): Promise<{ sentence: string; code: string } | null> {
   const id = newId('job');
   store.dispatch(jobStarted({ id, title: 'Publishing' }));
   try {
@@ -21,18 +24,29 @@ export async function publishNow(basedOn: number | null, content: ReleaseContent
     let before = 0;
     for (const file of missing) {
       const row = await db.files.get(file.sha256);
-      if (!row) throw new PublishFailed(`“${file.name}” is not in this browser. Nothing was published. Add it again in Make.`);
+      if (!row)
+        throw new PublishFailed(`“${file.name}” is not in this browser. Nothing was published. Add it again in Make.`);
       await send(file.sha256, row.blob, (sent) => store.dispatch(jobMoved({ id, share: (before + sent) / all })));
       before += file.bytes;
     }
     const result = await store.dispatch(ownerApi.endpoints.publish.initiate({ basedOn, content }));
-    if (result.error) throw new PublishFailed(sentenceOf(result.error), (result.error as { data?: { code?: string } }).data?.code ?? '');
+    if (result.error)
+      throw new PublishFailed(
+        sentenceOf(result.error),
+        (result.error as { data?: { code?: string } }).data?.code ?? '',
+      );
     const live = await readLive();
     if (live) await writeMeta('live', live);
     store.dispatch(jobEnded({ id, done: 'Published. Buyers see it now.' }));
     return null;
   } catch (error) {
-    const failure = error instanceof PublishFailed ? { sentence: error.message, code: error.code } : { sentence: 'The shop was not reached, so nothing was published. Your edits are safe here. Try again.', code: '' };
+    const failure =
+      error instanceof PublishFailed
+        ? { sentence: error.message, code: error.code }
+        : {
+            sentence: 'The shop was not reached, so nothing was published. Your edits are safe here. Try again.',
+            code: '',
+          };
     store.dispatch(jobEnded({ id, failed: 'Publishing stopped. Nothing changed for buyers.' }));
     return failure;
   }
@@ -49,13 +63,20 @@ export async function bringBackRelease(number: number): Promise<string | null> {
 }
 
 class PublishFailed extends Error {
-  constructor(sentence: string, readonly code = '') {
+  constructor(
+    sentence: string,
+    readonly code = '',
+  ) {
     super(sentence);
   }
 }
 
 async function missingInShop(files: string[]): Promise<Set<string>> {
-  const response = await fetch('/owner/api/vault/missing', { method: 'POST', headers: { 'content-type': 'application/json', 'x-keel': '1' }, body: JSON.stringify({ files }) });
+  const response = await fetch('/owner/api/vault/missing', {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', 'x-keel': '1' },
+    body: JSON.stringify({ files }),
+  });
   if (!response.ok) throw new Error('not reached');
   return new Set(((await response.json()) as { missing: string[] }).missing);
 }
@@ -68,7 +89,10 @@ function send(sha256: string, blob: Blob, onSent: (bytes: number) => void): Prom
     request.setRequestHeader('x-keel', '1');
     request.setRequestHeader('content-type', 'application/octet-stream');
     request.upload.onprogress = (event) => onSent(event.loaded);
-    request.onload = () => (request.status === 201 ? resolve() : reject(new PublishFailed('A file could not be kept by the shop. Nothing was published. Try again.')));
+    request.onload = () =>
+      request.status === 201
+        ? resolve()
+        : reject(new PublishFailed('A file could not be kept by the shop. Nothing was published. Try again.'));
     request.onerror = () => reject(new Error('not reached'));
     request.send(blob);
   });

@@ -7,13 +7,18 @@ import type { Draft } from './draft';
 /** What goes with a draft product: the offers that open only it, and their paths with their pages. Live things are never among them. */
 export function draftsOfProduct({ content, live }: Draft, productId: string): string[] {
   const liveOffers = new Set(live?.content.offers.map((o) => o.id));
-  const offers = content.offers.filter((o) => !liveOffers.has(o.id) && o.productIds.length === 1 && o.productIds[0] === productId);
+  const offers = content.offers.filter(
+    (o) => !liveOffers.has(o.id) && o.productIds.length === 1 && o.productIds[0] === productId,
+  );
   const paths = content.paths.filter((p) => offers.some((o) => o.id === p.offerId));
   return [`product/${productId}`, ...offers.map((o) => `offer/${o.id}`), ...paths.flatMap((p) => draftsOfPath(p))];
 }
 
 /** A path and its pages. */
-export const draftsOfPath = (path: { id: string; steps: readonly { pageId: string }[] }): string[] => [`path/${path.id}`, ...path.steps.map((s) => `page/${s.pageId}`)];
+export const draftsOfPath = (path: { id: string; steps: readonly { pageId: string }[] }): string[] => [
+  `path/${path.id}`,
+  ...path.steps.map((s) => `page/${s.pageId}`),
+];
 
 /** Takes drafts off every list, without a question: the foot line offers them back. */
 export async function removeDrafts(keys: string[], title: string): Promise<void> {

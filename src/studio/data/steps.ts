@@ -9,7 +9,13 @@ export function appendSteps(row: StepsRow | undefined, key: string, steps: reado
   const done = [...(row?.done ?? [])];
   for (const step of steps) {
     const last = done[done.length - 1];
-    if (last && last.field === step.field && step.at - last.at < ONE_STEP_MS) done[done.length - 1] = { field: step.field, at: step.at, undo: [...step.undo, ...last.undo], redo: [...last.redo, ...step.redo] };
+    if (last && last.field === step.field && step.at - last.at < ONE_STEP_MS)
+      done[done.length - 1] = {
+        field: step.field,
+        at: step.at,
+        undo: [...step.undo, ...last.undo],
+        redo: [...last.redo, ...step.redo],
+      };
     else done.push(step);
   }
   return { key, done: done.slice(-MOST_STEPS), undone: [] };

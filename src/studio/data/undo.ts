@@ -13,15 +13,39 @@ export async function stepBack(key: string, way: 'undo' | 'redo'): Promise<void>
     const changed = { ...row, doc: applyPatches(row.doc, way === 'undo' ? step.undo : step.redo) };
     await db.documents.put(changed);
     lastRead.set(key, changed);
-    await db.steps.put(way === 'undo' ? { key, done: steps.done.slice(0, -1), undone: [...steps.undone, step] } : { key, done: [...steps.done, step], undone: steps.undone.slice(0, -1) });
+    await db.steps.put(
+      way === 'undo'
+        ? { key, done: steps.done.slice(0, -1), undone: [...steps.undone, step] }
+        : { key, done: [...steps.done, step], undone: steps.undone.slice(0, -1) },
+    );
   });
   store.dispatch(settled([key]));
 }
 
 const FIELDS: Record<string, string> = {
-  title: 'the title', promise: 'the promise', description: 'the description', brand: 'the brand', locale: 'the language', files: 'the files', links: 'the links', putAway: 'put away', benefits: 'the benefits', picture: 'the picture', downloads: 'how often files can be fetched',
-  prices: 'a price', productIds: 'what it opens', onSale: 'on sale', address: 'the address', blocks: 'the page', name: 'the name', legal: 'the legal lines', zone: 'the time zone', currency: 'the currency',
-  senderAddress: 'the sender’s address', cardStatement: 'the card statement', formerAddresses: 'the address',
+  title: 'the title',
+  promise: 'the promise',
+  description: 'the description',
+  brand: 'the brand',
+  locale: 'the language',
+  files: 'the files',
+  links: 'the links',
+  putAway: 'put away',
+  benefits: 'the benefits',
+  picture: 'the picture',
+  downloads: 'how often files can be fetched',
+  prices: 'a price',
+  productIds: 'what it opens',
+  onSale: 'on sale',
+  address: 'the address',
+  blocks: 'the page',
+  name: 'the name',
+  legal: 'the legal lines',
+  zone: 'the time zone',
+  currency: 'the currency',
+  senderAddress: 'the sender’s address',
+  cardStatement: 'the card statement',
+  formerAddresses: 'the address',
 };
 
 /** A changed field in words: "the title". */

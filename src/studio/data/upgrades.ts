@@ -1,4 +1,12 @@
-import { DEFAULT_SHOP, type DraftOffer, type DraftPrice, newPrice, newTerms, type Product, type ShopDetails } from '#core/catalogue';
+import {
+  DEFAULT_SHOP,
+  type DraftOffer,
+  type DraftPrice,
+  newPrice,
+  newTerms,
+  type Product,
+  type ShopDetails,
+} from '#core/catalogue';
 import { Release } from '#core/release';
 import type { DocumentRow } from './db';
 
@@ -10,7 +18,17 @@ export function upgradeDocument(row: DocumentRow): DocumentRow {
   switch (row.kind) {
     case 'offer': {
       const offer = row.doc as DraftOffer;
-      return { ...row, doc: { ...offer, prices: offer.prices.map((price: DraftPrice) => ({ ...newPrice(price.id), ...price, terms: newTerms(price.terms) })) } };
+      return {
+        ...row,
+        doc: {
+          ...offer,
+          prices: offer.prices.map((price: DraftPrice) => ({
+            ...newPrice(price.id),
+            ...price,
+            terms: newTerms(price.terms),
+          })),
+        },
+      };
     }
     case 'product': {
       const product = row.doc as Product;
@@ -18,7 +36,15 @@ export function upgradeDocument(row: DocumentRow): DocumentRow {
     }
     case 'shop': {
       const shop = row.doc as ShopDetails;
-      return { ...row, doc: { ...shop, brand: (shop as Partial<ShopDetails>).brand ?? null, tax: (shop as Partial<ShopDetails>).tax ?? null, billing: { ...DEFAULT_SHOP.billing, ...(shop as Partial<ShopDetails>).billing } } };
+      return {
+        ...row,
+        doc: {
+          ...shop,
+          brand: (shop as Partial<ShopDetails>).brand ?? null,
+          tax: (shop as Partial<ShopDetails>).tax ?? null,
+          billing: { ...DEFAULT_SHOP.billing, ...(shop as Partial<ShopDetails>).billing },
+        },
+      };
     }
     default:
       return row;

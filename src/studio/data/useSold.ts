@@ -10,4 +10,8 @@ export const usePriceSold = (priceId: string): number => useCount(`price|${price
 /** How often a coupon was used. */
 export const useCouponUses = (couponId: string): number => useCount(`coupon|${couponId}|`);
 
-const useCount = (prefix: string): number => useLiveQuery(async () => (await db.totals.where('key').startsWith(prefix).toArray()).reduce((all, t) => all + t.count, 0), [prefix]) ?? 0;
+const useCount = (prefix: string): number =>
+  useLiveQuery(
+    async () => (await db.totals.where('key').startsWith(prefix).toArray()).reduce((all, t) => all + t.count, 0),
+    [prefix],
+  ) ?? 0;

@@ -14,17 +14,37 @@ import { upgradeDocument } from './upgrades';
  * Everything this browser holds as one zip: see docs/file-formats.md. Orders and passes are not in it; they are
  * worked out again from the history's lines.
  */
-const Header = z.object({ format: z.literal(1), savedAt: z.string(), documents: z.int(), files: z.int(), lines: z.int() });
+const Header = z.object({
+  format: z.literal(1),
+  savedAt: z.string(),
+  documents: z.int(),
+  files: z.int(),
+  lines: z.int(),
+});
 export type WorkspaceHeader = z.infer<typeof Header>;
 
-const Rows = z.array(z.looseObject({ key: z.string(), kind: z.enum(['shop', 'product', 'offer', 'coupon', 'path', 'page']), made: z.number(), doc: z.looseObject({}) }));
+const Rows = z.array(
+  z.looseObject({
+    key: z.string(),
+    kind: z.enum(['shop', 'product', 'offer', 'coupon', 'path', 'page']),
+    made: z.number(),
+    doc: z.looseObject({}),
+  }),
+);
 const StepRows = z.array(z.object({ key: z.string(), done: z.array(z.any()), undone: z.array(z.any()) }));
 
 export class NotACopy extends Error {}
 
 /** The whole workspace as a zip, piece by piece: no file is ever whole in memory beside its blob. */
 export async function takeCopy(now: Date): Promise<Blob> {
-  const [documents, steps, people, lines, live, shas] = await Promise.all([db.documents.toArray(), db.steps.toArray(), db.people.toArray(), db.lines.orderBy('seq').toArray(), db.meta.get('live'), db.files.toCollection().primaryKeys()]);
+  const [documents, steps, people, lines, live, shas] = await Promise.all([
+    db.documents.toArray(),
+    db.steps.toArray(),
+    db.people.toArray(),
+    db.lines.orderBy('seq').toArray(),
+    db.meta.get('live'),
+    db.files.toCollection().primaryKeys(),
+  ]);
   const parts: Uint8Array<ArrayBuffer>[] = [];
   let failed: Error | null = null;
   const zip = new Zip((error, piece) => {
@@ -36,7 +56,13 @@ export async function takeCopy(now: Date): Promise<Blob> {
     zip.add(entry);
     entry.push(strToU8(text), true);
   };
-  const header: WorkspaceHeader = { format: 1, savedAt: now.toISOString(), documents: documents.length, files: shas.length, lines: lines.length };
+  const header: WorkspaceHeader = {
+    format: 1,
+    savedAt: now.toISOString(),
+    documents: documents.length,
+    files: shas.length,
+    lines: lines.length,
+  };
   put('workspace.json', JSON.stringify(header));
   put('documents.json', JSON.stringify(documents));
   put('steps.json', JSON.stringify(steps));
@@ -78,7 +104,8 @@ export async function openCopy(file: Blob): Promise<OpenedCopy> {
   });
   const text = (name: string): string => {
     const bytes = entries.get(name);
-    if (!bytes) throw new NotACopy(`“${name}” is missing in this file, so it is not a whole copy. Nothing was changed.`);
+    if (!bytes)
+      throw new NotACopy(`“${name}” is missing in this file, so it is not a whole copy. Nothing was changed.`);
     return new TextDecoder().decode(joined(bytes));
   };
   try {
@@ -89,7 +116,8 @@ export async function openCopy(file: Blob): Promise<OpenedCopy> {
       if (named === undefined) continue;
       const hash = sha256.create();
       for (const piece of pieces) hash.update(piece);
-      if (bytesToHex(hash.digest()) !== named) throw new NotACopy('A file in this copy is damaged. Nothing was changed. Use another copy.');
+      if (bytesToHex(hash.digest()) !== named)
+        throw new NotACopy('A file in this copy is damaged. Nothing was changed. Use another copy.');
       files.set(named, new Blob(pieces));
     }
     const copy: OpenedCopy = {
@@ -98,10 +126,13 @@ export async function openCopy(file: Blob): Promise<OpenedCopy> {
       steps: StepRows.parse(JSON.parse(text('steps.json'))),
       people: z.array(PersonRecord).parse(JSON.parse(text('people.json'))),
       live: z.nullable(Release).parse(JSON.parse(text('live.json'))),
-      lines: text('journal.jsonl').split('\n').filter((line) => line !== ''),
+      lines: text('journal.jsonl')
+        .split('\n')
+        .filter((line) => line !== ''),
       files,
     };
-    if (copy.lines.some((line) => parseLine(line) === null)) throw new NotACopy('The history in this copy is damaged. Nothing was changed. Use another copy.');
+    if (copy.lines.some((line) => parseLine(line) === null))
+      throw new NotACopy('The history in this copy is damaged. Nothing was changed. Use another copy.');
     return copy;
   } catch (error) {
     if (error instanceof NotACopy) throw error;
@@ -134,15 +165,17 @@ async function unzip(file: Blob): Promise<Map<string, Uint8Array<ArrayBuffer>[]>
   const unzipper = new Unzip((entry) => {
     const pieces: Uint8Array<ArrayBuffer>[] = [];
     entries.set(entry.name, pieces);
-    ends.push(new Promise((resolve, reject) => {
-      entry.ondata = (error, piece, final) => {
-        if (error) reject(error);
-        else {
-          pieces.push(piece);
-          if (final) resolve();
-        }
-      };
-    }));
+    ends.push(
+      new Promise((resolve, reject) => {
+        entry.ondata = (error, piece, final) => {
+          if (error) reject(error);
+          else {
+            pieces.push(piece);
+            if (final) resolve();
+          }
+        };
+      }),
+    );
     entry.start();
   });
   unzipper.register(UnzipPassThrough);

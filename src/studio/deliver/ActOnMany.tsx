@@ -14,16 +14,60 @@ export function ActOnMany({ draft, query, count }: { draft: Draft; query: OrderQ
   const left = useSeconds(job?.state === 'waiting' ? job.startsAt : null);
   const open = (kind: ActKind): void => void planMany(kind, query, draft.content.shop.locale, Date.now()).then(setPlan);
 
-  if (job?.state === 'waiting') return <p className="mt-1" role="status">{job.title}. Starts in {left} · <button className="opt" onClick={() => { stopJob(job.id); setJobId(null); }}>Stop</button></p>;
-  if (!plan) return <p className="cap">For {count === 1 ? 'it' : `all ${count.toLocaleString('en')}`}: <button className="opt" onClick={() => open('links')}>send a sign-in link</button> · <button className="opt" onClick={() => open('refunds')}>give the money back</button></p>;
+  if (job?.state === 'waiting')
+    return (
+      <p className="mt-1" role="status">
+        {job.title}. Starts in {left} ·{' '}
+        <button
+          className="opt"
+          onClick={() => {
+            stopJob(job.id);
+            setJobId(null);
+          }}
+        >
+          Stop
+        </button>
+      </p>
+    );
+  if (!plan)
+    return (
+      <p className="cap">
+        For {count === 1 ? 'it' : `all ${count.toLocaleString('en')}`}:{' '}
+        <button className="opt" onClick={() => open('links')}>
+          send a sign-in link
+        </button>{' '}
+        ·{' '}
+        <button className="opt" onClick={() => open('refunds')}>
+          give the money back
+        </button>
+      </p>
+    );
   return (
     <div className="my-2 border-l-4 border-ink bg-paper-2 px-4 py-3">
       {plan.targets.length === 0 ? <p>Nobody is left to do this for.</p> : <p>{plan.example}</p>}
-      {plan.leftOut.length > 0 && <p className="mt-1 text-ink-2">Left out: {plan.leftOut.map((l) => `${l.count.toLocaleString('en')} ${l.why}`).join(', ')}.</p>}
+      {plan.leftOut.length > 0 && (
+        <p className="mt-1 text-ink-2">
+          Left out: {plan.leftOut.map((l) => `${l.count.toLocaleString('en')} ${l.why}`).join(', ')}.
+        </p>
+      )}
       <p className="mt-2 flex flex-wrap gap-3">
-        {plan.targets.length > 0 && <button className="btn btn-primary" onClick={() => { setJobId(planJob(plan.title, (moved) => runMany(plan, moved))); setPlan(null); }}>{plan.button}</button>}
-        <button className="btn btn-quiet" onClick={() => setPlan(null)}>Leave it</button>
-        {plan.targets.length > 0 && <span className="cap self-center">Starts a minute after you press; until then it can be stopped.</span>}
+        {plan.targets.length > 0 && (
+          <button
+            className="btn btn-primary"
+            onClick={() => {
+              setJobId(planJob(plan.title, (moved) => runMany(plan, moved)));
+              setPlan(null);
+            }}
+          >
+            {plan.button}
+          </button>
+        )}
+        <button className="btn btn-quiet" onClick={() => setPlan(null)}>
+          Leave it
+        </button>
+        {plan.targets.length > 0 && (
+          <span className="cap self-center">Starts a minute after you press; until then it can be stopped.</span>
+        )}
       </p>
     </div>
   );

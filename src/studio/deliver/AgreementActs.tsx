@@ -37,14 +37,50 @@ export function AgreementActs({ draft, row }: { draft: Draft; row: AgreementRow 
   return (
     <div className="sec">
       <h3>What you can do</h3>
-      <p className="mt-1 flex flex-wrap gap-x-3 gap-y-1.5">{shown.map(([kind, label]) => <button key={kind} className="btn btn-quiet btn-sm" aria-expanded={open === kind} onClick={() => setOpen(open === kind ? null : kind)}>{label}</button>)}</p>
-      {said !== null && <p className="mt-2" role="status">{said}</p>}
-      {open !== null && <ActForm key={open} kind={open} draft={draft} row={row} onDone={(sentence) => { setSaid(sentence); setOpen(null); }} />}
+      <p className="mt-1 flex flex-wrap gap-x-3 gap-y-1.5">
+        {shown.map(([kind, label]) => (
+          <button
+            key={kind}
+            className="btn btn-quiet btn-sm"
+            aria-expanded={open === kind}
+            onClick={() => setOpen(open === kind ? null : kind)}
+          >
+            {label}
+          </button>
+        ))}
+      </p>
+      {said !== null && (
+        <p className="mt-2" role="status">
+          {said}
+        </p>
+      )}
+      {open !== null && (
+        <ActForm
+          key={open}
+          kind={open}
+          draft={draft}
+          row={row}
+          onDone={(sentence) => {
+            setSaid(sentence);
+            setOpen(null);
+          }}
+        />
+      )}
     </div>
   );
 }
 
-function ActForm({ kind, draft, row, onDone }: { kind: Kind; draft: Draft; row: AgreementRow; onDone: (sentence: string) => void }) {
+function ActForm({
+  kind,
+  draft,
+  row,
+  onDone,
+}: {
+  kind: Kind;
+  draft: Draft;
+  row: AgreementRow;
+  onDone: (sentence: string) => void;
+}) {
   const { agreement: a } = row;
   const { zone } = draft.content.shop;
   const tomorrow = addDays(dateIn(useNow(), zone), 1);
@@ -79,9 +115,15 @@ function ActForm({ kind, draft, row, onDone }: { kind: Kind; draft: Draft; row: 
       case 'stop-plan':
         return { act: 'stop-plan', keepAccess };
       case 'move-due-day':
-        return /^([1-9]|[12]\d|3[01])$/.test(dueDay.trim()) ? { act: 'move-due-day', of: 'month', day: Number(dueDay) } : null;
+        return /^([1-9]|[12]\d|3[01])$/.test(dueDay.trim())
+          ? { act: 'move-due-day', of: 'month', day: Number(dueDay) }
+          : null;
       case 'refund':
-        return whole ? { act: 'refund', amount: null, ends: true, reason } : parsed.ok && parsed.minor > 0 ? { act: 'refund', amount: parsed.minor, ends, reason } : null;
+        return whole
+          ? { act: 'refund', amount: null, ends: true, reason }
+          : parsed.ok && parsed.minor > 0
+            ? { act: 'refund', amount: parsed.minor, ends, reason }
+            : null;
       case 'move':
         return { act: 'move', country, vatNumber };
       case 'keep':
@@ -90,16 +132,107 @@ function ActForm({ kind, draft, row, onDone }: { kind: Kind; draft: Draft; row: 
     }
   })();
   const sentences: Record<Kind, ReactNode> = {
-    pause: <>Pause <Toggle label="Until when" on={open} words={['until a day', 'until taken up again']} onChange={setOpen} />{!open && <>: <DayFill label="The pause ends on" value={day} onChange={setDay} /></>}.</>,
-    return: <>Take up again <Toggle label="When to come back" on={open} words={['on a day', 'now']} onChange={setOpen} />{!open && <>: <DayFill label="The day of return" value={day} onChange={setDay} /></>}.</>,
-    cancel: <>Stop it <ChoiceFill label="When it stops" value={when} choices={[['end', 'at the end of what is paid'], ['now', 'now'], ['back', 'now, and give back the unused days']]} onChange={setWhen} />.</>,
+    pause: (
+      <>
+        Pause <Toggle label="Until when" on={open} words={['until a day', 'until taken up again']} onChange={setOpen} />
+        {!open && (
+          <>
+            : <DayFill label="The pause ends on" value={day} onChange={setDay} />
+          </>
+        )}
+        .
+      </>
+    ),
+    return: (
+      <>
+        Take up again <Toggle label="When to come back" on={open} words={['on a day', 'now']} onChange={setOpen} />
+        {!open && (
+          <>
+            : <DayFill label="The day of return" value={day} onChange={setDay} />
+          </>
+        )}
+        .
+      </>
+    ),
+    cancel: (
+      <>
+        Stop it{' '}
+        <ChoiceFill
+          label="When it stops"
+          value={when}
+          choices={[
+            ['end', 'at the end of what is paid'],
+            ['now', 'now'],
+            ['back', 'now, and give back the unused days'],
+          ]}
+          onChange={setWhen}
+        />
+        .
+      </>
+    ),
     keep: <>Go on as if it had not been stopped.</>,
     retry: <>Try the card that is kept, once more, for all that is owed.</>,
-    switch: choices.length === 0 ? <>There is no other subscription in {a.currency} to switch to.</> : <>Switch to <ChoiceFill label="What to switch to" value={target} choices={choices} onChange={setTarget} />.</>,
-    'stop-plan': <>End the plan and <Toggle label="What happens to access" on={!keepAccess} words={['let the rest go: access stays', 'close access now']} onChange={(close) => setKeepAccess(!close)} />.</>,
-    'move-due-day': <>From now on payments are due on day <TextFill numeric label="Day of the month" value={dueDay} onChange={setDueDay} /> of the month; the next one moves later to the first such day.</>,
-    move: <>From the next payment the buyer is in <ChoiceFill label="The buyer’s country" value={country} choices={countryChoices(tax, locale)} onChange={setCountry} />, with the VAT number <TextFill label="The buyer’s VAT number" placeholder="none" value={vatNumber} onChange={setVatNumber} />.</>,
-    refund: <>Give back <Toggle label="How much" on={whole} words={['an amount', 'everything that was paid']} onChange={setWhole} />{!whole && <>: <MoneyFill label="Amount to give back" currency={a.currency} value={amount} invalid={!parsed.ok} onChange={setAmount} />, and <Toggle label="Whether it ends too" on={ends} words={['let it go on', 'end it too']} onChange={setEnds} /></>}. Reason: <TextFill label="Reason" placeholder="for yourself" value={reason} onChange={setReason} /></>,
+    switch:
+      choices.length === 0 ? (
+        <>There is no other subscription in {a.currency} to switch to.</>
+      ) : (
+        <>
+          Switch to <ChoiceFill label="What to switch to" value={target} choices={choices} onChange={setTarget} />.
+        </>
+      ),
+    'stop-plan': (
+      <>
+        End the plan and{' '}
+        <Toggle
+          label="What happens to access"
+          on={!keepAccess}
+          words={['let the rest go: access stays', 'close access now']}
+          onChange={(close) => setKeepAccess(!close)}
+        />
+        .
+      </>
+    ),
+    'move-due-day': (
+      <>
+        From now on payments are due on day{' '}
+        <TextFill numeric label="Day of the month" value={dueDay} onChange={setDueDay} /> of the month; the next one
+        moves later to the first such day.
+      </>
+    ),
+    move: (
+      <>
+        From the next payment the buyer is in{' '}
+        <ChoiceFill
+          label="The buyer’s country"
+          value={country}
+          choices={countryChoices(tax, locale)}
+          onChange={setCountry}
+        />
+        , with the VAT number{' '}
+        <TextFill label="The buyer’s VAT number" placeholder="none" value={vatNumber} onChange={setVatNumber} />.
+      </>
+    ),
+    refund: (
+      <>
+        Give back{' '}
+        <Toggle label="How much" on={whole} words={['an amount', 'everything that was paid']} onChange={setWhole} />
+        {!whole && (
+          <>
+            :{' '}
+            <MoneyFill
+              label="Amount to give back"
+              currency={a.currency}
+              value={amount}
+              invalid={!parsed.ok}
+              onChange={setAmount}
+            />
+            , and{' '}
+            <Toggle label="Whether it ends too" on={ends} words={['let it go on', 'end it too']} onChange={setEnds} />
+          </>
+        )}
+        . Reason: <TextFill label="Reason" placeholder="for yourself" value={reason} onChange={setReason} />
+      </>
+    ),
   };
   return (
     <div className="mt-3 border-l-[3px] border-ink pl-3">
@@ -109,29 +242,108 @@ function ActForm({ kind, draft, row, onDone }: { kind: Kind; draft: Draft; row: 
   );
 }
 
-const NAMES: Record<Kind, string> = { pause: 'Pause payments', return: 'Take it up again', cancel: 'Stop it', keep: 'Take the stop back', retry: 'Try the card again', switch: 'Switch it', 'stop-plan': 'End the plan', 'move-due-day': 'Change the due day', move: 'Change the country', refund: 'Give the money back' };
+const NAMES: Record<Kind, string> = {
+  pause: 'Pause payments',
+  return: 'Take it up again',
+  cancel: 'Stop it',
+  keep: 'Take the stop back',
+  retry: 'Try the card again',
+  switch: 'Switch it',
+  'stop-plan': 'End the plan',
+  'move-due-day': 'Change the due day',
+  move: 'Change the country',
+  refund: 'Give the money back',
+};
 
 /** What the act leads to, said by the shop from the very facts it would record; then the button. */
-function Consequences({ agreementId, act, onDone }: { agreementId: string; act: AgreementAct; onDone: (sentence: string) => void }) {
+function Consequences({
+  agreementId,
+  act,
+  onDone,
+}: {
+  agreementId: string;
+  act: AgreementAct;
+  onDone: (sentence: string) => void;
+}) {
   const preview = usePreviewActQuery({ id: agreementId, act }, { refetchOnMountOrArgChange: true });
   const [send, sending] = useActOnAgreementMutation();
   const [problem, setProblem] = useState<string | null>(null);
   if (preview.isFetching) return null;
-  if (preview.error) return <p className="wrong mt-1" role="alert">{sentenceOf(preview.error)}</p>;
+  if (preview.error)
+    return (
+      <p className="wrong mt-1" role="alert">
+        {sentenceOf(preview.error)}
+      </p>
+    );
   return (
     <>
-      <ul className="mt-2" data-testid="leads-to">{preview.data?.leadsTo.map((line, i) => <li key={i} className="mt-1">{line}</li>)}</ul>
-      {problem !== null && <p className="wrong" role="alert">{problem}</p>}
-      <button className="btn btn-primary mt-3" disabled={sending.isLoading} onClick={() => void send({ id: agreementId, act }).unwrap().then(({ sentence }) => onDone(sentence), (error: unknown) => setProblem(sentenceOf(error)))}>{NAMES[act.act]}</button>
+      <ul className="mt-2" data-testid="leads-to">
+        {preview.data?.leadsTo.map((line, i) => (
+          <li key={i} className="mt-1">
+            {line}
+          </li>
+        ))}
+      </ul>
+      {problem !== null && (
+        <p className="wrong" role="alert">
+          {problem}
+        </p>
+      )}
+      <button
+        className="btn btn-primary mt-3"
+        disabled={sending.isLoading}
+        onClick={() =>
+          void send({ id: agreementId, act })
+            .unwrap()
+            .then(
+              ({ sentence }) => onDone(sentence),
+              (error: unknown) => setProblem(sentenceOf(error)),
+            )
+        }
+      >
+        {NAMES[act.act]}
+      </button>
     </>
   );
 }
 
-function Toggle({ label, on, words, onChange }: { label: string; on: boolean; words: [string, string]; onChange: (on: boolean) => void }) {
-  return <ChoiceFill label={label} value={on ? 'b' : 'a'} choices={[['a', words[0]], ['b', words[1]]]} onChange={(v) => onChange(v === 'b')} />;
+function Toggle({
+  label,
+  on,
+  words,
+  onChange,
+}: {
+  label: string;
+  on: boolean;
+  words: [string, string];
+  onChange: (on: boolean) => void;
+}) {
+  return (
+    <ChoiceFill
+      label={label}
+      value={on ? 'b' : 'a'}
+      choices={[
+        ['a', words[0]],
+        ['b', words[1]],
+      ]}
+      onChange={(v) => onChange(v === 'b')}
+    />
+  );
 }
 
 function subscriptionsToSwitchTo(draft: Draft, { agreement: a }: AgreementRow): (readonly [string, string])[] {
   const { locale } = draft.content.shop;
-  return (draft.live?.content.offers ?? []).filter((o) => o.currency === a.currency).flatMap((o) => o.prices.filter((p) => p.terms.kind === 'subscription' && p.id !== a.priceId).map((p) => [`${o.id}/${p.id}`, `${o.title}${p.name ? `, ${p.name}` : ''}, ${shortTerms(p.terms, o.currency, locale)}`] as const));
+  return (draft.live?.content.offers ?? [])
+    .filter((o) => o.currency === a.currency)
+    .flatMap((o) =>
+      o.prices
+        .filter((p) => p.terms.kind === 'subscription' && p.id !== a.priceId)
+        .map(
+          (p) =>
+            [
+              `${o.id}/${p.id}`,
+              `${o.title}${p.name ? `, ${p.name}` : ''}, ${shortTerms(p.terms, o.currency, locale)}`,
+            ] as const,
+        ),
+    );
 }

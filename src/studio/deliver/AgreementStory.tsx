@@ -29,28 +29,99 @@ export function AgreementStory({ draft, id }: { draft: Draft; id: string }) {
   const { tax } = (draft.live?.content ?? draft.content).shop;
   const charged = (due: { n: number; at: Instant }): number => chargeFor(a, due, tax).amount;
   const money = (amount: number): string => formatAmount(amount, a.currency, locale);
-  const titleOf = (productId: string): string => draft.content.products.find((p) => p.id === productId)?.title ?? 'a product put away';
+  const titleOf = (productId: string): string =>
+    draft.content.products.find((p) => p.id === productId)?.title ?? 'a product put away';
   const latest = now > a.start ? now : a.start;
   const state = agreementState(a, { locale, charged });
   const story = storyOfAgreement(a, {
-    first: a.from === null ? { at: row.first.at, amount: row.first.paid } : null, charged, past, now: latest, locale,
-    passes: passes.map((p) => ({ title: titleOf(p.productId), from: p.from, until: p.until, closedAt: p.closed?.at ?? null, holds: [...p.heldBefore, ...(p.hold ? [{ from: p.hold.since, until: null }] : [])] })),
+    first: a.from === null ? { at: row.first.at, amount: row.first.paid } : null,
+    charged,
+    past,
+    now: latest,
+    locale,
+    passes: passes.map((p) => ({
+      title: titleOf(p.productId),
+      from: p.from,
+      until: p.until,
+      closedAt: p.closed?.at ?? null,
+      holds: [...p.heldBefore, ...(p.hold ? [{ from: p.hold.since, until: null }] : [])],
+    })),
   });
-  const payments = [...a.payments.map((p) => ({ at: p.at, what: p.dues.length > 1 ? `payments ${p.dues[0]?.n ?? ''} to ${p.dues.at(-1)?.n ?? ''}` : `payment ${p.dues[0]?.n ?? ''}`, amount: p.amount, back: p.givenBack + p.lost, receipt: p.receipt })).reverse(), ...(a.from === null ? [{ at: row.first.at, what: 'on the day of buying', amount: row.first.paid, back: row.first.back, receipt: null }] : [])];
+  const payments = [
+    ...a.payments
+      .map((p) => ({
+        at: p.at,
+        what:
+          p.dues.length > 1
+            ? `payments ${p.dues[0]?.n ?? ''} to ${p.dues.at(-1)?.n ?? ''}`
+            : `payment ${p.dues[0]?.n ?? ''}`,
+        amount: p.amount,
+        back: p.givenBack + p.lost,
+        receipt: p.receipt,
+      }))
+      .reverse(),
+    ...(a.from === null
+      ? [
+          {
+            at: row.first.at,
+            what: 'on the day of buying',
+            amount: row.first.paid,
+            back: row.first.back,
+            receipt: null,
+          },
+        ]
+      : []),
+  ];
   return (
     <>
-      <h2 className="pr-6" dir="auto">{a.title}{a.priceName !== '' && `, ${a.priceName}`}</h2>
-      <p className="mt-1"><Link className="font-semibold underline" to={`/deliver/people/${a.personId}`} dir="auto">{person?.name || person?.address || 'Somebody erased'}</Link> <span className="text-ink-2" dir="auto">{person?.address}</span></p>
-      <p className={`lead mt-3 ${a.status === 'past due' ? 'text-alarm' : ''}`} data-testid="agreement-state">{state}</p>
-      {restInWords(a, { locale, charged }) !== '' && <p className="mt-1 text-ink-2">{restInWords(a, { locale, charged })}</p>}
-      <div className="mt-3"><KeelLine story={story} name={state} width={312} /></div>
+      <h2 className="pr-6" dir="auto">
+        {a.title}
+        {a.priceName !== '' && `, ${a.priceName}`}
+      </h2>
+      <p className="mt-1">
+        <Link className="font-semibold underline" to={`/deliver/people/${a.personId}`} dir="auto">
+          {person?.name || person?.address || 'Somebody erased'}
+        </Link>{' '}
+        <span className="text-ink-2" dir="auto">
+          {person?.address}
+        </span>
+      </p>
+      <p className={`lead mt-3 ${a.status === 'past due' ? 'text-alarm' : ''}`} data-testid="agreement-state">
+        {state}
+      </p>
+      {restInWords(a, { locale, charged }) !== '' && (
+        <p className="mt-1 text-ink-2">{restInWords(a, { locale, charged })}</p>
+      )}
+      <div className="mt-3">
+        <KeelLine story={story} name={state} width={312} />
+      </div>
       <AgreementActs key={`${a.id}-${a.status}`} draft={draft} row={row} />
       <div className="sec">
         <h3>Paid so far</h3>
-        <table className="rows mt-1"><tbody>
-          {payments.map((p, i) => <tr key={i}><td>{formatDay(p.at, a.zone, locale, { short: true, year: true })}</td><td className="text-ink-2">{p.what}{p.receipt !== null && `, ${p.receipt}`}</td><td className="num !pr-0 text-money">{money(p.amount)}{p.back > 0 && <span className="block text-ink-2">{money(p.back)} back</span>}</td></tr>)}
-        </tbody></table>
-        <p className="cap mt-1">{a.card && `Card ending ${a.card.last4}${a.card.expires ? `, good until ${a.card.expires.slice(5)}/${a.card.expires.slice(0, 4)}` : ''}. `}<Link className="underline" to={ordersLink({}, a.orderId)}>The order it began with</Link></p>
+        <table className="rows mt-1">
+          <tbody>
+            {payments.map((p, i) => (
+              <tr key={i}>
+                <td>{formatDay(p.at, a.zone, locale, { short: true, year: true })}</td>
+                <td className="text-ink-2">
+                  {p.what}
+                  {p.receipt !== null && `, ${p.receipt}`}
+                </td>
+                <td className="num !pr-0 text-money">
+                  {money(p.amount)}
+                  {p.back > 0 && <span className="block text-ink-2">{money(p.back)} back</span>}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <p className="cap mt-1">
+          {a.card &&
+            `Card ending ${a.card.last4}${a.card.expires ? `, good until ${a.card.expires.slice(5)}/${a.card.expires.slice(0, 4)}` : ''}. `}
+          <Link className="underline" to={ordersLink({}, a.orderId)}>
+            The order it began with
+          </Link>
+        </p>
       </div>
     </>
   );

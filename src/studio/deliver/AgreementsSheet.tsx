@@ -16,13 +16,21 @@ import { exportAgreements } from './exportAgreements';
 const STEP = 100;
 
 export const STATUSES: readonly (readonly [Agreement['status'], string])[] = [
-  ['past due', 'Past due'], ['in trial', 'In trial'], ['active', 'Active'], ['paused', 'Paused'], ['ending', 'Stopped, still open'], ['paid off', 'Paid off'], ['ended', 'Ended'],
+  ['past due', 'Past due'],
+  ['in trial', 'In trial'],
+  ['active', 'Active'],
+  ['paused', 'Paused'],
+  ['ending', 'Stopped, still open'],
+  ['paid off', 'Paid off'],
+  ['ended', 'Ended'],
 ];
 
-export const agreementsLink = (status: string, id?: string): string => `/deliver/agreements${id === undefined ? '' : `/${id}`}${status === '' ? '' : `?status=${encodeURIComponent(status)}`}`;
+export const agreementsLink = (status: string, id?: string): string =>
+  `/deliver/agreements${id === undefined ? '' : `/${id}`}${status === '' ? '' : `?status=${encodeURIComponent(status)}`}`;
 
 /** How many agreements there are by status, and what they come to, by currency. */
-export function useAgreementTotals(): Map<string, { count: number; paid: Map<string, number>; left: Map<string, number> }> | undefined {
+export function useAgreementTotals():
+  Map<string, { count: number; paid: Map<string, number>; left: Map<string, number> }> | undefined {
   return useLiveQuery(async () => {
     const rows = await db.totals.where('key').startsWith('agreements|').toArray();
     const found = new Map<string, { count: number; paid: Map<string, number>; left: Map<string, number> }>();
@@ -41,8 +49,14 @@ export function useAgreementTotals(): Map<string, { count: number; paid: Map<str
 }
 
 /** Those of a status and kind, in the order of what comes next. */
-export const agreementRows = (status: string, kind: string): Collection<AgreementRow, string, InsertType<AgreementRow, 'id'>> =>
-  (status === '' ? db.agreements.orderBy('sort') : db.agreements.where('sort').between(`${status}|`, `${status}|\uffff`)).filter((r) => kind === '' || r.agreement.terms.kind === kind);
+export const agreementRows = (
+  status: string,
+  kind: string,
+): Collection<AgreementRow, string, InsertType<AgreementRow, 'id'>> =>
+  (status === ''
+    ? db.agreements.orderBy('sort')
+    : db.agreements.where('sort').between(`${status}|`, `${status}|\uffff`)
+  ).filter((r) => kind === '' || r.agreement.terms.kind === kind);
 
 /** Payment plans and subscriptions by status: when the next payment is due, what was paid so far, what is left. */
 export function AgreementsSheet({ draft, selected }: { draft: Draft; selected: string | null }) {
@@ -59,40 +73,129 @@ export function AgreementsSheet({ draft, selected }: { draft: Draft; selected: s
     return rows.map((row, i) => ({ row, who: people[i]?.name || people[i]?.address || 'Somebody erased' }));
   }, [status, kind, most]);
   const navigate = useNavigate();
-  const choose = (name: string, value: string): void => setParams((now) => {
-    if (value === '') now.delete(name);
-    else now.set(name, value);
-    return now;
-  });
-  const sums = (map: Map<string, number> | undefined): string => [...(map ?? [])].filter(([, amount]) => amount > 0).map(([currency, amount]) => formatAmount(amount, currency, shop.locale)).join(' and ');
+  const choose = (name: string, value: string): void =>
+    setParams((now) => {
+      if (value === '') now.delete(name);
+      else now.set(name, value);
+      return now;
+    });
+  const sums = (map: Map<string, number> | undefined): string =>
+    [...(map ?? [])]
+      .filter(([, amount]) => amount > 0)
+      .map(([currency, amount]) => formatAmount(amount, currency, shop.locale))
+      .join(' and ');
   const total = totals?.get(status);
   return (
     <>
       <h1 className="sentence !text-xl">
-        <ChoiceFill label="Plans or subscriptions" value={kind} choices={[['', 'Plans and subscriptions'], ['plan', 'Payment plans'], ['subscription', 'Subscriptions']]} onChange={(k) => choose('kind', k)} />{' '}
-        <ChoiceFill label="In which state" value={status} choices={[['', 'in any state'], ...STATUSES.map(([id, name]) => [id, name.toLowerCase()] as const)]} onChange={(s) => choose('status', s)} />
+        <ChoiceFill
+          label="Plans or subscriptions"
+          value={kind}
+          choices={[
+            ['', 'Plans and subscriptions'],
+            ['plan', 'Payment plans'],
+            ['subscription', 'Subscriptions'],
+          ]}
+          onChange={(k) => choose('kind', k)}
+        />{' '}
+        <ChoiceFill
+          label="In which state"
+          value={status}
+          choices={[['', 'in any state'], ...STATUSES.map(([id, name]) => [id, name.toLowerCase()] as const)]}
+          onChange={(s) => choose('status', s)}
+        />
       </h1>
-      {total && total.count > 0 && kind === '' && <p className="lead mt-1 text-ink-2">{total.count.toLocaleString('en')} {total.count === 1 ? 'agreement' : 'in all'}, <b className="font-semibold text-money">{sums(total.paid) || 'nothing'}</b> paid so far{sums(total.left) !== '' && <>, <b className="font-semibold">{sums(total.left)}</b> still to come on plans</>}.</p>}
-      {found && found.length > 0 && <p className="mt-1"><button className="opt" onClick={() => void exportAgreements(status, kind)}>Export these as CSV</button></p>}
-      {found?.length === 0 && (totals?.get('') === undefined ? <p className="lead mt-3">Here stands everybody who pays in parts or by subscription. Nobody does yet. <Link className="plain-link" to="/price">Give an offer such a price</Link></p> : <p className="lead mt-3">None match. {totals.get('')?.count.toLocaleString('en')} without these choices. <Link className="plain-link" to="/deliver/agreements">Clear them</Link></p>)}
+      {total && total.count > 0 && kind === '' && (
+        <p className="lead mt-1 text-ink-2">
+          {total.count.toLocaleString('en')} {total.count === 1 ? 'agreement' : 'in all'},{' '}
+          <b className="font-semibold text-money">{sums(total.paid) || 'nothing'}</b> paid so far
+          {sums(total.left) !== '' && (
+            <>
+              , <b className="font-semibold">{sums(total.left)}</b> still to come on plans
+            </>
+          )}
+          .
+        </p>
+      )}
+      {found && found.length > 0 && (
+        <p className="mt-1">
+          <button className="opt" onClick={() => void exportAgreements(status, kind)}>
+            Export these as CSV
+          </button>
+        </p>
+      )}
+      {found?.length === 0 &&
+        (totals?.get('') === undefined ? (
+          <p className="lead mt-3">
+            Here stands everybody who pays in parts or by subscription. Nobody does yet.{' '}
+            <Link className="plain-link" to="/price">
+              Give an offer such a price
+            </Link>
+          </p>
+        ) : (
+          <p className="lead mt-3">
+            None match. {totals.get('')?.count.toLocaleString('en')} without these choices.{' '}
+            <Link className="plain-link" to="/deliver/agreements">
+              Clear them
+            </Link>
+          </p>
+        ))}
       {found && found.length > 0 && (
         <table className="rows mt-3">
-          <thead><tr><th>Who</th><th>What</th><th>State</th><th>Next</th><th className="num">Paid so far</th><th className="num !pr-0">Left to pay</th></tr></thead>
+          <thead>
+            <tr>
+              <th>Who</th>
+              <th>What</th>
+              <th>State</th>
+              <th>Next</th>
+              <th className="num">Paid so far</th>
+              <th className="num !pr-0">Left to pay</th>
+            </tr>
+          </thead>
           <tbody>
             {found.map(({ row, who }) => (
-              <tr key={row.id} data-row aria-selected={row.id === selected} onClick={() => void navigate(agreementsLink(status, row.id))}>
-                <td dir="auto"><Link className="plain-link" to={agreementsLink(status, row.id)} onClick={(e) => e.stopPropagation()}>{who}</Link></td>
-                <td dir="auto">{row.agreement.title}<br /><span className="cap">{shortTerms(row.agreement.terms, row.agreement.currency, shop.locale)}</span></td>
-                <td className={row.status === 'past due' ? 'text-alarm' : ''}>{row.status}{made(row)}</td>
+              <tr
+                key={row.id}
+                data-row
+                aria-selected={row.id === selected}
+                onClick={() => void navigate(agreementsLink(status, row.id))}
+              >
+                <td dir="auto">
+                  <Link className="plain-link" to={agreementsLink(status, row.id)} onClick={(e) => e.stopPropagation()}>
+                    {who}
+                  </Link>
+                </td>
+                <td dir="auto">
+                  {row.agreement.title}
+                  <br />
+                  <span className="cap">{shortTerms(row.agreement.terms, row.agreement.currency, shop.locale)}</span>
+                </td>
+                <td className={row.status === 'past due' ? 'text-alarm' : ''}>
+                  {row.status}
+                  {made(row)}
+                </td>
                 <td className="whitespace-nowrap text-ink-2">{nextOf(row, shop.locale, tax)}</td>
                 <td className="num text-money">{formatAmount(row.paid, row.agreement.currency, shop.locale)}</td>
-                <td className="num !pr-0 text-money">{row.left === null ? 'goes on' : row.left === 0 ? '' : formatAmount(row.left, row.agreement.currency, shop.locale)}</td>
+                <td className="num !pr-0 text-money">
+                  {row.left === null
+                    ? 'goes on'
+                    : row.left === 0
+                      ? ''
+                      : formatAmount(row.left, row.agreement.currency, shop.locale)}
+                </td>
               </tr>
             ))}
           </tbody>
         </table>
       )}
-      {found && found.length === most && <p className="cap mt-2">The first {most}. <button className="opt" onClick={() => choose('most', String(most + STEP))}>Show {STEP} more</button></p>}
+      {found && found.length === most && (
+        <p className="cap mt-2">
+          The first {most}.{' '}
+          <button className="opt" onClick={() => choose('most', String(most + STEP))}>
+            Show {STEP} more
+          </button>
+        </p>
+      )}
     </>
   );
 }

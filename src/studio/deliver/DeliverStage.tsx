@@ -39,9 +39,37 @@ export function DeliverStage({ draft }: { draft: Draft }) {
       draft={draft}
       index={<ListsIndex list={list} search={search} present={writeQuery(query)} />}
       indexName="Lists"
-      inHand={people ? 'Everybody who bought' : agreements ? 'Plans and subscriptions' : payments ? 'Later payments' : 'Orders'}
-      sheet={agreements ? <AgreementsSheet draft={draft} selected={id ?? null} /> : payments ? <LaterPayments draft={draft} /> : people ? <PeopleSheet draft={draft} selected={id ?? null} /> : <OrdersSheet draft={draft} query={query} selected={id ?? null} />}
-      outcome={id === undefined ? <p className="text-ink-2">Choose a row to see its story: what was paid, what is open, and why.</p> : agreements ? <AgreementStory key={id} draft={draft} id={id} /> : people ? <PersonStory draft={draft} personId={id} /> : <OrderStory key={id} draft={draft} orderId={id} />}
+      inHand={
+        people
+          ? 'Everybody who bought'
+          : agreements
+            ? 'Plans and subscriptions'
+            : payments
+              ? 'Later payments'
+              : 'Orders'
+      }
+      sheet={
+        agreements ? (
+          <AgreementsSheet draft={draft} selected={id ?? null} />
+        ) : payments ? (
+          <LaterPayments draft={draft} />
+        ) : people ? (
+          <PeopleSheet draft={draft} selected={id ?? null} />
+        ) : (
+          <OrdersSheet draft={draft} query={query} selected={id ?? null} />
+        )
+      }
+      outcome={
+        id === undefined ? (
+          <p className="text-ink-2">Choose a row to see its story: what was paid, what is open, and why.</p>
+        ) : agreements ? (
+          <AgreementStory key={id} draft={draft} id={id} />
+        ) : people ? (
+          <PersonStory draft={draft} personId={id} />
+        ) : (
+          <OrderStory key={id} draft={draft} orderId={id} />
+        )
+      }
     />
   );
 }
@@ -54,7 +82,19 @@ function ListsIndex({ list, search, present }: { list: string; search: string; p
   const own = saved.map((l) => ({ ...l, query: readQuery(l.query) }));
   const counts = useCounts([...LISTS, ...own].map((l) => l.query));
   const row = (name: string, query: OrderQuery, count: number | undefined) => (
-    <Link key={name} className="row" to={ordersLink(query)} aria-current={list === 'orders' && writeQuery(query) === present ? 'true' : undefined}><b className="flex justify-between gap-3"><span className="!text-[15px] !text-ink" dir="auto">{name}</span><span>{count?.toLocaleString('en') ?? ''}</span></b></Link>
+    <Link
+      key={name}
+      className="row"
+      to={ordersLink(query)}
+      aria-current={list === 'orders' && writeQuery(query) === present ? 'true' : undefined}
+    >
+      <b className="flex justify-between gap-3">
+        <span className="!text-[15px] !text-ink" dir="auto">
+          {name}
+        </span>
+        <span>{count?.toLocaleString('en') ?? ''}</span>
+      </b>
+    </Link>
   );
   return (
     <>
@@ -64,16 +104,31 @@ function ListsIndex({ list, search, present }: { list: string; search: string; p
       {own.map((l, i) => (
         <div key={l.id} className="relative">
           {row(l.name, l.query, counts?.[LISTS.length + i])}
-          {!people && writeQuery(l.query) === present && <button className="opt ml-[18px] !text-[13px]" onClick={() => void dropList(l.id)}>Forget this list</button>}
+          {!people && writeQuery(l.query) === present && (
+            <button className="opt ml-[18px] !text-[13px]" onClick={() => void dropList(l.id)}>
+              Forget this list
+            </button>
+          )}
         </div>
       ))}
       <div className="group">Plans and subscriptions</div>
-      {[['', 'All of them'] as const, ...STATUSES].filter(([id]) => id === '' || (totals?.get(id)?.count ?? 0) > 0).map(([id, name]) => (
-        <Link key={id} className="row" to={agreementsLink(id)} aria-current={status === id ? 'true' : undefined}><b className="flex justify-between gap-3"><span className={`!text-[15px] ${id === 'past due' ? '!text-alarm' : '!text-ink'}`}>{name}</span><span>{totals?.get(id)?.count.toLocaleString('en') ?? ''}</span></b></Link>
-      ))}
-      <Link className="row" to="/deliver/payments" aria-current={list === 'payments' ? 'true' : undefined}><b>Later payments</b></Link>
+      {[['', 'All of them'] as const, ...STATUSES]
+        .filter(([id]) => id === '' || (totals?.get(id)?.count ?? 0) > 0)
+        .map(([id, name]) => (
+          <Link key={id} className="row" to={agreementsLink(id)} aria-current={status === id ? 'true' : undefined}>
+            <b className="flex justify-between gap-3">
+              <span className={`!text-[15px] ${id === 'past due' ? '!text-alarm' : '!text-ink'}`}>{name}</span>
+              <span>{totals?.get(id)?.count.toLocaleString('en') ?? ''}</span>
+            </b>
+          </Link>
+        ))}
+      <Link className="row" to="/deliver/payments" aria-current={list === 'payments' ? 'true' : undefined}>
+        <b>Later payments</b>
+      </Link>
       <div className="group">People</div>
-      <Link className="row" to="/deliver/people" aria-current={people ? 'true' : undefined}><b>Everybody who bought</b></Link>
+      <Link className="row" to="/deliver/people" aria-current={people ? 'true' : undefined}>
+        <b>Everybody who bought</b>
+      </Link>
     </>
   );
 }

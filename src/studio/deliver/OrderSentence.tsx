@@ -8,8 +8,16 @@ import { saveList, useSavedLists } from '../data/savedLists';
 import { ChoiceFill } from '../price/Fill';
 import { isFiltered, type OrderQuery, ordersLink, writeQuery } from './orderQuery';
 
-const GROUPS = [['', 'of any kind'], ['paid', 'paid and kept'], ['back', 'given back, whole or in part'], ['disputed', 'disputed by a bank']] as const;
-const SORTS = [['newest', 'newest first'], ['oldest', 'oldest first']] as const;
+const GROUPS = [
+  ['', 'of any kind'],
+  ['paid', 'paid and kept'],
+  ['back', 'given back, whole or in part'],
+  ['disputed', 'disputed by a bank'],
+] as const;
+const SORTS = [
+  ['newest', 'newest first'],
+  ['oldest', 'oldest first'],
+] as const;
 /** Typing settles before a new list is asked for. */
 const SETTLE_MS = 150;
 
@@ -18,7 +26,8 @@ export function OrderSentence({ draft, query }: { draft: Draft; query: OrderQuer
   const navigate = useNavigate();
   const now = useNow();
   const { zone, locale } = draft.content.shop;
-  const go = (change: Partial<OrderQuery>): void => void navigate(ordersLink({ ...query, ...change }), { replace: true });
+  const go = (change: Partial<OrderQuery>): void =>
+    void navigate(ordersLink({ ...query, ...change }), { replace: true });
   const [typed, setTyped] = useState(query.text);
   useEffect(() => setTyped(query.text), [query.text]);
   useEffect(() => {
@@ -27,16 +36,32 @@ export function OrderSentence({ draft, query }: { draft: Draft; query: OrderQuer
     return () => clearTimeout(timer);
   }); // the latest typing counts, whatever else changed
   const days = dayChoices(dateIn(now, zone), query.days, locale);
-  const offers = [['', 'any offer'] as const, ...draft.content.offers.map((o) => [o.id, o.title || 'Without a title'] as const)];
+  const offers = [
+    ['', 'any offer'] as const,
+    ...draft.content.offers.map((o) => [o.id, o.title || 'Without a title'] as const),
+  ];
   return (
     <div className="flex flex-wrap items-baseline justify-between gap-x-6">
       <h1 className="sr-only">Orders</h1>
       <p className="sentence">
-        Orders <ChoiceFill label="Which orders" value={query.group} choices={GROUPS} onChange={(group) => go({ group })} /> in{' '}
+        Orders{' '}
+        <ChoiceFill label="Which orders" value={query.group} choices={GROUPS} onChange={(group) => go({ group })} /> in{' '}
         <ChoiceFill label="When" value={query.days} choices={days} onChange={(chosen) => go({ days: chosen })} /> for{' '}
-        <ChoiceFill label="For which offer" value={query.offerId} choices={offers} onChange={(offerId) => go({ offerId })} /> with{' '}
-        <input className="fill" aria-label="Search these orders" placeholder="any name, address or number" value={typed} onChange={(event) => setTyped(event.target.value.slice(0, 200))} />,{' '}
-        <ChoiceFill label="In which order" value={query.sort} choices={SORTS} onChange={(sort) => go({ sort })} />.
+        <ChoiceFill
+          label="For which offer"
+          value={query.offerId}
+          choices={offers}
+          onChange={(offerId) => go({ offerId })}
+        />{' '}
+        with{' '}
+        <input
+          className="fill"
+          aria-label="Search these orders"
+          placeholder="any name, address or number"
+          value={typed}
+          onChange={(event) => setTyped(event.target.value.slice(0, 200))}
+        />
+        , <ChoiceFill label="In which order" value={query.sort} choices={SORTS} onChange={(sort) => go({ sort })} />.
       </p>
       {isFiltered(query) && <SaveList query={query} />}
     </div>
@@ -51,7 +76,13 @@ function dayChoices(today: string, present: string, locale: string): (readonly [
     const at = year * 12 + (month - 1) - i;
     return `${Math.floor(at / 12)}-${String((at % 12) + 1).padStart(2, '0')}`;
   });
-  const choices: (readonly [string, string])[] = [['', 'any time'], [today, 'today'], [String(year), String(year)], [String(year - 1), String(year - 1)], ...months.map((m) => [m, daysInWords(m, locale)] as const)];
+  const choices: (readonly [string, string])[] = [
+    ['', 'any time'],
+    [today, 'today'],
+    [String(year), String(year)],
+    [String(year - 1), String(year - 1)],
+    ...months.map((m) => [m, daysInWords(m, locale)] as const),
+  ];
   return choices.some(([value]) => value === present) ? choices : [...choices, [present, daysInWords(present, locale)]];
 }
 
@@ -69,13 +100,36 @@ function SaveList({ query }: { query: OrderQuery }) {
   const { search } = useLocation();
   const saved = useSavedLists().find((l) => l.query === writeQuery(query));
   if (saved) return <span className="cap">Saved as “{saved.name}”</span>;
-  if (naming === null) return <button className="opt" onClick={() => setNaming('')}>Save this list</button>;
+  if (naming === null)
+    return (
+      <button className="opt" onClick={() => setNaming('')}>
+        Save this list
+      </button>
+    );
   return (
-    <form className="flex items-baseline gap-2" onSubmit={(event) => {
-      event.preventDefault();
-      if (naming.trim() !== '') void saveList({ id: newId('list'), name: naming.trim().slice(0, 60), query: writeQuery(query) || search }).then(() => setNaming(null));
-    }}>
-      <input className="fill" autoFocus aria-label="Name of this list" placeholder="what to call it" value={naming} onChange={(event) => setNaming(event.target.value)} onKeyDown={(event) => { if (event.key === 'Escape') setNaming(null); }} />
+    <form
+      className="flex items-baseline gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (naming.trim() !== '')
+          void saveList({
+            id: newId('list'),
+            name: naming.trim().slice(0, 60),
+            query: writeQuery(query) || search,
+          }).then(() => setNaming(null));
+      }}
+    >
+      <input
+        className="fill"
+        autoFocus
+        aria-label="Name of this list"
+        placeholder="what to call it"
+        value={naming}
+        onChange={(event) => setNaming(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === 'Escape') setNaming(null);
+        }}
+      />
       <button className="opt">Save</button>
     </form>
   );

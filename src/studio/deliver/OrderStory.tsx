@@ -28,32 +28,107 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: string }
   const { order, passes, refunds, agreements, person } = data;
   const { locale } = draft.content.shop;
   const money = (amount: number): string => formatAmount(amount, order.currency, locale);
-  const titleOf = (productId: string): string => draft.content.products.find((p) => p.id === productId)?.title ?? 'a product put away';
+  const titleOf = (productId: string): string =>
+    draft.content.products.find((p) => p.id === productId)?.title ?? 'a product put away';
   const who = person?.name || person?.address || 'Somebody';
   const latest = order.at > now ? order.at : now;
   const sentence = `Order ${order.number}: ${money(order.paid)} paid${order.back > 0 ? `, ${money(order.back)} given back` : ''}`;
   return (
     <>
       <h2 className="pr-6">Order {order.number}</h2>
-      <p className="mt-1"><Link className="font-semibold underline" to={`/deliver/people/${order.personId}`} dir="auto">{who}</Link> <span className="text-ink-2" dir="auto">{person?.address}</span></p>
-      <p className="lead mt-3">{formatMoment(order.at, order.zone, locale)}: <b className="font-semibold text-money">{order.paid === 0 ? 'free' : money(order.paid)}</b> for <span dir="auto">{order.title}</span>{order.last4 !== null && `, card ending ${order.last4}`}.{order.back > 0 && <> <b className="font-semibold text-money">{money(order.back)}</b> given back.</>}</p>
-      {order.dispute === 'open' && <p className="mt-2 text-alarm">The buyer’s bank disputes this payment. Access is on hold{order.answerBy !== null && `; it is decided by ${formatMoment(order.answerBy, order.zone, locale)}`}.</p>}
-      <div className="mt-3"><KeelLine story={storyOfOrder(order, refunds, passes.map((pass) => ({ pass, title: titleOf(pass.productId) })), latest, locale)} name={sentence} width={312} /></div>
-      {agreements.map((a) => <p key={a.id} className="mt-2">What comes later: <Link className="underline" to={agreementsLink('', a.id)} dir="auto">{a.agreement.title}</Link>, {a.status}.</p>)}
+      <p className="mt-1">
+        <Link className="font-semibold underline" to={`/deliver/people/${order.personId}`} dir="auto">
+          {who}
+        </Link>{' '}
+        <span className="text-ink-2" dir="auto">
+          {person?.address}
+        </span>
+      </p>
+      <p className="lead mt-3">
+        {formatMoment(order.at, order.zone, locale)}:{' '}
+        <b className="font-semibold text-money">{order.paid === 0 ? 'free' : money(order.paid)}</b> for{' '}
+        <span dir="auto">{order.title}</span>
+        {order.last4 !== null && `, card ending ${order.last4}`}.
+        {order.back > 0 && (
+          <>
+            {' '}
+            <b className="font-semibold text-money">{money(order.back)}</b> given back.
+          </>
+        )}
+      </p>
+      {order.dispute === 'open' && (
+        <p className="mt-2 text-alarm">
+          The buyer’s bank disputes this payment. Access is on hold
+          {order.answerBy !== null && `; it is decided by ${formatMoment(order.answerBy, order.zone, locale)}`}.
+        </p>
+      )}
+      <div className="mt-3">
+        <KeelLine
+          story={storyOfOrder(
+            order,
+            refunds,
+            passes.map((pass) => ({ pass, title: titleOf(pass.productId) })),
+            latest,
+            locale,
+          )}
+          name={sentence}
+          width={312}
+        />
+      </div>
+      {agreements.map((a) => (
+        <p key={a.id} className="mt-2">
+          What comes later:{' '}
+          <Link className="underline" to={agreementsLink('', a.id)} dir="auto">
+            {a.agreement.title}
+          </Link>
+          , {a.status}.
+        </p>
+      ))}
       <div className="sec mt-2">
         <h3>Can they open it?</h3>
         {passes.map((pass) => (
-          <p key={pass.id} className="mt-1.5">{explain({ passes: [pass], person: who, product: titleOf(pass.productId), orderNumber: () => String(order.number), now: latest, zone: order.zone, locale, stillPaid: (id) => agreements.some((a) => a.id === id && isRunning(a.agreement)) }).sentence} <span className="text-ink-2">{fetches(pass.fetched)}</span></p>
+          <p key={pass.id} className="mt-1.5">
+            {
+              explain({
+                passes: [pass],
+                person: who,
+                product: titleOf(pass.productId),
+                orderNumber: () => String(order.number),
+                now: latest,
+                zone: order.zone,
+                locale,
+                stillPaid: (id) => agreements.some((a) => a.id === id && isRunning(a.agreement)),
+              }).sentence
+            }{' '}
+            <span className="text-ink-2">{fetches(pass.fetched)}</span>
+          </p>
         ))}
       </div>
       {refunds.length > 0 && (
         <div className="sec">
           <h3>Given back</h3>
-          {refunds.map((r) => <p key={r.id} className="mt-1.5">{formatMoment(r.at, order.zone, locale)}: {money(r.amount)}, {r.status === 'paid' ? `credit note ${r.creditNote ?? ''}` : r.status === 'refused' ? `not given back: ${r.refusal ?? ''}` : 'not known yet'}{r.reason !== '' && <span className="text-ink-2">. {r.reason}</span>}</p>)}
+          {refunds.map((r) => (
+            <p key={r.id} className="mt-1.5">
+              {formatMoment(r.at, order.zone, locale)}: {money(r.amount)},{' '}
+              {r.status === 'paid'
+                ? `credit note ${r.creditNote ?? ''}`
+                : r.status === 'refused'
+                  ? `not given back: ${r.refusal ?? ''}`
+                  : 'not known yet'}
+              {r.reason !== '' && <span className="text-ink-2">. {r.reason}</span>}
+            </p>
+          ))}
         </div>
       )}
-      <div className="sec"><h3>Papers</h3><p className="mt-1">{order.receipt}, which the buyer finds as a PDF in the member area.</p></div>
-      <RefundForm order={order} titleOfPass={(id) => titleOf(passes.find((p) => p.id === id)?.productId ?? '')} locale={locale} />
+      <div className="sec">
+        <h3>Papers</h3>
+        <p className="mt-1">{order.receipt}, which the buyer finds as a PDF in the member area.</p>
+      </div>
+      <RefundForm
+        order={order}
+        titleOfPass={(id) => titleOf(passes.find((p) => p.id === id)?.productId ?? '')}
+        locale={locale}
+      />
     </>
   );
 }

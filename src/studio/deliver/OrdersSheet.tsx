@@ -18,24 +18,70 @@ export function OrdersSheet({ draft, query, selected }: { draft: Draft; query: O
   const [all] = useCounts([{ ...query, group: '', offerId: '', days: '', text: '' }]) ?? [];
   const held = useHeldRows(found, query);
   const { locale } = draft.content.shop;
-  const totals = (map: Map<string, number>): string => [...map].filter(([, amount]) => amount > 0).map(([currency, amount]) => formatAmount(amount, currency, locale)).join(' and ');
+  const totals = (map: Map<string, number>): string =>
+    [...map]
+      .filter(([, amount]) => amount > 0)
+      .map(([currency, amount]) => formatAmount(amount, currency, locale))
+      .join(' and ');
   return (
     <>
       <OrderSentence draft={draft} query={query} />
       {found && found.count > 0 && (
-        <p className="lead mt-1 text-ink-2">{found.count.toLocaleString('en')} {found.count === 1 ? 'order' : 'orders'}, <b className="font-semibold text-money">{totals(found.paid) || 'nothing'}</b> paid{totals(found.back) !== '' && <>, {totals(found.back)} given back</>}. <button className="opt" onClick={() => void exportOrders(query)}>Export {found.count === 1 ? 'it' : `these ${found.count.toLocaleString('en')}`} as CSV</button></p>
+        <p className="lead mt-1 text-ink-2">
+          {found.count.toLocaleString('en')} {found.count === 1 ? 'order' : 'orders'},{' '}
+          <b className="font-semibold text-money">{totals(found.paid) || 'nothing'}</b> paid
+          {totals(found.back) !== '' && <>, {totals(found.back)} given back</>}.{' '}
+          <button className="opt" onClick={() => void exportOrders(query)}>
+            Export {found.count === 1 ? 'it' : `these ${found.count.toLocaleString('en')}`} as CSV
+          </button>
+        </p>
       )}
-      {found && found.count > 0 && <ActOnMany key={JSON.stringify(query)} draft={draft} query={query} count={found.count} />}
-      {found?.count === 0 && all !== undefined && (!isFiltered(query) ? <p className="lead mt-3">Here stands every order, the moment it is paid. Nothing was sold yet. <Link className="plain-link" to="/sell">Look at what is on sale</Link></p> : <p className="lead mt-3">No orders match. {all.toLocaleString('en')} without these choices. <Link className="plain-link" to="/deliver/orders">Clear them</Link></p>)}
-      {held.waiting > 0 && <p className="mt-2" role="status">{held.waiting === 1 ? '1 new order' : `${held.waiting} new orders`}. <button className="opt" onClick={held.show}>Show</button></p>}
+      {found && found.count > 0 && (
+        <ActOnMany key={JSON.stringify(query)} draft={draft} query={query} count={found.count} />
+      )}
+      {found?.count === 0 &&
+        all !== undefined &&
+        (!isFiltered(query) ? (
+          <p className="lead mt-3">
+            Here stands every order, the moment it is paid. Nothing was sold yet.{' '}
+            <Link className="plain-link" to="/sell">
+              Look at what is on sale
+            </Link>
+          </p>
+        ) : (
+          <p className="lead mt-3">
+            No orders match. {all.toLocaleString('en')} without these choices.{' '}
+            <Link className="plain-link" to="/deliver/orders">
+              Clear them
+            </Link>
+          </p>
+        ))}
+      {held.waiting > 0 && (
+        <p className="mt-2" role="status">
+          {held.waiting === 1 ? '1 new order' : `${held.waiting} new orders`}.{' '}
+          <button className="opt" onClick={held.show}>
+            Show
+          </button>
+        </p>
+      )}
       {held.rows.length > 0 && <OrderRows draft={draft} rows={held.rows} query={query} selected={selected} />}
-      {found && found.count > found.rows.length && <p className="cap mt-2">{found.rows.length.toLocaleString('en')} of {found.count.toLocaleString('en')}. <button className="opt" onClick={() => setMost(most + STEP)}>Show {STEP} more</button></p>}
+      {found && found.count > found.rows.length && (
+        <p className="cap mt-2">
+          {found.rows.length.toLocaleString('en')} of {found.count.toLocaleString('en')}.{' '}
+          <button className="opt" onClick={() => setMost(most + STEP)}>
+            Show {STEP} more
+          </button>
+        </p>
+      )}
     </>
   );
 }
 
 /** Rows that arrive do not move the list: they wait until they are asked for. */
-function useHeldRows(found: OrdersFound | undefined, query: OrderQuery): { rows: OrdersFound['rows']; waiting: number; show: () => void } {
+function useHeldRows(
+  found: OrdersFound | undefined,
+  query: OrderQuery,
+): { rows: OrdersFound['rows']; waiting: number; show: () => void } {
   const key = JSON.stringify(query);
   const [top, setTop] = useState<{ key: string; number: number } | null>(null);
   const newest = found?.rows.reduce((most, { order }) => Math.max(most, order.number), 0) ?? 0;
@@ -48,21 +94,57 @@ function useHeldRows(found: OrdersFound | undefined, query: OrderQuery): { rows:
   return { rows, waiting: (found?.rows.length ?? 0) - rows.length, show: () => setTop({ key, number: newest }) };
 }
 
-function OrderRows({ draft, rows, query, selected }: { draft: Draft; rows: OrdersFound['rows']; query: OrderQuery; selected: string | null }) {
+function OrderRows({
+  draft,
+  rows,
+  query,
+  selected,
+}: {
+  draft: Draft;
+  rows: OrdersFound['rows'];
+  query: OrderQuery;
+  selected: string | null;
+}) {
   const navigate = useNavigate();
   const table = useRef<HTMLTableElement>(null);
   const { zone, locale } = draft.content.shop;
   return (
     <table className="rows mt-3" ref={table}>
-      <thead><tr><th>Who</th><th>When</th><th>What</th><th>Order</th><th className="num !pr-0">Paid</th></tr></thead>
+      <thead>
+        <tr>
+          <th>Who</th>
+          <th>When</th>
+          <th>What</th>
+          <th>Order</th>
+          <th className="num !pr-0">Paid</th>
+        </tr>
+      </thead>
       <tbody>
         {rows.map(({ order, person }) => (
-          <tr key={order.id} data-row aria-selected={order.id === selected} onClick={() => void navigate(ordersLink(query, order.id))}>
-            <td dir="auto"><Link className="plain-link" to={ordersLink(query, order.id)} onClick={(e) => e.stopPropagation()}>{person?.name || person?.address || 'Somebody erased'}</Link></td>
-            <td className="whitespace-nowrap text-ink-2">{formatDay(order.at, zone, locale, { short: true })} {formatTime(order.at, zone, locale)}</td>
-            <td dir="auto">{order.title}{order.status !== 'paid' && <span className={order.status === 'disputed' ? 'text-alarm' : 'text-ink-3'}> · {order.status}</span>}</td>
+          <tr
+            key={order.id}
+            data-row
+            aria-selected={order.id === selected}
+            onClick={() => void navigate(ordersLink(query, order.id))}
+          >
+            <td dir="auto">
+              <Link className="plain-link" to={ordersLink(query, order.id)} onClick={(e) => e.stopPropagation()}>
+                {person?.name || person?.address || 'Somebody erased'}
+              </Link>
+            </td>
+            <td className="whitespace-nowrap text-ink-2">
+              {formatDay(order.at, zone, locale, { short: true })} {formatTime(order.at, zone, locale)}
+            </td>
+            <td dir="auto">
+              {order.title}
+              {order.status !== 'paid' && (
+                <span className={order.status === 'disputed' ? 'text-alarm' : 'text-ink-3'}> · {order.status}</span>
+              )}
+            </td>
             <td className="text-ink-2">{order.number}</td>
-            <td className="num !pr-0 text-money">{order.paid === 0 ? 'free' : formatAmount(order.paid, order.currency, locale)}</td>
+            <td className="num !pr-0 text-money">
+              {order.paid === 0 ? 'free' : formatAmount(order.paid, order.currency, locale)}
+            </td>
           </tr>
         ))}
       </tbody>

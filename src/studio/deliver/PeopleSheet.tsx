@@ -13,8 +13,12 @@ import { exportPeople } from './exportPeople';
 const STEP = 100;
 
 /** The buyers that match, the last one first. Words and offers are asked of a worker; everybody is read by an index. */
-export async function findBuyers(query: { offerId: string; text: string }, most: number): Promise<{ buyers: BuyerRow[]; count: number }> {
-  if (query.offerId === '' && query.text.trim() === '') return { buyers: await db.buyers.orderBy('last').reverse().limit(most).toArray(), count: await db.buyers.count() };
+export async function findBuyers(
+  query: { offerId: string; text: string },
+  most: number,
+): Promise<{ buyers: BuyerRow[]; count: number }> {
+  if (query.offerId === '' && query.text.trim() === '')
+    return { buyers: await db.buyers.orderBy('last').reverse().limit(most).toArray(), count: await db.buyers.count() };
   const found = await askLists().people(query, most);
   return { buyers: (await db.buyers.bulkGet(found.ids)).filter((b) => b !== undefined), count: found.count };
 }
@@ -33,26 +37,100 @@ export function PeopleSheet({ draft, selected }: { draft: Draft; selected: strin
   return (
     <>
       <h1 className="sr-only">Everybody who bought</h1>
-      <p className="sentence">Everybody who bought <ChoiceFill label="What they bought" value={query.offerId} choices={[['', 'anything'], ...draft.content.offers.map((o) => [o.id, o.title || 'Without a title'] as const)]} onChange={(offerId) => setQuery({ ...query, offerId })} /> with <input className="fill" aria-label="Search people" placeholder="any name or address" value={query.text} onChange={(e) => setQuery({ ...query, text: e.target.value.slice(0, 200) })} />, the last buyer first.</p>
-      {found && found.count > 0 && <p className="lead mt-1 text-ink-2">{found.count.toLocaleString('en')} {found.count === 1 ? 'person' : 'people'}. <button className="opt" onClick={() => void exportPeople(query)}>Export {found.count === 1 ? 'it' : `these ${found.count.toLocaleString('en')}`} as CSV</button></p>}
-      {found && found.count === 0 && <p className="lead mt-3">{found.all === 0 ? 'Here stands everybody who bought something, with what they can open.' : <>Nobody matches. {found.all.toLocaleString('en')} without these choices. <button className="plain-link" onClick={() => setQuery({ offerId: '', text: '' })}>Clear them</button></>}</p>}
+      <p className="sentence">
+        Everybody who bought{' '}
+        <ChoiceFill
+          label="What they bought"
+          value={query.offerId}
+          choices={[
+            ['', 'anything'],
+            ...draft.content.offers.map((o) => [o.id, o.title || 'Without a title'] as const),
+          ]}
+          onChange={(offerId) => setQuery({ ...query, offerId })}
+        />{' '}
+        with{' '}
+        <input
+          className="fill"
+          aria-label="Search people"
+          placeholder="any name or address"
+          value={query.text}
+          onChange={(e) => setQuery({ ...query, text: e.target.value.slice(0, 200) })}
+        />
+        , the last buyer first.
+      </p>
+      {found && found.count > 0 && (
+        <p className="lead mt-1 text-ink-2">
+          {found.count.toLocaleString('en')} {found.count === 1 ? 'person' : 'people'}.{' '}
+          <button className="opt" onClick={() => void exportPeople(query)}>
+            Export {found.count === 1 ? 'it' : `these ${found.count.toLocaleString('en')}`} as CSV
+          </button>
+        </p>
+      )}
+      {found && found.count === 0 && (
+        <p className="lead mt-3">
+          {found.all === 0 ? (
+            'Here stands everybody who bought something, with what they can open.'
+          ) : (
+            <>
+              Nobody matches. {found.all.toLocaleString('en')} without these choices.{' '}
+              <button className="plain-link" onClick={() => setQuery({ offerId: '', text: '' })}>
+                Clear them
+              </button>
+            </>
+          )}
+        </p>
+      )}
       {found && found.count > 0 && (
         <table className="rows mt-3">
-          <thead><tr><th>Who</th><th>E-mail</th><th>Last bought</th><th className="num">Orders</th><th className="num !pr-0">Paid, less given back</th></tr></thead>
+          <thead>
+            <tr>
+              <th>Who</th>
+              <th>E-mail</th>
+              <th>Last bought</th>
+              <th className="num">Orders</th>
+              <th className="num !pr-0">Paid, less given back</th>
+            </tr>
+          </thead>
           <tbody>
             {found.rows.map(({ buyer, person }) => (
-              <tr key={buyer.personId} data-row aria-selected={buyer.personId === selected} onClick={() => void navigate(`/deliver/people/${buyer.personId}`)}>
-                <td dir="auto"><Link className="plain-link" to={`/deliver/people/${buyer.personId}`} onClick={(e) => e.stopPropagation()}>{person?.name || 'Without a name'}</Link></td>
-                <td className="text-ink-2" dir="auto">{person?.address}</td>
+              <tr
+                key={buyer.personId}
+                data-row
+                aria-selected={buyer.personId === selected}
+                onClick={() => void navigate(`/deliver/people/${buyer.personId}`)}
+              >
+                <td dir="auto">
+                  <Link
+                    className="plain-link"
+                    to={`/deliver/people/${buyer.personId}`}
+                    onClick={(e) => e.stopPropagation()}
+                  >
+                    {person?.name || 'Without a name'}
+                  </Link>
+                </td>
+                <td className="text-ink-2" dir="auto">
+                  {person?.address}
+                </td>
                 <td className="whitespace-nowrap text-ink-2">{formatDay(buyer.last, zone, locale)}</td>
                 <td className="num text-ink-2">{buyer.count}</td>
-                <td className="num !pr-0 text-money">{Object.entries(buyer.net).map(([currency, amount]) => formatAmount(amount, currency, locale)).join(', ')}</td>
+                <td className="num !pr-0 text-money">
+                  {Object.entries(buyer.net)
+                    .map(([currency, amount]) => formatAmount(amount, currency, locale))
+                    .join(', ')}
+                </td>
               </tr>
             ))}
           </tbody>
         </table>
       )}
-      {found && found.count > found.rows.length && <p className="cap mt-2">{found.rows.length.toLocaleString('en')} of {found.count.toLocaleString('en')}. <button className="opt" onClick={() => setMost(most + STEP)}>Show {STEP} more</button></p>}
+      {found && found.count > found.rows.length && (
+        <p className="cap mt-2">
+          {found.rows.length.toLocaleString('en')} of {found.count.toLocaleString('en')}.{' '}
+          <button className="opt" onClick={() => setMost(most + STEP)}>
+            Show {STEP} more
+          </button>
+        </p>
+      )}
     </>
   );
 }

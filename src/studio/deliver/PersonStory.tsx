@@ -16,50 +16,121 @@ import { AnswerThem } from './AnswerThem';
 export function PersonStory({ draft, personId }: { draft: Draft; personId: string }) {
   const now = useNow();
   const [productId, setProductId] = useState('');
-  const data = useLiveQuery(async () => ({
-    person: await db.people.get(personId),
-    orders: (await db.orders.where('personId').equals(personId).toArray()).sort((a, b) => b.number - a.number),
-    passes: await db.passes.where('personId').equals(personId).toArray(),
-    agreements: (await db.agreements.where('personId').equals(personId).toArray()).map((r) => r.agreement),
-  }), [personId]);
+  const data = useLiveQuery(
+    async () => ({
+      person: await db.people.get(personId),
+      orders: (await db.orders.where('personId').equals(personId).toArray()).sort((a, b) => b.number - a.number),
+      passes: await db.passes.where('personId').equals(personId).toArray(),
+      agreements: (await db.agreements.where('personId').equals(personId).toArray()).map((r) => r.agreement),
+    }),
+    [personId],
+  );
   if (!data) return null;
   const { person, orders, passes, agreements } = data;
   const { zone, locale, tax } = draft.content.shop;
-  const stands = (a: Agreement): string => agreementState(a, { locale, charged: (due) => chargeFor(a, due, tax).amount });
+  const stands = (a: Agreement): string =>
+    agreementState(a, { locale, charged: (due) => chargeFor(a, due, tax).amount });
   const who = person?.name || person?.address || 'Somebody';
   const latest = orders[0] && orders[0].at > now ? orders[0].at : now;
   const stillPaid = (id: string): boolean => agreements.some((a) => a.id === id && isRunning(a));
   const why = (id: string): string => {
     const title = draft.content.products.find((p) => p.id === id)?.title ?? 'a product put away';
-    return explain({ passes: passes.filter((p) => p.productId === id), person: who, product: title, orderNumber: (orderId) => String(orders.find((o) => o.id === orderId)?.number ?? ''), now: latest, zone, locale, stillPaid }).sentence;
+    return explain({
+      passes: passes.filter((p) => p.productId === id),
+      person: who,
+      product: title,
+      orderNumber: (orderId) => String(orders.find((o) => o.id === orderId)?.number ?? ''),
+      now: latest,
+      zone,
+      locale,
+      stillPaid,
+    }).sentence;
   };
-  const known = (id: string): Explanation => explain({ passes: passes.filter((p) => p.productId === id), person: 'You', product: draft.content.products.find((p) => p.id === id)?.title ?? 'what you bought', orderNumber: (orderId) => String(orders.find((o) => o.id === orderId)?.number ?? ''), now: latest, zone, locale, stillPaid });
+  const known = (id: string): Explanation =>
+    explain({
+      passes: passes.filter((p) => p.productId === id),
+      person: 'You',
+      product: draft.content.products.find((p) => p.id === id)?.title ?? 'what you bought',
+      orderNumber: (orderId) => String(orders.find((o) => o.id === orderId)?.number ?? ''),
+      now: latest,
+      zone,
+      locale,
+      stillPaid,
+    });
   const theirs = [...new Set(passes.map((p) => p.productId))];
-  const reply = readyReply({ shop: draft.content.shop, name: person?.name ?? '', orders, things: theirs.map(known), agreements: agreements.filter(isRunning).map((a) => `${a.title}: ${stands(a)}`) });
+  const reply = readyReply({
+    shop: draft.content.shop,
+    name: person?.name ?? '',
+    orders,
+    things: theirs.map(known),
+    agreements: agreements.filter(isRunning).map((a) => `${a.title}: ${stands(a)}`),
+  });
   const others = draft.content.products.filter((p) => !theirs.includes(p.id));
   return (
     <>
-      <h2 className="pr-6" dir="auto">{who}</h2>
-      <p className="text-ink-2" dir="auto">{person?.address}</p>
+      <h2 className="pr-6" dir="auto">
+        {who}
+      </h2>
+      <p className="text-ink-2" dir="auto">
+        {person?.address}
+      </p>
       <div className="sec mt-3">
         <h3>Can they open it?</h3>
-        {theirs.map((id) => <p key={id} className="mt-1.5">{why(id)}</p>)}
+        {theirs.map((id) => (
+          <p key={id} className="mt-1.5">
+            {why(id)}
+          </p>
+        ))}
         {others.length > 0 && (
-          <p className="mt-2">And <select className="fill" aria-label="Ask about another product" value={productId} onChange={(e) => setProductId(e.target.value)}><option value="">another product</option>{others.map((p) => <option key={p.id} value={p.id}>{p.title}</option>)}</select>?</p>
+          <p className="mt-2">
+            And{' '}
+            <select
+              className="fill"
+              aria-label="Ask about another product"
+              value={productId}
+              onChange={(e) => setProductId(e.target.value)}
+            >
+              <option value="">another product</option>
+              {others.map((p) => (
+                <option key={p.id} value={p.id}>
+                  {p.title}
+                </option>
+              ))}
+            </select>
+            ?
+          </p>
         )}
-        {productId !== '' && <p className="mt-1.5" role="status">{why(productId)}</p>}
+        {productId !== '' && (
+          <p className="mt-1.5" role="status">
+            {why(productId)}
+          </p>
+        )}
       </div>
       <AnswerThem personId={personId} text={reply} />
       {agreements.length > 0 && (
         <div className="sec">
           <h3>Plans and subscriptions</h3>
-          {agreements.map((a) => <p key={a.id} className="mt-1.5"><Link className="underline" to={agreementsLink('', a.id)} dir="auto">{a.title}</Link>: {stands(a)}</p>)}
+          {agreements.map((a) => (
+            <p key={a.id} className="mt-1.5">
+              <Link className="underline" to={agreementsLink('', a.id)} dir="auto">
+                {a.title}
+              </Link>
+              : {stands(a)}
+            </p>
+          ))}
         </div>
       )}
       <div className="sec">
         <h3>Bought</h3>
         {orders.map((o) => (
-          <p key={o.id} className="mt-1.5"><Link className="underline" to={`/deliver/orders/${o.id}`}>Order {o.number}</Link>, {formatDay(o.at, zone, locale)}: <span dir="auto">{o.title}</span>, <span className="text-money">{o.paid === 0 ? 'free' : formatAmount(o.paid, o.currency, locale)}</span>{o.status !== 'paid' && `, ${o.status}`}</p>
+          <p key={o.id} className="mt-1.5">
+            <Link className="underline" to={`/deliver/orders/${o.id}`}>
+              Order {o.number}
+            </Link>
+            , {formatDay(o.at, zone, locale)}: <span dir="auto">{o.title}</span>,{' '}
+            <span className="text-money">{o.paid === 0 ? 'free' : formatAmount(o.paid, o.currency, locale)}</span>
+            {o.status !== 'paid' && `, ${o.status}`}
+          </p>
         ))}
       </div>
     </>

@@ -26,19 +26,29 @@ const LINK_AGAIN_AFTER_MS = 86_400_000;
 
 export async function planMany(kind: ActKind, query: OrderQuery, locale: string, now: number): Promise<ManyPlan> {
   const { rows } = await findOrders(query, Infinity);
-  return kind === 'links' ? planLinks(rows, await readMeta('linksSent') ?? {}, now) : planRefunds(rows, locale);
+  return kind === 'links' ? planLinks(rows, (await readMeta('linksSent')) ?? {}, now) : planRefunds(rows, locale);
 }
 
 export function planLinks(rows: readonly OrderAndPerson[], sent: Record<string, number>, now: number): ManyPlan {
   const once = [...new Map(rows.map((row) => [row.order.personId, row])).values()];
   const erased = once.filter((row) => !row.person);
-  const lately = once.filter((row) => row.person && now - (sent[row.order.personId] ?? -Infinity) < LINK_AGAIN_AFTER_MS);
+  const lately = once.filter(
+    (row) => row.person && now - (sent[row.order.personId] ?? -Infinity) < LINK_AGAIN_AFTER_MS,
+  );
   const targets = once.filter((row) => !erased.includes(row) && !lately.includes(row));
   const people = targets.length === 1 ? '1 person' : `${targets.length.toLocaleString('en')} people`;
   return {
-    kind: 'links', targets, title: `Sign-in links for ${people}`, button: `Send a sign-in link to ${people}`,
-    leftOut: [{ why: 'sent one within a day', count: lately.length }, { why: 'erased', count: erased.length }].filter((l) => l.count > 0),
-    example: targets[0]?.person ? `For example: ${targets[0].person.name || 'somebody'} gets one message at ${targets[0].person.address}, with a link that works once, for 30 minutes.` : '',
+    kind: 'links',
+    targets,
+    title: `Sign-in links for ${people}`,
+    button: `Send a sign-in link to ${people}`,
+    leftOut: [
+      { why: 'sent one within a day', count: lately.length },
+      { why: 'erased', count: erased.length },
+    ].filter((l) => l.count > 0),
+    example: targets[0]?.person
+      ? `For example: ${targets[0].person.name || 'somebody'} gets one message at ${targets[0].person.address}, with a link that works once, for 30 minutes.`
+      : '',
   };
 }
 
@@ -55,9 +65,18 @@ export function planRefunds(rows: readonly OrderAndPerson[], locale: string): Ma
   const orders = targets.length === 1 ? '1 order' : `${targets.length.toLocaleString('en')} orders`;
   const first = targets[0];
   return {
-    kind: 'refunds', targets, title: `Giving back ${orders}`, button: `Refund ${all} for ${orders} and close their access`,
-    leftOut: [{ why: 'nothing was paid', count: free.length }, { why: 'given back already', count: gone.length }, { why: 'disputed by a bank', count: disputed.length }].filter((l) => l.count > 0),
-    example: first ? `For example: ${first.person?.name || first.person?.address || 'somebody'} gets back ${formatAmount(leftOf(first.order), first.order.currency, locale)} for order ${first.order.number} to the card ending ${first.order.last4 ?? ''}, and “${first.order.title}” closes.` : '',
+    kind: 'refunds',
+    targets,
+    title: `Giving back ${orders}`,
+    button: `Refund ${all} for ${orders} and close their access`,
+    leftOut: [
+      { why: 'nothing was paid', count: free.length },
+      { why: 'given back already', count: gone.length },
+      { why: 'disputed by a bank', count: disputed.length },
+    ].filter((l) => l.count > 0),
+    example: first
+      ? `For example: ${first.person?.name || first.person?.address || 'somebody'} gets back ${formatAmount(leftOf(first.order), first.order.currency, locale)} for order ${first.order.number} to the card ending ${first.order.last4 ?? ''}, and “${first.order.title}” closes.`
+      : '',
   };
 }
 
@@ -68,7 +87,11 @@ export async function runMany(plan: ManyPlan, moved: (share: number) => void): P
     came[await (plan.kind === 'links' ? sendLink(order.personId) : giveBack(order))] += 1;
     moved((i + 1) / plan.targets.length);
   }
-  const parts = [`${came.done.toLocaleString('en')} done`, ...(came.refused > 0 ? [`${came.refused} refused`] : []), ...(came.unknown > 0 ? [`${came.unknown} not known yet`] : [])];
+  const parts = [
+    `${came.done.toLocaleString('en')} done`,
+    ...(came.refused > 0 ? [`${came.refused} refused`] : []),
+    ...(came.unknown > 0 ? [`${came.unknown} not known yet`] : []),
+  ];
   return `${plan.title}: ${parts.join(', ')}.`;
 }
 

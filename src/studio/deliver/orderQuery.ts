@@ -37,6 +37,8 @@ export function writeQuery(query: Partial<OrderQuery>): string {
 }
 
 /** Where the rows of a figure are listed. */
-export const ordersLink = (query: Partial<OrderQuery>, orderId = ''): string => `/deliver/orders${orderId === '' ? '' : `/${orderId}`}${writeQuery(query)}`;
+export const ordersLink = (query: Partial<OrderQuery>, orderId = ''): string =>
+  `/deliver/orders${orderId === '' ? '' : `/${orderId}`}${writeQuery(query)}`;
 
-export const isFiltered = (query: OrderQuery): boolean => query.group !== '' || query.offerId !== '' || query.days !== '' || query.text.trim() !== '';
+export const isFiltered = (query: OrderQuery): boolean =>
+  query.group !== '' || query.offerId !== '' || query.days !== '' || query.text.trim() !== '';

@@ -1,7 +1,8 @@
 import Papa from 'papaparse';
 
 /** Rows as RFC 4180 text. A cell that a spreadsheet would run is made harmless. */
-export const toCsv = (rows: Record<string, string | number>[]): string => Papa.unparse(rows, { newline: '\r\n', escapeFormulae: true });
+export const toCsv = (rows: Record<string, string | number>[]): string =>
+  Papa.unparse(rows, { newline: '\r\n', escapeFormulae: true });
 
 /** Hands rows to the browser as a file. */
 export function saveCsv(rows: Record<string, string | number>[], name: string): void {

@@ -24,7 +24,12 @@ export async function findOrders(query: OrderQuery, most: number): Promise<Order
     // Asked first, so that a moving history asks again.
     await db.meta.get('cursor');
     const found = await askLists().orders(query, most);
-    return { rows: await withPeople(present(await db.orders.bulkGet(found.ids))), count: found.count, paid: new Map(found.paid), back: new Map(found.back) };
+    return {
+      rows: await withPeople(present(await db.orders.bulkGet(found.ids))),
+      count: found.count,
+      paid: new Map(found.paid),
+      back: new Map(found.back),
+    };
   }
   const [from, to] = listRange(query);
   const range = db.orders.where('keys').between(from, to, true, true);
@@ -46,7 +51,15 @@ async function withPeople(orders: StoredOrder[]): Promise<OrderAndPerson[]> {
 const present = <T>(rows: (T | undefined)[]): T[] => rows.filter((row) => row !== undefined);
 
 /** A list as the sheet shows it; undefined while counting. */
-export const useOrders = (query: OrderQuery, most: number): OrdersFound | undefined => useLiveQuery(() => findOrders(query, most), [JSON.stringify(query), most]);
+export const useOrders = (query: OrderQuery, most: number): OrdersFound | undefined =>
+  useLiveQuery(() => findOrders(query, most), [JSON.stringify(query), most]);
 
 /** How many orders each of some lists holds. */
-export const useCounts = (queries: readonly OrderQuery[]): number[] | undefined => useLiveQuery(async () => Promise.all(queries.map(async (q) => (q.text === '' ? (await totalsOf(q)).count : (await askLists().orders(q, 0)).count))), [JSON.stringify(queries)]);
+export const useCounts = (queries: readonly OrderQuery[]): number[] | undefined =>
+  useLiveQuery(
+    async () =>
+      Promise.all(
+        queries.map(async (q) => (q.text === '' ? (await totalsOf(q)).count : (await askLists().orders(q, 0)).count)),
+      ),
+    [JSON.stringify(queries)],
+  );

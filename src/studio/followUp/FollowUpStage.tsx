@@ -1,7 +1,17 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Link, useParams } from 'react-router';
 import { type Agreement, chargeFor } from '#core/agreements';
-import { agreementMessage, letterOn, type Message, type Occasion, OCCASIONS, receiptMessage, refundMessage, restInWords, signInMessage } from '#core/messages';
+import {
+  agreementMessage,
+  letterOn,
+  type Message,
+  type Occasion,
+  OCCASIONS,
+  receiptMessage,
+  refundMessage,
+  restInWords,
+  signInMessage,
+} from '#core/messages';
 import type { Order, Refund } from '#core/shop';
 import { db } from '../data/db';
 import { useAboutQuery } from '../data/ownerApi';
@@ -35,29 +45,73 @@ export function FollowUpStage({ draft }: { draft: Draft }) {
   const { shop } = draft.content;
   const real = about?.mode === 'real';
   const url = `${about?.publicAddress ?? ''}/member/enter/…`;
-  const made = useLiveQuery(() => (occasion ? letterOf(occasion, { draft, real, url }) : orderLetter(message, { draft, real, url })), [message, draft, url, real]);
-  const row = (id: string, { name, when }: { name: string; when: string }) => <Link key={id} className="row" to={`/follow-up/${id}`} aria-current={name === chosen.name ? 'true' : undefined}><b>{name}</b><span>{when}</span></Link>;
-  const madeFrom = occasion ? 'Made from one of your payment plans or subscriptions as it stands today, with the words that go out. Where nobody has met this occasion yet, its amounts and days are those of the next payment.' : message === 'sign-in' ? 'One link, for 30 minutes, used up by pressing a button; a mail scanner that follows it changes nothing.' : 'Made from your latest order, with the same words that were sent. The sign-in link is made fresh for each message.';
+  const made = useLiveQuery(
+    () => (occasion ? letterOf(occasion, { draft, real, url }) : orderLetter(message, { draft, real, url })),
+    [message, draft, url, real],
+  );
+  const row = (id: string, { name, when }: { name: string; when: string }) => (
+    <Link key={id} className="row" to={`/follow-up/${id}`} aria-current={name === chosen.name ? 'true' : undefined}>
+      <b>{name}</b>
+      <span>{when}</span>
+    </Link>
+  );
+  const madeFrom = occasion
+    ? 'Made from one of your payment plans or subscriptions as it stands today, with the words that go out. Where nobody has met this occasion yet, its amounts and days are those of the next payment.'
+    : message === 'sign-in'
+      ? 'One link, for 30 minutes, used up by pressing a button; a mail scanner that follows it changes nothing.'
+      : 'Made from your latest order, with the same words that were sent. The sign-in link is made fresh for each message.';
   return (
     <Panes
       draft={draft}
       indexName="Messages"
-      index={<><div className="group !pt-0">Orders</div>{MESSAGES.map((m) => row(m.id, m))}<div className="group">Payments over time</div>{OCCASIONS.map((o) => row(o.kind, o))}</>}
+      index={
+        <>
+          <div className="group !pt-0">Orders</div>
+          {MESSAGES.map((m) => row(m.id, m))}
+          <div className="group">Payments over time</div>
+          {OCCASIONS.map((o) => row(o.kind, o))}
+        </>
+      }
       sheet={
         <>
           <h1>{chosen.name}</h1>
           <p className="lead mt-1 text-ink-2">Goes out {chosen.when}.</p>
-          {made === null && <p className="sec mt-4">{occasion ? 'As soon as a payment plan or subscription has come to this point, the message stands here word for word.' : 'As soon as there is an order to make it from, the message stands here word for word.'}</p>}
+          {made === null && (
+            <p className="sec mt-4">
+              {occasion
+                ? 'As soon as a payment plan or subscription has come to this point, the message stands here word for word.'
+                : 'As soon as there is an order to make it from, the message stands here word for word.'}
+            </p>
+          )}
           {made && (
-            <article className="mt-5 max-w-xl border border-line bg-field px-6 py-5" aria-label="The message as it goes out">
+            <article
+              className="mt-5 max-w-xl border border-line bg-field px-6 py-5"
+              aria-label="The message as it goes out"
+            >
               <h3 dir="auto">{made.subject}</h3>
-              <p className="cap border-b border-line pb-2">from {shop.name}, {shop.senderAddress}</p>
-              <p className="mt-3 break-words whitespace-pre-line" dir="auto">{made.text}</p>
+              <p className="cap border-b border-line pb-2">
+                from {shop.name}, {shop.senderAddress}
+              </p>
+              <p className="mt-3 break-words whitespace-pre-line" dir="auto">
+                {made.text}
+              </p>
             </article>
           )}
         </>
       }
-      outcome={<><h2>What buyers get</h2><p className="mt-2 text-ink-2">{madeFrom}</p>{about && !real && <p className="mt-3"><a className="plain-link" href="/standin/mail/" target="_blank" rel="noopener">Read every message this test shop has sent</a></p>}</>}
+      outcome={
+        <>
+          <h2>What buyers get</h2>
+          <p className="mt-2 text-ink-2">{madeFrom}</p>
+          {about && !real && (
+            <p className="mt-3">
+              <a className="plain-link" href="/standin/mail/" target="_blank" rel="noopener">
+                Read every message this test shop has sent
+              </a>
+            </p>
+          )}
+        </>
+      }
     />
   );
 }
@@ -68,29 +122,55 @@ async function orderLetter(message: string, { draft, real, url }: Setting): Prom
   const link = { url, days: LINK_DAYS, minutes: 30 };
   if (message === 'sign-in') return signInMessage(setting, link);
   const refund = message === 'refund' ? (await db.refunds.toArray()).findLast((r) => r.status === 'paid') : undefined;
-  const order = message === 'refund' ? (refund && (await db.orders.get(refund.orderId))) : await db.orders.orderBy('number').last();
+  const order =
+    message === 'refund' ? refund && (await db.orders.get(refund.orderId)) : await db.orders.orderBy('number').last();
   if (!order) return null;
   const person = await db.people.get(order.personId);
   const passes = await db.passes.bulkGet(order.passIds);
-  const closed = passes.flatMap((p) => (p?.closed ? [draft.content.products.find((x) => x.id === p.productId)?.title ?? ''] : []));
+  const closed = passes.flatMap((p) =>
+    p?.closed ? [draft.content.products.find((x) => x.id === p.productId)?.title ?? ''] : [],
+  );
   const { locale, tax } = (draft.live?.content ?? draft.content).shop;
-  const begun = (await db.agreements.where('agreement.orderId').equals(order.id).toArray()).map((row) => row.agreement).filter((a) => a.from === null);
-  const later = begun.map((a) => restInWords(a, { locale, charged: (due) => chargeFor(a, due, tax).amount })).filter((text) => text !== '');
-  return message === 'refund' ? refundMessage(setting, order as unknown as Order, refund as unknown as Refund, person?.name ?? '', closed) : receiptMessage(setting, order as unknown as Order, person?.name ?? '', link, later);
+  const begun = (await db.agreements.where('agreement.orderId').equals(order.id).toArray())
+    .map((row) => row.agreement)
+    .filter((a) => a.from === null);
+  const later = begun
+    .map((a) => restInWords(a, { locale, charged: (due) => chargeFor(a, due, tax).amount }))
+    .filter((text) => text !== '');
+  return message === 'refund'
+    ? refundMessage(setting, order as unknown as Order, refund as unknown as Refund, person?.name ?? '', closed)
+    : receiptMessage(setting, order as unknown as Order, person?.name ?? '', link, later);
 }
 
-const STATES: readonly Agreement['status'][] = ['past due', 'in trial', 'paused', 'ending', 'active', 'paid off', 'ended'];
+const STATES: readonly Agreement['status'][] = [
+  'past due',
+  'in trial',
+  'paused',
+  'ending',
+  'active',
+  'paid off',
+  'ended',
+];
 
 /** A letter about payments over time, made from one that stands where it is written. */
 async function letterOf(occasion: Occasion, { draft, real, url }: Setting): Promise<Message | null> {
   const { tax } = (draft.live?.content ?? draft.content).shop;
   for (const status of STATES) {
-    const row = (await db.agreements.where('status').equals(status).limit(LOOKED_AT).toArray()).find(({ agreement }) => occasion.fits(agreement));
+    const row = (await db.agreements.where('status').equals(status).limit(LOOKED_AT).toArray()).find(({ agreement }) =>
+      occasion.fits(agreement),
+    );
     if (!row) continue;
     const { agreement } = row;
     const charged = (due: { n: number; at: string }): number => chargeFor(agreement, due, tax).amount;
     const person = await db.people.get(agreement.personId);
-    return agreementMessage({ shop: draft.content.shop, real }, agreement, letterOn(occasion, agreement, charged), person?.name ?? '', { url, days: LINK_DAYS }, charged);
+    return agreementMessage(
+      { shop: draft.content.shop, real },
+      agreement,
+      letterOn(occasion, agreement, charged),
+      person?.name ?? '',
+      { url, days: LINK_DAYS },
+      charged,
+    );
   }
   return null;
 }

@@ -14,9 +14,19 @@ export function Connect({ problem, onConnected }: { problem: string; onConnected
   return (
     <main className="mx-auto max-w-lg p-8">
       <h1>Connect this window to your shop</h1>
-      <p className="mt-3" role="status">{said} Nothing you edited here is lost.</p>
+      <p className="mt-3" role="status">
+        {said} Nothing you edited here is lost.
+      </p>
       <form className="mt-4 space-y-3" onSubmit={(event) => void submit(event)}>
-        <label className="block"><span className="cap">The address, or only the key, that the shop printed when it started</span><input className="typed mt-1" value={text} onChange={(event) => setText(event.target.value)} autoComplete="off" /></label>
+        <label className="block">
+          <span className="cap">The address, or only the key, that the shop printed when it started</span>
+          <input
+            className="typed mt-1"
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+            autoComplete="off"
+          />
+        </label>
         <button className="btn btn-primary">Connect</button>
       </form>
     </main>

@@ -30,18 +30,49 @@ export function FootLine({ draft }: { draft: Draft }) {
   return (
     <footer className="foot" data-pane="foot" tabIndex={-1}>
       {failure ? (
-        <span className="text-alarm" role="alert">{failure} <Link className="underline" to="/shop">Take a copy · Free space</Link></span>
+        <span className="text-alarm" role="alert">
+          {failure}{' '}
+          <Link className="underline" to="/shop">
+            Take a copy · Free space
+          </Link>
+        </span>
       ) : (
-        <span>{waiting > 0 ? 'Saving …' : savedAt === null ? 'Saved on this computer' : `Saved on this computer ${clock(savedAt)}`}</span>
+        <span>
+          {waiting > 0
+            ? 'Saving …'
+            : savedAt === null
+              ? 'Saved on this computer'
+              : `Saved on this computer ${clock(savedAt)}`}
+        </span>
       )}
       <UndoButtons draft={draft} />
-      {removed && <span role="status">Removed “{removed.title || 'without a title'}”. <button className="opt" onClick={() => void bringBack()}>Undo</button></span>}
+      {removed && (
+        <span role="status">
+          Removed “{removed.title || 'without a title'}”.{' '}
+          <button className="opt" onClick={() => void bringBack()}>
+            Undo
+          </button>
+        </span>
+      )}
       {connection === 'lost' ? (
-        <span className="text-alarm" role="alert">Shop not reached{lostAt === null ? '' : ` since ${clock(lostAt)}`}. Your edits are safe here. Publishing and refunds wait until it answers. <button className="opt !text-alarm" onClick={() => void refetch()}>Try now</button></span>
+        <span className="text-alarm" role="alert">
+          Shop not reached{lostAt === null ? '' : ` since ${clock(lostAt)}`}. Your edits are safe here. Publishing and
+          refunds wait until it answers.{' '}
+          <button className="opt !text-alarm" onClick={() => void refetch()}>
+            Try now
+          </button>
+        </span>
       ) : (
         <span className={connection === 'not-owner' ? 'text-alarm' : ''}>{CONNECTION[connection]}</span>
       )}
-      {reminder !== null && <span>{reminder} <Link className="underline" to="/shop">Take one</Link></span>}
+      {reminder !== null && (
+        <span>
+          {reminder}{' '}
+          <Link className="underline" to="/shop">
+            Take one
+          </Link>
+        </span>
+      )}
       <Jobs />
     </footer>
   );
@@ -60,26 +91,58 @@ function Jobs() {
         <ul className="jobs" aria-label="Everything that was done in the background">
           {[...jobs].reverse().map((job) => (
             <li key={job.id} className="flex items-center gap-3 border-t border-line py-1.5 first:border-t-0">
-              <span className={`min-w-0 flex-1 break-words ${job.state === 'failed' ? 'text-alarm' : ''}`} dir="auto">{words(job)}</span>
-              {job.state === 'running' ? <Progress job={job} /> : job.state === 'waiting' ? <Waiting job={job} /> : <button className="opt" onClick={() => dispatch(jobDropped(job.id))}>Dismiss</button>}
+              <span className={`min-w-0 flex-1 break-words ${job.state === 'failed' ? 'text-alarm' : ''}`} dir="auto">
+                {words(job)}
+              </span>
+              {job.state === 'running' ? (
+                <Progress job={job} />
+              ) : job.state === 'waiting' ? (
+                <Waiting job={job} />
+              ) : (
+                <button className="opt" onClick={() => dispatch(jobDropped(job.id))}>
+                  Dismiss
+                </button>
+              )}
             </li>
           ))}
         </ul>
       )}
-      <span role={shown.state === 'failed' ? 'alert' : 'status'} className={`min-w-0 truncate ${shown.state === 'failed' ? 'text-alarm' : ''}`}>{words(shown)}</span>
+      <span
+        role={shown.state === 'failed' ? 'alert' : 'status'}
+        className={`min-w-0 truncate ${shown.state === 'failed' ? 'text-alarm' : ''}`}
+      >
+        {words(shown)}
+      </span>
       {shown.state === 'waiting' && <Waiting job={shown} />}
       {shown.state === 'running' && <Progress job={shown} />}
-      {(jobs.length > 1 || open) && <button className="opt" aria-expanded={open} onClick={() => setOpen(!open)}><ChevronUp size={14} aria-hidden="true" className={open ? 'rotate-180' : ''} /> {open ? 'Fold' : `All ${jobs.length}`}</button>}
-      {(shown.state === 'done' || shown.state === 'failed') && !open && <button className="opt" onClick={() => dispatch(jobDropped(shown.id))}>Dismiss</button>}
+      {(jobs.length > 1 || open) && (
+        <button className="opt" aria-expanded={open} onClick={() => setOpen(!open)}>
+          <ChevronUp size={14} aria-hidden="true" className={open ? 'rotate-180' : ''} />{' '}
+          {open ? 'Fold' : `All ${jobs.length}`}
+        </button>
+      )}
+      {(shown.state === 'done' || shown.state === 'failed') && !open && (
+        <button className="opt" onClick={() => dispatch(jobDropped(shown.id))}>
+          Dismiss
+        </button>
+      )}
     </div>
   );
 }
 
-const words = (job: Job): string => (job.state === 'running' || job.state === 'waiting' ? job.title : (job.sentence ?? `${job.title}: done`));
+const words = (job: Job): string =>
+  job.state === 'running' || job.state === 'waiting' ? job.title : (job.sentence ?? `${job.title}: done`);
 
 function Waiting({ job }: { job: Job }) {
   const left = useSeconds(job.startsAt);
-  return <span className="whitespace-nowrap">starts in {left} · <button className="opt" onClick={() => stopJob(job.id)}>Stop</button></span>;
+  return (
+    <span className="whitespace-nowrap">
+      starts in {left} ·{' '}
+      <button className="opt" onClick={() => stopJob(job.id)}>
+        Stop
+      </button>
+    </span>
+  );
 }
 
 /** Under a second nothing is shown; over ten, the time that is left. */
@@ -90,7 +153,9 @@ function Progress({ job }: { job: Job }) {
   return (
     <span className="flex items-center gap-2 whitespace-nowrap">
       <progress className="progress w-24" value={job.share ?? undefined} max={1} aria-label={job.title} />
-      {left !== null && spent / (job.share ?? 1) > 10_000 && <span>{left < 90 ? `${left} s left` : `${Math.ceil(left / 60)} min left`}</span>}
+      {left !== null && spent / (job.share ?? 1) > 10_000 && (
+        <span>{left < 90 ? `${left} s left` : `${Math.ceil(left / 60)} min left`}</span>
+      )}
     </span>
   );
 }

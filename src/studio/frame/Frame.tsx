@@ -29,15 +29,33 @@ export function Frame({ draft, children }: { draft: Draft; children: ReactNode }
   useFocusOnStage(pathname.split('/')[1] ?? '');
   return (
     <div className="app">
-      <a className="skip" href="#sheet" onClick={(event) => { event.preventDefault(); document.getElementById('sheet')?.focus(); }}>To the sheet</a>
+      <a
+        className="skip"
+        href="#sheet"
+        onClick={(event) => {
+          event.preventDefault();
+          document.getElementById('sheet')?.focus();
+        }}
+      >
+        To the sheet
+      </a>
       <Rail draft={draft} about={about} />
       <div>
         {about && about.mode !== 'real' && <Strip about={about} zone={draft.content.shop.zone} />}
-        {lock.elsewhere && <p className="elsewhere" role="status">This is open in another window, and is shown here as it is typed there. <button className="btn btn-quiet btn-sm" onClick={lock.takeOver}>Edit here instead</button></p>}
+        {lock.elsewhere && (
+          <p className="elsewhere" role="status">
+            This is open in another window, and is shown here as it is typed there.{' '}
+            <button className="btn btn-quiet btn-sm" onClick={lock.takeOver}>
+              Edit here instead
+            </button>
+          </p>
+        )}
       </div>
       {/* Still read, followed and scrolled; only not typed into. */}
       <div className="stage-area">
-        <fieldset className="stage" disabled={lock.elsewhere} inert={buyerView}>{children}</fieldset>
+        <fieldset className="stage" disabled={lock.elsewhere} inert={buyerView}>
+          {children}
+        </fieldset>
         {buyerView && <BuyerView draft={draft} />}
       </div>
       <FootLine draft={draft} />

@@ -17,13 +17,39 @@ export function KeysPanel() {
   if (!keysShown) return null;
   return (
     <section className="keys-panel" aria-labelledby="keys-heading">
-      <div className="flex items-baseline justify-between gap-6"><h2 id="keys-heading" ref={heading} tabIndex={-1}>Keys</h2><button className="opt" onClick={() => dispatch(keysShownToggled(false))}>Close (Esc)</button></div>
+      <div className="flex items-baseline justify-between gap-6">
+        <h2 id="keys-heading" ref={heading} tabIndex={-1}>
+          Keys
+        </h2>
+        <button className="opt" onClick={() => dispatch(keysShownToggled(false))}>
+          Close (Esc)
+        </button>
+      </div>
       <KeysTable />
-      <label className="mt-2 flex items-center gap-2"><input type="checkbox" className="checkbox checkbox-sm" checked={keysOn} onChange={(event) => dispatch(keysSwitched(event.target.checked))} /> Single keys do something</label>
+      <label className="mt-2 flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          checked={keysOn}
+          onChange={(event) => dispatch(keysSwitched(event.target.checked))}
+        />{' '}
+        Single keys do something
+      </label>
     </section>
   );
 }
 
 export function KeysTable() {
-  return <table className="mt-2 w-full"><tbody>{KEYS.map(([keys, does]) => <tr key={keys} className="border-t border-line"><td className="py-1 pr-6 font-semibold whitespace-nowrap">{keys}</td><td className="py-1">{does}</td></tr>)}</tbody></table>;
+  return (
+    <table className="mt-2 w-full">
+      <tbody>
+        {KEYS.map(([keys, does]) => (
+          <tr key={keys} className="border-t border-line">
+            <td className="py-1 pr-6 font-semibold whitespace-nowrap">{keys}</td>
+            <td className="py-1">{does}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
 }

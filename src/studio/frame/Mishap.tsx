@@ -19,11 +19,19 @@ export class Mishap extends Component<Props, { happened: boolean }> {
 
 /** The last resort for the whole window: what was typed is saved, so loading again loses nothing. */
 export const WholeMishap = ({ children }: { children: ReactNode }) => (
-  <Mishap instead={() => (
-    <main className="mx-auto max-w-lg p-8">
-      <h1>Something went wrong in this window</h1>
-      <p className="mt-3" role="alert">What you edited is saved on this computer, and the shop goes on selling. Load the window again.</p>
-      <button className="btn btn-primary mt-4" onClick={() => location.reload()}>Load again</button>
-    </main>
-  )}>{children}</Mishap>
+  <Mishap
+    instead={() => (
+      <main className="mx-auto max-w-lg p-8">
+        <h1>Something went wrong in this window</h1>
+        <p className="mt-3" role="alert">
+          What you edited is saved on this computer, and the shop goes on selling. Load the window again.
+        </p>
+        <button className="btn btn-primary mt-4" onClick={() => location.reload()}>
+          Load again
+        </button>
+      </main>
+    )}
+  >
+    {children}
+  </Mishap>
 );

@@ -9,9 +9,20 @@ export function Missing({ findings }: { findings: readonly Finding[] }) {
   return (
     <ul className="space-y-1.5">
       {shown.map((finding, i) => (
-        <li key={i}><b className={finding.level === 'stops' ? 'text-alarm' : ''}>{finding.level === 'stops' ? 'Stops publishing' : 'Worth a look'}</b> {finding.text}</li>
+        <li key={i}>
+          <b className={finding.level === 'stops' ? 'text-alarm' : ''}>
+            {finding.level === 'stops' ? 'Stops publishing' : 'Worth a look'}
+          </b>{' '}
+          {finding.text}
+        </li>
       ))}
-      {findings.length > shown.length && <li><button className="opt" onClick={() => setAll(true)}>{findings.length - shown.length} more</button></li>}
+      {findings.length > shown.length && (
+        <li>
+          <button className="opt" onClick={() => setAll(true)}>
+            {findings.length - shown.length} more
+          </button>
+        </li>
+      )}
     </ul>
   );
 }

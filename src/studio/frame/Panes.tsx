@@ -26,27 +26,71 @@ export function Panes({ draft, index, indexName = '', inHand, sheet, pinned, out
   const toggle = (): void => void dispatch(outcomeToggled());
   const name = publishing ? 'Publishing' : 'What this leads to';
   return (
-    <div className={`panes ${index ? '' : 'no-index'} ${outcomeFolded ? 'folded' : ''}`} style={{ ['--index-width' as string]: `${sizes.index}px`, ['--outcome-width' as string]: `${sizes.outcome}px` }}>
+    <div
+      className={`panes ${index ? '' : 'no-index'} ${outcomeFolded ? 'folded' : ''}`}
+      style={{ ['--index-width' as string]: `${sizes.index}px`, ['--outcome-width' as string]: `${sizes.outcome}px` }}
+    >
       {index && (
         <nav className={`index ${indexOpen ? 'open' : ''}`} aria-label={indexName} data-pane="index">
-          <button className="index-button" aria-expanded={indexOpen} onClick={() => setIndexOpen(!indexOpen)}><span className="min-w-0 truncate" dir="auto">{indexName}: {inHand ?? 'choose'}</span>{indexOpen ? <ChevronUp size={16} aria-hidden="true" /> : <ChevronDown size={16} aria-hidden="true" />}</button>
-          <div className="index-list" onClick={(event) => { if ((event.target as HTMLElement).closest('a, button')) setIndexOpen(false); }}>{index}</div>
+          <button className="index-button" aria-expanded={indexOpen} onClick={() => setIndexOpen(!indexOpen)}>
+            <span className="min-w-0 truncate" dir="auto">
+              {indexName}: {inHand ?? 'choose'}
+            </span>
+            {indexOpen ? <ChevronUp size={16} aria-hidden="true" /> : <ChevronDown size={16} aria-hidden="true" />}
+          </button>
+          <div
+            className="index-list"
+            onClick={(event) => {
+              if ((event.target as HTMLElement).closest('a, button')) setIndexOpen(false);
+            }}
+          >
+            {index}
+          </div>
         </nav>
       )}
       {index && <Divider pane="index" label={`Width of ${indexName}`} sign={1} />}
-      <main className="sheet" id="sheet" tabIndex={0} data-pane="sheet">{sheet}</main>
+      <main className="sheet" id="sheet" tabIndex={0} data-pane="sheet">
+        {sheet}
+      </main>
       {!outcomeFolded && <Divider pane="outcome" label="Width of what this leads to" sign={-1} />}
-      <aside className={`outcome ${outcomeFolded ? 'is-folded' : ''}`} aria-label={outcomeFolded ? `${name}, folded` : name} data-pane="outcome" tabIndex={-1}>
-        <button className="fold-button" aria-expanded={!outcomeFolded} aria-label={`${outcomeFolded ? 'Show' : 'Fold'}: ${name}`} onClick={toggle}>
+      <aside
+        className={`outcome ${outcomeFolded ? 'is-folded' : ''}`}
+        aria-label={outcomeFolded ? `${name}, folded` : name}
+        data-pane="outcome"
+        tabIndex={-1}
+      >
+        <button
+          className="fold-button"
+          aria-expanded={!outcomeFolded}
+          aria-label={`${outcomeFolded ? 'Show' : 'Fold'}: ${name}`}
+          onClick={toggle}
+        >
           <span className="fold-wide">{outcomeFolded ? <ChevronsLeft size={16} /> : <ChevronsRight size={16} />}</span>
-          <span className="fold-bar">{name} {outcomeFolded ? <ChevronUp size={16} /> : <ChevronDown size={16} />}</span>
+          <span className="fold-bar">
+            {name} {outcomeFolded ? <ChevronUp size={16} /> : <ChevronDown size={16} />}
+          </span>
         </button>
-        {!outcomeFolded && (publishing === 'changes' ? <div className="outcome-rest" tabIndex={0}><PublishPanel draft={draft} /></div> : publishing === 'history' ? <div className="outcome-rest" tabIndex={0}><HistoryPanel draft={draft} /></div> : (
-          <>
-            {pinned && <div className="outcome-head" tabIndex={0}>{pinned}</div>}
-            <div className="outcome-rest" tabIndex={0}>{outcome}</div>
-          </>
-        ))}
+        {!outcomeFolded &&
+          (publishing === 'changes' ? (
+            <div className="outcome-rest" tabIndex={0}>
+              <PublishPanel draft={draft} />
+            </div>
+          ) : publishing === 'history' ? (
+            <div className="outcome-rest" tabIndex={0}>
+              <HistoryPanel draft={draft} />
+            </div>
+          ) : (
+            <>
+              {pinned && (
+                <div className="outcome-head" tabIndex={0}>
+                  {pinned}
+                </div>
+              )}
+              <div className="outcome-rest" tabIndex={0}>
+                {outcome}
+              </div>
+            </>
+          ))}
       </aside>
     </div>
   );
@@ -77,7 +121,9 @@ function Divider({ pane, label, sign }: { pane: 'index' | 'outcome'; label: stri
       className="divider"
       onKeyDown={onKeyDown}
       onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
-      onPointerMove={(event) => { if (event.currentTarget.hasPointerCapture(event.pointerId)) by(event.movementX * sign); }}
+      onPointerMove={(event) => {
+        if (event.currentTarget.hasPointerCapture(event.pointerId)) by(event.movementX * sign);
+      }}
     />
   );
 }

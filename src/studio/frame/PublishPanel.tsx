@@ -10,7 +10,14 @@ import { useAppDispatch } from '../store';
 import { publishToggled } from '../store/frame';
 import { Missing } from './Missing';
 
-const KINDS = { shop: 'Shop', product: 'Product', offer: 'Offer', coupon: 'Coupon', path: 'Path', page: 'Page' } as const;
+const KINDS = {
+  shop: 'Shop',
+  product: 'Product',
+  offer: 'Offer',
+  coupon: 'Coupon',
+  path: 'Path',
+  page: 'Page',
+} as const;
 
 /** Every change since live, what stops it, and one button that names it all. */
 export function PublishPanel({ draft }: { draft: Draft }) {
@@ -26,7 +33,8 @@ export function PublishPanel({ draft }: { draft: Draft }) {
   const chosen = draft.changes.filter((c) => !kept.has(c.key));
   const { zone, locale } = draft.content.shop;
   const count = chosen.length === 1 ? '1 change' : `${chosen.length} changes`;
-  const tick = (key: string, on: boolean): void => setKept((now) => new Set(on ? [...now].filter((k) => k !== key) : [...now, key]));
+  const tick = (key: string, on: boolean): void =>
+    setKept((now) => new Set(on ? [...now].filter((k) => k !== key) : [...now, key]));
 
   async function publish(): Promise<void> {
     setBusy(true);
@@ -36,30 +44,81 @@ export function PublishPanel({ draft }: { draft: Draft }) {
 
   return (
     <>
-      <div className="flex items-baseline justify-between pr-6"><h2>Publishing</h2><button className="opt" onClick={() => dispatch(publishToggled(false))}>Close</button></div>
-      <p className="two mt-2 text-ink-2">{draft.live ? `Live since ${formatDay(draft.live.at, zone, locale, { weekday: true })}, ${formatTime(draft.live.at, zone, locale)}.` : 'Nothing is live yet.'}</p>
-      {draft.changes.length > 0 && <ul className="mt-3">{draft.changes.map((change) => (
-          <li key={change.key} className="border-t border-line">
-            <label className="flex cursor-pointer items-start gap-2.5 py-1.5">
-              <input type="checkbox" className="checkbox checkbox-sm mt-0.5" checked={!kept.has(change.key)} onChange={(event) => tick(change.key, event.target.checked)} />
-              <span className={kept.has(change.key) ? 'text-ink-3' : ''}><b className="font-semibold">{KINDS[change.kind]} “{change.title}”</b>: {change.details.length > 0 ? change.details.join('; ') : change.what}</span>
-            </label>
-          </li>
-        ))}</ul>}
-      {draft.going.keptBack.length > 0 && <p className="mt-3 text-ink-2">Not sold on any page yet, so kept back: {[...new Set(draft.going.keptBack.map((t) => t.title || 'without a title'))].join(', ')}.</p>}
-      {stops.length > 0 && <div className="sec mt-3"><Missing findings={stops} /></div>}
+      <div className="flex items-baseline justify-between pr-6">
+        <h2>Publishing</h2>
+        <button className="opt" onClick={() => dispatch(publishToggled(false))}>
+          Close
+        </button>
+      </div>
+      <p className="two mt-2 text-ink-2">
+        {draft.live
+          ? `Live since ${formatDay(draft.live.at, zone, locale, { weekday: true })}, ${formatTime(draft.live.at, zone, locale)}.`
+          : 'Nothing is live yet.'}
+      </p>
+      {draft.changes.length > 0 && (
+        <ul className="mt-3">
+          {draft.changes.map((change) => (
+            <li key={change.key} className="border-t border-line">
+              <label className="flex cursor-pointer items-start gap-2.5 py-1.5">
+                <input
+                  type="checkbox"
+                  className="checkbox checkbox-sm mt-0.5"
+                  checked={!kept.has(change.key)}
+                  onChange={(event) => tick(change.key, event.target.checked)}
+                />
+                <span className={kept.has(change.key) ? 'text-ink-3' : ''}>
+                  <b className="font-semibold">
+                    {KINDS[change.kind]} “{change.title}”
+                  </b>
+                  : {change.details.length > 0 ? change.details.join('; ') : change.what}
+                </span>
+              </label>
+            </li>
+          ))}
+        </ul>
+      )}
+      {draft.going.keptBack.length > 0 && (
+        <p className="mt-3 text-ink-2">
+          Not sold on any page yet, so kept back:{' '}
+          {[...new Set(draft.going.keptBack.map((t) => t.title || 'without a title'))].join(', ')}.
+        </p>
+      )}
+      {stops.length > 0 && (
+        <div className="sec mt-3">
+          <Missing findings={stops} />
+        </div>
+      )}
       {failed && (
         <div className="mt-3 border-l-4 border-alarm bg-alarm-fill px-3 py-2" role="alert">
           <p>{failed.sentence}</p>
-          {failed.code === 'another-live' && <button className="btn btn-quiet btn-sm mt-2" onClick={() => void takeOverLive().then(() => setFailed(null))}>Load what is live and give up {count} here</button>}
+          {failed.code === 'another-live' && (
+            <button
+              className="btn btn-quiet btn-sm mt-2"
+              onClick={() => void takeOverLive().then(() => setFailed(null))}
+            >
+              Load what is live and give up {count} here
+            </button>
+          )}
         </div>
       )}
       {draft.changes.length > 0 ? (
-        <button className="btn btn-primary mt-4" disabled={busy || stops.length > 0 || chosen.length === 0} onClick={() => void publish()}>{busy ? 'Publishing …' : `Publish ${count}`}</button>
+        <button
+          className="btn btn-primary mt-4"
+          disabled={busy || stops.length > 0 || chosen.length === 0}
+          onClick={() => void publish()}
+        >
+          {busy ? 'Publishing …' : `Publish ${count}`}
+        </button>
       ) : (
         <p className="mt-4">All published. Buyers see exactly what you see here.</p>
       )}
-      {draft.live && <p className="mt-3"><a className="plain-link" href={about?.publicAddress ?? '/'} target="_blank" rel="noopener">Open the shop as it is live</a></p>}
+      {draft.live && (
+        <p className="mt-3">
+          <a className="plain-link" href={about?.publicAddress ?? '/'} target="_blank" rel="noopener">
+            Open the shop as it is live
+          </a>
+        </p>
+      )}
     </>
   );
 }

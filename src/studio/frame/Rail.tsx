@@ -19,19 +19,56 @@ export function Rail({ draft, about }: { draft: Draft; about: About | undefined 
   const real = about?.mode === 'real' ? ', real money' : '';
   return (
     <header className="rail" data-pane="rail">
-      <Link className="shop" to="/shop" title="The shop’s details">{draft.content.shop.name}</Link>
+      <Link className="shop" to="/shop" title="The shop’s details">
+        {draft.content.shop.name}
+      </Link>
       <nav className="stages" aria-label="Stages">
-        <NavLink to="/" end>Today</NavLink>
+        <NavLink to="/" end>
+          Today
+        </NavLink>
         {STAGES.map(({ to, name }) => {
           const count = countOf(name);
-          return <NavLink key={to} to={to}>{name}{count > 0 && <span className="needs" aria-label={`${count} need you`}>{count}</span>}</NavLink>;
+          return (
+            <NavLink key={to} to={to}>
+              {name}
+              {count > 0 && (
+                <span className="needs" aria-label={`${count} need you`}>
+                  {count}
+                </span>
+              )}
+            </NavLink>
+          );
         })}
       </nav>
       <div className="flex items-center gap-2">
-        <Link className="text-ink-2 no-underline" to="/search" aria-label="Search"><Search size={17} aria-hidden="true" /></Link>
-        <button className="btn btn-quiet btn-sm btn-bare" onClick={() => dispatch(themeChosen(theme === 'day' ? 'night' : 'day'))} aria-label={theme === 'day' ? 'Dark colours' : 'Light colours'}>{theme === 'day' ? <Moon size={16} /> : <Sun size={16} />}</button>
-        <button className="btn btn-quiet btn-sm" aria-pressed={buyerView} onClick={() => dispatch(buyerViewToggled(!buyerView))}>See as buyer</button>
-        <button className={`btn btn-sm ${length > 0 ? 'btn-primary' : 'btn-quiet'}`} aria-expanded={publishing !== false} onClick={() => dispatch(publishToggled(publishing === wanted ? false : wanted))}>{length === 0 ? (draft.live === null ? 'Nothing published yet' : 'All published') : `Publish ${length === 1 ? '1 change' : `${length} changes`}${real}`}</button>
+        <Link className="text-ink-2 no-underline" to="/search" aria-label="Search">
+          <Search size={17} aria-hidden="true" />
+        </Link>
+        <button
+          className="btn btn-quiet btn-sm btn-bare"
+          onClick={() => dispatch(themeChosen(theme === 'day' ? 'night' : 'day'))}
+          aria-label={theme === 'day' ? 'Dark colours' : 'Light colours'}
+        >
+          {theme === 'day' ? <Moon size={16} /> : <Sun size={16} />}
+        </button>
+        <button
+          className="btn btn-quiet btn-sm"
+          aria-pressed={buyerView}
+          onClick={() => dispatch(buyerViewToggled(!buyerView))}
+        >
+          See as buyer
+        </button>
+        <button
+          className={`btn btn-sm ${length > 0 ? 'btn-primary' : 'btn-quiet'}`}
+          aria-expanded={publishing !== false}
+          onClick={() => dispatch(publishToggled(publishing === wanted ? false : wanted))}
+        >
+          {length === 0
+            ? draft.live === null
+              ? 'Nothing published yet'
+              : 'All published'
+            : `Publish ${length === 1 ? '1 change' : `${length} changes`}${real}`}
+        </button>
       </div>
     </header>
   );

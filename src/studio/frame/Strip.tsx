@@ -3,7 +3,12 @@ import { formatDay, formatTime, msOf } from '#core/calendar';
 import { type About, ownerApi, sentenceOf, useMoveClockMutation } from '../data/ownerApi';
 import { useAppDispatch } from '../store';
 
-const STEPS = [['next', 'Next event'], ['day', '1 day'], ['week', '1 week'], ['month', '1 month']] as const;
+const STEPS = [
+  ['next', 'Next event'],
+  ['day', '1 day'],
+  ['week', '1 week'],
+  ['month', '1 month'],
+] as const;
 
 /** Says on every screen that no real money moves; in a demo it holds the clock. */
 export function Strip({ about, zone }: { about: About; zone: string }) {
@@ -16,16 +21,48 @@ export function Strip({ about, zone }: { about: About; zone: string }) {
     const timer = setInterval(() => dispatch(ownerApi.util.invalidateTags(['About'])), 700);
     return () => clearInterval(timer);
   }, [long, dispatch]);
-  const done = about.clockMove && msOf(about.clockMove.to) > msOf(about.clockMove.from) ? Math.round((100 * (msOf(about.now) - msOf(about.clockMove.from))) / (msOf(about.clockMove.to) - msOf(about.clockMove.from))) : null;
+  const done =
+    about.clockMove && msOf(about.clockMove.to) > msOf(about.clockMove.from)
+      ? Math.round(
+          (100 * (msOf(about.now) - msOf(about.clockMove.from))) /
+            (msOf(about.clockMove.to) - msOf(about.clockMove.from)),
+        )
+      : null;
   const [said, setSaid] = useState<string | null>(null);
-  if (about.mode === 'test') return <div className="hatched-strip px-5 py-0.5 text-center"><span>Test shop. No real money moves.</span></div>;
+  if (about.mode === 'test')
+    return (
+      <div className="hatched-strip px-5 py-0.5 text-center">
+        <span>Test shop. No real money moves.</span>
+      </div>
+    );
   return (
     <div className="hatched-strip flex flex-wrap items-center justify-center gap-x-2 gap-y-1 px-5 py-0.5">
-      <span>Demo shop. It is {formatDay(about.now, zone, 'en', { year: true, weekday: true })}, {formatTime(about.now, zone, 'en')}.</span>
+      <span>
+        Demo shop. It is {formatDay(about.now, zone, 'en', { year: true, weekday: true })},{' '}
+        {formatTime(about.now, zone, 'en')}.
+      </span>
       {STEPS.map(([by, label]) => (
-        <button key={by} className="btn btn-quiet btn-sm" disabled={moving.isLoading} onClick={() => void move(by).unwrap().then(() => setSaid(null), (error: unknown) => setSaid(sentenceOf(error)))}>{label}</button>
+        <button
+          key={by}
+          className="btn btn-quiet btn-sm"
+          disabled={moving.isLoading}
+          onClick={() =>
+            void move(by)
+              .unwrap()
+              .then(
+                () => setSaid(null),
+                (error: unknown) => setSaid(sentenceOf(error)),
+              )
+          }
+        >
+          {label}
+        </button>
       ))}
-      <span role="status">{moving.isLoading ? `Time is passing …${done === null || done <= 0 ? '' : ` ${Math.min(99, done)} %`}` : (said ?? 'Time here cannot be turned back.')}</span>
+      <span role="status">
+        {moving.isLoading
+          ? `Time is passing …${done === null || done <= 0 ? '' : ` ${Math.min(99, done)} %`}`
+          : (said ?? 'Time here cannot be turned back.')}
+      </span>
     </div>
   );
 }

@@ -22,8 +22,16 @@ export function UndoButtons({ draft }: { draft: Draft }) {
   if (!undo && !redo) return null;
   return (
     <span className="flex gap-4">
-      {undo && <button className="opt" onClick={() => void stepBack(undo.key, 'undo')}>Undo: {stepName(undo.step)}</button>}
-      {redo && <button className="opt" onClick={() => void stepBack(redo.key, 'redo')}>Redo: {stepName(redo.step)}</button>}
+      {undo && (
+        <button className="opt" onClick={() => void stepBack(undo.key, 'undo')}>
+          Undo: {stepName(undo.step)}
+        </button>
+      )}
+      {redo && (
+        <button className="opt" onClick={() => void stepBack(redo.key, 'redo')}>
+          Redo: {stepName(redo.step)}
+        </button>
+      )}
     </span>
   );
 }

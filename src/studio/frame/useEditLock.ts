@@ -27,21 +27,23 @@ export function useEditLock(keys: readonly string[]): EditLock {
     const release: (() => void)[] = [];
 
     /** Resolves when the lock is held, or with false; the lock is kept until this thing is left. */
-    const hold = (key: string, how: LockOptions): Promise<boolean> => new Promise((resolve) => {
-      navigator.locks
-        .request(nameOf(key), how, (lock) => {
-          resolve(lock !== null);
-          return lock === null || left.signal.aborted ? undefined : new Promise<void>((done) => release.push(done));
-        })
-        .catch(() => {
-          resolve(false);
-          if (!left.signal.aborted) lost();
-        });
-    });
+    const hold = (key: string, how: LockOptions): Promise<boolean> =>
+      new Promise((resolve) => {
+        navigator.locks
+          .request(nameOf(key), how, (lock) => {
+            resolve(lock !== null);
+            return lock === null || left.signal.aborted ? undefined : new Promise<void>((done) => release.push(done));
+          })
+          .catch(() => {
+            resolve(false);
+            if (!left.signal.aborted) lost();
+          });
+      });
     /** When the other window lets go, this one edits by itself. */
-    const wait = (key: string): void => void hold(key, { signal: left.signal }).then((held) => {
-      if (held && !left.signal.aborted) setTurn((t) => ({ count: t.count + 1, steal: false }));
-    });
+    const wait = (key: string): void =>
+      void hold(key, { signal: left.signal }).then((held) => {
+        if (held && !left.signal.aborted) setTurn((t) => ({ count: t.count + 1, steal: false }));
+      });
     function lost(): void {
       setElsewhere(true);
       // What was typed here is saved before the other window goes on with it.

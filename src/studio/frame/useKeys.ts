@@ -43,7 +43,9 @@ export function useKeys(): void {
       '?': () => dispatch(keysShownToggled(true)),
       '0': () => void navigate('/'),
     };
-    STAGES.forEach(({ to }, i) => { single[String(i + 1)] = () => void navigate(to); });
+    STAGES.forEach(({ to }, i) => {
+      single[String(i + 1)] = () => void navigate(to);
+    });
 
     function onKey(event: KeyboardEvent): void {
       const target = event.target as HTMLElement;
@@ -55,7 +57,14 @@ export function useKeys(): void {
       if ((event.ctrlKey || event.metaKey) && event.key === 'Enter') return void dispatch(publishToggled('changes'));
       if (event.key === 'Escape' && frame.buyerView) return void dispatch(buyerViewToggled(false));
       if (event.key === 'Escape' && frame.keysShown) return void dispatch(keysShownToggled(false));
-      if (!frame.keysOn || event.ctrlKey || event.metaKey || event.altKey || target.closest('input, textarea, select, [contenteditable], [role="separator"]')) return;
+      if (
+        !frame.keysOn ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        target.closest('input, textarea, select, [contenteditable], [role="separator"]')
+      )
+        return;
       const act = single[event.key];
       if (!act) return;
       event.preventDefault();
@@ -69,8 +78,13 @@ export function useKeys(): void {
 /** The row before or after the one in hand, in the index or else in the sheet's list. */
 function step(by: -1 | 1): void {
   const rows = [...document.querySelectorAll<HTMLElement>('.index .row:not([data-new])')];
-  const list = rows.length > 0 && !document.querySelector('.sheet tr[data-row]') ? rows : [...document.querySelectorAll<HTMLElement>('.sheet tr[data-row] a')];
-  const at = list.findIndex((row) => row.getAttribute('aria-current') === 'true' || row.closest('tr')?.getAttribute('aria-selected') === 'true');
+  const list =
+    rows.length > 0 && !document.querySelector('.sheet tr[data-row]')
+      ? rows
+      : [...document.querySelectorAll<HTMLElement>('.sheet tr[data-row] a')];
+  const at = list.findIndex(
+    (row) => row.getAttribute('aria-current') === 'true' || row.closest('tr')?.getAttribute('aria-selected') === 'true',
+  );
   const next = list[at < 0 ? 0 : at + by];
   next?.click();
   next?.scrollIntoView({ block: 'nearest' });
@@ -78,9 +92,17 @@ function step(by: -1 | 1): void {
 
 /** Focus goes to the next pane that is there, and round again. */
 function toPane(by: -1 | 1): void {
-  const panes = PANES.flatMap((name) => [...document.querySelectorAll<HTMLElement>(`[data-pane="${name}"]`)].filter((pane) => pane.offsetParent !== null || pane.getClientRects().length > 0));
+  const panes = PANES.flatMap((name) =>
+    [...document.querySelectorAll<HTMLElement>(`[data-pane="${name}"]`)].filter(
+      (pane) => pane.offsetParent !== null || pane.getClientRects().length > 0,
+    ),
+  );
   const at = panes.findIndex((pane) => pane.contains(document.activeElement));
   const pane = panes[(at + by + panes.length) % panes.length];
-  const first = [...(pane?.querySelectorAll<HTMLElement>('[aria-current], a[href], button:not([disabled]), input, textarea, select') ?? [])].find((e) => e.getClientRects().length > 0);
+  const first = [
+    ...(pane?.querySelectorAll<HTMLElement>(
+      '[aria-current], a[href], button:not([disabled]), input, textarea, select',
+    ) ?? []),
+  ].find((e) => e.getClientRects().length > 0);
   (pane?.dataset['pane'] === 'sheet' || pane?.dataset['pane'] === 'outcome' ? pane : (first ?? pane))?.focus();
 }

@@ -10,7 +10,12 @@ export function keysInHand(pathname: string, { content }: Draft): string[] {
   switch (stage) {
     case 'make': {
       const product = content.products.find((p) => p.id === id) ?? content.products[0];
-      return product ? [`product/${product.id}`, ...content.offers.filter((o) => o.productIds.includes(product.id)).map((o) => `offer/${o.id}`)] : [];
+      return product
+        ? [
+            `product/${product.id}`,
+            ...content.offers.filter((o) => o.productIds.includes(product.id)).map((o) => `offer/${o.id}`),
+          ]
+        : [];
     }
     case 'price': {
       const offer = content.offers.find((o) => o.id === id) ?? content.offers[0];
@@ -44,7 +49,8 @@ export function useStepsInHand(draft: Draft): StepsInHand {
       return row && step ? [{ key: row.key, step }] : [];
     });
     // What was done a moment ago is undone first, also before it is saved.
-    if (which === 'done') for (const key of keys) for (const step of unsaved[key]?.slice(-1) ?? []) steps.push({ key, step });
+    if (which === 'done')
+      for (const key of keys) for (const step of unsaved[key]?.slice(-1) ?? []) steps.push({ key, step });
     // What was done last is undone first; what was undone last (the earliest) is done again first.
     return steps.sort((a, b) => (which === 'done' ? b.step.at - a.step.at : a.step.at - b.step.at))[0] ?? null;
   };

@@ -16,7 +16,8 @@ export function MakeStage({ draft }: { draft: Draft }) {
   const navigate = useNavigate();
   const { offers, shop } = draft.content;
   const products = draft.content.products.filter((p) => !p.putAway);
-  const product = id === 'new' ? undefined : (products.find((p) => p.id === id) ?? (id === undefined ? products[0] : undefined));
+  const product =
+    id === 'new' ? undefined : (products.find((p) => p.id === id) ?? (id === undefined ? products[0] : undefined));
   const now = useNow();
   const sheetTop = useRef<HTMLDivElement>(null);
   const isNew = useRef<string | null>(null);
@@ -60,7 +61,9 @@ export function MakeStage({ draft }: { draft: Draft }) {
   const empty = products.length === 0;
   const index = (
     <>
-      <Link className="row" data-new to="/make/new" aria-current={id === 'new' ? 'true' : undefined}><b>New product …</b></Link>
+      <Link className="row" data-new to="/make/new" aria-current={id === 'new' ? 'true' : undefined}>
+        <b>New product …</b>
+      </Link>
       {!empty && <div className="group">Downloads</div>}
       {products.map((p) => (
         <Link key={p.id} className="row" to={`/make/${p.id}`} aria-current={p.id === product?.id ? 'true' : undefined}>
@@ -81,12 +84,22 @@ export function MakeStage({ draft }: { draft: Draft }) {
         {...(product ? { inHand: product.title || 'Without a title' } : {})}
         sheet={
           product ? (
-            <div ref={sheetTop}><ProductSheet key={product.id} draft={draft} product={product} /></div>
+            <div ref={sheetTop}>
+              <ProductSheet key={product.id} draft={draft} product={product} />
+            </div>
           ) : (
             <>
               <h1>{empty ? 'What will you sell first?' : 'What will you make?'}</h1>
               <ul className="mt-5 max-w-md">
-                <li className="border-t border-line"><button className="w-full py-3 text-start" onClick={() => make()}><b className="font-semibold">Files to download</b><br /><span className="text-ink-2">One or more files, opened the moment they are paid for. Or drop files anywhere on this page.</span></button></li>
+                <li className="border-t border-line">
+                  <button className="w-full py-3 text-start" onClick={() => make()}>
+                    <b className="font-semibold">Files to download</b>
+                    <br />
+                    <span className="text-ink-2">
+                      One or more files, opened the moment they are paid for. Or drop files anywhere on this page.
+                    </span>
+                  </button>
+                </li>
               </ul>
             </>
           )
@@ -95,15 +108,28 @@ export function MakeStage({ draft }: { draft: Draft }) {
           product && (
             <>
               <Missing findings={draft.findings.filter((f) => f.about.id === product.id || f.about.id === offer?.id)} />
-              {offer && price && <div className="sec mt-3 !pb-0"><h2 className="mb-2">What the buyer will pay</h2><PriceOutcome draft={draft} offer={offer} price={price} now={now} width={312} /></div>}
+              {offer && price && (
+                <div className="sec mt-3 !pb-0">
+                  <h2 className="mb-2">What the buyer will pay</h2>
+                  <PriceOutcome draft={draft} offer={offer} price={price} now={now} width={312} />
+                </div>
+              )}
             </>
           )
         }
         outcome={
           product && (
             <>
-              <div className="pb-3"><h3 className="mb-2">What the buyer gets</h3><BuyersThing product={product} /></div>
-              {offer && <div className="sec"><h3 className="mb-2">What the buyer chooses</h3><BuyersChoice offer={offer} locale={shop.locale} /></div>}
+              <div className="pb-3">
+                <h3 className="mb-2">What the buyer gets</h3>
+                <BuyersThing product={product} />
+              </div>
+              {offer && (
+                <div className="sec">
+                  <h3 className="mb-2">What the buyer chooses</h3>
+                  <BuyersChoice offer={offer} locale={shop.locale} />
+                </div>
+              )}
             </>
           )
         }
@@ -116,9 +142,17 @@ export function MakeStage({ draft }: { draft: Draft }) {
 function BuyersThing({ product }: { product: Product }) {
   return (
     <div className="rounded-[var(--radius)] border border-line bg-paper px-3.5 py-3">
-      <b className="font-semibold" dir="auto">{product.title || 'Without a title'}</b>
+      <b className="font-semibold" dir="auto">
+        {product.title || 'Without a title'}
+      </b>
       <p className="text-access">{describeContents(product)}</p>
-      <ul>{product.files.slice(0, 4).map((f) => <li key={f.id} className="cap break-words border-t border-line py-1" dir="auto">{f.name}</li>)}</ul>
+      <ul>
+        {product.files.slice(0, 4).map((f) => (
+          <li key={f.id} className="cap break-words border-t border-line py-1" dir="auto">
+            {f.name}
+          </li>
+        ))}
+      </ul>
       {product.files.length > 4 && <p className="cap border-t border-line pt-1">and {product.files.length - 4} more</p>}
     </div>
   );

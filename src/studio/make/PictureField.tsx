@@ -8,16 +8,51 @@ export function PictureField({ product }: { product: Product }) {
   const url = useFileUrl(product.picture?.file ?? null);
   return (
     <div className="flex flex-wrap items-start gap-4">
-      {url !== null && <img src={url} alt={product.picture?.alt ?? ''} className="h-24 w-36 rounded-[var(--radius)] object-cover" />}
+      {url !== null && (
+        <img src={url} alt={product.picture?.alt ?? ''} className="h-24 w-36 rounded-[var(--radius)] object-cover" />
+      )}
       <div className="min-w-56 flex-1">
-        {product.picture && <input className="bare w-full" aria-label="The picture in words" placeholder="What is on it, for people who cannot see it?" dir="auto" value={product.picture.alt} onChange={(e) => void change('product', product.id, (p) => { if (p.picture) p.picture.alt = e.target.value.slice(0, 300); })} />}
+        {product.picture && (
+          <input
+            className="bare w-full"
+            aria-label="The picture in words"
+            placeholder="What is on it, for people who cannot see it?"
+            dir="auto"
+            value={product.picture.alt}
+            onChange={(e) =>
+              void change('product', product.id, (p) => {
+                if (p.picture) p.picture.alt = e.target.value.slice(0, 300);
+              })
+            }
+          />
+        )}
         <p className="mt-2 flex gap-4">
-          <label className="opt cursor-pointer focus-within:outline-2">{product.picture ? 'Another picture' : 'Add a picture'}<input type="file" accept="image/png,image/jpeg,image/webp,image/gif,image/svg+xml" className="sr-only" aria-label="Picture" onChange={(e) => {
-            const file = e.target.files?.[0];
-            if (file) setPicture(product.id, file);
-            e.target.value = '';
-          }} /></label>
-          {product.picture && <button className="opt" onClick={() => void change('product', product.id, (p) => { p.picture = null; })}>Remove the picture</button>}
+          <label className="opt cursor-pointer focus-within:outline-2">
+            {product.picture ? 'Another picture' : 'Add a picture'}
+            <input
+              type="file"
+              accept="image/png,image/jpeg,image/webp,image/gif,image/svg+xml"
+              className="sr-only"
+              aria-label="Picture"
+              onChange={(e) => {
+                const file = e.target.files?.[0];
+                if (file) setPicture(product.id, file);
+                e.target.value = '';
+              }}
+            />
+          </label>
+          {product.picture && (
+            <button
+              className="opt"
+              onClick={() =>
+                void change('product', product.id, (p) => {
+                  p.picture = null;
+                })
+              }
+            >
+              Remove the picture
+            </button>
+          )}
         </p>
       </div>
     </div>

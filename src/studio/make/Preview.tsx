@@ -27,9 +27,24 @@ export function useFileUrl(file: FileRef | null): string | null {
 export function Preview({ file }: { file: FileRef }) {
   const url = useFileUrl(file);
   if (url === null) return null;
-  if (file.type.startsWith('image/')) return <img src={url} alt={file.name} className="mt-2 max-h-64 rounded-[var(--radius)]" />;
+  if (file.type.startsWith('image/'))
+    return <img src={url} alt={file.name} className="mt-2 max-h-64 rounded-[var(--radius)]" />;
   if (file.type.startsWith('audio/')) return <audio src={url} controls className="mt-2 w-full" />;
   if (file.type.startsWith('video/')) return <video src={url} controls className="mt-2 max-h-64" />;
-  if (file.type === 'application/pdf') return <p className="mt-2"><a className="plain-link" href={url} target="_blank" rel="noopener">Open the PDF in a new window</a></p>;
-  return <p className="mt-2 text-ink-2">A browser cannot show this kind of file; the buyer gets it as it is. <a className="plain-link" href={url} download={file.name}>Save it here</a></p>;
+  if (file.type === 'application/pdf')
+    return (
+      <p className="mt-2">
+        <a className="plain-link" href={url} target="_blank" rel="noopener">
+          Open the PDF in a new window
+        </a>
+      </p>
+    );
+  return (
+    <p className="mt-2 text-ink-2">
+      A browser cannot show this kind of file; the buyer gets it as it is.{' '}
+      <a className="plain-link" href={url} download={file.name}>
+        Save it here
+      </a>
+    </p>
+  );
 }

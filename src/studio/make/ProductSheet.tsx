@@ -17,9 +17,19 @@ export function ProductSheet({ draft, product }: { draft: Draft; product: Produc
 
   function retitle(title: string): void {
     const before = product.title;
-    edit((p) => { p.title = title; });
+    edit((p) => {
+      p.title = title;
+    });
     // An offer that still bears the product's name goes along with it.
-    for (const offer of soldIn) if (offer.productIds.length === 1 && offer.title === before && !draft.live?.content.offers.some((o) => o.id === offer.id)) void change('offer', offer.id, (o) => { o.title = title; });
+    for (const offer of soldIn)
+      if (
+        offer.productIds.length === 1 &&
+        offer.title === before &&
+        !draft.live?.content.offers.some((o) => o.id === offer.id)
+      )
+        void change('offer', offer.id, (o) => {
+          o.title = title;
+        });
   }
 
   const isLive = draft.live?.content.products.some((p) => p.id === product.id) ?? false;
@@ -36,51 +46,206 @@ export function ProductSheet({ draft, product }: { draft: Draft; product: Produc
 
   return (
     <>
-      <input className="bare title-field" aria-label="Title" placeholder="Title of what you sell" dir="auto" value={product.title} onChange={(e) => retitle(e.target.value.slice(0, 200))} onKeyDown={(e) => { if (e.key === 'Escape' && isUntouched(product)) remove(); }} />
-      <input className="bare lead mt-1 w-full text-ink-2" aria-label="Promise, one line" placeholder="One line: what does it do for the buyer?" dir="auto" value={product.promise} onChange={(e) => edit((p) => { p.promise = e.target.value.slice(0, 300); })} />
+      <input
+        className="bare title-field"
+        aria-label="Title"
+        placeholder="Title of what you sell"
+        dir="auto"
+        value={product.title}
+        onChange={(e) => retitle(e.target.value.slice(0, 200))}
+        onKeyDown={(e) => {
+          if (e.key === 'Escape' && isUntouched(product)) remove();
+        }}
+      />
+      <input
+        className="bare lead mt-1 w-full text-ink-2"
+        aria-label="Promise, one line"
+        placeholder="One line: what does it do for the buyer?"
+        dir="auto"
+        value={product.promise}
+        onChange={(e) =>
+          edit((p) => {
+            p.promise = e.target.value.slice(0, 300);
+          })
+        }
+      />
 
-      <section className="sec mt-4"><h3 className="mb-2">Files the buyer gets</h3><FileList product={product} /><div className="mt-3"><LinkList product={product} /></div></section>
-      <section className="sec"><h3 className="mb-2">Picture</h3><PictureField product={product} /></section>
+      <section className="sec mt-4">
+        <h3 className="mb-2">Files the buyer gets</h3>
+        <FileList product={product} />
+        <div className="mt-3">
+          <LinkList product={product} />
+        </div>
+      </section>
+      <section className="sec">
+        <h3 className="mb-2">Picture</h3>
+        <PictureField product={product} />
+      </section>
       <section className="sec">
         <h3 className="mb-2">Description</h3>
-        <RichField label="Description" placeholder="What is in it, who is it for?" className="prose-words typed !block" value={product.description} onChange={(value) => edit((p) => { p.description = value; })} />
+        <RichField
+          label="Description"
+          placeholder="What is in it, who is it for?"
+          className="prose-words typed !block"
+          value={product.description}
+          onChange={(value) =>
+            edit((p) => {
+              p.description = value;
+            })
+          }
+        />
       </section>
       <section className="sec">
         <h3 className="mb-1">Benefits</h3>
         <p className="cap mb-2">Short lines that pages can use.</p>
         {product.benefits.map((benefit, i) => (
           <div key={i} className="flex items-baseline gap-3">
-            <input className="bare flex-1" aria-label={`Benefit ${i + 1}`} dir="auto" value={benefit} onChange={(e) => edit((p) => { p.benefits[i] = e.target.value.slice(0, 300); })} />
-            <button className="opt" aria-label={`Remove benefit ${i + 1}`} onClick={() => edit((p) => { p.benefits.splice(i, 1); })}>Remove</button>
+            <input
+              className="bare flex-1"
+              aria-label={`Benefit ${i + 1}`}
+              dir="auto"
+              value={benefit}
+              onChange={(e) =>
+                edit((p) => {
+                  p.benefits[i] = e.target.value.slice(0, 300);
+                })
+              }
+            />
+            <button
+              className="opt"
+              aria-label={`Remove benefit ${i + 1}`}
+              onClick={() =>
+                edit((p) => {
+                  p.benefits.splice(i, 1);
+                })
+              }
+            >
+              Remove
+            </button>
           </div>
         ))}
-        <button className="opt" onClick={() => edit((p) => { p.benefits.push(''); })}>Add a benefit</button>
+        <button
+          className="opt"
+          onClick={() =>
+            edit((p) => {
+              p.benefits.push('');
+            })
+          }
+        >
+          Add a benefit
+        </button>
       </section>
       <section className="sec">
         <p className="sentence">
           Each buyer can fetch a file{' '}
-          <input className="fill" type="number" min={1} max={1000} aria-label="How many times each buyer can fetch a file" value={product.downloads.limit} onChange={(e) => edit((p) => { p.downloads.limit = clamp(e.target.value, 1000); })} /> times; a link to it works for{' '}
-          <input className="fill" type="number" min={1} max={720} aria-label="How many hours a link to a file works" value={product.downloads.linkHours} onChange={(e) => edit((p) => { p.downloads.linkHours = clamp(e.target.value, 720); })} /> hours.
+          <input
+            className="fill"
+            type="number"
+            min={1}
+            max={1000}
+            aria-label="How many times each buyer can fetch a file"
+            value={product.downloads.limit}
+            onChange={(e) =>
+              edit((p) => {
+                p.downloads.limit = clamp(e.target.value, 1000);
+              })
+            }
+          />{' '}
+          times; a link to it works for{' '}
+          <input
+            className="fill"
+            type="number"
+            min={1}
+            max={720}
+            aria-label="How many hours a link to a file works"
+            value={product.downloads.linkHours}
+            onChange={(e) =>
+              edit((p) => {
+                p.downloads.linkHours = clamp(e.target.value, 720);
+              })
+            }
+          />{' '}
+          hours.
         </p>
-        <p className="cap">Fetching the same file again within a day counts once. Links are made anew each time the buyer looks.</p>
+        <p className="cap">
+          Fetching the same file again within a day counts once. Links are made anew each time the buyer looks.
+        </p>
       </section>
       <section className="sec">
         <h3 className="mb-1">Sold in</h3>
-        {soldIn.length === 0 && <p className="text-ink-2">No offer yet. <button className="opt" onClick={sell}>Sell it</button></p>}
+        {soldIn.length === 0 && (
+          <p className="text-ink-2">
+            No offer yet.{' '}
+            <button className="opt" onClick={sell}>
+              Sell it
+            </button>
+          </p>
+        )}
         {soldIn.map((offer) => (
           <div key={offer.id} className="mt-2">
-            <Link className="font-semibold" to={`/price/${offer.id}`} dir="auto">{offer.title || 'Without a title'}</Link>
-            {offer.prices.map((price) => <PriceSentence key={price.id} offer={offer} price={price} />)}
-            {offer.prices.length === 0 && <p className="mt-1"><button className="btn btn-quiet btn-sm" onClick={() => { const id = newId('pr'); void change('offer', offer.id, (o) => { o.prices.push(newPrice(id)); }); focusAmount(id); }}>Set a price</button></p>}
+            <Link className="font-semibold" to={`/price/${offer.id}`} dir="auto">
+              {offer.title || 'Without a title'}
+            </Link>
+            {offer.prices.map((price) => (
+              <PriceSentence key={price.id} offer={offer} price={price} />
+            ))}
+            {offer.prices.length === 0 && (
+              <p className="mt-1">
+                <button
+                  className="btn btn-quiet btn-sm"
+                  onClick={() => {
+                    const id = newId('pr');
+                    void change('offer', offer.id, (o) => {
+                      o.prices.push(newPrice(id));
+                    });
+                    focusAmount(id);
+                  }}
+                >
+                  Set a price
+                </button>
+              </p>
+            )}
           </div>
         ))}
       </section>
-      <section className="sec">{isLive ? <p><button className="opt" onClick={() => { edit((p) => { p.putAway = true; }); for (const o of soldIn) if (o.productIds.length === 1) void change('offer', o.id, (d) => { d.putAway = true; }); void navigate('/make'); }}>Put this away</button> <span className="cap">Off every list and off sale with the next publishing; owners keep it. It can be brought back in Shop.</span></p> : <button className="opt" onClick={remove}>Remove this draft</button>}</section>
+      <section className="sec">
+        {isLive ? (
+          <p>
+            <button
+              className="opt"
+              onClick={() => {
+                edit((p) => {
+                  p.putAway = true;
+                });
+                for (const o of soldIn)
+                  if (o.productIds.length === 1)
+                    void change('offer', o.id, (d) => {
+                      d.putAway = true;
+                    });
+                void navigate('/make');
+              }}
+            >
+              Put this away
+            </button>{' '}
+            <span className="cap">
+              Off every list and off sale with the next publishing; owners keep it. It can be brought back in Shop.
+            </span>
+          </p>
+        ) : (
+          <button className="opt" onClick={remove}>
+            Remove this draft
+          </button>
+        )}
+      </section>
     </>
   );
 }
 
 /** A product begun by mistake: Esc takes it away again. */
-const isUntouched = (product: Product): boolean => product.title === '' && product.promise === '' && product.files.length + product.links.length + product.benefits.length === 0 && product.picture === null;
+const isUntouched = (product: Product): boolean =>
+  product.title === '' &&
+  product.promise === '' &&
+  product.files.length + product.links.length + product.benefits.length === 0 &&
+  product.picture === null;
 
 const clamp = (text: string, most: number): number => Math.min(most, Math.max(1, Math.round(Number(text) || 1)));

@@ -12,7 +12,9 @@ export async function smallerPicture(file: File): Promise<File> {
       worker.onerror = reject;
       worker.postMessage(file);
     });
-    return made.blob === null ? file : new File([made.blob], file.name.replace(/\.[^.]+$/, '') + '.webp', { type: 'image/webp' });
+    return made.blob === null
+      ? file
+      : new File([made.blob], file.name.replace(/\.[^.]+$/, '') + '.webp', { type: 'image/webp' });
   } catch {
     return file;
   } finally {

@@ -15,47 +15,64 @@ export const cancelUpload = (jobId: string): void => cancels.get(jobId)?.();
 export function addFilesTo(productId: string, files: readonly File[]): void {
   void (async () => {
     for (const file of files) {
-      await takeIn(file, (ref) => change('product', productId, (p) => {
-        // The same file twice is one file.
-        if (!p.files.some((f) => f.sha256 === ref.sha256 && f.name === ref.name)) p.files.push(ref);
-      }));
+      await takeIn(file, (ref) =>
+        change('product', productId, (p) => {
+          // The same file twice is one file.
+          if (!p.files.some((f) => f.sha256 === ref.sha256 && f.name === ref.name)) p.files.push(ref);
+        }),
+      );
     }
   })();
 }
 
 /** Puts another file where one stands. What was there is kept as an earlier version, and buyers' links go on working. */
 export function replaceFile(productId: string, fileId: string, file: File): void {
-  void takeIn(file, (ref) => change('product', productId, (p) => {
-    const found = p.files.find((f) => f.id === fileId);
-    if (!found || found.sha256 === ref.sha256) return;
-    const { sha256, name, bytes, type, earlier } = found;
-    Object.assign(found, { sha256: ref.sha256, name: ref.name, bytes: ref.bytes, type: ref.type, earlier: [{ sha256, name, bytes, type }, ...(earlier ?? [])].slice(0, 20) });
-  }));
+  void takeIn(file, (ref) =>
+    change('product', productId, (p) => {
+      const found = p.files.find((f) => f.id === fileId);
+      if (!found || found.sha256 === ref.sha256) return;
+      const { sha256, name, bytes, type, earlier } = found;
+      Object.assign(found, {
+        sha256: ref.sha256,
+        name: ref.name,
+        bytes: ref.bytes,
+        type: ref.type,
+        earlier: [{ sha256, name, bytes, type }, ...(earlier ?? [])].slice(0, 20),
+      });
+    }),
+  );
 }
 
 /** Sets a product's picture. */
 export function setPicture(productId: string, file: File): void {
-  void takePicture(file, (ref) => change('product', productId, (p) => {
-    p.picture = { file: ref, alt: p.picture?.alt ?? '' };
-  }));
+  void takePicture(file, (ref) =>
+    change('product', productId, (p) => {
+      p.picture = { file: ref, alt: p.picture?.alt ?? '' };
+    }),
+  );
 }
 
 /** Sets the shop's logo. */
 export function setLogo(file: File): void {
-  void takePicture(file, (ref) => change('shop', 'shop', (shop) => {
-    shop.brand = { ...(shop.brand ?? DEFAULT_BRAND), logo: { file: ref, alt: shop.name } };
-  }));
+  void takePicture(file, (ref) =>
+    change('shop', 'shop', (shop) => {
+      shop.brand = { ...(shop.brand ?? DEFAULT_BRAND), logo: { file: ref, alt: shop.name } };
+    }),
+  );
 }
 
 /** Sets the picture of a block on a page. */
 export function setBlockPicture(pageId: string, blockId: string, file: File): void {
-  void takePicture(file, (ref) => change('page', pageId, (page) => {
-    const block = page.blocks.find((b) => b.id === blockId);
-    if (block?.kind === 'picture' || block?.kind === 'maker') block.file = ref;
-  }));
+  void takePicture(file, (ref) =>
+    change('page', pageId, (page) => {
+      const block = page.blocks.find((b) => b.id === blockId);
+      if (block?.kind === 'picture' || block?.kind === 'maker') block.file = ref;
+    }),
+  );
 }
 
-const takePicture = async (file: File, onTaken: (ref: FileRef) => Promise<void>): Promise<void> => takeIn(file.size === 0 ? file : await smallerPicture(file), onTaken);
+const takePicture = async (file: File, onTaken: (ref: FileRef) => Promise<void>): Promise<void> =>
+  takeIn(file.size === 0 ? file : await smallerPicture(file), onTaken);
 
 async function takeIn(file: File, onTaken: (ref: FileRef) => Promise<void>): Promise<void> {
   const id = newId('up');

@@ -10,5 +10,9 @@ export function Announced({ text }: { text: string }) {
     const timer = setTimeout(() => setSaid((s) => ({ ...s, now: text })), AFTER_MS);
     return () => clearTimeout(timer);
   }, [text, said.first, said.now]);
-  return <span className="sr-only" role="status">{said.now}</span>;
+  return (
+    <span className="sr-only" role="status">
+      {said.now}
+    </span>
+  );
 }

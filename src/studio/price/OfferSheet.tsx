@@ -25,12 +25,25 @@ export function OfferSheet({ draft, offer, onTake }: Props) {
   const edit = (recipe: (o: DraftOffer) => void): void => void change('offer', offer.id, recipe);
   function addPrice(): void {
     const id = newId('pr');
-    edit((o) => { o.prices.push(newPrice(id)); });
+    edit((o) => {
+      o.prices.push(newPrice(id));
+    });
     focusAmount(id);
   }
   return (
     <>
-      <input className="bare title-field" aria-label="Title of the offer" placeholder="Title of the offer" dir="auto" value={offer.title} onChange={(e) => edit((o) => { o.title = e.target.value.slice(0, 200); })} />
+      <input
+        className="bare title-field"
+        aria-label="Title of the offer"
+        placeholder="Title of the offer"
+        dir="auto"
+        value={offer.title}
+        onChange={(e) =>
+          edit((o) => {
+            o.title = e.target.value.slice(0, 200);
+          })
+        }
+      />
       <OpensWhat draft={draft} offer={offer} />
       {offer.prices.map((price, i) => (
         <section key={price.id} className="sec mt-2" onFocus={() => onTake(price.id)} aria-label={`Price ${i + 1}`}>
@@ -39,53 +52,167 @@ export function OfferSheet({ draft, offer, onTake }: Props) {
           <PriceSentence offer={offer} price={price} offers={draft.content.offers.filter((o) => !o.putAway)} />
         </section>
       ))}
-      <div className="sec"><button className="btn btn-quiet" onClick={addPrice}>{offer.prices.length === 0 ? 'Set a price' : 'Add another price to choose from'}</button></div>
+      <div className="sec">
+        <button className="btn btn-quiet" onClick={addPrice}>
+          {offer.prices.length === 0 ? 'Set a price' : 'Add another price to choose from'}
+        </button>
+      </div>
       <SideBySide draft={draft} offer={offer} />
-      <section className="sec"><h3>What the buyer’s card statement reads</h3><p className="mt-1">{shop.cardStatement}, unless a price says otherwise. <Link className="opt" to="/shop">Change</Link></p><p className="cap mt-1">Days here begin and end in {shop.zone}. <Link className="opt !text-[13px]" to="/shop">Change</Link></p></section>
+      <section className="sec">
+        <h3>What the buyer’s card statement reads</h3>
+        <p className="mt-1">
+          {shop.cardStatement}, unless a price says otherwise.{' '}
+          <Link className="opt" to="/shop">
+            Change
+          </Link>
+        </p>
+        <p className="cap mt-1">
+          Days here begin and end in {shop.zone}.{' '}
+          <Link className="opt !text-[13px]" to="/shop">
+            Change
+          </Link>
+        </p>
+      </section>
       <StopSelling draft={draft} offer={offer} />
       <section className="sec">
         {live ? (
-          <p><button className="opt" onClick={() => edit((o) => { o.putAway = true; })}>Put this offer away</button> <span className="cap">Off every list and off sale with the next publishing; owners keep access. It can be brought back in Shop.</span></p>
+          <p>
+            <button
+              className="opt"
+              onClick={() =>
+                edit((o) => {
+                  o.putAway = true;
+                })
+              }
+            >
+              Put this offer away
+            </button>{' '}
+            <span className="cap">
+              Off every list and off sale with the next publishing; owners keep access. It can be brought back in Shop.
+            </span>
+          </p>
         ) : (
-          <button className="opt" onClick={() => void removeDrafts([`offer/${offer.id}`], offer.title).then(() => navigate('/price'))}>Remove this draft</button>
+          <button
+            className="opt"
+            onClick={() => void removeDrafts([`offer/${offer.id}`], offer.title).then(() => navigate('/price'))}
+          >
+            Remove this draft
+          </button>
         )}
       </section>
     </>
   );
 }
 
-function PriceHead({ offer, price, at, edit }: { offer: DraftOffer; price: DraftPrice; at: number; edit: (recipe: (o: DraftOffer) => void) => void }) {
+function PriceHead({
+  offer,
+  price,
+  at,
+  edit,
+}: {
+  offer: DraftOffer;
+  price: DraftPrice;
+  at: number;
+  edit: (recipe: (o: DraftOffer) => void) => void;
+}) {
   const [said, setSaid] = useState('');
-  const move = (by: -1 | 1): void => edit((o) => {
-    const [moved] = o.prices.splice(at, 1);
-    if (moved) o.prices.splice(at + by, 0, moved);
-  });
+  const move = (by: -1 | 1): void =>
+    edit((o) => {
+      const [moved] = o.prices.splice(at, 1);
+      if (moved) o.prices.splice(at + by, 0, moved);
+    });
   function copy(): void {
-    edit((o) => { o.prices.splice(at + 1, 0, { ...structuredClone(price), id: newId('pr'), name: price.name === '' ? '' : `${price.name}, copy` }); });
+    edit((o) => {
+      o.prices.splice(at + 1, 0, {
+        ...structuredClone(price),
+        id: newId('pr'),
+        name: price.name === '' ? '' : `${price.name}, copy`,
+      });
+    });
     setSaid('Copied. The copy stands below.');
   }
   return (
     <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-      <input className="bare min-w-40 flex-1 font-head text-[15px] font-semibold" aria-label={`Name of price ${at + 1}`} placeholder={offer.prices.length > 1 ? 'A short name, like “All at once”' : 'All at once'} dir="auto" value={price.name} onChange={(e) => edit((o) => { const found = o.prices[at]; if (found) found.name = e.target.value.slice(0, 120); })} />
+      <input
+        className="bare min-w-40 flex-1 font-head text-[15px] font-semibold"
+        aria-label={`Name of price ${at + 1}`}
+        placeholder={offer.prices.length > 1 ? 'A short name, like “All at once”' : 'All at once'}
+        dir="auto"
+        value={price.name}
+        onChange={(e) =>
+          edit((o) => {
+            const found = o.prices[at];
+            if (found) found.name = e.target.value.slice(0, 120);
+          })
+        }
+      />
       <span className="cap flex gap-x-3 whitespace-nowrap">
-        <span className="sr-only" role="status">{said}</span>
-        {at > 0 && <button className="opt" aria-label={`Move up price ${at + 1}`} onClick={() => move(-1)}>Move up</button>}
-        {at < offer.prices.length - 1 && <button className="opt" aria-label={`Move down price ${at + 1}`} onClick={() => move(1)}>Move down</button>}
-        <button className="opt" aria-label={`Copy price ${at + 1}`} onClick={copy}>Copy</button>
-        <button className="opt" aria-label={`Remove price ${at + 1}`} onClick={() => edit((o) => { o.prices.splice(at, 1); })}>Remove</button>
+        <span className="sr-only" role="status">
+          {said}
+        </span>
+        {at > 0 && (
+          <button className="opt" aria-label={`Move up price ${at + 1}`} onClick={() => move(-1)}>
+            Move up
+          </button>
+        )}
+        {at < offer.prices.length - 1 && (
+          <button className="opt" aria-label={`Move down price ${at + 1}`} onClick={() => move(1)}>
+            Move down
+          </button>
+        )}
+        <button className="opt" aria-label={`Copy price ${at + 1}`} onClick={copy}>
+          Copy
+        </button>
+        <button
+          className="opt"
+          aria-label={`Remove price ${at + 1}`}
+          onClick={() =>
+            edit((o) => {
+              o.prices.splice(at, 1);
+            })
+          }
+        >
+          Remove
+        </button>
       </span>
     </div>
   );
 }
 
 /** What buyers have now where this price differs from it, and the way back. */
-function LivePrice({ offer, live, price, locale, edit }: { offer: DraftOffer; live: DraftOffer; price: DraftPrice; locale: string; edit: (recipe: (o: DraftOffer) => void) => void }) {
+function LivePrice({
+  offer,
+  live,
+  price,
+  locale,
+  edit,
+}: {
+  offer: DraftOffer;
+  live: DraftOffer;
+  price: DraftPrice;
+  locale: string;
+  edit: (recipe: (o: DraftOffer) => void) => void;
+}) {
   const was = live.prices.find((p) => p.id === price.id);
   if (!was) return <p className="changed mt-1">New, not live yet.</p>;
   const before = priceParts(live, was, locale);
   const differs = priceChanges(before, priceParts(offer, price, locale), 'Live');
   if (differs.length === 0) return null;
-  return <p className="changed mt-1">{differs.map((d) => d.replace(/ → .*$/, '')).join('; ')} · <button className="opt" onClick={() => edit((o) => { o.prices = o.prices.map((p) => (p.id === price.id ? { ...was, name: p.name } : p)); })}>Put back</button></p>;
+  return (
+    <p className="changed mt-1">
+      {differs.map((d) => d.replace(/ → .*$/, '')).join('; ')} ·{' '}
+      <button
+        className="opt"
+        onClick={() =>
+          edit((o) => {
+            o.prices = o.prices.map((p) => (p.id === price.id ? { ...was, name: p.name } : p));
+          })
+        }
+      >
+        Put back
+      </button>
+    </p>
+  );
 }
 
 function OpensWhat({ draft, offer }: { draft: Draft; offer: DraftOffer }) {
@@ -95,25 +222,76 @@ function OpensWhat({ draft, offer }: { draft: Draft; offer: DraftOffer }) {
   const titleOf = (id: string): string => products.find((p) => p.id === id)?.title || 'Without a title';
   return (
     <p className="mt-1 text-ink-2">
-      Opens{' '}
-      {offer.productIds.length === 0 && 'nothing yet'}
+      Opens {offer.productIds.length === 0 && 'nothing yet'}
       {offer.productIds.map((id, i) => (
-        <span key={id}>{i > 0 && ' and '}<Link className="font-semibold text-access" to={`/make/${id}`} dir="auto">{titleOf(id)}</Link>{offer.productIds.length > 1 && <> <button className="opt" aria-label={`Take ${titleOf(id)} out`} onClick={() => void change('offer', offer.id, (o) => { o.productIds = o.productIds.filter((x) => x !== id); })}>take out</button></>}</span>
+        <span key={id}>
+          {i > 0 && ' and '}
+          <Link className="font-semibold text-access" to={`/make/${id}`} dir="auto">
+            {titleOf(id)}
+          </Link>
+          {offer.productIds.length > 1 && (
+            <>
+              {' '}
+              <button
+                className="opt"
+                aria-label={`Take ${titleOf(id)} out`}
+                onClick={() =>
+                  void change('offer', offer.id, (o) => {
+                    o.productIds = o.productIds.filter((x) => x !== id);
+                  })
+                }
+              >
+                take out
+              </button>
+            </>
+          )}
+        </span>
       ))}
       {others.length > 0 && (
         <>
           {' '}
-          <select className="fill font-normal" aria-label="Add a product to this offer" value="" onChange={(e) => void change('offer', offer.id, (o) => { o.productIds.push(e.target.value); })}>
+          <select
+            className="fill font-normal"
+            aria-label="Add a product to this offer"
+            value=""
+            onChange={(e) =>
+              void change('offer', offer.id, (o) => {
+                o.productIds.push(e.target.value);
+              })
+            }
+          >
             <option value="">add …</option>
-            {others.map((p) => <option key={p.id} value={p.id}>{p.title || 'Without a title'}</option>)}
+            {others.map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.title || 'Without a title'}
+              </option>
+            ))}
           </select>
         </>
       )}
       {', sold in '}
       {sold > 0 ? (
-        <>{offer.currency} <span className="cap">(sold {sold === 1 ? 'once' : `${sold.toLocaleString('en')} times`}, so its currency stays)</span></>
+        <>
+          {offer.currency}{' '}
+          <span className="cap">
+            (sold {sold === 1 ? 'once' : `${sold.toLocaleString('en')} times`}, so its currency stays)
+          </span>
+        </>
       ) : (
-        <select className="fill font-normal" aria-label="Currency of this offer" value={offer.currency} onChange={(e) => void change('offer', offer.id, (o) => { o.currency = e.target.value; })}>{currencies.map((c) => <option key={c}>{c}</option>)}</select>
+        <select
+          className="fill font-normal"
+          aria-label="Currency of this offer"
+          value={offer.currency}
+          onChange={(e) =>
+            void change('offer', offer.id, (o) => {
+              o.currency = e.target.value;
+            })
+          }
+        >
+          {currencies.map((c) => (
+            <option key={c}>{c}</option>
+          ))}
+        </select>
       )}
       .
     </p>

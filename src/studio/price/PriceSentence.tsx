@@ -15,7 +15,12 @@ interface Props {
 /** A wrong value is spoken of on leaving the field, or a second after typing stops. */
 const JUDGE_AFTER_MS = 1_000;
 
-const KINDS = [['once', 'pays once'], ['plan', 'pays in parts'], ['subscription', 'subscribes'], ['free', 'gets it free']] as const;
+const KINDS = [
+  ['once', 'pays once'],
+  ['plan', 'pays in parts'],
+  ['subscription', 'subscribes'],
+  ['free', 'gets it free'],
+] as const;
 
 /** How a price is paid, typed into a sentence about the buyer. Each underlined part is a labelled control. */
 export function PriceSentence({ offer, price, offers = [] }: Props) {
@@ -27,20 +32,39 @@ export function PriceSentence({ offer, price, offers = [] }: Props) {
       const found = draft.prices.find((p) => p.id === price.id);
       if (found) recipe(found);
     });
-  const parts = { name, price, currency: offer.currency, edit, wrong: judged.shown ? (problem?.part ?? null) : null, onBlur: judged.now };
+  const parts = {
+    name,
+    price,
+    currency: offer.currency,
+    edit,
+    wrong: judged.shown ? (problem?.part ?? null) : null,
+    onBlur: judged.now,
+  };
   return (
     <div data-price={price.id}>
       <p className="sentence">
-        The buyer{' '}
-        {/* What was typed for one kind stays while another is chosen. */}
-        <ChoiceFill label={`${name}: how it is paid`} value={price.terms.kind} choices={KINDS} onChange={(kind) => edit((p) => { p.terms.kind = kind; })} />
+        The buyer {/* What was typed for one kind stays while another is chosen. */}
+        <ChoiceFill
+          label={`${name}: how it is paid`}
+          value={price.terms.kind}
+          choices={KINDS}
+          onChange={(kind) =>
+            edit((p) => {
+              p.terms.kind = kind;
+            })
+          }
+        />
         <TermsWords {...parts} />
         {'.'}
         <BeginningLines {...parts} />
         <AccessLine {...parts} />
         <OptionLines {...parts} offers={offers} />
       </p>
-      {judged.shown && problem && <p className="wrong" role="alert">{problem.text}</p>}
+      {judged.shown && problem && (
+        <p className="wrong" role="alert">
+          {problem.text}
+        </p>
+      )}
       <AddOptions {...parts} offers={offers} />
     </div>
   );

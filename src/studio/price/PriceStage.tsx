@@ -36,24 +36,78 @@ export function PriceStage({ draft }: { draft: Draft }) {
   }
 
   const row = (o: DraftOffer) => (
-    <Link key={o.id} className="row" to={`/price/${o.id}`} aria-current={id !== 'coupons' && o.id === offer?.id ? 'true' : undefined}>
+    <Link
+      key={o.id}
+      className="row"
+      to={`/price/${o.id}`}
+      aria-current={id !== 'coupons' && o.id === offer?.id ? 'true' : undefined}
+    >
       <b dir="auto">{o.title || 'Without a title'}</b>
       <span>{amounts(o, shop.locale)}</span>
     </Link>
   );
   const index = (
     <>
-      <button className="row" data-new onClick={addOffer}><b>New offer …</b></button>
-      <Link className="row" to="/price/coupons" aria-current={id === 'coupons' ? 'true' : undefined}><b className="flex justify-between gap-3"><span className="!text-[15px] !text-ink">Coupons</span><span>{draft.content.coupons.length === 0 ? '' : draft.content.coupons.length}</span></b></Link>
+      <button className="row" data-new onClick={addOffer}>
+        <b>New offer …</b>
+      </button>
+      <Link className="row" to="/price/coupons" aria-current={id === 'coupons' ? 'true' : undefined}>
+        <b className="flex justify-between gap-3">
+          <span className="!text-[15px] !text-ink">Coupons</span>
+          <span>{draft.content.coupons.length === 0 ? '' : draft.content.coupons.length}</span>
+        </b>
+      </Link>
       {offers.some((o) => live.has(o.id)) && <div className="group">Live</div>}
       {offers.filter((o) => live.has(o.id)).map(row)}
       {offers.some((o) => !live.has(o.id)) && <div className="group">Draft</div>}
       {offers.filter((o) => !live.has(o.id)).map(row)}
     </>
   );
-  if (id === 'coupons') return <Panes draft={draft} index={index} indexName="Offers" inHand="Coupons" sheet={<CouponsSheet draft={draft} />} outcome={<><Missing findings={draft.findings.filter((f) => f.about.kind === 'coupon')} /><div className="sec mt-3"><h2>For whom</h2><div className="mt-1"><AssumptionLine shop={shop} coupons={draft.content.coupons} /></div><p className="mt-2 text-ink-2">Each coupon is tried on an example order for this buyer. The same answer stands under every price when you choose the coupon there.</p></div></>} />;
+  if (id === 'coupons')
+    return (
+      <Panes
+        draft={draft}
+        index={index}
+        indexName="Offers"
+        inHand="Coupons"
+        sheet={<CouponsSheet draft={draft} />}
+        outcome={
+          <>
+            <Missing findings={draft.findings.filter((f) => f.about.kind === 'coupon')} />
+            <div className="sec mt-3">
+              <h2>For whom</h2>
+              <div className="mt-1">
+                <AssumptionLine shop={shop} coupons={draft.content.coupons} />
+              </div>
+              <p className="mt-2 text-ink-2">
+                Each coupon is tried on an example order for this buyer. The same answer stands under every price when
+                you choose the coupon there.
+              </p>
+            </div>
+          </>
+        }
+      />
+    );
   if (!offer) {
-    return <Panes draft={draft} index={index} indexName="Offers" sheet={<><h1>Price</h1><p className="lead mt-3">An offer says what is paid for one or more products. Make a product first, and its offer comes with it.</p><Link className="btn btn-primary mt-4" to="/make">Make a product</Link></>} outcome={null} />;
+    return (
+      <Panes
+        draft={draft}
+        index={index}
+        indexName="Offers"
+        sheet={
+          <>
+            <h1>Price</h1>
+            <p className="lead mt-3">
+              An offer says what is paid for one or more products. Make a product first, and its offer comes with it.
+            </p>
+            <Link className="btn btn-primary mt-4" to="/make">
+              Make a product
+            </Link>
+          </>
+        }
+        outcome={null}
+      />
+    );
   }
 
   const prices = soldPrices(offer);
@@ -71,13 +125,40 @@ export function PriceStage({ draft }: { draft: Draft }) {
         <>
           <Missing findings={draft.findings.filter((f) => f.about.kind === 'offer' && f.about.id === offer.id)} />
           <div className="sec mt-2 !pb-0">
-            <div className="flex flex-wrap items-baseline justify-between gap-x-3"><h2>What the buyer will pay</h2>{price && price.name !== '' && <span className="cap" dir="auto">{price.name}</span>}</div>
-            <div className="mt-1"><AssumptionLine shop={shop} coupons={draft.content.coupons} /></div>
-            <div className="mt-2">{price ? <LastGood broken={broken} shownFor={shortTerms(price.terms, offer.currency, shop.locale)} key={inHand ?? price.id}><PriceOutcome draft={draft} offer={offer} price={price} now={start} width={312} /></LastGood> : <p className="text-ink-2">Write an amount, and the answer stands here.</p>}</div>
+            <div className="flex flex-wrap items-baseline justify-between gap-x-3">
+              <h2>What the buyer will pay</h2>
+              {price && price.name !== '' && (
+                <span className="cap" dir="auto">
+                  {price.name}
+                </span>
+              )}
+            </div>
+            <div className="mt-1">
+              <AssumptionLine shop={shop} coupons={draft.content.coupons} />
+            </div>
+            <div className="mt-2">
+              {price ? (
+                <LastGood
+                  broken={broken}
+                  shownFor={shortTerms(price.terms, offer.currency, shop.locale)}
+                  key={inHand ?? price.id}
+                >
+                  <PriceOutcome draft={draft} offer={offer} price={price} now={start} width={312} />
+                </LastGood>
+              ) : (
+                <p className="text-ink-2">Write an amount, and the answer stands here.</p>
+              )}
+            </div>
           </div>
         </>
       }
-      outcome={<><h3 className="mb-2">As the buyer sees it</h3><BuyersChoice offer={offer} locale={shop.locale} />{price && <RehearseFold draft={draft} offer={offer} price={price} />}</>}
+      outcome={
+        <>
+          <h3 className="mb-2">As the buyer sees it</h3>
+          <BuyersChoice offer={offer} locale={shop.locale} />
+          {price && <RehearseFold draft={draft} offer={offer} price={price} />}
+        </>
+      }
     />
   );
 }
@@ -94,8 +175,16 @@ function RehearseFold({ draft, offer, price }: { draft: Draft; offer: DraftOffer
   }
   return (
     <div ref={section} className={`sec mt-4 ${open ? 'min-h-[60vh]' : ''}`}>
-      <h3><button className="opt !text-[15px] font-semibold" aria-expanded={open} data-rehearse onClick={toggle}>Rehearse the months ahead</button></h3>
-      {open ? <Rehearse key={price.id} draft={draft} offer={offer} price={price} width={312} /> : <p className="cap mt-1">With the real engine, nothing recorded: every charge, message and door. Key r.</p>}
+      <h3>
+        <button className="opt !text-[15px] font-semibold" aria-expanded={open} data-rehearse onClick={toggle}>
+          Rehearse the months ahead
+        </button>
+      </h3>
+      {open ? (
+        <Rehearse key={price.id} draft={draft} offer={offer} price={price} width={312} />
+      ) : (
+        <p className="cap mt-1">With the real engine, nothing recorded: every charge, message and door. Key r.</p>
+      )}
     </div>
   );
 }
@@ -103,7 +192,12 @@ function RehearseFold({ draft, offer, price }: { draft: Draft; offer: DraftOffer
 /** While a value is wrong the last good answer stands, dimmed, and says what it is for. */
 function LastGood({ broken, shownFor, children }: { broken: boolean; shownFor: string; children: ReactNode }) {
   if (!broken) return children;
-  return <div className="opacity-60"><p className="cap">Shown for {shownFor}</p>{children}</div>;
+  return (
+    <div className="opacity-60">
+      <p className="cap">Shown for {shownFor}</p>
+      {children}
+    </div>
+  );
 }
 
 export function amounts(offer: DraftOffer, locale: string): string {

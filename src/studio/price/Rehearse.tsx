@@ -13,14 +13,32 @@ import type { Rehearsed, RehearsalWorker } from '../workers/rehearse.worker';
 import { useAssumption } from './assumption';
 import { ChoiceFill, DayFill, TextFill } from './Fill';
 
-const YEARS = [['1', '1 year'], ['2', '2 years'], ['5', '5 years'], ['10', '10 years']] as const;
+const YEARS = [
+  ['1', '1 year'],
+  ['2', '2 years'],
+  ['5', '5 years'],
+  ['10', '10 years'],
+] as const;
 const WAIT_MS = 250;
 
 let worker: Remote<RehearsalWorker> | null = null;
-const ask = (): Remote<RehearsalWorker> => (worker ??= wrap<RehearsalWorker>(new Worker(new URL('../workers/rehearse.worker.ts', import.meta.url), { type: 'module' })));
+const ask = (): Remote<RehearsalWorker> =>
+  (worker ??= wrap<RehearsalWorker>(
+    new Worker(new URL('../workers/rehearse.worker.ts', import.meta.url), { type: 'module' }),
+  ));
 
 /** Plays a buyer's months ahead with the shop's own engine in a worker: every charge, message and door. Nothing is recorded. */
-export function Rehearse({ draft, offer, price, width }: { draft: Draft; offer: DraftOffer; price: Price; width: number }) {
+export function Rehearse({
+  draft,
+  offer,
+  price,
+  width,
+}: {
+  draft: Draft;
+  offer: DraftOffer;
+  price: Price;
+  width: number;
+}) {
   const { shop } = draft.content;
   const { start } = useAssumption(shop);
   const country = useAppSelector((state) => state.frame.assumedCountry);
@@ -34,7 +52,8 @@ export function Rehearse({ draft, offer, price, width }: { draft: Draft; offer: 
   const [result, setResult] = useState<Rehearsed | { problem: string } | null>(null);
   const turn = useRef(0);
   const script: Script = {
-    refusesFrom: card === 'good' || !/^\d{1,4}$/.test(from) ? null : Math.max(1, Number(from)), refusesTimes: card === 'once' ? 1 : null,
+    refusesFrom: card === 'good' || !/^\d{1,4}$/.test(from) ? null : Math.max(1, Number(from)),
+    refusesTimes: card === 'once' ? 1 : null,
     act: what === 'nothing' || on === '' ? null : { on, what, until: what === 'pause' && until !== '' ? until : null },
   };
   const key = JSON.stringify([price, script, years, start.slice(0, 16), country, coupon]);
@@ -43,10 +62,44 @@ export function Rehearse({ draft, offer, price, width }: { draft: Draft; offer: 
     const timer = setTimeout(() => {
       // The draft as it stands, with this price as typed; what else is only begun does not stand in its way.
       const content = sealContent(draft.content);
-      const release: Release = { format: 1, number: 1, basedOn: null, at: start, content: { ...content, paths: [], pages: [], products: content.products.filter((p) => offer.productIds.includes(p.id)), offers: [{ id: offer.id, title: offer.title || 'Without a title', productIds: offer.productIds, currency: offer.currency, onSale: true, prices: [price] }] } };
-      void ask().play(release, { offerId: offer.id, priceId: price.id, ...(coupon === null ? {} : { coupon }), ...(shop.tax && shop.tax.how !== 'none' ? { country: country ?? shop.tax.home } : {}) }, start, script, Number(years)).then((played) => {
-        if (mine === turn.current) setResult(played);
-      });
+      const release: Release = {
+        format: 1,
+        number: 1,
+        basedOn: null,
+        at: start,
+        content: {
+          ...content,
+          paths: [],
+          pages: [],
+          products: content.products.filter((p) => offer.productIds.includes(p.id)),
+          offers: [
+            {
+              id: offer.id,
+              title: offer.title || 'Without a title',
+              productIds: offer.productIds,
+              currency: offer.currency,
+              onSale: true,
+              prices: [price],
+            },
+          ],
+        },
+      };
+      void ask()
+        .play(
+          release,
+          {
+            offerId: offer.id,
+            priceId: price.id,
+            ...(coupon === null ? {} : { coupon }),
+            ...(shop.tax && shop.tax.how !== 'none' ? { country: country ?? shop.tax.home } : {}),
+          },
+          start,
+          script,
+          Number(years),
+        )
+        .then((played) => {
+          if (mine === turn.current) setResult(played);
+        });
     }, WAIT_MS);
     return () => clearTimeout(timer);
     // The key holds everything that changes the answer.
@@ -56,22 +109,94 @@ export function Rehearse({ draft, offer, price, width }: { draft: Draft; offer: 
   return (
     <div>
       <p className="sentence !text-base">
-        Play <ChoiceFill label="How far to rehearse" value={years} choices={YEARS} onChange={setYears} />. The card <ChoiceFill label="What the card does" value={card} choices={[['good', 'goes through'], ['once', 'refuses once, at payment'], ['ever', 'refuses from payment']]} onChange={setCard} />{card !== 'good' && <> <TextFill numeric label="At which payment" value={from} onChange={setFrom} /></>};
-        the buyer <ChoiceFill label="What the buyer does" value={what} choices={isLasting(price.terms) ? [['nothing', 'does nothing'], ['pause', 'pauses'], ['cancel', 'stops'], ['refund', 'asks for everything back']] : [['nothing', 'does nothing'], ['refund', 'asks for everything back']]} onChange={setWhat} />{what !== 'nothing' && <> on <DayFill label="On which day" value={on} onChange={setOn} /></>}{what === 'pause' && <> until <DayFill label="Until which day" value={until} onChange={setUntil} /></>}.
+        Play <ChoiceFill label="How far to rehearse" value={years} choices={YEARS} onChange={setYears} />. The card{' '}
+        <ChoiceFill
+          label="What the card does"
+          value={card}
+          choices={[
+            ['good', 'goes through'],
+            ['once', 'refuses once, at payment'],
+            ['ever', 'refuses from payment'],
+          ]}
+          onChange={setCard}
+        />
+        {card !== 'good' && (
+          <>
+            {' '}
+            <TextFill numeric label="At which payment" value={from} onChange={setFrom} />
+          </>
+        )}
+        ; the buyer{' '}
+        <ChoiceFill
+          label="What the buyer does"
+          value={what}
+          choices={
+            isLasting(price.terms)
+              ? [
+                  ['nothing', 'does nothing'],
+                  ['pause', 'pauses'],
+                  ['cancel', 'stops'],
+                  ['refund', 'asks for everything back'],
+                ]
+              : [
+                  ['nothing', 'does nothing'],
+                  ['refund', 'asks for everything back'],
+                ]
+          }
+          onChange={setWhat}
+        />
+        {what !== 'nothing' && (
+          <>
+            {' '}
+            on <DayFill label="On which day" value={on} onChange={setOn} />
+          </>
+        )}
+        {what === 'pause' && (
+          <>
+            {' '}
+            until <DayFill label="Until which day" value={until} onChange={setUntil} />
+          </>
+        )}
+        .
       </p>
-      {result === null ? null : 'problem' in result ? <p className="wrong" role="status">{result.problem}</p> : (
+      {result === null ? null : 'problem' in result ? (
+        <p className="wrong" role="status">
+          {result.problem}
+        </p>
+      ) : (
         <>
-          {result.story && <div className="mt-2"><KeelLine story={result.story} name="The months that were played" width={width} /></div>}
-          <table className="mt-2 w-full text-sm" aria-label="What would happen"><tbody>
-            {result.steps.slice(0, 400).map((s, i) => (
-              <tr key={i} className="border-t border-line align-baseline">
-                <td className="py-1 pr-2 whitespace-nowrap" title={formatTime(s.at, shop.zone, shop.locale)}>{formatDay(s.at, shop.zone, shop.locale, { short: true, year: true })}</td>
-                <td className={`py-1 pr-2 ${s.what === 'refused' || s.what === 'refused act' ? 'text-alarm' : s.what === 'message' ? 'text-ink-2' : ''}`} dir="auto">{s.what === 'message' ? `message: ${s.text}` : s.what === 'refused act' ? s.text : `${s.what}${s.text === '' ? '' : `, ${s.text}`}`}</td>
-                <td className="py-1 text-right whitespace-nowrap text-money">{s.amount === null ? '' : money(s.amount)}</td>
-              </tr>
-            ))}
-          </tbody></table>
-          {result.steps.length > 400 && <p className="cap">The first 400 of {result.steps.length.toLocaleString('en')}.</p>}
+          {result.story && (
+            <div className="mt-2">
+              <KeelLine story={result.story} name="The months that were played" width={width} />
+            </div>
+          )}
+          <table className="mt-2 w-full text-sm" aria-label="What would happen">
+            <tbody>
+              {result.steps.slice(0, 400).map((s, i) => (
+                <tr key={i} className="border-t border-line align-baseline">
+                  <td className="py-1 pr-2 whitespace-nowrap" title={formatTime(s.at, shop.zone, shop.locale)}>
+                    {formatDay(s.at, shop.zone, shop.locale, { short: true, year: true })}
+                  </td>
+                  <td
+                    className={`py-1 pr-2 ${s.what === 'refused' || s.what === 'refused act' ? 'text-alarm' : s.what === 'message' ? 'text-ink-2' : ''}`}
+                    dir="auto"
+                  >
+                    {s.what === 'message'
+                      ? `message: ${s.text}`
+                      : s.what === 'refused act'
+                        ? s.text
+                        : `${s.what}${s.text === '' ? '' : `, ${s.text}`}`}
+                  </td>
+                  <td className="py-1 text-right whitespace-nowrap text-money">
+                    {s.amount === null ? '' : money(s.amount)}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          {result.steps.length > 400 && (
+            <p className="cap">The first 400 of {result.steps.length.toLocaleString('en')}.</p>
+          )}
         </>
       )}
     </div>

@@ -21,27 +21,90 @@ export function SideBySide({ draft, offer }: { draft: Draft; offer: DraftOffer }
   if (prices.length < 2) return null;
   const place = { currency: offer.currency, zone: shop.zone, locale: shop.locale };
   const titles = offer.productIds.map((id) => products.find((p) => p.id === id)?.title ?? '');
-  const chargedOf = (p: Price): ReturnType<typeof assumed> => assumed(p.terms, { offerId: offer.id, currency: offer.currency });
+  const chargedOf = (p: Price): ReturnType<typeof assumed> =>
+    assumed(p.terms, { offerId: offer.id, currency: offer.currency });
   const stories = prices.map((p) => storyOfTerms(p.terms, titles, start, place, { charged: chargedOf(p).charged }));
   const largest = Math.max(1, ...stories.flatMap((s) => s.money.map((m) => m.amount)));
-  const span = Math.max(SHORTEST, ...stories.flatMap((s) => [...s.money.map((m) => m.at), ...s.access.flatMap((a) => (a.until === null ? [] : [a.until]))].map((at) => msOf(at) - msOf(start))));
+  const span = Math.max(
+    SHORTEST,
+    ...stories.flatMap((s) =>
+      [...s.money.map((m) => m.at), ...s.access.flatMap((a) => (a.until === null ? [] : [a.until]))].map(
+        (at) => msOf(at) - msOf(start),
+      ),
+    ),
+  );
   const lasting = prices.some((p) => isLasting(p.terms));
-  const paidBy = (p: Price, months: number): number => sum(duesBefore(p.terms, start, shop.zone, nthAfter(start, { count: months, unit: 'month' }, 1, shop.zone)).map(chargedOf(p).charged));
+  const paidBy = (p: Price, months: number): number =>
+    sum(
+      duesBefore(p.terms, start, shop.zone, nthAfter(start, { count: months, unit: 'month' }, 1, shop.zone)).map(
+        chargedOf(p).charged,
+      ),
+    );
   const money = (amount: number): string => formatAmount(amount, offer.currency, shop.locale);
-  const whole = (p: Price): string => (isLasting(p.terms) && paymentsOf(p.terms) === null ? 'goes on' : money(sum((stories[prices.indexOf(p)]?.money ?? []).map((m) => m.amount))));
+  const whole = (p: Price): string =>
+    isLasting(p.terms) && paymentsOf(p.terms) === null
+      ? 'goes on'
+      : money(sum((stories[prices.indexOf(p)]?.money ?? []).map((m) => m.amount)));
   return (
     <section className="sec">
-      <div className="flex items-baseline justify-between"><h3>Side by side</h3><span className="cap">a buyer who buys on {day}</span></div>
-      <table className="mt-1 w-full text-ink-2"><tbody>
-        {prices.map((p, i) => {
-          const story = stories[i];
-          return <tr key={p.id}><td className="w-28 pr-2" dir="auto">{p.name || 'Price'}</td><td>{story && <KeelLine story={story} small decorative name={plainText(statementOf(p.terms, { ...place, start, when: 'today' }))} width={380} largest={largest} span={span} />}</td><td className="text-right font-semibold text-money">{p.terms.kind === 'free' ? 'free' : whole(p)}</td></tr>;
-        })}
-      </tbody></table>
+      <div className="flex items-baseline justify-between">
+        <h3>Side by side</h3>
+        <span className="cap">a buyer who buys on {day}</span>
+      </div>
+      <table className="mt-1 w-full text-ink-2">
+        <tbody>
+          {prices.map((p, i) => {
+            const story = stories[i];
+            return (
+              <tr key={p.id}>
+                <td className="w-28 pr-2" dir="auto">
+                  {p.name || 'Price'}
+                </td>
+                <td>
+                  {story && (
+                    <KeelLine
+                      story={story}
+                      small
+                      decorative
+                      name={plainText(statementOf(p.terms, { ...place, start, when: 'today' }))}
+                      width={380}
+                      largest={largest}
+                      span={span}
+                    />
+                  )}
+                </td>
+                <td className="text-right font-semibold text-money">{p.terms.kind === 'free' ? 'free' : whole(p)}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
       {lasting && (
         <table className="rows mt-3" aria-label="What was paid after a while">
-          <thead><tr><th>Paid after</th>{AFTER.map((m) => <th key={m} className="num">{m === 1 ? '1 month' : `${m} months`}</th>)}<th className="num !pr-0">in all</th></tr></thead>
-          <tbody>{prices.map((p) => <tr key={p.id}><td dir="auto">{p.name || 'Price'}</td>{AFTER.map((m) => <td key={m} className="num text-money">{money(paidBy(p, m))}</td>)}<td className="num !pr-0 text-money">{whole(p)}</td></tr>)}</tbody>
+          <thead>
+            <tr>
+              <th>Paid after</th>
+              {AFTER.map((m) => (
+                <th key={m} className="num">
+                  {m === 1 ? '1 month' : `${m} months`}
+                </th>
+              ))}
+              <th className="num !pr-0">in all</th>
+            </tr>
+          </thead>
+          <tbody>
+            {prices.map((p) => (
+              <tr key={p.id}>
+                <td dir="auto">{p.name || 'Price'}</td>
+                {AFTER.map((m) => (
+                  <td key={m} className="num text-money">
+                    {money(paidBy(p, m))}
+                  </td>
+                ))}
+                <td className="num !pr-0 text-money">{whole(p)}</td>
+              </tr>
+            ))}
+          </tbody>
         </table>
       )}
     </section>

@@ -13,11 +13,16 @@ export function StopSelling({ draft, offer }: { draft: Draft; offer: DraftOffer 
   async function stop(): Promise<void> {
     if (!draft.live) return;
     setBusy(true);
-    const content = { ...draft.live.content, offers: draft.live.content.offers.map((o) => (o.id === offer.id ? { ...o, onSale: false } : o)) };
+    const content = {
+      ...draft.live.content,
+      offers: draft.live.content.offers.map((o) => (o.id === offer.id ? { ...o, onSale: false } : o)),
+    };
     const failed = await publishNow(draft.live.number, content);
     if (failed) setSaid(failed.sentence);
     else {
-      await change('offer', offer.id, (o) => { o.onSale = false; });
+      await change('offer', offer.id, (o) => {
+        o.onSale = false;
+      });
       setSaid(null);
     }
     setBusy(false);
@@ -26,13 +31,34 @@ export function StopSelling({ draft, offer }: { draft: Draft; offer: DraftOffer 
   return (
     <section className="sec">
       {live.onSale ? (
-        <p><button className="btn btn-quiet" disabled={busy} onClick={() => void stop()}>Stop selling now</button> <span className="text-ink-2">Owners keep access; whoever is at checkout can finish within the hour.</span></p>
+        <p>
+          <button className="btn btn-quiet" disabled={busy} onClick={() => void stop()}>
+            Stop selling now
+          </button>{' '}
+          <span className="text-ink-2">Owners keep access; whoever is at checkout can finish within the hour.</span>
+        </p>
       ) : offer.onSale ? (
         <p className="changed">On sale again with the next publishing.</p>
       ) : (
-        <p>Not on sale. Owners keep access. <button className="opt" onClick={() => void change('offer', offer.id, (o) => { o.onSale = true; })}>Sell it again</button></p>
+        <p>
+          Not on sale. Owners keep access.{' '}
+          <button
+            className="opt"
+            onClick={() =>
+              void change('offer', offer.id, (o) => {
+                o.onSale = true;
+              })
+            }
+          >
+            Sell it again
+          </button>
+        </p>
       )}
-      {said !== null && <p className="wrong" role="alert">{said}</p>}
+      {said !== null && (
+        <p className="wrong" role="alert">
+          {said}
+        </p>
+      )}
     </section>
   );
 }

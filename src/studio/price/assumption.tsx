@@ -10,26 +10,48 @@ import { countryChoices } from '../shop/choices';
 import { ChoiceFill, DayFill } from './Fill';
 
 /** The day somebody is taken to buy on: today, until the seller tries another. The clock time is the present one. */
-export function useAssumption(shop: Pick<ShopDetails, 'zone' | 'locale'>): { start: Instant; date: string; day: string } {
+export function useAssumption(shop: Pick<ShopDetails, 'zone' | 'locale'>): {
+  start: Instant;
+  date: string;
+  day: string;
+} {
   const now = useNow();
   const assumed = useAppSelector((state) => state.frame.assumedDay);
   const today = dateIn(now, shop.zone);
   const date = assumed ?? today;
-  const start = date === today ? now : addMs(startOfDate(date, shop.zone), msOf(now) - msOf(startOfDate(today, shop.zone)));
+  const start =
+    date === today ? now : addMs(startOfDate(date, shop.zone), msOf(now) - msOf(startOfDate(today, shop.zone)));
   return { start, date, day: formatDay(start, shop.zone, shop.locale) };
 }
 
 /** What a due comes to for the buyer who is assumed: their country's tax and their coupon, by the computation that charges. */
-export function useAssumedCharge({ shop, coupons }: Pick<DraftContent, 'shop' | 'coupons'>): (terms: Terms, of: { offerId: string; currency: string }) => { charged: (due: Due) => number; cheaperUntil: number; coupon: LineCoupon | null } {
+export function useAssumedCharge({
+  shop,
+  coupons,
+}: Pick<DraftContent, 'shop' | 'coupons'>): (
+  terms: Terms,
+  of: { offerId: string; currency: string },
+) => { charged: (due: Due) => number; cheaperUntil: number; coupon: LineCoupon | null } {
   const { start } = useAssumption(shop);
   const country = useAppSelector((state) => state.frame.assumedCountry);
   const code = useAppSelector((state) => state.frame.assumedCoupon);
   const usable = coupons.map(sealCoupon).filter((c) => c !== null);
   return (terms, { offerId, currency }) => {
-    const found = code === null ? null : findCoupon(usable, code, { now: start, zone: shop.zone, currency, offerId, uses: 0, usesByBuyer: 0 });
+    const found =
+      code === null
+        ? null
+        : findCoupon(usable, code, { now: start, zone: shop.zone, currency, offerId, uses: 0, usesByBuyer: 0 });
     const first = terms.kind === 'once' ? terms.amount : isLasting(terms) ? paymentOf(terms, 1).full : 0;
-    const coupon = found && !('problem' in found) && first > 0 ? lineCoupon(found, found.takes.by === 'amount' ? (spreadAmount(found.takes.amount, [first])[0] ?? 0) : 0) : null;
-    return { coupon, cheaperUntil: coupon?.payments ?? 0, charged: (due) => paymentFor(due, coupon, taxRuleFor(shop.tax, { country, reverse: false }, due.at, shop.zone)).amount };
+    const coupon =
+      found && !('problem' in found) && first > 0
+        ? lineCoupon(found, found.takes.by === 'amount' ? (spreadAmount(found.takes.amount, [first])[0] ?? 0) : 0)
+        : null;
+    return {
+      coupon,
+      cheaperUntil: coupon?.payments ?? 0,
+      charged: (due) =>
+        paymentFor(due, coupon, taxRuleFor(shop.tax, { country, reverse: false }, due.at, shop.zone)).amount,
+    };
   };
 }
 
@@ -37,7 +59,11 @@ export function useAssumedCharge({ shop, coupons }: Pick<DraftContent, 'shop' | 
 function awkwardDays(today: string): [string, string] {
   const year = Number(today.slice(0, 4));
   const january = [year, year + 1].map((y) => `${y}-01-31`).find((d) => d >= today) ?? '';
-  const leap = Array.from({ length: 9 }, (_, i) => year + i).filter((y) => (y % 4 === 0 && y % 100 !== 0) || y % 400 === 0).map((y) => `${y}-02-29`).find((d) => d >= today) ?? '';
+  const leap =
+    Array.from({ length: 9 }, (_, i) => year + i)
+      .filter((y) => (y % 4 === 0 && y % 100 !== 0) || y % 400 === 0)
+      .map((y) => `${y}-02-29`)
+      .find((d) => d >= today) ?? '';
   return [january, leap];
 }
 
@@ -56,11 +82,57 @@ export function AssumptionLine({ shop, coupons = [] }: { shop: ShopDetails; coup
   return (
     <div className="cap">
       <p>
-        For someone {taxed && <>in <ChoiceFill label="Where somebody buys" value={country ?? taxed.home} choices={countries} onChange={(c) => dispatch(countryAssumed(c === taxed.home ? null : c))} /> </>}who buys on <DayFill label="The day somebody buys" value={date} onChange={(text) => { if (/^[12]\d{3}-\d\d-\d\d$/.test(text)) dispatch(dayAssumed(text === today ? null : text)); }} />
-        {codes.length > 0 && <> with <ChoiceFill label="The coupon somebody has" value={code ?? ''} choices={[['', 'no coupon'], ...codes]} onChange={(c) => dispatch(couponAssumed(c === '' ? null : c))} /></>}
-        {date !== today && <> <button className="opt !text-[13px]" onClick={() => dispatch(dayAssumed(null))}>Today again</button></>}
+        For someone{' '}
+        {taxed && (
+          <>
+            in{' '}
+            <ChoiceFill
+              label="Where somebody buys"
+              value={country ?? taxed.home}
+              choices={countries}
+              onChange={(c) => dispatch(countryAssumed(c === taxed.home ? null : c))}
+            />{' '}
+          </>
+        )}
+        who buys on{' '}
+        <DayFill
+          label="The day somebody buys"
+          value={date}
+          onChange={(text) => {
+            if (/^[12]\d{3}-\d\d-\d\d$/.test(text)) dispatch(dayAssumed(text === today ? null : text));
+          }}
+        />
+        {codes.length > 0 && (
+          <>
+            {' '}
+            with{' '}
+            <ChoiceFill
+              label="The coupon somebody has"
+              value={code ?? ''}
+              choices={[['', 'no coupon'], ...codes]}
+              onChange={(c) => dispatch(couponAssumed(c === '' ? null : c))}
+            />
+          </>
+        )}
+        {date !== today && (
+          <>
+            {' '}
+            <button className="opt !text-[13px]" onClick={() => dispatch(dayAssumed(null))}>
+              Today again
+            </button>
+          </>
+        )}
       </p>
-      <p>Try an awkward day: <button className="opt !text-[13px]" onClick={() => dispatch(dayAssumed(january))}>31 January</button> · <button className="opt !text-[13px]" onClick={() => dispatch(dayAssumed(leap))}>29 February</button></p>
+      <p>
+        Try an awkward day:{' '}
+        <button className="opt !text-[13px]" onClick={() => dispatch(dayAssumed(january))}>
+          31 January
+        </button>{' '}
+        ·{' '}
+        <button className="opt !text-[13px]" onClick={() => dispatch(dayAssumed(leap))}>
+          29 February
+        </button>
+      </p>
     </div>
   );
 }

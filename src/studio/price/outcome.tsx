@@ -3,7 +3,16 @@ import { type DraftOffer, sealOffer, type Price } from '#core/catalogue';
 import type { Instant } from '#core/calendar';
 import { storyOfTerms } from '#core/drawing';
 import { formatAmount } from '#core/money';
-import { accessSentence, comparedWithOnce, dueAtStart, isLasting, paymentsOf, plainText, shortTerms, statementOf } from '#core/terms';
+import {
+  accessSentence,
+  comparedWithOnce,
+  dueAtStart,
+  isLasting,
+  paymentsOf,
+  plainText,
+  shortTerms,
+  statementOf,
+} from '#core/terms';
 import { KeelLine } from '../../ui/KeelLine';
 import { StatementText } from '../../ui/Money';
 import type { Draft } from '../data/draft';
@@ -16,24 +25,62 @@ export function soldPrices(offer: DraftOffer): Price[] {
   return offer.prices.flatMap((price) => sealOffer({ ...offer, prices: [price] })?.prices ?? []);
 }
 
-const SPANS = [['13', '13 months'], ['24', '2 years'], ['60', '5 years'], ['120', '10 years']] as const;
+const SPANS = [
+  ['13', '13 months'],
+  ['24', '2 years'],
+  ['60', '5 years'],
+  ['120', '10 years'],
+] as const;
 
 /** What one price leads to: the statement, the keel line, and how it stands beside paying at once. */
-export function PriceOutcome({ draft, offer, price, now, width }: { draft: Draft; offer: DraftOffer; price: Price; now: Instant; width: number }) {
+export function PriceOutcome({
+  draft,
+  offer,
+  price,
+  now,
+  width,
+}: {
+  draft: Draft;
+  offer: DraftOffer;
+  price: Price;
+  now: Instant;
+  width: number;
+}) {
   const { shop, products } = draft.content;
   const [span, setSpan] = useState<(typeof SPANS)[number][0]>('13');
   const place = { currency: offer.currency, zone: shop.zone, locale: shop.locale };
-  const { charged, cheaperUntil } = useAssumedCharge(draft.content)(price.terms, { offerId: offer.id, currency: offer.currency });
-  const statement = statementOf(price.terms, { ...place, start: now, when: 'on the day of buying', charged, cheaperUntil });
+  const { charged, cheaperUntil } = useAssumedCharge(draft.content)(price.terms, {
+    offerId: offer.id,
+    currency: offer.currency,
+  });
+  const statement = statementOf(price.terms, {
+    ...place,
+    start: now,
+    when: 'on the day of buying',
+    charged,
+    cheaperUntil,
+  });
   const titles = offer.productIds.map((id) => products.find((p) => p.id === id)?.title ?? '').filter((t) => t !== '');
   const endless = isLasting(price.terms) && paymentsOf(price.terms) === null;
   return (
     <>
-      <p className="lead" data-testid="statement"><StatementText statement={statement} /> {accessSentence(price.terms, now, shop.zone, shop.locale)}</p>
+      <p className="lead" data-testid="statement">
+        <StatementText statement={statement} /> {accessSentence(price.terms, now, shop.zone, shop.locale)}
+      </p>
       <Announced text={plainText(statement)} />
       <BesideOnce offer={offer} price={price} locale={shop.locale} />
-      <div className="mt-3"><KeelLine story={storyOfTerms(price.terms, titles, now, place, { charged, months: Number(span) })} name={plainText(statement)} width={width} /></div>
-      {endless && <p className="cap">Drawn for <ChoiceFill label="How far the drawing goes" value={span} choices={SPANS} onChange={setSpan} /></p>}
+      <div className="mt-3">
+        <KeelLine
+          story={storyOfTerms(price.terms, titles, now, place, { charged, months: Number(span) })}
+          name={plainText(statement)}
+          width={width}
+        />
+      </div>
+      {endless && (
+        <p className="cap">
+          Drawn for <ChoiceFill label="How far the drawing goes" value={span} choices={SPANS} onChange={setSpan} />
+        </p>
+      )}
     </>
   );
 }
@@ -45,21 +92,46 @@ function BesideOnce({ offer, price, locale }: { offer: DraftOffer; price: Price;
   const { more, perMille } = comparedWithOnce(price.terms, once.terms.amount);
   const money = formatAmount(Math.abs(more), offer.currency, locale);
   const percent = `${(Math.abs(perMille) / 10).toFixed(1)} %`;
-  return <p className="mt-2 text-ink-2" data-testid="beside-once">{more === 0 ? 'As much as paying at once' : `${money} (${percent}) ${more > 0 ? 'more' : 'less'} than paying at once`}{once.name ? `, “${once.name}”` : ''}.</p>;
+  return (
+    <p className="mt-2 text-ink-2" data-testid="beside-once">
+      {more === 0
+        ? 'As much as paying at once'
+        : `${money} (${percent}) ${more > 0 ? 'more' : 'less'} than paying at once`}
+      {once.name ? `, “${once.name}”` : ''}.
+    </p>
+  );
 }
 
 /** The choice as the buyer meets it at checkout. */
 export function BuyersChoice({ offer, locale }: { offer: DraftOffer; locale: string }) {
   const prices = soldPrices(offer);
-  if (prices.length === 0) return <p className="text-ink-2">As soon as there is a price, it stands here as the buyer sees it.</p>;
+  if (prices.length === 0)
+    return <p className="text-ink-2">As soon as there is a price, it stands here as the buyer sees it.</p>;
   const money = (amount: number): string => formatAmount(amount, offer.currency, locale);
-  const today = ({ terms }: Price): string => (terms.kind === 'free' ? 'free' : dueAtStart(terms) === 0 ? 'nothing today' : `${money(dueAtStart(terms))} today`);
+  const today = ({ terms }: Price): string =>
+    terms.kind === 'free' ? 'free' : dueAtStart(terms) === 0 ? 'nothing today' : `${money(dueAtStart(terms))} today`;
   return (
     <div className="rounded-[var(--radius)] border border-line bg-paper px-3.5 py-2.5">
       {prices.map((price, i) => (
         <div key={price.id} className="flex items-baseline justify-between gap-3 py-1">
-          <span className="flex items-baseline gap-2">{prices.length > 1 && <span aria-hidden="true" className={`inline-block h-2.5 w-2.5 rounded-full border border-ink ${i === 0 ? 'bg-ink' : ''}`} />}<span dir="auto">{price.name || offer.title}{isLasting(price.terms) && <span className="cap block">{shortTerms(price.terms, offer.currency, locale)}</span>}</span></span>
-          <span className="whitespace-nowrap">{price.usual !== null && <s className="cap mr-1.5">{money(price.usual)}</s>}<b>{today(price)}</b></span>
+          <span className="flex items-baseline gap-2">
+            {prices.length > 1 && (
+              <span
+                aria-hidden="true"
+                className={`inline-block h-2.5 w-2.5 rounded-full border border-ink ${i === 0 ? 'bg-ink' : ''}`}
+              />
+            )}
+            <span dir="auto">
+              {price.name || offer.title}
+              {isLasting(price.terms) && (
+                <span className="cap block">{shortTerms(price.terms, offer.currency, locale)}</span>
+              )}
+            </span>
+          </span>
+          <span className="whitespace-nowrap">
+            {price.usual !== null && <s className="cap mr-1.5">{money(price.usual)}</s>}
+            <b>{today(price)}</b>
+          </span>
         </div>
       ))}
     </div>

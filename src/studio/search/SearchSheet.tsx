@@ -37,23 +37,61 @@ export function SearchSheet({ draft }: { draft: Draft }) {
     const people = (await db.people.bulkGet(ids.people)).filter((p) => p !== undefined);
     const orders = (await db.orders.bulkGet(ids.orders)).filter((o) => o !== undefined);
     return {
-      people: people.map((p) => ({ to: `/deliver/people/${p.id}`, what: 'Person', title: p.name || p.address, more: p.address })),
-      orders: orders.map((o) => ({ to: `/deliver/orders/${o.id}`, what: 'Order', title: `${o.number}, ${o.title}`, more: `${formatDay(o.at, zone, locale)}, ${o.paid === 0 ? 'free' : formatAmount(o.paid, o.currency, locale)}` })),
+      people: people.map((p) => ({
+        to: `/deliver/people/${p.id}`,
+        what: 'Person',
+        title: p.name || p.address,
+        more: p.address,
+      })),
+      orders: orders.map((o) => ({
+        to: `/deliver/orders/${o.id}`,
+        what: 'Order',
+        title: `${o.number}, ${o.title}`,
+        more: `${formatDay(o.at, zone, locale)}, ${o.paid === 0 ? 'free' : formatAmount(o.paid, o.currency, locale)}`,
+      })),
       exact: ids.exact,
     };
   }, [wanted, zone, locale]);
-  const found = wanted === '' || !recorded ? [] : recorded.exact ? [...recorded.people, ...recorded.orders, ...things] : [...things, ...recorded.people, ...recorded.orders];
+  const found =
+    wanted === '' || !recorded
+      ? []
+      : recorded.exact
+        ? [...recorded.people, ...recorded.orders, ...things]
+        : [...things, ...recorded.people, ...recorded.orders];
   return (
     <Panes
       draft={draft}
       sheet={
         <>
-          <h1><label htmlFor="search">Search everything</label></h1>
-          <input id="search" className="bare lead mt-2 w-full" type="search" autoFocus autoComplete="off" placeholder="A title, a name, an address, an order’s number" value={typed} onChange={(event) => setTyped(event.target.value)} />
-          {wanted !== '' && recorded && found.length === 0 && <p className="lead mt-4">Nothing has “{typed.trim()}” in it.</p>}
+          <h1>
+            <label htmlFor="search">Search everything</label>
+          </h1>
+          <input
+            id="search"
+            className="bare lead mt-2 w-full"
+            type="search"
+            autoFocus
+            autoComplete="off"
+            placeholder="A title, a name, an address, an order’s number"
+            value={typed}
+            onChange={(event) => setTyped(event.target.value)}
+          />
+          {wanted !== '' && recorded && found.length === 0 && (
+            <p className="lead mt-4">Nothing has “{typed.trim()}” in it.</p>
+          )}
           <ul className="mt-4">
             {found.slice(0, 40).map((f) => (
-              <li key={f.to} className="border-t border-line"><Link to={f.to} className="flex flex-wrap items-baseline gap-x-4 py-2 no-underline hover:bg-paper-2"><span className="cap w-16">{f.what}</span><b className="font-semibold underline" dir="auto">{f.title || 'Without a title'}</b><span className="text-ink-2" dir="auto">{f.more}</span></Link></li>
+              <li key={f.to} className="border-t border-line">
+                <Link to={f.to} className="flex flex-wrap items-baseline gap-x-4 py-2 no-underline hover:bg-paper-2">
+                  <span className="cap w-16">{f.what}</span>
+                  <b className="font-semibold underline" dir="auto">
+                    {f.title || 'Without a title'}
+                  </b>
+                  <span className="text-ink-2" dir="auto">
+                    {f.more}
+                  </span>
+                </Link>
+              </li>
             ))}
           </ul>
         </>

@@ -26,9 +26,16 @@ export function AddBlock({ offerId, pageId, pageKind, after }: Props) {
     const [page, offer] = await Promise.all([readDocument('page', pageId), readDocument('offer', offerId)]);
     if (!page) return;
     const products = await Promise.all((offer?.productIds ?? []).map((id) => readDocument('product', id)));
-    const block = newBlock(kind, newId('b'), { title: offer?.title ?? '', benefits: products.flatMap((p) => p?.benefits ?? []) });
-    const place = after ? { index: page.blocks.findIndex((b) => b.id === after.id) + 1, words: '' } : bestPlace(page, kind);
-    void change('page', pageId, (p) => { p.blocks.splice(place.index, 0, block); });
+    const block = newBlock(kind, newId('b'), {
+      title: offer?.title ?? '',
+      benefits: products.flatMap((p) => p?.benefits ?? []),
+    });
+    const place = after
+      ? { index: page.blocks.findIndex((b) => b.id === after.id) + 1, words: '' }
+      : bestPlace(page, kind);
+    void change('page', pageId, (p) => {
+      p.blocks.splice(place.index, 0, block);
+    });
     setKinds(null);
     setLanded(after ? null : `${BLOCK_NAMES[kind]}: put ${place.words}, where it sells best.`);
     // The new thing is where the seller goes on.
@@ -41,9 +48,23 @@ export function AddBlock({ offerId, pageId, pageKind, after }: Props) {
 
   return (
     <div className={after ? '' : 'sec'}>
-      <button className={after ? 'opt' : 'btn btn-quiet'} aria-expanded={kinds !== null} onClick={() => void toggle()}>{after ? 'Add here' : 'Add a block'}</button>
-      {kinds !== null && <p className="mt-2 flex flex-wrap gap-2" role="group" aria-label="Kinds of blocks">{kinds.map((kind) => <button key={kind} className="btn btn-quiet btn-sm" onClick={() => void add(kind)}>{BLOCK_NAMES[kind]}</button>)}</p>}
-      {landed !== null && <p className="cap mt-2" role="status">{landed}</p>}
+      <button className={after ? 'opt' : 'btn btn-quiet'} aria-expanded={kinds !== null} onClick={() => void toggle()}>
+        {after ? 'Add here' : 'Add a block'}
+      </button>
+      {kinds !== null && (
+        <p className="mt-2 flex flex-wrap gap-2" role="group" aria-label="Kinds of blocks">
+          {kinds.map((kind) => (
+            <button key={kind} className="btn btn-quiet btn-sm" onClick={() => void add(kind)}>
+              {BLOCK_NAMES[kind]}
+            </button>
+          ))}
+        </p>
+      )}
+      {landed !== null && (
+        <p className="cap mt-2" role="status">
+          {landed}
+        </p>
+      )}
     </div>
   );
 }

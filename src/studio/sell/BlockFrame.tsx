@@ -30,14 +30,19 @@ export const BlockFrame = memo(function BlockFrame({ path, pageId, pageKind, blo
   // A block stays in hand until another is taken: were it to fold on losing the focus, what is being pressed would move away.
   const inHand = useAppSelector((state) => state.frame.blockInHand === block.id);
   const dispatch = useAppDispatch();
-  const { setNodeRef, setActivatorNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: block.id, disabled: fixed });
+  const { setNodeRef, setActivatorNodeRef, listeners, transform, transition, isDragging } = useSortable({
+    id: block.id,
+    disabled: fixed,
+  });
   const name = BLOCK_NAMES[block.kind];
   const [said, setSaid] = useState('');
   function onArrow(event: KeyboardEvent): void {
     const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
     if (by === 0) return;
     event.preventDefault();
-    void change('page', pageId, (p) => { p.blocks = moveBlock(p.blocks, block.id, by); });
+    void change('page', pageId, (p) => {
+      p.blocks = moveBlock(p.blocks, block.id, by);
+    });
     setSaid(`${name} at place ${Math.min(count, Math.max(1, at + 1 + by))} of ${count}`);
   }
   return (
@@ -46,15 +51,32 @@ export const BlockFrame = memo(function BlockFrame({ path, pageId, pageKind, blo
       ref={setNodeRef}
       style={{ transform: CSS.Translate.toString(transform), ...(transition === undefined ? {} : { transition }) }}
       className={`block-frame ${inHand ? 'in-hand' : ''} ${isDragging ? 'dragged' : ''}`}
-      onFocus={() => { if (!inHand) dispatch(blockTaken(block.id)); }}
+      onFocus={() => {
+        if (!inHand) dispatch(blockTaken(block.id));
+      }}
       // Clicking anywhere on a block takes it in hand, also where it has no words of its own.
       tabIndex={-1}
       role="group"
       aria-label={`${name} block${block.hidden ? ', hidden' : ''}`}
     >
-      {!fixed && <button type="button" ref={setActivatorNodeRef} className="grip" {...listeners} aria-label={`Drag ${name}, or move it with the arrow keys`} onKeyDown={onArrow}><GripVertical size={16} aria-hidden="true" /></button>}
-      <span className="sr-only" role="status">{said}</span>
-      <div className={block.hidden ? 'opacity-60' : ''}><BlockView block={block} /></div>
+      {!fixed && (
+        <button
+          type="button"
+          ref={setActivatorNodeRef}
+          className="grip"
+          {...listeners}
+          aria-label={`Drag ${name}, or move it with the arrow keys`}
+          onKeyDown={onArrow}
+        >
+          <GripVertical size={16} aria-hidden="true" />
+        </button>
+      )}
+      <span className="sr-only" role="status">
+        {said}
+      </span>
+      <div className={block.hidden ? 'opacity-60' : ''}>
+        <BlockView block={block} />
+      </div>
       {inHand && (
         <p className="block-line">
           {block.hidden && <span>Hidden from buyers.</span>}
@@ -62,16 +84,21 @@ export const BlockFrame = memo(function BlockFrame({ path, pageId, pageKind, blo
           {!fixed && <BlockActs pageId={pageId} block={block} at={at} count={count} />}
         </p>
       )}
-      {inHand && !(fixed && block.kind === 'headline') && <div className="block-add"><AddBlock offerId={path.offerId} pageId={pageId} pageKind={pageKind} after={block} /></div>}
+      {inHand && !(fixed && block.kind === 'headline') && (
+        <div className="block-add">
+          <AddBlock offerId={path.offerId} pageId={pageId} pageKind={pageKind} after={block} />
+        </div>
+      )}
     </div>
   );
 });
 
 function BlockActs({ pageId, block, at, count }: { pageId: string; block: Block; at: number; count: number }) {
-  const edit = (recipe: (blocks: Block[]) => Block[] | void): void => void change('page', pageId, (p) => {
-    const next = recipe(p.blocks);
-    if (next) p.blocks = next;
-  });
+  const edit = (recipe: (blocks: Block[]) => Block[] | void): void =>
+    void change('page', pageId, (p) => {
+      const next = recipe(p.blocks);
+      if (next) p.blocks = next;
+    });
   function remove(): void {
     const frame = document.getElementById(`block-${block.id}`);
     const next = (frame?.nextElementSibling ?? frame?.previousElementSibling)?.id ?? '';
@@ -80,11 +107,42 @@ function BlockActs({ pageId, block, at, count }: { pageId: string; block: Block;
   }
   return (
     <>
-      {at > 0 && <button className="opt" onClick={() => edit((blocks) => moveBlock(blocks, block.id, -1))}>Move up</button>}
-      {at < count - 1 && <button className="opt" onClick={() => edit((blocks) => moveBlock(blocks, block.id, 1))}>Move down</button>}
-      {block.kind !== 'checkout' && <button className="opt" onClick={() => edit((blocks) => { blocks.splice(at + 1, 0, { ...structuredClone(block), id: newId('b') }); })}>Copy</button>}
-      <button className="opt" onClick={() => edit((blocks) => { const b = blocks[at]; if (b) b.hidden = !b.hidden; })}>{block.hidden ? 'Show' : 'Hide'}</button>
-      <button className="opt" onClick={remove}>Remove</button>
+      {at > 0 && (
+        <button className="opt" onClick={() => edit((blocks) => moveBlock(blocks, block.id, -1))}>
+          Move up
+        </button>
+      )}
+      {at < count - 1 && (
+        <button className="opt" onClick={() => edit((blocks) => moveBlock(blocks, block.id, 1))}>
+          Move down
+        </button>
+      )}
+      {block.kind !== 'checkout' && (
+        <button
+          className="opt"
+          onClick={() =>
+            edit((blocks) => {
+              blocks.splice(at + 1, 0, { ...structuredClone(block), id: newId('b') });
+            })
+          }
+        >
+          Copy
+        </button>
+      )}
+      <button
+        className="opt"
+        onClick={() =>
+          edit((blocks) => {
+            const b = blocks[at];
+            if (b) b.hidden = !b.hidden;
+          })
+        }
+      >
+        {block.hidden ? 'Show' : 'Hide'}
+      </button>
+      <button className="opt" onClick={remove}>
+        Remove
+      </button>
     </>
   );
 }

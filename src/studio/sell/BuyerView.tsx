@@ -31,11 +31,17 @@ export function BuyerView({ draft }: { draft: Draft }) {
   const content = source === 'live' && draft.live ? unsealContent(draft.live.content) : draft.content;
   const shown: Draft = { ...draft, content };
   const { paths, pages, offers } = content;
-  const path = paths.find((p) => p.id === id || p.offerId === id || offers.find((o) => o.id === p.offerId)?.productIds.includes(id ?? '')) ?? paths[0];
-  const [stepIndex, setStepIndex] = useState(() => Math.max(0, stage === 'sell' ? (path?.steps.findIndex((s) => s.id === stepId) ?? 0) : 0));
+  const path =
+    paths.find(
+      (p) => p.id === id || p.offerId === id || offers.find((o) => o.id === p.offerId)?.productIds.includes(id ?? ''),
+    ) ?? paths[0];
+  const [stepIndex, setStepIndex] = useState(() =>
+    Math.max(0, stage === 'sell' ? (path?.steps.findIndex((s) => s.id === stepId) ?? 0) : 0),
+  );
   const page = pages.find((p) => p.id === path?.steps[stepIndex]?.pageId);
   const today = dateIn(now, zone);
-  const at = date === null || date === today ? now : addMs(startOfDate(date, zone), msOf(now) - msOf(startOfDate(today, zone)));
+  const at =
+    date === null || date === today ? now : addMs(startOfDate(date, zone), msOf(now) - msOf(startOfDate(today, zone)));
   const back = useRef<HTMLButtonElement>(null);
   useEffect(() => {
     const before = document.activeElement as HTMLElement | null;
@@ -46,18 +52,84 @@ export function BuyerView({ draft }: { draft: Draft }) {
   return (
     <main className="buyer-view" aria-label="As the buyer sees it">
       <div className="buyer-strip">
-        <p>You see <ChoiceFill label="What you see" value={source} choices={draft.live ? [['draft', 'the draft'], ['live', 'what is live']] : [['draft', 'the draft']]} onChange={setSource} />{' '}
-          as <ChoiceFill label="As whom" value={who} choices={[['visitor', 'a new visitor'], ['owner', 'an owner'], ['behind', 'someone whose payment is behind'], ['person', 'a named person']]} onChange={setWho} />{' '}
-          {who === 'visitor' && <>at <ChoiceFill label="Which step" value={String(stepIndex)} choices={STEPS.map((name, i) => [String(i), name] as const)} onChange={(i) => setStepIndex(Number(i))} />{' '}</>}
-          on <ChoiceFill label="On which screen" value={width} choices={[['wide', 'a wide screen'], ['phone', 'a phone']]} onChange={setWidth} />{' '}
-          on <DayFill label="On which day" value={date ?? today} onChange={(text) => setDate(/^[12]\d{3}-\d\d-\d\d$/.test(text) ? text : null)} />.{' '}
-          Nothing is charged, sent or recorded.</p>
-        <button ref={back} className="btn btn-quiet btn-sm" onClick={() => dispatch(buyerViewToggled(false))}>Back (Esc)</button>
+        <p>
+          You see{' '}
+          <ChoiceFill
+            label="What you see"
+            value={source}
+            choices={
+              draft.live
+                ? [
+                    ['draft', 'the draft'],
+                    ['live', 'what is live'],
+                  ]
+                : [['draft', 'the draft']]
+            }
+            onChange={setSource}
+          />{' '}
+          as{' '}
+          <ChoiceFill
+            label="As whom"
+            value={who}
+            choices={[
+              ['visitor', 'a new visitor'],
+              ['owner', 'an owner'],
+              ['behind', 'someone whose payment is behind'],
+              ['person', 'a named person'],
+            ]}
+            onChange={setWho}
+          />{' '}
+          {who === 'visitor' && (
+            <>
+              at{' '}
+              <ChoiceFill
+                label="Which step"
+                value={String(stepIndex)}
+                choices={STEPS.map((name, i) => [String(i), name] as const)}
+                onChange={(i) => setStepIndex(Number(i))}
+              />{' '}
+            </>
+          )}
+          on{' '}
+          <ChoiceFill
+            label="On which screen"
+            value={width}
+            choices={[
+              ['wide', 'a wide screen'],
+              ['phone', 'a phone'],
+            ]}
+            onChange={setWidth}
+          />{' '}
+          on{' '}
+          <DayFill
+            label="On which day"
+            value={date ?? today}
+            onChange={(text) => setDate(/^[12]\d{3}-\d\d-\d\d$/.test(text) ? text : null)}
+          />
+          . Nothing is charged, sent or recorded.
+        </p>
+        <button ref={back} className="btn btn-quiet btn-sm" onClick={() => dispatch(buyerViewToggled(false))}>
+          Back (Esc)
+        </button>
       </div>
       <div className={width === 'phone' ? 'flex justify-center p-6' : 'px-6'}>
-        {!path || !page ? <p className="p-10 text-center text-ink-2">{source === 'live' ? 'Nothing is live yet.' : 'There is no page yet. Make one in Sell.'}</p>
-          : who === 'visitor' ? <PhoneView draft={shown} path={path} page={page} wide={width === 'wide'} at={at} />
-          : <div className={width === 'phone' ? 'phone' : 'mx-auto max-w-[46rem]'}><div className="page p-6">{who === 'owner' || who === 'behind' ? <OwnersThings draft={shown} offerId={path.offerId} at={at} behind={who === 'behind'} /> : <PersonsThings draft={shown} at={at} />}</div></div>}
+        {!path || !page ? (
+          <p className="p-10 text-center text-ink-2">
+            {source === 'live' ? 'Nothing is live yet.' : 'There is no page yet. Make one in Sell.'}
+          </p>
+        ) : who === 'visitor' ? (
+          <PhoneView draft={shown} path={path} page={page} wide={width === 'wide'} at={at} />
+        ) : (
+          <div className={width === 'phone' ? 'phone' : 'mx-auto max-w-[46rem]'}>
+            <div className="page p-6">
+              {who === 'owner' || who === 'behind' ? (
+                <OwnersThings draft={shown} offerId={path.offerId} at={at} behind={who === 'behind'} />
+              ) : (
+                <PersonsThings draft={shown} at={at} />
+              )}
+            </div>
+          </div>
+        )}
       </div>
     </main>
   );
@@ -70,12 +142,39 @@ function OwnersThings({ draft, offerId, at, behind }: { draft: Draft; offerId: s
   const price = offer && soldPrices(offer)[0];
   const theirs = products.filter((p) => offer?.productIds.includes(p.id));
   if (behind) {
-    const held = (productId: string): string => explain({ passes: [{ id: 'practice', personId: 'practice', productId, cause: { kind: 'paid', orderId: 'practice', lineId: 'l1' }, from: at, until: null, hold: { why: 'behind', since: at }, closed: null }], person: 'You', product: theirs.find((p) => p.id === productId)?.title ?? '', orderNumber: () => 'yours', now: at, zone: shop.zone, locale: shop.locale }).sentence;
+    const held = (productId: string): string =>
+      explain({
+        passes: [
+          {
+            id: 'practice',
+            personId: 'practice',
+            productId,
+            cause: { kind: 'paid', orderId: 'practice', lineId: 'l1' },
+            from: at,
+            until: null,
+            hold: { why: 'behind', since: at },
+            closed: null,
+          },
+        ],
+        person: 'You',
+        product: theirs.find((p) => p.id === productId)?.title ?? '',
+        orderNumber: () => 'yours',
+        now: at,
+        zone: shop.zone,
+        locale: shop.locale,
+      }).sentence;
     return (
       <>
         <h1>Your things</h1>
-        {price && !isLasting(price.terms) && <p className="mt-1 text-ink-2">This offer is paid on the day of buying, so nobody can be behind with it. If it were paid over time, they would see this.</p>}
-        {theirs.map((product) => <Thing key={product.id} product={product} note={held(product.id)} open={false} />)}
+        {price && !isLasting(price.terms) && (
+          <p className="mt-1 text-ink-2">
+            This offer is paid on the day of buying, so nobody can be behind with it. If it were paid over time, they
+            would see this.
+          </p>
+        )}
+        {theirs.map((product) => (
+          <Thing key={product.id} product={product} note={held(product.id)} open={false} />
+        ))}
         <p className="mt-4">Below it they read what is owed, and can change their card, which is then tried at once.</p>
       </>
     );
@@ -84,7 +183,9 @@ function OwnersThings({ draft, offerId, at, behind }: { draft: Draft; offerId: s
     <>
       <h1>Your things</h1>
       {price && <p className="mt-1 text-access">{accessSentence(price.terms, at, shop.zone, shop.locale)}</p>}
-      {theirs.map((product) => <Thing key={product.id} product={product} note={describeContents(product)} open />)}
+      {theirs.map((product) => (
+        <Thing key={product.id} product={product} note={describeContents(product)} open />
+      ))}
     </>
   );
 }
@@ -93,22 +194,48 @@ function OwnersThings({ draft, offerId, at, behind }: { draft: Draft; offerId: s
 function PersonsThings({ draft, at }: { draft: Draft; at: Instant }) {
   const [personId, setPersonId] = useState('');
   const { shop, products } = draft.content;
-  const people = useLiveQuery(async () => {
-    const latest = await db.buyers.orderBy('last').reverse().limit(50).toArray();
-    return (await db.people.bulkGet(latest.map((b) => b.personId))).filter((p) => p !== undefined);
-  }, []) ?? [];
+  const people =
+    useLiveQuery(async () => {
+      const latest = await db.buyers.orderBy('last').reverse().limit(50).toArray();
+      return (await db.people.bulkGet(latest.map((b) => b.personId))).filter((p) => p !== undefined);
+    }, []) ?? [];
   const chosen = people.find((p) => p.id === personId) ?? people[0];
-  const passes = useLiveQuery(() => (chosen ? db.passes.where('personId').equals(chosen.id).toArray() : []), [chosen?.id]) ?? [];
+  const passes =
+    useLiveQuery(() => (chosen ? db.passes.where('personId').equals(chosen.id).toArray() : []), [chosen?.id]) ?? [];
   if (!chosen) return <p className="text-ink-2">Nobody has bought here yet.</p>;
   const theirs = [...new Set(passes.map((p) => p.productId))];
   return (
     <>
-      <p className="mb-3">This is <ChoiceFill label="Which person" value={chosen.id} choices={people.map((p) => [p.id, p.name || p.address] as const)} onChange={setPersonId} />, of the last fifty who bought.</p>
+      <p className="mb-3">
+        This is{' '}
+        <ChoiceFill
+          label="Which person"
+          value={chosen.id}
+          choices={people.map((p) => [p.id, p.name || p.address] as const)}
+          onChange={setPersonId}
+        />
+        , of the last fifty who bought.
+      </p>
       <h1>Your things</h1>
       {theirs.map((productId) => {
         const product = products.find((p) => p.id === productId);
-        const why = explain({ passes: passes.filter((p) => p.productId === productId), person: 'You', product: product?.title ?? 'what you bought', orderNumber: () => 'yours', now: at, zone: shop.zone, locale: shop.locale });
-        return product ? <Thing key={productId} product={product} note={why.open ? describeContents(product) : why.sentence} open={why.open} /> : null;
+        const why = explain({
+          passes: passes.filter((p) => p.productId === productId),
+          person: 'You',
+          product: product?.title ?? 'what you bought',
+          orderNumber: () => 'yours',
+          now: at,
+          zone: shop.zone,
+          locale: shop.locale,
+        });
+        return product ? (
+          <Thing
+            key={productId}
+            product={product}
+            note={why.open ? describeContents(product) : why.sentence}
+            open={why.open}
+          />
+        ) : null;
       })}
     </>
   );
@@ -119,7 +246,15 @@ function Thing({ product, note, open }: { product: Product; note: string; open: 
     <div className="mt-4 border-t border-line pt-3">
       <h2 dir="auto">{product.title}</h2>
       <p className={open ? 'text-access' : 'text-ink-2'}>{note}</p>
-      {open && <ul>{[...product.files.map((f) => f.name), ...product.links.map((l) => l.title || l.url)].map((name) => <li key={name} className="border-t border-line py-2 break-words" dir="auto">{name}</li>)}</ul>}
+      {open && (
+        <ul>
+          {[...product.files.map((f) => f.name), ...product.links.map((l) => l.title || l.url)].map((name) => (
+            <li key={name} className="border-t border-line py-2 break-words" dir="auto">
+              {name}
+            </li>
+          ))}
+        </ul>
+      )}
     </div>
   );
 }

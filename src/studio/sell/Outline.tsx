@@ -15,14 +15,29 @@ export function Outline({ path, step, page }: { path: Path; step: Step; page: Pa
   }
   return (
     <>
-      <Link className="row" to="/sell"><b>All paths</b></Link>
+      <Link className="row" to="/sell">
+        <b>All paths</b>
+      </Link>
       <div className="group">Steps</div>
-      {path.steps.map((s, i) => <Link key={s.id} className="row" to={`/sell/${path.id}/${s.id}`} aria-current={s.id === step.id ? 'true' : undefined}><b>{i + 1}. {STEP_NAMES[s.kind]}</b></Link>)}
+      {path.steps.map((s, i) => (
+        <Link
+          key={s.id}
+          className="row"
+          to={`/sell/${path.id}/${s.id}`}
+          aria-current={s.id === step.id ? 'true' : undefined}
+        >
+          <b>
+            {i + 1}. {STEP_NAMES[s.kind]}
+          </b>
+        </Link>
+      ))}
       <div className="group">On this page</div>
       {page.blocks.map((block) => (
         <button key={block.id} className={`row ${block.id === inHand ? 'in-hand' : ''}`} onClick={() => take(block.id)}>
           <b>{BLOCK_NAMES[block.kind]}</b>
-          <span className="block truncate" dir="auto">{block.hidden ? 'hidden from buyers' : firstWords(block)}</span>
+          <span className="block truncate" dir="auto">
+            {block.hidden ? 'hidden from buyers' : firstWords(block)}
+          </span>
         </button>
       ))}
     </>

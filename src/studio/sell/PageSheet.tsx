@@ -24,21 +24,62 @@ export function PageSheet({ draft, path, step, page }: Props) {
   function onDragEnd({ active, over }: DragEndEvent): void {
     const target = page.blocks.find((b) => b.id === over?.id);
     if (!over || active.id === over.id || !target || isFixed(page, target)) return;
-    void change('page', page.id, (p) => { p.blocks = placeBlock(p.blocks, String(active.id), String(over.id)); });
+    void change('page', page.id, (p) => {
+      p.blocks = placeBlock(p.blocks, String(active.id), String(over.id));
+    });
   }
   return (
     <>
       <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
         <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-          <div className="page mt-2"><div className="page-column !px-0 !pb-4"><PageViewProvider value={view}>{page.blocks.map((block, i) => <BlockFrame key={block.id} path={path} pageId={page.id} pageKind={page.kind} block={block} at={i} count={page.blocks.length} fixed={isFixed(page, block)} />)}</PageViewProvider></div></div>
+          <div className="page mt-2">
+            <div className="page-column !px-0 !pb-4">
+              <PageViewProvider value={view}>
+                {page.blocks.map((block, i) => (
+                  <BlockFrame
+                    key={block.id}
+                    path={path}
+                    pageId={page.id}
+                    pageKind={page.kind}
+                    block={block}
+                    at={i}
+                    count={page.blocks.length}
+                    fixed={isFixed(page, block)}
+                  />
+                ))}
+              </PageViewProvider>
+            </div>
+          </div>
         </SortableContext>
       </DndContext>
       <AddBlock offerId={path.offerId} pageId={page.id} pageKind={page.kind} after={null} />
       {step.kind === 'page' && (
         <section className="sec">
           <h3 className="mb-1">For search engines and shared links</h3>
-          <input className="bare w-full" aria-label="Title for search" placeholder={`Title: ${path.title}`} dir="auto" value={page.title} onChange={(e) => void change('page', page.id, (p) => { p.title = e.target.value.slice(0, 200); })} />
-          <input className="bare w-full" aria-label="Description for search" placeholder="One or two sentences" dir="auto" value={page.description} onChange={(e) => void change('page', page.id, (p) => { p.description = e.target.value.slice(0, 400); })} />
+          <input
+            className="bare w-full"
+            aria-label="Title for search"
+            placeholder={`Title: ${path.title}`}
+            dir="auto"
+            value={page.title}
+            onChange={(e) =>
+              void change('page', page.id, (p) => {
+                p.title = e.target.value.slice(0, 200);
+              })
+            }
+          />
+          <input
+            className="bare w-full"
+            aria-label="Description for search"
+            placeholder="One or two sentences"
+            dir="auto"
+            value={page.description}
+            onChange={(e) =>
+              void change('page', page.id, (p) => {
+                p.description = e.target.value.slice(0, 400);
+              })
+            }
+          />
         </section>
       )}
     </>

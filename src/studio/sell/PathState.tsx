@@ -9,20 +9,39 @@ export function PathState({ draft, path, onRemove }: { draft: Draft; path: Path;
   const [busy, setBusy] = useState(false);
   const { live } = draft;
   const isLive = live?.content.paths.some((p) => p.id === path.id) ?? false;
-  if (!isLive) return <p className="changed mt-2">A draft, seen by nobody. <button className="opt" onClick={onRemove}>Remove this draft</button></p>;
+  if (!isLive)
+    return (
+      <p className="changed mt-2">
+        A draft, seen by nobody.{' '}
+        <button className="opt" onClick={onRemove}>
+          Remove this draft
+        </button>
+      </p>
+    );
 
   async function takeDown(): Promise<void> {
     if (!live) return;
     setBusy(true);
     const gone = new Set(path.steps.map((s) => s.pageId));
-    const failed = await publishNow(live.number, { ...live.content, paths: live.content.paths.filter((p) => p.id !== path.id), pages: live.content.pages.filter((p) => !gone.has(p.id)) });
+    const failed = await publishNow(live.number, {
+      ...live.content,
+      paths: live.content.paths.filter((p) => p.id !== path.id),
+      pages: live.content.pages.filter((p) => !gone.has(p.id)),
+    });
     setSaid(failed?.sentence ?? null);
     setBusy(false);
   }
   return (
     <p className="cap mt-2">
-      <button className="opt" disabled={busy} onClick={() => void takeDown()}>Take these pages down now</button> Owners keep access, and the pages stay here as a draft.
-      {said !== null && <span className="wrong block" role="alert">{said}</span>}
+      <button className="opt" disabled={busy} onClick={() => void takeDown()}>
+        Take these pages down now
+      </button>{' '}
+      Owners keep access, and the pages stay here as a draft.
+      {said !== null && (
+        <span className="wrong block" role="alert">
+          {said}
+        </span>
+      )}
     </p>
   );
 }

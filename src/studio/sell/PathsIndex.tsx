@@ -4,16 +4,36 @@ import type { Draft } from '../data/draft';
 import { amounts } from '../price/PriceStage';
 
 /** The paths, and first what could be sold on one and is not yet. */
-export function PathsIndex({ draft, unsold, onMake }: { draft: Draft; unsold: readonly DraftOffer[]; onMake: (offerId: string) => void }) {
+export function PathsIndex({
+  draft,
+  unsold,
+  onMake,
+}: {
+  draft: Draft;
+  unsold: readonly DraftOffer[];
+  onMake: (offerId: string) => void;
+}) {
   const { paths, offers, shop } = draft.content;
   return (
     <>
       {unsold.length > 0 && <div className="group">Make a page for</div>}
-      {unsold.map((o) => <button key={o.id} className="row" data-new onClick={() => onMake(o.id)}><b dir="auto">{o.title || 'Without a title'}</b><span>page, checkout, thank you</span></button>)}
+      {unsold.map((o) => (
+        <button key={o.id} className="row" data-new onClick={() => onMake(o.id)}>
+          <b dir="auto">{o.title || 'Without a title'}</b>
+          <span>page, checkout, thank you</span>
+        </button>
+      ))}
       {paths.length > 0 && <div className="group">Paths</div>}
       {paths.map((p) => {
         const offer = offers.find((o) => o.id === p.offerId);
-        return <Link key={p.id} className="row" to={`/sell/${p.id}`}><b dir="auto">{p.title || 'Without a title'}</b><span>/{p.address} · {offer ? amounts(offer, shop.locale) : ''}</span></Link>;
+        return (
+          <Link key={p.id} className="row" to={`/sell/${p.id}`}>
+            <b dir="auto">{p.title || 'Without a title'}</b>
+            <span>
+              /{p.address} · {offer ? amounts(offer, shop.locale) : ''}
+            </span>
+          </Link>
+        );
       })}
     </>
   );

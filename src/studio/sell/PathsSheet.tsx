@@ -5,26 +5,60 @@ import { useSold } from '../data/useSold';
 import { amounts } from '../price/PriceStage';
 
 /** Every path with its address, what it sells and how it stands. */
-export function PathsSheet({ draft, unsold, onMake }: { draft: Draft; unsold: readonly DraftOffer[]; onMake: (offerId: string) => void }) {
+export function PathsSheet({
+  draft,
+  unsold,
+  onMake,
+}: {
+  draft: Draft;
+  unsold: readonly DraftOffer[];
+  onMake: (offerId: string) => void;
+}) {
   const { paths } = draft.content;
   const first = unsold[0];
   return (
     <>
       <h1>Sell</h1>
-      <p className="lead mt-2 text-ink-2">A path is a page that explains it, a checkout that takes the money, and a thank-you page that opens it.</p>
+      <p className="lead mt-2 text-ink-2">
+        A path is a page that explains it, a checkout that takes the money, and a thank-you page that opens it.
+      </p>
       {paths.length > 0 && (
         <table className="rows mt-4">
-          <thead><tr><th>Path</th><th>Address</th><th>Price</th><th className="num !pr-0">Orders</th></tr></thead>
-          <tbody>{paths.map((path) => <PathRow key={path.id} draft={draft} id={path.id} />)}</tbody>
+          <thead>
+            <tr>
+              <th>Path</th>
+              <th>Address</th>
+              <th>Price</th>
+              <th className="num !pr-0">Orders</th>
+            </tr>
+          </thead>
+          <tbody>
+            {paths.map((path) => (
+              <PathRow key={path.id} draft={draft} id={path.id} />
+            ))}
+          </tbody>
         </table>
       )}
       {first && (
         <section className="sec mt-6">
           <h3 className="mb-2">Sold on no page yet</h3>
-          <ul>{unsold.map((o) => <li key={o.id} className="flex flex-wrap items-baseline justify-between gap-4 py-1"><span dir="auto">{o.title || 'Without a title'}</span><button className="btn btn-quiet btn-sm" onClick={() => onMake(o.id)}>Make the page for “{o.title || 'Without a title'}”</button></li>)}</ul>
+          <ul>
+            {unsold.map((o) => (
+              <li key={o.id} className="flex flex-wrap items-baseline justify-between gap-4 py-1">
+                <span dir="auto">{o.title || 'Without a title'}</span>
+                <button className="btn btn-quiet btn-sm" onClick={() => onMake(o.id)}>
+                  Make the page for “{o.title || 'Without a title'}”
+                </button>
+              </li>
+            ))}
+          </ul>
         </section>
       )}
-      {!first && paths.length === 0 && <Link className="btn btn-primary mt-4" to="/make">Make a product</Link>}
+      {!first && paths.length === 0 && (
+        <Link className="btn btn-primary mt-4" to="/make">
+          Make a product
+        </Link>
+      )}
     </>
   );
 }
@@ -38,7 +72,13 @@ function PathRow({ draft, id }: { draft: Draft; id: string }) {
   const live = draft.live?.content.paths.some((p) => p.id === id) ?? false;
   return (
     <tr data-row onClick={() => void navigate(`/sell/${id}`)}>
-      <td dir="auto"><Link className="plain-link font-semibold" to={`/sell/${id}`} onClick={(e) => e.stopPropagation()}>{path.title || 'Without a title'}</Link>{!live && <span className="changed"> · draft</span>}{offer && !offer.onSale && <span className="text-ink-3"> · not on sale</span>}</td>
+      <td dir="auto">
+        <Link className="plain-link font-semibold" to={`/sell/${id}`} onClick={(e) => e.stopPropagation()}>
+          {path.title || 'Without a title'}
+        </Link>
+        {!live && <span className="changed"> · draft</span>}
+        {offer && !offer.onSale && <span className="text-ink-3"> · not on sale</span>}
+      </td>
       <td className="text-ink-2">/{path.address}</td>
       <td>{offer ? amounts(offer, draft.content.shop.locale) : ''}</td>
       <td className="num !pr-0">{sold === 0 ? '' : sold.toLocaleString('en')}</td>

@@ -9,7 +9,19 @@ import { useAppSelector } from '../store';
 import { useDraftView } from './useDraftView';
 
 /** The page as it is read, never edited there: on a phone, or on a wide screen. */
-export function PhoneView({ draft, path, page, wide = false, at }: { draft: Draft; path: Path; page: Page; wide?: boolean; at?: Instant }) {
+export function PhoneView({
+  draft,
+  path,
+  page,
+  wide = false,
+  at,
+}: {
+  draft: Draft;
+  path: Path;
+  page: Page;
+  wide?: boolean;
+  at?: Instant;
+}) {
   const view = useDraftView(draft, path, page, false, at);
   const { brand } = draft.content.shop;
   const frame = useRef<HTMLDivElement>(null);
@@ -20,8 +32,17 @@ export function PhoneView({ draft, path, page, wide = false, at }: { draft: Draf
     if (frame.current && block) frame.current.scrollTop = block.offsetTop - 24;
   }, [inHand, page]);
   return (
-    <div ref={frame} style={brand ? brandValues(brand) : undefined} className={wide ? 'mx-auto max-w-[62rem]' : 'phone relative'} inert>
-      <div className="page"><div className="page-column !pb-8"><PageBody page={page} view={view} around={(block, drawn) => <div data-block={block.id}>{drawn}</div>} /></div></div>
+    <div
+      ref={frame}
+      style={brand ? brandValues(brand) : undefined}
+      className={wide ? 'mx-auto max-w-[62rem]' : 'phone relative'}
+      inert
+    >
+      <div className="page">
+        <div className="page-column !pb-8">
+          <PageBody page={page} view={view} around={(block, drawn) => <div data-block={block.id}>{drawn}</div>} />
+        </div>
+      </div>
     </div>
   );
 }

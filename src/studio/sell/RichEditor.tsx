@@ -7,11 +7,22 @@ import type { RichEditorProps } from '../../pages/view';
 
 /** Only what the shop's documents can hold; the rest of a paste becomes plain words. */
 const EXTENSIONS = [
-  StarterKit.configure({ heading: { levels: [3] }, blockquote: false, code: false, codeBlock: false, horizontalRule: false, strike: false, underline: false, trailingNode: false, link: { openOnClick: false, autolink: false, protocols: ['http', 'https', 'mailto'] } }),
+  StarterKit.configure({
+    heading: { levels: [3] },
+    blockquote: false,
+    code: false,
+    codeBlock: false,
+    horizontalRule: false,
+    strike: false,
+    underline: false,
+    trailingNode: false,
+    link: { openOnClick: false, autolink: false, protocols: ['http', 'https', 'mailto'] },
+  }),
 ];
 
 /** An editor needs a paragraph to stand in, where a document may hold none. */
-const toEdit = (value: RichText): RichText => (value.content.length > 0 ? value : { type: 'doc', content: [{ type: 'paragraph' }] });
+const toEdit = (value: RichText): RichText =>
+  value.content.length > 0 ? value : { type: 'doc', content: [{ type: 'paragraph' }] };
 const sameDocument = (a: RichText, b: RichText): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** Formatted text, edited in place. What goes in and out is the document itself. */
@@ -21,7 +32,16 @@ export default function RichEditor({ value, onChange, label, placeholder, classN
     extensions: EXTENSIONS,
     content: toEdit(value),
     injectCSS: false,
-    editorProps: { attributes: { class: `rich-words ${className}`, 'aria-label': label, role: 'textbox', 'aria-multiline': 'true', dir: 'auto', 'data-placeholder': placeholder ?? label } },
+    editorProps: {
+      attributes: {
+        class: `rich-words ${className}`,
+        'aria-label': label,
+        role: 'textbox',
+        'aria-multiline': 'true',
+        dir: 'auto',
+        'data-placeholder': placeholder ?? label,
+      },
+    },
     onUpdate: ({ editor: now }) => {
       sent.current = cleanRich(now.getJSON());
       onChange(sent.current);
@@ -43,7 +63,18 @@ export default function RichEditor({ value, onChange, label, placeholder, classN
 
 function Toolbar({ editor }: { editor: Editor }) {
   const [linking, setLinking] = useState<string | null>(null);
-  const on = useEditorState({ editor, selector: ({ editor: e }) => ({ bold: e.isActive('bold'), italic: e.isActive('italic'), heading: e.isActive('heading'), bullet: e.isActive('bulletList'), ordered: e.isActive('orderedList'), link: e.isActive('link'), href: (e.getAttributes('link')['href'] as string | undefined) ?? '' }) });
+  const on = useEditorState({
+    editor,
+    selector: ({ editor: e }) => ({
+      bold: e.isActive('bold'),
+      italic: e.isActive('italic'),
+      heading: e.isActive('heading'),
+      bullet: e.isActive('bulletList'),
+      ordered: e.isActive('orderedList'),
+      link: e.isActive('link'),
+      href: (e.getAttributes('link')['href'] as string | undefined) ?? '',
+    }),
+  });
   const tools = [
     ['Bold', Bold, on.bold, () => editor.chain().focus().toggleBold().run()],
     ['Italic', Italic, on.italic, () => editor.chain().focus().toggleItalic().run()],
@@ -56,13 +87,51 @@ function Toolbar({ editor }: { editor: Editor }) {
     const href = (linking ?? '').trim();
     const chain = editor.chain().focus().extendMarkRange('link');
     if (href === '') chain.unsetLink().run();
-    else chain.setLink({ href: /^(https?:|mailto:)/i.test(href) ? href : href.includes('@') ? `mailto:${href}` : `https://${href}` }).run();
+    else
+      chain
+        .setLink({
+          href: /^(https?:|mailto:)/i.test(href) ? href : href.includes('@') ? `mailto:${href}` : `https://${href}`,
+        })
+        .run();
     setLinking(null);
   }
   return (
     <div className="rich-tools" role="group" aria-label="How these words look">
-      {tools.map(([name, Icon, pressed, act]) => <button key={name} type="button" aria-label={name} title={name} aria-pressed={pressed} onMouseDown={(event) => event.preventDefault()} onClick={act}><Icon size={15} aria-hidden="true" /></button>)}
-      {linking !== null && <span className="inline-flex items-center gap-2">leads to <input className="fill" autoFocus aria-label="Address the link leads to" placeholder="https://" value={linking} onChange={(event) => setLinking(event.target.value)} onKeyDown={(event) => { if (event.key === 'Enter') { event.preventDefault(); link(); } else if (event.key === 'Escape') setLinking(null); }} /><button type="button" className="opt" onClick={link}>{linking.trim() === '' ? 'No link' : 'Set'}</button></span>}
+      {tools.map(([name, Icon, pressed, act]) => (
+        <button
+          key={name}
+          type="button"
+          aria-label={name}
+          title={name}
+          aria-pressed={pressed}
+          onMouseDown={(event) => event.preventDefault()}
+          onClick={act}
+        >
+          <Icon size={15} aria-hidden="true" />
+        </button>
+      ))}
+      {linking !== null && (
+        <span className="inline-flex items-center gap-2">
+          leads to{' '}
+          <input
+            className="fill"
+            autoFocus
+            aria-label="Address the link leads to"
+            placeholder="https://"
+            value={linking}
+            onChange={(event) => setLinking(event.target.value)}
+            onKeyDown={(event) => {
+              if (event.key === 'Enter') {
+                event.preventDefault();
+                link();
+              } else if (event.key === 'Escape') setLinking(null);
+            }}
+          />
+          <button type="button" className="opt" onClick={link}>
+            {linking.trim() === '' ? 'No link' : 'Set'}
+          </button>
+        </span>
+      )}
     </div>
   );
 }

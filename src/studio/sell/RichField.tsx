@@ -14,8 +14,28 @@ export function RichField(props: RichEditorProps) {
   const [Editor, setEditor] = useState(() => lazy(fetchEditor));
   const read = <Rich text={props.value} className={props.className ?? 'prose-words'} />;
   return (
-    <Mishap instead={(again) => <div>{read}<p className="wrong">The part that edits formatted text could not be loaded: the shop is not reached. <button className="opt" onClick={() => { setEditor(() => lazy(fetchEditor)); again(); }}>Try again</button></p></div>}>
-      <Suspense fallback={read}><Editor {...props} /></Suspense>
+    <Mishap
+      instead={(again) => (
+        <div>
+          {read}
+          <p className="wrong">
+            The part that edits formatted text could not be loaded: the shop is not reached.{' '}
+            <button
+              className="opt"
+              onClick={() => {
+                setEditor(() => lazy(fetchEditor));
+                again();
+              }}
+            >
+              Try again
+            </button>
+          </p>
+        </div>
+      )}
+    >
+      <Suspense fallback={read}>
+        <Editor {...props} />
+      </Suspense>
     </Mishap>
   );
 }

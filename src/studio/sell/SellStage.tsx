@@ -31,14 +31,31 @@ export function SellStage({ draft }: { draft: Draft }) {
     const offer = offers.find((o) => o.id === offerId);
     if (!offer) return;
     const taken = new Set(paths.flatMap((p) => [p.address, ...p.formerAddresses]));
-    const made = makePath(offer, offer.productIds.flatMap((pid) => products.filter((p) => p.id === pid)), taken, newId);
+    const made = makePath(
+      offer,
+      offer.productIds.flatMap((pid) => products.filter((p) => p.id === pid)),
+      taken,
+      newId,
+    );
     for (const p of made.pages) add('page', p.id, p);
     add('path', made.path.id, made.path);
     void navigate(`/sell/${made.path.id}`);
   }
 
   if (!path || !step || !page) {
-    return <Panes draft={draft} index={<PathsIndex draft={draft} unsold={unsold} onMake={make} />} indexName="Paths" sheet={<PathsSheet draft={draft} unsold={unsold} onMake={make} />} outcome={<p className="text-ink-2">Choose a path to edit its pages; what a buyer meets on a phone stands here beside it.</p>} />;
+    return (
+      <Panes
+        draft={draft}
+        index={<PathsIndex draft={draft} unsold={unsold} onMake={make} />}
+        indexName="Paths"
+        sheet={<PathsSheet draft={draft} unsold={unsold} onMake={make} />}
+        outcome={
+          <p className="text-ink-2">
+            Choose a path to edit its pages; what a buyer meets on a phone stands here beside it.
+          </p>
+        }
+      />
+    );
   }
   return (
     <Panes
@@ -48,14 +65,40 @@ export function SellStage({ draft }: { draft: Draft }) {
       inHand={path.title || 'Without a title'}
       sheet={
         <>
-          <input className="bare title-field" aria-label="Title of the path" dir="auto" value={path.title} onChange={(e) => void change('path', path.id, (p) => { p.title = e.target.value.slice(0, 200); })} />
+          <input
+            className="bare title-field"
+            aria-label="Title of the path"
+            dir="auto"
+            value={path.title}
+            onChange={(e) =>
+              void change('path', path.id, (p) => {
+                p.title = e.target.value.slice(0, 200);
+              })
+            }
+          />
           <Address draft={draft} path={path} />
-          <PathState draft={draft} path={path} onRemove={() => void removeDrafts(draftsOfPath(path), path.title).then(() => navigate('/sell'))} />
+          <PathState
+            draft={draft}
+            path={path}
+            onRemove={() => void removeDrafts(draftsOfPath(path), path.title).then(() => navigate('/sell'))}
+          />
           <PageSheet key={page.id} draft={draft} path={path} step={step} page={page} />
         </>
       }
-      pinned={<Missing findings={draft.findings.filter((f) => f.about.id === path.id || f.about.id === path.offerId || path.steps.some((s) => s.pageId === f.about.id))} />}
-      outcome={<><h2 className="mb-3">On a phone</h2><PhoneView draft={draft} path={path} page={settled ?? page} /></>}
+      pinned={
+        <Missing
+          findings={draft.findings.filter(
+            (f) =>
+              f.about.id === path.id || f.about.id === path.offerId || path.steps.some((s) => s.pageId === f.about.id),
+          )}
+        />
+      }
+      outcome={
+        <>
+          <h2 className="mb-3">On a phone</h2>
+          <PhoneView draft={draft} path={path} page={settled ?? page} />
+        </>
+      }
     />
   );
 }
@@ -64,7 +107,11 @@ export function SellStage({ draft }: { draft: Draft }) {
 function Address({ draft, path }: { draft: Draft; path: Path }) {
   const { data: about } = useAboutQuery();
   const live = draft.live?.content.paths.find((p) => p.id === path.id);
-  const problem = addressProblem(path.address) ?? (draft.content.paths.some((p) => p.id !== path.id && p.address === path.address) ? 'Another path has this address.' : null);
+  const problem =
+    addressProblem(path.address) ??
+    (draft.content.paths.some((p) => p.id !== path.id && p.address === path.address)
+      ? 'Another path has this address.'
+      : null);
   function readdress(text: string): void {
     const address = text.toLowerCase().replace(/\s+/g, '-').slice(0, 80);
     void change('path', path.id, (p) => {
@@ -76,10 +123,29 @@ function Address({ draft, path }: { draft: Draft; path: Path }) {
   }
   return (
     <div className="mt-1 text-ink-2">
-      {about?.publicAddress}/<input className="fill" aria-label="Address" value={path.address} aria-invalid={problem !== null} onChange={(e) => readdress(e.target.value)} onBlur={() => { if (addressProblem(path.address) && addressFrom(path.address) !== '') readdress(addressFrom(path.address)); }} />
-      {live && live.address === path.address && <a className="opt ml-3" href={`${about?.publicAddress ?? ''}/${path.address}`} target="_blank" rel="noopener">Open the live page</a>}
+      {about?.publicAddress}/
+      <input
+        className="fill"
+        aria-label="Address"
+        value={path.address}
+        aria-invalid={problem !== null}
+        onChange={(e) => readdress(e.target.value)}
+        onBlur={() => {
+          if (addressProblem(path.address) && addressFrom(path.address) !== '') readdress(addressFrom(path.address));
+        }}
+      />
+      {live && live.address === path.address && (
+        <a className="opt ml-3" href={`${about?.publicAddress ?? ''}/${path.address}`} target="_blank" rel="noopener">
+          Open the live page
+        </a>
+      )}
       {problem && <p className="wrong">{problem}</p>}
-      {path.formerAddresses.length > 0 && <p className="cap">{path.formerAddresses.map((a) => `/${a}`).join(', ')} {path.formerAddresses.length === 1 ? 'goes' : 'go'} on leading here.</p>}
+      {path.formerAddresses.length > 0 && (
+        <p className="cap">
+          {path.formerAddresses.map((a) => `/${a}`).join(', ')} {path.formerAddresses.length === 1 ? 'goes' : 'go'} on
+          leading here.
+        </p>
+      )}
     </div>
   );
 }

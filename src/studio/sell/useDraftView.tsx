@@ -18,30 +18,51 @@ export function useDraftView(draft: Draft, path: Path, page: Page, editing: bool
   const now = at ?? present;
   const { offers, products, shop } = draft.content;
   const offer = offers.find((o) => o.id === path.offerId);
-  const urls = useUrls(page.blocks.flatMap((b) => ((b.kind === 'picture' || b.kind === 'maker') && b.file ? [b.file] : [])));
-  const things = (offer?.productIds ?? []).flatMap((id) => products.filter((p) => p.id === id)).map((p) => ({ title: p.title, promise: p.promise, files: describeContents(p) }));
+  const urls = useUrls(
+    page.blocks.flatMap((b) => ((b.kind === 'picture' || b.kind === 'maker') && b.file ? [b.file] : [])),
+  );
+  const things = (offer?.productIds ?? [])
+    .flatMap((id) => products.filter((p) => p.id === id))
+    .map((p) => ({ title: p.title, promise: p.promise, files: describeContents(p) }));
   const thingsInWords = JSON.stringify(things);
   const pageId = page.id;
   const minute = now.slice(0, 16);
-  return useMemo((): PageView => ({
-    offer: offer
-      ? {
-          title: offer.title,
-          prices: soldPrices(offer).map((p) => ({ id: p.id, name: p.name, ...priceWords(p, { currency: offer.currency, zone: shop.zone, locale: shop.locale, now, taken: 0 }) })),
-        }
-      : null,
-    things,
-    pictureUrl: (file) => urls[file.sha256] ?? '',
-    stepHref: () => '#',
-    checkout: editing ? <p className="my-6 border border-dashed border-edge p-6 text-ink-2">Here stand the choice of price, e-mail, name, card, what is due today and later, and the button.</p> : offer ? <CheckoutPicture offer={offer} locale={shop.locale} /> : null,
-    richEditor: editing ? RichField : null,
-    order: null,
-    edit: editing ? (blockId, recipe) => void change('page', pageId, (draftPage) => {
-      const block = draftPage.blocks.find((b) => b.id === blockId);
-      if (block) recipe(block);
-    }) : null,
-  // A minute changes no word; the present moment is read when one does.
-  }), [offer, thingsInWords, shop, urls, editing, pageId, minute]); // eslint-disable-line react-hooks/exhaustive-deps
+  return useMemo(
+    (): PageView => ({
+      offer: offer
+        ? {
+            title: offer.title,
+            prices: soldPrices(offer).map((p) => ({
+              id: p.id,
+              name: p.name,
+              ...priceWords(p, { currency: offer.currency, zone: shop.zone, locale: shop.locale, now, taken: 0 }),
+            })),
+          }
+        : null,
+      things,
+      pictureUrl: (file) => urls[file.sha256] ?? '',
+      stepHref: () => '#',
+      checkout: editing ? (
+        <p className="my-6 border border-dashed border-edge p-6 text-ink-2">
+          Here stand the choice of price, e-mail, name, card, what is due today and later, and the button.
+        </p>
+      ) : offer ? (
+        <CheckoutPicture offer={offer} locale={shop.locale} />
+      ) : null,
+      richEditor: editing ? RichField : null,
+      order: null,
+      edit: editing
+        ? (blockId, recipe) =>
+            void change('page', pageId, (draftPage) => {
+              const block = draftPage.blocks.find((b) => b.id === blockId);
+              if (block) recipe(block);
+            })
+        : null,
+      // A minute changes no word; the present moment is read when one does.
+    }),
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [offer, thingsInWords, shop, urls, editing, pageId, minute],
+  );
 }
 
 function useUrls(files: readonly FileRef[]): Record<string, string> {

@@ -17,7 +17,10 @@ export function Copies() {
       const now = new Date();
       const blob = await takeCopy(now);
       const url = URL.createObjectURL(blob);
-      Object.assign(document.createElement('a'), { href: url, download: `workspace ${now.toISOString().slice(0, 10)}.zip` }).click();
+      Object.assign(document.createElement('a'), {
+        href: url,
+        download: `workspace ${now.toISOString().slice(0, 10)}.zip`,
+      }).click();
       setTimeout(() => URL.revokeObjectURL(url), 60_000);
       await noteCopy(now.getTime());
       setSaid('The copy is in your downloads. Keep it somewhere else than on this computer.');
@@ -55,20 +58,46 @@ export function Copies() {
     <section className="sec">
       <h3 className="mb-2">Copies and moving</h3>
       <p className="flex flex-wrap gap-3">
-        <button className="btn btn-quiet" disabled={busy} onClick={() => void take()}>Take a copy</button>
-        <label className="btn btn-quiet focus-within:outline-2">Open a copy<input type="file" accept=".zip" className="sr-only" aria-label="Open a copy" onChange={(event) => {
-          const file = event.target.files?.[0];
-          if (file) void look(file);
-          event.target.value = '';
-        }} /></label>
+        <button className="btn btn-quiet" disabled={busy} onClick={() => void take()}>
+          Take a copy
+        </button>
+        <label className="btn btn-quiet focus-within:outline-2">
+          Open a copy
+          <input
+            type="file"
+            accept=".zip"
+            className="sr-only"
+            aria-label="Open a copy"
+            onChange={(event) => {
+              const file = event.target.files?.[0];
+              if (file) void look(file);
+              event.target.value = '';
+            }}
+          />
+        </label>
       </p>
       {opened && (
         <div className="mt-3 border-l-4 border-draft bg-paper-2 px-4 py-3">
-          <p>A copy of {opened.header.savedAt.slice(0, 10)}: {opened.header.documents} things, {opened.header.files} files, {opened.header.lines} lines of history. It replaces all drafts in this browser; what is live stays as it is.</p>
-          <p className="mt-2 flex gap-3"><button className="btn btn-primary" disabled={busy} onClick={() => void replace()}>Replace what is here with this copy</button><button className="btn btn-quiet" onClick={() => setOpened(null)}>Leave it</button></p>
+          <p>
+            A copy of {opened.header.savedAt.slice(0, 10)}: {opened.header.documents} things, {opened.header.files}{' '}
+            files, {opened.header.lines} lines of history. It replaces all drafts in this browser; what is live stays as
+            it is.
+          </p>
+          <p className="mt-2 flex gap-3">
+            <button className="btn btn-primary" disabled={busy} onClick={() => void replace()}>
+              Replace what is here with this copy
+            </button>
+            <button className="btn btn-quiet" onClick={() => setOpened(null)}>
+              Leave it
+            </button>
+          </p>
         </div>
       )}
-      {said !== null && <p className="mt-2" role="status">{said}</p>}
+      {said !== null && (
+        <p className="mt-2" role="status">
+          {said}
+        </p>
+      )}
     </section>
   );
 }

@@ -10,9 +10,25 @@ export function KeysAndDevices() {
   return (
     <section className="sec">
       <h3 className="mb-1">Keys and devices</h3>
-      <label className="flex items-center gap-2"><input type="checkbox" className="checkbox checkbox-sm" checked={keysOn} onChange={(event) => dispatch(keysSwitched(event.target.checked))} /> Single keys do something</label>
-      <details className="mt-2"><summary className="cursor-pointer">All keys</summary><KeysTable /></details>
-      <p className="mt-3"><button className="btn btn-quiet btn-sm" onClick={() => void leave().then(() => location.reload())}>Disconnect this browser from the shop</button> <span className="cap">Drafts stay here; the address printed at the shop’s start connects it again.</span></p>
+      <label className="flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          checked={keysOn}
+          onChange={(event) => dispatch(keysSwitched(event.target.checked))}
+        />{' '}
+        Single keys do something
+      </label>
+      <details className="mt-2">
+        <summary className="cursor-pointer">All keys</summary>
+        <KeysTable />
+      </details>
+      <p className="mt-3">
+        <button className="btn btn-quiet btn-sm" onClick={() => void leave().then(() => location.reload())}>
+          Disconnect this browser from the shop
+        </button>{' '}
+        <span className="cap">Drafts stay here; the address printed at the shop’s start connects it again.</span>
+      </p>
     </section>
   );
 }

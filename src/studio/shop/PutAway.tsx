@@ -12,29 +12,86 @@ export function PutAway({ draft }: { draft: Draft }) {
   const offers = draft.content.offers.filter((o) => o.putAway);
   const [typed, setTyped] = useState<string | null>(null);
   // What somebody owns or bought is never deleted.
-  const free = useLiveQuery(async () => {
-    const owned = new Set(((await db.passes.orderBy('productId').uniqueKeys()) as string[]));
-    const sold = new Set((await db.totals.where('key').startsWith('offer|').primaryKeys()).map((key) => key.split('|')[1]));
-    return [...products.filter((p) => !owned.has(p.id)).map((p) => `product/${p.id}`), ...offers.filter((o) => !sold.has(o.id)).map((o) => `offer/${o.id}`)];
-  }, [products.map((p) => p.id).join(), offers.map((o) => o.id).join()]) ?? [];
-  const all = [...products.map((p) => ({ kind: 'product' as const, id: p.id, title: p.title })), ...offers.map((o) => ({ kind: 'offer' as const, id: o.id, title: o.title }))];
+  const free =
+    useLiveQuery(async () => {
+      const owned = new Set((await db.passes.orderBy('productId').uniqueKeys()) as string[]);
+      const sold = new Set(
+        (await db.totals.where('key').startsWith('offer|').primaryKeys()).map((key) => key.split('|')[1]),
+      );
+      return [
+        ...products.filter((p) => !owned.has(p.id)).map((p) => `product/${p.id}`),
+        ...offers.filter((o) => !sold.has(o.id)).map((o) => `offer/${o.id}`),
+      ];
+    }, [products.map((p) => p.id).join(), offers.map((o) => o.id).join()]) ?? [];
+  const all = [
+    ...products.map((p) => ({ kind: 'product' as const, id: p.id, title: p.title })),
+    ...offers.map((o) => ({ kind: 'offer' as const, id: o.id, title: o.title })),
+  ];
   return (
     <section className="sec" id="put-away">
       <h3 className="mb-1">Put away</h3>
-      {all.length === 0 && <p className="text-ink-2">Nothing is put away. What was ever sold is never deleted; it is put away, and its owners keep it.</p>}
+      {all.length === 0 && (
+        <p className="text-ink-2">
+          Nothing is put away. What was ever sold is never deleted; it is put away, and its owners keep it.
+        </p>
+      )}
       <ul>
         {all.map(({ kind, id, title }) => (
-          <li key={id} className="flex items-baseline justify-between gap-4 border-t border-line py-1.5"><span dir="auto">{title || 'Without a title'} <span className="cap">{kind}</span></span><button className="opt" aria-label={`Bring back the ${kind} ${title}`} onClick={() => void (kind === 'product' ? change('product', id, (p) => { delete p.putAway; }) : change('offer', id, (o) => { delete o.putAway; }))}>Bring back</button></li>
+          <li key={id} className="flex items-baseline justify-between gap-4 border-t border-line py-1.5">
+            <span dir="auto">
+              {title || 'Without a title'} <span className="cap">{kind}</span>
+            </span>
+            <button
+              className="opt"
+              aria-label={`Bring back the ${kind} ${title}`}
+              onClick={() =>
+                void (kind === 'product'
+                  ? change('product', id, (p) => {
+                      delete p.putAway;
+                    })
+                  : change('offer', id, (o) => {
+                      delete o.putAway;
+                    }))
+              }
+            >
+              Bring back
+            </button>
+          </li>
         ))}
       </ul>
-      {free.length > 0 && (typed === null ? (
-        <p className="mt-2"><button className="opt" onClick={() => setTyped('')}>Delete those that nobody owns ({free.length})</button></p>
-      ) : (
-        <form className="sentence" onSubmit={(event) => {
-          event.preventDefault();
-          if (typed.trim().toLowerCase() === WORD) void removeDrafts(free, `${free.length} things`).then(() => setTyped(null));
-        }}>Write <b>{WORD}</b> to delete them: <input className="fill" autoFocus aria-label={`Write ${WORD} to delete`} value={typed} onChange={(event) => setTyped(event.target.value)} /> <button className="opt" disabled={typed.trim().toLowerCase() !== WORD}>Delete {free.length}</button> · <button type="button" className="opt" onClick={() => setTyped(null)}>Leave them</button></form>
-      ))}
+      {free.length > 0 &&
+        (typed === null ? (
+          <p className="mt-2">
+            <button className="opt" onClick={() => setTyped('')}>
+              Delete those that nobody owns ({free.length})
+            </button>
+          </p>
+        ) : (
+          <form
+            className="sentence"
+            onSubmit={(event) => {
+              event.preventDefault();
+              if (typed.trim().toLowerCase() === WORD)
+                void removeDrafts(free, `${free.length} things`).then(() => setTyped(null));
+            }}
+          >
+            Write <b>{WORD}</b> to delete them:{' '}
+            <input
+              className="fill"
+              autoFocus
+              aria-label={`Write ${WORD} to delete`}
+              value={typed}
+              onChange={(event) => setTyped(event.target.value)}
+            />{' '}
+            <button className="opt" disabled={typed.trim().toLowerCase() !== WORD}>
+              Delete {free.length}
+            </button>{' '}
+            ·{' '}
+            <button type="button" className="opt" onClick={() => setTyped(null)}>
+              Leave them
+            </button>
+          </form>
+        ))}
     </section>
   );
 }

@@ -27,7 +27,8 @@ export const edits = createSlice({
     },
     saved(state, { payload }: PayloadAction<{ count: number; steps: Record<string, number>; at: number }>) {
       state.waiting = Math.max(0, state.waiting - payload.count);
-      for (const [key, count] of Object.entries(payload.steps)) state.steps[key] = (state.steps[key] ?? []).slice(count);
+      for (const [key, count] of Object.entries(payload.steps))
+        state.steps[key] = (state.steps[key] ?? []).slice(count);
       state.savedAt = payload.at;
       state.failure = null;
     },
@@ -47,18 +48,31 @@ const SAVE_AFTER_MS = 150;
 const SETTLE_AFTER_MS = 1_500;
 
 /** Writes what is in hand, documents and steps together. @returns the keys written, or null when there was no room */
-export async function saveNow(now: EditsState, dispatch: (action: ReturnType<typeof saved> | ReturnType<typeof saveFailed>) => void): Promise<string[] | null> {
+export async function saveNow(
+  now: EditsState,
+  dispatch: (action: ReturnType<typeof saved> | ReturnType<typeof saveFailed>) => void,
+): Promise<string[] | null> {
   const rows = Object.values(now.open);
   try {
     await db.transaction('rw', db.documents, db.steps, async () => {
       await db.documents.bulkPut(rows);
-      for (const [key, steps] of Object.entries(now.steps)) if (steps.length > 0) await db.steps.put(appendSteps(await db.steps.get(key), key, steps));
+      for (const [key, steps] of Object.entries(now.steps))
+        if (steps.length > 0) await db.steps.put(appendSteps(await db.steps.get(key), key, steps));
     });
     for (const row of rows) lastRead.set(row.key, row);
-    const latest = Object.entries(now.steps).flatMap(([key, steps]) => steps.map((step) => ({ key, step }))).sort((a, b) => b.step.at - a.step.at)[0];
-    if (latest) await writeMeta('lastEdit', { key: latest.key, field: latest.step.field, at: latest.step.at, looked: false });
+    const latest = Object.entries(now.steps)
+      .flatMap(([key, steps]) => steps.map((step) => ({ key, step })))
+      .sort((a, b) => b.step.at - a.step.at)[0];
+    if (latest)
+      await writeMeta('lastEdit', { key: latest.key, field: latest.step.field, at: latest.step.at, looked: false });
     if (rows.length > 0) await noteChange(Date.now());
-    dispatch(saved({ count: now.waiting, steps: Object.fromEntries(Object.entries(now.steps).map(([key, steps]) => [key, steps.length])), at: Date.now() }));
+    dispatch(
+      saved({
+        count: now.waiting,
+        steps: Object.fromEntries(Object.entries(now.steps).map(([key, steps]) => [key, steps.length])),
+        at: Date.now(),
+      }),
+    );
     return rows.map((row) => row.key);
   } catch {
     dispatch(saveFailed('Not saved: this browser has no room left. What you typed stays while this window is open.'));
@@ -84,7 +98,8 @@ saving.startListening({
     // The copy in hand stays until the saved one has been read back, however slow the disk is:
     // what is typed next must never start from something older.
     const { open } = (api.getState() as { edits: EditsState }).edits;
-    do await api.delay(SETTLE_AFTER_MS); while (keys.some((key) => open[key] && lastRead.get(key) === open[key]));
+    do await api.delay(SETTLE_AFTER_MS);
+    while (keys.some((key) => open[key] && lastRead.get(key) === open[key]));
     api.dispatch(settled(keys));
   },
 });

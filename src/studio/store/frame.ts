@@ -32,7 +32,23 @@ interface FrameState {
   rehearsing: boolean;
 }
 
-const initialState: FrameState = { theme: stored('theme') === 'night' ? 'night' : 'day', outcomeFolded: stored('outcome') === 'folded', publishing: false, sizes: { index: Number(stored('index')) || 236, outcome: Number(stored('outcome-width')) || 356 }, keysOn: stored('keys') !== 'off', keysShown: false, buyerView: false, removed: null, blockInHand: null, connection: 'unknown', lostAt: null, assumedDay: null, assumedCountry: null, assumedCoupon: null, rehearsing: stored('rehearse') === 'open' };
+const initialState: FrameState = {
+  theme: stored('theme') === 'night' ? 'night' : 'day',
+  outcomeFolded: stored('outcome') === 'folded',
+  publishing: false,
+  sizes: { index: Number(stored('index')) || 236, outcome: Number(stored('outcome-width')) || 356 },
+  keysOn: stored('keys') !== 'off',
+  keysShown: false,
+  buyerView: false,
+  removed: null,
+  blockInHand: null,
+  connection: 'unknown',
+  lostAt: null,
+  assumedDay: null,
+  assumedCountry: null,
+  assumedCoupon: null,
+  rehearsing: stored('rehearse') === 'open',
+};
 
 /** The frame's own state: theme and folding are remembered, the rest is of the moment. */
 export const frame = createSlice({
@@ -92,4 +108,19 @@ export const frame = createSlice({
   },
 });
 
-export const { paneSized, keysSwitched, keysShownToggled, themeChosen, outcomeToggled, publishToggled, buyerViewToggled, connectionChanged, removedNow, blockTaken, dayAssumed, countryAssumed, couponAssumed, rehearsalToggled } = frame.actions;
+export const {
+  paneSized,
+  keysSwitched,
+  keysShownToggled,
+  themeChosen,
+  outcomeToggled,
+  publishToggled,
+  buyerViewToggled,
+  connectionChanged,
+  removedNow,
+  blockTaken,
+  dayAssumed,
+  countryAssumed,
+  couponAssumed,
+  rehearsalToggled,
+} = frame.actions;

@@ -20,7 +20,15 @@ function stoppedJobs(): Job[] {
   try {
     const running = JSON.parse(globalThis.sessionStorage?.getItem(KEPT) ?? '[]') as { id: string; title: string }[];
     globalThis.sessionStorage?.removeItem(KEPT);
-    return running.map(({ id, title }) => ({ id, title, startedAt: 0, startsAt: null, share: null, state: 'failed', sentence: `${title}: stopped when the window was loaded again. Nothing was half done. Start it again.` }));
+    return running.map(({ id, title }) => ({
+      id,
+      title,
+      startedAt: 0,
+      startsAt: null,
+      share: null,
+      state: 'failed',
+      sentence: `${title}: stopped when the window was loaded again. Nothing was half done. Start it again.`,
+    }));
   } catch {
     return [];
   }
@@ -57,7 +65,8 @@ export const jobs = createSlice({
       if (payload.failed !== undefined) return void Object.assign(job, { state: 'failed', sentence: payload.failed });
       Object.assign(job, { state: 'done', share: 1, sentence: payload.done ?? null });
       // What failed before and has now been done needs nobody any more.
-      for (let i = state.length - 1; i >= 0; i -= 1) if (state[i]?.state === 'failed' && state[i]?.title === job.title) state.splice(i, 1);
+      for (let i = state.length - 1; i >= 0; i -= 1)
+        if (state[i]?.state === 'failed' && state[i]?.title === job.title) state.splice(i, 1);
     },
     jobDropped(state, { payload }: PayloadAction<string>) {
       return state.filter((j) => j.id !== payload);
@@ -66,11 +75,14 @@ export const jobs = createSlice({
 });
 
 /** Whether closing the window now would break something off. */
-export const isWorking = (all: readonly Job[]): boolean => all.some((j) => j.state === 'running' || j.state === 'waiting');
+export const isWorking = (all: readonly Job[]): boolean =>
+  all.some((j) => j.state === 'running' || j.state === 'waiting');
 
 /** Remembers what runs for as long as this window lives, so that a reload can say where it stopped. */
 export function rememberRunning(all: readonly Job[]): void {
-  const running = all.filter((j) => j.state === 'running' || j.state === 'waiting').map(({ id, title }) => ({ id, title }));
+  const running = all
+    .filter((j) => j.state === 'running' || j.state === 'waiting')
+    .map(({ id, title }) => ({ id, title }));
   if (running.length === 0) globalThis.sessionStorage?.removeItem(KEPT);
   else globalThis.sessionStorage?.setItem(KEPT, JSON.stringify(running));
 }

@@ -2,7 +2,14 @@ import { Link } from 'react-router';
 import { useState } from 'react';
 import { sentenceOf, useFinishedShopMutation } from '../data/ownerApi';
 
-const STAGES = [['Make', 'what is delivered: upload the files.'], ['Price', 'what is paid, in one sentence.'], ['Sell', 'a page, a checkout and a thank-you page.'], ['Deliver', 'orders, people, and why somebody can or cannot open a thing.'], ['Follow up', 'the messages that go out by themselves.'], ['Count', 'what came in.']] as const;
+const STAGES = [
+  ['Make', 'what is delivered: upload the files.'],
+  ['Price', 'what is paid, in one sentence.'],
+  ['Sell', 'a page, a checkout and a thank-you page.'],
+  ['Deliver', 'orders, people, and why somebody can or cannot open a thing.'],
+  ['Follow up', 'the messages that go out by themselves.'],
+  ['Count', 'what came in.'],
+] as const;
 
 /** The first sight of a shop that holds nothing yet. */
 export function EmptyShop() {
@@ -14,7 +21,11 @@ export function EmptyShop() {
     try {
       const { address } = await open().unwrap();
       if (beside) beside.location.replace(address);
-      setSaid(beside ? 'It stands in another window: invented, with a year of invented buyers. Nothing there touches your shop.' : `It stands at ${address}`);
+      setSaid(
+        beside
+          ? 'It stands in another window: invented, with a year of invented buyers. Nothing there touches your shop.'
+          : `It stands at ${address}`,
+      );
     } catch (error) {
       beside?.close();
       setSaid(sentenceOf(error));
@@ -23,10 +34,34 @@ export function EmptyShop() {
   return (
     <>
       <p className="lead mt-4">What will you sell first?</p>
-      <ul className="mt-2 max-w-lg"><li className="border-y border-line"><Link className="block py-3 no-underline" to="/make/new?kind=download"><b className="font-semibold underline">Files to download</b><br /><span className="text-ink-2">One or more files, or a link held elsewhere, opened the moment they are paid for.</span></Link></li></ul>
-      <ul className="mt-8 max-w-lg text-ink-2">{STAGES.map(([stage, text]) => <li key={stage} className="border-t border-line py-2"><b className="font-semibold text-ink">{stage}</b>: {text}</li>)}</ul>
-      <p className="mt-6"><button className="btn btn-quiet" disabled={opening.isLoading} onClick={() => void look()}>{opening.isLoading ? 'Setting it up, some seconds …' : 'Look at a finished shop'}</button></p>
-      {said !== null && <p className="cap mt-2" role="status">{said}</p>}
+      <ul className="mt-2 max-w-lg">
+        <li className="border-y border-line">
+          <Link className="block py-3 no-underline" to="/make/new?kind=download">
+            <b className="font-semibold underline">Files to download</b>
+            <br />
+            <span className="text-ink-2">
+              One or more files, or a link held elsewhere, opened the moment they are paid for.
+            </span>
+          </Link>
+        </li>
+      </ul>
+      <ul className="mt-8 max-w-lg text-ink-2">
+        {STAGES.map(([stage, text]) => (
+          <li key={stage} className="border-t border-line py-2">
+            <b className="font-semibold text-ink">{stage}</b>: {text}
+          </li>
+        ))}
+      </ul>
+      <p className="mt-6">
+        <button className="btn btn-quiet" disabled={opening.isLoading} onClick={() => void look()}>
+          {opening.isLoading ? 'Setting it up, some seconds …' : 'Look at a finished shop'}
+        </button>
+      </p>
+      {said !== null && (
+        <p className="cap mt-2" role="status">
+          {said}
+        </p>
+      )}
     </>
   );
 }

@@ -13,7 +13,15 @@ export function GoOn({ draft }: { draft: Draft }) {
   if (!last || last.looked || last.at >= OPENED_AT) return null;
   const place = placeOf(last.key, draft);
   if (!place || !draft.changes.some((c) => c.key === last.key)) return null;
-  return <p className="lead mt-3 border-l-4 border-draft pl-4">You changed {fieldName(last.field)} of “<span dir="auto">{place.title}</span>” and had not looked at it as the buyer. <Link className="underline" to={place.to}>Go on</Link></p>;
+  return (
+    <p className="lead mt-3 border-l-4 border-draft pl-4">
+      You changed {fieldName(last.field)} of “<span dir="auto">{place.title}</span>” and had not looked at it as the
+      buyer.{' '}
+      <Link className="underline" to={place.to}>
+        Go on
+      </Link>
+    </p>
+  );
 }
 
 function placeOf(key: string, { content }: Draft): { title: string; to: string } | null {

@@ -5,7 +5,11 @@ import { formatAmount } from '#core/money';
 import { db } from '../data/db';
 import type { Draft } from '../data/draft';
 
-const REASONS: Record<string, string> = { 'not-enough-money': 'not enough money', expired: 'card expired', 'confirmation-declined': 'declined at the bank' };
+const REASONS: Record<string, string> = {
+  'not-enough-money': 'not enough money',
+  expired: 'card expired',
+  'confirmation-declined': 'declined at the bank',
+};
 const MOST_ORDERS = 7;
 const MOST_REFUSED = 3;
 
@@ -14,28 +18,60 @@ export function Lately({ draft }: { draft: Draft }) {
   const { zone, locale } = draft.content.shop;
   const lately = useLiveQuery(async () => {
     const newest = await db.orders.orderBy('at').reverse().limit(MOST_ORDERS).toArray();
-    const refused = await db.charges.where('[status+at]').between(['refused', ''], ['refused', '\uffff']).reverse().limit(MOST_REFUSED).toArray();
-    const people = new Map((await db.people.bulkGet([...newest, ...refused].map((r) => r.personId))).flatMap((p) => (p ? [[p.id, p] as const] : [])));
+    const refused = await db.charges
+      .where('[status+at]')
+      .between(['refused', ''], ['refused', '\uffff'])
+      .reverse()
+      .limit(MOST_REFUSED)
+      .toArray();
+    const people = new Map(
+      (await db.people.bulkGet([...newest, ...refused].map((r) => r.personId))).flatMap((p) =>
+        p ? [[p.id, p] as const] : [],
+      ),
+    );
     return { newest, refused, people };
   }, []);
   return (
     <>
       <h2 className="mt-8 mb-2">Lately</h2>
-      {lately?.newest.length === 0 && <p className="border-y border-line py-3 text-ink-2">Nothing was sold yet. Every order stands here the moment it is paid.</p>}
-      <table className="rows !cursor-default"><tbody>
-        {lately?.newest.map((o) => (
-          <tr key={o.id}>
-            <td className="whitespace-nowrap text-ink-2">{formatDay(o.at, zone, locale, { short: true })} {formatTime(o.at, zone, locale)}</td>
-            <td dir="auto"><Link to={`/deliver/orders/${o.id}`} className="underline">{lately.people.get(o.personId)?.name || 'Somebody'}</Link></td>
-            <td className="text-ink-2" dir="auto">{o.title}{o.status !== 'paid' && <span className="text-ink-3"> · {o.status}</span>}</td>
-            <td className="num !pr-0 text-money">{o.paid === 0 ? 'free' : formatAmount(o.paid, o.currency, locale)}</td>
-          </tr>
-        ))}
-      </tbody></table>
+      {lately?.newest.length === 0 && (
+        <p className="border-y border-line py-3 text-ink-2">
+          Nothing was sold yet. Every order stands here the moment it is paid.
+        </p>
+      )}
+      <table className="rows !cursor-default">
+        <tbody>
+          {lately?.newest.map((o) => (
+            <tr key={o.id}>
+              <td className="whitespace-nowrap text-ink-2">
+                {formatDay(o.at, zone, locale, { short: true })} {formatTime(o.at, zone, locale)}
+              </td>
+              <td dir="auto">
+                <Link to={`/deliver/orders/${o.id}`} className="underline">
+                  {lately.people.get(o.personId)?.name || 'Somebody'}
+                </Link>
+              </td>
+              <td className="text-ink-2" dir="auto">
+                {o.title}
+                {o.status !== 'paid' && <span className="text-ink-3"> · {o.status}</span>}
+              </td>
+              <td className="num !pr-0 text-money">
+                {o.paid === 0 ? 'free' : formatAmount(o.paid, o.currency, locale)}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
       {lately && lately.refused.length > 0 && (
         <>
           <h3 className="mt-5 mb-1">Cards refused</h3>
-          {lately.refused.map((c) => <p key={c.id} className="py-0.5 text-ink-2">{formatDay(c.at, zone, locale, { short: true })} {formatTime(c.at, zone, locale)}, <span dir="auto">{lately.people.get(c.personId)?.name ?? ''}</span>: {formatAmount(c.amount, c.currency, locale)} for {c.title}, {REASONS[c.reason ?? ''] ?? 'no reason given'}</p>)}
+          {lately.refused.map((c) => (
+            <p key={c.id} className="py-0.5 text-ink-2">
+              {formatDay(c.at, zone, locale, { short: true })} {formatTime(c.at, zone, locale)},{' '}
+              <span dir="auto">{lately.people.get(c.personId)?.name ?? ''}</span>:{' '}
+              {formatAmount(c.amount, c.currency, locale)} for {c.title}, {REASONS[c.reason ?? ''] ?? 'no reason given'}
+            </p>
+          ))}
         </>
       )}
     </>

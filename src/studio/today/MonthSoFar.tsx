@@ -17,28 +17,69 @@ export function MonthSoFar({ draft, now }: { draft: Draft; now: Instant }) {
   const before = dateIn(addMs(startOfDate(`${month}-01`, zone), -DAY), zone).slice(0, 7);
   const days = useLiveQuery(async () => {
     const rows = await db.totals.where('key').between(`day|${currency}|${before}`, `day|${currency}|\uffff`).toArray();
-    const later = await db.totals.where('key').between(`later|${currency}|${month}`, `later|${currency}|${month}\uffff`).toArray();
-    return { later: { count: later.reduce((all, t) => all + t.count, 0), paid: later.reduce((all, t) => all + t.paid, 0) }, byDay: rows.map((row): DayMoney => ({ date: row.key.slice(row.key.lastIndexOf('|') + 1), paid: row.paid, orders: row.count })) };
+    const later = await db.totals
+      .where('key')
+      .between(`later|${currency}|${month}`, `later|${currency}|${month}\uffff`)
+      .toArray();
+    return {
+      later: { count: later.reduce((all, t) => all + t.count, 0), paid: later.reduce((all, t) => all + t.paid, 0) },
+      byDay: rows.map((row): DayMoney => ({
+        date: row.key.slice(row.key.lastIndexOf('|') + 1),
+        paid: row.paid,
+        orders: row.count,
+      })),
+    };
   }, [before, month, currency]);
   if (!days) return null;
   const cumulated = (name: string, until: string): number[] => {
     let sum = 0;
-    return Array.from({ length: 31 }, (_, i) => `${name}-${String(i + 1).padStart(2, '0')}`).filter((date) => date <= until).map((date) => (sum += days.byDay.find((d) => d.date === date)?.paid ?? 0));
+    return Array.from({ length: 31 }, (_, i) => `${name}-${String(i + 1).padStart(2, '0')}`)
+      .filter((date) => date <= until)
+      .map((date) => (sum += days.byDay.find((d) => d.date === date)?.paid ?? 0));
   };
   const now31 = cumulated(month, today);
   const last31 = cumulated(before, `${before}-31`);
   const sum = now31[now31.length - 1] ?? 0;
   const then = last31[now31.length - 1] ?? 0;
-  const nameOf = (name: string): string => formatDay(startOfDate(`${name}-01`, zone), zone, locale, {}).replace(/^1 /, '');
+  const nameOf = (name: string): string =>
+    formatDay(startOfDate(`${name}-01`, zone), zone, locale, {}).replace(/^1 /, '');
   const difference = sum - then;
   const orders = days.byDay.filter((d) => d.date.startsWith(month)).reduce((all, d) => all + d.orders, 0);
   return (
     <>
       <h2>This month so far</h2>
-      <p className="mt-3 font-head text-[34px] leading-none font-semibold text-money">{formatAmount(sum, currency, locale)}</p>
-      <p className="mt-1 text-ink-2"><Link className="plain-link" to={ordersLink({ days: month })}>{orders} {orders === 1 ? 'order' : 'orders'}</Link>{then > 0 && `, ${formatAmount(Math.abs(difference), currency, locale)} ${difference >= 0 ? 'more' : 'less'} than ${nameOf(before)} on the same day`}.</p>
-      {days.later.count > 0 && <p className="mt-1 text-ink-2">And <b className="font-semibold text-money">{formatAmount(days.later.paid, currency, locale)}</b> from <Link className="plain-link" to={laterLink({ days: month })}>{days.later.count === 1 ? '1 later payment' : `${days.later.count} later payments`}</Link> of plans and subscriptions.</p>}
-      {sum + then > 0 && <div className="mt-3"><LineChart height={130} labels={Array.from({ length: 31 }, (_, i) => String(i + 1))} now={{ name: nameOf(month), values: now31 }} before={{ name: nameOf(before), values: last31 }} currency={currency} locale={locale} /></div>}
+      <p className="mt-3 font-head text-[34px] leading-none font-semibold text-money">
+        {formatAmount(sum, currency, locale)}
+      </p>
+      <p className="mt-1 text-ink-2">
+        <Link className="plain-link" to={ordersLink({ days: month })}>
+          {orders} {orders === 1 ? 'order' : 'orders'}
+        </Link>
+        {then > 0 &&
+          `, ${formatAmount(Math.abs(difference), currency, locale)} ${difference >= 0 ? 'more' : 'less'} than ${nameOf(before)} on the same day`}
+        .
+      </p>
+      {days.later.count > 0 && (
+        <p className="mt-1 text-ink-2">
+          And <b className="font-semibold text-money">{formatAmount(days.later.paid, currency, locale)}</b> from{' '}
+          <Link className="plain-link" to={laterLink({ days: month })}>
+            {days.later.count === 1 ? '1 later payment' : `${days.later.count} later payments`}
+          </Link>{' '}
+          of plans and subscriptions.
+        </p>
+      )}
+      {sum + then > 0 && (
+        <div className="mt-3">
+          <LineChart
+            height={130}
+            labels={Array.from({ length: 31 }, (_, i) => String(i + 1))}
+            now={{ name: nameOf(month), values: now31 }}
+            before={{ name: nameOf(before), values: last31 }}
+            currency={currency}
+            locale={locale}
+          />
+        </div>
+      )}
     </>
   );
 }

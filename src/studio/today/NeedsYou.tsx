@@ -11,12 +11,22 @@ export function NeedsYou({ needs }: { needs: readonly Need[] }) {
   return (
     <>
       <h2 className="mt-6 mb-2">Needs you</h2>
-      {urgent.length === 0 && first.length === 0 && <p className="border-y border-line py-3 text-ink-2">Nothing needs you.</p>}
-      <ul>{urgent.map((need) => <Row key={need.key} need={need} mark />)}</ul>
+      {urgent.length === 0 && first.length === 0 && (
+        <p className="border-y border-line py-3 text-ink-2">Nothing needs you.</p>
+      )}
+      <ul>
+        {urgent.map((need) => (
+          <Row key={need.key} need={need} mark />
+        ))}
+      </ul>
       {first.length > 0 && (
         <>
           <h3 className="mt-4 mb-1">Before your first sale</h3>
-          <ul>{first.map((need) => <Row key={need.key} need={need} />)}</ul>
+          <ul>
+            {first.map((need) => (
+              <Row key={need.key} need={need} />
+            ))}
+          </ul>
         </>
       )}
     </>
@@ -28,8 +38,33 @@ function Row({ need, mark = false }: { need: Need; mark?: boolean }) {
   const dispatch = useAppDispatch();
   return (
     <li className="flex flex-wrap items-center justify-between gap-x-5 gap-y-2 border-t border-line py-3 last:border-b">
-      <div className="min-w-48 flex-1">{mark && <span className="text-alarm" aria-hidden="true">● </span>}<b className="font-semibold">{need.heading}</b>{need.text !== '' && <><br /><span className="text-ink-2">{need.text}</span></>}</div>
-      {need.act ? <button className="btn btn-quiet shrink-0" onClick={() => void confirm()}>{need.action}</button> : need.jobId === undefined ? <Link className="btn btn-quiet shrink-0" to={need.to}>{need.action}</Link> : <button className="btn btn-quiet shrink-0" onClick={() => dispatch(jobDropped(need.jobId ?? ''))}>{need.action}</button>}
+      <div className="min-w-48 flex-1">
+        {mark && (
+          <span className="text-alarm" aria-hidden="true">
+            ●{' '}
+          </span>
+        )}
+        <b className="font-semibold">{need.heading}</b>
+        {need.text !== '' && (
+          <>
+            <br />
+            <span className="text-ink-2">{need.text}</span>
+          </>
+        )}
+      </div>
+      {need.act ? (
+        <button className="btn btn-quiet shrink-0" onClick={() => void confirm()}>
+          {need.action}
+        </button>
+      ) : need.jobId === undefined ? (
+        <Link className="btn btn-quiet shrink-0" to={need.to}>
+          {need.action}
+        </Link>
+      ) : (
+        <button className="btn btn-quiet shrink-0" onClick={() => dispatch(jobDropped(need.jobId ?? ''))}>
+          {need.action}
+        </button>
+      )}
     </li>
   );
 }

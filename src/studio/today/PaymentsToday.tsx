@@ -31,31 +31,76 @@ export function PaymentsToday({ draft }: { draft: Draft }) {
   const yesterday = addDays(today, -1);
   const week = addDays(today, 7);
   const data = useLiveQuery(async () => {
-    const behind = await db.agreements.where('sort').between('past due|', 'past due|\uffff').limit(NAMED + 1).toArray();
-    const trials = (await db.agreements.where('sort').between('in trial|', `in trial|${week}\uffff`).toArray()).filter((r) => dateIn(r.agreement.trialUntil ?? '9999-01-01T00:00:00.000Z', zone) <= week);
+    const behind = await db.agreements
+      .where('sort')
+      .between('past due|', 'past due|\uffff')
+      .limit(NAMED + 1)
+      .toArray();
+    const trials = (await db.agreements.where('sort').between('in trial|', `in trial|${week}\uffff`).toArray()).filter(
+      (r) => dateIn(r.agreement.trialUntil ?? '9999-01-01T00:00:00.000Z', zone) <= week,
+    );
     const month = today.slice(0, 7);
     const next = addDays(`${month}-28`, 7).slice(0, 7);
-    const expiring = (await db.agreements.where('status').anyOf('active', 'in trial', 'past due').limit(LOOKED_AT).toArray()).filter((r) => isRunning(r.agreement) && r.agreement.card?.expires !== undefined && r.agreement.card.expires <= next);
-    const came = (await db.totals.where('key').between(`later|${currency}|${yesterday}`, `later|${currency}|${today}\uffff`).toArray());
+    const expiring = (
+      await db.agreements.where('status').anyOf('active', 'in trial', 'past due').limit(LOOKED_AT).toArray()
+    ).filter(
+      (r) => isRunning(r.agreement) && r.agreement.card?.expires !== undefined && r.agreement.card.expires <= next,
+    );
+    const came = await db.totals
+      .where('key')
+      .between(`later|${currency}|${yesterday}`, `later|${currency}|${today}\uffff`)
+      .toArray();
     const named = [...behind, ...trials, ...expiring];
-    const people = new Map((await db.people.bulkGet(named.map((r) => r.personId))).flatMap((p) => (p ? [[p.id, p.name || p.address]] : [])));
-    return { behind, trials, expiring, people, came: { count: sum(came.map((t) => t.count)), paid: sum(came.map((t) => t.paid)) }, behindCount: await db.agreements.where('status').equals('past due').count() };
+    const people = new Map(
+      (await db.people.bulkGet(named.map((r) => r.personId))).flatMap((p) => (p ? [[p.id, p.name || p.address]] : [])),
+    );
+    return {
+      behind,
+      trials,
+      expiring,
+      people,
+      came: { count: sum(came.map((t) => t.count)), paid: sum(came.map((t) => t.paid)) },
+      behindCount: await db.agreements.where('status').equals('past due').count(),
+    };
   }, [today, zone, currency]);
   if (!data || data.behind.length + data.trials.length + data.expiring.length + data.came.count === 0) return null;
   const day = (at: string): string => formatDay(at, zone, locale);
   const who = (r: AgreementRow): string => data.people.get(r.personId) ?? 'Somebody erased';
   const failed = data.behind.slice(0, NAMED).map(({ agreement: a, ...r }): Line => ({
-    id: a.id, who: who({ agreement: a, ...r }),
+    id: a.id,
+    who: who({ agreement: a, ...r }),
     text: `${formatAmount(sum(a.owed.map((d) => d.amount)), a.currency, locale)} for ${a.title}: ${reasonWords(a.pastDue?.reason ?? '')}. ${a.pastDue?.tryAt ? `Tried again on ${day(a.pastDue.tryAt)}.` : a.pastDue?.held ? 'Access is on hold.' : 'No more tries by itself.'}`,
   }));
-  const ending = data.trials.slice(0, NAMED).map((r): Line => ({ id: r.id, who: who(r), text: `the trial of ${r.agreement.title} ends on ${day(r.agreement.trialUntil ?? '')}${r.agreement.next ? `; then ${formatAmount(chargeFor(r.agreement, r.agreement.next, tax).amount, r.agreement.currency, locale)}` : ''}.` }));
-  const cards = data.expiring.slice(0, NAMED).map((r): Line => ({ id: r.id, who: who(r), text: `the card ending ${r.agreement.card?.last4 ?? ''} for ${r.agreement.title} expires in ${r.agreement.card?.expires?.slice(5) ?? ''}/${r.agreement.card?.expires?.slice(0, 4) ?? ''}.` }));
+  const ending = data.trials.slice(0, NAMED).map((r): Line => ({
+    id: r.id,
+    who: who(r),
+    text: `the trial of ${r.agreement.title} ends on ${day(r.agreement.trialUntil ?? '')}${r.agreement.next ? `; then ${formatAmount(chargeFor(r.agreement, r.agreement.next, tax).amount, r.agreement.currency, locale)}` : ''}.`,
+  }));
+  const cards = data.expiring.slice(0, NAMED).map((r): Line => ({
+    id: r.id,
+    who: who(r),
+    text: `the card ending ${r.agreement.card?.last4 ?? ''} for ${r.agreement.title} expires in ${r.agreement.card?.expires?.slice(5) ?? ''}/${r.agreement.card?.expires?.slice(0, 4) ?? ''}.`,
+  }));
   return (
     <>
       <h2 className="mt-6 mb-2">Payments over time</h2>
-      {data.came.count > 0 && <p className="text-ink-2">Today and yesterday <b className="font-semibold text-money">{formatAmount(data.came.paid, currency, locale)}</b> came in from <Link className="underline" to={laterLink({ days: `${yesterday}..${today}` })}>{data.came.count === 1 ? '1 later payment' : `${data.came.count.toLocaleString('en')} later payments`}</Link>.</p>}
+      {data.came.count > 0 && (
+        <p className="text-ink-2">
+          Today and yesterday{' '}
+          <b className="font-semibold text-money">{formatAmount(data.came.paid, currency, locale)}</b> came in from{' '}
+          <Link className="underline" to={laterLink({ days: `${yesterday}..${today}` })}>
+            {data.came.count === 1 ? '1 later payment' : `${data.came.count.toLocaleString('en')} later payments`}
+          </Link>
+          .
+        </p>
+      )}
       <Lines heading="Did not go through" lines={failed} more={data.behindCount - failed.length} status="past due" />
-      <Lines heading="Trials that end this week" lines={ending} more={data.trials.length - ending.length} status="in trial" />
+      <Lines
+        heading="Trials that end this week"
+        lines={ending}
+        more={data.trials.length - ending.length}
+        status="in trial"
+      />
       <Lines heading="Cards that expire" lines={cards} more={data.expiring.length - cards.length} status="active" />
     </>
   );
@@ -66,8 +111,23 @@ function Lines({ heading, lines, more, status }: { heading: string; lines: Line[
   return (
     <section className="mt-3">
       <h3>{heading}</h3>
-      <ul>{lines.map((l) => <li key={l.id} className="border-t border-line py-2"><Link className="font-semibold underline" to={agreementsLink(status, l.id)} dir="auto">{l.who}</Link>: <span className="text-ink-2">{l.text}</span></li>)}</ul>
-      {more > 0 && <p className="cap"><Link className="underline" to={agreementsLink(status)}>and {more.toLocaleString('en')} more</Link></p>}
+      <ul>
+        {lines.map((l) => (
+          <li key={l.id} className="border-t border-line py-2">
+            <Link className="font-semibold underline" to={agreementsLink(status, l.id)} dir="auto">
+              {l.who}
+            </Link>
+            : <span className="text-ink-2">{l.text}</span>
+          </li>
+        ))}
+      </ul>
+      {more > 0 && (
+        <p className="cap">
+          <Link className="underline" to={agreementsLink(status)}>
+            and {more.toLocaleString('en')} more
+          </Link>
+        </p>
+      )}
     </section>
   );
 }

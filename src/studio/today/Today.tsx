@@ -33,7 +33,9 @@ export function Today({ draft }: { draft: Draft }) {
           <h1>{formatDay(now, zone, locale, { weekday: true })}</h1>
           <TwoDays draft={draft} />
           <GoOn draft={draft} />
-          {empty ? <EmptyShop /> : (
+          {empty ? (
+            <EmptyShop />
+          ) : (
             <>
               <FirstHours draft={draft} />
               <NeedsYou needs={needs} />
@@ -43,7 +45,13 @@ export function Today({ draft }: { draft: Draft }) {
           )}
         </div>
       }
-      outcome={draft.live === null ? <p className="text-ink-2">What comes in stands here from the first sale on.</p> : <MonthSoFar draft={draft} now={now} />}
+      outcome={
+        draft.live === null ? (
+          <p className="text-ink-2">What comes in stands here from the first sale on.</p>
+        ) : (
+          <MonthSoFar draft={draft} now={now} />
+        )
+      }
     />
   );
 }
@@ -55,9 +63,26 @@ function TwoDays({ draft }: { draft: Draft }) {
   const days = `${addDays(today, -1)}..${today}`;
   const found = useLiveQuery(async () => {
     const totals = await totalsOf({ group: '', offerId: '', days });
-    const orders = await db.orders.where('keys').between(`||${addDays(today, -1)}`, '||\uffff').toArray();
-    return { ...totals, opened: orders.reduce((all, o) => all + o.passIds.length, 0), buyers: new Set(orders.map((o) => o.personId)).size };
+    const orders = await db.orders
+      .where('keys')
+      .between(`||${addDays(today, -1)}`, '||\uffff')
+      .toArray();
+    return {
+      ...totals,
+      opened: orders.reduce((all, o) => all + o.passIds.length, 0),
+      buyers: new Set(orders.map((o) => o.personId)).size,
+    };
   }, [days]);
   if (!found || found.count === 0) return null;
-  return <p className="lead mt-2 text-ink-2">Today and yesterday: <b className="font-semibold text-money">{formatAmount(found.paid.get(currency) ?? 0, currency, locale)}</b> from <Link className="underline" to={ordersLink({ days })}>{found.count === 1 ? '1 order' : `${found.count.toLocaleString('en')} orders`}</Link>, <b className="font-semibold text-access">{found.opened}</b> {found.opened === 1 ? 'thing' : 'things'} opened for {found.buyers === 1 ? '1 person' : `${found.buyers} people`}.</p>;
+  return (
+    <p className="lead mt-2 text-ink-2">
+      Today and yesterday:{' '}
+      <b className="font-semibold text-money">{formatAmount(found.paid.get(currency) ?? 0, currency, locale)}</b> from{' '}
+      <Link className="underline" to={ordersLink({ days })}>
+        {found.count === 1 ? '1 order' : `${found.count.toLocaleString('en')} orders`}
+      </Link>
+      , <b className="font-semibold text-access">{found.opened}</b> {found.opened === 1 ? 'thing' : 'things'} opened for{' '}
+      {found.buyers === 1 ? '1 person' : `${found.buyers} people`}.
+    </p>
+  );
 }

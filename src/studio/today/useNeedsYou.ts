@@ -33,28 +33,125 @@ export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
   const jobs = useAppSelector((state) => state.jobs);
   const { content } = draft;
   const { zone, locale } = content.shop;
-  const stops = draft.findings.filter((f) => f.level === 'stops').map((f, i): Need => {
-    const path = f.about.kind === 'page' ? content.paths.find((p) => p.steps.some((s) => s.pageId === f.about.id)) : undefined;
-    const to = { product: `/make/${f.about.id}`, offer: `/price/${f.about.id}`, coupon: '/price/coupons', path: `/sell/${f.about.id}`, page: `/sell/${path?.id ?? ''}`, shop: '/shop' }[f.about.kind];
-    return { key: `stop-${f.about.id}-${i}`, level: 'stops', stage: STAGE_OF[f.about.kind], heading: 'Stops publishing', text: f.text, to, action: 'Mend it' };
-  });
+  const stops = draft.findings
+    .filter((f) => f.level === 'stops')
+    .map((f, i): Need => {
+      const path =
+        f.about.kind === 'page' ? content.paths.find((p) => p.steps.some((s) => s.pageId === f.about.id)) : undefined;
+      const to = {
+        product: `/make/${f.about.id}`,
+        offer: `/price/${f.about.id}`,
+        coupon: '/price/coupons',
+        path: `/sell/${f.about.id}`,
+        page: `/sell/${path?.id ?? ''}`,
+        shop: '/shop',
+      }[f.about.kind];
+      return {
+        key: `stop-${f.about.id}-${i}`,
+        level: 'stops',
+        stage: STAGE_OF[f.about.kind],
+        heading: 'Stops publishing',
+        text: f.text,
+        to,
+        action: 'Mend it',
+      };
+    });
   const disputes = disputed.map((d): Need => ({
-    key: `dispute-${d.id}`, level: 'act', stage: 'Deliver', heading: `${d.who}: the bank disputes ${formatAmount(d.amount, d.currency, locale)}`,
-    text: `${d.title}, bought ${formatDay(d.bought, zone, locale)}. Access is on hold.${d.answerBy === null ? '' : ` Decided by ${formatDay(d.answerBy, zone, locale)}.`}`, to: d.to, action: 'Read it',
+    key: `dispute-${d.id}`,
+    level: 'act',
+    stage: 'Deliver',
+    heading: `${d.who}: the bank disputes ${formatAmount(d.amount, d.currency, locale)}`,
+    text: `${d.title}, bought ${formatDay(d.bought, zone, locale)}. Access is on hold.${d.answerBy === null ? '' : ` Decided by ${formatDay(d.answerBy, zone, locale)}.`}`,
+    to: d.to,
+    action: 'Read it',
   }));
-  const away = about?.away ? [{ key: 'away', level: 'act' as const, stage: null, heading: `The shop was away since ${formatDay(about.away.from, zone, locale)}`, text: `${about.away.agreements === 1 ? '1 payment plan or subscription was' : `${about.away.agreements} payment plans and subscriptions were`} to be charged meanwhile. Nothing is charged until you say so; then each goes on as if it had been paused, and nobody pays for the time between.`, to: '/', action: 'Go on now', act: 'confirm-away' as const }] : [];
-  const late = (about?.attention ?? []).map((a): Need => ({ key: a.id, level: 'act', stage: 'Deliver', heading: 'Two answers about one payment', text: a.text, to: '/deliver', action: 'See the orders' }));
-  const history = (about?.problems ?? []).map((p, i): Need => ({ key: `history-${i}`, level: 'act', stage: null, heading: 'The shop’s history', text: p.sentence, to: '/shop', action: 'Copies' }));
-  const failed = jobs.filter((j) => j.state === 'failed').map((j): Need => ({ key: j.id, level: 'act', stage: null, heading: j.title, text: j.sentence ?? '', to: '/', action: 'Dismiss', jobId: j.id }));
+  const away = about?.away
+    ? [
+        {
+          key: 'away',
+          level: 'act' as const,
+          stage: null,
+          heading: `The shop was away since ${formatDay(about.away.from, zone, locale)}`,
+          text: `${about.away.agreements === 1 ? '1 payment plan or subscription was' : `${about.away.agreements} payment plans and subscriptions were`} to be charged meanwhile. Nothing is charged until you say so; then each goes on as if it had been paused, and nobody pays for the time between.`,
+          to: '/',
+          action: 'Go on now',
+          act: 'confirm-away' as const,
+        },
+      ]
+    : [];
+  const late = (about?.attention ?? []).map((a): Need => ({
+    key: a.id,
+    level: 'act',
+    stage: 'Deliver',
+    heading: 'Two answers about one payment',
+    text: a.text,
+    to: '/deliver',
+    action: 'See the orders',
+  }));
+  const history = (about?.problems ?? []).map((p, i): Need => ({
+    key: `history-${i}`,
+    level: 'act',
+    stage: null,
+    heading: 'The shop’s history',
+    text: p.sentence,
+    to: '/shop',
+    action: 'Copies',
+  }));
+  const failed = jobs
+    .filter((j) => j.state === 'failed')
+    .map((j): Need => ({
+      key: j.id,
+      level: 'act',
+      stage: null,
+      heading: j.title,
+      text: j.sentence ?? '',
+      to: '/',
+      action: 'Dismiss',
+      jobId: j.id,
+    }));
   return [...away, ...disputes, ...late, ...history, ...failed, ...stops, ...beforeFirstSale(draft)];
 }
 
 /** Payments that a bank disputes: those on the day of buying, and later ones. */
-async function readDisputes(): Promise<{ id: string; who: string; amount: number; currency: string; title: string; bought: Instant; answerBy: Instant | null; to: string }[]> {
-  const [orders, agreements] = await Promise.all([db.orders.where('status').equals('disputed').toArray(), db.agreements.where('waits').equals(1).toArray()]);
+async function readDisputes(): Promise<
+  {
+    id: string;
+    who: string;
+    amount: number;
+    currency: string;
+    title: string;
+    bought: Instant;
+    answerBy: Instant | null;
+    to: string;
+  }[]
+> {
+  const [orders, agreements] = await Promise.all([
+    db.orders.where('status').equals('disputed').toArray(),
+    db.agreements.where('waits').equals(1).toArray(),
+  ]);
   const all = [
-    ...orders.map((o) => ({ id: o.id, personId: o.personId, amount: o.paid, currency: o.currency, title: o.title, bought: o.at, answerBy: o.answerBy, to: ordersLink({ group: 'disputed' }, o.id) })),
-    ...agreements.flatMap(({ agreement: a, disputes }) => disputes.map((d) => ({ id: d.disputeId, personId: a.personId, amount: d.amount, currency: a.currency, title: a.title, bought: a.start, answerBy: d.answerBy, to: agreementsLink('', a.id) }))),
+    ...orders.map((o) => ({
+      id: o.id,
+      personId: o.personId,
+      amount: o.paid,
+      currency: o.currency,
+      title: o.title,
+      bought: o.at,
+      answerBy: o.answerBy,
+      to: ordersLink({ group: 'disputed' }, o.id),
+    })),
+    ...agreements.flatMap(({ agreement: a, disputes }) =>
+      disputes.map((d) => ({
+        id: d.disputeId,
+        personId: a.personId,
+        amount: d.amount,
+        currency: a.currency,
+        title: a.title,
+        bought: a.start,
+        answerBy: d.answerBy,
+        to: agreementsLink('', a.id),
+      })),
+    ),
   ];
   const people = await db.people.bulkGet(all.map((d) => d.personId));
   return all.map((d, i) => ({ ...d, who: people[i]?.name || people[i]?.address || 'Somebody erased' }));
@@ -66,12 +163,52 @@ function beforeFirstSale({ content, live }: Draft): Need[] {
   const { shop } = content;
   const product = content.products[0];
   const lines: [boolean, string, string, string, string][] = [
-    [content.products.every((p) => p.files.length + p.links.length === 0), 'Add what the buyer gets', 'A file, or a link held elsewhere.', `/make/${product?.id ?? ''}`, 'Add it'],
-    [content.offers.every((o) => o.prices.length === 0), 'Set a price', 'In one sentence; free is a price, too.', `/price/${content.offers[0]?.id ?? ''}`, 'Set it'],
-    [content.paths.length === 0, 'Make the page', 'With its checkout and thank-you page, filled from what is known.', '/sell', 'Make it'],
-    [shop.name === DEFAULT_SHOP.name, 'Say what your shop is called', 'Buyers read it on every page and in every message.', '/shop', 'Name it'],
-    [shop.senderAddress === DEFAULT_SHOP.senderAddress, 'Say where buyers can write to', 'Receipts come from this address, and answers go to it.', '/shop', 'Write it'],
+    [
+      content.products.every((p) => p.files.length + p.links.length === 0),
+      'Add what the buyer gets',
+      'A file, or a link held elsewhere.',
+      `/make/${product?.id ?? ''}`,
+      'Add it',
+    ],
+    [
+      content.offers.every((o) => o.prices.length === 0),
+      'Set a price',
+      'In one sentence; free is a price, too.',
+      `/price/${content.offers[0]?.id ?? ''}`,
+      'Set it',
+    ],
+    [
+      content.paths.length === 0,
+      'Make the page',
+      'With its checkout and thank-you page, filled from what is known.',
+      '/sell',
+      'Make it',
+    ],
+    [
+      shop.name === DEFAULT_SHOP.name,
+      'Say what your shop is called',
+      'Buyers read it on every page and in every message.',
+      '/shop',
+      'Name it',
+    ],
+    [
+      shop.senderAddress === DEFAULT_SHOP.senderAddress,
+      'Say where buyers can write to',
+      'Receipts come from this address, and answers go to it.',
+      '/shop',
+      'Write it',
+    ],
     [true, 'Publish', 'When nothing is missing; until then nobody sees anything.', '/sell', 'Look at it'],
   ];
-  return lines.filter(([open]) => open).map(([, heading, text, to, action], i): Need => ({ key: `first-${i}`, level: 'first', stage: null, heading, text, to, action }));
+  return lines
+    .filter(([open]) => open)
+    .map(([, heading, text, to, action], i): Need => ({
+      key: `first-${i}`,
+      level: 'first',
+      stage: null,
+      heading,
+      text,
+      to,
+      action,
+    }));
 }

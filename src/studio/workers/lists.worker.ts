@@ -55,11 +55,22 @@ new BroadcastChannel(MIRROR_MOVED).onmessage = ({ data }: MessageEvent<MirrorMov
   for (const id of data.people) stale.people.add(id);
 };
 
-const hold = (order: StoredOrder): void => void orders.set(order.id, {
-  id: order.id, number: order.number, personId: order.personId, at: order.at, day: dateIn(order.at, order.zone), group: groupOf(order), offerIds: order.lines.map((l) => l.offerId),
-  currency: order.currency, paid: order.paid, back: order.back, words: `${order.number} ${order.receipt} ${order.title}`.toLowerCase(),
-});
-const holdPerson = ({ id, name, address }: { id: string; name: string; address: string }): void => void people.set(id, { id, words: `${name} ${address}`.toLowerCase(), address: address.toLowerCase() });
+const hold = (order: StoredOrder): void =>
+  void orders.set(order.id, {
+    id: order.id,
+    number: order.number,
+    personId: order.personId,
+    at: order.at,
+    day: dateIn(order.at, order.zone),
+    group: groupOf(order),
+    offerIds: order.lines.map((l) => l.offerId),
+    currency: order.currency,
+    paid: order.paid,
+    back: order.back,
+    words: `${order.number} ${order.receipt} ${order.title}`.toLowerCase(),
+  });
+const holdPerson = ({ id, name, address }: { id: string; name: string; address: string }): void =>
+  void people.set(id, { id, words: `${name} ${address}`.toLowerCase(), address: address.toLowerCase() });
 const sort = (): void => {
   sorted = [...orders.values()].sort((a, b) => b.number - a.number);
 };
@@ -69,7 +80,12 @@ async function ready(): Promise<void> {
     for (const person of await db.people.toArray()) holdPerson(person);
     // In slices: one by one would take ten times as long, all at once too much memory.
     const last = (await db.orders.orderBy('number').last())?.number ?? 0;
-    for (let from = 0; from <= last; from += SLICE) for (const order of await db.orders.where('number').between(from, from + SLICE, true, false).toArray()) hold(order);
+    for (let from = 0; from <= last; from += SLICE)
+      for (const order of await db.orders
+        .where('number')
+        .between(from, from + SLICE, true, false)
+        .toArray())
+        hold(order);
     stale.orders.clear();
     stale.people.clear();
     sort();
@@ -100,7 +116,8 @@ const lists = {
       if (query.group !== '' && order.group !== query.group) continue;
       if (query.offerId !== '' && !order.offerIds.includes(query.offerId)) continue;
       if (query.days !== '' && (order.day < from || order.day > `${to}\uffff`)) continue;
-      if (wanted !== '' && !order.words.includes(wanted) && !people.get(order.personId)?.words.includes(wanted)) continue;
+      if (wanted !== '' && !order.words.includes(wanted) && !people.get(order.personId)?.words.includes(wanted))
+        continue;
       found.push(order);
       paid.set(order.currency, (paid.get(order.currency) ?? 0) + order.paid);
       back.set(order.currency, (back.get(order.currency) ?? 0) + order.back);
@@ -134,9 +151,14 @@ const lists = {
     const matched: string[] = [];
     for (const order of sorted) {
       if (matched.length >= most) break;
-      if (number === null ? who.has(order.personId) || order.words.includes(wanted) : order.number === number) matched.push(order.id);
+      if (number === null ? who.has(order.personId) || order.words.includes(wanted) : order.number === number)
+        matched.push(order.id);
     }
-    return { people: chosen.map((p) => p.id), orders: matched, exact: exact.length > 0 || (number !== null && matched.length > 0) };
+    return {
+      people: chosen.map((p) => p.id),
+      orders: matched,
+      exact: exact.length > 0 || (number !== null && matched.length > 0),
+    };
   },
 };
 export type Lists = typeof lists;

@@ -60,7 +60,10 @@ async function pullAll(): Promise<void> {
 /** Another history: the mirror is dropped and built anew; drafts are not touched. */
 async function forget(): Promise<void> {
   await db.transaction('rw', MIRRORED, async () => {
-    await Promise.all([...MIRRORED.filter((table) => table !== db.meta).map((table) => table.clear()), db.meta.delete('cursor')]);
+    await Promise.all([
+      ...MIRRORED.filter((table) => table !== db.meta).map((table) => table.clear()),
+      db.meta.delete('cursor'),
+    ]);
   });
   moved.postMessage('forgotten' satisfies MirrorMoved);
 }
@@ -80,7 +83,11 @@ async function take(lines: string[], cursor: Cursor): Promise<void> {
 
 async function readPeople(ids: string[]): Promise<PersonRecord[]> {
   if (ids.length === 0) return [];
-  const response = await fetch('/owner/api/people/read', { method: 'POST', headers: { 'content-type': 'application/json', 'x-keel': '1' }, body: JSON.stringify({ ids }) });
+  const response = await fetch('/owner/api/people/read', {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', 'x-keel': '1' },
+    body: JSON.stringify({ ids }),
+  });
   if (!response.ok) throw new Error(`The shop answered ${response.status}`);
   return ((await response.json()) as { people: PersonRecord[] }).people;
 }

@@ -14,24 +14,50 @@ export interface Rehearsed {
 
 const rehearsal = {
   /** Plays a buyer's years ahead with the real engine; nothing is recorded anywhere. */
-  async play(release: Release, choice: { offerId: string; priceId: string; coupon?: string; country?: string }, start: Instant, script: Script, years: number): Promise<Rehearsed | { problem: string }> {
+  async play(
+    release: Release,
+    choice: { offerId: string; priceId: string; coupon?: string; country?: string },
+    start: Instant,
+    script: Script,
+    years: number,
+  ): Promise<Rehearsed | { problem: string }> {
     const played = await rehearse(release, choice, start, script, years);
     if ('problem' in played) return played;
     const { locale, tax } = release.content.shop;
     const agreement = [...played.state.agreements.values()].at(-1);
     const order = [...played.state.orders.values()][0];
     const line = order?.lines.find((l) => l.lineId === agreement?.lineId);
-    const story = agreement && order && line ? storyOfAgreement(agreement, {
-      first: { at: order.at, amount: line.paid }, charged: (due) => chargeFor(agreement, due, tax).amount, now: played.end, word: 'played to here', locale, past: agreementRowsOf(played.events, tax).get(agreement.id)?.past ?? NO_PAST,
-      passes: agreement.passIds.flatMap((id) => played.state.passes.get(id) ?? []).map((p) => ({ title: release.content.products.find((x) => x.id === p.productId)?.title ?? '', from: p.from, until: p.until, closedAt: p.closed?.at ?? null, holds: holdsOf(p.id, played.events, p.hold?.since ?? null) })),
-    }) : null;
+    const story =
+      agreement && order && line
+        ? storyOfAgreement(agreement, {
+            first: { at: order.at, amount: line.paid },
+            charged: (due) => chargeFor(agreement, due, tax).amount,
+            now: played.end,
+            word: 'played to here',
+            locale,
+            past: agreementRowsOf(played.events, tax).get(agreement.id)?.past ?? NO_PAST,
+            passes: agreement.passIds
+              .flatMap((id) => played.state.passes.get(id) ?? [])
+              .map((p) => ({
+                title: release.content.products.find((x) => x.id === p.productId)?.title ?? '',
+                from: p.from,
+                until: p.until,
+                closedAt: p.closed?.at ?? null,
+                holds: holdsOf(p.id, played.events, p.hold?.since ?? null),
+              })),
+          })
+        : null;
     return { steps: played.steps, story };
   },
 };
 export type RehearsalWorker = typeof rehearsal;
 expose(rehearsal);
 
-function holdsOf(passId: string, events: readonly { at: Instant; event: { type: string; data: unknown } }[], open: Instant | null): { from: Instant; until: Instant | null }[] {
+function holdsOf(
+  passId: string,
+  events: readonly { at: Instant; event: { type: string; data: unknown } }[],
+  open: Instant | null,
+): { from: Instant; until: Instant | null }[] {
   const holds: { from: Instant; until: Instant | null }[] = [];
   for (const { at, event } of events) {
     const last = holds.at(-1);

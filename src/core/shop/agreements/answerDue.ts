@@ -8,16 +8,30 @@ import { paidEvents } from './charge';
 import { switchedEvents } from './switch';
 
 /** The payment service answered about an agreement's due. The first answer that ends it wins. */
-export function answerDue(state: ShopState, { key, answer }: Extract<Command, { type: 'answer-charge' }>, context: DecideContext): Decision {
+export function answerDue(
+  state: ShopState,
+  { key, answer }: Extract<Command, { type: 'answer-charge' }>,
+  context: DecideContext,
+): Decision {
   const charge = state.dueCharges.get(key);
   const a = charge && state.agreements.get(charge.agreementId);
-  if (!charge || !a) return { refused: 'no-such-payment', sentence: 'The answer names a charge that was never asked for.' };
+  if (!charge || !a)
+    return { refused: 'no-such-payment', sentence: 'The answer names a charge that was never asked for.' };
   if (charge.status !== 'asked' || a.status === 'ended') return lateAnswer(state, charge, a.orderId, answer.status);
   switch (answer.status) {
     case 'pending':
       return { refused: 'nothing-to-do', sentence: 'Nothing new is known.' };
     case 'paid': {
-      const paid = { key, dues: charge.dues, amount: charge.amount, tax: charge.tax, credit: charge.credit, paymentId: answer.paymentId, last4: charge.card.last4, next: charge.why === 'rest' ? null : a.next };
+      const paid = {
+        key,
+        dues: charge.dues,
+        amount: charge.amount,
+        tax: charge.tax,
+        credit: charge.credit,
+        paymentId: answer.paymentId,
+        last4: charge.card.last4,
+        next: charge.why === 'rest' ? null : a.next,
+      };
       return { events: charge.to ? switchedEvents(state, a, charge.to, paid, context) : paidEvents(state, a, paid) };
     }
     case 'refused':
@@ -26,7 +40,12 @@ export function answerDue(state: ShopState, { key, answer }: Extract<Command, { 
       return { events: refusedEvents(state, charge, 'never-reached', context) };
     case 'waitsForBank':
       // On a later due nobody sits before the screen: it counts as refused, and is made impossible at the service.
-      return { events: [...refusedEvents(state, charge, 'needs-bank', context), { type: 'void.due', v: 1, data: { key: `void-${key}`, chargeKey: key } }] };
+      return {
+        events: [
+          ...refusedEvents(state, charge, 'needs-bank', context),
+          { type: 'void.due', v: 1, data: { key: `void-${key}`, chargeKey: key } },
+        ],
+      };
   }
 }
 
@@ -35,7 +54,10 @@ function refusedEvents(state: ShopState, charge: DueCharge, reason: string, cont
   const first = charge.dues[0];
   if (!a || !first) return [];
   const { key } = charge;
-  const refused = (pastDue: Extract<ShopEvent, { type: 'due.refused' }>['data']['pastDue'], owed: typeof a.owed): ShopEvent => ({ type: 'due.refused', v: 1, data: { key, agreementId: a.id, reason, pastDue, owed } });
+  const refused = (
+    pastDue: Extract<ShopEvent, { type: 'due.refused' }>['data']['pastDue'],
+    owed: typeof a.owed,
+  ): ShopEvent => ({ type: 'due.refused', v: 1, data: { key, agreementId: a.id, reason, pastDue, owed } });
   // The buyer or the seller asked for these and sees the answer; nothing else changes.
   if (charge.why === 'rest' || charge.why === 'switch') return [refused(null, a.owed)];
   if (charge.why === 'asked' && a.pastDue) {
@@ -43,12 +65,32 @@ function refusedEvents(state: ShopState, charge: DueCharge, reason: string, cont
     return [refused({ since, tryAt, graceUntil, endAt }, a.owed)];
   }
   const since = a.pastDue?.since ?? first.at;
-  const after = afterRefusal({ terms: a.terms, anchor: a.anchor, zone: a.zone, n: first.n, since, graceDays: shopOf(context).billing.graceDays }, charge.planned);
-  return [refused({ since, ...after }, [...charge.dues]), mailOf(a, 'refused', `refused-${key}`, { amount: charge.amount, at: after.tryAt, reason })];
+  const after = afterRefusal(
+    { terms: a.terms, anchor: a.anchor, zone: a.zone, n: first.n, since, graceDays: shopOf(context).billing.graceDays },
+    charge.planned,
+  );
+  return [
+    refused({ since, ...after }, [...charge.dues]),
+    mailOf(a, 'refused', `refused-${key}`, { amount: charge.amount, at: after.tryAt, reason }),
+  ];
 }
 
 function lateAnswer(state: ShopState, charge: DueCharge, orderId: string, status: string): Decision {
-  if (status !== 'paid' || charge.status === 'paid' || state.attention.some((x) => x.id === `late-${charge.key}`)) return nothing;
+  if (status !== 'paid' || charge.status === 'paid' || state.attention.some((x) => x.id === `late-${charge.key}`))
+    return nothing;
   const amount = formatAmount(charge.amount, charge.currency, 'en');
-  return { events: [{ type: 'attention.raised', v: 1, data: { id: `late-${charge.key}`, what: 'late-answer', orderId, text: `The payment service now says that ${amount} for “${charge.title}” was taken after all, though that payment was closed without success. Give it back at the payment service.` } }] };
+  return {
+    events: [
+      {
+        type: 'attention.raised',
+        v: 1,
+        data: {
+          id: `late-${charge.key}`,
+          what: 'late-answer',
+          orderId,
+          text: `The payment service now says that ${amount} for “${charge.title}” was taken after all, though that payment was closed without success. Give it back at the payment service.`,
+        },
+      },
+    ],
+  };
 }

@@ -12,28 +12,71 @@ import { backEvents } from './pause';
  * A subscription stops: at the end of what is paid, or now, with or without giving back the unused days. A plan is
  * a price owed in parts, so that a buyer can stop it in its trial only.
  */
-export function cancel(state: ShopState, { agreementId, when, giveBack, by }: Extract<Command, { type: 'cancel' }>, context: DecideContext): Decision {
+export function cancel(
+  state: ShopState,
+  { agreementId, when, giveBack, by }: Extract<Command, { type: 'cancel' }>,
+  context: DecideContext,
+): Decision {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
   if (!isRunning(a)) return { refused: 'nothing-to-do', sentence: 'This has ended already.' };
   if (a.unanswered !== null) return stillAsking;
-  if (a.dispute !== null) return { refused: 'disputed', sentence: 'The bank disputes a payment. Until that is decided this cannot be stopped.' };
-  if (a.terms.kind === 'plan' && a.status !== 'in trial') return { refused: 'not-now', sentence: 'A payment plan is a price paid in parts, so it cannot be stopped after its trial. The rest can be paid at once.' };
-  if (a.status === 'ending' && when === 'end') return { refused: 'nothing-to-do', sentence: 'It is stopped already and ends by itself.' };
+  if (a.dispute !== null)
+    return {
+      refused: 'disputed',
+      sentence: 'The bank disputes a payment. Until that is decided this cannot be stopped.',
+    };
+  if (a.terms.kind === 'plan' && a.status !== 'in trial')
+    return {
+      refused: 'not-now',
+      sentence:
+        'A payment plan is a price paid in parts, so it cannot be stopped after its trial. The rest can be paid at once.',
+    };
+  if (a.status === 'ending' && when === 'end')
+    return { refused: 'nothing-to-do', sentence: 'It is stopped already and ends by itself.' };
   const { now } = context;
   // Nothing is paid for any more: it ends at once, and nothing is owed.
-  if (a.status === 'past due') return { events: [...endEvents(state, a, 'cancelled', 'ended', null, context), mailOf(a, 'cancelled', mailKey(a, now), { at: now })] };
+  if (a.status === 'past due')
+    return {
+      events: [
+        ...endEvents(state, a, 'cancelled', 'ended', null, context),
+        mailOf(a, 'cancelled', mailKey(a, now), { at: now }),
+      ],
+    };
   if (when === 'now') {
     const back = giveBack ? unusedNow(state, a, now) : 0;
-    return { events: [...endEvents(state, a, 'cancelled', 'ended', null, context), ...refundUnused(state, a, back, context), mailOf(a, 'cancelled', mailKey(a, now), { at: now, amount: back === 0 ? null : back })] };
+    return {
+      events: [
+        ...endEvents(state, a, 'cancelled', 'ended', null, context),
+        ...refundUnused(state, a, back, context),
+        mailOf(a, 'cancelled', mailKey(a, now), { at: now, amount: back === 0 ? null : back }),
+      ],
+    };
   }
   if (a.status === 'paused' && a.pause) {
     const endsAt = dueAfterReturn(now, a.pause.leftDays, a.anchor.at, a.zone);
-    const back = backEvents(state, a, { returned: now, leftDays: a.pause.leftDays, why: 'pause', noticeAt: null, shop: shopOf(context) });
-    return { events: [...back.events, { type: 'agreement.cancelled', v: 1, data: { agreementId, endsAt, by } }, mailOf(a, 'cancelled', mailKey(a, now), { at: endsAt })] };
+    const back = backEvents(state, a, {
+      returned: now,
+      leftDays: a.pause.leftDays,
+      why: 'pause',
+      noticeAt: null,
+      shop: shopOf(context),
+    });
+    return {
+      events: [
+        ...back.events,
+        { type: 'agreement.cancelled', v: 1, data: { agreementId, endsAt, by } },
+        mailOf(a, 'cancelled', mailKey(a, now), { at: endsAt }),
+      ],
+    };
   }
   const endsAt = a.next?.at ?? a.period?.until ?? now;
-  return { events: [{ type: 'agreement.cancelled', v: 1, data: { agreementId, endsAt, by } }, mailOf(a, 'cancelled', mailKey(a, now), { at: endsAt })] };
+  return {
+    events: [
+      { type: 'agreement.cancelled', v: 1, data: { agreementId, endsAt, by } },
+      mailOf(a, 'cancelled', mailKey(a, now), { at: endsAt }),
+    ],
+  };
 }
 
 const mailKey = (a: Agreement, now: Instant): string => `cancel-${a.id}-${now.slice(0, 19).replace(/\D/g, '')}`;
@@ -41,25 +84,70 @@ const mailKey = (a: Agreement, now: Instant): string => `cancel-${a.id}-${now.sl
 function refundUnused(state: ShopState, a: Agreement, amount: number, { ids }: DecideContext): ShopEvent[] {
   const paid = paidWith(state, a);
   if (!paid || amount === 0) return [];
-  return [{ type: 'refund.requested', v: 1, data: { refundId: ids.next('r'), orderId: paid.orderId, paymentId: paid.paymentId, amount, currency: a.currency, shares: [{ lineId: paid.lineId, amount, tax: taxOfBack(paid, amount) }], closes: [], reason: 'Unused days', agreementId: a.id } }];
+  return [
+    {
+      type: 'refund.requested',
+      v: 1,
+      data: {
+        refundId: ids.next('r'),
+        orderId: paid.orderId,
+        paymentId: paid.paymentId,
+        amount,
+        currency: a.currency,
+        shares: [{ lineId: paid.lineId, amount, tax: taxOfBack(paid, amount) }],
+        closes: [],
+        reason: 'Unused days',
+        agreementId: a.id,
+      },
+    },
+  ];
 }
 
 /** Before the end the cancellation is taken back, and all dates stand. */
-export function keepOn(state: ShopState, { agreementId }: Extract<Command, { type: 'keep' }>, context: DecideContext): Decision {
+export function keepOn(
+  state: ShopState,
+  { agreementId }: Extract<Command, { type: 'keep' }>,
+  context: DecideContext,
+): Decision {
   const { now } = context;
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
-  if (a.status !== 'ending' || a.endsAt === null || a.finishes || a.endsAt <= now) return { refused: 'not-now', sentence: 'This has ended. Starting again is a new order.' };
+  if (a.status !== 'ending' || a.endsAt === null || a.finishes || a.endsAt <= now)
+    return { refused: 'not-now', sentence: 'This has ended. Starting again is a new order.' };
   const inTrial = a.trialUntil !== null && a.endsAt === a.trialUntil && lastPaid(a) === 0;
-  return { events: [{ type: 'agreement.kept', v: 1, data: { agreementId, status: inTrial ? 'in trial' : 'active', next: toCome({ n: lastPaid(a) + 1, at: a.endsAt }, a.zone, shopOf(context)) } }, mailOf(a, 'kept', `kept-${a.id}-${now.slice(0, 19).replace(/\D/g, '')}`, { at: a.endsAt })] };
+  return {
+    events: [
+      {
+        type: 'agreement.kept',
+        v: 1,
+        data: {
+          agreementId,
+          status: inTrial ? 'in trial' : 'active',
+          next: toCome({ n: lastPaid(a) + 1, at: a.endsAt }, a.zone, shopOf(context)),
+        },
+      },
+      mailOf(a, 'kept', `kept-${a.id}-${now.slice(0, 19).replace(/\D/g, '')}`, { at: a.endsAt }),
+    ],
+  };
 }
 
 /** The seller ends a plan: lets the rest go and access stays, or closes it now. Giving back is apart. */
-export function stopPlan(state: ShopState, { agreementId, keepAccess }: Extract<Command, { type: 'stop-plan' }>, context: DecideContext): Decision {
+export function stopPlan(
+  state: ShopState,
+  { agreementId, keepAccess }: Extract<Command, { type: 'stop-plan' }>,
+  context: DecideContext,
+): Decision {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
   if (a.unanswered !== null) return stillAsking;
-  if (a.terms.kind !== 'plan' || !isRunning(a)) return { refused: 'not-now', sentence: 'Only a payment plan that still runs can be ended like this.' };
+  if (a.terms.kind !== 'plan' || !isRunning(a))
+    return { refused: 'not-now', sentence: 'Only a payment plan that still runs can be ended like this.' };
   const ended = endEvents(state, a, keepAccess ? 'let-go' : 'stopped', keepAccess ? null : 'stopped', null, context);
-  return { events: [...ended, ...(keepAccess ? releaseAll(state, a, 'behind', 'paused') : []), mailOf(a, 'stopped', `stopped-${a.id}`, { reason: keepAccess ? 'access stays' : 'access closed' })] };
+  return {
+    events: [
+      ...ended,
+      ...(keepAccess ? releaseAll(state, a, 'behind', 'paused') : []),
+      mailOf(a, 'stopped', `stopped-${a.id}`, { reason: keepAccess ? 'access stays' : 'access closed' }),
+    ],
+  };
 }

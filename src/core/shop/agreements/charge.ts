@@ -11,13 +11,24 @@ import { mailOf, nextDue, noSuch, nothing, releaseAll, shopOf, stillAsking } fro
 type Why = EventOf<'due.requested'>['data']['why'];
 
 /** A due has come. On a plan that is behind it is owed too, and brings one try for all that is owed. */
-export function chargeDue(state: ShopState, { agreementId, dueAt }: { agreementId: string; dueAt: Instant }, context: DecideContext): Decision {
+export function chargeDue(
+  state: ShopState,
+  { agreementId, dueAt }: { agreementId: string; dueAt: Instant },
+  context: DecideContext,
+): Decision {
   const a = state.agreements.get(agreementId);
   if (!a?.next || a.next.at !== dueAt || a.unanswered !== null || a.dispute !== null) return nothing;
-  const goesOn = a.status === 'in trial' || a.status === 'active' || (a.status === 'past due' && a.terms.kind === 'plan');
+  const goesOn =
+    a.status === 'in trial' || a.status === 'active' || (a.status === 'past due' && a.terms.kind === 'plan');
   if (!goesOn) return nothing;
   const due = chargeFor(a, a.next, shopOf(context).tax);
-  return { events: ask(state, a, [...a.owed, due], { why: 'due', planned: dueAt, next: nextDue(a, a.next.n, shopOf(context)) }) };
+  return {
+    events: ask(state, a, [...a.owed, due], {
+      why: 'due',
+      planned: dueAt,
+      next: nextDue(a, a.next.n, shopOf(context)),
+    }),
+  };
 }
 
 /** A refused payment is tried again on its day. */
@@ -28,33 +39,51 @@ export function tryAgain(state: ShopState, { agreementId, dueAt }: { agreementId
 }
 
 /** One extra try of what is owed, because somebody asked for it. */
-export function retryDue(state: ShopState, { agreementId }: Extract<Command, { type: 'retry-due' }>, { now }: DecideContext): Decision {
+export function retryDue(
+  state: ShopState,
+  { agreementId }: Extract<Command, { type: 'retry-due' }>,
+  { now }: DecideContext,
+): Decision {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
   if (a.unanswered !== null) return stillAsking;
-  if (a.status !== 'past due' || a.dispute !== null) return { refused: 'nothing-to-do', sentence: 'Nothing is owed at this moment, so there is nothing to try again.' };
+  if (a.status !== 'past due' || a.dispute !== null)
+    return { refused: 'nothing-to-do', sentence: 'Nothing is owed at this moment, so there is nothing to try again.' };
   return { events: ask(state, a, a.owed, { why: 'asked', planned: now, next: a.next }) };
 }
 
 /** Another card. Where a payment is behind it is tried with it at once. */
-export function changeCard(state: ShopState, { agreementId, card }: Extract<Command, { type: 'change-card' }>, context: DecideContext): Decision {
+export function changeCard(
+  state: ShopState,
+  { agreementId, card }: Extract<Command, { type: 'change-card' }>,
+  context: DecideContext,
+): Decision {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
   if (a.unanswered !== null) return stillAsking;
   const changed: ShopEvent = { type: 'agreement.cardChanged', v: 1, data: { agreementId, card } };
-  if (a.status === 'ended' || a.status === 'paid off') return { refused: 'nothing-to-do', sentence: 'Nothing more is paid here, so no card is needed.' };
-  const again = a.status === 'past due' && a.dispute === null ? ask(state, { ...a, card }, a.owed, { why: 'asked', planned: context.now, next: a.next }) : [];
+  if (a.status === 'ended' || a.status === 'paid off')
+    return { refused: 'nothing-to-do', sentence: 'Nothing more is paid here, so no card is needed.' };
+  const again =
+    a.status === 'past due' && a.dispute === null
+      ? ask(state, { ...a, card }, a.owed, { why: 'asked', planned: context.now, next: a.next })
+      : [];
   // A key of its own: every change is told.
   const told = mailOf(a, 'card-changed', context.ids.next('m'), { reason: card.last4 });
   return { events: [changed, ...again, told] };
 }
 
 /** All that is left of a plan in one charge. */
-export function payRest(state: ShopState, { agreementId }: Extract<Command, { type: 'pay-rest' }>, context: DecideContext): Decision {
+export function payRest(
+  state: ShopState,
+  { agreementId }: Extract<Command, { type: 'pay-rest' }>,
+  context: DecideContext,
+): Decision {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
   if (a.unanswered !== null) return stillAsking;
-  if (a.terms.kind !== 'plan' || a.dispute !== null || (a.status !== 'active' && a.status !== 'past due')) return { refused: 'nothing-to-do', sentence: 'There is no rest to pay here.' };
+  if (a.terms.kind !== 'plan' || a.dispute !== null || (a.status !== 'active' && a.status !== 'past due'))
+    return { refused: 'nothing-to-do', sentence: 'There is no rest to pay here.' };
   const rest = restOfPlan(a, shopOf(context).tax);
   if (rest.length === 0) return { refused: 'nothing-to-do', sentence: 'There is no rest to pay here.' };
   return { events: ask(state, a, rest, { why: 'rest', planned: context.now, next: a.next }) };
@@ -64,15 +93,50 @@ export function payRest(state: ShopState, { agreementId }: Extract<Command, { ty
  * Writes down that dues are asked for, before the payment service is. Credit pays before the card; what comes to
  * nothing counts as paid without asking.
  */
-function ask(state: ShopState, a: Agreement, dues: readonly OwedDue[], { why, planned, next }: { why: Why; planned: Instant; next: DueMoment | null }): ShopEvent[] {
+function ask(
+  state: ShopState,
+  a: Agreement,
+  dues: readonly OwedDue[],
+  { why, planned, next }: { why: Why; planned: Instant; next: DueMoment | null },
+): ShopEvent[] {
   const whole = sum(dues.map((d) => d.amount));
   const tax = sum(dues.map((d) => d.tax));
   const credit = Math.min(a.credit?.amount ?? 0, whole);
   const amount = whole - credit;
   const key = `${a.id}-${dues[0]?.n ?? 0}-${a.asked + 1}`;
-  if (amount === 0) return paidEvents(state, a, { key, dues, amount, tax, credit, paymentId: null, last4: null, next: why === 'rest' ? null : next });
+  if (amount === 0)
+    return paidEvents(state, a, {
+      key,
+      dues,
+      amount,
+      tax,
+      credit,
+      paymentId: null,
+      last4: null,
+      next: why === 'rest' ? null : next,
+    });
   const card = a.card ?? { token: 'none', last4: '0000' };
-  return [{ type: 'due.requested', v: 1, data: { key, agreementId: a.id, why, planned, dues: [...dues], amount, tax, credit, currency: a.currency, card, title: a.title, statement: a.statement, next } }];
+  return [
+    {
+      type: 'due.requested',
+      v: 1,
+      data: {
+        key,
+        agreementId: a.id,
+        why,
+        planned,
+        dues: [...dues],
+        amount,
+        tax,
+        credit,
+        currency: a.currency,
+        card,
+        title: a.title,
+        statement: a.statement,
+        next,
+      },
+    },
+  ];
 }
 
 interface Paid {
@@ -98,14 +162,28 @@ export function paidEvents(state: ShopState, a: Agreement, paid: Paid): ShopEven
   const receipt = moved ? documentNumber('R', state.counts.receipts) : null;
   return [
     {
-      type: 'due.paid', v: 1,
+      type: 'due.paid',
+      v: 1,
       data: {
-        key: paid.key, agreementId: a.id, paymentId: paid.paymentId, receipt, dues: [...paid.dues], amount: paid.amount, tax: paid.tax, credit: paid.credit, last4: paid.last4,
-        period: { from: last.at, until, amount: last.forPeriod, paymentId: paid.paymentId }, next: finished ? null : paid.next, status, endsAt: status === 'ending' ? until : null,
+        key: paid.key,
+        agreementId: a.id,
+        paymentId: paid.paymentId,
+        receipt,
+        dues: [...paid.dues],
+        amount: paid.amount,
+        tax: paid.tax,
+        credit: paid.credit,
+        last4: paid.last4,
+        period: { from: last.at, until, amount: last.forPeriod, paymentId: paid.paymentId },
+        next: finished ? null : paid.next,
+        status,
+        endsAt: status === 'ending' ? until : null,
       },
     },
     ...releaseAll(state, a, 'behind'),
-    ...(moved ? [mailOf(a, 'payment', `paid-${paid.key}`, { amount: paid.amount, at: paid.next?.at ?? null, receipt })] : []),
+    ...(moved
+      ? [mailOf(a, 'payment', `paid-${paid.key}`, { amount: paid.amount, at: paid.next?.at ?? null, receipt })]
+      : []),
     ...(status === 'paid off' ? [mailOf(a, 'paid-off', `off-${a.id}`)] : []),
   ];
 }

@@ -19,26 +19,50 @@ export function endGrace(state: ShopState, { agreementId, dueAt }: Moment): Deci
   if (a?.pastDue?.graceUntil !== dueAt || a.pastDue.held || a.unanswered !== null || a.dispute !== null) return nothing;
   // Ends at the same moment: closing is all there is to do.
   if (a.pastDue.endAt === dueAt) return nothing;
-  return { events: [{ type: 'agreement.held', v: 1, data: { agreementId, dueAt } }, ...holdAll(state, a, 'behind'), mailOf(a, 'on-hold', `hold-${a.id}-${a.asked}`)] };
+  return {
+    events: [
+      { type: 'agreement.held', v: 1, data: { agreementId, dueAt } },
+      ...holdAll(state, a, 'behind'),
+      mailOf(a, 'on-hold', `hold-${a.id}-${a.asked}`),
+    ],
+  };
 }
 
 /** A subscription that stayed unpaid ends; paying does not revive it. */
 export function endUnpaid(state: ShopState, { agreementId, dueAt }: Moment, context: DecideContext): Decision {
   const a = state.agreements.get(agreementId);
   if (a?.pastDue?.endAt !== dueAt || a.unanswered !== null || a.dispute !== null) return nothing;
-  return { events: [...endEvents(state, a, 'unpaid', 'unpaid', dueAt, context), mailOf(a, 'ended-unpaid', `unpaid-${a.id}`)] };
+  return {
+    events: [...endEvents(state, a, 'unpaid', 'unpaid', dueAt, context), mailOf(a, 'ended-unpaid', `unpaid-${a.id}`)],
+  };
 }
 
 /** The last paid period is over. */
 export function endPaid(state: ShopState, { agreementId, dueAt }: Moment, context: DecideContext): Decision {
   const a = state.agreements.get(agreementId);
   if (a?.status !== 'ending' || a.endsAt !== dueAt) return nothing;
-  return { events: [...endEvents(state, a, a.finishes ? 'finished' : 'cancelled', 'ended', dueAt, context), ...(a.finishes ? [mailOf(a, 'finished', `finished-${a.id}`)] : [])] };
+  return {
+    events: [
+      ...endEvents(state, a, a.finishes ? 'finished' : 'cancelled', 'ended', dueAt, context),
+      ...(a.finishes ? [mailOf(a, 'finished', `finished-${a.id}`)] : []),
+    ],
+  };
 }
 
 /** Ends an agreement and closes what it opened; credit that is left goes back to where it came from. */
-export function endEvents(state: ShopState, a: Agreement, why: EndReason, close: CloseReason | null, dueAt: Instant | null, context: DecideContext): ShopEvent[] {
-  return [{ type: 'agreement.ended', v: 1, data: { agreementId: a.id, why, dueAt } }, ...(close === null ? [] : closeAll(state, a, close, dueAt)), ...creditLeft(a, context)];
+export function endEvents(
+  state: ShopState,
+  a: Agreement,
+  why: EndReason,
+  close: CloseReason | null,
+  dueAt: Instant | null,
+  context: DecideContext,
+): ShopEvent[] {
+  return [
+    { type: 'agreement.ended', v: 1, data: { agreementId: a.id, why, dueAt } },
+    ...(close === null ? [] : closeAll(state, a, close, dueAt)),
+    ...creditLeft(a, context),
+  ];
 }
 
 /** The rate of tax will be another at the next payment, and tax comes on top: the buyer hears the new amount in time. */
@@ -48,12 +72,20 @@ export function tellAmount(state: ShopState, { agreementId, dueAt }: Moment, con
   const { tax } = shopOf(context);
   const before = chargeFor(a, { n: a.next.n, at: a.period?.from ?? a.start }, tax).amount;
   const after = chargeFor(a, a.next, tax).amount;
-  return before === after ? nothing : { events: [mailOf(a, 'amount-changes', `amount-${a.id}-${a.next.n}`, { amount: after, at: a.next.at })] };
+  return before === after
+    ? nothing
+    : { events: [mailOf(a, 'amount-changes', `amount-${a.id}-${a.next.n}`, { amount: after, at: a.next.at })] };
 }
 
 /** Some days before a trial ends the buyer hears what happens then. */
-export function tellTrialEnds(state: ShopState, { agreementId, dueAt }: Moment, amount: (a: Agreement) => number): Decision {
+export function tellTrialEnds(
+  state: ShopState,
+  { agreementId, dueAt }: Moment,
+  amount: (a: Agreement) => number,
+): Decision {
   const a = state.agreements.get(agreementId);
   if (a?.status !== 'in trial' || a.noticeAt !== dueAt || a.next === null) return nothing;
-  return { events: [mailOf(a, 'trial-ends', `trial-${a.id}-${a.next.at.slice(0, 10)}`, { amount: amount(a), at: a.next.at })] };
+  return {
+    events: [mailOf(a, 'trial-ends', `trial-${a.id}-${a.next.at.slice(0, 10)}`, { amount: amount(a), at: a.next.at })],
+  };
 }

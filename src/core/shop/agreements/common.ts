@@ -7,30 +7,65 @@ import type { DecideContext, Refusal } from '../decide';
 import type { ShopState } from '../state';
 
 export const nothing: Refusal = { refused: 'nothing-to-do', sentence: 'Nothing is left to do here.' };
-export const noSuch: Refusal = { refused: 'no-such-agreement', sentence: 'There is no such payment plan or subscription.' };
-export const stillAsking: Refusal = { refused: 'still-asking', sentence: 'The bank is being asked about a payment at this moment. Nothing was changed. Try again when it has answered.' };
+export const noSuch: Refusal = {
+  refused: 'no-such-agreement',
+  sentence: 'There is no such payment plan or subscription.',
+};
+export const stillAsking: Refusal = {
+  refused: 'still-asking',
+  sentence:
+    'The bank is being asked about a payment at this moment. Nothing was changed. Try again when it has answered.',
+};
 
-export const shopOf = ({ release }: Pick<DecideContext, 'release'>): ShopDetails => release?.content.shop ?? DEFAULT_SHOP;
+export const shopOf = ({ release }: Pick<DecideContext, 'release'>): ShopDetails =>
+  release?.content.shop ?? DEFAULT_SHOP;
 
 type Mail = EventOf<'agreement.mailDue'>['data'];
 
 /** A message about an agreement. Its key is its own, so that it is sent once. */
-export const mailOf = (a: Pick<Agreement, 'id' | 'personId'>, mail: Mail['mail'], key: string, facts: Partial<Pick<Mail, 'amount' | 'at' | 'receipt' | 'reason'>> = {}): ShopEvent => ({
-  type: 'agreement.mailDue', v: 1, data: { key, mail, agreementId: a.id, personId: a.personId, amount: null, at: null, receipt: null, reason: null, ...facts },
+export const mailOf = (
+  a: Pick<Agreement, 'id' | 'personId'>,
+  mail: Mail['mail'],
+  key: string,
+  facts: Partial<Pick<Mail, 'amount' | 'at' | 'receipt' | 'reason'>> = {},
+): ShopEvent => ({
+  type: 'agreement.mailDue',
+  v: 1,
+  data: {
+    key,
+    mail,
+    agreementId: a.id,
+    personId: a.personId,
+    amount: null,
+    at: null,
+    receipt: null,
+    reason: null,
+    ...facts,
+  },
 });
 
-const livePasses = (state: ShopState, a: Pick<Agreement, 'passIds'>): string[] => a.passIds.filter((id) => !state.passes.get(id)?.closed);
+const livePasses = (state: ShopState, a: Pick<Agreement, 'passIds'>): string[] =>
+  a.passIds.filter((id) => !state.passes.get(id)?.closed);
 
 /** Closes what an agreement had opened. */
-export const closeAll = (state: ShopState, a: Pick<Agreement, 'passIds'>, why: CloseReason, dueAt: Instant | null): ShopEvent[] => livePasses(state, a).map((passId) => ({ type: 'pass.closed', v: 1, data: { passId, why, dueAt } }));
+export const closeAll = (
+  state: ShopState,
+  a: Pick<Agreement, 'passIds'>,
+  why: CloseReason,
+  dueAt: Instant | null,
+): ShopEvent[] => livePasses(state, a).map((passId) => ({ type: 'pass.closed', v: 1, data: { passId, why, dueAt } }));
 
 /** Holds what is not held already. */
 export const holdAll = (state: ShopState, a: Pick<Agreement, 'passIds'>, why: HoldReason): ShopEvent[] =>
-  livePasses(state, a).filter((id) => why === 'dispute' || state.passes.get(id)?.hold === null).map((passId) => ({ type: 'pass.held', v: 1, data: { passId, why } }));
+  livePasses(state, a)
+    .filter((id) => why === 'dispute' || state.passes.get(id)?.hold === null)
+    .map((passId) => ({ type: 'pass.held', v: 1, data: { passId, why } }));
 
 /** Releases what is held for one of these reasons. */
 export const releaseAll = (state: ShopState, a: Pick<Agreement, 'passIds'>, ...whys: HoldReason[]): ShopEvent[] =>
-  livePasses(state, a).filter((id) => whys.includes(state.passes.get(id)?.hold?.why ?? ('none' as HoldReason))).map((passId) => ({ type: 'pass.released', v: 1, data: { passId } }));
+  livePasses(state, a)
+    .filter((id) => whys.includes(state.passes.get(id)?.hold?.why ?? ('none' as HoldReason)))
+    .map((passId) => ({ type: 'pass.released', v: 1, data: { passId } }));
 
 /** What was given back already of the payment that a period was paid with. */
 export function givenBackOf(state: ShopState, a: Agreement): number {
@@ -44,16 +79,26 @@ export function givenBackOf(state: ShopState, a: Agreement): number {
 const TOLD_DAYS_BEFORE = 14;
 
 /** A due that is to come. Where tax comes on top, with the moment at which a change of its rate is told. */
-export const toCome = ({ n, at }: DueMoment, zone: string, { tax }: ShopDetails): DueMoment => (tax?.how === 'on top' ? { n, at, tellAt: plusDays(at, -TOLD_DAYS_BEFORE, zone) } : { n, at });
+export const toCome = ({ n, at }: DueMoment, zone: string, { tax }: ShopDetails): DueMoment =>
+  tax?.how === 'on top' ? { n, at, tellAt: plusDays(at, -TOLD_DAYS_BEFORE, zone) } : { n, at };
 
 /** The due after number n, or null when that was the last. */
-export function nextDue(a: Pick<Agreement, 'terms' | 'anchor' | 'zone'>, n: number, shop: ShopDetails): DueMoment | null {
+export function nextDue(
+  a: Pick<Agreement, 'terms' | 'anchor' | 'zone'>,
+  n: number,
+  shop: ShopDetails,
+): DueMoment | null {
   const due = dueAfter(a, n);
   return due && toCome(due, a.zone, shop);
 }
 
 /** When the buyer hears that a trial ends; null when it is too short for that. */
-export function trialNotice(trialUntil: Instant | null, from: Instant, shop: ShopDetails, zone: string): Instant | null {
+export function trialNotice(
+  trialUntil: Instant | null,
+  from: Instant,
+  shop: ShopDetails,
+  zone: string,
+): Instant | null {
   if (trialUntil === null) return null;
   const at = plusDays(trialUntil, -shop.billing.trialNoticeDays, zone);
   return at > from ? at : null;

@@ -24,9 +24,30 @@ export function paidWith(state: ShopState, a: Agreement): PaidWith | null {
   const paymentId = a.period?.paymentId ?? null;
   if (paymentId === null) return null;
   const own = a.payments.find((p) => p.paymentId === paymentId);
-  if (own) return { orderId: a.orderId, lineId: a.lineId, paymentId, amount: own.amount, tax: own.tax, givenBack: own.givenBack, taxBack: own.taxBack, lost: own.lost };
+  if (own)
+    return {
+      orderId: a.orderId,
+      lineId: a.lineId,
+      paymentId,
+      amount: own.amount,
+      tax: own.tax,
+      givenBack: own.givenBack,
+      taxBack: own.taxBack,
+      lost: own.lost,
+    };
   const line = state.orders.get(a.orderId)?.lines.find((l) => l.lineId === a.lineId);
-  return line ? { orderId: a.orderId, lineId: a.lineId, paymentId, amount: line.paid, tax: line.tax, givenBack: line.givenBack, taxBack: line.taxBack, lost: line.lost } : null;
+  return line
+    ? {
+        orderId: a.orderId,
+        lineId: a.lineId,
+        paymentId,
+        amount: line.paid,
+        tax: line.tax,
+        givenBack: line.givenBack,
+        taxBack: line.taxBack,
+        lost: line.lost,
+      }
+    : null;
 }
 
 /** What the unused days are worth now: never more than can still be given back of the payment they were paid with. */
@@ -37,19 +58,56 @@ export function unusedNow(state: ShopState, a: Agreement, now: Instant): number 
 }
 
 /** Tax that goes back with an amount: round(T × given back so far ÷ paid) − tax already back. */
-export const taxOfBack = (paid: Pick<PaidWith, 'amount' | 'tax' | 'givenBack' | 'taxBack'>, amount: number): number => (paid.amount === 0 ? 0 : mulDiv(paid.tax, paid.givenBack + amount, paid.amount) - paid.taxBack);
+export const taxOfBack = (paid: Pick<PaidWith, 'amount' | 'tax' | 'givenBack' | 'taxBack'>, amount: number): number =>
+  paid.amount === 0 ? 0 : mulDiv(paid.tax, paid.givenBack + amount, paid.amount) - paid.taxBack;
 
 /** A credit note over unused days: they pay for something else instead of going back. */
 export function creditGiven(state: ShopState, a: Agreement, amount: number, creditId: string): ShopEvent[] {
   const paid = paidWith(state, a);
   if (!paid || amount === 0) return [];
-  return [{ type: 'credit.given', v: 1, data: { creditId, orderId: paid.orderId, lineId: paid.lineId, agreementId: a.id, paymentId: paid.paymentId, amount, tax: taxOfBack(paid, amount), currency: a.currency, creditNote: documentNumber('C', state.counts.creditNotes) } }];
+  return [
+    {
+      type: 'credit.given',
+      v: 1,
+      data: {
+        creditId,
+        orderId: paid.orderId,
+        lineId: paid.lineId,
+        agreementId: a.id,
+        paymentId: paid.paymentId,
+        amount,
+        tax: taxOfBack(paid, amount),
+        currency: a.currency,
+        creditNote: documentNumber('C', state.counts.creditNotes),
+      },
+    },
+  ];
 }
 
 /** Money of a credit that was left over goes back to the payment it came from; its credit note stands already. */
-export function returnOfCredit(of: { orderId: string; lineId: string; paymentId: string; amount: number; currency: string }, creditId: string, refundId: string): ShopEvent[] {
+export function returnOfCredit(
+  of: { orderId: string; lineId: string; paymentId: string; amount: number; currency: string },
+  creditId: string,
+  refundId: string,
+): ShopEvent[] {
   if (of.amount === 0) return [];
-  return [{ type: 'refund.requested', v: 1, data: { refundId, orderId: of.orderId, paymentId: of.paymentId, amount: of.amount, currency: of.currency, shares: [{ lineId: of.lineId, amount: of.amount, tax: 0 }], closes: [], reason: 'Credit that was left over', ofCredit: creditId } }];
+  return [
+    {
+      type: 'refund.requested',
+      v: 1,
+      data: {
+        refundId,
+        orderId: of.orderId,
+        paymentId: of.paymentId,
+        amount: of.amount,
+        currency: of.currency,
+        shares: [{ lineId: of.lineId, amount: of.amount, tax: 0 }],
+        closes: [],
+        reason: 'Credit that was left over',
+        ofCredit: creditId,
+      },
+    },
+  ];
 }
 
 /** The rest of an agreement's credit, when it ends. */

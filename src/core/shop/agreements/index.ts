@@ -8,7 +8,11 @@ import { shopOf } from './common';
 import { endPause } from './pause';
 
 /** A moment of an agreement has come. What no longer holds is nothing to do. */
-export function agreementMoment(state: ShopState, command: Extract<Command, { type: 'agreement-moment' }>, context: DecideContext): Decision {
+export function agreementMoment(
+  state: ShopState,
+  command: Extract<Command, { type: 'agreement-moment' }>,
+  context: DecideContext,
+): Decision {
   switch (command.moment) {
     case 'due':
       return chargeDue(state, command, context);
@@ -25,7 +29,9 @@ export function agreementMoment(state: ShopState, command: Extract<Command, { ty
     case 'amount':
       return tellAmount(state, command, context);
     case 'notice':
-      return tellTrialEnds(state, command, (a: Agreement) => (a.next ? chargeFor(a, a.next, shopOf(context).tax).amount : 0));
+      return tellTrialEnds(state, command, (a: Agreement) =>
+        a.next ? chargeFor(a, a.next, shopOf(context).tax).amount : 0,
+      );
   }
 }
 export { answerDue } from './answerDue';

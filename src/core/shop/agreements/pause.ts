@@ -1,4 +1,12 @@
-import { type Agreement, chargeFor, daysLeft, dueAfterReturn, movedDueDay, type PaidPeriod, pauseEnds } from '#core/agreements';
+import {
+  type Agreement,
+  chargeFor,
+  daysLeft,
+  dueAfterReturn,
+  movedDueDay,
+  type PaidPeriod,
+  pauseEnds,
+} from '#core/agreements';
 import { dateIn, daysBetween, type Instant, plusDays } from '#core/calendar';
 import type { ShopDetails } from '#core/catalogue';
 import type { ShopEvent } from '#core/journal';
@@ -9,7 +17,11 @@ import { holdAll, mailOf, noSuch, nothing, releaseAll, shopOf, stillAsking, toCo
 const notNow = (sentence: string): Refusal => ({ refused: 'not-now', sentence });
 
 /** No payments for a while. Days that are paid for are kept and come after the pause. */
-export function pause(state: ShopState, { agreementId, until, by }: Extract<Command, { type: 'pause' }>, context: DecideContext): Decision {
+export function pause(
+  state: ShopState,
+  { agreementId, until, by }: Extract<Command, { type: 'pause' }>,
+  context: DecideContext,
+): Decision {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
   if (a.unanswered !== null) return stillAsking;
@@ -20,7 +32,11 @@ export function pause(state: ShopState, { agreementId, until, by }: Extract<Comm
   const ends = until === null ? null : pauseEnds(until, a.zone);
   return {
     events: [
-      { type: 'agreement.paused', v: 1, data: { agreementId, until: ends, leftDays: daysLeft(a.next.at, now, a.zone), by } },
+      {
+        type: 'agreement.paused',
+        v: 1,
+        data: { agreementId, until: ends, leftDays: daysLeft(a.next.at, now, a.zone), by },
+      },
       ...(held ? holdAll(state, a, 'paused') : []),
       mailOf(a, 'paused', `paused-${a.id}-${now.slice(0, 19).replace(/\D/g, '')}`, { at: ends }),
     ],
@@ -28,7 +44,8 @@ export function pause(state: ShopState, { agreementId, until, by }: Extract<Comm
 }
 
 function whyNoPause(a: Agreement): string {
-  if (a.status === 'in trial') return 'A trial cannot be paused. It can be stopped before it ends, and then nothing is paid.';
+  if (a.status === 'in trial')
+    return 'A trial cannot be paused. It can be stopped before it ends, and then nothing is paid.';
   if (a.status === 'past due') return 'A payment is behind. Once it is paid, payments can be paused.';
   if (a.status === 'paused') return 'Payments are paused already.';
   if (a.dispute !== null) return 'The bank disputes a payment. Until that is decided nothing can be paused.';
@@ -36,19 +53,38 @@ function whyNoPause(a: Agreement): string {
 }
 
 /** Back from a pause: by hand now, or on the day it was to end. A new day only moves that end. */
-export function comeBack(state: ShopState, { agreementId, on }: Extract<Command, { type: 'return' }>, context: DecideContext): Decision {
+export function comeBack(
+  state: ShopState,
+  { agreementId, on }: Extract<Command, { type: 'return' }>,
+  context: DecideContext,
+): Decision {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
   if (a.status !== 'paused' || !a.pause) return notNow('Payments are not paused.');
   if (on === null) return { events: returnedEvents(state, a, context.now, shopOf(context)) };
-  if (on <= dateIn(context.now, a.zone)) return notNow('The day of return lies after today. To come back today, choose “now”.');
-  return { events: [{ type: 'agreement.paused', v: 1, data: { agreementId, until: pauseEnds(on, a.zone), leftDays: a.pause.leftDays, by: 'seller' } }] };
+  if (on <= dateIn(context.now, a.zone))
+    return notNow('The day of return lies after today. To come back today, choose “now”.');
+  return {
+    events: [
+      {
+        type: 'agreement.paused',
+        v: 1,
+        data: { agreementId, until: pauseEnds(on, a.zone), leftDays: a.pause.leftDays, by: 'seller' },
+      },
+    ],
+  };
 }
 
 /** The pause ends by itself. */
-export function endPause(state: ShopState, { agreementId, dueAt }: { agreementId: string; dueAt: Instant }, context: DecideContext): Decision {
+export function endPause(
+  state: ShopState,
+  { agreementId, dueAt }: { agreementId: string; dueAt: Instant },
+  context: DecideContext,
+): Decision {
   const a = state.agreements.get(agreementId);
-  return a?.status === 'paused' && a.pause?.until === dueAt ? { events: returnedEvents(state, a, dueAt, shopOf(context)) } : nothing;
+  return a?.status === 'paused' && a.pause?.until === dueAt
+    ? { events: returnedEvents(state, a, dueAt, shopOf(context)) }
+    : nothing;
 }
 
 function returnedEvents(state: ShopState, a: Agreement, returned: Instant, shop: ShopDetails): ShopEvent[] {
@@ -69,7 +105,11 @@ interface Back {
  * An agreement goes on: its next due lies the days that were left after the day of return, and is the new anchor.
  * What was owed when it stopped becomes that next due, so that nobody pays for the time between.
  */
-export function backEvents(state: ShopState, a: Agreement, { returned, leftDays, why, noticeAt, shop }: Back): { events: ShopEvent[]; next: Instant } {
+export function backEvents(
+  state: ShopState,
+  a: Agreement,
+  { returned, leftDays, why, noticeAt, shop }: Back,
+): { events: ShopEvent[]; next: Instant } {
   const n = a.owed[0]?.n ?? a.next?.n ?? 1;
   const before = a.owed[0]?.at ?? a.next?.at ?? returned;
   const at = dueAfterReturn(returned, leftDays, a.anchor.at, a.zone);
@@ -77,31 +117,70 @@ export function backEvents(state: ShopState, a: Agreement, { returned, leftDays,
   return {
     next: at,
     events: [
-      { type: 'agreement.returned', v: 1, data: { agreementId: a.id, why, anchor: { n, at }, next: toCome({ n, at }, a.zone, shop), status: inTrial ? 'in trial' : 'active', trialUntil: inTrial ? at : a.trialUntil, noticeAt, period: shifted(a.period, before, at, a.zone) } },
+      {
+        type: 'agreement.returned',
+        v: 1,
+        data: {
+          agreementId: a.id,
+          why,
+          anchor: { n, at },
+          next: toCome({ n, at }, a.zone, shop),
+          status: inTrial ? 'in trial' : 'active',
+          trialUntil: inTrial ? at : a.trialUntil,
+          noticeAt,
+          period: shifted(a.period, before, at, a.zone),
+        },
+      },
       ...releaseAll(state, a, 'paused', 'behind', 'dispute'),
     ],
   };
 }
 
 /** The due day moves later, to the first such day; the days between are not charged. */
-export function moveDueDay(state: ShopState, { agreementId, day }: Extract<Command, { type: 'move-due-day' }>, context: DecideContext): Decision {
+export function moveDueDay(
+  state: ShopState,
+  { agreementId, day }: Extract<Command, { type: 'move-due-day' }>,
+  context: DecideContext,
+): Decision {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
   if (a.unanswered !== null) return stillAsking;
-  if (a.status !== 'active' || a.next === null || a.dispute !== null) return notNow('The due day can be changed while payments go on and none is behind.');
+  if (a.status !== 'active' || a.next === null || a.dispute !== null)
+    return notNow('The due day can be changed while payments go on and none is behind.');
   const at = movedDueDay(a.next.at, day, a.zone);
   if (at === a.next.at) return { refused: 'nothing-to-do', sentence: 'The next payment is due on such a day already.' };
   const next = { n: a.next.n, at };
   const { amount } = chargeFor(a, next, shopOf(context).tax);
-  return { events: [{ type: 'agreement.dueDayMoved', v: 1, data: { agreementId, anchor: next, next: toCome(next, a.zone, shopOf(context)), period: shifted(a.period, a.next.at, at, a.zone) } }, mailOf(a, 'due-day', context.ids.next('m'), { amount, at })] };
+  return {
+    events: [
+      {
+        type: 'agreement.dueDayMoved',
+        v: 1,
+        data: {
+          agreementId,
+          anchor: next,
+          next: toCome(next, a.zone, shopOf(context)),
+          period: shifted(a.period, a.next.at, at, a.zone),
+        },
+      },
+      mailOf(a, 'due-day', context.ids.next('m'), { amount, at }),
+    ],
+  };
 }
 
 /** The paid period, moved by as many days as its end. */
 function shifted(period: PaidPeriod | null, before: Instant, after: Instant, zone: string): PaidPeriod | null {
   if (!period) return null;
   const days = daysBetween(dateIn(before, zone), dateIn(after, zone));
-  return days === 0 ? period : { ...period, from: plusDays(period.from, days, zone), until: plusDays(period.until, days, zone) };
+  return days === 0
+    ? period
+    : { ...period, from: plusDays(period.from, days, zone), until: plusDays(period.until, days, zone) };
 }
 
 /** The moment of the notice when a trial's end moves. */
-export const movedNotice = (a: Agreement, trialUntil: Instant, now: Instant, context: Pick<DecideContext, 'release'>): Instant | null => trialNotice(trialUntil, now, shopOf(context), a.zone);
+export const movedNotice = (
+  a: Agreement,
+  trialUntil: Instant,
+  now: Instant,
+  context: Pick<DecideContext, 'release'>,
+): Instant | null => trialNotice(trialUntil, now, shopOf(context), a.zone);

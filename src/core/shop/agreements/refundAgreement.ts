@@ -8,11 +8,42 @@ import { type PaidWith, taxOfBack } from './credit';
 
 /** Every payment of an agreement that money came with, the newest first; the order's own is the last. */
 export function paymentsOfAgreement(state: ShopState, a: Agreement): PaidWith[] {
-  const later = a.payments.flatMap((p): PaidWith[] => (p.paymentId === null ? [] : [{ orderId: a.orderId, lineId: a.lineId, paymentId: p.paymentId, amount: p.amount, tax: p.tax, givenBack: p.givenBack, taxBack: p.taxBack, lost: p.lost }])).reverse();
+  const later = a.payments
+    .flatMap((p): PaidWith[] =>
+      p.paymentId === null
+        ? []
+        : [
+            {
+              orderId: a.orderId,
+              lineId: a.lineId,
+              paymentId: p.paymentId,
+              amount: p.amount,
+              tax: p.tax,
+              givenBack: p.givenBack,
+              taxBack: p.taxBack,
+              lost: p.lost,
+            },
+          ],
+    )
+    .reverse();
   const order = state.orders.get(a.orderId);
   const line = order?.lines.find((l) => l.lineId === a.lineId);
   // After a switch the order's payment belongs to the agreement that it began.
-  const own = a.from === null && order?.paymentId && line && line.paid > 0 ? [{ orderId: a.orderId, lineId: a.lineId, paymentId: order.paymentId, amount: line.paid, tax: line.tax, givenBack: line.givenBack, taxBack: line.taxBack, lost: line.lost }] : [];
+  const own =
+    a.from === null && order?.paymentId && line && line.paid > 0
+      ? [
+          {
+            orderId: a.orderId,
+            lineId: a.lineId,
+            paymentId: order.paymentId,
+            amount: line.paid,
+            tax: line.tax,
+            givenBack: line.givenBack,
+            taxBack: line.taxBack,
+            lost: line.lost,
+          },
+        ]
+      : [];
   return [...later, ...own];
 }
 
@@ -29,17 +60,31 @@ export interface AgreementRefundPlan {
 }
 
 /** What giving back would take from which payments, before anything is done. @param wanted minor units; null for all */
-export function planAgreementRefund(state: ShopState, agreementId: string, wanted: number | null): AgreementRefundPlan | Refusal {
+export function planAgreementRefund(
+  state: ShopState,
+  agreementId: string,
+  wanted: number | null,
+): AgreementRefundPlan | Refusal {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
-  if (a.dispute !== null || state.orders.get(a.orderId)?.dispute === 'open') return { refused: 'disputed', sentence: 'The bank disputes a payment, so nothing can be given back until that is decided.' };
-  if ([...state.refunds.values()].some((r) => r.status === 'asked' && r.orderId === a.orderId)) return { refused: 'refund-running', sentence: 'A refund is on its way. Wait for its answer.' };
+  if (a.dispute !== null || state.orders.get(a.orderId)?.dispute === 'open')
+    return {
+      refused: 'disputed',
+      sentence: 'The bank disputes a payment, so nothing can be given back until that is decided.',
+    };
+  if ([...state.refunds.values()].some((r) => r.status === 'asked' && r.orderId === a.orderId))
+    return { refused: 'refund-running', sentence: 'A refund is on its way. Wait for its answer.' };
   const payments = paymentsOfAgreement(state, a);
   const most = sum(payments.map(left));
   const amount = wanted ?? most;
-  if (!Number.isSafeInteger(amount) || amount < 0) return { refused: 'nothing-to-refund', sentence: 'That is not an amount.' };
+  if (!Number.isSafeInteger(amount) || amount < 0)
+    return { refused: 'nothing-to-refund', sentence: 'That is not an amount.' };
   if (amount === 0) return { refused: 'nothing-to-refund', sentence: 'Nothing would be given back.' };
-  if (amount > most) return { refused: 'too-much', sentence: `At most ${formatAmount(most, a.currency, 'en')} can still be given back.` };
+  if (amount > most)
+    return {
+      refused: 'too-much',
+      sentence: `At most ${formatAmount(most, a.currency, 'en')} can still be given back.`,
+    };
   const parts: AgreementRefundPlan['parts'] = [];
   let rest = amount;
   for (const payment of payments) {
@@ -47,11 +92,21 @@ export function planAgreementRefund(state: ShopState, agreementId: string, wante
     if (part > 0) parts.push({ payment, amount: part, tax: taxOfBack(payment, part) });
     rest -= part;
   }
-  return { parts, amount, currency: a.currency, inFull: amount === most, coversPeriod: a.period !== null && amount >= a.period.amount };
+  return {
+    parts,
+    amount,
+    currency: a.currency,
+    inFull: amount === most,
+    coversPeriod: a.period !== null && amount >= a.period.amount,
+  };
 }
 
 /** Money back against payments, the newest first. In full it always ends the agreement. */
-export function refundAgreement(state: ShopState, { agreementId, amount, ends, reason }: Extract<Command, { type: 'refund-agreement' }>, { ids }: DecideContext): Decision {
+export function refundAgreement(
+  state: ShopState,
+  { agreementId, amount, ends, reason }: Extract<Command, { type: 'refund-agreement' }>,
+  { ids }: DecideContext,
+): Decision {
   const plan = planAgreementRefund(state, agreementId, amount);
   if ('refused' in plan) return plan;
   const a = state.agreements.get(agreementId);
@@ -61,8 +116,20 @@ export function refundAgreement(state: ShopState, { agreementId, amount, ends, r
   const closes = ending ? a.passIds.filter((id) => !state.passes.get(id)?.closed) : [];
   return {
     events: plan.parts.map((part): ShopEvent => ({
-      type: 'refund.requested', v: 1,
-      data: { refundId: ids.next('r'), orderId: a.orderId, paymentId: part.payment.paymentId, amount: part.amount, currency: plan.currency, shares: [{ lineId: a.lineId, amount: part.amount, tax: part.tax }], closes, reason, agreementId, ends: ending },
+      type: 'refund.requested',
+      v: 1,
+      data: {
+        refundId: ids.next('r'),
+        orderId: a.orderId,
+        paymentId: part.payment.paymentId,
+        amount: part.amount,
+        currency: plan.currency,
+        shares: [{ lineId: a.lineId, amount: part.amount, tax: part.tax }],
+        closes,
+        reason,
+        agreementId,
+        ends: ending,
+      },
     })),
   };
 }

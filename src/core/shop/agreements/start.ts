@@ -7,7 +7,8 @@ import type { DecideContext } from '../decide';
 import { nextDue, shopOf, toCome, trialNotice } from './common';
 
 /** One line, one agreement: its id follows from the order, so that what it opens can name it before it begins. */
-export const agreementIdOf = (orderId: string, line: Pick<QuoteLine, 'lineId' | 'terms'>): string | undefined => (isLasting(line.terms) ? `${orderId}-${line.lineId}` : undefined);
+export const agreementIdOf = (orderId: string, line: Pick<QuoteLine, 'lineId' | 'terms'>): string | undefined =>
+  isLasting(line.terms) ? `${orderId}-${line.lineId}` : undefined;
 
 interface Success {
   orderId: string;
@@ -19,24 +20,56 @@ interface Success {
 
 /** The agreements that begin when an order is paid, one for each line that goes on. */
 export const startedByOrder = (success: Success, now: Instant, context: Pick<DecideContext, 'release'>): ShopEvent[] =>
-  success.quote.lines.flatMap((line) => (isLasting(line.terms) ? [startOf(success, line, line.terms, now, context)] : []));
+  success.quote.lines.flatMap((line) =>
+    isLasting(line.terms) ? [startOf(success, line, line.terms, now, context)] : [],
+  );
 
-function startOf({ orderId, personId, quote, paymentId, card }: Success, line: QuoteLine, terms: LastingTerms, now: Instant, context: Pick<DecideContext, 'release'>): ShopEvent {
+function startOf(
+  { orderId, personId, quote, paymentId, card }: Success,
+  line: QuoteLine,
+  terms: LastingTerms,
+  now: Instant,
+  context: Pick<DecideContext, 'release'>,
+): ShopEvent {
   const { zone } = quote;
   const anchor = firstAnchor(terms, now, zone);
   const agreement: AgreementSeed = {
-    id: `${orderId}-${line.lineId}`, orderId, lineId: line.lineId, personId, offerId: line.offerId, priceId: line.priceId, title: line.title, priceName: line.priceName, productIds: line.productIds,
-    currency: quote.currency, zone, terms, start: now, anchor, trialUntil: terms.trial ? anchor.at : null, coupon: line.coupon ?? null, buyer: quote.buyer ?? null, card, statement: quote.statement ?? shopOf(context).cardStatement,
-    from: null, credit: null,
+    id: `${orderId}-${line.lineId}`,
+    orderId,
+    lineId: line.lineId,
+    personId,
+    offerId: line.offerId,
+    priceId: line.priceId,
+    title: line.title,
+    priceName: line.priceName,
+    productIds: line.productIds,
+    currency: quote.currency,
+    zone,
+    terms,
+    start: now,
+    anchor,
+    trialUntil: terms.trial ? anchor.at : null,
+    coupon: line.coupon ?? null,
+    buyer: quote.buyer ?? null,
+    card,
+    statement: quote.statement ?? shopOf(context).cardStatement,
+    from: null,
+    credit: null,
   };
   const introductory = terms.kind === 'subscription' && terms.introductory !== undefined;
   return {
-    type: 'agreement.started', v: 1,
+    type: 'agreement.started',
+    v: 1,
     data: {
-      agreement, status: terms.trial ? 'in trial' : 'active',
+      agreement,
+      status: terms.trial ? 'in trial' : 'active',
       next: terms.trial ? toCome(anchor, zone, shopOf(context)) : nextDue(agreement, 1, shopOf(context)),
-      period: terms.trial ? null : { from: now, until: paymentAt(terms, anchor, 2, zone), amount: line.forPeriod ?? 0, paymentId },
-      noticeAt: trialNotice(agreement.trialUntil, now, shopOf(context), zone), endsAt: null, beganCheaper: terms.trial !== undefined || introductory,
+      period: terms.trial
+        ? null
+        : { from: now, until: paymentAt(terms, anchor, 2, zone), amount: line.forPeriod ?? 0, paymentId },
+      noticeAt: trialNotice(agreement.trialUntil, now, shopOf(context), zone),
+      endsAt: null,
+      beganCheaper: terms.trial !== undefined || introductory,
     },
   };
 }

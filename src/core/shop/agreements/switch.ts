@@ -16,65 +16,180 @@ const notNow = (sentence: string): Refusal => ({ refused: 'not-now', sentence })
  * introductory price, coupon or set-up; unused days pay first. In a trial nothing is due today and the new terms
  * begin at the trial's end.
  */
-export function switchTo(state: ShopState, { agreementId, offerId, priceId }: Extract<Command, { type: 'switch' }>, context: DecideContext): Decision {
+export function switchTo(
+  state: ShopState,
+  { agreementId, offerId, priceId }: Extract<Command, { type: 'switch' }>,
+  context: DecideContext,
+): Decision {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
   if (a.unanswered !== null) return stillAsking;
-  if (a.terms.kind !== 'subscription') return notNow('Only a subscription can be switched. A payment plan stays as it was sold.');
-  if (a.dispute !== null || (a.status !== 'active' && a.status !== 'in trial')) return notNow(`A subscription can be switched while it is active or in trial; this one is ${a.status}.`);
+  if (a.terms.kind !== 'subscription')
+    return notNow('Only a subscription can be switched. A payment plan stays as it was sold.');
+  if (a.dispute !== null || (a.status !== 'active' && a.status !== 'in trial'))
+    return notNow(`A subscription can be switched while it is active or in trial; this one is ${a.status}.`);
   const offer = context.release?.content.offers.find((o) => o.id === offerId);
   const price = offer?.prices.find((p) => p.id === priceId);
   if (!offer || !price || price.terms.kind !== 'subscription') return notNow('Choose a subscription to switch to.');
-  if (offer.currency !== a.currency) return notNow(`It is paid in ${a.currency}, so it can only be switched to a price in ${a.currency}.`);
+  if (offer.currency !== a.currency)
+    return notNow(`It is paid in ${a.currency}, so it can only be switched to a price in ${a.currency}.`);
   if (priceId === a.priceId) return { refused: 'nothing-to-do', sentence: 'This is the price already.' };
   const { now, ids } = context;
-  const terms = { kind: price.terms.kind, amount: price.terms.amount, every: price.terms.every, ...(price.terms.payments === undefined ? {} : { payments: price.terms.payments }) };
+  const terms = {
+    kind: price.terms.kind,
+    amount: price.terms.amount,
+    every: price.terms.every,
+    ...(price.terms.payments === undefined ? {} : { payments: price.terms.payments }),
+  };
   const trialUntil = a.status === 'in trial' ? a.trialUntil : null;
   const to: AgreementSeed = {
-    id: ids.next('a'), orderId: a.orderId, lineId: a.lineId, personId: a.personId, offerId, priceId, title: offer.title, priceName: price.name, productIds: offer.productIds,
-    currency: a.currency, zone: a.zone, terms, start: now, anchor: { n: 1, at: trialUntil ?? now }, trialUntil, coupon: null, buyer: a.buyer, card: a.card, statement: price.cardStatement ?? shopOf(context).cardStatement, from: a.id, credit: null,
+    id: ids.next('a'),
+    orderId: a.orderId,
+    lineId: a.lineId,
+    personId: a.personId,
+    offerId,
+    priceId,
+    title: offer.title,
+    priceName: price.name,
+    productIds: offer.productIds,
+    currency: a.currency,
+    zone: a.zone,
+    terms,
+    start: now,
+    anchor: { n: 1, at: trialUntil ?? now },
+    trialUntil,
+    coupon: null,
+    buyer: a.buyer,
+    card: a.card,
+    statement: price.cardStatement ?? shopOf(context).cardStatement,
+    from: a.id,
+    credit: null,
   };
-  if (trialUntil !== null) return { events: [...begun(state, a, to, 0, context), mailOf(to, 'switched', `switched-${to.id}`, { at: trialUntil })] };
+  if (trialUntil !== null)
+    return {
+      events: [...begun(state, a, to, 0, context), mailOf(to, 'switched', `switched-${to.id}`, { at: trialUntil })],
+    };
   const due = chargeFor(to, { n: 1, at: now }, shopOf(context).tax);
   const unused = unusedNow(state, a, now) + (a.credit?.amount ?? 0);
   const credit = Math.min(unused, due.amount);
   const key = `${a.id}-s-${a.asked + 1}`;
-  if (credit === due.amount) return { events: switchedEvents(state, a, to, { key, dues: [due], amount: 0, tax: due.tax, credit, paymentId: null, last4: null, next: null }, context) };
+  if (credit === due.amount)
+    return {
+      events: switchedEvents(
+        state,
+        a,
+        to,
+        { key, dues: [due], amount: 0, tax: due.tax, credit, paymentId: null, last4: null, next: null },
+        context,
+      ),
+    };
   return {
-    events: [{
-      type: 'due.requested', v: 1,
-      data: { key, agreementId, why: 'switch', planned: now, dues: [due], amount: due.amount - credit, tax: due.tax, credit, currency: a.currency, card: a.card ?? { token: 'none', last4: '0000' }, title: to.title, statement: to.statement, next: a.next, to },
-    }],
+    events: [
+      {
+        type: 'due.requested',
+        v: 1,
+        data: {
+          key,
+          agreementId,
+          why: 'switch',
+          planned: now,
+          dues: [due],
+          amount: due.amount - credit,
+          tax: due.tax,
+          credit,
+          currency: a.currency,
+          card: a.card ?? { token: 'none', last4: '0000' },
+          title: to.title,
+          statement: to.statement,
+          next: a.next,
+          to,
+        },
+      },
+    ],
   };
 }
 
 /** The money for a switch has come (or none was due): old ends, new begins at this moment. */
-export function switchedEvents(state: ShopState, a: Agreement, planned: AgreementSeed, paid: Parameters<typeof paidEvents>[2], context: DecideContext): ShopEvent[] {
+export function switchedEvents(
+  state: ShopState,
+  a: Agreement,
+  planned: AgreementSeed,
+  paid: Parameters<typeof paidEvents>[2],
+  context: DecideContext,
+): ShopEvent[] {
   const { now } = context;
   const unused = unusedNow(state, a, now);
   const from = paidWith(state, a);
   const left = unused + (a.credit?.amount ?? 0);
-  const origin = from ?? (a.credit ? { orderId: a.credit.orderId, lineId: a.credit.lineId, paymentId: a.credit.paymentId } : null);
+  const origin =
+    from ?? (a.credit ? { orderId: a.credit.orderId, lineId: a.credit.lineId, paymentId: a.credit.paymentId } : null);
   // What was promised at asking is used, also when the days have changed meanwhile.
-  const credit = origin === null || left + paid.credit === 0 ? null : { orderId: origin.orderId, lineId: origin.lineId, paymentId: origin.paymentId, amount: Math.max(left, paid.credit) };
+  const credit =
+    origin === null || left + paid.credit === 0
+      ? null
+      : {
+          orderId: origin.orderId,
+          lineId: origin.lineId,
+          paymentId: origin.paymentId,
+          amount: Math.max(left, paid.credit),
+        };
   const to: AgreementSeed = { ...planned, start: now, anchor: { n: 1, at: now }, credit };
   const dues = paid.dues.map((d) => ({ ...d, at: now }));
-  const asAgreement: Agreement = { ...to, status: 'active', next: null, owed: [], pastDue: null, pause: null, endsAt: null, finishes: false, ended: null, period: null, unanswered: null, dispute: null, payments: [], asked: 0, noticeAt: null, passIds: [] };
-  return [...begun(state, { ...a, credit: null }, to, unused, context), ...paidEvents(state, asAgreement, { ...paid, dues, next: nextDue(to, 1, shopOf(context)) }), mailOf(to, 'switched', `switched-${to.id}`, { at: paymentAt(to.terms, to.anchor, 2, to.zone) })];
+  const asAgreement: Agreement = {
+    ...to,
+    status: 'active',
+    next: null,
+    owed: [],
+    pastDue: null,
+    pause: null,
+    endsAt: null,
+    finishes: false,
+    ended: null,
+    period: null,
+    unanswered: null,
+    dispute: null,
+    payments: [],
+    asked: 0,
+    noticeAt: null,
+    passIds: [],
+  };
+  return [
+    ...begun(state, { ...a, credit: null }, to, unused, context),
+    ...paidEvents(state, asAgreement, { ...paid, dues, next: nextDue(to, 1, shopOf(context)) }),
+    mailOf(to, 'switched', `switched-${to.id}`, { at: paymentAt(to.terms, to.anchor, 2, to.zone) }),
+  ];
 }
 
 function begun(state: ShopState, a: Agreement, to: AgreementSeed, unused: number, context: DecideContext): ShopEvent[] {
   const { now, ids } = context;
   const passes = to.productIds.map((productId): ShopEvent => {
-    const pass: Pass = { id: ids.next('p'), personId: to.personId, productId, cause: { kind: 'paid', orderId: to.orderId, lineId: to.lineId, agreementId: to.id }, from: now, until: null, hold: null, closed: null };
+    const pass: Pass = {
+      id: ids.next('p'),
+      personId: to.personId,
+      productId,
+      cause: { kind: 'paid', orderId: to.orderId, lineId: to.lineId, agreementId: to.id },
+      from: now,
+      until: null,
+      hold: null,
+      closed: null,
+    };
     return { type: 'pass.opened', v: 1, data: { pass } };
   });
   return [
     ...endEvents(state, a, 'switched', 'switched', null, context),
     ...creditGiven(state, a, unused, ids.next('cr')),
     {
-      type: 'agreement.started', v: 1,
-      data: { agreement: to, status: to.trialUntil === null ? 'active' : 'in trial', next: to.trialUntil === null ? null : toCome(to.anchor, to.zone, shopOf(context)), period: null, noticeAt: trialNotice(to.trialUntil, now, shopOf(context), to.zone), endsAt: null, beganCheaper: false },
+      type: 'agreement.started',
+      v: 1,
+      data: {
+        agreement: to,
+        status: to.trialUntil === null ? 'active' : 'in trial',
+        next: to.trialUntil === null ? null : toCome(to.anchor, to.zone, shopOf(context)),
+        period: null,
+        noticeAt: trialNotice(to.trialUntil, now, shopOf(context), to.zone),
+        endsAt: null,
+        beganCheaper: false,
+      },
     },
     ...passes,
   ];

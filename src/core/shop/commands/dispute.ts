@@ -16,29 +16,101 @@ export function openDispute(state: ShopState, command: Extract<Command, { type: 
   if (!order) return { refused: 'no-such-payment', sentence: 'The dispute names a payment that is not known here.' };
   if (state.disputes.has(disputeId)) return known;
   const touched = (later ? [later] : agreementsOf(state, order)).filter(isRunning);
-  const holds = later ? holdAll(state, later, 'dispute') : openPasses(state, order).map((passId): ShopEvent => ({ type: 'pass.held', v: 1, data: { passId, why: 'dispute' } }));
-  const suspended = touched.map((a): ShopEvent => ({ type: 'agreement.suspended', v: 1, data: { agreementId: a.id, disputeId } }));
-  return { events: [{ type: 'dispute.opened', v: 1, data: { disputeId, orderId: order.id, amount, answerBy, paymentId, ...(later ? { agreementId: later.id } : {}) } }, ...suspended, ...holds] };
+  const holds = later
+    ? holdAll(state, later, 'dispute')
+    : openPasses(state, order).map((passId): ShopEvent => ({
+        type: 'pass.held',
+        v: 1,
+        data: { passId, why: 'dispute' },
+      }));
+  const suspended = touched.map((a): ShopEvent => ({
+    type: 'agreement.suspended',
+    v: 1,
+    data: { agreementId: a.id, disputeId },
+  }));
+  return {
+    events: [
+      {
+        type: 'dispute.opened',
+        v: 1,
+        data: {
+          disputeId,
+          orderId: order.id,
+          amount,
+          answerBy,
+          paymentId,
+          ...(later ? { agreementId: later.id } : {}),
+        },
+      },
+      ...suspended,
+      ...holds,
+    ],
+  };
 }
 
 /** The bank has decided. Won: as before, and dues that were missed count as in a pause. Lost: what was not yet given back is lost, agreements end, passes close. */
-export function closeDispute(state: ShopState, { disputeId, won }: Extract<Command, { type: 'close-dispute' }>, context: DecideContext): Decision {
+export function closeDispute(
+  state: ShopState,
+  { disputeId, won }: Extract<Command, { type: 'close-dispute' }>,
+  context: DecideContext,
+): Decision {
   const dispute = state.disputes.get(disputeId);
   const order = dispute ? state.orders.get(dispute.orderId) : undefined;
   if (!dispute || !order) return { refused: 'no-such-payment', sentence: 'This dispute is not known here.' };
   if (dispute.status !== 'open') return known;
   const later = dispute.agreementId === undefined ? undefined : state.agreements.get(dispute.agreementId);
   const touched = [...state.agreements.values()].filter((a) => a.dispute === disputeId && isRunning(a));
-  const closed = (lost: { lineId: string; amount: number; tax: number }[]): ShopEvent => ({ type: 'dispute.closed', v: 1, data: { disputeId, orderId: order.id, won, lost, ...(later ? { agreementId: later.id } : {}), ...(dispute.paymentId === undefined ? {} : { paymentId: dispute.paymentId }) } });
+  const closed = (lost: { lineId: string; amount: number; tax: number }[]): ShopEvent => ({
+    type: 'dispute.closed',
+    v: 1,
+    data: {
+      disputeId,
+      orderId: order.id,
+      won,
+      lost,
+      ...(later ? { agreementId: later.id } : {}),
+      ...(dispute.paymentId === undefined ? {} : { paymentId: dispute.paymentId }),
+    },
+  });
   if (won) {
-    const back = touched.flatMap((a): ShopEvent[] => (a.next === null && a.owed.length === 0 ? [{ type: 'agreement.cleared', v: 1, data: { agreementId: a.id } } satisfies ShopEvent] : backEvents(state, a, { returned: context.now, leftDays: a.owed.length > 0 || !a.next ? 0 : daysLeft(a.next.at, dispute.at, a.zone), why: 'dispute', noticeAt: null, shop: shopOf(context) }).events));
+    const back = touched.flatMap((a): ShopEvent[] =>
+      a.next === null && a.owed.length === 0
+        ? [{ type: 'agreement.cleared', v: 1, data: { agreementId: a.id } } satisfies ShopEvent]
+        : backEvents(state, a, {
+            returned: context.now,
+            leftDays: a.owed.length > 0 || !a.next ? 0 : daysLeft(a.next.at, dispute.at, a.zone),
+            why: 'dispute',
+            noticeAt: null,
+            shop: shopOf(context),
+          }).events,
+    );
     const own = new Set(back.flatMap((e) => (e.type === 'pass.released' ? [e.data.passId] : [])));
-    const released = (later ? releaseAll(state, later, 'dispute') : openPasses(state, order).map((passId): ShopEvent => ({ type: 'pass.released', v: 1, data: { passId } }))).filter((e) => e.type !== 'pass.released' || !own.has(e.data.passId));
+    const released = (
+      later
+        ? releaseAll(state, later, 'dispute')
+        : openPasses(state, order).map((passId): ShopEvent => ({ type: 'pass.released', v: 1, data: { passId } }))
+    ).filter((e) => e.type !== 'pass.released' || !own.has(e.data.passId));
     return { events: [closed([]), ...back, ...released] };
   }
-  const lost = later ? lostOf(later, dispute.paymentId ?? '') : order.lines.map((line) => ({ lineId: line.lineId, amount: stillRefundable(line), tax: line.tax - line.taxBack })).filter((share) => share.amount > 0);
-  const passes = later ? closeAll(state, later, 'dispute-lost', null) : openPasses(state, order).map((passId): ShopEvent => ({ type: 'pass.closed', v: 1, data: { passId, why: 'dispute-lost', dueAt: null } }));
-  return { events: [closed(lost), ...touched.flatMap((a) => endEvents(state, a, 'dispute-lost', null, null, context)), ...passes] };
+  const lost = later
+    ? lostOf(later, dispute.paymentId ?? '')
+    : order.lines
+        .map((line) => ({ lineId: line.lineId, amount: stillRefundable(line), tax: line.tax - line.taxBack }))
+        .filter((share) => share.amount > 0);
+  const passes = later
+    ? closeAll(state, later, 'dispute-lost', null)
+    : openPasses(state, order).map((passId): ShopEvent => ({
+        type: 'pass.closed',
+        v: 1,
+        data: { passId, why: 'dispute-lost', dueAt: null },
+      }));
+  return {
+    events: [
+      closed(lost),
+      ...touched.flatMap((a) => endEvents(state, a, 'dispute-lost', null, null, context)),
+      ...passes,
+    ],
+  };
 }
 
 function lostOf(a: Agreement, paymentId: string): { lineId: string; amount: number; tax: number }[] {
@@ -48,5 +120,10 @@ function lostOf(a: Agreement, paymentId: string): { lineId: string; amount: numb
 }
 
 const known: Decision = { refused: 'nothing-to-do', sentence: 'This was already recorded.' };
-const openPasses = (state: ShopState, order: Order): string[] => order.passIds.filter((id) => !state.passes.get(id)?.closed);
-const agreementsOf = (state: ShopState, order: Order): Agreement[] => (state.agreementsOfPerson.get(order.personId) ?? []).map((id) => state.agreements.get(id)).filter((a) => a !== undefined).filter((a) => a.orderId === order.id);
+const openPasses = (state: ShopState, order: Order): string[] =>
+  order.passIds.filter((id) => !state.passes.get(id)?.closed);
+const agreementsOf = (state: ShopState, order: Order): Agreement[] =>
+  (state.agreementsOfPerson.get(order.personId) ?? [])
+    .map((id) => state.agreements.get(id))
+    .filter((a) => a !== undefined)
+    .filter((a) => a.orderId === order.id);

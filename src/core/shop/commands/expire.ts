@@ -7,13 +7,15 @@ import type { ShopState } from '../state';
  */
 export function expireCharge(state: ShopState, { key }: Extract<Command, { type: 'expire-charge' }>): Decision {
   const voidKey = `void-${key}`;
-  if (state.charges.get(key)?.status !== 'waitsForBank' || state.todo.has(voidKey)) return { refused: 'nothing-to-do', sentence: 'The charge was already answered.' };
+  if (state.charges.get(key)?.status !== 'waitsForBank' || state.todo.has(voidKey))
+    return { refused: 'nothing-to-do', sentence: 'The charge was already answered.' };
   return { events: [{ type: 'void.due', v: 1, data: { key: voidKey, chargeKey: key } }] };
 }
 
 /** A dated pass has reached its end. */
 export function expirePass(state: ShopState, { passId, dueAt }: Extract<Command, { type: 'expire-pass' }>): Decision {
   const pass = state.passes.get(passId);
-  if (!pass || pass.closed || pass.until !== dueAt) return { refused: 'nothing-to-do', sentence: 'The pass was already closed.' };
+  if (!pass || pass.closed || pass.until !== dueAt)
+    return { refused: 'nothing-to-do', sentence: 'The pass was already closed.' };
   return { events: [{ type: 'pass.closed', v: 1, data: { passId, why: 'expired', dueAt } }] };
 }

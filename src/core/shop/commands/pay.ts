@@ -17,28 +17,70 @@ type Pay = Extract<Command, { type: 'pay' }>;
 export function pay(state: ShopState, command: Pay, context: DecideContext): Decision {
   const { now, ids } = context;
   const record = state.checkouts.get(command.checkoutId);
-  if (record?.paid) return { refused: 'already-paid', sentence: 'This order is already paid. You were not charged again.' };
+  if (record?.paid)
+    return { refused: 'already-paid', sentence: 'This order is already paid. You were not charged again.' };
   const last = record?.lastKey ? state.charges.get(record.lastKey) : undefined;
-  if (last && (last.status === 'asked' || last.status === 'waitsForBank')) return { refused: 'still-asking', sentence: 'We are asking your bank. Do not pay again.' };
+  if (last && (last.status === 'asked' || last.status === 'waitsForBank'))
+    return { refused: 'still-asking', sentence: 'We are asking your bank. Do not pay again.' };
 
   const runs = runningAlready(state, command);
   if (runs) return runs;
   const quote = quoteFor(command.release, command, now, standingOf(state, command, context));
   if ('refused' in quote) return quote;
   if (command.fingerprint(quoteFingerprint(quote)) !== command.shown) {
-    return { refused: 'quote-changed', sentence: 'The price has changed since this page was opened. Nothing was charged. Look at the new price and decide again.' };
+    return {
+      refused: 'quote-changed',
+      sentence:
+        'The price has changed since this page was opened. Nothing was charged. Look at the new price and decide again.',
+    };
   }
   const orderId = record?.orderId ?? ids.next('o');
   const opens = passesToOpen(quote, { personId: command.personId, orderId, now }, ids.next);
   // With nothing due today and something later the card is verified for nothing, and kept.
   const later = quote.lines.some((line) => isLasting(line.terms));
   if (quote.dueToday === 0 && !later) {
-    return { events: successEvents(state, { orderId, checkoutId: command.checkoutId, personId: command.personId, quote, opens, paymentId: null, card: null }, context) };
+    return {
+      events: successEvents(
+        state,
+        {
+          orderId,
+          checkoutId: command.checkoutId,
+          personId: command.personId,
+          quote,
+          opens,
+          paymentId: null,
+          card: null,
+        },
+        context,
+      ),
+    };
   }
-  if (!command.card) return { refused: 'card-needed', sentence: later && quote.dueToday === 0 ? 'A card is needed for what is due later. Nothing was charged.' : 'A card is needed to pay. Nothing was charged.' };
+  if (!command.card)
+    return {
+      refused: 'card-needed',
+      sentence:
+        later && quote.dueToday === 0
+          ? 'A card is needed for what is due later. Nothing was charged.'
+          : 'A card is needed to pay. Nothing was charged.',
+    };
   const attempt = (record?.attempts ?? 0) + 1;
   return {
-    events: [{ type: 'charge.requested', v: 1, data: { key: `${orderId}-${attempt}`, orderId, checkoutId: command.checkoutId, attempt, personId: command.personId, quote, card: command.card, opens } }],
+    events: [
+      {
+        type: 'charge.requested',
+        v: 1,
+        data: {
+          key: `${orderId}-${attempt}`,
+          orderId,
+          checkoutId: command.checkoutId,
+          attempt,
+          personId: command.personId,
+          quote,
+          card: command.card,
+          opens,
+        },
+      },
+    ],
   };
 }
 
@@ -61,32 +103,74 @@ export function standingOf(state: ShopState, of: Asked, context: Pick<DecideCont
     sold: count(of.priceId),
     soldToBuyer: personId === undefined ? 0 : count(`${personId}/${of.priceId}`),
     ...(of.soldAtStart === undefined ? {} : { soldAtStart: of.soldAtStart }),
-    couponUses: (id) => ({ inAll: count(`coupon/${id}`), byBuyer: personId === undefined ? 0 : count(`${personId}/coupon/${id}`) }),
-    hadTrial: personId !== undefined && (context.release?.content.shop.billing.beginsOnce ?? true) && state.begun.has(`${personId}/${of.offerId}`),
+    couponUses: (id) => ({
+      inAll: count(`coupon/${id}`),
+      byBuyer: personId === undefined ? 0 : count(`${personId}/coupon/${id}`),
+    }),
+    hadTrial:
+      personId !== undefined &&
+      (context.release?.content.shop.billing.beginsOnce ?? true) &&
+      state.begun.has(`${personId}/${of.offerId}`),
     replaced: personId !== undefined && of.signedIn ? replacedBy(state, personId, of, context) : null,
     live: context.release,
   };
 }
 
-function replacedBy(state: ShopState, personId: string, { offerId, priceId }: Asked, { now, release }: Pick<DecideContext, 'now' | 'release'>): Standing['replaced'] {
+function replacedBy(
+  state: ShopState,
+  personId: string,
+  { offerId, priceId }: Asked,
+  { now, release }: Pick<DecideContext, 'now' | 'release'>,
+): Standing['replaced'] {
   const price = release?.content.offers.find((o) => o.id === offerId)?.prices.find((p) => p.id === priceId);
-  const old = price?.replaces && (state.agreementsOfPerson.get(personId) ?? []).flatMap((id) => state.agreements.get(id) ?? []).find((a) => a.offerId === price.replaces?.offerId && isRunning(a) && a.unanswered === null && a.dispute === null);
+  const old =
+    price?.replaces &&
+    (state.agreementsOfPerson.get(personId) ?? [])
+      .flatMap((id) => state.agreements.get(id) ?? [])
+      .find(
+        (a) => a.offerId === price.replaces?.offerId && isRunning(a) && a.unanswered === null && a.dispute === null,
+      );
   return old ? { agreementId: old.id, unused: unusedNow(state, old, now) } : null;
 }
 
 function runningAlready(state: ShopState, { personId, offerId, priceId, release }: Pay): Refusal | null {
   const terms = release.content.offers.find((o) => o.id === offerId)?.prices.find((p) => p.id === priceId)?.terms;
   if (terms?.kind !== 'subscription') return null;
-  const running = (state.agreementsOfPerson.get(personId) ?? []).flatMap((id) => state.agreements.get(id) ?? []).find((a) => a.offerId === offerId && a.terms.kind === 'subscription' && isRunning(a));
-  return running ? { refused: 'already-runs', sentence: 'With this address this subscription runs already. Nothing was charged. Sign in to see it, change it or start it again.' } : null;
+  const running = (state.agreementsOfPerson.get(personId) ?? [])
+    .flatMap((id) => state.agreements.get(id) ?? [])
+    .find((a) => a.offerId === offerId && a.terms.kind === 'subscription' && isRunning(a));
+  return running
+    ? {
+        refused: 'already-runs',
+        sentence:
+          'With this address this subscription runs already. Nothing was charged. Sign in to see it, change it or start it again.',
+      }
+    : null;
 }
 
-const agreementPart = (agreementId: string | undefined): { agreementId?: string } => (agreementId === undefined ? {} : { agreementId });
+const agreementPart = (agreementId: string | undefined): { agreementId?: string } =>
+  agreementId === undefined ? {} : { agreementId };
 
-function passesToOpen(quote: Quote, who: { personId: string; orderId: string; now: Instant }, next: (prefix: string) => string): Pass[] {
+function passesToOpen(
+  quote: Quote,
+  who: { personId: string; orderId: string; now: Instant },
+  next: (prefix: string) => string,
+): Pass[] {
   return quote.lines.flatMap((line) =>
     line.productIds.map((productId): Pass => ({
-      id: next('p'), personId: who.personId, productId, cause: { kind: 'paid', orderId: who.orderId, lineId: line.lineId, ...agreementPart(agreementIdOf(who.orderId, line)) }, from: who.now, until: accessUntil(line.terms, who.now, quote.zone), hold: null, closed: null,
+      id: next('p'),
+      personId: who.personId,
+      productId,
+      cause: {
+        kind: 'paid',
+        orderId: who.orderId,
+        lineId: line.lineId,
+        ...agreementPart(agreementIdOf(who.orderId, line)),
+      },
+      from: who.now,
+      until: accessUntil(line.terms, who.now, quote.zone),
+      hold: null,
+      closed: null,
     })),
   );
 }

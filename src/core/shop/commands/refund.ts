@@ -34,10 +34,16 @@ export function planRefund(state: ShopState, orderId: string, wanted: Wanted): R
   const fullLines = new Set<string>();
   for (const { lineId, amount } of wanted) {
     const line = order.lines.find((l) => l.lineId === lineId);
-    if (!line || !Number.isSafeInteger(amount) || amount < 0) return { refused: 'nothing-to-refund', sentence: 'That is not an amount of this order.' };
-    if (shares.some((s) => s.lineId === lineId)) return { refused: 'nothing-to-refund', sentence: 'A line is named twice.' };
+    if (!line || !Number.isSafeInteger(amount) || amount < 0)
+      return { refused: 'nothing-to-refund', sentence: 'That is not an amount of this order.' };
+    if (shares.some((s) => s.lineId === lineId))
+      return { refused: 'nothing-to-refund', sentence: 'A line is named twice.' };
     const most = stillRefundable(line);
-    if (amount > most) return { refused: 'too-much', sentence: `At most ${formatAmount(most, order.currency, 'en')} can still be given back.` };
+    if (amount > most)
+      return {
+        refused: 'too-much',
+        sentence: `At most ${formatAmount(most, order.currency, 'en')} can still be given back.`,
+      };
     if (amount === 0) continue;
     const back = line.givenBack + amount;
     shares.push({ lineId, amount, tax: mulDiv(line.tax, back, line.paid) - line.taxBack });
@@ -45,47 +51,92 @@ export function planRefund(state: ShopState, orderId: string, wanted: Wanted): R
   }
   const amount = sum(shares.map((s) => s.amount));
   if (amount === 0) return { refused: 'nothing-to-refund', sentence: 'Nothing would be given back.' };
-  const agreement = [...fullLines].map((lineId) => state.agreements.get(`${orderId}-${lineId}`)).find((a) => a !== undefined);
+  const agreement = [...fullLines]
+    .map((lineId) => state.agreements.get(`${orderId}-${lineId}`))
+    .find((a) => a !== undefined);
   // In full means every payment of the line: while a later one is kept, access stays.
-  const whole = (lineId: string): boolean => state.agreements.get(`${orderId}-${lineId}`)?.payments.every((p) => stillRefundable({ ...p, paid: p.amount }) <= 0) ?? true;
+  const whole = (lineId: string): boolean =>
+    state.agreements
+      .get(`${orderId}-${lineId}`)
+      ?.payments.every((p) => stillRefundable({ ...p, paid: p.amount }) <= 0) ?? true;
   const closes = order.passIds.filter((id) => {
     const pass = state.passes.get(id);
-    return pass && !pass.closed && pass.cause.kind === 'paid' && fullLines.has(pass.cause.lineId) && whole(pass.cause.lineId);
+    return (
+      pass && !pass.closed && pass.cause.kind === 'paid' && fullLines.has(pass.cause.lineId) && whole(pass.cause.lineId)
+    );
   });
-  return { amount, currency: order.currency, shares, closes, ...(agreement && whole(agreement.lineId) ? { agreementId: agreement.id, ends: true } : {}) };
+  return {
+    amount,
+    currency: order.currency,
+    shares,
+    closes,
+    ...(agreement && whole(agreement.lineId) ? { agreementId: agreement.id, ends: true } : {}),
+  };
 }
 
 function whyNotNow(state: ShopState, order: Order): Refusal | null {
   if (order.paymentId === null) return { refused: 'nothing-to-refund', sentence: 'Nothing was paid for this order.' };
-  if (order.dispute === 'open') return { refused: 'disputed', sentence: 'The bank disputes this payment, so it cannot be given back until that is decided.' };
-  if (order.refundIds.some((id) => state.refunds.get(id)?.status === 'asked')) return { refused: 'refund-running', sentence: 'A refund of this order is on its way. Wait for its answer.' };
+  if (order.dispute === 'open')
+    return {
+      refused: 'disputed',
+      sentence: 'The bank disputes this payment, so it cannot be given back until that is decided.',
+    };
+  if (order.refundIds.some((id) => state.refunds.get(id)?.status === 'asked'))
+    return { refused: 'refund-running', sentence: 'A refund of this order is on its way. Wait for its answer.' };
   return null;
 }
 
 /** A refund is written down before the payment service is asked; the money's answer closes what it closes. */
-export function refund(state: ShopState, command: Extract<Command, { type: 'refund' }>, { ids }: DecideContext): Decision {
+export function refund(
+  state: ShopState,
+  command: Extract<Command, { type: 'refund' }>,
+  { ids }: DecideContext,
+): Decision {
   const plan = planRefund(state, command.orderId, command.shares);
   if ('refused' in plan) return plan;
   const paymentId = state.orders.get(command.orderId)?.paymentId ?? '';
-  return { events: [{ type: 'refund.requested', v: 1, data: { refundId: ids.next('r'), orderId: command.orderId, paymentId, ...plan, reason: command.reason } }] };
+  return {
+    events: [
+      {
+        type: 'refund.requested',
+        v: 1,
+        data: { refundId: ids.next('r'), orderId: command.orderId, paymentId, ...plan, reason: command.reason },
+      },
+    ],
+  };
 }
 
-export function answerRefund(state: ShopState, { refundId, answer }: Extract<Command, { type: 'answer-refund' }>, context: DecideContext): Decision {
+export function answerRefund(
+  state: ShopState,
+  { refundId, answer }: Extract<Command, { type: 'answer-refund' }>,
+  context: DecideContext,
+): Decision {
   const asked = state.refunds.get(refundId);
-  if (!asked || asked.status !== 'asked') return { refused: 'nothing-to-do', sentence: 'This refund was already answered.' };
-  if (answer.status === 'refused') return { events: [{ type: 'refund.refused', v: 1, data: { refundId, reason: answer.reason } }] };
-  const closes = asked.closes.filter((id) => !state.passes.get(id)?.closed).map((passId): ShopEvent => ({ type: 'pass.closed', v: 1, data: { passId, why: 'refund', dueAt: null } }));
+  if (!asked || asked.status !== 'asked')
+    return { refused: 'nothing-to-do', sentence: 'This refund was already answered.' };
+  if (answer.status === 'refused')
+    return { events: [{ type: 'refund.refused', v: 1, data: { refundId, reason: answer.reason } }] };
+  const closes = asked.closes
+    .filter((id) => !state.passes.get(id)?.closed)
+    .map((passId): ShopEvent => ({ type: 'pass.closed', v: 1, data: { passId, why: 'refund', dueAt: null } }));
   const personId = state.orders.get(asked.orderId)?.personId ?? '';
   const ending = asked.ends && asked.agreementId !== undefined ? state.agreements.get(asked.agreementId) : undefined;
   const ends = ending && isRunning(ending) ? endEvents(state, ending, 'refunded', null, null, context) : [];
   // Left-over credit has its credit note already.
-  const creditNote = asked.ofCredit === undefined ? documentNumber('C', state.counts.creditNotes) : (state.credits.get(asked.ofCredit)?.creditNote ?? '');
+  const creditNote =
+    asked.ofCredit === undefined
+      ? documentNumber('C', state.counts.creditNotes)
+      : (state.credits.get(asked.ofCredit)?.creditNote ?? '');
   return {
     events: [
       { type: 'refund.paid', v: 1, data: { refundId, creditNote } },
       ...ends,
       ...closes,
-      { type: 'mail.due', v: 1, data: { key: `refunded-${refundId}`, mail: 'refund', orderId: asked.orderId, personId, refundId } },
+      {
+        type: 'mail.due',
+        v: 1,
+        data: { key: `refunded-${refundId}`, mail: 'refund', orderId: asked.orderId, personId, refundId },
+      },
     ],
   };
 }

@@ -3,7 +3,8 @@ import { type Facts, type Run, say, type StatementPart, type Voice } from './par
 const OFTEN = { day: 'daily', week: 'weekly', month: 'monthly', year: 'yearly' };
 
 /** "monthly", "every 3 months". */
-export const oftenInEnglish = ({ count, unit }: Facts['every']): string => (count === 1 ? OFTEN[unit] : `every ${count} ${unit}s`);
+export const oftenInEnglish = ({ count, unit }: Facts['every']): string =>
+  count === 1 ? OFTEN[unit] : `every ${count} ${unit}s`;
 
 /** The statement in English. */
 export function inEnglish(facts: Facts, { money, day, today }: Voice): StatementPart[] {
@@ -12,28 +13,41 @@ export function inEnglish(facts: Facts, { money, day, today }: Voice): Statement
   if (facts.once && facts.today) return say`${when} ${money(facts.today.amount)}, once. Nothing more later.`;
   const parts: StatementPart[] = [];
   if (facts.today) parts.push(...startOf(facts, facts.today));
-  facts.runs.forEach((run, i) => parts.push(...runOf(run, i === 0 && !facts.today ? '' : i === 0 ? ' Then ' : ', then ', i === 0)));
+  facts.runs.forEach((run, i) =>
+    parts.push(...runOf(run, i === 0 && !facts.today ? '' : i === 0 ? ' Then ' : ', then ', i === 0)),
+  );
   if (facts.runs.length > 0) parts.push(...say`.`);
   if (facts.inAll !== null) parts.push(...say` In all ${money(facts.inAll)}.`);
   if (facts.trial) parts.push(...say` Stop before ${day(facts.trial.until)} and nothing more is paid.`);
-  else if (facts.canStop && facts.endsOn === null) parts.push(...say` It can be stopped at any time, to the end of what is paid.`);
+  else if (facts.canStop && facts.endsOn === null)
+    parts.push(...say` It can be stopped at any time, to the end of what is paid.`);
   if (facts.endsOn !== null) parts.push(...say` It ends on ${day(facts.endsOn)}.`);
   return parts;
 
   function startOf({ trial, setUpLabel }: Facts, { amount, fee, setUp }: NonNullable<Facts['today']>): StatementPart[] {
     const days = trial ? (trial.days === 1 ? 'first day' : `first ${trial.days} days`) : '';
     const are = trial?.days === 1 ? 'is' : 'are';
-    if (!trial) return setUp > 0 ? say`${when} ${money(amount)}, of which ${money(setUp)} for ${setUpLabel}.` : say`${when} ${money(amount)}.`;
+    if (!trial)
+      return setUp > 0
+        ? say`${when} ${money(amount)}, of which ${money(setUp)} for ${setUpLabel}.`
+        : say`${when} ${money(amount)}.`;
     if (amount === 0) return say`${when} nothing: the ${days} ${are} free.`;
     if (fee === 0) return say`${when} ${money(setUp)} for ${setUpLabel}; the ${days} ${are} free.`;
-    return setUp === 0 ? say`${when} ${money(fee)} for the ${days}.` : say`${when} ${money(amount)}: ${money(fee)} for the ${days} and ${money(setUp)} for ${setUpLabel}.`;
+    return setUp === 0
+      ? say`${when} ${money(fee)} for the ${days}.`
+      : say`${when} ${money(amount)}: ${money(fee)} for the ${days} and ${money(setUp)} for ${setUpLabel}.`;
   }
 
   function runOf(run: Run, before: string, first: boolean): StatementPart[] {
     const often = oftenInEnglish(facts.every);
-    const setUp = first && facts.setUpLater > 0 ? say`, of which ${money(facts.setUpLater)} for ${facts.setUpLabel}` : [];
-    if (run.count === null) return [...say`${before}${money(run.amount)} ${often} from ${day(run.first)}, until cancelled`, ...setUp];
+    const setUp =
+      first && facts.setUpLater > 0 ? say`, of which ${money(facts.setUpLater)} for ${facts.setUpLabel}` : [];
+    if (run.count === null)
+      return [...say`${before}${money(run.amount)} ${often} from ${day(run.first)}, until cancelled`, ...setUp];
     if (run.count === 1) return [...say`${before}${money(run.amount)} on ${day(run.first)}`, ...setUp];
-    return [...say`${before}${run.count} payments of ${money(run.amount)}, ${often} from ${day(run.first)}, the last on ${day(run.last)}`, ...setUp];
+    return [
+      ...say`${before}${run.count} payments of ${money(run.amount)}, ${often} from ${day(run.first)}, the last on ${day(run.last)}`,
+      ...setUp,
+    ];
   }
 }

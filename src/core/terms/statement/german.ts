@@ -4,7 +4,8 @@ const OFTEN = { day: 'täglich', week: 'wöchentlich', month: 'monatlich', year:
 const UNITS = { day: 'Tage', week: 'Wochen', month: 'Monate', year: 'Jahre' };
 
 /** "monatlich", "alle 3 Monate". */
-export const oftenInGerman = ({ count, unit }: Facts['every']): string => (count === 1 ? OFTEN[unit] : `alle ${count} ${UNITS[unit]}`);
+export const oftenInGerman = ({ count, unit }: Facts['every']): string =>
+  count === 1 ? OFTEN[unit] : `alle ${count} ${UNITS[unit]}`;
 
 /** The statement in German. */
 export function inGerman(facts: Facts, { money, day, today }: Voice): StatementPart[] {
@@ -13,29 +14,41 @@ export function inGerman(facts: Facts, { money, day, today }: Voice): StatementP
   if (facts.once && facts.today) return say`${when} ${money(facts.today.amount)}, einmalig. Später nichts mehr.`;
   const parts: StatementPart[] = [];
   if (facts.today) parts.push(...startOf(facts, facts.today));
-  facts.runs.forEach((run, i) => parts.push(...runOf(run, i === 0 && !facts.today ? '' : i === 0 ? ' Danach ' : ', dann ', i === 0)));
+  facts.runs.forEach((run, i) =>
+    parts.push(...runOf(run, i === 0 && !facts.today ? '' : i === 0 ? ' Danach ' : ', dann ', i === 0)),
+  );
   if (facts.runs.length > 0) parts.push(...say`.`);
   if (facts.inAll !== null) parts.push(...say` Insgesamt ${money(facts.inAll)}.`);
   if (facts.trial) parts.push(...say` Wer vor dem ${day(facts.trial.until)} kündigt, zahlt nichts weiter.`);
-  else if (facts.canStop && facts.endsOn === null) parts.push(...say` Jederzeit kündbar zum Ende des bezahlten Zeitraums.`);
+  else if (facts.canStop && facts.endsOn === null)
+    parts.push(...say` Jederzeit kündbar zum Ende des bezahlten Zeitraums.`);
   if (facts.endsOn !== null) parts.push(...say` Endet am ${day(facts.endsOn)}.`);
   return parts;
 
   function startOf({ trial, setUpLabel }: Facts, { amount, fee, setUp }: NonNullable<Facts['today']>): StatementPart[] {
     const one = trial?.days === 1;
-    if (!trial) return setUp > 0 ? say`${when} ${money(amount)}, davon ${money(setUp)} für ${setUpLabel}.` : say`${when} ${money(amount)}.`;
+    if (!trial)
+      return setUp > 0
+        ? say`${when} ${money(amount)}, davon ${money(setUp)} für ${setUpLabel}.`
+        : say`${when} ${money(amount)}.`;
     const free = one ? 'der erste Tag ist kostenlos' : `die ersten ${trial.days} Tage sind kostenlos`;
     const days = one ? 'den ersten Tag' : `die ersten ${trial.days} Tage`;
     if (amount === 0) return say`${when} nichts: ${free}.`;
     if (fee === 0) return say`${when} ${money(setUp)} für ${setUpLabel}; ${free}.`;
-    return setUp === 0 ? say`${when} ${money(fee)} für ${days}.` : say`${when} ${money(amount)}: ${money(fee)} für ${days} und ${money(setUp)} für ${setUpLabel}.`;
+    return setUp === 0
+      ? say`${when} ${money(fee)} für ${days}.`
+      : say`${when} ${money(amount)}: ${money(fee)} für ${days} und ${money(setUp)} für ${setUpLabel}.`;
   }
 
   function runOf(run: Run, before: string, first: boolean): StatementPart[] {
     const often = oftenInGerman(facts.every);
     const setUp = first && facts.setUpLater > 0 ? say`, davon ${money(facts.setUpLater)} für ${facts.setUpLabel}` : [];
-    if (run.count === null) return [...say`${before}${often} ${money(run.amount)} ab dem ${day(run.first)}, bis zur Kündigung`, ...setUp];
+    if (run.count === null)
+      return [...say`${before}${often} ${money(run.amount)} ab dem ${day(run.first)}, bis zur Kündigung`, ...setUp];
     if (run.count === 1) return [...say`${before}${money(run.amount)} am ${day(run.first)}`, ...setUp];
-    return [...say`${before}${run.count} Zahlungen von ${money(run.amount)}, ${often} ab dem ${day(run.first)}, die letzte am ${day(run.last)}`, ...setUp];
+    return [
+      ...say`${before}${run.count} Zahlungen von ${money(run.amount)}, ${often} ab dem ${day(run.first)}, die letzte am ${day(run.last)}`,
+      ...setUp,
+    ];
   }
 }

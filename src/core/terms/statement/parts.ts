@@ -11,10 +11,20 @@ export type Statement = readonly StatementPart[];
 export const plainText = (statement: Statement): string => statement.map((part) => part.text).join('');
 
 /** Text with amounts in it: `say`You pay ${money(1)}.`` */
-export const say = (strings: TemplateStringsArray, ...values: readonly (StatementPart | string | number)[]): StatementPart[] =>
+export const say = (
+  strings: TemplateStringsArray,
+  ...values: readonly (StatementPart | string | number)[]
+): StatementPart[] =>
   strings.flatMap((text, i) => {
     const value = values[i];
-    return [...(text === '' ? [] : [{ kind: 'text' as const, text }]), ...(value === undefined ? [] : typeof value === 'object' ? [value] : [{ kind: 'text' as const, text: String(value) }])];
+    return [
+      ...(text === '' ? [] : [{ kind: 'text' as const, text }]),
+      ...(value === undefined
+        ? []
+        : typeof value === 'object'
+          ? [value]
+          : [{ kind: 'text' as const, text: String(value) }]),
+    ];
   });
 
 /** Payments of the same amount that follow one another. */

@@ -24,49 +24,76 @@ export function statementOf(terms: Terms, context: StatementContext): Statement 
   const { start, zone, charged = (due) => due.amount } = context;
   if (!isLasting(terms)) {
     const [due] = [...scheduleOf(terms, start, zone)];
-    return speak({ ...NOTHING, nothing: !due, once: true, today: due ? { amount: charged(due), fee: 0, setUp: 0 } : null }, context);
+    return speak(
+      { ...NOTHING, nothing: !due, once: true, today: due ? { amount: charged(due), fee: 0, setUp: 0 } : null },
+      context,
+    );
   }
   const anchor = firstAnchor(terms, start, zone);
   const dues = settled(terms, scheduleOf(terms, start, zone), context.cheaperUntil);
   const first = dues[0];
   const later = dues.slice(1);
   const runs = runsOf(later, charged, goesOn(terms));
-  return speak({
-    ...NOTHING,
-    today: first ? { amount: charged(first), fee: first.fee, setUp: first.setUp } : null,
-    trial: terms.trial ? { days: terms.trial.days, until: anchor.at } : null,
-    setUpLabel: terms.setUp?.label ?? '',
-    setUpLater: later[0]?.n === 1 ? later[0].setUp : 0,
-    runs,
-    every: terms.every,
-    inAll: goesOn(terms) ? null : sum(dues.map(charged)),
-    canStop: terms.kind === 'subscription',
-    endsOn: endsOn(terms, anchor, zone),
-  }, context);
+  return speak(
+    {
+      ...NOTHING,
+      today: first ? { amount: charged(first), fee: first.fee, setUp: first.setUp } : null,
+      trial: terms.trial ? { days: terms.trial.days, until: anchor.at } : null,
+      setUpLabel: terms.setUp?.label ?? '',
+      setUpLater: later[0]?.n === 1 ? later[0].setUp : 0,
+      runs,
+      every: terms.every,
+      inAll: goesOn(terms) ? null : sum(dues.map(charged)),
+      canStop: terms.kind === 'subscription',
+      endsOn: endsOn(terms, anchor, zone),
+    },
+    context,
+  );
 }
 
 /** The statement of an agreement from now on: the payments still to come, from number `next` on. */
-export function statementOfRest(terms: LastingTerms, anchor: Anchor, next: number, context: Omit<StatementContext, 'start' | 'when'> & { trialUntil?: Instant | null }): Statement {
+export function statementOfRest(
+  terms: LastingTerms,
+  anchor: Anchor,
+  next: number,
+  context: Omit<StatementContext, 'start' | 'when'> & { trialUntil?: Instant | null },
+): Statement {
   const { zone, charged = (due) => due.amount } = context;
   const dues = settled(terms, paymentsFrom(terms, anchor, next, zone), context.cheaperUntil);
   if (dues.length === 0) return speak({ ...NOTHING, nothing: true }, { ...context, when: 'today' });
-  return speak({
-    ...NOTHING,
-    setUpLabel: terms.setUp?.label ?? '',
-    trial: context.trialUntil ? { days: terms.trial?.days ?? 0, until: context.trialUntil } : null,
-    setUpLater: dues[0]?.setUp ?? 0,
-    runs: runsOf(dues, charged, goesOn(terms)),
-    every: terms.every,
-    inAll: goesOn(terms) || dues.length === 1 ? null : sum(dues.map(charged)),
-    canStop: terms.kind === 'subscription',
-    endsOn: endsOn(terms, anchor, zone),
-  }, { ...context, when: 'today' });
+  return speak(
+    {
+      ...NOTHING,
+      setUpLabel: terms.setUp?.label ?? '',
+      trial: context.trialUntil ? { days: terms.trial?.days ?? 0, until: context.trialUntil } : null,
+      setUpLater: dues[0]?.setUp ?? 0,
+      runs: runsOf(dues, charged, goesOn(terms)),
+      every: terms.every,
+      inAll: goesOn(terms) || dues.length === 1 ? null : sum(dues.map(charged)),
+      canStop: terms.kind === 'subscription',
+      endsOn: endsOn(terms, anchor, zone),
+    },
+    { ...context, when: 'today' },
+  );
 }
 
 /** "monthly", "every 3 months", in the shop's language. */
-export const oftenInWords = (every: LastingTerms['every'], locale: string): string => (locale.startsWith('de') ? oftenInGerman(every) : oftenInEnglish(every));
+export const oftenInWords = (every: LastingTerms['every'], locale: string): string =>
+  locale.startsWith('de') ? oftenInGerman(every) : oftenInEnglish(every);
 
-const NOTHING: Facts = { nothing: false, once: false, today: null, trial: null, setUpLabel: '', setUpLater: 0, runs: [], every: { count: 1, unit: 'month' }, inAll: null, canStop: false, endsOn: null };
+const NOTHING: Facts = {
+  nothing: false,
+  once: false,
+  today: null,
+  trial: null,
+  setUpLabel: '',
+  setUpLater: 0,
+  runs: [],
+  every: { count: 1, unit: 'month' },
+  inAll: null,
+  canStop: false,
+  endsOn: null,
+};
 
 const goesOn = (terms: LastingTerms): boolean => paymentsOf(terms) === null;
 
