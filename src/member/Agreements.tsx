@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { KeelDrawing } from '../ui/KeelDrawing';
 import { actOn, type Me, type MemberAgreement } from './api';
+import { AnswerLine, useAnswers } from './answers';
 import { ChangeCard } from './ChangeCard';
 import { ChangePlace } from './ChangePlace';
 
@@ -23,7 +24,8 @@ function AgreementRow({ me, agreement: a, onDone }: { me: Me; agreement: MemberA
   const [open, setOpen] = useState<MemberAgreement['acts'][number]['act'] | 'card' | 'place' | null>(null);
   const [until, setUntil] = useState('');
   const [busy, setBusy] = useState(false);
-  const [said, setSaid] = useState<{ text: string; wrong: boolean } | null>(null);
+  const answers = useAnswers();
+  const said = answers.of(a.id);
   const chosen = a.acts.find((x) => x.act === open);
 
   async function send(body: unknown): Promise<void> {
@@ -31,7 +33,10 @@ function AgreementRow({ me, agreement: a, onDone }: { me: Me; agreement: MemberA
     setBusy(true);
     const answer = await actOn(a.id, body);
     setBusy(false);
-    setSaid('problem' in answer ? { text: answer.problem, wrong: true } : { text: answer.sentence, wrong: false });
+    answers.say(
+      a.id,
+      'problem' in answer ? { text: answer.problem, wrong: true } : { text: answer.sentence, wrong: false },
+    );
     if ('problem' in answer) return;
     setOpen(null);
     onDone();
@@ -47,11 +52,7 @@ function AgreementRow({ me, agreement: a, onDone }: { me: Me; agreement: MemberA
         </div>
       )}
       {a.rest !== '' && <p className="text-ink-2">{a.rest}</p>}
-      {said && (
-        <p className={`message mt-3 ${said.wrong ? 'alarm' : 'calm'}`} role={said.wrong ? 'alert' : 'status'}>
-          {said.text}
-        </p>
-      )}
+      {said && <AnswerLine said={said} />}
       <p className="mt-2 flex flex-wrap gap-x-3 gap-y-2">
         {a.card !== null && (
           <button

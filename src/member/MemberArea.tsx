@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { AnswerLine, KeepAnswers, useAnswers } from './answers';
 import { Agreements } from './Agreements';
 import { leave, type Me, readMe } from './api';
 import { Orders } from './Orders';
@@ -48,26 +49,36 @@ export function MemberArea() {
             </button>
           )}
         </header>
-        <main>
-          {me.signedIn ? (
-            <>
-              <h1 className="text-2xl" dir="auto">
-                {me.name === '' ? 'Yours' : `Yours, ${me.name}`}
-              </h1>
-              {/* What is behind comes first: it is what this visit is about. */}
-              {behind && agreements}
-              <Things things={me.things} />
-              {!behind && agreements}
-              <Orders orders={me.orders} />
-              <p className="cap mt-8" dir="auto">
-                Signed in as {me.address}
-              </p>
-            </>
-          ) : (
-            <SignIn />
-          )}
-        </main>
+        <KeepAnswers>
+          <main>
+            {me.signedIn ? (
+              <>
+                <h1 className="text-2xl" dir="auto">
+                  {me.name === '' ? 'Yours' : `Yours, ${me.name}`}
+                </h1>
+                <AnswersAboutOthers present={me.agreements.map((a) => a.id)} />
+                {/* What is behind comes first: it is what this visit is about. */}
+                {behind && agreements}
+                <Things things={me.things} />
+                {!behind && agreements}
+                <Orders orders={me.orders} />
+                <p className="cap mt-8" dir="auto">
+                  Signed in as {me.address}
+                </p>
+              </>
+            ) : (
+              <SignIn />
+            )}
+          </main>
+        </KeepAnswers>
       </div>
     </>
   );
+}
+
+/** What was answered about something that is not shown any more. */
+function AnswersAboutOthers({ present }: { present: readonly string[] }) {
+  return useAnswers()
+    .others(present)
+    .map(([about, said]) => <AnswerLine key={about} said={said} />);
 }

@@ -1,5 +1,6 @@
 import { type Agreement, isRunning, lastPaid } from '#core/agreements';
 import { addMs, dateIn, type Instant, nthAfter } from '#core/calendar';
+import { endlessInWords } from '#core/passes';
 import { oftenInWords, paymentsFrom, paymentsOf } from '#core/terms';
 import type { AccessStretch, KeelStory, MoneyMoment } from './story';
 
@@ -75,6 +76,7 @@ export function storyOfAgreement(
       from: p.from,
       until: p.closedAt ?? p.until ?? a.endsAt,
       holds: p.holds,
+      goesOn: a.terms.kind === 'plan' && isRunning(a) ? endlessInWords('while-paid-then-good') : undefined,
     })),
     now: { at: now, word },
     pauses: a.pause ? [...past.pauses, { from: a.pause.from, until: a.pause.until }] : past.pauses,

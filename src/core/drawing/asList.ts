@@ -23,7 +23,10 @@ export function keelRows(story: KeelStory): KeelRow[] {
       ),
     ),
     ...story.access.flatMap((a) => [
-      row(a.from, a.until === null ? `${a.title} opens, ${story.goesOn ?? 'for good'}` : `${a.title} opens`),
+      row(
+        a.from,
+        a.until === null ? `${a.title} opens, ${a.goesOn ?? story.goesOn ?? 'for good'}` : `${a.title} opens`,
+      ),
       ...a.holds.flatMap((h) => [
         row(h.from, `${a.title} on hold`),
         ...(h.until === null ? [] : [row(h.until, `${a.title} open again`)]),

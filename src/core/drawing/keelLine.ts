@@ -319,13 +319,14 @@ interface Lane {
   holds: readonly { from: Instant; until: Instant | null }[];
   ticks: readonly Instant[];
   label: string;
+  goesOn?: string | undefined;
 }
 
 /** Bars that open, close and are held alike share one; at most three lanes, then the rest is said in words. */
 function lanesOf(story: KeelStory): Lane[] {
   const groups = new Map<string, { lane: Lane; titles: string[] }>();
   for (const access of story.access) {
-    const key = JSON.stringify([access.from, access.until, access.holds, access.ticks ?? []]);
+    const key = JSON.stringify([access.from, access.until, access.holds, access.ticks ?? [], access.goesOn]);
     const group = groups.get(key);
     if (group) group.titles.push(access.title);
     else
@@ -354,11 +355,11 @@ interface BarSetting {
 
 function barsOf(story: KeelStory, { x, span, right, width, top, lane, small }: BarSetting): KeelBar[] {
   const edge = right + 4;
-  return lanesOf(story).map(({ from, until, holds, ticks, label }, i) => {
+  return lanesOf(story).map(({ from, until, holds, ticks, label, goesOn }, i) => {
     const beyond = until !== null && msOf(until) > span.to;
     const x1 = x(from);
     const y = top + i * lane;
-    const words = until === null ? `${label}, ${story.goesOn ?? 'for good'}` : label;
+    const words = until === null ? `${label}, ${goesOn ?? story.goesOn ?? 'for good'}` : label;
     const [placed] = placeLabels(
       [{ text: shorten(words, width), x: x1 + 7, y: y + BAR + 13, weight: 1, start: true }],
       width,

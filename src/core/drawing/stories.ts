@@ -1,6 +1,6 @@
 import { addMs, type Instant, nthAfter } from '#core/calendar';
 import { sum } from '#core/money';
-import type { Pass } from '#core/passes';
+import { endlessInWords, type OpenFor, type Pass } from '#core/passes';
 import type { Order, Refund } from '#core/shop';
 import {
   accessUntil,
@@ -77,7 +77,7 @@ export function storyOfTerms(
 export function storyOfOrder(
   order: Pick<Order, 'at' | 'lines' | 'dispute' | 'currency' | 'zone'>,
   refunds: readonly Pick<Refund, 'at' | 'amount' | 'status'>[],
-  passes: readonly { pass: Pass; title: string }[],
+  passes: readonly { pass: Pass; title: string; lasts: OpenFor }[],
   now: Instant,
   locale: string,
 ): KeelStory {
@@ -92,9 +92,10 @@ export function storyOfOrder(
         .filter((r) => r.status === 'paid')
         .map((r) => ({ at: r.at, amount: r.amount, state: 'refunded' as const })),
     ],
-    access: passes.map(({ pass, title }) => ({
+    access: passes.map(({ pass, title, lasts }) => ({
       from: pass.from,
-      until: pass.closed?.at ?? pass.until,
+      until: pass.closed?.at ?? (typeof lasts === 'string' ? null : lasts.until),
+      goesOn: typeof lasts === 'string' ? endlessInWords(lasts) : undefined,
       holds: pass.hold ? [{ from: pass.hold.since, until: null }] : [],
       title,
     })),

@@ -18,6 +18,8 @@ export interface AccessStretch {
   until: Instant | null;
   holds: readonly { from: Instant; until: Instant | null }[];
   title: string;
+  /** How long what has no end goes on, where it is not for good: "while payments are made". */
+  goesOn?: string | undefined;
   /** Moments at which more content opens. */
   ticks?: readonly Instant[];
 }

@@ -17,7 +17,7 @@ interface Known {
     zone: string;
   }[];
   /** For each product they ever had: whether it is open, said to them. */
-  things: readonly Explanation[];
+  things: readonly Pick<Explanation, 'open' | 'sentence'>[];
   /** Where each payment plan and subscription stands, in sentences. */
   agreements?: readonly string[];
 }

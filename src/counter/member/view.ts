@@ -1,8 +1,8 @@
 import { formatDay, formatMoment } from '#core/calendar';
 import { formatAmount, sum } from '#core/money';
-import { isRunning } from '#core/agreements';
+import { openFor } from '#core/agreements';
 import { paperName } from '#core/messages';
-import { explain, isPaidOverTime, passState } from '#core/passes';
+import { endlessInWords, explain, type OpenFor } from '#core/passes';
 import { orderStatus, passesFor } from '#core/shop';
 import { type CounterContext, shopOf } from '../context';
 import { agreementsOf, type MemberAgreement } from './agreementsView';
@@ -36,6 +36,13 @@ function describeOpen(files: readonly OpenFile[]): string {
     .join(' and ');
 }
 
+const lastsInWords = (lasts: OpenFor, zone: string, locale: string): string =>
+  lasts === 'good'
+    ? 'yours for good'
+    : typeof lasts === 'string'
+      ? `open ${endlessInWords(lasts)}`
+      : `open until ${formatMoment(lasts.until, zone, locale)}`;
+
 /** What a signed-in member sees: one entry a product, and every order with its papers. */
 export function memberView(
   context: CounterContext,
@@ -48,17 +55,7 @@ export function memberView(
   const passes = passesFor(state, personId);
   const things = [...new Set(passes.map((p) => p.productId))].map((productId): MemberThing => {
     const mine = passes.filter((p) => p.productId === productId);
-    // Of several open passes the one that lasts longest counts.
-    const openOnes = mine.filter((p) => passState(p, now) === 'open');
-    const stillPaid = (id: string): boolean => {
-      const agreement = state.agreements.get(id);
-      return agreement !== undefined && isRunning(agreement);
-    };
-    const open =
-      openOnes.find((p) => p.until === null && !isPaidOverTime(p, stillPaid)) ??
-      openOnes.find((p) => p.until === null) ??
-      [...openOnes].sort((a, b) => ((a.until ?? '') < (b.until ?? '') ? 1 : -1))[0];
-    const until = open?.until ?? null;
+    const lasting = (id: string): OpenFor => openFor(state.agreements.get(id));
     const title = productTitle(context, productId);
     const why = explain({
       passes: mine,
@@ -68,15 +65,13 @@ export function memberView(
       now,
       zone,
       locale,
-      stillPaid,
+      openFor: lasting,
     });
-    const files = open ? filesOfPass(context, open) : [];
+    const files = why.open && why.pass ? filesOfPass(context, why.pass) : [];
     return {
       title,
       open: why.open,
-      note: why.open
-        ? `${describeOpen(files)}, ${open && until === null && isPaidOverTime(open, stillPaid) ? 'open while payments are made' : until === null ? 'yours for good' : `open until ${formatMoment(until, zone, locale)}`}`
-        : why.sentence,
+      note: why.open ? `${describeOpen(files)}, ${lastsInWords(why.lasts ?? 'good', zone, locale)}` : why.sentence,
       files,
     };
   });

@@ -9,10 +9,11 @@ export interface FirstHours {
   paths: { title: string; seen: number; atCheckout: number; sold: number }[];
 }
 
-const walks = new Map<number, Promise<Walked>>();
+/** The walk through the release in hand: made once, and kept with the counter that made it. */
+export type Walks = Map<number, Promise<Walked>>;
 
 /** For a day after publishing: whether a practice buyer gets in, and what visitors did so far. Null afterwards. */
-export async function firstHours(context: CounterContext): Promise<FirstHours | null> {
+export async function firstHours(context: CounterContext, walks: Walks): Promise<FirstHours | null> {
   const release = liveRelease(context);
   const now = context.runner.now();
   if (!release || now > addMs(release.at, DAY)) return null;

@@ -11,7 +11,7 @@ import { sendSignInLink } from '../member/signInLink';
 import { clockMove, moveClock } from './clock';
 import { agreementRoutes } from './agreementRoutes';
 import { checkOrigin, isOwner, letIn, letOut, ownerOnly } from './door';
-import { firstHours } from './firstHours';
+import { firstHours, type Walks } from './firstHours';
 import { journalRoutes } from './journalRoutes';
 import { releaseLines } from './releaseLines';
 
@@ -30,6 +30,7 @@ const WAIT_FOR_REFUND_MS = 8_000;
 export function ownerRoutes(context: CounterContext): Router {
   const router = Router();
   const { runner } = context;
+  const walks: Walks = new Map();
   router.use((_req, res, next) => {
     res.set('Cache-Control', 'no-store');
     next();
@@ -74,7 +75,7 @@ export function ownerRoutes(context: CounterContext): Router {
     });
   });
 
-  router.get('/first-hours', async (_req, res) => void res.json({ first: await firstHours(context) }));
+  router.get('/first-hours', async (_req, res) => void res.json({ first: await firstHours(context, walks) }));
   router.post('/finished-shop', async (_req, res) => void res.json({ address: await context.finishedShop.open() }));
 
   // ---- files

@@ -100,7 +100,7 @@ export interface OpenedCopy {
 /** Reads a copy without changing anything. @throws NotACopy with a sentence for the seller */
 export async function openCopy(file: Blob): Promise<OpenedCopy> {
   const entries = await unzip(file).catch(() => {
-    throw new NotACopy('This file is not a copy of a workspace, or it is damaged. Nothing was changed.');
+    throw new NotACopy('This file is not a copy of a shop taken here, or it is damaged. Nothing was changed.');
   });
   const text = (name: string): string => {
     const bytes = entries.get(name);
@@ -136,7 +136,9 @@ export async function openCopy(file: Blob): Promise<OpenedCopy> {
     return copy;
   } catch (error) {
     if (error instanceof NotACopy) throw error;
-    throw new NotACopy('This file is not a copy of a workspace, or it is from a newer version. Nothing was changed.');
+    throw new NotACopy(
+      'This file is not a copy of a shop taken here, or it is from a newer version. Nothing was changed.',
+    );
   }
 }
 

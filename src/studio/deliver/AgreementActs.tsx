@@ -54,7 +54,7 @@ export function AgreementActs({ draft, row }: { draft: Draft; row: AgreementRow 
           {said}
         </p>
       )}
-      {open !== null && (
+      {open !== null && shown.some(([kind]) => kind === open) && (
         <ActForm
           key={open}
           kind={open}

@@ -95,7 +95,7 @@ export function AgreementStory({ draft, id }: { draft: Draft; id: string }) {
       <div className="mt-3">
         <KeelLine story={story} name={state} width={312} />
       </div>
-      <AgreementActs key={`${a.id}-${a.status}`} draft={draft} row={row} />
+      <AgreementActs key={a.id} draft={draft} row={row} />
       <div className="sec">
         <h3>Paid so far</h3>
         <table className="rows mt-1">

@@ -107,7 +107,7 @@ export function AgreementsSheet({ draft, selected }: { draft: Draft; selected: s
       </h1>
       {total && total.count > 0 && kind === '' && (
         <p className="lead mt-1 text-ink-2">
-          {total.count.toLocaleString('en')} {total.count === 1 ? 'agreement' : 'in all'},{' '}
+          {total.count.toLocaleString('en')} in all,{' '}
           <b className="font-semibold text-money">{sums(total.paid) || 'nothing'}</b> paid so far
           {sums(total.left) !== '' && (
             <>

@@ -65,7 +65,7 @@ export function DeliverStage({ draft }: { draft: Draft }) {
         ) : agreements ? (
           <AgreementStory key={id} draft={draft} id={id} />
         ) : people ? (
-          <PersonStory draft={draft} personId={id} />
+          <PersonStory key={id} draft={draft} personId={id} />
         ) : (
           <OrderStory key={id} draft={draft} orderId={id} />
         )

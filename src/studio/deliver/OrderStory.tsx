@@ -1,10 +1,10 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Link } from 'react-router';
-import { isRunning } from '#core/agreements';
+import { openFor } from '#core/agreements';
 import { formatMoment } from '#core/calendar';
 import { storyOfOrder } from '#core/drawing';
 import { formatAmount } from '#core/money';
-import { explain } from '#core/passes';
+import { explain, lastsFor } from '#core/passes';
 import { KeelLine } from '../../ui/KeelLine';
 import { db } from '../data/db';
 import type { Draft } from '../data/draft';
@@ -67,7 +67,11 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: string }
           story={storyOfOrder(
             order,
             refunds,
-            passes.map((pass) => ({ pass, title: titleOf(pass.productId) })),
+            passes.map((pass) => ({
+              pass,
+              title: titleOf(pass.productId),
+              lasts: lastsFor(pass, (id) => openFor(agreements.find((a) => a.id === id)?.agreement)),
+            })),
             latest,
             locale,
           )}
@@ -97,7 +101,7 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: string }
                 now: latest,
                 zone: order.zone,
                 locale,
-                stillPaid: (id) => agreements.some((a) => a.id === id && isRunning(a.agreement)),
+                openFor: (id) => openFor(agreements.find((a) => a.id === id)?.agreement),
               }).sentence
             }{' '}
             <span className="text-ink-2">{fetches(pass.fetched)}</span>

@@ -3,9 +3,9 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
-import { type Agreement, chargeFor, isRunning } from '#core/agreements';
+import { type Agreement, chargeFor, isRunning, openFor } from '#core/agreements';
 import { agreementState, readyReply } from '#core/messages';
-import { explain, type Explanation } from '#core/passes';
+import { explain, type Explanation, type OpenFor } from '#core/passes';
 import { db } from '../data/db';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
@@ -32,7 +32,7 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: strin
     agreementState(a, { locale, charged: (due) => chargeFor(a, due, tax).amount });
   const who = person?.name || person?.address || 'Somebody';
   const latest = orders[0] && orders[0].at > now ? orders[0].at : now;
-  const stillPaid = (id: string): boolean => agreements.some((a) => a.id === id && isRunning(a));
+  const lasting = (id: string): OpenFor => openFor(agreements.find((a) => a.id === id));
   const why = (id: string): string => {
     const title = draft.content.products.find((p) => p.id === id)?.title ?? 'a product put away';
     return explain({
@@ -43,7 +43,7 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: strin
       now: latest,
       zone,
       locale,
-      stillPaid,
+      openFor: lasting,
     }).sentence;
   };
   const known = (id: string): Explanation =>
@@ -55,7 +55,7 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: strin
       now: latest,
       zone,
       locale,
-      stillPaid,
+      openFor: lasting,
     });
   const theirs = [...new Set(passes.map((p) => p.productId))];
   const reply = readyReply({

@@ -37,7 +37,7 @@ export function Frame({ draft, children }: { draft: Draft; children: ReactNode }
           document.getElementById('sheet')?.focus();
         }}
       >
-        To the sheet
+        To the content
       </a>
       <Rail draft={draft} about={about} />
       <div>

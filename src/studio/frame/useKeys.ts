@@ -57,6 +57,7 @@ export function useKeys(): void {
       if ((event.ctrlKey || event.metaKey) && event.key === 'Enter') return void dispatch(publishToggled('changes'));
       if (event.key === 'Escape' && frame.buyerView) return void dispatch(buyerViewToggled(false));
       if (event.key === 'Escape' && frame.keysShown) return void dispatch(keysShownToggled(false));
+      if (event.key === 'Escape' && frame.publishing) return void dispatch(publishToggled(false));
       if (
         !frame.keysOn ||
         event.ctrlKey ||

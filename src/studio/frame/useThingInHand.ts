@@ -18,6 +18,7 @@ export function keysInHand(pathname: string, { content }: Draft): string[] {
         : [];
     }
     case 'price': {
+      if (id === 'coupons') return content.coupons.map((c) => `coupon/${c.id}`);
       const offer = content.offers.find((o) => o.id === id) ?? content.offers[0];
       return offer ? [`offer/${offer.id}`] : [];
     }

@@ -107,7 +107,7 @@ function CouponCard({ draft, coupon }: { draft: Draft; coupon: DraftCoupon }) {
           value={coupon.acts}
           choices={[
             ['all', 'every payment'],
-            ['first', 'the first payments'],
+            ['first', 'the first'],
           ]}
           onChange={(acts) =>
             edit((c) => {
@@ -117,7 +117,7 @@ function CouponCard({ draft, coupon }: { draft: Draft; coupon: DraftCoupon }) {
         />
         {coupon.acts === 'first' && (
           <>
-            :{' '}
+            {' '}
             <TextFill
               numeric
               label={`${name}: how many payments`}
@@ -127,7 +127,8 @@ function CouponCard({ draft, coupon }: { draft: Draft; coupon: DraftCoupon }) {
                   c.payments = text.slice(0, 4);
                 })
               }
-            />
+            />{' '}
+            {coupon.payments.trim() === '1' ? 'payment' : 'payments'}
           </>
         )}
         , for{' '}

@@ -183,7 +183,9 @@ function RehearseFold({ draft, offer, price }: { draft: Draft; offer: DraftOffer
       {open ? (
         <Rehearse key={price.id} draft={draft} offer={offer} price={price} width={312} />
       ) : (
-        <p className="cap mt-1">With the real engine, nothing recorded: every charge, message and door. Key r.</p>
+        <p className="cap mt-1">
+          With the real engine, nothing recorded: every charge, message, and what opens and closes. Key r.
+        </p>
       )}
     </div>
   );

@@ -19,7 +19,7 @@ export function Copies() {
       const url = URL.createObjectURL(blob);
       Object.assign(document.createElement('a'), {
         href: url,
-        download: `workspace ${now.toISOString().slice(0, 10)}.zip`,
+        download: `shop copy ${now.toISOString().slice(0, 10)}.zip`,
       }).click();
       setTimeout(() => URL.revokeObjectURL(url), 60_000);
       await noteCopy(now.getTime());

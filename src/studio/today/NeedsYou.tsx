@@ -1,5 +1,6 @@
+import { useState } from 'react';
 import { Link } from 'react-router';
-import { useConfirmAwayMutation } from '../data/ownerApi';
+import { sentenceOf, useConfirmAwayMutation } from '../data/ownerApi';
 import { useAppDispatch } from '../store';
 import { jobDropped } from '../store/jobs';
 import type { Need } from './useNeedsYou';
@@ -8,15 +9,22 @@ import type { Need } from './useNeedsYou';
 export function NeedsYou({ needs }: { needs: readonly Need[] }) {
   const urgent = needs.filter((n) => n.level !== 'first');
   const first = needs.filter((n) => n.level === 'first');
+  // A row goes once it is done; what became of it is read here.
+  const [said, setSaid] = useState<string | null>(null);
   return (
     <>
       <h2 className="mt-6 mb-2">Needs you</h2>
+      {said !== null && (
+        <p className="mb-2" role="status">
+          {said}
+        </p>
+      )}
       {urgent.length === 0 && first.length === 0 && (
         <p className="border-y border-line py-3 text-ink-2">Nothing needs you.</p>
       )}
       <ul>
         {urgent.map((need) => (
-          <Row key={need.key} need={need} mark />
+          <Row key={need.key} need={need} mark onSaid={setSaid} />
         ))}
       </ul>
       {first.length > 0 && (
@@ -24,7 +32,7 @@ export function NeedsYou({ needs }: { needs: readonly Need[] }) {
           <h3 className="mt-4 mb-1">Before your first sale</h3>
           <ul>
             {first.map((need) => (
-              <Row key={need.key} need={need} />
+              <Row key={need.key} need={need} onSaid={setSaid} />
             ))}
           </ul>
         </>
@@ -33,8 +41,8 @@ export function NeedsYou({ needs }: { needs: readonly Need[] }) {
   );
 }
 
-function Row({ need, mark = false }: { need: Need; mark?: boolean }) {
-  const [confirm] = useConfirmAwayMutation();
+function Row({ need, mark = false, onSaid }: { need: Need; mark?: boolean; onSaid: (sentence: string) => void }) {
+  const [confirm, confirming] = useConfirmAwayMutation();
   const dispatch = useAppDispatch();
   return (
     <li className="flex flex-wrap items-center justify-between gap-x-5 gap-y-2 border-t border-line py-3 last:border-b">
@@ -53,7 +61,18 @@ function Row({ need, mark = false }: { need: Need; mark?: boolean }) {
         )}
       </div>
       {need.act ? (
-        <button className="btn btn-quiet shrink-0" onClick={() => void confirm()}>
+        <button
+          className="btn btn-quiet shrink-0"
+          disabled={confirming.isLoading}
+          onClick={() =>
+            void confirm()
+              .unwrap()
+              .then(
+                () => onSaid('Payments go on from now. Nobody pays for the time between.'),
+                (error: unknown) => onSaid(sentenceOf(error)),
+              )
+          }
+        >
           {need.action}
         </button>
       ) : need.jobId === undefined ? (
