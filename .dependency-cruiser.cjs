@@ -37,7 +37,7 @@ module.exports = {
       name: 'only-shop-and-its-readers-know-the-shop',
       severity: 'error',
       from: { path: '^src/core/(money|calendar|catalogue|terms|pages|paths|people|passes|checkout|release|journal)/' },
-      to: { path: '^src/core/(shop|books|drawing|messages)/' },
+      to: { path: '^src/core/(shop|mirror|drawing|messages)/' },
     },
     only('standins-know-no-one', '^src/standins/', []),
     only('ui-knows-core', '^src/ui/', ['^src/core/']),

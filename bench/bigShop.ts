@@ -4,7 +4,7 @@ import { once } from 'node:events';
 import { join } from 'node:path';
 import { addMs, HOUR, type Instant } from '#core/calendar';
 import { firstBuyer, quoteFor } from '#core/checkout';
-import { FIRST_PREV, serialiseBatch, type ShopEvent } from '#core/journal';
+import { fact, NOWHERE, FIRST_PREV, serialiseBatch, type ShopEvent } from '#core/journal';
 import { newBlock } from '#core/pages';
 import { FILE_BYTES, FILE_SHA, release, releaseContent } from '../tests/support/release';
 
@@ -58,7 +58,7 @@ export async function writeBigShop(dataFolder: string, orders: number, blocks: n
     await write(journal, line);
   };
   const start = '2024-01-01T08:00:00.000Z';
-  await append(start, [{ type: 'release.published', v: 1, data: { release: 1, basedOn: null } }]);
+  await append(start, [fact('release.published', { release: 1, basedOn: null })]);
   for (let i = 0; i < orders; i += 1) {
     const at = addMs(start, Math.floor((i / orders) * 800 * 24 * HOUR));
     const personId = `u_${i % Math.ceil(orders / 1.4)}`;
@@ -79,36 +79,33 @@ export async function writeBigShop(dataFolder: string, orders: number, blocks: n
     };
     const paymentId = `pay_${i}`;
     const events: ShopEvent[] = [
-      {
-        type: 'charge.requested',
-        v: 1,
-        data: {
-          key,
-          orderId,
-          checkoutId: `c_${i}`,
-          attempt: 1,
-          personId,
-          quote,
-          card: { token: 'tok', last4: '0001' },
-          opens: [pass],
-        },
-      },
-      { type: 'charge.paid', v: 1, data: { key, paymentId } },
-      {
-        type: 'order.paid',
-        v: 1,
-        data: {
-          orderId,
-          number: 1001 + i,
-          checkoutId: `c_${i}`,
-          personId,
-          quote,
-          paymentId,
-          last4: '0001',
-          receipt: `R-${String(i + 1).padStart(5, '0')}`,
-        },
-      },
-      { type: 'pass.opened', v: 1, data: { pass } },
+      fact('charge.requested', {
+        key,
+        orderId,
+        checkoutId: `c_${i}`,
+        attempt: 1,
+        personId,
+        quote,
+        card: { token: 'tok', last4: '0001' },
+        opens: [pass],
+        came: NOWHERE,
+        language: null,
+      }),
+      fact('charge.paid', { key, paymentId }),
+      fact('order.paid', {
+        orderId,
+        number: 1001 + i,
+        checkoutId: `c_${i}`,
+        personId,
+        chargeKey: key,
+        quote: null,
+        came: NOWHERE,
+        language: null,
+        paymentId,
+        last4: '0001',
+        receipt: `R-${String(i + 1).padStart(5, '0')}`,
+      }),
+      fact('pass.opened', { pass }),
     ];
     if (i < Math.ceil(orders / 1.4)) {
       await write(
@@ -120,31 +117,23 @@ export async function writeBigShop(dataFolder: string, orders: number, blocks: n
           address: `buyer${i}@example.org`,
         }),
       );
-      events.unshift({ type: 'person.changed', v: 1, data: { personId, rev: 1 } });
+      events.unshift(fact('person.changed', { personId, rev: 1 }));
     }
     if (i % 40 === 0) {
       const line = quote.lines[0];
       events.push(
-        {
-          type: 'refund.requested',
-          v: 1,
-          data: {
-            refundId: `r_${i}`,
-            orderId,
-            paymentId,
-            amount: line?.dueToday ?? 0,
-            currency: 'EUR',
-            shares: [{ lineId: 'l1', amount: line?.dueToday ?? 0, tax: 0 }],
-            closes: [pass.id],
-            reason: '',
-          },
-        },
-        {
-          type: 'refund.paid',
-          v: 1,
-          data: { refundId: `r_${i}`, creditNote: `C-${String(i / 40 + 1).padStart(5, '0')}` },
-        },
-        { type: 'pass.closed', v: 1, data: { passId: pass.id, why: 'refund', dueAt: null } },
+        fact('refund.requested', {
+          refundId: `r_${i}`,
+          orderId,
+          paymentId,
+          amount: line?.dueToday ?? 0,
+          currency: 'EUR',
+          shares: [{ lineId: 'l1', amount: line?.dueToday ?? 0, tax: 0 }],
+          closes: [pass.id],
+          reason: '',
+        }),
+        fact('refund.paid', { refundId: `r_${i}`, creditNote: `C-${String(i / 40 + 1).padStart(5, '0')}` }),
+        fact('pass.closed', { passId: pass.id, why: 'refund', dueAt: null }),
       );
     }
     await append(at, events);

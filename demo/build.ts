@@ -169,7 +169,7 @@ export async function buildDemo(dataFolder: string, clientFolder: string): Promi
   /** Now and then somebody writes, and the seller does what they ask. */
   async function actOnSomebody(): Promise<void> {
     const all = [...runner.state.agreements.values()].filter(
-      (a) => a.status === 'active' || a.status === 'past due' || a.status === 'paused',
+      (a) => a.status === 'active' || a.status === 'past-due' || a.status === 'paused',
     );
     if (all.length === 0) return;
     const a = random.pick(all);

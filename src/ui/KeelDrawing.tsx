@@ -234,7 +234,7 @@ function Shape({ x, y, r, state, lineY }: { x: number; y: number; r: number; sta
           />
         </>
       );
-    case 'tried again':
+    case 'tried-again':
       return <line x1={x} x2={x} y1={lineY - 12} y2={lineY - 4} stroke="var(--alarm)" strokeWidth="2.5" />;
     case 'waits':
       return (

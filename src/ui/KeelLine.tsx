@@ -53,7 +53,7 @@ export function KeelLine({ story, name, width, small = false, largest, span, dec
       </div>
     );
   }
-  const keyed = layout.states.length > 1 || layout.states.some((s) => s !== 'to come' && s !== 'paid') || layout.held;
+  const keyed = layout.states.length > 1 || layout.states.some((s) => s !== 'to-come' && s !== 'paid') || layout.held;
   return (
     <div>
       <div

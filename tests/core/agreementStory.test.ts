@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { chargeFor } from '#core/agreements';
-import { agreementRowsOf } from '#core/books';
+import { agreementRowsOf } from '#core/mirror';
 import { formatDay } from '#core/calendar';
 import { layoutKeelLine, NO_PAST, storyOfAgreement } from '#core/drawing';
 import { agreementState, consequencesOf } from '#core/messages';
@@ -33,7 +33,7 @@ test('planned and actual on one line: paid, refused, tried again, paused, to com
     story().money.map((m) => `${formatDay(m.at, 'Europe/Lisbon', locale, { short: true })} ${m.state}`);
   await shop.goTo('2026-12-24T12:00:00.000Z');
   // Behind: the refused due once, the second try of the day after; nothing is promised for later.
-  expect(marks().slice(0, 3)).toEqual(['23 Nov paid', '23 Dec refused', '24 Dec tried again']);
+  expect(marks().slice(0, 3)).toEqual(['23 Nov paid', '23 Dec refused', '24 Dec tried-again']);
   expect(agreementState(shop.agreement(id), { locale, charged: () => 1_200 })).toBe(
     '€12.00 is behind since 23 December 2026. It is tried again on 26 December 2026. Access stays open until 30 December 2026.',
   );
@@ -59,7 +59,7 @@ test('planned and actual on one line: paid, refused, tried again, paused, to com
     '23 Nov paid',
     '26 Dec paid',
     '23 Dec refused',
-    '24 Dec tried again',
+    '24 Dec tried-again',
     '28 Feb to come',
     '28 Mar to come',
   ]);
@@ -109,7 +109,7 @@ test('the rehearsal says what the statement promised: the same days and amounts,
     act: { on: '2027-01-20', what: 'refund', until: null },
   });
   if ('problem' in stopped) throw new Error(stopped.problem);
-  expect(stopped.steps.filter((s) => s.what === 'given back').reduce((all, s) => all + (s.amount ?? 0), 0)).toBe(
+  expect(stopped.steps.filter((s) => s.what === 'given-back').reduce((all, s) => all + (s.amount ?? 0), 0)).toBe(
     5_000 + 2 * 9_900,
   );
   expect(stopped.steps.some((s) => s.what === 'closes')).toBe(true);

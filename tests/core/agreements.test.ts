@@ -34,7 +34,7 @@ describe('a payment that is refused', () => {
     const shop = await shopInMemory(releaseWith([monthly('12')]), START, refusing(1));
     const { id } = await shop.buy({});
     await shop.goTo(at('2026-12-23', '11:00'));
-    expect([shop.agreement(id).status, doors(shop, id)]).toEqual(['past due', ['open']]);
+    expect([shop.agreement(id).status, doors(shop, id)]).toEqual(['past-due', ['open']]);
     await shop.goTo(at('2027-03-01'));
     expect(shop.asked()).toEqual([
       '2026-11-23 12.00',
@@ -85,9 +85,9 @@ describe('a payment that is refused', () => {
       '2026-12-30 97.00 refused',
       '2027-01-23 194.00 refused',
     ]);
-    expect([shop.agreement(id).status, doors(shop, id)]).toEqual(['past due', ['on hold']]);
+    expect([shop.agreement(id).status, doors(shop, id)]).toEqual(['past-due', ['on-hold']]);
     await shop.act({ type: 'retry-due', agreementId: id });
-    expect(doors(shop, id)).toEqual(['on hold']);
+    expect(doors(shop, id)).toEqual(['on-hold']);
     await shop.act({ type: 'change-card', agreementId: id, card: { token: 'other', last4: '0043' } });
     expect(shop.asked().at(-1)).toBe('2027-01-24 194.00');
     expect([shop.agreement(id).status, doors(shop, id), shop.agreement(id).next?.at]).toEqual([
@@ -97,7 +97,7 @@ describe('a payment that is refused', () => {
     ]);
     await shop.goTo(at('2027-04-01'));
     expect([shop.agreement(id).status, sum(shop.agreement(id).payments.map((p) => p.amount))]).toEqual([
-      'paid off',
+      'paid-off',
       4 * 9_700,
     ]);
     expect(mails(shop).slice(-2)).toEqual(['2027-03-23 payment', '2027-03-23 paid-off']);
@@ -121,12 +121,12 @@ describe('a payment that is refused', () => {
     const shop = await shopInMemory(
       releaseWith([monthly('100', { trial: { days: '14', fee: '1' } })]),
       START,
-      (_, n) => (n === 0 ? { status: 'paid', paymentId: '' } : { status: 'waitsForBank', confirmAt: '/bank' }),
+      (_, n) => (n === 0 ? { status: 'paid', paymentId: '' } : { status: 'waits-for-bank', confirmAt: '/bank' }),
     );
     const { id } = await shop.buy({});
     await shop.goTo(at('2026-12-07', '11:00'));
     expect([shop.agreement(id).status, shop.agreement(id).pastDue?.reason, doors(shop, id)]).toEqual([
-      'past due',
+      'past-due',
       'needs-bank',
       ['open'],
     ]);
@@ -142,7 +142,7 @@ describe('pausing', () => {
     const { id } = await shop.buy({});
     await shop.goTo(at('2026-04-10', '18:00'));
     expect(await shop.act({ type: 'pause', agreementId: id, until: '2026-09-01', by: 'buyer' })).toBe('done');
-    expect([shop.agreement(id).status, doors(shop, id)]).toEqual(['paused', ['on hold']]);
+    expect([shop.agreement(id).status, doors(shop, id)]).toEqual(['paused', ['on-hold']]);
     await shop.goTo(at('2026-10-30'));
     expect(shop.asked()).toEqual(['2026-03-20 12.00', '2026-09-11 12.00', '2026-10-11 12.00']);
     // The wall clock in Lisbon stays 10:00, in winter and in summer.
@@ -221,7 +221,7 @@ describe('stopping', () => {
       releaseWith([
         monthly('199', {
           trial: { days: '7', fee: '1' },
-          setUp: { amount: '50', label: 'set-up', when: 'withFirstPayment' },
+          setUp: { amount: '50', label: 'set-up', when: 'with-first-payment' },
         }),
       ]),
       START,
@@ -252,7 +252,7 @@ describe('stopping', () => {
     );
     await shop.act({ type: 'pay-rest', agreementId: plan });
     expect([shop.agreement(plan).status, shop.asked().at(-1), doors(shop, plan)]).toEqual([
-      'paid off',
+      'paid-off',
       '2026-12-23 194.00',
       ['open'],
     ]);
@@ -414,7 +414,7 @@ describe('coupons and tax', () => {
     await expect(shop.buy({ country: 'DE', vatNumber: 'NL004495445B01', person: 'u3' })).rejects.toThrow(
       /another country/,
     );
-    expect(withTax(2_000, { how: 'on top', rate: 2_300, reverse: false })).toEqual({ amount: 2_460, tax: 460 });
+    expect(withTax(2_000, { how: 'on-top', rate: 2_300, reverse: false })).toEqual({ amount: 2_460, tax: 460 });
   });
 
   test('tax goes back in proportion: 27.00 with 4.31 in three parts is 1.44, 1.43, 1.44', async () => {
@@ -432,7 +432,7 @@ describe('coupons and tax', () => {
   test('a rate that changes: included, the buyer’s sum stays; on top, the net stays', async () => {
     for (const [how, sums] of [
       ['included', ['2026-11-23 12.00', '2026-12-23 12.00', '2027-01-23 12.00']],
-      ['on top', ['2026-11-23 14.28', '2026-12-23 14.28', '2027-01-23 14.40']],
+      ['on-top', ['2026-11-23 14.28', '2026-12-23 14.28', '2027-01-23 14.40']],
     ] as const) {
       const tax = {
         how,
@@ -448,14 +448,14 @@ describe('coupons and tax', () => {
       expect(shop.asked()).toEqual(sums);
       // On top, the buyer hears of it 14 days before; included, nothing changes for them.
       expect(mails(shop).filter((m) => m.includes('amount'))).toEqual(
-        how === 'on top' ? ['2027-01-09 amount-changes'] : [],
+        how === 'on-top' ? ['2027-01-09 amount-changes'] : [],
       );
     }
   });
 
   test('a changed rate is told before the due after a trial, a pause and a moved due day as well', async () => {
     const tax = {
-      how: 'on top' as const,
+      how: 'on-top' as const,
       home: 'DE',
       rates: [
         { country: 'DE', rate: 1_900, from: null },
@@ -625,7 +625,7 @@ describe('disputes', () => {
         answerBy: at('2027-02-01'),
       });
       await shop.goTo(at('2027-02-01'));
-      expect([shop.asked().length, doors(shop, id)]).toEqual([2, ['on hold']]);
+      expect([shop.asked().length, doors(shop, id)]).toEqual([2, ['on-hold']]);
       await shop.act({ type: 'close-dispute', disputeId: 'd1', won });
       if (won)
         expect([shop.agreement(id).status, shop.agreement(id).next?.at, doors(shop, id)]).toEqual([

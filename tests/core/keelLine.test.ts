@@ -6,7 +6,7 @@ const NOW = '2026-06-15T08:00:00.000Z';
 const place = { currency: 'EUR', zone: 'Europe/Lisbon', locale: 'en', now: { at: NOW, word: 'today' as const } };
 const on = (day: number): string => new Date(Date.parse(NOW) + day * 86_400_000).toISOString();
 const monthly = (count: number, amount = 1_200): MoneyMoment[] =>
-  Array.from({ length: count }, (_, i) => ({ at: on(i * 30), amount, state: 'to come' }));
+  Array.from({ length: count }, (_, i) => ({ at: on(i * 30), amount, state: 'to-come' }));
 const story = (money: readonly MoneyMoment[], more: Partial<KeelStory> = {}): KeelStory => ({
   ...place,
   money,
@@ -66,7 +66,7 @@ describe('keel line', () => {
 
   test('dates are to scale: equal times apart are equal distances apart, where nothing is folded', () => {
     const { marks, fold } = layoutKeelLine(
-      story([0, 30, 90].map((d) => ({ at: on(d), amount: 100 + d, state: 'to come' as const }))),
+      story([0, 30, 90].map((d) => ({ at: on(d), amount: 100 + d, state: 'to-come' as const }))),
       600,
     );
     expect(fold).toBeNull();
@@ -110,8 +110,8 @@ describe('keel line', () => {
       story([
         { at: on(0), amount: 6_400, state: 'paid' },
         { at: on(30), amount: 6_400, state: 'refused' },
-        { at: on(31), amount: 6_400, state: 'tried again' },
-        { at: on(61), amount: 6_400, state: 'to come' },
+        { at: on(31), amount: 6_400, state: 'tried-again' },
+        { at: on(61), amount: 6_400, state: 'to-come' },
       ]),
       600,
     );
@@ -146,7 +146,7 @@ describe('keel line', () => {
     const money = monthly(12).map((m, i) => ({
       ...m,
       amount: 1_200 + i,
-      state: i < 5 ? ('paid' as const) : i === 5 ? ('refused' as const) : ('to come' as const),
+      state: i < 5 ? ('paid' as const) : i === 5 ? ('refused' as const) : ('to-come' as const),
     }));
     const { days } = layoutKeelLine(story(money, { now: { at: on(160), word: 'today' } }), 312);
     expect(days.map((d) => d.text)).toEqual(expect.arrayContaining(['12 Nov']));
@@ -188,7 +188,7 @@ describe('keel line', () => {
   });
 
   test('nothing due is a stroke with those words', () => {
-    const { marks, amounts } = layoutKeelLine(story([{ at: on(0), amount: 0, state: 'to come' }]), 312);
+    const { marks, amounts } = layoutKeelLine(story([{ at: on(0), amount: 0, state: 'to-come' }]), 312);
     expect([marks[0]?.nothingDue, amounts[0]?.text, marks[0]?.phrase]).toEqual([
       true,
       'nothing due',

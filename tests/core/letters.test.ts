@@ -1,11 +1,13 @@
 import { expect, test } from '@jest/globals';
 import { chargeFor } from '#core/agreements';
 import type { Instant } from '#core/calendar';
-import { MAIL_KINDS } from '#core/journal';
+import { eventKinds } from '#core/journal';
 import { agreementMessage, letterOn, OCCASIONS } from '#core/messages';
 import type { ChargeAnswer, ChargeRequest } from '#core/shop';
 import { longRun } from '../support/longRun';
 import { type DraftTermsGiven, type MemoryShop, releaseWith, shopInMemory } from '../support/shopInMemory';
+
+const MAIL_KINDS = eventKinds['agreement.mailDue'].schema.shape.mail.options;
 
 const START: Instant = '2026-11-23T10:00:00.000Z';
 const at = (date: string): Instant => `${date}T10:00:00.000Z`;

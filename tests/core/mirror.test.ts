@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { isRunning, restOfPlan } from '#core/agreements';
-import { type MirrorTables, moneyByDay, moveRows, type RowStore, withQuietDays } from '#core/books';
+import { type MirrorTables, moneyByDay, moveRows, type RowStore, withQuietDays } from '#core/mirror';
 import { addMs, DAY, daysBetween } from '#core/calendar';
 import type { ShopTax } from '#core/catalogue';
 import { firstBuyer, quoteFingerprint, quoteFor } from '#core/checkout';

@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { readyReply, receiptMessage, refundMessage, signInMessage } from '#core/messages';
+import { NOWHERE } from '#core/journal';
 import type { Order, Refund } from '#core/shop';
 import { draftContent } from '../support/release';
 
@@ -72,6 +73,8 @@ test('messages: a test shop says so first, a header never holds a line feed, a f
     paymentId: 'p',
     last4: '0001',
     receipt: 'R-00001',
+    came: NOWHERE,
+    language: null,
     statement: undefined,
     passIds: [],
     refundIds: [],

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { addMs, DAY, HOUR } from '#core/calendar';
 import { firstBuyer, quoteFingerprint, quoteFor } from '#core/checkout';
-import { parseLine, serialiseBatch, verifyChain } from '#core/journal';
+import { fact, parseLine, serialiseBatch, verifyChain } from '#core/journal';
 import { explain, isOpen } from '#core/passes';
 import {
   type ChargeAnswer,
@@ -158,7 +158,7 @@ describe('paying', () => {
     expect([...runner.state.charges.values()][0]?.status).toBe('asked');
     machine += 120_000;
     await runner.settle();
-    expect([...runner.state.charges.values()][0]?.status).toBe('fellAway');
+    expect([...runner.state.charges.values()][0]?.status).toBe('fell-away');
     expect(await ports.payments.lookUp([...runner.state.charges.keys()][0] ?? '')).toEqual({ status: 'voided' });
     checkPromises(runner.state);
   });
@@ -181,7 +181,7 @@ describe('paying', () => {
   });
 
   test('a bank confirmation that never comes falls away after its hour; one in time goes on', async () => {
-    let answer: ChargeAnswer = { status: 'waitsForBank', confirmAt: '/bank' };
+    let answer: ChargeAnswer = { status: 'waits-for-bank', confirmAt: '/bank' };
     const { ports, runner, pay } = await shop();
     ports.payments.charge = () => Promise.resolve(answer);
     ports.payments.lookUp = () => Promise.resolve(answer);
@@ -192,11 +192,11 @@ describe('paying', () => {
     answer = { status: 'paid', paymentId: 'p1' };
     runner.nudge(first ?? '');
     await runner.settle();
-    answer = { status: 'waitsForBank', confirmAt: '/bank' };
+    answer = { status: 'waits-for-bank', confirmAt: '/bank' };
     ports.setNow(addMs(START, HOUR));
     await runner.settle();
     expect(runner.state.charges.get(first ?? '')?.status).toBe('paid');
-    expect(runner.state.charges.get(second ?? '')?.status).toBe('fellAway');
+    expect(runner.state.charges.get(second ?? '')?.status).toBe('fell-away');
   });
 
   test('a later answer that differs goes to a person, once', async () => {
@@ -374,7 +374,7 @@ test('generated: every prefix replays to the same state, promises hold at every 
           const mood = moods.next().value as string;
           if (mood === 'silent') throw new NotAnswered();
           if (mood === 'refused') return { status: 'refused', reason: 'expired' };
-          if (mood === 'bank') return { status: 'waitsForBank', confirmAt: '/bank' };
+          if (mood === 'bank') return { status: 'waits-for-bank', confirmAt: '/bank' };
           const answer = await charge(request);
           if (mood === 'lost answer') throw new NotAnswered();
           return answer;
@@ -437,7 +437,7 @@ test('generated: every prefix replays to the same state, promises hold at every 
         expect(
           runner.state.orders.size + [...runner.state.charges.values()].filter((c) => c.status === 'asked').length,
         ).toBeGreaterThanOrEqual(
-          taken - [...runner.state.charges.values()].filter((c) => c.status === 'fellAway').length,
+          taken - [...runner.state.charges.values()].filter((c) => c.status === 'fell-away').length,
         );
       },
     ),
@@ -453,7 +453,7 @@ test('a changed or missing line is noticed', () => {
         seq,
         at: START,
         prev: seq === 1 ? '0'.repeat(64) : sha(lines[seq - 2] ?? ''),
-        events: [{ type: 'journal.resumed', v: 1, data: { why: 'x' } }],
+        events: [fact('journal.resumed', { why: 'x' })],
       }),
     );
   expect(verifyChain(lines, sha)).toBeNull();

@@ -86,7 +86,7 @@ const beginning = {
     fc.record({
       label: fc.constant('set-up'),
       amount,
-      when: fc.constantFrom('today' as const, 'withFirstPayment' as const),
+      when: fc.constantFrom('today' as const, 'with-first-payment' as const),
     }),
     { nil: undefined },
   ),

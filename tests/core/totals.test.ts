@@ -13,7 +13,7 @@ import {
   totalsMoved,
   type TotalRow,
   totalsRange,
-} from '#core/books';
+} from '#core/mirror';
 import { dateIn } from '#core/calendar';
 import { copyReminder } from '../../src/studio/data/copies';
 import { planLinks, planRefunds } from '../../src/studio/deliver/manyActs';
@@ -28,7 +28,7 @@ const anOrder = fc.record({
   currency: fc.constantFrom('EUR', 'JPY'),
   paid: fc.nat(50_000),
   back: fc.double({ min: 0, max: 1, noNaN: true }),
-  status: fc.constantFrom('paid' as const, 'refunded' as const, 'partly refunded' as const, 'disputed' as const),
+  status: fc.constantFrom('paid' as const, 'refunded' as const, 'partly-refunded' as const, 'disputed' as const),
   person: fc.nat(5),
 });
 type Made = typeof anOrder extends fc.Arbitrary<infer T> ? T : never;

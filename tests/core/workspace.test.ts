@@ -1,8 +1,9 @@
+import { fact } from '#core/journal';
 import 'fake-indexeddb/auto';
 import { createHash } from 'node:crypto';
 import { beforeEach, describe, expect, test } from '@jest/globals';
 import { strToU8, zipSync } from 'fflate';
-import { moveRows } from '#core/books';
+import { moveRows } from '#core/mirror';
 import { lastingRelease, longRun } from '../support/longRun';
 import { release } from '../support/release';
 
@@ -31,7 +32,7 @@ beforeEach(async () => {
     seq: 1,
     at: '2026-06-15T08:00:00.000Z',
     prev: '0'.repeat(64),
-    events: [{ type: 'release.published', v: 1, data: { release: 1, basedOn: null } }],
+    events: [fact('release.published', { release: 1, basedOn: null })],
   });
   await db.files.put({ sha256: name, blob: new Blob([bytes]) });
   await db.documents.bulkPut(

@@ -3,7 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
 import { describe, expect, test } from '@jest/globals';
-import { eventSchemas } from '#core/journal';
+import { eventKinds } from '#core/journal';
 import { answersOf } from './answers';
 import { workspaceAnswers } from './workspaceAnswers';
 
@@ -34,7 +34,7 @@ describe('histories that landed read the same', () => {
         .flatMap(linesOf)
         .flatMap((line) => (JSON.parse(line) as { events: { type: string }[] }).events.map((e) => e.type)),
     );
-    expect(Object.keys(eventSchemas).filter((type) => !seen.has(type))).toEqual([]);
+    expect(Object.keys(eventKinds).filter((type) => !seen.has(type))).toEqual([]);
   });
 });
 

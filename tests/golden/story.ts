@@ -20,7 +20,7 @@ export async function story(): Promise<readonly Batch[]> {
     {
       shop: {
         tax: {
-          how: 'on top',
+          how: 'on-top',
           home: 'PT',
           rates: [
             { country: 'PT', rate: 2300, from: null },
@@ -53,10 +53,10 @@ export async function story(): Promise<readonly Batch[]> {
   next = () => ({ status: 'refused', reason: 'not-enough-money' });
   await once(0, 'u1');
   const first = await once(0, 'u1');
-  next = () => ({ status: 'waitsForBank', confirmAt: '/bank' });
+  next = () => ({ status: 'waits-for-bank', confirmAt: '/bank' });
   const asked = await once(0, 'u2');
   await must({ type: 'answer-charge', key: `${asked}-1`, answer: { status: 'paid', paymentId: 'pay-u2' } });
-  next = () => ({ status: 'waitsForBank', confirmAt: '/bank' });
+  next = () => ({ status: 'waits-for-bank', confirmAt: '/bank' });
   const away = await once(0, 'u3');
   await shop.goTo(addMs(START, 2 * HOUR));
   await must({ type: 'answer-charge', key: `${away}-1`, answer: { status: 'paid', paymentId: 'pay-u3' } });

@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import { expect, test } from '@jest/globals';
 import { parse } from 'csv-parse/sync';
 import fc from 'fast-check';
-import type { StoredOrder } from '#core/books';
+import type { StoredOrder } from '#core/mirror';
 
 const { ordersCsv } = await import('../../src/studio/deliver/exportOrders');
 

@@ -44,7 +44,7 @@ const LASTING = [
       amount: '120',
       every: { count: '1', unit: 'year' },
       introductory: { payments: '1', amount: '60' },
-      setUp: { amount: '10', label: 'set-up', when: 'withFirstPayment' },
+      setUp: { amount: '10', label: 'set-up', when: 'with-first-payment' },
       trial: { days: '7', fee: '' },
     },
   }),
@@ -109,7 +109,7 @@ export async function longRun({ seed, buyers, years, zone, look }: Options): Pro
   const answer = (): ChargeAnswer => {
     const dice = random.next();
     if (dice < 0.12) return { status: 'refused', reason: 'not-enough-money' };
-    if (dice < 0.14) return { status: 'waitsForBank', confirmAt: '/bank' };
+    if (dice < 0.14) return { status: 'waits-for-bank', confirmAt: '/bank' };
     return { status: 'paid', paymentId: '' };
   };
   const ports = memoryPorts(start, answer);
@@ -356,19 +356,19 @@ class Audit {
     const opened = a.passIds.map((id) => state.passes.get(id)).filter((p) => p !== undefined);
     if (opened.length !== a.productIds.length) this.#broken('paid, but not opened', a);
     const wanted =
-      a.status === 'paid off' || a.ended?.why === 'let-go'
+      a.status === 'paid-off' || a.ended?.why === 'let-go'
         ? ['open', 'closed']
         : a.status === 'ended'
           ? ['closed']
           : a.dispute !== null || a.pastDue?.held || (a.status === 'paused' && a.terms.kind === 'subscription')
-            ? ['on hold']
+            ? ['on-hold']
             : ['open'];
     const dispute =
       state.orders.get(a.orderId)?.dispute === 'open' ||
       [...state.disputes.values()].some((d) => d.status === 'open' && d.agreementId === a.id);
     for (const pass of opened) {
       const is = passState(pass, now);
-      if (!wanted.includes(is) && !(dispute && is === 'on hold'))
+      if (!wanted.includes(is) && !(dispute && is === 'on-hold'))
         this.#broken(`a pass is ${is} while its agreement is ${a.status}`, { a, pass });
     }
     if (
@@ -410,7 +410,7 @@ class Audit {
     if (summary(again) !== summary(state)) this.#broken('the journal gives another state', null);
     for (const a of state.agreements.values()) {
       if (
-        a.status !== 'paid off' ||
+        a.status !== 'paid-off' ||
         a.coupon ||
         !isLasting(a.terms) ||
         a.terms.kind !== 'plan' ||

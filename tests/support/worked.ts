@@ -1,6 +1,6 @@
 import type { DraftTermsGiven } from './shopInMemory';
 
-const setUp = (when: 'today' | 'withFirstPayment'): DraftTermsGiven['setUp'] => ({
+const setUp = (when: 'today' | 'with-first-payment'): DraftTermsGiven['setUp'] => ({
   amount: '50.00',
   label: 'set-up',
   when,
@@ -42,7 +42,7 @@ export const WORKED: [string, DraftTermsGiven, string[], string, string][] = [
       amount: '199.00',
       every: { count: '1', unit: 'year' },
       trial: { days: '7', fee: '' },
-      setUp: setUp('withFirstPayment'),
+      setUp: setUp('with-first-payment'),
     },
     ['23 Nov 2026 0.00', '30 Nov 2026 249.00', '30 Nov 2027 199.00'],
     'Today nothing: the first 7 days are free. Then €249.00 on 30 November 2026, of which €50.00 for set-up, then €199.00 yearly from 30 November 2027, until cancelled. Stop before 30 November 2026 and nothing more is paid.',

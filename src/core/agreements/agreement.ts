@@ -1,11 +1,8 @@
 import * as z from 'zod';
 import type { Instant } from '#core/calendar';
-import { Id } from '#core/catalogue';
-import { LineCoupon, QuoteBuyer } from '#core/checkout';
-import { LastingTerms } from '#core/terms';
-
-const minor = z.int().min(0);
-const moment = z.string();
+import type { LineCoupon, QuoteBuyer } from '#core/checkout';
+import type { CameFrom } from '#core/journal';
+import type { LastingTerms } from '#core/terms';
 
 /**
  * A card as the shop knows it: a token of the payment service, its last digits, its last month ("2029-11"), and the
@@ -26,63 +23,64 @@ export const KeptCard = z.object({
 export type KeptCard = z.infer<typeof KeptCard>;
 
 /** The number of a full payment and the moment it falls on. */
-export const DueMoment = z.object({
-  n: z.int().min(0),
-  at: moment,
+export interface DueMoment {
+  n: number;
+  at: Instant;
   /** When it is looked whether a changed rate of tax changes the amount, so that the buyer hears of it in time. */
-  tellAt: moment.optional(),
-});
-export type DueMoment = z.infer<typeof DueMoment>;
+  tellAt?: Instant | undefined;
+}
 
-/** One due with the amount it comes to, after coupon and with tax; `forPeriod` is that without set-up. */
-export const OwedDue = z.object({ n: z.int().min(0), at: moment, amount: minor, tax: minor, forPeriod: minor });
-export type OwedDue = z.infer<typeof OwedDue>;
+/** One due with the amount it comes to, after coupon and with tax; `forPeriod` is that without set-up. Minor units. */
+export interface OwedDue {
+  n: number;
+  at: Instant;
+  amount: number;
+  tax: number;
+  forPeriod: number;
+}
 
-/** The time that was paid for last, and what it cost. */
-export const PaidPeriod = z.object({ from: moment, until: moment, amount: minor, paymentId: z.string().nullable() });
-export type PaidPeriod = z.infer<typeof PaidPeriod>;
+/** The time that was paid for last, and what it cost in minor units. */
+export interface PaidPeriod {
+  from: Instant;
+  until: Instant;
+  amount: number;
+  paymentId: string | null;
+}
 
 /** What an agreement begins with: frozen, whatever is sold later. */
-export const AgreementSeed = z.object({
-  id: Id,
-  orderId: Id,
-  lineId: Id,
-  personId: Id,
-  offerId: Id,
-  priceId: Id,
-  title: z.string(),
-  priceName: z.string(),
-  productIds: z.array(Id),
-  currency: z.string().length(3),
-  zone: z.string(),
-  terms: LastingTerms,
-  start: moment,
-  anchor: DueMoment,
-  trialUntil: moment.nullable(),
-  coupon: LineCoupon.nullable(),
-  buyer: QuoteBuyer.nullable(),
-  card: KeptCard.nullable(),
-  statement: z.string(),
+export interface AgreementSeed {
+  id: string;
+  orderId: string;
+  lineId: string;
+  personId: string;
+  offerId: string;
+  priceId: string;
+  title: string;
+  priceName: string;
+  productIds: string[];
+  currency: string;
+  zone: string;
+  terms: LastingTerms;
+  start: Instant;
+  anchor: DueMoment;
+  trialUntil: Instant | null;
+  coupon: LineCoupon | null;
+  buyer: QuoteBuyer | null;
+  card: KeptCard | null;
+  statement: string;
   /** The agreement it came from by a switch. */
-  from: Id.nullable(),
+  from: string | null;
   /** Credit from unused days of that one: what pays dues before the card does. */
-  credit: z.object({ amount: minor, orderId: Id, lineId: Id, paymentId: z.string() }).nullable(),
-});
-export type AgreementSeed = z.infer<typeof AgreementSeed>;
+  credit: { amount: number; orderId: string; lineId: string; paymentId: string } | null;
+  /** Where the charge that began it came from; every later charge carries it on. */
+  came: CameFrom;
+  /** The language its buyer reads; null is the shop's own. */
+  language: string | null;
+}
 
-export type AgreementStatus = 'in trial' | 'active' | 'past due' | 'paused' | 'ending' | 'ended' | 'paid off';
-export const END_REASONS = [
-  'cancelled',
-  'unpaid',
-  'finished',
-  'switched',
-  'replaced',
-  'refunded',
-  'dispute-lost',
-  'let-go',
-  'stopped',
-] as const;
-export type EndReason = (typeof END_REASONS)[number];
+export type AgreementStatus = 'in-trial' | 'active' | 'past-due' | 'paused' | 'ending' | 'ended' | 'paid-off';
+export type EndReason =
+  'cancelled' | 'unpaid' | 'finished' | 'switched' | 'replaced' | 'refunded' | 'dispute-lost' | 'let-go' | 'stopped';
 
 /** A later payment of an agreement; what was paid on the day of buying stands in the order. */
 export interface AgreementPayment {
@@ -137,7 +135,7 @@ export interface Agreement extends AgreementSeed {
 }
 
 /** Whether payments still come of it, or may come again. */
-export const isRunning = (a: Pick<Agreement, 'status'>): boolean => a.status !== 'ended' && a.status !== 'paid off';
+export const isRunning = (a: Pick<Agreement, 'status'>): boolean => a.status !== 'ended' && a.status !== 'paid-off';
 
 /** The number of the last full payment that was paid; 0 while a trial runs. */
 export const lastPaid = (a: Pick<Agreement, 'payments' | 'terms' | 'from'>): number =>

@@ -1,16 +1,15 @@
 export {
   type Agreement,
-  AgreementSeed,
+  type AgreementSeed,
   type AgreementPayment,
   type AgreementStatus,
-  DueMoment,
-  END_REASONS,
+  type DueMoment,
   type EndReason,
   isRunning,
   KeptCard,
   lastPaid,
-  OwedDue,
-  PaidPeriod,
+  type OwedDue,
+  type PaidPeriod,
 } from './agreement';
 export { afterRefusal, type AfterRefusal, TRY_AGAIN_DAYS } from './retries';
 export { daysLeft, dueAfterReturn, movedDueDay, onDate, pauseEnds } from './pausing';

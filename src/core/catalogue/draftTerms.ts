@@ -22,7 +22,7 @@ export interface DraftTerms {
   introductory: { payments: string; amount: string } | null;
   /** An empty fee is free. */
   trial: { days: string; fee: string } | null;
-  setUp: { amount: string; label: string; when: 'today' | 'withFirstPayment' } | null;
+  setUp: { amount: string; label: string; when: 'today' | 'with-first-payment' } | null;
 }
 
 export const newTerms = (known: Partial<DraftTerms> = {}): DraftTerms => ({

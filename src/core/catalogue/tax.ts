@@ -4,7 +4,8 @@ export const CountryCode = z.string().regex(/^[A-Z]{2}$/);
 
 /** How a shop charges tax, and its table of rates. */
 export const ShopTax = z.object({
-  how: z.enum(['none', 'included', 'on top']),
+  // Releases published before this spelling had "on top".
+  how: z.preprocess((how) => (how === 'on top' ? 'on-top' : how), z.enum(['none', 'included', 'on-top'])),
   /** The shop's own country, by ISO 3166. */
   home: CountryCode,
   /** Rates in hundredths of a percent; of several rows for a country the latest that has begun counts. */

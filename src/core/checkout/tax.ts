@@ -4,7 +4,7 @@ import { mulDiv } from '#core/money';
 
 /** How one payment of one line is taxed. */
 export interface TaxRule {
-  how: 'none' | 'included' | 'on top';
+  how: 'none' | 'included' | 'on-top';
   /** Hundredths of a percent. */
   rate: number;
   /** A business in another country of the EU pays the net and accounts for the tax itself. */
@@ -40,7 +40,7 @@ export const canReverse = (tax: ShopTax, country: string): boolean =>
  */
 export function withTax(amount: number, { how, rate, reverse }: TaxRule): { amount: number; tax: number } {
   if (how === 'none' || rate === 0) return { amount, tax: 0 };
-  if (how === 'on top') {
+  if (how === 'on-top') {
     const tax = reverse ? 0 : mulDiv(amount, rate, 10_000);
     return { amount: amount + tax, tax };
   }

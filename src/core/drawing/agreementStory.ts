@@ -55,7 +55,7 @@ export function storyOfAgreement(
     ...owed,
     ...past.refused
       .filter((r) => !refusedDays.has(dateIn(r.at, a.zone)))
-      .map((r): MoneyMoment => ({ at: r.at, amount: r.amount, state: r.again ? 'tried again' : 'refused' })),
+      .map((r): MoneyMoment => ({ at: r.at, amount: r.amount, state: r.again ? 'tried-again' : 'refused' })),
     ...past.refunds.map((r): MoneyMoment => ({ at: r.at, amount: r.amount, state: 'refunded' })),
     ...past.moved.map((m): MoneyMoment => ({
       at: m.from,
@@ -95,7 +95,7 @@ function aheadOf(a: Agreement, charged: Shown['charged'], now: Instant): MoneyMo
   const coming: MoneyMoment[] = [];
   for (const due of paymentsFrom(a.terms, a.anchor, a.next.n, a.zone)) {
     if (paymentsOf(a.terms) === null && due.at > end && coming.length >= 2) break;
-    coming.push({ at: due.at, amount: charged(due), state: 'to come' });
+    coming.push({ at: due.at, amount: charged(due), state: 'to-come' });
   }
   return coming;
 }

@@ -1,7 +1,7 @@
 import { DAY, dateIn, formatDay, type Instant, instantOf, msOf } from '#core/calendar';
 import { formatAmount, sum } from '#core/money';
 import { placeLabels, type PlacedLabel } from './labels';
-import { type KeelStory, type MoneyMoment, type MoneyState, STATE_WORDS } from './story';
+import { type KeelStory, type MoneyMoment, type MoneyState, NOW_WORDS, STATE_WORDS } from './story';
 import { foldOf, type Scale, scaleFor, spanOf } from './timeScale';
 
 export interface KeelMark {
@@ -148,7 +148,7 @@ export function layoutKeelLine(story: KeelStory, width: number, options: KeelOpt
         width,
       );
   const presentX = Math.min(right, Math.max(left, x(story.now.at)));
-  const [presentLabel] = placeLabels([{ text: story.now.word, x: presentX, y: 12, weight: 9 }], width);
+  const [presentLabel] = placeLabels([{ text: NOW_WORDS[story.now.word], x: presentX, y: 12, weight: 9 }], width);
   const further = sorted.some((m) => msOf(m.at) > span.to);
   return {
     width,
@@ -157,7 +157,10 @@ export function layoutKeelLine(story: KeelStory, width: number, options: KeelOpt
     left: left - 4,
     right: right + 4,
     end: further ? 'torn' : story.goesOn !== undefined || story.access.some((a) => a.until === null) ? 'arrow' : 'cap',
-    present: { x: presentX, label: presentLabel ?? { text: story.now.word, x: presentX, y: 12, anchor: 'middle' } },
+    present: {
+      x: presentX,
+      label: presentLabel ?? { text: NOW_WORDS[story.now.word], x: presentX, y: 12, anchor: 'middle' },
+    },
     marks,
     amounts,
     days,
@@ -210,7 +213,7 @@ function marksOf(
 ): KeelMark[] {
   // Refunds and further tries are not payments of their own; they are not counted in "second of 3".
   const counted = all.filter(
-    (m) => m.amount > 0 && m.state !== 'refunded' && m.state !== 'tried again' && m.state !== 'moved',
+    (m) => m.amount > 0 && m.state !== 'refunded' && m.state !== 'tried-again' && m.state !== 'moved',
   );
   const marks = shown.map((money): KeelMark => {
     const r = radius(money.amount, largest, biggest);
@@ -268,7 +271,7 @@ function foldMarkOf(
       x: (place.x1 + place.x2) / 2,
       y: place.y,
       r: 0,
-      state: hidden[0]?.state ?? 'to come',
+      state: hidden[0]?.state ?? 'to-come',
       nothingDue: false,
       phrase: `${hidden.length} more, ${often}, ${all} in all`,
       joins: null,
@@ -288,7 +291,7 @@ function importanceOf(
   moments: readonly MoneyMoment[],
   now: Instant,
 ): { amount: (number | undefined)[]; day: number[] } {
-  const next = moments.findIndex((m) => m.state === 'to come' && m.at >= now);
+  const next = moments.findIndex((m) => m.state === 'to-come' && m.at >= now);
   const isPayment = (m: MoneyMoment): boolean => m.state !== 'refunded';
   const last = moments.findLastIndex(isPayment);
   const first = moments.findIndex(isPayment);

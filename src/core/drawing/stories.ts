@@ -64,8 +64,8 @@ export function storyOfTerms(
     ...place,
     money:
       dues.length === 0
-        ? [{ at: start, amount: 0, state: 'to come' }]
-        : dues.map((due) => ({ at: due.at, amount: charged(due), state: 'to come' })),
+        ? [{ at: start, amount: 0, state: 'to-come' }]
+        : dues.map((due) => ({ at: due.at, amount: charged(due), state: 'to-come' })),
     access: products.map((title) => ({ from: start, until, holds: [], title })),
     now: { at: start, word },
     ...(endless ? { goesOn: 'until cancelled' } : {}),

@@ -1,7 +1,7 @@
 import type { Instant } from '#core/calendar';
 
 export type MoneyState =
-  'to come' | 'paid' | 'waits' | 'refused' | 'tried again' | 'refunded' | 'disputed' | 'dropped' | 'moved';
+  'to-come' | 'paid' | 'waits' | 'refused' | 'tried-again' | 'refunded' | 'disputed' | 'dropped' | 'moved';
 
 export interface MoneyMoment {
   at: Instant;
@@ -32,7 +32,7 @@ export interface KeelStory {
   money: readonly MoneyMoment[];
   access: readonly AccessStretch[];
   /** The line's present, or a flag where the thing is not yet bought. */
-  now: { at: Instant; word: 'today' | 'bought' | 'played to here' };
+  now: { at: Instant; word: 'today' | 'bought' | 'played-to-here' };
   pauses?: readonly { from: Instant; until: Instant | null }[];
   /** Payments go on beyond the last one here: "until cancelled". */
   goesOn?: string;
@@ -42,13 +42,20 @@ export interface KeelStory {
 
 /** What each state is called, in a key and in the list. */
 export const STATE_WORDS: Record<MoneyState, string> = {
-  'to come': 'to come',
+  'to-come': 'to come',
   paid: 'paid',
   waits: 'waiting for the bank',
   refused: 'refused',
-  'tried again': 'tried again',
+  'tried-again': 'tried again',
   refunded: 'given back',
   disputed: 'disputed',
   dropped: 'not taken any more',
   moved: 'moved',
+};
+
+/** What stands at the line's present. */
+export const NOW_WORDS: Record<KeelStory['now']['word'], string> = {
+  today: 'today',
+  bought: 'bought',
+  'played-to-here': 'played to here',
 };

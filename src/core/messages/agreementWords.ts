@@ -19,13 +19,13 @@ export function agreementState(a: Agreement, { locale, charged }: { locale: stri
     return 'The bank disputes a payment. Until that is decided nothing is due, and access is on hold.';
   const next = a.next ? `${money(charged(a.next))} on ${day(a.next.at)}` : '';
   switch (a.status) {
-    case 'in trial':
+    case 'in-trial':
       return `In trial until ${day(a.trialUntil)}. Then ${next}.`;
     case 'active':
       return of === null
         ? `The next payment is ${next}.`
         : `${made} of ${of} payments made, ${of - made} left. The next is ${next}.`;
-    case 'past due': {
+    case 'past-due': {
       const owed = money(sum(a.owed.map((d) => d.amount)));
       const after = a.pastDue?.tryAt ? ` It is tried again on ${day(a.pastDue.tryAt)}.` : '';
       return `${owed} is behind since ${day(a.pastDue?.since)}.${after}${a.pastDue?.held ? ' Access is on hold until it is paid.' : ` Access stays open until ${day(a.pastDue?.graceUntil)}.`}`;
@@ -38,7 +38,7 @@ export function agreementState(a: Agreement, { locale, charged }: { locale: stri
         : `Stopped. Access stays open until ${day(a.endsAt)}, and nothing more is paid.`;
     case 'ended':
       return `Ended on ${day(a.ended?.at)}: ${ENDED[a.ended?.why ?? 'cancelled']}.`;
-    case 'paid off':
+    case 'paid-off':
       return 'Paid off. Nothing more is due.';
   }
 }

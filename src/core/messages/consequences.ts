@@ -68,7 +68,7 @@ export function consequencesOf(
       continue;
     said.push(agreementState(after, { locale, charged: charged(after) }));
     const rest = restInWords(after, { locale, charged: charged(after) });
-    if (rest !== '' && after.status !== 'in trial') said.push(rest);
+    if (rest !== '' && after.status !== 'in-trial') said.push(rest);
   }
   const mails = events.filter((e) => e.type === 'agreement.mailDue').length;
   if (mails > 0) said.push('The buyer gets a message about it.');

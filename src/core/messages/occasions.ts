@@ -26,7 +26,7 @@ export const OCCASIONS: readonly Occasion[] = [
     kind: 'trial-ends',
     name: 'Trial ends soon',
     when: 'some days before a trial ends',
-    fits: (a) => a.status === 'in trial',
+    fits: (a) => a.status === 'in-trial',
     facts: next,
   },
   {
@@ -44,7 +44,7 @@ export const OCCASIONS: readonly Occasion[] = [
     kind: 'refused',
     name: 'Payment did not go through',
     when: 'when a card refuses, with a link to change it',
-    fits: (a) => a.status === 'past due',
+    fits: (a) => a.status === 'past-due',
     facts: (a) => ({
       amount: a.owed.reduce((all, due) => all + due.amount, 0),
       at: a.pastDue?.tryAt ?? null,
@@ -106,7 +106,7 @@ export const OCCASIONS: readonly Occasion[] = [
     kind: 'paid-off',
     name: 'Plan paid off',
     when: 'with the last payment of a plan',
-    fits: (a) => a.status === 'paid off',
+    fits: (a) => a.status === 'paid-off',
     facts: () => ({}),
   },
   {

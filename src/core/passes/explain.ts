@@ -32,7 +32,7 @@ const HELD = { dispute: 'the bank disputes the payment', behind: 'a payment is b
 /** Why a person can or cannot open a product at a moment. The strongest pass answers: open, then waiting, on hold, closed last. */
 export function explain(question: Question): Explanation {
   const { passes, person, product, now, zone, locale } = question;
-  const order = ['open', 'waiting', 'on hold', 'closed'];
+  const order = ['open', 'waiting', 'on-hold', 'closed'];
   const rank = (pass: Pass): number => order.indexOf(passState(pass, now));
   const best = [...passes].sort(
     (a, b) =>
@@ -63,7 +63,7 @@ export function explain(question: Question): Explanation {
         open: false,
         sentence: `${person} cannot open ${product} yet: it opens on ${formatMoment(best.from, zone, locale)}, because of ${because}.`,
       };
-    case 'on hold':
+    case 'on-hold':
       return {
         ...about,
         open: false,

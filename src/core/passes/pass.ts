@@ -36,13 +36,13 @@ export const Pass = z.object({
 });
 export type Pass = z.infer<typeof Pass>;
 
-export type PassState = 'open' | 'waiting' | 'on hold' | 'closed';
+export type PassState = 'open' | 'waiting' | 'on-hold' | 'closed';
 
 /** The state of a pass at a moment. [from, until): the last moment is already closed. */
 export function passState(pass: Pass, now: Instant): PassState {
   if (pass.closed) return 'closed';
   if (pass.until !== null && now >= pass.until) return 'closed';
-  if (pass.hold) return 'on hold';
+  if (pass.hold) return 'on-hold';
   return now < pass.from ? 'waiting' : 'open';
 }
 

@@ -1,6 +1,6 @@
 import type { Instant } from '#core/calendar';
 import type { KeptCard } from '#core/agreements';
-import type { ShopEvent } from '#core/journal';
+import { type CameFrom, fact, type ShopEvent } from '#core/journal';
 import type { Release } from '#core/release';
 import {
   agreementMoment,
@@ -49,6 +49,10 @@ export type Command =
       vatNumber?: string | undefined;
       soldAtStart?: number;
       signedIn?: boolean;
+      /** Where the visit came from; nowhere that is known by default. */
+      came?: CameFrom;
+      /** The language the buyer reads; null is the shop's own. */
+      language?: string | null;
     }
   | { type: 'answer-charge'; key: string; answer: ChargeAnswer }
   | { type: 'expire-charge'; key: string; dueAt: Instant }
@@ -134,7 +138,7 @@ export function decide(state: ShopState, command: Command, context: DecideContex
     case 'publish':
       return publish(state, command, context);
     case 'change-person':
-      return { events: [{ type: 'person.changed', v: 1, data: { personId: command.personId, rev: command.rev } }] };
+      return { events: [fact('person.changed', { personId: command.personId, rev: command.rev })] };
     case 'pay':
       return pay(state, command, context);
     case 'answer-charge':
@@ -184,11 +188,11 @@ export function decide(state: ShopState, command: Command, context: DecideContex
     case 'fetch-file':
       return fetchFile(state, command, context);
     case 'mark-done':
-      return state.todo.has(command.key) ? { events: [{ type: 'done', v: 1, data: { key: command.key } }] } : nothing;
+      return state.todo.has(command.key) ? { events: [fact('done', { key: command.key })] } : nothing;
     case 'move-clock':
-      return { events: [{ type: 'clock.moved', v: 1, data: { to: command.to } }] };
+      return { events: [fact('clock.moved', { to: command.to })] };
     case 'resume':
-      return { events: [{ type: 'journal.resumed', v: 1, data: { why: command.why } }] };
+      return { events: [fact('journal.resumed', { why: command.why })] };
   }
 }
 

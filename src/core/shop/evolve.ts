@@ -2,7 +2,7 @@ import type { Instant } from '#core/calendar';
 import type { Batch, EventOf, EventType, ShopEvent } from '#core/journal';
 import type { Pass } from '#core/passes';
 import { agreementAppliers, giveBack } from './evolveAgreements';
-import type { ShopState } from './state';
+import type { Charge, ShopState } from './state';
 
 /**
  * Applies one event. It only copies and counts what the event carries and computes nothing, so that history
@@ -36,6 +36,8 @@ const appliers: Appliers = {
   'charge.requested': (state, data, at) => {
     state.charges.set(data.key, {
       ...data,
+      amount: data.quote.dueToday,
+      currency: data.quote.currency,
       askedAt: at,
       status: 'asked',
       reason: null,
@@ -54,7 +56,7 @@ const appliers: Appliers = {
   },
   'charge.waitsForBank': (state, { key, confirmAt, until }) => {
     const charge = need(state.charges, key);
-    charge.status = 'waitsForBank';
+    charge.status = 'waits-for-bank';
     charge.confirmAt = confirmAt;
     charge.confirmUntil = until;
     state.due.push({ at: until, what: { kind: 'charge-not-confirmed', key } });
@@ -64,13 +66,13 @@ const appliers: Appliers = {
     charge.status = 'refused';
     charge.reason = reason;
     state.todo.delete(key);
-    take(state, charge.quote, charge.personId, -1);
+    fallBack(state, charge);
   },
   'charge.fellAway': (state, { key }) => {
     const charge = need(state.charges, key);
-    charge.status = 'fellAway';
+    charge.status = 'fell-away';
     state.todo.delete(key);
-    take(state, charge.quote, charge.personId, -1);
+    fallBack(state, charge);
   },
   'charge.paid': (state, { key, paymentId }) => {
     const charge = need(state.charges, key);
@@ -80,9 +82,12 @@ const appliers: Appliers = {
   },
 
   'order.paid': (state, data, at) => {
-    const lines = data.quote.lines.map((line) => ({
+    const charge = data.chargeKey === null ? undefined : need(state.charges, data.chargeKey);
+    const quote = charge?.quote ?? data.quote;
+    if (!quote) throw new Error(`Order ${data.orderId} is paid, but nothing says for what`);
+    const lines = quote.lines.map((line) => ({
       ...line,
-      paid: line.dueToday - (data.quote.replaces?.used ?? 0),
+      paid: line.dueToday - (quote.replaces?.used ?? 0),
       givenBack: 0,
       taxBack: 0,
       lost: 0,
@@ -93,15 +98,17 @@ const appliers: Appliers = {
       checkoutId: data.checkoutId,
       personId: data.personId,
       at,
-      release: data.quote.release,
-      currency: data.quote.currency,
-      zone: data.quote.zone,
-      buyer: data.quote.buyer,
+      release: quote.release,
+      currency: quote.currency,
+      zone: quote.zone,
+      buyer: quote.buyer,
+      came: data.came,
+      language: data.language,
       lines,
       paymentId: data.paymentId,
       last4: data.last4,
       receipt: data.receipt,
-      statement: data.quote.statement,
+      statement: quote.statement,
       passIds: [],
       refundIds: [],
       dispute: null,
@@ -116,9 +123,10 @@ const appliers: Appliers = {
       paid: true,
     });
     // A paid order took its place when the charge was asked for; a free one takes it here.
-    if (data.paymentId === null) take(state, data.quote, data.personId, 1);
-    for (const line of data.quote.lines)
-      if (!state.soldIn.has(line.offerId)) state.soldIn.set(line.offerId, data.quote.currency);
+    if (data.paymentId === null) take(state, quote, data.personId, 1);
+    for (const line of quote.lines) if (!state.soldIn.has(line.offerId)) state.soldIn.set(line.offerId, quote.currency);
+    // What is answered is kept small; histories from before charges were named here know it by the checkout.
+    settle(charge ?? (checkout?.lastKey ? state.charges.get(checkout.lastKey) : undefined));
     state.counts.orders += 1;
     state.counts.receipts += 1;
   },
@@ -228,6 +236,18 @@ function need<T>(map: Map<string, T>, key: string): T {
   const value = map.get(key);
   if (value === undefined) throw new Error(`The history names something it never introduced: ${key}`);
   return value;
+}
+
+/** An unanswered charge held places, coupon uses and price steps; without success it gives them back. */
+function fallBack(state: ShopState, charge: Charge): void {
+  if (charge.quote) take(state, charge.quote, charge.personId, -1);
+  settle(charge);
+}
+
+function settle(charge: Charge | undefined): void {
+  if (!charge) return;
+  charge.quote = null;
+  charge.opens = [];
 }
 
 function take(

@@ -76,7 +76,7 @@ export const agreementAppliers: Appliers = {
     if (pastDue) {
       a.pastDue = { ...pastDue, held: a.pastDue?.held ?? false, reason };
       a.owed = [...owed];
-      a.status = 'past due';
+      a.status = 'past-due';
     }
     answered(state, a, key, 'refused');
   },

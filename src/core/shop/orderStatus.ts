@@ -1,6 +1,6 @@
 import { sum } from '#core/money';
 
-export type OrderStatus = 'paid' | 'partly refunded' | 'refunded' | 'disputed';
+export type OrderStatus = 'paid' | 'partly-refunded' | 'refunded' | 'disputed';
 
 interface Counted {
   dispute: 'open' | 'won' | 'lost' | null;
@@ -13,7 +13,7 @@ export function orderStatus(order: Counted): OrderStatus {
   const paid = sum(order.lines.map((l) => l.paid));
   const back = sum(order.lines.map((l) => l.givenBack + l.lost));
   if (back === 0) return 'paid';
-  return back < paid ? 'partly refunded' : 'refunded';
+  return back < paid ? 'partly-refunded' : 'refunded';
 }
 
 /** The most that can still be given back of a line: paid − given back − lost, in minor units. */

@@ -38,7 +38,7 @@ export interface ChargeRequest {
 export type ChargeAnswer =
   | { status: 'paid'; paymentId: string }
   | { status: 'refused'; reason: string }
-  | { status: 'waitsForBank'; confirmAt: string }
+  | { status: 'waits-for-bank'; confirmAt: string }
   | { status: 'pending' }
   | { status: 'voided' };
 

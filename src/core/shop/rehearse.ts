@@ -23,7 +23,7 @@ export const NOTHING_HAPPENS: Script = { refusesFrom: null, refusesTimes: null, 
 /** One thing that would happen. */
 export interface RehearsedStep {
   at: Instant;
-  what: 'paid' | 'refused' | 'given back' | 'opens' | 'closes' | 'on hold' | 'open again' | 'message' | 'refused act';
+  what: 'paid' | 'refused' | 'given-back' | 'opens' | 'closes' | 'on-hold' | 'open-again' | 'message' | 'refused-act';
   /** Minor units where money moves. */
   amount: number | null;
   text: string;
@@ -158,7 +158,7 @@ export async function rehearse(
             : { type: 'cancel', agreementId: agreement.id, when: 'end', giveBack: false, by: 'buyer' };
     if (!command) return;
     const done = await runner.execute(command);
-    if ('refused' in done) refusals.push({ at: runner.now(), what: 'refused act', amount: null, text: done.sentence });
+    if ('refused' in done) refusals.push({ at: runner.now(), what: 'refused-act', amount: null, text: done.sentence });
   }
 }
 
@@ -214,16 +214,16 @@ function stepsOf(events: Rehearsal['events'], release: Release): RehearsedStep[]
       case 'due.refused':
         return step('refused', 'not enough money', amounts.get(event.data.key) ?? 0);
       case 'refund.paid':
-        return step('given back', '', amounts.get(event.data.refundId) ?? 0);
+        return step('given-back', '', amounts.get(event.data.refundId) ?? 0);
       case 'pass.opened':
         titles.set(event.data.pass.id, titleOf(event.data.pass.productId));
         return step('opens', titleOf(event.data.pass.productId));
       case 'pass.closed':
         return step('closes', titles.get(event.data.passId) ?? '');
       case 'pass.held':
-        return step('on hold', titles.get(event.data.passId) ?? '');
+        return step('on-hold', titles.get(event.data.passId) ?? '');
       case 'pass.released':
-        return step('open again', titles.get(event.data.passId) ?? '');
+        return step('open-again', titles.get(event.data.passId) ?? '');
       case 'mail.due':
         return step('message', event.data.mail === 'receipt' ? 'the receipt, with the way in' : 'that money goes back');
       case 'agreement.mailDue':

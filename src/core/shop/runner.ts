@@ -1,5 +1,5 @@
 import type { Instant } from '#core/calendar';
-import { type Batch, ShopEvent } from '#core/journal';
+import { checkEvent, type ShopEvent, fact, type Batch } from '#core/journal';
 import { type Command, decide, type DecideContext, type Decision, type Refusal } from './decide';
 import { dueWork } from './dueWork';
 import { evolveBatch } from './evolve';
@@ -81,7 +81,7 @@ export function createRunner(ports: Ports): Runner {
 
   /** Records events that were decided at `at`. Evolves first, so that the next command already sees them. */
   async function record(events: readonly ShopEvent[], at: Instant): Promise<boolean> {
-    const batch = { seq: state.seq + 1, at, events: events.map((event) => ShopEvent.parse(event)) };
+    const batch = { seq: state.seq + 1, at, events: events.map(checkEvent) };
     evolveBatch(state, batch);
     const append = ports.journal.append(batch);
     lastAppend = append.catch(() => undefined);
@@ -102,7 +102,7 @@ export function createRunner(ports: Ports): Runner {
   /** One probe at a time: an event of its own, so that the journal says that it stood still. */
   async function resume(): Promise<boolean> {
     if (rebuilding) await rebuilding;
-    resuming ??= record([{ type: 'journal.resumed', v: 1, data: { why: 'an append had failed' } }], now())
+    resuming ??= record([fact('journal.resumed', { why: 'an append had failed' })], now())
       .then((safe) => {
         if (safe) stalled = false;
         return safe;
@@ -142,14 +142,16 @@ export function createRunner(ports: Ports): Runner {
     const charge = state.charges.get(key);
     if (!charge) throw new Error(`No such charge: ${key}`);
     if (unsent.delete(key)) {
-      const release = ports.releases.get(charge.quote.release);
+      const { quote } = charge;
+      if (!quote) throw new Error(`Answered already: ${key}`);
+      const release = ports.releases.get(quote.release);
       return ports.payments.charge({
         key,
-        amount: charge.quote.dueToday,
-        currency: charge.quote.currency,
+        amount: charge.amount,
+        currency: charge.currency,
         token: charge.card.token,
-        description: charge.quote.lines.map((l) => l.title).join(', '),
-        statement: charge.quote.statement ?? release?.content.shop.cardStatement ?? '',
+        description: quote.lines.map((l) => l.title).join(', '),
+        statement: quote.statement ?? release?.content.shop.cardStatement ?? '',
       });
     }
     const found = await ports.payments.lookUp(key);

@@ -2,12 +2,12 @@ import type { Agreement, AgreementSeed, OwedDue } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import type { Quote, QuoteLine } from '#core/checkout';
 import { Heap } from './heap';
-import type { EventOf } from '#core/journal';
+import type { CameFrom, EventOf } from '#core/journal';
 import type { FileUse, Pass } from '#core/passes';
 
 export type MailKind = EventOf<'agreement.mailDue'>['data']['mail'];
 
-export type ChargeStatus = 'asked' | 'waitsForBank' | 'paid' | 'refused' | 'fellAway';
+export type ChargeStatus = 'asked' | 'waits-for-bank' | 'paid' | 'refused' | 'fell-away';
 
 /** One try to take money, from the moment it is written down until it is answered. */
 export interface Charge {
@@ -16,9 +16,15 @@ export interface Charge {
   checkoutId: string;
   attempt: number;
   personId: string;
-  quote: Quote;
+  /** What was asked for, in minor units of `currency`. */
+  amount: number;
+  currency: string;
+  /** Until it is answered; afterwards the order holds what was bought. */
+  quote: Quote | null;
   card: { token: string; last4: string; expires?: string | undefined; country?: string | undefined };
   opens: readonly Pass[];
+  came: CameFrom;
+  language: string | null;
   askedAt: Instant;
   status: ChargeStatus;
   reason: string | null;
@@ -43,6 +49,9 @@ export interface Order {
   release: number;
   currency: string;
   zone: string;
+  came: CameFrom;
+  /** The language the buyer read; null is the shop's own. */
+  language: string | null;
   /** Where the buyer said they are, for the tax. */
   buyer?: { country: string; reverse: boolean } | undefined;
   lines: OrderLine[];

@@ -1,7 +1,7 @@
 import type { KeptCard } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import type { Quote } from '#core/checkout';
-import type { ShopEvent } from '#core/journal';
+import { type CameFrom, fact, type ShopEvent } from '#core/journal';
 import type { Pass } from '#core/passes';
 import { accessUntil } from '#core/terms';
 import { creditGiven, returnOfCredit, startedByOrder } from './agreements';
@@ -15,8 +15,12 @@ interface Success {
   personId: string;
   quote: Quote;
   opens: readonly Pass[];
+  /** The charge that brought the money; null where none was due. */
+  chargeKey: string | null;
   paymentId: string | null;
   card: KeptCard | null;
+  came: CameFrom;
+  language: string | null;
 }
 
 /**
@@ -26,30 +30,29 @@ interface Success {
 export function successEvents(state: ShopState, success: Success, context: DecideContext): ShopEvent[] {
   const { orderId, personId } = success;
   const { now } = context;
-  const order: ShopEvent = {
-    type: 'order.paid',
-    v: 1,
-    data: {
-      orderId,
-      number: 1001 + state.counts.orders,
-      checkoutId: success.checkoutId,
-      personId,
-      quote: success.quote,
-      paymentId: success.paymentId,
-      last4: success.paymentId === null ? null : (success.card?.last4 ?? null),
-      receipt: documentNumber('R', state.counts.receipts),
-    },
-  };
-  const passes = success.opens.map((pass): ShopEvent => ({
-    type: 'pass.opened',
-    v: 1,
-    data: { pass: { ...pass, from: now, until: untilOf(success.quote, pass, now) } },
-  }));
-  const mail: ShopEvent = {
-    type: 'mail.due',
-    v: 1,
-    data: { key: `receipt-${orderId}`, mail: 'receipt', orderId, personId, refundId: null },
-  };
+  const order: ShopEvent = fact('order.paid', {
+    orderId,
+    number: 1001 + state.counts.orders,
+    checkoutId: success.checkoutId,
+    personId,
+    chargeKey: success.chargeKey,
+    quote: success.chargeKey === null ? success.quote : null,
+    paymentId: success.paymentId,
+    last4: success.paymentId === null ? null : (success.card?.last4 ?? null),
+    receipt: documentNumber('R', state.counts.receipts),
+    came: success.came,
+    language: success.language,
+  });
+  const passes = success.opens.map((pass): ShopEvent =>
+    fact('pass.opened', { pass: { ...pass, from: now, until: untilOf(success.quote, pass, now) } }),
+  );
+  const mail: ShopEvent = fact('mail.due', {
+    key: `receipt-${orderId}`,
+    mail: 'receipt',
+    orderId,
+    personId,
+    refundId: null,
+  });
   return [order, ...startedByOrder(success, now, context), ...passes, ...replacedEvents(state, success, context), mail];
 }
 

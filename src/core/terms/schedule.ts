@@ -45,7 +45,7 @@ export function paymentOf(terms: LastingTerms, n: number): Pick<Due, 'amount' | 
         ? (terms.introductory?.amount ?? 0)
         : terms.amount;
   const setUp =
-    n === 1 && terms.setUp && (terms.setUp.when === 'withFirstPayment' || !terms.trial) ? terms.setUp.amount : 0;
+    n === 1 && terms.setUp && (terms.setUp.when === 'with-first-payment' || !terms.trial) ? terms.setUp.amount : 0;
   return { amount: full + setUp, full, setUp, fee: 0 };
 }
 

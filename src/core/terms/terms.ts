@@ -19,7 +19,11 @@ export type Trial = z.infer<typeof Trial>;
 export const SetUp = z.strictObject({
   label: z.string().min(1).max(60),
   amount: paid,
-  when: z.enum(['today', 'withFirstPayment']),
+  // Releases published before this spelling had "withFirstPayment".
+  when: z.preprocess(
+    (when) => (when === 'withFirstPayment' ? 'with-first-payment' : when),
+    z.enum(['today', 'with-first-payment']),
+  ),
 });
 export type SetUp = z.infer<typeof SetUp>;
 

@@ -72,7 +72,7 @@ function viewOf(context: CounterContext, a: Agreement): MemberAgreement {
     what: a.terms.kind === 'plan' ? 'payment plan' : 'subscription',
     state: agreementState(a, { locale, charged }),
     rest: restInWords(a, { locale, charged }),
-    alarm: a.status === 'past due',
+    alarm: a.status === 'past-due',
     layout: isRunning(a) ? layoutKeelLine(story, DRAWING_WIDTH, { small: true }) : null,
     card: isRunning(a) && a.card ? `Change card (ends ${a.card.last4})` : null,
     payments: [
@@ -147,15 +147,15 @@ function actsOf(
 ): MemberAgreement['acts'] {
   if (!isRunning(a) || a.dispute !== null) return [];
   const acts: MemberAgreement['acts'] = [];
-  const stopsAt = a.status === 'in trial' ? a.trialUntil : (a.next?.at ?? a.period?.until ?? null);
+  const stopsAt = a.status === 'in-trial' ? a.trialUntil : (a.next?.at ?? a.period?.until ?? null);
   const owed = sum(a.owed.map((d) => d.amount));
-  if (a.status === 'past due' && a.unanswered === null)
+  if (a.status === 'past-due' && a.unanswered === null)
     acts.push({
       act: 'retry',
       label: `Pay ${money(owed)} now`,
       leadsTo: `${money(owed)} is taken from the card ending ${a.card?.last4 ?? ''} now. Should it be another card, change it; that pays it, too.`,
     });
-  if (a.terms.kind === 'plan' && (a.status === 'active' || a.status === 'past due')) {
+  if (a.terms.kind === 'plan' && (a.status === 'active' || a.status === 'past-due')) {
     const rest = owed + restAmount(a, charged);
     acts.push({
       act: 'rest',
@@ -184,8 +184,8 @@ function actsOf(
       label: 'Go on after all',
       leadsTo: `It goes on as if it had not been stopped. The next payment is ${money(charged({ n: lastPaid(a) + 1, at: a.endsAt }))} on ${day(a.endsAt)}.`,
     });
-  if (a.terms.kind === 'subscription' || a.status === 'in trial') {
-    if (a.status === 'past due')
+  if (a.terms.kind === 'subscription' || a.status === 'in-trial') {
+    if (a.status === 'past-due')
       acts.push({ act: 'stop', label: 'Stop now', leadsTo: 'It ends now and access closes. Nothing is owed.' });
     else if (a.status !== 'ending' && stopsAt !== null)
       acts.push({

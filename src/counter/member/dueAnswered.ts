@@ -3,14 +3,14 @@ import type { Runner } from '#core/shop';
 /** How long a person waits for the bank before they read that it is being asked. */
 const WAIT_MS = 8_000;
 
-export type DueAnswer = 'paid' | 'refused' | 'asked' | 'nothing asked';
+export type DueAnswer = 'paid' | 'refused' | 'asked' | 'nothing-asked';
 
 /** What became of a charge that somebody asked for. */
 export const SAID: Record<DueAnswer, string> = {
   paid: 'Paid. Thank you.',
   refused: 'The card was refused. Nothing was taken. Try another card.',
   asked: 'We are asking your bank. This page says so when it has answered.',
-  'nothing asked': 'Done.',
+  'nothing-asked': 'Done.',
 };
 
 /** Resolves when an agreement's charge is answered, or after a while. */

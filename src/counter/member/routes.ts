@@ -153,7 +153,7 @@ export function memberRoutes(context: CounterContext): Router {
     if ('refused' in done) throw refusalProblem(done);
     const asked = done.events.find((e) => e.type === 'due.requested');
     const answer =
-      asked?.type === 'due.requested' ? await dueAnswered(context.runner, asked.data.key) : 'nothing asked';
+      asked?.type === 'due.requested' ? await dueAnswered(context.runner, asked.data.key) : 'nothing-asked';
     await context.runner.synced();
     if (answer === 'refused') noteRefusedCard(res);
     res.json({ sentence: SAID[answer] });

@@ -84,7 +84,7 @@ export function memberView(
       day: formatDay(order.at, zone, locale),
       what: order.lines.map((l) => l.title).join(', '),
       paid: formatAmount(sum(order.lines.map((l) => l.paid)), order.currency, locale),
-      status: orderStatus(order),
+      status: orderStatus(order).replaceAll('-', ' '),
       papers: [
         {
           name: `${paperName({ tax: sum(order.lines.map((l) => l.tax)), buyer: order.buyer })} ${order.receipt}`,

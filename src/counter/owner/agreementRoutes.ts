@@ -83,7 +83,7 @@ export function agreementRoutes(context: CounterContext): Router {
         : await runner.execute(commandFor(agreement, wanted));
     if ('refused' in done) throw refusalProblem(done);
     const asked = done.events.find((e) => e.type === 'due.requested');
-    const answer = asked?.type === 'due.requested' ? await dueAnswered(runner, asked.data.key) : 'nothing asked';
+    const answer = asked?.type === 'due.requested' ? await dueAnswered(runner, asked.data.key) : 'nothing-asked';
     await runner.synced();
     res.json({ sentence: SAID[answer] });
   });

@@ -70,7 +70,7 @@ function readCharge({ status, body }: { status: number; body: unknown }): Charge
     case 'refused':
       return { status: 'refused', reason: charge.reason ?? '' };
     case 'confirm':
-      return { status: 'waitsForBank', confirmAt: charge.confirmAt ?? '' };
+      return { status: 'waits-for-bank', confirmAt: charge.confirmAt ?? '' };
     case 'pending':
       return { status: 'pending' };
     case 'voided':

@@ -157,7 +157,7 @@ export function checkoutRoutes(context: CounterContext): Router {
     const visit = readVisit(context, req, path.id);
     await runner.synced();
     const key = visit && runner.state.checkouts.get(visit.checkout)?.lastKey;
-    if (key && runner.state.charges.get(key)?.status === 'waitsForBank') runner.nudge(key);
+    if (key && runner.state.charges.get(key)?.status === 'waits-for-bank') runner.nudge(key);
     res.set('Cache-Control', 'no-store').json({
       state: visit ? checkoutState(runner.state, visit.checkout, `/${path.address}/thanks`) : { status: 'open' },
     });

@@ -11,11 +11,11 @@ export function checkoutState(state: ShopState, checkoutId: string, thanks: stri
   switch (charge?.status) {
     case 'asked':
       return { status: 'asking' };
-    case 'waitsForBank':
+    case 'waits-for-bank':
       return { status: 'bank', confirmAt: charge.confirmAt ?? '' };
     case 'refused':
       return { status: 'refused', sentence: refusalSentence(charge.reason ?? '') };
-    case 'fellAway':
+    case 'fell-away':
       return {
         status: 'fell-away',
         sentence:

@@ -1,7 +1,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Bar } from 'react-chartjs-2';
 import { Link } from 'react-router';
-import { type DayMoney, readLaterKey, type TotalRow, withQuietDays } from '#core/books';
+import { type DayMoney, readLaterKey, type TotalRow, withQuietDays } from '#core/mirror';
 import { dateIn, formatDay, startOfDate } from '#core/calendar';
 import { formatAmount, formatPlain } from '#core/money';
 import { db } from '../data/db';

@@ -1,4 +1,4 @@
-import type { RowStore } from '#core/books';
+import type { RowStore } from '#core/mirror';
 import type { Release } from '#core/release';
 import { db } from './db';
 

@@ -2,11 +2,13 @@ import {
   DEFAULT_SHOP,
   type DraftOffer,
   type DraftPrice,
+  type DraftTerms,
   newPrice,
   newTerms,
   type Product,
   type ShopDetails,
 } from '#core/catalogue';
+import type { Patch } from 'immer';
 import { Release } from '#core/release';
 import type { DocumentRow } from './db';
 
@@ -25,7 +27,7 @@ export function upgradeDocument(row: DocumentRow): DocumentRow {
           prices: offer.prices.map((price: DraftPrice) => ({
             ...newPrice(price.id),
             ...price,
-            terms: newTerms(price.terms),
+            terms: respelledTerms(newTerms(price.terms)),
           })),
         },
       };
@@ -41,7 +43,7 @@ export function upgradeDocument(row: DocumentRow): DocumentRow {
         doc: {
           ...shop,
           brand: (shop as Partial<ShopDetails>).brand ?? null,
-          tax: (shop as Partial<ShopDetails>).tax ?? null,
+          tax: respelledTax((shop as Partial<ShopDetails>).tax ?? null),
           billing: { ...DEFAULT_SHOP.billing, ...(shop as Partial<ShopDetails>).billing },
         },
       };
@@ -49,6 +51,27 @@ export function upgradeDocument(row: DocumentRow): DocumentRow {
     default:
       return row;
   }
+}
+
+/** What once was written in two words or with a capital, by how it is spelt now. */
+const SPELT: Record<string, string> = { 'on top': 'on-top', withFirstPayment: 'with-first-payment' };
+const spelt = <T extends string>(value: T): T => (SPELT[value] ?? value) as T;
+
+const respelledTax = (tax: ShopDetails['tax']): ShopDetails['tax'] => tax && { ...tax, how: spelt(tax.how) };
+const respelledTerms = (terms: DraftTerms): DraftTerms =>
+  terms.setUp === null ? terms : { ...terms, setUp: { ...terms.setUp, when: spelt(terms.setUp.when) } };
+
+/** The same in a step that can be undone: only where such a value stood, never in words that somebody typed. */
+export function respell(patch: Patch): void {
+  const place = patch.path.at(-1);
+  const value: unknown = patch.value;
+  if ((place === 'how' || place === 'when') && typeof value === 'string') patch.value = spelt(value);
+  else if (typeof value === 'object' && value !== null)
+    for (const [name, inner] of Object.entries(value)) {
+      const part: Patch = { op: 'replace', path: [name], value: inner };
+      respell(part);
+      (value as Record<string, unknown>)[name] = part.value;
+    }
 }
 
 /** The live release as an earlier version kept it, with the parts that came later. What cannot be read is asked for anew. */

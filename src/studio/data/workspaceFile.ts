@@ -2,7 +2,7 @@ import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import { UnzipInflate, strToU8, Unzip, UnzipPassThrough, Zip, ZipDeflate, ZipPassThrough } from 'fflate';
 import * as z from 'zod';
-import { moveRows } from '#core/books';
+import { moveRows } from '#core/mirror';
 import { FIRST_PREV, parseLine } from '#core/journal';
 import { PersonRecord } from '#core/people';
 import { Release } from '#core/release';

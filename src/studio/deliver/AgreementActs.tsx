@@ -1,6 +1,6 @@
 import { type ReactNode, useState } from 'react';
 import { isRunning } from '#core/agreements';
-import type { AgreementRow } from '#core/books';
+import type { AgreementRow } from '#core/mirror';
 import { addDays, dateIn } from '#core/calendar';
 import { formatPlain, parseAmount } from '#core/money';
 import { shortTerms } from '#core/terms';
@@ -21,13 +21,13 @@ export function AgreementActs({ draft, row }: { draft: Draft; row: AgreementRow 
   const { tax } = draft.live?.content.shop ?? draft.content.shop;
   const taxed = tax !== null && tax.how !== 'none';
   const kinds: [Kind, string, boolean][] = [
-    ['retry', 'Try the card again', a.status === 'past due'],
+    ['retry', 'Try the card again', a.status === 'past-due'],
     ['pause', 'Pause', a.status === 'active'],
     ['return', 'Take up again', a.status === 'paused'],
     ['keep', 'Take the stop back', a.status === 'ending' && !a.finishes],
-    ['cancel', 'Stop', isRunning(a) && (!plan || a.status === 'in trial')],
-    ['stop-plan', 'End the plan', isRunning(a) && plan && a.status !== 'in trial'],
-    ['switch', 'Switch', !plan && (a.status === 'active' || a.status === 'in trial')],
+    ['cancel', 'Stop', isRunning(a) && (!plan || a.status === 'in-trial')],
+    ['stop-plan', 'End the plan', isRunning(a) && plan && a.status !== 'in-trial'],
+    ['switch', 'Switch', !plan && (a.status === 'active' || a.status === 'in-trial')],
     ['move-due-day', 'Change the due day', a.status === 'active'],
     ['move', 'Change the country', isRunning(a) && taxed],
     ['refund', 'Give money back', row.paid > 0],

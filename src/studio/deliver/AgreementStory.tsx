@@ -86,7 +86,7 @@ export function AgreementStory({ draft, id }: { draft: Draft; id: string }) {
           {person?.address}
         </span>
       </p>
-      <p className={`lead mt-3 ${a.status === 'past due' ? 'text-alarm' : ''}`} data-testid="agreement-state">
+      <p className={`lead mt-3 ${a.status === 'past-due' ? 'text-alarm' : ''}`} data-testid="agreement-state">
         {state}
       </p>
       {restInWords(a, { locale, charged }) !== '' && (

@@ -1,7 +1,7 @@
 import type { Collection, InsertType } from 'dexie';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import type { AgreementRow } from '#core/books';
+import type { AgreementRow } from '#core/mirror';
 import { type Agreement, chargeFor } from '#core/agreements';
 import { formatDay } from '#core/calendar';
 import type { ShopTax } from '#core/catalogue';
@@ -10,18 +10,19 @@ import { formatAmount } from '#core/money';
 import { shortTerms } from '#core/terms';
 import { db } from '../data/db';
 import type { Draft } from '../data/draft';
+import { inWords } from '../statusWords';
 import { ChoiceFill } from '../price/Fill';
 import { exportAgreements } from './exportAgreements';
 
 const STEP = 100;
 
 export const STATUSES: readonly (readonly [Agreement['status'], string])[] = [
-  ['past due', 'Past due'],
-  ['in trial', 'In trial'],
+  ['past-due', 'Past due'],
+  ['in-trial', 'In trial'],
   ['active', 'Active'],
   ['paused', 'Paused'],
   ['ending', 'Stopped, still open'],
-  ['paid off', 'Paid off'],
+  ['paid-off', 'Paid off'],
   ['ended', 'Ended'],
 ];
 
@@ -170,8 +171,8 @@ export function AgreementsSheet({ draft, selected }: { draft: Draft; selected: s
                   <br />
                   <span className="cap">{shortTerms(row.agreement.terms, row.agreement.currency, shop.locale)}</span>
                 </td>
-                <td className={row.status === 'past due' ? 'text-alarm' : ''}>
-                  {row.status}
+                <td className={row.status === 'past-due' ? 'text-alarm' : ''}>
+                  {inWords(row.status)}
                   {made(row)}
                 </td>
                 <td className="whitespace-nowrap text-ink-2">{nextOf(row, shop.locale, tax)}</td>

@@ -117,7 +117,7 @@ function ListsIndex({ list, search, present }: { list: string; search: string; p
         .map(([id, name]) => (
           <Link key={id} className="row" to={agreementsLink(id)} aria-current={status === id ? 'true' : undefined}>
             <b className="flex justify-between gap-3">
-              <span className={`!text-[15px] ${id === 'past due' ? '!text-alarm' : '!text-ink'}`}>{name}</span>
+              <span className={`!text-[15px] ${id === 'past-due' ? '!text-alarm' : '!text-ink'}`}>{name}</span>
               <span>{totals?.get(id)?.count.toLocaleString('en') ?? ''}</span>
             </b>
           </Link>

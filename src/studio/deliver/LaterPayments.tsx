@@ -1,7 +1,7 @@
 import Dexie from 'dexie';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Link, useSearchParams } from 'react-router';
-import { dayBounds, type LaterPaymentRow, readLaterKey } from '#core/books';
+import { dayBounds, type LaterPaymentRow, readLaterKey } from '#core/mirror';
 import { formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
 import { db } from '../data/db';

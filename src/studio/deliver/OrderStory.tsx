@@ -9,6 +9,7 @@ import { KeelLine } from '../../ui/KeelLine';
 import { db } from '../data/db';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
+import { inWords } from '../statusWords';
 import { agreementsLink } from './AgreementsSheet';
 import { RefundForm } from './RefundForm';
 
@@ -85,7 +86,7 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: string }
           <Link className="underline" to={agreementsLink('', a.id)} dir="auto">
             {a.agreement.title}
           </Link>
-          , {a.status}.
+          , {inWords(a.status)}.
         </p>
       ))}
       <div className="sec mt-2">

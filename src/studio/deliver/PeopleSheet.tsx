@@ -1,7 +1,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import type { BuyerRow } from '#core/books';
+import type { BuyerRow } from '#core/mirror';
 import { formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
 import { db } from '../data/db';

@@ -9,6 +9,7 @@ import { explain, type Explanation, type OpenFor } from '#core/passes';
 import { db } from '../data/db';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
+import { inWords } from '../statusWords';
 import { agreementsLink } from './AgreementsSheet';
 import { AnswerThem } from './AnswerThem';
 
@@ -129,7 +130,7 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: strin
             </Link>
             , {formatDay(o.at, zone, locale)}: <span dir="auto">{o.title}</span>,{' '}
             <span className="text-money">{o.paid === 0 ? 'free' : formatAmount(o.paid, o.currency, locale)}</span>
-            {o.status !== 'paid' && `, ${o.status}`}
+            {o.status !== 'paid' && `, ${inWords(o.status)}`}
           </p>
         ))}
       </div>

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { OrderRow } from '#core/books';
+import type { OrderRow } from '#core/mirror';
 import { formatAmount, formatPlain, parseAmount } from '#core/money';
 import { stillRefundable } from '#core/shop';
 import { sentenceOf, usePreviewRefundQuery, useRefundMutation } from '../data/ownerApi';

@@ -1,4 +1,4 @@
-import type { OrderRow } from '#core/books';
+import type { OrderRow } from '#core/mirror';
 import { formatAmount } from '#core/money';
 import { stillRefundable } from '#core/shop';
 import { readMeta, writeMeta } from '../data/db';

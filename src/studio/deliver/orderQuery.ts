@@ -1,4 +1,4 @@
-import type { OrderChoice, OrderGroup } from '#core/books';
+import type { OrderChoice, OrderGroup } from '#core/mirror';
 
 /** What a list of orders is asked for by. Empty means any. */
 export interface OrderQuery extends OrderChoice {

@@ -1,5 +1,5 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { addUp, listRange, type StoredOrder, totalsRange } from '#core/books';
+import { addUp, listRange, type StoredOrder, totalsRange } from '#core/mirror';
 import type { PersonRecord } from '#core/people';
 import { db } from '../data/db';
 import { askLists } from '../data/lists';

@@ -143,12 +143,12 @@ async function orderLetter(message: string, { draft, real, url }: Setting): Prom
 }
 
 const STATES: readonly Agreement['status'][] = [
-  'past due',
-  'in trial',
+  'past-due',
+  'in-trial',
   'paused',
   'ending',
   'active',
-  'paid off',
+  'paid-off',
   'ended',
 ];
 

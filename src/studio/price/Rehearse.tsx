@@ -1,4 +1,5 @@
 import { type Remote, wrap } from 'comlink';
+import { inWords } from '../statusWords';
 import { useEffect, useRef, useState } from 'react';
 import type { DraftOffer, Price } from '#core/catalogue';
 import { addDays, dateIn, formatDay, formatTime } from '#core/calendar';
@@ -178,14 +179,14 @@ export function Rehearse({
                     {formatDay(s.at, shop.zone, shop.locale, { short: true, year: true })}
                   </td>
                   <td
-                    className={`py-1 pr-2 ${s.what === 'refused' || s.what === 'refused act' ? 'text-alarm' : s.what === 'message' ? 'text-ink-2' : ''}`}
+                    className={`py-1 pr-2 ${s.what === 'refused' || s.what === 'refused-act' ? 'text-alarm' : s.what === 'message' ? 'text-ink-2' : ''}`}
                     dir="auto"
                   >
                     {s.what === 'message'
                       ? `message: ${s.text}`
-                      : s.what === 'refused act'
+                      : s.what === 'refused-act'
                         ? s.text
-                        : `${s.what}${s.text === '' ? '' : `, ${s.text}`}`}
+                        : `${inWords(s.what)}${s.text === '' ? '' : `, ${s.text}`}`}
                   </td>
                   <td className="py-1 text-right whitespace-nowrap text-money">
                     {s.amount === null ? '' : money(s.amount)}

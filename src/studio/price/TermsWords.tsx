@@ -232,7 +232,7 @@ export function BeginningLines({ name, price, currency, edit, wrong, onBlur }: P
             value={setUp.when}
             choices={[
               ['today', 'on the day of buying'],
-              ['withFirstPayment', 'with the first full payment'],
+              ['with-first-payment', 'with the first full payment'],
             ]}
             onChange={(when) =>
               edit((p) => {

@@ -24,7 +24,7 @@ interface Props {
 const HOW = [
   ['none', 'no tax is charged'],
   ['included', 'tax is included in prices'],
-  ['on top', 'tax comes on top of prices'],
+  ['on-top', 'tax comes on top of prices'],
 ] as const;
 
 /** How tax is charged, and the table of rates by country that the seller can change. */

@@ -1,5 +1,6 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Link } from 'react-router';
+import { inWords } from '../statusWords';
 import { formatDay, formatTime } from '#core/calendar';
 import { formatAmount } from '#core/money';
 import { db } from '../data/db';
@@ -53,7 +54,7 @@ export function Lately({ draft }: { draft: Draft }) {
               </td>
               <td className="text-ink-2" dir="auto">
                 {o.title}
-                {o.status !== 'paid' && <span className="text-ink-3"> · {o.status}</span>}
+                {o.status !== 'paid' && <span className="text-ink-3"> · {inWords(o.status)}</span>}
               </td>
               <td className="num !pr-0 text-money">
                 {o.paid === 0 ? 'free' : formatAmount(o.paid, o.currency, locale)}

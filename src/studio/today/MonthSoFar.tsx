@@ -1,5 +1,5 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import type { DayMoney } from '#core/books';
+import type { DayMoney } from '#core/mirror';
 import { addMs, DAY, dateIn, formatDay, type Instant, startOfDate } from '#core/calendar';
 import { formatAmount } from '#core/money';
 import { Link } from 'react-router';

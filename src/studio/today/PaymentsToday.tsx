@@ -4,7 +4,7 @@ import { chargeFor, isRunning } from '#core/agreements';
 import { addDays, dateIn, formatDay } from '#core/calendar';
 import { reasonWords } from '#core/messages';
 import { formatAmount, sum } from '#core/money';
-import type { AgreementRow } from '#core/books';
+import type { AgreementRow } from '#core/mirror';
 import { db } from '../data/db';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
@@ -42,7 +42,7 @@ export function PaymentsToday({ draft }: { draft: Draft }) {
     const month = today.slice(0, 7);
     const next = addDays(`${month}-28`, 7).slice(0, 7);
     const expiring = (
-      await db.agreements.where('status').anyOf('active', 'in trial', 'past due').limit(LOOKED_AT).toArray()
+      await db.agreements.where('status').anyOf('active', 'in-trial', 'past-due').limit(LOOKED_AT).toArray()
     ).filter(
       (r) => isRunning(r.agreement) && r.agreement.card?.expires !== undefined && r.agreement.card.expires <= next,
     );
@@ -60,7 +60,7 @@ export function PaymentsToday({ draft }: { draft: Draft }) {
       expiring,
       people,
       came: { count: sum(came.map((t) => t.count)), paid: sum(came.map((t) => t.paid)) },
-      behindCount: await db.agreements.where('status').equals('past due').count(),
+      behindCount: await db.agreements.where('status').equals('past-due').count(),
     };
   }, [today, zone, currency]);
   if (!data || data.behind.length + data.trials.length + data.expiring.length + data.came.count === 0) return null;
@@ -94,12 +94,12 @@ export function PaymentsToday({ draft }: { draft: Draft }) {
           .
         </p>
       )}
-      <Lines heading="Did not go through" lines={failed} more={data.behindCount - failed.length} status="past due" />
+      <Lines heading="Did not go through" lines={failed} more={data.behindCount - failed.length} status="past-due" />
       <Lines
         heading="Trials that end this week"
         lines={ending}
         more={data.trials.length - ending.length}
-        status="in trial"
+        status="in-trial"
       />
       <Lines heading="Cards that expire" lines={cards} more={data.expiring.length - cards.length} status="active" />
     </>

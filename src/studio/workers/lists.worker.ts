@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { dayBounds, groupOf, type OrderGroup, type StoredOrder } from '#core/books';
+import { dayBounds, groupOf, type OrderGroup, type StoredOrder } from '#core/mirror';
 import { dateIn } from '#core/calendar';
 import { db } from '../data/db';
 import { MIRROR_MOVED, type MirrorMoved } from './news';

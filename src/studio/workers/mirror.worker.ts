@@ -1,4 +1,4 @@
-import { idsTouched, moveRows } from '#core/books';
+import { idsTouched, moveRows } from '#core/mirror';
 import { type Batch, FIRST_PREV } from '#core/journal';
 import type { PersonRecord } from '#core/people';
 import { sha256 } from '@noble/hashes/sha2.js';

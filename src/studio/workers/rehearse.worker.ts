@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import { chargeFor } from '#core/agreements';
 import type { Instant } from '#core/calendar';
-import { agreementRowsOf } from '#core/books';
+import { agreementRowsOf } from '#core/mirror';
 import { type KeelStory, NO_PAST, storyOfAgreement } from '#core/drawing';
 import type { Release } from '#core/release';
 import { rehearse, type RehearsedStep, type Script } from '#core/shop';
@@ -33,7 +33,7 @@ const rehearsal = {
             first: { at: order.at, amount: line.paid },
             charged: (due) => chargeFor(agreement, due, tax).amount,
             now: played.end,
-            word: 'played to here',
+            word: 'played-to-here',
             locale,
             past: agreementRowsOf(played.events, tax).get(agreement.id)?.past ?? NO_PAST,
             passes: agreement.passIds

@@ -1,5 +1,5 @@
 import { afterRefusal } from '#core/agreements';
-import type { ShopEvent } from '#core/journal';
+import { fact, type ShopEvent } from '#core/journal';
 import { formatAmount } from '#core/money';
 import type { Command, DecideContext, Decision } from '../decide';
 import type { DueCharge, ShopState } from '../state';
@@ -38,12 +38,12 @@ export function answerDue(
       return { events: refusedEvents(state, charge, answer.reason, context) };
     case 'voided':
       return { events: refusedEvents(state, charge, 'never-reached', context) };
-    case 'waitsForBank':
+    case 'waits-for-bank':
       // On a later due nobody sits before the screen: it counts as refused, and is made impossible at the service.
       return {
         events: [
           ...refusedEvents(state, charge, 'needs-bank', context),
-          { type: 'void.due', v: 1, data: { key: `void-${key}`, chargeKey: key } },
+          fact('void.due', { key: `void-${key}`, chargeKey: key }),
         ],
       };
   }
@@ -57,7 +57,7 @@ function refusedEvents(state: ShopState, charge: DueCharge, reason: string, cont
   const refused = (
     pastDue: Extract<ShopEvent, { type: 'due.refused' }>['data']['pastDue'],
     owed: typeof a.owed,
-  ): ShopEvent => ({ type: 'due.refused', v: 1, data: { key, agreementId: a.id, reason, pastDue, owed } });
+  ): ShopEvent => fact('due.refused', { key, agreementId: a.id, reason, pastDue, owed });
   // The buyer or the seller asked for these and sees the answer; nothing else changes.
   if (charge.why === 'rest' || charge.why === 'switch') return [refused(null, a.owed)];
   if (charge.why === 'asked' && a.pastDue) {
@@ -81,16 +81,12 @@ function lateAnswer(state: ShopState, charge: DueCharge, orderId: string, status
   const amount = formatAmount(charge.amount, charge.currency, 'en');
   return {
     events: [
-      {
-        type: 'attention.raised',
-        v: 1,
-        data: {
-          id: `late-${charge.key}`,
-          what: 'late-answer',
-          orderId,
-          text: `The payment service now says that ${amount} for “${charge.title}” was taken after all, though that payment was closed without success. Give it back at the payment service.`,
-        },
-      },
+      fact('attention.raised', {
+        id: `late-${charge.key}`,
+        what: 'late-answer',
+        orderId,
+        text: `The payment service now says that ${amount} for “${charge.title}” was taken after all, though that payment was closed without success. Give it back at the payment service.`,
+      }),
     ],
   };
 }

@@ -1,6 +1,6 @@
 import { type Agreement, dueAfterReturn, isRunning, lastPaid } from '#core/agreements';
 import type { Instant } from '#core/calendar';
-import type { ShopEvent } from '#core/journal';
+import { fact, type ShopEvent } from '#core/journal';
 import type { Command, DecideContext, Decision } from '../decide';
 import type { ShopState } from '../state';
 import { endEvents } from './closings';
@@ -26,7 +26,7 @@ export function cancel(
       refused: 'disputed',
       sentence: 'The bank disputes a payment. Until that is decided this cannot be stopped.',
     };
-  if (a.terms.kind === 'plan' && a.status !== 'in trial')
+  if (a.terms.kind === 'plan' && a.status !== 'in-trial')
     return {
       refused: 'not-now',
       sentence:
@@ -36,7 +36,7 @@ export function cancel(
     return { refused: 'nothing-to-do', sentence: 'It is stopped already and ends by itself.' };
   const { now } = context;
   // Nothing is paid for any more: it ends at once, and nothing is owed.
-  if (a.status === 'past due')
+  if (a.status === 'past-due')
     return {
       events: [
         ...endEvents(state, a, 'cancelled', 'ended', null, context),
@@ -65,7 +65,7 @@ export function cancel(
     return {
       events: [
         ...back.events,
-        { type: 'agreement.cancelled', v: 1, data: { agreementId, endsAt, by } },
+        fact('agreement.cancelled', { agreementId, endsAt, by }),
         mailOf(a, 'cancelled', mailKey(a, now), { at: endsAt }),
       ],
     };
@@ -73,7 +73,7 @@ export function cancel(
   const endsAt = a.next?.at ?? a.period?.until ?? now;
   return {
     events: [
-      { type: 'agreement.cancelled', v: 1, data: { agreementId, endsAt, by } },
+      fact('agreement.cancelled', { agreementId, endsAt, by }),
       mailOf(a, 'cancelled', mailKey(a, now), { at: endsAt }),
     ],
   };
@@ -85,21 +85,17 @@ function refundUnused(state: ShopState, a: Agreement, amount: number, { ids }: D
   const paid = paidWith(state, a);
   if (!paid || amount === 0) return [];
   return [
-    {
-      type: 'refund.requested',
-      v: 1,
-      data: {
-        refundId: ids.next('r'),
-        orderId: paid.orderId,
-        paymentId: paid.paymentId,
-        amount,
-        currency: a.currency,
-        shares: [{ lineId: paid.lineId, amount, tax: taxOfBack(paid, amount) }],
-        closes: [],
-        reason: 'Unused days',
-        agreementId: a.id,
-      },
-    },
+    fact('refund.requested', {
+      refundId: ids.next('r'),
+      orderId: paid.orderId,
+      paymentId: paid.paymentId,
+      amount,
+      currency: a.currency,
+      shares: [{ lineId: paid.lineId, amount, tax: taxOfBack(paid, amount) }],
+      closes: [],
+      reason: 'Unused days',
+      agreementId: a.id,
+    }),
   ];
 }
 
@@ -117,15 +113,11 @@ export function keepOn(
   const inTrial = a.trialUntil !== null && a.endsAt === a.trialUntil && lastPaid(a) === 0;
   return {
     events: [
-      {
-        type: 'agreement.kept',
-        v: 1,
-        data: {
-          agreementId,
-          status: inTrial ? 'in trial' : 'active',
-          next: toCome({ n: lastPaid(a) + 1, at: a.endsAt }, a.zone, shopOf(context)),
-        },
-      },
+      fact('agreement.kept', {
+        agreementId,
+        status: inTrial ? 'in-trial' : 'active',
+        next: toCome({ n: lastPaid(a) + 1, at: a.endsAt }, a.zone, shopOf(context)),
+      }),
       mailOf(a, 'kept', `kept-${a.id}-${now.slice(0, 19).replace(/\D/g, '')}`, { at: a.endsAt }),
     ],
   };

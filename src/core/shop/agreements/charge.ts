@@ -1,7 +1,7 @@
 import { type Agreement, chargeFor, type DueMoment, type OwedDue, restOfPlan } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { sum } from '#core/money';
-import type { EventOf, ShopEvent } from '#core/journal';
+import { fact, type EventOf, type ShopEvent } from '#core/journal';
 import { paymentsOf, periodEnd } from '#core/terms';
 import type { Command, DecideContext, Decision } from '../decide';
 import type { ShopState } from '../state';
@@ -19,7 +19,7 @@ export function chargeDue(
   const a = state.agreements.get(agreementId);
   if (!a?.next || a.next.at !== dueAt || a.unanswered !== null || a.dispute !== null) return nothing;
   const goesOn =
-    a.status === 'in trial' || a.status === 'active' || (a.status === 'past due' && a.terms.kind === 'plan');
+    a.status === 'in-trial' || a.status === 'active' || (a.status === 'past-due' && a.terms.kind === 'plan');
   if (!goesOn) return nothing;
   const due = chargeFor(a, a.next, shopOf(context).tax);
   return {
@@ -47,7 +47,7 @@ export function retryDue(
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
   if (a.unanswered !== null) return stillAsking;
-  if (a.status !== 'past due' || a.dispute !== null)
+  if (a.status !== 'past-due' || a.dispute !== null)
     return { refused: 'nothing-to-do', sentence: 'Nothing is owed at this moment, so there is nothing to try again.' };
   return { events: ask(state, a, a.owed, { why: 'asked', planned: now, next: a.next }) };
 }
@@ -61,11 +61,11 @@ export function changeCard(
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
   if (a.unanswered !== null) return stillAsking;
-  const changed: ShopEvent = { type: 'agreement.cardChanged', v: 1, data: { agreementId, card } };
-  if (a.status === 'ended' || a.status === 'paid off')
+  const changed: ShopEvent = fact('agreement.cardChanged', { agreementId, card });
+  if (a.status === 'ended' || a.status === 'paid-off')
     return { refused: 'nothing-to-do', sentence: 'Nothing more is paid here, so no card is needed.' };
   const again =
-    a.status === 'past due' && a.dispute === null
+    a.status === 'past-due' && a.dispute === null
       ? ask(state, { ...a, card }, a.owed, { why: 'asked', planned: context.now, next: a.next })
       : [];
   // A key of its own: every change is told.
@@ -82,7 +82,7 @@ export function payRest(
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
   if (a.unanswered !== null) return stillAsking;
-  if (a.terms.kind !== 'plan' || a.dispute !== null || (a.status !== 'active' && a.status !== 'past due'))
+  if (a.terms.kind !== 'plan' || a.dispute !== null || (a.status !== 'active' && a.status !== 'past-due'))
     return { refused: 'nothing-to-do', sentence: 'There is no rest to pay here.' };
   const rest = restOfPlan(a, shopOf(context).tax);
   if (rest.length === 0) return { refused: 'nothing-to-do', sentence: 'There is no rest to pay here.' };
@@ -117,25 +117,22 @@ function ask(
     });
   const card = a.card ?? { token: 'none', last4: '0000' };
   return [
-    {
-      type: 'due.requested',
-      v: 1,
-      data: {
-        key,
-        agreementId: a.id,
-        why,
-        planned,
-        dues: [...dues],
-        amount,
-        tax,
-        credit,
-        currency: a.currency,
-        card,
-        title: a.title,
-        statement: a.statement,
-        next,
-      },
-    },
+    fact('due.requested', {
+      key,
+      agreementId: a.id,
+      why,
+      planned,
+      dues: [...dues],
+      amount,
+      tax,
+      credit,
+      currency: a.currency,
+      card,
+      title: a.title,
+      statement: a.statement,
+      next,
+      came: a.came,
+    }),
   ];
 }
 
@@ -157,33 +154,29 @@ export function paidEvents(state: ShopState, a: Agreement, paid: Paid): ShopEven
   const all = paymentsOf(a.terms);
   const finished = all !== null && last.n >= all;
   const until = periodEnd(a.terms, a.anchor, last.n, a.zone);
-  const status = !finished ? 'active' : a.terms.kind === 'plan' ? 'paid off' : 'ending';
+  const status = !finished ? 'active' : a.terms.kind === 'plan' ? 'paid-off' : 'ending';
   const moved = paid.amount > 0 || paid.credit > 0;
   const receipt = moved ? documentNumber('R', state.counts.receipts) : null;
   return [
-    {
-      type: 'due.paid',
-      v: 1,
-      data: {
-        key: paid.key,
-        agreementId: a.id,
-        paymentId: paid.paymentId,
-        receipt,
-        dues: [...paid.dues],
-        amount: paid.amount,
-        tax: paid.tax,
-        credit: paid.credit,
-        last4: paid.last4,
-        period: { from: last.at, until, amount: last.forPeriod, paymentId: paid.paymentId },
-        next: finished ? null : paid.next,
-        status,
-        endsAt: status === 'ending' ? until : null,
-      },
-    },
+    fact('due.paid', {
+      key: paid.key,
+      agreementId: a.id,
+      paymentId: paid.paymentId,
+      receipt,
+      dues: [...paid.dues],
+      amount: paid.amount,
+      tax: paid.tax,
+      credit: paid.credit,
+      last4: paid.last4,
+      period: { from: last.at, until, amount: last.forPeriod, paymentId: paid.paymentId },
+      next: finished ? null : paid.next,
+      status,
+      endsAt: status === 'ending' ? until : null,
+    }),
     ...releaseAll(state, a, 'behind'),
     ...(moved
       ? [mailOf(a, 'payment', `paid-${paid.key}`, { amount: paid.amount, at: paid.next?.at ?? null, receipt })]
       : []),
-    ...(status === 'paid off' ? [mailOf(a, 'paid-off', `off-${a.id}`)] : []),
+    ...(status === 'paid-off' ? [mailOf(a, 'paid-off', `off-${a.id}`)] : []),
   ];
 }

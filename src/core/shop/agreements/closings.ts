@@ -1,6 +1,6 @@
 import type { Instant } from '#core/calendar';
 import { type Agreement, chargeFor } from '#core/agreements';
-import type { ShopEvent } from '#core/journal';
+import { fact, type ShopEvent } from '#core/journal';
 import type { EndReason } from '#core/agreements';
 import type { CloseReason } from '#core/passes';
 import type { DecideContext, Decision } from '../decide';
@@ -21,7 +21,7 @@ export function endGrace(state: ShopState, { agreementId, dueAt }: Moment): Deci
   if (a.pastDue.endAt === dueAt) return nothing;
   return {
     events: [
-      { type: 'agreement.held', v: 1, data: { agreementId, dueAt } },
+      fact('agreement.held', { agreementId, dueAt }),
       ...holdAll(state, a, 'behind'),
       mailOf(a, 'on-hold', `hold-${a.id}-${a.asked}`),
     ],
@@ -59,7 +59,7 @@ export function endEvents(
   context: DecideContext,
 ): ShopEvent[] {
   return [
-    { type: 'agreement.ended', v: 1, data: { agreementId: a.id, why, dueAt } },
+    fact('agreement.ended', { agreementId: a.id, why, dueAt }),
     ...(close === null ? [] : closeAll(state, a, close, dueAt)),
     ...creditLeft(a, context),
   ];
@@ -68,7 +68,7 @@ export function endEvents(
 /** The rate of tax will be another at the next payment, and tax comes on top: the buyer hears the new amount in time. */
 export function tellAmount(state: ShopState, { agreementId, dueAt }: Moment, context: DecideContext): Decision {
   const a = state.agreements.get(agreementId);
-  if (!a?.next || a.next.tellAt !== dueAt || (a.status !== 'active' && a.status !== 'in trial')) return nothing;
+  if (!a?.next || a.next.tellAt !== dueAt || (a.status !== 'active' && a.status !== 'in-trial')) return nothing;
   const { tax } = shopOf(context);
   const before = chargeFor(a, { n: a.next.n, at: a.period?.from ?? a.start }, tax).amount;
   const after = chargeFor(a, a.next, tax).amount;
@@ -84,7 +84,7 @@ export function tellTrialEnds(
   amount: (a: Agreement) => number,
 ): Decision {
   const a = state.agreements.get(agreementId);
-  if (a?.status !== 'in trial' || a.noticeAt !== dueAt || a.next === null) return nothing;
+  if (a?.status !== 'in-trial' || a.noticeAt !== dueAt || a.next === null) return nothing;
   return {
     events: [mailOf(a, 'trial-ends', `trial-${a.id}-${a.next.at.slice(0, 10)}`, { amount: amount(a), at: a.next.at })],
   };

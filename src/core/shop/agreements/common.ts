@@ -1,7 +1,7 @@
 import { type Agreement, type AgreementPayment, dueAfter, type DueMoment } from '#core/agreements';
 import { type Instant, plusDays } from '#core/calendar';
 import { DEFAULT_SHOP, type ShopDetails } from '#core/catalogue';
-import type { EventOf, ShopEvent } from '#core/journal';
+import { fact, type EventOf, type ShopEvent } from '#core/journal';
 import type { CloseReason, HoldReason } from '#core/passes';
 import type { DecideContext, Refusal } from '../decide';
 import type { ShopState } from '../state';
@@ -28,10 +28,8 @@ export const mailOf = (
   mail: Mail['mail'],
   key: string,
   facts: Partial<Pick<Mail, 'amount' | 'at' | 'receipt' | 'reason'>> = {},
-): ShopEvent => ({
-  type: 'agreement.mailDue',
-  v: 1,
-  data: {
+): ShopEvent =>
+  fact('agreement.mailDue', {
     key,
     mail,
     agreementId: a.id,
@@ -41,8 +39,7 @@ export const mailOf = (
     receipt: null,
     reason: null,
     ...facts,
-  },
-});
+  });
 
 const livePasses = (state: ShopState, a: Pick<Agreement, 'passIds'>): string[] =>
   a.passIds.filter((id) => !state.passes.get(id)?.closed);
@@ -53,19 +50,19 @@ export const closeAll = (
   a: Pick<Agreement, 'passIds'>,
   why: CloseReason,
   dueAt: Instant | null,
-): ShopEvent[] => livePasses(state, a).map((passId) => ({ type: 'pass.closed', v: 1, data: { passId, why, dueAt } }));
+): ShopEvent[] => livePasses(state, a).map((passId) => fact('pass.closed', { passId, why, dueAt }));
 
 /** Holds what is not held already. */
 export const holdAll = (state: ShopState, a: Pick<Agreement, 'passIds'>, why: HoldReason): ShopEvent[] =>
   livePasses(state, a)
     .filter((id) => why === 'dispute' || state.passes.get(id)?.hold === null)
-    .map((passId) => ({ type: 'pass.held', v: 1, data: { passId, why } }));
+    .map((passId) => fact('pass.held', { passId, why }));
 
 /** Releases what is held for one of these reasons. */
 export const releaseAll = (state: ShopState, a: Pick<Agreement, 'passIds'>, ...whys: HoldReason[]): ShopEvent[] =>
   livePasses(state, a)
     .filter((id) => whys.includes(state.passes.get(id)?.hold?.why ?? ('none' as HoldReason)))
-    .map((passId) => ({ type: 'pass.released', v: 1, data: { passId } }));
+    .map((passId) => fact('pass.released', { passId }));
 
 /** What was given back already of the payment that a period was paid with. */
 export function givenBackOf(state: ShopState, a: Agreement): number {
@@ -80,7 +77,7 @@ const TOLD_DAYS_BEFORE = 14;
 
 /** A due that is to come. Where tax comes on top, with the moment at which a change of its rate is told. */
 export const toCome = ({ n, at }: DueMoment, zone: string, { tax }: ShopDetails): DueMoment =>
-  tax?.how === 'on top' ? { n, at, tellAt: plusDays(at, -TOLD_DAYS_BEFORE, zone) } : { n, at };
+  tax?.how === 'on-top' ? { n, at, tellAt: plusDays(at, -TOLD_DAYS_BEFORE, zone) } : { n, at };
 
 /** The due after number n, or null when that was the last. */
 export function nextDue(

@@ -1,6 +1,6 @@
 import { type Agreement, unusedOf } from '#core/agreements';
 import type { Instant } from '#core/calendar';
-import type { ShopEvent } from '#core/journal';
+import { fact, type ShopEvent } from '#core/journal';
 import { mulDiv } from '#core/money';
 import type { DecideContext } from '../decide';
 import type { ShopState } from '../state';
@@ -66,21 +66,17 @@ export function creditGiven(state: ShopState, a: Agreement, amount: number, cred
   const paid = paidWith(state, a);
   if (!paid || amount === 0) return [];
   return [
-    {
-      type: 'credit.given',
-      v: 1,
-      data: {
-        creditId,
-        orderId: paid.orderId,
-        lineId: paid.lineId,
-        agreementId: a.id,
-        paymentId: paid.paymentId,
-        amount,
-        tax: taxOfBack(paid, amount),
-        currency: a.currency,
-        creditNote: documentNumber('C', state.counts.creditNotes),
-      },
-    },
+    fact('credit.given', {
+      creditId,
+      orderId: paid.orderId,
+      lineId: paid.lineId,
+      agreementId: a.id,
+      paymentId: paid.paymentId,
+      amount,
+      tax: taxOfBack(paid, amount),
+      currency: a.currency,
+      creditNote: documentNumber('C', state.counts.creditNotes),
+    }),
   ];
 }
 
@@ -92,21 +88,17 @@ export function returnOfCredit(
 ): ShopEvent[] {
   if (of.amount === 0) return [];
   return [
-    {
-      type: 'refund.requested',
-      v: 1,
-      data: {
-        refundId,
-        orderId: of.orderId,
-        paymentId: of.paymentId,
-        amount: of.amount,
-        currency: of.currency,
-        shares: [{ lineId: of.lineId, amount: of.amount, tax: 0 }],
-        closes: [],
-        reason: 'Credit that was left over',
-        ofCredit: creditId,
-      },
-    },
+    fact('refund.requested', {
+      refundId,
+      orderId: of.orderId,
+      paymentId: of.paymentId,
+      amount: of.amount,
+      currency: of.currency,
+      shares: [{ lineId: of.lineId, amount: of.amount, tax: 0 }],
+      closes: [],
+      reason: 'Credit that was left over',
+      ofCredit: creditId,
+    }),
   ];
 }
 

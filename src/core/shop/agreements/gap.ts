@@ -1,6 +1,6 @@
 import { type Agreement, daysLeft, isRunning } from '#core/agreements';
 import type { Instant } from '#core/calendar';
-import type { ShopEvent } from '#core/journal';
+import { fact, type ShopEvent } from '#core/journal';
 import type { Command, DecideContext, Decision } from '../decide';
 import type { ShopState } from '../state';
 import { shopOf } from './common';
@@ -49,11 +49,11 @@ export function confirmGap(
         ...first,
         data: {
           ...first.data,
-          noticeAt: status === 'in trial' && trialUntil !== null ? movedNotice(a, trialUntil, to, context) : null,
+          noticeAt: status === 'in-trial' && trialUntil !== null ? movedNotice(a, trialUntil, to, context) : null,
         },
       },
       ...rest,
     ];
   });
-  return { events: [{ type: 'gap.confirmed', v: 1, data: { from, to } }, ...moved] };
+  return { events: [fact('gap.confirmed', { from, to }), ...moved] };
 }

@@ -1,3 +1,4 @@
+import { fact } from '#core/journal';
 import { chargeFor, isRunning } from '#core/agreements';
 import { type QuoteBuyer, readBuyer } from '#core/checkout';
 import type { Command, DecideContext, Decision } from '../decide';
@@ -27,7 +28,7 @@ export function moveBuyer(
   const tells = a.next !== null && after !== null && before !== after;
   return {
     events: [
-      { type: 'agreement.moved', v: 1, data: { agreementId, buyer } },
+      fact('agreement.moved', { agreementId, buyer }),
       ...(tells
         ? [
             mailOf(a, 'amount-changes', `moved-${numberKey}`, {

@@ -9,7 +9,7 @@ import {
 } from '#core/agreements';
 import { dateIn, daysBetween, type Instant, plusDays } from '#core/calendar';
 import type { ShopDetails } from '#core/catalogue';
-import type { ShopEvent } from '#core/journal';
+import { fact, type ShopEvent } from '#core/journal';
 import type { Command, DecideContext, Decision, Refusal } from '../decide';
 import type { ShopState } from '../state';
 import { holdAll, mailOf, noSuch, nothing, releaseAll, shopOf, stillAsking, toCome, trialNotice } from './common';
@@ -32,11 +32,7 @@ export function pause(
   const ends = until === null ? null : pauseEnds(until, a.zone);
   return {
     events: [
-      {
-        type: 'agreement.paused',
-        v: 1,
-        data: { agreementId, until: ends, leftDays: daysLeft(a.next.at, now, a.zone), by },
-      },
+      fact('agreement.paused', { agreementId, until: ends, leftDays: daysLeft(a.next.at, now, a.zone), by }),
       ...(held ? holdAll(state, a, 'paused') : []),
       mailOf(a, 'paused', `paused-${a.id}-${now.slice(0, 19).replace(/\D/g, '')}`, { at: ends }),
     ],
@@ -44,9 +40,9 @@ export function pause(
 }
 
 function whyNoPause(a: Agreement): string {
-  if (a.status === 'in trial')
+  if (a.status === 'in-trial')
     return 'A trial cannot be paused. It can be stopped before it ends, and then nothing is paid.';
-  if (a.status === 'past due') return 'A payment is behind. Once it is paid, payments can be paused.';
+  if (a.status === 'past-due') return 'A payment is behind. Once it is paid, payments can be paused.';
   if (a.status === 'paused') return 'Payments are paused already.';
   if (a.dispute !== null) return 'The bank disputes a payment. Until that is decided nothing can be paused.';
   return 'No more payments come, so there is nothing to pause.';
@@ -66,11 +62,7 @@ export function comeBack(
     return notNow('The day of return lies after today. To come back today, choose “now”.');
   return {
     events: [
-      {
-        type: 'agreement.paused',
-        v: 1,
-        data: { agreementId, until: pauseEnds(on, a.zone), leftDays: a.pause.leftDays, by: 'seller' },
-      },
+      fact('agreement.paused', { agreementId, until: pauseEnds(on, a.zone), leftDays: a.pause.leftDays, by: 'seller' }),
     ],
   };
 }
@@ -117,20 +109,16 @@ export function backEvents(
   return {
     next: at,
     events: [
-      {
-        type: 'agreement.returned',
-        v: 1,
-        data: {
-          agreementId: a.id,
-          why,
-          anchor: { n, at },
-          next: toCome({ n, at }, a.zone, shop),
-          status: inTrial ? 'in trial' : 'active',
-          trialUntil: inTrial ? at : a.trialUntil,
-          noticeAt,
-          period: shifted(a.period, before, at, a.zone),
-        },
-      },
+      fact('agreement.returned', {
+        agreementId: a.id,
+        why,
+        anchor: { n, at },
+        next: toCome({ n, at }, a.zone, shop),
+        status: inTrial ? 'in-trial' : 'active',
+        trialUntil: inTrial ? at : a.trialUntil,
+        noticeAt,
+        period: shifted(a.period, before, at, a.zone),
+      }),
       ...releaseAll(state, a, 'paused', 'behind', 'dispute'),
     ],
   };
@@ -153,16 +141,12 @@ export function moveDueDay(
   const { amount } = chargeFor(a, next, shopOf(context).tax);
   return {
     events: [
-      {
-        type: 'agreement.dueDayMoved',
-        v: 1,
-        data: {
-          agreementId,
-          anchor: next,
-          next: toCome(next, a.zone, shopOf(context)),
-          period: shifted(a.period, a.next.at, at, a.zone),
-        },
-      },
+      fact('agreement.dueDayMoved', {
+        agreementId,
+        anchor: next,
+        next: toCome(next, a.zone, shopOf(context)),
+        period: shifted(a.period, a.next.at, at, a.zone),
+      }),
       mailOf(a, 'due-day', context.ids.next('m'), { amount, at }),
     ],
   };

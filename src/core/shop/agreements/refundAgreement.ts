@@ -1,5 +1,5 @@
 import { type Agreement, isRunning } from '#core/agreements';
-import type { ShopEvent } from '#core/journal';
+import { fact, type ShopEvent } from '#core/journal';
 import { formatAmount, sum } from '#core/money';
 import type { Command, DecideContext, Decision, Refusal } from '../decide';
 import type { ShopState } from '../state';
@@ -115,10 +115,8 @@ export function refundAgreement(
   if (ending && a.unanswered !== null) return stillAsking;
   const closes = ending ? a.passIds.filter((id) => !state.passes.get(id)?.closed) : [];
   return {
-    events: plan.parts.map((part): ShopEvent => ({
-      type: 'refund.requested',
-      v: 1,
-      data: {
+    events: plan.parts.map((part): ShopEvent =>
+      fact('refund.requested', {
         refundId: ids.next('r'),
         orderId: a.orderId,
         paymentId: part.payment.paymentId,
@@ -129,7 +127,7 @@ export function refundAgreement(
         reason,
         agreementId,
         ends: ending,
-      },
-    })),
+      }),
+    ),
   };
 }

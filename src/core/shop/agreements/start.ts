@@ -1,7 +1,7 @@
 import type { AgreementSeed, KeptCard } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import type { Quote, QuoteLine } from '#core/checkout';
-import type { ShopEvent } from '#core/journal';
+import { type CameFrom, fact, type ShopEvent } from '#core/journal';
 import { firstAnchor, isLasting, type LastingTerms, paymentAt } from '#core/terms';
 import type { DecideContext } from '../decide';
 import { nextDue, shopOf, toCome, trialNotice } from './common';
@@ -16,6 +16,8 @@ interface Success {
   quote: Quote;
   paymentId: string | null;
   card: KeptCard | null;
+  came: CameFrom;
+  language: string | null;
 }
 
 /** The agreements that begin when an order is paid, one for each line that goes on. */
@@ -25,7 +27,7 @@ export const startedByOrder = (success: Success, now: Instant, context: Pick<Dec
   );
 
 function startOf(
-  { orderId, personId, quote, paymentId, card }: Success,
+  { orderId, personId, quote, paymentId, card, came, language }: Success,
   line: QuoteLine,
   terms: LastingTerms,
   now: Instant,
@@ -55,21 +57,19 @@ function startOf(
     statement: quote.statement ?? shopOf(context).cardStatement,
     from: null,
     credit: null,
+    came,
+    language,
   };
   const introductory = terms.kind === 'subscription' && terms.introductory !== undefined;
-  return {
-    type: 'agreement.started',
-    v: 1,
-    data: {
-      agreement,
-      status: terms.trial ? 'in trial' : 'active',
-      next: terms.trial ? toCome(anchor, zone, shopOf(context)) : nextDue(agreement, 1, shopOf(context)),
-      period: terms.trial
-        ? null
-        : { from: now, until: paymentAt(terms, anchor, 2, zone), amount: line.forPeriod ?? 0, paymentId },
-      noticeAt: trialNotice(agreement.trialUntil, now, shopOf(context), zone),
-      endsAt: null,
-      beganCheaper: terms.trial !== undefined || introductory,
-    },
-  };
+  return fact('agreement.started', {
+    agreement,
+    status: terms.trial ? 'in-trial' : 'active',
+    next: terms.trial ? toCome(anchor, zone, shopOf(context)) : nextDue(agreement, 1, shopOf(context)),
+    period: terms.trial
+      ? null
+      : { from: now, until: paymentAt(terms, anchor, 2, zone), amount: line.forPeriod ?? 0, paymentId },
+    noticeAt: trialNotice(agreement.trialUntil, now, shopOf(context), zone),
+    endsAt: null,
+    beganCheaper: terms.trial !== undefined || introductory,
+  });
 }

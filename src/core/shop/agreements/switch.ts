@@ -1,5 +1,5 @@
 import { type Agreement, type AgreementSeed, chargeFor } from '#core/agreements';
-import type { ShopEvent } from '#core/journal';
+import { fact, type ShopEvent } from '#core/journal';
 import type { Pass } from '#core/passes';
 import { paymentAt } from '#core/terms';
 import type { Command, DecideContext, Decision, Refusal } from '../decide';
@@ -26,8 +26,10 @@ export function switchTo(
   if (a.unanswered !== null) return stillAsking;
   if (a.terms.kind !== 'subscription')
     return notNow('Only a subscription can be switched. A payment plan stays as it was sold.');
-  if (a.dispute !== null || (a.status !== 'active' && a.status !== 'in trial'))
-    return notNow(`A subscription can be switched while it is active or in trial; this one is ${a.status}.`);
+  if (a.dispute !== null || (a.status !== 'active' && a.status !== 'in-trial'))
+    return notNow(
+      `A subscription can be switched while it is active or in trial; this one is ${a.status.replaceAll('-', ' ')}.`,
+    );
   const offer = context.release?.content.offers.find((o) => o.id === offerId);
   const price = offer?.prices.find((p) => p.id === priceId);
   if (!offer || !price || price.terms.kind !== 'subscription') return notNow('Choose a subscription to switch to.');
@@ -41,7 +43,7 @@ export function switchTo(
     every: price.terms.every,
     ...(price.terms.payments === undefined ? {} : { payments: price.terms.payments }),
   };
-  const trialUntil = a.status === 'in trial' ? a.trialUntil : null;
+  const trialUntil = a.status === 'in-trial' ? a.trialUntil : null;
   const to: AgreementSeed = {
     id: ids.next('a'),
     orderId: a.orderId,
@@ -64,6 +66,8 @@ export function switchTo(
     statement: price.cardStatement ?? shopOf(context).cardStatement,
     from: a.id,
     credit: null,
+    came: a.came,
+    language: a.language,
   };
   if (trialUntil !== null)
     return {
@@ -85,26 +89,23 @@ export function switchTo(
     };
   return {
     events: [
-      {
-        type: 'due.requested',
-        v: 1,
-        data: {
-          key,
-          agreementId,
-          why: 'switch',
-          planned: now,
-          dues: [due],
-          amount: due.amount - credit,
-          tax: due.tax,
-          credit,
-          currency: a.currency,
-          card: a.card ?? { token: 'none', last4: '0000' },
-          title: to.title,
-          statement: to.statement,
-          next: a.next,
-          to,
-        },
-      },
+      fact('due.requested', {
+        key,
+        agreementId,
+        why: 'switch',
+        planned: now,
+        dues: [due],
+        amount: due.amount - credit,
+        tax: due.tax,
+        credit,
+        currency: a.currency,
+        card: a.card ?? { token: 'none', last4: '0000' },
+        title: to.title,
+        statement: to.statement,
+        next: a.next,
+        to,
+        came: a.came,
+      }),
     ],
   };
 }
@@ -173,24 +174,20 @@ function begun(state: ShopState, a: Agreement, to: AgreementSeed, unused: number
       hold: null,
       closed: null,
     };
-    return { type: 'pass.opened', v: 1, data: { pass } };
+    return fact('pass.opened', { pass });
   });
   return [
     ...endEvents(state, a, 'switched', 'switched', null, context),
     ...creditGiven(state, a, unused, ids.next('cr')),
-    {
-      type: 'agreement.started',
-      v: 1,
-      data: {
-        agreement: to,
-        status: to.trialUntil === null ? 'active' : 'in trial',
-        next: to.trialUntil === null ? null : toCome(to.anchor, to.zone, shopOf(context)),
-        period: null,
-        noticeAt: trialNotice(to.trialUntil, now, shopOf(context), to.zone),
-        endsAt: null,
-        beganCheaper: false,
-      },
-    },
+    fact('agreement.started', {
+      agreement: to,
+      status: to.trialUntil === null ? 'active' : 'in-trial',
+      next: to.trialUntil === null ? null : toCome(to.anchor, to.zone, shopOf(context)),
+      period: null,
+      noticeAt: trialNotice(to.trialUntil, now, shopOf(context), to.zone),
+      endsAt: null,
+      beganCheaper: false,
+    }),
     ...passes,
   ];
 }

@@ -1,3 +1,4 @@
+import { fact } from '#core/journal';
 import { addMs, HOUR } from '#core/calendar';
 import { formatAmount } from '#core/money';
 import type { Command, DecideContext, Decision } from '../decide';
@@ -18,12 +19,13 @@ export function answerCharge(
 ): Decision {
   const charge = state.charges.get(key);
   if (!charge) return { refused: 'no-such-payment', sentence: 'The answer names a charge that was never asked for.' };
-  if (charge.status !== 'asked' && charge.status !== 'waitsForBank') return lateAnswer(state, charge, answer.status);
+  if (charge.quote === null || (charge.status !== 'asked' && charge.status !== 'waits-for-bank'))
+    return lateAnswer(state, charge, answer.status);
   switch (answer.status) {
     case 'paid':
       return {
         events: [
-          { type: 'charge.paid', v: 1, data: { key, paymentId: answer.paymentId } },
+          fact('charge.paid', { key, paymentId: answer.paymentId }),
           ...successEvents(
             state,
             {
@@ -31,6 +33,9 @@ export function answerCharge(
               checkoutId: charge.checkoutId,
               personId: charge.personId,
               quote: charge.quote,
+              chargeKey: key,
+              came: charge.came,
+              language: charge.language,
               opens: charge.opens,
               paymentId: answer.paymentId,
               card: charge.card,
@@ -40,26 +45,26 @@ export function answerCharge(
         ],
       };
     case 'refused':
-      return { events: [{ type: 'charge.refused', v: 1, data: { key, reason: answer.reason } }] };
+      return { events: [fact('charge.refused', { key, reason: answer.reason })] };
     case 'voided':
       return {
         events: [
-          {
-            type: 'charge.fellAway',
-            v: 1,
-            data: { key, why: charge.status === 'waitsForBank' ? 'not-confirmed' : 'never-reached', dueAt: null },
-          },
+          fact('charge.fellAway', {
+            key,
+            why: charge.status === 'waits-for-bank' ? 'not-confirmed' : 'never-reached',
+            dueAt: null,
+          }),
         ],
       };
-    case 'waitsForBank':
-      if (charge.status === 'waitsForBank') return unchanged;
+    case 'waits-for-bank':
+      if (charge.status === 'waits-for-bank') return unchanged;
       return {
         events: [
-          {
-            type: 'charge.waitsForBank',
-            v: 1,
-            data: { key, confirmAt: answer.confirmAt, until: addMs(context.now, CONFIRM_WITHIN_MS) },
-          },
+          fact('charge.waitsForBank', {
+            key,
+            confirmAt: answer.confirmAt,
+            until: addMs(context.now, CONFIRM_WITHIN_MS),
+          }),
         ],
       };
     case 'pending':
@@ -72,19 +77,15 @@ const unchanged: Decision = { refused: 'nothing-to-do', sentence: 'Nothing new i
 function lateAnswer(state: ShopState, charge: Charge, status: string): Decision {
   const differs = status === 'paid' && charge.status !== 'paid';
   if (!differs || state.attention.some((a) => a.id === `late-${charge.key}`)) return unchanged;
-  const amount = formatAmount(charge.quote.dueToday, charge.quote.currency, 'en');
+  const amount = formatAmount(charge.amount, charge.currency, 'en');
   return {
     events: [
-      {
-        type: 'attention.raised',
-        v: 1,
-        data: {
-          id: `late-${charge.key}`,
-          what: 'late-answer',
-          orderId: charge.orderId,
-          text: `The payment service now says that ${amount} was taken after all, though the charge was closed without success. Give it back at the payment service, or deliver by hand.`,
-        },
-      },
+      fact('attention.raised', {
+        id: `late-${charge.key}`,
+        what: 'late-answer',
+        orderId: charge.orderId,
+        text: `The payment service now says that ${amount} was taken after all, though the charge was closed without success. Give it back at the payment service, or deliver by hand.`,
+      }),
     ],
   };
 }

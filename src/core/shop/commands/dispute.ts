@@ -1,5 +1,5 @@
 import { type Agreement, daysLeft, isRunning } from '#core/agreements';
-import type { ShopEvent } from '#core/journal';
+import { fact, type ShopEvent } from '#core/journal';
 import { closeAll, holdAll, releaseAll, shopOf } from '../agreements/common';
 import { endEvents } from '../agreements/closings';
 import { backEvents } from '../agreements/pause';
@@ -18,30 +18,18 @@ export function openDispute(state: ShopState, command: Extract<Command, { type: 
   const touched = (later ? [later] : agreementsOf(state, order)).filter(isRunning);
   const holds = later
     ? holdAll(state, later, 'dispute')
-    : openPasses(state, order).map((passId): ShopEvent => ({
-        type: 'pass.held',
-        v: 1,
-        data: { passId, why: 'dispute' },
-      }));
-  const suspended = touched.map((a): ShopEvent => ({
-    type: 'agreement.suspended',
-    v: 1,
-    data: { agreementId: a.id, disputeId },
-  }));
+    : openPasses(state, order).map((passId): ShopEvent => fact('pass.held', { passId, why: 'dispute' }));
+  const suspended = touched.map((a): ShopEvent => fact('agreement.suspended', { agreementId: a.id, disputeId }));
   return {
     events: [
-      {
-        type: 'dispute.opened',
-        v: 1,
-        data: {
-          disputeId,
-          orderId: order.id,
-          amount,
-          answerBy,
-          paymentId,
-          ...(later ? { agreementId: later.id } : {}),
-        },
-      },
+      fact('dispute.opened', {
+        disputeId,
+        orderId: order.id,
+        amount,
+        answerBy,
+        paymentId,
+        ...(later ? { agreementId: later.id } : {}),
+      }),
       ...suspended,
       ...holds,
     ],
@@ -60,22 +48,19 @@ export function closeDispute(
   if (dispute.status !== 'open') return known;
   const later = dispute.agreementId === undefined ? undefined : state.agreements.get(dispute.agreementId);
   const touched = [...state.agreements.values()].filter((a) => a.dispute === disputeId && isRunning(a));
-  const closed = (lost: { lineId: string; amount: number; tax: number }[]): ShopEvent => ({
-    type: 'dispute.closed',
-    v: 1,
-    data: {
+  const closed = (lost: { lineId: string; amount: number; tax: number }[]): ShopEvent =>
+    fact('dispute.closed', {
       disputeId,
       orderId: order.id,
       won,
       lost,
       ...(later ? { agreementId: later.id } : {}),
       ...(dispute.paymentId === undefined ? {} : { paymentId: dispute.paymentId }),
-    },
-  });
+    });
   if (won) {
     const back = touched.flatMap((a): ShopEvent[] =>
       a.next === null && a.owed.length === 0
-        ? [{ type: 'agreement.cleared', v: 1, data: { agreementId: a.id } } satisfies ShopEvent]
+        ? [fact('agreement.cleared', { agreementId: a.id })]
         : backEvents(state, a, {
             returned: context.now,
             leftDays: a.owed.length > 0 || !a.next ? 0 : daysLeft(a.next.at, dispute.at, a.zone),
@@ -88,7 +73,7 @@ export function closeDispute(
     const released = (
       later
         ? releaseAll(state, later, 'dispute')
-        : openPasses(state, order).map((passId): ShopEvent => ({ type: 'pass.released', v: 1, data: { passId } }))
+        : openPasses(state, order).map((passId): ShopEvent => fact('pass.released', { passId }))
     ).filter((e) => e.type !== 'pass.released' || !own.has(e.data.passId));
     return { events: [closed([]), ...back, ...released] };
   }
@@ -99,11 +84,9 @@ export function closeDispute(
         .filter((share) => share.amount > 0);
   const passes = later
     ? closeAll(state, later, 'dispute-lost', null)
-    : openPasses(state, order).map((passId): ShopEvent => ({
-        type: 'pass.closed',
-        v: 1,
-        data: { passId, why: 'dispute-lost', dueAt: null },
-      }));
+    : openPasses(state, order).map((passId): ShopEvent =>
+        fact('pass.closed', { passId, why: 'dispute-lost', dueAt: null }),
+      );
   return {
     events: [
       closed(lost),

@@ -1,3 +1,4 @@
+import { fact } from '#core/journal';
 import type { Command, Decision } from '../decide';
 import type { ShopState } from '../state';
 
@@ -7,9 +8,9 @@ import type { ShopState } from '../state';
  */
 export function expireCharge(state: ShopState, { key }: Extract<Command, { type: 'expire-charge' }>): Decision {
   const voidKey = `void-${key}`;
-  if (state.charges.get(key)?.status !== 'waitsForBank' || state.todo.has(voidKey))
+  if (state.charges.get(key)?.status !== 'waits-for-bank' || state.todo.has(voidKey))
     return { refused: 'nothing-to-do', sentence: 'The charge was already answered.' };
-  return { events: [{ type: 'void.due', v: 1, data: { key: voidKey, chargeKey: key } }] };
+  return { events: [fact('void.due', { key: voidKey, chargeKey: key })] };
 }
 
 /** A dated pass has reached its end. */
@@ -17,5 +18,5 @@ export function expirePass(state: ShopState, { passId, dueAt }: Extract<Command,
   const pass = state.passes.get(passId);
   if (!pass || pass.closed || pass.until !== dueAt)
     return { refused: 'nothing-to-do', sentence: 'The pass was already closed.' };
-  return { events: [{ type: 'pass.closed', v: 1, data: { passId, why: 'expired', dueAt } }] };
+  return { events: [fact('pass.closed', { passId, why: 'expired', dueAt })] };
 }

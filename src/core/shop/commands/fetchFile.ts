@@ -1,3 +1,4 @@
+import { fact } from '#core/journal';
 import { countFileUse, isOpen } from '#core/passes';
 import type { Command, DecideContext, Decision } from '../decide';
 import type { ShopState } from '../state';
@@ -26,11 +27,13 @@ export function fetchFile(
     case 'counted':
       return {
         events: [
-          {
-            type: 'file.fetched',
-            v: 1,
-            data: { passId, personId: pass.personId, productId: pass.productId, fileId, count: (use?.count ?? 0) + 1 },
-          },
+          fact('file.fetched', {
+            passId,
+            personId: pass.personId,
+            productId: pass.productId,
+            fileId,
+            count: (use?.count ?? 0) + 1,
+          }),
         ],
       };
     case 'used-up':

@@ -1,3 +1,4 @@
+import { fact, NOWHERE } from '#core/journal';
 import type { Instant } from '#core/calendar';
 import { type Quote, quoteFingerprint, quoteFor, type Standing } from '#core/checkout';
 import type { Pass } from '#core/passes';
@@ -20,7 +21,7 @@ export function pay(state: ShopState, command: Pay, context: DecideContext): Dec
   if (record?.paid)
     return { refused: 'already-paid', sentence: 'This order is already paid. You were not charged again.' };
   const last = record?.lastKey ? state.charges.get(record.lastKey) : undefined;
-  if (last && (last.status === 'asked' || last.status === 'waitsForBank'))
+  if (last && (last.status === 'asked' || last.status === 'waits-for-bank'))
     return { refused: 'still-asking', sentence: 'We are asking your bank. Do not pay again.' };
 
   const runs = runningAlready(state, command);
@@ -48,8 +49,11 @@ export function pay(state: ShopState, command: Pay, context: DecideContext): Dec
           personId: command.personId,
           quote,
           opens,
+          chargeKey: null,
           paymentId: null,
           card: null,
+          came: command.came ?? NOWHERE,
+          language: command.language ?? null,
         },
         context,
       ),
@@ -66,20 +70,18 @@ export function pay(state: ShopState, command: Pay, context: DecideContext): Dec
   const attempt = (record?.attempts ?? 0) + 1;
   return {
     events: [
-      {
-        type: 'charge.requested',
-        v: 1,
-        data: {
-          key: `${orderId}-${attempt}`,
-          orderId,
-          checkoutId: command.checkoutId,
-          attempt,
-          personId: command.personId,
-          quote,
-          card: command.card,
-          opens,
-        },
-      },
+      fact('charge.requested', {
+        key: `${orderId}-${attempt}`,
+        orderId,
+        checkoutId: command.checkoutId,
+        attempt,
+        personId: command.personId,
+        quote,
+        card: command.card,
+        opens,
+        came: command.came ?? NOWHERE,
+        language: command.language ?? null,
+      }),
     ],
   };
 }

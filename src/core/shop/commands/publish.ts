@@ -1,3 +1,4 @@
+import { fact } from '#core/journal';
 import { launchCheck, unsealContent } from '#core/release';
 import { passState } from '#core/passes';
 import type { Command, DecideContext, Decision } from '../decide';
@@ -39,5 +40,5 @@ export function publish(
           'Nothing was published: people who paid would lose something they can open now. Put the product and its files back; taken off sale, it stays for those who own it.',
       };
   }
-  return { events: [{ type: 'release.published', v: 1, data: { release: release.number, basedOn: release.basedOn } }] };
+  return { events: [fact('release.published', { release: release.number, basedOn: release.basedOn })] };
 }

@@ -1,6 +1,6 @@
 import { formatAmount, mulDiv, sum } from '#core/money';
 import { isRunning } from '#core/agreements';
-import type { ShopEvent } from '#core/journal';
+import { fact, type ShopEvent } from '#core/journal';
 import { endEvents } from '../agreements/closings';
 import type { Command, DecideContext, Decision, Refusal } from '../decide';
 import { stillRefundable } from '../orderStatus';
@@ -97,11 +97,13 @@ export function refund(
   const paymentId = state.orders.get(command.orderId)?.paymentId ?? '';
   return {
     events: [
-      {
-        type: 'refund.requested',
-        v: 1,
-        data: { refundId: ids.next('r'), orderId: command.orderId, paymentId, ...plan, reason: command.reason },
-      },
+      fact('refund.requested', {
+        refundId: ids.next('r'),
+        orderId: command.orderId,
+        paymentId,
+        ...plan,
+        reason: command.reason,
+      }),
     ],
   };
 }
@@ -114,11 +116,10 @@ export function answerRefund(
   const asked = state.refunds.get(refundId);
   if (!asked || asked.status !== 'asked')
     return { refused: 'nothing-to-do', sentence: 'This refund was already answered.' };
-  if (answer.status === 'refused')
-    return { events: [{ type: 'refund.refused', v: 1, data: { refundId, reason: answer.reason } }] };
+  if (answer.status === 'refused') return { events: [fact('refund.refused', { refundId, reason: answer.reason })] };
   const closes = asked.closes
     .filter((id) => !state.passes.get(id)?.closed)
-    .map((passId): ShopEvent => ({ type: 'pass.closed', v: 1, data: { passId, why: 'refund', dueAt: null } }));
+    .map((passId): ShopEvent => fact('pass.closed', { passId, why: 'refund', dueAt: null }));
   const personId = state.orders.get(asked.orderId)?.personId ?? '';
   const ending = asked.ends && asked.agreementId !== undefined ? state.agreements.get(asked.agreementId) : undefined;
   const ends = ending && isRunning(ending) ? endEvents(state, ending, 'refunded', null, null, context) : [];
@@ -129,14 +130,10 @@ export function answerRefund(
       : (state.credits.get(asked.ofCredit)?.creditNote ?? '');
   return {
     events: [
-      { type: 'refund.paid', v: 1, data: { refundId, creditNote } },
+      fact('refund.paid', { refundId, creditNote }),
       ...ends,
       ...closes,
-      {
-        type: 'mail.due',
-        v: 1,
-        data: { key: `refunded-${refundId}`, mail: 'refund', orderId: asked.orderId, personId, refundId },
-      },
+      fact('mail.due', { key: `refunded-${refundId}`, mail: 'refund', orderId: asked.orderId, personId, refundId }),
     ],
   };
 }

@@ -1,4 +1,5 @@
 import type { Instant } from '#core/calendar';
+import type { Quote } from '#core/checkout';
 import type { Batch } from '#core/journal';
 import { sum } from '#core/money';
 import type { Pass } from '#core/passes';
@@ -47,9 +48,13 @@ export interface ChargeRow {
   title: string;
   amount: number;
   currency: string;
-  status: 'asked' | 'waitsForBank' | 'paid' | 'refused' | 'fellAway';
+  status: 'asked' | 'waits-for-bank' | 'paid' | 'refused' | 'fell-away';
   reason: string | null;
+  /** What was asked for, until the order holds it. */
+  quote: AskedQuote | null;
 }
+type AskedQuote = Pick<Quote, 'lines' | 'dueToday' | 'currency' | 'zone' | 'replaces'>;
+
 export interface RefundRow {
   id: string;
   orderId: string;
@@ -89,6 +94,7 @@ export function idsTouched(batches: Iterable<Batch>): Touched {
       if ('passId' in data) touched.passes.add(data.passId);
       if ('refundId' in data && data.refundId !== null) touched.refunds.add(data.refundId);
       if (type.startsWith('charge.') && 'key' in data) touched.charges.add(data.key);
+      if (type === 'order.paid' && data.chargeKey !== null) touched.charges.add(data.chargeKey);
       if (type === 'refund.requested' || type === 'dispute.closed' || type === 'credit.given')
         for (const id of moneyBackTo(data)) touched[id.kind].add(id.id);
       if (type === 'person.changed') touched.people.set(data.personId, data.rev);
@@ -157,23 +163,34 @@ export class MirrorRows {
             currency: quote.currency,
             status: 'asked',
             reason: null,
+            quote: {
+              lines: quote.lines,
+              dueToday: quote.dueToday,
+              currency: quote.currency,
+              zone: quote.zone,
+              replaces: quote.replaces,
+            },
           });
           break;
         }
         case 'charge.waitsForBank':
-          this.#charge(event.data.key, { status: 'waitsForBank' });
+          this.#charge(event.data.key, { status: 'waits-for-bank' });
           break;
         case 'charge.refused':
-          this.#charge(event.data.key, { status: 'refused', reason: event.data.reason });
+          this.#charge(event.data.key, { status: 'refused', reason: event.data.reason, quote: null });
           break;
         case 'charge.fellAway':
-          this.#charge(event.data.key, { status: 'fellAway' });
+          this.#charge(event.data.key, { status: 'fell-away', quote: null });
           break;
         case 'charge.paid':
           this.#charge(event.data.key, { status: 'paid' });
           break;
         case 'order.paid': {
-          const { orderId, number, personId, quote, paymentId, last4, receipt } = event.data;
+          const { orderId, number, personId, chargeKey, paymentId, last4, receipt } = event.data;
+          const charge = chargeKey === null ? undefined : this.charges.get(chargeKey);
+          const quote = charge?.quote ?? event.data.quote;
+          if (!quote) throw new Error(`Order ${number} is paid, but nothing says for what`);
+          if (charge) charge.quote = null;
           const lines = quote.lines.map((line) => ({
             ...line,
             paid: line.dueToday - (quote.replaces?.used ?? 0),

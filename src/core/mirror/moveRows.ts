@@ -10,7 +10,7 @@ import {
   type OrderRow,
   type PassRow,
   type RefundRow,
-} from './mirror';
+} from './rows';
 import { addBuyer, addTotal, type BuyerRow, listKeysOf, type TotalRow, totalsMoved } from './totals';
 
 /** An order with the keys that lists find it by. */

@@ -1,5 +1,5 @@
 export { agreementRowsOf, moveRows, type MirrorTables, type RowStore, type StoredOrder } from './moveRows';
-export { idsTouched, type OrderRow, type PassRow, type ChargeRow, type RefundRow } from './mirror';
+export { idsTouched, type OrderRow, type PassRow, type ChargeRow, type RefundRow } from './rows';
 export { readLaterKey, type AgreementRow, type LaterPaymentRow } from './agreements';
 export { moneyByDay, withQuietDays, type DayMoney } from './byDay';
 export {

@@ -1,5 +1,5 @@
 import { dateIn } from '#core/calendar';
-import type { OrderRow } from './mirror';
+import type { OrderRow } from './rows';
 
 /** How many orders, and how much, under one heading; amounts in minor units of the heading's currency. */
 export interface TotalRow {

@@ -1,5 +1,5 @@
 import { addDays, dateIn, daysBetween } from '#core/calendar';
-import type { OrderRow } from './mirror';
+import type { OrderRow } from './rows';
 
 export interface DayMoney {
   /** "2026-06-15" in the shop's zone. */

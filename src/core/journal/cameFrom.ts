@@ -1,0 +1,6 @@
+import type * as z from 'zod';
+import { type cameFrom1, NOWHERE } from './events/parts/cameFrom';
+
+/** Where a charge came from: the path, its step, the visit, the entrance, the partner, and which of two designs was seen. */
+export type CameFrom = z.infer<typeof cameFrom1>;
+export { NOWHERE };

@@ -1,0 +1,164 @@
+import * as z from 'zod';
+import { event } from './kind';
+import {
+  dueMoment1,
+  endReason1,
+  keptCard1,
+  owedDue1,
+  paidPeriod1,
+  running1,
+  running2,
+  runningFrom1,
+  seed1,
+  seed2,
+  seedFrom1,
+} from './parts/agreement';
+import { currency1, id1, minor1, moment1 } from './parts/basics';
+import { cameFrom1, NOWHERE } from './parts/cameFrom';
+import { buyer1 } from './parts/quote';
+
+const by = z.enum(['buyer', 'seller']);
+
+const started1 = z.strictObject({
+  agreement: seed1,
+  status: running1,
+  next: dueMoment1.nullable(),
+  period: paidPeriod1.nullable(),
+  noticeAt: moment1.nullable(),
+  endsAt: moment1.nullable(),
+  beganCheaper: z.boolean(),
+});
+
+const requested1 = z.strictObject({
+  key: id1,
+  agreementId: id1,
+  why: z.enum(['due', 'again', 'asked', 'rest', 'switch']),
+  /** The moment this was planned for; of an extra try, the moment it was asked. */
+  planned: moment1,
+  dues: z.array(owedDue1).min(1),
+  amount: minor1,
+  tax: minor1,
+  credit: minor1,
+  currency: currency1,
+  card: keptCard1,
+  title: z.string(),
+  statement: z.string(),
+  next: dueMoment1.nullable(),
+  /** For a switch: what begins when this is paid. */
+  to: seed1.optional(),
+});
+
+const paid1 = z.strictObject({
+  key: id1,
+  agreementId: id1,
+  paymentId: z.string().max(80).nullable(),
+  receipt: z.string().max(40).nullable(),
+  dues: z.array(owedDue1).min(1),
+  amount: minor1,
+  tax: minor1,
+  credit: minor1,
+  last4: z.string().nullable(),
+  period: paidPeriod1,
+  next: dueMoment1.nullable(),
+  status: z.enum(['active', 'ending', 'paid off']),
+  endsAt: moment1.nullable(),
+});
+
+const returned1 = z.strictObject({
+  agreementId: id1,
+  why: z.enum(['pause', 'dispute', 'gap']),
+  anchor: dueMoment1,
+  next: dueMoment1,
+  status: running1,
+  trialUntil: moment1.nullable(),
+  noticeAt: moment1.nullable(),
+  period: paidPeriod1.nullable(),
+});
+
+const kept1 = z.strictObject({ agreementId: id1, status: running1, next: dueMoment1 });
+
+/** Payment plans and subscriptions. Every next moment and amount is computed when it is decided, and stands here. */
+export const agreementEvents = {
+  'agreement.started': event(started1).next(started1.extend({ agreement: seed2, status: running2 }), (data) => ({
+    ...data,
+    agreement: seedFrom1(data.agreement),
+    status: runningFrom1(data.status),
+  })),
+  /** Written down before the payment service is asked. */
+  'due.requested': event(requested1).next(
+    requested1.extend({ to: seed2.optional(), came: cameFrom1 }),
+    ({ to, ...data }) => ({ ...data, ...(to ? { to: seedFrom1(to) } : {}), came: NOWHERE }),
+  ),
+  'due.paid': event(paid1).next(paid1.extend({ status: z.enum(['active', 'ending', 'paid-off']) }), (data) => ({
+    ...data,
+    status: data.status === 'paid off' ? ('paid-off' as const) : data.status,
+  })),
+  'due.refused': event(
+    z.strictObject({
+      key: id1,
+      agreementId: id1,
+      reason: z.string().max(80),
+      /** Null where a refusal changes nothing: paying the rest, a switch. */
+      pastDue: z
+        .strictObject({
+          since: moment1,
+          tryAt: moment1.nullable(),
+          graceUntil: moment1,
+          endAt: moment1.nullable(),
+        })
+        .nullable(),
+      owed: z.array(owedDue1),
+    }),
+  ),
+  'agreement.held': event(z.strictObject({ agreementId: id1, dueAt: moment1 })),
+  'agreement.paused': event(
+    z.strictObject({ agreementId: id1, until: moment1.nullable(), leftDays: z.int().min(0), by }),
+  ),
+  'agreement.returned': event(returned1).next(returned1.extend({ status: running2 }), (data) => ({
+    ...data,
+    status: runningFrom1(data.status),
+  })),
+  'agreement.dueDayMoved': event(
+    z.strictObject({ agreementId: id1, anchor: dueMoment1, next: dueMoment1, period: paidPeriod1.nullable() }),
+  ),
+  'agreement.cancelled': event(z.strictObject({ agreementId: id1, endsAt: moment1, by })),
+  'agreement.kept': event(kept1).next(kept1.extend({ status: running2 }), (data) => ({
+    ...data,
+    status: runningFrom1(data.status),
+  })),
+  'agreement.ended': event(z.strictObject({ agreementId: id1, why: endReason1, dueAt: moment1.nullable() })),
+  'agreement.cardChanged': event(z.strictObject({ agreementId: id1, card: keptCard1 })),
+  'agreement.suspended': event(z.strictObject({ agreementId: id1, disputeId: id1 })),
+  /** The dispute is decided for the shop, and nothing is due any more that could have been missed. */
+  'agreement.cleared': event(z.strictObject({ agreementId: id1 })),
+  'agreement.moved': event(z.strictObject({ agreementId: id1, buyer: buyer1.nullable() })),
+  'agreement.mailDue': event(
+    z.strictObject({
+      key: id1,
+      mail: z.enum([
+        'trial-ends',
+        'payment',
+        'refused',
+        'on-hold',
+        'paused',
+        'back',
+        'cancelled',
+        'kept',
+        'paid-off',
+        'finished',
+        'ended-unpaid',
+        'switched',
+        'stopped',
+        'card-changed',
+        'amount-changes',
+        'due-day',
+      ]),
+      agreementId: id1,
+      personId: id1,
+      amount: minor1.nullable(),
+      at: moment1.nullable(),
+      receipt: z.string().nullable(),
+      reason: z.string().nullable(),
+    }),
+  ),
+};

@@ -1,0 +1,37 @@
+import * as z from 'zod';
+import { event } from './kind';
+import { id1, moment1 } from './parts/basics';
+import { cameFrom1, language1, NOWHERE } from './parts/cameFrom';
+import { pass1 } from './parts/pass';
+import { quote1, quote2, quoteFrom1 } from './parts/quote';
+
+const requested1 = z.strictObject({
+  key: id1,
+  orderId: id1,
+  checkoutId: id1,
+  attempt: z.int().min(1),
+  personId: id1,
+  quote: quote1,
+  card: z.strictObject({
+    token: z.string().max(200),
+    last4: z.string().regex(/^\d{4}$/),
+    expires: z.string().optional(),
+    country: z.string().optional(),
+  }),
+  /** Everything that success opens. */
+  opens: z.array(pass1),
+});
+
+/** The charge of a checkout: asked → paid | refused | needs the bank | fell away. */
+export const chargeEvents = {
+  'charge.requested': event(requested1).next(
+    requested1.extend({ quote: quote2, came: cameFrom1, language: language1 }),
+    (data) => ({ ...data, quote: quoteFrom1(data.quote), came: NOWHERE, language: null }),
+  ),
+  'charge.waitsForBank': event(z.strictObject({ key: id1, confirmAt: z.string().max(500), until: moment1 })),
+  'charge.refused': event(z.strictObject({ key: id1, reason: z.string().max(80) })),
+  'charge.fellAway': event(
+    z.strictObject({ key: id1, why: z.enum(['never-reached', 'not-confirmed']), dueAt: moment1.nullable() }),
+  ),
+  'charge.paid': event(z.strictObject({ key: id1, paymentId: z.string().max(80) })),
+};

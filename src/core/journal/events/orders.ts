@@ -1,0 +1,31 @@
+import * as z from 'zod';
+import { event } from './kind';
+import { id1 } from './parts/basics';
+import { cameFrom1, language1, NOWHERE } from './parts/cameFrom';
+import { quote1, quote2, quoteFrom1 } from './parts/quote';
+
+const paid1 = z.strictObject({
+  orderId: id1,
+  number: z.int().min(1),
+  checkoutId: id1,
+  personId: id1,
+  quote: quote1,
+  paymentId: z.string().max(80).nullable(),
+  last4: z.string().nullable(),
+  receipt: z.string().max(40),
+});
+
+/** An order that stands: its money has come, or none was due. */
+export const orderEvents = {
+  'order.paid': event(paid1).next(
+    paid1.extend({
+      /** The charge that paid, which holds the quote; null where none was needed. */
+      chargeKey: id1.nullable(),
+      /** Only where there was no charge: what was asked for is not written twice. */
+      quote: quote2.nullable(),
+      came: cameFrom1,
+      language: language1,
+    }),
+    (data) => ({ ...data, quote: quoteFrom1(data.quote), chargeKey: null, came: NOWHERE, language: null }),
+  ),
+};

@@ -1,0 +1,78 @@
+import * as z from 'zod';
+import { currency1, id1, minor1, moment1 } from './basics';
+import { cameFrom1, language1, NOWHERE } from './cameFrom';
+import { buyer1, lineCoupon1 } from './quote';
+import { terms1, terms2, termsFrom1 } from './terms';
+
+export const keptCard1 = z.strictObject({
+  token: z.string().max(200),
+  last4: z.string().regex(/^\d{4}$/),
+  expires: z.string().optional(),
+  country: z.string().optional(),
+});
+export const dueMoment1 = z.strictObject({ n: z.int().min(0), at: moment1, tellAt: moment1.optional() });
+export const owedDue1 = z.strictObject({
+  n: z.int().min(0),
+  at: moment1,
+  amount: minor1,
+  tax: minor1,
+  forPeriod: minor1,
+});
+export const paidPeriod1 = z.strictObject({
+  from: moment1,
+  until: moment1,
+  amount: minor1,
+  paymentId: z.string().nullable(),
+});
+
+const seedWith = <T extends z.ZodType>(terms: T) =>
+  z.strictObject({
+    id: id1,
+    orderId: id1,
+    lineId: id1,
+    personId: id1,
+    offerId: id1,
+    priceId: id1,
+    title: z.string(),
+    priceName: z.string(),
+    productIds: z.array(id1),
+    currency: currency1,
+    zone: z.string(),
+    terms,
+    start: moment1,
+    anchor: dueMoment1,
+    trialUntil: moment1.nullable(),
+    coupon: lineCoupon1.nullable(),
+    buyer: buyer1.nullable(),
+    card: keptCard1.nullable(),
+    statement: z.string(),
+    from: id1.nullable(),
+    credit: z.strictObject({ amount: minor1, orderId: id1, lineId: id1, paymentId: z.string() }).nullable(),
+  });
+
+export const seed1 = seedWith(terms1.lasting);
+export const seed2 = seedWith(terms2.lasting).extend({ came: cameFrom1, language: language1 });
+
+export const seedFrom1 = (seed: z.infer<typeof seed1>): z.infer<typeof seed2> => ({
+  ...seed,
+  terms: termsFrom1(seed.terms),
+  came: NOWHERE,
+  language: null,
+});
+
+export const endReason1 = z.enum([
+  'cancelled',
+  'unpaid',
+  'finished',
+  'switched',
+  'replaced',
+  'refunded',
+  'dispute-lost',
+  'let-go',
+  'stopped',
+]);
+
+export const running1 = z.enum(['in trial', 'active']);
+export const running2 = z.enum(['in-trial', 'active']);
+export const runningFrom1 = (status: z.infer<typeof running1>): z.infer<typeof running2> =>
+  status === 'in trial' ? 'in-trial' : status;

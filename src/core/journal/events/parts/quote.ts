@@ -1,0 +1,49 @@
+import * as z from 'zod';
+import { currency1, id1, minor1, moment1 } from './basics';
+import { terms1, terms2, termsFrom1 } from './terms';
+
+export const lineCoupon1 = z.strictObject({
+  couponId: id1,
+  code: z.string(),
+  rate: z.int().min(1).max(10_000).optional(),
+  amount: minor1.optional(),
+  payments: z.int().min(1).nullable(),
+});
+export const buyer1 = z.strictObject({ country: z.string(), reverse: z.boolean(), numberKey: z.string().optional() });
+
+const quoteWith = <T extends z.ZodType>(terms: T) =>
+  z.strictObject({
+    release: z.int().min(1),
+    currency: currency1,
+    zone: z.string(),
+    lines: z
+      .array(
+        z.strictObject({
+          lineId: id1,
+          offerId: id1,
+          priceId: id1,
+          title: z.string(),
+          priceName: z.string(),
+          productIds: z.array(id1),
+          terms,
+          dueToday: minor1,
+          tax: minor1,
+          forPeriod: minor1.optional(),
+          coupon: lineCoupon1.optional(),
+        }),
+      )
+      .min(1),
+    dueToday: minor1,
+    dueLater: z.array(z.strictObject({ lineId: id1, at: moment1, amount: minor1 })),
+    statement: z.string().optional(),
+    buyer: buyer1.optional(),
+    replaces: z.strictObject({ agreementId: id1, credit: minor1, used: minor1 }).optional(),
+  });
+
+export const quote1 = quoteWith(terms1.any);
+export const quote2 = quoteWith(terms2.any);
+
+export const quoteFrom1 = (quote: z.infer<typeof quote1>): z.infer<typeof quote2> => ({
+  ...quote,
+  lines: quote.lines.map((line) => ({ ...line, terms: termsFrom1(line.terms) })),
+});

@@ -1,0 +1,15 @@
+import * as z from 'zod';
+import { event } from './kind';
+import { id1, moment1 } from './parts/basics';
+import { closeReason1, holdReason1, pass1 } from './parts/pass';
+
+/** Rights to open a product, and what was fetched under them. */
+export const passEvents = {
+  'pass.opened': event(z.strictObject({ pass: pass1 })),
+  'pass.held': event(z.strictObject({ passId: id1, why: holdReason1 })),
+  'pass.released': event(z.strictObject({ passId: id1 })),
+  'pass.closed': event(z.strictObject({ passId: id1, why: closeReason1, dueAt: moment1.nullable() })),
+  'file.fetched': event(
+    z.strictObject({ passId: id1, personId: id1, productId: id1, fileId: id1, count: z.int().min(1) }),
+  ),
+};
