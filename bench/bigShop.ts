@@ -64,7 +64,7 @@ export async function writeBigShop(dataFolder: string, orders: number, blocks: n
     const personId = `u_${i % Math.ceil(orders / 1.4)}`;
     const priceId = i % 3 === 0 ? 'pr_class' : 'pr_one';
     const quote = quoteFor(live, { offerId: 'off_field', priceId }, at, firstBuyer(at));
-    if ('refused' in quote) throw new Error(quote.sentence);
+    if ('refused' in quote) throw new Error(quote.refused);
     const orderId = `o_${i}`;
     const key = `${orderId}-1`;
     const pass = {

@@ -72,7 +72,7 @@ async function renewalRun(agreements: number): Promise<void> {
   await runner.start();
   await runner.execute({ type: 'publish', release: live, hasFile: () => true });
   const quote = quoteFor(live, { offerId: 'off_0', priceId: 'pr_0' }, START, firstBuyer(START));
-  if ('refused' in quote) throw new Error(quote.sentence);
+  if ('refused' in quote) throw new Error(quote.refused);
   const shown = quoteFingerprint(quote);
   for (let from = 0; from < agreements; from += 1_000) {
     await Promise.all(

@@ -24,6 +24,7 @@ const SHOP: ShopDetails = {
   zone: 'Europe/Lisbon',
   currency: 'EUR',
   locale: 'en',
+  languages: ['de'],
   cardStatement: 'REEDLIGHT BIRDS',
   brand: null,
   tax: { how: 'included', home: 'PT', rates: euRates() },

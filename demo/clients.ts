@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { ReleaseContent } from '#core/release';
-import type { CheckoutData, CheckoutState } from '../src/pages/checkout/data';
+import type { CheckoutData, CheckoutState } from '../src/wire';
 
 /** Keeps cookies like a browser would, for one person. */
 class Visitor {

@@ -46,6 +46,3 @@ export const liveRelease = (context: CounterContext): Release | undefined =>
   context.runner.state.release === null ? undefined : context.releases.get(context.runner.state.release);
 
 export const shopOf = (context: CounterContext): ShopDetails => liveRelease(context)?.content.shop ?? DEFAULT_SHOP;
-
-export const stripOf = (context: CounterContext): string | null =>
-  context.mode === 'real' ? null : 'Test shop. No real money moves.';

@@ -30,7 +30,8 @@ import { createMailer } from './ports/mailer';
 import { paymentsOverHttp } from './ports/paymentsOverHttp';
 import { checkoutRoutes } from './public/checkoutRoutes';
 import { fileRoutes } from './public/fileRoutes';
-import { laterOf } from './public/orderView';
+import { laterOf } from './shared/orderView';
+import { localeFor } from './shared/reading';
 import { pagesRoutes } from './public/pagesRoutes';
 import { loadSecrets } from './secrets';
 
@@ -77,7 +78,7 @@ export async function createCounter(options: CounterOptions): Promise<Counter> {
     real: options.mode === 'real',
     shop: () => shopOf(context),
     productTitle: (id) => liveRelease(context)?.content.products.find((p) => p.id === id)?.title ?? 'what you bought',
-    laterOf: (order) => laterOf(context, order),
+    laterOf: (order, locale) => laterOf({ state: runner.state, shop: shopOf(context), locale }, order),
     productOfPass: (id) => runner.state.passes.get(id)?.productId ?? '',
   });
   const runner = createRunner({
@@ -172,7 +173,13 @@ export async function createCounter(options: CounterOptions): Promise<Counter> {
   );
   app.get('/favicon.ico', (_req, res) => void res.status(204).end());
   app.use(pagesRoutes(context));
-  app.use(problemHandler((error) => log('A request failed', error)));
+  app.use(
+    problemHandler(
+      (error) => log('A request failed', error),
+      // The studio is English; buyers and members read theirs.
+      (req) => (req.path.startsWith('/owner/') ? 'en' : localeFor(shopOf(context), req)),
+    ),
+  );
 
   function sendApp(name: string): express.RequestHandler {
     return (_req, res) => {

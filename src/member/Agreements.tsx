@@ -1,16 +1,19 @@
 import { useState } from 'react';
 import { KeelDrawing } from '../ui/KeelDrawing';
-import { actOn, type Me, type MemberAgreement } from './api';
+import { actOn, type MemberAgreement, type SignedIn } from './api';
 import { AnswerLine, useAnswers } from './answers';
+import { useMemberWords } from './memberWords';
+import type { MemberAct } from '../wire';
 import { ChangeCard } from './ChangeCard';
 import { ChangePlace } from './ChangePlace';
 
 /** What I pay: each payment plan and subscription with what is still to come, and what I can do about it. */
-export function Agreements({ me, onDone }: { me: Me; onDone: () => void }) {
+export function Agreements({ me, onDone }: { me: SignedIn; onDone: () => void }) {
+  const words = useMemberWords();
   if (me.agreements.length === 0) return null;
   return (
     <section className="mt-8">
-      <h2>What you pay over time</h2>
+      <h2>{words.overTime}</h2>
       <ul className="mt-2">
         {me.agreements.map((a) => (
           <AgreementRow key={a.id} me={me} agreement={a} onDone={onDone} />
@@ -20,18 +23,19 @@ export function Agreements({ me, onDone }: { me: Me; onDone: () => void }) {
   );
 }
 
-function AgreementRow({ me, agreement: a, onDone }: { me: Me; agreement: MemberAgreement; onDone: () => void }) {
+function AgreementRow({ me, agreement: a, onDone }: { me: SignedIn; agreement: MemberAgreement; onDone: () => void }) {
   const [open, setOpen] = useState<MemberAgreement['acts'][number]['act'] | 'card' | 'place' | null>(null);
   const [until, setUntil] = useState('');
   const [busy, setBusy] = useState(false);
+  const words = useMemberWords();
   const answers = useAnswers();
   const said = answers.of(a.id);
   const chosen = a.acts.find((x) => x.act === open);
 
-  async function send(body: unknown): Promise<void> {
+  async function send(act: MemberAct): Promise<void> {
     if (busy) return;
     setBusy(true);
-    const answer = await actOn(a.id, body);
+    const answer = await actOn(a.id, act, words.notReached);
     setBusy(false);
     answers.say(
       a.id,
@@ -79,17 +83,17 @@ function AgreementRow({ me, agreement: a, onDone }: { me: Me; agreement: MemberA
             aria-expanded={open === 'place'}
             onClick={() => setOpen(open === 'place' ? null : 'place')}
           >
-            Change country ({a.place.name})
+            {words.changeCountry(a.place.name)}
           </button>
         )}
         {a.writeTo !== null && (
           <a className="btn btn-quiet btn-touch" href={`mailto:${a.writeTo}`}>
-            Write to us
+            {words.writeToUs}
           </a>
         )}
         {a.againAt !== null && (
           <a className="btn btn-quiet btn-touch" href={a.againAt}>
-            Start again
+            {words.startAgain}
           </a>
         )}
       </p>
@@ -115,7 +119,7 @@ function AgreementRow({ me, agreement: a, onDone }: { me: Me; agreement: MemberA
           <p>{chosen.leadsTo}</p>
           {chosen.act === 'pause' && a.pauseDays && (
             <div className="co-field mt-3">
-              <label htmlFor={`until-${a.id}`}>Until which day?</label>
+              <label htmlFor={`until-${a.id}`}>{words.untilWhich}</label>
               <input
                 id={`until-${a.id}`}
                 type="date"
@@ -131,15 +135,13 @@ function AgreementRow({ me, agreement: a, onDone }: { me: Me; agreement: MemberA
             disabled={busy || (chosen.act === 'pause' && until === '')}
             onClick={() => void send(chosen.act === 'pause' ? { act: 'pause', until } : { act: chosen.act })}
           >
-            {chosen.act === 'pause' && until !== '' ? `Pause until ${until}` : chosen.label}
+            {chosen.act === 'pause' && until !== '' ? words.pauseUntil(until) : chosen.label}
           </button>
         </div>
       )}
       {a.payments.length > 0 && (
         <details className="mt-2">
-          <summary className="plain-link min-h-11 cursor-pointer py-2">
-            {a.payments.length === 1 ? '1 payment so far' : `${a.payments.length} payments so far`}
-          </summary>
+          <summary className="plain-link min-h-11 cursor-pointer py-2">{words.soFar(a.payments.length)}</summary>
           <ul>
             {a.payments.map((p, i) => (
               <li key={i} className="flex flex-wrap items-baseline justify-between gap-x-4 border-t border-line py-2">
@@ -154,7 +156,7 @@ function AgreementRow({ me, agreement: a, onDone }: { me: Me; agreement: MemberA
                     target="_blank"
                     rel="noopener"
                   >
-                    {p.paper.name} (PDF)
+                    {words.pdf(p.paper.name)}
                   </a>
                 )}
               </li>

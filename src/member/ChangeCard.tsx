@@ -1,6 +1,7 @@
 import { type FormEvent, useState } from 'react';
 import { type CardToken, tokenise } from '../ui/card';
 import { Field } from '../ui/Field';
+import { useMemberWords } from './memberWords';
 import { SampleCards } from '../ui/SampleCards';
 
 /** Another card: its number goes straight to the payment service, and only a token comes here. */
@@ -15,11 +16,12 @@ export function ChangeCard({
   busy: boolean;
   onCard: (card: CardToken) => void;
 }) {
+  const words = useMemberWords();
   const [card, setCard] = useState({ number: '', expiry: '', code: '' });
   const [problem, setProblem] = useState<string | null>(null);
   async function submit(event: FormEvent): Promise<void> {
     event.preventDefault();
-    const token = await tokenise(service, card);
+    const token = await tokenise(service, card, words.card);
     if ('problem' in token) setProblem(token.problem);
     else onCard(token);
   }
@@ -32,7 +34,7 @@ export function ChangeCard({
       )}
       <Field
         id="number"
-        label="Card number"
+        label={words.card.number}
         autoComplete="cc-number"
         inputMode="numeric"
         value={card.number}
@@ -42,7 +44,7 @@ export function ChangeCard({
       <div className="grid grid-cols-2 gap-4">
         <Field
           id="expiry"
-          label="Expiry (month / year)"
+          label={words.card.expiry}
           autoComplete="cc-exp"
           inputMode="numeric"
           value={card.expiry}
@@ -51,7 +53,7 @@ export function ChangeCard({
         />
         <Field
           id="code"
-          label="Code on the card"
+          label={words.card.code}
           autoComplete="cc-csc"
           inputMode="numeric"
           value={card.code}
@@ -59,9 +61,9 @@ export function ChangeCard({
           wrong={undefined}
         />
       </div>
-      {samples && <SampleCards service={service} onPick={setCard} />}
+      {samples && <SampleCards label={words.card.samples} service={service} onPick={setCard} />}
       <button className="btn btn-primary btn-touch" disabled={busy}>
-        Use this card from now on
+        {words.useCard}
       </button>
     </form>
   );

@@ -1,10 +1,11 @@
 import { type FormEvent, useState } from 'react';
 import { Field } from '../ui/Field';
-import type { Me, MemberAgreement } from './api';
+import type { MemberAgreement, SignedIn } from './api';
+import { useMemberWords } from './memberWords';
 
 interface Props {
   id: string;
-  countries: Me['countries'];
+  countries: SignedIn['countries'];
   place: NonNullable<MemberAgreement['place']>;
   busy: boolean;
   onPlace: (place: { country: string; vatNumber: string }) => void;
@@ -12,6 +13,7 @@ interface Props {
 
 /** Another country or VAT number: the tax follows it from the next payment on. */
 export function ChangePlace({ id, countries, place, busy, onPlace }: Props) {
+  const words = useMemberWords();
   const [country, setCountry] = useState(place.country);
   const [vatNumber, setVatNumber] = useState(place.vatNumber);
   function submit(event: FormEvent): void {
@@ -20,12 +22,9 @@ export function ChangePlace({ id, countries, place, busy, onPlace }: Props) {
   }
   return (
     <form noValidate onSubmit={submit} className="message calm mt-3 space-y-4">
-      <p>
-        The tax follows the country you live in, or your business is in. A change counts from the next payment; papers
-        you have stay as they are.
-      </p>
+      <p>{words.taxFollows}</p>
       <div className="co-field">
-        <label htmlFor={`country-${id}`}>Country</label>
+        <label htmlFor={`country-${id}`}>{words.country}</label>
         <select
           id={`country-${id}`}
           autoComplete="country"
@@ -41,14 +40,14 @@ export function ChangePlace({ id, countries, place, busy, onPlace }: Props) {
       </div>
       <Field
         id={`vat-${id}`}
-        label="VAT number (businesses only)"
+        label={words.vatNumber}
         autoComplete="off"
         value={vatNumber}
         onChange={setVatNumber}
         wrong={undefined}
       />
       <button className="btn btn-primary btn-touch" disabled={busy}>
-        Use this from the next payment
+        {words.usePlace}
       </button>
     </form>
   );

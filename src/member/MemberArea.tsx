@@ -1,20 +1,34 @@
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { AnswerLine, KeepAnswers, useAnswers } from './answers';
 import { Agreements } from './Agreements';
-import { leave, type Me, readMe } from './api';
+import { leave, type Me, type Problem, readMe, type SignedIn } from './api';
+import { MEMBER_WORDS, type MemberWords, MemberWordsProvider, useMemberWords } from './memberWords';
 import { Orders } from './Orders';
 import { SignIn } from './SignIn';
 import { Things } from './Things';
 
+/** Until it is known which language somebody reads, what the page was sent in. */
+const FIRST = document.documentElement.lang.startsWith('de') ? 'de' : 'en';
+
 /** The member area: what I own, and what I paid. Made for a phone first. */
 export function MemberArea() {
-  const [me, setMe] = useState<Me | { problem: string } | null>(null);
-  useEffect(() => void readMe().then(setMe), []);
+  const [me, setMe] = useState<Me | Problem | null>(null);
+  const [words, setWords] = useState<MemberWords | null>(null);
+  const load = useCallback(async (): Promise<void> => {
+    const first = (await MEMBER_WORDS[FIRST]()).words;
+    const read = await readMe(first.notReached);
+    // The words are there before what they stand around.
+    setWords('problem' in read ? first : (await MEMBER_WORDS[read.language]()).words);
+    setMe(read);
+  }, []);
+  useEffect(() => void load(), [load]);
   useEffect(() => {
-    if (me && 'shopName' in me) document.title = `${me.shopName}: yours`;
-  }, [me]);
+    if (!me || 'problem' in me || !words) return;
+    document.title = words.title(me.shopName);
+    document.documentElement.lang = me.language;
+  }, [me, words]);
 
-  if (me === null) return null;
+  if (me === null || words === null) return null;
   if ('problem' in me)
     return (
       <main className="mx-auto max-w-xl p-5">
@@ -22,14 +36,12 @@ export function MemberArea() {
           {me.problem}
         </p>
         <button className="btn btn-quiet mt-4" onClick={() => location.reload()}>
-          Try again
+          {words.tryAgain}
         </button>
       </main>
     );
-  const behind = me.signedIn && me.agreements.some((a) => a.alarm);
-  const agreements = me.signedIn && <Agreements me={me} onDone={() => void readMe().then(setMe)} />;
   return (
-    <>
+    <MemberWordsProvider value={words}>
       {me.strip !== null && (
         <div className="hatched-strip px-5 py-1 text-center">
           <span>{me.strip}</span>
@@ -43,35 +55,38 @@ export function MemberArea() {
           {me.signedIn && (
             <button
               className="plain-link min-h-11 text-ink-2"
-              onClick={() => void leave().then(() => location.reload())}
+              onClick={() => void leave(words.notReached).then(() => location.reload())}
             >
-              Sign out
+              {words.signOut}
             </button>
           )}
         </header>
         <KeepAnswers>
-          <main>
-            {me.signedIn ? (
-              <>
-                <h1 className="text-2xl" dir="auto">
-                  {me.name === '' ? 'Yours' : `Yours, ${me.name}`}
-                </h1>
-                <AnswersAboutOthers present={me.agreements.map((a) => a.id)} />
-                {/* What is behind comes first: it is what this visit is about. */}
-                {behind && agreements}
-                <Things things={me.things} />
-                {!behind && agreements}
-                <Orders orders={me.orders} />
-                <p className="cap mt-8" dir="auto">
-                  Signed in as {me.address}
-                </p>
-              </>
-            ) : (
-              <SignIn />
-            )}
-          </main>
+          <main>{me.signedIn ? <Mine me={me} onDone={() => void load()} /> : <SignIn />}</main>
         </KeepAnswers>
       </div>
+    </MemberWordsProvider>
+  );
+}
+
+function Mine({ me, onDone }: { me: SignedIn; onDone: () => void }) {
+  const words = useMemberWords();
+  const behind = me.agreements.some((a) => a.alarm);
+  const agreements = <Agreements me={me} onDone={onDone} />;
+  return (
+    <>
+      <h1 className="text-2xl" dir="auto">
+        {words.yours(me.name)}
+      </h1>
+      <AnswersAboutOthers present={me.agreements.map((a) => a.id)} />
+      {/* What is behind comes first: it is what this visit is about. */}
+      {behind && agreements}
+      <Things things={me.things} />
+      {!behind && agreements}
+      <Orders orders={me.orders} />
+      <p className="cap mt-8" dir="auto">
+        {words.signedInAs(me.address)}
+      </p>
     </>
   );
 }

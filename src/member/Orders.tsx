@@ -1,11 +1,13 @@
-import type { Me } from './api';
+import type { SignedIn } from './api';
+import { useMemberWords } from './memberWords';
 
 /** What I paid, with the papers. */
-export function Orders({ orders }: { orders: Me['orders'] }) {
+export function Orders({ orders }: { orders: SignedIn['orders'] }) {
+  const words = useMemberWords();
   if (orders.length === 0) return null;
   return (
     <section className="mt-8">
-      <h2>What you paid</h2>
+      <h2>{words.whatYouPaid}</h2>
       <ul className="mt-2">
         {orders.map((order) => (
           <li key={order.number} className="border-t border-line py-3">
@@ -16,8 +18,8 @@ export function Orders({ orders }: { orders: Me['orders'] }) {
               <b className="text-money">{order.paid}</b>
             </div>
             <p className="text-ink-2">
-              {order.day}, order {order.number}
-              {order.status === 'paid' ? '' : `, ${order.status}`}
+              {order.day}, {words.order(order.number)}
+              {order.status === '' ? '' : `, ${order.status}`}
             </p>
             <p className="flex flex-wrap gap-x-5">
               {order.papers.map((paper) => (
@@ -28,7 +30,7 @@ export function Orders({ orders }: { orders: Me['orders'] }) {
                   target="_blank"
                   rel="noopener"
                 >
-                  {paper.name} (PDF)
+                  {words.pdf(paper.name)}
                 </a>
               ))}
             </p>

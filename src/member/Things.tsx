@@ -1,12 +1,13 @@
 import { useState } from 'react';
-import type { Me } from './api';
+import type { SignedIn } from './api';
+import { useMemberWords } from './memberWords';
 
-type Thing = Me['things'][number];
+type Thing = SignedIn['things'][number];
 
 /** Everything this member has or had, each with its files. */
-export function Things({ things }: { things: Me['things'] }) {
-  if (things.length === 0)
-    return <p className="mt-3 text-ink-2">Nothing is here yet. What you buy with this address appears at once.</p>;
+export function Things({ things }: { things: SignedIn['things'] }) {
+  const words = useMemberWords();
+  if (things.length === 0) return <p className="mt-3 text-ink-2">{words.nothingYet}</p>;
   return (
     <ul className="mt-4">
       {things.map((thing, i) => (
@@ -17,6 +18,7 @@ export function Things({ things }: { things: Me['things'] }) {
 }
 
 function ThingRow({ thing, alone }: { thing: Thing; alone: boolean }) {
+  const words = useMemberWords();
   const only = thing.files.length === 1 ? thing.files[0] : undefined;
   return (
     <li className="border-t border-line py-4">
@@ -32,7 +34,7 @@ function ThingRow({ thing, alone }: { thing: Thing; alone: boolean }) {
       ) : (
         thing.files.length > 0 && (
           <details open={alone} className="mt-1">
-            <summary className="plain-link min-h-11 cursor-pointer py-2">The files</summary>
+            <summary className="plain-link min-h-11 cursor-pointer py-2">{words.files}</summary>
             <ul>
               {thing.files.map((file) => (
                 <li key={file.id} className="border-t border-line py-2">
@@ -55,7 +57,8 @@ function ThingRow({ thing, alone }: { thing: Thing; alone: boolean }) {
 
 /** A file is fetched; a link held elsewhere opens in a window of its own. */
 function OpenButton({ file }: { file: Thing['files'][number] }) {
-  const word = file.elsewhere ? 'Open' : 'Download';
+  const words = useMemberWords();
+  const word = file.elsewhere ? words.open : words.download;
   return (
     <a
       className="btn btn-quiet shrink-0"
@@ -70,12 +73,14 @@ function OpenButton({ file }: { file: Thing['files'][number] }) {
 
 /** Sound can be listened to in place; asked for only when wanted, because asking counts as a download. */
 function Player({ file }: { file: Thing['files'][number] }) {
+  const words = useMemberWords();
   const [on, setOn] = useState(false);
   if (!file.type.startsWith('audio/')) return null;
   if (!on)
     return (
       <button className="plain-link min-h-11 text-access" onClick={() => setOn(true)}>
-        Listen here<span className="sr-only"> to {file.name}</span>
+        {words.listen}
+        <span className="sr-only">{words.listenTo(file.name)}</span>
       </button>
     );
   return <audio className="mt-1 w-full" controls autoPlay preload="none" src={`${file.href}?view`} />;

@@ -2,6 +2,7 @@ import type { Instant } from '#core/calendar';
 import { formatDay } from '#core/calendar';
 import { type Price, saleState } from '#core/catalogue';
 import { formatAmount } from '#core/money';
+import { wordsFor } from '#core/words';
 import { accessOf, accessSentence, plainText, shortTerms, statementOf } from '#core/terms';
 
 export interface PriceSetting {
@@ -32,18 +33,17 @@ export function priceWords(
 
 /** Numbers left and days of sale, as they are: never more pressing than the truth. */
 function noticeOf(price: Price, { zone, locale, now, taken }: Omit<PriceSetting, 'currency'>): string | null {
+  const say = wordsFor(locale).pages;
   const sale = saleState(price, now, zone);
-  if (sale.state === 'not-yet') return `On sale from ${formatDay(sale.opensAt, zone, locale)}`;
-  if (sale.state === 'over') return 'Not on sale any more';
+  if (sale.state === 'not-yet') return say.onSaleFrom(formatDay(sale.opensAt, zone, locale));
+  if (sale.state === 'over') return say.over;
   const left = price.limit.inAll === null ? null : Math.max(0, price.limit.inAll - taken);
-  if (left === 0) return 'Sold out';
+  if (left === 0) return say.soldOut;
   const parts = [
-    ...(left === null
-      ? []
-      : [`${left.toLocaleString(locale)} of ${(price.limit.inAll ?? 0).toLocaleString(locale)} left`]),
+    ...(left === null ? [] : [say.left(left.toLocaleString(locale), (price.limit.inAll ?? 0).toLocaleString(locale))]),
     ...(price.sale.until === null
       ? []
-      : [`on sale until the end of ${formatDay(`${price.sale.until}T12:00:00.000Z`, 'UTC', locale)}`]),
+      : [say.saleUntil(formatDay(`${price.sale.until}T12:00:00.000Z`, 'UTC', locale))]),
   ];
   return parts.length === 0 ? null : parts.join(', ').replace(/^./, (c) => c.toUpperCase());
 }

@@ -1,7 +1,8 @@
 import { renderToStaticMarkup, renderToString } from 'react-dom/server';
 import type { Page } from '#core/pages';
 import { CheckoutPage } from './checkout/CheckoutPage';
-import type { CheckoutData } from './checkout/data';
+import { wordsFor } from '#core/words';
+import type { CheckoutData } from '../wire';
 import { PageBody } from './PageBody';
 import type { PageView } from './view';
 
@@ -17,6 +18,8 @@ interface Frame {
   stylesheets: readonly string[];
   /** Module scripts; sales pages have none. */
   scripts?: readonly string[];
+  /** Pieces that the scripts will ask for at once. */
+  preloads?: readonly string[];
   /** Said over every page of a test or demo shop. */
   strip: string | null;
   keepOut?: boolean;
@@ -37,6 +40,7 @@ export function documentHtml(frame: Frame): string {
     frame.description === '' ? '' : `<meta name="description" content="${escapeHtml(frame.description)}">`,
     frame.keepOut ? '<meta name="robots" content="noindex">' : '',
     ...frame.stylesheets.map((href) => `<link rel="stylesheet" href="${href}">`),
+    ...(frame.preloads ?? []).map((src) => `<link rel="modulepreload" href="${src}">`),
     ...(frame.scripts ?? []).map((src) => `<script type="module" src="${src}"></script>`),
     frame.structuredData === undefined
       ? ''
@@ -66,8 +70,9 @@ export const pageHtml = (page: Page, view: PageView): string =>
 
 /** The body of a checkout page with the data its script takes over from. */
 export function checkoutHtml(data: CheckoutData): string {
-  const html = renderToString(<CheckoutPage data={data} />);
-  return `<div id="checkout">${html}</div><script type="application/json" id="checkout-data">${scriptJson(data)}</script><noscript><p class="page-column message">Paying needs scripts switched on for this page. Your card then goes straight to the payment service.</p></noscript>`;
+  const words = wordsFor(data.language);
+  const html = renderToString(<CheckoutPage data={data} words={{ ...words.checkout, card: words.card }} />);
+  return `<div id="checkout">${html}</div><script type="application/json" id="checkout-data">${scriptJson(data)}</script><noscript><p class="page-column message">${escapeHtml(words.checkout.needsScripts)}</p></noscript>`;
 }
 
 /** A short page of plain words: what happened, and where to go from here. */
@@ -103,6 +108,7 @@ export function wordsHtml(
 /** The shop's first page: what is on sale. */
 export function frontHtml(
   shopName: string,
+  nothingOnSale: string,
   offers: readonly {
     href: string;
     title: string;
@@ -117,7 +123,7 @@ export function frontHtml(
       <h1 className="text-[2.1rem]" dir="auto">
         {shopName}
       </h1>
-      {offers.length === 0 && <p className="mt-3 text-ink-2">Nothing is on sale here yet.</p>}
+      {offers.length === 0 && <p className="mt-3 text-ink-2">{nothingOnSale}</p>}
       <ul className="mt-6">
         {offers.map((offer) => (
           <li key={offer.href} className="border-t border-line py-4">

@@ -2,6 +2,7 @@ import { createContext, useContext } from 'react';
 import type { ComponentType, ReactNode } from 'react';
 import type { FileRef, RichText } from '#core/catalogue';
 import type { Block } from '#core/pages';
+import type { Words } from '#core/words';
 
 /** A price as a page shows it: words only. On the counter these are slots that are filled at each request. */
 export interface PriceView {
@@ -36,6 +37,8 @@ export interface OrderView {
 
 /** Everything blocks read. Blocks hold words; prices, contents and addresses come from here. */
 export interface PageView {
+  /** What the page says besides the seller's words, in its reader's language. */
+  words: Words['pages'];
   offer: { title: string; prices: PriceView[] } | null;
   things: ThingView[];
   pictureUrl: (file: FileRef) => string;

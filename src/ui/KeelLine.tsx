@@ -1,5 +1,6 @@
 import { type KeyboardEvent, useId, useState } from 'react';
-import { type KeelStory, keelRows, layoutKeelLine, NARROWEST, STATE_WORDS } from '#core/drawing';
+import { type KeelStory, keelRows, layoutKeelLine, NARROWEST } from '#core/drawing';
+import { wordsFor } from '#core/words';
 import { KeelDrawing, MarkSample } from './KeelDrawing';
 
 interface Props {
@@ -75,7 +76,7 @@ export function KeelLine({ story, name, width, small = false, largest, span, dec
           layout.states.map((state) => (
             <span key={state} className="inline-flex items-center gap-1">
               <MarkSample state={state} />
-              {STATE_WORDS[state]}
+              {wordsFor(story.locale).drawing.state(state)}
             </span>
           ))}
         {keyed && layout.held && (

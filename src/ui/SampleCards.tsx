@@ -8,9 +8,11 @@ interface SampleCard {
 /** In a test shop only: cards named by what they do, one click each. */
 export function SampleCards({
   service,
+  label,
   onPick,
 }: {
   service: string;
+  label: string;
   onPick: (card: { number: string; expiry: string; code: string }) => void;
 }) {
   const [cards, setCards] = useState<SampleCard[] | null>(null);
@@ -22,7 +24,7 @@ export function SampleCards({
   }
   return (
     <details className="border border-dashed border-draft px-4 py-2 text-draft" onToggle={open}>
-      <summary className="cursor-pointer">Sample cards for this test shop</summary>
+      <summary className="cursor-pointer">{label}</summary>
       <ul className="mt-2 flex flex-wrap gap-2 pb-2">
         {cards?.map((card) => (
           <li key={card.number}>

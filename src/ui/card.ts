@@ -1,3 +1,7 @@
+import type { Words } from '#core/words';
+
+type CardWords = Words['card'];
+
 /** What the payment service gives for a card. */
 export interface CardToken {
   token: string;
@@ -10,6 +14,7 @@ export interface CardToken {
 export async function tokenise(
   service: string,
   card: { number: string; expiry: string; code: string },
+  words: CardWords,
 ): Promise<CardToken | { problem: string }> {
   try {
     const response = await fetch(`${service}/tokens`, {
@@ -26,8 +31,8 @@ export async function tokenise(
         ...(body.expires ? { expires: body.expires } : {}),
         ...(body.country ? { country: body.country } : {}),
       };
-    return { problem: `${body.title ?? 'The payment service did not take this card.'} Nothing was charged.` };
+    return { problem: `${body.title ?? words.notTaken} ${words.nothingCharged}` };
   } catch {
-    return { problem: 'The payment service could not be reached. Nothing was charged. Try again in a minute.' };
+    return { problem: words.notReached };
   }
 }

@@ -39,7 +39,7 @@ test('planned and actual on one line: paid, refused, tried again, paused, to com
   );
   await shop.goTo('2026-12-27T12:00:00.000Z');
   const preview = shop.runner.preview({ type: 'pause', agreementId: id, until: '2027-02-01', by: 'buyer' });
-  if ('refused' in preview) throw new Error(preview.sentence);
+  if ('refused' in preview) throw new Error(preview.refused);
   expect(
     consequencesOf(shop.agreement(id), preview.events, {
       locale,
@@ -60,8 +60,8 @@ test('planned and actual on one line: paid, refused, tried again, paused, to com
     '26 Dec paid',
     '23 Dec refused',
     '24 Dec tried-again',
-    '28 Feb to come',
-    '28 Mar to come',
+    '28 Feb to-come',
+    '28 Mar to-come',
   ]);
   expect(story().pauses?.map((p) => [p.from.slice(0, 10), p.until?.slice(0, 10)])).toEqual([
     ['2026-12-27', '2027-02-01'],

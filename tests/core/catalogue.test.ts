@@ -203,7 +203,7 @@ test('names of files and sizes', () => {
       expect(safe).not.toMatch(/[\\/:*?"<>|\u0000-\u001f]|^\./);
     }),
   );
-  expect([0, 999, 1_000, 999_499, 999_500, 4_200_000].map(describeBytes)).toEqual([
+  expect([0, 999, 1_000, 999_499, 999_500, 4_200_000].map((bytes) => describeBytes(bytes))).toEqual([
     '0 bytes',
     '999 bytes',
     '1 kB',

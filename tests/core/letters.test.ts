@@ -1,13 +1,10 @@
 import { expect, test } from '@jest/globals';
 import { chargeFor } from '#core/agreements';
 import type { Instant } from '#core/calendar';
-import { eventKinds } from '#core/journal';
-import { agreementMessage, letterOn, OCCASIONS } from '#core/messages';
+import { agreementMessage, letterOn, AGREEMENT_LETTERS } from '#core/messages';
 import type { ChargeAnswer, ChargeRequest } from '#core/shop';
 import { longRun } from '../support/longRun';
 import { type DraftTermsGiven, type MemoryShop, releaseWith, shopInMemory } from '../support/shopInMemory';
-
-const MAIL_KINDS = eventKinds['agreement.mailDue'].schema.shape.mail.options;
 
 const START: Instant = '2026-11-23T10:00:00.000Z';
 const at = (date: string): Instant => `${date}T10:00:00.000Z`;
@@ -35,7 +32,7 @@ async function letters(
   const written: [string, string][] = [];
   shop.ports.mailer.sendAbout = ({ message, agreement, person }) => {
     const { subject, text } = agreementMessage(
-      { shop: live.content.shop, real: true },
+      { shop: live.content.shop, real: true, locale: 'en' },
       agreement,
       message,
       person.name,
@@ -204,22 +201,29 @@ test('every letter that the studio shows, made from one in force, is whole', asy
     look({ state }, live) {
       for (const a of state.agreements.values()) {
         const charged = (due: { n: number; at: Instant }): number => chargeFor(a, due, live.content.shop.tax).amount;
-        for (const occasion of OCCASIONS.filter((o) => o.fits(a))) {
-          const { subject, text } = agreementMessage(
-            { shop: live.content.shop, real: false },
-            a,
-            letterOn(occasion, a, charged),
-            'Ona',
-            { url: 'https://shop.example/x', days: 3 },
-            charged,
-          );
-          expect(`${subject} ${text}`).not.toMatch(/undefined|null|NaN|\bon \.|until \.|Invalid/);
-          seen.add(occasion.kind);
-        }
+        for (const occasion of AGREEMENT_LETTERS.filter((o) => o.fits(a)))
+          for (const locale of ['en', 'de']) {
+            const { subject, text } = agreementMessage(
+              { shop: live.content.shop, real: false, locale },
+              a,
+              letterOn(occasion, a, charged),
+              'Ona',
+              { url: 'https://shop.example/x', days: 3 },
+              charged,
+            );
+            expect(`${subject} ${text}`).not.toMatch(/undefined|null|NaN|\bon \.|until \.|Invalid/);
+            // A German letter is German, and its sentences begin like sentences.
+            if (locale === 'de') {
+              expect(`${subject} ${text}`).not.toMatch(/\b(the|your|payment|paid|until|from|then|monthly)\b/i);
+              expect(text).not.toMatch(/\. (monatlich|wöchentlich|jährlich|alle)\b/);
+            }
+            seen.add(occasion.kind);
+          }
       }
     },
   });
-  // Every kind that the journal knows has its occasion, and every occasion came up but those of five refusals in a row, told above.
-  expect(OCCASIONS.map((o) => o.kind).sort()).toEqual([...MAIL_KINDS].sort());
-  expect(MAIL_KINDS.filter((kind) => !seen.has(kind) && kind !== 'on-hold' && kind !== 'ended-unpaid')).toEqual([]);
+  // Every kind came up but those of five refusals in a row, told above.
+  expect(
+    AGREEMENT_LETTERS.map((o) => o.kind).filter((k) => !seen.has(k) && k !== 'on-hold' && k !== 'ended-unpaid'),
+  ).toEqual([]);
 }, 60_000);

@@ -81,12 +81,12 @@ test('messages: a test shop says so first, a header never holds a line feed, a f
     dispute: null,
   };
   const link = { url: 'https://x.example/member/enter/s', days: 3 };
-  const test = receiptMessage({ shop, real: false }, bought, 'Tove\nMarsh', link);
+  const test = receiptMessage({ shop, real: false, locale: 'en' }, bought, 'Tove\nMarsh', link);
   expect(test.subject).toBe('[Test] Receipt: Two lines (order 1001)');
   expect(test.text.startsWith('Test shop. No real money moves.')).toBe(true);
   expect(test.text).toContain(link.url);
   const real = receiptMessage(
-    { shop, real: true },
+    { shop, real: true, locale: 'en' },
     { ...bought, lines: [{ ...line, paid: 0 }], last4: null },
     '',
     link,
@@ -107,14 +107,14 @@ test('messages: a test shop says so first, a header never holds a line feed, a f
     creditNote: 'C-00001',
     refusal: null,
   };
-  const part = refundMessage({ shop, real: true }, bought, refund, 'Tove', []);
+  const part = refundMessage({ shop, real: true, locale: 'en' }, bought, refund, 'Tove', []);
   expect(part.text).toContain('We gave back €6.00');
   expect(part.text).toContain('Your access stays as it was.');
   expect(part.text).not.toContain('private');
-  expect(refundMessage({ shop, real: true }, bought, refund, 'Tove', ['Field pack']).text).toContain(
+  expect(refundMessage({ shop, real: true, locale: 'en' }, bought, refund, 'Tove', ['Field pack']).text).toContain(
     'Access to Field pack is closed now.',
   );
-  expect(signInMessage({ shop, real: true }, { url: 'https://x.example/e', minutes: 30 }).text).toContain(
+  expect(signInMessage({ shop, real: true, locale: 'en' }, { url: 'https://x.example/e', minutes: 30 }).text).toContain(
     'works once, for 30 minutes',
   );
 });

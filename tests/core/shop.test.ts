@@ -296,7 +296,7 @@ describe('refunds and disputes', () => {
     expect(
       explain({
         passes: passesFor(runner.state, 'u1').slice(1),
-        person: 'Tove',
+        person: { you: false, name: 'Tove' },
         product: 'Field pack',
         orderNumber: () => '1002',
         now: START,

@@ -1,4 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs';
+import { readingIn } from '../../src/counter/shared/reading';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -247,9 +248,9 @@ test('another country or VAT number counts from the next payment; papers that ex
     /new country or VAT number, the payment on 15 August 2026 is €49\.59/,
   );
 
-  const { context } = shop.counter;
+  const reading = readingIn(shop.counter.context, 'en');
   const [before, after] = (first()?.payments ?? []).map(
-    (p) => paperOf(context, first()?.personId ?? '', p.receipt ?? '')?.paper,
+    (p) => paperOf(reading, false, first()?.personId ?? '', p.receipt ?? '')?.paper,
   );
   expect([before?.to.at(-1), before?.foot, after?.to.at(-1), after?.foot]).toEqual([
     TOVE.address,
@@ -259,13 +260,13 @@ test('another country or VAT number counts from the next payment; papers that ex
   ]);
   await shop.owner.act(`/agreements/${id}/act`, { act: 'refund', amount: 1_000, ends: false });
   await until(() => state().counts.creditNotes === 1, 'the credit note');
-  const note = paperOf(context, first()?.personId ?? '', 'C-00001')?.paper;
+  const note = paperOf(reading, false, first()?.personId ?? '', 'C-00001')?.paper;
   expect([note?.facts[0]?.value, note?.to.at(-1), note?.total.amount]).toEqual([
     first()?.payments[1]?.receipt,
     'VAT number NL004495445B01',
     '€10.00',
   ]);
-  expect(paperOf(context, 'somebody else', 'C-00001')).toBeNull();
+  expect(paperOf(reading, false, 'somebody else', 'C-00001')).toBeNull();
 });
 
 test('a payment that is behind: its member tries the same card again, then pays with another', async () => {

@@ -177,7 +177,7 @@ export async function longRun({ seed, buyers, years, zone, look }: Options): Pro
     const at = runner.now();
     const hadTrial = runner.state.begun.has(`${personId}/${choice.offerId}`);
     const quote = quoteFor(live, choice, at, { ...firstBuyer(at), hadTrial });
-    if ('refused' in quote) throw new Error(`seed ${seed}: no quote: ${quote.sentence}`);
+    if ('refused' in quote) throw new Error(`seed ${seed}: no quote: ${quote.refused}`);
     await ports.people.save({ id: personId, rev: 1, name: personId, address: `${personId}@example.org` });
     await runner.execute({
       type: 'pay',

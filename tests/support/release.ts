@@ -38,6 +38,7 @@ export function draftContent(): DraftContent {
       zone: 'Europe/Lisbon',
       currency: 'EUR',
       locale: 'en',
+      languages: [],
       cardStatement: 'TEST SCHOOL',
       brand: null,
       tax: null,

@@ -13,6 +13,7 @@ import {
   type Runner,
   standingOf,
 } from '#core/shop';
+import { refusalInWords } from '#core/words';
 import { draftContent, release } from './release';
 
 export type DraftTermsGiven = NonNullable<NonNullable<Parameters<typeof newPrice>[1]>['terms']>;
@@ -96,7 +97,7 @@ export async function shopInMemory(
         now,
         standingOf(runner.state, { ...choice, personId: person, startedAt: now, signedIn }, { now, release: live }),
       );
-      if ('refused' in quote) throw new Error(quote.sentence);
+      if ('refused' in quote) throw new Error(refusalInWords(quote));
       await ports.people.save({ id: person, rev: 1, name: 'Ona', address: `${person}@example.org` });
       carts += 1;
       const before = runner.state.agreements.size;
@@ -112,7 +113,7 @@ export async function shopInMemory(
         fingerprint: (t) => t,
         card: { token: 'card', last4: '0001' },
       });
-      if ('refused' in done) throw new Error(done.sentence);
+      if ('refused' in done) throw new Error(refusalInWords(done));
       await runner.settle();
       const made = [...runner.state.agreements.values()][before];
       if (!made) throw new Error('no agreement came of it');
@@ -121,7 +122,7 @@ export async function shopInMemory(
     async act(command) {
       const done = await runner.execute(command);
       await runner.settle();
-      return 'refused' in done ? done.sentence : 'done';
+      return 'refused' in done ? refusalInWords(done) : 'done';
     },
     agreement(id) {
       const found = runner.state.agreements.get(id);

@@ -13,6 +13,7 @@ export {
 } from './agreement';
 export { afterRefusal, type AfterRefusal, TRY_AGAIN_DAYS } from './retries';
 export { daysLeft, dueAfterReturn, movedDueDay, onDate, pauseEnds } from './pausing';
+export { type AgreementAct, whyNotAct } from './acts';
 export { openFor } from './openFor';
 export { unusedOf } from './unused';
 export { chargeFor, dueAfter, restOfPlan } from './charging';

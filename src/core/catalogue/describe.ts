@@ -1,12 +1,18 @@
+import { wordsFor } from '#core/words';
+
+type Files = readonly { bytes: number }[];
+
 /** "3 files, 4.2 MB" */
-export function describeFiles(files: readonly { bytes: number }[]): string {
-  if (files.length === 0) return 'no file yet';
-  return `${files.length === 1 ? '1 file' : `${files.length} files`}, ${describeBytes(files.reduce((all, f) => all + f.bytes, 0))}`;
+export function describeFiles(files: Files, locale = 'en'): string {
+  const words = wordsFor(locale).pages;
+  if (files.length === 0) return words.noFile;
+  const bytes = files.reduce((all, f) => all + f.bytes, 0);
+  return `${words.files(files.length)}, ${describeBytes(bytes, locale)}`;
 }
 
 /** A size as people read it, in decimal units: "940 kB", "4.2 MB". */
-export function describeBytes(bytes: number): string {
-  if (bytes < 1_000) return `${bytes} bytes`;
+export function describeBytes(bytes: number, locale = 'en'): string {
+  if (bytes < 1_000) return wordsFor(locale).pages.bytes(bytes);
   const units = ['kB', 'MB', 'GB'];
   let value = bytes / 1_000;
   let unit = 0;
@@ -14,12 +20,14 @@ export function describeBytes(bytes: number): string {
     value /= 1_000;
     unit += 1;
   }
-  return `${value >= 10 || unit === 0 ? Math.round(value) : value.toFixed(1)} ${units[unit]}`;
+  const digits = value >= 10 || unit === 0 ? 0 : 1;
+  return `${value.toLocaleString(locale, { minimumFractionDigits: digits, maximumFractionDigits: digits, useGrouping: false })} ${units[unit]}`;
 }
 
 /** What a product holds: "3 files, 4.2 MB", "1 link", "2 files, 3.1 MB and 1 link". */
-export function describeContents(product: { files: readonly { bytes: number }[]; links: readonly unknown[] }): string {
-  const links = product.links.length === 1 ? '1 link' : `${product.links.length} links`;
-  if (product.links.length === 0) return describeFiles(product.files);
-  return product.files.length === 0 ? links : `${describeFiles(product.files)} and ${links}`;
+export function describeContents(product: { files: Files; links: readonly unknown[] }, locale = 'en'): string {
+  const words = wordsFor(locale).pages;
+  if (product.links.length === 0) return describeFiles(product.files, locale);
+  const links = words.links(product.links.length);
+  return product.files.length === 0 ? links : `${describeFiles(product.files, locale)}${words.and}${links}`;
 }

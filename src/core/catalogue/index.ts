@@ -25,5 +25,5 @@ export { Brand, DEFAULT_BRAND, PAPER, contrastRatio, readable, brandValues } fro
 export { Coupon, CouponCode, couponCode } from './coupon';
 export { ShopTax, CountryCode, EU_RATES, EU_RATES_OF, euRates, isEu, rateOn, type TaxRate } from './tax';
 export { countriesByName, countryName } from './countries';
-export { ShopDetails, DEFAULT_SHOP } from './shopDetails';
+export { ShopDetails, DEFAULT_SHOP, localesOf } from './shopDetails';
 export { describeFiles, describeBytes, describeContents } from './describe';

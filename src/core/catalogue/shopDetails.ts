@@ -27,6 +27,8 @@ const DEFAULT_BILLING: z.infer<typeof Billing> = {
   beginsOnce: true,
 };
 
+const Locale = z.string().regex(/^[a-z]{2}(-[A-Z]{2})?$/);
+
 /** Who sells, where and in what: asked for when first needed, with defaults that work. */
 export const ShopDetails = z.object({
   name: z.string().min(1).max(80),
@@ -34,7 +36,9 @@ export const ShopDetails = z.object({
   senderAddress: z.email().max(254),
   zone: z.string().refine(isZone, 'A time zone is written like Europe/Lisbon.'),
   currency: z.string().refine(isCurrency, 'A currency is three letters, like EUR.'),
-  locale: z.string().regex(/^[a-z]{2}(-[A-Z]{2})?$/),
+  locale: Locale,
+  /** Other languages that buyers can read in; the shop's own is always one. */
+  languages: z.array(Locale).max(20).default([]),
   /** What the buyer's card statement reads: 5 to 22 letters that every bank can print. */
   cardStatement: CardStatement,
   /** How buyers' pages look; null for the shipped look. */
@@ -56,9 +60,16 @@ export const DEFAULT_SHOP: ShopDetails = {
   zone: 'UTC',
   currency: 'EUR',
   locale: 'en',
+  languages: [],
   cardStatement: 'MY SHOP',
   brand: null,
   tax: null,
   billing: DEFAULT_BILLING,
   legal: { terms: '', privacy: '', withdrawal: '' },
 };
+
+/** Every locale that buyers can read in, the shop's own first. */
+export const localesOf = ({ locale, languages }: Pick<ShopDetails, 'locale' | 'languages'>): [string, ...string[]] => [
+  locale,
+  ...languages.filter((other) => other !== locale),
+];

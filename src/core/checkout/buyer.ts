@@ -15,21 +15,17 @@ export type QuoteBuyer = z.infer<typeof QuoteBuyer>;
 /**
  * A country and a VAT number as somebody typed them. A number counts when its form and check digits fit and it is of
  * that country; whether it exists is not asked.
- * @returns a problem is a whole sentence
+ * @returns where it cannot be right, why
  */
 export function readBuyer(
   typed: { country: string; vatNumber?: string | undefined },
   tax: ShopTax | null,
-): QuoteBuyer | { problem: string } {
+): QuoteBuyer | { why: 'no-country' | 'form' | 'other-country' } {
   const { country, vatNumber = '' } = typed;
-  if (!CountryCode.safeParse(country).success) return { problem: 'Choose a country from the list.' };
+  if (!CountryCode.safeParse(country).success) return { why: 'no-country' };
   if (vatNumber.trim() === '') return { country, reverse: false };
   const read = readVatNumber(vatNumber);
-  if (!read)
-    return {
-      problem:
-        'That VAT number cannot be right: its form or its check digits do not fit. Write it with the two letters of its country, or leave it empty.',
-    };
-  if (read.country !== country) return { problem: 'That VAT number belongs to another country than the one chosen.' };
+  if (!read) return { why: 'form' };
+  if (read.country !== country) return { why: 'other-country' };
   return { country, reverse: tax !== null && canReverse(tax, country) };
 }

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { type Instant } from '#core/calendar';
 import { type Coupon, couponCode, Id, saleState } from '#core/catalogue';
 import { allocate, mulDiv, sum } from '#core/money';
+import { refuse, type RefusalOf } from '#core/refusal';
 import type { Due } from '#core/terms';
 
 /** A coupon as it acts on one line: frozen when it is sold. */
@@ -40,22 +41,21 @@ interface Use {
   usesByBuyer: number;
 }
 
-/** The coupon of a typed code for an offer, or one sentence that says why it does not work here. */
-export function findCoupon(coupons: readonly Coupon[], typed: string, use: Use): Coupon | { problem: string } {
+/** The coupon of a typed code for an offer, or why it does not work here. */
+export function findCoupon(coupons: readonly Coupon[], typed: string, use: Use): Coupon | RefusalOf<'coupon'> {
   const code = couponCode(typed);
   const coupon = coupons.find((c) => c.code === code);
-  const problem = (text: string): { problem: string } => ({ problem: text });
-  if (!coupon || !coupon.on) return problem(`The code ${code} is not known here.`);
-  if (coupon.offerIds !== null && !coupon.offerIds.includes(use.offerId))
-    return problem(`The code ${code} is not for this.`);
+  const no = (why: RefusalOf<'coupon'>['facts']['why'], currency = ''): RefusalOf<'coupon'> =>
+    refuse('coupon', { why, code, currency });
+  if (!coupon || !coupon.on) return no('unknown');
+  if (coupon.offerIds !== null && !coupon.offerIds.includes(use.offerId)) return no('not-for-this');
   if (coupon.takes.by === 'amount' && coupon.takes.currency !== use.currency)
-    return problem(`The code ${code} is for prices in ${coupon.takes.currency}.`);
+    return no('other-currency', coupon.takes.currency);
   const sale = saleState(coupon, use.now, use.zone);
-  if (sale.state === 'not-yet') return problem(`The code ${code} does not work yet.`);
-  if (sale.state === 'over') return problem(`The code ${code} has ended.`);
-  if (coupon.limit.inAll !== null && use.uses >= coupon.limit.inAll) return problem(`The code ${code} is used up.`);
-  if (coupon.limit.each !== null && use.usesByBuyer >= coupon.limit.each)
-    return problem(`The code ${code} was already used with this address.`);
+  if (sale.state === 'not-yet') return no('not-yet');
+  if (sale.state === 'over') return no('over');
+  if (coupon.limit.inAll !== null && use.uses >= coupon.limit.inAll) return no('used-up');
+  if (coupon.limit.each !== null && use.usesByBuyer >= coupon.limit.each) return no('used-by-you');
   return coupon;
 }
 

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { type Instant } from '#core/calendar';
 import { type Coupon, Id, type Offer, type Price, saleState } from '#core/catalogue';
 import { sum } from '#core/money';
+import { refuse, type RefusalOf } from '#core/refusal';
 import type { Release } from '#core/release';
 import { accessUntil, firstDues, isLasting, paymentOf, paymentsOf, Terms } from '#core/terms';
 import { QuoteBuyer, readBuyer } from './buyer';
@@ -51,10 +52,9 @@ export const Quote = z.object({
 });
 export type Quote = z.infer<typeof Quote>;
 
-export type QuoteRefusal = {
-  refused: 'not-on-sale' | 'no-such-price' | 'sold-out' | 'buyer-limit' | 'coupon' | 'vat-number';
-  sentence: string;
-};
+export type QuoteRefusal = RefusalOf<
+  'not-on-sale' | 'no-such-price' | 'sold-out' | 'buyer-limit' | 'coupon' | 'vat-number'
+>;
 
 /** What a buyer chooses; never an amount. */
 export interface QuoteChoice {
@@ -88,8 +88,6 @@ export interface Standing {
 /** How things stand for the first buyer, who begins now. */
 export const firstBuyer = (now: Instant): Standing => ({ startedAt: now, sold: 0, soldToBuyer: 0 });
 
-const refuse = (refused: QuoteRefusal['refused'], sentence: string): QuoteRefusal => ({ refused, sentence });
-
 /**
  * The quote for one chosen price of an offer: price → coupon → tax → due today and later. The browser sends
  * choices only; this is where amounts come from.
@@ -103,10 +101,9 @@ export function quoteFor(
 ): Quote | QuoteRefusal {
   const { shop, offers } = release.content;
   const offer = offers.find((o) => o.id === choice.offerId);
-  if (!offer || !offer.onSale || offer.putAway)
-    return refuse('not-on-sale', 'This is not on sale any more. Nothing was charged.');
+  if (!offer || !offer.onSale || offer.putAway) return refuse('not-on-sale', { why: 'off' });
   const price = offer.prices.find((p) => p.id === choice.priceId);
-  if (!price) return refuse('no-such-price', 'This price is not offered any more. Nothing was charged.');
+  if (!price) return refuse('no-such-price');
   const closed = whyNotNow(price, now, shop.zone, standing);
   if (closed) return closed;
   const terms = termsNow(price, standing, shop.zone);
@@ -182,7 +179,7 @@ export function termsNow(
 function buyerOf(choice: QuoteChoice, tax: Release['content']['shop']['tax']): QuoteBuyer | QuoteRefusal | null {
   if (choice.country === undefined) return null;
   const read = readBuyer({ country: choice.country, vatNumber: choice.vatNumber }, tax);
-  return 'problem' in read ? refuse('vat-number', `${read.problem} Nothing was charged.`) : read;
+  return 'why' in read ? refuse('vat-number', { ...read, at: 'checkout' }) : read;
 }
 
 function couponOf(
@@ -201,7 +198,7 @@ function couponOf(
     uses: 0,
     usesByBuyer: 0,
   });
-  if ('problem' in found) return refuse('coupon', `${found.problem} Nothing was charged.`);
+  if ('refused' in found) return found;
   const uses = standing.couponUses?.(found.id) ?? { inAll: 0, byBuyer: 0 };
   const again = findCoupon([found], choice.coupon, {
     now,
@@ -211,9 +208,9 @@ function couponOf(
     uses: uses.inAll,
     usesByBuyer: uses.byBuyer,
   });
-  if ('problem' in again) return refuse('coupon', `${again.problem} Nothing was charged.`);
+  if ('refused' in again) return again;
   const firstPayment = terms.kind === 'free' ? 0 : terms.kind === 'once' ? terms.amount : paymentOf(terms, 1).full;
-  if (firstPayment === 0) return refuse('coupon', 'There is nothing to pay here, so no code is needed.');
+  if (firstPayment === 0) return refuse('coupon', { why: 'nothing-to-pay', code: found.code, currency: '' });
   // One coupon is spread once over the lines it acts on; today an order has one line.
   const [share = 0] = found.takes.by === 'amount' ? spreadAmount(found.takes.amount, [firstPayment]) : [0];
   return lineCoupon(found, share);
@@ -222,17 +219,12 @@ function couponOf(
 function whyNotNow(price: Price, now: Instant, zone: string, standing: Standing): QuoteRefusal | null {
   // A checkout that began in time may finish; one that has not begun is judged by the present.
   const sale = saleState(price, standing.startedAt, zone);
-  if (sale.state === 'not-yet') return refuse('not-on-sale', 'This is not on sale yet. Nothing was charged.');
-  if (sale.state === 'over') return refuse('not-on-sale', 'This is not on sale any more. Nothing was charged.');
+  if (sale.state === 'not-yet') return refuse('not-on-sale', { why: 'not-yet' });
+  if (sale.state === 'over') return refuse('not-on-sale', { why: 'over' });
   const ends = accessUntil(price.terms, now, zone);
-  if (ends !== null && ends <= now)
-    return refuse('not-on-sale', 'The time for which this would open is over. Nothing was charged.');
-  if (price.limit.inAll !== null && standing.sold >= price.limit.inAll)
-    return refuse('sold-out', 'The last one was sold a moment ago. Nothing was charged.');
+  if (ends !== null && ends <= now) return refuse('not-on-sale', { why: 'access-over' });
+  if (price.limit.inAll !== null && standing.sold >= price.limit.inAll) return refuse('sold-out');
   if (price.limit.each !== null && standing.soldToBuyer >= price.limit.each)
-    return refuse(
-      'buyer-limit',
-      `${price.limit.each === 1 ? 'Each buyer can have this once' : `Each buyer can have this ${price.limit.each} times`}, and this address already has it. Nothing was charged. Sign in to open it.`,
-    );
+    return refuse('buyer-limit', { each: price.limit.each });
   return null;
 }

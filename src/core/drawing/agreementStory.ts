@@ -1,7 +1,7 @@
 import { type Agreement, isRunning, lastPaid } from '#core/agreements';
 import { addMs, dateIn, type Instant, nthAfter } from '#core/calendar';
-import { endlessInWords } from '#core/passes';
 import { oftenInWords, paymentsFrom, paymentsOf } from '#core/terms';
+import { wordsFor } from '#core/words';
 import type { AccessStretch, KeelStory, MoneyMoment } from './story';
 
 /** What happened to an agreement that its present state does not hold any more: refused tries, pauses, holds, moves. */
@@ -76,11 +76,12 @@ export function storyOfAgreement(
       from: p.from,
       until: p.closedAt ?? p.until ?? a.endsAt,
       holds: p.holds,
-      goesOn: a.terms.kind === 'plan' && isRunning(a) ? endlessInWords('while-paid-then-good') : undefined,
+      goesOn:
+        a.terms.kind === 'plan' && isRunning(a) ? wordsFor(locale).access.endless('while-paid-then-good') : undefined,
     })),
     now: { at: now, word },
     pauses: a.pause ? [...past.pauses, { from: a.pause.from, until: a.pause.until }] : past.pauses,
-    ...(goesOn ? { goesOn: 'until cancelled' } : {}),
+    ...(goesOn ? { goesOn: wordsFor(locale).drawing.untilCancelled() } : {}),
     every: oftenInWords(a.terms.every, locale),
   };
 }

@@ -7,7 +7,7 @@ export {
   type KeelEnd,
   type KeelOptions,
 } from './keelLine';
-export { type KeelStory, type MoneyState, type MoneyMoment, STATE_WORDS } from './story';
+export { type KeelStory, type MoneyState, type MoneyMoment } from './story';
 export { type PlacedLabel, placeLabels } from './labels';
 export { keelRows, type KeelRow } from './asList';
 export { storyOfTerms, storyOfOrder } from './stories';

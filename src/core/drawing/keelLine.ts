@@ -1,7 +1,8 @@
 import { DAY, dateIn, formatDay, type Instant, instantOf, msOf } from '#core/calendar';
 import { formatAmount, sum } from '#core/money';
 import { placeLabels, type PlacedLabel } from './labels';
-import { type KeelStory, type MoneyMoment, type MoneyState, NOW_WORDS, STATE_WORDS } from './story';
+import { wordsFor } from '#core/words';
+import type { KeelStory, MoneyMoment, MoneyState } from './story';
 import { foldOf, type Scale, scaleFor, spanOf } from './timeScale';
 
 export interface KeelMark {
@@ -125,7 +126,10 @@ export function layoutKeelLine(story: KeelStory, width: number, options: KeelOpt
             ? []
             : [
                 {
-                  text: m.amount === 0 ? 'nothing due' : formatAmount(m.amount, story.currency, story.locale),
+                  text:
+                    m.amount === 0
+                      ? wordsFor(story.locale).drawing.nothingDue()
+                      : formatAmount(m.amount, story.currency, story.locale),
                   ...amountPlace(drawn, i),
                   weight: importance.amount[i] ?? 0,
                 },
@@ -148,7 +152,10 @@ export function layoutKeelLine(story: KeelStory, width: number, options: KeelOpt
         width,
       );
   const presentX = Math.min(right, Math.max(left, x(story.now.at)));
-  const [presentLabel] = placeLabels([{ text: NOW_WORDS[story.now.word], x: presentX, y: 12, weight: 9 }], width);
+  const [presentLabel] = placeLabels(
+    [{ text: wordsFor(story.locale).drawing.now(story.now.word), x: presentX, y: 12, weight: 9 }],
+    width,
+  );
   const further = sorted.some((m) => msOf(m.at) > span.to);
   return {
     width,
@@ -159,7 +166,12 @@ export function layoutKeelLine(story: KeelStory, width: number, options: KeelOpt
     end: further ? 'torn' : story.goesOn !== undefined || story.access.some((a) => a.until === null) ? 'arrow' : 'cap',
     present: {
       x: presentX,
-      label: presentLabel ?? { text: NOW_WORDS[story.now.word], x: presentX, y: 12, anchor: 'middle' },
+      label: presentLabel ?? {
+        text: wordsFor(story.locale).drawing.now(story.now.word),
+        x: presentX,
+        y: 12,
+        anchor: 'middle',
+      },
     },
     marks,
     amounts,
@@ -203,8 +215,6 @@ interface Setting {
   hidden: readonly MoneyMoment[];
 }
 
-const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
-
 function marksOf(
   story: KeelStory,
   shown: readonly MoneyMoment[],
@@ -215,18 +225,13 @@ function marksOf(
   const counted = all.filter(
     (m) => m.amount > 0 && m.state !== 'refunded' && m.state !== 'tried-again' && m.state !== 'moved',
   );
+  const say = wordsFor(story.locale).drawing;
   const marks = shown.map((money): KeelMark => {
     const r = radius(money.amount, largest, biggest);
     const at = counted.indexOf(money);
-    const ordinal = ORDINALS[at] ?? `${at + 1}th`;
     const place =
-      at < 0 || counted.length < 2
-        ? ''
-        : story.goesOn === undefined
-          ? `, ${ordinal} of ${counted.length}`
-          : `, ${ordinal}`;
+      at < 0 || counted.length < 2 ? '' : `, ${say.place(at, story.goesOn === undefined ? counted.length : null)}`;
     const day = formatDay(money.at, story.zone, story.locale);
-    const moved = money.movedTo === undefined ? '' : ` to ${formatDay(money.movedTo, story.zone, story.locale)}`;
     return {
       kind: 'payment',
       x: x(money.at),
@@ -236,8 +241,8 @@ function marksOf(
       nothingDue: money.amount === 0,
       phrase:
         money.amount === 0
-          ? `${day}, nothing due`
-          : `${day}, ${formatAmount(money.amount, story.currency, story.locale)}${place}, ${STATE_WORDS[money.state]}${moved}`,
+          ? `${day}, ${say.nothingDue()}`
+          : `${day}, ${formatAmount(money.amount, story.currency, story.locale)}${place}, ${money.movedTo === undefined ? say.state(money.state) : say.movedTo(formatDay(money.movedTo, story.zone, story.locale))}`,
       joins: null,
       movedToX: money.movedTo === undefined ? null : x(money.movedTo),
     };
@@ -262,6 +267,7 @@ function foldMarkOf(
   hidden: readonly MoneyMoment[],
   place: { x1: number; x2: number; y: number },
 ): { mark: KeelMark; x1: number; x2: number; lines: string[] } {
+  const say = wordsFor(story.locale).drawing;
   const each = formatAmount(hidden[0]?.amount ?? 0, story.currency, story.locale);
   const all = formatAmount(sum(hidden.map((m) => m.amount)), story.currency, story.locale);
   const often = story.every === undefined ? each : `${each} ${story.every}`;
@@ -273,13 +279,13 @@ function foldMarkOf(
       r: 0,
       state: hidden[0]?.state ?? 'to-come',
       nothingDue: false,
-      phrase: `${hidden.length} more, ${often}, ${all} in all`,
+      phrase: `${say.more(hidden.length)}, ${often}, ${say.inAll(all)}`,
       joins: null,
       movedToX: null,
     },
     x1: place.x1,
     x2: place.x2,
-    lines: [`${hidden.length} more`, often, all],
+    lines: [say.more(hidden.length), often, all],
   };
 }
 
@@ -327,6 +333,7 @@ interface Lane {
 
 /** Bars that open, close and are held alike share one; at most three lanes, then the rest is said in words. */
 function lanesOf(story: KeelStory): Lane[] {
+  const say = wordsFor(story.locale).drawing;
   const groups = new Map<string, { lane: Lane; titles: string[] }>();
   for (const access of story.access) {
     const key = JSON.stringify([access.from, access.until, access.holds, access.ticks ?? [], access.goesOn]);
@@ -337,11 +344,11 @@ function lanesOf(story: KeelStory): Lane[] {
   }
   const lanes = [...groups.values()].map(({ lane, titles }) => ({
     ...lane,
-    label: titles.length > 1 ? `${titles.length} products` : lane.label,
+    label: titles.length > 1 ? say.products(titles.length) : lane.label,
   }));
   const shown = lanes.slice(0, MOST_LANES);
   const last = shown[MOST_LANES - 1];
-  if (last && lanes.length > MOST_LANES) last.label += `, and ${lanes.length - MOST_LANES} more`;
+  if (last && lanes.length > MOST_LANES) last.label = say.andMore(last.label, lanes.length - MOST_LANES);
   return shown;
 }
 
@@ -362,7 +369,8 @@ function barsOf(story: KeelStory, { x, span, right, width, top, lane, small }: B
     const beyond = until !== null && msOf(until) > span.to;
     const x1 = x(from);
     const y = top + i * lane;
-    const words = until === null ? `${label}, ${goesOn ?? story.goesOn ?? 'for good'}` : label;
+    const words =
+      until === null ? `${label}, ${goesOn ?? story.goesOn ?? wordsFor(story.locale).access.endless('good')}` : label;
     const [placed] = placeLabels(
       [{ text: shorten(words, width), x: x1 + 7, y: y + BAR + 13, weight: 1, start: true }],
       width,
@@ -396,8 +404,9 @@ function pausesOf(
   return (story.pauses ?? []).map(({ from, until }) => {
     const x1 = x(from);
     const x2 = until === null ? right : x(until);
-    const text =
-      until === null ? 'paused' : `paused until ${formatDay(until, story.zone, story.locale, { short: true })}`;
+    const text = wordsFor(story.locale).drawing.paused(
+      until === null ? null : formatDay(until, story.zone, story.locale, { short: true }),
+    );
     const [label] = placeLabels([{ text, x: (x1 + x2) / 2, y: lineY - 10, weight: 9 }], width);
     return { x1, x2, label: label ?? { text, x: x1, y: lineY - 10, anchor: 'start' } };
   });

@@ -1,6 +1,6 @@
 import { addMs, type Instant, nthAfter } from '#core/calendar';
 import { sum } from '#core/money';
-import { endlessInWords, type OpenFor, type Pass } from '#core/passes';
+import type { OpenFor, Pass } from '#core/passes';
 import type { Order, Refund } from '#core/shop';
 import {
   accessUntil,
@@ -16,6 +16,7 @@ import {
   scheduleOf,
   type Terms,
 } from '#core/terms';
+import { wordsFor } from '#core/words';
 import type { KeelStory } from './story';
 
 interface Place {
@@ -68,7 +69,7 @@ export function storyOfTerms(
         : dues.map((due) => ({ at: due.at, amount: charged(due), state: 'to-come' })),
     access: products.map((title) => ({ from: start, until, holds: [], title })),
     now: { at: start, word },
-    ...(endless ? { goesOn: 'until cancelled' } : {}),
+    ...(endless ? { goesOn: wordsFor(place.locale).drawing.untilCancelled() } : {}),
     ...(isLasting(terms) ? { every: oftenInWords(terms.every, place.locale) } : {}),
   };
 }
@@ -95,7 +96,7 @@ export function storyOfOrder(
     access: passes.map(({ pass, title, lasts }) => ({
       from: pass.from,
       until: pass.closed?.at ?? (typeof lasts === 'string' ? null : lasts.until),
-      goesOn: typeof lasts === 'string' ? endlessInWords(lasts) : undefined,
+      goesOn: typeof lasts === 'string' ? wordsFor(locale).access.endless(lasts) : undefined,
       holds: pass.hold ? [{ from: pass.hold.since, until: null }] : [],
       title,
     })),

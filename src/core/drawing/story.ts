@@ -39,23 +39,3 @@ export interface KeelStory {
   /** How often payments repeat, for the fold: "monthly". */
   every?: string;
 }
-
-/** What each state is called, in a key and in the list. */
-export const STATE_WORDS: Record<MoneyState, string> = {
-  'to-come': 'to come',
-  paid: 'paid',
-  waits: 'waiting for the bank',
-  refused: 'refused',
-  'tried-again': 'tried again',
-  refunded: 'given back',
-  disputed: 'disputed',
-  dropped: 'not taken any more',
-  moved: 'moved',
-};
-
-/** What stands at the line's present. */
-export const NOW_WORDS: Record<KeelStory['now']['word'], string> = {
-  today: 'today',
-  bought: 'bought',
-  'played-to-here': 'played to here',
-};

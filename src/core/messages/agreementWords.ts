@@ -2,6 +2,7 @@ import { type Agreement, dueAfterReturn, isRunning, lastPaid } from '#core/agree
 import { formatDay, type Instant } from '#core/calendar';
 import { formatAmount, sum } from '#core/money';
 import { paymentsOf, plainText, statementOfRest } from '#core/terms';
+import { wordsFor } from '#core/words';
 
 type Charged = (due: { n: number; at: Instant }) => number;
 
@@ -12,48 +13,35 @@ export function paymentsMade(a: Pick<Agreement, 'payments' | 'terms' | 'from'>):
 
 /** Where an agreement stands, in one or two sentences that hold for the buyer and for whoever answers them. */
 export function agreementState(a: Agreement, { locale, charged }: { locale: string; charged: Charged }): string {
+  const say = wordsFor(locale).agreements;
   const day = (at: Instant | null | undefined): string => (at ? formatDay(at, a.zone, locale) : '');
   const money = (amount: number): string => formatAmount(amount, a.currency, locale);
   const { made, of } = paymentsMade(a);
-  if (a.dispute !== null && isRunning(a))
-    return 'The bank disputes a payment. Until that is decided nothing is due, and access is on hold.';
-  const next = a.next ? `${money(charged(a.next))} on ${day(a.next.at)}` : '';
+  if (a.dispute !== null && isRunning(a)) return say.disputed();
+  const next = a.next ? say.next(money(charged(a.next)), day(a.next.at)) : '';
   switch (a.status) {
     case 'in-trial':
-      return `In trial until ${day(a.trialUntil)}. Then ${next}.`;
+      return say.inTrial(day(a.trialUntil), next);
     case 'active':
-      return of === null
-        ? `The next payment is ${next}.`
-        : `${made} of ${of} payments made, ${of - made} left. The next is ${next}.`;
-    case 'past-due': {
-      const owed = money(sum(a.owed.map((d) => d.amount)));
-      const after = a.pastDue?.tryAt ? ` It is tried again on ${day(a.pastDue.tryAt)}.` : '';
-      return `${owed} is behind since ${day(a.pastDue?.since)}.${after}${a.pastDue?.held ? ' Access is on hold until it is paid.' : ` Access stays open until ${day(a.pastDue?.graceUntil)}.`}`;
-    }
+      return of === null ? say.active(next) : say.activePlan(made, of, next);
+    case 'past-due':
+      return say.behind(
+        money(sum(a.owed.map((d) => d.amount))),
+        day(a.pastDue?.since),
+        a.pastDue?.tryAt ? day(a.pastDue.tryAt) : null,
+        a.pastDue?.held ?? false,
+        day(a.pastDue?.graceUntil),
+      );
     case 'paused':
-      return a.pause?.until ? `Paused until ${day(a.pause.until)}.` : 'Paused, until somebody takes it up again.';
+      return say.paused(a.pause?.until ? day(a.pause.until) : null);
     case 'ending':
-      return a.finishes
-        ? `The last payment was made. It ends on ${day(a.endsAt)}.`
-        : `Stopped. Access stays open until ${day(a.endsAt)}, and nothing more is paid.`;
+      return a.finishes ? say.finishing(day(a.endsAt)) : say.stopped(day(a.endsAt));
     case 'ended':
-      return `Ended on ${day(a.ended?.at)}: ${ENDED[a.ended?.why ?? 'cancelled']}.`;
+      return say.ended(day(a.ended?.at), a.ended?.why ?? 'cancelled');
     case 'paid-off':
-      return 'Paid off. Nothing more is due.';
+      return say.paidOff();
   }
 }
-
-const ENDED: Record<NonNullable<Agreement['ended']>['why'], string> = {
-  cancelled: 'it was stopped',
-  unpaid: 'a payment stayed unpaid',
-  finished: 'its last period was over',
-  switched: 'it was switched to something else',
-  replaced: 'something else took its place',
-  refunded: 'the money was given back',
-  'dispute-lost': 'the bank took the money back',
-  'let-go': 'the rest was let go, and access stays',
-  stopped: 'the payment plan was ended',
-};
 
 /** The statement from now on; empty when nothing more comes. */
 export function restInWords(a: Agreement, { locale, charged }: { locale: string; charged: Charged }): string {

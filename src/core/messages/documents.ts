@@ -1,9 +1,10 @@
 import type { Agreement, AgreementPayment } from '#core/agreements';
 import { formatDay } from '#core/calendar';
-import type { ShopDetails } from '#core/catalogue';
 import { formatAmount, sum } from '#core/money';
 import type { Order, Refund } from '#core/shop';
 import { isLasting } from '#core/terms';
+import { type Words, wordsFor } from '#core/words';
+import type { Setting } from './letter';
 
 /** A receipt or credit note as words and columns; a port draws it as a PDF. */
 export interface DocumentPaper {
@@ -19,10 +20,6 @@ export interface DocumentPaper {
   foot: string[];
 }
 
-interface Setting {
-  shop: ShopDetails;
-  real: boolean;
-}
 interface Buyer {
   name: string;
   address: string;
@@ -30,11 +27,11 @@ interface Buyer {
   vatNumber?: string | undefined;
 }
 
-function paper({ shop, real }: Setting, buyer: Buyer): Pick<DocumentPaper, 'test' | 'from' | 'to'> {
+function paper({ shop, real, locale }: Setting, buyer: Buyer): Pick<DocumentPaper, 'test' | 'from' | 'to'> {
   return {
-    test: real ? null : 'Test shop. No real money moved.',
+    test: real ? null : wordsFor(locale).papers.test(),
     from: [shop.name, shop.senderAddress],
-    to: [buyer.name, buyer.address, buyer.vatNumber ? `VAT number ${buyer.vatNumber}` : ''].filter(
+    to: [buyer.name, buyer.address, buyer.vatNumber ? wordsFor(locale).papers.vatNumber(buyer.vatNumber) : ''].filter(
       (t) => t.trim() !== '',
     ),
   };
@@ -42,27 +39,26 @@ function paper({ shop, real }: Setting, buyer: Buyer): Pick<DocumentPaper, 'test
 
 /** What was paid, on which day, under which number. */
 export function receiptDocument(setting: Setting, order: Order, buyer: Buyer): DocumentPaper {
-  const { locale } = setting.shop;
+  const { locale } = setting;
+  const say = wordsFor(locale).papers;
   const money = (amount: number): string => formatAmount(amount, order.currency, locale);
   return {
     ...paper(setting, buyer),
-    heading: paperName({ tax: sum(order.lines.map((l) => l.tax)), buyer: order.buyer }),
+    heading: paperName({ tax: sum(order.lines.map((l) => l.tax)), buyer: order.buyer }, locale),
     number: order.receipt,
     facts: [
-      { label: 'Order', value: String(order.number) },
-      { label: 'Date', value: formatDay(order.at, order.zone, locale) },
-      ...(order.last4 === null ? [] : [{ label: 'Paid with', value: `card ending ${order.last4}` }]),
+      { label: say.order(), value: String(order.number) },
+      { label: say.date(), value: formatDay(order.at, order.zone, locale) },
+      ...(order.last4 === null ? [] : [{ label: say.paidWith(), value: say.card(order.last4) }]),
     ],
     rows: order.lines.map((line) => ({
-      text: `${line.priceName === '' ? line.title : `${line.title}, ${line.priceName}`}${line.coupon ? `, with ${line.coupon.code}` : ''}`,
+      text: rowText(say, line),
       amount: money(line.paid),
     })),
-    total: { label: 'Paid', amount: money(sum(order.lines.map((l) => l.paid))) },
+    total: { label: say.paid(), amount: money(sum(order.lines.map((l) => l.paid))) },
     foot: [
-      ...taxLines(sum(order.lines.map((l) => l.tax)), order.buyer, money),
-      order.lines.some((l) => isLasting(l.terms))
-        ? 'What is due later stands in the member area.'
-        : 'Paid in full. Nothing more is due.',
+      ...taxLines(say, sum(order.lines.map((l) => l.tax)), order.buyer, money),
+      order.lines.some((l) => isLasting(l.terms)) ? say.laterInMemberArea() : say.inFull(),
     ],
   };
 }
@@ -75,46 +71,53 @@ export function laterReceiptDocument(
   payment: AgreementPayment,
   buyer: Buyer,
 ): DocumentPaper {
-  const { locale } = setting.shop;
+  const { locale } = setting;
+  const say = wordsFor(locale).papers;
   const money = (amount: number): string => formatAmount(amount, a.currency, locale);
   const title = a.priceName === '' ? a.title : `${a.title}, ${a.priceName}`;
   return {
     ...paper(setting, buyer),
-    heading: paperName(payment),
+    heading: paperName(payment, locale),
     number: payment.receipt ?? '',
     facts: [
-      { label: 'Order', value: String(order.number) },
-      { label: 'Date', value: formatDay(payment.at, a.zone, locale) },
-      ...(payment.last4 === null ? [] : [{ label: 'Paid with', value: `card ending ${payment.last4}` }]),
+      { label: say.order(), value: String(order.number) },
+      { label: say.date(), value: formatDay(payment.at, a.zone, locale) },
+      ...(payment.last4 === null ? [] : [{ label: say.paidWith(), value: say.card(payment.last4) }]),
     ],
     rows: [
       ...payment.dues.map((due) => ({
-        text: `${title}, payment ${due.n}${a.terms.payments === undefined ? '' : ` of ${a.terms.payments}`}, due ${formatDay(due.at, a.zone, locale)}`,
+        text: say.due(title, due.n, a.terms.payments ?? null, formatDay(due.at, a.zone, locale)),
         amount: money(due.amount),
       })),
-      ...(payment.credit > 0 ? [{ text: 'Paid from unused days', amount: money(-payment.credit) }] : []),
+      ...(payment.credit > 0 ? [{ text: say.unusedDays(), amount: money(-payment.credit) }] : []),
     ],
-    total: { label: 'Paid', amount: money(payment.amount) },
-    foot: taxLines(payment.tax, payment.buyer, money),
+    total: { label: say.paid(), amount: money(payment.amount) },
+    foot: taxLines(say, payment.tax, payment.buyer, money),
   };
 }
 
+type Taxed = { tax: number; buyer?: { reverse: boolean } | null | undefined };
+
 /** What the paper for a payment is called, on it and wherever it is named. */
-export const paperName = ({
-  tax,
-  buyer,
-}: {
-  tax: number;
-  buyer?: { reverse: boolean } | null | undefined;
-}): 'Invoice' | 'Receipt' => (tax > 0 || buyer?.reverse === true ? 'Invoice' : 'Receipt');
+export const paperName = ({ tax, buyer }: Taxed, locale: string): string =>
+  wordsFor(locale).papers.name(tax > 0 || buyer?.reverse === true);
+
+function rowText(
+  say: Words['papers'],
+  line: { title: string; priceName: string; coupon?: { code: string } | undefined },
+): string {
+  const text = line.priceName === '' ? line.title : `${line.title}, ${line.priceName}`;
+  return line.coupon ? say.withCode(text, line.coupon.code) : text;
+}
 
 function taxLines(
+  say: Words['papers'],
   tax: number,
   buyer: { country: string; reverse: boolean } | null | undefined,
   money: (amount: number) => string,
 ): string[] {
-  if (buyer?.reverse) return ['Reverse charge: the buyer accounts for the tax.'];
-  return tax === 0 ? [] : [`Of which ${money(tax)} tax${buyer ? ` (${buyer.country})` : ''}.`];
+  if (buyer?.reverse) return [say.reverseCharge()];
+  return tax === 0 ? [] : [say.ofWhichTax(money(tax), buyer?.country ?? null)];
 }
 
 /** What was given back against which receipt: the order's own, or that of a later payment. */
@@ -125,23 +128,24 @@ export function creditNoteDocument(
   against: Pick<AgreementPayment, 'receipt' | 'last4'>,
   buyer: Buyer,
 ): DocumentPaper {
-  const { locale } = setting.shop;
+  const { locale } = setting;
+  const say = wordsFor(locale).papers;
   const money = (amount: number): string => formatAmount(amount, order.currency, locale);
   const titleOf = (lineId: string): string => order.lines.find((l) => l.lineId === lineId)?.title ?? '';
   return {
     ...paper(setting, buyer),
-    heading: 'Credit note',
+    heading: say.creditNote(),
     number: refund.creditNote ?? '',
     facts: [
-      { label: 'For receipt', value: against.receipt ?? order.receipt },
-      { label: 'Order', value: String(order.number) },
-      { label: 'Date', value: formatDay(refund.at, order.zone, locale) },
+      { label: say.forReceipt(), value: against.receipt ?? order.receipt },
+      { label: say.order(), value: String(order.number) },
+      { label: say.date(), value: formatDay(refund.at, order.zone, locale) },
     ],
     rows: refund.shares.map((share) => ({
-      text: share.tax > 0 ? `${titleOf(share.lineId)}, of which ${money(share.tax)} tax` : titleOf(share.lineId),
+      text: say.backRow(titleOf(share.lineId), share.tax > 0 ? money(share.tax) : null),
       amount: money(share.amount),
     })),
-    total: { label: 'Given back', amount: money(refund.amount) },
-    foot: against.last4 === null ? [] : [`To the card ending ${against.last4}.`],
+    total: { label: say.givenBack(), amount: money(refund.amount) },
+    foot: against.last4 === null ? [] : [say.toCard(against.last4)],
   };
 }

@@ -1,4 +1,5 @@
 import type { ShopDetails } from '#core/catalogue';
+import { type Letter, wordsFor } from '#core/words';
 
 /** A message to a buyer: plain words, a line each; how it travels is the mailer's affair. */
 export interface Message {
@@ -10,17 +11,18 @@ export interface Setting {
   shop: ShopDetails;
   /** A test or demo shop says so in every message. */
   real: boolean;
+  /** The locale its reader reads; the shop's own where nothing else is known. */
+  locale: string;
 }
 
-/** A letter with its subject on one line; a test shop says so in both. */
-export function letter({ shop, real }: Setting, subject: string, paragraphs: readonly string[]): Message {
-  const test = real ? [] : ['Test shop. No real money moves.'];
+/** A letter as it goes out: greeting and the shop's name around it; a test shop says so in subject and text. */
+export function framed({ shop, real, locale }: Setting, name: string, { subject, paragraphs }: Letter): Message {
+  const say = wordsFor(locale).letters;
   return {
-    subject: oneLine(real ? subject : `[Test] ${subject}`),
-    text: [...test, ...paragraphs, shop.name].join('\n\n'),
+    subject: oneLine(real ? subject : say.testMark(subject)),
+    text: [...(real ? [] : [say.test]), say.hello(oneLine(name)), ...paragraphs, shop.name].join('\n\n'),
   };
 }
 
 // A title may hold a line feed; a header may not.
 export const oneLine = (text: string): string => text.replace(/\s+/g, ' ').trim();
-export const hello = (name: string): string => (name.trim() === '' ? 'Hello,' : `Hello ${oneLine(name)},`);

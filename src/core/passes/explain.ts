@@ -1,4 +1,5 @@
 import { formatDay, formatMoment, type Instant } from '#core/calendar';
+import { type Who, wordsFor } from '#core/words';
 import { type Pass, passState } from './pass';
 
 export interface Explanation {
@@ -16,7 +17,8 @@ export type OpenFor = 'good' | 'while-paid' | 'while-paid-then-good' | { until: 
 interface Question {
   /** Every pass of this person to this product; access is their union. */
   passes: readonly Pass[];
-  person: string;
+  /** Whom it is about: the reader, or somebody by name. */
+  person: Who;
   product: string;
   /** The order's number by its id, to name the cause. */
   orderNumber: (orderId: string) => string;
@@ -26,8 +28,6 @@ interface Question {
   zone: string;
   locale: string;
 }
-
-const HELD = { dispute: 'the bank disputes the payment', behind: 'a payment is behind', paused: 'payments are paused' };
 
 /** Why a person can or cannot open a product at a moment. The strongest pass answers: open, then waiting, on hold, closed last. */
 export function explain(question: Question): Explanation {
@@ -40,52 +40,37 @@ export function explain(question: Question): Explanation {
       (longest(lastsFor(a, question.openFor)) < longest(lastsFor(b, question.openFor)) ? 1 : -1) ||
       (a.from < b.from ? 1 : -1),
   )[0];
-  if (!best)
-    return {
-      open: false,
-      pass: null,
-      lasts: null,
-      sentence: `${person} cannot open ${product}: it was never bought or given.`,
-    };
+  const say = wordsFor(locale).access;
+  const day = (at: Instant): string => formatDay(at, zone, locale);
+  if (!best) return { open: false, pass: null, lasts: null, sentence: say.never(person, product) };
   const because =
     best.cause.kind === 'paid'
-      ? `order ${question.orderNumber(best.cause.orderId)} of ${formatDay(best.from, zone, locale)}`
-      : `it was given on ${formatDay(best.from, zone, locale)} (${best.cause.reason})`;
+      ? say.because.order(question.orderNumber(best.cause.orderId), day(best.from))
+      : say.because.gift(day(best.from), best.cause.reason);
   const lasts = lastsFor(best, question.openFor);
-  const until = typeof lasts === 'string' ? endlessInWords(lasts) : `until ${formatMoment(lasts.until, zone, locale)}`;
   const about = { pass: best, lasts };
+  const until = typeof lasts === 'string' ? say.endless(lasts) : say.until(formatMoment(lasts.until, zone, locale));
   switch (passState(best, now)) {
     case 'open':
-      return { ...about, open: true, sentence: `${person} can open ${product} ${until}, because of ${because}.` };
+      return { ...about, open: true, sentence: say.open(person, product, until, because) };
     case 'waiting':
       return {
         ...about,
         open: false,
-        sentence: `${person} cannot open ${product} yet: it opens on ${formatMoment(best.from, zone, locale)}, because of ${because}.`,
+        sentence: say.waiting(person, product, formatMoment(best.from, zone, locale), because),
       };
     case 'on-hold':
       return {
         ...about,
         open: false,
-        sentence: `${person} cannot open ${product} now: ${HELD[best.hold?.why ?? 'dispute']} (${because}), since ${formatDay(best.hold?.since ?? now, zone, locale)}.`,
+        sentence: say.onHold(person, product, best.hold?.why ?? 'dispute', because, day(best.hold?.since ?? now)),
       };
     case 'closed': {
       const closedAt = best.closed?.at ?? best.until ?? now;
-      const why = {
-        refund: 'the money was given back',
-        'dispute-lost': 'the bank took the money back',
-        expired: 'its time ended',
-        withdrawn: 'it was withdrawn',
-        ended: 'it ended after what was paid',
-        unpaid: 'a payment stayed unpaid',
-        switched: 'it was switched to something else',
-        replaced: 'something else took its place',
-        stopped: 'the payment plan was ended',
-      }[best.closed?.why ?? 'expired'];
       return {
         ...about,
         open: false,
-        sentence: `${person} cannot open ${product} any more: ${why} on ${formatDay(closedAt, zone, locale)} (${because}).`,
+        sentence: say.closed(person, product, best.closed?.why ?? 'expired', day(closedAt), because),
       };
     }
   }
@@ -96,13 +81,6 @@ export function lastsFor(pass: Pass, openFor: Question['openFor'] = () => 'while
   if (pass.until !== null) return { until: pass.until };
   return pass.cause.kind === 'paid' && pass.cause.agreementId !== undefined ? openFor(pass.cause.agreementId) : 'good';
 }
-
-export const endlessInWords = (lasts: Extract<OpenFor, string>): string =>
-  ({
-    good: 'for good',
-    'while-paid': 'while payments are made',
-    'while-paid-then-good': 'while payments are made, and for good once paid off',
-  })[lasts];
 
 // Sorts as text after every moment of time.
 const longest = (lasts: OpenFor): string =>

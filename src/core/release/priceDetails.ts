@@ -65,7 +65,7 @@ function accessInWords(price: Price, locale: string): string {
   return access.kind === 'forever'
     ? 'for good'
     : access.kind === 'for'
-      ? `for ${lengthInWords(access.count, access.unit)}`
+      ? `for ${lengthInWords(access.count, access.unit, locale)}`
       : `until ${dayInWords(access.date, locale)}`;
 }
 

@@ -1,7 +1,5 @@
-import type { Instant } from '#core/calendar';
-import type { KeptCard } from '#core/agreements';
-import { type CameFrom, fact, type ShopEvent } from '#core/journal';
-import type { Release } from '#core/release';
+import { fact } from '#core/journal';
+import { refuse } from '#core/refusal';
 import {
   agreementMoment,
   answerDue,
@@ -26,108 +24,8 @@ import { fetchFile } from './commands/fetchFile';
 import { pay } from './commands/pay';
 import { publish } from './commands/publish';
 import { answerRefund, refund } from './commands/refund';
-import type { IdsPort, ChargeAnswer, RefundAnswer } from './ports';
-import type { AgreementMoment, ShopState } from './state';
-
-/** Everything that can be asked of the shop. */
-export type Command =
-  | { type: 'publish'; release: Release; hasFile: (sha256: string) => boolean }
-  | { type: 'change-person'; personId: string; rev: number }
-  | {
-      type: 'pay';
-      checkoutId: string;
-      personId: string;
-      offerId: string;
-      priceId: string;
-      release: Release;
-      startedAt: Instant;
-      shown: string;
-      fingerprint: (text: string) => string;
-      card: KeptCard | null;
-      coupon?: string | undefined;
-      country?: string | undefined;
-      vatNumber?: string | undefined;
-      soldAtStart?: number;
-      signedIn?: boolean;
-      /** Where the visit came from; nowhere that is known by default. */
-      came?: CameFrom;
-      /** The language the buyer reads; null is the shop's own. */
-      language?: string | null;
-    }
-  | { type: 'answer-charge'; key: string; answer: ChargeAnswer }
-  | { type: 'expire-charge'; key: string; dueAt: Instant }
-  | { type: 'expire-pass'; passId: string; dueAt: Instant }
-  | { type: 'refund'; orderId: string; shares: readonly { lineId: string; amount: number }[]; reason: string }
-  | { type: 'answer-refund'; refundId: string; answer: RefundAnswer }
-  | { type: 'open-dispute'; disputeId: string; paymentId: string; amount: number; answerBy: Instant }
-  | { type: 'close-dispute'; disputeId: string; won: boolean }
-  | { type: 'fetch-file'; passId: string; fileId: string }
-  | { type: 'agreement-moment'; moment: AgreementMoment; agreementId: string; dueAt: Instant }
-  | { type: 'retry-due'; agreementId: string }
-  | { type: 'change-card'; agreementId: string; card: KeptCard }
-  | { type: 'pay-rest'; agreementId: string }
-  | {
-      type: 'move-buyer';
-      agreementId: string;
-      country: string;
-      vatNumber: string;
-      /** Under what the person's record keeps the number. */ numberKey: string;
-    }
-  | { type: 'pause'; agreementId: string; until: string | null; by: 'buyer' | 'seller' }
-  | { type: 'return'; agreementId: string; on: string | null }
-  | { type: 'move-due-day'; agreementId: string; day: { of: 'month' | 'week'; day: number } }
-  | { type: 'cancel'; agreementId: string; when: 'end' | 'now'; giveBack: boolean; by: 'buyer' | 'seller' }
-  | { type: 'keep'; agreementId: string }
-  | { type: 'stop-plan'; agreementId: string; keepAccess: boolean }
-  | { type: 'switch'; agreementId: string; offerId: string; priceId: string }
-  | { type: 'refund-agreement'; agreementId: string; amount: number | null; ends: boolean; reason: string }
-  | { type: 'confirm-gap'; from: Instant; to: Instant }
-  | { type: 'mark-done'; key: string }
-  | { type: 'move-clock'; to: Instant }
-  | { type: 'resume'; why: string };
-
-export interface DecideContext {
-  now: Instant;
-  /** The live release, for what a pass opens and what is on sale. */
-  release: Release | undefined;
-  ids: IdsPort;
-}
-
-export type RefusalCode =
-  | 'coupon'
-  | 'vat-number'
-  | 'not-on-sale'
-  | 'no-such-price'
-  | 'sold-out'
-  | 'buyer-limit'
-  | 'quote-changed'
-  | 'card-needed'
-  | 'already-paid'
-  | 'still-asking'
-  | 'already-runs'
-  | 'no-such-agreement'
-  | 'not-now'
-  | 'no-such-order'
-  | 'no-such-pass'
-  | 'pass-not-open'
-  | 'no-such-file'
-  | 'used-up'
-  | 'too-much'
-  | 'nothing-to-refund'
-  | 'refund-running'
-  | 'disputed'
-  | 'no-such-payment'
-  | 'another-live'
-  | 'cannot-launch'
-  | 'would-strand'
-  | 'currency-locked'
-  | 'storage'
-  | 'nothing-to-do';
-export interface Refusal {
-  refused: RefusalCode;
-  sentence: string;
-}
-export type Decision = { events: ShopEvent[] } | Refusal;
+import type { Command, DecideContext, Decision } from './command';
+import type { ShopState } from './state';
 
 /**
  * What follows from a command, as facts, or why it is refused. It does all the computing and changes nothing;
@@ -196,4 +94,4 @@ export function decide(state: ShopState, command: Command, context: DecideContex
   }
 }
 
-const nothing: Refusal = { refused: 'nothing-to-do', sentence: 'Nothing is left to do here.' };
+const nothing = refuse('nothing-to-do', { why: 'done' });

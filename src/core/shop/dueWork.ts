@@ -1,5 +1,5 @@
 import type { Instant } from '#core/calendar';
-import type { Command } from './decide';
+import type { Command } from './command';
 import type { DueItem, ShopState } from './state';
 
 /**

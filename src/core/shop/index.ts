@@ -7,14 +7,13 @@ export {
   type Refund,
   type Dispute,
   type Todo,
-  type AgreementMail,
   type AgreementMoment,
   type DueCharge,
   type Credit,
-  type MailKind,
 } from './state';
 export { evolve, evolveBatch } from './evolve';
-export { decide, type Command, type DecideContext, type Decision, type Refusal, type RefusalCode } from './decide';
+export { decide } from './decide';
+export type { Command, DecideContext, Decision } from './command';
 export { dueWork } from './dueWork';
 export { orderStatus, type OrderStatus, stillRefundable } from './orderStatus';
 export { planRefund, type RefundPlan } from './commands/refund';

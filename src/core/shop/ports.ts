@@ -3,7 +3,8 @@ import type { Batch, ShopEvent } from '#core/journal';
 import type { PersonRecord } from '#core/people';
 import type { Release } from '#core/release';
 import type { Agreement } from '#core/agreements';
-import type { AgreementMail, Order, Refund } from './state';
+import type { AgreementMail } from '../messages/agreementMail';
+import type { Order, Refund } from './state';
 
 /** The append-only history. `append` resolves once the batch is safe, in the order of calls; it rejects with `StorageFailed`. */
 export interface JournalPort {

@@ -3,7 +3,8 @@ import { quoteFingerprint, quoteFor } from '#core/checkout';
 import type { ShopEvent } from '#core/journal';
 import type { Release } from '#core/release';
 import { standingOf } from './commands/pay';
-import type { Command } from './decide';
+import type { Command } from './command';
+import { refusalInWords } from '#core/words';
 import { memoryPorts } from './memoryPorts';
 import { createRunner } from './runner';
 import type { ShopState } from './state';
@@ -86,7 +87,7 @@ export async function rehearse(
   await runner.start();
   const events: Rehearsal['events'] = [];
   const published = await runner.execute({ type: 'publish', release, hasFile: () => true });
-  if ('refused' in published) return { problem: published.sentence };
+  if ('refused' in published) return { problem: refusalInWords(published) };
   runner.onBatch((batch) => {
     for (const event of batch.events) events.push({ at: batch.at, event });
   });
@@ -96,7 +97,7 @@ export async function rehearse(
     start,
     standingOf(runner.state, { ...choice, startedAt: start }, { now: start, release }),
   );
-  if ('refused' in quote) return { problem: quote.sentence };
+  if ('refused' in quote) return { problem: refusalInWords(quote) };
   const paid = await runner.execute({
     type: 'pay',
     checkoutId: 'rehearsal',
@@ -108,7 +109,7 @@ export async function rehearse(
     fingerprint: (text) => text,
     card: { token: 'practice', last4: '0001' },
   });
-  if ('refused' in paid) return { problem: paid.sentence };
+  if ('refused' in paid) return { problem: refusalInWords(paid) };
   await ports.people.save({ id: 'practice', rev: 1, name: '', address: 'practice@example.org' });
   await runner.settle();
 
@@ -158,7 +159,8 @@ export async function rehearse(
             : { type: 'cancel', agreementId: agreement.id, when: 'end', giveBack: false, by: 'buyer' };
     if (!command) return;
     const done = await runner.execute(command);
-    if ('refused' in done) refusals.push({ at: runner.now(), what: 'refused-act', amount: null, text: done.sentence });
+    if ('refused' in done)
+      refusals.push({ at: runner.now(), what: 'refused-act', amount: null, text: refusalInWords(done) });
   }
 }
 

@@ -1,6 +1,8 @@
+import { refuse, type Refusal } from '#core/refusal';
 import type { Instant } from '#core/calendar';
 import { checkEvent, type ShopEvent, fact, type Batch } from '#core/journal';
-import { type Command, decide, type DecideContext, type Decision, type Refusal } from './decide';
+import type { Command, DecideContext, Decision } from './command';
+import { decide } from './decide';
 import { dueWork } from './dueWork';
 import { evolveBatch } from './evolve';
 import type { ChargeAnswer, Ports } from './ports';
@@ -31,10 +33,7 @@ export interface Runner {
   onBatch(listener: (batch: Pick<Batch, 'seq' | 'at' | 'events'>) => void): () => void;
 }
 
-const STORAGE_REFUSAL: Refusal = {
-  refused: 'storage',
-  sentence: 'The shop could not write this down, so it did not happen. Nothing was charged. Try again in a minute.',
-};
+const STORAGE_REFUSAL = refuse('storage');
 /** How many things leave the shop at once. */
 const MOST_AT_ONCE = 64;
 /** Of very much due work, so many answers may be outstanding before more is begun: memory stays small. */

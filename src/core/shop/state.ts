@@ -2,10 +2,9 @@ import type { Agreement, AgreementSeed, OwedDue } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import type { Quote, QuoteLine } from '#core/checkout';
 import { Heap } from './heap';
-import type { CameFrom, EventOf } from '#core/journal';
+import type { CameFrom } from '#core/journal';
+import type { AgreementMail } from '../messages/agreementMail';
 import type { FileUse, Pass } from '#core/passes';
-
-export type MailKind = EventOf<'agreement.mailDue'>['data']['mail'];
 
 export type ChargeStatus = 'asked' | 'waits-for-bank' | 'paid' | 'refused' | 'fell-away';
 
@@ -126,17 +125,6 @@ export interface Credit {
   currency: string;
   creditNote: string;
   at: Instant;
-}
-
-/** A message about an agreement, with the facts as they were when it fell due. */
-export interface AgreementMail {
-  mail: MailKind;
-  agreementId: string;
-  personId: string;
-  amount: number | null;
-  at: Instant | null;
-  receipt: string | null;
-  reason: string | null;
 }
 
 /** What must leave the shop and has not yet: done by the runner, struck off by a `done` event or by its answer. */

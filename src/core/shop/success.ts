@@ -6,7 +6,7 @@ import type { Pass } from '#core/passes';
 import { accessUntil } from '#core/terms';
 import { creditGiven, returnOfCredit, startedByOrder } from './agreements';
 import { endEvents } from './agreements/closings';
-import type { DecideContext } from './decide';
+import type { DecideContext } from './command';
 import type { ShopState } from './state';
 
 interface Success {

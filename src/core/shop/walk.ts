@@ -2,6 +2,7 @@ import type { Instant } from '#core/calendar';
 import { firstBuyer, quoteFingerprint, quoteFor } from '#core/checkout';
 import type { Release } from '#core/release';
 import { isOpen } from '#core/passes';
+import { refusalInWords } from '#core/words';
 import { memoryPorts } from './memoryPorts';
 import { createRunner } from './runner';
 
@@ -51,7 +52,7 @@ async function walkOne(
   const runner = createRunner(ports);
   await runner.start();
   const published = await runner.execute({ type: 'publish', release: first, hasFile: () => true });
-  if ('refused' in published) return published.sentence;
+  if ('refused' in published) return refusalInWords(published);
   const paid = await runner.execute({
     type: 'pay',
     checkoutId: 'walk',
@@ -62,7 +63,7 @@ async function walkOne(
     fingerprint: (text) => text,
     card: { token: 'practice', last4: '0001' },
   });
-  if ('refused' in paid) return paid.sentence;
+  if ('refused' in paid) return refusalInWords(paid);
   await runner.settle();
   const order = [...runner.state.orders.values()][0];
   if (!order) return 'the payment went through, but no order came of it.';
@@ -75,7 +76,7 @@ async function walkOne(
       ...product.links.map((l) => ({ id: l.id, name: l.title })),
     ]) {
       const fetched = await runner.execute({ type: 'fetch-file', passId, fileId: id });
-      if ('refused' in fetched) return `“${name}” could not be fetched: ${fetched.sentence}`;
+      if ('refused' in fetched) return `“${name}” could not be fetched: ${refusalInWords(fetched)}`;
     }
   }
   return order.passIds.length === 0 ? 'it was paid, but opens nothing.' : null;

@@ -1,4 +1,5 @@
 import { addDays, formatDay, type Instant, nthAfter, startOfDate } from '#core/calendar';
+import { wordsFor } from '#core/words';
 import type { Access } from './accessKind';
 import { firstAnchor } from './schedule';
 import { isLasting, type Terms } from './terms';
@@ -25,21 +26,22 @@ export function accessEnds(access: Access, anchor: Instant, zone: string): Insta
 }
 
 /** "12 months", "1 week". */
-export const lengthInWords = (count: number, unit: string): string => `${count} ${unit}${count === 1 ? '' : 's'}`;
+export const lengthInWords = (count: number, unit: 'day' | 'week' | 'month' | 'year', locale: string): string =>
+  wordsFor(locale).access.length(count, unit);
 
 /** How long it stays open, as a sentence for the buyer, with the day it ends. */
 export function accessSentence(terms: Terms, start: Instant, zone: string, locale: string): string {
-  if (terms.kind === 'subscription') return 'Opens at once and stays open while payments are made.';
+  const { promise } = wordsFor(locale).access;
+  if (terms.kind === 'subscription') return promise.subscription();
   const access = accessOf(terms);
-  const paying = terms.kind === 'plan' ? ' while payments are made' : '';
+  const plan = terms.kind === 'plan';
+  const day = (at: Instant): string => formatDay(at, zone, locale);
   switch (access.kind) {
     case 'forever':
-      return terms.kind === 'plan'
-        ? 'Opens at once, stays open while payments are made, and for good once paid off.'
-        : 'Opens at once and stays open for good.';
+      return promise.forever(plan);
     case 'for':
-      return `Opens at once and stays open${paying} for ${lengthInWords(access.count, access.unit)}, until ${formatDay(accessUntil(terms, start, zone) ?? start, zone, locale)}.`;
+      return promise.for(plan, access.count, access.unit, day(accessUntil(terms, start, zone) ?? start));
     case 'until':
-      return `Opens at once and stays open${paying} until the end of ${formatDay(startOfDate(access.date, zone), zone, locale)}.`;
+      return promise.until(plan, day(startOfDate(access.date, zone)));
   }
 }

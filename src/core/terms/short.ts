@@ -1,4 +1,5 @@
 import { formatAmount } from '#core/money';
+import { wordsFor } from '#core/words';
 import { paymentOf } from './schedule';
 import { oftenInWords } from './statement';
 import type { Terms } from './terms';
@@ -6,10 +7,9 @@ import type { Terms } from './terms';
 /** A price in a few words, for a row or a button: "€27.00", "3 × €64.00 monthly", "€12.00 monthly". The statement says the rest. */
 export function shortTerms(terms: Terms, currency: string, locale: string): string {
   const money = (amount: number): string => formatAmount(amount, currency, locale);
-  const german = locale.startsWith('de');
   switch (terms.kind) {
     case 'free':
-      return german ? 'kostenlos' : 'free';
+      return wordsFor(locale).pages.free;
     case 'once':
       return money(terms.amount);
     case 'plan':

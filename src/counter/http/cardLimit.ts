@@ -20,11 +20,7 @@ export const cardLimit = (real: boolean): RequestHandler =>
     requestWasSuccessful: (_req, res) =>
       (res as Response<unknown, { cardRefused?: boolean }>).locals.cardRefused !== true,
     handler: () => {
-      throw new Problem(
-        429,
-        'Too many cards were refused in a short time. Nothing was charged. Wait a quarter of an hour, or ask your bank.',
-        'too-many-cards',
-      );
+      throw new Problem(429, (say) => say.tooManyCards, 'too-many-cards');
     },
   });
 

@@ -1,61 +1,66 @@
 import type { NextFunction, Request, Response } from 'express';
 import * as z from 'zod';
-import type { Refusal } from '#core/shop';
+import type { Refusal } from '#core/refusal';
+import { refusalInWords, type Words, wordsFor } from '#core/words';
+import type { ProblemBody } from '../../wire';
 
-/** An error that a person can act on, sent as RFC 9457 `application/problem+json`. */
+/** A sentence of the catalogue, or one that only the seller reads. */
+type Sentence = string | ((words: Words['pages']['problems']) => string);
+
+/** An error that a person can act on, sent as RFC 9457 `application/problem+json` in the language they read. */
 export class Problem extends Error {
   constructor(
     readonly status: number,
-    readonly sentence: string,
+    readonly sentence: Sentence | Refusal,
     readonly code: string,
     readonly more: Record<string, unknown> = {},
   ) {
-    super(sentence);
+    super(code);
+  }
+
+  in(locale: string): string {
+    if (typeof this.sentence === 'string') return this.sentence;
+    return typeof this.sentence === 'function'
+      ? this.sentence(wordsFor(locale).pages.problems)
+      : refusalInWords(this.sentence, locale);
   }
 }
 
 /** A refusal of the shop as a problem. */
 export function refusalProblem(refusal: Refusal, more: Record<string, unknown> = {}): Problem {
-  return new Problem(refusal.refused === 'storage' ? 503 : 409, refusal.sentence, refusal.refused, more);
+  return new Problem(refusal.refused === 'storage' ? 503 : 409, refusal, refusal.refused, more);
 }
 
-export function sendProblem(res: Response, problem: Problem): void {
-  res
-    .status(problem.status)
-    .type('application/problem+json')
-    .send(
-      JSON.stringify({
-        type: `about:blank#${problem.code}`,
-        title: problem.sentence,
-        status: problem.status,
-        code: problem.code,
-        ...problem.more,
-      }),
-    );
+export function sendProblem(res: Response, problem: Problem, locale: string): void {
+  const body: ProblemBody = {
+    type: `about:blank#${problem.code}`,
+    title: problem.in(locale),
+    status: problem.status,
+    code: problem.code,
+    ...problem.more,
+  };
+  res.status(problem.status).type('application/problem+json').send(JSON.stringify(body));
 }
 
-/** The last handler of every audience: known problems as they are, anything else as one calm sentence. */
-export function problemHandler(log: (error: unknown) => void) {
-  return (error: unknown, _req: Request, res: Response, next: NextFunction): void => {
+/**
+ * The last handler of every audience: known problems as they are, anything else as one calm sentence.
+ * @param localeOf the locale that whoever sent a request reads
+ */
+export function problemHandler(log: (error: unknown) => void, localeOf: (req: Request) => string) {
+  return (error: unknown, req: Request, res: Response, next: NextFunction): void => {
     if (res.headersSent) return next(error);
-    if (error instanceof Problem) return sendProblem(res, error);
+    const send = (problem: Problem): void => sendProblem(res, problem, localeOf(req));
+    if (error instanceof Problem) return send(error);
     if (error instanceof z.ZodError)
-      return sendProblem(
-        res,
-        new Problem(422, 'Something in this request is not as it should be. Nothing was changed.', 'not-understood', {
+      return send(
+        new Problem(422, (say) => say.notUnderstood, 'not-understood', {
           issues: error.issues.slice(0, 5).map((i) => ({ at: i.path.join('.'), why: i.message })),
         }),
       );
     const status = (error as { status?: unknown }).status;
     if (typeof status === 'number' && status >= 400 && status < 500)
-      return sendProblem(
-        res,
-        new Problem(status, status === 413 ? 'That is too large.' : 'This request cannot be read.', 'bad-request'),
-      );
+      return send(new Problem(status, (say) => (status === 413 ? say.tooLarge : say.unreadable), 'bad-request'));
     log(error);
-    return sendProblem(
-      res,
-      new Problem(500, 'Something went wrong on our side. Nothing more was done. Try again in a minute.', 'unexpected'),
-    );
+    return send(new Problem(500, (say) => say.unexpected, 'unexpected'));
   };
 }

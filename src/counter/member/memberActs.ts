@@ -1,18 +1,7 @@
-import * as z from 'zod';
-import { KeptCard } from '#core/agreements';
 import type { Command } from '#core/shop';
-import { Move } from './moveBuyer';
+import type { MemberAct } from '../../wire';
 
-/** What a member may do to what they pay. */
-export const MemberAct = z.discriminatedUnion('act', [
-  z.strictObject({ act: z.enum(['stop', 'keep', 'return', 'rest', 'retry']) }),
-  z.strictObject({ act: z.literal('pause'), until: z.iso.date() }),
-  z.strictObject({ act: z.literal('card'), card: KeptCard.strict() }),
-  z.strictObject({ act: z.literal('move'), ...Move }),
-]);
-export type MemberAct = z.infer<typeof MemberAct>;
-
-/** What is asked of the shop by it. */
+/** What is asked of the shop by what a member does to their own payments. */
 export function commandFor(agreementId: string, wanted: Exclude<MemberAct, { act: 'move' }>): Command {
   switch (wanted.act) {
     case 'stop':

@@ -2,18 +2,17 @@ import type { AgreementPayment } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { creditNoteDocument, type DocumentPaper, laterReceiptDocument, receiptDocument } from '#core/messages';
 import type { Order } from '#core/shop';
-import { type CounterContext, shopOf } from '../context';
+import type { Reading } from '../shared/reading';
 
 /** A paper among a person's own by its number, with the moment it was made; null when there is none. */
 export function paperOf(
-  context: CounterContext,
+  { state, shop, person }: Reading,
+  real: boolean,
   personId: string,
   number: string,
 ): { paper: DocumentPaper; at: Instant } | null {
-  const { state } = context.runner;
-  const record = context.people.get(personId);
+  const record = person(personId);
   if (!record) return null;
-  const setting = { shop: shopOf(context), real: context.mode === 'real' };
   const agreements = (state.agreementsOfPerson.get(personId) ?? []).flatMap((id) => state.agreements.get(id) ?? []);
   const orders = (state.ordersOfPerson.get(personId) ?? []).flatMap((id) => state.orders.get(id) ?? []);
   // An invoice goes on naming the VAT number it was made with.
@@ -22,6 +21,8 @@ export function paperOf(
     vatNumber: record.vatNumbers?.[payment?.buyer?.numberKey ?? order.checkoutId],
   });
   for (const order of orders) {
+    // A paper stays in the language its order was made in, whoever reads it.
+    const setting = { shop, real, locale: order.language ?? shop.locale };
     if (order.receipt === number) return { paper: receiptDocument(setting, order, buyerOf(order)), at: order.at };
     const later = agreements
       .filter((a) => a.orderId === order.id)

@@ -1,107 +1,79 @@
-import { formatDay, formatMoment } from '#core/calendar';
-import { formatAmount, sum } from '#core/money';
 import { openFor } from '#core/agreements';
+import { formatDay, formatMoment } from '#core/calendar';
 import { paperName } from '#core/messages';
-import { endlessInWords, explain, type OpenFor } from '#core/passes';
-import { orderStatus, passesFor } from '#core/shop';
-import { type CounterContext, shopOf } from '../context';
-import { agreementsOf, type MemberAgreement } from './agreementsView';
-import { filesOfPass, type OpenFile, productTitle } from '../public/orderView';
+import { formatAmount, sum } from '#core/money';
+import { explain, type OpenFor } from '#core/passes';
+import { type Order, orderStatus, passesFor } from '#core/shop';
+import type { MemberOrder, MemberThing, OpenFile, SignedIn } from '../../wire';
+import { filesOfPass, productTitle } from '../shared/orderView';
+import type { Reading } from '../shared/reading';
+import { agreementsOf } from './agreementsView';
 
-export interface MemberThing {
-  title: string;
-  open: boolean;
-  /** Why it is open or not, for the buyer. */
-  note: string;
-  files: OpenFile[];
-}
-export interface MemberOrder {
-  number: number;
-  day: string;
-  what: string;
-  paid: string;
-  status: string;
-  papers: { name: string; href: string }[];
-}
-
-function describeOpen(files: readonly OpenFile[]): string {
-  const links = files.filter((f) => f.elsewhere).length;
-  const parts = [
-    [files.length - links, 'file'],
-    [links, 'link'],
-  ] as const;
-  return parts
-    .filter(([n]) => n > 0)
-    .map(([n, what]) => `${n} ${what}${n === 1 ? '' : 's'}`)
-    .join(' and ');
-}
-
-const lastsInWords = (lasts: OpenFor, zone: string, locale: string): string =>
-  lasts === 'good'
-    ? 'yours for good'
-    : typeof lasts === 'string'
-      ? `open ${endlessInWords(lasts)}`
-      : `open until ${formatMoment(lasts.until, zone, locale)}`;
+type View = Pick<SignedIn, 'name' | 'address' | 'things' | 'agreements' | 'orders'>;
 
 /** What a signed-in member sees: one entry a product, and every order with its papers. */
-export function memberView(
-  context: CounterContext,
-  personId: string,
-): { name: string; address: string; things: MemberThing[]; orders: MemberOrder[]; agreements: MemberAgreement[] } {
-  const { state } = context.runner;
-  const { locale, zone } = shopOf(context);
-  const now = context.runner.now();
-  const person = context.people.get(personId);
-  const passes = passesFor(state, personId);
-  const things = [...new Set(passes.map((p) => p.productId))].map((productId): MemberThing => {
-    const mine = passes.filter((p) => p.productId === productId);
-    const lasting = (id: string): OpenFor => openFor(state.agreements.get(id));
-    const title = productTitle(context, productId);
-    const why = explain({
-      passes: mine,
-      person: 'You',
-      product: title,
-      orderNumber: (id) => String(state.orders.get(id)?.number ?? ''),
-      now,
-      zone,
-      locale,
-      openFor: lasting,
-    });
-    const files = why.open && why.pass ? filesOfPass(context, why.pass) : [];
-    return {
-      title,
-      open: why.open,
-      note: why.open ? `${describeOpen(files)}, ${lastsInWords(why.lasts ?? 'good', zone, locale)}` : why.sentence,
-      files,
-    };
-  });
-  const orders = (state.ordersOfPerson.get(personId) ?? [])
-    .map((id) => state.orders.get(id))
-    .filter((o) => o !== undefined)
-    .reverse()
-    .map((order): MemberOrder => ({
-      number: order.number,
-      day: formatDay(order.at, zone, locale),
-      what: order.lines.map((l) => l.title).join(', '),
-      paid: formatAmount(sum(order.lines.map((l) => l.paid)), order.currency, locale),
-      status: orderStatus(order).replaceAll('-', ' '),
-      papers: [
-        {
-          name: `${paperName({ tax: sum(order.lines.map((l) => l.tax)), buyer: order.buyer })} ${order.receipt}`,
-          href: `/member/papers/${order.receipt}.pdf`,
-        },
-        ...order.refundIds
-          .map((id) => state.refunds.get(id))
-          .flatMap((r) =>
-            r?.creditNote ? [{ name: `Credit note ${r.creditNote}`, href: `/member/papers/${r.creditNote}.pdf` }] : [],
-          ),
-      ],
-    }));
+export function memberView(reading: Reading, personId: string): View {
+  const { state, person } = reading;
+  const products = [...new Set(passesFor(state, personId).map((p) => p.productId))];
+  const orders = (state.ordersOfPerson.get(personId) ?? []).flatMap((id) => state.orders.get(id) ?? []);
+  const known = person(personId);
   return {
-    name: person?.name ?? '',
-    address: person?.address ?? '',
-    things,
-    orders,
-    agreements: agreementsOf(context, personId),
+    name: known?.name ?? '',
+    address: known?.address ?? '',
+    things: products.map((id) => thingOf(reading, personId, id)),
+    orders: orders.reverse().map((order) => orderOf(reading, order)),
+    agreements: agreementsOf(reading, personId),
+  };
+}
+
+/** One product they have or had: open and how long, or why not. */
+function thingOf(reading: Reading, personId: string, productId: string): MemberThing {
+  const { state, now, shop, locale, words } = reading;
+  const title = productTitle(reading, productId);
+  const why = explain({
+    passes: passesFor(state, personId, productId),
+    person: { you: true },
+    product: title,
+    orderNumber: (id) => String(state.orders.get(id)?.number ?? ''),
+    now,
+    zone: shop.zone,
+    locale,
+    openFor: (id): OpenFor => openFor(state.agreements.get(id)),
+  });
+  const files = why.open && why.pass ? filesOfPass(reading, why.pass) : [];
+  const lasts = why.lasts ?? 'good';
+  const mine = typeof lasts === 'string' ? lasts : { until: formatMoment(lasts.until, shop.zone, locale) };
+  return {
+    title,
+    open: why.open,
+    note: why.open ? `${describeOpen(reading, files)}, ${words.access.mine(mine)}` : why.sentence,
+    files,
+  };
+}
+
+function describeOpen({ words }: Reading, files: readonly OpenFile[]): string {
+  const links = files.filter((f) => f.elsewhere).length;
+  const parts = [
+    ...(files.length > links ? [words.pages.files(files.length - links)] : []),
+    ...(links > 0 ? [words.pages.links(links)] : []),
+  ];
+  return parts.join(words.pages.and);
+}
+
+function orderOf({ state, shop, locale, words }: Reading, order: Order): MemberOrder {
+  const status = orderStatus(order);
+  const paper = (name: string, number: string) => ({ name: `${name} ${number}`, href: `/member/papers/${number}.pdf` });
+  return {
+    number: order.number,
+    day: formatDay(order.at, shop.zone, locale),
+    what: order.lines.map((l) => l.title).join(', '),
+    paid: formatAmount(sum(order.lines.map((l) => l.paid)), order.currency, locale),
+    status: status === 'paid' ? '' : words.pages.status(status),
+    papers: [
+      paper(paperName({ tax: sum(order.lines.map((l) => l.tax)), buyer: order.buyer }, locale), order.receipt),
+      ...order.refundIds
+        .flatMap((id) => state.refunds.get(id)?.creditNote ?? [])
+        .map((number) => paper(words.papers.creditNote(), number)),
+    ],
   };
 }

@@ -1,35 +1,20 @@
 import { Router } from 'express';
-import * as z from 'zod';
 import type { Agreement } from '#core/agreements';
-import { Id } from '#core/catalogue';
 import { consequencesOf } from '#core/messages';
 import type { Command } from '#core/shop';
 import { type CounterContext, shopOf } from '../context';
 import { Problem, refusalProblem } from '../http/problem';
-import { dueAnswered, SAID } from '../member/dueAnswered';
-import { Move, moveBuyer, moveCommand } from '../member/moveBuyer';
-import { productTitle } from '../public/orderView';
+import { LeadsTo, OwnerAct, Said } from '../../wire';
+import { answer } from '../http/answer';
+import { dueAnswered, dueInWords } from '../shared/dueAnswered';
+import { moveBuyer, moveCommand } from '../shared/moveBuyer';
+import { productTitle } from '../shared/orderView';
+import { readingIn } from '../shared/reading';
 
-/** What a seller does to somebody's payment plan or subscription. */
-const Act = z.discriminatedUnion('act', [
-  z.strictObject({ act: z.literal('pause'), until: z.iso.date().nullable() }),
-  z.strictObject({ act: z.literal('return'), on: z.iso.date().nullable() }),
-  z.strictObject({ act: z.literal('cancel'), when: z.enum(['end', 'now']), giveBack: z.boolean() }),
-  z.strictObject({ act: z.literal('keep') }),
-  z.strictObject({ act: z.literal('retry') }),
-  z.strictObject({ act: z.literal('switch'), offerId: Id, priceId: Id }),
-  z.strictObject({ act: z.literal('stop-plan'), keepAccess: z.boolean() }),
-  z.strictObject({ act: z.literal('move-due-day'), of: z.enum(['month', 'week']), day: z.int().min(1).max(31) }),
-  z.strictObject({ act: z.literal('move'), ...Move }),
-  z.strictObject({
-    act: z.literal('refund'),
-    amount: z.int().min(1).nullable(),
-    ends: z.boolean(),
-    reason: z.string().max(500).default(''),
-  }),
-]);
+/** The studio reads English. */
+const STUDIO_LOCALE = 'en';
 
-function commandFor(agreement: Agreement, wanted: z.infer<typeof Act>): Command {
+function commandFor(agreement: Agreement, wanted: OwnerAct): Command {
   const agreementId = agreement.id;
   switch (wanted.act) {
     case 'move':
@@ -67,25 +52,27 @@ export function agreementRoutes(context: CounterContext): Router {
 
   router.post('/:id/preview', (req, res) => {
     const agreement = find(String(req.params['id']));
-    const decision = runner.preview(commandFor(agreement, Act.parse(req.body)));
+    const decision = runner.preview(commandFor(agreement, OwnerAct.parse(req.body)));
     if ('refused' in decision) throw refusalProblem(decision);
     const { locale, tax } = shopOf(context);
-    const titleOfPass = (id: string): string => productTitle(context, runner.state.passes.get(id)?.productId ?? '');
-    res.json({ leadsTo: consequencesOf(agreement, decision.events, { locale, tax, now: runner.now(), titleOfPass }) });
+    const reading = readingIn(context, STUDIO_LOCALE);
+    const titleOfPass = (id: string): string => productTitle(reading, runner.state.passes.get(id)?.productId ?? '');
+    answer(res, LeadsTo, {
+      leadsTo: consequencesOf(agreement, decision.events, { locale, tax, now: runner.now(), titleOfPass }),
+    });
   });
 
   router.post('/:id/act', async (req, res) => {
     const agreement = find(String(req.params['id']));
-    const wanted = Act.parse(req.body);
+    const wanted = OwnerAct.parse(req.body);
     const done =
       wanted.act === 'move'
         ? await moveBuyer(context, agreement, wanted)
         : await runner.execute(commandFor(agreement, wanted));
     if ('refused' in done) throw refusalProblem(done);
-    const asked = done.events.find((e) => e.type === 'due.requested');
-    const answer = asked?.type === 'due.requested' ? await dueAnswered(runner, asked.data.key) : 'nothing-asked';
+    const became = await dueAnswered(runner, done.events);
     await runner.synced();
-    res.json({ sentence: SAID[answer] });
+    answer(res, Said, { sentence: dueInWords(became, STUDIO_LOCALE) });
   });
   return router;
 }

@@ -1,13 +1,7 @@
-import { addMs, DAY, type Instant } from '#core/calendar';
+import { addMs, DAY } from '#core/calendar';
 import { walkRelease, type Walked } from '#core/shop';
+import type { FirstHours } from '../../wire';
 import { type CounterContext, liveRelease } from '../context';
-
-/** What became of a release in its first day. */
-export interface FirstHours {
-  liveSince: Instant;
-  walked: Walked;
-  paths: { title: string; seen: number; atCheckout: number; sold: number }[];
-}
 
 /** The walk through the release in hand: made once, and kept with the counter that made it. */
 export type Walks = Map<number, Promise<Walked>>;

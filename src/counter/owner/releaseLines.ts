@@ -1,5 +1,5 @@
-import type { Instant } from '#core/calendar';
 import { changesBetween, type Release, unsealContent } from '#core/release';
+import type { ReleaseLine } from '../../wire';
 import type { CounterContext } from '../context';
 
 const MOST_LINES = 50;
@@ -13,8 +13,8 @@ const KINDS = {
 } as const;
 
 /** Everything that was live, the latest first, each with what it changed against the one before it. */
-export function releaseLines(context: CounterContext): { number: number; at: Instant; changes: string[] }[] {
-  const lines: { number: number; at: Instant; changes: string[] }[] = [];
+export function releaseLines(context: CounterContext): ReleaseLine[] {
+  const lines: ReleaseLine[] = [];
   // Each release names the one it was based on, so the line of what was live is followed back from the present.
   for (let number = context.runner.state.release; number !== null && lines.length < MOST_LINES;) {
     const release: Release | undefined = context.releases.get(number);

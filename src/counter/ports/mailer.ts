@@ -2,7 +2,7 @@ import MailComposer from 'nodemailer/lib/mail-composer';
 import { chargeFor } from '#core/agreements';
 import { msOf, type Instant } from '#core/calendar';
 import type { ShopDetails } from '#core/catalogue';
-import { agreementMessage, type Message, receiptMessage, refundMessage } from '#core/messages';
+import { agreementMessage, type Message, receiptMessage, refundMessage, type Setting } from '#core/messages';
 import { NotAnswered, type MailerPort, type Order } from '#core/shop';
 import type { DoorsFile } from '../files/doorsFile';
 
@@ -18,7 +18,7 @@ interface Options {
   productTitle: (productId: string) => string;
   productOfPass: (passId: string) => string;
   /** What is still due of an order, a statement for each payment plan or subscription. */
-  laterOf: (order: Order) => string[];
+  laterOf: (order: Order, locale: string) => string[];
   doors: DoorsFile;
   real: boolean;
 }
@@ -29,7 +29,11 @@ export interface Mailer extends MailerPort {
 
 /** Composes RFC 5322 messages and hands them to the mail service. A message's key is its Message-ID, so sending twice is once. */
 export function createMailer(options: Options): Mailer {
-  const setting = (): { shop: ShopDetails; real: boolean } => ({ shop: options.shop(), real: options.real });
+  /** @param language as frozen on the order; null is the shop's own */
+  const setting = (language: string | null): Setting => {
+    const shop = options.shop();
+    return { shop, real: options.real, locale: language ?? shop.locale };
+  };
 
   async function sendMessage(
     key: string,
@@ -71,7 +75,7 @@ export function createMailer(options: Options): Mailer {
         key,
         person,
         agreementMessage(
-          setting(),
+          setting(agreement.language),
           agreement,
           message,
           person.name,
@@ -84,14 +88,21 @@ export function createMailer(options: Options): Mailer {
     async send({ key, mail, person, order, refund, at }) {
       if (mail === 'refund' && refund) {
         const closed = refund.closes.map((id) => options.productTitle(options.productOfPass(id)));
-        return sendMessage(key, person, refundMessage(setting(), order, refund, person.name, closed), at);
+        return sendMessage(key, person, refundMessage(setting(order.language), order, refund, person.name, closed), at);
       }
       const secret = await options.doors.makeLink(person.id, RECEIPT_LINK_DAYS * DAY);
       const url = `${options.publicAddress()}/member/enter/${secret}`;
+      const inLanguage = setting(order.language);
       return sendMessage(
         key,
         person,
-        receiptMessage(setting(), order, person.name, { url, days: RECEIPT_LINK_DAYS }, options.laterOf(order)),
+        receiptMessage(
+          inLanguage,
+          order,
+          person.name,
+          { url, days: RECEIPT_LINK_DAYS },
+          options.laterOf(order, inLanguage.locale),
+        ),
         at,
       );
     },

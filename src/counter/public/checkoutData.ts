@@ -36,8 +36,9 @@ import {
   statementOfRest,
   type Terms,
 } from '#core/terms';
-import type { CheckoutData, CheckoutPrice, CheckoutState } from '../../pages/checkout/data';
-import { type CounterContext, liveRelease, shopOf } from '../context';
+import { languageOf, refusalInWords, type Words, wordsFor } from '#core/words';
+import type { CheckoutData, CheckoutPrice, CheckoutState, QuoteAnswer } from '../../wire';
+import type { Reading } from '../shared/reading';
 import type { Visit } from './visit';
 
 /** The hash a browser carries back: what it was shown, in 64 letters that say nothing by themselves. */
@@ -60,35 +61,29 @@ const DRAWING_WIDTH = 320;
 const NAMED_ONE_BY_ONE = 3;
 
 /** Every price of a path's offer with the quote it would have now; what stands against the coupon or number is said once. */
-export function checkoutPrices(
-  context: CounterContext,
-  release: Release,
-  path: Path,
-  looking: Looking,
-): { prices: CheckoutPrice[]; wrong: { coupon?: string; vatNumber?: string } } {
+export function checkoutPrices(reading: Reading, release: Release, path: Path, looking: Looking): QuoteAnswer {
   const offer = release.content.offers.find((o) => o.id === path.offerId);
   const wrong: { coupon?: string; vatNumber?: string } = {};
   const prices = (offer?.prices ?? []).flatMap((price) => {
-    const quoted = quoteWith(context, release, { offerId: path.offerId, priceId: price.id }, looking);
+    const quoted = quoteWith(reading, release, { offerId: path.offerId, priceId: price.id }, looking);
     if (quoted.refused.coupon) wrong.coupon = quoted.refused.coupon;
     if (quoted.refused.vatNumber) wrong.vatNumber = quoted.refused.vatNumber;
-    return quoted.quote ? [priceOf(context, release, quoted.quote, price, looking.visit.at)] : [];
+    return quoted.quote ? [priceOf(reading, release, quoted.quote, price, looking.visit.at)] : [];
   });
   return { prices, wrong };
 }
 
 /** A quote; a coupon or number that does not work is left out and said, so that the price is still seen. */
 function quoteWith(
-  context: CounterContext,
+  { state, live, now, locale }: Reading,
   release: Release,
   price: { offerId: string; priceId: string },
   looking: Looking,
 ): { quote: Quote | null; refused: { coupon?: string; vatNumber?: string } } {
-  const now = context.runner.now();
   const { visit, personId, signedIn = false } = looking;
   const soldAtStart = visit.sold?.[price.priceId];
   const standing = standingOf(
-    context.runner.state,
+    state,
     {
       ...price,
       startedAt: visit.at,
@@ -96,7 +91,7 @@ function quoteWith(
       signedIn,
       ...(soldAtStart === undefined ? {} : { soldAtStart }),
     },
-    { now, release: liveRelease(context) },
+    { now, release: live },
   );
   const choice: QuoteChoice = {
     ...price,
@@ -108,7 +103,7 @@ function quoteWith(
   for (;;) {
     const quote: Quote | QuoteRefusal = quoteFor(release, choice, now, standing);
     if (!('refused' in quote)) return { quote, refused };
-    const said = quote.sentence.replace(/ Nothing was charged\.$/, '');
+    const said = beside(quote, locale);
     if (quote.refused === 'coupon' && choice.coupon) {
       refused.coupon = said;
       delete choice.coupon;
@@ -120,20 +115,19 @@ function quoteWith(
 }
 
 function priceOf(
-  context: CounterContext,
+  { live, now, locale, words, shop: shopNow }: Reading,
   release: Release,
   quote: Quote,
   { usual, rise }: Pick<Price, 'usual' | 'rise'>,
   began: Instant,
 ): CheckoutPrice {
   const { shop, products } = release.content;
-  const now = context.runner.now();
   const [line] = quote.lines;
   if (!line) throw new Error('A quote has a line');
   const { terms, coupon } = line;
-  const place = { currency: quote.currency, zone: shop.zone, locale: shop.locale };
-  const money = (amount: number): string => formatAmount(amount, quote.currency, shop.locale);
-  const tax = liveRelease(context)?.content.shop.tax ?? null;
+  const place = { currency: quote.currency, zone: shop.zone, locale };
+  const money = (amount: number): string => formatAmount(amount, quote.currency, locale);
+  const tax = live?.content.shop.tax ?? null;
   const buyer = { country: quote.buyer?.country ?? null, reverse: quote.buyer?.reverse ?? false };
   const charged = (due: Due): number =>
     paymentFor(due, coupon ?? null, taxRuleFor(tax, buyer, due.at, shop.zone)).amount;
@@ -149,30 +143,33 @@ function priceOf(
     free: terms.kind === 'free' || (quote.dueToday === 0 && !isLasting(terms)),
     lasting: isLasting(terms),
     statement: plainText(statementOf(terms, { ...place, start: now, when: 'today', charged, cheaperUntil })),
-    access: accessSentence(terms, now, shop.zone, shop.locale),
+    access: accessSentence(terms, now, shop.zone, locale),
     ends:
       terms.kind !== 'free' &&
       terms.kind !== 'subscription' &&
       (terms.access ?? { kind: 'forever' }).kind !== 'forever',
     statementText: quote.statement ?? shop.cardStatement,
     ...laterOf(terms, quote, place, charged, cheaperUntil, now),
-    coupon: coupon ? couponInWords(coupon, money) : null,
+    coupon: coupon ? couponInWords(words, coupon, money, locale) : null,
     tax:
       rule.how === 'none' || line.dueToday === 0
         ? null
         : rule.reverse
-          ? 'Reverse charge: the tax is yours to account for.'
+          ? words.pages.checkout.reverse
           : line.tax === 0
             ? null
-            : `of which ${money(line.tax)} tax (${rule.rate / 100} %)`,
+            : words.pages.checkout.ofWhichTax(money(line.tax), (rule.rate / 100).toLocaleString(locale)),
     kept: !stillRises(terms, rise)
       ? null
-      : `Kept for you until ${formatTime(addMs(began, shopOf(context).billing.quoteMinutes * MINUTE), shop.zone, shop.locale)}; this price rises.`,
+      : words.pages.checkout.kept(formatTime(addMs(began, shopNow.billing.quoteMinutes * MINUTE), shop.zone, locale)),
     credit:
       quote.replaces && quote.replaces.credit > 0
-        ? `${money(quote.replaces.used)} for the unused days of what this replaces${quote.replaces.credit > quote.replaces.used ? `; ${money(quote.replaces.credit - quote.replaces.used)} goes back to your card` : ''}`
+        ? words.pages.checkout.credit(
+            money(quote.replaces.used),
+            quote.replaces.credit > quote.replaces.used ? money(quote.replaces.credit - quote.replaces.used) : null,
+          )
         : quote.replaces
-          ? 'This takes the place of your subscription, which ends.'
+          ? words.pages.checkout.replaces
           : null,
     layout: isLasting(terms)
       ? layoutKeelLine(storyOfTerms(terms, titles, now, place, { word: 'today', charged }), DRAWING_WIDTH, {
@@ -193,7 +190,8 @@ function laterOf(
   now: Instant,
 ): { later: string; laterWords: string } {
   const money = (amount: number): string => formatAmount(amount, place.currency, place.locale);
-  if (!isLasting(terms)) return { later: 'Nothing more later', laterWords: '' };
+  const say = wordsFor(place.locale).pages.checkout;
+  if (!isLasting(terms)) return { later: say.nothingLater, laterWords: '' };
   const dues = quote.dueLater;
   const last = paymentsOf(terms);
   const sameYear = (at: Instant): boolean => dateIn(at, place.zone).slice(0, 4) === dateIn(now, place.zone).slice(0, 4);
@@ -213,7 +211,7 @@ function laterOf(
       later: whole,
       laterWords:
         dues.length <= NAMED_ONE_BY_ONE
-          ? `${dues.map((d) => `${money(d.amount)} on ${day(d.at)}`).join(', ')}, same card`
+          ? say.sameCard(dues.map((d) => say.onDay(money(d.amount), day(d.at))).join(', '))
           : rest(),
     };
   }
@@ -222,45 +220,60 @@ function laterOf(
 }
 
 const couponInWords = (
+  words: Words,
   coupon: NonNullable<Quote['lines'][number]['coupon']>,
   money: (amount: number) => string,
+  locale: string,
 ): string =>
-  `${coupon.code}: ${coupon.rate === undefined ? money(coupon.amount ?? 0) : `${coupon.rate / 100} %`} off ${coupon.payments === null ? 'every payment' : coupon.payments === 1 ? 'the first payment' : `the first ${coupon.payments} payments`}`;
+  words.pages.checkout.coupon(
+    coupon.code,
+    coupon.rate === undefined ? money(coupon.amount ?? 0) : `${(coupon.rate / 100).toLocaleString(locale)} %`,
+    coupon.payments,
+  );
+
+/** What is said beside a field, where that nothing was charged goes without saying. */
+function beside(refusal: QuoteRefusal, locale: string): string {
+  const safe = wordsFor(locale).card.nothingCharged;
+  const sentence = refusalInWords(refusal, locale);
+  return sentence.endsWith(` ${safe}`) ? sentence.slice(0, -safe.length - 1) : sentence;
+}
 
 export function checkoutDataFor(
-  context: CounterContext,
+  reading: Reading,
   release: Release,
   path: Path,
   page: Page,
   state: CheckoutState,
-  looking: Looking,
+  { sampleCards, ...looking }: Looking & { sampleCards: boolean },
 ): CheckoutData {
   const { shop, products, offers } = release.content;
+  const { locale } = reading;
   const offer = offers.find((o) => o.id === path.offerId);
   const headline = page.blocks.find((b) => b.kind === 'headline');
   const block = page.blocks.find((b) => b.kind === 'checkout');
-  const live = liveRelease(context)?.content;
+  const live = reading.live?.content;
   const taxed = live?.shop.tax && live.shop.tax.how !== 'none' ? live.shop.tax : null;
   // Until the buyer says otherwise they are where the shop is; what is shown and what is sent agree on that.
-  const { prices } = checkoutPrices(context, release, path, { ...looking, country: looking.country ?? taxed?.home });
+  const { prices } = checkoutPrices(reading, release, path, { ...looking, country: looking.country ?? taxed?.home });
   return {
     pathId: path.id,
     chosen: '',
     whole: true,
+    language: languageOf(locale),
     title: offer?.title ?? '',
     heading: headline?.text.trim() ? headline.text : (offer?.title ?? ''),
     under: headline?.under ?? '',
     prices,
     coupons: (live?.coupons ?? []).some((c) => c.on && (c.offerIds === null || c.offerIds.includes(path.offerId))),
-    countries: taxed ? countriesByName(taxed, shop.locale) : [],
+    countries: taxed ? countriesByName(taxed, locale) : [],
     country: taxed?.home ?? '',
-    closed: prices.length > 0 || !offer ? '' : closedSentence(offer, context.runner.now(), shop),
+    closed: prices.length > 0 || !offer ? '' : closedSentence(offer, reading, shop),
     things: (offer?.productIds ?? [])
       .flatMap((id) => products.filter((p) => p.id === id))
-      .map((p) => ({ title: p.title, files: describeContents(p) })),
+      .map((p) => ({ title: p.title, files: describeContents(p, locale) })),
     state,
     cardService: '/standin/payments',
-    sampleCards: context.mode !== 'real',
+    sampleCards,
     shopName: shop.name,
     button: block?.button ?? '',
     note: block?.note ?? '',
@@ -268,9 +281,10 @@ export function checkoutDataFor(
 }
 
 /** Why none of an offer's prices can be bought, for the buyer who came for it. */
-function closedSentence(offer: Offer, now: Instant, shop: ShopDetails): string {
+function closedSentence(offer: Offer, { now, locale, words }: Reading, shop: ShopDetails): string {
+  const say = words.pages.checkout;
   const states = offer.prices.map((price) => saleState(price, now, shop.zone));
   const opens = states.flatMap((s) => (s.state === 'not-yet' ? [s.opensAt] : [])).sort()[0];
-  if (opens !== undefined) return `This is on sale from ${formatDay(opens, shop.zone, shop.locale)}.`;
-  return states.some((s) => s.state === 'open') ? 'This is sold out.' : 'This is not on sale any more.';
+  if (opens !== undefined) return say.opensLater(formatDay(opens, shop.zone, locale));
+  return states.some((s) => s.state === 'open') ? say.soldOut : say.over;
 }

@@ -1,38 +1,21 @@
 import express, { type Request, type Response, Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
-import * as z from 'zod';
-import { KeptCard } from '#core/agreements';
-import { Id } from '#core/catalogue';
 import { isAddress } from '#core/people';
 import type { Path } from '#core/paths';
 import type { Release } from '#core/release';
 import { type CounterContext, liveRelease } from '../context';
-import { keepVatNumber, personFor } from '../people';
+import { PayRequest, QuoteAnswer, QuoteRequest, StateAnswer } from '../../wire';
+import { answer } from '../http/answer';
+import { keepVatNumber, personFor } from '../shared/people';
+import { languageToKeep, readingFor } from '../shared/reading';
+import { waitFor } from '../shared/waitFor';
 import { cardLimit, noteRefusedCard } from '../http/cardLimit';
 import { Problem, refusalProblem } from '../http/problem';
 import { textOf } from '../http/textOf';
 import { checkoutPrices, fingerprintHash } from './checkoutData';
-import { answered, checkoutState } from './checkoutState';
-import { personOfDevice } from '../member/device';
-import { giveVisit, quoteStands, readVisit, soldOfRising, type Visit } from './visit';
-
-/** What a buyer may choose beside a price. */
-const Beside = z.strictObject({
-  coupon: z.string().max(60).optional(),
-  country: z.string().max(2).optional(),
-  vatNumber: z.string().max(30).optional(),
-});
-
-const Choice = z.strictObject({
-  pathId: Id,
-  priceId: Id,
-  /** Hash of what the page showed. */
-  shown: z.string().regex(/^[0-9a-f]{64}$/),
-  name: z.string().max(300),
-  address: z.string().max(300),
-  card: KeptCard.strict().nullable(),
-  ...Beside.shape,
-});
+import { checkoutState, isAnswered } from './checkoutState';
+import { personOfDevice } from '../shared/device';
+import { cameWith, giveVisit, quoteStands, readVisit, soldOfRising, type Visit } from './visit';
 
 /** How long the button waits for the bank before the page says that it is being asked. */
 const WAIT_FOR_ANSWER_MS = 6_000;
@@ -49,11 +32,7 @@ export function checkoutRoutes(context: CounterContext): Router {
       standardHeaders: 'draft-8',
       legacyHeaders: false,
       handler: () => {
-        throw new Problem(
-          429,
-          'Too many tries in a short time. Nothing was charged. Wait a minute and try again.',
-          'too-many',
-        );
+        throw new Problem(429, (say) => say.tooManyTries, 'too-many');
       },
     }),
   );
@@ -61,23 +40,22 @@ export function checkoutRoutes(context: CounterContext): Router {
   const pathOf = (pathId: string): { release: Release; path: Path } => {
     const release = liveRelease(context);
     const path = release?.content.paths.find((p) => p.id === pathId);
-    if (!release || !path) throw new Problem(404, 'This is not on sale any more. Nothing was charged.', 'not-on-sale');
+    if (!release || !path) throw new Problem(404, (say) => say.gone, 'not-on-sale');
     return { release, path };
   };
 
   /** The prices again with a coupon, a country, a number: looked at, nothing asked. */
   router.post('/quote', (req, res) => {
-    const { pathId, ...beside } = z.strictObject({ pathId: Id, ...Beside.shape }).parse(req.body);
+    const { pathId, ...beside } = QuoteRequest.parse(req.body);
     const { release, path } = pathOf(pathId);
     const visit = readVisit(context, req, path.id);
-    if (!visit)
-      throw new Problem(
-        409,
-        'This checkout has been open for too long, or cookies are switched off. Load the page again.',
-        'no-visit',
-      );
+    if (!visit) throw new Problem(409, (say) => say.checkoutTooOld, 'no-visit');
     const quoted = quoteStands(context, visit) ? (context.releases.get(visit.release) ?? release) : release;
-    res.json(checkoutPrices(context, quoted, path, { visit, ...beside, ...signedInAs(req) }));
+    answer(
+      res,
+      QuoteAnswer,
+      checkoutPrices(readingFor(context, req), quoted, path, { visit, ...beside, ...signedInAs(req) }),
+    );
   });
 
   const signedInAs = (req: Request): { personId?: string; signedIn: boolean } => {
@@ -86,24 +64,20 @@ export function checkoutRoutes(context: CounterContext): Router {
   };
 
   router.post('/pay', cardLimit(context.mode === 'real'), async (req, res) => {
-    if (!req.is('application/json')) throw new Problem(415, 'This request cannot be read.', 'bad-request');
-    const choice = Choice.parse(req.body);
+    if (!req.is('application/json')) throw new Problem(415, (say) => say.unreadable, 'bad-request');
+    const choice = PayRequest.parse(req.body);
+    const reading = readingFor(context, req);
+    const { locale } = reading;
     const { release, path } = pathOf(choice.pathId);
     const visit = readVisit(context, req, path.id);
-    if (!visit)
-      throw new Problem(
-        409,
-        'This checkout has been open for too long, or cookies are switched off. Nothing was charged. Load the page again.',
-        'no-visit',
-      );
-    if (!isAddress(choice.address))
-      throw new Problem(422, 'That e-mail address cannot be right. Nothing was charged.', 'address-wrong');
+    if (!visit) throw new Problem(409, (say) => say.checkoutTooOld, 'no-visit');
+    if (!isAddress(choice.address)) throw new Problem(422, (say) => say.badAddress, 'address-wrong');
     const thanks = `/${path.address}/thanks`;
 
-    const standing = checkoutState(runner.state, visit.checkout, thanks);
+    const standing = checkoutState(runner.state, visit.checkout, thanks, locale);
     if (standing.status === 'paid' || standing.status === 'asking' || standing.status === 'bank') {
       await runner.synced();
-      return void res.json({ state: checkoutState(runner.state, visit.checkout, thanks) });
+      return answer(res, StateAnswer, { state: checkoutState(runner.state, visit.checkout, thanks, locale) });
     }
     const quoted = quoteStands(context, visit) ? (context.releases.get(visit.release) ?? release) : release;
     const personId = await personFor(context, choice);
@@ -126,6 +100,8 @@ export function checkoutRoutes(context: CounterContext): Router {
       country,
       vatNumber,
       signedIn,
+      came: cameWith(visit, path),
+      language: languageToKeep(reading.shop, locale),
       ...(soldAtStart === undefined ? {} : { soldAtStart }),
     });
     if ('refused' in done) {
@@ -139,17 +115,24 @@ export function checkoutRoutes(context: CounterContext): Router {
         const begun = renew(res, visit, release);
         throw refusalProblem(
           done,
-          checkoutPrices(context, release, path, { visit: begun, coupon, country, vatNumber, personId, signedIn }),
+          checkoutPrices(readingFor(context, req), release, path, {
+            visit: begun,
+            coupon,
+            country,
+            vatNumber,
+            personId,
+            signedIn,
+          }),
         );
       }
       if (done.refused !== 'already-paid' && done.refused !== 'still-asking') throw refusalProblem(done);
     }
     const key = runner.state.checkouts.get(visit.checkout)?.lastKey;
-    if (key) await answered(runner, key, WAIT_FOR_ANSWER_MS);
+    if (key) await waitFor(runner, () => isAnswered(runner.state, key), WAIT_FOR_ANSWER_MS);
     await runner.synced();
-    const state = checkoutState(runner.state, visit.checkout, thanks);
+    const state = checkoutState(runner.state, visit.checkout, thanks, locale);
     if (state.status === 'refused') noteRefusedCard(res);
-    res.json({ state });
+    answer(res, StateAnswer, { state });
   });
 
   router.get('/state', async (req, res) => {
@@ -158,8 +141,11 @@ export function checkoutRoutes(context: CounterContext): Router {
     await runner.synced();
     const key = visit && runner.state.checkouts.get(visit.checkout)?.lastKey;
     if (key && runner.state.charges.get(key)?.status === 'waits-for-bank') runner.nudge(key);
-    res.set('Cache-Control', 'no-store').json({
-      state: visit ? checkoutState(runner.state, visit.checkout, `/${path.address}/thanks`) : { status: 'open' },
+    const { locale } = readingFor(context, req);
+    answer(res.set('Cache-Control', 'no-store'), StateAnswer, {
+      state: visit
+        ? checkoutState(runner.state, visit.checkout, `/${path.address}/thanks`, locale)
+        : { status: 'open' },
     });
   });
 

@@ -4,11 +4,12 @@ import send from 'send';
 import * as z from 'zod';
 import { safeFileName } from '#core/catalogue';
 import type { Pass } from '#core/passes';
-import { documentHtml, wordsHtml } from '../../pages/render';
-import { type CounterContext, liveRelease, shopOf, stripOf } from '../context';
+import { refusalInWords, wordsFor } from '#core/words';
+import { type CounterContext, liveRelease, shopOf } from '../context';
 import { readToken } from '../http/signing';
-import { personOfDevice } from '../member/device';
-import { PAGES } from './pagesRoutes';
+import { personOfDevice } from '../shared/device';
+import { localeFor, readingFor } from '../shared/reading';
+import { wordsPage } from '../shared/wordsPage';
 import { ordersOfVisit } from './visit';
 
 const FileToken = z.object({ p: z.string(), f: z.string(), u: z.string() });
@@ -21,26 +22,13 @@ export function fileRoutes(context: CounterContext): Router {
   const router = Router();
   const { runner } = context;
 
-  const refuse = (res: Response, status: number, heading: string, text: string): void => {
-    const shop = shopOf(context);
-    const { stylesheets } = context.client.assetsOf(PAGES);
-    const body = wordsHtml(heading, [text], { label: 'Go to the member area', href: '/member/' });
+  const refuse = (req: Request, res: Response, status: number, [heading = '', text = '']: readonly string[]): void => {
+    const reading = readingFor(context, req);
+    const action = { label: reading.words.pages.goToMemberArea, href: '/member/' };
     res
       .status(status)
       .set('Cache-Control', 'no-store')
-      .send(
-        documentHtml({
-          title: heading,
-          description: '',
-          language: shop.locale,
-          shopName: shop.name,
-          stylesheets,
-          strip: stripOf(context),
-          keepOut: true,
-          body,
-          foot: [],
-        }),
-      );
+      .send(wordsPage(context, reading, heading, [text], action));
   };
 
   const mayUse = (req: Request, pass: Pass): boolean => {
@@ -52,49 +40,21 @@ export function fileRoutes(context: CounterContext): Router {
   };
 
   router.get('/:token', async (req, res) => {
+    const say = wordsFor(localeFor(shopOf(context), req)).pages.file;
     const token = FileToken.safeParse(readToken(context.secrets.signing, 'file', String(req.params['token']))).data;
     const pass = token && runner.state.passes.get(token.p);
-    if (!token || !pass)
-      return refuse(
-        res,
-        404,
-        'This link does not lead to a file',
-        'It may have been cut off or changed. Sign in, and you will find your files with fresh links.',
-      );
-    if (runner.now() >= token.u)
-      return refuse(
-        res,
-        410,
-        'This link is too old',
-        'Links to files work for a limited time. Sign in, and you will find a fresh one.',
-      );
-    if (!mayUse(req, pass))
-      return refuse(
-        res,
-        403,
-        'This file belongs to somebody who bought it',
-        'A link works only for the person it was made for. If that is you, sign in first.',
-      );
+    if (!token || !pass) return refuse(req, res, 404, say.noLink);
+    if (runner.now() >= token.u) return refuse(req, res, 410, say.tooOld);
+    if (!mayUse(req, pass)) return refuse(req, res, 403, say.notYours);
 
     const command = { type: 'fetch-file', passId: token.p, fileId: token.f } as const;
     // Asking for the head alone is free; a part counts like a whole, and tries within a day are one.
     const decision = req.method === 'HEAD' ? runner.preview(command) : await runner.execute(command);
     if ('refused' in decision) {
-      if (decision.refused === 'storage')
-        return refuse(
-          res,
-          503,
-          'Please try again in a minute',
-          'The shop could not note this download, so it was not counted.',
-        );
-      return refuse(
-        res,
-        decision.refused === 'used-up' ? 429 : 403,
-        decision.refused === 'used-up'
-          ? 'This file was fetched as often as it can be'
-          : 'Access to this file is closed',
-        decision.sentence,
-      );
+      if (decision.refused === 'storage') return refuse(req, res, 503, say.notNoted);
+      const why = refusalInWords(decision, localeFor(shopOf(context), req));
+      const usedUp = decision.refused === 'used-up';
+      return refuse(req, res, usedUp ? 429 : 403, [usedUp ? say.usedUp : say.closed, why]);
     }
     const product = liveRelease(context)?.content.products.find((p) => p.id === pass.productId);
     const link = product?.links.find((l) => l.id === token.f);
@@ -103,7 +63,7 @@ export function fileRoutes(context: CounterContext): Router {
         .set({ 'Cache-Control': 'private, no-store', 'Referrer-Policy': 'no-referrer' })
         .redirect(303, link.url.trim());
     const file = product?.files.find((f) => f.id === token.f);
-    if (!file) return refuse(res, 404, 'This file is not here any more', 'Write to us and we will help.');
+    if (!file) return refuse(req, res, 404, say.gone);
     const inline =
       /^(image\/(png|jpeg|gif|webp)|audio\/|video\/|application\/pdf)/.test(file.type) && 'view' in req.query;
     res.set({
@@ -122,7 +82,7 @@ export function fileRoutes(context: CounterContext): Router {
       .on('error', (error: { status?: number }) => {
         // A part beyond the end; its Content-Range already says how long the file is.
         if (error.status === 416) return void res.status(416).end();
-        refuse(res, 404, 'This file is not here any more', 'Write to us and we will help.');
+        refuse(req, res, 404, say.gone);
       })
       .pipe(res);
   });

@@ -1,18 +1,22 @@
 import { type Request, type Response, Router } from 'express';
 import { dateIn } from '#core/calendar';
-import { brandValues, saleState } from '#core/catalogue';
+import { brandValues, localesOf, saleState, type ShopDetails } from '#core/catalogue';
 import { shortTerms } from '#core/terms';
 import type { Page } from '#core/pages';
 import { type Path, resolveAddress, type Step } from '#core/paths';
 import { publicPicturesOf, type Release } from '#core/release';
 import { checkoutHtml, documentHtml, frontHtml, pageHtml, wordsHtml } from '../../pages/render';
-import type { CheckoutData } from '../../pages/checkout/data';
+import { LANGUAGE_NAMES, type Language, languageOf } from '#core/words';
+import type { CheckoutData } from '../../wire';
+import { giveCookie } from '../http/cookies';
+import { LANGUAGE_COOKIE, readingFor } from '../shared/reading';
+import { PAGES_ENTRY, stripFor } from '../shared/wordsPage';
 import { textOf } from '../http/textOf';
-import { type CounterContext, liveRelease, shopOf, stripOf } from '../context';
-import { personOfDevice } from '../member/device';
+import { type CounterContext, liveRelease, shopOf } from '../context';
+import { orderViewFor } from '../shared/orderView';
+import { personOfDevice } from '../shared/device';
 import { checkoutDataFor } from './checkoutData';
 import { checkoutState } from './checkoutState';
-import { orderViewFor } from './orderView';
 import { renderShell, type Shell, slotValues, viewOf } from './shells';
 import { structuredDataFor } from './structuredData';
 import { giveVisit, newVisit, ordersOfVisit, quoteStands, readVisit } from './visit';
@@ -22,17 +26,18 @@ export function pagesRoutes(context: CounterContext): Router {
   const router = Router();
   const shells = new Map<string, Shell>();
 
-  function shellOf(release: Release, path: Path, step: Step): Shell {
-    const key = `${release.number}/${step.id}`;
+  function shellOf(release: Release, path: Path, step: Step, locale: string): Shell {
+    const key = `${release.number}/${step.id}/${locale}`;
     let shell = shells.get(key);
     if (!shell) {
-      shell = renderShell(release, path, step);
+      shell = renderShell(release, path, step, locale);
       shells.set(key, shell);
     }
     return shell;
   }
 
   function send(
+    req: Request,
     res: Response,
     entry: string,
     page: {
@@ -44,53 +49,66 @@ export function pagesRoutes(context: CounterContext): Router {
       body: string;
     },
   ): void {
-    const shop = shopOf(context);
+    const reading = readingFor(context, req);
+    const { shop, locale, words } = reading;
+    const say = words.pages;
     const assets = context.client.assetsOf(entry);
     const { legal } = shop;
     const foot = [
-      ...(legal.terms ? [{ text: 'Terms', href: '/legal/terms' }] : []),
-      ...(legal.privacy ? [{ text: 'Privacy', href: '/legal/privacy' }] : []),
-      ...(legal.withdrawal ? [{ text: 'Right to withdraw', href: '/legal/withdrawal' }] : []),
-      { text: 'Member area', href: '/member/' },
+      ...(legal.terms ? [{ text: say.legal.terms, href: '/legal/terms' }] : []),
+      ...(legal.privacy ? [{ text: say.legal.privacy, href: '/legal/privacy' }] : []),
+      ...(legal.withdrawal ? [{ text: say.legal.withdrawal, href: '/legal/withdrawal' }] : []),
+      { text: say.memberArea, href: '/member/' },
+      ...otherLanguages(shop, locale).map(({ name, language }) => ({ text: name, href: `/-/language/${language}` })),
     ];
     res.set('Cache-Control', 'no-store').send(
       documentHtml({
         description: '',
         ...page,
-        language: shop.locale,
+        language: locale,
         shopName: shop.name,
         stylesheets: [
           ...assets.stylesheets,
           ...(shop.brand ? [`/brand.css?${context.runner.state.release ?? 0}`] : []),
         ],
         logo: shop.brand?.logo ? { src: `/pictures/${shop.brand.logo.file.sha256}`, alt: shop.brand.logo.alt } : null,
-        strip: stripOf(context),
+        strip: stripFor(context, reading),
         foot,
-        ...(entry === CHECKOUT ? { scripts: assets.scripts } : {}),
+        ...(entry === CHECKOUT
+          ? {
+              scripts: assets.scripts,
+              preloads: context.client.assetsOf(checkoutWordsEntry(languageOf(locale))).scripts,
+            }
+          : {}),
       }),
     );
   }
 
-  const notFound = (res: Response): void =>
-    send(res.status(404), PAGES, {
-      title: 'Not here',
-      keepOut: true,
-      body: wordsHtml('There is nothing at this address', ['The link may be old, or a letter may be missing.'], {
-        label: 'See what is here',
-        href: '/',
-      }),
-    });
+  const notFound = (req: Request, res: Response): void => {
+    const say = readingFor(context, req).words.pages.notHere;
+    const body = wordsHtml(say.heading, [say.text], { label: say.action, href: '/' });
+    send(req, res.status(404), PAGES_ENTRY, { title: say.title, keepOut: true, body });
+  };
 
-  router.get('/', (_req, res) => {
+  // Whoever chooses a language comes back to where they were.
+  router.get('/-/language/:language', (req, res) => {
+    const language = String(req.params['language']);
+    if (localesOf(shopOf(context)).includes(language))
+      giveCookie(res, LANGUAGE_COOKIE, language, { maxAgeMs: LANGUAGE_KEPT_MS, sameSite: 'lax' });
+    res.redirect(303, ownPath(req.get('referer') ?? '', req.get('host') ?? ''));
+  });
+
+  router.get('/', (req, res) => {
     const release = liveRelease(context);
-    const shop = shopOf(context);
-    const now = context.runner.now();
+    const { shop, now, locale, words } = readingFor(context, req);
     const offers = (release?.content.paths ?? []).flatMap((path) => {
       const offer = release?.content.offers.find((o) => o.id === path.offerId);
       if (!offer?.onSale || offer.putAway || offer.prices.every((p) => saleState(p, now, shop.zone).state === 'over'))
         return [];
       const product = release?.content.products.find((p) => p.id === offer.productIds[0]);
-      const amounts = offer.prices.map((p) => p.words ?? shortTerms(p.terms, offer.currency, shop.locale)).join(' or ');
+      const amounts = offer.prices
+        .map((p) => p.words ?? shortTerms(p.terms, offer.currency, locale))
+        .join(words.pages.or);
       return [
         {
           href: `/${path.address}`,
@@ -102,7 +120,7 @@ export function pagesRoutes(context: CounterContext): Router {
         },
       ];
     });
-    send(res, PAGES, { title: shop.name, body: frontHtml(shop.name, offers) });
+    send(req, res, PAGES_ENTRY, { title: shop.name, body: frontHtml(shop.name, words.pages.nothingOnSale, offers) });
   });
 
   // Values of our own making by names of our own: nothing typed goes into the style.
@@ -121,19 +139,16 @@ export function pagesRoutes(context: CounterContext): Router {
 
   router.get('/legal/:which', (req, res) => {
     const { legal } = shopOf(context);
-    const known = {
-      terms: ['Terms', legal.terms],
-      privacy: ['Privacy', legal.privacy],
-      withdrawal: ['Right to withdraw', legal.withdrawal],
-    }[String(req.params['which'])];
-    if (!known?.[1]) return notFound(res);
-    send(res, PAGES, { title: known[0] ?? '', body: wordsHtml(known[0] ?? '', [known[1]]) });
+    const which = String(req.params['which']);
+    if (!isLegal(which) || legal[which] === '') return notFound(req, res);
+    const heading = readingFor(context, req).words.pages.legal[which];
+    send(req, res, PAGES_ENTRY, { title: heading, body: wordsHtml(heading, [legal[which]]) });
   });
 
   router.get('/pictures/:sha256', (req, res) => {
     const release = liveRelease(context);
     const picture = release && publicPicturesOf(release.content).get(String(req.params['sha256']));
-    if (!picture || !/^image\/(png|jpeg|gif|webp|svg\+xml)$/.test(picture.type)) return notFound(res);
+    if (!picture || !/^image\/(png|jpeg|gif|webp|svg\+xml)$/.test(picture.type)) return notFound(req, res);
     res.set({
       'Content-Security-Policy': "default-src 'none'; style-src 'unsafe-inline'; sandbox",
       'Cache-Control': 'public, max-age=31536000, immutable',
@@ -149,27 +164,35 @@ export function pagesRoutes(context: CounterContext): Router {
       String(req.params['address']),
       String(req.params['step'] ?? ''),
     );
-    if (!release || place.found === 'nothing') return notFound(res);
+    if (!release || place.found === 'nothing') return notFound(req, res);
     if (place.found === 'moved') return res.redirect(302, place.to);
     const { path, step } = place;
     const page = release.content.pages.find((p) => p.id === step.pageId);
     const offer = release.content.offers.find((o) => o.id === path.offerId);
-    if (!page || !offer) return notFound(res);
+    if (!page || !offer) return notFound(req, res);
     if (step.kind !== 'thanks')
       context.views.count(path.id, step.kind, release.number, dateIn(context.runner.now(), release.content.shop.zone));
     const title = page.title || offer.title;
+    const reading = readingFor(context, req);
+    const { locale } = reading;
+    const say = reading.words.pages;
     switch (step.kind) {
       case 'page': {
         const taken = (priceId: string): number => context.runner.state.taken.get(priceId) ?? 0;
-        const values = slotValues(release, path, context.runner.now(), taken);
+        const values = slotValues(release, path, reading, taken);
         const structuredData = structuredDataFor(release, path, context.publicAddress(), context.runner.now(), taken);
-        const shell = shellOf(release, path, step);
+        const shell = shellOf(release, path, step, locale);
         if (!shell.hasCheckout || !onSale(offer))
-          return send(res, PAGES, { title, description: page.description, structuredData, body: shell.fill(values) });
+          return send(req, res, PAGES_ENTRY, {
+            title,
+            description: page.description,
+            structuredData,
+            body: shell.fill(values),
+          });
         // A sales page that carries its own checkout: the page is the same for all, the checkout is this visit's.
         const opened = await openCheckout(req, res, release, path, page);
         if (opened === null) return;
-        return send(res, CHECKOUT, {
+        return send(req, res, CHECKOUT, {
           title,
           description: page.description,
           structuredData,
@@ -179,19 +202,20 @@ export function pagesRoutes(context: CounterContext): Router {
       }
       case 'checkout': {
         if (!onSale(offer))
-          return send(res, PAGES, {
+          return send(req, res, PAGES_ENTRY, {
             title,
             keepOut: true,
-            body: wordsHtml('This is not on sale at the moment', ['If you already bought it, it is still yours.'], {
-              label: 'Member area',
+            body: wordsHtml(say.offSale.heading, [say.offSale.text], {
+              label: say.memberArea,
               href: '/member/',
             }),
           });
         const opened = await openCheckout(req, res, release, path, page);
         if (opened === null) return;
         const beside = { ...page, blocks: page.blocks.filter((b) => b.kind !== 'checkout' && b.kind !== 'headline') };
-        const rest = beside.blocks.length === 0 ? '' : pageHtml(beside, { ...viewOf(release, path), offer: null });
-        return send(res, CHECKOUT, { title, keepOut: true, wide: true, body: checkoutHtml(opened) + rest });
+        const rest =
+          beside.blocks.length === 0 ? '' : pageHtml(beside, { ...viewOf(release, path, locale), offer: null });
+        return send(req, res, CHECKOUT, { title, keepOut: true, wide: true, body: checkoutHtml(opened) + rest });
       }
       case 'thanks': {
         await context.runner.synced();
@@ -199,21 +223,20 @@ export function pagesRoutes(context: CounterContext): Router {
           (o) => o.checkoutId === readVisit(context, req, path.id)?.checkout,
         );
         if (!order) {
-          return send(res, PAGES, {
+          return send(req, res, PAGES_ENTRY, {
             title,
             keepOut: true,
-            body: wordsHtml(
-              'Sign in to open what you bought',
-              ['This page opens by itself only right after buying. Your things wait for you in the member area.'],
-              { label: 'Member area', href: '/member/' },
-            ),
+            body: wordsHtml(say.signInToOpen.heading, [say.signInToOpen.text], {
+              label: say.memberArea,
+              href: '/member/',
+            }),
           });
         }
         const view = {
-          ...viewOf(release, path, orderViewFor(context, order)),
+          ...viewOf(release, path, locale, orderViewFor(reading, order)),
           offer: { title: offer.title, prices: [] },
         };
-        return send(res, PAGES, { title, keepOut: true, body: pageHtml(page, view) });
+        return send(req, res, PAGES_ENTRY, { title, keepOut: true, body: pageHtml(page, view) });
       }
     }
   });
@@ -228,7 +251,8 @@ export function pagesRoutes(context: CounterContext): Router {
     const thanks = `/${path.address}/thanks`;
     await context.runner.synced();
     let visit = readVisit(context, req, path.id);
-    let state = visit ? checkoutState(context.runner.state, visit.checkout, thanks) : null;
+    const reading = readingFor(context, req);
+    let state = visit ? checkoutState(context.runner.state, visit.checkout, thanks, reading.locale) : null;
     if (visit && state?.status === 'paid' && !('again' in req.query)) {
       res.redirect(303, thanks);
       return null;
@@ -241,8 +265,9 @@ export function pagesRoutes(context: CounterContext): Router {
     giveVisit(context, res, visit);
     const quoted = context.releases.get(visit.release) ?? release;
     return {
-      ...checkoutDataFor(context, quoted, path, page, state ?? { status: 'open' }, {
+      ...checkoutDataFor(reading, quoted, path, page, state ?? { status: 'open' }, {
         visit,
+        sampleCards: context.mode !== 'real',
         ...(personOfDevice(context, req) === null
           ? {}
           : { personId: personOfDevice(context, req) ?? '', signedIn: true }),
@@ -255,5 +280,23 @@ export function pagesRoutes(context: CounterContext): Router {
 
 const onSale = (offer: { onSale: boolean; putAway?: boolean | undefined }): boolean => offer.onSale && !offer.putAway;
 
-export const PAGES = 'src/pages/entry.ts';
 const CHECKOUT = 'src/pages/checkout/entry.tsx';
+/** The checkout's words of one language are a piece of their own, asked for together with its script. */
+const checkoutWordsEntry = (language: Language): string => `src/pages/checkout/words/${language}.ts`;
+const LANGUAGE_KEPT_MS = 365 * 24 * 3_600_000;
+
+const isLegal = (which: string): which is keyof ShopDetails['legal'] =>
+  which === 'terms' || which === 'privacy' || which === 'withdrawal';
+
+/** The languages that are switched on besides the one in hand, each as it calls itself. */
+const otherLanguages = (shop: ShopDetails, locale: string): { name: string; language: string }[] =>
+  localesOf(shop)
+    .filter((other) => other !== locale)
+    .map((language) => ({ language, name: LANGUAGE_NAMES[languageOf(language)] }));
+
+/** Where somebody came from, if that was one of our own pages; else the front. */
+function ownPath(referer: string, host: string): string {
+  if (!URL.canParse(referer)) return '/';
+  const from = new URL(referer);
+  return from.host === host ? `${from.pathname}${from.search}` : '/';
+}

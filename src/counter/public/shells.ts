@@ -3,6 +3,7 @@ import type { Instant } from '#core/calendar';
 import { describeContents } from '#core/catalogue';
 import type { Path, Step } from '#core/paths';
 import type { Release } from '#core/release';
+import { wordsFor } from '#core/words';
 import { priceWords } from '../../pages/priceWords';
 import { escapeHtml, pageHtml } from '../../pages/render';
 import type { OrderView, PageView, PriceView } from '../../pages/view';
@@ -21,7 +22,7 @@ const CHECKOUT_SLOT = 'checkout';
  * Renders a page once for a release. Slots are marked with a random word of this rendering, so that nothing a
  * seller types can be mistaken for one; they are filled with escaped text, or with the checkout's own markup.
  */
-export function renderShell(release: Release, path: Path, step: Step): Shell {
+export function renderShell(release: Release, path: Path, step: Step, locale: string): Shell {
   const word = randomBytes(12).toString('hex');
   const slot = (name: string): string => `${word}:${name}:`;
   const page = release.content.pages.find((p) => p.id === step.pageId);
@@ -40,7 +41,7 @@ export function renderShell(release: Release, path: Path, step: Step): Shell {
       : [];
   const html = page
     ? pageHtml(page, {
-        ...viewOf(release, path),
+        ...viewOf(release, path, locale),
         checkout: slot(CHECKOUT_SLOT),
         offer: offer ? { title: offer.title, prices } : null,
       })
@@ -58,7 +59,7 @@ export function renderShell(release: Release, path: Path, step: Step): Shell {
 export function slotValues(
   release: Release,
   path: Path,
-  now: Instant,
+  { now, locale }: { now: Instant; locale: string },
   taken: (priceId: string) => number,
 ): Record<string, string> {
   const { shop } = release.content;
@@ -68,7 +69,7 @@ export function slotValues(
     const words = priceWords(price, {
       currency: offer?.currency ?? shop.currency,
       zone: shop.zone,
-      locale: shop.locale,
+      locale,
       now,
       taken: taken(price.id),
     });
@@ -84,16 +85,22 @@ export function hrefOfStep(path: Path, stepId: string | null): string {
 }
 
 /** What blocks read besides prices. */
-export function viewOf(release: Release, path: Path, order: OrderView | null = null): Omit<PageView, 'offer'> {
+export function viewOf(
+  release: Release,
+  path: Path,
+  locale: string,
+  order: OrderView | null = null,
+): Omit<PageView, 'offer'> {
   const offer = release.content.offers.find((o) => o.id === path.offerId);
   const products = (offer?.productIds ?? [])
     .map((id) => release.content.products.find((p) => p.id === id))
     .filter((p) => p !== undefined);
   return {
-    things: products.map((p) => ({ title: p.title, promise: p.promise, files: describeContents(p) })),
+    things: products.map((p) => ({ title: p.title, promise: p.promise, files: describeContents(p, locale) })),
     pictureUrl: (file) => `/pictures/${file.sha256}`,
     stepHref: (stepId) => hrefOfStep(path, stepId),
     checkout: null,
+    words: wordsFor(locale).pages,
     order,
     edit: null,
     richEditor: null,

@@ -1,6 +1,8 @@
 import type { Request, Response } from 'express';
 import * as z from 'zod';
 import { addMs, HOUR, MINUTE } from '#core/calendar';
+import { type CameFrom, NOWHERE } from '#core/journal';
+import type { Path } from '#core/paths';
 import type { Order } from '#core/shop';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { cookiesOf, giveCookie } from '../http/cookies';
@@ -8,9 +10,12 @@ import { readToken, signToken } from '../http/signing';
 
 const Visit = z.object({
   checkout: z.string(),
+  /** The visit's own name: it stands on what it buys. Checkouts begun before visits had one go on without. */
+  visit: z.string().optional(),
   path: z.string(),
   release: z.int(),
-  at: z.string() /** How many of each rising price were sold when it began: its step stays for this checkout. */,
+  at: z.string(),
+  /** How many of each rising price were sold when it began: its step stays for this checkout. */
   sold: z.record(z.string(), z.int()).optional(),
 });
 /** One checkout of one visit: carried in a cookie, so that reload, back and a second tab lead to the same order. */
@@ -39,12 +44,21 @@ export function giveVisit(context: CounterContext, res: Response, visit: Visit):
 export function newVisit(context: CounterContext, pathId: string): Visit {
   return {
     checkout: context.ids.next('c'),
+    visit: context.ids.next('w'),
     path: pathId,
     release: context.runner.state.release ?? 0,
     at: context.runner.now(),
     sold: soldOfRising(context, pathId),
   };
 }
+
+/** Where a charge of this visit comes from, for whoever counts later. */
+export const cameWith = (visit: Visit, path: Path): CameFrom => ({
+  ...NOWHERE,
+  path: path.id,
+  step: path.steps.find((s) => s.kind === 'checkout')?.id ?? null,
+  visit: visit.visit ?? null,
+});
 
 /** The sales that rising prices of a path's offer count, as of now. */
 export function soldOfRising(context: CounterContext, pathId: string): Record<string, number> {

@@ -21,7 +21,7 @@ export function OfferBlock({ block }: { block: BlockOf<'offer'> }) {
               )}
               {price.usual !== null && (
                 <s className="text-ink-3">
-                  <span className="sr-only">usual price </span>
+                  <span className="sr-only">{view.words.usualPrice}</span>
                   {price.usual}
                 </s>
               )}
@@ -45,7 +45,7 @@ export function OfferBlock({ block }: { block: BlockOf<'offer'> }) {
         </div>
       ) : (
         <a className="btn btn-primary btn-page mt-2" href={view.stepHref(block.step ?? null)}>
-          {block.button.trim() === '' ? 'Get it now' : block.button}
+          {block.button.trim() === '' ? view.words.getNow : block.button}
         </a>
       )}
       <Words

@@ -12,7 +12,7 @@ export function Downloads({ block }: { block: BlockOf<'downloads'> }) {
       {view.order?.things.map((thing, i) => (
         <div key={i} className="mt-3 border-t border-line pt-3">
           <h3 dir="auto">{thing.title}</h3>
-          {thing.state === 'closed' && <p className="text-ink-2">Access to this is closed.</p>}
+          {thing.state === 'closed' && <p className="text-ink-2">{view.words.accessClosed}</p>}
           <ul>
             {thing.files.map((file) => (
               <li key={file.href} className="flex items-center justify-between gap-4 py-2">
@@ -22,10 +22,10 @@ export function Downloads({ block }: { block: BlockOf<'downloads'> }) {
                 <a
                   className="btn btn-quiet btn-touch shrink-0"
                   href={file.href}
-                  aria-label={`${file.elsewhere ? 'Open' : 'Download'} ${file.name}`}
+                  aria-label={`${file.elsewhere ? view.words.open : view.words.download} ${file.name}`}
                   {...(file.elsewhere ? { target: '_blank', rel: 'noopener' } : {})}
                 >
-                  {file.elsewhere ? 'Open' : 'Download'}
+                  {file.elsewhere ? view.words.open : view.words.download}
                 </a>
               </li>
             ))}
@@ -56,7 +56,7 @@ export function Recap({ block }: { block: BlockOf<'recap'> }) {
               </tr>
             ))}
             <tr className="border-t border-line font-semibold">
-              <td className="py-2">Paid</td>
+              <td className="py-2">{view.words.paid}</td>
               <td className="py-2 text-right">{view.order.paid}</td>
             </tr>
           </tbody>
@@ -64,13 +64,14 @@ export function Recap({ block }: { block: BlockOf<'recap'> }) {
       )}
       {view.order?.later.map((text, i) => (
         <p key={i} className="mt-2">
-          <b className="font-semibold">Due later:</b> {text}
+          <b className="font-semibold">{view.words.dueLater}</b> {text}
         </p>
       ))}
       {view.order !== null && (
         <p className="text-ink-2">
-          Order {view.order.number}.{view.order.later.length === 0 && ' Nothing more is due later.'} The receipt is on
-          its way to you by e-mail, with a link that signs you in from any device.
+          {view.words.order(view.order.number)}
+          {view.order.later.length === 0 && view.words.nothingLater}
+          {view.words.receiptComes}
         </p>
       )}
     </section>

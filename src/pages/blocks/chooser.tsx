@@ -16,7 +16,7 @@ export function PriceChooser({ block }: { block: BlockOf<'chooser'> }) {
             <p className="mt-1">
               {price.usual !== null && (
                 <s className="mr-2 text-ink-3">
-                  <span className="sr-only">usual price </span>
+                  <span className="sr-only">{view.words.usualPrice}</span>
                   {price.usual}
                 </s>
               )}
@@ -28,7 +28,7 @@ export function PriceChooser({ block }: { block: BlockOf<'chooser'> }) {
               className="btn btn-primary btn-touch mt-3"
               href={view.edit ? undefined : `${view.stepHref(null)}?price=${price.id}`}
             >
-              {block.button.trim() || 'Choose this'}
+              {block.button.trim() || view.words.choose}
               <span className="sr-only">: {price.name || view.offer?.title}</span>
             </a>
           </li>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Field } from '../../ui/Field';
-import type { CheckoutData } from './data';
+import type { CheckoutData } from '../../wire';
+import { useFormWords } from './formWords';
 import { shownIn, useTypedEarly } from './useTypedEarly';
 
 export interface Chosen {
@@ -20,6 +21,7 @@ interface Props {
 
 /** Country, VAT number and coupon: each folded away until it is wanted, each asking the shop for new prices when it is left. */
 export function Beside({ data, chosen, wrong, works, onChange }: Props) {
+  const words = useFormWords();
   const [coupon, setCoupon] = useState(chosen.coupon);
   const [vatNumber, setVatNumber] = useState(chosen.vatNumber);
   useTypedEarly(() => {
@@ -33,7 +35,7 @@ export function Beside({ data, chosen, wrong, works, onChange }: Props) {
       {data.countries.length > 0 && (
         <div className="grid gap-4 sm:grid-cols-2">
           <div className="co-field">
-            <label htmlFor="country">Country</label>
+            <label htmlFor="country">{words.country}</label>
             <select
               id="country"
               autoComplete="country"
@@ -50,24 +52,24 @@ export function Beside({ data, chosen, wrong, works, onChange }: Props) {
           <div onBlur={() => vatNumber !== chosen.vatNumber && onChange({ ...chosen, vatNumber })}>
             <Field
               id="vat"
-              label="VAT number (businesses only)"
+              label={words.vatNumber}
               autoComplete="off"
               value={vatNumber}
               onChange={setVatNumber}
               wrong={wrong.vatNumber}
             />
-            {wrong.vatNumber === undefined && chosen.vatNumber !== '' && <p className="cap">Form checked.</p>}
+            {wrong.vatNumber === undefined && chosen.vatNumber !== '' && <p className="cap">{words.formChecked}</p>}
           </div>
         </div>
       )}
       {data.coupons && (
         <details open={chosen.coupon !== ''}>
-          <summary className="plain-link min-h-11 cursor-pointer py-2">I have a coupon</summary>
+          <summary className="plain-link min-h-11 cursor-pointer py-2">{words.haveCoupon}</summary>
           <div className="flex items-end gap-3">
             <div className="grow">
               <Field
                 id="coupon"
-                label="Coupon"
+                label={words.coupon}
                 autoComplete="off"
                 value={coupon}
                 onChange={setCoupon}
@@ -75,7 +77,7 @@ export function Beside({ data, chosen, wrong, works, onChange }: Props) {
               />
             </div>
             <button type="button" className="btn btn-quiet btn-touch" onClick={() => onChange({ ...chosen, coupon })}>
-              {coupon.trim() === '' && chosen.coupon !== '' ? 'Remove it' : 'Use it'}
+              {coupon.trim() === '' && chosen.coupon !== '' ? words.removeCoupon : words.useCoupon}
             </button>
           </div>
           {works !== null && (

@@ -1,4 +1,4 @@
-import { type FormEvent, useEffect, useRef, useState } from 'react';
+import { type FormEvent, useCallback, useEffect, useRef, useState } from 'react';
 import { isAddress } from '#core/people';
 import { KeelDrawing } from '../../ui/KeelDrawing';
 import { tokenise } from '../../ui/card';
@@ -7,12 +7,14 @@ import { SampleCards } from '../../ui/SampleCards';
 import { pay, readPrices, readState } from './api';
 import { Beside, type Chosen } from './Beside';
 import { shownIn, useTypedEarly } from './useTypedEarly';
-import type { CheckoutData, CheckoutPrice, CheckoutState } from './data';
+import type { CheckoutData, CheckoutPrice, CheckoutState } from '../../wire';
+import { useFormWords } from './formWords';
 
 const POLL_MS = 1_500;
 
 /** The checkout: who, how paid, what is due today and later, one button. Everything typed stays through every refusal. */
 export function CheckoutForm({ data }: { data: CheckoutData }) {
+  const words = useFormWords();
   const [prices, setPrices] = useState(data.prices);
   const [priceId, setPriceId] = useState((data.prices.find((p) => p.id === data.chosen) ?? data.prices[0])?.id ?? '');
   const [name, setName] = useState('');
@@ -45,32 +47,34 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
     if (message !== null) messageBox.current?.focus();
   }, [message]);
 
+  const settle = useCallback(
+    (next: CheckoutState): void => {
+      setState((now) => (JSON.stringify(now) === JSON.stringify(next) ? now : next));
+      if (next.status === 'refused' || next.status === 'fell-away') setMessage(next.sentence);
+      if (next.status === 'open') setMessage(words.nothingCharged);
+    },
+    [words],
+  );
+
   useEffect(() => {
     if (state.status === 'paid') location.assign(state.next);
     if (state.status !== 'asking' && state.status !== 'bank') return;
     const timer = setInterval(() => {
-      void readState(data.pathId).then((answer) => {
+      void readState(data.pathId, words.notReached).then((answer) => {
         if (answer.state) settle(answer.state);
       });
     }, POLL_MS);
     return () => clearInterval(timer);
-  }, [state, data.pathId]);
-
-  function settle(next: CheckoutState): void {
-    setState((now) => (JSON.stringify(now) === JSON.stringify(next) ? now : next));
-    if (next.status === 'refused' || next.status === 'fell-away') setMessage(next.sentence);
-    if (next.status === 'open') setMessage('Nothing was charged, and everything you typed is still here. Try again.');
-  }
+  }, [state, data.pathId, settle, words]);
 
   function check(chosen: CheckoutPrice): Record<string, string> {
     const found: Record<string, string> = {};
-    if (!isAddress(address))
-      found['address'] = 'Write your e-mail address, like name@example.org. The receipt and your access go there.';
-    if (name.trim() === '') found['name'] = 'Write your name as it should stand on the receipt.';
+    if (!isAddress(address)) found['address'] = words.wrong.address;
+    if (name.trim() === '') found['name'] = words.wrong.name;
     if (!chosen.free) {
-      if (card.number.replace(/\D/g, '').length < 12) found['number'] = 'Write the whole card number.';
-      if (!/^\s*\d{1,2}\s*\/\s*\d{2,4}\s*$/.test(card.expiry)) found['expiry'] = 'Month and year, like 11 / 29.';
-      if (!/^\d{3,4}$/.test(card.code.trim())) found['code'] = 'Three or four digits.';
+      if (card.number.replace(/\D/g, '').length < 12) found['number'] = words.wrong.number;
+      if (!/^\s*\d{1,2}\s*\/\s*\d{2,4}\s*$/.test(card.expiry)) found['expiry'] = words.wrong.expiry;
+      if (!/^\d{3,4}$/.test(card.code.trim())) found['code'] = words.wrong.code;
     }
     return found;
   }
@@ -80,7 +84,7 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
   async function choose(next: Chosen): Promise<void> {
     setChosen(next);
     const mine = (asked.current += 1);
-    const answer = await readPrices(data.pathId, next);
+    const answer = await readPrices(data.pathId, next, words.notReached);
     if (mine !== asked.current) return;
     if (answer.prices) setPrices(answer.prices);
     setStands(answer.wrong ?? {});
@@ -97,7 +101,7 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
     if (first) return document.getElementById(first)?.focus();
     setBusy(true);
     try {
-      const token = price.free ? null : await tokenise(data.cardService, card);
+      const token = price.free ? null : await tokenise(data.cardService, card, words.card);
       if (token && 'problem' in token) return setMessage(token.problem);
       const answer = await pay({
         pathId: data.pathId,
@@ -107,6 +111,7 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
         address,
         card: token,
         chosen,
+        notReached: words.notReached,
       });
       if (answer.prices) {
         setPrices(answer.prices);
@@ -124,13 +129,13 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
     }
   }
 
-  if (!price) return <p className="message calm">{data.closed || 'This is not on sale at the moment.'}</p>;
+  if (!price) return <p className="message calm">{data.closed || words.notOnSale}</p>;
   const waiting = busy || state.status === 'asking' || state.status === 'paid';
   return (
     <form noValidate onSubmit={(event) => void submit(event)} className="space-y-5">
       {prices.length > 1 && (
         <fieldset>
-          <legend className="mb-1 font-semibold">How would you like to pay?</legend>
+          <legend className="mb-1 font-semibold">{words.howToPay}</legend>
           {prices.map((p) => (
             <label key={p.id} className="pick">
               <span className="flex items-center justify-between gap-3">
@@ -145,12 +150,12 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
                   />{' '}
                   <span>
                     <span dir="auto">{p.name}</span>
-                    {p.lasting && <span className="cap block">later {p.later}</span>}
+                    {p.lasting && <span className="cap block">{words.later(p.later)}</span>}
                   </span>
                 </span>
                 <span className="shrink-0">
                   {p.usual !== null && <s className="cap mr-2">{p.usual}</s>}
-                  <b>{p.today || p.free ? `${p.dueToday} today` : 'nothing today'}</b>
+                  <b>{p.today || p.free ? words.today(p.dueToday) : words.nothingToday}</b>
                 </span>
               </span>
             </label>
@@ -160,14 +165,14 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
       <div className="grid gap-4 sm:grid-cols-2">
         <Field
           id="address"
-          label="E-mail"
+          label={words.email}
           type="email"
           autoComplete="email"
           value={address}
           onChange={setAddress}
           wrong={wrong['address']}
         />
-        <Field id="name" label="Name" autoComplete="name" value={name} onChange={setName} wrong={wrong['name']} />
+        <Field id="name" label={words.name} autoComplete="name" value={name} onChange={setName} wrong={wrong['name']} />
       </div>
       {(data.countries.length > 0 || data.coupons) && (
         <Beside
@@ -185,10 +190,10 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
       )}
       {!price.free && (
         <fieldset className="space-y-4">
-          <legend className="sr-only">Card</legend>
+          <legend className="sr-only">{words.card.legend}</legend>
           <Field
             id="number"
-            label="Card number"
+            label={words.card.number}
             autoComplete="cc-number"
             inputMode="numeric"
             value={card.number}
@@ -198,7 +203,7 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
           <div className="grid grid-cols-2 gap-4">
             <Field
               id="expiry"
-              label="Expiry (month / year)"
+              label={words.card.expiry}
               autoComplete="cc-exp"
               inputMode="numeric"
               value={card.expiry}
@@ -207,7 +212,7 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
             />
             <Field
               id="code"
-              label="Code on the card"
+              label={words.card.code}
               autoComplete="cc-csc"
               inputMode="numeric"
               value={card.code}
@@ -215,7 +220,7 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
               wrong={wrong['code']}
             />
           </div>
-          {data.sampleCards && <SampleCards service={data.cardService} onPick={setCard} />}
+          {data.sampleCards && <SampleCards service={data.cardService} label={words.card.samples} onPick={setCard} />}
         </fieldset>
       )}
       <table className="w-full border-t-[5px] border-ink">
@@ -228,7 +233,7 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
             <td className="pt-3 text-right">{price.dueToday}</td>
           </tr>
           <tr className="text-lg font-semibold">
-            <td className="pt-2">Due today</td>
+            <td className="pt-2">{words.dueToday}</td>
             <td className="pt-2 text-right" data-testid="due-today">
               {price.dueToday}
             </td>
@@ -255,7 +260,7 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
             </tr>
           )}
           <tr className="text-lg">
-            <td className="pt-1 align-baseline">Due later</td>
+            <td className="pt-1 align-baseline">{words.dueLater}</td>
             <td className="pt-1 text-right" data-testid="due-later">
               {price.later}
             </td>
@@ -276,28 +281,28 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
       {state.status === 'bank' ? (
         <div className="message calm" role="status">
           <p>
-            <b>Your bank asks you to confirm.</b> Nothing is charged before you do. This page goes on by itself.
+            <b>{words.bankAsks}</b> {words.bankSafe}
           </p>
           <a className="btn btn-primary btn-page mt-3" href={state.confirmAt} target="_blank" rel="noopener">
-            Confirm with your bank
+            {words.confirmWithBank}
           </a>
         </div>
       ) : (
         <button type="submit" className="btn btn-primary btn-page w-full" disabled={waiting}>
           {waiting
-            ? 'One moment …'
+            ? words.oneMoment
             : data.button.trim() !== ''
-              ? `${data.button}: ${price.dueToday}`
+              ? words.buttonWith(data.button, price.dueToday)
               : price.free
-                ? 'Get it now, nothing to pay'
+                ? words.getNow
                 : price.today
-                  ? `Pay ${price.dueToday} now`
-                  : 'Start now, nothing to pay today'}
+                  ? words.payNow(price.dueToday)
+                  : words.startNow}
         </button>
       )}
       {state.status === 'asking' && (
         <p className="message calm" role="status">
-          We are asking your bank. Do not pay again. This page goes on by itself, and the receipt comes by e-mail.
+          {words.asking}
         </p>
       )}
       {data.note.trim() !== '' && (

@@ -1,8 +1,17 @@
 import { CheckoutForm } from './CheckoutForm';
-import type { CheckoutData } from './data';
+import type { CheckoutData } from '../../wire';
+import { type FormWords, FormWordsProvider } from './formWords';
 
 /** The checkout page: rendered on the counter, brought to life in the browser with the same data. */
-export function CheckoutPage({ data }: { data: CheckoutData }) {
+export function CheckoutPage({ data, words }: { data: CheckoutData; words: FormWords }) {
+  return (
+    <FormWordsProvider value={words}>
+      <Page data={data} words={words} />
+    </FormWordsProvider>
+  );
+}
+
+function Page({ data, words }: { data: CheckoutData; words: FormWords }) {
   const price = data.prices.find((p) => p.id === data.chosen) ?? data.prices[0];
   if (!data.whole)
     return (
@@ -25,8 +34,8 @@ export function CheckoutPage({ data }: { data: CheckoutData }) {
         </header>
         <CheckoutForm data={data} />
       </div>
-      <aside className="hidden border-t-[5px] border-ink pt-4 md:block" aria-label="What you get">
-        <h2>Opens at once</h2>
+      <aside className="hidden border-t-[5px] border-ink pt-4 md:block" aria-label={words.whatYouGet}>
+        <h2>{words.opensAtOnce}</h2>
         {price && price.ends && <p className="mt-1">{price.access}</p>}
         <ul className="mt-2 space-y-2">
           {data.things.map((thing, i) => (
@@ -41,8 +50,7 @@ export function CheckoutPage({ data }: { data: CheckoutData }) {
         </ul>
         {price && !price.free && (
           <p className="mt-6 text-ink-2">
-            Your card goes straight to the payment service. Your statement will read{' '}
-            <b className="font-semibold text-ink">{price.statementText}</b>.
+            {words.statementBefore} <b className="font-semibold text-ink">{price.statementText}</b>.
           </p>
         )}
       </aside>

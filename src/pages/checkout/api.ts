@@ -1,33 +1,25 @@
+import type { PayRequest, ProblemBody, QuoteAnswer, QuoteRequest, StateAnswer } from '../../wire';
 import type { CardToken } from '../../ui/card';
 import type { Chosen } from './Beside';
-import type { CheckoutPrice, CheckoutState } from './data';
 
-export interface Answer {
-  state?: CheckoutState;
-  prices?: CheckoutPrice[];
-  wrong?: { coupon?: string; vatNumber?: string };
-  problem?: string;
-  code?: string;
-}
+/** Any of the checkout's answers: what it brought, or a problem in a sentence and what came with it. */
+export type Answer = Partial<QuoteAnswer & StateAnswer> & { problem?: string; code?: string };
 
-const NOT_REACHED =
-  'The shop could not be reached. If you had already pressed the button, do not pay again before this page says that nothing was charged.';
-
-async function call(path: string, init?: RequestInit): Promise<Answer> {
+async function call(path: string, notReached: string, init?: RequestInit): Promise<Answer> {
   try {
     const response = await fetch(path, { ...init, credentials: 'same-origin' });
-    const body = (await response.json()) as { title?: string; code?: string } & Answer;
+    const body = (await response.json()) as Partial<ProblemBody> & Answer;
     return response.ok
       ? body
       : {
-          problem: body.title ?? NOT_REACHED,
+          problem: body.title ?? notReached,
           ...(body.code ? { code: body.code } : {}),
           ...(body.prices ? { prices: body.prices } : {}),
           ...(body.wrong ? { wrong: body.wrong } : {}),
           ...(body.state ? { state: body.state } : {}),
         };
   } catch {
-    return { problem: NOT_REACHED, code: 'not-reached' };
+    return { problem: notReached, code: 'not-reached' };
   }
 }
 
@@ -38,30 +30,25 @@ const given = ({ coupon, country, vatNumber }: Chosen): Partial<Chosen> => ({
   ...(vatNumber.trim() === '' ? {} : { vatNumber }),
 });
 
-export const readPrices = (pathId: string, chosen: Chosen): Promise<Answer> =>
-  call('/checkout/quote', {
+const post = (path: string, notReached: string, body: unknown): Promise<Answer> =>
+  call(path, notReached, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ pathId, ...given(chosen) }),
+    body: JSON.stringify(body),
   });
+
+export const readPrices = (pathId: string, chosen: Chosen, notReached: string): Promise<Answer> =>
+  post('/checkout/quote', notReached, { pathId, ...given(chosen) } satisfies QuoteRequest);
+
+type Choice = Pick<PayRequest, 'pathId' | 'priceId' | 'shown' | 'name' | 'address'>;
 
 export const pay = ({
   chosen,
+  card,
+  notReached,
   ...choice
-}: {
-  pathId: string;
-  priceId: string;
-  shown: string;
-  name: string;
-  address: string;
-  card: CardToken | null;
-  chosen: Chosen;
-}): Promise<Answer> =>
-  call('/checkout/pay', {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ ...choice, ...given(chosen) }),
-  });
+}: Choice & { card: CardToken | null; chosen: Chosen; notReached: string }): Promise<Answer> =>
+  post('/checkout/pay', notReached, { ...choice, card, ...given(chosen) } satisfies PayRequest);
 
-export const readState = (pathId: string): Promise<Answer> =>
-  call(`/checkout/state?path=${encodeURIComponent(pathId)}`);
+export const readState = (pathId: string, notReached: string): Promise<Answer> =>
+  call(`/checkout/state?path=${encodeURIComponent(pathId)}`, notReached);

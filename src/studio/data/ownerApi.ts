@@ -1,52 +1,30 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
-import type { Instant } from '#core/calendar';
-import type { ReleaseContent, Release } from '#core/release';
+import type * as z from 'zod';
+import {
+  About,
+  ClockAnswer,
+  FinishedShopAnswer,
+  FirstHoursAnswer,
+  LeadsTo,
+  LiveAnswer,
+  Ok,
+  type OwnerAct,
+  PublishedAnswer,
+  type PublishRequest,
+  RefundAnswer,
+  RefundPreview,
+  type RefundRequest,
+  ReleasesAnswer,
+  Said,
+} from '../../wire';
+import type { Release } from '#core/release';
 
-export interface About {
-  mode: 'demo' | 'test' | 'real';
-  now: Instant;
-  release: number | null;
-  publicAddress: string;
-  shopName: string;
-  head: { seq: number; hash: string };
-  problems: { code: string; sentence: string }[];
-  attention: { id: string; orderId: string; text: string; at: Instant }[];
-  unanswered: number;
-  /** The demo's clock is being moved. */
-  clockMove: { from: Instant; to: Instant } | null;
-  /** The shop was away for long, and waits for the owner's word. */
-  away: { from: Instant; to: Instant; agreements: number } | null;
-}
-/** What became of the live release in its first day. */
-export interface FirstHours {
-  liveSince: Instant;
-  walked: { of: number; gotIn: number; failed: string[] };
-  paths: { title: string; seen: number; atCheckout: number; sold: number }[];
-}
-/** One of the releases that were live, with what it changed against the one before it. */
-export interface ReleaseLine {
-  number: number;
-  at: Instant;
-  changes: string[];
-}
-export interface RefundWanted {
-  orderId: string;
-  shares: { lineId: string; amount: number }[];
-  reason?: string;
-}
+export type { About, FirstHours, OwnerAct, ReleaseLine, RefundRequest } from '../../wire';
 
-/** What a seller does to somebody's payment plan or subscription. */
-export type AgreementAct =
-  | { act: 'pause'; until: string | null }
-  | { act: 'return'; on: string | null }
-  | { act: 'cancel'; when: 'end' | 'now'; giveBack: boolean }
-  | { act: 'keep' }
-  | { act: 'retry' }
-  | { act: 'switch'; offerId: string; priceId: string }
-  | { act: 'stop-plan'; keepAccess: boolean }
-  | { act: 'move-due-day'; of: 'month' | 'week'; day: number }
-  | { act: 'move'; country: string; vatNumber: string }
-  | { act: 'refund'; amount: number | null; ends: boolean; reason: string };
+/** What comes back is read by the wire's own schema: an answer of another shape is a failure, not a surprise later. */
+const read = <S extends z.ZodType>(schema: S) => ({
+  transformResponse: (body: unknown): z.infer<S> => schema.parse(body),
+});
 
 /** The seller's side of the shop: acts and questions. Lists are not asked for here; they come from the mirror. */
 export const ownerApi = createApi({
@@ -54,47 +32,57 @@ export const ownerApi = createApi({
   baseQuery: fetchBaseQuery({ baseUrl: '/owner/api', headers: { 'x-keel': '1' } }),
   tagTypes: ['About'],
   endpoints: (build) => ({
-    about: build.query<About, void>({ query: () => '/about', providesTags: ['About'] }),
-    previewRefund: build.query<{ amount: number; closes: string[] }, RefundWanted>({
+    about: build.query<About, void>({ query: () => '/about', providesTags: ['About'], ...read(About) }),
+    previewRefund: build.query<z.infer<typeof RefundPreview>, RefundRequest>({
       query: (body) => ({ url: '/refunds/preview', method: 'POST', body }),
       keepUnusedDataFor: 0,
+      ...read(RefundPreview),
     }),
-    refund: build.mutation<{ status: 'paid' | 'refused' | 'asked'; reason: string | null }, RefundWanted>({
+    refund: build.mutation<z.infer<typeof RefundAnswer>, RefundRequest>({
       query: (body) => ({ url: '/refunds', method: 'POST', body }),
+      ...read(RefundAnswer),
     }),
-    previewAct: build.query<{ leadsTo: string[] }, { id: string; act: AgreementAct }>({
+    previewAct: build.query<z.infer<typeof LeadsTo>, { id: string; act: OwnerAct }>({
       query: ({ id, act }) => ({ url: `/agreements/${id}/preview`, method: 'POST', body: act }),
       keepUnusedDataFor: 0,
+      ...read(LeadsTo),
     }),
-    actOnAgreement: build.mutation<{ sentence: string }, { id: string; act: AgreementAct }>({
+    actOnAgreement: build.mutation<Said, { id: string; act: OwnerAct }>({
       query: ({ id, act }) => ({ url: `/agreements/${id}/act`, method: 'POST', body: act }),
+      ...read(Said),
     }),
-    publish: build.mutation<{ release: number; at: Instant }, { basedOn: number | null; content: ReleaseContent }>({
+    publish: build.mutation<z.infer<typeof PublishedAnswer>, PublishRequest>({
       query: (body) => ({ url: '/releases', method: 'POST', body }),
       invalidatesTags: ['About'],
+      ...read(PublishedAnswer),
     }),
-    releases: build.query<{ releases: ReleaseLine[] }, void>({ query: () => '/releases' }),
-    bringBack: build.mutation<{ release: number; at: Instant }, { number: number; basedOn: number | null }>({
+    releases: build.query<z.infer<typeof ReleasesAnswer>, void>({ query: () => '/releases', ...read(ReleasesAnswer) }),
+    bringBack: build.mutation<z.infer<typeof PublishedAnswer>, { number: number; basedOn: number | null }>({
       query: ({ number, basedOn }) => ({ url: `/releases/${number}/again`, method: 'POST', body: { basedOn } }),
       invalidatesTags: ['About'],
+      ...read(PublishedAnswer),
     }),
-    firstHours: build.query<{ first: FirstHours | null }, void>({
+    firstHours: build.query<z.infer<typeof FirstHoursAnswer>, void>({
       query: () => '/first-hours',
       providesTags: ['About'],
+      ...read(FirstHoursAnswer),
     }),
-    finishedShop: build.mutation<{ address: string }, void>({
+    finishedShop: build.mutation<z.infer<typeof FinishedShopAnswer>, void>({
       query: () => ({ url: '/finished-shop', method: 'POST', body: {} }),
+      ...read(FinishedShopAnswer),
     }),
-    sendLink: build.mutation<{ sentence: string }, string>({
+    sendLink: build.mutation<Said, string>({
       query: (personId) => ({ url: '/people/link', method: 'POST', body: { personId } }),
+      ...read(Said),
     }),
     confirmAway: build.mutation<unknown, void>({
       query: () => ({ url: '/away/confirm', method: 'POST', body: {} }),
       invalidatesTags: ['About'],
     }),
-    moveClock: build.mutation<{ now: Instant }, 'next' | 'day' | 'week' | 'month'>({
+    moveClock: build.mutation<z.infer<typeof ClockAnswer>, 'next' | 'day' | 'week' | 'month'>({
       query: (by) => ({ url: '/clock', method: 'POST', body: { by } }),
       invalidatesTags: ['About'],
+      ...read(ClockAnswer),
     }),
   }),
 });
@@ -122,8 +110,9 @@ export async function connect(key: string): Promise<string | null> {
       headers: { 'content-type': 'application/json', 'x-keel': '1' },
       body: JSON.stringify({ key }),
     });
-    if (response.ok) return null;
-    return ((await response.json()) as { title?: string }).title ?? 'The shop did not take this key.';
+    const body: unknown = await response.json();
+    if (response.ok) return Ok.safeParse(body).success ? null : 'The shop did not take this key.';
+    return (body as { title?: string }).title ?? 'The shop did not take this key.';
   } catch {
     return 'The shop could not be reached.';
   }
@@ -136,7 +125,7 @@ export const leave = (): Promise<unknown> =>
 export async function readLive(): Promise<Release | null> {
   const response = await fetch('/owner/api/releases/live');
   if (!response.ok) throw new Error('The live shop could not be read.');
-  return ((await response.json()) as { release: Release | null }).release;
+  return LiveAnswer.parse(await response.json()).release;
 }
 
 /** The sentence of a failed call, for the seller. */

@@ -42,6 +42,7 @@ export function upgradeDocument(row: DocumentRow): DocumentRow {
         ...row,
         doc: {
           ...shop,
+          languages: (shop as Partial<ShopDetails>).languages ?? [],
           brand: (shop as Partial<ShopDetails>).brand ?? null,
           tax: respelledTax((shop as Partial<ShopDetails>).tax ?? null),
           billing: { ...DEFAULT_SHOP.billing, ...(shop as Partial<ShopDetails>).billing },
@@ -67,7 +68,7 @@ export function respell(patch: Patch): void {
   const value: unknown = patch.value;
   if ((place === 'how' || place === 'when') && typeof value === 'string') patch.value = spelt(value);
   else if (typeof value === 'object' && value !== null)
-    for (const [name, inner] of Object.entries(value)) {
+    for (const [name, inner] of Object.entries(value as Record<string, unknown>)) {
       const part: Patch = { op: 'replace', path: [name], value: inner };
       respell(part);
       (value as Record<string, unknown>)[name] = part.value;

@@ -1,35 +1,36 @@
 import { type ReactNode, useState } from 'react';
-import { isRunning } from '#core/agreements';
+import { type AgreementAct, whyNotAct } from '#core/agreements';
 import type { AgreementRow } from '#core/mirror';
 import { addDays, dateIn } from '#core/calendar';
 import { formatPlain, parseAmount } from '#core/money';
 import { shortTerms } from '#core/terms';
 import type { Draft } from '../data/draft';
-import { type AgreementAct, sentenceOf, useActOnAgreementMutation, usePreviewActQuery } from '../data/ownerApi';
+import { type OwnerAct, sentenceOf, useActOnAgreementMutation, usePreviewActQuery } from '../data/ownerApi';
 import { useNow } from '../data/useNow';
 import { countryChoices } from '../shop/choices';
 import { ChoiceFill, DayFill, MoneyFill, TextFill } from '../price/Fill';
 
-type Kind = AgreementAct['act'];
+type Kind = OwnerAct['act'];
 
 /** What can be done to a payment plan or subscription. Each opens under its name, says what it leads to, then one button does it. */
 export function AgreementActs({ draft, row }: { draft: Draft; row: AgreementRow }) {
   const { agreement: a } = row;
   const [open, setOpen] = useState<Kind | null>(null);
   const [said, setSaid] = useState<string | null>(null);
-  const plan = a.terms.kind === 'plan';
+  const now = useNow();
   const { tax } = draft.live?.content.shop ?? draft.content.shop;
   const taxed = tax !== null && tax.how !== 'none';
+  const can = (act: AgreementAct): boolean => whyNotAct(a, act, now) === null;
   const kinds: [Kind, string, boolean][] = [
-    ['retry', 'Try the card again', a.status === 'past-due'],
-    ['pause', 'Pause', a.status === 'active'],
-    ['return', 'Take up again', a.status === 'paused'],
-    ['keep', 'Take the stop back', a.status === 'ending' && !a.finishes],
-    ['cancel', 'Stop', isRunning(a) && (!plan || a.status === 'in-trial')],
-    ['stop-plan', 'End the plan', isRunning(a) && plan && a.status !== 'in-trial'],
-    ['switch', 'Switch', !plan && (a.status === 'active' || a.status === 'in-trial')],
-    ['move-due-day', 'Change the due day', a.status === 'active'],
-    ['move', 'Change the country', isRunning(a) && taxed],
+    ['retry', 'Try the card again', can('retry')],
+    ['pause', 'Pause', can('pause')],
+    ['return', 'Take up again', can('return')],
+    ['keep', 'Take the stop back', can('keep')],
+    ['cancel', 'Stop', can('cancel')],
+    ['stop-plan', 'End the plan', can('stop-plan') && a.status !== 'in-trial'],
+    ['switch', 'Switch', can('switch')],
+    ['move-due-day', 'Change the due day', can('move-due-day')],
+    ['move', 'Change the country', can('move') && taxed],
     ['refund', 'Give money back', row.paid > 0],
   ];
   const shown = kinds.filter(([, , on]) => on);
@@ -100,7 +101,7 @@ function ActForm({
   const [vatNumber, setVatNumber] = useState('');
   const parsed = parseAmount(amount, a.currency);
 
-  const act = ((): AgreementAct | null => {
+  const act = ((): OwnerAct | null => {
     switch (kind) {
       case 'pause':
         return open ? { act: 'pause', until: null } : day > '' ? { act: 'pause', until: day } : null;
@@ -262,7 +263,7 @@ function Consequences({
   onDone,
 }: {
   agreementId: string;
-  act: AgreementAct;
+  act: OwnerAct;
   onDone: (sentence: string) => void;
 }) {
   const preview = usePreviewActQuery({ id: agreementId, act }, { refetchOnMountOrArgChange: true });

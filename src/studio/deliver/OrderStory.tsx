@@ -96,7 +96,7 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: string }
             {
               explain({
                 passes: [pass],
-                person: who,
+                person: { you: false, name: who },
                 product: titleOf(pass.productId),
                 orderNumber: () => String(order.number),
                 now: latest,

@@ -38,7 +38,7 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: strin
     const title = draft.content.products.find((p) => p.id === id)?.title ?? 'a product put away';
     return explain({
       passes: passes.filter((p) => p.productId === id),
-      person: who,
+      person: { you: false, name: who },
       product: title,
       orderNumber: (orderId) => String(orders.find((o) => o.id === orderId)?.number ?? ''),
       now: latest,
@@ -50,7 +50,7 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: strin
   const known = (id: string): Explanation =>
     explain({
       passes: passes.filter((p) => p.productId === id),
-      person: 'You',
+      person: { you: true },
       product: draft.content.products.find((p) => p.id === id)?.title ?? 'what you bought',
       orderNumber: (orderId) => String(orders.find((o) => o.id === orderId)?.number ?? ''),
       now: latest,

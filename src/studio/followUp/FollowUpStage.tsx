@@ -1,21 +1,25 @@
 import { useLiveQuery } from 'dexie-react-hooks';
+import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { type Agreement, chargeFor } from '#core/agreements';
 import {
+  AGREEMENT_LETTERS,
+  type AgreementLetterKind,
   agreementMessage,
   letterOn,
   type Message,
-  type Occasion,
-  OCCASIONS,
   receiptMessage,
   refundMessage,
   restInWords,
   signInMessage,
 } from '#core/messages';
 import type { Order, Refund } from '#core/shop';
+import { localesOf } from '#core/catalogue';
+import { LANGUAGE_NAMES, languageOf } from '#core/words';
 import { db } from '../data/db';
 import { useAboutQuery } from '../data/ownerApi';
 import type { Draft } from '../data/draft';
+import { ChoiceFill } from '../price/Fill';
 import { Panes } from '../frame/Panes';
 
 const MESSAGES = [
@@ -31,6 +35,7 @@ const LOOKED_AT = 200;
 
 interface Setting {
   draft: Draft;
+  locale: string;
   real: boolean;
   /** Where a sign-in link would lead. */
   url: string;
@@ -40,14 +45,19 @@ interface Setting {
 export function FollowUpStage({ draft }: { draft: Draft }) {
   const { message = 'receipt' } = useParams();
   const { data: about } = useAboutQuery();
-  const occasion = OCCASIONS.find((o) => o.kind === message);
+  const letters: readonly AgreementLetterKind[] = AGREEMENT_LETTERS;
+  const occasion = letters.find((o) => o.kind === message);
   const chosen = occasion ?? MESSAGES.find((m) => m.id === message) ?? MESSAGES[0];
   const { shop } = draft.content;
   const real = about?.mode === 'real';
+  const offered = localesOf(shop);
+  const [wanted, setWanted] = useState(shop.locale);
+  const locale = offered.includes(wanted) ? wanted : shop.locale;
   const url = `${about?.publicAddress ?? ''}/member/enter/…`;
   const made = useLiveQuery(
-    () => (occasion ? letterOf(occasion, { draft, real, url }) : orderLetter(message, { draft, real, url })),
-    [message, draft, url, real],
+    () =>
+      occasion ? letterOf(occasion, { draft, real, url, locale }) : orderLetter(message, { draft, real, url, locale }),
+    [message, draft, url, real, locale],
   );
   const row = (id: string, { name, when }: { name: string; when: string }) => (
     <Link key={id} className="row" to={`/follow-up/${id}`} aria-current={name === chosen.name ? 'true' : undefined}>
@@ -69,13 +79,24 @@ export function FollowUpStage({ draft }: { draft: Draft }) {
           <div className="group !pt-0">Orders</div>
           {MESSAGES.map((m) => row(m.id, m))}
           <div className="group">Payments over time</div>
-          {OCCASIONS.map((o) => row(o.kind, o))}
+          {AGREEMENT_LETTERS.map((o) => row(o.kind, o))}
         </>
       }
       sheet={
         <>
           <h1>{chosen.name}</h1>
           <p className="lead mt-1 text-ink-2">Goes out {chosen.when}.</p>
+          {offered.length > 1 && (
+            <p className="sentence">
+              To buyers who read{' '}
+              <ChoiceFill
+                label="The language of the message"
+                value={locale}
+                choices={offered.map((l) => [l, LANGUAGE_NAMES[languageOf(l)]] as const)}
+                onChange={setWanted}
+              />
+            </p>
+          )}
           {made === null && (
             <p className="sec mt-4">
               {occasion
@@ -117,8 +138,8 @@ export function FollowUpStage({ draft }: { draft: Draft }) {
 }
 
 /** A message about an order, made from the latest one it fits. */
-async function orderLetter(message: string, { draft, real, url }: Setting): Promise<Message | null> {
-  const setting = { shop: draft.content.shop, real };
+async function orderLetter(message: string, { draft, real, url, locale }: Setting): Promise<Message | null> {
+  const setting = { shop: draft.content.shop, real, locale };
   const link = { url, days: LINK_DAYS, minutes: 30 };
   if (message === 'sign-in') return signInMessage(setting, link);
   const refund = message === 'refund' ? (await db.refunds.toArray()).findLast((r) => r.status === 'paid') : undefined;
@@ -130,7 +151,7 @@ async function orderLetter(message: string, { draft, real, url }: Setting): Prom
   const closed = passes.flatMap((p) =>
     p?.closed ? [draft.content.products.find((x) => x.id === p.productId)?.title ?? ''] : [],
   );
-  const { locale, tax } = (draft.live?.content ?? draft.content).shop;
+  const { tax } = (draft.live?.content ?? draft.content).shop;
   const begun = (await db.agreements.where('agreement.orderId').equals(order.id).toArray())
     .map((row) => row.agreement)
     .filter((a) => a.from === null);
@@ -153,7 +174,7 @@ const STATES: readonly Agreement['status'][] = [
 ];
 
 /** A letter about payments over time, made from one that stands where it is written. */
-async function letterOf(occasion: Occasion, { draft, real, url }: Setting): Promise<Message | null> {
+async function letterOf(occasion: AgreementLetterKind, { draft, real, url, locale }: Setting): Promise<Message | null> {
   const { tax } = (draft.live?.content ?? draft.content).shop;
   for (const status of STATES) {
     const row = (await db.agreements.where('status').equals(status).limit(LOOKED_AT).toArray()).find(({ agreement }) =>
@@ -164,7 +185,7 @@ async function letterOf(occasion: Occasion, { draft, real, url }: Setting): Prom
     const charged = (due: { n: number; at: string }): number => chargeFor(agreement, due, tax).amount;
     const person = await db.people.get(agreement.personId);
     return agreementMessage(
-      { shop: draft.content.shop, real },
+      { shop: draft.content.shop, real, locale },
       agreement,
       letterOn(occasion, agreement, charged),
       person?.name ?? '',

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { couponProblem, type DraftCoupon, newCoupon, sealCoupon } from '#core/catalogue';
 import { findCoupon, lineCoupon, paymentFor, spreadAmount, taxRuleFor } from '#core/checkout';
+import { refusalInWords } from '#core/words';
 import { isLasting, paymentOf, plainText, statementOf } from '#core/terms';
 import { add, change, type Draft } from '../data/draft';
 import { newId } from '../data/ids';
@@ -342,7 +343,7 @@ function Example({ draft, coupon }: { draft: Draft; coupon: DraftCoupon }) {
   });
   const first = terms.kind === 'once' ? terms.amount : isLasting(terms) ? paymentOf(terms, 1).full : 0;
   const frozen =
-    'problem' in found
+    'refused' in found
       ? null
       : lineCoupon(found, found.takes.by === 'amount' ? (spreadAmount(found.takes.amount, [first])[0] ?? 0) : 0);
   const text = plainText(
@@ -366,7 +367,7 @@ function Example({ draft, coupon }: { draft: Draft; coupon: DraftCoupon }) {
         choices={choices.map((c) => [c.key, c.name] as const)}
         onChange={setKey}
       />
-      : {'problem' in found ? found.problem : text}
+      : {'refused' in found ? refusalInWords(found) : text}
     </p>
   );
 }

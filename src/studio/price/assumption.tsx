@@ -43,7 +43,7 @@ export function useAssumedCharge({
         : findCoupon(usable, code, { now: start, zone: shop.zone, currency, offerId, uses: 0, usesByBuyer: 0 });
     const first = terms.kind === 'once' ? terms.amount : isLasting(terms) ? paymentOf(terms, 1).full : 0;
     const coupon =
-      found && !('problem' in found) && first > 0
+      found && !('refused' in found) && first > 0
         ? lineCoupon(found, found.takes.by === 'amount' ? (spreadAmount(found.takes.amount, [first])[0] ?? 0) : 0)
         : null;
     return {

@@ -156,7 +156,7 @@ function OwnersThings({ draft, offerId, at, behind }: { draft: Draft; offerId: s
             closed: null,
           },
         ],
-        person: 'You',
+        person: { you: true },
         product: theirs.find((p) => p.id === productId)?.title ?? '',
         orderNumber: () => 'yours',
         now: at,
@@ -221,7 +221,7 @@ function PersonsThings({ draft, at }: { draft: Draft; at: Instant }) {
         const product = products.find((p) => p.id === productId);
         const why = explain({
           passes: passes.filter((p) => p.productId === productId),
-          person: 'You',
+          person: { you: true },
           product: product?.title ?? 'what you bought',
           orderNumber: () => 'yours',
           now: at,

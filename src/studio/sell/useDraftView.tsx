@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { Instant } from '#core/calendar';
+import { wordsFor } from '#core/words';
 import { describeContents, type FileRef } from '#core/catalogue';
 import type { Path } from '#core/paths';
 import type { Page } from '#core/pages';
@@ -29,6 +30,7 @@ export function useDraftView(draft: Draft, path: Path, page: Page, editing: bool
   const minute = now.slice(0, 16);
   return useMemo(
     (): PageView => ({
+      words: wordsFor(shop.locale).pages,
       offer: offer
         ? {
             title: offer.title,

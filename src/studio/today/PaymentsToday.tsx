@@ -2,7 +2,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { Link } from 'react-router';
 import { chargeFor, isRunning } from '#core/agreements';
 import { addDays, dateIn, formatDay } from '#core/calendar';
-import { reasonWords } from '#core/messages';
+import { wordsFor } from '#core/words';
 import { formatAmount, sum } from '#core/money';
 import type { AgreementRow } from '#core/mirror';
 import { db } from '../data/db';
@@ -69,7 +69,7 @@ export function PaymentsToday({ draft }: { draft: Draft }) {
   const failed = data.behind.slice(0, NAMED).map(({ agreement: a, ...r }): Line => ({
     id: a.id,
     who: who({ agreement: a, ...r }),
-    text: `${formatAmount(sum(a.owed.map((d) => d.amount)), a.currency, locale)} for ${a.title}: ${reasonWords(a.pastDue?.reason ?? '')}. ${a.pastDue?.tryAt ? `Tried again on ${day(a.pastDue.tryAt)}.` : a.pastDue?.held ? 'Access is on hold.' : 'No more tries by itself.'}`,
+    text: `${formatAmount(sum(a.owed.map((d) => d.amount)), a.currency, locale)} for ${a.title}: ${wordsFor('en').letters.cardReason(a.pastDue?.reason ?? '')}. ${a.pastDue?.tryAt ? `Tried again on ${day(a.pastDue.tryAt)}.` : a.pastDue?.held ? 'Access is on hold.' : 'No more tries by itself.'}`,
   }));
   const ending = data.trials.slice(0, NAMED).map((r): Line => ({
     id: r.id,

@@ -77,6 +77,34 @@ const returned1 = z.strictObject({
 
 const kept1 = z.strictObject({ agreementId: id1, status: running1, next: dueMoment1 });
 
+const mailDue1 = z.strictObject({
+  key: id1,
+  mail: z.enum([
+    'trial-ends',
+    'payment',
+    'refused',
+    'on-hold',
+    'paused',
+    'back',
+    'cancelled',
+    'kept',
+    'paid-off',
+    'finished',
+    'ended-unpaid',
+    'switched',
+    'stopped',
+    'card-changed',
+    'amount-changes',
+    'due-day',
+  ]),
+  agreementId: id1,
+  personId: id1,
+  amount: minor1.nullable(),
+  at: moment1.nullable(),
+  receipt: z.string().nullable(),
+  reason: z.string().nullable(),
+});
+
 /** Payment plans and subscriptions. Every next moment and amount is computed when it is decided, and stands here. */
 export const agreementEvents = {
   'agreement.started': event(started1).next(started1.extend({ agreement: seed2, status: running2 }), (data) => ({
@@ -132,33 +160,9 @@ export const agreementEvents = {
   /** The dispute is decided for the shop, and nothing is due any more that could have been missed. */
   'agreement.cleared': event(z.strictObject({ agreementId: id1 })),
   'agreement.moved': event(z.strictObject({ agreementId: id1, buyer: buyer1.nullable() })),
-  'agreement.mailDue': event(
-    z.strictObject({
-      key: id1,
-      mail: z.enum([
-        'trial-ends',
-        'payment',
-        'refused',
-        'on-hold',
-        'paused',
-        'back',
-        'cancelled',
-        'kept',
-        'paid-off',
-        'finished',
-        'ended-unpaid',
-        'switched',
-        'stopped',
-        'card-changed',
-        'amount-changes',
-        'due-day',
-      ]),
-      agreementId: id1,
-      personId: id1,
-      amount: minor1.nullable(),
-      at: moment1.nullable(),
-      receipt: z.string().nullable(),
-      reason: z.string().nullable(),
-    }),
+  /** Which letters there are is the program's affair and grows: from version 2 on the kind is any word. */
+  'agreement.mailDue': event(mailDue1).next(
+    mailDue1.extend({ mail: z.string().regex(/^[a-z][a-z-]{0,59}$/) }),
+    (data) => data,
   ),
 };

@@ -1,7 +1,8 @@
+import { refuse } from '#core/refusal';
 import { afterRefusal } from '#core/agreements';
 import { fact, type ShopEvent } from '#core/journal';
 import { formatAmount } from '#core/money';
-import type { Command, DecideContext, Decision } from '../decide';
+import type { Command, DecideContext, Decision } from '../command';
 import type { DueCharge, ShopState } from '../state';
 import { mailOf, nothing, shopOf } from './common';
 import { paidEvents } from './charge';
@@ -15,12 +16,11 @@ export function answerDue(
 ): Decision {
   const charge = state.dueCharges.get(key);
   const a = charge && state.agreements.get(charge.agreementId);
-  if (!charge || !a)
-    return { refused: 'no-such-payment', sentence: 'The answer names a charge that was never asked for.' };
+  if (!charge || !a) return refuse('no-such-payment', { what: 'charge' });
   if (charge.status !== 'asked' || a.status === 'ended') return lateAnswer(state, charge, a.orderId, answer.status);
   switch (answer.status) {
     case 'pending':
-      return { refused: 'nothing-to-do', sentence: 'Nothing new is known.' };
+      return refuse('nothing-to-do', { why: 'nothing-new' });
     case 'paid': {
       const paid = {
         key,

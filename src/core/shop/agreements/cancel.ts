@@ -1,10 +1,11 @@
-import { type Agreement, dueAfterReturn, isRunning, lastPaid } from '#core/agreements';
+import { refuse } from '#core/refusal';
+import { type Agreement, dueAfterReturn, lastPaid, whyNotAct } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { fact, type ShopEvent } from '#core/journal';
-import type { Command, DecideContext, Decision } from '../decide';
+import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { endEvents } from './closings';
-import { mailOf, noSuch, releaseAll, shopOf, stillAsking, toCome } from './common';
+import { mailOf, noSuch, releaseAll, shopOf, toCome } from './common';
 import { paidWith, taxOfBack, unusedNow } from './credit';
 import { backEvents } from './pause';
 
@@ -19,21 +20,9 @@ export function cancel(
 ): Decision {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
-  if (!isRunning(a)) return { refused: 'nothing-to-do', sentence: 'This has ended already.' };
-  if (a.unanswered !== null) return stillAsking;
-  if (a.dispute !== null)
-    return {
-      refused: 'disputed',
-      sentence: 'The bank disputes a payment. Until that is decided this cannot be stopped.',
-    };
-  if (a.terms.kind === 'plan' && a.status !== 'in-trial')
-    return {
-      refused: 'not-now',
-      sentence:
-        'A payment plan is a price paid in parts, so it cannot be stopped after its trial. The rest can be paid at once.',
-    };
-  if (a.status === 'ending' && when === 'end')
-    return { refused: 'nothing-to-do', sentence: 'It is stopped already and ends by itself.' };
+  const no = whyNotAct(a, 'cancel', context.now);
+  if (no) return no;
+  if (a.status === 'ending' && when === 'end') return refuse('nothing-to-do', { why: 'ends-by-itself' });
   const { now } = context;
   // Nothing is paid for any more: it ends at once, and nothing is owed.
   if (a.status === 'past-due')
@@ -108,17 +97,18 @@ export function keepOn(
   const { now } = context;
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
-  if (a.status !== 'ending' || a.endsAt === null || a.finishes || a.endsAt <= now)
-    return { refused: 'not-now', sentence: 'This has ended. Starting again is a new order.' };
-  const inTrial = a.trialUntil !== null && a.endsAt === a.trialUntil && lastPaid(a) === 0;
+  const no = whyNotAct(a, 'keep', now);
+  if (no) return no;
+  const endsAt = a.endsAt ?? now;
+  const inTrial = a.trialUntil !== null && endsAt === a.trialUntil && lastPaid(a) === 0;
   return {
     events: [
       fact('agreement.kept', {
         agreementId,
         status: inTrial ? 'in-trial' : 'active',
-        next: toCome({ n: lastPaid(a) + 1, at: a.endsAt }, a.zone, shopOf(context)),
+        next: toCome({ n: lastPaid(a) + 1, at: endsAt }, a.zone, shopOf(context)),
       }),
-      mailOf(a, 'kept', `kept-${a.id}-${now.slice(0, 19).replace(/\D/g, '')}`, { at: a.endsAt }),
+      mailOf(a, 'kept', `kept-${a.id}-${now.slice(0, 19).replace(/\D/g, '')}`, { at: endsAt }),
     ],
   };
 }
@@ -131,9 +121,8 @@ export function stopPlan(
 ): Decision {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
-  if (a.unanswered !== null) return stillAsking;
-  if (a.terms.kind !== 'plan' || !isRunning(a))
-    return { refused: 'not-now', sentence: 'Only a payment plan that still runs can be ended like this.' };
+  const no = whyNotAct(a, 'stop-plan', context.now);
+  if (no) return no;
   const ended = endEvents(state, a, keepAccess ? 'let-go' : 'stopped', keepAccess ? null : 'stopped', null, context);
   return {
     events: [

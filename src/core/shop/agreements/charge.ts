@@ -1,12 +1,13 @@
-import { type Agreement, chargeFor, type DueMoment, type OwedDue, restOfPlan } from '#core/agreements';
+import { refuse } from '#core/refusal';
+import { type Agreement, chargeFor, type DueMoment, type OwedDue, restOfPlan, whyNotAct } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { sum } from '#core/money';
 import { fact, type EventOf, type ShopEvent } from '#core/journal';
 import { paymentsOf, periodEnd } from '#core/terms';
-import type { Command, DecideContext, Decision } from '../decide';
+import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { documentNumber } from '../success';
-import { mailOf, nextDue, noSuch, nothing, releaseAll, shopOf, stillAsking } from './common';
+import { mailOf, nextDue, noSuch, nothing, releaseAll, shopOf } from './common';
 
 type Why = EventOf<'due.requested'>['data']['why'];
 
@@ -46,9 +47,8 @@ export function retryDue(
 ): Decision {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
-  if (a.unanswered !== null) return stillAsking;
-  if (a.status !== 'past-due' || a.dispute !== null)
-    return { refused: 'nothing-to-do', sentence: 'Nothing is owed at this moment, so there is nothing to try again.' };
+  const no = whyNotAct(a, 'retry', now);
+  if (no) return no;
   return { events: ask(state, a, a.owed, { why: 'asked', planned: now, next: a.next }) };
 }
 
@@ -60,10 +60,9 @@ export function changeCard(
 ): Decision {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
-  if (a.unanswered !== null) return stillAsking;
+  const no = whyNotAct(a, 'change-card', context.now);
+  if (no) return no;
   const changed: ShopEvent = fact('agreement.cardChanged', { agreementId, card });
-  if (a.status === 'ended' || a.status === 'paid-off')
-    return { refused: 'nothing-to-do', sentence: 'Nothing more is paid here, so no card is needed.' };
   const again =
     a.status === 'past-due' && a.dispute === null
       ? ask(state, { ...a, card }, a.owed, { why: 'asked', planned: context.now, next: a.next })
@@ -81,11 +80,10 @@ export function payRest(
 ): Decision {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
-  if (a.unanswered !== null) return stillAsking;
-  if (a.terms.kind !== 'plan' || a.dispute !== null || (a.status !== 'active' && a.status !== 'past-due'))
-    return { refused: 'nothing-to-do', sentence: 'There is no rest to pay here.' };
+  const no = whyNotAct(a, 'pay-rest', context.now);
+  if (no) return no;
   const rest = restOfPlan(a, shopOf(context).tax);
-  if (rest.length === 0) return { refused: 'nothing-to-do', sentence: 'There is no rest to pay here.' };
+  if (rest.length === 0) return refuse('nothing-to-do', { why: 'no-rest' });
   return { events: ask(state, a, rest, { why: 'rest', planned: context.now, next: a.next }) };
 }
 

@@ -3,7 +3,7 @@ import { type Agreement, chargeFor } from '#core/agreements';
 import { fact, type ShopEvent } from '#core/journal';
 import type { EndReason } from '#core/agreements';
 import type { CloseReason } from '#core/passes';
-import type { DecideContext, Decision } from '../decide';
+import type { DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { creditLeft } from './credit';
 import { closeAll, holdAll, mailOf, nothing, shopOf } from './common';

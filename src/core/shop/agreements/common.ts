@@ -3,19 +3,14 @@ import { type Instant, plusDays } from '#core/calendar';
 import { DEFAULT_SHOP, type ShopDetails } from '#core/catalogue';
 import { fact, type EventOf, type ShopEvent } from '#core/journal';
 import type { CloseReason, HoldReason } from '#core/passes';
-import type { DecideContext, Refusal } from '../decide';
+import { refuse, type Refusal } from '#core/refusal';
+import type { DecideContext } from '../command';
+import type { AgreementLetterName } from '../../messages/agreementLetters';
 import type { ShopState } from '../state';
 
-export const nothing: Refusal = { refused: 'nothing-to-do', sentence: 'Nothing is left to do here.' };
-export const noSuch: Refusal = {
-  refused: 'no-such-agreement',
-  sentence: 'There is no such payment plan or subscription.',
-};
-export const stillAsking: Refusal = {
-  refused: 'still-asking',
-  sentence:
-    'The bank is being asked about a payment at this moment. Nothing was changed. Try again when it has answered.',
-};
+export const nothing: Refusal = refuse('nothing-to-do', { why: 'done' });
+export const noSuch: Refusal = refuse('no-such-agreement');
+export const stillAsking: Refusal = refuse('still-asking', { at: 'change' });
 
 export const shopOf = ({ release }: Pick<DecideContext, 'release'>): ShopDetails =>
   release?.content.shop ?? DEFAULT_SHOP;
@@ -25,7 +20,7 @@ type Mail = EventOf<'agreement.mailDue'>['data'];
 /** A message about an agreement. Its key is its own, so that it is sent once. */
 export const mailOf = (
   a: Pick<Agreement, 'id' | 'personId'>,
-  mail: Mail['mail'],
+  mail: AgreementLetterName,
   key: string,
   facts: Partial<Pick<Mail, 'amount' | 'at' | 'receipt' | 'reason'>> = {},
 ): ShopEvent =>

@@ -2,7 +2,7 @@ import { type Agreement, unusedOf } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { fact, type ShopEvent } from '#core/journal';
 import { mulDiv } from '#core/money';
-import type { DecideContext } from '../decide';
+import type { DecideContext } from '../command';
 import type { ShopState } from '../state';
 import { documentNumber } from '../success';
 import { givenBackOf } from './common';

@@ -1,7 +1,7 @@
 import { type Agreement, daysLeft, isRunning } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { fact, type ShopEvent } from '#core/journal';
-import type { Command, DecideContext, Decision } from '../decide';
+import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { shopOf } from './common';
 import { backEvents, movedNotice } from './pause';

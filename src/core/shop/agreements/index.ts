@@ -1,6 +1,6 @@
 import type { Agreement } from '#core/agreements';
 import { chargeFor } from '#core/agreements';
-import type { Command, DecideContext, Decision } from '../decide';
+import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { chargeDue, tryAgain } from './charge';
 import { endGrace, endPaid, endUnpaid, tellAmount, tellTrialEnds } from './closings';

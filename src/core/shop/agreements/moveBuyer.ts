@@ -1,9 +1,10 @@
 import { fact } from '#core/journal';
-import { chargeFor, isRunning } from '#core/agreements';
+import { chargeFor, whyNotAct } from '#core/agreements';
 import { type QuoteBuyer, readBuyer } from '#core/checkout';
-import type { Command, DecideContext, Decision } from '../decide';
+import { refuse } from '#core/refusal';
+import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
-import { mailOf, noSuch, shopOf, stillAsking } from './common';
+import { mailOf, noSuch, shopOf } from './common';
 
 /**
  * Another country or VAT number: it counts from the next payment. What is owed already stays as it was told. Where
@@ -16,12 +17,11 @@ export function moveBuyer(
 ): Decision {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
-  if (a.unanswered !== null) return stillAsking;
-  if (!isRunning(a))
-    return { refused: 'nothing-to-do', sentence: 'Nothing more is paid here, so the country changes nothing.' };
+  const no = whyNotAct(a, 'move', context.now);
+  if (no) return no;
   const { tax } = shopOf(context);
   const read = readBuyer({ country, vatNumber }, tax);
-  if ('problem' in read) return { refused: 'vat-number', sentence: `${read.problem} Nothing was changed.` };
+  if ('why' in read) return refuse('vat-number', { ...read, at: 'change' });
   const buyer: QuoteBuyer = { ...read, numberKey };
   const before = a.next && chargeFor(a, a.next, tax).amount;
   const after = a.next && chargeFor({ ...a, buyer }, a.next, tax).amount;

@@ -6,15 +6,18 @@ import {
   movedDueDay,
   type PaidPeriod,
   pauseEnds,
+  whyNotAct,
 } from '#core/agreements';
 import { dateIn, daysBetween, type Instant, plusDays } from '#core/calendar';
 import type { ShopDetails } from '#core/catalogue';
 import { fact, type ShopEvent } from '#core/journal';
-import type { Command, DecideContext, Decision, Refusal } from '../decide';
+import { refuse, type Refusal } from '#core/refusal';
+import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
-import { holdAll, mailOf, noSuch, nothing, releaseAll, shopOf, stillAsking, toCome, trialNotice } from './common';
+import { holdAll, mailOf, noSuch, nothing, releaseAll, shopOf, toCome, trialNotice } from './common';
 
-const notNow = (sentence: string): Refusal => ({ refused: 'not-now', sentence });
+const notNow = (a: Agreement, why: 'pause-in-past' | 'return-in-past'): Refusal =>
+  refuse('not-now', { why, currency: a.currency, status: a.status });
 
 /** No payments for a while. Days that are paid for are kept and come after the pause. */
 export function pause(
@@ -24,10 +27,11 @@ export function pause(
 ): Decision {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
-  if (a.unanswered !== null) return stillAsking;
-  if (a.status !== 'active' || a.next === null || a.dispute !== null) return notNow(whyNoPause(a));
+  const no = whyNotAct(a, 'pause', context.now);
+  if (no) return no;
+  if (a.next === null) return nothing;
   const { now } = context;
-  if (until !== null && until <= dateIn(now, a.zone)) return notNow('A pause ends on a later day than today.');
+  if (until !== null && until <= dateIn(now, a.zone)) return notNow(a, 'pause-in-past');
   const held = a.terms.kind === 'subscription' || !shopOf(context).billing.planOpenInPause;
   const ends = until === null ? null : pauseEnds(until, a.zone);
   return {
@@ -39,15 +43,6 @@ export function pause(
   };
 }
 
-function whyNoPause(a: Agreement): string {
-  if (a.status === 'in-trial')
-    return 'A trial cannot be paused. It can be stopped before it ends, and then nothing is paid.';
-  if (a.status === 'past-due') return 'A payment is behind. Once it is paid, payments can be paused.';
-  if (a.status === 'paused') return 'Payments are paused already.';
-  if (a.dispute !== null) return 'The bank disputes a payment. Until that is decided nothing can be paused.';
-  return 'No more payments come, so there is nothing to pause.';
-}
-
 /** Back from a pause: by hand now, or on the day it was to end. A new day only moves that end. */
 export function comeBack(
   state: ShopState,
@@ -56,10 +51,11 @@ export function comeBack(
 ): Decision {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
-  if (a.status !== 'paused' || !a.pause) return notNow('Payments are not paused.');
+  const no = whyNotAct(a, 'return', context.now);
+  if (no) return no;
+  if (!a.pause) return nothing;
   if (on === null) return { events: returnedEvents(state, a, context.now, shopOf(context)) };
-  if (on <= dateIn(context.now, a.zone))
-    return notNow('The day of return lies after today. To come back today, choose “now”.');
+  if (on <= dateIn(context.now, a.zone)) return notNow(a, 'return-in-past');
   return {
     events: [
       fact('agreement.paused', { agreementId, until: pauseEnds(on, a.zone), leftDays: a.pause.leftDays, by: 'seller' }),
@@ -132,11 +128,11 @@ export function moveDueDay(
 ): Decision {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
-  if (a.unanswered !== null) return stillAsking;
-  if (a.status !== 'active' || a.next === null || a.dispute !== null)
-    return notNow('The due day can be changed while payments go on and none is behind.');
+  const no = whyNotAct(a, 'move-due-day', context.now);
+  if (no) return no;
+  if (a.next === null) return nothing;
   const at = movedDueDay(a.next.at, day, a.zone);
-  if (at === a.next.at) return { refused: 'nothing-to-do', sentence: 'The next payment is due on such a day already.' };
+  if (at === a.next.at) return refuse('nothing-to-do', { why: 'such-a-day-already' });
   const next = { n: a.next.n, at };
   const { amount } = chargeFor(a, next, shopOf(context).tax);
   return {

@@ -1,7 +1,8 @@
 import { type Agreement, isRunning } from '#core/agreements';
 import { fact, type ShopEvent } from '#core/journal';
-import { formatAmount, sum } from '#core/money';
-import type { Command, DecideContext, Decision, Refusal } from '../decide';
+import { sum } from '#core/money';
+import { refuse, type Refusal } from '#core/refusal';
+import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { noSuch, stillAsking } from './common';
 import { type PaidWith, taxOfBack } from './credit';
@@ -68,23 +69,15 @@ export function planAgreementRefund(
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
   if (a.dispute !== null || state.orders.get(a.orderId)?.dispute === 'open')
-    return {
-      refused: 'disputed',
-      sentence: 'The bank disputes a payment, so nothing can be given back until that is decided.',
-    };
+    return refuse('disputed', { at: 'refund' });
   if ([...state.refunds.values()].some((r) => r.status === 'asked' && r.orderId === a.orderId))
-    return { refused: 'refund-running', sentence: 'A refund is on its way. Wait for its answer.' };
+    return refuse('refund-running', { of: 'agreement' });
   const payments = paymentsOfAgreement(state, a);
   const most = sum(payments.map(left));
   const amount = wanted ?? most;
-  if (!Number.isSafeInteger(amount) || amount < 0)
-    return { refused: 'nothing-to-refund', sentence: 'That is not an amount.' };
-  if (amount === 0) return { refused: 'nothing-to-refund', sentence: 'Nothing would be given back.' };
-  if (amount > most)
-    return {
-      refused: 'too-much',
-      sentence: `At most ${formatAmount(most, a.currency, 'en')} can still be given back.`,
-    };
+  if (!Number.isSafeInteger(amount) || amount < 0) return refuse('nothing-to-refund', { why: 'no-amount' });
+  if (amount === 0) return refuse('nothing-to-refund', { why: 'nothing' });
+  if (amount > most) return refuse('too-much', { most, currency: a.currency });
   const parts: AgreementRefundPlan['parts'] = [];
   let rest = amount;
   for (const payment of payments) {

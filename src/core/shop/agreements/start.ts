@@ -3,7 +3,7 @@ import type { Instant } from '#core/calendar';
 import type { Quote, QuoteLine } from '#core/checkout';
 import { type CameFrom, fact, type ShopEvent } from '#core/journal';
 import { firstAnchor, isLasting, type LastingTerms, paymentAt } from '#core/terms';
-import type { DecideContext } from '../decide';
+import type { DecideContext } from '../command';
 import { nextDue, shopOf, toCome, trialNotice } from './common';
 
 /** One line, one agreement: its id follows from the order, so that what it opens can name it before it begins. */

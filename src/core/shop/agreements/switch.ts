@@ -1,15 +1,14 @@
-import { type Agreement, type AgreementSeed, chargeFor } from '#core/agreements';
+import { type Agreement, type AgreementSeed, chargeFor, whyNotAct } from '#core/agreements';
 import { fact, type ShopEvent } from '#core/journal';
 import type { Pass } from '#core/passes';
 import { paymentAt } from '#core/terms';
-import type { Command, DecideContext, Decision, Refusal } from '../decide';
+import { refuse, type Refusal } from '#core/refusal';
+import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { paidEvents } from './charge';
 import { endEvents } from './closings';
-import { mailOf, nextDue, noSuch, shopOf, stillAsking, toCome, trialNotice } from './common';
+import { mailOf, nextDue, noSuch, shopOf, toCome, trialNotice } from './common';
 import { creditGiven, paidWith, unusedNow } from './credit';
-
-const notNow = (sentence: string): Refusal => ({ refused: 'not-now', sentence });
 
 /**
  * From one subscription to another: the old one ends, the new one starts now and now is its anchor, without trial,
@@ -23,19 +22,15 @@ export function switchTo(
 ): Decision {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
-  if (a.unanswered !== null) return stillAsking;
-  if (a.terms.kind !== 'subscription')
-    return notNow('Only a subscription can be switched. A payment plan stays as it was sold.');
-  if (a.dispute !== null || (a.status !== 'active' && a.status !== 'in-trial'))
-    return notNow(
-      `A subscription can be switched while it is active or in trial; this one is ${a.status.replaceAll('-', ' ')}.`,
-    );
+  const no = whyNotAct(a, 'switch', context.now);
+  if (no) return no;
+  const notNow = (why: 'switch-to-nothing' | 'switch-currency'): Refusal =>
+    refuse('not-now', { why, currency: a.currency, status: a.status });
   const offer = context.release?.content.offers.find((o) => o.id === offerId);
   const price = offer?.prices.find((p) => p.id === priceId);
-  if (!offer || !price || price.terms.kind !== 'subscription') return notNow('Choose a subscription to switch to.');
-  if (offer.currency !== a.currency)
-    return notNow(`It is paid in ${a.currency}, so it can only be switched to a price in ${a.currency}.`);
-  if (priceId === a.priceId) return { refused: 'nothing-to-do', sentence: 'This is the price already.' };
+  if (!offer || !price || price.terms.kind !== 'subscription') return notNow('switch-to-nothing');
+  if (offer.currency !== a.currency) return notNow('switch-currency');
+  if (priceId === a.priceId) return refuse('nothing-to-do', { why: 'this-price-already' });
   const { now, ids } = context;
   const terms = {
     kind: price.terms.kind,

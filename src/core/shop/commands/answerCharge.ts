@@ -1,7 +1,8 @@
+import { refuse } from '#core/refusal';
 import { fact } from '#core/journal';
 import { addMs, HOUR } from '#core/calendar';
 import { formatAmount } from '#core/money';
-import type { Command, DecideContext, Decision } from '../decide';
+import type { Command, DecideContext, Decision } from '../command';
 import type { Charge, ShopState } from '../state';
 import { successEvents } from '../success';
 
@@ -18,7 +19,7 @@ export function answerCharge(
   context: DecideContext,
 ): Decision {
   const charge = state.charges.get(key);
-  if (!charge) return { refused: 'no-such-payment', sentence: 'The answer names a charge that was never asked for.' };
+  if (!charge) return refuse('no-such-payment', { what: 'charge' });
   if (charge.quote === null || (charge.status !== 'asked' && charge.status !== 'waits-for-bank'))
     return lateAnswer(state, charge, answer.status);
   switch (answer.status) {
@@ -72,7 +73,7 @@ export function answerCharge(
   }
 }
 
-const unchanged: Decision = { refused: 'nothing-to-do', sentence: 'Nothing new is known.' };
+const unchanged: Decision = refuse('nothing-to-do', { why: 'nothing-new' });
 
 function lateAnswer(state: ShopState, charge: Charge, status: string): Decision {
   const differs = status === 'paid' && charge.status !== 'paid';

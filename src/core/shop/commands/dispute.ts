@@ -1,9 +1,10 @@
+import { refuse } from '#core/refusal';
 import { type Agreement, daysLeft, isRunning } from '#core/agreements';
 import { fact, type ShopEvent } from '#core/journal';
 import { closeAll, holdAll, releaseAll, shopOf } from '../agreements/common';
 import { endEvents } from '../agreements/closings';
 import { backEvents } from '../agreements/pause';
-import type { Command, DecideContext, Decision } from '../decide';
+import type { Command, DecideContext, Decision } from '../command';
 import { stillRefundable } from '../orderStatus';
 import type { Order, ShopState } from '../state';
 
@@ -13,7 +14,7 @@ export function openDispute(state: ShopState, command: Extract<Command, { type: 
   const agreementId = state.agreementOfPayment.get(paymentId);
   const later = agreementId === undefined ? undefined : state.agreements.get(agreementId);
   const order = state.orders.get(later?.orderId ?? state.orderOfPayment.get(paymentId) ?? '');
-  if (!order) return { refused: 'no-such-payment', sentence: 'The dispute names a payment that is not known here.' };
+  if (!order) return refuse('no-such-payment', { what: 'disputed-payment' });
   if (state.disputes.has(disputeId)) return known;
   const touched = (later ? [later] : agreementsOf(state, order)).filter(isRunning);
   const holds = later
@@ -44,7 +45,7 @@ export function closeDispute(
 ): Decision {
   const dispute = state.disputes.get(disputeId);
   const order = dispute ? state.orders.get(dispute.orderId) : undefined;
-  if (!dispute || !order) return { refused: 'no-such-payment', sentence: 'This dispute is not known here.' };
+  if (!dispute || !order) return refuse('no-such-payment', { what: 'dispute' });
   if (dispute.status !== 'open') return known;
   const later = dispute.agreementId === undefined ? undefined : state.agreements.get(dispute.agreementId);
   const touched = [...state.agreements.values()].filter((a) => a.dispute === disputeId && isRunning(a));
@@ -102,7 +103,7 @@ function lostOf(a: Agreement, paymentId: string): { lineId: string; amount: numb
   return payment && amount > 0 ? [{ lineId: a.lineId, amount, tax: payment.tax - payment.taxBack }] : [];
 }
 
-const known: Decision = { refused: 'nothing-to-do', sentence: 'This was already recorded.' };
+const known: Decision = refuse('nothing-to-do', { why: 'recorded' });
 const openPasses = (state: ShopState, order: Order): string[] =>
   order.passIds.filter((id) => !state.passes.get(id)?.closed);
 const agreementsOf = (state: ShopState, order: Order): Agreement[] =>

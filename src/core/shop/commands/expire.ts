@@ -1,5 +1,6 @@
+import { refuse } from '#core/refusal';
 import { fact } from '#core/journal';
-import type { Command, Decision } from '../decide';
+import type { Command, Decision } from '../command';
 import type { ShopState } from '../state';
 
 /**
@@ -9,14 +10,13 @@ import type { ShopState } from '../state';
 export function expireCharge(state: ShopState, { key }: Extract<Command, { type: 'expire-charge' }>): Decision {
   const voidKey = `void-${key}`;
   if (state.charges.get(key)?.status !== 'waits-for-bank' || state.todo.has(voidKey))
-    return { refused: 'nothing-to-do', sentence: 'The charge was already answered.' };
+    return refuse('nothing-to-do', { why: 'answered' });
   return { events: [fact('void.due', { key: voidKey, chargeKey: key })] };
 }
 
 /** A dated pass has reached its end. */
 export function expirePass(state: ShopState, { passId, dueAt }: Extract<Command, { type: 'expire-pass' }>): Decision {
   const pass = state.passes.get(passId);
-  if (!pass || pass.closed || pass.until !== dueAt)
-    return { refused: 'nothing-to-do', sentence: 'The pass was already closed.' };
+  if (!pass || pass.closed || pass.until !== dueAt) return refuse('nothing-to-do', { why: 'closed-already' });
   return { events: [fact('pass.closed', { passId, why: 'expired', dueAt })] };
 }

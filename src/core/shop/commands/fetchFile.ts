@@ -1,6 +1,7 @@
+import { refuse } from '#core/refusal';
 import { fact } from '#core/journal';
 import { countFileUse, isOpen } from '#core/passes';
-import type { Command, DecideContext, Decision } from '../decide';
+import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 
 /**
@@ -13,12 +14,11 @@ export function fetchFile(
   { now, release }: DecideContext,
 ): Decision {
   const pass = state.passes.get(passId);
-  if (!pass) return { refused: 'no-such-pass', sentence: 'This link does not belong to anything that was bought.' };
-  if (!isOpen(pass, now)) return { refused: 'pass-not-open', sentence: 'Access to this file is closed.' };
+  if (!pass) return refuse('no-such-pass');
+  if (!isOpen(pass, now)) return refuse('pass-not-open');
   const product = release?.content.products.find((p) => p.id === pass.productId);
   const isLink = product?.links.some((l) => l.id === fileId) ?? false;
-  if (!product || !(isLink || product.files.some((f) => f.id === fileId)))
-    return { refused: 'no-such-file', sentence: 'This file is not part of what was bought any more.' };
+  if (!product || !(isLink || product.files.some((f) => f.id === fileId))) return refuse('no-such-file');
   const use = state.fileUses.get(`${passId}/${fileId}`);
   // What lies elsewhere is only led to, so following it again takes nothing away.
   switch (countFileUse(use, isLink ? Infinity : product.downloads.limit, now)) {
@@ -37,9 +37,6 @@ export function fetchFile(
         ],
       };
     case 'used-up':
-      return {
-        refused: 'used-up',
-        sentence: `This file was fetched ${product.downloads.limit} times, which is as often as it can be. Write to us and we will help.`,
-      };
+      return refuse('used-up', { limit: product.downloads.limit });
   }
 }

@@ -4,7 +4,8 @@ import { type Quote, quoteFingerprint, quoteFor, type Standing } from '#core/che
 import type { Pass } from '#core/passes';
 import { accessUntil, isLasting } from '#core/terms';
 import { isRunning } from '#core/agreements';
-import type { Command, DecideContext, Decision, Refusal } from '../decide';
+import { refuse, type Refusal } from '#core/refusal';
+import type { Command, DecideContext, Decision } from '../command';
 import { successEvents } from '../success';
 import { agreementIdOf, unusedNow } from '../agreements';
 import type { ShopState } from '../state';
@@ -18,22 +19,17 @@ type Pay = Extract<Command, { type: 'pay' }>;
 export function pay(state: ShopState, command: Pay, context: DecideContext): Decision {
   const { now, ids } = context;
   const record = state.checkouts.get(command.checkoutId);
-  if (record?.paid)
-    return { refused: 'already-paid', sentence: 'This order is already paid. You were not charged again.' };
+  if (record?.paid) return refuse('already-paid');
   const last = record?.lastKey ? state.charges.get(record.lastKey) : undefined;
   if (last && (last.status === 'asked' || last.status === 'waits-for-bank'))
-    return { refused: 'still-asking', sentence: 'We are asking your bank. Do not pay again.' };
+    return refuse('still-asking', { at: 'checkout' });
 
   const runs = runningAlready(state, command);
   if (runs) return runs;
   const quote = quoteFor(command.release, command, now, standingOf(state, command, context));
   if ('refused' in quote) return quote;
   if (command.fingerprint(quoteFingerprint(quote)) !== command.shown) {
-    return {
-      refused: 'quote-changed',
-      sentence:
-        'The price has changed since this page was opened. Nothing was charged. Look at the new price and decide again.',
-    };
+    return refuse('quote-changed');
   }
   const orderId = record?.orderId ?? ids.next('o');
   const opens = passesToOpen(quote, { personId: command.personId, orderId, now }, ids.next);
@@ -59,14 +55,7 @@ export function pay(state: ShopState, command: Pay, context: DecideContext): Dec
       ),
     };
   }
-  if (!command.card)
-    return {
-      refused: 'card-needed',
-      sentence:
-        later && quote.dueToday === 0
-          ? 'A card is needed for what is due later. Nothing was charged.'
-          : 'A card is needed to pay. Nothing was charged.',
-    };
+  if (!command.card) return refuse('card-needed', { later: later && quote.dueToday === 0 });
   const attempt = (record?.attempts ?? 0) + 1;
   return {
     events: [
@@ -141,13 +130,7 @@ function runningAlready(state: ShopState, { personId, offerId, priceId, release 
   const running = (state.agreementsOfPerson.get(personId) ?? [])
     .flatMap((id) => state.agreements.get(id) ?? [])
     .find((a) => a.offerId === offerId && a.terms.kind === 'subscription' && isRunning(a));
-  return running
-    ? {
-        refused: 'already-runs',
-        sentence:
-          'With this address this subscription runs already. Nothing was charged. Sign in to see it, change it or start it again.',
-      }
-    : null;
+  return running ? refuse('already-runs') : null;
 }
 
 const agreementPart = (agreementId: string | undefined): { agreementId?: string } =>

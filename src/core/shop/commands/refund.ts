@@ -1,8 +1,9 @@
-import { formatAmount, mulDiv, sum } from '#core/money';
+import { mulDiv, sum } from '#core/money';
 import { isRunning } from '#core/agreements';
 import { fact, type ShopEvent } from '#core/journal';
 import { endEvents } from '../agreements/closings';
-import type { Command, DecideContext, Decision, Refusal } from '../decide';
+import { refuse, type Refusal } from '#core/refusal';
+import type { Command, DecideContext, Decision } from '../command';
 import { stillRefundable } from '../orderStatus';
 import type { Order, ShopState } from '../state';
 import { documentNumber } from '../success';
@@ -27,30 +28,24 @@ type Wanted = readonly { lineId: string; amount: number }[];
  */
 export function planRefund(state: ShopState, orderId: string, wanted: Wanted): RefundPlan | Refusal {
   const order = state.orders.get(orderId);
-  if (!order) return { refused: 'no-such-order', sentence: 'There is no such order.' };
+  if (!order) return refuse('no-such-order');
   const blocked = whyNotNow(state, order);
   if (blocked) return blocked;
   const shares: RefundPlan['shares'] = [];
   const fullLines = new Set<string>();
   for (const { lineId, amount } of wanted) {
     const line = order.lines.find((l) => l.lineId === lineId);
-    if (!line || !Number.isSafeInteger(amount) || amount < 0)
-      return { refused: 'nothing-to-refund', sentence: 'That is not an amount of this order.' };
-    if (shares.some((s) => s.lineId === lineId))
-      return { refused: 'nothing-to-refund', sentence: 'A line is named twice.' };
+    if (!line || !Number.isSafeInteger(amount) || amount < 0) return refuse('nothing-to-refund', { why: 'no-amount' });
+    if (shares.some((s) => s.lineId === lineId)) return refuse('nothing-to-refund', { why: 'twice' });
     const most = stillRefundable(line);
-    if (amount > most)
-      return {
-        refused: 'too-much',
-        sentence: `At most ${formatAmount(most, order.currency, 'en')} can still be given back.`,
-      };
+    if (amount > most) return refuse('too-much', { most, currency: order.currency });
     if (amount === 0) continue;
     const back = line.givenBack + amount;
     shares.push({ lineId, amount, tax: mulDiv(line.tax, back, line.paid) - line.taxBack });
     if (amount === most) fullLines.add(lineId);
   }
   const amount = sum(shares.map((s) => s.amount));
-  if (amount === 0) return { refused: 'nothing-to-refund', sentence: 'Nothing would be given back.' };
+  if (amount === 0) return refuse('nothing-to-refund', { why: 'nothing' });
   const agreement = [...fullLines]
     .map((lineId) => state.agreements.get(`${orderId}-${lineId}`))
     .find((a) => a !== undefined);
@@ -75,14 +70,10 @@ export function planRefund(state: ShopState, orderId: string, wanted: Wanted): R
 }
 
 function whyNotNow(state: ShopState, order: Order): Refusal | null {
-  if (order.paymentId === null) return { refused: 'nothing-to-refund', sentence: 'Nothing was paid for this order.' };
-  if (order.dispute === 'open')
-    return {
-      refused: 'disputed',
-      sentence: 'The bank disputes this payment, so it cannot be given back until that is decided.',
-    };
+  if (order.paymentId === null) return refuse('nothing-to-refund', { why: 'nothing-paid' });
+  if (order.dispute === 'open') return refuse('disputed', { at: 'refund' });
   if (order.refundIds.some((id) => state.refunds.get(id)?.status === 'asked'))
-    return { refused: 'refund-running', sentence: 'A refund of this order is on its way. Wait for its answer.' };
+    return refuse('refund-running', { of: 'order' });
   return null;
 }
 
@@ -114,8 +105,7 @@ export function answerRefund(
   context: DecideContext,
 ): Decision {
   const asked = state.refunds.get(refundId);
-  if (!asked || asked.status !== 'asked')
-    return { refused: 'nothing-to-do', sentence: 'This refund was already answered.' };
+  if (!asked || asked.status !== 'asked') return refuse('nothing-to-do', { why: 'answered' });
   if (answer.status === 'refused') return { events: [fact('refund.refused', { refundId, reason: answer.reason })] };
   const closes = asked.closes
     .filter((id) => !state.passes.get(id)?.closed)

@@ -1,2 +1,2 @@
-export { plainText, type Statement, type StatementPart } from './parts';
+export { plainText, type Statement, type StatementPart } from '../../words';
 export { statementOf, statementOfRest, oftenInWords, type StatementContext } from './statement';

@@ -2,9 +2,7 @@ import { formatDay, type Instant } from '#core/calendar';
 import { formatAmount, sum } from '#core/money';
 import { type Anchor, type Due, firstAnchor, paymentsFrom, paymentsOf, periodEnd, scheduleOf } from '../schedule';
 import { isLasting, type LastingTerms, type Terms } from '../terms';
-import { inEnglish, oftenInEnglish } from './english';
-import { inGerman, oftenInGerman } from './german';
-import type { Facts, Run, Statement, Voice } from './parts';
+import { type Facts, type Run, type Statement, type Voice, wordsFor } from '#core/words';
 
 export interface StatementContext {
   currency: string;
@@ -77,9 +75,8 @@ export function statementOfRest(
   );
 }
 
-/** "monthly", "every 3 months", in the shop's language. */
-export const oftenInWords = (every: LastingTerms['every'], locale: string): string =>
-  locale.startsWith('de') ? oftenInGerman(every) : oftenInEnglish(every);
+/** "monthly", "every 3 months", in the reader's language. */
+export const oftenInWords = (every: LastingTerms['every'], locale: string): string => wordsFor(locale).often(every);
 
 const NOTHING: Facts = {
   nothing: false,
@@ -133,5 +130,5 @@ function speak(facts: Facts, { currency, zone, locale, when }: Omit<StatementCon
     day: (at) => formatDay(at, zone, locale),
     today: when === 'today',
   };
-  return locale.startsWith('de') ? inGerman(facts, voice) : inEnglish(facts, voice);
+  return wordsFor(locale).statement(facts, voice);
 }

@@ -58,5 +58,5 @@ export function termsFrom1(terms: Terms1): Terms2;
 export function termsFrom1(terms: Terms1): Terms2 {
   if (!('setUp' in terms) || terms.setUp === undefined) return terms as Terms2;
   const when = terms.setUp.when === 'withFirstPayment' ? 'with-first-payment' : terms.setUp.when;
-  return { ...terms, setUp: { ...terms.setUp, when } } as Terms2;
+  return { ...terms, setUp: { ...terms.setUp, when } };
 }

@@ -1,14 +1,17 @@
-import { type Facts, type Run, say, type StatementPart, type Voice } from './parts';
+import { type Facts, type Run, say, type StatementPart, type Voice } from '../statementParts';
 
 const OFTEN = { day: 'täglich', week: 'wöchentlich', month: 'monatlich', year: 'jährlich' };
 const UNITS = { day: 'Tage', week: 'Wochen', month: 'Monate', year: 'Jahre' };
 
 /** "monatlich", "alle 3 Monate". */
-export const oftenInGerman = ({ count, unit }: Facts['every']): string =>
+export const often = ({ count, unit }: Facts['every']): string =>
   count === 1 ? OFTEN[unit] : `alle ${count} ${UNITS[unit]}`;
 
+// A sentence that begins with how often begins with a capital.
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
 /** The statement in German. */
-export function inGerman(facts: Facts, { money, day, today }: Voice): StatementPart[] {
+export function statement(facts: Facts, { money, day, today }: Voice): StatementPart[] {
   const when = today ? 'Heute' : 'Am Tag des Kaufs';
   if (facts.nothing) return say`Es ist nichts zu zahlen, weder jetzt noch später.`;
   if (facts.once && facts.today) return say`${when} ${money(facts.today.amount)}, einmalig. Später nichts mehr.`;
@@ -41,13 +44,16 @@ export function inGerman(facts: Facts, { money, day, today }: Voice): StatementP
   }
 
   function runOf(run: Run, before: string, first: boolean): StatementPart[] {
-    const often = oftenInGerman(facts.every);
+    const repeats = often(facts.every);
     const setUp = first && facts.setUpLater > 0 ? say`, davon ${money(facts.setUpLater)} für ${facts.setUpLabel}` : [];
     if (run.count === null)
-      return [...say`${before}${often} ${money(run.amount)} ab dem ${day(run.first)}, bis zur Kündigung`, ...setUp];
+      return [
+        ...say`${before}${before === '' ? capital(repeats) : repeats} ${money(run.amount)} ab dem ${day(run.first)}, bis zur Kündigung`,
+        ...setUp,
+      ];
     if (run.count === 1) return [...say`${before}${money(run.amount)} am ${day(run.first)}`, ...setUp];
     return [
-      ...say`${before}${run.count} Zahlungen von ${money(run.amount)}, ${often} ab dem ${day(run.first)}, die letzte am ${day(run.last)}`,
+      ...say`${before}${run.count} Zahlungen von ${money(run.amount)}, ${repeats} ab dem ${day(run.first)}, die letzte am ${day(run.last)}`,
       ...setUp,
     ];
   }

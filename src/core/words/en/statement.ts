@@ -1,13 +1,13 @@
-import { type Facts, type Run, say, type StatementPart, type Voice } from './parts';
+import { type Facts, type Run, say, type StatementPart, type Voice } from '../statementParts';
 
 const OFTEN = { day: 'daily', week: 'weekly', month: 'monthly', year: 'yearly' };
 
 /** "monthly", "every 3 months". */
-export const oftenInEnglish = ({ count, unit }: Facts['every']): string =>
+export const often = ({ count, unit }: Facts['every']): string =>
   count === 1 ? OFTEN[unit] : `every ${count} ${unit}s`;
 
 /** The statement in English. */
-export function inEnglish(facts: Facts, { money, day, today }: Voice): StatementPart[] {
+export function statement(facts: Facts, { money, day, today }: Voice): StatementPart[] {
   const when = today ? 'Today' : 'On the day of buying';
   if (facts.nothing) return say`Nothing is paid, today or later.`;
   if (facts.once && facts.today) return say`${when} ${money(facts.today.amount)}, once. Nothing more later.`;
@@ -39,14 +39,14 @@ export function inEnglish(facts: Facts, { money, day, today }: Voice): Statement
   }
 
   function runOf(run: Run, before: string, first: boolean): StatementPart[] {
-    const often = oftenInEnglish(facts.every);
+    const repeats = often(facts.every);
     const setUp =
       first && facts.setUpLater > 0 ? say`, of which ${money(facts.setUpLater)} for ${facts.setUpLabel}` : [];
     if (run.count === null)
-      return [...say`${before}${money(run.amount)} ${often} from ${day(run.first)}, until cancelled`, ...setUp];
+      return [...say`${before}${money(run.amount)} ${repeats} from ${day(run.first)}, until cancelled`, ...setUp];
     if (run.count === 1) return [...say`${before}${money(run.amount)} on ${day(run.first)}`, ...setUp];
     return [
-      ...say`${before}${run.count} payments of ${money(run.amount)}, ${often} from ${day(run.first)}, the last on ${day(run.last)}`,
+      ...say`${before}${run.count} payments of ${money(run.amount)}, ${repeats} from ${day(run.first)}, the last on ${day(run.last)}`,
       ...setUp,
     ];
   }

@@ -1,5 +1,5 @@
 import { readVatNumber } from '#core/checkout';
-import type { CounterContext } from './context';
+import type { CounterContext } from '../context';
 
 /**
  * The person of a typed address, made and safe on the disk before any event names them. A typed address is a

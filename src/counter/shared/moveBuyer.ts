@@ -1,19 +1,20 @@
-import * as z from 'zod';
 import type { Agreement } from '#core/agreements';
-import { CountryCode } from '#core/catalogue';
 import type { Command } from '#core/shop';
 import type { CounterContext } from '../context';
-import { keepVatNumber } from '../people';
-
-/** A country and a VAT number as a member or the seller types them. */
-export const Move = { country: CountryCode, vatNumber: z.string().max(40) };
+import { keepVatNumber } from './people';
 
 /** What would be asked of the shop. Each change keeps its number under a key of its own, so that earlier invoices go on naming theirs. */
 export const moveCommand = (
   agreement: Agreement,
   { country, vatNumber }: { country: string; vatNumber: string },
   numberKey: string,
-): Command => ({ type: 'move-buyer', agreementId: agreement.id, country, vatNumber, numberKey });
+): Extract<Command, { type: 'move-buyer' }> => ({
+  type: 'move-buyer',
+  agreementId: agreement.id,
+  country,
+  vatNumber,
+  numberKey,
+});
 
 /** Another country or VAT number. The number is safe with the person before the history names its key. */
 export async function moveBuyer(
@@ -22,8 +23,7 @@ export async function moveBuyer(
   wanted: { country: string; vatNumber: string },
 ) {
   const command = moveCommand(agreement, wanted, context.ids.next('v'));
-  const would = context.runner.preview(command);
-  if (!('refused' in would) && command.type === 'move-buyer')
+  if (!('refused' in context.runner.preview(command)))
     await keepVatNumber(context, agreement.personId, command.numberKey, wanted.vatNumber);
   return context.runner.execute(command);
 }

@@ -1,0 +1,1 @@
+export { refuse, type Refusal, type RefusalCode, type RefusalFacts, type RefusalOf } from './refusal';

@@ -1,0 +1,93 @@
+/**
+ * Why something was refused: a code, and the facts that a sentence about it needs. What it says in which language
+ * stands in `core/words`; nothing here is read by people. Amounts are whole minor units, moments are instants.
+ */
+export interface RefusalFacts {
+  'not-on-sale': { why: 'off' | 'not-yet' | 'over' | 'access-over' };
+  'no-such-price': None;
+  'sold-out': None;
+  'buyer-limit': { each: number };
+  coupon: {
+    why:
+      'unknown' | 'not-for-this' | 'other-currency' | 'not-yet' | 'over' | 'used-up' | 'used-by-you' | 'nothing-to-pay';
+    code: string;
+    /** The currency the code is for, where it is for another. */
+    currency: string;
+  };
+  'vat-number': { why: 'form' | 'other-country' | 'no-country'; at: 'checkout' | 'change' };
+  'quote-changed': None;
+  'card-needed': { later: boolean };
+  'already-paid': None;
+  'already-runs': None;
+  /** `at` says who waits: the checkout that was pressed again, or an act on something that is being charged. */
+  'still-asking': { at: 'checkout' | 'change' };
+  'no-such-agreement': None;
+  'not-now': {
+    why:
+      | 'plan-stays'
+      | 'ended'
+      | 'only-running-plan'
+      | 'not-paused'
+      | 'pause-in-past'
+      | 'return-in-past'
+      | 'due-day-while-behind'
+      | 'pause-no-more'
+      | 'pause-behind'
+      | 'pause-ending'
+      | 'pause-trial'
+      | 'pause-already'
+      | 'pause-disputed'
+      | 'switch-only-subscriptions'
+      | 'switch-state'
+      | 'switch-to-nothing'
+      | 'switch-currency';
+    currency: string;
+    status: string;
+  };
+  'no-such-order': None;
+  'no-such-pass': None;
+  'pass-not-open': None;
+  'no-such-file': None;
+  'used-up': { limit: number };
+  'too-much': { most: number; currency: string };
+  'nothing-to-refund': { why: 'no-amount' | 'twice' | 'nothing' | 'nothing-paid' };
+  'refund-running': { of: 'order' | 'agreement' };
+  disputed: { at: 'stop' | 'refund' };
+  'no-such-payment': { what: 'charge' | 'disputed-payment' | 'dispute' };
+  'another-live': None;
+  /** What stops publishing, each in the sentence of its finding. */
+  'cannot-launch': { stops: string[] };
+  'would-strand': None;
+  'currency-locked': { title: string; soldIn: string; currency: string };
+  storage: None;
+  'nothing-to-do': {
+    why:
+      | 'done'
+      | 'nothing-new'
+      | 'recorded'
+      | 'ended-already'
+      | 'ends-by-itself'
+      | 'nothing-owed'
+      | 'no-card-needed'
+      | 'no-rest'
+      | 'country-changes-nothing'
+      | 'such-a-day-already'
+      | 'this-price-already'
+      | 'answered'
+      | 'closed-already';
+  };
+}
+
+type None = Record<never, never>;
+
+export type RefusalCode = keyof RefusalFacts;
+export type RefusalOf<C extends RefusalCode> = { [K in C]: { refused: K; facts: RefusalFacts[K] } }[C];
+export type Refusal = RefusalOf<RefusalCode>;
+
+/** A refusal; facts are left out where its code says everything. */
+export function refuse<C extends RefusalCode>(
+  refused: C,
+  ...[facts]: None extends RefusalFacts[C] ? [] : [facts: RefusalFacts[C]]
+): RefusalOf<C> {
+  return { refused, facts: facts ?? {} } as RefusalOf<C>;
+}

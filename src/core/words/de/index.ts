@@ -1,0 +1,28 @@
+import type { Words } from '../en';
+import { access } from './access';
+import { agreements } from './agreements';
+import { card } from './card';
+import { checkout } from './checkout';
+import { drawing } from './drawing';
+import { letters } from './letters';
+import { member } from './member';
+import { pages } from './pages';
+import { papers } from './papers';
+import { refusals } from './refusals';
+import { often, statement } from './statement';
+
+/** Deutsch, ganz. */
+export const de: Words = {
+  access,
+  agreements,
+  card,
+  checkout,
+  drawing,
+  letters,
+  member,
+  pages,
+  papers,
+  refusals,
+  statement,
+  often,
+};

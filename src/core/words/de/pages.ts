@@ -1,0 +1,122 @@
+import type { PageWords } from '../en/pages';
+import { STATUS } from './status';
+
+/** Was die Seiten der Käufer außer den Worten des Verkäufers sagen, und die kurzen Seiten dazwischen. */
+export const pages: PageWords = {
+  strip: 'Test-Shop. Es fließt kein echtes Geld.',
+  usualPrice: 'sonst ',
+  getNow: 'Jetzt holen',
+  choose: 'Das nehme ich',
+  or: ' oder ',
+  free: 'kostenlos',
+  onSaleFrom: (day) => `Im Verkauf ab dem ${day}`,
+  over: 'Nicht mehr im Verkauf',
+  soldOut: 'Ausverkauft',
+  left: (left, of) => `noch ${left} von ${of}`,
+  saleUntil: (day) => `im Verkauf bis zum Ende des ${day}`,
+  accessClosed: 'Der Zugang dazu ist geschlossen.',
+  open: 'Öffnen',
+  download: 'Herunterladen',
+  paid: 'Bezahlt',
+  dueLater: 'Später fällig:',
+  order: (number) => `Bestellung ${number}.`,
+  nothingLater: ' Später ist nichts mehr fällig.',
+  receiptComes: ' Der Beleg ist per E-Mail zu Ihnen unterwegs, mit einem Link, der Sie auf jedem Gerät anmeldet.',
+  files: (n) => (n === 1 ? '1 Datei' : `${n} Dateien`),
+  links: (n) => (n === 1 ? '1 Link' : `${n} Links`),
+  noFile: 'noch keine Datei',
+  bytes: (n) => `${n} Bytes`,
+  and: ' und ',
+  legal: { terms: 'Bedingungen', privacy: 'Datenschutz', withdrawal: 'Widerrufsrecht' },
+  memberArea: 'Mitgliederbereich',
+  goToMemberArea: 'Zum Mitgliederbereich',
+  nothingOnSale: 'Hier wird noch nichts verkauft.',
+  notHere: {
+    title: 'Nicht hier',
+    heading: 'Unter dieser Adresse ist nichts',
+    text: 'Der Link kann alt sein, oder ein Buchstabe fehlt.',
+    action: 'Sehen, was hier ist',
+  },
+  offSale: {
+    heading: 'Das wird im Moment nicht verkauft',
+    text: 'Wenn Sie es schon gekauft haben, gehört es weiter Ihnen.',
+  },
+  signInToOpen: {
+    heading: 'Melden Sie sich an, um zu öffnen, was Sie gekauft haben',
+    text: 'Diese Seite öffnet sich nur gleich nach dem Kauf von selbst. Ihre Sachen liegen im Mitgliederbereich bereit.',
+  },
+  enter: {
+    heading: 'Anmelden',
+    text: 'Drücken Sie den Knopf, um den Mitgliederbereich auf diesem Gerät zu öffnen.',
+    action: 'Anmelden',
+    used: 'Dieser Link wurde schon benutzt oder ist zu alt',
+    usedText:
+      'Links zum Anmelden gelten einmal. Bitten Sie mit der Adresse, mit der Sie gekauft haben, um einen neuen.',
+    ask: 'Um einen neuen Link bitten',
+    asked: (minutes) =>
+      `Wenn mit dieser Adresse hier gekauft wurde, ist eine Nachricht mit einem Link an sie unterwegs. Der Link gilt einmal, ${minutes} Minuten lang.`,
+    wrongAddress: 'Schreiben Sie Ihre E-Mail-Adresse, etwa name@example.org.',
+    signedOut: 'Auf diesem Gerät abgemeldet.',
+  },
+  file: {
+    noLink: [
+      'Dieser Link führt zu keiner Datei',
+      'Vielleicht wurde er abgeschnitten oder verändert. Melden Sie sich an, dann finden Sie Ihre Dateien mit frischen Links.',
+    ],
+    tooOld: [
+      'Dieser Link ist zu alt',
+      'Links zu Dateien gelten eine begrenzte Zeit. Melden Sie sich an, dann finden Sie einen frischen.',
+    ],
+    notYours: [
+      'Diese Datei gehört jemandem, der sie gekauft hat',
+      'Ein Link gilt nur für die Person, für die er gemacht wurde. Wenn Sie das sind, melden Sie sich erst an.',
+    ],
+    notNoted: [
+      'Bitte versuchen Sie es in einer Minute wieder',
+      'Der Shop konnte dieses Herunterladen nicht vermerken, deshalb wurde es nicht gezählt.',
+    ],
+    usedUp: 'Diese Datei wurde so oft geladen, wie es geht',
+    closed: 'Der Zugang zu dieser Datei ist geschlossen',
+    gone: ['Diese Datei ist nicht mehr hier', 'Schreiben Sie uns, wir helfen weiter.'],
+  },
+  checkout: {
+    nothingLater: 'Später nichts mehr',
+    onDay: (amount, day) => `${amount} am ${day}`,
+    sameCard: (list) => `${list}, dieselbe Karte`,
+    reverse: 'Steuerschuldnerschaft des Leistungsempfängers: Die Steuer führen Sie ab.',
+    ofWhichTax: (amount, rate) => `davon ${amount} Steuer (${rate} %)`,
+    kept: (time) => `Für Sie gehalten bis ${time}; dieser Preis steigt.`,
+    credit: (used, back) =>
+      `${used} für nicht genutzte Tage dessen, was hiermit endet${back === null ? '' : `; ${back} gehen auf Ihre Karte zurück`}`,
+    replaces: 'Das tritt an die Stelle Ihres Abos, das damit endet.',
+    coupon: (code, off, payments) =>
+      `${code}: ${off} Nachlass auf ${payments === null ? 'jede Zahlung' : payments === 1 ? 'die erste Zahlung' : `die ersten ${payments} Zahlungen`}`,
+    opensLater: (day) => `Das wird ab dem ${day} verkauft.`,
+    soldOut: 'Das ist ausverkauft.',
+    over: 'Das wird nicht mehr verkauft.',
+    refused: (reason) =>
+      `Die Karte wurde abgelehnt: ${reason}. Es wurde nichts abgebucht, und alles, was Sie geschrieben haben, ist noch da. Versuchen Sie eine andere Karte.`,
+    fellAway:
+      'Die Zahlung kam nicht zustande: Sie wurde nicht bestätigt, oder der Zahlungsdienst war nicht zu erreichen. Es wurde nichts abgebucht, und Sie können es noch einmal versuchen.',
+  },
+  problems: {
+    gone: 'Das wird nicht mehr verkauft. Es wurde nichts abgebucht.',
+    tooManyTries:
+      'Zu viele Versuche in kurzer Zeit. Es wurde nichts abgebucht. Warten Sie eine Minute und versuchen Sie es wieder.',
+    tooManyCards:
+      'In kurzer Zeit wurden zu viele Karten abgelehnt. Es wurde nichts abgebucht. Warten Sie eine Viertelstunde, oder fragen Sie Ihre Bank.',
+    waitQuarter: 'Zu viele Versuche. Warten Sie eine Viertelstunde und versuchen Sie es wieder.',
+    checkoutTooOld:
+      'Diese Kasse war zu lange offen, oder Cookies sind abgeschaltet. Es wurde nichts abgebucht. Laden Sie die Seite neu.',
+    badAddress: 'Diese E-Mail-Adresse kann nicht stimmen. Es wurde nichts abgebucht.',
+    unreadable: 'Diese Anfrage ist nicht zu lesen.',
+    notUnderstood: 'Etwas an dieser Anfrage ist nicht, wie es sein soll. Es wurde nichts geändert.',
+    tooLarge: 'Das ist zu groß.',
+    unexpected: 'Bei uns ist etwas schiefgegangen. Mehr ist nicht geschehen. Versuchen Sie es in einer Minute wieder.',
+    signInFirst: 'Melden Sie sich erst an.',
+    notYours: 'Das gehört nicht zu Ihren Sachen.',
+    noSuchPaper: 'So einen Beleg haben Sie nicht.',
+    pauseDay: 'Wählen Sie einen Tag nach heute, innerhalb eines Jahres.',
+  },
+  status: (status) => STATUS[status] ?? status,
+};

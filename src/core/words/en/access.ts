@@ -1,0 +1,70 @@
+/** What can keep a pass from opening, and why one is closed; by the codes of the history. */
+type Held = 'dispute' | 'behind' | 'paused';
+type Closed =
+  'refund' | 'dispute-lost' | 'expired' | 'withdrawn' | 'ended' | 'unpaid' | 'switched' | 'replaced' | 'stopped';
+export type Endless = 'good' | 'while-paid' | 'while-paid-then-good';
+/** Whom a sentence is about: the reader, or somebody by their name. */
+export type Who = { you: true } | { you: false; name: string };
+type Unit = 'day' | 'week' | 'month' | 'year';
+
+const subject = (who: Who): string => (who.you ? 'You' : who.name);
+
+const length = (count: number, unit: Unit): string => `${count} ${unit}${count === 1 ? '' : 's'}`;
+
+/** How long things stay open, and why they are or are not. */
+export const access = {
+  length,
+  endless: (lasts: Endless): string =>
+    ({
+      good: 'for good',
+      'while-paid': 'while payments are made',
+      'while-paid-then-good': 'while payments are made, and for good once paid off',
+    })[lasts],
+  until: (moment: string): string => `until ${moment}`,
+  /** A thing in the member area that is open. */
+  mine: (lasts: Endless | { until: string }): string =>
+    lasts === 'good'
+      ? 'yours for good'
+      : typeof lasts === 'string'
+        ? `open ${access.endless(lasts)}`
+        : `open until ${lasts.until}`,
+  /** What a price opens, said before it is bought. */
+  promise: {
+    subscription: (): string => 'Opens at once and stays open while payments are made.',
+    forever: (plan: boolean): string =>
+      plan
+        ? 'Opens at once, stays open while payments are made, and for good once paid off.'
+        : 'Opens at once and stays open for good.',
+    for: (plan: boolean, count: number, unit: Unit, until: string): string =>
+      `Opens at once and stays open${plan ? ' while payments are made' : ''} for ${length(count, unit)}, until ${until}.`,
+    until: (plan: boolean, day: string): string =>
+      `Opens at once and stays open${plan ? ' while payments are made' : ''} until the end of ${day}.`,
+  },
+  because: {
+    order: (number: string, day: string): string => `order ${number} of ${day}`,
+    gift: (day: string, reason: string): string => `it was given on ${day} (${reason})`,
+  },
+  never: (who: Who, product: string): string => `${subject(who)} cannot open ${product}: it was never bought or given.`,
+  open: (who: Who, product: string, until: string, because: string): string =>
+    `${subject(who)} can open ${product} ${until}, because of ${because}.`,
+  waiting: (who: Who, product: string, moment: string, because: string): string =>
+    `${subject(who)} cannot open ${product} yet: it opens on ${moment}, because of ${because}.`,
+  onHold: (who: Who, product: string, why: Held, because: string, since: string): string =>
+    `${subject(who)} cannot open ${product} now: ${{ dispute: 'the bank disputes the payment', behind: 'a payment is behind', paused: 'payments are paused' }[why]} (${because}), since ${since}.`,
+  closed: (who: Who, product: string, why: Closed, day: string, because: string): string =>
+    `${subject(who)} cannot open ${product} any more: ${
+      {
+        refund: 'the money was given back',
+        'dispute-lost': 'the bank took the money back',
+        expired: 'its time ended',
+        withdrawn: 'it was withdrawn',
+        ended: 'it ended after what was paid',
+        unpaid: 'a payment stayed unpaid',
+        switched: 'it was switched to something else',
+        replaced: 'something else took its place',
+        stopped: 'the payment plan was ended',
+      }[why]
+    } on ${day} (${because}).`,
+  gone: (): string => 'Something that is no longer shown',
+};
+export type AccessWords = typeof access;

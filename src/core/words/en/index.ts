@@ -1,0 +1,28 @@
+import { access } from './access';
+import { agreements } from './agreements';
+import { card } from './card';
+import { checkout } from './checkout';
+import { drawing } from './drawing';
+import { letters } from './letters';
+import { member } from './member';
+import { pages } from './pages';
+import { papers } from './papers';
+import { refusals } from './refusals';
+import { often, statement } from './statement';
+
+/** English, whole. Another language has these same names: it does not compile with one missing. */
+export const en = {
+  access,
+  agreements,
+  card,
+  checkout,
+  drawing,
+  letters,
+  member,
+  pages,
+  papers,
+  refusals,
+  statement,
+  often,
+};
+export type Words = typeof en;

@@ -1,0 +1,113 @@
+/** What buyers' pages say besides the seller's own words, and the short pages between. */
+export const pages = {
+  strip: 'Test shop. No real money moves.',
+  usualPrice: 'usual price ',
+  getNow: 'Get it now',
+  choose: 'Choose this',
+  or: ' or ',
+  free: 'free',
+  onSaleFrom: (day: string): string => `On sale from ${day}`,
+  over: 'Not on sale any more',
+  soldOut: 'Sold out',
+  left: (left: string, of: string): string => `${left} of ${of} left`,
+  saleUntil: (day: string): string => `on sale until the end of ${day}`,
+  accessClosed: 'Access to this is closed.',
+  open: 'Open',
+  download: 'Download',
+  paid: 'Paid',
+  dueLater: 'Due later:',
+  order: (number: number): string => `Order ${number}.`,
+  nothingLater: ' Nothing more is due later.',
+  receiptComes: ' The receipt is on its way to you by e-mail, with a link that signs you in from any device.',
+  files: (n: number): string => (n === 1 ? '1 file' : `${n} files`),
+  links: (n: number): string => (n === 1 ? '1 link' : `${n} links`),
+  noFile: 'no file yet',
+  bytes: (n: number): string => `${n} bytes`,
+  and: ' and ',
+  legal: { terms: 'Terms', privacy: 'Privacy', withdrawal: 'Right to withdraw' },
+  memberArea: 'Member area',
+  goToMemberArea: 'Go to the member area',
+  nothingOnSale: 'Nothing is on sale here yet.',
+  notHere: {
+    title: 'Not here',
+    heading: 'There is nothing at this address',
+    text: 'The link may be old, or a letter may be missing.',
+    action: 'See what is here',
+  },
+  offSale: {
+    heading: 'This is not on sale at the moment',
+    text: 'If you already bought it, it is still yours.',
+  },
+  signInToOpen: {
+    heading: 'Sign in to open what you bought',
+    text: 'This page opens by itself only right after buying. Your things wait for you in the member area.',
+  },
+  enter: {
+    heading: 'Sign in',
+    text: 'Press the button to open the member area on this device.',
+    action: 'Sign in',
+    used: 'This link was used already, or is too old',
+    usedText: 'Sign-in links work once. Ask for a new one with the address you bought with.',
+    ask: 'Ask for a new link',
+    asked: (minutes: number): string =>
+      `If this address has bought here, a message with a link is on its way to it. The link works once, for ${minutes} minutes.`,
+    wrongAddress: 'Write your e-mail address, like name@example.org.',
+    signedOut: 'Signed out on this device.',
+  },
+  file: {
+    noLink: [
+      'This link does not lead to a file',
+      'It may have been cut off or changed. Sign in, and you will find your files with fresh links.',
+    ],
+    tooOld: ['This link is too old', 'Links to files work for a limited time. Sign in, and you will find a fresh one.'],
+    notYours: [
+      'This file belongs to somebody who bought it',
+      'A link works only for the person it was made for. If that is you, sign in first.',
+    ],
+    notNoted: ['Please try again in a minute', 'The shop could not note this download, so it was not counted.'],
+    usedUp: 'This file was fetched as often as it can be',
+    closed: 'Access to this file is closed',
+    gone: ['This file is not here any more', 'Write to us and we will help.'],
+  },
+  checkout: {
+    nothingLater: 'Nothing more later',
+    onDay: (amount: string, day: string): string => `${amount} on ${day}`,
+    sameCard: (list: string): string => `${list}, same card`,
+    reverse: 'Reverse charge: the tax is yours to account for.',
+    ofWhichTax: (amount: string, rate: string): string => `of which ${amount} tax (${rate} %)`,
+    kept: (time: string): string => `Kept for you until ${time}; this price rises.`,
+    credit: (used: string, back: string | null): string =>
+      `${used} for the unused days of what this replaces${back === null ? '' : `; ${back} goes back to your card`}`,
+    replaces: 'This takes the place of your subscription, which ends.',
+    coupon: (code: string, off: string, payments: number | null): string =>
+      `${code}: ${off} off ${payments === null ? 'every payment' : payments === 1 ? 'the first payment' : `the first ${payments} payments`}`,
+    opensLater: (day: string): string => `This is on sale from ${day}.`,
+    soldOut: 'This is sold out.',
+    over: 'This is not on sale any more.',
+    refused: (reason: string): string =>
+      `The card was refused: ${reason}. Nothing was charged, and everything you typed is still here. Try another card.`,
+    fellAway:
+      'The payment did not go through: it was not confirmed, or the payment service could not be reached. Nothing was charged, and you can try again.',
+  },
+  problems: {
+    gone: 'This is not on sale any more. Nothing was charged.',
+    tooManyTries: 'Too many tries in a short time. Nothing was charged. Wait a minute and try again.',
+    tooManyCards:
+      'Too many cards were refused in a short time. Nothing was charged. Wait a quarter of an hour, or ask your bank.',
+    waitQuarter: 'Too many tries. Wait a quarter of an hour and try again.',
+    checkoutTooOld:
+      'This checkout has been open for too long, or cookies are switched off. Nothing was charged. Load the page again.',
+    badAddress: 'That e-mail address cannot be right. Nothing was charged.',
+    unreadable: 'This request cannot be read.',
+    notUnderstood: 'Something in this request is not as it should be. Nothing was changed.',
+    tooLarge: 'That is too large.',
+    unexpected: 'Something went wrong on our side. Nothing more was done. Try again in a minute.',
+    signInFirst: 'Sign in first.',
+    notYours: 'This is not among yours.',
+    noSuchPaper: 'There is no such receipt among yours.',
+    pauseDay: 'Choose a day after today, within a year.',
+  },
+  /** How an order stands, where it is not simply paid. */
+  status: (status: string): string => status.replaceAll('-', ' '),
+};
+export type PageWords = typeof pages;

@@ -1,0 +1,26 @@
+/** What stands on receipts, invoices and credit notes. */
+export const papers = {
+  name: (invoice: boolean): string => (invoice ? 'Invoice' : 'Receipt'),
+  creditNote: (): string => 'Credit note',
+  test: (): string => 'Test shop. No real money moved.',
+  vatNumber: (number: string): string => `VAT number ${number}`,
+  order: (): string => 'Order',
+  date: (): string => 'Date',
+  paidWith: (): string => 'Paid with',
+  card: (last4: string): string => `card ending ${last4}`,
+  withCode: (text: string, code: string): string => `${text}, with ${code}`,
+  paid: (): string => 'Paid',
+  laterInMemberArea: (): string => 'What is due later stands in the member area.',
+  inFull: (): string => 'Paid in full. Nothing more is due.',
+  due: (title: string, n: number, of: number | null, day: string): string =>
+    `${title}, payment ${n}${of === null ? '' : ` of ${of}`}, due ${day}`,
+  unusedDays: (): string => 'Paid from unused days',
+  reverseCharge: (): string => 'Reverse charge: the buyer accounts for the tax.',
+  ofWhichTax: (amount: string, country: string | null): string =>
+    `Of which ${amount} tax${country === null ? '' : ` (${country})`}.`,
+  forReceipt: (): string => 'For receipt',
+  backRow: (title: string, tax: string | null): string => (tax === null ? title : `${title}, of which ${tax} tax`),
+  givenBack: (): string => 'Given back',
+  toCard: (last4: string): string => `To the card ending ${last4}.`,
+};
+export type PaperWords = typeof papers;

@@ -1,0 +1,6 @@
+export { chooseLocale, LANGUAGE_NAMES, type Language, languageOf, languages, wordsFor } from './languages';
+export { refusalInWords } from './inWords';
+export type { Words } from './en';
+export type { Who } from './en/access';
+export type { Letter } from './en/letters';
+export { plainText, say, type Facts, type Run, type Statement, type StatementPart, type Voice } from './statementParts';

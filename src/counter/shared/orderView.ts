@@ -1,0 +1,67 @@
+import { chargeFor } from '#core/agreements';
+import { addMs, HOUR } from '#core/calendar';
+import { describeBytes, safeFileName } from '#core/catalogue';
+import { restInWords } from '#core/messages';
+import { formatAmount, sum } from '#core/money';
+import { isOpen, type Pass } from '#core/passes';
+import type { Order } from '#core/shop';
+import type { OpenFile } from '../../wire';
+import type { OrderView } from '../../pages/view';
+import type { Reading } from './reading';
+
+/** What a pass opens right now: files and links held elsewhere, each with an address of its own for this buyer. */
+export function filesOfPass({ live, now, locale, fileHref }: Reading, pass: Pass): OpenFile[] {
+  const product = live?.content.products.find((p) => p.id === pass.productId);
+  if (!product || !isOpen(pass, now)) return [];
+  const until = addMs(now, product.downloads.linkHours * HOUR);
+  const hrefOf = (fileId: string): string => fileHref({ passId: pass.id, fileId, until });
+  return [
+    ...product.files.map((file) => ({
+      id: file.id,
+      name: safeFileName(file.name),
+      size: describeBytes(file.bytes, locale),
+      type: file.type,
+      href: hrefOf(file.id),
+      elsewhere: false,
+    })),
+    ...product.links.map((link) => ({
+      id: link.id,
+      name: link.title.trim() || new URL(link.url.trim()).hostname,
+      size: '',
+      type: '',
+      href: hrefOf(link.id),
+      elsewhere: true,
+    })),
+  ];
+}
+
+export const productTitle = ({ live, words }: Pick<Reading, 'live' | 'words'>, productId: string): string =>
+  live?.content.products.find((p) => p.id === productId)?.title ?? words.access.gone();
+
+/** An order for the visit that paid it: what it bought, and nothing else of that person. */
+export function orderViewFor(reading: Reading, order: Order): OrderView {
+  const money = (amount: number): string => formatAmount(amount, order.currency, reading.locale);
+  const passes = order.passIds.map((id) => reading.state.passes.get(id)).filter((p) => p !== undefined);
+  return {
+    number: order.number,
+    lines: order.lines.map((l) => ({
+      title: l.priceName === '' ? l.title : `${l.title}, ${l.priceName}`,
+      amount: money(l.paid),
+    })),
+    paid: money(sum(order.lines.map((l) => l.paid))),
+    later: laterOf(reading, order),
+    things: passes.map((pass) => ({
+      title: productTitle(reading, pass.productId),
+      state: isOpen(pass, reading.now) ? 'open' : 'closed',
+      files: filesOfPass(reading, pass),
+    })),
+  };
+}
+
+/** What is still due of an order, a statement for each payment plan or subscription it began. */
+export function laterOf({ state, shop, locale }: Pick<Reading, 'state' | 'shop' | 'locale'>, order: Order): string[] {
+  return order.lines
+    .flatMap((line) => state.agreements.get(`${order.id}-${line.lineId}`) ?? [])
+    .map((a) => restInWords(a, { locale, charged: (due) => chargeFor(a, due, shop.tax).amount }))
+    .filter((text) => text !== '');
+}

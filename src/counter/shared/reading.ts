@@ -1,0 +1,55 @@
+import type { Request } from 'express';
+import type { Instant } from '#core/calendar';
+import { localesOf, type ShopDetails } from '#core/catalogue';
+import type { PersonRecord } from '#core/people';
+import type { Release } from '#core/release';
+import type { ShopState } from '#core/shop';
+import { chooseLocale, languageOf, type Words, wordsFor } from '#core/words';
+import { type CounterContext, liveRelease, shopOf } from '../context';
+import { cookiesOf } from '../http/cookies';
+import { signToken } from '../http/signing';
+import { textOf } from '../http/textOf';
+
+/** What a view is made from: how things stand at a moment, and for whom in which language. It can change nothing. */
+export interface Reading {
+  state: ShopState;
+  live: Release | undefined;
+  now: Instant;
+  shop: ShopDetails;
+  /** The locale its reader reads. */
+  locale: string;
+  words: Words;
+  person: (id: string) => PersonRecord | undefined;
+  /** The address of something a pass opens, for its buyer alone and until a moment. */
+  fileHref: (of: { passId: string; fileId: string; until: Instant }) => string;
+}
+
+export const LANGUAGE_COOKIE = 'keel_language';
+
+/** The locale a request is answered in: chosen on a page, else the browser's, among those that are switched on. */
+export function localeFor(shop: ShopDetails, req: Request): string {
+  const asked = textOf(req.query['language']) || (cookiesOf(req)[LANGUAGE_COOKIE] ?? '');
+  return chooseLocale(localesOf(shop), asked === '' ? null : asked, req.get('accept-language') ?? '');
+}
+
+/** What an order keeps of it: null where it is the shop's own, so that a shop that changes its own takes it along. */
+export const languageToKeep = (shop: ShopDetails, locale: string): string | null =>
+  languageOf(locale) === languageOf(shop.locale) ? null : locale;
+
+export function readingIn(context: CounterContext, locale: string): Reading {
+  return {
+    state: context.runner.state,
+    live: liveRelease(context),
+    now: context.runner.now(),
+    shop: shopOf(context),
+    locale,
+    words: wordsFor(locale),
+    person: (id) => context.people.get(id),
+    fileHref: ({ passId, fileId, until }) =>
+      `/get/${signToken(context.secrets.signing, 'file', { p: passId, f: fileId, u: until })}`,
+  };
+}
+
+/** How things stand, for whoever asks. */
+export const readingFor = (context: CounterContext, req: Request): Reading =>
+  readingIn(context, localeFor(shopOf(context), req));

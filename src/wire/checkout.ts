@@ -1,0 +1,112 @@
+import * as z from 'zod';
+import { KeptCard } from '#core/agreements';
+import { Id } from '#core/catalogue';
+import type { KeelLayout } from '#core/drawing';
+import { languages } from '#core/words';
+
+/** A drawing that the shop has laid out. It comes from the shop's own code and goes only to our own drawing of it. */
+export const Layout = z.custom<KeelLayout>((value) => typeof value === 'object' && value !== null);
+
+/** What a buyer may choose beside a price; never an amount. */
+const Beside = {
+  coupon: z.string().max(60).optional(),
+  country: z.string().max(2).optional(),
+  vatNumber: z.string().max(30).optional(),
+};
+
+/** The prices again with a coupon, a country, a number. */
+export const QuoteRequest = z.strictObject({ pathId: Id, ...Beside });
+export type QuoteRequest = z.infer<typeof QuoteRequest>;
+
+export const PayRequest = z.strictObject({
+  pathId: Id,
+  priceId: Id,
+  /** Hash of what the page showed. */
+  shown: z.string().regex(/^[0-9a-f]{64}$/),
+  name: z.string().max(300),
+  address: z.string().max(300),
+  card: KeptCard.strict().nullable(),
+  ...Beside,
+});
+export type PayRequest = z.infer<typeof PayRequest>;
+
+/** One price with the quote the shop made for it: the page shows these words and carries the hash back, never an amount. */
+export const CheckoutPrice = z.strictObject({
+  id: Id,
+  name: z.string(),
+  usual: z.string().nullable(),
+  dueToday: z.string(),
+  /** Whether anything is due today. */
+  today: z.boolean(),
+  free: z.boolean(),
+  statement: z.string(),
+  /** How long it stays open. */
+  access: z.string(),
+  /** Whether access ends by itself, so that it must be said where the buyer decides. */
+  ends: z.boolean(),
+  /** What the card statement will read. */
+  statementText: z.string(),
+  /** Goes on after today, so that a card is needed even when nothing is due today. */
+  lasting: z.boolean(),
+  later: z.string(),
+  /** The days and amounts of what is due later. */
+  laterWords: z.string(),
+  coupon: z.string().nullable(),
+  tax: z.string().nullable(),
+  credit: z.string().nullable(),
+  /** Until when a price that rises is kept for this checkout. */
+  kept: z.string().nullable(),
+  /** The small drawing, laid out by the shop. */
+  layout: Layout.nullable(),
+  /** Hash of what is shown here. */
+  shown: z.string(),
+});
+export type CheckoutPrice = z.infer<typeof CheckoutPrice>;
+
+export const CheckoutState = z.discriminatedUnion('status', [
+  z.strictObject({ status: z.literal('open') }),
+  z.strictObject({ status: z.literal('asking') }),
+  z.strictObject({ status: z.literal('bank'), confirmAt: z.string() }),
+  z.strictObject({ status: z.literal('refused'), sentence: z.string() }),
+  z.strictObject({ status: z.literal('fell-away'), sentence: z.string() }),
+  z.strictObject({ status: z.literal('paid'), next: z.string() }),
+]);
+export type CheckoutState = z.infer<typeof CheckoutState>;
+
+/** What stands against a coupon or a number as typed. */
+const Wrong = z.strictObject({ coupon: z.string().optional(), vatNumber: z.string().optional() });
+
+export const QuoteAnswer = z.strictObject({ prices: z.array(CheckoutPrice), wrong: Wrong });
+export type QuoteAnswer = z.infer<typeof QuoteAnswer>;
+export const StateAnswer = z.strictObject({ state: CheckoutState });
+export type StateAnswer = z.infer<typeof StateAnswer>;
+
+export const CheckoutData = z.strictObject({
+  /** The price that a page's button has chosen already; empty for the first. */
+  chosen: z.string(),
+  /** The whole page with its headline, or only the form where a page carries it. */
+  whole: z.boolean(),
+  /** The language of the form's own words, by its two letters. */
+  language: z.enum(languages),
+  pathId: Id,
+  title: z.string(),
+  heading: z.string(),
+  under: z.string(),
+  prices: z.array(CheckoutPrice),
+  /** Whether a coupon can be typed here. */
+  coupons: z.boolean(),
+  /** Countries to choose from where tax depends on them; else none. */
+  countries: z.array(z.strictObject({ code: z.string(), name: z.string() })),
+  country: z.string(),
+  things: z.array(z.strictObject({ title: z.string(), files: z.string() })),
+  state: CheckoutState,
+  /** Where cards go: the payment service's own face, never ours. */
+  cardService: z.string(),
+  sampleCards: z.boolean(),
+  shopName: z.string(),
+  button: z.string(),
+  note: z.string(),
+  /** Why nothing can be bought here, when there is no price to choose. */
+  closed: z.string(),
+});
+export type CheckoutData = z.infer<typeof CheckoutData>;

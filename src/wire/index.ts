@@ -1,0 +1,4 @@
+export * from './checkout';
+export * from './member';
+export * from './owner';
+export * from './problem';

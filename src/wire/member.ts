@@ -1,0 +1,112 @@
+import * as z from 'zod';
+import { KeptCard } from '#core/agreements';
+import { CountryCode } from '#core/catalogue';
+import { languages } from '#core/words';
+import { Layout } from './checkout';
+
+export const AskRequest = z.object({ address: z.string().max(300) });
+export type AskRequest = z.infer<typeof AskRequest>;
+
+/** A country and a VAT number as a member or the seller types them. */
+export const Move = { country: CountryCode, vatNumber: z.string().max(40) };
+
+/** What a member may do to what they pay. */
+export const MemberAct = z.discriminatedUnion('act', [
+  z.strictObject({ act: z.enum(['stop', 'keep', 'return', 'rest', 'retry']) }),
+  z.strictObject({ act: z.literal('pause'), until: z.iso.date() }),
+  z.strictObject({ act: z.literal('card'), card: KeptCard.strict() }),
+  z.strictObject({ act: z.literal('move'), ...Move }),
+]);
+export type MemberAct = z.infer<typeof MemberAct>;
+
+const Paper = z.strictObject({ name: z.string(), href: z.string() });
+
+/** A payment plan or subscription as its member meets it, in words that can be shown as they are. */
+export const MemberAgreement = z.strictObject({
+  id: z.string(),
+  title: z.string(),
+  what: z.enum(['plan', 'subscription']),
+  /** Where it stands, in sentences. */
+  state: z.string(),
+  /** What is still to be paid and when. */
+  rest: z.string(),
+  alarm: z.boolean(),
+  layout: Layout.nullable(),
+  card: z.string().nullable(),
+  payments: z.array(z.strictObject({ day: z.string(), what: z.string(), amount: z.string(), paper: Paper.nullable() })),
+  /** What can be done, each in the words of its button, and what it leads to. */
+  acts: z.array(
+    z.strictObject({
+      act: z.enum(['stop', 'keep', 'pause', 'return', 'rest', 'retry']),
+      label: z.string(),
+      leadsTo: z.string(),
+    }),
+  ),
+  /** For a plan: the shop’s address, for what a member cannot do alone. */
+  writeTo: z.string().nullable(),
+  /** Where the member is for the tax; null where tax does not depend on it, or nothing more is paid. */
+  place: z.strictObject({ country: z.string(), name: z.string(), vatNumber: z.string() }).nullable(),
+  /** Where an ended subscription is bought again, at today's terms. */
+  againAt: z.string().nullable(),
+  /** The first and last day a pause can end. */
+  pauseDays: z.strictObject({ from: z.string(), until: z.string() }).nullable(),
+});
+export type MemberAgreement = z.infer<typeof MemberAgreement>;
+
+export const OpenFile = z.strictObject({
+  id: z.string(),
+  name: z.string(),
+  /** Empty for a link held elsewhere. */
+  size: z.string(),
+  type: z.string(),
+  href: z.string(),
+  elsewhere: z.boolean(),
+});
+export type OpenFile = z.infer<typeof OpenFile>;
+
+export const MemberThing = z.strictObject({
+  title: z.string(),
+  open: z.boolean(),
+  /** Why it is open or not, for the buyer. */
+  note: z.string(),
+  files: z.array(OpenFile),
+});
+export type MemberThing = z.infer<typeof MemberThing>;
+
+export const MemberOrder = z.strictObject({
+  number: z.int(),
+  day: z.string(),
+  what: z.string(),
+  paid: z.string(),
+  /** How it stands; empty where it is simply paid. */
+  status: z.string(),
+  papers: z.array(Paper),
+});
+export type MemberOrder = z.infer<typeof MemberOrder>;
+
+const Shop = {
+  shopName: z.string(),
+  strip: z.string().nullable(),
+  /** The language of the area's own words, by its two letters. */
+  language: z.enum(languages),
+};
+
+/** What the counter tells a member. */
+export const Me = z.discriminatedUnion('signedIn', [
+  z.strictObject({ signedIn: z.literal(false), ...Shop }),
+  z.strictObject({
+    signedIn: z.literal(true),
+    ...Shop,
+    name: z.string(),
+    address: z.string(),
+    things: z.array(MemberThing),
+    agreements: z.array(MemberAgreement),
+    orders: z.array(MemberOrder),
+    /** Where cards go: the payment service's own face, never ours. */
+    cardService: z.string(),
+    sampleCards: z.boolean(),
+    countries: z.array(z.strictObject({ code: z.string(), name: z.string() })),
+  }),
+]);
+export type Me = z.infer<typeof Me>;
+export type SignedIn = Extract<Me, { signedIn: true }>;

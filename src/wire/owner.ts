@@ -1,0 +1,102 @@
+import * as z from 'zod';
+import { Id } from '#core/catalogue';
+import { PersonRecord } from '#core/people';
+import { Release, ReleaseContent } from '#core/release';
+import { Move } from './member';
+
+const moment = z.string();
+const head = z.strictObject({ seq: z.int().min(0), hash: z.string() });
+
+export const SessionRequest = z.strictObject({ key: z.string().max(200) });
+export const SessionAnswer = z.strictObject({ owner: z.boolean() });
+export const Ok = z.strictObject({ ok: z.literal(true) });
+
+/** What the studio's frame knows of the shop. */
+export const About = z.strictObject({
+  mode: z.enum(['demo', 'test', 'real']),
+  now: moment,
+  release: z.int().nullable(),
+  publicAddress: z.string(),
+  shopName: z.string(),
+  head,
+  problems: z.array(z.strictObject({ code: z.string(), sentence: z.string() })),
+  attention: z.array(z.strictObject({ id: z.string(), orderId: z.string(), text: z.string(), at: moment })),
+  unanswered: z.int(),
+  /** The demo's clock is being moved. */
+  clockMove: z.strictObject({ from: moment, to: moment }).nullable(),
+  /** The shop was away for long, and waits for the owner's word. */
+  away: z.strictObject({ from: moment, to: moment, agreements: z.int() }).nullable(),
+});
+export type About = z.infer<typeof About>;
+
+/** What became of the live release in its first day. */
+export const FirstHours = z.strictObject({
+  liveSince: moment,
+  walked: z.strictObject({ of: z.int(), gotIn: z.int(), failed: z.array(z.string()) }),
+  paths: z.array(z.strictObject({ title: z.string(), seen: z.int(), atCheckout: z.int(), sold: z.int() })),
+});
+export type FirstHours = z.infer<typeof FirstHours>;
+export const FirstHoursAnswer = z.strictObject({ first: FirstHours.nullable() });
+
+/** One of the releases that were live, with what it changed against the one before it. */
+export const ReleaseLine = z.strictObject({ number: z.int(), at: moment, changes: z.array(z.string()) });
+export type ReleaseLine = z.infer<typeof ReleaseLine>;
+export const ReleasesAnswer = z.strictObject({ releases: z.array(ReleaseLine) });
+export const LiveAnswer = z.strictObject({ release: Release.nullable() });
+export const PublishRequest = z.strictObject({ basedOn: z.int().min(1).nullable(), content: ReleaseContent });
+export type PublishRequest = z.infer<typeof PublishRequest>;
+export const PublishedAnswer = z.strictObject({ release: z.int(), at: moment });
+export type PublishedAnswer = z.infer<typeof PublishedAnswer>;
+export const AgainRequest = z.strictObject({ basedOn: z.int().min(1).nullable() });
+export const FinishedShopAnswer = z.strictObject({ address: z.string() });
+
+export const MissingRequest = z.strictObject({ files: z.array(z.string()).max(20_000) });
+export const MissingAnswer = z.strictObject({ missing: z.array(z.string()) });
+
+export const RefundRequest = z.strictObject({
+  orderId: Id,
+  shares: z
+    .array(z.strictObject({ lineId: Id, amount: z.int().min(0) }))
+    .min(1)
+    .max(50),
+  reason: z.string().max(500).default(''),
+});
+export type RefundRequest = z.input<typeof RefundRequest>;
+/** What a refund would give back, in minor units, and which passes it would close. */
+export const RefundPreview = z.strictObject({ amount: z.int(), closes: z.array(z.string()) });
+export type RefundPreview = z.infer<typeof RefundPreview>;
+export const RefundAnswer = z.strictObject({
+  status: z.enum(['paid', 'refused', 'asked']),
+  reason: z.string().nullable(),
+});
+export type RefundAnswer = z.infer<typeof RefundAnswer>;
+
+/** What a seller does to somebody's payment plan or subscription. */
+export const OwnerAct = z.discriminatedUnion('act', [
+  z.strictObject({ act: z.literal('pause'), until: z.iso.date().nullable() }),
+  z.strictObject({ act: z.literal('return'), on: z.iso.date().nullable() }),
+  z.strictObject({ act: z.literal('cancel'), when: z.enum(['end', 'now']), giveBack: z.boolean() }),
+  z.strictObject({ act: z.literal('keep') }),
+  z.strictObject({ act: z.literal('retry') }),
+  z.strictObject({ act: z.literal('switch'), offerId: Id, priceId: Id }),
+  z.strictObject({ act: z.literal('stop-plan'), keepAccess: z.boolean() }),
+  z.strictObject({ act: z.literal('move-due-day'), of: z.enum(['month', 'week']), day: z.int().min(1).max(31) }),
+  z.strictObject({ act: z.literal('move'), ...Move }),
+  z.strictObject({
+    act: z.literal('refund'),
+    amount: z.int().min(1).nullable(),
+    ends: z.boolean(),
+    reason: z.string().max(500).default(''),
+  }),
+]);
+export type OwnerAct = z.infer<typeof OwnerAct>;
+export const LeadsTo = z.strictObject({ leadsTo: z.array(z.string()) });
+export type LeadsTo = z.infer<typeof LeadsTo>;
+
+export const PeopleRequest = z.strictObject({ ids: z.array(Id).max(5_000) });
+export const PeopleAnswer = z.strictObject({ people: z.array(PersonRecord) });
+export const LinkRequest = z.strictObject({ personId: Id });
+
+export const AwayAnswer = z.strictObject({ away: About.shape.away });
+export const ClockRequest = z.strictObject({ by: z.enum(['next', 'day', 'week', 'month']) });
+export const ClockAnswer = z.strictObject({ now: moment });
