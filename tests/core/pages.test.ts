@@ -1,11 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { addableKinds, placeBlock, bestPlace, Block, BLOCK_NAMES, moveBlock, newBlock } from '#core/pages';
+import { addableKinds, placeBlock, bestPlace, Block, BLOCK_KINDS, moveBlock, newBlock } from '#core/pages';
 import { changesBetween, keepBack, launchCheck, sealContent, unsealContent, withKept } from '#core/release';
 import { appendSteps } from '../../src/studio/data/steps';
 import { draftContent, release } from '../support/release';
 
-const kinds = Object.keys(BLOCK_NAMES) as Block['kind'][];
+const kinds = BLOCK_KINDS.map((k) => k.kind);
 const blocks = fc
   .array(fc.constantFrom(...kinds), { maxLength: 20 })
   .map((list) => list.map((kind, i) => newBlock(kind, `b${i}`, { title: 'T', benefits: [] })));

@@ -23,11 +23,3 @@ export function describeBytes(bytes: number, locale = 'en'): string {
   const digits = value >= 10 || unit === 0 ? 0 : 1;
   return `${value.toLocaleString(locale, { minimumFractionDigits: digits, maximumFractionDigits: digits, useGrouping: false })} ${units[unit]}`;
 }
-
-/** What a product holds: "3 files, 4.2 MB", "1 link", "2 files, 3.1 MB and 1 link". */
-export function describeContents(product: { files: Files; links: readonly unknown[] }, locale = 'en'): string {
-  const words = wordsFor(locale).pages;
-  if (product.links.length === 0) return describeFiles(product.files, locale);
-  const links = words.links(product.links.length);
-  return product.files.length === 0 ? links : `${describeFiles(product.files, locale)}${words.and}${links}`;
-}

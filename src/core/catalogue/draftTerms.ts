@@ -39,6 +39,12 @@ export const newTerms = (known: Partial<DraftTerms> = {}): DraftTerms => ({
   ...known,
 });
 
+/** Terms as some earlier version kept them in a draft. */
+export const respelledTerms = (terms: DraftTerms): DraftTerms =>
+  (terms.setUp?.when as string) === 'withFirstPayment' && terms.setUp
+    ? { ...terms, setUp: { ...terms.setUp, when: 'with-first-payment' } }
+    : terms;
+
 export type TermsPart = 'amount' | 'every' | 'payments' | 'first' | 'introductory' | 'trial' | 'setUp';
 export type TermsProblem = { part: TermsPart; text: string };
 

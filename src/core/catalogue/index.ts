@@ -1,6 +1,25 @@
 export { FileRef, Id, fileTypeOf, safeFileName } from './file';
 export { RichText, type RichBlock, type RichRun, richFromPlain, plainFromRich, cleanRich } from './richText';
-export { Product, ProductLink, newProduct, DEFAULT_DOWNLOADS, linkProblem } from './product';
+export {
+  type AnyProductKind,
+  type ContentFinding,
+  DEFAULT_DOWNLOADS,
+  describeContents,
+  Download,
+  freshProduct,
+  linkProblem,
+  newProduct,
+  type Opening,
+  Product,
+  PRODUCT_KINDS,
+  type ProductBase,
+  type ProductKind,
+  productKindOf,
+  ProductLink,
+  type ProductName,
+  type ProductsByKind,
+  upgradeProduct,
+} from './products';
 export { Offer } from './offer';
 export { Price, Rise, CardStatement, saleState, type SaleState } from './price';
 export {
@@ -18,12 +37,12 @@ export {
   sealOffer,
   unsealOffer,
 } from './draftOffer';
-export { type DraftTerms, newTerms } from './draftTerms';
+export { type DraftTerms, newTerms, respelledTerms } from './draftTerms';
 export { type DraftCoupon, newCoupon, couponProblem, sealCoupon, unsealCoupon } from './draftCoupon';
 export { typedAmount, typedPercent, percentOf } from './typed';
 export { Brand, DEFAULT_BRAND, PAPER, contrastRatio, readable, brandValues } from './brand';
 export { Coupon, CouponCode, couponCode } from './coupon';
-export { ShopTax, CountryCode, EU_RATES, EU_RATES_OF, euRates, isEu, rateOn, type TaxRate } from './tax';
+export { ShopTax, respelledTax, CountryCode, EU_RATES, EU_RATES_OF, euRates, isEu, rateOn, type TaxRate } from './tax';
 export { countriesByName, countryName } from './countries';
 export { ShopDetails, DEFAULT_SHOP, localesOf } from './shopDetails';
-export { describeFiles, describeBytes, describeContents } from './describe';
+export { describeFiles, describeBytes } from './describe';

@@ -70,3 +70,7 @@ export function rateOn(rates: readonly TaxRate[], country: string, day: string):
       best = row;
   return best?.rate ?? 0;
 }
+
+/** A tax as some earlier version kept it in a draft. */
+export const respelledTax = (tax: ShopTax | null): ShopTax | null =>
+  tax && { ...tax, how: (tax.how as string) === 'on top' ? 'on-top' : tax.how };

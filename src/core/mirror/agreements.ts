@@ -6,7 +6,7 @@ import type { ShopEvent } from '#core/journal';
 import { sum } from '#core/money';
 import { evolve, newShopState } from '#core/shop';
 import { paymentsOf } from '#core/terms';
-import type { BuyerRow, TotalRow } from './totals';
+import type { BuyerRow, TotalRow } from './totalRow';
 
 /** One payment plan or subscription as the studio lists it: the agreement itself, folded by the shop's own code, and what became of it. */
 export interface AgreementRow {

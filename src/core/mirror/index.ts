@@ -13,9 +13,8 @@ export {
   dayBounds,
   groupOf,
   readCubeKey,
-  type TotalRow,
-  type BuyerRow,
   type OrderGroup,
   type TotalOf,
   type OrderChoice,
 } from './totals';
+export type { BuyerRow, TotalRow } from './totalRow';

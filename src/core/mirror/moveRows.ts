@@ -11,7 +11,8 @@ import {
   type PassRow,
   type RefundRow,
 } from './rows';
-import { addBuyer, addTotal, type BuyerRow, listKeysOf, type TotalRow, totalsMoved } from './totals';
+import { addBuyer, addTotal, listKeysOf, totalsMoved } from './totals';
+import type { BuyerRow, TotalRow } from './totalRow';
 
 /** An order with the keys that lists find it by. */
 export interface StoredOrder extends OrderRow {

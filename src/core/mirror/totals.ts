@@ -1,23 +1,6 @@
 import { dateIn } from '#core/calendar';
 import type { OrderRow } from './rows';
-
-/** How many orders, and how much, under one heading; amounts in minor units of the heading's currency. */
-export interface TotalRow {
-  key: string;
-  count: number;
-  paid: number;
-  back: number;
-}
-
-/** What one buyer has bought so far. */
-export interface BuyerRow {
-  personId: string;
-  count: number;
-  /** The moment of the latest order. */
-  last: string;
-  /** Paid less given back, by currency. */
-  net: Record<string, number>;
-}
+import type { BuyerRow, TotalRow } from './totalRow';
 
 /** The lists orders are asked for by: a refund in part and in full are one, and every order is in "any". */
 export type OrderGroup = 'paid' | 'back' | 'disputed';

@@ -1,121 +1,32 @@
-import { richFromPlain } from '#core/catalogue';
-import type { Block } from './block';
+import { wordsFor } from '#core/words';
+import { type Block, BLOCK_KINDS, blockKindOf, blockName, type BlockName, type KnownOffer } from './blocks';
 import type { Page } from './page';
 
-type Kind = Block['kind'];
-
-/** What blocks are called on screen. */
-export const BLOCK_NAMES: Record<Kind, string> = {
-  headline: 'Headline',
-  text: 'Text',
-  picture: 'Picture',
-  benefits: 'Benefits',
-  contents: 'What you get',
-  offer: 'Offer with its button',
-  chooser: 'Price chooser',
-  testimonial: 'Testimonial',
-  maker: 'About the maker',
-  questions: 'Questions and answers',
-  guarantee: 'Guarantee',
-  spacer: 'Space',
-  checkout: 'The checkout',
-  recap: 'What was bought',
-  downloads: 'Download buttons',
-};
-
-const ON_SALES: readonly Kind[] = [
-  'headline',
-  'text',
-  'picture',
-  'benefits',
-  'contents',
-  'offer',
-  'chooser',
-  'checkout',
-  'testimonial',
-  'maker',
-  'questions',
-  'guarantee',
-  'spacer',
-];
-const ON_CHECKOUT: readonly Kind[] = ['text', 'picture', 'testimonial', 'questions', 'guarantee', 'spacer'];
-const ON_THANKS: readonly Kind[] = ['headline', 'text', 'picture', 'downloads', 'recap', 'spacer'];
-
 /** Which blocks a page can be given. One checkout is enough for a page; a checkout page has its own already. */
-export function addableKinds(page: Pick<Page, 'kind' | 'blocks'>): readonly Kind[] {
-  const kinds = { sales: ON_SALES, checkout: ON_CHECKOUT, thanks: ON_THANKS }[page.kind];
-  return page.blocks.some((b) => b.kind === 'checkout') ? kinds.filter((kind) => kind !== 'checkout') : kinds;
-}
+export const addableKinds = (page: Pick<Page, 'kind' | 'blocks'>): readonly BlockName[] =>
+  BLOCK_KINDS.filter((k) => k.on.includes(page.kind))
+    .map((k) => k.kind)
+    .filter((kind) => kind !== 'checkout' || !page.blocks.some((b) => b.kind === 'checkout'));
 
 /** Whether a block belongs to its page and can be neither moved nor removed: a checkout page's headline and form. */
 export const isFixed = (page: Pick<Page, 'kind'>, block: Pick<Block, 'kind'>): boolean =>
   page.kind === 'checkout' && (block.kind === 'checkout' || block.kind === 'headline');
 
-/** A block ready to be filled; words already known of the offer are put in. */
-export function newBlock(kind: Kind, id: string, known: { title: string; benefits: readonly string[] }): Block {
-  switch (kind) {
-    case 'headline':
-      return { id, kind, text: '', under: '' };
-    case 'text':
-      return { id, kind, text: richFromPlain('') };
-    case 'picture':
-      return { id, kind, file: null, alt: '' };
-    case 'benefits':
-      return { id, kind, title: 'What it does for you', items: known.benefits.length > 0 ? [...known.benefits] : [''] };
-    case 'contents':
-      return { id, kind, title: 'What you get' };
-    case 'offer':
-      return { id, kind, title: known.title, button: 'Get it now', note: '' };
-    case 'chooser':
-      return { id, kind, title: 'Choose how you pay', button: 'Choose this' };
-    case 'testimonial':
-      return { id, kind, quote: '', who: '' };
-    case 'maker':
-      return { id, kind, title: 'Who made this', text: richFromPlain(''), file: null, alt: '' };
-    case 'questions':
-      return { id, kind, title: 'Questions people ask', items: [{ question: '', answer: '' }] };
-    case 'guarantee':
-      return { id, kind, title: 'If it is not for you', text: '' };
-    case 'spacer':
-      return { id, kind, size: 'small' };
-    case 'checkout':
-      return { id, kind, button: '', note: '' };
-    case 'recap':
-      return { id, kind, title: 'What you bought' };
-    case 'downloads':
-      return { id, kind, title: 'Open it now' };
-  }
-}
+/** A block ready to be filled; words already known of the offer are put in. @param locale the shop's own */
+export const newBlock = (kind: BlockName, id: string, known: KnownOffer, locale = 'en'): Block =>
+  blockKindOf({ kind }).fresh(id, known, wordsFor(locale).pages.fresh);
 
-/** The order in which a page explains itself best; a block added without a place goes after the last one that should come before it. */
-const TELLING: readonly Kind[] = [
-  'headline',
-  'picture',
-  'text',
-  'benefits',
-  'testimonial',
-  'contents',
-  'downloads',
-  'recap',
-  'offer',
-  'chooser',
-  'checkout',
-  'guarantee',
-  'questions',
-  'maker',
-  'spacer',
-];
+const rankOf = (kind: BlockName): number => BLOCK_KINDS.findIndex((k) => k.kind === kind);
 
 /**
  * Where a block sells best on a page, and beside what, in words for the seller.
  * @returns the index to put it at, and "after What you get" or "at the top"
  */
-export function bestPlace(page: Pick<Page, 'blocks'>, kind: Kind): { index: number; words: string } {
-  const rank = TELLING.indexOf(kind);
-  const before = page.blocks.findLastIndex((b) => TELLING.indexOf(b.kind) <= rank);
+export function bestPlace(page: Pick<Page, 'blocks'>, kind: BlockName): { index: number; words: string } {
+  const before = page.blocks.findLastIndex((b) => rankOf(b.kind) <= rankOf(kind));
   const neighbour = page.blocks[before];
   return neighbour
-    ? { index: before + 1, words: `after “${BLOCK_NAMES[neighbour.kind]}”` }
+    ? { index: before + 1, words: `after “${blockName(neighbour.kind)}”` }
     : { index: 0, words: 'at the top' };
 }
 

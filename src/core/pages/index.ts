@@ -1,4 +1,19 @@
-export { Block, type BlockOf } from './block';
-export { addableKinds, isFixed, bestPlace, newBlock, moveBlock, placeBlock, BLOCK_NAMES } from './editing';
+export {
+  type AnyBlockKind,
+  Block,
+  BLOCK_KINDS,
+  blockBase,
+  type BlockKind,
+  blockKind,
+  blockKindOf,
+  blockName,
+  type BlockName,
+  type BlockOf,
+  type BlocksByKind,
+  filesOfBlock,
+  type KnownOffer,
+  line,
+} from './blocks';
 export { Page, type PageKind } from './page';
 export { fillSalesPage, fillCheckoutPage, fillThanksPage } from './starters';
+export { addableKinds, bestPlace, isFixed, moveBlock, newBlock, placeBlock } from './editing';

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { Id } from '#core/catalogue';
-import { Block } from './block';
+import { Block } from './blocks';
 
 export const Page = z.object({
   id: Id,

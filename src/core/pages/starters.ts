@@ -1,25 +1,28 @@
 import { plainFromRich, type Product } from '#core/catalogue';
-import type { Block } from './block';
+import { wordsFor } from '#core/words';
+import type { Block } from './blocks';
 import type { Page } from './page';
 
 type NextId = (prefix: string) => string;
 interface Known {
   title: string;
   products: readonly Product[];
+  /** The shop's own locale: its pages begin in its language. */
+  locale?: string;
 }
 
 /** A sales page with sensible blocks from what is already known of the offer; empty parts are left out. */
 export function fillSalesPage(known: Known, next: NextId): Page {
+  const say = wordsFor(known.locale ?? 'en').pages.fresh;
   const first = known.products[0];
   const blocks: Block[] = [{ id: next('b'), kind: 'headline', text: known.title, under: first?.promise ?? '' }];
   if (first?.picture) blocks.push({ id: next('b'), kind: 'picture', file: first.picture.file, alt: first.picture.alt });
   if (first && plainFromRich(first.description).trim() !== '')
     blocks.push({ id: next('b'), kind: 'text', text: first.description });
   const benefits = known.products.flatMap((p) => p.benefits).filter((b) => b.trim() !== '');
-  if (benefits.length > 0)
-    blocks.push({ id: next('b'), kind: 'benefits', title: 'What it does for you', items: benefits });
-  blocks.push({ id: next('b'), kind: 'contents', title: 'What you get' });
-  blocks.push({ id: next('b'), kind: 'offer', title: known.title, button: 'Get it now', note: '' });
+  if (benefits.length > 0) blocks.push({ id: next('b'), kind: 'benefits', title: say.benefits, items: benefits });
+  blocks.push({ id: next('b'), kind: 'contents', title: say.contents });
+  blocks.push({ id: next('b'), kind: 'offer', title: known.title, button: say.getNow, note: '' });
   return { id: next('page'), kind: 'sales', title: '', description: first?.promise ?? '', blocks };
 }
 
@@ -38,16 +41,17 @@ export function fillCheckoutPage(known: Known, next: NextId): Page {
 }
 
 /** A thank-you page: what was bought, and a button that opens each thing. */
-export function fillThanksPage(_known: Known, next: NextId): Page {
+export function fillThanksPage(known: Known, next: NextId): Page {
+  const say = wordsFor(known.locale ?? 'en').pages.fresh;
   return {
     id: next('page'),
     kind: 'thanks',
     title: '',
     description: '',
     blocks: [
-      { id: next('b'), kind: 'headline', text: 'Thank you. It is yours.', under: '' },
-      { id: next('b'), kind: 'downloads', title: 'Open it now' },
-      { id: next('b'), kind: 'recap', title: 'What you bought' },
+      { id: next('b'), kind: 'headline', text: say.thanks, under: '' },
+      { id: next('b'), kind: 'downloads', title: say.downloads },
+      { id: next('b'), kind: 'recap', title: say.recap },
     ],
   };
 }

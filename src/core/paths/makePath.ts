@@ -5,6 +5,7 @@ import type { Path } from './path';
 
 /**
  * The beginning "page, checkout, thanks" for one offer, ready-filled from what is known of it.
+ * @param locale the shop's own: its pages begin in its language
  * @param taken addresses that are in use; a number is added where needed
  */
 export function makePath(
@@ -12,8 +13,9 @@ export function makePath(
   products: readonly Product[],
   taken: ReadonlySet<string>,
   next: (prefix: string) => string,
+  locale = 'en',
 ): { path: Path; pages: Page[] } {
-  const known = { title: offer.title, products };
+  const known = { title: offer.title, products, locale };
   const pages = [fillSalesPage(known, next), fillCheckoutPage(known, next), fillThanksPage(known, next)];
   const base = addressFrom(offer.title) || 'offer';
   let address = base;

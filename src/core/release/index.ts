@@ -1,7 +1,8 @@
 export { Release, ReleaseContent, type DraftContent } from './release';
-export { launchCheck, type Finding, type Subject } from './launchCheck';
-export { changesBetween, withKept, type Change, type ThingKind } from './changes';
-export { priceParts, priceChanges } from './priceDetails';
+export { launchCheck } from './launchCheck';
+export type { Finding, Subject } from '#core/documents';
+export { changesBetween, withKept, type Change } from './changes';
+export { priceParts, priceChanges } from '#core/documents';
 export { broughtBack } from './bringBack';
 export { keepBack, type Going } from './keepBack';
 export { sealContent, unsealContent, filesOf, keptFor, publicPicturesOf } from './seal';

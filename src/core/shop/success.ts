@@ -7,6 +7,7 @@ import { accessUntil } from '#core/terms';
 import { creditGiven, returnOfCredit, startedByOrder } from './agreements';
 import { endEvents } from './agreements/closings';
 import type { DecideContext } from './command';
+import { documentNumber } from './documentNumber';
 import type { ShopState } from './state';
 
 interface Success {
@@ -89,7 +90,3 @@ function untilOf(quote: Quote, pass: Pass, now: Instant): Instant | null {
   const line = cause.kind === 'paid' ? quote.lines.find((l) => l.lineId === cause.lineId) : undefined;
   return line ? accessUntil(line.terms, now, quote.zone) : pass.until;
 }
-
-/** The next number of a series without gaps: "R-00001". `issued` is how many were given out before. */
-export const documentNumber = (series: 'R' | 'C', issued: number): string =>
-  `${series}-${String(issued + 1).padStart(5, '0')}`;

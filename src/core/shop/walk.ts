@@ -1,4 +1,5 @@
 import type { Instant } from '#core/calendar';
+import { productKindOf } from '#core/catalogue';
 import { firstBuyer, quoteFingerprint, quoteFor } from '#core/checkout';
 import type { Release } from '#core/release';
 import { isOpen } from '#core/passes';
@@ -71,10 +72,7 @@ async function walkOne(
     const pass = runner.state.passes.get(passId);
     const product = first.content.products.find((p) => p.id === pass?.productId);
     if (!pass || !product || !isOpen(pass, runner.now())) return 'it was paid, but did not open.';
-    for (const { id, name } of [
-      ...product.files.map((f) => ({ id: f.id, name: f.name })),
-      ...product.links.map((l) => ({ id: l.id, name: l.title })),
-    ]) {
+    for (const { id, name } of productKindOf(product).openings(product)) {
       const fetched = await runner.execute({ type: 'fetch-file', passId, fileId: id });
       if ('refused' in fetched) return `“${name}” could not be fetched: ${refusalInWords(fetched)}`;
     }

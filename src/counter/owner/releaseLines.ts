@@ -1,16 +1,9 @@
+import { documentKindOf } from '#core/documents';
 import { changesBetween, type Release, unsealContent } from '#core/release';
 import type { ReleaseLine } from '../../wire';
 import type { CounterContext } from '../context';
 
 const MOST_LINES = 50;
-const KINDS = {
-  shop: 'shop details',
-  product: 'product',
-  offer: 'offer',
-  coupon: 'coupon',
-  path: 'path',
-  page: 'page',
-} as const;
 
 /** Everything that was live, the latest first, each with what it changed against the one before it. */
 export function releaseLines(context: CounterContext): ReleaseLine[] {
@@ -25,7 +18,7 @@ export function releaseLines(context: CounterContext): ReleaseLine[] {
       at: release.at,
       changes: changesBetween(before, unsealContent(release.content)).map(
         (c) =>
-          `${KINDS[c.kind]} “${c.title}” ${c.what}${c.details.length > 0 ? ` (${c.details.slice(0, 2).join('; ')})` : ''}`,
+          `${documentKindOf(c.kind).name.toLowerCase()} “${c.title}” ${c.what}${c.details.length > 0 ? ` (${c.details.slice(0, 2).join('; ')})` : ''}`,
       ),
     });
     number = release.basedOn;

@@ -2,7 +2,7 @@ import contentDisposition from 'content-disposition';
 import { type Request, type Response, Router } from 'express';
 import send from 'send';
 import * as z from 'zod';
-import { safeFileName } from '#core/catalogue';
+import { productKindOf, safeFileName } from '#core/catalogue';
 import type { Pass } from '#core/passes';
 import { refusalInWords, wordsFor } from '#core/words';
 import { type CounterContext, liveRelease, shopOf } from '../context';
@@ -57,12 +57,16 @@ export function fileRoutes(context: CounterContext): Router {
       return refuse(req, res, usedUp ? 429 : 403, [usedUp ? say.usedUp : say.closed, why]);
     }
     const product = liveRelease(context)?.content.products.find((p) => p.id === pass.productId);
-    const link = product?.links.find((l) => l.id === token.f);
-    if (link)
+    const opening =
+      product &&
+      productKindOf(product)
+        .openings(product)
+        .find((o) => o.id === token.f);
+    if (opening?.url)
       return void res
         .set({ 'Cache-Control': 'private, no-store', 'Referrer-Policy': 'no-referrer' })
-        .redirect(303, link.url.trim());
-    const file = product?.files.find((f) => f.id === token.f);
+        .redirect(303, opening.url);
+    const file = opening?.file;
     if (!file) return refuse(req, res, 404, say.gone);
     const inline =
       /^(image\/(png|jpeg|gif|webp)|audio\/|video\/|application\/pdf)/.test(file.type) && 'view' in req.query;

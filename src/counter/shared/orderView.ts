@@ -1,6 +1,6 @@
 import { chargeFor } from '#core/agreements';
 import { addMs, HOUR } from '#core/calendar';
-import { describeBytes, safeFileName } from '#core/catalogue';
+import { describeBytes, productKindOf, safeFileName } from '#core/catalogue';
 import { restInWords } from '#core/messages';
 import { formatAmount, sum } from '#core/money';
 import { isOpen, type Pass } from '#core/passes';
@@ -13,26 +13,16 @@ import type { Reading } from './reading';
 export function filesOfPass({ live, now, locale, fileHref }: Reading, pass: Pass): OpenFile[] {
   const product = live?.content.products.find((p) => p.id === pass.productId);
   if (!product || !isOpen(pass, now)) return [];
-  const until = addMs(now, product.downloads.linkHours * HOUR);
-  const hrefOf = (fileId: string): string => fileHref({ passId: pass.id, fileId, until });
-  return [
-    ...product.files.map((file) => ({
-      id: file.id,
-      name: safeFileName(file.name),
-      size: describeBytes(file.bytes, locale),
-      type: file.type,
-      href: hrefOf(file.id),
-      elsewhere: false,
-    })),
-    ...product.links.map((link) => ({
-      id: link.id,
-      name: link.title.trim() || new URL(link.url.trim()).hostname,
-      size: '',
-      type: '',
-      href: hrefOf(link.id),
-      elsewhere: true,
-    })),
-  ];
+  const kind = productKindOf(product);
+  const until = addMs(now, kind.limits(product).linkHours * HOUR);
+  return kind.openings(product).map(({ id, name, file }) => ({
+    id,
+    name: file ? safeFileName(name) : name,
+    size: file ? describeBytes(file.bytes, locale) : '',
+    type: file?.type ?? '',
+    href: fileHref({ passId: pass.id, fileId: id, until }),
+    elsewhere: file === null,
+  }));
 }
 
 export const productTitle = ({ live, words }: Pick<Reading, 'live' | 'words'>, productId: string): string =>

@@ -2,7 +2,7 @@ import type { BlockOf } from '#core/pages';
 import { Words } from '../Words';
 import { usePageView } from '../view';
 import { BlockTitle } from './BlockTitle';
-import { fieldEditor } from './index';
+import { fieldEditor } from './editing';
 
 /** The offer: its prices as they are now, and the button that leads to the checkout step. Nothing here can be typed as a price. */
 export function OfferBlock({ block }: { block: BlockOf<'offer'> }) {

@@ -1,78 +1,70 @@
-import type { RichText } from '#core/catalogue';
-import type { Block, BlockOf } from '#core/pages';
-import { Rich } from '../Rich';
+import type { ComponentType } from 'react';
+import type { Block, BlockName, BlockOf } from '#core/pages';
 import { Words } from '../Words';
-import { type PageView, usePageView } from '../view';
+import { usePageView } from '../view';
 import { BlockTitle } from './BlockTitle';
+import { EditableRich, fieldEditor } from './editing';
 import { PriceChooser } from './chooser';
 import { OfferBlock } from './OfferBlock';
 import { Downloads, Recap } from './afterPayment';
 import { Guarantee, Maker, Questions, Testimonial } from './trust';
 
-/** One block of a page. The checkout itself is drawn by its own page, so its block is only a place. */
+type Views = { [K in BlockName]: ComponentType<{ block: BlockOf<K> }> };
+
+/** How each kind of block looks: a kind without a line here does not compile. */
+const VIEWS: Views = {
+  headline: Headline,
+  text: Text,
+  picture: Picture,
+  benefits: Benefits,
+  contents: Contents,
+  offer: OfferBlock,
+  testimonial: Testimonial,
+  maker: Maker,
+  questions: Questions,
+  guarantee: Guarantee,
+  spacer: Spacer,
+  chooser: PriceChooser,
+  checkout: CheckoutPlace,
+  recap: Recap,
+  downloads: Downloads,
+};
+
+/** One block of a page. */
 export function BlockView({ block }: { block: Block }) {
+  const View = VIEWS[block.kind] as ComponentType<{ block: Block }>;
+  return <View block={block} />;
+}
+
+/** The checkout itself is drawn by its own page, so its block is only a place. */
+function CheckoutPlace() {
+  return usePageView().checkout;
+}
+
+function Spacer({ block }: { block: BlockOf<'spacer'> }) {
+  return <div className={block.size === 'small' ? 'h-8' : 'h-20'} />;
+}
+
+function Picture({ block }: { block: BlockOf<'picture'> }) {
   const view = usePageView();
-  switch (block.kind) {
-    case 'headline':
-      return <Headline block={block} view={view} />;
-    case 'text':
-      return <Text block={block} view={view} />;
-    case 'picture':
-      return block.file ? (
-        <figure className="my-6">
-          <img
-            src={view.pictureUrl(block.file)}
-            alt={block.alt}
-            className="max-h-[26rem] w-full rounded-[var(--radius)] object-cover"
-            loading="lazy"
-          />
-        </figure>
-      ) : view.edit ? (
-        <p className="my-6 border border-dashed border-edge p-6 text-ink-2">A picture. Choose one under it.</p>
-      ) : null;
-    case 'benefits':
-      return <Benefits block={block} view={view} />;
-    case 'contents':
-      return <Contents block={block} view={view} />;
-    case 'offer':
-      return <OfferBlock block={block} />;
-    case 'testimonial':
-      return <Testimonial block={block} />;
-    case 'maker':
-      return <Maker block={block} />;
-    case 'questions':
-      return <Questions block={block} />;
-    case 'guarantee':
-      return <Guarantee block={block} />;
-    case 'spacer':
-      return <div className={block.size === 'small' ? 'h-8' : 'h-20'} />;
-    case 'chooser':
-      return <PriceChooser block={block} />;
-    case 'checkout':
-      return view.checkout;
-    case 'recap':
-      return <Recap block={block} />;
-    case 'downloads':
-      return <Downloads block={block} />;
-  }
+  if (block.file)
+    return (
+      <figure className="my-6">
+        <img
+          src={view.pictureUrl(block.file)}
+          alt={block.alt}
+          className="max-h-[26rem] w-full rounded-[var(--radius)] object-cover"
+          loading="lazy"
+        />
+      </figure>
+    );
+  return view.edit ? (
+    <p className="my-6 border border-dashed border-edge p-6 text-ink-2">A picture. Choose one under it.</p>
+  ) : null;
 }
 
-interface Of<K extends Block['kind']> {
-  block: BlockOf<K>;
-  view: PageView;
-}
-
-/** The editor of one field of a block, or null where the page is only read. */
-export function fieldEditor<K extends Block['kind']>(
-  view: PageView,
-  block: BlockOf<K>,
-  set: (block: BlockOf<K>, value: string) => void,
-): ((value: string) => void) | null {
-  const edit = view.edit;
-  return edit && ((value) => edit(block.id, (draft) => set(draft as BlockOf<K>, value)));
-}
-
-function Headline({ block, view }: Of<'headline'>) {
+function Headline({ block }: { block: BlockOf<'headline'> }) {
+  const view = usePageView();
   return (
     <header className="pt-8 pb-2">
       <Words
@@ -97,7 +89,8 @@ function Headline({ block, view }: Of<'headline'>) {
   );
 }
 
-function Text({ block, view }: Of<'text'>) {
+function Text({ block }: { block: BlockOf<'text'> }) {
+  const view = usePageView();
   return (
     <EditableRich
       view={view}
@@ -112,27 +105,8 @@ function Text({ block, view }: Of<'text'>) {
   );
 }
 
-/** Formatted text, read or edited in place. */
-export function EditableRich({
-  view,
-  value,
-  label,
-  onChange,
-}: {
-  view: PageView;
-  value: RichText;
-  label: string;
-  onChange: (value: RichText) => void;
-}) {
-  const Editor = view.richEditor;
-  return view.edit && Editor ? (
-    <Editor className="prose-words" label={label} value={value} onChange={onChange} />
-  ) : (
-    <Rich text={value} />
-  );
-}
-
-function Benefits({ block, view }: Of<'benefits'>) {
+function Benefits({ block }: { block: BlockOf<'benefits'> }) {
+  const view = usePageView();
   const edit = view.edit;
   return (
     <section className="my-8">
@@ -162,7 +136,8 @@ function Benefits({ block, view }: Of<'benefits'>) {
   );
 }
 
-function Contents({ block, view }: Of<'contents'>) {
+function Contents({ block }: { block: BlockOf<'contents'> }) {
+  const view = usePageView();
   return (
     <section className="my-8">
       <BlockTitle block={block} label="Title of the contents" />

@@ -2,7 +2,7 @@ import type { BlockOf } from '#core/pages';
 import { Words } from '../Words';
 import { usePageView } from '../view';
 import { BlockTitle } from './BlockTitle';
-import { EditableRich, fieldEditor } from './index';
+import { EditableRich, fieldEditor } from './editing';
 
 /** What somebody said who bought. */
 export function Testimonial({ block }: { block: BlockOf<'testimonial'> }) {

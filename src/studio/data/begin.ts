@@ -1,27 +1,17 @@
 import { DEFAULT_SHOP } from '#core/catalogue';
 import { type Release, unsealContent } from '#core/release';
-import { db, writeMeta, type DocumentKind, type DocumentRow, type Documents } from './db';
+import { allDocuments, documentKey } from '#core/documents';
+import { db, writeMeta, type DocumentRow } from './db';
 import { readLive } from './ownerApi';
 
 /** Rows for everything a release holds, in its order. */
-function rowsOf(release: Release): DocumentRow[] {
-  const content = unsealContent(release.content);
-  let made = 0;
-  const row = <K extends DocumentKind>(kind: K, id: string, doc: Documents[K]): DocumentRow => ({
-    key: `${kind}/${id}`,
+const rowsOf = (release: Release): DocumentRow[] =>
+  allDocuments(unsealContent(release.content)).map(({ kind, id, doc }, i) => ({
+    key: documentKey(kind, id),
     kind,
-    made: (made += 1),
+    made: i + 1,
     doc,
-  });
-  return [
-    row('shop', 'shop', content.shop),
-    ...content.products.map((d) => row('product', d.id, d)),
-    ...content.offers.map((d) => row('offer', d.id, d)),
-    ...content.coupons.map((d) => row('coupon', d.id, d)),
-    ...content.paths.map((d) => row('path', d.id, d)),
-    ...content.pages.map((d) => row('page', d.id, d)),
-  ];
-}
+  }));
 
 /** Learns what is live. An empty studio begins from it: whoever holds the shop's files holds the shop. */
 export async function beginFromShop(): Promise<void> {

@@ -1,5 +1,3 @@
-import { useLiveQuery } from 'dexie-react-hooks';
-import { useAppSelector } from '../store';
 import { readMeta, writeMeta } from './db';
 
 const DAY_MS = 86_400_000;
@@ -23,10 +21,4 @@ export function copyReminder(
   if (copied.at === null) return 'No copy of your drafts was taken yet.';
   const days = Math.floor((now - copied.at) / DAY_MS);
   return `Last copy taken ${days} days ago.`;
-}
-
-export function useCopyReminder(): string | null {
-  const savedAt = useAppSelector((state) => state.edits.savedAt);
-  const copied = useLiveQuery(() => readMeta('copied'), []);
-  return copyReminder(copied, Math.max(Date.now(), savedAt ?? 0));
 }

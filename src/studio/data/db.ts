@@ -1,5 +1,4 @@
 import Dexie, { type EntityTable } from 'dexie';
-import type { DraftCoupon, DraftOffer, Product, ShopDetails } from '#core/catalogue';
 import type {
   AgreementRow,
   BuyerRow,
@@ -10,52 +9,17 @@ import type {
   StoredOrder,
   TotalRow,
 } from '#core/mirror';
+import type { DocumentRow, StepsRow } from './rows';
 import { respell, upgradeDocument, upgradeRelease } from './upgrades';
-import type { Page } from '#core/pages';
-import type { Path } from '#core/paths';
-import type { Patch } from 'immer';
+
+export type { DocumentRow, Step, StepsRow } from './rows';
 import type { PersonRecord } from '#core/people';
 import type { Release } from '#core/release';
-
-/** What the seller edits, one row a thing. */
-export interface Documents {
-  shop: ShopDetails;
-  product: Product;
-  offer: DraftOffer;
-  coupon: DraftCoupon;
-  path: Path;
-  page: Page;
-}
-export type DocumentKind = keyof Documents;
-export interface DocumentRow<K extends DocumentKind = DocumentKind> {
-  /** "kind/id" */
-  key: string;
-  kind: K;
-  /** Order of making: lists keep it. */
-  made: number;
-  doc: Documents[K];
-}
 
 /** The bytes of a file that was added here, by its SHA-256. */
 export interface FileRow {
   sha256: string;
   blob: Blob;
-}
-
-/** One edit of a thing, as patches both ways. */
-export interface Step {
-  /** The changed part's place in the document: steps in the same place close together are one. */
-  field: string;
-  at: number;
-  undo: Patch[];
-  redo: Patch[];
-}
-
-/** What can be undone and done again, by thing; kept over reload. */
-export interface StepsRow {
-  key: string;
-  done: Step[];
-  undone: Step[];
 }
 
 /** Single things, by name. */

@@ -16,7 +16,8 @@ import {
 import { edited } from '../store/edits';
 import { store, useAppSelector } from '../store';
 import { useNow } from './useNow';
-import { db, lastRead, type DocumentKind, type DocumentRow, type Documents } from './db';
+import { contentOf, documentKey, type DocumentName, type Documents, idOfKey } from '#core/documents';
+import { db, lastRead, type DocumentRow } from './db';
 
 /** Every document, those in hand over those saved, in the order they were made; undefined until read. */
 function useRows(): DocumentRow[] | undefined {
@@ -30,19 +31,12 @@ function useRows(): DocumentRow[] | undefined {
   }, [saved, open]);
 }
 
-const docs = <K extends DocumentKind>(rows: readonly DocumentRow[], kind: K): Documents[K][] =>
-  rows.filter((r) => r.kind === kind).map((r) => r.doc as Documents[K]);
-
-export function contentOf(rows: readonly DocumentRow[]): DraftContent {
-  return {
-    shop: docs(rows, 'shop')[0] ?? DEFAULT_SHOP,
-    products: docs(rows, 'product'),
-    offers: docs(rows, 'offer'),
-    coupons: docs(rows, 'coupon'),
-    paths: docs(rows, 'path'),
-    pages: docs(rows, 'page'),
-  };
-}
+/** The content that rows make up; a shop that was not named yet is the one that everybody begins with. */
+const contentOfRows = (rows: readonly DocumentRow[]): DraftContent =>
+  contentOf(
+    rows.map(({ key, kind, doc }) => ({ kind, id: idOfKey(key), doc })),
+    { shop: DEFAULT_SHOP },
+  );
 
 export interface Draft {
   content: DraftContent;
@@ -63,7 +57,7 @@ export function useDraft(): Draft | undefined {
   const rows = useRows();
   const live = useLiveQuery(async () => ((await db.meta.get('live'))?.value as Release | undefined) ?? null, []);
   const local = useLiveQuery(async () => new Set(await db.files.toCollection().primaryKeys()), []);
-  const content = useMemo(() => rows && contentOf(rows), [rows]);
+  const content = useMemo(() => rows && contentOfRows(rows), [rows]);
   // What is typed stands at once; what is found in it, and what differs from live, follows when there is time.
   const settled = useDeferredValue(content);
   const checked = useMemo(() => {
@@ -90,16 +84,16 @@ export function useDraft(): Draft | undefined {
 enablePatches();
 
 /** Changes one document: at once on screen, then saved by itself, as one step that can be undone. */
-export async function change<K extends DocumentKind>(
+export async function change<K extends DocumentName>(
   kind: K,
   id: string,
   recipe: (doc: Documents[K]) => void,
 ): Promise<void> {
-  const key = `${kind}/${id}`;
+  const key = documentKey(kind, id);
   // What is in hand counts before what is saved; reading it without waiting keeps the cursor where it is.
   const row = store.getState().edits.open[key] ?? lastRead.get(key) ?? (await db.documents.get(key));
   if (!row) return;
-  const [doc, redo, undo] = produceWithPatches(row.doc, recipe as (doc: Documents[DocumentKind]) => void);
+  const [doc, redo, undo] = produceWithPatches(row.doc, recipe as (doc: Documents[DocumentName]) => void);
   if (redo.length === 0) return;
   store.dispatch(
     edited({ row: { ...row, doc }, step: { field: (redo[0]?.path ?? []).join('.'), at: Date.now(), undo, redo } }),
@@ -107,12 +101,12 @@ export async function change<K extends DocumentKind>(
 }
 
 /** A document as it is in hand or saved; undefined when there is none. */
-export async function readDocument<K extends DocumentKind>(kind: K, id: string): Promise<Documents[K] | undefined> {
-  const key = `${kind}/${id}`;
+export async function readDocument<K extends DocumentName>(kind: K, id: string): Promise<Documents[K] | undefined> {
+  const key = documentKey(kind, id);
   const row = store.getState().edits.open[key] ?? (await db.documents.get(key));
   return row?.doc as Documents[K] | undefined;
 }
 
-export function add<K extends DocumentKind>(kind: K, id: string, doc: Documents[K]): void {
-  store.dispatch(edited({ row: { key: `${kind}/${id}`, kind, made: Date.now(), doc }, step: null }));
+export function add<K extends DocumentName>(kind: K, id: string, doc: Documents[K]): void {
+  store.dispatch(edited({ row: { key: documentKey(kind, id), kind, made: Date.now(), doc }, step: null }));
 }

@@ -1,3 +1,4 @@
+import { documentKey } from '#core/documents';
 import { store } from '../store';
 import { saveNow, settled } from '../store/edits';
 import { removedNow } from '../store/frame';
@@ -11,13 +12,17 @@ export function draftsOfProduct({ content, live }: Draft, productId: string): st
     (o) => !liveOffers.has(o.id) && o.productIds.length === 1 && o.productIds[0] === productId,
   );
   const paths = content.paths.filter((p) => offers.some((o) => o.id === p.offerId));
-  return [`product/${productId}`, ...offers.map((o) => `offer/${o.id}`), ...paths.flatMap((p) => draftsOfPath(p))];
+  return [
+    documentKey('product', productId),
+    ...offers.map((o) => documentKey('offer', o.id)),
+    ...paths.flatMap((p) => draftsOfPath(p)),
+  ];
 }
 
 /** A path and its pages. */
 export const draftsOfPath = (path: { id: string; steps: readonly { pageId: string }[] }): string[] => [
-  `path/${path.id}`,
-  ...path.steps.map((s) => `page/${s.pageId}`),
+  documentKey('path', path.id),
+  ...path.steps.map((s) => documentKey('page', s.pageId)),
 ];
 
 /** Takes drafts off every list, without a question: the foot line offers them back. */

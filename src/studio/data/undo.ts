@@ -1,4 +1,5 @@
 import { applyPatches } from 'immer';
+import { fieldName, kindOfKey } from '#core/documents';
 import { store } from '../store';
 import { saveNow, settled } from '../store/edits';
 import { db, lastRead, type Step } from './db';
@@ -22,34 +23,9 @@ export async function stepBack(key: string, way: 'undo' | 'redo'): Promise<void>
   store.dispatch(settled([key]));
 }
 
-const FIELDS: Record<string, string> = {
-  title: 'the title',
-  promise: 'the promise',
-  description: 'the description',
-  brand: 'the brand',
-  locale: 'the language',
-  files: 'the files',
-  links: 'the links',
-  putAway: 'put away',
-  benefits: 'the benefits',
-  picture: 'the picture',
-  downloads: 'how often files can be fetched',
-  prices: 'a price',
-  productIds: 'what it opens',
-  onSale: 'on sale',
-  address: 'the address',
-  blocks: 'the page',
-  name: 'the name',
-  legal: 'the legal lines',
-  zone: 'the time zone',
-  currency: 'the currency',
-  senderAddress: 'the sender’s address',
-  cardStatement: 'the card statement',
-  formerAddresses: 'the address',
-};
-
 /** A changed field in words: "the title". */
-export const fieldName = (field: string): string => FIELDS[field.split('.')[0] ?? ''] ?? 'something';
+export const fieldInWords = (key: string, field: string): string =>
+  fieldName(kindOfKey(key), field.split('.')[0] ?? '', 'undo');
 
 /** A step in words. */
-export const stepName = (step: Step): string => FIELDS[step.field.split('.')[0] ?? ''] ?? 'the last change';
+export const stepName = (key: string, step: Step): string => fieldInWords(key, step.field);

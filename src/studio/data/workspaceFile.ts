@@ -3,6 +3,7 @@ import { bytesToHex } from '@noble/hashes/utils.js';
 import { UnzipInflate, strToU8, Unzip, UnzipPassThrough, Zip, ZipDeflate, ZipPassThrough } from 'fflate';
 import * as z from 'zod';
 import { moveRows } from '#core/mirror';
+import { DOCUMENT_KINDS } from '#core/documents';
 import { FIRST_PREV, parseLine } from '#core/journal';
 import { PersonRecord } from '#core/people';
 import { Release } from '#core/release';
@@ -26,7 +27,7 @@ export type WorkspaceHeader = z.infer<typeof Header>;
 const Rows = z.array(
   z.looseObject({
     key: z.string(),
-    kind: z.enum(['shop', 'product', 'offer', 'coupon', 'path', 'page']),
+    kind: z.enum(DOCUMENT_KINDS.map((k) => k.kind as string)),
     made: z.number(),
     doc: z.looseObject({}),
   }),

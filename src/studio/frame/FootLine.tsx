@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import type { Draft } from '../data/draft';
 import { bringBack } from '../data/remove';
 import { useAboutQuery } from '../data/ownerApi';
-import { useCopyReminder } from '../data/copies';
+import { useCopyReminder } from '../data/useCopyReminder';
 import { stopJob } from '../data/laterJob';
 import { useSeconds } from './useSeconds';
 import { useAppDispatch, useAppSelector } from '../store';

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { formatDay, formatTime } from '#core/calendar';
+import { documentKindOf } from '#core/documents';
 import { keepBack, launchCheck, sealContent, withKept } from '#core/release';
 import { takeOverLive } from '../data/begin';
 import type { Draft } from '../data/draft';
@@ -9,15 +10,6 @@ import { publishNow } from '../data/publish';
 import { useAppDispatch } from '../store';
 import { publishToggled } from '../store/frame';
 import { Missing } from './Missing';
-
-const KINDS = {
-  shop: 'Shop',
-  product: 'Product',
-  offer: 'Offer',
-  coupon: 'Coupon',
-  path: 'Path',
-  page: 'Page',
-} as const;
 
 /** Every change since live, what stops it, and one button that names it all. */
 export function PublishPanel({ draft }: { draft: Draft }) {
@@ -68,7 +60,7 @@ export function PublishPanel({ draft }: { draft: Draft }) {
                 />
                 <span className={kept.has(change.key) ? 'text-ink-3' : ''}>
                   <b className="font-semibold">
-                    {KINDS[change.kind]} “{change.title}”
+                    {documentKindOf(change.kind).name} “{change.title}”
                   </b>
                   : {change.details.length > 0 ? change.details.join('; ') : change.what}
                 </span>

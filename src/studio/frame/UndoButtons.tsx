@@ -24,12 +24,12 @@ export function UndoButtons({ draft }: { draft: Draft }) {
     <span className="flex gap-4">
       {undo && (
         <button className="opt" onClick={() => void stepBack(undo.key, 'undo')}>
-          Undo: {stepName(undo.step)}
+          Undo: {stepName(undo.key, undo.step)}
         </button>
       )}
       {redo && (
         <button className="opt" onClick={() => void stepBack(redo.key, 'redo')}>
-          Redo: {stepName(redo.step)}
+          Redo: {stepName(redo.key, redo.step)}
         </button>
       )}
     </span>

@@ -1,4 +1,5 @@
 import { useLiveQuery } from 'dexie-react-hooks';
+import { documentKey } from '#core/documents';
 import { useLocation } from 'react-router';
 import { db, type Step } from '../data/db';
 import { useAppSelector } from '../store';
@@ -12,22 +13,22 @@ export function keysInHand(pathname: string, { content }: Draft): string[] {
       const product = content.products.find((p) => p.id === id) ?? content.products[0];
       return product
         ? [
-            `product/${product.id}`,
-            ...content.offers.filter((o) => o.productIds.includes(product.id)).map((o) => `offer/${o.id}`),
+            documentKey('product', product.id),
+            ...content.offers.filter((o) => o.productIds.includes(product.id)).map((o) => documentKey('offer', o.id)),
           ]
         : [];
     }
     case 'price': {
-      if (id === 'coupons') return content.coupons.map((c) => `coupon/${c.id}`);
+      if (id === 'coupons') return content.coupons.map((c) => documentKey('coupon', c.id));
       const offer = content.offers.find((o) => o.id === id) ?? content.offers[0];
-      return offer ? [`offer/${offer.id}`] : [];
+      return offer ? [documentKey('offer', offer.id)] : [];
     }
     case 'sell': {
       const path = content.paths.find((p) => p.id === id);
-      return path ? [`path/${path.id}`, ...path.steps.map((s) => `page/${s.pageId}`)] : [];
+      return path ? [documentKey('path', path.id), ...path.steps.map((s) => documentKey('page', s.pageId))] : [];
     }
     case 'shop':
-      return ['shop/shop'];
+      return [documentKey('shop', 'shop')];
     default:
       return [];
   }

@@ -1,6 +1,14 @@
 import { type DragEvent, useEffect, useRef } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
-import { describeContents, newOffer, newProduct, type Product } from '#core/catalogue';
+import {
+  describeContents,
+  freshProduct,
+  newOffer,
+  type Product,
+  PRODUCT_KINDS,
+  productKindOf,
+  type ProductName,
+} from '#core/catalogue';
 import { add, type Draft } from '../data/draft';
 import { newId } from '../data/ids';
 import { Missing } from '../frame/Missing';
@@ -8,6 +16,7 @@ import { Panes } from '../frame/Panes';
 import { BuyersChoice, PriceOutcome, soldPrices } from '../price/outcome';
 import { useNow } from '../data/useNow';
 import { ProductSheet } from './ProductSheet';
+import { productSheetOf } from './kinds';
 import { addFilesTo } from './uploads';
 
 /** Make: what is delivered. Files dropped anywhere here become a download named after the file. */
@@ -29,10 +38,10 @@ export function MakeStage({ draft }: { draft: Draft }) {
     }
   }, [product]);
 
-  function make(title = ''): string {
+  function make(kind: ProductName, title = ''): string {
     const next = newId('prd');
     const offerId = newId('off');
-    add('product', next, newProduct(next, title));
+    add('product', next, freshProduct(kind, next, title));
     add('offer', offerId, newOffer(offerId, { id: next, title }, shop.currency));
     isNew.current = next;
     // Going back from a new thing leads to where it was asked for, not to making another.
@@ -44,18 +53,18 @@ export function MakeStage({ draft }: { draft: Draft }) {
     if (event.dataTransfer.files.length === 0) return;
     event.preventDefault();
     const files = [...event.dataTransfer.files];
-    const target = make((files[0]?.name ?? '').replace(/\.[^.]+$/, ''));
+    const target = make('download', (files[0]?.name ?? '').replace(/\.[^.]+$/, ''));
     addFilesTo(target, files);
   }
 
-  const kind = new URLSearchParams(useLocation().search).get('kind');
-  const making = useRef(false);
+  const wanted = new URLSearchParams(useLocation().search).get('kind');
+  const asked = id === 'new' ? PRODUCT_KINDS.find((k) => k.kind === wanted)?.kind : undefined;
+  const making = useRef<ProductName | undefined>(undefined);
   useEffect(() => {
-    const asked = id === 'new' && kind === 'download';
     if (asked === making.current) return;
     making.current = asked;
-    if (!asked) return;
-    make();
+    if (asked === undefined) return;
+    make(asked);
   });
 
   const empty = products.length === 0;
@@ -91,15 +100,15 @@ export function MakeStage({ draft }: { draft: Draft }) {
             <>
               <h1>{empty ? 'What will you sell first?' : 'What will you make?'}</h1>
               <ul className="mt-5 max-w-md">
-                <li className="border-t border-line">
-                  <button className="w-full py-3 text-start" onClick={() => make()}>
-                    <b className="font-semibold">Files to download</b>
-                    <br />
-                    <span className="text-ink-2">
-                      One or more files, opened the moment they are paid for. Or drop files anywhere on this page.
-                    </span>
-                  </button>
-                </li>
+                {PRODUCT_KINDS.map(({ kind, name }) => (
+                  <li key={kind} className="border-t border-line">
+                    <button className="w-full py-3 text-start" onClick={() => make(kind)}>
+                      <b className="font-semibold">{name}</b>
+                      <br />
+                      <span className="text-ink-2">{productSheetOf({ kind }).explains}</span>
+                    </button>
+                  </li>
+                ))}
               </ul>
             </>
           )
@@ -140,6 +149,7 @@ export function MakeStage({ draft }: { draft: Draft }) {
 
 /** The thing as it stands in the member area. */
 function BuyersThing({ product }: { product: Product }) {
+  const openings = productKindOf(product).openings(product);
   return (
     <div className="rounded-[var(--radius)] border border-line bg-paper px-3.5 py-3">
       <b className="font-semibold" dir="auto">
@@ -147,13 +157,13 @@ function BuyersThing({ product }: { product: Product }) {
       </b>
       <p className="text-access">{describeContents(product)}</p>
       <ul>
-        {product.files.slice(0, 4).map((f) => (
+        {openings.slice(0, 4).map((f) => (
           <li key={f.id} className="cap break-words border-t border-line py-1" dir="auto">
             {f.name}
           </li>
         ))}
       </ul>
-      {product.files.length > 4 && <p className="cap border-t border-line pt-1">and {product.files.length - 4} more</p>}
+      {openings.length > 4 && <p className="cap border-t border-line pt-1">and {openings.length - 4} more</p>}
     </div>
   );
 }

@@ -1,17 +1,17 @@
 import { Link, useNavigate } from 'react-router';
-import { newOffer, newPrice, type Product } from '#core/catalogue';
+import { newOffer, newPrice, type Product, productKindOf } from '#core/catalogue';
 import { add, change, type Draft } from '../data/draft';
 import { newId } from '../data/ids';
 import { draftsOfProduct, removeDrafts } from '../data/remove';
 import { focusAmount, PriceSentence } from '../price/PriceSentence';
 import { RichField } from '../sell/RichField';
-import { FileList } from './FileList';
-import { LinkList } from './LinkList';
+import { productSheetOf } from './kinds';
 import { PictureField } from './PictureField';
 
 /** One product, edited in one column. */
 export function ProductSheet({ draft, product }: { draft: Draft; product: Product }) {
   const { offers, shop } = draft.content;
+  const Kind = productSheetOf(product);
   const edit = (recipe: (p: Product) => void): void => void change('product', product.id, recipe);
   const soldIn = offers.filter((o) => o.productIds.includes(product.id));
 
@@ -70,13 +70,7 @@ export function ProductSheet({ draft, product }: { draft: Draft; product: Produc
         }
       />
 
-      <section className="sec mt-4">
-        <h3 className="mb-2">Files the buyer gets</h3>
-        <FileList product={product} />
-        <div className="mt-3">
-          <LinkList product={product} />
-        </div>
-      </section>
+      <Kind.Contents product={product} />
       <section className="sec">
         <h3 className="mb-2">Picture</h3>
         <PictureField product={product} />
@@ -135,42 +129,7 @@ export function ProductSheet({ draft, product }: { draft: Draft; product: Produc
           Add a benefit
         </button>
       </section>
-      <section className="sec">
-        <p className="sentence">
-          Each buyer can fetch a file{' '}
-          <input
-            className="fill"
-            type="number"
-            min={1}
-            max={1000}
-            aria-label="How many times each buyer can fetch a file"
-            value={product.downloads.limit}
-            onChange={(e) =>
-              edit((p) => {
-                p.downloads.limit = clamp(e.target.value, 1000);
-              })
-            }
-          />{' '}
-          times; a link to it works for{' '}
-          <input
-            className="fill"
-            type="number"
-            min={1}
-            max={720}
-            aria-label="How many hours a link to a file works"
-            value={product.downloads.linkHours}
-            onChange={(e) =>
-              edit((p) => {
-                p.downloads.linkHours = clamp(e.target.value, 720);
-              })
-            }
-          />{' '}
-          hours.
-        </p>
-        <p className="cap">
-          Fetching the same file again within a day counts once. Links are made anew each time the buyer looks.
-        </p>
-      </section>
+      <Kind.Limits product={product} />
       <section className="sec">
         <h3 className="mb-1">Sold in</h3>
         {soldIn.length === 0 && (
@@ -245,7 +204,6 @@ export function ProductSheet({ draft, product }: { draft: Draft; product: Produc
 const isUntouched = (product: Product): boolean =>
   product.title === '' &&
   product.promise === '' &&
-  product.files.length + product.links.length + product.benefits.length === 0 &&
+  !productKindOf(product).holds(product) &&
+  product.benefits.length === 0 &&
   product.picture === null;
-
-const clamp = (text: string, most: number): number => Math.min(most, Math.max(1, Math.round(Number(text) || 1)));

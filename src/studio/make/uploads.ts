@@ -1,5 +1,6 @@
 import { DEFAULT_BRAND, type FileRef } from '#core/catalogue';
 import { change } from '../data/draft';
+import { changeDownload } from './download/changeDownload';
 import { addFile } from '../data/files';
 import { newId } from '../data/ids';
 import { store } from '../store';
@@ -16,7 +17,7 @@ export function addFilesTo(productId: string, files: readonly File[]): void {
   void (async () => {
     for (const file of files) {
       await takeIn(file, (ref) =>
-        change('product', productId, (p) => {
+        changeDownload(productId, (p) => {
           // The same file twice is one file.
           if (!p.files.some((f) => f.sha256 === ref.sha256 && f.name === ref.name)) p.files.push(ref);
         }),
@@ -28,7 +29,7 @@ export function addFilesTo(productId: string, files: readonly File[]): void {
 /** Puts another file where one stands. What was there is kept as an earlier version, and buyers' links go on working. */
 export function replaceFile(productId: string, fileId: string, file: File): void {
   void takeIn(file, (ref) =>
-    change('product', productId, (p) => {
+    changeDownload(productId, (p) => {
       const found = p.files.find((f) => f.id === fileId);
       if (!found || found.sha256 === ref.sha256) return;
       const { sha256, name, bytes, type, earlier } = found;

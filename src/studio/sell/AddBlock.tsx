@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { addableKinds, bestPlace, type Block, BLOCK_NAMES, newBlock, type PageKind } from '#core/pages';
+import { addableKinds, bestPlace, type Block, blockName, newBlock, type PageKind } from '#core/pages';
 import { change, readDocument } from '../data/draft';
 import { newId } from '../data/ids';
 
@@ -23,13 +23,15 @@ export function AddBlock({ offerId, pageId, pageKind, after }: Props) {
   }
 
   async function add(kind: Block['kind']): Promise<void> {
-    const [page, offer] = await Promise.all([readDocument('page', pageId), readDocument('offer', offerId)]);
+    const [page, offer, shop] = await Promise.all([
+      readDocument('page', pageId),
+      readDocument('offer', offerId),
+      readDocument('shop', 'shop'),
+    ]);
     if (!page) return;
     const products = await Promise.all((offer?.productIds ?? []).map((id) => readDocument('product', id)));
-    const block = newBlock(kind, newId('b'), {
-      title: offer?.title ?? '',
-      benefits: products.flatMap((p) => p?.benefits ?? []),
-    });
+    const known = { title: offer?.title ?? '', benefits: products.flatMap((p) => p?.benefits ?? []) };
+    const block = newBlock(kind, newId('b'), known, shop?.locale);
     const place = after
       ? { index: page.blocks.findIndex((b) => b.id === after.id) + 1, words: '' }
       : bestPlace(page, kind);
@@ -37,7 +39,7 @@ export function AddBlock({ offerId, pageId, pageKind, after }: Props) {
       p.blocks.splice(place.index, 0, block);
     });
     setKinds(null);
-    setLanded(after ? null : `${BLOCK_NAMES[kind]}: put ${place.words}, where it sells best.`);
+    setLanded(after ? null : `${blockName(kind)}: put ${place.words}, where it sells best.`);
     // The new thing is where the seller goes on.
     setTimeout(() => {
       const drawn = document.getElementById(`block-${block.id}`);
@@ -55,7 +57,7 @@ export function AddBlock({ offerId, pageId, pageKind, after }: Props) {
         <p className="mt-2 flex flex-wrap gap-2" role="group" aria-label="Kinds of blocks">
           {kinds.map((kind) => (
             <button key={kind} className="btn btn-quiet btn-sm" onClick={() => void add(kind)}>
-              {BLOCK_NAMES[kind]}
+              {blockName(kind)}
             </button>
           ))}
         </p>

@@ -2,7 +2,7 @@ import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { GripVertical } from 'lucide-react';
 import { type KeyboardEvent, memo, useState } from 'react';
-import { type Block, BLOCK_NAMES, moveBlock, type PageKind } from '#core/pages';
+import { type Block, blockName, moveBlock, type PageKind } from '#core/pages';
 import type { Path } from '#core/paths';
 import { BlockView } from '../../pages/blocks';
 import { change } from '../data/draft';
@@ -34,7 +34,7 @@ export const BlockFrame = memo(function BlockFrame({ path, pageId, pageKind, blo
     id: block.id,
     disabled: fixed,
   });
-  const name = BLOCK_NAMES[block.kind];
+  const name = blockName(block.kind);
   const [said, setSaid] = useState('');
   function onArrow(event: KeyboardEvent): void {
     const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;

@@ -1,4 +1,4 @@
-import { type Block, BLOCK_NAMES } from '#core/pages';
+import { type Block, blockName } from '#core/pages';
 import type { Path, Step } from '#core/paths';
 import { change } from '../data/draft';
 import { ChoiceFill, TextFill } from '../price/Fill';
@@ -191,7 +191,7 @@ export function BlockSettings({ path, pageId, block }: Props) {
         </span>
       );
     default:
-      return <span>{BLOCK_NAMES[block.kind]}</span>;
+      return <span>{blockName(block.kind)}</span>;
   }
 }
 

@@ -2,7 +2,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useRef, useState } from 'react';
 import { useLocation } from 'react-router';
 import { addMs, dateIn, type Instant, msOf, startOfDate } from '#core/calendar';
-import { describeContents, type Product } from '#core/catalogue';
+import { productKindOf, describeContents, type Product } from '#core/catalogue';
 import { explain } from '#core/passes';
 import { unsealContent } from '#core/release';
 import { accessSentence, isLasting } from '#core/terms';
@@ -248,11 +248,13 @@ function Thing({ product, note, open }: { product: Product; note: string; open: 
       <p className={open ? 'text-access' : 'text-ink-2'}>{note}</p>
       {open && (
         <ul>
-          {[...product.files.map((f) => f.name), ...product.links.map((l) => l.title || l.url)].map((name) => (
-            <li key={name} className="border-t border-line py-2 break-words" dir="auto">
-              {name}
-            </li>
-          ))}
+          {productKindOf(product)
+            .openings(product)
+            .map(({ name }) => (
+              <li key={name} className="border-t border-line py-2 break-words" dir="auto">
+                {name}
+              </li>
+            ))}
         </ul>
       )}
     </div>

@@ -1,6 +1,5 @@
 import { Link } from 'react-router';
-import { plainFromRich } from '#core/catalogue';
-import { type Block, BLOCK_NAMES, type Page } from '#core/pages';
+import { blockKindOf, blockName, type Page } from '#core/pages';
 import type { Path, Step } from '#core/paths';
 import { useAppSelector } from '../store';
 import { STEP_NAMES } from './BlockSettings';
@@ -34,31 +33,12 @@ export function Outline({ path, step, page }: { path: Path; step: Step; page: Pa
       <div className="group">On this page</div>
       {page.blocks.map((block) => (
         <button key={block.id} className={`row ${block.id === inHand ? 'in-hand' : ''}`} onClick={() => take(block.id)}>
-          <b>{BLOCK_NAMES[block.kind]}</b>
+          <b>{blockName(block.kind)}</b>
           <span className="block truncate" dir="auto">
-            {block.hidden ? 'hidden from buyers' : firstWords(block)}
+            {block.hidden ? 'hidden from buyers' : blockKindOf(block).label?.(block)}
           </span>
         </button>
       ))}
     </>
   );
-}
-
-function firstWords(block: Block): string {
-  switch (block.kind) {
-    case 'headline':
-      return block.text;
-    case 'text':
-      return plainFromRich(block.text).slice(0, 60);
-    case 'picture':
-      return block.alt || block.file?.name || 'none chosen';
-    case 'testimonial':
-      return block.who || block.quote.slice(0, 60);
-    case 'spacer':
-      return block.size;
-    case 'checkout':
-      return 'form and button';
-    default:
-      return block.title;
-  }
 }

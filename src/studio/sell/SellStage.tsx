@@ -36,6 +36,7 @@ export function SellStage({ draft }: { draft: Draft }) {
       offer.productIds.flatMap((pid) => products.filter((p) => p.id === pid)),
       taken,
       newId,
+      draft.content.shop.locale,
     );
     for (const p of made.pages) add('page', p.id, p);
     add('path', made.path.id, made.path);

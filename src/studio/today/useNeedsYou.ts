@@ -1,4 +1,6 @@
 import { useLiveQuery } from 'dexie-react-hooks';
+import { documentKindOf, type Stage } from '#core/documents';
+import { productKindOf } from '#core/catalogue';
 import { formatDay, type Instant } from '#core/calendar';
 import { DEFAULT_SHOP } from '#core/catalogue';
 import { formatAmount } from '#core/money';
@@ -14,7 +16,7 @@ export interface Need {
   /** Only the first two are counted in the stages' numbers. */
   level: 'stops' | 'act' | 'first';
   /** The stage whose number this adds to; null is shown on Today alone. */
-  stage: 'Make' | 'Price' | 'Sell' | 'Deliver' | null;
+  stage: Stage | null;
   heading: string;
   text: string;
   to: string;
@@ -25,8 +27,6 @@ export interface Need {
   act?: 'confirm-away';
 }
 
-const STAGE_OF = { product: 'Make', offer: 'Price', coupon: 'Price', path: 'Sell', page: 'Sell', shop: null } as const;
-
 /** Everything that waits for a person. The stages' numbers are counted from this one list, so they add up to it. */
 export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
   const disputed = useLiveQuery(readDisputes, []) ?? [];
@@ -36,23 +36,14 @@ export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
   const stops = draft.findings
     .filter((f) => f.level === 'stops')
     .map((f, i): Need => {
-      const path =
-        f.about.kind === 'page' ? content.paths.find((p) => p.steps.some((s) => s.pageId === f.about.id)) : undefined;
-      const to = {
-        product: `/make/${f.about.id}`,
-        offer: `/price/${f.about.id}`,
-        coupon: '/price/coupons',
-        path: `/sell/${f.about.id}`,
-        page: `/sell/${path?.id ?? ''}`,
-        shop: '/shop',
-      }[f.about.kind];
+      const kind = documentKindOf(f.about.kind);
       return {
         key: `stop-${f.about.id}-${i}`,
         level: 'stops',
-        stage: STAGE_OF[f.about.kind],
+        stage: kind.stage,
         heading: 'Stops publishing',
         text: f.text,
-        to,
+        to: kind.route(f.about.id, content),
         action: 'Mend it',
       };
     });
@@ -164,7 +155,7 @@ function beforeFirstSale({ content, live }: Draft): Need[] {
   const product = content.products[0];
   const lines: [boolean, string, string, string, string][] = [
     [
-      content.products.every((p) => p.files.length + p.links.length === 0),
+      content.products.every((p) => !productKindOf(p).holds(p)),
       'Add what the buyer gets',
       'A file, or a link held elsewhere.',
       `/make/${product?.id ?? ''}`,

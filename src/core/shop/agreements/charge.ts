@@ -6,7 +6,7 @@ import { fact, type EventOf, type ShopEvent } from '#core/journal';
 import { paymentsOf, periodEnd } from '#core/terms';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
-import { documentNumber } from '../success';
+import { documentNumber } from '../documentNumber';
 import { mailOf, nextDue, noSuch, nothing, releaseAll, shopOf } from './common';
 
 type Why = EventOf<'due.requested'>['data']['why'];

@@ -4,7 +4,7 @@ import { fact, type ShopEvent } from '#core/journal';
 import { mulDiv } from '#core/money';
 import type { DecideContext } from '../command';
 import type { ShopState } from '../state';
-import { documentNumber } from '../success';
+import { documentNumber } from '../documentNumber';
 import { givenBackOf } from './common';
 
 /** The payment that the running period was paid with, as it can be given back. */

@@ -1,6 +1,7 @@
 import { refuse } from '#core/refusal';
 import { fact } from '#core/journal';
 import { countFileUse, isOpen } from '#core/passes';
+import { productKindOf } from '#core/catalogue';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 
@@ -17,11 +18,16 @@ export function fetchFile(
   if (!pass) return refuse('no-such-pass');
   if (!isOpen(pass, now)) return refuse('pass-not-open');
   const product = release?.content.products.find((p) => p.id === pass.productId);
-  const isLink = product?.links.some((l) => l.id === fileId) ?? false;
-  if (!product || !(isLink || product.files.some((f) => f.id === fileId))) return refuse('no-such-file');
+  const opening =
+    product &&
+    productKindOf(product)
+      .openings(product)
+      .find((o) => o.id === fileId);
+  if (!product || !opening) return refuse('no-such-file');
+  const { fetches } = productKindOf(product).limits(product);
   const use = state.fileUses.get(`${passId}/${fileId}`);
   // What lies elsewhere is only led to, so following it again takes nothing away.
-  switch (countFileUse(use, isLink ? Infinity : product.downloads.limit, now)) {
+  switch (countFileUse(use, opening.file === null ? Infinity : fetches, now)) {
     case 'free':
       return { events: [] };
     case 'counted':
@@ -37,6 +43,6 @@ export function fetchFile(
         ],
       };
     case 'used-up':
-      return refuse('used-up', { limit: product.downloads.limit });
+      return refuse('used-up', { limit: fetches });
   }
 }

@@ -1,4 +1,5 @@
 import { refuse } from '#core/refusal';
+import { productKindOf } from '#core/catalogue';
 import { fact } from '#core/journal';
 import { launchCheck, unsealContent } from '#core/release';
 import { passState } from '#core/passes';
@@ -29,7 +30,7 @@ export function publish(
   const kept = new Map(release.content.products.map((p) => [p.id, p]));
   for (const pass of state.passes.values()) {
     const product = kept.get(pass.productId);
-    if (product && product.files.length + product.links.length > 0) continue;
+    if (product && productKindOf(product).holds(product)) continue;
     if (passState(pass, now) !== 'closed') return refuse('would-strand');
   }
   return { events: [fact('release.published', { release: release.number, basedOn: release.basedOn })] };

@@ -6,7 +6,7 @@ import { refuse, type Refusal } from '#core/refusal';
 import type { Command, DecideContext, Decision } from '../command';
 import { stillRefundable } from '../orderStatus';
 import type { Order, ShopState } from '../state';
-import { documentNumber } from '../success';
+import { documentNumber } from '../documentNumber';
 
 export interface RefundPlan {
   amount: number;

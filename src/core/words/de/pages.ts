@@ -99,6 +99,19 @@ export const pages: PageWords = {
     fellAway:
       'Die Zahlung kam nicht zustande: Sie wurde nicht bestätigt, oder der Zahlungsdienst war nicht zu erreichen. Es wurde nichts abgebucht, und Sie können es noch einmal versuchen.',
   },
+  fresh: {
+    benefits: 'Was es für Sie tut',
+    contents: 'Was Sie bekommen',
+    getNow: 'Jetzt holen',
+    chooser: 'Wählen Sie, wie Sie zahlen',
+    choose: 'Das nehme ich',
+    maker: 'Wer das gemacht hat',
+    questions: 'Fragen, die oft kommen',
+    guarantee: 'Wenn es nichts für Sie ist',
+    recap: 'Was Sie gekauft haben',
+    downloads: 'Jetzt öffnen',
+    thanks: 'Vielen Dank. Es gehört Ihnen.',
+  },
   problems: {
     gone: 'Das wird nicht mehr verkauft. Es wurde nichts abgebucht.',
     tooManyTries:

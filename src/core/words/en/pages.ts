@@ -89,6 +89,20 @@ export const pages = {
     fellAway:
       'The payment did not go through: it was not confirmed, or the payment service could not be reached. Nothing was charged, and you can try again.',
   },
+  /** What a new page and a new block begin with, until the seller writes their own. */
+  fresh: {
+    benefits: 'What it does for you',
+    contents: 'What you get',
+    getNow: 'Get it now',
+    chooser: 'Choose how you pay',
+    choose: 'Choose this',
+    maker: 'Who made this',
+    questions: 'Questions people ask',
+    guarantee: 'If it is not for you',
+    recap: 'What you bought',
+    downloads: 'Open it now',
+    thanks: 'Thank you. It is yours.',
+  },
   problems: {
     gone: 'This is not on sale any more. Nothing was charged.',
     tooManyTries: 'Too many tries in a short time. Nothing was charged. Wait a minute and try again.',

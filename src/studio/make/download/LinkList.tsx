@@ -1,10 +1,10 @@
-import { linkProblem, type Product } from '#core/catalogue';
-import { change } from '../data/draft';
-import { newId } from '../data/ids';
+import { linkProblem, type Download } from '#core/catalogue';
+import { changeDownload } from './changeDownload';
+import { newId } from '../../data/ids';
 
 /** What is held elsewhere: a film, a shared folder. Buyers reach it through their own link only. */
-export function LinkList({ product }: { product: Product }) {
-  const edit = (recipe: (p: Product) => void): void => void change('product', product.id, recipe);
+export function LinkList({ product }: { product: Download }) {
+  const edit = (recipe: (p: Download) => void): void => void changeDownload(product.id, recipe);
   return (
     <>
       {product.links.map((link, i) => {

@@ -1,12 +1,12 @@
 import { useState } from 'react';
-import { describeBytes, type FileRef, type Product } from '#core/catalogue';
-import { change } from '../data/draft';
-import { useAppSelector } from '../store';
-import { Preview } from './Preview';
-import { addFilesTo, cancelUpload, replaceFile } from './uploads';
+import { describeBytes, type FileRef, type Download } from '#core/catalogue';
+import { changeDownload } from './changeDownload';
+import { useAppSelector } from '../../store';
+import { Preview } from '../Preview';
+import { addFilesTo, cancelUpload, replaceFile } from '../uploads';
 
 /** The files of a product in the order buyers see them: added with progress, previewed, replaced, moved, taken out. */
-export function FileList({ product }: { product: Product }) {
+export function FileList({ product }: { product: Download }) {
   const [shown, setShown] = useState<string | null>(null);
   const running = useAppSelector((state) => state.jobs).filter(
     (job) => job.state === 'running' && job.id.startsWith('up_'),
@@ -65,13 +65,13 @@ function FileRow({
   open,
   onToggle,
 }: {
-  product: Product;
+  product: Download;
   file: FileRef;
   at: number;
   open: boolean;
   onToggle: () => void;
 }) {
-  const edit = (recipe: (p: Product) => void): void => void change('product', product.id, recipe);
+  const edit = (recipe: (p: Download) => void): void => void changeDownload(product.id, recipe);
   const move = (by: -1 | 1): void =>
     edit((p) => {
       const [moved] = p.files.splice(at, 1);

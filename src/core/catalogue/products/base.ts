@@ -1,0 +1,17 @@
+import * as z from 'zod';
+import { FileRef, Id } from '../file';
+import { RichText } from '../richText';
+
+/** What every product has, whatever its kind. */
+export const productBase = {
+  id: Id,
+  title: z.string().max(200),
+  /** One line that says what it does for the buyer. */
+  promise: z.string().max(300),
+  description: RichText,
+  picture: z.object({ file: FileRef, alt: z.string().max(300) }).nullable(),
+  /** Short lines that pages can reuse. */
+  benefits: z.array(z.string().max(300)).max(30),
+  /** Off every list; owners keep it. */
+  putAway: z.boolean().optional(),
+};

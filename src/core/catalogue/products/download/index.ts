@@ -1,0 +1,85 @@
+import * as z from 'zod';
+import { wordsFor } from '#core/words';
+import { describeFiles } from '../../describe';
+import { FileRef, Id } from '../../file';
+import { productBase } from '../base';
+import type { ProductKind } from '../kind';
+
+/** Something held elsewhere: buyers are led there only through their pass, never shown the address beforehand. */
+export const ProductLink = z.object({ id: Id, title: z.string().max(200), url: z.string().max(2_000) });
+export type ProductLink = z.infer<typeof ProductLink>;
+
+/** What is wrong with a link held elsewhere, in one sentence, or null. */
+export function linkProblem(link: Pick<ProductLink, 'url'>): string | null {
+  if (link.url.trim() === '') return 'A link has no address yet.';
+  return z.url({ protocol: /^https?$/, hostname: z.regexes.hostname }).safeParse(link.url.trim()).success
+    ? null
+    : `“${link.url}” is not a web address. Write it whole, like https://example.org/film.`;
+}
+
+/** One or more files, and links held elsewhere. */
+export const Download = z.object({
+  ...productBase,
+  kind: z.literal('download'),
+  files: z.array(FileRef).max(200),
+  links: z.array(ProductLink).max(50).default([]),
+  downloads: z.object({
+    /** How often one buyer may fetch one file; tries within 24 hours are one. */
+    limit: z.int().min(1).max(1000),
+    /** How long a link made in the member area works. */
+    linkHours: z.int().min(1).max(720),
+  }),
+});
+export type Download = z.infer<typeof Download>;
+
+declare module '../product' {
+  interface ProductsByKind {
+    download: Download;
+  }
+}
+
+export const DEFAULT_DOWNLOADS = { limit: 10, linkHours: 24 };
+
+export const downloadKind: ProductKind<Download> = {
+  kind: 'download',
+  name: 'Files to download',
+  schema: Download,
+  fresh: (base) => ({ ...base, kind: 'download', files: [], links: [], downloads: { ...DEFAULT_DOWNLOADS } }),
+  // The first landed ones had no links.
+  upgrade: (product) => ({ ...product, links: (product as Partial<Download>).links ?? [] }),
+  holds: ({ files, links }) => files.length + links.length > 0,
+  findings({ files, links }, title) {
+    const empty =
+      files.length + links.length === 0
+        ? [
+            {
+              code: 'nothing-to-deliver',
+              text: `${title} has neither a file nor a link: a buyer would pay and get nothing.`,
+              empties: true,
+            },
+          ]
+        : [];
+    const wrong = links.flatMap((link) => {
+      const problem = linkProblem(link);
+      return problem ? [{ code: 'link-wrong', text: `${title}: ${problem}` }] : [];
+    });
+    return [...empty, ...wrong];
+  },
+  files: ({ files }) => files,
+  earlier: ({ files }) => files.flatMap((f) => (f.earlier ?? []).map((e) => e.sha256)),
+  describe({ files, links }, locale) {
+    const words = wordsFor(locale).pages;
+    if (links.length === 0) return describeFiles(files, locale);
+    const count = words.links(links.length);
+    return files.length === 0 ? count : `${describeFiles(files, locale)}${words.and}${count}`;
+  },
+  openings: ({ files, links }) => [
+    ...files.map((file) => ({ id: file.id, name: file.name, file, url: null })),
+    ...links.map((link) => {
+      const url = link.url.trim();
+      const name = link.title.trim() || (URL.canParse(url) ? new URL(url).hostname : url);
+      return { id: link.id, name, file: null, url };
+    }),
+  ],
+  limits: ({ downloads }) => ({ fetches: downloads.limit, linkHours: downloads.linkHours }),
+};

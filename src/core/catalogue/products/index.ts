@@ -1,0 +1,47 @@
+import * as z from 'zod';
+import type { AnyProductKind } from './kind';
+import { PRODUCT_KINDS } from './kinds';
+import type { Product as AnyProduct, ProductName } from './product';
+
+export type Product = AnyProduct;
+/** A product of any kind, as it stands in a release. */
+export const Product: z.ZodType<AnyProduct> = z.discriminatedUnion(
+  'kind',
+  PRODUCT_KINDS.map((k) => k.schema) as unknown as Parameters<typeof z.discriminatedUnion>[1],
+) as unknown as z.ZodType<AnyProduct>;
+
+/** All that differs by a product's kind. */
+export function productKindOf(product: Pick<AnyProduct, 'kind'>): AnyProductKind {
+  const kind = PRODUCT_KINDS.find((k) => k.kind === product.kind);
+  if (!kind) throw new Error(`There is no product of the kind “${String(product.kind)}”`);
+  return kind;
+}
+
+/** A product as it is kept today, from any earlier shape. */
+export const upgradeProduct = (doc: unknown): AnyProduct => productKindOf(doc as AnyProduct).upgrade(doc as AnyProduct);
+
+/** An empty product of a kind. */
+export const freshProduct = (kind: ProductName, id: string, title = ''): AnyProduct =>
+  productKindOf({ kind }).fresh({
+    id,
+    kind,
+    title,
+    promise: '',
+    description: { type: 'doc', content: [] },
+    picture: null,
+    benefits: [],
+  });
+
+/** What a product holds, for buyers: "3 files, 4.2 MB". */
+export const describeContents = (product: AnyProduct, locale = 'en'): string =>
+  productKindOf(product).describe(product, locale);
+
+/** An empty download. */
+export const newProduct = (id: string, title = ''): Extract<AnyProduct, { kind: 'download' }> =>
+  freshProduct('download', id, title) as Extract<AnyProduct, { kind: 'download' }>;
+
+export type { AnyProductKind, ContentFinding, Opening, ProductKind } from './kind';
+export type { ProductBase, ProductName, ProductsByKind } from './product';
+export { productBase } from './base';
+export { PRODUCT_KINDS } from './kinds';
+export { DEFAULT_DOWNLOADS, Download, linkProblem, ProductLink } from './download';

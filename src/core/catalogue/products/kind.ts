@@ -1,0 +1,47 @@
+import type * as z from 'zod';
+import type { FileRef } from '../file';
+import type { Product, ProductBase } from './product';
+
+/** Something about what a product holds that a launch check finds. */
+export interface ContentFinding {
+  code: string;
+  text: string;
+  /** The product holds nothing: that stops publishing only where it is sold. */
+  empties?: boolean;
+}
+
+/** One thing that a pass to a product opens: a file, or something held elsewhere. */
+export interface Opening {
+  id: string;
+  name: string;
+  /** Bytes and type of a file; null for what is held elsewhere. */
+  file: FileRef | null;
+  url: string | null;
+}
+
+/** One kind of product: all that differs by kind, so that nobody else asks which it is. */
+export interface ProductKind<P extends ProductBase> {
+  readonly kind: P['kind'];
+  /** How it is offered when something new is made: "Files to download". */
+  readonly name: string;
+  readonly schema: z.ZodType<P>;
+  /** A new one, with what every product has. */
+  fresh(base: ProductBase): P;
+  /** From any earlier shape that some browser, copy or release may hold. */
+  upgrade(product: P): P;
+  /** Whether there is anything that a pass would open. */
+  holds(product: P): boolean;
+  findings(product: P, quotedTitle: string): ContentFinding[];
+  /** The files whose bytes it needs. */
+  files(product: P): FileRef[];
+  /** The SHA-256s of what stood in their places before. */
+  earlier(product: P): string[];
+  /** What is in it, for buyers: "3 files, 4.2 MB". */
+  describe(product: P, locale: string): string;
+  openings(product: P): Opening[];
+  /** How often one buyer may fetch one thing, and for how many hours a link to it works. */
+  limits(product: P): { fetches: number; linkHours: number };
+}
+
+/** Any kind, for whoever treats all alike. */
+export type AnyProductKind = ProductKind<Product>;

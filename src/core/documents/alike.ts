@@ -1,0 +1,50 @@
+import type { DraftAccess, DraftTerms } from '#core/catalogue';
+
+/** Whether two values mean the same to a buyer. */
+export const same = (a: unknown, b: unknown): boolean => canonical(a) === canonical(b);
+
+/** One text for values that mean the same: keys in order, and amounts as money would read them ("24" is "24.00"). */
+function canonical(value: unknown): string {
+  return JSON.stringify(value, (key, v: unknown) => {
+    if ((key === 'amount' || key === 'usual') && typeof v === 'string')
+      return v.replace(',', '.').replace(/^\D+/, '').replace(/\.0+$/, '');
+    if (key === 'access' && isDraftAccess(v))
+      return v.kind === 'for' ? [v.kind, v.count, v.unit] : v.kind === 'until' ? [v.kind, v.date] : [v.kind];
+    if (key === 'terms' && isDraftTerms(v)) return inUse(v);
+    if (key === 'putAway' && v === false) return undefined;
+    if (v !== null && typeof v === 'object' && !Array.isArray(v))
+      return Object.fromEntries(Object.entries(v).sort(([x], [y]) => (x < y ? -1 : 1)));
+    return v;
+  });
+}
+
+const isDraftTerms = (v: unknown): v is DraftTerms => typeof v === 'object' && v !== null && 'owedBy' in v;
+
+/** Only what terms of this kind use: what was typed for another kind stays in the draft and means nothing. */
+function inUse({
+  kind,
+  amount,
+  every,
+  payments,
+  owedBy,
+  ends,
+  first,
+  introductory,
+  trial,
+  setUp,
+}: DraftTerms): unknown {
+  switch (kind) {
+    case 'free':
+      return { kind };
+    case 'once':
+      return { kind, amount };
+    case 'plan':
+      return { kind, amount, every, payments, owedBy, first, trial, setUp };
+    case 'subscription':
+      return { kind, amount, every, ends, introductory, trial, setUp };
+  }
+}
+
+// What was typed for a kind of access that is not chosen means nothing.
+const isDraftAccess = (v: unknown): v is DraftAccess =>
+  typeof v === 'object' && v !== null && 'kind' in v && 'unit' in v && 'date' in v;

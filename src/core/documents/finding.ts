@@ -1,0 +1,18 @@
+import type { DocumentName } from './content';
+
+export interface Subject {
+  kind: DocumentName;
+  id: string;
+}
+
+/** Something that a launch check found. */
+export interface Finding {
+  level: 'stops' | 'look';
+  code: string;
+  /** One sentence that says what is wrong and, where it is not plain, what to do. */
+  text: string;
+  about: Subject;
+}
+
+/** A title as it is named in a finding. */
+export const quoted = (title: string): string => `“${title.trim() === '' ? 'Without a title' : title.trim()}”`;

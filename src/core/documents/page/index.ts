@@ -1,0 +1,79 @@
+import * as z from 'zod';
+import { filesOfBlock, Page } from '#core/pages';
+import type { DraftContent } from '../content';
+import { type Finding, quoted, type Subject } from '../finding';
+import { documentKind } from '../kind';
+
+declare module '../content' {
+  interface Documents {
+    page: Page;
+  }
+  interface DraftContent {
+    pages: Page[];
+  }
+  interface ReleaseContent {
+    pages: Page[];
+  }
+}
+
+const NAMES = { sales: 'page', checkout: 'checkout', thanks: 'thank-you page' };
+
+const pathOf = ({ paths }: DraftContent, pageId: string) => paths.find((p) => p.steps.some((s) => s.pageId === pageId));
+
+/** A page, made of blocks. */
+export const pageKind = documentKind<'page', Page>({
+  kind: 'page',
+  list: 'pages',
+  name: 'Page',
+  stage: 'Sell',
+  schema: z.array(Page).max(6_000),
+  upgrade: (doc) => doc as Page,
+  seal: (page) => page,
+  unseal: (page) => page,
+  title: (page, content) => `${pathOf(content, page.id)?.title ?? ''}, ${NAMES[page.kind]}`,
+  route(id, content) {
+    const path = pathOf(content, id);
+    const step = path?.steps.find((s) => s.pageId === id);
+    return path && step ? `/sell/${path.id}/${step.id}` : '/sell';
+  },
+  fields: { blocks: ['words', 'the page'], title: 'title', description: 'description' },
+  findings(content, { hasFile }) {
+    const pages = new Map(content.pages.map((p) => [p.id, p]));
+    // Only what some path shows can be met.
+    return content.paths.flatMap((path) =>
+      path.steps.flatMap((step): Finding[] => {
+        const page = pages.get(step.pageId);
+        if (!page) return [];
+        const about: Subject = { kind: 'page', id: page.id };
+        const title = quoted(path.title);
+        return page.blocks.flatMap((block): Finding[] => {
+          const found: Finding[] = [];
+          if (block.kind === 'offer' && block.step !== undefined && !path.steps.some((s) => s.id === block.step))
+            found.push({
+              level: 'stops',
+              code: 'button-nowhere',
+              text: `A button on ${title} leads to a step that is not there any more. Choose where it leads.`,
+              about,
+            });
+          for (const { file, alt } of filesOfBlock(block)) {
+            if (!hasFile(file.sha256))
+              found.push({
+                level: 'stops',
+                code: 'file-missing',
+                text: `The picture “${file.name}” on ${title} is not here.`,
+                about,
+              });
+            if (alt.trim() === '')
+              found.push({
+                level: 'look',
+                code: 'no-alt',
+                text: `A picture on ${title} has no words for people who cannot see it.`,
+                about,
+              });
+          }
+          return found;
+        });
+      }),
+    );
+  },
+});

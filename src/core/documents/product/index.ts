@@ -1,0 +1,68 @@
+import * as z from 'zod';
+import { Product, productKindOf, upgradeProduct } from '#core/catalogue';
+import { type Finding, quoted, type Subject } from '../finding';
+import { documentKind } from '../kind';
+
+declare module '../content' {
+  interface Documents {
+    product: Product;
+  }
+  interface DraftContent {
+    products: Product[];
+  }
+  interface ReleaseContent {
+    products: Product[];
+  }
+}
+
+/** What a buyer can open. What differs by kind of product is asked of its own registry. */
+export const productKind = documentKind<'product', Product>({
+  kind: 'product',
+  list: 'products',
+  name: 'Product',
+  stage: 'Make',
+  schema: z.array(Product).max(2_000),
+  upgrade: upgradeProduct,
+  seal: (product) => product,
+  unseal: (product) => product,
+  title: ({ title }) => title,
+  route: (id) => `/make/${id}`,
+  fields: {
+    title: 'title',
+    promise: 'promise',
+    description: 'description',
+    picture: 'picture',
+    files: 'files',
+    links: 'links',
+    putAway: ['put away', 'put away'],
+    benefits: 'benefits',
+    downloads: ['how often files can be fetched', 'how often files can be fetched'],
+  },
+  findings({ products, offers }, { hasFile }) {
+    const sold = new Set(offers.filter((o) => o.onSale).flatMap((o) => o.productIds));
+    return products.flatMap((product) => {
+      const about: Subject = { kind: 'product', id: product.id };
+      const found: Finding[] = [];
+      if (product.title.trim() === '')
+        found.push({ level: 'stops', code: 'no-title', text: 'A product has no title.', about });
+      for (const { empties, ...finding } of productKindOf(product).findings(product, quoted(product.title)))
+        found.push({ ...finding, level: empties && !sold.has(product.id) ? 'look' : 'stops', about });
+      for (const file of [...productKindOf(product).files(product), ...(product.picture ? [product.picture.file] : [])])
+        if (!hasFile(file.sha256))
+          found.push({
+            level: 'stops',
+            code: 'file-missing',
+            text: `The file “${file.name}” of ${quoted(product.title)} is not here. Add it again.`,
+            about,
+          });
+      if (product.picture && product.picture.alt.trim() === '')
+        found.push({
+          level: 'look',
+          code: 'no-alt',
+          text: `The picture of ${quoted(product.title)} has no words for people who cannot see it.`,
+          about,
+        });
+      return found;
+    });
+  },
+});

@@ -1,0 +1,29 @@
+import * as z from 'zod';
+import { Id } from '#core/catalogue';
+import { blockBase, line } from '../base';
+import { blockKind } from '../kind';
+
+const OfferBlock = z.object({
+  ...blockBase,
+  kind: z.literal('offer'),
+  title: line,
+  button: line,
+  note: line,
+  /** The step its button leads to; the checkout when none is named. */
+  step: Id.optional(),
+});
+
+declare module '../kind' {
+  interface BlocksByKind {
+    offer: z.infer<typeof OfferBlock>;
+  }
+}
+
+export const offerBlock = blockKind<z.infer<typeof OfferBlock>>({
+  kind: 'offer',
+  name: 'Offer with its button',
+  schema: OfferBlock,
+  on: ['sales'],
+  fresh: (id, { title }, say) => ({ id, kind: 'offer', title, button: say.getNow, note: '' }),
+  label: ({ title }) => title,
+});

@@ -1,0 +1,16 @@
+import type { Download } from '#core/catalogue';
+import { FileList } from './FileList';
+import { LinkList } from './LinkList';
+
+/** The files and links that a buyer gets. */
+export function DownloadContents({ product }: { product: Download }) {
+  return (
+    <section className="sec mt-4">
+      <h3 className="mb-2">Files the buyer gets</h3>
+      <FileList product={product} />
+      <div className="mt-3">
+        <LinkList product={product} />
+      </div>
+    </section>
+  );
+}
