@@ -1,7 +1,8 @@
 // Builds what browsers get and the counter. Skipped when nothing in the sources is newer than the last build.
-import { existsSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { brotliCompressSync, gzipSync } from 'node:zlib';
 import { run } from './run.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
@@ -11,6 +12,16 @@ function newest(path) {
   const stats = statSync(path);
   if (!stats.isDirectory()) return stats.mtimeMs;
   return Math.max(stats.mtimeMs, ...readdirSync(path).map((name) => newest(join(path, name))));
+}
+
+/** Lays compressed forms beside each script and style, so that the counter only hands them out. */
+function compress(folder) {
+  for (const name of readdirSync(folder).filter((n) => /\.(js|css)$/.test(n))) {
+    const file = join(folder, name);
+    const bytes = readFileSync(file);
+    writeFileSync(`${file}.br`, brotliCompressSync(bytes));
+    writeFileSync(`${file}.gz`, gzipSync(bytes, { level: 9 }));
+  }
 }
 
 export async function build({ force = false } = {}) {
@@ -26,6 +37,7 @@ export async function build({ force = false } = {}) {
   if (!force && existsSync(stamp) && statSync(stamp).mtimeMs > Math.max(...sources)) return;
   const vite = join(root, 'node_modules', 'vite', 'bin', 'vite.js');
   await run(process.execPath, [vite, 'build', '--logLevel', 'error']);
+  compress(join(root, 'dist', 'client', 'assets'));
   await run(process.execPath, [vite, 'build', '--ssr', '--logLevel', 'error']);
   writeFileSync(stamp, '');
 }

@@ -3,6 +3,7 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import express from 'express';
+import compressedFiles from 'express-static-gzip';
 import { type Instant, msOf } from '#core/calendar';
 import { createRunner } from '#core/shop';
 import { createMailStandIn, createPaymentsStandIn, standInClock } from '../standins';
@@ -157,7 +158,12 @@ export async function createCounter(options: CounterOptions): Promise<Counter> {
   app.get('/health', (_req, res) => void res.json({ ok: true }));
   app.use(
     '/assets',
-    express.static(join(client.folder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+    compressedFiles(join(client.folder, 'assets'), {
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
+      index: false,
+      serveStatic: { immutable: true, maxAge: '1y', fallthrough: false },
+    }),
   );
   app.use('/notices', noticeRoutes(context));
   app.use('/owner/api', ownerRoutes(context));

@@ -1,21 +1,18 @@
 import { useEffect, useState } from 'react';
 import { Route, Routes } from 'react-router';
-import { CountStage } from './count/CountStage';
 import { beginFromShop } from './data/begin';
 import { connect } from './data/ownerApi';
 import { useDraft } from './data/draft';
 import { useMirror } from './data/useMirror';
-import { DeliverStage } from './deliver/DeliverStage';
-import { FollowUpStage } from './followUp/FollowUpStage';
 import { Connect } from './frame/Connect';
 import { Frame } from './frame/Frame';
-import { MakeStage } from './make/MakeStage';
-import { PriceStage } from './price/PriceStage';
-import { SearchSheet } from './search/SearchSheet';
-import { prepareEditor } from './sell/RichField';
-import { SellStage } from './sell/SellStage';
-import { ShopSheet } from './shop/ShopSheet';
+import { Fetched } from './frame/Fetched';
+import { fetchAhead } from './frame/parts';
+import { PLACES } from './places';
 import { Today } from './today/Today';
+
+/** When the first sheet stands, what the others need is fetched. */
+const FETCH_AHEAD_AFTER_MS = 1_500;
 
 type Opening = 'opening' | 'open' | { problem: string };
 
@@ -52,7 +49,7 @@ function Opened() {
   const draft = useDraft();
   useMirror();
   useEffect(() => {
-    const timer = setTimeout(prepareEditor, 1_500);
+    const timer = setTimeout(() => void fetchAhead(), FETCH_AHEAD_AFTER_MS);
     return () => clearTimeout(timer);
   }, []);
   if (!draft) return null;
@@ -60,14 +57,13 @@ function Opened() {
     <Frame draft={draft}>
       <Routes>
         <Route index element={<Today draft={draft} />} />
-        <Route path="make/:id?" element={<MakeStage draft={draft} />} />
-        <Route path="price/:id?" element={<PriceStage draft={draft} />} />
-        <Route path="sell/:id?/:step?" element={<SellStage draft={draft} />} />
-        <Route path="deliver/:list?/:id?" element={<DeliverStage draft={draft} />} />
-        <Route path="follow-up/:message?" element={<FollowUpStage draft={draft} />} />
-        <Route path="count" element={<CountStage draft={draft} />} />
-        <Route path="search" element={<SearchSheet draft={draft} />} />
-        <Route path="shop" element={<ShopSheet draft={draft} />} />
+        {PLACES.map(({ path, name, fetch }) => (
+          <Route
+            key={path}
+            path={path}
+            element={<Fetched fetch={fetch} props={{ draft }} what={`the sheet ${name}`} />}
+          />
+        ))}
       </Routes>
     </Frame>
   );

@@ -73,7 +73,7 @@ test('planned and actual on one line: paid, refused, tried again, paused, to com
     moved?.movedTo?.slice(0, 10),
     moved?.amount,
     marks()[marks().indexOf('28 Feb moved') + 1],
-  ]).toEqual(['2027-02-28', '2027-03-05', 1_200, '5 Mar to come']);
+  ]).toEqual(['2027-02-28', '2027-03-05', 1_200, '5 Mar to-come']);
   const { marks: drawn, end } = layoutKeelLine(story(), 600);
   expect([end, drawn.find((m) => m.state === 'refused')?.phrase]).toEqual([
     'arrow',

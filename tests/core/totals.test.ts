@@ -17,7 +17,7 @@ import {
 import { dateIn } from '#core/calendar';
 import { copyReminder } from '../../src/studio/data/copies';
 import { planLinks, planRefunds } from '../../src/studio/deliver/manyActs';
-import { readQuery, writeQuery } from '../../src/studio/deliver/orderQuery';
+import { readQuery, writeQuery } from '../../src/studio/data/queries/orderQuery';
 
 const ZONE = 'Europe/Lisbon';
 const START = Date.parse('2026-01-01T00:00:00.000Z');

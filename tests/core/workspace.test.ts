@@ -72,7 +72,8 @@ test('out of one browser and into an empty one: identical, years of payment plan
   const copy = await takeCopy(new Date('2026-06-15T08:00:00Z'));
   await Promise.all(db.tables.map((t) => t.clear()));
   await putBack(await openCopy(copy));
-  expect(await everything()).toBe(before);
+  // Compared by text, and said briefly: the whole would fill the screen.
+  expect((await everything()) === before).toBe(true);
 });
 
 describe('bad files change nothing and say so', () => {

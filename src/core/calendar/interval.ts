@@ -1,4 +1,6 @@
-import { Temporal } from 'temporal-polyfill';
+import * as Instants from 'temporal-polyfill/fns/Instant';
+import * as PlainDate from 'temporal-polyfill/fns/PlainDate';
+import * as ZonedDateTime from 'temporal-polyfill/fns/ZonedDateTime';
 import { type Instant, instantOf } from './instant';
 
 export type IntervalUnit = 'day' | 'week' | 'month' | 'year';
@@ -7,10 +9,17 @@ export interface Interval {
   unit: IntervalUnit;
 }
 
+const ADD = {
+  day: PlainDate.addDays,
+  week: PlainDate.addWeeks,
+  month: PlainDate.addMonths,
+  year: PlainDate.addYears,
+} satisfies Record<IntervalUnit, unknown>;
+
 /**
  * The k-th moment after an anchor: anchor + k intervals at the anchor's wall clock in `zone`.
  * Counted from the anchor, never from the one before, so a day that a month lacks becomes that month's
- * last day and the next month returns to the anchor's day (Temporal's `constrain`); a wall clock that does
+ * last day and the next month returns to the anchor's day (Temporal's `constrain`, its default); a wall clock that does
  * not exist or exists twice is resolved by Temporal's `compatible`.
  * @param k whole number, 0 gives the anchor itself
  * @param zone IANA time zone
@@ -20,12 +29,13 @@ export const nthAfter = (anchor: Instant, every: Interval, k: number, zone: stri
 
 /** The same for many k: the anchor's wall clock is read once. */
 export function momentsAfter(anchor: Instant, every: Interval, zone: string): (k: number) => Instant {
-  const start = Temporal.Instant.from(anchor).toZonedDateTimeISO(zone);
-  const [first, plainTime] = [start.toPlainDate(), start.toPlainTime()];
+  const start = Instants.toZonedDateTimeISO(Instants.fromString(anchor), zone);
+  const [first, plainTime] = [ZonedDateTime.toPlainDate(start), ZonedDateTime.toPlainTime(start)];
+  const add = ADD[every.unit];
   return (k) => {
     if (k === 0) return anchor;
-    const date = first.add({ [`${every.unit}s`]: every.count * k }, { overflow: 'constrain' });
-    return instantOf(date.toZonedDateTime({ timeZone: zone, plainTime }).epochMilliseconds);
+    const date = add(first, every.count * k);
+    return instantOf(PlainDate.toZonedDateTime(date, { timeZone: zone, plainTime }).epochMilliseconds);
   };
 }
 

@@ -33,7 +33,7 @@ export function docsOf(content: DraftContent, kind: AnyDocumentKind): { id: stri
 
 /** Every document of a shop, in the order of their kinds. */
 export const allDocuments = (content: DraftContent, kinds = DOCUMENT_KINDS): Placed[] =>
-  kinds.flatMap((kind) => docsOf(content, kind).map(({ id, doc }) => ({ kind: kind.kind as DocumentName, id, doc })));
+  kinds.flatMap((kind) => docsOf(content, kind).map(({ id, doc }) => ({ kind: kind.kind, id, doc })));
 
 /** The content that documents make up. @param fallback what stands where there is none of a kind with one document */
 export function contentOf(

@@ -1,6 +1,7 @@
 export { agreementRowsOf, moveRows, type MirrorTables, type RowStore, type StoredOrder } from './moveRows';
 export { idsTouched, type OrderRow, type PassRow, type ChargeRow, type RefundRow } from './rows';
-export { readLaterKey, type AgreementRow, type LaterPaymentRow } from './agreements';
+export type { AgreementRow, LaterPaymentRow } from './agreementRows';
+export { readLaterKey } from './agreementTotals';
 export { moneyByDay, withQuietDays, type DayMoney } from './byDay';
 export {
   totalsMoved,

@@ -1,7 +1,8 @@
 import type { Instant } from '#core/calendar';
 import type { ShopTax } from '#core/catalogue';
 import type { Batch, ShopEvent } from '#core/journal';
-import { type AgreementRow, agreementTotalsMoved, buyersMovedByLater, type LaterPaymentRow } from './agreements';
+import type { AgreementRow, LaterPaymentRow } from './agreementRows';
+import { agreementTotalsMoved, buyersMovedByLater } from './agreementTotals';
 import {
   type ChargeRow,
   idsTouched,

@@ -5,14 +5,8 @@ import { sum } from '#core/money';
 import type { Pass } from '#core/passes';
 import type { ShopTax } from '#core/catalogue';
 import { type OrderLine, orderStatus, type OrderStatus } from '#core/shop';
-import {
-  type AgreementRow,
-  agreementsIn,
-  foldAgreement,
-  type LaterPaymentRow,
-  restated,
-  withRefund,
-} from './agreements';
+import type { AgreementRow, LaterPaymentRow } from './agreementRows';
+import { agreementsIn, foldAgreement, restated, withRefund } from './foldAgreement';
 
 /** One order as the studio lists it. Amounts in minor units of `currency`. */
 export interface OrderRow {

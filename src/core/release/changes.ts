@@ -65,9 +65,9 @@ const alike = (kind: AnyDocumentKind, a: Doc, b: Doc): boolean => kind.same?.(a 
 export function withKept(live: Release | null, draft: DraftContent, kept: ReadonlySet<string>): DraftContent {
   const before = live ? unsealContent(live.content) : null;
   const old = new Map(before ? allDocuments(before).map((p) => [documentKey(p.kind, p.id), p.doc]) : []);
-  return Object.fromEntries(
-    DOCUMENT_KINDS.map((kind) => {
-      const key = (id: string): string => documentKey(kind.kind as DocumentName, id);
+  const lists: Record<string, unknown> = Object.fromEntries(
+    DOCUMENT_KINDS.map((kind): [string, unknown] => {
+      const key = (id: string): string => documentKey(kind.kind, id);
       const is = docsOf(draft, kind);
       if (kind.single)
         return [kind.list, (kept.has(key(kind.kind)) ? old.get(key(kind.kind)) : undefined) ?? is[0]?.doc];
@@ -76,7 +76,8 @@ export function withKept(live: Release | null, draft: DraftContent, kept: Readon
       const gone = (before ? docsOf(before, kind) : []).filter(({ id }) => !present.has(id) && kept.has(key(id)));
       return [kind.list, [...now, ...gone.map(({ doc }) => doc)]];
     }),
-  ) as unknown as DraftContent;
+  );
+  return lists as unknown as DraftContent;
 }
 
 function fieldsThatDiffer(kind: DocumentName, before: object, after: object): string[] {

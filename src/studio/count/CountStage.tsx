@@ -1,70 +1,26 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Bar } from 'react-chartjs-2';
 import { Link } from 'react-router';
-import { type DayMoney, readLaterKey, type TotalRow, withQuietDays } from '#core/mirror';
+import { withQuietDays } from '#core/mirror';
 import { dateIn, formatDay, startOfDate } from '#core/calendar';
 import { formatAmount, formatPlain } from '#core/money';
-import { db } from '../data/db';
-import { laterLink } from '../deliver/LaterPayments';
-import { ordersLink } from '../deliver/orderQuery';
+import { laterLink } from '../deliver/links';
+import { ordersLink } from '../data/queries/orderQuery';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
+import { allMoney } from '../data/queries/money';
 import { Panes } from '../frame/Panes';
 import { useAppSelector } from '../store';
-import { colour } from './LineChart';
+import { colour } from './chart';
 
 const DAYS_SHOWN = 60;
 
 /** Count: money in by day and by offer, counted from the orders themselves. */
-export function CountStage({ draft }: { draft: Draft }) {
+export default function CountStage({ draft }: { draft: Draft }) {
   const { zone, locale, currency } = draft.content.shop;
   const now = useNow();
   const theme = useAppSelector((state) => state.frame.theme);
-  const data = useLiveQuery(async () => {
-    const [later, days, offers] = await Promise.all([
-      db.totals.where('key').startsWith(`later|${currency}|`).toArray(),
-      db.totals.where('key').startsWith(`day|${currency}|`).toArray(),
-      db.totals.where('key').startsWith('offer|').toArray(),
-    ]);
-    const own = offers.map((row) => ({ ...row, ...readOfferKey(row.key) })).filter((row) => row.currency === currency);
-    const [laterOn, laterOf] = [new Map<string, number>(), new Map<string, TotalRow>()];
-    for (const row of later) {
-      const { day, offerId } = readLaterKey(row.key);
-      laterOn.set(day, (laterOn.get(day) ?? 0) + row.paid);
-      const of = laterOf.get(offerId);
-      laterOf.set(offerId, {
-        key: offerId,
-        count: (of?.count ?? 0) + row.count,
-        paid: (of?.paid ?? 0) + row.paid,
-        back: (of?.back ?? 0) + row.back,
-      });
-    }
-    const bought = new Set(days.map((row) => row.key.slice(row.key.lastIndexOf('|') + 1)));
-    const onlyLater = [...laterOn.keys()]
-      .filter((date) => !bought.has(date))
-      .map((date): DayMoney => ({ date, paid: 0, orders: 0 }));
-    return {
-      laterOn,
-      laterOf,
-      laterBack: later.reduce((all, d) => all + d.back, 0),
-      laterCount: later.reduce((all, d) => all + d.count, 0),
-      laterPaid: later.reduce((all, d) => all + d.paid, 0),
-      days: [
-        ...onlyLater,
-        ...days.map((row): DayMoney => ({
-          date: row.key.slice(row.key.lastIndexOf('|') + 1),
-          paid: row.paid,
-          orders: row.count,
-        })),
-      ].sort((a, b) => (a.date < b.date ? -1 : 1)),
-      offers: await Promise.all(
-        own.map(async (row) => ({ ...row, title: await titleOfOffer(row.offerId), later: laterOf.get(row.offerId) })),
-      ).then((rows) => rows.sort((x, y) => y.paid + (y.later?.paid ?? 0) - x.paid - (x.later?.paid ?? 0))),
-      count: days.reduce((all, d) => all + d.count, 0),
-      paid: days.reduce((all, d) => all + d.paid, 0),
-      back: days.reduce((all, d) => all + d.back, 0),
-    };
-  }, [currency]);
+  const data = useLiveQuery(() => allMoney(currency), [currency]);
   if (!data) return <Panes draft={draft} sheet={null} outcome={null} />;
   const money = (amount: number): string => formatAmount(amount, currency, locale);
   const { paid, back } = data;
@@ -249,15 +205,4 @@ export function CountStage({ draft }: { draft: Draft }) {
       }
     />
   );
-}
-
-const readOfferKey = (key: string): { offerId: string; currency: string } => {
-  const [, offerId = '', currency = ''] = key.split('|');
-  return { offerId, currency };
-};
-
-/** What an offer was called when it was last sold. */
-async function titleOfOffer(offerId: string): Promise<string> {
-  const latest = await db.orders.where('keys').between(`|${offerId}|`, `|${offerId}|\uffff`).last();
-  return latest?.lines.find((l) => l.offerId === offerId)?.title ?? '';
 }

@@ -1,14 +1,7 @@
-import { CategoryScale, Chart, LinearScale, LineElement, PointElement, Tooltip, BarElement } from 'chart.js';
 import { Line } from 'react-chartjs-2';
 import { formatAmount, formatPlain } from '#core/money';
 import { useAppSelector } from '../store';
-
-Chart.register(CategoryScale, LinearScale, LineElement, PointElement, BarElement, Tooltip);
-Chart.defaults.font.family = "'Source Sans 3 Variable', sans-serif";
-Chart.defaults.font.size = 13;
-
-export const colour = (name: string): string =>
-  getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+import { colour } from './chart';
 
 interface Props {
   labels: string[];
@@ -20,7 +13,7 @@ interface Props {
 }
 
 /** Two lines of cumulated money by day of the month, in whole minor units. */
-export function LineChart({ labels, now, before, currency, locale, height }: Props) {
+export default function LineChart({ labels, now, before, currency, locale, height }: Props) {
   // The theme is part of the key, since colours are read when a chart is made.
   const theme = useAppSelector((state) => state.frame.theme);
   const major = (values: number[]): number[] => values.map((v) => Number(formatPlain(v, currency)));

@@ -15,11 +15,11 @@ import {
   RefundPreview,
   type RefundRequest,
   ReleasesAnswer,
-  Said,
-} from '../../wire';
+} from '../../wire/owner';
+import { Said } from '../../wire/problem';
 import type { Release } from '#core/release';
 
-export type { About, FirstHours, OwnerAct, ReleaseLine, RefundRequest } from '../../wire';
+export type { About, FirstHours, OwnerAct, ReleaseLine, RefundRequest } from '../../wire/owner';
 
 /** What comes back is read by the wire's own schema: an answer of another shape is a failure, not a surprise later. */
 const read = <S extends z.ZodType>(schema: S) => ({

@@ -4,7 +4,7 @@ import { planJob, stopJob } from '../data/laterJob';
 import { useAppSelector } from '../store';
 import { useSeconds } from '../frame/useSeconds';
 import { type ActKind, type ManyPlan, planMany, runMany } from './manyActs';
-import type { OrderQuery } from './orderQuery';
+import type { OrderQuery } from '../data/queries/orderQuery';
 
 /** Acting on everything a list holds: first what it does, whom it leaves out, and one example; it begins a minute later. */
 export function ActOnMany({ draft, query, count }: { draft: Draft; query: OrderQuery; count: number }) {

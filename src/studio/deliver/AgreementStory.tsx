@@ -6,21 +6,16 @@ import { storyOfAgreement } from '#core/drawing';
 import { agreementState, restInWords } from '#core/messages';
 import { formatAmount } from '#core/money';
 import { KeelLine } from '../../ui/KeelLine';
-import { db } from '../data/db';
+import { storyOfAgreementRow } from '../data/queries/agreements';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
 import { AgreementActs } from './AgreementActs';
-import { ordersLink } from './orderQuery';
+import { ordersLink } from '../data/queries/orderQuery';
 
 /** One payment plan or subscription: planned and actual on one line, what was paid, and what can be done. */
 export function AgreementStory({ draft, id }: { draft: Draft; id: string }) {
   const now = useNow();
-  const data = useLiveQuery(async () => {
-    const row = await db.agreements.get(id);
-    if (!row) return null;
-    const passes = (await db.passes.bulkGet(row.agreement.passIds)).filter((p) => p !== undefined);
-    return { row, passes, person: await db.people.get(row.personId) };
-  }, [id]);
+  const data = useLiveQuery(() => storyOfAgreementRow(id), [id]);
   if (data === undefined) return null;
   if (data === null) return <p>This is not in the history here.</p>;
   const { row, passes, person } = data;

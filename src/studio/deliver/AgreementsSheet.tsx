@@ -1,4 +1,3 @@
-import type { Collection, InsertType } from 'dexie';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { AgreementRow } from '#core/mirror';
@@ -8,10 +7,11 @@ import type { ShopTax } from '#core/catalogue';
 import { paymentsMade } from '#core/messages';
 import { formatAmount } from '#core/money';
 import { shortTerms } from '#core/terms';
-import { db } from '../data/db';
+import { findAgreements, useAgreementTotals } from '../data/queries/agreements';
 import type { Draft } from '../data/draft';
 import { inWords } from '../statusWords';
 import { ChoiceFill } from '../price/Fill';
+import { agreementsLink } from './links';
 import { exportAgreements } from './exportAgreements';
 
 const STEP = 100;
@@ -26,39 +26,6 @@ export const STATUSES: readonly (readonly [Agreement['status'], string])[] = [
   ['ended', 'Ended'],
 ];
 
-export const agreementsLink = (status: string, id?: string): string =>
-  `/deliver/agreements${id === undefined ? '' : `/${id}`}${status === '' ? '' : `?status=${encodeURIComponent(status)}`}`;
-
-/** How many agreements there are by status, and what they come to, by currency. */
-export function useAgreementTotals():
-  Map<string, { count: number; paid: Map<string, number>; left: Map<string, number> }> | undefined {
-  return useLiveQuery(async () => {
-    const rows = await db.totals.where('key').startsWith('agreements|').toArray();
-    const found = new Map<string, { count: number; paid: Map<string, number>; left: Map<string, number> }>();
-    for (const row of rows) {
-      const [, status = '', currency = ''] = row.key.split('|');
-      for (const key of [status, '']) {
-        const total = found.get(key) ?? { count: 0, paid: new Map<string, number>(), left: new Map<string, number>() };
-        total.count += row.count;
-        total.paid.set(currency, (total.paid.get(currency) ?? 0) + row.paid);
-        total.left.set(currency, (total.left.get(currency) ?? 0) + row.back);
-        found.set(key, total);
-      }
-    }
-    return found;
-  }, []);
-}
-
-/** Those of a status and kind, in the order of what comes next. */
-export const agreementRows = (
-  status: string,
-  kind: string,
-): Collection<AgreementRow, string, InsertType<AgreementRow, 'id'>> =>
-  (status === ''
-    ? db.agreements.orderBy('sort')
-    : db.agreements.where('sort').between(`${status}|`, `${status}|\uffff`)
-  ).filter((r) => kind === '' || r.agreement.terms.kind === kind);
-
 /** Payment plans and subscriptions by status: when the next payment is due, what was paid so far, what is left. */
 export function AgreementsSheet({ draft, selected }: { draft: Draft; selected: string | null }) {
   const [params, setParams] = useSearchParams();
@@ -68,11 +35,7 @@ export function AgreementsSheet({ draft, selected }: { draft: Draft; selected: s
   const { tax } = (draft.live?.content ?? draft.content).shop;
   const totals = useAgreementTotals();
   const most = Number(params.get('most') ?? STEP);
-  const found = useLiveQuery(async () => {
-    const rows = await agreementRows(status, kind).limit(most).toArray();
-    const people = await db.people.bulkGet(rows.map((r) => r.personId));
-    return rows.map((row, i) => ({ row, who: people[i]?.name || people[i]?.address || 'Somebody erased' }));
-  }, [status, kind, most]);
+  const found = useLiveQuery(() => findAgreements(status, kind, most), [status, kind, most]);
   const navigate = useNavigate();
   const choose = (name: string, value: string): void =>
     setParams((now) => {

@@ -4,15 +4,17 @@ import type { Draft } from '../data/draft';
 import { askLists } from '../data/lists';
 import { dropList, useSavedLists } from '../data/savedLists';
 import { Panes } from '../frame/Panes';
-import { ALL_ORDERS, type OrderQuery, ordersLink, readQuery, writeQuery } from './orderQuery';
+import { ALL_ORDERS, type OrderQuery, ordersLink, readQuery, writeQuery } from '../data/queries/orderQuery';
 import { OrdersSheet } from './OrdersSheet';
 import { OrderStory } from './OrderStory';
 import { PeopleSheet } from './PeopleSheet';
 import { PersonStory } from './PersonStory';
-import { AgreementsSheet, agreementsLink, STATUSES, useAgreementTotals } from './AgreementsSheet';
+import { AgreementsSheet, STATUSES } from './AgreementsSheet';
+import { agreementsLink } from './links';
+import { useAgreementTotals } from '../data/queries/agreements';
 import { AgreementStory } from './AgreementStory';
 import { LaterPayments } from './LaterPayments';
-import { useCounts } from './useOrders';
+import { useCounts } from '../data/queries/orders';
 
 const LISTS: { name: string; query: OrderQuery }[] = [
   { name: 'All orders', query: ALL_ORDERS },
@@ -22,7 +24,7 @@ const LISTS: { name: string; query: OrderQuery }[] = [
 ];
 
 /** Deliver: orders and people as lists, and the story of the one in hand. */
-export function DeliverStage({ draft }: { draft: Draft }) {
+export default function DeliverStage({ draft }: { draft: Draft }) {
   const { list = 'orders', id } = useParams();
   const { search } = useLocation();
   const query = useMemo(() => readQuery(search), [search]);

@@ -1,38 +1,17 @@
-import Dexie from 'dexie';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Link, useSearchParams } from 'react-router';
-import { dayBounds, type LaterPaymentRow, readLaterKey } from '#core/mirror';
 import { formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
-import { db } from '../data/db';
+import { findLater } from '../data/queries/agreements';
 import type { Draft } from '../data/draft';
-import { agreementsLink } from './AgreementsSheet';
-
-const MOST = 200;
-
-interface Choice {
-  /** A day, a month, or two days "2026-06-14..2026-06-15"; empty for all. */
-  days?: string;
-  offerId?: string;
-  /** Only those of which something went back. */
-  back?: boolean;
-}
-
-export function laterLink({ days = '', offerId = '', back = false }: Choice = {}): string {
-  const query = new URLSearchParams({
-    ...(days === '' ? {} : { days }),
-    ...(offerId === '' ? {} : { offer: offerId }),
-    ...(back ? { back: '1' } : {}),
-  }).toString();
-  return `/deliver/payments${query === '' ? '' : `?${query}`}`;
-}
+import { agreementsLink, laterLink } from './links';
 
 /** Payments that came after the day of buying, with the total they add up to. */
 export function LaterPayments({ draft }: { draft: Draft }) {
   const [params] = useSearchParams();
   const choice = { days: params.get('days') ?? '', offerId: params.get('offer') ?? '', back: params.has('back') };
   const { locale, zone } = draft.content.shop;
-  const found = useLiveQuery(() => find(choice), [choice.days, choice.offerId, choice.back]);
+  const found = useLiveQuery(() => findLater(choice), [choice.days, choice.offerId, choice.back]);
   if (!found) return null;
   const chosen = choice.days !== '' || choice.offerId !== '' || choice.back;
   const title =
@@ -123,47 +102,4 @@ export function LaterPayments({ draft }: { draft: Draft }) {
       )}
     </>
   );
-}
-
-interface Found {
-  count: number;
-  paid: Map<string, number>;
-  back: Map<string, number>;
-  rows: { row: LaterPaymentRow; who: string }[];
-}
-
-/** The latest rows of a choice, and totals over all of it: from total rows, or counted where only those that went back are asked for. */
-async function find({ days, offerId, back }: Required<Choice>): Promise<Found> {
-  const [from, until] = dayBounds(days);
-  const to = `${until}\uffff`;
-  const found: Found = { count: 0, paid: new Map(), back: new Map(), rows: [] };
-  const count = (currency: string, of: { count: number; paid: number; back: number }): void => {
-    found.count += of.count;
-    found.paid.set(currency, (found.paid.get(currency) ?? 0) + of.paid);
-    found.back.set(currency, (found.back.get(currency) ?? 0) + of.back);
-  };
-  const fits = (row: { day: string; offerId: string }): boolean =>
-    row.day >= from && row.day <= to && (offerId === '' || row.offerId === offerId);
-  let rows: LaterPaymentRow[];
-  if (back) {
-    rows = (await db.laterPayments.where('[went+day]').between([1, from], [1, to]).reverse().toArray()).filter(fits);
-    for (const row of rows) count(row.currency, { count: 1, paid: row.amount, back: row.back });
-  } else {
-    for (const total of await db.totals.where('key').startsWith('later|').toArray()) {
-      const of = readLaterKey(total.key);
-      if (fits(of)) count(of.currency, total);
-    }
-    rows = await (
-      offerId === ''
-        ? db.laterPayments.where('day').between(from, to)
-        : db.laterPayments.where('[offerId+day]').between([offerId, from || Dexie.minKey], [offerId, to])
-    )
-      .reverse()
-      .limit(MOST)
-      .toArray();
-  }
-  const shown = rows.slice(0, MOST);
-  const people = await db.people.bulkGet(shown.map((r) => r.personId));
-  found.rows = shown.map((row, i) => ({ row, who: people[i]?.name || people[i]?.address || 'Somebody erased' }));
-  return found;
 }

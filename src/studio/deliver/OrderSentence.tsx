@@ -6,7 +6,7 @@ import { newId } from '../data/ids';
 import { useNow } from '../data/useNow';
 import { saveList, useSavedLists } from '../data/savedLists';
 import { ChoiceFill } from '../price/Fill';
-import { isFiltered, type OrderQuery, ordersLink, writeQuery } from './orderQuery';
+import { isFiltered, type OrderQuery, ordersLink, writeQuery } from '../data/queries/orderQuery';
 
 const GROUPS = [
   ['', 'of any kind'],

@@ -6,24 +6,17 @@ import { storyOfOrder } from '#core/drawing';
 import { formatAmount } from '#core/money';
 import { explain, lastsFor } from '#core/passes';
 import { KeelLine } from '../../ui/KeelLine';
-import { db } from '../data/db';
+import { storyOfOrderRow } from '../data/queries/orders';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
 import { inWords } from '../statusWords';
-import { agreementsLink } from './AgreementsSheet';
+import { agreementsLink } from './links';
 import { RefundForm } from './RefundForm';
 
 /** One order: what was paid and given back, what it opened, and why that is open or not. */
 export function OrderStory({ draft, orderId }: { draft: Draft; orderId: string }) {
   const now = useNow();
-  const data = useLiveQuery(async () => {
-    const order = await db.orders.get(orderId);
-    if (!order) return null;
-    const passes = (await db.passes.bulkGet(order.passIds)).filter((p) => p !== undefined);
-    const refunds = (await db.refunds.bulkGet(order.refundIds)).filter((r) => r !== undefined);
-    const agreements = await db.agreements.where('agreement.orderId').equals(orderId).toArray();
-    return { order, passes, refunds, agreements, person: await db.people.get(order.personId) };
-  }, [orderId]);
+  const data = useLiveQuery(() => storyOfOrderRow(orderId), [orderId]);
   if (data === undefined) return null;
   if (data === null) return <p>This order is not in the history here.</p>;
   const { order, passes, refunds, agreements, person } = data;

@@ -5,9 +5,9 @@ import { formatAmount } from '#core/money';
 import type { Draft } from '../data/draft';
 import { ActOnMany } from './ActOnMany';
 import { exportOrders } from './exportOrders';
-import { isFiltered, type OrderQuery, ordersLink } from './orderQuery';
+import { isFiltered, type OrderQuery, ordersLink } from '../data/queries/orderQuery';
 import { OrderSentence } from './OrderSentence';
-import { type OrdersFound, useCounts, useOrders } from './useOrders';
+import { type OrdersFound, useCounts, useOrders } from '../data/queries/orders';
 
 const STEP = 100;
 

@@ -1,27 +1,14 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import type { BuyerRow } from '#core/mirror';
 import { formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
-import { db } from '../data/db';
 import type { Draft } from '../data/draft';
-import { askLists } from '../data/lists';
+import { findBuyers } from '../data/queries/people';
 import { ChoiceFill } from '../price/Fill';
 import { exportPeople } from './exportPeople';
 
 const STEP = 100;
-
-/** The buyers that match, the last one first. Words and offers are asked of a worker; everybody is read by an index. */
-export async function findBuyers(
-  query: { offerId: string; text: string },
-  most: number,
-): Promise<{ buyers: BuyerRow[]; count: number }> {
-  if (query.offerId === '' && query.text.trim() === '')
-    return { buyers: await db.buyers.orderBy('last').reverse().limit(most).toArray(), count: await db.buyers.count() };
-  const found = await askLists().people(query, most);
-  return { buyers: (await db.buyers.bulkGet(found.ids)).filter((b) => b !== undefined), count: found.count };
-}
 
 /** Everybody who bought, as a sentence asks for them. */
 export function PeopleSheet({ draft, selected }: { draft: Draft; selected: string | null }) {
@@ -29,11 +16,7 @@ export function PeopleSheet({ draft, selected }: { draft: Draft; selected: strin
   const [most, setMost] = useState(STEP);
   const navigate = useNavigate();
   const { zone, locale } = draft.content.shop;
-  const found = useLiveQuery(async () => {
-    const { buyers, count } = await findBuyers(query, most);
-    const people = await db.people.bulkGet(buyers.map((b) => b.personId));
-    return { rows: buyers.map((buyer, i) => ({ buyer, person: people[i] })), count, all: await db.buyers.count() };
-  }, [query, most]);
+  const found = useLiveQuery(() => findBuyers(query, most), [query, most]);
   return (
     <>
       <h1 className="sr-only">Everybody who bought</h1>

@@ -6,26 +6,18 @@ import { formatAmount } from '#core/money';
 import { type Agreement, chargeFor, isRunning, openFor } from '#core/agreements';
 import { agreementState, readyReply } from '#core/messages';
 import { explain, type Explanation, type OpenFor } from '#core/passes';
-import { db } from '../data/db';
+import { storyOfPerson } from '../data/queries/people';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
 import { inWords } from '../statusWords';
-import { agreementsLink } from './AgreementsSheet';
+import { agreementsLink } from './links';
 import { AnswerThem } from './AnswerThem';
 
 /** One person: what they bought, and for any product why they can or cannot open it. */
 export function PersonStory({ draft, personId }: { draft: Draft; personId: string }) {
   const now = useNow();
   const [productId, setProductId] = useState('');
-  const data = useLiveQuery(
-    async () => ({
-      person: await db.people.get(personId),
-      orders: (await db.orders.where('personId').equals(personId).toArray()).sort((a, b) => b.number - a.number),
-      passes: await db.passes.where('personId').equals(personId).toArray(),
-      agreements: (await db.agreements.where('personId').equals(personId).toArray()).map((r) => r.agreement),
-    }),
-    [personId],
-  );
+  const data = useLiveQuery(() => storyOfPerson(personId), [personId]);
   if (!data) return null;
   const { person, orders, passes, agreements } = data;
   const { zone, locale, tax } = draft.content.shop;

@@ -1,17 +1,15 @@
 import { paymentsMade } from '#core/messages';
 import { formatPlain } from '#core/money';
-import { db } from '../data/db';
-import { agreementRows } from './AgreementsSheet';
+import { findAgreements } from '../data/queries/agreements';
 import { saveCsv } from './saveCsv';
 
 /** Saves exactly the payment plans and subscriptions that are listed as a file. */
 export async function exportAgreements(status: string, kind: string): Promise<void> {
-  const rows = await agreementRows(status, kind).toArray();
-  const people = await db.people.bulkGet(rows.map((r) => r.personId));
+  const found = await findAgreements(status, kind, Infinity);
   saveCsv(
-    rows.map(({ agreement: a, ...row }, i) => ({
-      name: people[i]?.name ?? '',
-      address: people[i]?.address ?? '',
+    found.map(({ row: { agreement: a, ...row }, person }) => ({
+      name: person?.name ?? '',
+      address: person?.address ?? '',
       what: a.priceName === '' ? a.title : `${a.title}, ${a.priceName}`,
       kind: a.terms.kind,
       state: a.status,

@@ -1,7 +1,7 @@
 import { formatPlain } from '#core/money';
-import type { OrderQuery } from './orderQuery';
+import type { OrderQuery } from '../data/queries/orderQuery';
 import { saveCsv, toCsv } from './saveCsv';
-import { findOrders, type OrderAndPerson } from './useOrders';
+import { findOrders, type OrderAndPerson } from '../data/queries/orders';
 
 /** Orders as rows of a file: amounts with a point and no grouping, moments in UTC. */
 const rowsOf = (orders: readonly OrderAndPerson[]): Record<string, string | number>[] =>

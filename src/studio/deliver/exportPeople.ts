@@ -1,16 +1,14 @@
 import { formatPlain } from '#core/money';
-import { db } from '../data/db';
-import { findBuyers } from './PeopleSheet';
+import { findBuyers } from '../data/queries/people';
 import { saveCsv } from './saveCsv';
 
 /** Saves exactly the people that are listed as a file. */
 export async function exportPeople(query: { offerId: string; text: string }): Promise<void> {
-  const { buyers } = await findBuyers(query, Infinity);
-  const people = await db.people.bulkGet(buyers.map((b) => b.personId));
+  const { rows } = await findBuyers(query, Infinity);
   saveCsv(
-    buyers.map((buyer, i) => ({
-      name: people[i]?.name ?? '',
-      address: people[i]?.address ?? '',
+    rows.map(({ buyer, person }) => ({
+      name: person?.name ?? '',
+      address: person?.address ?? '',
       orders: buyer.count,
       'last bought': buyer.last,
       'paid less given back': Object.entries(buyer.net)

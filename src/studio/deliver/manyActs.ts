@@ -1,11 +1,11 @@
 import type { OrderRow } from '#core/mirror';
 import { formatAmount } from '#core/money';
 import { stillRefundable } from '#core/shop';
-import { readMeta, writeMeta } from '../data/db';
+import { linksSent, noteLinkSent } from '../data/queries/edits';
 import { ownerApi } from '../data/ownerApi';
 import { store } from '../store';
-import type { OrderQuery } from './orderQuery';
-import { findOrders, type OrderAndPerson } from './useOrders';
+import type { OrderQuery } from '../data/queries/orderQuery';
+import { findOrders, type OrderAndPerson } from '../data/queries/orders';
 
 export type ActKind = 'links' | 'refunds';
 
@@ -26,7 +26,7 @@ const LINK_AGAIN_AFTER_MS = 86_400_000;
 
 export async function planMany(kind: ActKind, query: OrderQuery, locale: string, now: number): Promise<ManyPlan> {
   const { rows } = await findOrders(query, Infinity);
-  return kind === 'links' ? planLinks(rows, (await readMeta('linksSent')) ?? {}, now) : planRefunds(rows, locale);
+  return kind === 'links' ? planLinks(rows, await linksSent(), now) : planRefunds(rows, locale);
 }
 
 export function planLinks(rows: readonly OrderAndPerson[], sent: Record<string, number>, now: number): ManyPlan {
@@ -100,7 +100,7 @@ type Came = 'done' | 'refused' | 'unknown';
 async function sendLink(personId: string): Promise<Came> {
   const result = await store.dispatch(ownerApi.endpoints.sendLink.initiate(personId));
   if (result.error) return 'refused';
-  await writeMeta('linksSent', { ...(await readMeta('linksSent')), [personId]: Date.now() });
+  await noteLinkSent(personId, Date.now());
   return 'done';
 }
 

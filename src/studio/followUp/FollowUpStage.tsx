@@ -16,7 +16,8 @@ import {
 import type { Order, Refund } from '#core/shop';
 import { localesOf } from '#core/catalogue';
 import { LANGUAGE_NAMES, languageOf } from '#core/words';
-import { db } from '../data/db';
+import { agreementForLetter } from '../data/queries/agreements';
+import { orderForLetter } from '../data/queries/orders';
 import { useAboutQuery } from '../data/ownerApi';
 import type { Draft } from '../data/draft';
 import { ChoiceFill } from '../price/Fill';
@@ -30,8 +31,6 @@ const MESSAGES = [
 
 /** How long the link in a message lasts, as the shop makes it. */
 const LINK_DAYS = 3;
-/** So many of each state are looked through for one that a letter can be made from. */
-const LOOKED_AT = 200;
 
 interface Setting {
   draft: Draft;
@@ -42,7 +41,7 @@ interface Setting {
 }
 
 /** Follow up: the messages that go out by themselves, shown as they go out, made from what is real. */
-export function FollowUpStage({ draft }: { draft: Draft }) {
+export default function FollowUpStage({ draft }: { draft: Draft }) {
   const { message = 'receipt' } = useParams();
   const { data: about } = useAboutQuery();
   const letters: readonly AgreementLetterKind[] = AGREEMENT_LETTERS;
@@ -142,19 +141,13 @@ async function orderLetter(message: string, { draft, real, url, locale }: Settin
   const setting = { shop: draft.content.shop, real, locale };
   const link = { url, days: LINK_DAYS, minutes: 30 };
   if (message === 'sign-in') return signInMessage(setting, link);
-  const refund = message === 'refund' ? (await db.refunds.toArray()).findLast((r) => r.status === 'paid') : undefined;
-  const order =
-    message === 'refund' ? refund && (await db.orders.get(refund.orderId)) : await db.orders.orderBy('number').last();
-  if (!order) return null;
-  const person = await db.people.get(order.personId);
-  const passes = await db.passes.bulkGet(order.passIds);
+  const found = await orderForLetter(message === 'refund' ? 'refund' : 'receipt');
+  if (!found) return null;
+  const { order, refund, person, passes, begun } = found;
   const closed = passes.flatMap((p) =>
-    p?.closed ? [draft.content.products.find((x) => x.id === p.productId)?.title ?? ''] : [],
+    p.closed ? [draft.content.products.find((x) => x.id === p.productId)?.title ?? ''] : [],
   );
   const { tax } = (draft.live?.content ?? draft.content).shop;
-  const begun = (await db.agreements.where('agreement.orderId').equals(order.id).toArray())
-    .map((row) => row.agreement)
-    .filter((a) => a.from === null);
   const later = begun
     .map((a) => restInWords(a, { locale, charged: (due) => chargeFor(a, due, tax).amount }))
     .filter((text) => text !== '');
@@ -176,22 +169,16 @@ const STATES: readonly Agreement['status'][] = [
 /** A letter about payments over time, made from one that stands where it is written. */
 async function letterOf(occasion: AgreementLetterKind, { draft, real, url, locale }: Setting): Promise<Message | null> {
   const { tax } = (draft.live?.content ?? draft.content).shop;
-  for (const status of STATES) {
-    const row = (await db.agreements.where('status').equals(status).limit(LOOKED_AT).toArray()).find(({ agreement }) =>
-      occasion.fits(agreement),
-    );
-    if (!row) continue;
-    const { agreement } = row;
-    const charged = (due: { n: number; at: string }): number => chargeFor(agreement, due, tax).amount;
-    const person = await db.people.get(agreement.personId);
-    return agreementMessage(
-      { shop: draft.content.shop, real, locale },
-      agreement,
-      letterOn(occasion, agreement, charged),
-      person?.name ?? '',
-      { url, days: LINK_DAYS },
-      charged,
-    );
-  }
-  return null;
+  const found = await agreementForLetter(STATES, (a) => occasion.fits(a));
+  if (!found) return null;
+  const { agreement, person } = found;
+  const charged = (due: { n: number; at: string }): number => chargeFor(agreement, due, tax).amount;
+  return agreementMessage(
+    { shop: draft.content.shop, real, locale },
+    agreement,
+    letterOn(occasion, agreement, charged),
+    person?.name ?? '',
+    { url, days: LINK_DAYS },
+    charged,
+  );
 }

@@ -2,16 +2,19 @@ import { type ReactNode, useEffect } from 'react';
 import { useLocation } from 'react-router';
 import type { Draft } from '../data/draft';
 import { useAboutQuery } from '../data/ownerApi';
-import { BuyerView } from '../sell/BuyerView';
 import { useAppDispatch, useAppSelector } from '../store';
 import { publishToggled } from '../store/frame';
+import { Fetched } from './Fetched';
 import { FootLine } from './FootLine';
 import { KeysPanel } from './KeysPanel';
 import { Rail } from './Rail';
 import { Strip } from './Strip';
 import { useEditLock } from './useEditLock';
 import { useKeys } from './useKeys';
+import { part } from './parts';
 import { keysInHand } from './useThingInHand';
+
+const buyersView = part(() => import('../sell/BuyerView'));
 
 /** The studio's frame: rail above, the stage between, foot line below. */
 export function Frame({ draft, children }: { draft: Draft; children: ReactNode }) {
@@ -56,7 +59,7 @@ export function Frame({ draft, children }: { draft: Draft; children: ReactNode }
         <fieldset className="stage" disabled={lock.elsewhere} inert={buyerView}>
           {children}
         </fieldset>
-        {buyerView && <BuyerView draft={draft} />}
+        {buyerView && <Fetched fetch={buyersView} props={{ draft }} what="the buyer’s view" />}
       </div>
       <FootLine draft={draft} />
       <KeysPanel />

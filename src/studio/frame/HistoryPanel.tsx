@@ -7,7 +7,7 @@ import { useAppDispatch } from '../store';
 import { publishToggled } from '../store/frame';
 
 /** Everything that was ever live, named by its time, with the way back. */
-export function HistoryPanel({ draft }: { draft: Draft }) {
+export default function HistoryPanel({ draft }: { draft: Draft }) {
   const dispatch = useAppDispatch();
   const { data, error, refetch } = useReleasesQuery(undefined, { refetchOnMountOrArgChange: true });
   const [busy, setBusy] = useState<number | null>(null);

@@ -3,8 +3,11 @@ import { type KeyboardEvent, type ReactNode, useState } from 'react';
 import type { Draft } from '../data/draft';
 import { useAppDispatch, useAppSelector } from '../store';
 import { outcomeToggled, paneSized } from '../store/frame';
-import { HistoryPanel } from './HistoryPanel';
-import { PublishPanel } from './PublishPanel';
+import { Fetched } from './Fetched';
+import { part } from './parts';
+
+const publishPanel = part(() => import('./PublishPanel'));
+const historyPanel = part(() => import('./HistoryPanel'));
 
 interface Props {
   draft: Draft;
@@ -73,11 +76,11 @@ export function Panes({ draft, index, indexName = '', inHand, sheet, pinned, out
         {!outcomeFolded &&
           (publishing === 'changes' ? (
             <div className="outcome-rest" tabIndex={0}>
-              <PublishPanel draft={draft} />
+              <Fetched fetch={publishPanel} props={{ draft }} what="the list of changes" />
             </div>
           ) : publishing === 'history' ? (
             <div className="outcome-rest" tabIndex={0}>
-              <HistoryPanel draft={draft} />
+              <Fetched fetch={historyPanel} props={{ draft }} what="the list of versions" />
             </div>
           ) : (
             <>

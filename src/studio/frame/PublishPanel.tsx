@@ -12,7 +12,7 @@ import { publishToggled } from '../store/frame';
 import { Missing } from './Missing';
 
 /** Every change since live, what stops it, and one button that names it all. */
-export function PublishPanel({ draft }: { draft: Draft }) {
+export default function PublishPanel({ draft }: { draft: Draft }) {
   const dispatch = useAppDispatch();
   const { data: about } = useAboutQuery();
   const now = useNow();

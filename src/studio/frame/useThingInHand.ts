@@ -1,7 +1,8 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { documentKey } from '#core/documents';
 import { useLocation } from 'react-router';
-import { db, type Step } from '../data/db';
+import { stepsOf } from '../data/queries/edits';
+import type { Step } from '../data/rows';
 import { useAppSelector } from '../store';
 import type { Draft } from '../data/draft';
 
@@ -43,7 +44,7 @@ export interface StepsInHand {
 export function useStepsInHand(draft: Draft): StepsInHand {
   const { pathname } = useLocation();
   const keys = keysInHand(pathname, draft);
-  const rows = useLiveQuery(() => db.steps.bulkGet(keys), [keys.join(' ')]);
+  const rows = useLiveQuery(() => stepsOf(keys), [keys.join(' ')]);
   const unsaved = useAppSelector((state) => state.edits.steps);
   const latest = (which: 'done' | 'undone'): StepsInHand['undo'] => {
     const steps = (rows ?? []).flatMap((row) => {

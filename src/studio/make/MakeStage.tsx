@@ -20,7 +20,7 @@ import { productSheetOf } from './kinds';
 import { addFilesTo } from './uploads';
 
 /** Make: what is delivered. Files dropped anywhere here become a download named after the file. */
-export function MakeStage({ draft }: { draft: Draft }) {
+export default function MakeStage({ draft }: { draft: Draft }) {
   const { id } = useParams();
   const navigate = useNavigate();
   const { offers, shop } = draft.content;

@@ -21,5 +21,4 @@ const SHEETS: { [K in ProductName]: ProductSheetParts<ProductsByKind[K]> } = {
   },
 };
 
-export const productSheetOf = ({ kind }: { kind: ProductName }): ProductSheetParts<Product> =>
-  SHEETS[kind] as ProductSheetParts<Product>;
+export const productSheetOf = ({ kind }: { kind: ProductName }): ProductSheetParts<Product> => SHEETS[kind];

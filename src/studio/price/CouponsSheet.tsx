@@ -1,3 +1,4 @@
+import { documentKey } from '#core/documents';
 import { useState } from 'react';
 import { couponProblem, type DraftCoupon, newCoupon, sealCoupon } from '#core/catalogue';
 import { findCoupon, lineCoupon, paymentFor, spreadAmount, taxRuleFor } from '#core/checkout';
@@ -303,7 +304,7 @@ function CouponCard({ draft, coupon }: { draft: Draft; coupon: DraftCoupon }) {
           <>
             {' '}
             ·{' '}
-            <button className="opt" onClick={() => void removeDrafts([`coupon/${coupon.id}`], name)}>
+            <button className="opt" onClick={() => void removeDrafts([documentKey('coupon', coupon.id)], name)}>
               Remove this draft
             </button>
           </>

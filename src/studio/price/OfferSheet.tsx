@@ -1,3 +1,4 @@
+import { documentKey } from '#core/documents';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { type DraftOffer, type DraftPrice, newPrice, unsealOffer } from '#core/catalogue';
@@ -94,7 +95,9 @@ export function OfferSheet({ draft, offer, onTake }: Props) {
         ) : (
           <button
             className="opt"
-            onClick={() => void removeDrafts([`offer/${offer.id}`], offer.title).then(() => navigate('/price'))}
+            onClick={() =>
+              void removeDrafts([documentKey('offer', offer.id)], offer.title).then(() => navigate('/price'))
+            }
           >
             Remove this draft
           </button>

@@ -15,7 +15,7 @@ import { BuyersChoice, PriceOutcome, soldPrices } from './outcome';
 import { Rehearse } from './Rehearse';
 
 /** Price: the offers, each with its prices in a sentence and what they lead to. */
-export function PriceStage({ draft }: { draft: Draft }) {
+export default function PriceStage({ draft }: { draft: Draft }) {
   const { id } = useParams();
   const navigate = useNavigate();
   const { shop } = draft.content;

@@ -3,8 +3,8 @@ import { useDeferredValue, useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
-import { db } from '../data/db';
 import { askLists } from '../data/lists';
+import { searchRecorded } from '../data/queries/people';
 import type { Draft } from '../data/draft';
 import { Panes } from '../frame/Panes';
 
@@ -18,7 +18,7 @@ interface Found {
 const MOST = 12;
 
 /** Search over everything: what is made and sold, orders, people. An address or an order number finds its own first. */
-export function SearchSheet({ draft }: { draft: Draft }) {
+export default function SearchSheet({ draft }: { draft: Draft }) {
   const [typed, setTyped] = useState('');
   const wanted = useDeferredValue(typed).trim().toLowerCase();
   useEffect(() => void askLists().warm(), []);
@@ -30,12 +30,8 @@ export function SearchSheet({ draft }: { draft: Draft }) {
     ...content.paths.map((p) => ({ to: `/sell/${p.id}`, what: 'Path', title: p.title, more: `/${p.address}` })),
   ].filter((t) => `${t.title} ${t.more}`.toLowerCase().includes(wanted));
   const recorded = useLiveQuery(async (): Promise<{ people: Found[]; orders: Found[]; exact: boolean }> => {
-    // Asked first, so that a moving history asks again.
-    await db.meta.get('cursor');
     if (wanted === '') return { people: [], orders: [], exact: false };
-    const ids = await askLists().search(wanted, MOST);
-    const people = (await db.people.bulkGet(ids.people)).filter((p) => p !== undefined);
-    const orders = (await db.orders.bulkGet(ids.orders)).filter((o) => o !== undefined);
+    const { people, orders, exact } = await searchRecorded(wanted, MOST);
     return {
       people: people.map((p) => ({
         to: `/deliver/people/${p.id}`,
@@ -49,7 +45,7 @@ export function SearchSheet({ draft }: { draft: Draft }) {
         title: `${o.number}, ${o.title}`,
         more: `${formatDay(o.at, zone, locale)}, ${o.paid === 0 ? 'free' : formatAmount(o.paid, o.currency, locale)}`,
       })),
-      exact: ids.exact,
+      exact: exact,
     };
   }, [wanted, zone, locale]);
   const found =

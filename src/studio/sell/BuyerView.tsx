@@ -6,7 +6,7 @@ import { productKindOf, describeContents, type Product } from '#core/catalogue';
 import { explain } from '#core/passes';
 import { unsealContent } from '#core/release';
 import { accessSentence, isLasting } from '#core/terms';
-import { db } from '../data/db';
+import { latestBuyers, passesOfPerson } from '../data/queries/people';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
 import { ChoiceFill, DayFill } from '../price/Fill';
@@ -19,7 +19,7 @@ type Who = 'visitor' | 'owner' | 'behind' | 'person';
 const STEPS = ['the page', 'the checkout', 'the thank-you page'] as const;
 
 /** What a buyer sees, with no order placed: the draft or what is live, as somebody, somewhere, on some day. It opens at the thing in hand. */
-export function BuyerView({ draft }: { draft: Draft }) {
+export default function BuyerView({ draft }: { draft: Draft }) {
   const dispatch = useAppDispatch();
   const now = useNow();
   const [source, setSource] = useState<'draft' | 'live'>('draft');
@@ -194,14 +194,9 @@ function OwnersThings({ draft, offerId, at, behind }: { draft: Draft; offerId: s
 function PersonsThings({ draft, at }: { draft: Draft; at: Instant }) {
   const [personId, setPersonId] = useState('');
   const { shop, products } = draft.content;
-  const people =
-    useLiveQuery(async () => {
-      const latest = await db.buyers.orderBy('last').reverse().limit(50).toArray();
-      return (await db.people.bulkGet(latest.map((b) => b.personId))).filter((p) => p !== undefined);
-    }, []) ?? [];
+  const people = useLiveQuery(latestBuyers, []) ?? [];
   const chosen = people.find((p) => p.id === personId) ?? people[0];
-  const passes =
-    useLiveQuery(() => (chosen ? db.passes.where('personId').equals(chosen.id).toArray() : []), [chosen?.id]) ?? [];
+  const passes = useLiveQuery(() => (chosen ? passesOfPerson(chosen.id) : []), [chosen?.id]) ?? [];
   if (!chosen) return <p className="text-ink-2">Nobody has bought here yet.</p>;
   const theirs = [...new Set(passes.map((p) => p.productId))];
   return (

@@ -15,7 +15,7 @@ import { PhoneView } from './PhoneView';
 import { PathState } from './PathState';
 
 /** Sell: the paths buyers walk, and their pages, edited where they stand. */
-export function SellStage({ draft }: { draft: Draft }) {
+export default function SellStage({ draft }: { draft: Draft }) {
   const { id, step: stepId } = useParams();
   const navigate = useNavigate();
   const { paths, pages, products } = draft.content;

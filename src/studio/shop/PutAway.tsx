@@ -1,6 +1,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
-import { db } from '../data/db';
+import { documentKey } from '#core/documents';
+import { ownedAndSold } from '../data/queries/orders';
 import { change, type Draft } from '../data/draft';
 import { removeDrafts } from '../data/remove';
 
@@ -14,13 +15,10 @@ export function PutAway({ draft }: { draft: Draft }) {
   // What somebody owns or bought is never deleted.
   const free =
     useLiveQuery(async () => {
-      const owned = new Set((await db.passes.orderBy('productId').uniqueKeys()) as string[]);
-      const sold = new Set(
-        (await db.totals.where('key').startsWith('offer|').primaryKeys()).map((key) => key.split('|')[1]),
-      );
+      const { owned, sold } = await ownedAndSold();
       return [
-        ...products.filter((p) => !owned.has(p.id)).map((p) => `product/${p.id}`),
-        ...offers.filter((o) => !sold.has(o.id)).map((o) => `offer/${o.id}`),
+        ...products.filter((p) => !owned.has(p.id)).map((p) => documentKey('product', p.id)),
+        ...offers.filter((o) => !sold.has(o.id)).map((o) => documentKey('offer', o.id)),
       ];
     }, [products.map((p) => p.id).join(), offers.map((o) => o.id).join()]) ?? [];
   const all = [

@@ -12,7 +12,7 @@ import { Missing } from '../frame/Missing';
 import { Panes } from '../frame/Panes';
 
 /** Who sells, where and in what. Defaults work, so nothing here must be filled in before a first try. */
-export function ShopSheet({ draft }: { draft: Draft }) {
+export default function ShopSheet({ draft }: { draft: Draft }) {
   const { shop } = draft.content;
   const { data: about } = useAboutQuery();
   const edit = (recipe: (s: ShopDetails) => void): void => void change('shop', 'shop', recipe);

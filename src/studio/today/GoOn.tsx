@@ -1,7 +1,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Link } from 'react-router';
 import { docsOf, documentKindOf, idOfKey, kindOfKey } from '#core/documents';
-import { readMeta } from '../data/db';
+import { lastEdit } from '../data/queries/edits';
 import type { Draft } from '../data/draft';
 import { fieldInWords } from '../data/undo';
 
@@ -10,7 +10,7 @@ const OPENED_AT = Date.now();
 
 /** After an interruption: the last edit, and that it was not looked at as the buyer. */
 export function GoOn({ draft }: { draft: Draft }) {
-  const last = useLiveQuery(() => readMeta('lastEdit'), []);
+  const last = useLiveQuery(lastEdit, []);
   if (!last || last.looked || last.at >= OPENED_AT) return null;
   const place = placeOf(last.key, draft);
   if (!place || !draft.changes.some((c) => c.key === last.key)) return null;

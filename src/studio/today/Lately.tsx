@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { inWords } from '../statusWords';
 import { formatDay, formatTime } from '#core/calendar';
 import { formatAmount } from '#core/money';
-import { db } from '../data/db';
+import { latelyOf } from '../data/queries/orders';
 import type { Draft } from '../data/draft';
 
 const REASONS: Record<string, string> = {
@@ -17,21 +17,7 @@ const MOST_REFUSED = 3;
 /** The latest orders and refused cards. */
 export function Lately({ draft }: { draft: Draft }) {
   const { zone, locale } = draft.content.shop;
-  const lately = useLiveQuery(async () => {
-    const newest = await db.orders.orderBy('at').reverse().limit(MOST_ORDERS).toArray();
-    const refused = await db.charges
-      .where('[status+at]')
-      .between(['refused', ''], ['refused', '\uffff'])
-      .reverse()
-      .limit(MOST_REFUSED)
-      .toArray();
-    const people = new Map(
-      (await db.people.bulkGet([...newest, ...refused].map((r) => r.personId))).flatMap((p) =>
-        p ? [[p.id, p] as const] : [],
-      ),
-    );
-    return { newest, refused, people };
-  }, []);
+  const lately = useLiveQuery(() => latelyOf(MOST_ORDERS, MOST_REFUSED), []);
   return (
     <>
       <h2 className="mt-8 mb-2">Lately</h2>

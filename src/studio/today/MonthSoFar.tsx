@@ -1,13 +1,16 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import type { DayMoney } from '#core/mirror';
 import { addMs, DAY, dateIn, formatDay, type Instant, startOfDate } from '#core/calendar';
 import { formatAmount } from '#core/money';
 import { Link } from 'react-router';
-import { db } from '../data/db';
-import { laterLink } from '../deliver/LaterPayments';
-import { ordersLink } from '../deliver/orderQuery';
+import { laterLink } from '../deliver/links';
+import { ordersLink } from '../data/queries/orderQuery';
 import type { Draft } from '../data/draft';
-import { LineChart } from '../count/LineChart';
+import { monthMoney } from '../data/queries/money';
+import { Fetched } from '../frame/Fetched';
+import { part } from '../frame/parts';
+
+const lineChart = part(() => import('../count/LineChart'));
+const CHART_HEIGHT = 130;
 
 /** What this month has brought so far, beside the one before on the same day. */
 export function MonthSoFar({ draft, now }: { draft: Draft; now: Instant }) {
@@ -15,21 +18,7 @@ export function MonthSoFar({ draft, now }: { draft: Draft; now: Instant }) {
   const today = dateIn(now, zone);
   const month = today.slice(0, 7);
   const before = dateIn(addMs(startOfDate(`${month}-01`, zone), -DAY), zone).slice(0, 7);
-  const days = useLiveQuery(async () => {
-    const rows = await db.totals.where('key').between(`day|${currency}|${before}`, `day|${currency}|\uffff`).toArray();
-    const later = await db.totals
-      .where('key')
-      .between(`later|${currency}|${month}`, `later|${currency}|${month}\uffff`)
-      .toArray();
-    return {
-      later: { count: later.reduce((all, t) => all + t.count, 0), paid: later.reduce((all, t) => all + t.paid, 0) },
-      byDay: rows.map((row): DayMoney => ({
-        date: row.key.slice(row.key.lastIndexOf('|') + 1),
-        paid: row.paid,
-        orders: row.count,
-      })),
-    };
-  }, [before, month, currency]);
+  const days = useLiveQuery(() => monthMoney(currency, before, month), [before, month, currency]);
   if (!days) return null;
   const cumulated = (name: string, until: string): number[] => {
     let sum = 0;
@@ -69,14 +58,18 @@ export function MonthSoFar({ draft, now }: { draft: Draft; now: Instant }) {
         </p>
       )}
       {sum + then > 0 && (
-        <div className="mt-3">
-          <LineChart
-            height={130}
-            labels={Array.from({ length: 31 }, (_, i) => String(i + 1))}
-            now={{ name: nameOf(month), values: now31 }}
-            before={{ name: nameOf(before), values: last31 }}
-            currency={currency}
-            locale={locale}
+        <div className="mt-3" style={{ minHeight: CHART_HEIGHT }}>
+          <Fetched
+            fetch={lineChart}
+            what="the drawing of this month"
+            props={{
+              height: CHART_HEIGHT,
+              labels: Array.from({ length: 31 }, (_, i) => String(i + 1)),
+              now: { name: nameOf(month), values: now31 },
+              before: { name: nameOf(before), values: last31 },
+              currency,
+              locale,
+            }}
           />
         </div>
       )}

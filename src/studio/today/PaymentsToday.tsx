@@ -1,20 +1,18 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Link } from 'react-router';
-import { chargeFor, isRunning } from '#core/agreements';
+import { chargeFor } from '#core/agreements';
 import { addDays, dateIn, formatDay } from '#core/calendar';
 import { wordsFor } from '#core/words';
 import { formatAmount, sum } from '#core/money';
 import type { AgreementRow } from '#core/mirror';
-import { db } from '../data/db';
+import { paymentsOn } from '../data/queries/agreements';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
-import { agreementsLink } from '../deliver/AgreementsSheet';
-import { laterLink } from '../deliver/LaterPayments';
+import { agreementsLink } from '../deliver/links';
+import { laterLink } from '../deliver/links';
 
 /** So many rows are named; the list behind has them all. */
 const NAMED = 4;
-/** Running agreements whose cards are looked at. */
-const LOOKED_AT = 2_000;
 
 interface Line {
   id: string;
@@ -29,40 +27,7 @@ export function PaymentsToday({ draft }: { draft: Draft }) {
   const { tax } = (draft.live?.content ?? draft.content).shop;
   const today = dateIn(now, zone);
   const yesterday = addDays(today, -1);
-  const week = addDays(today, 7);
-  const data = useLiveQuery(async () => {
-    const behind = await db.agreements
-      .where('sort')
-      .between('past due|', 'past due|\uffff')
-      .limit(NAMED + 1)
-      .toArray();
-    const trials = (await db.agreements.where('sort').between('in trial|', `in trial|${week}\uffff`).toArray()).filter(
-      (r) => dateIn(r.agreement.trialUntil ?? '9999-01-01T00:00:00.000Z', zone) <= week,
-    );
-    const month = today.slice(0, 7);
-    const next = addDays(`${month}-28`, 7).slice(0, 7);
-    const expiring = (
-      await db.agreements.where('status').anyOf('active', 'in-trial', 'past-due').limit(LOOKED_AT).toArray()
-    ).filter(
-      (r) => isRunning(r.agreement) && r.agreement.card?.expires !== undefined && r.agreement.card.expires <= next,
-    );
-    const came = await db.totals
-      .where('key')
-      .between(`later|${currency}|${yesterday}`, `later|${currency}|${today}\uffff`)
-      .toArray();
-    const named = [...behind, ...trials, ...expiring];
-    const people = new Map(
-      (await db.people.bulkGet(named.map((r) => r.personId))).flatMap((p) => (p ? [[p.id, p.name || p.address]] : [])),
-    );
-    return {
-      behind,
-      trials,
-      expiring,
-      people,
-      came: { count: sum(came.map((t) => t.count)), paid: sum(came.map((t) => t.paid)) },
-      behindCount: await db.agreements.where('status').equals('past-due').count(),
-    };
-  }, [today, zone, currency]);
+  const data = useLiveQuery(() => paymentsOn(today, { zone, currency, named: NAMED }), [today, zone, currency]);
   if (!data || data.behind.length + data.trials.length + data.expiring.length + data.came.count === 0) return null;
   const day = (at: string): string => formatDay(at, zone, locale);
   const who = (r: AgreementRow): string => data.people.get(r.personId) ?? 'Somebody erased';

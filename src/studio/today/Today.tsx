@@ -2,12 +2,11 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { Link } from 'react-router';
 import { addDays, dateIn, formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
-import { db } from '../data/db';
 import type { Draft } from '../data/draft';
 import { useAboutQuery } from '../data/ownerApi';
 import { useNow } from '../data/useNow';
-import { ordersLink } from '../deliver/orderQuery';
-import { totalsOf } from '../deliver/useOrders';
+import { ordersLink } from '../data/queries/orderQuery';
+import { boughtOn } from '../data/queries/orders';
 import { Panes } from '../frame/Panes';
 import { EmptyShop } from './EmptyShop';
 import { FirstHours } from './FirstHours';
@@ -61,18 +60,7 @@ function TwoDays({ draft }: { draft: Draft }) {
   const { zone, locale, currency } = draft.content.shop;
   const today = dateIn(useNow(), zone);
   const days = `${addDays(today, -1)}..${today}`;
-  const found = useLiveQuery(async () => {
-    const totals = await totalsOf({ group: '', offerId: '', days });
-    const orders = await db.orders
-      .where('keys')
-      .between(`||${addDays(today, -1)}`, '||\uffff')
-      .toArray();
-    return {
-      ...totals,
-      opened: orders.reduce((all, o) => all + o.passIds.length, 0),
-      buyers: new Set(orders.map((o) => o.personId)).size,
-    };
-  }, [days]);
+  const found = useLiveQuery(() => boughtOn(days, addDays(today, -1)), [days, today]);
   if (!found || found.count === 0) return null;
   return (
     <p className="lead mt-2 text-ink-2">

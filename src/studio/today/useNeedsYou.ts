@@ -4,9 +4,11 @@ import { productKindOf } from '#core/catalogue';
 import { formatDay, type Instant } from '#core/calendar';
 import { DEFAULT_SHOP } from '#core/catalogue';
 import { formatAmount } from '#core/money';
-import { db } from '../data/db';
-import { agreementsLink } from '../deliver/AgreementsSheet';
-import { ordersLink } from '../deliver/orderQuery';
+import { disputedAgreements } from '../data/queries/agreements';
+import { disputedOrders } from '../data/queries/orders';
+import { nameOf, peopleOf } from '../data/queries/people';
+import { agreementsLink } from '../deliver/links';
+import { ordersLink } from '../data/queries/orderQuery';
 import type { Draft } from '../data/draft';
 import type { About } from '../data/ownerApi';
 import { useAppSelector } from '../store';
@@ -116,10 +118,7 @@ async function readDisputes(): Promise<
     to: string;
   }[]
 > {
-  const [orders, agreements] = await Promise.all([
-    db.orders.where('status').equals('disputed').toArray(),
-    db.agreements.where('waits').equals(1).toArray(),
-  ]);
+  const [orders, agreements] = await Promise.all([disputedOrders(), disputedAgreements()]);
   const all = [
     ...orders.map((o) => ({
       id: o.id,
@@ -144,8 +143,8 @@ async function readDisputes(): Promise<
       })),
     ),
   ];
-  const people = await db.people.bulkGet(all.map((d) => d.personId));
-  return all.map((d, i) => ({ ...d, who: people[i]?.name || people[i]?.address || 'Somebody erased' }));
+  const people = await peopleOf(all.map((d) => d.personId));
+  return all.map((d, i) => ({ ...d, who: nameOf(people[i]) }));
 }
 
 /** At most six lines, each leaving when it is done. */

@@ -3,7 +3,7 @@ import { dayBounds, groupOf, type OrderGroup, type StoredOrder } from '#core/mir
 import { dateIn } from '#core/calendar';
 import { db } from '../data/db';
 import { MIRROR_MOVED, type MirrorMoved } from './news';
-import type { OrderQuery } from '../deliver/orderQuery';
+import type { OrderQuery } from '../data/queries/orderQuery';
 
 /**
  * Orders and people held small in memory, for questions that an index cannot answer: words in names, addresses and

@@ -3,8 +3,9 @@ import { FileRef, Id } from '../file';
 import { RichText } from '../richText';
 
 /** What every product has, whatever its kind. */
-export const productBase = {
+export const productShape = <K extends string>(kind: K) => ({
   id: Id,
+  kind: z.literal(kind),
   title: z.string().max(200),
   /** One line that says what it does for the buyer. */
   promise: z.string().max(300),
@@ -14,4 +15,4 @@ export const productBase = {
   benefits: z.array(z.string().max(300)).max(30),
   /** Off every list; owners keep it. */
   putAway: z.boolean().optional(),
-};
+});

@@ -38,10 +38,10 @@ export const describeContents = (product: AnyProduct, locale = 'en'): string =>
 
 /** An empty download. */
 export const newProduct = (id: string, title = ''): Extract<AnyProduct, { kind: 'download' }> =>
-  freshProduct('download', id, title) as Extract<AnyProduct, { kind: 'download' }>;
+  freshProduct('download', id, title);
 
 export type { AnyProductKind, ContentFinding, Opening, ProductKind } from './kind';
 export type { ProductBase, ProductName, ProductsByKind } from './product';
-export { productBase } from './base';
+export { productShape } from './base';
 export { PRODUCT_KINDS } from './kinds';
 export { DEFAULT_DOWNLOADS, Download, linkProblem, ProductLink } from './download';

@@ -1,5 +1,5 @@
 import type * as z from 'zod';
-import type { productBase } from './base';
+import type { productShape } from './base';
 
 /* eslint-disable @typescript-eslint/no-empty-object-type -- each kind's folder adds its own line */
 /** Products by the name of their kind. */
@@ -12,4 +12,4 @@ export type ProductName = keyof ProductsByKind;
 export type Product = ProductsByKind[ProductName];
 
 /** What every product has. */
-export type ProductBase = { kind: ProductName } & z.infer<z.ZodObject<typeof productBase>>;
+export type ProductBase = z.infer<z.ZodObject<ReturnType<typeof productShape<ProductName>>>>;

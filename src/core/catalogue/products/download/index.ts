@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { wordsFor } from '#core/words';
 import { describeFiles } from '../../describe';
 import { FileRef, Id } from '../../file';
-import { productBase } from '../base';
+import { productShape } from '../base';
 import type { ProductKind } from '../kind';
 
 /** Something held elsewhere: buyers are led there only through their pass, never shown the address beforehand. */
@@ -19,8 +19,7 @@ export function linkProblem(link: Pick<ProductLink, 'url'>): string | null {
 
 /** One or more files, and links held elsewhere. */
 export const Download = z.object({
-  ...productBase,
-  kind: z.literal('download'),
+  ...productShape('download'),
   files: z.array(FileRef).max(200),
   links: z.array(ProductLink).max(50).default([]),
   downloads: z.object({

@@ -1,54 +1,12 @@
 import { type Agreement, chargeFor, isRunning, lastPaid } from '#core/agreements';
 import { dateIn, type Instant } from '#core/calendar';
 import type { ShopTax } from '#core/catalogue';
-import { type AgreementPast, NO_PAST } from '#core/drawing';
+import { NO_PAST } from '#core/drawing';
 import type { ShopEvent } from '#core/journal';
 import { sum } from '#core/money';
 import { evolve, newShopState } from '#core/shop';
 import { paymentsOf } from '#core/terms';
-import type { BuyerRow, TotalRow } from './totalRow';
-
-/** One payment plan or subscription as the studio lists it: the agreement itself, folded by the shop's own code, and what became of it. */
-export interface AgreementRow {
-  id: string;
-  agreement: Agreement;
-  past: AgreementPast;
-  /** Amounts of tries under way, by key. */
-  asked: Record<string, { amount: number; again: boolean }>;
-  /** What was paid and given back on the day of buying; nothing for one that came of a switch. */
-  first: { at: Instant; paid: number; back: number };
-  /** What was paid so far, given back taken off, in minor units: on the day of buying and later. */
-  paid: number;
-  /** What is still to pay of a plan; null where it goes on. */
-  left: number | null;
-  personId: string;
-  status: Agreement['status'];
-  /** By status and next moment: the order in which lists show them. */
-  sort: string;
-  /** Open disputes of later payments; that of the first one stands with its order. */
-  disputes: readonly { disputeId: string; amount: number; answerBy: Instant }[];
-  /** 1 while something of it needs a person, so that an index finds it. */
-  waits: 0 | 1;
-}
-
-/** A payment after the day of buying. */
-export interface LaterPaymentRow {
-  /** The payment's own id. */
-  id: string;
-  at: Instant;
-  day: string;
-  agreementId: string;
-  offerId: string;
-  personId: string;
-  title: string;
-  amount: number;
-  /** Given back or lost of it. */
-  back: number;
-  /** 1 where something went back, so that an index finds these. */
-  went: 0 | 1;
-  currency: string;
-  receipt: string | null;
-}
+import type { AgreementRow, LaterPaymentRow } from './agreementRows';
 
 /** Which agreements an event names. */
 export function agreementsIn(data: ShopEvent['data']): string[] {
@@ -223,47 +181,4 @@ function leftOf(a: Agreement, tax: ShopTax | null): number | null {
       ),
     )
   );
-}
-
-interface Both<T> {
-  before: Iterable<T>;
-  after: Iterable<T>;
-}
-
-/** How totals change with agreements and later payments: by status "agreements|past due|EUR" (paid so far, left to pay), and by day and offer "later|EUR|2026-06-15|off_1". */
-export function agreementTotalsMoved(
-  agreements: Both<AgreementRow>,
-  later: Both<LaterPaymentRow>,
-): Map<string, TotalRow> {
-  const totals = new Map<string, TotalRow>();
-  const put = (key: string, count: number, paid: number, back: number): void => {
-    const row = totals.get(key) ?? { key, count: 0, paid: 0, back: 0 };
-    totals.set(key, { key, count: row.count + count, paid: row.paid + paid, back: row.back + back });
-  };
-  for (const row of agreements.before)
-    put(`agreements|${row.status}|${row.agreement.currency}`, -1, -row.paid, -(row.left ?? 0));
-  for (const row of agreements.after)
-    put(`agreements|${row.status}|${row.agreement.currency}`, 1, row.paid, row.left ?? 0);
-  for (const row of later.before) put(`later|${row.currency}|${row.day}|${row.offerId}`, -1, -row.amount, -row.back);
-  for (const row of later.after) put(`later|${row.currency}|${row.day}|${row.offerId}`, 1, row.amount, row.back);
-  return totals;
-}
-
-/** How buyers change with later payments: what they paid, less what went back. */
-export function buyersMovedByLater({ before, after }: Both<LaterPaymentRow>): Map<string, BuyerRow> {
-  const buyers = new Map<string, BuyerRow>();
-  const put = (row: LaterPaymentRow, sign: 1 | -1): void => {
-    const buyer = buyers.get(row.personId) ?? { personId: row.personId, count: 0, last: '', net: {} };
-    buyer.net[row.currency] = (buyer.net[row.currency] ?? 0) + sign * (row.amount - row.back);
-    buyers.set(row.personId, buyer);
-  };
-  for (const row of before) put(row, -1);
-  for (const row of after) put(row, 1);
-  return buyers;
-}
-
-/** What the key of a row of later payments says. */
-export function readLaterKey(key: string): { currency: string; day: string; offerId: string } {
-  const [, currency = '', day = '', offerId = ''] = key.split('|');
-  return { currency, day, offerId };
 }

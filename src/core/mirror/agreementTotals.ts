@@ -1,0 +1,45 @@
+import type { AgreementRow, LaterPaymentRow } from './agreementRows';
+import type { BuyerRow, TotalRow } from './totalRow';
+
+interface Both<T> {
+  before: Iterable<T>;
+  after: Iterable<T>;
+}
+
+/** How totals change with agreements and later payments: by status "agreements|past due|EUR" (paid so far, left to pay), and by day and offer "later|EUR|2026-06-15|off_1". */
+export function agreementTotalsMoved(
+  agreements: Both<AgreementRow>,
+  later: Both<LaterPaymentRow>,
+): Map<string, TotalRow> {
+  const totals = new Map<string, TotalRow>();
+  const put = (key: string, count: number, paid: number, back: number): void => {
+    const row = totals.get(key) ?? { key, count: 0, paid: 0, back: 0 };
+    totals.set(key, { key, count: row.count + count, paid: row.paid + paid, back: row.back + back });
+  };
+  for (const row of agreements.before)
+    put(`agreements|${row.status}|${row.agreement.currency}`, -1, -row.paid, -(row.left ?? 0));
+  for (const row of agreements.after)
+    put(`agreements|${row.status}|${row.agreement.currency}`, 1, row.paid, row.left ?? 0);
+  for (const row of later.before) put(`later|${row.currency}|${row.day}|${row.offerId}`, -1, -row.amount, -row.back);
+  for (const row of later.after) put(`later|${row.currency}|${row.day}|${row.offerId}`, 1, row.amount, row.back);
+  return totals;
+}
+
+/** How buyers change with later payments: what they paid, less what went back. */
+export function buyersMovedByLater({ before, after }: Both<LaterPaymentRow>): Map<string, BuyerRow> {
+  const buyers = new Map<string, BuyerRow>();
+  const put = (row: LaterPaymentRow, sign: 1 | -1): void => {
+    const buyer = buyers.get(row.personId) ?? { personId: row.personId, count: 0, last: '', net: {} };
+    buyer.net[row.currency] = (buyer.net[row.currency] ?? 0) + sign * (row.amount - row.back);
+    buyers.set(row.personId, buyer);
+  };
+  for (const row of before) put(row, -1);
+  for (const row of after) put(row, 1);
+  return buyers;
+}
+
+/** What the key of a row of later payments says. */
+export function readLaterKey(key: string): { currency: string; day: string; offerId: string } {
+  const [, currency = '', day = '', offerId = ''] = key.split('|');
+  return { currency, day, offerId };
+}

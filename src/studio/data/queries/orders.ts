@@ -1,0 +1,133 @@
+import { useLiveQuery } from 'dexie-react-hooks';
+import { addUp, listRange, type StoredOrder, totalsRange } from '#core/mirror';
+import type { PersonRecord } from '#core/people';
+import { db } from '../db';
+import { askLists } from '../lists';
+import type { OrderQuery } from './orderQuery';
+
+export interface OrderAndPerson {
+  order: StoredOrder;
+  person: PersonRecord | undefined;
+}
+export interface OrderTotals {
+  count: number;
+  paid: Map<string, number>;
+  back: Map<string, number>;
+}
+export interface OrdersFound extends OrderTotals {
+  rows: OrderAndPerson[];
+}
+
+/** Orders that match, with their buyers, and totals over all that match. Words are asked of a worker; all else is read by an index. */
+export async function findOrders(query: OrderQuery, most: number): Promise<OrdersFound> {
+  if (query.text.trim() !== '') {
+    // Asked first, so that a moving history asks again.
+    await db.meta.get('cursor');
+    const found = await askLists().orders(query, most);
+    return {
+      rows: await withPeople(present(await db.orders.bulkGet(found.ids))),
+      count: found.count,
+      paid: new Map(found.paid),
+      back: new Map(found.back),
+    };
+  }
+  const [from, to] = listRange(query);
+  const range = db.orders.where('keys').between(from, to, true, true);
+  const orders = await (query.sort === 'newest' ? range.reverse() : range).limit(most).toArray();
+  return { rows: await withPeople(orders), ...(await totalsOf(query)) };
+}
+
+/** Totals from the rows that are kept for them: no order is read. */
+export async function totalsOf(query: Pick<OrderQuery, 'group' | 'offerId' | 'days'>): Promise<OrderTotals> {
+  const [from, to] = totalsRange(query);
+  return addUp(await db.totals.where('key').between(from, to, true, true).toArray(), query);
+}
+
+async function withPeople(orders: StoredOrder[]): Promise<OrderAndPerson[]> {
+  const people = await db.people.bulkGet(orders.map((o) => o.personId));
+  return orders.map((order, i) => ({ order, person: people[i] }));
+}
+
+const present = <T>(rows: (T | undefined)[]): T[] => rows.filter((row) => row !== undefined);
+
+/** A list as the sheet shows it; undefined while counting. */
+export const useOrders = (query: OrderQuery, most: number): OrdersFound | undefined =>
+  useLiveQuery(() => findOrders(query, most), [JSON.stringify(query), most]);
+
+/** How many orders each of some lists holds. */
+export const useCounts = (queries: readonly OrderQuery[]): number[] | undefined =>
+  useLiveQuery(
+    async () =>
+      Promise.all(
+        queries.map(async (q) => (q.text === '' ? (await totalsOf(q)).count : (await askLists().orders(q, 0)).count)),
+      ),
+    [JSON.stringify(queries)],
+  );
+
+/** One order with everything that came of it. */
+export async function storyOfOrderRow(orderId: string) {
+  const order = await db.orders.get(orderId);
+  if (!order) return null;
+  return {
+    order,
+    passes: present(await db.passes.bulkGet(order.passIds)),
+    refunds: present(await db.refunds.bulkGet(order.refundIds)),
+    agreements: await db.agreements.where('agreement.orderId').equals(orderId).toArray(),
+    person: await db.people.get(order.personId),
+  };
+}
+
+/** What an offer was called when it was last sold. */
+export async function titleOfOffer(offerId: string): Promise<string> {
+  const latest = await db.orders.where('keys').between(`|${offerId}|`, `|${offerId}|\uffff`).last();
+  return latest?.lines.find((l) => l.offerId === offerId)?.title ?? '';
+}
+
+/** The order that a message can be made from: the latest, or that of the latest refund. */
+export async function orderForLetter(of: 'receipt' | 'refund') {
+  const refund = of === 'refund' ? (await db.refunds.toArray()).findLast((r) => r.status === 'paid') : undefined;
+  const order =
+    of === 'refund' ? refund && (await db.orders.get(refund.orderId)) : await db.orders.orderBy('number').last();
+  if (!order) return null;
+  return {
+    order,
+    refund,
+    person: await db.people.get(order.personId),
+    passes: present(await db.passes.bulkGet(order.passIds)),
+    begun: (await db.agreements.where('agreement.orderId').equals(order.id).toArray())
+      .map((row) => row.agreement)
+      .filter((a) => a.from === null),
+  };
+}
+
+/** The newest orders and refused cards, with those who bought. */
+export async function latelyOf(mostOrders: number, mostRefused: number) {
+  const newest = await db.orders.orderBy('at').reverse().limit(mostOrders).toArray();
+  const refused = await db.charges
+    .where('[status+at]')
+    .between(['refused', ''], ['refused', '\uffff'])
+    .reverse()
+    .limit(mostRefused)
+    .toArray();
+  const people = await db.people.bulkGet([...newest, ...refused].map((r) => r.personId));
+  return { newest, refused, people: new Map(present(people).map((p) => [p.id, p] as const)) };
+}
+
+/** What some days brought: totals, things opened, and how many people bought. @param from the first of them */
+export async function boughtOn(days: string, from: string) {
+  const orders = await db.orders.where('keys').between(`||${from}`, '||\uffff').toArray();
+  return {
+    ...(await totalsOf({ group: '', offerId: '', days })),
+    opened: orders.reduce((all, o) => all + o.passIds.length, 0),
+    buyers: new Set(orders.map((o) => o.personId)).size,
+  };
+}
+
+export const disputedOrders = () => db.orders.where('status').equals('disputed').toArray();
+
+/** What somebody owns or bought, by id of product and of offer: it is never deleted. */
+export async function ownedAndSold(): Promise<{ owned: Set<string>; sold: Set<string> }> {
+  const owned = (await db.passes.orderBy('productId').uniqueKeys()) as string[];
+  const sold = (await db.totals.where('key').startsWith('offer|').primaryKeys()).map((key) => key.split('|')[1] ?? '');
+  return { owned: new Set(owned), sold: new Set(sold) };
+}
