@@ -2,10 +2,11 @@ import type { ShopDetails } from '#core/catalogue';
 import { BillingSection } from './BillingSection';
 import { BrandSection } from './BrandSection';
 import { Copies } from './Copies';
+import { LanguageSection } from './LanguageSection';
 import { KeysAndDevices } from './KeysAndDevices';
 import { PutAway } from './PutAway';
 import { TaxSection } from './TaxSection';
-import { currencies, zones } from './choices';
+import { currencies } from './choices';
 import { change, type Draft } from '../data/draft';
 import { useAboutQuery } from '../data/ownerApi';
 import { Missing } from '../frame/Missing';
@@ -92,42 +93,7 @@ export default function ShopSheet({ draft }: { draft: Draft }) {
           </section>
           <TaxSection shop={shop} edit={edit} />
           <BillingSection billing={shop.billing} edit={(recipe) => edit((s) => recipe(s.billing))} />
-          <section className="sec">
-            <h3>Time zone and language</h3>
-            <p className="sentence">
-              Days begin and end in{' '}
-              <select
-                className="fill"
-                aria-label="Time zone"
-                value={shop.zone}
-                onChange={(e) =>
-                  edit((s) => {
-                    s.zone = e.target.value;
-                  })
-                }
-              >
-                {zones.map((z) => (
-                  <option key={z}>{z}</option>
-                ))}
-              </select>
-              , and dates read{' '}
-              <select
-                className="fill"
-                aria-label="Language and dates"
-                value={shop.locale}
-                onChange={(e) =>
-                  edit((s) => {
-                    s.locale = e.target.value;
-                  })
-                }
-              >
-                <option value="en">15 June 2026</option>
-                <option value="en-US">June 15, 2026</option>
-                <option value="de">15. Juni 2026</option>
-              </select>
-              . What is paid when is said in English or German; everything else is in English so far.
-            </p>
-          </section>
+          <LanguageSection shop={shop} edit={edit} />
           <Copies />
           <PutAway draft={draft} />
           {legal.map(({ name, label }) => (
