@@ -8,6 +8,7 @@ export default tseslint.config(
       'node_modules/',
       'keel-data/',
       'demo-data/',
+      '.dev/',
       '.shots/',
       'scripts/*.mjs',
       '*.cjs',

@@ -27,9 +27,12 @@ interface Props<P> {
  * When the shop is not reached it says so and offers another try; the rest of the window goes on.
  */
 export function Fetched<P extends object>({ fetch, props, what, until = null }: Props<P>) {
-  const [Part, setPart] = useState(() => partOf(fetch));
+  // Asked for on every drawing: where one place gives way to another, this stays and `fetch` changes.
+  const Part = partOf(fetch);
+  const [, setTries] = useState(0);
   return (
     <Mishap
+      key={what}
       instead={(again) => (
         <div>
           {until}
@@ -39,7 +42,8 @@ export function Fetched<P extends object>({ fetch, props, what, until = null }: 
             <button
               className="opt"
               onClick={() => {
-                setPart(() => partOf(fetch, true));
+                partOf(fetch, true);
+                setTries((tries) => tries + 1);
                 again();
               }}
             >
