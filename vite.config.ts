@@ -11,7 +11,8 @@ const browsers: BuildEnvironmentOptions = {
       studio: 'studio.html',
       member: 'member.html',
       pages: 'src/pages/entry.ts',
-      checkout: 'src/pages/checkout/entry.tsx',
+      'checkout-en': 'src/pages/checkout/entry.en.ts',
+      'checkout-de': 'src/pages/checkout/entry.de.ts',
     },
   },
 };

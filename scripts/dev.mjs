@@ -24,7 +24,12 @@ writeFileSync(
   join(client, '.vite', 'manifest.json'),
   JSON.stringify({
     'src/pages/entry.ts': pages,
-    'src/pages/checkout/entry.tsx': { ...pages, file: 'src/pages/checkout/entry.tsx' },
+    ...Object.fromEntries(
+      ['en', 'de'].map((language) => {
+        const file = `src/pages/checkout/entry.${language}.ts`;
+        return [file, { ...pages, file }];
+      }),
+    ),
   }),
 );
 

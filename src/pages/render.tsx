@@ -18,8 +18,6 @@ interface Frame {
   stylesheets: readonly string[];
   /** Module scripts; sales pages have none. */
   scripts?: readonly string[];
-  /** Pieces that the scripts will ask for at once. */
-  preloads?: readonly string[];
   /** Said over every page of a test or demo shop. */
   strip: string | null;
   keepOut?: boolean;
@@ -40,7 +38,6 @@ export function documentHtml(frame: Frame): string {
     frame.description === '' ? '' : `<meta name="description" content="${escapeHtml(frame.description)}">`,
     frame.keepOut ? '<meta name="robots" content="noindex">' : '',
     ...frame.stylesheets.map((href) => `<link rel="stylesheet" href="${href}">`),
-    ...(frame.preloads ?? []).map((src) => `<link rel="modulepreload" href="${src}">`),
     ...(frame.scripts ?? []).map((src) => `<script type="module" src="${src}"></script>`),
     frame.structuredData === undefined
       ? ''

@@ -641,4 +641,44 @@ describe('disputes', () => {
         ]);
     }
   });
+
+  test('two at once: on hold until both are decided, and the days left are those of when the first began', async () => {
+    for (const order of [
+      ['d1', 'd2'],
+      ['d2', 'd1'],
+    ]) {
+      const shop = await shopInMemory(releaseWith([monthly('12')]), START);
+      const { id } = await shop.buy({});
+      await shop.goTo(at('2026-12-24'));
+      const later = shop.agreement(id).payments[0]?.paymentId ?? '';
+      const first = shop.runner.state.orders.get(shop.agreement(id).orderId)?.paymentId ?? '';
+      const open = (disputeId: string, paymentId: string): Promise<unknown> =>
+        shop.act({ type: 'open-dispute', disputeId, paymentId, amount: 1_200, answerBy: at('2027-02-01') });
+      await shop.goTo(at('2027-01-13'));
+      await open('d1', later);
+      await shop.goTo(at('2027-01-18'));
+      await open('d2', first);
+      await shop.goTo(at('2027-01-20'));
+      await shop.act({ type: 'close-dispute', disputeId: order[0] ?? '', won: true });
+      await shop.goTo(at('2027-02-01'));
+      expect([shop.asked().length, doors(shop, id)]).toEqual([2, ['on-hold']]);
+      await shop.act({ type: 'close-dispute', disputeId: order[1] ?? '', won: true });
+      expect([shop.agreement(id).next?.at, doors(shop, id)]).toEqual([at('2027-02-11'), ['open']]);
+    }
+  });
+
+  test('two at once, the first lost: it ends there, and the other decided for the shop opens nothing again', async () => {
+    const shop = await shopInMemory(releaseWith([monthly('12')]), START);
+    const { id } = await shop.buy({});
+    await shop.goTo(at('2027-01-24'));
+    const [one, two] = shop.agreement(id).payments.map((p) => p.paymentId ?? '');
+    const open = (disputeId: string, paymentId = ''): Promise<unknown> =>
+      shop.act({ type: 'open-dispute', disputeId, paymentId, amount: 1_200, answerBy: at('2027-03-01') });
+    await open('d1', one);
+    await open('d2', two);
+    await shop.act({ type: 'close-dispute', disputeId: 'd1', won: false });
+    expect([shop.agreement(id).ended?.why, doors(shop, id)]).toEqual(['dispute-lost', ['closed']]);
+    await shop.act({ type: 'close-dispute', disputeId: 'd2', won: true });
+    expect([shop.agreement(id).ended?.why, doors(shop, id)]).toEqual(['dispute-lost', ['closed']]);
+  });
 });

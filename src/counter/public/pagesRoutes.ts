@@ -39,7 +39,7 @@ export function pagesRoutes(context: CounterContext): Router {
   function send(
     req: Request,
     res: Response,
-    entry: string,
+    kind: 'still' | 'checkout',
     page: {
       title: string;
       description?: string;
@@ -52,7 +52,7 @@ export function pagesRoutes(context: CounterContext): Router {
     const reading = readingFor(context, req);
     const { shop, locale, words } = reading;
     const say = words.pages;
-    const assets = context.client.assetsOf(entry);
+    const assets = context.client.assetsOf(kind === 'checkout' ? CHECKOUT[languageOf(locale)] : PAGES_ENTRY);
     const { legal } = shop;
     const foot = [
       ...(legal.terms ? [{ text: say.legal.terms, href: '/legal/terms' }] : []),
@@ -74,12 +74,7 @@ export function pagesRoutes(context: CounterContext): Router {
         logo: shop.brand?.logo ? { src: `/pictures/${shop.brand.logo.file.sha256}`, alt: shop.brand.logo.alt } : null,
         strip: stripFor(context, reading),
         foot,
-        ...(entry === CHECKOUT
-          ? {
-              scripts: assets.scripts,
-              preloads: context.client.assetsOf(checkoutWordsEntry(languageOf(locale))).scripts,
-            }
-          : {}),
+        ...(kind === 'checkout' ? { scripts: assets.scripts } : {}),
       }),
     );
   }
@@ -87,7 +82,7 @@ export function pagesRoutes(context: CounterContext): Router {
   const notFound = (req: Request, res: Response): void => {
     const say = readingFor(context, req).words.pages.notHere;
     const body = wordsHtml(say.heading, [say.text], { label: say.action, href: '/' });
-    send(req, res.status(404), PAGES_ENTRY, { title: say.title, keepOut: true, body });
+    send(req, res.status(404), 'still', { title: say.title, keepOut: true, body });
   };
 
   // Whoever chooses a language comes back to where they were.
@@ -120,7 +115,7 @@ export function pagesRoutes(context: CounterContext): Router {
         },
       ];
     });
-    send(req, res, PAGES_ENTRY, { title: shop.name, body: frontHtml(shop.name, words.pages.nothingOnSale, offers) });
+    send(req, res, 'still', { title: shop.name, body: frontHtml(shop.name, words.pages.nothingOnSale, offers) });
   });
 
   // Values of our own making by names of our own: nothing typed goes into the style.
@@ -142,7 +137,7 @@ export function pagesRoutes(context: CounterContext): Router {
     const which = String(req.params['which']);
     if (!isLegal(which) || legal[which] === '') return notFound(req, res);
     const heading = readingFor(context, req).words.pages.legal[which];
-    send(req, res, PAGES_ENTRY, { title: heading, body: wordsHtml(heading, [legal[which]]) });
+    send(req, res, 'still', { title: heading, body: wordsHtml(heading, [legal[which]]) });
   });
 
   router.get('/pictures/:sha256', (req, res) => {
@@ -183,7 +178,7 @@ export function pagesRoutes(context: CounterContext): Router {
         const structuredData = structuredDataFor(release, path, context.publicAddress(), context.runner.now(), taken);
         const shell = shellOf(release, path, step, locale);
         if (!shell.hasCheckout || !onSale(offer))
-          return send(req, res, PAGES_ENTRY, {
+          return send(req, res, 'still', {
             title,
             description: page.description,
             structuredData,
@@ -192,7 +187,7 @@ export function pagesRoutes(context: CounterContext): Router {
         // A sales page that carries its own checkout: the page is the same for all, the checkout is this visit's.
         const opened = await openCheckout(req, res, release, path, page);
         if (opened === null) return;
-        return send(req, res, CHECKOUT, {
+        return send(req, res, 'checkout', {
           title,
           description: page.description,
           structuredData,
@@ -202,7 +197,7 @@ export function pagesRoutes(context: CounterContext): Router {
       }
       case 'checkout': {
         if (!onSale(offer))
-          return send(req, res, PAGES_ENTRY, {
+          return send(req, res, 'still', {
             title,
             keepOut: true,
             body: wordsHtml(say.offSale.heading, [say.offSale.text], {
@@ -215,7 +210,7 @@ export function pagesRoutes(context: CounterContext): Router {
         const beside = { ...page, blocks: page.blocks.filter((b) => b.kind !== 'checkout' && b.kind !== 'headline') };
         const rest =
           beside.blocks.length === 0 ? '' : pageHtml(beside, { ...viewOf(release, path, locale), offer: null });
-        return send(req, res, CHECKOUT, { title, keepOut: true, wide: true, body: checkoutHtml(opened) + rest });
+        return send(req, res, 'checkout', { title, keepOut: true, wide: true, body: checkoutHtml(opened) + rest });
       }
       case 'thanks': {
         await context.runner.synced();
@@ -223,7 +218,7 @@ export function pagesRoutes(context: CounterContext): Router {
           (o) => o.checkoutId === readVisit(context, req, path.id)?.checkout,
         );
         if (!order) {
-          return send(req, res, PAGES_ENTRY, {
+          return send(req, res, 'still', {
             title,
             keepOut: true,
             body: wordsHtml(say.signInToOpen.heading, [say.signInToOpen.text], {
@@ -236,7 +231,7 @@ export function pagesRoutes(context: CounterContext): Router {
           ...viewOf(release, path, locale, orderViewFor(reading, order)),
           offer: { title: offer.title, prices: [] },
         };
-        return send(req, res, PAGES_ENTRY, { title, keepOut: true, body: pageHtml(page, view) });
+        return send(req, res, 'still', { title, keepOut: true, body: pageHtml(page, view) });
       }
     }
   });
@@ -280,9 +275,11 @@ export function pagesRoutes(context: CounterContext): Router {
 
 const onSale = (offer: { onSale: boolean; putAway?: boolean | undefined }): boolean => offer.onSale && !offer.putAway;
 
-const CHECKOUT = 'src/pages/checkout/entry.tsx';
-/** The checkout's words of one language are a piece of their own, asked for together with its script. */
-const checkoutWordsEntry = (language: Language): string => `src/pages/checkout/words/${language}.ts`;
+/** The checkout's script in each language, with the words of that language and no other. */
+const CHECKOUT: Record<Language, string> = {
+  en: 'src/pages/checkout/entry.en.ts',
+  de: 'src/pages/checkout/entry.de.ts',
+};
 const LANGUAGE_KEPT_MS = 365 * 24 * 3_600_000;
 
 const isLegal = (which: string): which is keyof ShopDetails['legal'] =>

@@ -1,12 +1,13 @@
 import { refuse } from '#core/refusal';
 import { type Agreement, daysLeft, isRunning } from '#core/agreements';
+import type { Instant } from '#core/calendar';
 import { fact, type ShopEvent } from '#core/journal';
 import { closeAll, holdAll, releaseAll, shopOf } from '../agreements/common';
 import { endEvents } from '../agreements/closings';
 import { backEvents } from '../agreements/pause';
 import type { Command, DecideContext, Decision } from '../command';
 import { stillRefundable } from '../orderStatus';
-import type { Order, ShopState } from '../state';
+import type { Dispute, Order, ShopState } from '../state';
 
 /** A bank disputes a payment: every line of it is touched, its passes are on hold, and nothing more falls due until it is decided. */
 export function openDispute(state: ShopState, command: Extract<Command, { type: 'open-dispute' }>): Decision {
@@ -20,7 +21,10 @@ export function openDispute(state: ShopState, command: Extract<Command, { type: 
   const holds = later
     ? holdAll(state, later, 'dispute')
     : openPasses(state, order).map((passId): ShopEvent => fact('pass.held', { passId, why: 'dispute' }));
-  const suspended = touched.map((a): ShopEvent => fact('agreement.suspended', { agreementId: a.id, disputeId }));
+  // One that is disputed already stays suspended from when that began.
+  const suspended = touched
+    .filter((a) => a.dispute === null)
+    .map((a): ShopEvent => fact('agreement.suspended', { agreementId: a.id, disputeId }));
   return {
     events: [
       fact('dispute.opened', {
@@ -37,7 +41,7 @@ export function openDispute(state: ShopState, command: Extract<Command, { type: 
   };
 }
 
-/** The bank has decided. Won: as before, and dues that were missed count as in a pause. Lost: what was not yet given back is lost, agreements end, passes close. */
+/** The bank has decided. What another open dispute is about too stays on hold until that is decided. Won: as before, and dues that were missed count as in a pause. Lost: what was not yet given back is lost, agreements end, passes close. */
 export function closeDispute(
   state: ShopState,
   { disputeId, won }: Extract<Command, { type: 'close-dispute' }>,
@@ -48,7 +52,10 @@ export function closeDispute(
   if (!dispute || !order) return refuse('no-such-payment', { what: 'dispute' });
   if (dispute.status !== 'open') return known;
   const later = dispute.agreementId === undefined ? undefined : state.agreements.get(dispute.agreementId);
-  const touched = [...state.agreements.values()].filter((a) => a.dispute === disputeId && isRunning(a));
+  const touched = [...state.agreements.values()].filter(
+    (a) => a.dispute !== null && isAbout(dispute, a) && isRunning(a),
+  );
+  const others = [...state.disputes.values()].filter((d) => d.status === 'open' && d.id !== disputeId);
   const closed = (lost: { lineId: string; amount: number; tax: number }[]): ShopEvent =>
     fact('dispute.closed', {
       disputeId,
@@ -59,23 +66,26 @@ export function closeDispute(
       ...(dispute.paymentId === undefined ? {} : { paymentId: dispute.paymentId }),
     });
   if (won) {
-    const back = touched.flatMap((a): ShopEvent[] =>
+    const undisputed = touched.filter((a) => !others.some((d) => isAbout(d, a)));
+    const back = undisputed.flatMap((a): ShopEvent[] =>
       a.next === null && a.owed.length === 0
         ? [fact('agreement.cleared', { agreementId: a.id })]
         : backEvents(state, a, {
             returned: context.now,
-            leftDays: a.owed.length > 0 || !a.next ? 0 : daysLeft(a.next.at, dispute.at, a.zone),
+            leftDays:
+              a.owed.length > 0 || !a.next ? 0 : daysLeft(a.next.at, suspendedSince(state, a) ?? dispute.at, a.zone),
             why: 'dispute',
             noticeAt: null,
             shop: shopOf(context),
           }).events,
     );
+    const held = new Set(others.flatMap((d) => passesAbout(state, d)));
     const own = new Set(back.flatMap((e) => (e.type === 'pass.released' ? [e.data.passId] : [])));
     const released = (
       later
         ? releaseAll(state, later, 'dispute')
         : openPasses(state, order).map((passId): ShopEvent => fact('pass.released', { passId }))
-    ).filter((e) => e.type !== 'pass.released' || !own.has(e.data.passId));
+    ).filter((e) => e.type !== 'pass.released' || !(own.has(e.data.passId) || held.has(e.data.passId)));
     return { events: [closed([]), ...back, ...released] };
   }
   const lost = later
@@ -96,6 +106,18 @@ export function closeDispute(
     ],
   };
 }
+
+/** Whether a dispute is about an agreement: about one of its later payments, or about the order that it came of. */
+const isAbout = (dispute: Dispute, a: Agreement): boolean =>
+  dispute.agreementId === undefined ? a.orderId === dispute.orderId : a.id === dispute.agreementId;
+
+const passesAbout = (state: ShopState, dispute: Dispute): readonly string[] =>
+  (dispute.agreementId === undefined ? state.orders.get(dispute.orderId) : state.agreements.get(dispute.agreementId))
+    ?.passIds ?? [];
+
+/** When the dispute began that an agreement is suspended by. */
+const suspendedSince = (state: ShopState, a: Agreement): Instant | undefined =>
+  a.dispute === null ? undefined : state.disputes.get(a.dispute)?.at;
 
 function lostOf(a: Agreement, paymentId: string): { lineId: string; amount: number; tax: number }[] {
   const payment = a.payments.find((p) => p.paymentId === paymentId);

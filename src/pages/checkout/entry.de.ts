@@ -1,0 +1,5 @@
+import { card } from '../../core/words/de/card';
+import { checkout } from '../../core/words/de/checkout';
+import { begin } from './begin';
+
+begin({ ...checkout, card });
