@@ -12,7 +12,7 @@ import { PLACES } from './places';
 import { Today } from './today/Today';
 
 /** When the first sheet stands, what the others need is fetched. */
-const FETCH_AHEAD_AFTER_MS = 1_500;
+const FETCH_AHEAD_AFTER_MS = 300;
 
 type Opening = 'opening' | 'open' | { problem: string };
 
