@@ -11,9 +11,6 @@ import { fetchAhead } from './frame/parts';
 import { PLACES } from './places';
 import { Today } from './today/Today';
 
-/** When the first sheet stands, what the others need is fetched. */
-const FETCH_AHEAD_AFTER_MS = 300;
-
 type Opening = 'opening' | 'open' | { problem: string };
 
 /** Connects to the shop once, then shows the stage that the address names. */
@@ -49,8 +46,9 @@ function Opened() {
   const draft = useDraft();
   useMirror();
   useEffect(() => {
-    const timer = setTimeout(() => void fetchAhead(), FETCH_AHEAD_AFTER_MS);
-    return () => clearTimeout(timer);
+    // The first sheet stands: now for the rest, before the shop may be lost from sight.
+    const waiting = requestIdleCallback(() => void fetchAhead(), { timeout: 500 });
+    return () => cancelIdleCallback(waiting);
   }, []);
   if (!draft) return null;
   return (

@@ -12,9 +12,12 @@ export function part<P>(fetch: Fetch<P>): Fetch<P> {
 }
 
 /**
- * Fetches every part, one after another, so that work goes on should the shop not be reached later.
- * Parts may name further parts; what cannot be had now is asked for again when it is shown.
+ * Fetches every part, so that work goes on should the shop not be reached later. Parts may name further parts;
+ * what cannot be had now is asked for again when it is shown.
  */
-export async function fetchAhead(): Promise<void> {
-  for (let i = 0; i < parts.length; i += 1) await parts[i]?.().catch(() => undefined);
+export async function fetchAhead(from = 0): Promise<void> {
+  const named = parts.slice(from);
+  if (named.length === 0) return;
+  await Promise.all(named.map((fetch) => fetch().catch(() => undefined)));
+  await fetchAhead(from + named.length);
 }
