@@ -105,6 +105,10 @@ test('the shop is lost from sight: the studio says so, keeps edits, and goes on 
   const page = await newPage(browser, { viewport: { width: 1280, height: 800 } });
   await page.goto(served.studio);
   await page.getByText('Shop online').waitFor();
+  // Moments after the first sheet stands, the rest of the studio is here too.
+  await page.waitForFunction(() =>
+    performance.getEntriesByType('resource').some(({ name }) => /RichEditor-.*\.js/.test(name)),
+  );
   await served.stop('keep');
   await page.getByText(/^Shop not reached since \d\d:\d\d\. Your edits are safe here\./).waitFor();
   await page.getByRole('link', { name: 'Make', exact: true }).click();
@@ -123,4 +127,18 @@ test('the shop is lost from sight: the studio says so, keeps edits, and goes on 
   await page.getByText('Shop online').waitFor();
   await page.reload();
   expect(await page.getByLabel('Promise, one line').inputValue()).toBe('Typed while the shop was away');
+});
+
+test('a part of the studio that does not come says so, keeps the rest, and comes when asked again', async () => {
+  const page = await newPage(browser, { viewport: { width: 1280, height: 800 } });
+  await page.route('**/assets/MakeStage-*.js', (route) => route.abort());
+  await page.goto(served.studio);
+  await page.getByRole('link', { name: 'Make', exact: true }).click();
+  await page.getByText('The sheet Make could not be loaded: the shop is not reached.', { exact: false }).waitFor();
+  await page.getByRole('link', { name: 'Price', exact: true }).click();
+  await page.getByLabel('Title of the offer').first().waitFor();
+  await page.getByRole('link', { name: 'Make', exact: true }).click();
+  await page.unroute('**/assets/MakeStage-*.js');
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await page.getByLabel('Promise, one line').waitFor();
 });
