@@ -9,6 +9,7 @@ export default tseslint.config(
       'keel-data/',
       'demo-data/',
       '.dev/',
+      '.toys-*/',
       '.shots/',
       'scripts/*.mjs',
       '*.cjs',

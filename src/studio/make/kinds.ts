@@ -1,5 +1,5 @@
 import type { ComponentType } from 'react';
-import type { Product, ProductName, ProductsByKind } from '#core/catalogue';
+import type { ProductName, ProductsByKind } from '#core/catalogue';
 import { DownloadContents } from './download/DownloadContents';
 import { DownloadLimits } from './download/DownloadLimits';
 
@@ -21,4 +21,5 @@ const SHEETS: { [K in ProductName]: ProductSheetParts<ProductsByKind[K]> } = {
   },
 };
 
-export const productSheetOf = ({ kind }: { kind: ProductName }): ProductSheetParts<Product> => SHEETS[kind];
+export const productSheetOf = <K extends ProductName>({ kind }: { kind: K }): ProductSheetParts<ProductsByKind[K]> =>
+  SHEETS[kind];

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import type { AnyProductKind } from './kind';
 import { PRODUCT_KINDS } from './kinds';
-import type { Product as AnyProduct, ProductName } from './product';
+import type { Product as AnyProduct, ProductName, ProductsByKind } from './product';
 
 export type Product = AnyProduct;
 /** A product of any kind, as it stands in a release. */
@@ -21,7 +21,7 @@ export function productKindOf(product: Pick<AnyProduct, 'kind'>): AnyProductKind
 export const upgradeProduct = (doc: unknown): AnyProduct => productKindOf(doc as AnyProduct).upgrade(doc as AnyProduct);
 
 /** An empty product of a kind. */
-export const freshProduct = (kind: ProductName, id: string, title = ''): AnyProduct =>
+export const freshProduct = <K extends ProductName>(kind: K, id: string, title = ''): ProductsByKind[K] =>
   productKindOf({ kind }).fresh({
     id,
     kind,
@@ -30,7 +30,7 @@ export const freshProduct = (kind: ProductName, id: string, title = ''): AnyProd
     description: { type: 'doc', content: [] },
     picture: null,
     benefits: [],
-  });
+  }) as ProductsByKind[K];
 
 /** What a product holds, for buyers: "3 files, 4.2 MB". */
 export const describeContents = (product: AnyProduct, locale = 'en'): string =>

@@ -1,0 +1,230 @@
+import { execFileSync } from 'node:child_process';
+import { cpSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync, mkdirSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+
+// A kind of document, of product, of block and of letter, added to a copy of the sources as a newcomer would add them:
+// each its folder and one line in a list, and a second line where a screen draws the kind. The copy must type-check and
+// work everywhere; then it is taken away.
+const copy = mkdtempSync('.toys-');
+const touched: string[] = [];
+
+function add(path: string, text: string): void {
+  mkdirSync(dirname(join(copy, path)), { recursive: true });
+  writeFileSync(join(copy, path), text, { flag: 'wx' });
+}
+
+/** One line in a list: what it imports comes with it. */
+function line(path: string, before: string, inserted: string, imported = ''): void {
+  const text = readFileSync(join(copy, path), 'utf8');
+  expect(text.split(before).length).toBe(2);
+  writeFileSync(join(copy, path), imported + text.replace(before, inserted + before));
+  touched.push(path);
+}
+
+beforeAll(() => {
+  for (const name of ['src', 'package.json', 'tsconfig.json']) cpSync(name, join(copy, name), { recursive: true });
+  symlinkSync('../node_modules', join(copy, 'node_modules'));
+
+  add(
+    'src/core/documents/memo/index.ts',
+    `import * as z from 'zod';
+import { documentKind } from '../kind';
+
+const Memo = z.object({ id: z.string(), title: z.string(), said: z.string() });
+type Memo = z.infer<typeof Memo>;
+
+declare module '../content' {
+  interface Documents {
+    memo: Memo;
+  }
+  interface DraftContent {
+    memos: Memo[];
+  }
+  interface ReleaseContent {
+    memos: Memo[];
+  }
+}
+
+export const memoKind = documentKind<'memo', Memo>({
+  kind: 'memo',
+  list: 'memos',
+  name: 'Memo',
+  stage: 'Follow up',
+  schema: z.array(Memo).default([]),
+  upgrade: (doc) => ({ ...(doc as Memo), said: (doc as Partial<Memo>).said ?? '' }),
+  seal: (memo) => (memo.title === '' ? null : memo),
+  unseal: (memo) => memo,
+  title: ({ title }) => title,
+  route: (id) => \`/follow-up/\${id}\`,
+  fields: { title: 'title', said: 'what it says' },
+  findings: ({ memos }) =>
+    memos
+      .filter(({ said }) => said === '')
+      .map(({ id }) => ({ level: 'stops', code: 'memo-empty', text: 'A memo says nothing.', about: { kind: 'memo', id } })),
+});
+`,
+  );
+  line('src/core/documents/kinds.ts', '  pageKind,\n', '  memoKind,\n', "import { memoKind } from './memo';\n");
+
+  add(
+    'src/core/catalogue/products/letterbox/index.ts',
+    `import * as z from 'zod';
+import { productShape } from '../base';
+import type { ProductKind } from '../kind';
+
+const Letterbox = z.object({ ...productShape('letterbox'), opens: z.string() });
+type Letterbox = z.infer<typeof Letterbox>;
+
+declare module '../product' {
+  interface ProductsByKind {
+    letterbox: Letterbox;
+  }
+}
+
+export const letterboxKind: ProductKind<Letterbox> = {
+  kind: 'letterbox',
+  name: 'A letterbox',
+  schema: Letterbox,
+  fresh: (base) => ({ ...base, kind: 'letterbox', opens: '' }),
+  upgrade: (product) => product,
+  holds: ({ opens }) => opens !== '',
+  findings: ({ opens }, title) => (opens === '' ? [{ code: 'never-opens', text: \`\${title} never opens.\`, empties: true }] : []),
+  files: () => [],
+  earlier: () => [],
+  describe: ({ opens }) => \`opens \${opens}\`,
+  openings: () => [],
+  limits: () => ({ fetches: 1, linkHours: 1 }),
+};
+`,
+  );
+  line(
+    'src/core/catalogue/products/kinds.ts',
+    '] as unknown',
+    ', letterboxKind',
+    "import { letterboxKind } from './letterbox';\n",
+  );
+  line(
+    'src/studio/make/kinds.ts',
+    '  download: {',
+    "  letterbox: { Contents: () => null, Limits: () => null, explains: 'Opened by post.' },\n",
+  );
+
+  add(
+    'src/core/pages/blocks/bell/index.ts',
+    `import * as z from 'zod';
+import { blockBase, line } from '../base';
+import { blockKind } from '../kind';
+
+const Bell = z.object({ ...blockBase, kind: z.literal('bell'), rings: line });
+
+declare module '../kind' {
+  interface BlocksByKind {
+    bell: z.infer<typeof Bell>;
+  }
+}
+
+export const bellBlock = blockKind<z.infer<typeof Bell>>({
+  kind: 'bell',
+  name: 'Bell',
+  schema: Bell,
+  on: ['sales'],
+  fresh: (id) => ({ id, kind: 'bell', rings: 'Ding' }),
+  label: ({ rings }) => rings,
+});
+`,
+  );
+  line('src/core/pages/blocks/kinds.ts', '  spacerBlock,\n', '  bellBlock,\n', "import { bellBlock } from './bell';\n");
+  line('src/pages/blocks/index.tsx', '  downloads: Downloads,\n', '  bell: ({ block }) => <p>{block.rings}</p>,\n');
+
+  line(
+    'src/core/messages/agreementLetters.ts',
+    "  {\n    kind: 'payment',",
+    `  {
+    kind: 'birthday',
+    name: 'A year with us',
+    when: 'a year after buying',
+    fits: (a) => a.payments.length > 11,
+    facts: () => ({}),
+    write: (_say, about) => ({ subject: \`A year of \${about.title}\`, paragraphs: ['Thank you.'] }),
+  },
+`,
+  );
+
+  add(
+    'probe.ts',
+    `import { DEFAULT_SHOP, freshProduct, type Product } from '#core/catalogue';
+import { contentOf, fieldName, titleOf } from '#core/documents';
+import { AGREEMENT_LETTERS } from '#core/messages';
+import { createElement } from 'react';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { addableKinds, Block, newBlock } from '#core/pages';
+import { BlockView } from './src/pages/blocks';
+import { changesBetween, launchCheck, Release, sealContent, unsealContent } from '#core/release';
+
+const product = { ...freshProduct('letterbox', 'prd_1', 'A box'), opens: 'on Mondays' };
+const placed = [
+  { kind: 'product', id: 'prd_1', doc: product },
+  { kind: 'memo', id: 'm1', doc: { id: 'm1', title: 'To all', said: '' } },
+  { kind: 'memo', id: 'm2', doc: { id: 'm2', title: '', said: 'unfinished' } },
+] as Parameters<typeof contentOf>[0];
+const content = contentOf(placed, { shop: DEFAULT_SHOP });
+const sealed = sealContent(content);
+const again = unsealContent(sealed);
+const release = { format: 1, number: 1, basedOn: null, at: '2026-06-15T08:00:00.000Z', content: sealed };
+const bell = newBlock('bell', 'b1', { title: '', benefits: [] });
+const said = { ...content, memos: [{ id: 'm1', title: 'To all', said: 'Hello' }] };
+process.stdout.write(
+  JSON.stringify({
+    sealed: sealed.memos.map((m) => m.id),
+    parsed: Release.safeParse(release).success,
+    wrong: Release.safeParse({ ...release, content: { ...sealed, memos: [{ id: 'm1' }] } }).success,
+    product: (again.products[0] as Product).kind,
+    findings: launchCheck(content, () => true, '2026-06-15T08:00:00.000Z').map((f) => f.code),
+    changes: changesBetween(release as never, said as never).map((c) => [c.kind, c.what, c.title, ...c.details]),
+    undo: fieldName('memo', 'said', 'undo'),
+    title: titleOf({ kind: 'memo', doc: said.memos[0] as never }, content),
+    addable: addableKinds({ kind: 'sales', blocks: [] }).includes('bell'),
+    block: Block.safeParse(bell).success,
+    drawn: renderToStaticMarkup(createElement(BlockView, { block: bell })),
+    letters: AGREEMENT_LETTERS.map((l) => l.kind).includes('birthday'),
+  }),
+);
+`,
+  );
+}, 60_000);
+
+afterAll(() => rmSync(copy, { recursive: true, force: true }));
+
+test('a new kind of document, product, block and letter: a folder and a line each, and the sources type-check', () => {
+  const tsc = join('node_modules', 'typescript', 'bin', 'tsc');
+  let said = '';
+  try {
+    execFileSync(process.execPath, [tsc, '--noEmit', '--incremental', 'false', '-p', 'tsconfig.json'], { cwd: copy });
+  } catch (error) {
+    said = String((error as { stdout: Buffer }).stdout);
+  }
+  expect(said).toBe('');
+  expect(touched).toHaveLength(6);
+}, 120_000);
+
+test('what was added is sealed, checked, named and compared like every other of its sort', () => {
+  const tsx = join('node_modules', 'tsx', 'dist', 'cli.mjs');
+  const answer = JSON.parse(
+    execFileSync(process.execPath, [tsx, 'probe.ts'], { cwd: copy, encoding: 'utf8' }),
+  ) as unknown;
+  expect(answer).toEqual({
+    sealed: ['m1'],
+    parsed: true,
+    wrong: false,
+    product: 'letterbox',
+    findings: ['memo-empty'],
+    changes: [['memo', 'changed', 'To all', 'what it says: empty → Hello']],
+    undo: 'the what it says',
+    title: 'To all',
+    addable: true,
+    block: true,
+    drawn: '<p>Ding</p>',
+    letters: true,
+  });
+}, 60_000);
