@@ -10,6 +10,7 @@ export default tseslint.config(
       'demo-data/',
       '.dev/',
       '.toys-*/',
+      '.mutants/',
       '.shots/',
       'scripts/*.mjs',
       '*.cjs',

@@ -20,5 +20,7 @@ export default {
   // Long enough for a busy machine: no test measures speed.
   testTimeout: 30_000,
   testPathIgnorePatterns: ['/node_modules/', '<rootDir>/tests/e2e/'],
+  // Copies of the sources that a test or a run of mutants makes.
+  modulePathIgnorePatterns: ['<rootDir>/.toys-', '<rootDir>/.mutants/'],
   moduleNameMapper: { '\\.css$': '<rootDir>/tests/empty.ts' },
 };

@@ -21,16 +21,20 @@ export function productKindOf(product: Pick<AnyProduct, 'kind'>): AnyProductKind
 export const upgradeProduct = (doc: unknown): AnyProduct => productKindOf(doc as AnyProduct).upgrade(doc as AnyProduct);
 
 /** An empty product of a kind. */
-export const freshProduct = <K extends ProductName>(kind: K, id: string, title = ''): ProductsByKind[K] =>
-  productKindOf({ kind }).fresh({
+export function freshProduct<K extends ProductName>(kind: K, id: string, title = ''): ProductsByKind[K] {
+  const base = {
     id,
     kind,
     title,
     promise: '',
-    description: { type: 'doc', content: [] },
+    description: { type: 'doc' as const, content: [] },
     picture: null,
     benefits: [],
-  }) as ProductsByKind[K];
+  };
+  // The kind makes what its own name stands for; the list of kinds has forgotten which that is.
+  const made: unknown = productKindOf({ kind }).fresh(base);
+  return made as ProductsByKind[K];
+}
 
 /** What a product holds, for buyers: "3 files, 4.2 MB". */
 export const describeContents = (product: AnyProduct, locale = 'en'): string =>
