@@ -64,6 +64,15 @@ export function MemberArea() {
         <KeepAnswers>
           <main>{me.signedIn ? <Mine me={me} onDone={() => void load()} /> : <SignIn />}</main>
         </KeepAnswers>
+        {me.otherLanguages.length > 0 && (
+          <footer className="mt-4 flex gap-4">
+            {me.otherLanguages.map(({ name, language }) => (
+              <a key={language} className="plain-link min-h-11 text-ink-2" href={`/-/language/${language}`}>
+                {name}
+              </a>
+            ))}
+          </footer>
+        )}
       </div>
     </MemberWordsProvider>
   );

@@ -14,7 +14,7 @@ import { textOf } from '../http/textOf';
 import { DEVICE_COOKIE, personOfDevice } from '../shared/device';
 import { dueAnswered, dueInWords } from '../shared/dueAnswered';
 import { moveBuyer } from '../shared/moveBuyer';
-import { localeFor, readingFor } from '../shared/reading';
+import { localeFor, otherLanguages, readingFor } from '../shared/reading';
 import { LINK_MINUTES, sendSignInLink } from '../shared/signInLink';
 import { wordsPage } from '../shared/wordsPage';
 import { pauseDayAllowed } from './agreementsView';
@@ -47,6 +47,7 @@ export function memberRoutes(context: CounterContext): Router {
       shopName: shop.name,
       strip: context.mode === 'real' ? null : words.pages.strip,
       language: languageOf(locale),
+      otherLanguages: otherLanguages(shop, locale),
     };
     res.set('Cache-Control', 'no-store');
     if (id === null) return answer(res, Me, { ...about, signedIn: false });

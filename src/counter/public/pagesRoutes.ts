@@ -6,10 +6,10 @@ import type { Page } from '#core/pages';
 import { type Path, resolveAddress, type Step } from '#core/paths';
 import { publicPicturesOf, type Release } from '#core/release';
 import { checkoutHtml, documentHtml, frontHtml, pageHtml, wordsHtml } from '../../pages/render';
-import { LANGUAGE_NAMES, type Language, languageOf } from '#core/words';
+import { type Language, languageOf } from '#core/words';
 import type { CheckoutData } from '../../wire';
 import { giveCookie } from '../http/cookies';
-import { LANGUAGE_COOKIE, readingFor } from '../shared/reading';
+import { LANGUAGE_COOKIE, otherLanguages, readingFor } from '../shared/reading';
 import { PAGES_ENTRY, stripFor } from '../shared/wordsPage';
 import { textOf } from '../http/textOf';
 import { type CounterContext, liveRelease, shopOf } from '../context';
@@ -284,12 +284,6 @@ const LANGUAGE_KEPT_MS = 365 * 24 * 3_600_000;
 
 const isLegal = (which: string): which is keyof ShopDetails['legal'] =>
   which === 'terms' || which === 'privacy' || which === 'withdrawal';
-
-/** The languages that are switched on besides the one in hand, each as it calls itself. */
-const otherLanguages = (shop: ShopDetails, locale: string): { name: string; language: string }[] =>
-  localesOf(shop)
-    .filter((other) => other !== locale)
-    .map((language) => ({ language, name: LANGUAGE_NAMES[languageOf(language)] }));
 
 /** Where somebody came from, if that was one of our own pages; else the front. */
 function ownPath(referer: string, host: string): string {

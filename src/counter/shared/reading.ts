@@ -4,7 +4,7 @@ import { localesOf, type ShopDetails } from '#core/catalogue';
 import type { PersonRecord } from '#core/people';
 import type { Release } from '#core/release';
 import type { ShopState } from '#core/shop';
-import { chooseLocale, languageOf, type Words, wordsFor } from '#core/words';
+import { chooseLocale, LANGUAGE_NAMES, languageOf, type Words, wordsFor } from '#core/words';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { cookiesOf } from '../http/cookies';
 import { signToken } from '../http/signing';
@@ -31,6 +31,12 @@ export function localeFor(shop: ShopDetails, req: Request): string {
   const asked = textOf(req.query['language']) || (cookiesOf(req)[LANGUAGE_COOKIE] ?? '');
   return chooseLocale(localesOf(shop), asked === '' ? null : asked, req.get('accept-language') ?? '');
 }
+
+/** The languages that are switched on besides the one in hand, each as it calls itself. */
+export const otherLanguages = (shop: ShopDetails, locale: string): { name: string; language: string }[] =>
+  localesOf(shop)
+    .filter((other) => other !== locale)
+    .map((language) => ({ language, name: LANGUAGE_NAMES[languageOf(language)] }));
 
 /** What an order keeps of it: null where it is the shop's own, so that a shop that changes its own takes it along. */
 export const languageToKeep = (shop: ShopDetails, locale: string): string | null =>

@@ -1,3 +1,4 @@
+import { inWords } from '../statusWords';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { formatDay, formatTime } from '#core/calendar';
@@ -138,7 +139,10 @@ function OrderRows({
             <td dir="auto">
               {order.title}
               {order.status !== 'paid' && (
-                <span className={order.status === 'disputed' ? 'text-alarm' : 'text-ink-3'}> · {order.status}</span>
+                <span className={order.status === 'disputed' ? 'text-alarm' : 'text-ink-3'}>
+                  {' '}
+                  · {inWords(order.status)}
+                </span>
               )}
             </td>
             <td className="text-ink-2">{order.number}</td>

@@ -1,6 +1,7 @@
 import { paymentsMade } from '#core/messages';
 import { formatPlain } from '#core/money';
 import { findAgreements } from '../data/queries/agreements';
+import { inWords } from '../statusWords';
 import { saveCsv } from './saveCsv';
 
 /** Saves exactly the payment plans and subscriptions that are listed as a file. */
@@ -12,7 +13,7 @@ export async function exportAgreements(status: string, kind: string): Promise<vo
       address: person?.address ?? '',
       what: a.priceName === '' ? a.title : `${a.title}, ${a.priceName}`,
       kind: a.terms.kind,
-      state: a.status,
+      state: inWords(a.status),
       since: a.start,
       'payments made': paymentsMade(a).made,
       of: paymentsMade(a).of ?? '',

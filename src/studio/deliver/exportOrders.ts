@@ -1,5 +1,6 @@
 import { formatPlain } from '#core/money';
 import type { OrderQuery } from '../data/queries/orderQuery';
+import { inWords } from '../statusWords';
 import { saveCsv, toCsv } from './saveCsv';
 import { findOrders, type OrderAndPerson } from '../data/queries/orders';
 
@@ -14,7 +15,7 @@ const rowsOf = (orders: readonly OrderAndPerson[]): Record<string, string | numb
     paid: formatPlain(order.paid, order.currency),
     'given back': formatPlain(order.back, order.currency),
     currency: order.currency,
-    status: order.status,
+    status: inWords(order.status),
     receipt: order.receipt,
     card: order.last4 ?? '',
   }));
