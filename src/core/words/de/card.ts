@@ -4,7 +4,7 @@ import type { CardWords } from '../en/card';
 export const card: CardWords = {
   legend: 'Karte',
   number: 'Kartennummer',
-  expiry: 'Gültig bis (Monat / Jahr)',
+  expiry: 'Gültig bis (MM/JJ)',
   code: 'Prüfziffer auf der Karte',
   samples: 'Musterkarten für diesen Test-Shop',
   notTaken: 'Der Zahlungsdienst hat diese Karte nicht angenommen.',
