@@ -6,6 +6,7 @@ import { Field } from '../../ui/Field';
 import { SampleCards } from '../../ui/SampleCards';
 import { pay, readPrices, readState } from './api';
 import { Beside, type Chosen } from './Beside';
+import { useAlive } from './useAlive';
 import { shownIn, useTypedEarly } from './useTypedEarly';
 import type { CheckoutData, CheckoutPrice, CheckoutState } from '../../wire';
 import { useFormWords } from './formWords';
@@ -15,6 +16,7 @@ const POLL_MS = 1_500;
 /** The checkout: who, how paid, what is due today and later, one button. Everything typed stays through every refusal. */
 export function CheckoutForm({ data }: { data: CheckoutData }) {
   const words = useFormWords();
+  const alive = useAlive();
   const [prices, setPrices] = useState(data.prices);
   const [priceId, setPriceId] = useState((data.prices.find((p) => p.id === data.chosen) ?? data.prices[0])?.id ?? '');
   const [name, setName] = useState('');
@@ -288,7 +290,7 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
           </a>
         </div>
       ) : (
-        <button type="submit" className="btn btn-primary btn-page w-full" disabled={waiting}>
+        <button type="submit" className="btn btn-primary btn-page w-full" disabled={waiting || !alive}>
           {waiting
             ? words.oneMoment
             : data.button.trim() !== ''
