@@ -21,6 +21,28 @@ const TAX = {
   ],
 };
 
+/** A letter in German names the sums, days and papers that it names in English, in their order, and no English word. */
+function sameInGerman(english: string, german: string): void {
+  const sums = (text: string, pattern: RegExp): string[] =>
+    [...text.matchAll(pattern)].map(([, sum = '']) => sum.replace(/[.,]/g, ''));
+  expect(sums(german, /([\d.,]*\d)\s€/g)).toEqual(sums(english, /€([\d.,]*\d)/g));
+  // "7 December 2026" and "7. Dezember 2026": the months stand in one order, which is checked by their numbers.
+  const days = (text: string, months: string[], pattern: RegExp): string[] =>
+    [...text.matchAll(pattern)].map(([, day, month = '', year]) => `${day} ${months.indexOf(month)} ${year}`);
+  expect(days(german, MONTHS.de, /(\d+)\. (\p{L}+) (\d{4})/gu)).toEqual(
+    days(english, MONTHS.en, /(\d+) (\p{L}+) (\d{4})/gu),
+  );
+  expect(german.match(/[RC]-\d{5}/g)).toEqual(english.match(/[RC]-\d{5}/g));
+  expect(german.replaceAll(/Offer \d|Test school|https:\S+/g, '')).not.toMatch(
+    /\b(the|this|your|you|is|are|can|not|has|have|of|it|with|payment|card)\b/i,
+  );
+}
+
+const MONTHS = {
+  en: 'January February March April May June July August September October November December'.split(' '),
+  de: 'Januar Februar März April Mai Juni Juli August September Oktober November Dezember'.split(' '),
+};
+
 /** Plays a story with the real engine and gives every letter as it was written at its moment: its subject, and what it says between greeting and name. */
 async function letters(
   terms: DraftTermsGiven[],
@@ -31,14 +53,17 @@ async function letters(
   const shop = await shopInMemory(live, START, answers);
   const written: [string, string][] = [];
   shop.ports.mailer.sendAbout = ({ message, agreement, person }) => {
-    const { subject, text } = agreementMessage(
-      { shop: live.content.shop, real: true, locale: 'en' },
-      agreement,
-      message,
-      person.name,
-      { url: 'https://shop.example/member/enter/x', days: 7 },
-      (due) => chargeFor(agreement, due, TAX).amount,
-    );
+    const write = (locale: string): { subject: string; text: string } =>
+      agreementMessage(
+        { shop: live.content.shop, real: true, locale },
+        agreement,
+        message,
+        person.name,
+        { url: 'https://shop.example/member/enter/x', days: 7 },
+        (due) => chargeFor(agreement, due, TAX).amount,
+      );
+    const { subject, text } = write('en');
+    sameInGerman(`${subject}\n${text}`, Object.values(write('de')).join('\n'));
     const said = text
       .split('\n\n')
       .filter((line) => line !== 'Hello Ona,' && line !== 'Test school' && !line.includes('https://'))
