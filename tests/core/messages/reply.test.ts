@@ -1,0 +1,120 @@
+import { expect, test } from '@jest/globals';
+import { readyReply, receiptMessage, refundMessage, signInMessage } from '#core/messages';
+import { NOWHERE } from '#core/journal';
+import type { Order, Refund } from '#core/shop';
+import { draftContent } from '../../support/release';
+
+const { shop } = draftContent();
+const order = {
+  number: 1007,
+  at: '2026-06-15T08:00:00.000Z',
+  title: 'Field pack',
+  paid: 2400,
+  back: 0,
+  currency: 'EUR',
+  zone: 'Europe/Lisbon',
+};
+
+test('a ready reply says what is recorded, and the way in only when something is open', () => {
+  const open = readyReply({
+    shop,
+    name: 'Tove',
+    orders: [{ ...order, back: 600 }],
+    things: [{ open: true, sentence: 'You can open Field pack for good.' }],
+  });
+  expect(open).toContain('Order 1007 of 15 June 2026: Field pack, €24.00, of which €6.00 was given back.');
+  expect(open).toContain('open the member area');
+  expect(
+    readyReply({
+      shop,
+      name: 'Tove',
+      orders: [order],
+      things: [],
+      agreements: ['Library: 2 of 3 payments made, 1 left.'],
+    }),
+  ).toContain('Library: 2 of 3 payments made, 1 left.');
+  const closed = readyReply({
+    shop,
+    name: '',
+    orders: [order],
+    things: [{ open: false, sentence: 'You cannot open it any more.' }],
+  });
+  expect(closed.startsWith('Hello,')).toBe(true);
+  expect(closed).not.toContain('open the member area');
+  expect(readyReply({ shop, name: 'X', orders: [], things: [] })).toContain('I find no order under this address');
+});
+
+test('messages: a test shop says so first, a header never holds a line feed, a free order charges nothing', () => {
+  const line = {
+    lineId: 'l1',
+    offerId: 'o',
+    priceId: 'p',
+    title: 'Two\r\nlines',
+    priceName: '',
+    productIds: [],
+    terms: { kind: 'once' as const, amount: 2400 },
+    dueToday: 2400,
+    tax: 0,
+    paid: 2400,
+    givenBack: 0,
+    taxBack: 0,
+    lost: 0,
+  };
+  const bought: Order = {
+    id: 'o',
+    number: 1001,
+    checkoutId: 'c',
+    personId: 'u',
+    at: order.at,
+    release: 1,
+    currency: 'EUR',
+    zone: 'Europe/Lisbon',
+    lines: [line],
+    paymentId: 'p',
+    last4: '0001',
+    receipt: 'R-00001',
+    came: NOWHERE,
+    language: null,
+    statement: undefined,
+    passIds: [],
+    refundIds: [],
+    dispute: null,
+  };
+  const link = { url: 'https://x.example/member/enter/s', days: 3 };
+  const test = receiptMessage({ shop, real: false, locale: 'en' }, bought, 'Tove\nMarsh', link);
+  expect(test.subject).toBe('[Test] Receipt: Two lines (order 1001)');
+  expect(test.text.startsWith('Test shop. No real money moves.')).toBe(true);
+  expect(test.text).toContain(link.url);
+  const real = receiptMessage(
+    { shop, real: true, locale: 'en' },
+    { ...bought, lines: [{ ...line, paid: 0 }], last4: null },
+    '',
+    link,
+  );
+  expect(real.text).not.toMatch(/Test shop|was charged;/);
+  expect(real.text).toContain('Nothing was charged.');
+  const refund: Refund = {
+    id: 'r',
+    orderId: 'o',
+    paymentId: 'p',
+    amount: 600,
+    currency: 'EUR',
+    shares: [],
+    closes: [],
+    reason: 'private',
+    at: order.at,
+    status: 'paid',
+    creditNote: 'C-00001',
+    refusal: null,
+  };
+  const part = refundMessage({ shop, real: true, locale: 'en' }, bought, refund, 'Tove', []);
+  expect(part.text).toContain('We gave back €6.00');
+  expect(part.text).toContain('Your access stays as it was.');
+  expect(part.text).not.toContain('private');
+  expect(refundMessage({ shop, real: true, locale: 'en' }, bought, refund, 'Tove', ['Field pack']).text).toContain(
+    'Access to Field pack is closed now.',
+  );
+  expect(signInMessage({ shop, real: true, locale: 'en' }, { url: 'https://x.example/e', minutes: 30 }).text).toContain(
+    'works once, for 30 minutes',
+  );
+});

@@ -1,0 +1,259 @@
+import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { isRunning, restOfPlan } from '#core/agreements';
+import { type MirrorTables, moneyByDay, moveRows, type RowStore, withQuietDays } from '#core/mirror';
+import { addMs, DAY, daysBetween } from '#core/calendar';
+import type { ShopTax } from '#core/catalogue';
+import { firstBuyer, quoteFingerprint, quoteFor } from '#core/checkout';
+import type { Batch } from '#core/journal';
+import { sum } from '#core/money';
+import { createRunner, memoryPorts, orderStatus, type ShopState } from '#core/shop';
+import { isLasting } from '#core/terms';
+import { lastingRelease, longRun } from '../../support/longRun';
+import { release } from '../../support/release';
+
+const START = '2026-06-15T08:00:00.000Z';
+
+/** A season of one shop: orders, refusals, refunds in parts, disputes won and lost, downloads. */
+async function season(seed: readonly number[]): Promise<{ batches: Batch[]; runner: ReturnType<typeof createRunner> }> {
+  let turn = 0;
+  const dice = (sides: number): number => (seed[(turn += 1) % seed.length] ?? 0) % sides;
+  const ports = memoryPorts(START, () =>
+    dice(5) === 0 ? { status: 'refused', reason: 'expired' } : { status: 'paid', paymentId: '' },
+  );
+  ports.addRelease(release());
+  const runner = createRunner(ports);
+  await runner.start();
+  await runner.execute({ type: 'publish', release: release(), hasFile: () => true });
+  let now = START;
+  for (let i = 0; i < seed.length; i += 1) {
+    now = addMs(now, dice(40) * 3_600_000);
+    ports.setNow(now);
+    const orders = [...runner.state.orders.values()];
+    const order = orders[dice(Math.max(1, orders.length))];
+    const passes = [...runner.state.passes.values()];
+    switch (dice(5)) {
+      case 0:
+        if (order)
+          await runner.execute({
+            type: 'refund',
+            orderId: order.id,
+            shares: [{ lineId: 'l1', amount: dice(2) === 0 ? 600 : (order.lines[0]?.paid ?? 0) }],
+            reason: '',
+          });
+        break;
+      case 1:
+        if (order)
+          await runner.execute(
+            order.dispute === 'open'
+              ? { type: 'close-dispute', disputeId: `d-${order.id}`, won: dice(2) === 0 }
+              : {
+                  type: 'open-dispute',
+                  disputeId: `d-${order.id}`,
+                  paymentId: order.paymentId ?? '',
+                  amount: 1,
+                  answerBy: now,
+                },
+          );
+        break;
+      case 2:
+        await runner.execute({
+          type: 'fetch-file',
+          passId: passes[dice(Math.max(1, passes.length))]?.id ?? '',
+          fileId: release().content.products[0]?.files[0]?.id ?? '',
+        });
+        break;
+      default: {
+        const choice =
+          dice(3) === 0
+            ? { offerId: 'off_free', priceId: 'pr_free' }
+            : { offerId: 'off_field', priceId: dice(2) === 0 ? 'pr_one' : 'pr_class' };
+        const quote = quoteFor(release(), choice, now, firstBuyer(now));
+        await runner.execute({
+          type: 'pay',
+          checkoutId: `c${i}`,
+          personId: `u${dice(6)}`,
+          ...choice,
+          release: release(),
+          startedAt: now,
+          shown: 'refused' in quote ? '' : quoteFingerprint(quote),
+          fingerprint: (text) => text,
+          card: { token: 't', last4: '0001' },
+        });
+      }
+    }
+    await runner.settle();
+  }
+  return { batches: ports.batches, runner };
+}
+
+/** Rows kept in memory: what is read is a copy, as from a browser's database. */
+class MemoryRows implements RowStore {
+  readonly tables: Tables = {
+    orders: new Map(),
+    passes: new Map(),
+    charges: new Map(),
+    refunds: new Map(),
+    agreements: new Map(),
+    laterPayments: new Map(),
+    totals: new Map(),
+    buyers: new Map(),
+  };
+  get<K extends keyof MirrorTables>(table: K, keys: string[]): Promise<(MirrorTables[K] | undefined)[]> {
+    return Promise.resolve(keys.map((key) => structuredClone(this.tables[table].get(key))));
+  }
+  put<K extends keyof MirrorTables>(table: K, rows: MirrorTables[K][]): Promise<void> {
+    for (const row of rows)
+      this.tables[table].set('key' in row ? row.key : 'id' in row ? row.id : row.personId, structuredClone(row));
+    return Promise.resolve();
+  }
+  remove(_: 'totals', keys: string[]): Promise<void> {
+    for (const key of keys) this.tables.totals.delete(key);
+    return Promise.resolve();
+  }
+}
+type Tables = { [K in keyof MirrorTables]: Map<string, MirrorTables[K]> };
+
+/** Follows a history in pulls, as the studio does, and insists that its rows say what the shop's own state says. */
+async function expectRowsToFollow(
+  batches: readonly Batch[],
+  state: ShopState,
+  pull: number,
+  tax: ShopTax | null = null,
+): Promise<Tables> {
+  const store = new MemoryRows();
+  for (let from = 0; from < batches.length; from += pull) await moveRows(store, batches.slice(from, from + pull), tax);
+  const { tables } = store;
+  expect(tables.orders.size).toBe(state.orders.size);
+  for (const order of state.orders.values()) {
+    const row = tables.orders.get(order.id);
+    expect([row?.number, row?.status, row?.lines, row?.passIds, row?.refundIds, row?.paid, row?.back]).toEqual([
+      order.number,
+      orderStatus(order),
+      order.lines,
+      order.passIds,
+      order.refundIds,
+      sum(order.lines.map((l) => l.paid)),
+      sum(order.lines.map((l) => l.givenBack + l.lost)),
+    ]);
+  }
+  for (const pass of state.passes.values()) {
+    const { fetched, heldBefore, ...row } = tables.passes.get(pass.id) ?? { fetched: {}, heldBefore: [] };
+    expect(heldBefore.every((h) => h.from <= h.until)).toBe(true);
+    expect(row).toEqual(pass);
+    for (const [fileId, count] of Object.entries(fetched))
+      expect(state.fileUses.get(`${pass.id}/${fileId}`)?.count).toBe(count);
+  }
+  for (const charge of state.charges.values())
+    expect([tables.charges.get(charge.key)?.status, tables.charges.get(charge.key)?.reason]).toEqual([
+      charge.status,
+      charge.reason,
+    ]);
+  for (const refund of state.refunds.values())
+    expect([tables.refunds.get(refund.id)?.status, tables.refunds.get(refund.id)?.creditNote]).toEqual([
+      refund.status,
+      refund.creditNote,
+    ]);
+  expect(tables.agreements.size).toBe(state.agreements.size);
+  for (const agreement of state.agreements.values())
+    expect(tables.agreements.get(agreement.id)?.agreement).toEqual(agreement);
+  // What came in by day adds up to what was paid; what went back, to what went back.
+  const days = moneyByDay(tables.orders.values(), 'EUR', 'Europe/Lisbon');
+  expect(sum(days.map((d) => d.paid))).toBe(sum([...state.orders.values()].flatMap((o) => o.lines.map((l) => l.paid))));
+  const payments = [...state.agreements.values()].flatMap((a) => a.payments).filter((p) => p.paymentId !== null);
+  const later = [...tables.totals.values()].filter((t) => t.key.startsWith('later|'));
+  expect([sum(later.map((t) => t.count)), sum(later.map((t) => t.paid)), sum(later.map((t) => t.back))]).toEqual([
+    payments.length,
+    sum(payments.map((p) => p.amount)),
+    sum(payments.map((p) => p.givenBack + p.lost)),
+  ]);
+  expect(sum([...tables.buyers.values()].map((b) => b.net['EUR'] ?? 0))).toBe(
+    sum([...tables.orders.values()].map((o) => o.paid - o.back)) + sum(later.map((t) => t.paid - t.back)),
+  );
+  return tables;
+}
+
+test('generated: the studio’s rows say what the shop’s own state says, however the lines are cut into pulls', async () => {
+  await fc.assert(
+    fc.asyncProperty(
+      fc.array(fc.nat(10_000), { minLength: 10, maxLength: 40 }),
+      fc.integer({ min: 1, max: 20 }),
+      async (seed, pull) => {
+        const { batches, runner } = await season(seed);
+        await expectRowsToFollow(batches, runner.state, pull);
+      },
+    ),
+    { numRuns: 60 },
+  );
+});
+
+test.each([1, 7, 100_000])(
+  'years of payment plans and subscriptions with every kind of fault, in pulls of %i lines',
+  async (pull) => {
+    const { batches, state, statuses } = await longRun({
+      seed: 70 + pull,
+      buyers: 60,
+      years: 2,
+      zone: 'Europe/Lisbon',
+    });
+    const { agreements, totals, orders } = await expectRowsToFollow(
+      batches,
+      state,
+      pull,
+      lastingRelease('Europe/Lisbon').content.shop.tax,
+    );
+    for (const [status, count] of Object.entries(statuses)) {
+      const rows = [...agreements.values()].filter((r) => r.status === status);
+      expect([rows.length, sum(rows.map((r) => r.paid)), sum(rows.map((r) => r.left ?? 0))]).toEqual([
+        count,
+        totals.get(`agreements|${status}|EUR`)?.paid,
+        totals.get(`agreements|${status}|EUR`)?.back,
+      ]);
+    }
+    // Everything the cards paid, less what went back, stands in one agreement or order.
+    const onceOnly = [...orders.values()].filter((o) => o.lines.every((l) => !isLasting(l.terms)));
+    expect(sum([...agreements.values()].map((r) => r.paid)) + sum(onceOnly.map((o) => o.paid - o.back))).toBe(
+      sum([...state.orders.values()].flatMap((o) => o.lines.map((l) => l.paid - l.givenBack - l.lost))) +
+        sum([...state.agreements.values()].flatMap((a) => a.payments.map((p) => p.amount - p.givenBack - p.lost))),
+    );
+    const open = [...state.disputes.values()]
+      .filter((d) => d.status === 'open' && d.agreementId !== undefined)
+      .map((d) => d.id);
+    expect(
+      [...agreements.values()]
+        .filter((r) => r.waits === 1)
+        .flatMap((r) => r.disputes.map((d) => d.disputeId))
+        .sort(),
+    ).toEqual(open.sort());
+    // A plan that runs undisturbed has left what its buyer was told.
+    for (const { agreement: a, left } of agreements.values()) {
+      const rest = restOfPlan(a, lastingRelease('Europe/Lisbon').content.shop.tax);
+      if (a.terms.kind === 'plan' && isRunning(a) && a.unanswered === null && a.next !== null)
+        expect(left).toBe(sum(rest.map((due) => due.amount)));
+    }
+  },
+);
+
+test('quiet days stand between the others, each once', () => {
+  fc.assert(
+    fc.property(fc.array(fc.nat(60), { minLength: 1, maxLength: 20 }), (offsets) => {
+      const orders = offsets.map((d) => ({ at: addMs(START, d * DAY), paid: 100, currency: 'EUR' }));
+      const days = moneyByDay(orders, 'EUR', 'UTC');
+      const last = days[days.length - 1]?.date ?? '';
+      const filled = withQuietDays(days, last);
+      expect(filled.length).toBe(daysBetween(days[0]?.date ?? '', last) + 1);
+      expect(new Set(filled.map((d) => d.date)).size).toBe(filled.length);
+      expect(sum(filled.map((d) => d.orders))).toBe(orders.length);
+    }),
+  );
+  expect(
+    moneyByDay(
+      [
+        { at: '2026-06-15T23:30:00.000Z', paid: 1, currency: 'EUR' },
+        { at: START, paid: 9, currency: 'USD' },
+      ],
+      'EUR',
+      'Europe/Lisbon',
+    ),
+  ).toEqual([{ date: '2026-06-16', paid: 1, orders: 1 }]);
+});

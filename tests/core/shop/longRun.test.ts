@@ -1,0 +1,26 @@
+import { expect, test } from '@jest/globals';
+import { longRun } from '../../support/longRun';
+
+// A short form, always from the same seed; `npm run test:long` runs two thousand buyer-years. BUYER_YEARS asks for any
+// number, SEED for a run again.
+const wanted = Number(process.env['BUYER_YEARS'] ?? 200);
+const SIZE = wanted < 1_000 ? { buyers: 120, years: 1 } : { buyers: 500, years: 4 };
+const first = Number(process.env['SEED'] ?? 20261123);
+const ZONES = ['Europe/Lisbon', 'Pacific/Kiritimati', 'America/New_York'];
+
+test(`years of a shop with faults keep every promise (${wanted} buyer-years, seeds from ${first})`, async () => {
+  let years = 0;
+  const seen = new Set<string>();
+  for (let i = 0; years < wanted; i += 1) {
+    const run = await longRun({ seed: first + i, ...SIZE, zone: ZONES[i % ZONES.length] ?? 'UTC' });
+    years += run.buyerYears;
+    for (const status of Object.keys(run.statuses)) seen.add(status);
+    expect(run.charges).toBeGreaterThan(2 * SIZE.buyers);
+    if (process.env['SAY']) console.log(first + i, run);
+  }
+  expect(years).toBeGreaterThanOrEqual(wanted);
+  for (const status of ['in-trial', 'active', 'past-due', 'paused', 'ending', 'ended', 'paid-off'].filter(
+    (s) => s !== 'in-trial',
+  ))
+    expect(seen).toContain(status);
+}, 600_000);

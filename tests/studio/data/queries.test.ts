@@ -1,0 +1,199 @@
+import 'fake-indexeddb/auto';
+import { beforeAll, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { dateIn } from '#core/calendar';
+import { moveRows } from '#core/mirror';
+import { sum } from '#core/money';
+import type { Order, ShopState } from '#core/shop';
+import { lastingRelease, longRun } from '../../support/longRun';
+
+// After the stand-in for IndexedDB is there, which Dexie looks for when it is loaded.
+const { db, writeMeta } = await import('../../../src/studio/data/db');
+const { dexieRows } = await import('../../../src/studio/data/mirrorRows');
+const orders = await import('../../../src/studio/data/queries/orders');
+const people = await import('../../../src/studio/data/queries/people');
+const agreements = await import('../../../src/studio/data/queries/agreements');
+const money = await import('../../../src/studio/data/queries/money');
+const { ALL_ORDERS, readQuery, writeQuery } = await import('../../../src/studio/data/queries/orderQuery');
+
+// A year of a shop, seen through the studio's own store; what is expected is counted from the shop itself.
+let shop: ShopState;
+let all: Order[];
+const ZONE = 'Europe/Lisbon';
+
+beforeAll(async () => {
+  const run = await longRun({ seed: 7, buyers: 120, years: 1, zone: ZONE });
+  shop = run.state;
+  all = [...shop.orders.values()];
+  const { tax } = lastingRelease(ZONE).content.shop;
+  for (let i = 0; i < run.batches.length; i += 50) await moveRows(dexieRows, run.batches.slice(i, i + 50), tax);
+  for (const id of new Set(all.map((o) => o.personId)))
+    await db.people.put({ id, rev: 1, name: `Buyer ${id}`, address: `${id}@example.org` });
+  await writeMeta('cursor', { seq: run.batches.length, hash: 'x' });
+}, 60_000);
+
+const backOf = (order: Order): number => sum(order.lines.map((l) => l.givenBack + l.lost));
+const paidOf = (order: Order): number => sum(order.lines.map((l) => l.paid));
+const groupOf = (order: Order): 'paid' | 'back' | 'disputed' =>
+  order.dispute === 'open' ? 'disputed' : backOf(order) > 0 ? 'back' : 'paid';
+const dayOf = (order: Order): string => dateIn(order.at, order.zone);
+const within = (day: string, days: string): boolean => {
+  const [from = '', to = from] = days.split('..');
+  return days === '' || (day.slice(0, from.length) >= from && day.slice(0, to.length) <= to);
+};
+const ids = (rows: { id: string }[]): string[] => rows.map(({ id }) => id);
+
+const DAYS = ['', '2026', '2026-03', '2026-03-15', '2026-02-20..2026-04-02', '2027-01', '2031'];
+
+test('any choice of group, offer, days and order lists the orders that fit, and adds up to what they come to', async () => {
+  const offers = ['', ...new Set(all.flatMap((o) => o.lines.map((l) => l.offerId))), 'off_never'];
+  expect(new Set(all.map(groupOf))).toEqual(new Set(['paid', 'back', 'disputed']));
+  await fc.assert(
+    fc.asyncProperty(
+      fc.constantFrom('' as const, 'paid' as const, 'back' as const, 'disputed' as const),
+      fc.constantFrom(...offers),
+      fc.constantFrom(...DAYS, ...all.slice(0, 20).map(dayOf)),
+      fc.constantFrom('newest' as const, 'oldest' as const),
+      async (group, offerId, days, sort) => {
+        const fit = all
+          .filter((o) => group === '' || groupOf(o) === group)
+          .filter((o) => offerId === '' || o.lines.some((l) => l.offerId === offerId))
+          .filter((o) => within(dayOf(o), days))
+          .sort((a, b) => (sort === 'oldest' ? a.number - b.number : b.number - a.number));
+        const found = await orders.findOrders({ ...ALL_ORDERS, group, offerId, days, sort }, Infinity);
+        expect(ids(found.rows.map((r) => r.order))).toEqual(ids(fit));
+        expect(found.rows.every(({ order, person }) => person?.id === order.personId)).toBe(true);
+        expect(found.count).toBe(fit.length);
+        const lines = fit.flatMap((o) => o.lines).filter((l) => offerId === '' || l.offerId === offerId);
+        expect(found.paid.get('EUR') ?? 0).toBe(sum(lines.map((l) => l.paid)));
+        expect(found.back.get('EUR') ?? 0).toBe(sum(lines.map((l) => l.givenBack + l.lost)));
+        // A list cut short is the beginning of the whole one.
+        const few = await orders.findOrders({ ...ALL_ORDERS, group, offerId, days, sort }, 3);
+        expect(ids(few.rows.map((r) => r.order))).toEqual(ids(fit.slice(0, 3)));
+        expect(few.count).toBe(fit.length);
+      },
+    ),
+    { numRuns: 120, seed: 20261126 },
+  );
+}, 60_000);
+
+test('choices survive their address, and an address that was tampered with falls back to any', () => {
+  fc.assert(
+    fc.property(
+      fc.record({
+        group: fc.constantFrom('' as const, 'paid' as const, 'back' as const, 'disputed' as const),
+        offerId: fc.stringMatching(/^[a-z_]{0,8}$/),
+        days: fc.constantFrom(...DAYS),
+        text: fc.string({ maxLength: 12 }),
+        sort: fc.constantFrom('newest' as const, 'oldest' as const),
+      }),
+      (query) => expect(readQuery(writeQuery(query))).toEqual(query),
+    ),
+  );
+  expect(readQuery('?group=all&days=2026-3&sort=up')).toEqual(ALL_ORDERS);
+  expect(readQuery('?days=2026-03-01..|')).toEqual(ALL_ORDERS);
+});
+
+test('one order’s story and one person’s hold what belongs to them and nothing else', async () => {
+  for (const order of all.filter((_, i) => i % 7 === 0)) {
+    const story = await orders.storyOfOrderRow(order.id);
+    expect([story?.order.paid, story?.order.back]).toEqual([paidOf(order), backOf(order)]);
+    expect(ids(story?.passes ?? []).sort()).toEqual([...order.passIds].sort());
+    expect(ids(story?.agreements ?? []).sort()).toEqual(
+      ids([...shop.agreements.values()].filter((a) => a.orderId === order.id)).sort(),
+    );
+    const person = await people.storyOfPerson(order.personId);
+    expect(person.orders.map((o) => o.number)).toEqual(
+      all
+        .filter((o) => o.personId === order.personId)
+        .map((o) => o.number)
+        .sort((a, b) => b - a),
+    );
+    expect(ids(person.passes).sort()).toEqual(
+      ids([...shop.passes.values()].filter((p) => p.personId === order.personId)).sort(),
+    );
+  }
+  expect(await orders.storyOfOrderRow('o-never')).toBeNull();
+});
+
+test('plans and subscriptions by status, in the order of what comes next; totals are theirs', async () => {
+  const running = [...shop.agreements.values()];
+  const statuses = [...new Set(running.map((a) => a.status))];
+  expect(statuses.length).toBeGreaterThan(3);
+  for (const status of ['', ...statuses])
+    for (const kind of ['', 'plan', 'subscription']) {
+      const fit = running.filter(
+        (a) => (status === '' || a.status === status) && (kind === '' || a.terms.kind === kind),
+      );
+      const found = await agreements.findAgreements(status, kind, Infinity);
+      expect(found.map(({ row }) => row.id).sort()).toEqual(ids(fit).sort());
+      expect(found.every(({ row, who }) => who === `Buyer ${row.personId}`)).toBe(true);
+      if (status !== 'active') continue;
+      const moments = found.map(({ row }) => row.agreement.next?.at ?? '');
+      expect(moments).toEqual([...moments].sort());
+    }
+  // Paid so far: the first payment's line and every later one, less what went back of each.
+  const { rows } = await agreements.findLater({ days: '', offerId: '', back: false });
+  expect(rows.length).toBeGreaterThan(100);
+  for (const { row } of (await agreements.findAgreements('', '', Infinity)).filter((_, i) => i % 5 === 0)) {
+    const line = shop.orders.get(row.agreement.orderId)?.lines.find((l) => l.lineId === row.agreement.lineId);
+    const first = row.agreement.from === null && line ? line.paid - line.givenBack - line.lost : 0;
+    const later = shop.agreements.get(row.id)?.payments ?? [];
+    expect(row.paid).toBe(first + sum(later.map((p) => p.amount - p.givenBack - p.lost)));
+  }
+});
+
+test('later payments by day, offer and what went back', async () => {
+  const later = [...shop.agreements.values()].flatMap((a) =>
+    a.payments
+      .filter((p) => p.paymentId !== null)
+      .map((p) => ({ ...p, offerId: a.offerId, day: dateIn(p.at, a.zone), back: p.givenBack + p.lost })),
+  );
+  expect(later.some((p) => p.back > 0)).toBe(true);
+  for (const days of DAYS)
+    for (const offerId of ['', 'off_pr_month', 'off_pr_plan3'])
+      for (const back of [false, true]) {
+        const fit = later
+          .filter((p) => within(p.day, days) && (offerId === '' || p.offerId === offerId))
+          .filter((p) => !back || p.back > 0);
+        const found = await agreements.findLater({ days, offerId, back });
+        expect([found.count, found.paid.get('EUR') ?? 0, found.back.get('EUR') ?? 0]).toEqual([
+          fit.length,
+          sum(fit.map((p) => p.amount)),
+          sum(fit.map((p) => p.back)),
+        ]);
+        expect(found.rows.length).toBe(Math.min(200, fit.length));
+      }
+});
+
+test('a month, all time, and a day bring what came in then', async () => {
+  const inMonth = all.filter((o) => dayOf(o).startsWith('2026-04'));
+  const month = await money.monthMoney('EUR', '2026-04', '2026-04');
+  expect(sum(month.byDay.filter((d) => d.date.startsWith('2026-04')).map((d) => d.paid))).toBe(
+    sum(inMonth.map(paidOf)),
+  );
+  const ever = await money.allMoney('EUR');
+  expect([ever.count, ever.paid, ever.back]).toEqual([all.length, sum(all.map(paidOf)), sum(all.map(backOf))]);
+  expect(sum(ever.offers.map((o) => o.paid + (o.later?.paid ?? 0)))).toBe(ever.paid + ever.laterPaid);
+  const payments = [...shop.agreements.values()].flatMap((a) => a.payments).filter((p) => p.paymentId !== null);
+  expect([ever.laterCount, ever.laterPaid]).toEqual([payments.length, sum(payments.map((p) => p.amount))]);
+  const day = dayOf(all[3] as Order);
+  const bought = await orders.boughtOn(day, day);
+  expect([bought.count, bought.paid.get('EUR') ?? 0]).toEqual([
+    all.filter((o) => dayOf(o) === day).length,
+    sum(all.filter((o) => dayOf(o) === day).map(paidOf)),
+  ]);
+  expect((await money.allMoney('JPY')).count).toBe(0);
+});
+
+test('those who bought last come first; what was sold or is owned cannot be deleted', async () => {
+  const lastOf = new Map<string, string>();
+  for (const order of all) lastOf.set(order.personId, order.at);
+  const latest = await people.latestBuyers();
+  expect(latest.length).toBe(Math.min(50, lastOf.size));
+  const moments = latest.map((p) => lastOf.get(p.id) ?? '');
+  expect(moments).toEqual([...moments].sort().reverse());
+  const { owned, sold } = await orders.ownedAndSold();
+  expect(owned).toEqual(new Set([...shop.passes.values()].map((p) => p.productId)));
+  expect(sold).toEqual(new Set(all.flatMap((o) => o.lines.map((l) => l.offerId))));
+});
