@@ -33,6 +33,10 @@ export default tseslint.config(
           selector: "JSXAttribute[name.name='dangerouslySetInnerHTML']",
           message: 'Formatted text is kept as a document and rendered with React; markup is never put in.',
         },
+        {
+          selector: "TSAsExpression > TSTypeReference[typeName.name='Batch']",
+          message: 'A line of the history is read by parseLine, which brings facts of earlier versions up to date.',
+        },
       ],
     },
   },

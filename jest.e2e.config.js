@@ -4,5 +4,6 @@ export default {
   ...unit,
   testMatch: ['<rootDir>/tests/e2e/**/*.test.ts'],
   testPathIgnorePatterns: ['/node_modules/'],
+  globalSetup: '<rootDir>/tests/support/madeDemo.ts',
   testTimeout: 120_000,
 };

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { firstBuyer, quoteFingerprint, quoteFor } from '#core/checkout';
 import { createRunner, memoryPorts } from '#core/shop';
 import { realDisk } from '../src/counter/files/disk';
-import { openJournalFile } from '../src/counter/files/journalFile';
+import { journalFile } from '../src/counter/files/journalFile';
 import { release } from '../tests/support/release';
 import { appendAndSync } from './orders';
 
@@ -14,7 +14,7 @@ const ORDERS = 2_000;
 export async function engine(): Promise<void> {
   for (const atOnce of [1, 16]) {
     const folder = mkdtempSync(join(tmpdir(), 'keel-bench-'));
-    const journal = await openJournalFile(folder, realDisk);
+    const journal = journalFile(folder, realDisk);
     const ports = { ...memoryPorts('2026-06-15T08:00:00.000Z'), journal };
     ports.addRelease(release());
     await ports.people.save({ id: 'u1', rev: 1, name: 'B', address: 'b@example.org' });

@@ -7,7 +7,7 @@ import { quoteFingerprint, quoteFor, firstBuyer } from '#core/checkout';
 import { createRunner, memoryPorts, NOTHING_HAPPENS, rehearse } from '#core/shop';
 import { firstDues, type Terms } from '#core/terms';
 import { realDisk } from '../src/counter/files/disk';
-import { openJournalFile } from '../src/counter/files/journalFile';
+import { journalFile } from '../src/counter/files/journalFile';
 import { releaseWith } from '../tests/support/shopInMemory';
 import { appendAndSync } from './orders';
 
@@ -61,7 +61,7 @@ function schedule(): void {
 /** So many subscriptions fall due on one day: the time each takes, with the journal on the disk and the card service in memory. */
 async function renewalRun(agreements: number): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'keel-bench-'));
-  const journal = await openJournalFile(folder, realDisk);
+  const journal = journalFile(folder, realDisk);
   let machine = 0;
   const memory = memoryPorts(START);
   memory.clock.machine = () => (machine += 1);

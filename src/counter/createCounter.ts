@@ -10,7 +10,7 @@ import { createMailStandIn, createPaymentsStandIn, standInClock } from '../stand
 import { type CounterContext, liveRelease, shopOf } from './context';
 import { realDisk } from './files/disk';
 import { openDoorsFile } from './files/doorsFile';
-import { openJournalFile } from './files/journalFile';
+import { journalFile } from './files/journalFile';
 import { openPeopleFile } from './files/peopleFile';
 import { openPresence } from './files/presence';
 import { openReleaseFiles } from './files/releaseFiles';
@@ -58,7 +58,7 @@ export async function createCounter(options: CounterOptions): Promise<Counter> {
   const own = join(root, options.mode === 'real' ? 'real' : 'test');
   mkdirSync(own, { recursive: true, mode: 0o700 });
   const secrets = await loadSecrets(root);
-  const journal = await openJournalFile(own, disk);
+  const journal = journalFile(own, disk);
   const people = await openPeopleFile(own, disk);
   const doors = await openDoorsFile(own, disk);
   const views = openViewsFile(own);

@@ -9,7 +9,7 @@ let browser: Browser;
 beforeAll(async () => {
   served = await serveBuilt('demo');
   browser = await openBrowser();
-}, 60_000);
+}, 120_000);
 afterAll(() => closeAll(browser, served));
 
 const PHONE = { viewport: { width: 390, height: 844 } };

@@ -5,7 +5,7 @@ import { closeAll, type DemoStudio, openDemoStudio } from '../support/browser';
 let { served, browser, studio, complaints } = {} as DemoStudio;
 beforeAll(async () => {
   ({ served, browser, studio, complaints } = await openDemoStudio());
-}, 60_000);
+}, 120_000);
 afterAll(() => closeAll(browser, served));
 
 const totals = async (): Promise<string> =>

@@ -16,7 +16,7 @@ let browser: Browser;
 beforeAll(async () => {
   served = await serveBuilt('demo');
   browser = await openBrowser();
-}, 60_000);
+}, 120_000);
 afterAll(() => closeAll(browser, served));
 
 const VIEWS = [

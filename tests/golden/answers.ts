@@ -41,6 +41,11 @@ export function answersOf(lines: readonly string[]): Answers {
     if ((i + 1) % Math.ceil(lines.length / LOOKS) === 0 || i === lines.length - 1)
       moments.push(momentOf(state, batch.at));
   });
+  return answersFrom(state, moments);
+}
+
+/** The answers of a folded history, but for the moments on the way to it. */
+export function answersFrom(state: ShopState, moments: Answers['moments'] = []): Answers {
   return {
     seq: state.seq,
     counts: `${state.counts.orders} orders, ${state.counts.receipts} receipts, ${state.counts.creditNotes} credit notes`,

@@ -1,10 +1,14 @@
 import 'fake-indexeddb/auto';
-import { readdirSync, readFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
 import { describe, expect, test } from '@jest/globals';
 import { eventKinds } from '#core/journal';
-import { answersOf } from './answers';
+import { createRunner, memoryPorts } from '#core/shop';
+import { realDisk } from '../../src/counter/files/disk';
+import { journalFile } from '../../src/counter/files/journalFile';
+import { answersFrom, answersOf } from './answers';
 import { workspaceAnswers } from './workspaceAnswers';
 
 // What disks and browsers of shops hold from the day a version landed. Whoever changes an answer here changes somebody's books.
@@ -26,6 +30,28 @@ const linesOf = (name: string): string[] =>
 describe('histories that landed read the same', () => {
   test.each(journals)('%s', (name) => {
     expect(JSON.parse(JSON.stringify(answersOf(linesOf(name))))).toEqual(answersBeside('journals', name));
+  });
+
+  test.each(journals)('%s, opened by the counter as it opens its folder', async (name) => {
+    const folder = mkdtempSync(join(tmpdir(), 'keel-golden-'));
+    writeFileSync(join(folder, 'journal.jsonl'), `${linesOf(name).join('\n')}\n`);
+    const journal = journalFile(folder, realDisk);
+    const runner = createRunner({ ...memoryPorts('2030-01-01T00:00:00.000Z'), journal });
+    await runner.start();
+    const ask = (): unknown => JSON.parse(JSON.stringify(answersFrom(runner.state)));
+    const expected = { ...(answersBeside('journals', name) as object), moments: [] };
+    expect(journal.problems).toEqual([]);
+    expect(ask()).toEqual(expected);
+    // Facts of every version come out in their latest shape, however far back they were written.
+    for await (const batch of journal.read())
+      for (const fact of batch.events)
+        expect([fact.type, fact.v, eventKinds[fact.type].schema.safeParse(fact.data).error]).toEqual([
+          fact.type,
+          eventKinds[fact.type].v,
+          undefined,
+        ]);
+    await journal.close();
+    rmSync(folder, { recursive: true, force: true });
   });
 
   test('every kind of fact stands in one of them', () => {

@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import rrule from 'rrule';
 import { Temporal } from 'temporal-polyfill';
-import { dateIn, instantOf, nthAfter, startOfDate } from '#core/calendar';
+import { dateIn, instantOf, isInstant, nthAfter, startOfDate } from '#core/calendar';
 
 const { RRule } = rrule;
 
@@ -61,4 +61,29 @@ test('a wall clock that does not exist moves forward; one that exists twice is t
   expect(nthAfter(instantOf(autumn.epochMilliseconds), { count: 1, unit: 'day' }, 1, 'Europe/Lisbon')).toBe(
     '2026-10-25T00:30:00.000Z',
   );
+});
+
+// Source: ECMA-262, Date Time String Format: what the platform reads and writes back unchanged is a moment, nothing else is.
+test('a moment is what the platform’s own dates read and write back unchanged', () => {
+  const platform = (text: string): boolean => {
+    const at = new Date(text);
+    return !Number.isNaN(at.getTime()) && at.toISOString() === text;
+  };
+  const two = (most: number) => fc.integer({ min: 0, max: most }).map((n) => String(n).padStart(2, '0'));
+  const year = fc.oneof(fc.integer({ min: 0, max: 9999 }), fc.constantFrom(1900, 2000, 2023, 2024, 2100));
+  fc.assert(
+    fc.property(year, two(14), two(33), two(26), two(62), two(62), fc.nat(999), (y, mo, d, h, mi, s, ms) => {
+      const text = `${String(y).padStart(4, '0')}-${mo}-${d}T${h}:${mi}:${s}.${String(ms).padStart(3, '0')}Z`;
+      expect([text, isInstant(text)]).toEqual([text, platform(text)]);
+    }),
+    { numRuns: 5_000 },
+  );
+  for (const text of [
+    '',
+    '2026-01-01',
+    '2026-01-01T00:00:00Z',
+    '+012026-01-01T00:00:00.000Z',
+    ' 2026-01-01T00:00:00.000Z',
+  ])
+    expect([text, isInstant(text)]).toEqual([text, false]);
 });

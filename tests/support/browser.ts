@@ -1,10 +1,11 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { cpSync, existsSync, mkdtempSync, rmSync, statSync } from 'node:fs';
+import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, type BrowserContext, type BrowserContextOptions, chromium, type Page } from 'playwright-core';
 import axe from 'axe-core';
 import { until } from './counter';
+import { madeDemo } from './madeDemo';
 
 export interface Served {
   base: string;
@@ -43,24 +44,6 @@ export async function serveBuilt(
       if (keep !== 'keep') rmSync(folder, { recursive: true, force: true });
     },
   };
-}
-
-/** The demo shop of the present build, made once by the demo itself and copied for each test that wants it. */
-async function madeDemo(): Promise<string> {
-  const kept = join(tmpdir(), `keel-demo-${Math.round(statSync('dist/server/demo.js').mtimeMs)}`);
-  if (existsSync(join(kept, 'secrets.json'))) return kept;
-  const child = spawn(process.execPath, ['dist/server/demo.js'], {
-    env: { ...process.env, NODE_ENV: 'production', KEEL_DATA: kept, PORT: '0' },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  let out = '';
-  child.stdout.on('data', (chunk: Buffer) => (out += chunk.toString()));
-  for (let tries = 0; !/Member area/.test(out) && tries < 12; tries += 1)
-    await until(() => /Member area/.test(out), 'the demo').catch(() => undefined);
-  const ended = new Promise((resolve) => child.on('exit', resolve));
-  child.kill('SIGTERM');
-  await ended;
-  return kept;
 }
 
 const LAUNCH = {
@@ -158,7 +141,8 @@ export async function openDemoStudio(): Promise<DemoStudio> {
 }
 
 /** Closes the browser, then stops the shop. */
-export async function closeAll(browser: Browser, served: Served): Promise<void> {
-  await browser.close();
-  await served.stop();
+export async function closeAll(browser: Browser | undefined, served: Served | undefined): Promise<void> {
+  // Either is missing where it did not start; what did start still has to end.
+  await browser?.close();
+  await served?.stop();
 }

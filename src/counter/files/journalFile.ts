@@ -29,10 +29,11 @@ export interface JournalFile extends JournalPort {
 }
 
 /**
- * The journal as a file of JSON lines. A torn last line is set aside; a changed line or a missing tail is noticed
- * by the chain of hashes and by `head.json`, which is written now and then and on closing.
+ * The journal as a file of JSON lines. Its first reading opens it, in one pass: bytes, hash, parse, and the batch goes
+ * to whoever folds it. A torn last line is set aside; a changed line or a missing tail is noticed by the chain of
+ * hashes and by `head.json`, which is written now and then and on closing.
  */
-export async function openJournalFile(folder: string, disk: Disk): Promise<JournalFile> {
+export function journalFile(folder: string, disk: Disk): JournalFile {
   const path = join(folder, 'journal.jsonl');
   const headPath = join(folder, 'head.json');
   const problems: HistoryProblem[] = [];
@@ -43,14 +44,18 @@ export async function openJournalFile(folder: string, disk: Disk): Promise<Journ
   let lost = false;
   /** Where the line of each number ends; index 0 is the start of the file. */
   const ends = [0];
-  const log = await scan();
+  /** Null until the first reading has come to its end: nothing follows a line that was not read. */
+  let log: SyncedLog | null = null;
   let headTimer: NodeJS.Timeout | null = null;
 
-  async function scan(): Promise<SyncedLog> {
+  async function* open(): AsyncGenerator<Batch> {
     const noted = Head.safeParse(readHead(headPath)).data;
-    let keep = 0;
+    const changed = (seq: number): void =>
+      void problems.push({
+        code: 'changed',
+        sentence: `Line ${seq} of the history was changed after it was written. Compare it with a copy.`,
+      });
     for await (const { bytes, end, whole } of readLines(path)) {
-      const batch = whole ? parseLine(bytes.toString('utf8')) : null;
       if (!whole) {
         await writeFile(join(folder, `journal.torn-${end}.txt`), bytes);
         problems.push({
@@ -59,24 +64,17 @@ export async function openJournalFile(folder: string, disk: Disk): Promise<Journ
         });
         break;
       }
+      const batch = parseLine(bytes.toString('utf8'));
       if (!batch || batch.seq !== safe.seq + 1) {
         throw new Error(
           `Line ${safe.seq + 1} of ${path} cannot be read. Nothing was changed. Put back a copy of the file, or cut it before this line if what follows may be lost.`,
         );
       }
-      if (batch.prev !== safe.hash)
-        problems.push({
-          code: 'changed',
-          sentence: `Line ${safe.seq} of the history was changed after it was written. Compare it with a copy.`,
-        });
+      if (batch.prev !== safe.hash) changed(safe.seq);
       safe = { seq: batch.seq, hash: hashOf(bytes) };
-      if (noted && noted.seq === safe.seq && noted.hash !== safe.hash)
-        problems.push({
-          code: 'changed',
-          sentence: `Line ${safe.seq} of the history was changed after it was written. Compare it with a copy.`,
-        });
-      keep = end;
+      if (noted && noted.seq === safe.seq && noted.hash !== safe.hash) changed(safe.seq);
       ends.push(end);
+      yield batch;
     }
     if (noted && noted.seq > safe.seq)
       problems.push({
@@ -84,7 +82,18 @@ export async function openJournalFile(folder: string, disk: Disk): Promise<Journ
         sentence: `The history ends at line ${safe.seq}, but line ${noted.seq} was once written. Put back a copy of the file before anything is sold.`,
       });
     next = safe;
-    return SyncedLog.open(disk, path, keep);
+    log = await SyncedLog.open(disk, path, ends[safe.seq] ?? 0);
+  }
+
+  /** What was kept, from the first line, after an append had failed. */
+  async function* readAgain(): AsyncGenerator<Batch> {
+    next = safe;
+    lost = false;
+    for await (const line of lines(1, Infinity)) {
+      const batch = parseLine(line);
+      if (!batch) throw new StorageFailed(`The history at ${path} cannot be read any more`);
+      yield batch;
+    }
   }
 
   function noteHead(): void {
@@ -110,7 +119,7 @@ export async function openJournalFile(folder: string, disk: Disk): Promise<Journ
     problems,
     head: () => safe,
     async append(batch) {
-      if (lost) throw new StorageFailed('The history must be read again first');
+      if (log === null || lost) throw new StorageFailed('The history must be read first');
       const line = serialiseBatch({ ...batch, prev: next.hash });
       next = { seq: batch.seq, hash: hashOf(Buffer.from(line)) };
       const written = next;
@@ -124,11 +133,7 @@ export async function openJournalFile(folder: string, disk: Disk): Promise<Journ
       ends.push((ends[safe.seq - 1] ?? 0) + Buffer.byteLength(line) + 1);
       noteHead();
     },
-    async *read() {
-      next = safe;
-      lost = false;
-      for await (const line of lines(1, Infinity)) yield JSON.parse(line) as Batch;
-    },
+    read: () => (log === null ? open() : readAgain()),
     async hashAt(seq) {
       if (seq === 0) return FIRST_PREV;
       if (seq === safe.seq) return safe.hash;
@@ -138,7 +143,7 @@ export async function openJournalFile(folder: string, disk: Disk): Promise<Journ
     lines,
     async close() {
       if (headTimer) clearTimeout(headTimer);
-      await log.close();
+      await log?.close();
       await replaceFile(headPath, JSON.stringify(safe)).catch(() => undefined);
     },
   };

@@ -1,5 +1,5 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import type { AgreementRow } from '#core/mirror';
 import { type Agreement, chargeFor } from '#core/agreements';
 import { formatDay } from '#core/calendar';
@@ -7,8 +7,9 @@ import type { ShopTax } from '#core/catalogue';
 import { paymentsMade } from '#core/messages';
 import { formatAmount } from '#core/money';
 import { shortTerms } from '#core/terms';
-import { findAgreements, useAgreementTotals } from '../data/queries/agreements';
+import { type AgreementFound, findAgreements, useAgreementTotals } from '../data/queries/agreements';
 import type { Draft } from '../data/draft';
+import { type Column, Rows } from '../frame/Rows';
 import { inWords } from '../statusWords';
 import { ChoiceFill } from '../price/Fill';
 import { agreementsLink } from './links';
@@ -36,7 +37,6 @@ export function AgreementsSheet({ draft, selected }: { draft: Draft; selected: s
   const totals = useAgreementTotals();
   const most = Number(params.get('most') ?? STEP);
   const found = useLiveQuery(() => findAgreements(status, kind, most), [status, kind, most]);
-  const navigate = useNavigate();
   const choose = (name: string, value: string): void =>
     setParams((now) => {
       if (value === '') now.delete(name);
@@ -49,6 +49,58 @@ export function AgreementsSheet({ draft, selected }: { draft: Draft; selected: s
       .map(([currency, amount]) => formatAmount(amount, currency, shop.locale))
       .join(' and ');
   const total = totals?.get(status);
+  const { locale } = shop;
+  const columns: Column<AgreementFound>[] = [
+    {
+      id: 'who',
+      head: 'Who',
+      theirs: true,
+      cell: ({ row, who }) => (
+        <Link className="plain-link" to={agreementsLink(status, row.id)}>
+          {who}
+        </Link>
+      ),
+    },
+    {
+      id: 'what',
+      head: 'What',
+      theirs: true,
+      cell: ({ row: { agreement } }) => (
+        <>
+          {agreement.title}
+          <br />
+          <span className="cap">{shortTerms(agreement.terms, agreement.currency, locale)}</span>
+        </>
+      ),
+    },
+    {
+      id: 'state',
+      head: 'State',
+      look: ({ row }) => (row.status === 'past-due' ? 'text-alarm' : ''),
+      cell: ({ row }) => `${inWords(row.status)}${made(row)}`,
+    },
+    {
+      id: 'next',
+      head: 'Next',
+      look: 'whitespace-nowrap text-ink-2',
+      cell: ({ row }) => nextOf(row, locale, tax),
+    },
+    {
+      id: 'paid',
+      head: 'Paid so far',
+      set: 'num',
+      look: 'text-money',
+      cell: ({ row }) => formatAmount(row.paid, row.agreement.currency, locale),
+    },
+    {
+      id: 'left',
+      head: 'Left to pay',
+      set: 'num !pr-0',
+      look: 'text-money',
+      cell: ({ row }) =>
+        row.left === null ? 'goes on' : row.left === 0 ? '' : formatAmount(row.left, row.agreement.currency, locale),
+    },
+  ];
   return (
     <>
       <h1 className="sentence !text-xl">
@@ -105,52 +157,13 @@ export function AgreementsSheet({ draft, selected }: { draft: Draft; selected: s
           </p>
         ))}
       {found && found.length > 0 && (
-        <table className="rows mt-3">
-          <thead>
-            <tr>
-              <th>Who</th>
-              <th>What</th>
-              <th>State</th>
-              <th>Next</th>
-              <th className="num">Paid so far</th>
-              <th className="num !pr-0">Left to pay</th>
-            </tr>
-          </thead>
-          <tbody>
-            {found.map(({ row, who }) => (
-              <tr
-                key={row.id}
-                data-row
-                aria-selected={row.id === selected}
-                onClick={() => void navigate(agreementsLink(status, row.id))}
-              >
-                <td dir="auto">
-                  <Link className="plain-link" to={agreementsLink(status, row.id)} onClick={(e) => e.stopPropagation()}>
-                    {who}
-                  </Link>
-                </td>
-                <td dir="auto">
-                  {row.agreement.title}
-                  <br />
-                  <span className="cap">{shortTerms(row.agreement.terms, row.agreement.currency, shop.locale)}</span>
-                </td>
-                <td className={row.status === 'past-due' ? 'text-alarm' : ''}>
-                  {inWords(row.status)}
-                  {made(row)}
-                </td>
-                <td className="whitespace-nowrap text-ink-2">{nextOf(row, shop.locale, tax)}</td>
-                <td className="num text-money">{formatAmount(row.paid, row.agreement.currency, shop.locale)}</td>
-                <td className="num !pr-0 text-money">
-                  {row.left === null
-                    ? 'goes on'
-                    : row.left === 0
-                      ? ''
-                      : formatAmount(row.left, row.agreement.currency, shop.locale)}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Rows
+          columns={columns}
+          rows={found}
+          keyOf={({ row }) => row.id}
+          selected={selected}
+          to={({ row }) => agreementsLink(status, row.id)}
+        />
       )}
       {found && found.length === most && (
         <p className="cap mt-2">

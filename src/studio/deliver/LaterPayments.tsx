@@ -2,8 +2,9 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { Link, useSearchParams } from 'react-router';
 import { formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
-import { findLater } from '../data/queries/agreements';
+import { findLater, type LaterFound } from '../data/queries/agreements';
 import type { Draft } from '../data/draft';
+import { type Column, Rows } from '../frame/Rows';
 import { agreementsLink, laterLink } from './links';
 
 /** Payments that came after the day of buying, with the total they add up to. */
@@ -12,6 +13,45 @@ export function LaterPayments({ draft }: { draft: Draft }) {
   const choice = { days: params.get('days') ?? '', offerId: params.get('offer') ?? '', back: params.has('back') };
   const { locale, zone } = draft.content.shop;
   const found = useLiveQuery(() => findLater(choice), [choice.days, choice.offerId, choice.back]);
+  const anyBack = [...(found?.back.values() ?? [])].some((amount) => amount > 0);
+  const columns: Column<LaterFound['rows'][number]>[] = [
+    {
+      id: 'who',
+      head: 'Who',
+      theirs: true,
+      cell: ({ row, who }) => (
+        <Link className="plain-link" to={agreementsLink('', row.agreementId)}>
+          {who}
+        </Link>
+      ),
+    },
+    {
+      id: 'when',
+      head: 'When',
+      look: 'whitespace-nowrap text-ink-2',
+      cell: ({ row }) => formatDay(row.at, zone, locale, { short: true, year: true }),
+    },
+    { id: 'what', head: 'What', theirs: true, cell: ({ row }) => row.title },
+    { id: 'paper', head: 'Paper', look: 'text-ink-2', cell: ({ row }) => row.receipt },
+    ...(anyBack
+      ? [
+          {
+            id: 'back',
+            head: 'Back',
+            set: 'num',
+            look: 'text-ink-2',
+            cell: ({ row }: LaterFound['rows'][number]) => row.back > 0 && formatAmount(row.back, row.currency, locale),
+          },
+        ]
+      : []),
+    {
+      id: 'paid',
+      head: 'Paid',
+      set: 'num !pr-0',
+      look: 'text-money',
+      cell: ({ row }) => formatAmount(row.amount, row.currency, locale),
+    },
+  ];
   if (!found) return null;
   const chosen = choice.days !== '' || choice.offerId !== '' || choice.back;
   const title =
@@ -20,7 +60,6 @@ export function LaterPayments({ draft }: { draft: Draft }) {
       : ((draft.live ?? draft).content.offers.find((o) => o.id === choice.offerId)?.title ?? '');
   const sums = (of: Map<string, number>): string =>
     [...of].map(([currency, amount]) => formatAmount(amount, currency, locale)).join(' and ');
-  const anyBack = [...found.back.values()].some((amount) => amount > 0);
   return (
     <>
       <h1>Later payments</h1>
@@ -61,38 +100,7 @@ export function LaterPayments({ draft }: { draft: Draft }) {
               </>
             )}
           </p>
-          <table className="rows mt-3">
-            <thead>
-              <tr>
-                <th>Who</th>
-                <th>When</th>
-                <th>What</th>
-                <th>Paper</th>
-                {anyBack && <th className="num">Back</th>}
-                <th className="num !pr-0">Paid</th>
-              </tr>
-            </thead>
-            <tbody>
-              {found.rows.map(({ row, who }) => (
-                <tr key={row.id} data-row>
-                  <td dir="auto">
-                    <Link className="plain-link" to={agreementsLink('', row.agreementId)}>
-                      {who}
-                    </Link>
-                  </td>
-                  <td className="whitespace-nowrap text-ink-2">
-                    {formatDay(row.at, zone, locale, { short: true, year: true })}
-                  </td>
-                  <td dir="auto">{row.title}</td>
-                  <td className="text-ink-2">{row.receipt}</td>
-                  {anyBack && (
-                    <td className="num text-ink-2">{row.back > 0 && formatAmount(row.back, row.currency, locale)}</td>
-                  )}
-                  <td className="num !pr-0 text-money">{formatAmount(row.amount, row.currency, locale)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <Rows columns={columns} rows={found.rows} keyOf={({ row }) => row.id} />
           {found.count > found.rows.length && (
             <p className="cap mt-2">
               The latest {found.rows.length} of {found.count.toLocaleString('en')}.

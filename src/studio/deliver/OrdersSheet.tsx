@@ -1,9 +1,10 @@
 import { inWords } from '../statusWords';
-import { useEffect, useRef, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
 import { formatDay, formatTime } from '#core/calendar';
 import { formatAmount } from '#core/money';
 import type { Draft } from '../data/draft';
+import { type Column, Rows } from '../frame/Rows';
 import { ActOnMany } from './ActOnMany';
 import { exportOrders } from './exportOrders';
 import { isFiltered, type OrderQuery, ordersLink } from '../data/queries/orderQuery';
@@ -106,52 +107,57 @@ function OrderRows({
   query: OrderQuery;
   selected: string | null;
 }) {
-  const navigate = useNavigate();
-  const table = useRef<HTMLTableElement>(null);
   const { zone, locale } = draft.content.shop;
+  const columns: Column<OrdersFound['rows'][number]>[] = [
+    {
+      id: 'who',
+      head: 'Who',
+      theirs: true,
+      cell: ({ order, person }) => (
+        <Link className="plain-link" to={ordersLink(query, order.id)}>
+          {person?.name || person?.address || 'Somebody erased'}
+        </Link>
+      ),
+    },
+    {
+      id: 'when',
+      head: 'When',
+      look: 'whitespace-nowrap text-ink-2',
+      cell: ({ order }) =>
+        `${formatDay(order.at, zone, locale, { short: true })} ${formatTime(order.at, zone, locale)}`,
+    },
+    {
+      id: 'what',
+      head: 'What',
+      theirs: true,
+      cell: ({ order }) => (
+        <>
+          {order.title}
+          {order.status !== 'paid' && (
+            <span className={order.status === 'disputed' ? 'text-alarm' : 'text-ink-3'}>
+              {' '}
+              · {inWords(order.status)}
+            </span>
+          )}
+        </>
+      ),
+    },
+    { id: 'order', head: 'Order', look: 'text-ink-2', cell: ({ order }) => order.number },
+    {
+      id: 'paid',
+      head: 'Paid',
+      set: 'num !pr-0',
+      look: 'text-money',
+      cell: ({ order }) => (order.paid === 0 ? 'free' : formatAmount(order.paid, order.currency, locale)),
+    },
+  ];
   return (
-    <table className="rows mt-3" ref={table}>
-      <thead>
-        <tr>
-          <th>Who</th>
-          <th>When</th>
-          <th>What</th>
-          <th>Order</th>
-          <th className="num !pr-0">Paid</th>
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map(({ order, person }) => (
-          <tr
-            key={order.id}
-            data-row
-            aria-selected={order.id === selected}
-            onClick={() => void navigate(ordersLink(query, order.id))}
-          >
-            <td dir="auto">
-              <Link className="plain-link" to={ordersLink(query, order.id)} onClick={(e) => e.stopPropagation()}>
-                {person?.name || person?.address || 'Somebody erased'}
-              </Link>
-            </td>
-            <td className="whitespace-nowrap text-ink-2">
-              {formatDay(order.at, zone, locale, { short: true })} {formatTime(order.at, zone, locale)}
-            </td>
-            <td dir="auto">
-              {order.title}
-              {order.status !== 'paid' && (
-                <span className={order.status === 'disputed' ? 'text-alarm' : 'text-ink-3'}>
-                  {' '}
-                  · {inWords(order.status)}
-                </span>
-              )}
-            </td>
-            <td className="text-ink-2">{order.number}</td>
-            <td className="num !pr-0 text-money">
-              {order.paid === 0 ? 'free' : formatAmount(order.paid, order.currency, locale)}
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <Rows
+      columns={columns}
+      rows={rows}
+      keyOf={({ order }) => order.id}
+      selected={selected}
+      to={({ order }) => ordersLink(query, order.id)}
+    />
   );
 }

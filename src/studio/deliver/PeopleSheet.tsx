@@ -1,10 +1,11 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link } from 'react-router';
 import { formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
 import type { Draft } from '../data/draft';
-import { findBuyers } from '../data/queries/people';
+import { type BuyersFound, findBuyers } from '../data/queries/people';
+import { type Column, Rows } from '../frame/Rows';
 import { ChoiceFill } from '../price/Fill';
 import { exportPeople } from './exportPeople';
 
@@ -14,9 +15,38 @@ const STEP = 100;
 export function PeopleSheet({ draft, selected }: { draft: Draft; selected: string | null }) {
   const [query, setQuery] = useState({ offerId: '', text: '' });
   const [most, setMost] = useState(STEP);
-  const navigate = useNavigate();
   const { zone, locale } = draft.content.shop;
   const found = useLiveQuery(() => findBuyers(query, most), [query, most]);
+  const columns: Column<BuyersFound['rows'][number]>[] = [
+    {
+      id: 'who',
+      head: 'Who',
+      theirs: true,
+      cell: ({ buyer, person }) => (
+        <Link className="plain-link" to={`/deliver/people/${buyer.personId}`}>
+          {person?.name || 'Without a name'}
+        </Link>
+      ),
+    },
+    { id: 'address', head: 'E-mail', look: 'text-ink-2', theirs: true, cell: ({ person }) => person?.address },
+    {
+      id: 'last',
+      head: 'Last bought',
+      look: 'whitespace-nowrap text-ink-2',
+      cell: ({ buyer }) => formatDay(buyer.last, zone, locale),
+    },
+    { id: 'orders', head: 'Orders', set: 'num', look: 'text-ink-2', cell: ({ buyer }) => buyer.count },
+    {
+      id: 'net',
+      head: 'Paid, less given back',
+      set: 'num !pr-0',
+      look: 'text-money',
+      cell: ({ buyer }) =>
+        Object.entries(buyer.net)
+          .map(([currency, amount]) => formatAmount(amount, currency, locale))
+          .join(', '),
+    },
+  ];
   return (
     <>
       <h1 className="sr-only">Everybody who bought</h1>
@@ -64,47 +94,13 @@ export function PeopleSheet({ draft, selected }: { draft: Draft; selected: strin
         </p>
       )}
       {found && found.count > 0 && (
-        <table className="rows mt-3">
-          <thead>
-            <tr>
-              <th>Who</th>
-              <th>E-mail</th>
-              <th>Last bought</th>
-              <th className="num">Orders</th>
-              <th className="num !pr-0">Paid, less given back</th>
-            </tr>
-          </thead>
-          <tbody>
-            {found.rows.map(({ buyer, person }) => (
-              <tr
-                key={buyer.personId}
-                data-row
-                aria-selected={buyer.personId === selected}
-                onClick={() => void navigate(`/deliver/people/${buyer.personId}`)}
-              >
-                <td dir="auto">
-                  <Link
-                    className="plain-link"
-                    to={`/deliver/people/${buyer.personId}`}
-                    onClick={(e) => e.stopPropagation()}
-                  >
-                    {person?.name || 'Without a name'}
-                  </Link>
-                </td>
-                <td className="text-ink-2" dir="auto">
-                  {person?.address}
-                </td>
-                <td className="whitespace-nowrap text-ink-2">{formatDay(buyer.last, zone, locale)}</td>
-                <td className="num text-ink-2">{buyer.count}</td>
-                <td className="num !pr-0 text-money">
-                  {Object.entries(buyer.net)
-                    .map(([currency, amount]) => formatAmount(amount, currency, locale))
-                    .join(', ')}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Rows
+          columns={columns}
+          rows={found.rows}
+          keyOf={({ buyer }) => buyer.personId}
+          selected={selected}
+          to={({ buyer }) => `/deliver/people/${buyer.personId}`}
+        />
       )}
       {found && found.count > found.rows.length && (
         <p className="cap mt-2">

@@ -1,8 +1,35 @@
-import { useState } from 'react';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useMemo, useState } from 'react';
+import { useForm } from 'react-hook-form';
+import * as z from 'zod';
 import type { OrderRow } from '#core/mirror';
 import { formatAmount, formatPlain, parseAmount } from '#core/money';
 import { stillRefundable } from '#core/shop';
-import { sentenceOf, usePreviewRefundQuery, useRefundMutation } from '../data/ownerApi';
+import { type RefundRequest, sentenceOf, usePreviewRefundQuery, useRefundMutation } from '../data/ownerApi';
+
+/** An amount of money as it is typed, read in whole minor units of `currency`. */
+const typedAmount = (currency: string) =>
+  z.string().transform((text, issues) => {
+    const amount = parseAmount(text, currency);
+    if (amount.ok) return amount.minor;
+    issues.addIssue({ code: 'custom', message: amount.problem });
+    return z.NEVER;
+  });
+
+const refundForm = (orderId: string, currency: string) =>
+  z
+    .object({ lines: z.array(z.object({ lineId: z.string(), amount: typedAmount(currency) })), reason: z.string() })
+    .transform(({ lines, reason }) => ({ orderId, shares: lines, reason }));
+type RefundFields = z.input<ReturnType<typeof refundForm>>;
+
+/** Everything that can still be given back, until less is typed. */
+const fieldsOf = (order: OrderRow): RefundFields => ({
+  lines: order.lines.map((line) => ({
+    lineId: line.lineId,
+    amount: formatPlain(stillRefundable(line), order.currency),
+  })),
+  reason: '',
+});
 
 /** Giving money back, whole or in part. First it says what closes; then one button names it all. */
 export function RefundForm({
@@ -15,24 +42,22 @@ export function RefundForm({
   locale: string;
 }) {
   const [open, setOpen] = useState(false);
-  const [typed, setTyped] = useState<Record<string, string>>({});
-  const [reason, setReason] = useState('');
   const [said, setSaid] = useState<string | null>(null);
   const [refund, asking] = useRefundMutation();
   const left = order.lines.reduce((all, line) => all + stillRefundable(line), 0);
-  const shares = order.lines.map((line) => {
-    const text = typed[line.lineId] ?? formatPlain(stillRefundable(line), order.currency);
-    const parsed = parseAmount(text, order.currency);
-    return {
-      lineId: line.lineId,
-      text,
-      amount: parsed.ok ? parsed.minor : null,
-      problem: parsed.ok ? null : parsed.problem,
-    };
+  const schema = useMemo(() => refundForm(order.id, order.currency), [order.id, order.currency]);
+  const form = useForm<RefundFields, unknown, RefundRequest>({
+    resolver: zodResolver(schema),
+    defaultValues: fieldsOf(order),
   });
-  const whole = shares.every((s) => s.amount !== null);
-  const wanted = { orderId: order.id, shares: shares.map(({ lineId, amount }) => ({ lineId, amount: amount ?? 0 })) };
-  const preview = usePreviewRefundQuery(wanted, { skip: !open || !whole, refetchOnMountOrArgChange: true });
+  const fields = form.watch();
+  const read = schema.safeParse(fields);
+  const problem = read.success ? null : (read.error.issues[0]?.message ?? null);
+  const { shares } = read.data ?? { shares: [] };
+  const preview = usePreviewRefundQuery(
+    { orderId: order.id, shares },
+    { skip: !open || !read.success, refetchOnMountOrArgChange: true },
+  );
   if (order.paymentId === null || left === 0)
     return said === null ? null : (
       <p className="sec" role="status">
@@ -40,19 +65,19 @@ export function RefundForm({
       </p>
     );
 
-  async function give(): Promise<void> {
-    const result = await refund({ ...wanted, reason });
+  async function give(wanted: RefundRequest): Promise<void> {
+    const result = await refund(wanted);
     if (result.error) setSaid(sentenceOf(result.error));
     else if (result.data.status === 'paid') setSaid('The money is on its way back.');
     else if (result.data.status === 'refused')
       setSaid(`Not given back: ${result.data.reason ?? 'the payment service refused'} Nothing was closed.`);
     else setSaid('Not known yet whether it went through. It is being asked for, and stands here when it is known.');
     setOpen(false);
-    setTyped({});
   }
 
   const money = (amount: number): string => formatAmount(amount, order.currency, locale);
   const closes = preview.data?.closes ?? [];
+  const ready = preview.data !== undefined && read.success && !asking.isLoading && !preview.isFetching;
   return (
     <div className="sec">
       {said !== null && (
@@ -64,6 +89,8 @@ export function RefundForm({
         <button
           className="btn btn-quiet"
           onClick={() => {
+            // What can be given back may have changed since it was open before.
+            form.reset(fieldsOf(order));
             setOpen(true);
             setSaid(null);
           }}
@@ -71,7 +98,14 @@ export function RefundForm({
           Give money back …
         </button>
       ) : (
-        <>
+        <form
+          noValidate
+          onSubmit={(event) => {
+            // Enter before the sentence is answered does nothing: nothing is given back that was not first said.
+            if (ready) void form.handleSubmit(give)(event);
+            else event.preventDefault();
+          }}
+        >
           <h3>Give money back</h3>
           {order.lines.map((line, i) => (
             <p key={line.lineId} className="sentence">
@@ -80,8 +114,8 @@ export function RefundForm({
                 className="fill money"
                 inputMode="decimal"
                 aria-label={`Amount to give back for ${line.title}`}
-                value={shares[i]?.text ?? ''}
-                onChange={(e) => setTyped({ ...typed, [line.lineId]: e.target.value.slice(0, 30) })}
+                maxLength={30}
+                {...form.register(`lines.${i}.amount`)}
               />{' '}
               of {money(stillRefundable(line))}
             </p>
@@ -90,11 +124,11 @@ export function RefundForm({
             className="bare w-full"
             aria-label="Reason, for yourself"
             placeholder="Reason, for yourself"
-            value={reason}
-            onChange={(e) => setReason(e.target.value.slice(0, 500))}
+            maxLength={500}
+            {...form.register('reason')}
           />
           <p className="mt-2" role="status">
-            {shares.find((s) => s.problem !== null)?.problem ??
+            {problem ??
               (preview.error
                 ? sentenceOf(preview.error)
                 : preview.data
@@ -104,20 +138,16 @@ export function RefundForm({
                   : '')}
           </p>
           <div className="mt-3 flex flex-wrap gap-3">
-            <button
-              className="btn btn-primary h-auto min-h-9 py-1"
-              disabled={!preview.data || !whole || asking.isLoading || preview.isFetching}
-              onClick={() => void give()}
-            >
+            <button className="btn btn-primary h-auto min-h-9 py-1" disabled={!ready}>
               {preview.data
                 ? `Refund ${money(preview.data.amount)}${closes.length > 0 ? ` and close ${closes.length === 1 ? '1 access' : `${closes.length} accesses`}` : ''}`
                 : 'Refund'}
             </button>
-            <button className="btn btn-quiet" onClick={() => setOpen(false)}>
+            <button type="button" className="btn btn-quiet" onClick={() => setOpen(false)}>
               Leave it
             </button>
           </div>
-        </>
+        </form>
       )}
     </div>
   );

@@ -1,5 +1,5 @@
 import { idsTouched, moveRows } from '#core/mirror';
-import { type Batch, FIRST_PREV } from '#core/journal';
+import { FIRST_PREV, parseLine } from '#core/journal';
 import type { PersonRecord } from '#core/people';
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
@@ -69,7 +69,11 @@ async function forget(): Promise<void> {
 }
 
 async function take(lines: string[], cursor: Cursor): Promise<void> {
-  const batches = lines.map((line) => JSON.parse(line) as Batch);
+  const batches = lines.map((line) => {
+    const batch = parseLine(line);
+    if (!batch) throw new Error('The shop sent a line that cannot be read');
+    return batch;
+  });
   const people = await readPeople([...idsTouched(batches).people.keys()]);
   const orders = await db.transaction('rw', MIRRORED, async () => {
     const changed = await moveRows(dexieRows, batches, await taxNow());

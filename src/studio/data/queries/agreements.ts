@@ -48,6 +48,8 @@ export async function findAgreements(status: string, kind: string, most: number)
   return rows.map((row, i) => ({ row, person: people[i], who: nameOf(people[i]) }));
 }
 
+export type AgreementFound = Awaited<ReturnType<typeof findAgreements>>[number];
+
 /** One with its passes and its person; null where the history here does not hold it. */
 export async function storyOfAgreementRow(id: string) {
   const row = await db.agreements.get(id);
@@ -117,6 +119,7 @@ export interface LaterChoice {
   back: boolean;
 }
 const MOST_LATER = 200;
+export type LaterFound = Awaited<ReturnType<typeof findLater>>;
 
 /** The latest payments of a choice, and totals over all of it: from total rows, or counted where only those that went back are asked for. */
 export async function findLater({ days, offerId, back }: LaterChoice) {

@@ -40,6 +40,8 @@ export interface PeopleQuery {
   text: string;
 }
 
+export type BuyersFound = Awaited<ReturnType<typeof findBuyers>>;
+
 /** The buyers that match, the last one first. Words and offers are asked of a worker; everybody is read by an index. */
 export async function findBuyers(
   query: PeopleQuery,
