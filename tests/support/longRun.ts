@@ -81,7 +81,8 @@ export interface LongRun {
   charges: number;
   ended: number;
   acts: number;
-  statuses: Record<string, number>;
+  /** Every state that an agreement was in after some step. */
+  statuses: Set<string>;
   /** The history as it was written, and what it comes to. */
   batches: readonly Batch[];
   state: ShopState;
@@ -126,7 +127,7 @@ export async function longRun({ seed, buyers, years, zone, look }: Options): Pro
     charges: 0,
     ended: 0,
     acts: 0,
-    statuses: {},
+    statuses: new Set(),
     batches: ports.batches,
     state: runner.state,
   };
@@ -150,6 +151,7 @@ export async function longRun({ seed, buyers, years, zone, look }: Options): Pro
       await runner.start();
     }
     audit.step(runner.state, ports, runner.now());
+    for (const { status } of runner.state.agreements.values()) result.statuses.add(status);
     if (look && random.next() < 0.05) look(runner, live);
   }
   // What waits for an answer gets one, so that nothing stays open.
@@ -157,7 +159,6 @@ export async function longRun({ seed, buyers, years, zone, look }: Options): Pro
   audit.whole(runner.state, ports, live);
   for (const a of runner.state.agreements.values()) {
     result.buyerYears += (Date.parse(a.ended?.at ?? now) - Date.parse(a.start)) / (365 * DAY);
-    result.statuses[a.status] = (result.statuses[a.status] ?? 0) + 1;
     if (a.ended) result.ended += 1;
   }
   result.charges = ports.charges.length;
@@ -312,6 +313,9 @@ function faulty(ports: MemoryPorts, random: ReturnType<typeof seeded>, pendingUn
   };
 }
 
+/** Steps are two days at most, and a full disk or a killed counter may cost one. */
+const LATE_DAYS = 5;
+
 /** The promises, checked over what the journal and the payment service say, not over what the engine believes. */
 class Audit {
   #checked = 0;
@@ -350,6 +354,24 @@ class Audit {
       const a = state.agreements.get(id);
       if (a) this.#agreement(state, a, now);
     }
+    for (const a of state.agreements.values()) this.#late(state, a, now);
+  }
+
+  /** What time brings has been done some days later, whatever index the engine keeps of it. */
+  #late(state: ShopState, a: Agreement, now: Instant): void {
+    if (a.status === 'ended' || a.status === 'paid-off' || a.dispute !== null || a.unanswered !== null) return;
+    if ([...state.refunds.values()].some((r) => r.agreementId === a.id && r.status === 'asked')) return;
+    const waits: [string, Instant | null | undefined][] = [
+      ['a payment was not asked for', a.status === 'active' || a.status === 'in-trial' ? a.next?.at : null],
+      ['a pause did not end', a.status === 'paused' ? a.pause?.until : null],
+      ['what was stopped is still open', a.status === 'ending' ? a.endsAt : null],
+      ['a refused payment was not tried again', a.status === 'past-due' ? a.pastDue?.tryAt : null],
+      ['days of grace did not end', a.pastDue?.held ? null : a.pastDue?.graceUntil],
+      ['what stayed unpaid did not end', a.pastDue?.endAt],
+      ['the end of a trial was not told of', a.status === 'in-trial' ? a.noticeAt : null],
+    ];
+    for (const [promise, at] of waits)
+      if (at && at < addMs(now, -LATE_DAYS * DAY)) this.#broken(`${promise} by ${now}`, a);
   }
 
   #agreement(state: ShopState, a: Agreement, now: Instant): void {

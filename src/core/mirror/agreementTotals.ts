@@ -1,4 +1,5 @@
 import type { AgreementRow, LaterPaymentRow } from './agreementRows';
+import { totalKey } from './totalKey';
 import type { BuyerRow, TotalRow } from './totalRow';
 
 interface Both<T> {
@@ -6,7 +7,7 @@ interface Both<T> {
   after: Iterable<T>;
 }
 
-/** How totals change with agreements and later payments: by status "agreements|past due|EUR" (paid so far, left to pay), and by day and offer "later|EUR|2026-06-15|off_1". */
+/** How totals change with agreements and later payments: by status (paid so far, left to pay), and by day and offer. */
 export function agreementTotalsMoved(
   agreements: Both<AgreementRow>,
   later: Both<LaterPaymentRow>,
@@ -16,12 +17,12 @@ export function agreementTotalsMoved(
     const row = totals.get(key) ?? { key, count: 0, paid: 0, back: 0 };
     totals.set(key, { key, count: row.count + count, paid: row.paid + paid, back: row.back + back });
   };
-  for (const row of agreements.before)
-    put(`agreements|${row.status}|${row.agreement.currency}`, -1, -row.paid, -(row.left ?? 0));
-  for (const row of agreements.after)
-    put(`agreements|${row.status}|${row.agreement.currency}`, 1, row.paid, row.left ?? 0);
-  for (const row of later.before) put(`later|${row.currency}|${row.day}|${row.offerId}`, -1, -row.amount, -row.back);
-  for (const row of later.after) put(`later|${row.currency}|${row.day}|${row.offerId}`, 1, row.amount, row.back);
+  const stateOf = ({ status, agreement: { currency } }: AgreementRow): string =>
+    totalKey('agreements', { status, currency });
+  for (const row of agreements.before) put(stateOf(row), -1, -row.paid, -(row.left ?? 0));
+  for (const row of agreements.after) put(stateOf(row), 1, row.paid, row.left ?? 0);
+  for (const row of later.before) put(totalKey('later', row), -1, -row.amount, -row.back);
+  for (const row of later.after) put(totalKey('later', row), 1, row.amount, row.back);
   return totals;
 }
 
@@ -36,10 +37,4 @@ export function buyersMovedByLater({ before, after }: Both<LaterPaymentRow>): Ma
   for (const row of before) put(row, -1);
   for (const row of after) put(row, 1);
   return buyers;
-}
-
-/** What the key of a row of later payments says. */
-export function readLaterKey(key: string): { currency: string; day: string; offerId: string } {
-  const [, currency = '', day = '', offerId = ''] = key.split('|');
-  return { currency, day, offerId };
 }

@@ -1,7 +1,7 @@
 export { agreementRowsOf, moveRows, type MirrorTables, type RowStore, type StoredOrder } from './moveRows';
 export { idsTouched, type OrderRow, type PassRow, type ChargeRow, type RefundRow } from './rows';
 export type { AgreementRow, LaterPaymentRow } from './agreementRows';
-export { readLaterKey } from './agreementTotals';
+export { readTotalKey, totalKey, totalKeys, type TotalKind } from './totalKey';
 export { moneyByDay, withQuietDays, type DayMoney } from './byDay';
 export {
   totalsMoved,

@@ -1,5 +1,6 @@
 import { dateIn } from '#core/calendar';
 import type { OrderRow } from './rows';
+import { readTotalKey, totalKey, totalKeys } from './totalKey';
 import type { BuyerRow, TotalRow } from './totalRow';
 
 /** The lists orders are asked for by: a refund in part and in full are one, and every order is in "any". */
@@ -47,7 +48,7 @@ export function listRange(choice: OrderChoice): [from: string, to: string] {
 export function totalsRange(choice: Pick<OrderChoice, 'days'>): [from: string, to: string] {
   const [from, to] = dayBounds(choice.days);
   const kind = from.length > 7 || to.length > 7 ? 'days' : 'months';
-  return [`${kind}|${from}`, `${kind}|${to}\uffff`];
+  return totalKeys(kind, [], from, to);
 }
 
 /** The rows of `totalsRange` that some choices mean, added up by currency. */
@@ -71,6 +72,7 @@ function contributionsOf(order: OrderRow): TotalRow[] {
   const day = dateIn(order.at, order.zone);
   const month = day.slice(0, 7);
   const group = groupOf(order);
+  const { currency } = order;
   const whole = { count: 1, paid: order.paid, back: order.back };
   const byOffer = new Map<string, TotalRow>();
   for (const line of order.lines) {
@@ -80,11 +82,11 @@ function contributionsOf(order: OrderRow): TotalRow[] {
     byOffer.set(line.offerId, row);
   }
   return [
-    { key: `months|${month}|${group}||${order.currency}`, ...whole },
-    { key: `days|${day}|${group}||${order.currency}`, ...whole },
-    { key: `day|${order.currency}|${day}`, ...whole },
+    { key: totalKey('months', { days: month, group, offerId: ANY, currency }), ...whole },
+    { key: totalKey('days', { days: day, group, offerId: ANY, currency }), ...whole },
+    { key: totalKey('day', { currency, day }), ...whole },
     ...order.lines.map((line) => ({
-      key: `price|${line.priceId}|${order.currency}`,
+      key: totalKey('price', { priceId: line.priceId, currency }),
       count: 1,
       paid: line.paid,
       back: line.givenBack + line.lost,
@@ -93,7 +95,7 @@ function contributionsOf(order: OrderRow): TotalRow[] {
       line.coupon
         ? [
             {
-              key: `coupon|${line.coupon.couponId}|${order.currency}`,
+              key: totalKey('coupon', { couponId: line.coupon.couponId, currency }),
               count: 1,
               paid: line.paid,
               back: line.givenBack + line.lost,
@@ -102,9 +104,9 @@ function contributionsOf(order: OrderRow): TotalRow[] {
         : [],
     ),
     ...[...byOffer].flatMap(([offerId, row]) => [
-      { ...row, key: `months|${month}|${group}|${offerId}|${order.currency}` },
-      { ...row, key: `days|${day}|${group}|${offerId}|${order.currency}` },
-      { ...row, key: `offer|${offerId}|${order.currency}` },
+      { ...row, key: totalKey('months', { days: month, group, offerId, currency }) },
+      { ...row, key: totalKey('days', { days: day, group, offerId, currency }) },
+      { ...row, key: totalKey('offer', { offerId, currency }) },
     ]),
   ];
 }
@@ -167,6 +169,6 @@ export interface TotalOf {
 
 /** What the key of a row by months or days says. */
 export function readCubeKey(key: string): TotalOf {
-  const [, days = '', group = '', offerId = '', currency = ''] = key.split('|');
-  return { days, group: group as OrderGroup, offerId, currency };
+  const of = readTotalKey('days', key);
+  return { ...of, group: of.group as OrderGroup };
 }

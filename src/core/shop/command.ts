@@ -4,7 +4,7 @@ import type { CameFrom, ShopEvent } from '#core/journal';
 import type { Refusal } from '#core/refusal';
 import type { Release } from '#core/release';
 import type { ChargeAnswer, IdsPort, RefundAnswer } from './ports';
-import type { AgreementMoment } from './state';
+import type { AgreementMoment } from './dueIndex';
 
 /** Everything that can be asked of the shop. */
 export type Command =

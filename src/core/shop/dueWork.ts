@@ -1,6 +1,8 @@
 import type { Instant } from '#core/calendar';
 import type { Command } from './command';
-import type { DueItem, ShopState } from './state';
+import type { DueItem } from './dueIndex';
+import { plan } from './evolveAgreements';
+import type { ShopState } from './state';
 
 /**
  * What time has made necessary by `now`, in order of planned moments, as commands. It takes what is due off the
@@ -11,6 +13,9 @@ export function* dueWork(state: ShopState, now: Instant): Generator<Command, voi
     const next = state.due.peek();
     if (!next || next.at > now) return;
     state.due.pop();
+    // Whatever comes of this moment, the agreement's later ones are still to come.
+    const agreement = 'agreementId' in next.what && state.agreements.get(next.what.agreementId);
+    if (agreement) plan(state, agreement, next);
     yield commandFor(next);
   }
 }

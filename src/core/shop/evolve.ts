@@ -3,6 +3,7 @@ import type { Batch, EventOf, EventType, ShopEvent } from '#core/journal';
 import type { Pass } from '#core/passes';
 import { agreementAppliers, giveBack } from './evolveAgreements';
 import type { Charge, ShopState } from './state';
+import { pairOf } from './ids';
 
 /**
  * Applies one event. It only copies and counts what the event carries and computes nothing, so that history
@@ -59,7 +60,7 @@ const appliers: Appliers = {
     charge.status = 'waits-for-bank';
     charge.confirmAt = confirmAt;
     charge.confirmUntil = until;
-    state.due.push({ at: until, what: { kind: 'charge-not-confirmed', key } });
+    state.due.set({ at: until, what: { kind: 'charge-not-confirmed', key } });
   },
   'charge.refused': (state, { key, reason }) => {
     const charge = need(state.charges, key);
@@ -138,7 +139,7 @@ const appliers: Appliers = {
       state.orders.get(pass.cause.orderId)?.passIds.push(pass.id);
       if (pass.cause.agreementId !== undefined) state.agreements.get(pass.cause.agreementId)?.passIds.push(pass.id);
     }
-    if (pass.until !== null) state.due.push({ at: pass.until, what: { kind: 'pass-expires', passId: pass.id } });
+    if (pass.until !== null) state.due.set({ at: pass.until, what: { kind: 'pass-expires', passId: pass.id } });
   },
   'pass.held': (state, { passId, why }, at) => {
     need(state.passes, passId).hold = { why, since: at };
@@ -225,7 +226,7 @@ const appliers: Appliers = {
   },
 
   'file.fetched': (state, { passId, fileId, count }, at) => {
-    state.fileUses.set(`${passId}/${fileId}`, { count, windowStart: at });
+    state.fileUses.set(pairOf(passId, fileId), { count, windowStart: at });
   },
   'attention.raised': (state, { id, orderId, text }, at) => {
     state.attention.push({ id, orderId, text, at });
@@ -259,7 +260,7 @@ function take(
   for (const { priceId, coupon } of quote.lines)
     for (const key of [
       priceId,
-      `${personId}/${priceId}`,
+      pairOf(personId, priceId),
       ...(coupon ? [`coupon/${coupon.couponId}`, `${personId}/coupon/${coupon.couponId}`] : []),
     ])
       state.taken.set(key, (state.taken.get(key) ?? 0) + by);

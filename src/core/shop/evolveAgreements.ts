@@ -1,7 +1,9 @@
 import type { Agreement, AgreementPayment, OwedDue } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import type { EventOf, EventType } from '#core/journal';
-import type { AgreementMoment, ShopState } from './state';
+import { type AgreementMoment, type DueItem, placeOf } from './dueIndex';
+import type { ShopState } from './state';
+import { pairOf } from './ids';
 
 type Kinds = Extract<EventType, `agreement.${string}` | `due.${string}` | 'credit.given' | 'gap.confirmed'>;
 type Appliers = { [T in Kinds]: (state: ShopState, data: EventOf<T>['data'], at: Instant) => void };
@@ -31,7 +33,7 @@ export const agreementAppliers: Appliers = {
     const own = state.agreementsOfPerson.get(a.personId);
     if (own) own.push(a.id);
     else state.agreementsOfPerson.set(a.personId, [a.id]);
-    if (beganCheaper) state.begun.add(`${a.personId}/${a.offerId}`);
+    if (beganCheaper) state.begun.add(pairOf(a.personId, a.offerId));
     plan(state, a);
   },
   'due.requested': (state, data) => {
@@ -165,19 +167,35 @@ function dropTellAt(state: ShopState, agreementId: string): void {
   if (a.next) a.next = { n: a.next.n, at: a.next.at };
 }
 
-/** Puts every moment that time will bring to an agreement on the index. What no longer holds then is refused when it comes. */
-function plan(state: ShopState, a: Agreement): void {
+/** Every moment that time will bring to an agreement as it is now. What no longer holds then is refused when it comes. */
+function momentsOf(a: Agreement): DueItem[] {
+  const found: DueItem[] = [];
   const put = (kind: AgreementMoment, at: Instant | null | undefined): void => {
-    if (at) state.due.push({ at, what: { kind, agreementId: a.id } });
+    if (at) found.push({ at, what: { kind, agreementId: a.id } });
   };
-  if (a.status === 'paused') return put('return', a.pause?.until);
-  put('due', a.next?.at);
-  put('try', a.pastDue?.tryAt);
-  if (a.pastDue && !a.pastDue.held) put('grace', a.pastDue.graceUntil);
-  put('end-unpaid', a.pastDue?.endAt);
-  put('end', a.endsAt);
-  put('notice', a.noticeAt);
-  put('amount', a.next?.tellAt);
+  if (a.status === 'paused') put('return', a.pause?.until);
+  else {
+    put('due', a.next?.at);
+    put('try', a.pastDue?.tryAt);
+    if (a.pastDue && !a.pastDue.held) put('grace', a.pastDue.graceUntil);
+    put('end-unpaid', a.pastDue?.endAt);
+    put('end', a.endsAt);
+    put('notice', a.noticeAt);
+    put('amount', a.next?.tellAt);
+  }
+  return found;
+}
+
+/**
+ * Puts the next moment of an agreement on the index: the first there is, or the first that comes after one that was
+ * just looked at. What an answer was waited for, or what has changed, is so looked at again from the beginning.
+ */
+export function plan(state: ShopState, a: Agreement, after?: DueItem): void {
+  let next: DueItem | null = null;
+  for (const moment of momentsOf(a))
+    if ((!after || placeOf(moment) > placeOf(after)) && (!next || placeOf(moment) < placeOf(next))) next = moment;
+  if (next) state.due.set(next);
+  else state.due.drop(a.id);
 }
 
 function answered(state: ShopState, a: Agreement, key: string, status: 'paid' | 'refused'): void {

@@ -7,10 +7,10 @@ export {
   type Refund,
   type Dispute,
   type Todo,
-  type AgreementMoment,
   type DueCharge,
   type Credit,
 } from './state';
+export type { AgreementMoment } from './dueIndex';
 export { evolve, evolveBatch } from './evolve';
 export { decide } from './decide';
 export type { Command, DecideContext, Decision } from './command';

@@ -1,7 +1,7 @@
 import type { Agreement, AgreementSeed, OwedDue } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import type { Quote, QuoteLine } from '#core/checkout';
-import { Heap } from './heap';
+import { DueIndex } from './dueIndex';
 import type { CameFrom } from '#core/journal';
 import type { AgreementMail } from '../messages/agreementMail';
 import type { FileUse, Pass } from '#core/passes';
@@ -153,31 +153,6 @@ export interface CheckoutRecord {
   paid: boolean;
 }
 
-/** What time brings to an agreement. */
-export type AgreementMoment = 'due' | 'try' | 'return' | 'grace' | 'end-unpaid' | 'end' | 'notice' | 'amount';
-
-/** At one instant: charges, then closings, then mail. */
-const RANK: Record<DueItem['what']['kind'], number> = {
-  return: 0,
-  due: 1,
-  try: 1,
-  'charge-not-confirmed': 2,
-  grace: 3,
-  'end-unpaid': 3,
-  end: 3,
-  'pass-expires': 3,
-  notice: 4,
-  amount: 4,
-};
-
-export interface DueItem {
-  at: Instant;
-  what:
-    | { kind: 'charge-not-confirmed'; key: string }
-    | { kind: 'pass-expires'; passId: string }
-    | { kind: AgreementMoment; agreementId: string };
-}
-
 /** Everything the shop knows, folded from the journal. It is changed in place: folding a million events must not copy maps. */
 export interface ShopState {
   seq: number;
@@ -191,11 +166,11 @@ export interface ShopState {
   orderOfPayment: Map<string, string>;
   passes: Map<string, Pass>;
   passesOfPerson: Map<string, string[]>;
-  /** How many of a price are sold or being paid for, by price id and by "personId/priceId". Refunds give nothing back. */
+  /** How many of a price are sold or being paid for, by price id and by person and price (`pairOf`). Refunds give nothing back. */
   taken: Map<string, number>;
   /** The currency an offer was first sold in; it stays. */
   soldIn: Map<string, string>;
-  /** By "passId/fileId". */
+  /** By pass and file (`pairOf`). */
   fileUses: Map<string, FileUse>;
   refunds: Map<string, Refund>;
   disputes: Map<string, Dispute>;
@@ -205,11 +180,11 @@ export interface ShopState {
   dueCharges: Map<string, DueCharge>;
   agreementOfPayment: Map<string, string>;
   credits: Map<string, Credit>;
-  /** Who had a trial or a cheaper beginning of which offer, as "personId/offerId". */
+  /** Who had a trial or a cheaper beginning of which offer, as `pairOf(personId, offerId)`. */
   begun: Set<string>;
   todo: Map<string, Todo>;
-  /** By next due moment. */
-  due: Heap<DueItem>;
+  /** The next moment of each thing that time does something to. */
+  due: DueIndex;
   counts: { orders: number; receipts: number; creditNotes: number };
   attention: { id: string; orderId: string; text: string; at: Instant }[];
 }
@@ -240,7 +215,7 @@ export function newShopState(): ShopState {
     credits: new Map(),
     begun: new Set(),
     todo: new Map(),
-    due: new Heap((item) => `${item.at}${RANK[item.what.kind]}`),
+    due: new DueIndex(),
     counts: { orders: 0, receipts: 0, creditNotes: 0 },
     attention: [],
   };

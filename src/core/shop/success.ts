@@ -9,6 +9,7 @@ import { endEvents } from './agreements/closings';
 import type { DecideContext } from './command';
 import { documentNumber } from './documentNumber';
 import type { ShopState } from './state';
+import { keyOf } from './ids';
 
 interface Success {
   orderId: string;
@@ -48,7 +49,7 @@ export function successEvents(state: ShopState, success: Success, context: Decid
     fact('pass.opened', { pass: { ...pass, from: now, until: untilOf(success.quote, pass, now) } }),
   );
   const mail: ShopEvent = fact('mail.due', {
-    key: `receipt-${orderId}`,
+    key: keyOf('receipt', orderId),
     mail: 'receipt',
     orderId,
     personId,

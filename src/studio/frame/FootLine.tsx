@@ -15,6 +15,8 @@ const CONNECTION = {
   unknown: 'Looking for the shop …',
   reached: 'Shop online',
   'not-owner': 'This window is not connected any more. Open the address that the shop printed when it started.',
+  older:
+    'The shop was updated while this window was open. Load this page again to go on; what you edited is saved here.',
 } as const;
 
 const clock = (ms: number): string => new Date(ms).toTimeString().slice(0, 5);
@@ -63,7 +65,9 @@ export function FootLine({ draft }: { draft: Draft }) {
           </button>
         </span>
       ) : (
-        <span className={connection === 'not-owner' ? 'text-alarm' : ''}>{CONNECTION[connection]}</span>
+        <span className={connection === 'not-owner' || connection === 'older' ? 'text-alarm' : ''}>
+          {CONNECTION[connection]}
+        </span>
       )}
       {reminder !== null && (
         <span>

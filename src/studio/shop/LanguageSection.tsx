@@ -9,6 +9,9 @@ const LOCALES = [
   ['de', '15. Juni 2026'],
 ] as const;
 
+/** The studio speaks English, and so do the names of languages in it. */
+const inEnglish = new Intl.DisplayNames('en', { type: 'language' });
+
 /** Where days begin and end, and what buyers read in. */
 export function LanguageSection({
   shop,
@@ -72,7 +75,7 @@ export function LanguageSection({
                 })
               }
             />
-            They can also read in {LANGUAGE_NAMES[language]}
+            They can also read in {inEnglish.of(language)}
           </label>
         ))}
       <p className="cap">

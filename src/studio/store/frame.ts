@@ -20,7 +20,8 @@ interface FrameState {
   removed: { title: string; rows: DocumentRow[] } | null;
   /** The block of a page that is being edited: the phone view follows it. */
   blockInHand: string | null;
-  connection: 'unknown' | 'reached' | 'lost' | 'not-owner';
+  /** `older`: the shop was updated while this window was open, and writes what its programs do not know. */
+  connection: 'unknown' | 'reached' | 'lost' | 'not-owner' | 'older';
   /** When the shop was lost from sight, by this computer. */
   lostAt: number | null;
   /** The day somebody is taken to buy on, where it is not today. */

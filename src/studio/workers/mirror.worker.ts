@@ -1,5 +1,5 @@
 import { idsTouched, moveRows } from '#core/mirror';
-import { FIRST_PREV, parseLine } from '#core/journal';
+import { FIRST_PREV, NewerHistory, parseLine } from '#core/journal';
 import type { PersonRecord } from '#core/people';
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
@@ -15,7 +15,7 @@ interface Cursor {
   seq: number;
   hash: string;
 }
-export type MirrorNews = { kind: 'reached' } | { kind: 'lost' } | { kind: 'not-owner' };
+export type MirrorNews = { kind: 'reached' | 'lost' | 'not-owner' | 'older' };
 
 /** Tells whoever holds rows in memory which to read again. */
 const moved = new BroadcastChannel(MIRROR_MOVED);
@@ -32,7 +32,8 @@ void navigator.locks.request('clear-keel-mirror', async () => {
       tell({ kind: 'reached' });
       await nextNews();
     } catch (error) {
-      tell(error instanceof NotOwner ? { kind: 'not-owner' } : { kind: 'lost' });
+      const kind = error instanceof NotOwner ? 'not-owner' : error instanceof NewerHistory ? 'older' : 'lost';
+      tell({ kind });
       await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
     }
   }

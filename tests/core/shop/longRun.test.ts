@@ -14,13 +14,10 @@ test(`years of a shop with faults keep every promise (${wanted} buyer-years, see
   for (let i = 0; years < wanted; i += 1) {
     const run = await longRun({ seed: first + i, ...SIZE, zone: ZONES[i % ZONES.length] ?? 'UTC' });
     years += run.buyerYears;
-    for (const status of Object.keys(run.statuses)) seen.add(status);
+    for (const status of run.statuses) seen.add(status);
     expect(run.charges).toBeGreaterThan(2 * SIZE.buyers);
     if (process.env['SAY']) console.log(first + i, run);
   }
   expect(years).toBeGreaterThanOrEqual(wanted);
-  for (const status of ['in-trial', 'active', 'past-due', 'paused', 'ending', 'ended', 'paid-off'].filter(
-    (s) => s !== 'in-trial',
-  ))
-    expect(seen).toContain(status);
+  expect([...seen].sort()).toEqual(['active', 'ended', 'ending', 'in-trial', 'paid-off', 'past-due', 'paused']);
 }, 600_000);

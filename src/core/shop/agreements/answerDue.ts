@@ -7,6 +7,7 @@ import type { DueCharge, ShopState } from '../state';
 import { mailOf, nothing, shopOf } from './common';
 import { paidEvents } from './charge';
 import { switchedEvents } from './switch';
+import { keyOf } from '../ids';
 
 /** The payment service answered about an agreement's due. The first answer that ends it wins. */
 export function answerDue(
@@ -43,7 +44,7 @@ export function answerDue(
       return {
         events: [
           ...refusedEvents(state, charge, 'needs-bank', context),
-          fact('void.due', { key: `void-${key}`, chargeKey: key }),
+          fact('void.due', { key: keyOf('void', key), chargeKey: key }),
         ],
       };
   }
@@ -71,18 +72,18 @@ function refusedEvents(state: ShopState, charge: DueCharge, reason: string, cont
   );
   return [
     refused({ since, ...after }, [...charge.dues]),
-    mailOf(a, 'refused', `refused-${key}`, { amount: charge.amount, at: after.tryAt, reason }),
+    mailOf(a, 'refused', keyOf('refused', key), { amount: charge.amount, at: after.tryAt, reason }),
   ];
 }
 
 function lateAnswer(state: ShopState, charge: DueCharge, orderId: string, status: string): Decision {
-  if (status !== 'paid' || charge.status === 'paid' || state.attention.some((x) => x.id === `late-${charge.key}`))
+  if (status !== 'paid' || charge.status === 'paid' || state.attention.some((x) => x.id === keyOf('late', charge.key)))
     return nothing;
   const amount = formatAmount(charge.amount, charge.currency, 'en');
   return {
     events: [
       fact('attention.raised', {
-        id: `late-${charge.key}`,
+        id: keyOf('late', charge.key),
         what: 'late-answer',
         orderId,
         text: `The payment service now says that ${amount} for “${charge.title}” was taken after all, though that payment was closed without success. Give it back at the payment service.`,

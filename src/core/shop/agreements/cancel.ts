@@ -8,6 +8,7 @@ import { endEvents } from './closings';
 import { mailOf, noSuch, releaseAll, shopOf, toCome } from './common';
 import { paidWith, taxOfBack, unusedNow } from './credit';
 import { backEvents } from './pause';
+import { keyOf, secondOf } from '../ids';
 
 /**
  * A subscription stops: at the end of what is paid, or now, with or without giving back the unused days. A plan is
@@ -68,7 +69,7 @@ export function cancel(
   };
 }
 
-const mailKey = (a: Agreement, now: Instant): string => `cancel-${a.id}-${now.slice(0, 19).replace(/\D/g, '')}`;
+const mailKey = (a: Agreement, now: Instant): string => keyOf('cancel', a.id, secondOf(now));
 
 function refundUnused(state: ShopState, a: Agreement, amount: number, { ids }: DecideContext): ShopEvent[] {
   const paid = paidWith(state, a);
@@ -108,7 +109,7 @@ export function keepOn(
         status: inTrial ? 'in-trial' : 'active',
         next: toCome({ n: lastPaid(a) + 1, at: endsAt }, a.zone, shopOf(context)),
       }),
-      mailOf(a, 'kept', `kept-${a.id}-${now.slice(0, 19).replace(/\D/g, '')}`, { at: endsAt }),
+      mailOf(a, 'kept', keyOf('kept', a.id, secondOf(now)), { at: endsAt }),
     ],
   };
 }
@@ -128,7 +129,7 @@ export function stopPlan(
     events: [
       ...ended,
       ...(keepAccess ? releaseAll(state, a, 'behind', 'paused') : []),
-      mailOf(a, 'stopped', `stopped-${a.id}`, { reason: keepAccess ? 'access stays' : 'access closed' }),
+      mailOf(a, 'stopped', keyOf('stopped', a.id), { reason: keepAccess ? 'access stays' : 'access closed' }),
     ],
   };
 }

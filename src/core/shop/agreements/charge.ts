@@ -8,6 +8,7 @@ import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { documentNumber } from '../documentNumber';
 import { mailOf, nextDue, noSuch, nothing, releaseAll, shopOf } from './common';
+import { keyOf } from '../ids';
 
 type Why = EventOf<'due.requested'>['data']['why'];
 
@@ -101,7 +102,7 @@ function ask(
   const tax = sum(dues.map((d) => d.tax));
   const credit = Math.min(a.credit?.amount ?? 0, whole);
   const amount = whole - credit;
-  const key = `${a.id}-${dues[0]?.n ?? 0}-${a.asked + 1}`;
+  const key = keyOf(a.id, dues[0]?.n ?? 0, a.asked + 1);
   if (amount === 0)
     return paidEvents(state, a, {
       key,
@@ -173,8 +174,8 @@ export function paidEvents(state: ShopState, a: Agreement, paid: Paid): ShopEven
     }),
     ...releaseAll(state, a, 'behind'),
     ...(moved
-      ? [mailOf(a, 'payment', `paid-${paid.key}`, { amount: paid.amount, at: paid.next?.at ?? null, receipt })]
+      ? [mailOf(a, 'payment', keyOf('paid', paid.key), { amount: paid.amount, at: paid.next?.at ?? null, receipt })]
       : []),
-    ...(status === 'paid-off' ? [mailOf(a, 'paid-off', `off-${a.id}`)] : []),
+    ...(status === 'paid-off' ? [mailOf(a, 'paid-off', keyOf('off', a.id))] : []),
   ];
 }

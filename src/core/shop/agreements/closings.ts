@@ -7,6 +7,7 @@ import type { DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { creditLeft } from './credit';
 import { closeAll, holdAll, mailOf, nothing, shopOf } from './common';
+import { keyOf } from '../ids';
 
 interface Moment {
   agreementId: string;
@@ -23,7 +24,7 @@ export function endGrace(state: ShopState, { agreementId, dueAt }: Moment): Deci
     events: [
       fact('agreement.held', { agreementId, dueAt }),
       ...holdAll(state, a, 'behind'),
-      mailOf(a, 'on-hold', `hold-${a.id}-${a.asked}`),
+      mailOf(a, 'on-hold', keyOf('hold', a.id, a.asked)),
     ],
   };
 }
@@ -33,7 +34,10 @@ export function endUnpaid(state: ShopState, { agreementId, dueAt }: Moment, cont
   const a = state.agreements.get(agreementId);
   if (a?.pastDue?.endAt !== dueAt || a.unanswered !== null || a.dispute !== null) return nothing;
   return {
-    events: [...endEvents(state, a, 'unpaid', 'unpaid', dueAt, context), mailOf(a, 'ended-unpaid', `unpaid-${a.id}`)],
+    events: [
+      ...endEvents(state, a, 'unpaid', 'unpaid', dueAt, context),
+      mailOf(a, 'ended-unpaid', keyOf('unpaid', a.id)),
+    ],
   };
 }
 
@@ -44,7 +48,7 @@ export function endPaid(state: ShopState, { agreementId, dueAt }: Moment, contex
   return {
     events: [
       ...endEvents(state, a, a.finishes ? 'finished' : 'cancelled', 'ended', dueAt, context),
-      ...(a.finishes ? [mailOf(a, 'finished', `finished-${a.id}`)] : []),
+      ...(a.finishes ? [mailOf(a, 'finished', keyOf('finished', a.id))] : []),
     ],
   };
 }
@@ -74,7 +78,7 @@ export function tellAmount(state: ShopState, { agreementId, dueAt }: Moment, con
   const after = chargeFor(a, a.next, tax).amount;
   return before === after
     ? nothing
-    : { events: [mailOf(a, 'amount-changes', `amount-${a.id}-${a.next.n}`, { amount: after, at: a.next.at })] };
+    : { events: [mailOf(a, 'amount-changes', keyOf('amount', a.id, a.next.n), { amount: after, at: a.next.at })] };
 }
 
 /** Some days before a trial ends the buyer hears what happens then. */
@@ -86,6 +90,8 @@ export function tellTrialEnds(
   const a = state.agreements.get(agreementId);
   if (a?.status !== 'in-trial' || a.noticeAt !== dueAt || a.next === null) return nothing;
   return {
-    events: [mailOf(a, 'trial-ends', `trial-${a.id}-${a.next.at.slice(0, 10)}`, { amount: amount(a), at: a.next.at })],
+    events: [
+      mailOf(a, 'trial-ends', keyOf('trial', a.id, a.next.at.slice(0, 10)), { amount: amount(a), at: a.next.at }),
+    ],
   };
 }

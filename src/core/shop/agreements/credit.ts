@@ -6,6 +6,7 @@ import type { DecideContext } from '../command';
 import type { ShopState } from '../state';
 import { documentNumber } from '../documentNumber';
 import { givenBackOf } from './common';
+import { keyOf } from '../ids';
 
 /** The payment that the running period was paid with, as it can be given back. */
 export interface PaidWith {
@@ -104,4 +105,4 @@ export function returnOfCredit(
 
 /** The rest of an agreement's credit, when it ends. */
 export const creditLeft = (a: Agreement, { ids }: Pick<DecideContext, 'ids'>): ShopEvent[] =>
-  a.credit === null ? [] : returnOfCredit({ ...a.credit, currency: a.currency }, `credit-${a.id}`, ids.next('r'));
+  a.credit === null ? [] : returnOfCredit({ ...a.credit, currency: a.currency }, keyOf('credit', a.id), ids.next('r'));

@@ -5,6 +5,7 @@ import { refuse } from '#core/refusal';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { mailOf, noSuch, shopOf } from './common';
+import { keyOf } from '../ids';
 
 /**
  * Another country or VAT number: it counts from the next payment. What is owed already stays as it was told. Where
@@ -31,7 +32,7 @@ export function moveBuyer(
       fact('agreement.moved', { agreementId, buyer }),
       ...(tells
         ? [
-            mailOf(a, 'amount-changes', `moved-${numberKey}`, {
+            mailOf(a, 'amount-changes', keyOf('moved', numberKey), {
               amount: after,
               at: a.next?.at ?? null,
               reason: 'moved',

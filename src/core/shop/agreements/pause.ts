@@ -15,6 +15,7 @@ import { refuse, type Refusal } from '#core/refusal';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { holdAll, mailOf, noSuch, nothing, releaseAll, shopOf, toCome, trialNotice } from './common';
+import { keyOf, secondOf } from '../ids';
 
 const notNow = (a: Agreement, why: 'pause-in-past' | 'return-in-past'): Refusal =>
   refuse('not-now', { why, currency: a.currency, status: a.status });
@@ -38,7 +39,7 @@ export function pause(
     events: [
       fact('agreement.paused', { agreementId, until: ends, leftDays: daysLeft(a.next.at, now, a.zone), by }),
       ...(held ? holdAll(state, a, 'paused') : []),
-      mailOf(a, 'paused', `paused-${a.id}-${now.slice(0, 19).replace(/\D/g, '')}`, { at: ends }),
+      mailOf(a, 'paused', keyOf('paused', a.id, secondOf(now)), { at: ends }),
     ],
   };
 }
@@ -78,7 +79,7 @@ export function endPause(
 function returnedEvents(state: ShopState, a: Agreement, returned: Instant, shop: ShopDetails): ShopEvent[] {
   const back = backEvents(state, a, { returned, leftDays: a.pause?.leftDays ?? 0, why: 'pause', noticeAt: null, shop });
   const next = back.next;
-  return [...back.events, mailOf(a, 'back', `back-${a.id}-${returned.slice(0, 19).replace(/\D/g, '')}`, { at: next })];
+  return [...back.events, mailOf(a, 'back', keyOf('back', a.id, secondOf(returned)), { at: next })];
 }
 
 interface Back {

@@ -9,6 +9,7 @@ import { paidEvents } from './charge';
 import { endEvents } from './closings';
 import { mailOf, nextDue, noSuch, shopOf, toCome, trialNotice } from './common';
 import { creditGiven, paidWith, unusedNow } from './credit';
+import { keyOf } from '../ids';
 
 /**
  * From one subscription to another: the old one ends, the new one starts now and now is its anchor, without trial,
@@ -66,12 +67,15 @@ export function switchTo(
   };
   if (trialUntil !== null)
     return {
-      events: [...begun(state, a, to, 0, context), mailOf(to, 'switched', `switched-${to.id}`, { at: trialUntil })],
+      events: [
+        ...begun(state, a, to, 0, context),
+        mailOf(to, 'switched', keyOf('switched', to.id), { at: trialUntil }),
+      ],
     };
   const due = chargeFor(to, { n: 1, at: now }, shopOf(context).tax);
   const unused = unusedNow(state, a, now) + (a.credit?.amount ?? 0);
   const credit = Math.min(unused, due.amount);
-  const key = `${a.id}-s-${a.asked + 1}`;
+  const key = keyOf(a.id, 's', a.asked + 1);
   if (credit === due.amount)
     return {
       events: switchedEvents(
@@ -152,7 +156,7 @@ export function switchedEvents(
   return [
     ...begun(state, { ...a, credit: null }, to, unused, context),
     ...paidEvents(state, asAgreement, { ...paid, dues, next: nextDue(to, 1, shopOf(context)) }),
-    mailOf(to, 'switched', `switched-${to.id}`, { at: paymentAt(to.terms, to.anchor, 2, to.zone) }),
+    mailOf(to, 'switched', keyOf('switched', to.id), { at: paymentAt(to.terms, to.anchor, 2, to.zone) }),
   ];
 }
 

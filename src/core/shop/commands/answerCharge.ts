@@ -5,6 +5,7 @@ import { formatAmount } from '#core/money';
 import type { Command, DecideContext, Decision } from '../command';
 import type { Charge, ShopState } from '../state';
 import { successEvents } from '../success';
+import { keyOf } from '../ids';
 
 /** How long a buyer has to confirm with the bank before the charge falls away. */
 const CONFIRM_WITHIN_MS = HOUR;
@@ -77,12 +78,12 @@ const unchanged: Decision = refuse('nothing-to-do', { why: 'nothing-new' });
 
 function lateAnswer(state: ShopState, charge: Charge, status: string): Decision {
   const differs = status === 'paid' && charge.status !== 'paid';
-  if (!differs || state.attention.some((a) => a.id === `late-${charge.key}`)) return unchanged;
+  if (!differs || state.attention.some((a) => a.id === keyOf('late', charge.key))) return unchanged;
   const amount = formatAmount(charge.amount, charge.currency, 'en');
   return {
     events: [
       fact('attention.raised', {
-        id: `late-${charge.key}`,
+        id: keyOf('late', charge.key),
         what: 'late-answer',
         orderId: charge.orderId,
         text: `The payment service now says that ${amount} was taken after all, though the charge was closed without success. Give it back at the payment service, or deliver by hand.`,

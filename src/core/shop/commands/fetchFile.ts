@@ -4,6 +4,7 @@ import { countFileUse, isOpen } from '#core/passes';
 import { productKindOf } from '#core/catalogue';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
+import { pairOf } from '../ids';
 
 /**
  * A buyer fetches a file. What a pass opens is read from the live release by stable ids, so a replaced file
@@ -25,7 +26,7 @@ export function fetchFile(
       .find((o) => o.id === fileId);
   if (!product || !opening) return refuse('no-such-file');
   const { fetches } = productKindOf(product).limits(product);
-  const use = state.fileUses.get(`${passId}/${fileId}`);
+  const use = state.fileUses.get(pairOf(passId, fileId));
   // What lies elsewhere is only led to, so following it again takes nothing away.
   switch (countFileUse(use, opening.file === null ? Infinity : fetches, now)) {
     case 'free':

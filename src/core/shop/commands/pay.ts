@@ -9,6 +9,7 @@ import type { Command, DecideContext, Decision } from '../command';
 import { successEvents } from '../success';
 import { agreementIdOf, unusedNow } from '../agreements';
 import type { ShopState } from '../state';
+import { keyOf, pairOf } from '../ids';
 
 type Pay = Extract<Command, { type: 'pay' }>;
 
@@ -60,7 +61,7 @@ export function pay(state: ShopState, command: Pay, context: DecideContext): Dec
   return {
     events: [
       fact('charge.requested', {
-        key: `${orderId}-${attempt}`,
+        key: keyOf(orderId, attempt),
         orderId,
         checkoutId: command.checkoutId,
         attempt,
@@ -92,7 +93,7 @@ export function standingOf(state: ShopState, of: Asked, context: Pick<DecideCont
   return {
     startedAt: of.startedAt,
     sold: count(of.priceId),
-    soldToBuyer: personId === undefined ? 0 : count(`${personId}/${of.priceId}`),
+    soldToBuyer: personId === undefined ? 0 : count(pairOf(personId, of.priceId)),
     ...(of.soldAtStart === undefined ? {} : { soldAtStart: of.soldAtStart }),
     couponUses: (id) => ({
       inAll: count(`coupon/${id}`),
@@ -101,7 +102,7 @@ export function standingOf(state: ShopState, of: Asked, context: Pick<DecideCont
     hadTrial:
       personId !== undefined &&
       (context.release?.content.shop.billing.beginsOnce ?? true) &&
-      state.begun.has(`${personId}/${of.offerId}`),
+      state.begun.has(pairOf(personId, of.offerId)),
     replaced: personId !== undefined && of.signedIn ? replacedBy(state, personId, of, context) : null,
     live: context.release,
   };

@@ -7,6 +7,7 @@ import type { Command, DecideContext, Decision } from '../command';
 import { stillRefundable } from '../orderStatus';
 import type { Order, ShopState } from '../state';
 import { documentNumber } from '../documentNumber';
+import { keyOf } from '../ids';
 
 export interface RefundPlan {
   amount: number;
@@ -123,7 +124,13 @@ export function answerRefund(
       fact('refund.paid', { refundId, creditNote }),
       ...ends,
       ...closes,
-      fact('mail.due', { key: `refunded-${refundId}`, mail: 'refund', orderId: asked.orderId, personId, refundId }),
+      fact('mail.due', {
+        key: keyOf('refunded', refundId),
+        mail: 'refund',
+        orderId: asked.orderId,
+        personId,
+        refundId,
+      }),
     ],
   };
 }

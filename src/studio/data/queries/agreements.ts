@@ -3,9 +3,10 @@ import Dexie from 'dexie';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { type Agreement, isRunning } from '#core/agreements';
 import { addDays, dateIn } from '#core/calendar';
-import { type AgreementRow, dayBounds, type LaterPaymentRow, readLaterKey } from '#core/mirror';
+import { type AgreementRow, dayBounds, type LaterPaymentRow, readTotalKey, totalKeys } from '#core/mirror';
 import { sum } from '#core/money';
 import { db } from '../db';
+import { totalsBetween } from './totals';
 import { nameOf, namesOf, peopleOf } from './people';
 
 interface Sums {
@@ -18,8 +19,8 @@ interface Sums {
 export const useAgreementTotals = (): Map<string, Sums> | undefined =>
   useLiveQuery(async () => {
     const found = new Map<string, Sums>();
-    for (const row of await db.totals.where('key').startsWith('agreements|').toArray()) {
-      const [, status = '', currency = ''] = row.key.split('|');
+    for (const row of await totalsBetween(totalKeys('agreements'))) {
+      const { status, currency } = readTotalKey('agreements', row.key);
       for (const key of [status, '']) {
         const total = found.get(key) ?? { count: 0, paid: new Map<string, number>(), left: new Map<string, number>() };
         total.count += row.count;
@@ -97,10 +98,7 @@ export async function paymentsOn(
   const expiring = running.filter(
     ({ agreement: a }) => isRunning(a) && a.card?.expires !== undefined && a.card.expires <= next,
   );
-  const came = await db.totals
-    .where('key')
-    .between(`later|${currency}|${addDays(today, -1)}`, `later|${currency}|${today}\uffff`)
-    .toArray();
+  const came = await totalsBetween(totalKeys('later', [currency], addDays(today, -1), today));
   return {
     behind,
     trials,
@@ -138,8 +136,8 @@ export async function findLater({ days, offerId, back }: LaterChoice) {
     rows = (await db.laterPayments.where('[went+day]').between([1, from], [1, to]).reverse().toArray()).filter(fits);
     for (const row of rows) count(row.currency, { count: 1, paid: row.amount, back: row.back });
   } else {
-    for (const total of await db.totals.where('key').startsWith('later|').toArray()) {
-      const of = readLaterKey(total.key);
+    for (const total of await totalsBetween(totalKeys('later'))) {
+      const of = readTotalKey('later', total.key);
       if (fits(of)) count(of.currency, total);
     }
     const range =

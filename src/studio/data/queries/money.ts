@@ -1,17 +1,14 @@
-import { type DayMoney, readLaterKey, type TotalRow } from '#core/mirror';
-import { db } from '../db';
+import { type DayMoney, readTotalKey, totalKeys, type TotalRow } from '#core/mirror';
+import { totalsBetween } from './totals';
 import { titleOfOffer } from './orders';
 
-const dayOf = ({ key }: TotalRow): string => key.slice(key.lastIndexOf('|') + 1);
+const dayOf = ({ key }: TotalRow): string => readTotalKey('day', key).day;
 const moneyOn = (row: TotalRow): DayMoney => ({ date: dayOf(row), paid: row.paid, orders: row.count });
 
 /** What each day brought from a month on, and later payments of another month in all. */
 export async function monthMoney(currency: string, from: string, later: string) {
-  const days = await db.totals.where('key').between(`day|${currency}|${from}`, `day|${currency}|\uffff`).toArray();
-  const came = await db.totals
-    .where('key')
-    .between(`later|${currency}|${later}`, `later|${currency}|${later}\uffff`)
-    .toArray();
+  const days = await totalsBetween(totalKeys('day', [currency], from));
+  const came = await totalsBetween(totalKeys('later', [currency], later, later));
   return {
     later: { count: came.reduce((all, t) => all + t.count, 0), paid: came.reduce((all, t) => all + t.paid, 0) },
     byDay: days.map(moneyOn),
@@ -21,14 +18,16 @@ export async function monthMoney(currency: string, from: string, later: string) 
 /** Everything that came in, by day and by offer: on the day of buying, and later. */
 export async function allMoney(currency: string) {
   const [later, days, offers] = await Promise.all([
-    db.totals.where('key').startsWith(`later|${currency}|`).toArray(),
-    db.totals.where('key').startsWith(`day|${currency}|`).toArray(),
-    db.totals.where('key').startsWith('offer|').toArray(),
+    totalsBetween(totalKeys('later', [currency])),
+    totalsBetween(totalKeys('day', [currency])),
+    totalsBetween(totalKeys('offer')),
   ]);
-  const own = offers.map((row) => ({ ...row, ...readOfferKey(row.key) })).filter((row) => row.currency === currency);
+  const own = offers
+    .map((row) => ({ ...row, ...readTotalKey('offer', row.key) }))
+    .filter((row) => row.currency === currency);
   const [laterOn, laterOf] = [new Map<string, number>(), new Map<string, TotalRow>()];
   for (const row of later) {
-    const { day, offerId } = readLaterKey(row.key);
+    const { day, offerId } = readTotalKey('later', row.key);
     laterOn.set(day, (laterOn.get(day) ?? 0) + row.paid);
     const of = laterOf.get(offerId);
     laterOf.set(offerId, {
@@ -38,7 +37,7 @@ export async function allMoney(currency: string) {
       back: (of?.back ?? 0) + row.back,
     });
   }
-  const bought = new Set(days.map((row) => row.key.slice(row.key.lastIndexOf('|') + 1)));
+  const bought = new Set(days.map(dayOf));
   const onlyLater = [...laterOn.keys()]
     .filter((date) => !bought.has(date))
     .map((date): DayMoney => ({ date, paid: 0, orders: 0 }));
@@ -48,14 +47,7 @@ export async function allMoney(currency: string) {
     laterBack: later.reduce((all, d) => all + d.back, 0),
     laterCount: later.reduce((all, d) => all + d.count, 0),
     laterPaid: later.reduce((all, d) => all + d.paid, 0),
-    days: [
-      ...onlyLater,
-      ...days.map((row): DayMoney => ({
-        date: row.key.slice(row.key.lastIndexOf('|') + 1),
-        paid: row.paid,
-        orders: row.count,
-      })),
-    ].sort((a, b) => (a.date < b.date ? -1 : 1)),
+    days: [...onlyLater, ...days.map(moneyOn)].sort((a, b) => (a.date < b.date ? -1 : 1)),
     offers: await Promise.all(
       own.map(async (row) => ({ ...row, title: await titleOfOffer(row.offerId), later: laterOf.get(row.offerId) })),
     ).then((rows) => rows.sort((x, y) => y.paid + (y.later?.paid ?? 0) - x.paid - (x.later?.paid ?? 0))),
@@ -64,8 +56,3 @@ export async function allMoney(currency: string) {
     back: days.reduce((all, d) => all + d.back, 0),
   };
 }
-
-const readOfferKey = (key: string): { offerId: string; currency: string } => {
-  const [, offerId = '', currency = ''] = key.split('|');
-  return { offerId, currency };
-};

@@ -1,9 +1,10 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { addUp, listRange, type StoredOrder, totalsRange } from '#core/mirror';
+import { addUp, listRange, readTotalKey, type StoredOrder, totalKeys, totalsRange } from '#core/mirror';
 import type { PersonRecord } from '#core/people';
 import { db } from '../db';
 import { askLists } from '../lists';
 import type { OrderQuery } from './orderQuery';
+import { totalsBetween } from './totals';
 
 export interface OrderAndPerson {
   order: StoredOrder;
@@ -40,7 +41,7 @@ export async function findOrders(query: OrderQuery, most: number): Promise<Order
 /** Totals from the rows that are kept for them: no order is read. */
 export async function totalsOf(query: Pick<OrderQuery, 'group' | 'offerId' | 'days'>): Promise<OrderTotals> {
   const [from, to] = totalsRange(query);
-  return addUp(await db.totals.where('key').between(from, to, true, true).toArray(), query);
+  return addUp(await totalsBetween([from, to]), query);
 }
 
 async function withPeople(orders: StoredOrder[]): Promise<OrderAndPerson[]> {
@@ -128,6 +129,6 @@ export const disputedOrders = () => db.orders.where('status').equals('disputed')
 /** What somebody owns or bought, by id of product and of offer: it is never deleted. */
 export async function ownedAndSold(): Promise<{ owned: Set<string>; sold: Set<string> }> {
   const owned = (await db.passes.orderBy('productId').uniqueKeys()) as string[];
-  const sold = (await db.totals.where('key').startsWith('offer|').primaryKeys()).map((key) => key.split('|')[1] ?? '');
+  const sold = (await totalsBetween(totalKeys('offer'))).map(({ key }) => readTotalKey('offer', key).offerId);
   return { owned: new Set(owned), sold: new Set(sold) };
 }

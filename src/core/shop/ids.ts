@@ -1,0 +1,13 @@
+import type { Instant } from '#core/calendar';
+
+/** Two ids as one key of a map. No id holds a slash, so no two pairs are one. */
+export const pairOf = (one: string, other: string): string => `${one}/${other}`;
+
+/**
+ * The key of something that is asked of a service or sent once: what it is about, and which of them. It stands in the
+ * journal and at the service, so its form never changes.
+ */
+export const keyOf = (...parts: readonly (string | number)[]): string => parts.join('-');
+
+/** A moment to the second as the end of a key, for what can be done again later. */
+export const secondOf = (at: Instant): string => at.slice(0, 19).replace(/\D/g, '');
