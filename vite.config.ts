@@ -17,7 +17,7 @@ const browsers: BuildEnvironmentOptions = {
       'checkout-de': 'src/pages/checkout/entry.de.ts',
     },
     output: {
-      advancedChunks: {
+      codeSplitting: {
         // Few and whole pieces weigh less on the way than many small ones.
         groups: [
           { name: 'react', test: /node_modules\/(react|react-dom|scheduler)\// },

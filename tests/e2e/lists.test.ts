@@ -67,6 +67,33 @@ test('a list in a sentence: narrowed, totalled, named, found again after a reloa
   await studio.getByText(/^\d+ orders/).waitFor();
 });
 
+test('a long list keeps only what is in sight in the document, and loses no row', async () => {
+  await studio.goto(`${new URL(studio.url()).origin}/studio/deliver/orders`);
+  const more = studio.getByRole('button', { name: 'Show 100 more' });
+  await more.click();
+  await more.click();
+  await more.waitFor({ state: 'detached' });
+  const all = Number(/^([\d,]+) orders/.exec((await studio.getByText(/^[\d,]+ orders,/).textContent()) ?? '')?.[1]);
+  expect(all).toBeGreaterThan(200);
+  const rows = studio.locator('#sheet tr[data-row]');
+  expect(await studio.locator('#sheet table').getAttribute('aria-rowcount')).toBe(String(all + 1));
+  expect(await rows.count()).toBeLessThan(120);
+  // From the top to the foot, every order is met once, the newest first.
+  const met: number[] = [];
+  for (let at = 0; met.length < all && at < 40; at += 1) {
+    await studio.locator('#sheet').evaluate((sheet, top) => sheet.scrollTo(0, top), at * 600);
+    await studio.waitForTimeout(60);
+    for (const text of await rows.locator('td:nth-child(4)').allTextContents())
+      if (!met.includes(Number(text))) met.push(Number(text));
+  }
+  expect(met).toHaveLength(all);
+  expect(met).toEqual([...met].sort((a, b) => b - a));
+  // The row in hand is opened where it stands, and the next one by a key.
+  await rows.last().getByRole('link').click();
+  await studio.getByRole('heading', { name: /^Order / }).waitFor();
+  await studio.locator('#sheet').evaluate((sheet) => sheet.scrollTo(0, 0));
+});
+
 test('acting on many: what it does, whom it leaves out, one example; it can be stopped, and never repeats what was done', async () => {
   await studio.clock.install();
   await studio.getByLabel('For which offer').selectOption({ label: 'Wren sound cards' });

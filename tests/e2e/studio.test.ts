@@ -207,3 +207,44 @@ test('a large file is added with progress and can be cancelled; an empty one is 
   expect(await studio.getByRole('button', { name: 'Preview large.bin' }).count()).toBe(0);
   expect(complaints).toEqual([]);
 });
+
+test('the coupons have an undo and a lock of their own, apart from the first offer; Escape folds the list of changes', async () => {
+  await stage('Price');
+  const title = await studio.getByLabel('Title of the offer').inputValue();
+  await studio.getByRole('link', { name: /^Coupons/ }).click();
+  await studio.getByRole('button', { name: 'Make another coupon' }).click();
+  await studio.getByLabel('New coupon: code').fill('MARSH');
+  await studio.getByLabel('MARSH: percent', { exact: true }).fill('15');
+  await saved();
+  // Another window only shows them; the first offer is nobody's and can be edited there.
+  const other = await studio.context().newPage();
+  await other.goto(studio.url());
+  await other.getByText('This is open in another window', { exact: false }).waitFor();
+  expect(await other.getByLabel('MARSH: percent', { exact: true }).isDisabled()).toBe(true);
+  await other.goto(`${new URL(studio.url()).origin}/studio/price`);
+  await other.waitForFunction(
+    () =>
+      document.querySelector('.title-field') && !document.querySelector('.title-field')?.closest('fieldset')?.disabled,
+  );
+  await other.close();
+  // What is taken back is the coupon's last edit.
+  await studio.getByRole('button', { name: 'Undo: the percent' }).click();
+  await studio.waitForFunction(
+    () => document.querySelector<HTMLInputElement>('[aria-label="MARSH: percent"]')?.value !== '15',
+  );
+  await studio.getByRole('button', { name: 'Redo: the percent' }).click();
+  await studio.waitForFunction(
+    () => document.querySelector<HTMLInputElement>('[aria-label="MARSH: percent"]')?.value === '15',
+  );
+  await studio
+    .getByRole('button', { name: /^Publish \d/ })
+    .first()
+    .click();
+  const list = studio.getByRole('complementary', { name: 'Publishing' });
+  await list.getByText('Coupon', { exact: false }).first().waitFor();
+  await studio.keyboard.press('Escape');
+  await list.waitFor({ state: 'detached' });
+  await studio.getByRole('complementary', { name: 'What this leads to' }).waitFor();
+  await stage('Price');
+  expect(await studio.getByLabel('Title of the offer').inputValue()).toBe(title);
+});

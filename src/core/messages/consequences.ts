@@ -4,6 +4,7 @@ import type { ShopTax } from '#core/catalogue';
 import type { ShopEvent } from '#core/journal';
 import { formatAmount, sum } from '#core/money';
 import { evolve, newShopState } from '#core/shop';
+import { wordsFor } from '#core/words';
 import { agreementState, restInWords } from './agreementWords';
 
 interface Setting {
@@ -28,16 +29,14 @@ export function consequencesOf(
     (of: Agreement) =>
     (due: { n: number; at: Instant }): number =>
       chargeFor(of, due, tax).amount;
+  const { consequences: words } = wordsFor(locale);
   const said: string[] = [];
   const asked = events.flatMap((e) => (e.type === 'due.requested' ? [e.data] : []));
   for (const { amount, credit, card } of asked)
-    said.push(
-      `${money(amount)} is taken from the card ending ${card.last4} now${credit > 0 ? `, after ${money(credit)} for unused days` : ''}.`,
-    );
+    said.push(words.taken(money(amount), card.last4, credit > 0 ? money(credit) : null));
   const back = sum(events.map((e) => (e.type === 'refund.requested' ? e.data.amount : 0)));
-  if (back > 0) said.push(`${money(back)} goes back to the card.`);
-  for (const e of events)
-    if (e.type === 'credit.given') said.push(`${money(e.data.amount)} for unused days pays what comes next.`);
+  if (back > 0) said.push(words.goesBack(money(back)));
+  for (const e of events) if (e.type === 'credit.given') said.push(words.creditPays(money(e.data.amount)));
   const doors = (type: ShopEvent['type']): string[] => [
     ...new Set(events.flatMap((e) => (e.type === type && 'passId' in e.data ? [titleOfPass(e.data.passId)] : []))),
   ];
@@ -47,13 +46,12 @@ export function consequencesOf(
       ...events.flatMap((e) => (e.type === 'refund.requested' && e.data.ends ? e.data.closes.map(titleOfPass) : [])),
     ]),
   ];
-  if (closes.length > 0 && !events.some((e) => e.type === 'pass.opened')) said.push(`${list(closes)} closes.`);
-  if (doors('pass.held').length > 0) said.push(`${list(doors('pass.held'))} is on hold meanwhile.`);
-  if (doors('pass.released').length > 0) said.push(`${list(doors('pass.released'))} opens again.`);
-  if (events.some((e) => e.type === 'refund.requested' && e.data.ends))
-    said.push('It ends, and no further payment is taken.');
+  if (closes.length > 0 && !events.some((e) => e.type === 'pass.opened')) said.push(words.closes(words.list(closes)));
+  if (doors('pass.held').length > 0) said.push(words.onHold(words.list(doors('pass.held'))));
+  if (doors('pass.released').length > 0) said.push(words.opensAgain(words.list(doors('pass.released'))));
+  if (events.some((e) => e.type === 'refund.requested' && e.data.ends)) said.push(words.ends);
   const to = asked.find((e) => e.to)?.to;
-  if (to) said.push(`When it is paid, “${to.title}” begins, counted from ${formatDay(now, a.zone, locale)}.`);
+  if (to) said.push(words.beginsWhenPaid(to.title, formatDay(now, a.zone, locale)));
 
   // The state that these events leave behind, by the shop's own folding.
   const state = newShopState();
@@ -71,8 +69,6 @@ export function consequencesOf(
     if (rest !== '' && after.status !== 'in-trial') said.push(rest);
   }
   const mails = events.filter((e) => e.type === 'agreement.mailDue').length;
-  if (mails > 0) said.push('The buyer gets a message about it.');
+  if (mails > 0) said.push(words.message);
   return said;
 }
-
-const list = (titles: readonly string[]): string => titles.map((t) => `“${t}”`).join(' and ');

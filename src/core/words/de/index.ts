@@ -3,6 +3,7 @@ import { access } from './access';
 import { agreements } from './agreements';
 import { card } from './card';
 import { checkout } from './checkout';
+import { consequences } from './consequences';
 import { drawing } from './drawing';
 import { letters } from './letters';
 import { member } from './member';
@@ -17,6 +18,7 @@ export const de: Words = {
   agreements,
   card,
   checkout,
+  consequences,
   drawing,
   letters,
   member,

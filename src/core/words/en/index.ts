@@ -2,6 +2,7 @@ import { access } from './access';
 import { agreements } from './agreements';
 import { card } from './card';
 import { checkout } from './checkout';
+import { consequences } from './consequences';
 import { drawing } from './drawing';
 import { letters } from './letters';
 import { member } from './member';
@@ -16,6 +17,7 @@ export const en = {
   agreements,
   card,
   checkout,
+  consequences,
   drawing,
   letters,
   member,
