@@ -49,6 +49,10 @@ export function journalFile(folder: string, disk: Disk): JournalFile {
   let headTimer: NodeJS.Timeout | null = null;
 
   async function* open(): AsyncGenerator<Batch> {
+    // A first reading may be broken off and begun anew.
+    safe = { seq: 0, hash: FIRST_PREV };
+    problems.length = 0;
+    ends.length = 1;
     const noted = Head.safeParse(readHead(headPath)).data;
     const changed = (seq: number): void =>
       void problems.push({

@@ -112,6 +112,29 @@ test('a torn last line is set aside; a changed line and a missing tail are notic
   expect(codes()).toEqual(['tail-missing']);
 });
 
+test('a history that a later version wrote on stops the start with a sentence; nothing of it is changed', async () => {
+  const shop = await openShop();
+  close = () => shop.close();
+  const path = join(shop.folder, 'test', 'journal.jsonl');
+  await shop.counter.close();
+  const whole = readFileSync(path, 'utf8');
+  const last = JSON.parse(whole.trimEnd().split('\n').at(-1) ?? '') as { seq: number; at: string };
+  const later = (event: object): string =>
+    `${JSON.stringify({ seq: last.seq + 1, at: last.at, prev: 'f'.repeat(64), events: [event] })}\n`;
+  for (const event of [
+    { type: 'parcel.sent', v: 1, data: {} },
+    { type: 'order.paid', v: 99, data: {} },
+  ]) {
+    writeFileSync(path, whole + later(event));
+    await expect(reopen(shop)).rejects.toThrow(/which this version of the program does not know\. Nothing was changed/);
+    expect(readFileSync(path, 'utf8')).toBe(whole + later(event));
+  }
+  // Without that line the shop opens as before.
+  writeFileSync(path, whole);
+  await reopen(shop);
+  expect(shop.counter.context.problems).toEqual([]);
+});
+
 async function reopen(shop: TestShop): Promise<void> {
   // The counter is closed already; closing twice is harmless for its files.
   const { createCounter } = await import('../../../src/counter/createCounter');
