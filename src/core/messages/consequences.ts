@@ -46,9 +46,9 @@ export function consequencesOf(
       ...events.flatMap((e) => (e.type === 'refund.requested' && e.data.ends ? e.data.closes.map(titleOfPass) : [])),
     ]),
   ];
-  if (closes.length > 0 && !events.some((e) => e.type === 'pass.opened')) said.push(words.closes(words.list(closes)));
-  if (doors('pass.held').length > 0) said.push(words.onHold(words.list(doors('pass.held'))));
-  if (doors('pass.released').length > 0) said.push(words.opensAgain(words.list(doors('pass.released'))));
+  if (closes.length > 0 && !events.some((e) => e.type === 'pass.opened')) said.push(words.closes(closes));
+  if (doors('pass.held').length > 0) said.push(words.onHold(doors('pass.held')));
+  if (doors('pass.released').length > 0) said.push(words.opensAgain(doors('pass.released')));
   if (events.some((e) => e.type === 'refund.requested' && e.data.ends)) said.push(words.ends);
   const to = asked.find((e) => e.to)?.to;
   if (to) said.push(words.beginsWhenPaid(to.title, formatDay(now, a.zone, locale)));

@@ -78,6 +78,43 @@ test.each(ACTS)('$name: said before, in each language, with the sums and days of
   expect(de.filter((s) => en.includes(s))).toEqual([]);
 });
 
+test('the rest of a plan is taken from the card that is kept, and nothing else is said to be', async () => {
+  const shop = await shopInMemory(releaseWith([{ kind: 'plan', amount: '9', payments: '3' }]), START);
+  const { id } = await shop.buy({});
+  const payRest: Command = { type: 'pay-rest', agreementId: id };
+  expect(await leadsTo(shop, id, payRest, 'en')).toEqual(['€18.00 is taken from the card ending 0001 now.']);
+  expect((await leadsTo(shop, id, payRest, 'de')).map((s) => s.replace(/\s/g, ' '))).toEqual([
+    '18,00 € werden jetzt von der Karte mit den Endziffern 0001 abgebucht.',
+  ]);
+});
+
+test('two things that close are named both', async () => {
+  const live = releaseWith([MONTHLY], {
+    edit: (content) => {
+      const [field] = content.products;
+      if (!field) throw new Error('no product');
+      content.products.push({ ...field, id: 'p_second', title: 'Second' });
+      content.offers.find((o) => o.id === 'off_0')?.productIds.push('p_second');
+    },
+  });
+  const shop = await shopInMemory(live, START);
+  const { id } = await shop.buy({});
+  const preview = shop.runner.preview({ type: 'cancel', agreementId: id, when: 'now', giveBack: false, by: 'seller' });
+  if ('refused' in preview) throw new Error(preview.refused);
+  const titles = new Map(
+    [...shop.runner.state.passes.values()].map((pass) => [pass.id, pass.productId === 'p_second' ? 'Second' : 'First']),
+  );
+  const said = (locale: string): string | undefined =>
+    consequencesOf(shop.agreement(id), preview.events, {
+      locale,
+      tax: null,
+      now: shop.runner.now(),
+      titleOfPass: (passId) => titles.get(passId) ?? '?',
+    })[0];
+  expect(said('en')).toBe('“First” and “Second” close.');
+  expect(said('de')).toBe('Geschlossen werden: „First“ und „Second“.');
+});
+
 test('what was said is what happens: sums at the service, state afterwards', async () => {
   const shop = await shopInMemory(releaseWith([MONTHLY, YEARLY]), START);
   const { id } = await shop.buy({});

@@ -3,26 +3,26 @@ export interface ConsequencesWords {
   taken(amount: string, last4: string, credit: string | null): string;
   goesBack(amount: string): string;
   creditPays(amount: string): string;
-  closes(things: string): string;
-  onHold(things: string): string;
-  opensAgain(things: string): string;
+  closes(titles: readonly string[]): string;
+  onHold(titles: readonly string[]): string;
+  opensAgain(titles: readonly string[]): string;
   ends: string;
   beginsWhenPaid(title: string, day: string): string;
   message: string;
-  /** Titles, one after another. */
-  list(titles: readonly string[]): string;
 }
+
+const list = (titles: readonly string[]): string => titles.map((title) => `“${title}”`).join(' and ');
+const verb = (titles: readonly string[], one: string, several: string): string => (titles.length === 1 ? one : several);
 
 export const consequences: ConsequencesWords = {
   taken: (amount, last4, credit) =>
     `${amount} is taken from the card ending ${last4} now${credit === null ? '' : `, after ${credit} for unused days`}.`,
   goesBack: (amount) => `${amount} goes back to the card.`,
   creditPays: (amount) => `${amount} for unused days pays what comes next.`,
-  closes: (things) => `${things} closes.`,
-  onHold: (things) => `${things} is on hold meanwhile.`,
-  opensAgain: (things) => `${things} opens again.`,
+  closes: (titles) => `${list(titles)} ${verb(titles, 'closes', 'close')}.`,
+  onHold: (titles) => `${list(titles)} ${verb(titles, 'is', 'are')} on hold meanwhile.`,
+  opensAgain: (titles) => `${list(titles)} ${verb(titles, 'opens', 'open')} again.`,
   ends: 'It ends, and no further payment is taken.',
   beginsWhenPaid: (title, day) => `When it is paid, “${title}” begins, counted from ${day}.`,
   message: 'The buyer gets a message about it.',
-  list: (titles) => titles.map((title) => `“${title}”`).join(' and '),
 };
