@@ -354,13 +354,13 @@ class Audit {
       const a = state.agreements.get(id);
       if (a) this.#agreement(state, a, now);
     }
-    for (const a of state.agreements.values()) this.#late(state, a, now);
+    const refunding = new Set([...state.refunds.values()].filter((r) => r.status === 'asked').map((r) => r.agreementId));
+    for (const a of state.agreements.values()) if (!refunding.has(a.id)) this.#late(a, now);
   }
 
   /** What time brings has been done some days later, whatever index the engine keeps of it. */
-  #late(state: ShopState, a: Agreement, now: Instant): void {
+  #late(a: Agreement, now: Instant): void {
     if (a.status === 'ended' || a.status === 'paid-off' || a.dispute !== null || a.unanswered !== null) return;
-    if ([...state.refunds.values()].some((r) => r.agreementId === a.id && r.status === 'asked')) return;
     const waits: [string, Instant | null | undefined][] = [
       ['a payment was not asked for', a.status === 'active' || a.status === 'in-trial' ? a.next?.at : null],
       ['a pause did not end', a.status === 'paused' ? a.pause?.until : null],
@@ -370,8 +370,9 @@ class Audit {
       ['what stayed unpaid did not end', a.pastDue?.endAt],
       ['the end of a trial was not told of', a.status === 'in-trial' ? a.noticeAt : null],
     ];
+    const long = addMs(now, -LATE_DAYS * DAY);
     for (const [promise, at] of waits)
-      if (at && at < addMs(now, -LATE_DAYS * DAY)) this.#broken(`${promise} by ${now}`, a);
+      if (at && at < long) this.#broken(`${promise} by ${now}`, a);
   }
 
   #agreement(state: ShopState, a: Agreement, now: Instant): void {
