@@ -354,7 +354,9 @@ class Audit {
       const a = state.agreements.get(id);
       if (a) this.#agreement(state, a, now);
     }
-    const refunding = new Set([...state.refunds.values()].filter((r) => r.status === 'asked').map((r) => r.agreementId));
+    const refunding = new Set(
+      [...state.refunds.values()].filter((r) => r.status === 'asked').map((r) => r.agreementId),
+    );
     for (const a of state.agreements.values()) if (!refunding.has(a.id)) this.#late(a, now);
   }
 
@@ -371,8 +373,7 @@ class Audit {
       ['the end of a trial was not told of', a.status === 'in-trial' ? a.noticeAt : null],
     ];
     const long = addMs(now, -LATE_DAYS * DAY);
-    for (const [promise, at] of waits)
-      if (at && at < long) this.#broken(`${promise} by ${now}`, a);
+    for (const [promise, at] of waits) if (at && at < long) this.#broken(`${promise} by ${now}`, a);
   }
 
   #agreement(state: ShopState, a: Agreement, now: Instant): void {
