@@ -78,8 +78,14 @@ test('a German browser in an English shop: page, checkout, letters and member ar
   await page.getByRole('button', { name: 'Schicken Sie mir einen Link' }).click();
   await page.getByRole('status').waitFor();
   expect(await englishOn(page)).toEqual([]);
-  await page.goto(`${served.base}/standin/mail/`);
-  await page.getByRole('link', { name: 'Anmelden bei' }).first().click();
+  // The letter leaves the shop a moment later; the list of letters is read again until it is there.
+  const letter = page.getByRole('link', { name: 'Anmelden bei' }).first();
+  for (let tries = 0; tries < 60; tries += 1) {
+    await page.goto(`${served.base}/standin/mail/`);
+    if ((await letter.count()) > 0) break;
+    await page.waitForTimeout(250);
+  }
+  await letter.click();
   const href = /http:\/\/[^\s"<]+\/member\/enter\/[\w-]+/.exec(await page.content())?.[0] ?? '';
   await page.goto(href);
   expect(await englishOn(page)).toEqual([]);
