@@ -2,8 +2,10 @@ import { useEffect, useState } from 'react';
 import { type DraftOffer, type DraftPrice, priceProblem } from '#core/catalogue';
 import { change } from '../data/draft';
 import { ChoiceFill } from './Fill';
-import { AccessLine, AddOptions, OptionLines } from './PriceOptions';
-import { BeginningLines, TermsWords } from './TermsWords';
+import { AccessLine } from './AccessLine';
+import { BEGINNINGS, OPTIONS } from './options';
+import { AddOptions, OptionLines } from './PriceOptions';
+import { TermsWords } from './TermsWords';
 
 interface Props {
   offer: DraftOffer;
@@ -39,6 +41,7 @@ export function PriceSentence({ offer, price, offers = [] }: Props) {
     edit,
     wrong: judged.shown ? (problem?.part ?? null) : null,
     onBlur: judged.now,
+    offers,
   };
   return (
     <div data-price={price.id}>
@@ -56,16 +59,16 @@ export function PriceSentence({ offer, price, offers = [] }: Props) {
         />
         <TermsWords {...parts} />
         {'.'}
-        <BeginningLines {...parts} />
+        <OptionLines options={BEGINNINGS} parts={parts} />
         <AccessLine {...parts} />
-        <OptionLines {...parts} offers={offers} />
+        <OptionLines options={OPTIONS} parts={parts} />
       </p>
       {judged.shown && problem && (
         <p className="wrong" role="alert">
           {problem.text}
         </p>
       )}
-      <AddOptions {...parts} offers={offers} />
+      <AddOptions {...parts} />
     </div>
   );
 }

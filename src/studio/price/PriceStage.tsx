@@ -7,7 +7,7 @@ import { newId } from '../data/ids';
 import { Missing } from '../frame/Missing';
 import { Panes } from '../frame/Panes';
 import { AssumptionLine, useAssumption } from './assumption';
-import { CouponsSheet } from './CouponsSheet';
+import { CouponsSheet } from './coupons/CouponsSheet';
 import { OfferSheet } from './OfferSheet';
 import { useAppDispatch, useAppSelector } from '../store';
 import { rehearsalToggled } from '../store/frame';
