@@ -101,6 +101,9 @@ export interface AgreementPayment {
   lost: number;
 }
 
+/** The id of the agreement that a line of an order began, where it began one. It stands in the journal, so its form never changes. */
+export const agreementIdOf = (orderId: string, lineId: string): string => `${orderId}-${lineId}`;
+
 /** A payment plan or subscription in force for one buyer, as folded from the journal. */
 export interface Agreement extends AgreementSeed {
   status: AgreementStatus;

@@ -1,4 +1,5 @@
 export {
+  agreementIdOf,
   type Agreement,
   type AgreementSeed,
   type AgreementPayment,

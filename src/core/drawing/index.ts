@@ -1,12 +1,5 @@
-export {
-  layoutKeelLine,
-  NARROWEST,
-  type KeelLayout,
-  type KeelMark,
-  type KeelBar,
-  type KeelEnd,
-  type KeelOptions,
-} from './keelLine';
+export { layoutKeelLine, NARROWEST } from './keelLine';
+export type { KeelLayout, KeelMark, KeelBar, KeelEnd, KeelOptions } from './keelLayout';
 export { type KeelStory, type MoneyState, type MoneyMoment } from './story';
 export { type PlacedLabel, placeLabels } from './labels';
 export { keelRows, type KeelRow } from './asList';

@@ -1,5 +1,6 @@
 export { agreementRowsOf, moveRows, type MirrorTables, type RowStore, type StoredOrder } from './moveRows';
-export { idsTouched, type OrderRow, type PassRow, type ChargeRow, type RefundRow } from './rows';
+export { idsTouched } from './touched';
+export type { OrderRow, PassRow, ChargeRow, RefundRow } from './rows';
 export type { AgreementRow, LaterPaymentRow } from './agreementRows';
 export { readTotalKey, totalKey, totalKeys, type TotalKind } from './totalKey';
 export { moneyByDay, withQuietDays, type DayMoney } from './byDay';

@@ -3,16 +3,10 @@ import type { ShopTax } from '#core/catalogue';
 import type { Batch, ShopEvent } from '#core/journal';
 import type { AgreementRow, LaterPaymentRow } from './agreementRows';
 import { agreementTotalsMoved, buyersMovedByLater } from './agreementTotals';
-import {
-  type ChargeRow,
-  idsTouched,
-  MirrorRows,
-  moneyBackTo,
-  type OrderRow,
-  type PassRow,
-  type RefundRow,
-} from './rows';
+import { MirrorRows } from './mirrorRows';
+import type { ChargeRow, OrderRow, PassRow, RefundRow } from './rows';
 import { addBuyer, addTotal, listKeysOf, totalsMoved } from './totals';
+import { idsTouched, moneyBackTo } from './touched';
 import type { BuyerRow, TotalRow } from './totalRow';
 
 /** An order with the keys that lists find it by. */

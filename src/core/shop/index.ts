@@ -39,7 +39,6 @@ export type {
 export { NotAnswered, StorageFailed } from './ports';
 export { memoryPorts, type MemoryPorts } from './memoryPorts';
 export {
-  agreementIdOf,
   planAgreementRefund,
   paymentsOfAgreement,
   type AgreementRefundPlan,

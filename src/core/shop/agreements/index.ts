@@ -42,5 +42,5 @@ export { comeBack, moveDueDay, pause } from './pause';
 export { switchTo } from './switch';
 export { refundAgreement, planAgreementRefund, paymentsOfAgreement, type AgreementRefundPlan } from './refundAgreement';
 export { confirmGap, inGap, LONGEST_ABSENCE_MS } from './gap';
-export { agreementIdOf, startedByOrder } from './start';
+export { agreementBegunBy, startedByOrder } from './start';
 export { unusedNow, creditGiven, returnOfCredit } from './credit';

@@ -1,4 +1,4 @@
-import type { AgreementSeed, KeptCard } from '#core/agreements';
+import { agreementIdOf, type AgreementSeed, type KeptCard } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import type { Quote, QuoteLine } from '#core/checkout';
 import { type CameFrom, fact, type ShopEvent } from '#core/journal';
@@ -7,8 +7,8 @@ import type { DecideContext } from '../command';
 import { nextDue, shopOf, toCome, trialNotice } from './common';
 
 /** One line, one agreement: its id follows from the order, so that what it opens can name it before it begins. */
-export const agreementIdOf = (orderId: string, line: Pick<QuoteLine, 'lineId' | 'terms'>): string | undefined =>
-  isLasting(line.terms) ? `${orderId}-${line.lineId}` : undefined;
+export const agreementBegunBy = (orderId: string, line: Pick<QuoteLine, 'lineId' | 'terms'>): string | undefined =>
+  isLasting(line.terms) ? agreementIdOf(orderId, line.lineId) : undefined;
 
 interface Success {
   orderId: string;
@@ -36,7 +36,7 @@ function startOf(
   const { zone } = quote;
   const anchor = firstAnchor(terms, now, zone);
   const agreement: AgreementSeed = {
-    id: `${orderId}-${line.lineId}`,
+    id: agreementIdOf(orderId, line.lineId),
     orderId,
     lineId: line.lineId,
     personId,

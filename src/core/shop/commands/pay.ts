@@ -7,7 +7,7 @@ import { isRunning } from '#core/agreements';
 import { refuse, type Refusal } from '#core/refusal';
 import type { Command, DecideContext, Decision } from '../command';
 import { successEvents } from '../success';
-import { agreementIdOf, unusedNow } from '../agreements';
+import { agreementBegunBy, unusedNow } from '../agreements';
 import type { ShopState } from '../state';
 import { keyOf, pairOf } from '../ids';
 
@@ -151,7 +151,7 @@ function passesToOpen(
         kind: 'paid',
         orderId: who.orderId,
         lineId: line.lineId,
-        ...agreementPart(agreementIdOf(who.orderId, line)),
+        ...agreementPart(agreementBegunBy(who.orderId, line)),
       },
       from: who.now,
       until: accessUntil(line.terms, who.now, quote.zone),

@@ -1,5 +1,5 @@
 import { mulDiv, sum } from '#core/money';
-import { isRunning } from '#core/agreements';
+import { agreementIdOf, isRunning } from '#core/agreements';
 import { fact, type ShopEvent } from '#core/journal';
 import { endEvents } from '../agreements/closings';
 import { refuse, type Refusal } from '#core/refusal';
@@ -48,12 +48,12 @@ export function planRefund(state: ShopState, orderId: string, wanted: Wanted): R
   const amount = sum(shares.map((s) => s.amount));
   if (amount === 0) return refuse('nothing-to-refund', { why: 'nothing' });
   const agreement = [...fullLines]
-    .map((lineId) => state.agreements.get(`${orderId}-${lineId}`))
+    .map((lineId) => state.agreements.get(agreementIdOf(orderId, lineId)))
     .find((a) => a !== undefined);
   // In full means every payment of the line: while a later one is kept, access stays.
   const whole = (lineId: string): boolean =>
     state.agreements
-      .get(`${orderId}-${lineId}`)
+      .get(agreementIdOf(orderId, lineId))
       ?.payments.every((p) => stillRefundable({ ...p, paid: p.amount }) <= 0) ?? true;
   const closes = order.passIds.filter((id) => {
     const pass = state.passes.get(id);
