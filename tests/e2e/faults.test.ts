@@ -1,24 +1,19 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import type { Browser, Page } from 'playwright-core';
-import { closeAll, newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
+import { expect, test } from '@jest/globals';
+import type { Page } from 'playwright-core';
+import { mirrored, newPage, serveBuilt } from '../support/browser';
+import { openForAll } from '../support/openForAll';
 
-let served: Served;
-let browser: Browser;
-beforeAll(async () => {
-  served = await serveBuilt('demo');
-  browser = await openBrowser();
-}, 120_000);
-afterAll(() => closeAll(browser, served));
+const open = openForAll('demo');
 
 const PHONE = { viewport: { width: 390, height: 844 } };
 
 async function switches(to: object): Promise<void> {
-  const { paymentsKey } = JSON.parse(readFileSync(join(served.folder, 'data', 'secrets.json'), 'utf8')) as {
+  const { paymentsKey } = JSON.parse(readFileSync(join(open.served.folder, 'data', 'secrets.json'), 'utf8')) as {
     paymentsKey: string;
   };
-  await fetch(`${served.base}/standin/payments/switches`, {
+  await fetch(`${open.served.base}/standin/payments/switches`, {
     method: 'POST',
     headers: { authorization: `Bearer ${paymentsKey}`, 'content-type': 'application/json' },
     body: JSON.stringify(to),
@@ -26,7 +21,7 @@ async function switches(to: object): Promise<void> {
 }
 
 async function fillIn(page: Page, address: string, card: string): Promise<void> {
-  await page.goto(`${served.base}/wren-sound-cards/checkout`);
+  await page.goto(`${open.served.base}/wren-sound-cards/checkout`);
   await page.getByLabel('E-mail').fill(address);
   await page.getByLabel('Name', { exact: true }).fill('Ilmar Oriel');
   await page.getByText('Sample cards for this test shop').click();
@@ -39,7 +34,7 @@ test('the bank asks: given on its page, and the checkout goes on by itself; decl
     ['Approve the payment', 'thanks'],
     ['Decline', 'refused'],
   ] as const) {
-    const page = await newPage(browser, PHONE);
+    const page = await newPage(open.browser, PHONE);
     await fillIn(page, `bank-${expected}@example.org`, 'Asks to confirm with the bank');
     await pay(page);
     const [bank] = await Promise.all([
@@ -56,7 +51,7 @@ test('the bank asks: given on its page, and the checkout goes on by itself; decl
 });
 
 test('reload and back while the bank is being asked: told not to pay again, then led on, charged once', async () => {
-  const page = await newPage(browser, PHONE);
+  const page = await newPage(open.browser, PHONE);
   await fillIn(page, 'slow@example.org', 'Goes through');
   await page.evaluate(() => fetch('/standin/payments/sample-cards'));
   await switches({ holdAnswerMs: 0, slowMs: 0 });
@@ -78,14 +73,14 @@ test('reload and back while the bank is being asked: told not to pay again, then
 });
 
 test('what is typed before the script has come counts: address, price, country and number', async () => {
-  const page = await newPage(browser, PHONE);
+  const page = await newPage(open.browser, PHONE);
   let letGo = (): void => undefined;
   const held = new Promise<void>((resolve) => (letGo = resolve));
   await page.route('**/*.js', async (route) => {
     await held;
     await route.continue();
   });
-  await page.goto(`${served.base}/dawn-field-pack/checkout`, { waitUntil: 'commit' });
+  await page.goto(`${open.served.base}/dawn-field-pack/checkout`, { waitUntil: 'commit' });
   await page.getByLabel('E-mail').fill('early@example.org');
   await page.getByRole('radio', { name: /For a class/ }).check();
   await page.getByLabel('Country').selectOption('NL');
@@ -105,14 +100,14 @@ test('what is typed before the script has come counts: address, price, country a
 });
 
 test('the shop is lost from sight: the studio says so, keeps edits, and goes on when it answers', async () => {
-  const page = await newPage(browser, { viewport: { width: 1280, height: 800 } });
-  await page.goto(served.studio);
+  const page = await newPage(open.browser, { viewport: { width: 1280, height: 800 } });
+  await page.goto(open.served.studio);
   await page.getByText('Shop online').waitFor();
   // Moments after the first sheet stands, the rest of the studio is here too.
   await page.waitForFunction(() =>
     performance.getEntriesByType('resource').some(({ name }) => /RichEditor-.*\.js/.test(name)),
   );
-  await served.stop('keep');
+  await open.served.stop('keep');
   await page.getByText(/^Shop not reached since \d\d:\d\d\. Your edits are safe here\./).waitFor();
   await page.getByRole('link', { name: 'Make', exact: true }).click();
   // Also what is loaded late does not take the window down with it.
@@ -126,16 +121,76 @@ test('the shop is lost from sight: the studio says so, keeps edits, and goes on 
   await page.getByRole('button', { name: 'Publish 1 change' }).click();
   await page.getByRole('complementary').getByRole('button', { name: 'Publish 1 change' }).click();
   await page.getByText('The shop was not reached, so nothing was published.', { exact: false }).waitFor();
-  served = await serveBuilt('demo', served.folder, new URL(served.base).port);
+  open.served = await serveBuilt('demo', open.served.folder, new URL(open.served.base).port);
   await page.getByText('Shop online').waitFor();
   await page.reload();
   expect(await page.getByLabel('Promise, one line').inputValue()).toBe('Typed while the shop was away');
 });
 
+test('Enter before it is said what would happen does nothing: no money goes back, no day moves', async () => {
+  const page = await newPage(open.browser, { viewport: { width: 1280, height: 800 } });
+  const asked: string[] = [];
+  page.on('request', (request) => {
+    if (request.method() === 'POST') asked.push(new URL(request.url()).pathname);
+  });
+  // Everything that is sent of these two but the question itself.
+  const acts = (): string[] =>
+    asked.filter((path) => /\/(refunds|agreements)\b/.test(path) && !path.endsWith('/preview'));
+  await page.goto(open.served.studio);
+  await page.getByText('Shop online').waitFor();
+  await mirrored(page);
+  // The shop's answer to "what would happen" is held back.
+  await page.route('**/preview', () => undefined);
+
+  await page.goto(`${new URL(page.url()).origin}/studio/deliver/orders?group=paid`);
+  await page.locator('tr[data-row]', { hasText: 'Dawn field pack' }).filter({ hasText: '€24.00' }).first().click();
+  await page.getByRole('button', { name: 'Give money back …' }).click();
+  const back = page.getByLabel('Amount to give back for Dawn field pack');
+  await back.fill('5.00');
+  await back.press('Enter');
+  expect(await page.getByRole('button', { name: 'Refund', exact: true }).isDisabled()).toBe(true);
+
+  await page.goto(`${new URL(page.url()).origin}/studio/deliver/agreements?status=active`);
+  await page.locator('tr[data-row] a').first().click();
+  // The only field of its form: there a browser sends on Enter by itself.
+  await page.getByRole('button', { name: 'Change the due day' }).click();
+  await page.getByLabel('Day of the month').fill('5');
+  await page.getByLabel('Day of the month').press('Enter');
+  await page.waitForTimeout(500);
+  expect(asked.filter((path) => path.endsWith('/preview')).length).toBeGreaterThan(1);
+  expect(acts()).toEqual([]);
+  await page.close();
+});
+
+test('the shop is updated while a window is open: the window says so, and keeps what was edited', async () => {
+  const page = await newPage(open.browser, { viewport: { width: 1280, height: 800 } });
+  await page.goto(open.served.studio);
+  await page.getByText('Shop online').waitFor();
+  await mirrored(page);
+  // The next line that the shop writes is of a kind that this window's programs do not know.
+  await page.route('**/owner/api/journal?*', async (route) => {
+    const response = await route.fetch();
+    const lines = (await response.text()).replace(/"type":"[^"]+"/g, '"type":"parcel.sent"');
+    await route.fulfill({ response, body: lines });
+  });
+  await page.getByRole('button', { name: '1 day', exact: true }).click();
+  await page
+    .getByText('The shop was updated while this window was open. Load this page again', { exact: false })
+    .waitFor();
+  await page.getByRole('link', { name: 'Make', exact: true }).click();
+  await page.getByLabel('Promise, one line').fill('Typed in an older window');
+  await page.getByText(/^Saved on this computer \d/).waitFor();
+  await page.unroute('**/owner/api/journal?*');
+  await page.reload();
+  await page.getByText('Shop online').waitFor();
+  expect(await page.getByLabel('Promise, one line').inputValue()).toBe('Typed in an older window');
+  await page.close();
+});
+
 test('a part of the studio that does not come says so, keeps the rest, and comes when asked again', async () => {
-  const page = await newPage(browser, { viewport: { width: 1280, height: 800 } });
+  const page = await newPage(open.browser, { viewport: { width: 1280, height: 800 } });
   await page.route('**/assets/MakeStage-*.js', (route) => route.abort());
-  await page.goto(served.studio);
+  await page.goto(open.served.studio);
   await page.getByRole('link', { name: 'Make', exact: true }).click();
   await page.getByText('The sheet Make could not be loaded: the shop is not reached.', { exact: false }).waitFor();
   await page.getByRole('link', { name: 'Price', exact: true }).click();

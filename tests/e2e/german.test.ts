@@ -1,17 +1,12 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import type { Browser, Page } from 'playwright-core';
+import { expect, test } from '@jest/globals';
+import type { Page } from 'playwright-core';
 import { wordsFor } from '#core/words';
-import { axeFindings, closeAll, complaintsOf, newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
+import { axeFindings, complaintsOf, newPage } from '../support/browser';
+import { openForAll } from '../support/openForAll';
 
-let served: Served;
-let browser: Browser;
-beforeAll(async () => {
-  served = await serveBuilt('demo');
-  browser = await openBrowser();
-}, 120_000);
-afterAll(() => closeAll(browser, served));
+const open = openForAll('demo');
 
 /** Every sentence of the English catalogue that stands by itself and is long enough to be known again. */
 function sentencesIn(words: object): string[] {
@@ -30,7 +25,7 @@ const ENGLISH = sentencesIn(wordsFor('en')).filter((sentence) => !german.has(sen
 
 /** What the seller wrote, or left as it was proposed, stays as it is in every language. */
 function writtenBySeller(): string {
-  const folder = join(served.folder, 'data', 'test', 'releases');
+  const folder = join(open.served.folder, 'data', 'test', 'releases');
   const last = readdirSync(folder).sort().at(-1) ?? '';
   return readFileSync(join(folder, last), 'utf8');
 }
@@ -42,12 +37,12 @@ async function englishOn(page: Page): Promise<string[]> {
   const theirs = writtenBySeller();
   return ENGLISH.filter((sentence) => text.includes(sentence) && !theirs.includes(sentence));
 }
-const letters = async (): Promise<string> => (await fetch(`${served.base}/standin/mail/`)).text();
+const letters = async (): Promise<string> => (await fetch(`${open.served.base}/standin/mail/`)).text();
 
 test('a German browser in an English shop: page, checkout, letters and member area speak German, the card’s problem too', async () => {
-  const page = await newPage(browser, { viewport: { width: 390, height: 844 }, locale: 'de-DE', bypassCSP: true });
+  const page = await newPage(open.browser, { viewport: { width: 390, height: 844 }, locale: 'de-DE', bypassCSP: true });
   const moans = complaintsOf(page);
-  await page.goto(`${served.base}/the-sound-library/checkout`);
+  await page.goto(`${open.served.base}/the-sound-library/checkout`);
   expect(await page.getByTestId('due-today').textContent()).toMatch(/^1,00\s€$/);
   expect(await page.getByTestId('due-later').textContent()).toMatch(/^12,00\s€ monatlich$/);
   expect(await englishOn(page)).toEqual([]);
@@ -72,7 +67,7 @@ test('a German browser in an English shop: page, checkout, letters and member ar
   expect(await letters()).toMatch(/Beleg/);
 
   // In by the link of a letter, as a member; the link is asked for in German as well.
-  await page.goto(`${served.base}/member`);
+  await page.goto(`${open.served.base}/member`);
   await page.getByRole('heading', { name: 'Öffnen, was Sie gekauft haben' }).waitFor();
   await page.getByLabel('E-Mail').fill('jette.anders@example.org');
   await page.getByRole('button', { name: 'Schicken Sie mir einen Link' }).click();
@@ -81,7 +76,7 @@ test('a German browser in an English shop: page, checkout, letters and member ar
   // The letter leaves the shop a moment later; the list of letters is read again until it is there.
   const letter = page.getByRole('link', { name: 'Anmelden bei' }).first();
   for (let tries = 0; tries < 60; tries += 1) {
-    await page.goto(`${served.base}/standin/mail/`);
+    await page.goto(`${open.served.base}/standin/mail/`);
     if ((await letter.count()) > 0) break;
     await page.waitForTimeout(250);
   }

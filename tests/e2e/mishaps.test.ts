@@ -1,24 +1,19 @@
-import { afterAll, beforeAll, beforeEach, expect, test } from '@jest/globals';
-import type { Browser, Page } from 'playwright-core';
-import { closeAll, newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
+import { beforeEach, expect, test } from '@jest/globals';
+import type { Page } from 'playwright-core';
+import { newPage } from '../support/browser';
+import { openForAll } from '../support/openForAll';
 
-let served: Served;
-let browser: Browser;
+const open = openForAll('start');
 let studio: Page;
-beforeAll(async () => {
-  served = await serveBuilt('start');
-  browser = await openBrowser();
-});
-afterAll(() => closeAll(browser, served));
 beforeEach(async () => {
-  studio = await newPage(browser, { viewport: { width: 1280, height: 800 } });
+  studio = await newPage(open.browser, { viewport: { width: 1280, height: 800 } });
 });
 
 const file = (name: string, text: string) => ({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
 const begin = async (): Promise<void> => {
-  await studio.goto(served.studio);
+  await studio.goto(open.served.studio);
   await studio.getByText('Shop online').waitFor();
-  await studio.goto(`${served.base}/studio/make/new?kind=download`);
+  await studio.goto(`${open.served.base}/studio/make/new?kind=download`);
   await studio.waitForFunction(() => document.activeElement?.getAttribute('aria-label') === 'Title');
 };
 
@@ -110,12 +105,12 @@ test('the shop goes away half-way through the uploads: nothing changes for buyer
   await studio
     .getByText('The shop was not reached, so nothing was published. Your edits are safe here. Try again.')
     .waitFor();
-  expect((await fetch(`${served.base}/two-files`)).status).toBe(404);
+  expect((await fetch(`${open.served.base}/two-files`)).status).toBe(404);
   await publish.click();
   await studio.getByText('Published. Buyers see it now.').first().waitFor();
   // The first file had arrived and was not sent again.
   expect(uploads).toBe(3);
-  expect((await fetch(`${served.base}/two-files`)).status).toBe(200);
+  expect((await fetch(`${open.served.base}/two-files`)).status).toBe(200);
 });
 
 test('this computer’s clock is years off: days and times are the shop’s', async () => {

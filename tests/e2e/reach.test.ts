@@ -1,23 +1,9 @@
-import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import type { Browser, Page } from 'playwright-core';
-import {
-  axeFindings,
-  closeAll,
-  complaintsOf,
-  mirrored,
-  newPage,
-  openBrowser,
-  type Served,
-  serveBuilt,
-} from '../support/browser';
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import type { Page } from 'playwright-core';
+import { axeFindings, complaintsOf, mirrored, newPage } from '../support/browser';
+import { openForAll } from '../support/openForAll';
 
-let served: Served;
-let browser: Browser;
-beforeAll(async () => {
-  served = await serveBuilt('demo');
-  browser = await openBrowser();
-}, 120_000);
-afterAll(() => closeAll(browser, served));
+const open = openForAll('demo');
 
 const VIEWS = [
   '',
@@ -77,9 +63,9 @@ describe('axe finds nothing', () => {
     [1000, 700],
     [320, 640],
   ])('in the studio at %d pixels, by day and by night', async (width, height) => {
-    const page = await newPage(browser, { viewport: { width, height }, bypassCSP: true });
+    const page = await newPage(open.browser, { viewport: { width, height }, bypassCSP: true });
     const complaints = complaintsOf(page);
-    await page.goto(served.studio);
+    await page.goto(open.served.studio);
     await page.getByText('Shop online').waitFor();
     for (const theme of ['Dark colours', 'Light colours']) {
       await page.getByRole('button', { name: theme }).click();
@@ -119,7 +105,7 @@ describe('axe finds nothing', () => {
   });
 
   test('on buyers’ and members’ pages, on a phone', async () => {
-    const page = await newPage(browser, { viewport: { width: 390, height: 844 }, bypassCSP: true });
+    const page = await newPage(open.browser, { viewport: { width: 390, height: 844 }, bypassCSP: true });
     for (const path of [
       '/',
       '/dawn-field-pack',
@@ -130,10 +116,10 @@ describe('axe finds nothing', () => {
       '/nowhere',
       '/legal/terms',
     ]) {
-      await page.goto(served.base + path);
+      await page.goto(open.served.base + path);
       all.push(...(await axeFindings(page)));
     }
-    await page.goto(`${served.base}/dawn-field-pack/checkout`);
+    await page.goto(`${open.served.base}/dawn-field-pack/checkout`);
     await page.getByLabel('E-mail').fill('axe@example.org');
     await page.getByLabel('Name', { exact: true }).fill('Axe');
     await page.getByText('Sample cards for this test shop').click();
@@ -149,8 +135,8 @@ describe('axe finds nothing', () => {
 });
 
 test('panes go with the room: a button for the index, then a bar for the outcome; dividers move by arrow keys', async () => {
-  const page = await newPage(browser, { viewport: { width: 1280, height: 800 } });
-  await page.goto(served.studio);
+  const page = await newPage(open.browser, { viewport: { width: 1280, height: 800 } });
+  await page.goto(open.served.studio);
   await page.getByRole('link', { name: 'Price', exact: true }).click();
   // The stage gone to has panes of its own; those of the one before it go away.
   await page.getByLabel('Title of the offer').waitFor();
@@ -180,8 +166,8 @@ test('panes go with the room: a button for the index, then a bar for the outcome
 });
 
 test('F6 goes from pane to pane; single keys act, and can be switched off', async () => {
-  const page = await newPage(browser, { viewport: { width: 1280, height: 800 } });
-  await page.goto(served.studio);
+  const page = await newPage(open.browser, { viewport: { width: 1280, height: 800 } });
+  await page.goto(open.served.studio);
   await page.getByRole('link', { name: 'Price', exact: true }).click();
   await page.getByLabel('Title of the offer').waitFor();
   await mirrored(page);

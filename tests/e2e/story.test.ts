@@ -1,14 +1,9 @@
-import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import type { Browser, Page } from 'playwright-core';
-import { closeAll, complaintsOf, newPage, openBrowser, type Served, serveBuilt } from '../support/browser';
+import { expect, test } from '@jest/globals';
+import type { Page } from 'playwright-core';
+import { complaintsOf, newPage } from '../support/browser';
+import { openForAll } from '../support/openForAll';
 
-let served: Served;
-let browser: Browser;
-beforeAll(async () => {
-  served = await serveBuilt('start');
-  browser = await openBrowser();
-});
-afterAll(() => closeAll(browser, served));
+const open = openForAll('start');
 
 const FILE = {
   name: 'Reed calls.txt',
@@ -21,9 +16,9 @@ const saved = (page: Page): Promise<unknown> => page.getByText(/^Saved on this c
 
 test('from an empty shop to a file sold, paid for, delivered, given back and closed', async () => {
   // ---- the seller makes, prices, sells and publishes
-  const studio = await newPage(browser, { viewport: { width: 1280, height: 800 } });
+  const studio = await newPage(open.browser, { viewport: { width: 1280, height: 800 } });
   const complaints = complaintsOf(studio);
-  await studio.goto(served.studio);
+  await studio.goto(open.served.studio);
   await studio.getByText('What will you sell first?').waitFor();
   expect(studio.url()).not.toContain('key=');
   await studio.getByRole('link', { name: 'Files to download' }).click();
@@ -52,9 +47,9 @@ test('from an empty shop to a file sold, paid for, delivered, given back and clo
   await studio.getByText('Published. Buyers see it now.').waitFor();
 
   // ---- a stranger buys on a phone: refused first, then paid
-  const phone = await newPage(browser, { viewport: { width: 390, height: 844 }, acceptDownloads: true });
+  const phone = await newPage(open.browser, { viewport: { width: 390, height: 844 }, acceptDownloads: true });
   const phoneComplaints = complaintsOf(phone);
-  await phone.goto(`${served.base}/reed-calls`);
+  await phone.goto(`${open.served.base}/reed-calls`);
   await phone.getByRole('heading', { name: 'Know the reed bed by ear' }).waitFor();
   expect(await phone.locator('script[src]').count()).toBe(0);
   await phone.getByRole('link', { name: 'Get it now' }).click();
@@ -82,8 +77,8 @@ test('from an empty shop to a file sold, paid for, delivered, given back and clo
   expect(atOnce.suggestedFilename()).toBe('Reed calls.txt');
 
   // ---- the receipt comes, signs in on another device, and the file opens there
-  const desk = await newPage(browser, { acceptDownloads: true });
-  await desk.goto(`${served.base}/standin/mail/`);
+  const desk = await newPage(open.browser, { acceptDownloads: true });
+  await desk.goto(`${open.served.base}/standin/mail/`);
   await desk.getByRole('link', { name: /Receipt: Reed calls \(order 1001\)/ }).click();
   await desk.getByRole('link', { name: /member\/enter/ }).click();
   await desk.getByRole('button', { name: 'Sign in' }).click();
@@ -116,8 +111,8 @@ test('from an empty shop to a file sold, paid for, delivered, given back and clo
   await phone.getByText('Access to this is closed.').waitFor();
 
   // ---- the studio found again in another browser, from the shop's own files
-  const elsewhere = await newPage(browser);
-  await elsewhere.goto(served.studio);
+  const elsewhere = await newPage(open.browser);
+  await elsewhere.goto(open.served.studio);
   await elsewhere.getByRole('link', { name: 'Make', exact: true }).click();
   expect(await elsewhere.getByLabel('Title', { exact: true }).inputValue()).toBe('Reed calls');
   await elsewhere.getByRole('button', { name: 'All published' }).waitFor();
@@ -127,8 +122,8 @@ test('from an empty shop to a file sold, paid for, delivered, given back and clo
 });
 
 test('an address changed: the old one leads to the new; a card number is nowhere in the studio’s own store', async () => {
-  const studio = await newPage(browser);
-  await studio.goto(served.studio);
+  const studio = await newPage(open.browser);
+  await studio.goto(open.served.studio);
   await studio.getByRole('link', { name: 'Sell', exact: true }).click();
   await studio.locator('.sheet').getByRole('link', { name: 'Reed calls' }).click();
   await studio.getByLabel('Address', { exact: true }).fill('calls-of-the-reeds');
@@ -137,9 +132,9 @@ test('an address changed: the old one leads to the new; a card number is nowhere
   await studio.getByRole('button', { name: 'Publish 1 change' }).first().click();
   await studio.getByRole('complementary').getByRole('button', { name: 'Publish 1 change' }).click();
   await studio.getByText('Published. Buyers see it now.').waitFor();
-  const visitor = await newPage(browser);
-  await visitor.goto(`${served.base}/reed-calls/checkout`);
-  expect(visitor.url()).toBe(`${served.base}/calls-of-the-reeds/checkout`);
+  const visitor = await newPage(open.browser);
+  await visitor.goto(`${open.served.base}/reed-calls/checkout`);
+  expect(visitor.url()).toBe(`${open.served.base}/calls-of-the-reeds/checkout`);
   await studio.getByRole('link', { name: 'Deliver', exact: true }).click();
   await studio.getByRole('row', { name: /1001/ }).waitFor();
   const everything = await studio.evaluate(async () => {

@@ -20,7 +20,7 @@ import {
   sealContent,
   unsealContent,
 } from '#core/release';
-import { createRunner, memoryPorts } from '#core/shop';
+import { createRunner, memoryPorts, type MemoryPorts, type Runner } from '#core/shop';
 import { accessEnds, accessSentence } from '#core/terms';
 import { priceWords } from '../../../src/pages/priceWords';
 import { draftContent, release, releaseContent } from '../../support/release';
@@ -34,6 +34,28 @@ const sold = (known: Known) => {
   if (!found) throw new Error('not sealed');
   return found;
 };
+
+/** A shop in memory that has published a release and sold its first price once. */
+async function soldOnce(ports: MemoryPorts, live: Release): Promise<Runner> {
+  ports.addRelease(live);
+  const runner = createRunner(ports);
+  await runner.start();
+  await runner.execute({ type: 'publish', release: live, hasFile: () => true });
+  await runner.execute({
+    type: 'pay',
+    checkoutId: 'c',
+    personId: 'a',
+    offerId: 'off_field',
+    priceId: 'pr_one',
+    release: live,
+    startedAt: NOW,
+    shown: 'x',
+    fingerprint: () => 'x',
+    card: { token: 't', last4: '0001' },
+  });
+  await runner.settle();
+  return runner;
+}
 
 describe('a price as typed', () => {
   test.each<[string, Known]>([
@@ -260,23 +282,7 @@ describe('a limit at the counter', () => {
     if (first) first.access = { kind: 'for', count: '1', unit: 'month', date: '' };
     const ports = memoryPorts(NOW);
     const live = release(1, null, sealContent(draft));
-    ports.addRelease(live);
-    const runner = createRunner(ports);
-    await runner.start();
-    await runner.execute({ type: 'publish', release: live, hasFile: () => true });
-    await runner.execute({
-      type: 'pay',
-      checkoutId: 'c',
-      personId: 'a',
-      offerId: 'off_field',
-      priceId: 'pr_one',
-      release: live,
-      startedAt: NOW,
-      shown: 'x',
-      fingerprint: () => 'x',
-      card: { token: 't', last4: '0001' },
-    });
-    await runner.settle();
+    const runner = await soldOnce(ports, live);
     const pass = [...runner.state.passes.values()][0];
     expect(pass?.until).toBe('2026-07-15T08:00:00.000Z');
     ports.setNow('2026-07-15T08:00:00.000Z');
@@ -333,23 +339,7 @@ describe('releases', () => {
   test('a currency that was sold in stays', async () => {
     const ports = memoryPorts(NOW);
     const first = release();
-    ports.addRelease(first);
-    const runner = createRunner(ports);
-    await runner.start();
-    await runner.execute({ type: 'publish', release: first, hasFile: () => true });
-    await runner.execute({
-      type: 'pay',
-      checkoutId: 'c',
-      personId: 'a',
-      offerId: 'off_field',
-      priceId: 'pr_one',
-      release: first,
-      startedAt: NOW,
-      shown: 'x',
-      fingerprint: () => 'x',
-      card: { token: 't', last4: '0001' },
-    });
-    await runner.settle();
+    const runner = await soldOnce(ports, first);
     const content = releaseContent();
     if (content.offers[0]) content.offers[0].currency = 'USD';
     const next = release(2, 1, content);

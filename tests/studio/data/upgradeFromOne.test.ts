@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto';
 import { expect, test } from '@jest/globals';
 import { newPrice, newTerms, sealOffer } from '#core/catalogue';
 import { launchCheck, type Release } from '#core/release';
+import { LANDED_STORES } from '../../support/landedStores';
 import { draftContent } from '../../support/release';
 
 // After the stand-in for IndexedDB is there, which Dexie looks for when it is loaded.
@@ -10,18 +11,7 @@ const { default: Dexie } = await import('dexie');
 /** What the first landed version of the studio kept, as it kept it. */
 async function oldBrowser(): Promise<void> {
   const old = new Dexie('clear-keel');
-  old.version(1).stores({
-    documents: 'key, kind',
-    steps: 'key',
-    files: 'sha256',
-    meta: 'name',
-    orders: 'id, at, number, personId, status',
-    passes: 'id, personId, productId',
-    charges: 'id, at, status',
-    refunds: 'id, orderId',
-    people: 'id, address',
-    lines: 'seq',
-  });
+  old.version(1).stores(LANDED_STORES[1]);
   const content = draftContent();
   const offer = {
     ...content.offers[0],

@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto';
 import { expect, test } from '@jest/globals';
 import { newPrice } from '#core/catalogue';
 import { unsealContent } from '#core/release';
+import { LANDED_STORES } from '../../support/landedStores';
 import { draftContent, release } from '../../support/release';
 
 // After the stand-in for IndexedDB is there, which Dexie looks for when it is loaded.
@@ -13,22 +14,7 @@ const TAX = { how: 'on top', home: 'PT', rates: [{ country: 'PT', rate: 2_300, f
 /** What the third landed version of the studio kept, before states and choices had one spelling. */
 async function olderBrowser(): Promise<void> {
   const old = new Dexie('clear-keel');
-  old.version(3).stores({
-    documents: 'key, kind',
-    steps: 'key',
-    files: 'sha256',
-    meta: 'name',
-    passes: 'id, personId, productId',
-    refunds: 'id, orderId',
-    people: 'id, address',
-    lines: 'seq',
-    orders: 'id, at, number, personId, status, *keys',
-    charges: 'id, at, status, [status+at]',
-    totals: 'key',
-    buyers: 'personId, last',
-    agreements: 'id, personId, status, sort, waits, agreement.orderId',
-    laterPayments: 'id, day, agreementId, [offerId+day], [went+day]',
-  });
+  old.version(3).stores(LANDED_STORES[3]);
   const content = draftContent();
   const setUp = { amount: '50', label: 'withFirstPayment', when: 'withFirstPayment' };
   const price = copyOf(newPrice('pr_plan', { terms: { kind: 'plan', amount: '99', payments: '3' } }));

@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto';
 import { expect, test } from '@jest/globals';
 import { newPrice, newTerms, sealOffer } from '#core/catalogue';
 import { unsealContent } from '#core/release';
+import { LANDED_STORES } from '../../support/landedStores';
 import { draftContent, release } from '../../support/release';
 
 // After the stand-in for IndexedDB is there, which Dexie looks for when it is loaded.
@@ -10,20 +11,7 @@ const { default: Dexie } = await import('dexie');
 /** What the second landed version of the studio kept: prices paid once or free, no coupons, no tax. */
 async function olderBrowser(): Promise<void> {
   const old = new Dexie('clear-keel');
-  old.version(2).stores({
-    documents: 'key, kind',
-    steps: 'key',
-    files: 'sha256',
-    meta: 'name',
-    passes: 'id, personId, productId',
-    refunds: 'id, orderId',
-    people: 'id, address',
-    lines: 'seq',
-    orders: 'id, at, number, personId, status, *keys',
-    charges: 'id, at, status, [status+at]',
-    totals: 'key',
-    buyers: 'personId, last',
-  });
+  old.version(2).stores(LANDED_STORES[2]);
   const content = draftContent();
   const price = {
     id: 'pr_one',

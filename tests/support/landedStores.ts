@@ -1,0 +1,27 @@
+/** The tables and indexes of each version of the browser's own store that landed: literals, for what landed never changes. */
+const ONE = {
+  documents: 'key, kind',
+  steps: 'key',
+  files: 'sha256',
+  meta: 'name',
+  orders: 'id, at, number, personId, status',
+  passes: 'id, personId, productId',
+  charges: 'id, at, status',
+  refunds: 'id, orderId',
+  people: 'id, address',
+  lines: 'seq',
+};
+const TWO = {
+  ...ONE,
+  orders: 'id, at, number, personId, status, *keys',
+  charges: 'id, at, status, [status+at]',
+  totals: 'key',
+  buyers: 'personId, last',
+};
+const THREE = {
+  ...TWO,
+  agreements: 'id, personId, status, sort, waits, agreement.orderId',
+  laterPayments: 'id, day, agreementId, [offerId+day], [went+day]',
+};
+
+export const LANDED_STORES = { 1: ONE, 2: TWO, 3: THREE } as const;
