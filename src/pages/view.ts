@@ -3,6 +3,7 @@ import type { ComponentType, ReactNode } from 'react';
 import type { FileRef, RichText } from '#core/catalogue';
 import type { Block } from '#core/pages';
 import type { Words } from '#core/words';
+import type { BlockId, StepId } from '#core/ids';
 
 /** A price as a page shows it: words only. On the counter these are slots that are filled at each request. */
 export interface PriceView {
@@ -43,12 +44,12 @@ export interface PageView {
   things: ThingView[];
   pictureUrl: (file: FileRef) => string;
   /** The address of a step of this path; the checkout's when none is named. */
-  stepHref: (stepId: string | null) => string;
+  stepHref: (stepId: StepId | null) => string;
   /** Where the checkout stands on this page, if it does. */
   checkout: ReactNode;
   order: OrderView | null;
   /** Set in the studio: words are edited in place. */
-  edit: ((blockId: string, change: (block: Block) => void) => void) | null;
+  edit: ((blockId: BlockId, change: (block: Block) => void) => void) | null;
   /** The studio's editor for formatted text; pages that are only read do without its weight. */
   richEditor: ComponentType<RichEditorProps> | null;
 }

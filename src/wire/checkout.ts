@@ -1,6 +1,7 @@
 import * as z from 'zod';
+import { Id, idFor, type PathId, type PriceId } from '#core/ids';
 import { KeptCard } from '#core/agreements';
-import { Id } from '#core/catalogue';
+
 import type { KeelLayout } from '#core/drawing';
 import { languages } from '#core/words';
 
@@ -15,12 +16,12 @@ const Beside = {
 };
 
 /** The prices again with a coupon, a country, a number. */
-export const QuoteRequest = z.strictObject({ pathId: Id, ...Beside });
+export const QuoteRequest = z.strictObject({ pathId: idFor<PathId>(), ...Beside });
 export type QuoteRequest = z.infer<typeof QuoteRequest>;
 
 export const PayRequest = z.strictObject({
-  pathId: Id,
-  priceId: Id,
+  pathId: idFor<PathId>(),
+  priceId: idFor<PriceId>(),
   /** Hash of what the page showed. */
   shown: z.string().regex(/^[0-9a-f]{64}$/),
   name: z.string().max(300),
@@ -88,7 +89,7 @@ export const CheckoutData = z.strictObject({
   whole: z.boolean(),
   /** The language of the form's own words, by its two letters. */
   language: z.enum(languages),
-  pathId: Id,
+  pathId: idFor<PathId>(),
   title: z.string(),
   heading: z.string(),
   under: z.string(),

@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { Id } from '#core/catalogue';
+import { Id, idFor, type LineId, type OfferId, type OrderId, type PersonId, type PriceId } from '#core/ids';
+
 import { PersonRecord } from '#core/people';
 import { Release, ReleaseContent } from '#core/release';
 import { Move } from './member';
@@ -54,9 +55,9 @@ export const MissingRequest = z.strictObject({ files: z.array(z.string()).max(20
 export const MissingAnswer = z.strictObject({ missing: z.array(z.string()) });
 
 export const RefundRequest = z.strictObject({
-  orderId: Id,
+  orderId: idFor<OrderId>(),
   shares: z
-    .array(z.strictObject({ lineId: Id, amount: z.int().min(0) }))
+    .array(z.strictObject({ lineId: idFor<LineId>(), amount: z.int().min(0) }))
     .min(1)
     .max(50),
   reason: z.string().max(500).default(''),
@@ -78,7 +79,7 @@ export const OwnerAct = z.discriminatedUnion('act', [
   z.strictObject({ act: z.literal('cancel'), when: z.enum(['end', 'now']), giveBack: z.boolean() }),
   z.strictObject({ act: z.literal('keep') }),
   z.strictObject({ act: z.literal('retry') }),
-  z.strictObject({ act: z.literal('switch'), offerId: Id, priceId: Id }),
+  z.strictObject({ act: z.literal('switch'), offerId: idFor<OfferId>(), priceId: idFor<PriceId>() }),
   z.strictObject({ act: z.literal('stop-plan'), keepAccess: z.boolean() }),
   z.strictObject({ act: z.literal('move-due-day'), of: z.enum(['month', 'week']), day: z.int().min(1).max(31) }),
   z.strictObject({ act: z.literal('move'), ...Move }),
@@ -95,7 +96,7 @@ export type LeadsTo = z.infer<typeof LeadsTo>;
 
 export const PeopleRequest = z.strictObject({ ids: z.array(Id).max(5_000) });
 export const PeopleAnswer = z.strictObject({ people: z.array(PersonRecord) });
-export const LinkRequest = z.strictObject({ personId: Id });
+export const LinkRequest = z.strictObject({ personId: idFor<PersonId>() });
 
 export const AwayAnswer = z.strictObject({ away: About.shape.away });
 export const ClockRequest = z.strictObject({ by: z.enum(['next', 'day', 'week', 'month']) });

@@ -1,4 +1,17 @@
 import * as z from 'zod';
+import type {
+  AgreementId,
+  ChargeKey,
+  DisputeId,
+  LineId,
+  OfferId,
+  OrderId,
+  PassId,
+  PaymentId,
+  PersonId,
+  PriceId,
+  ProductId,
+} from '#core/ids';
 import type { Instant } from '#core/calendar';
 import type { LineCoupon, QuoteBuyer } from '#core/checkout';
 import type { CameFrom } from '#core/journal';
@@ -44,20 +57,20 @@ export interface PaidPeriod {
   from: Instant;
   until: Instant;
   amount: number;
-  paymentId: string | null;
+  paymentId: PaymentId | null;
 }
 
 /** What an agreement begins with: frozen, whatever is sold later. */
 export interface AgreementSeed {
-  id: string;
-  orderId: string;
-  lineId: string;
-  personId: string;
-  offerId: string;
-  priceId: string;
+  id: AgreementId;
+  orderId: OrderId;
+  lineId: LineId;
+  personId: PersonId;
+  offerId: OfferId;
+  priceId: PriceId;
   title: string;
   priceName: string;
-  productIds: string[];
+  productIds: ProductId[];
   currency: string;
   zone: string;
   terms: LastingTerms;
@@ -69,9 +82,9 @@ export interface AgreementSeed {
   card: KeptCard | null;
   statement: string;
   /** The agreement it came from by a switch. */
-  from: string | null;
+  from: AgreementId | null;
   /** Credit from unused days of that one: what pays dues before the card does. */
-  credit: { amount: number; orderId: string; lineId: string; paymentId: string } | null;
+  credit: { amount: number; orderId: OrderId; lineId: LineId; paymentId: PaymentId } | null;
   /** Where the charge that began it came from; every later charge carries it on. */
   came: CameFrom;
   /** The language its buyer reads; null is the shop's own. */
@@ -85,7 +98,7 @@ export type EndReason =
 /** A later payment of an agreement; what was paid on the day of buying stands in the order. */
 export interface AgreementPayment {
   /** Null where nothing had to be charged: all was covered by credit. */
-  paymentId: string | null;
+  paymentId: PaymentId | null;
   receipt: string | null;
   at: Instant;
   dues: readonly OwedDue[];
@@ -102,7 +115,7 @@ export interface AgreementPayment {
 }
 
 /** The id of the agreement that a line of an order began, where it began one. It stands in the journal, so its form never changes. */
-export const agreementIdOf = (orderId: string, lineId: string): string => `${orderId}-${lineId}`;
+export const agreementIdOf = (orderId: OrderId, lineId: LineId): AgreementId => `${orderId}-${lineId}`;
 
 /** A payment plan or subscription in force for one buyer, as folded from the journal. */
 export interface Agreement extends AgreementSeed {
@@ -127,14 +140,14 @@ export interface Agreement extends AgreementSeed {
   ended: { why: EndReason; at: Instant } | null;
   period: PaidPeriod | null;
   /** The key of a charge without an answer: all else waits for it. */
-  unanswered: string | null;
+  unanswered: ChargeKey | null;
   /** A bank disputes a payment: no dues, passes on hold. */
-  dispute: string | null;
+  dispute: DisputeId | null;
   payments: AgreementPayment[];
   /** How many charges were ever asked for: it makes every try's key its own. */
   asked: number;
   noticeAt: Instant | null;
-  passIds: string[];
+  passIds: PassId[];
 }
 
 /** Whether payments still come of it, or may come again. */

@@ -1,6 +1,6 @@
 import * as z from 'zod';
+import { idFor, type CouponId, type OfferId } from '#core/ids';
 import { isCurrency } from '#core/money';
-import { Id } from './file';
 
 /** What a buyer types: letters, digits and dashes; compared without regard to case. */
 export const CouponCode = z.string().regex(/^[A-Z0-9-]{3,24}$/, 'A code has 3 to 24 letters, digits or dashes.');
@@ -10,7 +10,7 @@ const day = z.iso.date().nullable();
 
 /** Makes full payments cheaper; never a trial's fee or a set-up fee. */
 export const Coupon = z.object({
-  id: Id,
+  id: idFor<CouponId>(),
   code: CouponCode,
   takes: z.discriminatedUnion('by', [
     /** Hundredths of a percent. */
@@ -20,7 +20,7 @@ export const Coupon = z.object({
   /** How many full payments it makes cheaper, from the first; null is every one. */
   payments: z.int().min(1).max(1_200).nullable(),
   /** Offers it works for; null is every one. */
-  offerIds: z.array(Id).max(500).nullable(),
+  offerIds: z.array(idFor<OfferId>()).max(500).nullable(),
   /** Whole days in the shop's zone. */
   sale: z.object({ from: day, until: day }),
   limit: z.object({ inAll: count, each: count }),

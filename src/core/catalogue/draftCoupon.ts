@@ -1,3 +1,4 @@
+import type { OfferId } from '#core/ids';
 import { CouponCode, couponCode, type Coupon } from './coupon';
 import {
   countProblem,
@@ -22,7 +23,7 @@ export interface DraftCoupon {
   acts: 'all' | 'first';
   /** How many of the first payments. */
   payments: string;
-  offerIds: string[] | null;
+  offerIds: OfferId[] | null;
   sale: { from: string; until: string } | null;
   limit: { inAll: string; each: string } | null;
   on: boolean;

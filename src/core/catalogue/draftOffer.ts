@@ -1,5 +1,6 @@
 import { parseAmount } from '#core/money';
 import type { Access } from '#core/terms';
+import type { OfferId, ProductId } from '#core/ids';
 import { type DraftTerms, newTerms, sealTerms, termsProblem, type TermsPart, unsealTerms } from './draftTerms';
 import type { Offer } from './offer';
 import { CardStatement, type Price, type Rise } from './price';
@@ -32,7 +33,7 @@ export interface DraftPrice {
   sale: { from: string; until: string } | null;
   cardStatement: string | null;
   rise: DraftRise | null;
-  replaces: { offerId: string; credit: boolean } | null;
+  replaces: { offerId: OfferId; credit: boolean } | null;
 }
 export interface DraftRise {
   by: string;
@@ -52,7 +53,7 @@ export interface DraftAccess {
 export interface DraftOffer {
   id: string;
   title: string;
-  productIds: string[];
+  productIds: ProductId[];
   currency: string;
   prices: DraftPrice[];
   onSale: boolean;

@@ -1,11 +1,9 @@
 import * as z from 'zod';
-
-/** Ids are made by the `Ids` port: letters, digits, dash and underscore, safe in addresses and file names. */
-export const Id = z.string().regex(/^[A-Za-z0-9_-]{1,64}$/);
+import { idFor, type FileId } from '#core/ids';
 
 /** A file as a product or page names it; its bytes live in the vault under their SHA-256. */
 export const FileRef = z.object({
-  id: Id,
+  id: idFor<FileId>(),
   sha256: z.string().regex(/^[0-9a-f]{64}$/),
   name: z.string().min(1).max(255),
   bytes: z.int().min(0),

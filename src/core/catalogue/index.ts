@@ -1,4 +1,4 @@
-export { FileRef, Id, fileTypeOf, safeFileName } from './file';
+export { FileRef, fileTypeOf, safeFileName } from './file';
 export { RichText, type RichBlock, type RichRun, richFromPlain, plainFromRich, cleanRich } from './richText';
 export {
   type AnyProductKind,

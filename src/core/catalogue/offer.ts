@@ -1,13 +1,13 @@
 import * as z from 'zod';
+import { idFor, type OfferId, type ProductId } from '#core/ids';
 import { isCurrency } from '#core/money';
-import { Id } from './file';
 import { Price } from './price';
 
 /** What is sold: one or more products at one or more prices that the buyer chooses between. */
 export const Offer = z.object({
-  id: Id,
+  id: idFor<OfferId>(),
   title: z.string().max(200),
-  productIds: z.array(Id).max(50),
+  productIds: z.array(idFor<ProductId>()).max(50),
   currency: z.string().refine(isCurrency, 'A currency is three letters, like EUR.'),
   prices: z.array(Price).min(1).max(20),
   onSale: z.boolean(),

@@ -1,7 +1,7 @@
 import * as z from 'zod';
+import { idFor, type OfferId, type PriceId } from '#core/ids';
 import { addDays, type Instant, startOfDate } from '#core/calendar';
 import { Terms } from '#core/terms';
-import { Id } from './file';
 
 /** What every bank can print on a card statement. */
 export const CardStatement = z
@@ -25,7 +25,7 @@ export type Rise = z.infer<typeof Rise>;
 
 /** A price as buyers meet it: whole and valid. Parts that came later have defaults, so that an older release still reads. */
 export const Price = z.object({
-  id: Id,
+  id: idFor<PriceId>(),
   name: z.string().max(120),
   terms: Terms,
   /** The usual price shown struck through beside the lower one, in minor units. */
@@ -40,7 +40,7 @@ export const Price = z.object({
   cardStatement: CardStatement.nullable().default(null),
   rise: Rise.nullable().default(null),
   /** Buying this ends the buyer's agreement on that offer; its unused days lower what is due today, if so set. */
-  replaces: z.object({ offerId: Id, credit: z.boolean() }).nullable().default(null),
+  replaces: z.object({ offerId: idFor<OfferId>(), credit: z.boolean() }).nullable().default(null),
 });
 export type Price = z.infer<typeof Price>;
 

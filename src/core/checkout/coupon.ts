@@ -1,13 +1,14 @@
 import * as z from 'zod';
+import { idFor, type CouponId, type OfferId } from '#core/ids';
 import { type Instant } from '#core/calendar';
-import { type Coupon, couponCode, Id, saleState } from '#core/catalogue';
+import { type Coupon, couponCode, saleState } from '#core/catalogue';
 import { allocate, mulDiv, sum } from '#core/money';
 import { refuse, type RefusalOf } from '#core/refusal';
 import type { Due } from '#core/terms';
 
 /** A coupon as it acts on one line: frozen when it is sold. */
 export const LineCoupon = z.object({
-  couponId: Id,
+  couponId: idFor<CouponId>(),
   code: z.string(),
   /** Hundredths of a percent, or an amount off each payment it acts on; one of the two. */
   rate: z.int().min(1).max(10_000).optional(),
@@ -36,7 +37,7 @@ interface Use {
   now: Instant;
   zone: string;
   currency: string;
-  offerId: string;
+  offerId: OfferId;
   uses: number;
   usesByBuyer: number;
 }

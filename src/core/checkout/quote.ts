@@ -1,6 +1,15 @@
 import * as z from 'zod';
+import {
+  idFor,
+  type AgreementId,
+  type CouponId,
+  type LineId,
+  type OfferId,
+  type PriceId,
+  type ProductId,
+} from '#core/ids';
 import { type Instant } from '#core/calendar';
-import { type Coupon, Id, type Offer, type Price, saleState } from '#core/catalogue';
+import { type Coupon, type Offer, type Price, saleState } from '#core/catalogue';
 import { sum } from '#core/money';
 import { refuse, type RefusalOf } from '#core/refusal';
 import type { Release } from '#core/release';
@@ -17,12 +26,12 @@ const LATER_SHOWN = 12;
 const minor = z.int().min(0);
 
 const QuoteLine = z.object({
-  lineId: Id,
-  offerId: Id,
-  priceId: Id,
+  lineId: idFor<LineId>(),
+  offerId: idFor<OfferId>(),
+  priceId: idFor<PriceId>(),
   title: z.string(),
   priceName: z.string(),
-  productIds: z.array(Id),
+  productIds: z.array(idFor<ProductId>()),
   terms: Terms,
   /** After coupon, with tax; before any credit. */
   dueToday: minor,
@@ -43,12 +52,12 @@ export const Quote = z.object({
   lines: z.array(QuoteLine).min(1),
   /** What the card is charged: the lines' sum less `credit`. */
   dueToday: minor,
-  dueLater: z.array(z.object({ lineId: Id, at: z.string(), amount: minor })),
+  dueLater: z.array(z.object({ lineId: idFor<LineId>(), at: z.string(), amount: minor })),
   /** What the card statement reads. */
   statement: z.string().optional(),
   buyer: QuoteBuyer.optional(),
   /** An agreement that ends when this is paid, and what its unused days are worth. */
-  replaces: z.object({ agreementId: Id, credit: minor, used: minor }).optional(),
+  replaces: z.object({ agreementId: idFor<AgreementId>(), credit: minor, used: minor }).optional(),
 });
 export type Quote = z.infer<typeof Quote>;
 
@@ -58,8 +67,8 @@ export type QuoteRefusal = RefusalOf<
 
 /** What a buyer chooses; never an amount. */
 export interface QuoteChoice {
-  offerId: string;
-  priceId: string;
+  offerId: OfferId;
+  priceId: PriceId;
   coupon?: string | undefined;
   country?: string | undefined;
   vatNumber?: string | undefined;
@@ -76,11 +85,11 @@ export interface Standing {
   /** How many were sold when the checkout began: what a rising price counts. */
   soldAtStart?: number;
   /** How often a coupon is used, in all and by this buyer. */
-  couponUses?: (couponId: string) => { inAll: number; byBuyer: number };
+  couponUses?: (couponId: CouponId) => { inAll: number; byBuyer: number };
   /** One trial and one introductory price for each person. */
   hadTrial?: boolean;
   /** A running agreement that the price replaces, and what its unused days are worth. */
-  replaced?: { agreementId: string; unused: number } | null;
+  replaced?: { agreementId: AgreementId; unused: number } | null;
   /** The live release's coupons and tax table, which are always as of now; by default those of the quoted release. */
   live?: Release | undefined;
 }

@@ -5,6 +5,7 @@ import type { ShopEvent } from '#core/journal';
 import { formatAmount, sum } from '#core/money';
 import { evolve, newShopState } from '#core/shop';
 import { wordsFor } from '#core/words';
+import type { PassId } from '#core/ids';
 import { agreementState, restInWords } from './agreementWords';
 
 interface Setting {
@@ -12,7 +13,7 @@ interface Setting {
   tax: ShopTax | null;
   now: Instant;
   /** What a pass opens, by its id. */
-  titleOfPass: (passId: string) => string;
+  titleOfPass: (passId: PassId) => string;
 }
 
 /**

@@ -4,6 +4,7 @@ import { formatAmount, sum } from '#core/money';
 import type { Order, Refund } from '#core/shop';
 import { isLasting } from '#core/terms';
 import { type Words, wordsFor } from '#core/words';
+import type { LineId } from '#core/ids';
 import type { Setting } from './letter';
 
 /** A receipt or credit note as words and columns; a port draws it as a PDF. */
@@ -131,7 +132,7 @@ export function creditNoteDocument(
   const { locale } = setting;
   const say = wordsFor(locale).papers;
   const money = (amount: number): string => formatAmount(amount, order.currency, locale);
-  const titleOf = (lineId: string): string => order.lines.find((l) => l.lineId === lineId)?.title ?? '';
+  const titleOf = (lineId: LineId): string => order.lines.find((l) => l.lineId === lineId)?.title ?? '';
   return {
     ...paper(setting, buyer),
     heading: say.creditNote(),

@@ -1,6 +1,7 @@
 import type { Agreement } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import type { AgreementPast } from '#core/drawing';
+import type { AgreementId, DisputeId, OfferId, PersonId } from '#core/ids';
 
 /** One payment plan or subscription as the studio lists it: the agreement itself, folded by the shop's own code, and what became of it. */
 export interface AgreementRow {
@@ -15,12 +16,12 @@ export interface AgreementRow {
   paid: number;
   /** What is still to pay of a plan; null where it goes on. */
   left: number | null;
-  personId: string;
+  personId: PersonId;
   status: Agreement['status'];
   /** By status and next moment: the order in which lists show them. */
   sort: string;
   /** Open disputes of later payments; that of the first one stands with its order. */
-  disputes: readonly { disputeId: string; amount: number; answerBy: Instant }[];
+  disputes: readonly { disputeId: DisputeId; amount: number; answerBy: Instant }[];
   /** 1 while something of it needs a person, so that an index finds it. */
   waits: 0 | 1;
 }
@@ -31,9 +32,9 @@ export interface LaterPaymentRow {
   id: string;
   at: Instant;
   day: string;
-  agreementId: string;
-  offerId: string;
-  personId: string;
+  agreementId: AgreementId;
+  offerId: OfferId;
+  personId: PersonId;
   title: string;
   amount: number;
   /** Given back or lost of it. */

@@ -6,14 +6,15 @@ import type { ShopEvent } from '#core/journal';
 import { sum } from '#core/money';
 import { evolve, newShopState } from '#core/shop';
 import { paymentsOf } from '#core/terms';
+import type { AgreementId } from '#core/ids';
 import type { AgreementRow, LaterPaymentRow } from './agreementRows';
 
 /** Which agreements an event names. */
 export function agreementsIn(data: ShopEvent['data']): string[] {
   const named = data as {
-    agreementId?: string;
+    agreementId?: AgreementId;
     agreement?: { id: string; from: string | null };
-    pass?: { cause: { kind: string; agreementId?: string } };
+    pass?: { cause: { kind: string; agreementId?: AgreementId } };
   };
   return [
     named.agreementId,

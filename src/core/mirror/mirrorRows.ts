@@ -1,3 +1,4 @@
+import type { AgreementId, ChargeKey, LineId, OrderId, PassId, PaymentId, RefundId } from '#core/ids';
 import { agreementIdOf } from '#core/agreements';
 import type { ShopTax } from '#core/catalogue';
 import type { Batch } from '#core/journal';
@@ -9,12 +10,12 @@ import type { ChargeRow, OrderRow, PassRow, RefundRow } from './rows';
 
 /** Rows of the mirror in hand, moved on by batches. It only copies and counts, like the shop's own folding. */
 export class MirrorRows {
-  readonly orders = new Map<string, OrderRow>();
-  readonly passes = new Map<string, PassRow>();
-  readonly charges = new Map<string, ChargeRow>();
-  readonly refunds = new Map<string, RefundRow>();
-  readonly agreements = new Map<string, AgreementRow>();
-  readonly laterPayments = new Map<string, LaterPaymentRow>();
+  readonly orders = new Map<OrderId, OrderRow>();
+  readonly passes = new Map<PassId, PassRow>();
+  readonly charges = new Map<ChargeKey, ChargeRow>();
+  readonly refunds = new Map<RefundId, RefundRow>();
+  readonly agreements = new Map<AgreementId, AgreementRow>();
+  readonly laterPayments = new Map<PaymentId, LaterPaymentRow>();
 
   /** @param tax the shop's tax as it stands, for what is left to pay of plans */
   constructor(readonly tax: ShopTax | null) {}
@@ -199,7 +200,7 @@ export class MirrorRows {
     if (pass) Object.assign(pass, change);
   }
 
-  #refunded(refundId: string, creditNote: string): void {
+  #refunded(refundId: RefundId, creditNote: string): void {
     const refund = this.refunds.get(refundId);
     if (!refund) return;
     Object.assign(refund, { status: 'paid', creditNote });
@@ -219,7 +220,7 @@ export class MirrorRows {
 
   /** Money that went back, or that a bank took back: off a later payment where it was one, else off the order's line. */
   #moneyBack(
-    of: { orderId: string; lineId: string; agreementId?: string | undefined; paymentId: string },
+    of: { orderId: OrderId; lineId: LineId; agreementId?: AgreementId | undefined; paymentId: PaymentId },
     { amount, tax }: { amount: number; tax: number },
     how: 'givenBack' | 'lost',
   ): void {

@@ -1,3 +1,4 @@
+import type { AgreementId, ChargeKey, LineId, OrderId, PassId, PaymentId, PersonId, RefundId } from '#core/ids';
 import type { Instant } from '#core/calendar';
 import type { Quote } from '#core/checkout';
 import type { Pass } from '#core/passes';
@@ -5,10 +6,10 @@ import type { OrderLine, OrderStatus } from '#core/shop';
 
 /** One order as the studio lists it. Amounts in minor units of `currency`. */
 export interface OrderRow {
-  id: string;
+  id: OrderId;
   number: number;
   at: Instant;
-  personId: string;
+  personId: PersonId;
   title: string;
   currency: string;
   zone: string;
@@ -18,11 +19,11 @@ export interface OrderRow {
   status: OrderStatus;
   dispute: 'open' | 'won' | 'lost' | null;
   answerBy: Instant | null;
-  paymentId: string | null;
+  paymentId: PaymentId | null;
   last4: string | null;
   receipt: string;
-  passIds: string[];
-  refundIds: string[];
+  passIds: PassId[];
+  refundIds: RefundId[];
 }
 export interface PassRow extends Pass {
   /** How often each file was fetched, by file id. */
@@ -31,9 +32,9 @@ export interface PassRow extends Pass {
   heldBefore: { from: Instant; until: Instant }[];
 }
 export interface ChargeRow {
-  id: string;
+  id: ChargeKey;
   at: Instant;
-  personId: string;
+  personId: PersonId;
   title: string;
   amount: number;
   currency: string;
@@ -45,18 +46,18 @@ export interface ChargeRow {
 type AskedQuote = Pick<Quote, 'lines' | 'dueToday' | 'currency' | 'zone' | 'replaces'>;
 
 export interface RefundRow {
-  id: string;
-  orderId: string;
+  id: RefundId;
+  orderId: OrderId;
   at: Instant;
   amount: number;
   currency: string;
-  shares: readonly { lineId: string; amount: number; tax: number }[];
+  shares: readonly { lineId: LineId; amount: number; tax: number }[];
   reason: string;
   status: 'asked' | 'paid' | 'refused';
   creditNote: string | null;
   refusal: string | null;
-  paymentId: string;
-  agreementId: string | null;
+  paymentId: PaymentId;
+  agreementId: AgreementId | null;
   /** Rest of a credit: its credit note was given when the credit was. */
   ofCredit: string | null;
 }

@@ -1,3 +1,4 @@
+import type { PersonId } from '#core/ids';
 /** How many orders, and how much, under one heading; amounts in minor units of the heading's currency. */
 export interface TotalRow {
   key: string;
@@ -8,7 +9,7 @@ export interface TotalRow {
 
 /** What one buyer has bought so far. */
 export interface BuyerRow {
-  personId: string;
+  personId: PersonId;
   count: number;
   /** The moment of the latest order. */
   last: string;

@@ -1,4 +1,5 @@
 import { dateIn } from '#core/calendar';
+import type { OfferId } from '#core/ids';
 import type { OrderRow } from './rows';
 import { readTotalKey, totalKey, totalKeys } from './totalKey';
 import type { BuyerRow, TotalRow } from './totalRow';
@@ -26,7 +27,7 @@ export function listKeysOf(order: OrderRow): string[] {
 export interface OrderChoice {
   /** Empty for any. */
   group: OrderGroup | '';
-  offerId: string;
+  offerId: OfferId;
   /** A date, a month "2026-06", a year, two dates "2026-06-14..2026-06-15" both included, or empty for any time. */
   days: string;
 }
@@ -163,7 +164,7 @@ export interface TotalOf {
   days: string;
   group: OrderGroup;
   /** Empty for the whole order. */
-  offerId: string;
+  offerId: OfferId;
   currency: string;
 }
 

@@ -1,5 +1,6 @@
 import { agreementIdOf } from '#core/agreements';
 import type { Batch } from '#core/journal';
+import type { LineId, OrderId, PaymentId } from '#core/ids';
 import { agreementsIn } from './foldAgreement';
 
 type Kind = 'orders' | 'passes' | 'charges' | 'refunds' | 'agreements' | 'laterPayments';
@@ -34,11 +35,11 @@ export function idsTouched(batches: Iterable<Batch>): Touched {
 }
 
 type MoneyBack = {
-  orderId: string;
-  paymentId?: string | undefined;
-  shares?: readonly { lineId: string }[];
-  lost?: readonly { lineId: string }[];
-  lineId?: string;
+  orderId: OrderId;
+  paymentId?: PaymentId | undefined;
+  shares?: readonly { lineId: LineId }[];
+  lost?: readonly { lineId: LineId }[];
+  lineId?: LineId;
 };
 
 /** The later payment and the agreements' rows that money going back changes: those of the order's lines too. */

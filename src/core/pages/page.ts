@@ -1,9 +1,9 @@
 import * as z from 'zod';
-import { Id } from '#core/catalogue';
+import { idFor, type PageId } from '#core/ids';
 import { Block } from './blocks';
 
 export const Page = z.object({
-  id: Id,
+  id: idFor<PageId>(),
   kind: z.enum(['sales', 'checkout', 'thanks']),
   /** For search engines and the browser's tab; the headline's words when empty. */
   title: z.string().max(200),

@@ -1,5 +1,6 @@
 import { formatDay, formatMoment, type Instant } from '#core/calendar';
 import { type Who, wordsFor } from '#core/words';
+import type { AgreementId, OrderId } from '#core/ids';
 import { type Pass, passState } from './pass';
 
 export interface Explanation {
@@ -21,9 +22,9 @@ interface Question {
   person: Who;
   product: string;
   /** The order's number by its id, to name the cause. */
-  orderNumber: (orderId: string) => string;
+  orderNumber: (orderId: OrderId) => string;
   /** How long a pass without a date is open, by the payment plan or subscription it belongs to. */
-  openFor?: (agreementId: string) => OpenFor;
+  openFor?: (agreementId: AgreementId) => OpenFor;
   now: Instant;
   zone: string;
   locale: string;

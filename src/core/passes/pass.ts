@@ -1,6 +1,14 @@
 import * as z from 'zod';
+import {
+  idFor,
+  type AgreementId,
+  type LineId,
+  type OrderId,
+  type PassId,
+  type PersonId,
+  type ProductId,
+} from '#core/ids';
 import type { Instant } from '#core/calendar';
-import { Id } from '#core/catalogue';
 
 /** What can keep a pass from opening anything: a disputed payment, a payment that is behind, a pause. */
 export const HoldReason = z.enum(['dispute', 'behind', 'paused']);
@@ -21,11 +29,16 @@ export type CloseReason = z.infer<typeof CloseReason>;
 
 /** One buyer's right to open one product, from, until, and because of what. */
 export const Pass = z.object({
-  id: Id,
-  personId: Id,
-  productId: Id,
+  id: idFor<PassId>(),
+  personId: idFor<PersonId>(),
+  productId: idFor<ProductId>(),
   cause: z.discriminatedUnion('kind', [
-    z.object({ kind: z.literal('paid'), orderId: Id, lineId: Id, agreementId: Id.optional() }),
+    z.object({
+      kind: z.literal('paid'),
+      orderId: idFor<OrderId>(),
+      lineId: idFor<LineId>(),
+      agreementId: idFor<AgreementId>().optional(),
+    }),
     z.object({ kind: z.literal('gift'), reason: z.string() }),
   ]),
   from: z.string(),

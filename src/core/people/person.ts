@@ -1,9 +1,9 @@
 import * as z from 'zod';
-import { Id } from '#core/catalogue';
+import { idFor, type PersonId } from '#core/ids';
 
 /** What is known of a person, kept apart from the journal so that it can be erased. */
 export const PersonRecord = z.object({
-  id: Id,
+  id: idFor<PersonId>(),
   rev: z.int().min(1),
   name: z.string().max(200),
   address: z

@@ -3,19 +3,33 @@ import type { Instant } from '#core/calendar';
 import type { CameFrom, ShopEvent } from '#core/journal';
 import type { Refusal } from '#core/refusal';
 import type { Release } from '#core/release';
+import type {
+  AgreementId,
+  CheckoutId,
+  DisputeId,
+  FileId,
+  LineId,
+  OfferId,
+  OrderId,
+  PassId,
+  PaymentId,
+  PersonId,
+  PriceId,
+  RefundId,
+} from '#core/ids';
 import type { ChargeAnswer, IdsPort, RefundAnswer } from './ports';
 import type { AgreementMoment } from './dueIndex';
 
 /** Everything that can be asked of the shop. */
 export type Command =
   | { type: 'publish'; release: Release; hasFile: (sha256: string) => boolean }
-  | { type: 'change-person'; personId: string; rev: number }
+  | { type: 'change-person'; personId: PersonId; rev: number }
   | {
       type: 'pay';
-      checkoutId: string;
-      personId: string;
-      offerId: string;
-      priceId: string;
+      checkoutId: CheckoutId;
+      personId: PersonId;
+      offerId: OfferId;
+      priceId: PriceId;
       release: Release;
       startedAt: Instant;
       shown: string;
@@ -33,31 +47,31 @@ export type Command =
     }
   | { type: 'answer-charge'; key: string; answer: ChargeAnswer }
   | { type: 'expire-charge'; key: string; dueAt: Instant }
-  | { type: 'expire-pass'; passId: string; dueAt: Instant }
-  | { type: 'refund'; orderId: string; shares: readonly { lineId: string; amount: number }[]; reason: string }
-  | { type: 'answer-refund'; refundId: string; answer: RefundAnswer }
-  | { type: 'open-dispute'; disputeId: string; paymentId: string; amount: number; answerBy: Instant }
-  | { type: 'close-dispute'; disputeId: string; won: boolean }
-  | { type: 'fetch-file'; passId: string; fileId: string }
-  | { type: 'agreement-moment'; moment: AgreementMoment; agreementId: string; dueAt: Instant }
-  | { type: 'retry-due'; agreementId: string }
-  | { type: 'change-card'; agreementId: string; card: KeptCard }
-  | { type: 'pay-rest'; agreementId: string }
+  | { type: 'expire-pass'; passId: PassId; dueAt: Instant }
+  | { type: 'refund'; orderId: OrderId; shares: readonly { lineId: LineId; amount: number }[]; reason: string }
+  | { type: 'answer-refund'; refundId: RefundId; answer: RefundAnswer }
+  | { type: 'open-dispute'; disputeId: DisputeId; paymentId: PaymentId; amount: number; answerBy: Instant }
+  | { type: 'close-dispute'; disputeId: DisputeId; won: boolean }
+  | { type: 'fetch-file'; passId: PassId; fileId: FileId }
+  | { type: 'agreement-moment'; moment: AgreementMoment; agreementId: AgreementId; dueAt: Instant }
+  | { type: 'retry-due'; agreementId: AgreementId }
+  | { type: 'change-card'; agreementId: AgreementId; card: KeptCard }
+  | { type: 'pay-rest'; agreementId: AgreementId }
   | {
       type: 'move-buyer';
-      agreementId: string;
+      agreementId: AgreementId;
       country: string;
       vatNumber: string;
       /** Under what the person's record keeps the number. */ numberKey: string;
     }
-  | { type: 'pause'; agreementId: string; until: string | null; by: 'buyer' | 'seller' }
-  | { type: 'return'; agreementId: string; on: string | null }
-  | { type: 'move-due-day'; agreementId: string; day: { of: 'month' | 'week'; day: number } }
-  | { type: 'cancel'; agreementId: string; when: 'end' | 'now'; giveBack: boolean; by: 'buyer' | 'seller' }
-  | { type: 'keep'; agreementId: string }
-  | { type: 'stop-plan'; agreementId: string; keepAccess: boolean }
-  | { type: 'switch'; agreementId: string; offerId: string; priceId: string }
-  | { type: 'refund-agreement'; agreementId: string; amount: number | null; ends: boolean; reason: string }
+  | { type: 'pause'; agreementId: AgreementId; until: string | null; by: 'buyer' | 'seller' }
+  | { type: 'return'; agreementId: AgreementId; on: string | null }
+  | { type: 'move-due-day'; agreementId: AgreementId; day: { of: 'month' | 'week'; day: number } }
+  | { type: 'cancel'; agreementId: AgreementId; when: 'end' | 'now'; giveBack: boolean; by: 'buyer' | 'seller' }
+  | { type: 'keep'; agreementId: AgreementId }
+  | { type: 'stop-plan'; agreementId: AgreementId; keepAccess: boolean }
+  | { type: 'switch'; agreementId: AgreementId; offerId: OfferId; priceId: PriceId }
+  | { type: 'refund-agreement'; agreementId: AgreementId; amount: number | null; ends: boolean; reason: string }
   | { type: 'confirm-gap'; from: Instant; to: Instant }
   | { type: 'mark-done'; key: string }
   | { type: 'move-clock'; to: Instant }

@@ -1,4 +1,5 @@
 import type { Instant } from '#core/calendar';
+import type { AgreementId, PassId } from '#core/ids';
 import { pairOf } from './ids';
 
 /** What time brings to an agreement. */
@@ -8,8 +9,8 @@ export interface DueItem {
   at: Instant;
   what:
     | { kind: 'charge-not-confirmed'; key: string }
-    | { kind: 'pass-expires'; passId: string }
-    | { kind: AgreementMoment; agreementId: string };
+    | { kind: 'pass-expires'; passId: PassId }
+    | { kind: AgreementMoment; agreementId: AgreementId };
 }
 
 /** At one instant: charges, then closings, then mail. */
@@ -66,7 +67,7 @@ export class DueIndex {
   }
 
   /** The thing has no next moment any more. */
-  drop(agreementId: string): void {
+  drop(agreementId: AgreementId): void {
     const at = this.#where.get(pairOf('agreement', agreementId));
     if (at !== undefined) this.#take(at);
   }

@@ -1,6 +1,7 @@
 import type { Instant } from '#core/calendar';
 import type { Batch, EventOf, EventType, ShopEvent } from '#core/journal';
 import type { Pass } from '#core/passes';
+import type { CouponId, PersonId, PriceId } from '#core/ids';
 import { agreementAppliers, giveBack } from './evolveAgreements';
 import type { Charge, ShopState } from './state';
 import { pairOf } from './ids';
@@ -253,8 +254,8 @@ function settle(charge: Charge | undefined): void {
 
 function take(
   state: ShopState,
-  quote: { lines: readonly { priceId: string; coupon?: { couponId: string } | undefined }[] },
-  personId: string,
+  quote: { lines: readonly { priceId: PriceId; coupon?: { couponId: CouponId } | undefined }[] },
+  personId: PersonId,
   by: 1 | -1,
 ): void {
   for (const { priceId, coupon } of quote.lines)

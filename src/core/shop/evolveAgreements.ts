@@ -1,6 +1,7 @@
 import type { Agreement, AgreementPayment, OwedDue } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import type { EventOf, EventType } from '#core/journal';
+import type { AgreementId, LineId, OrderId, PaymentId } from '#core/ids';
 import { type AgreementMoment, type DueItem, placeOf } from './dueIndex';
 import type { ShopState } from './state';
 import { pairOf } from './ids';
@@ -162,7 +163,7 @@ export const agreementAppliers: Appliers = {
 };
 
 /** Told once. */
-function dropTellAt(state: ShopState, agreementId: string): void {
+function dropTellAt(state: ShopState, agreementId: AgreementId): void {
   const a = agreementOf(state, agreementId);
   if (a.next) a.next = { n: a.next.n, at: a.next.at };
 }
@@ -211,7 +212,7 @@ function answered(state: ShopState, a: Agreement, key: string, status: 'paid' | 
 /** Counts money that went back, or that a bank took back, on the payment it came from. */
 export function giveBack(
   state: ShopState,
-  of: { orderId: string; lineId: string; agreementId?: string | undefined; paymentId: string },
+  of: { orderId: OrderId; lineId: LineId; agreementId?: AgreementId | undefined; paymentId: PaymentId },
   amount: number,
   tax: number,
   how: 'givenBack' | 'lost' = 'givenBack',

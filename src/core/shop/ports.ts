@@ -3,6 +3,7 @@ import type { Batch, ShopEvent } from '#core/journal';
 import type { PersonRecord } from '#core/people';
 import type { Release } from '#core/release';
 import type { Agreement } from '#core/agreements';
+import type { PaymentId } from '#core/ids';
 import type { AgreementMail } from '../messages/agreementMail';
 import type { Order, Refund } from './state';
 
@@ -37,7 +38,7 @@ export interface ChargeRequest {
   statement: string;
 }
 export type ChargeAnswer =
-  | { status: 'paid'; paymentId: string }
+  | { status: 'paid'; paymentId: PaymentId }
   | { status: 'refused'; reason: string }
   | { status: 'waits-for-bank'; confirmAt: string }
   | { status: 'pending' }
@@ -45,7 +46,7 @@ export type ChargeAnswer =
 
 export interface RefundRequest {
   key: string;
-  paymentId: string;
+  paymentId: PaymentId;
   amount: number;
 }
 export type RefundAnswer = { status: 'paid' } | { status: 'refused'; reason: string };

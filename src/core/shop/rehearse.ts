@@ -5,6 +5,7 @@ import type { Release } from '#core/release';
 import { standingOf } from './commands/pay';
 import type { Command } from './command';
 import { refusalInWords } from '#core/words';
+import type { OfferId, PriceId, ProductId } from '#core/ids';
 import { memoryPorts } from './memoryPorts';
 import { createRunner } from './runner';
 import type { ShopState } from './state';
@@ -38,8 +39,8 @@ export interface Rehearsal {
 }
 
 interface Choice {
-  offerId: string;
-  priceId: string;
+  offerId: OfferId;
+  priceId: PriceId;
   coupon?: string | undefined;
   country?: string | undefined;
 }
@@ -186,7 +187,8 @@ const MESSAGES: Record<string, string> = {
 function stepsOf(events: Rehearsal['events'], release: Release): RehearsedStep[] {
   const amounts = new Map<string, number>();
   const titles = new Map<string, string>();
-  const titleOf = (productId: string): string => release.content.products.find((p) => p.id === productId)?.title ?? '';
+  const titleOf = (productId: ProductId): string =>
+    release.content.products.find((p) => p.id === productId)?.title ?? '';
   return events.flatMap(({ at, event }): RehearsedStep[] => {
     const step = (what: RehearsedStep['what'], text: string, amount: number | null = null): RehearsedStep[] => [
       { at, what, amount, text },

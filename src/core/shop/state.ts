@@ -1,3 +1,17 @@
+import type {
+  AgreementId,
+  ChargeKey,
+  CheckoutId,
+  CreditId,
+  DisputeId,
+  LineId,
+  OfferId,
+  OrderId,
+  PassId,
+  PaymentId,
+  PersonId,
+  RefundId,
+} from '#core/ids';
 import type { Agreement, AgreementSeed, OwedDue } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import type { Quote, QuoteLine } from '#core/checkout';
@@ -11,10 +25,10 @@ export type ChargeStatus = 'asked' | 'waits-for-bank' | 'paid' | 'refused' | 'fe
 /** One try to take money, from the moment it is written down until it is answered. */
 export interface Charge {
   key: string;
-  orderId: string;
-  checkoutId: string;
+  orderId: OrderId;
+  checkoutId: CheckoutId;
   attempt: number;
-  personId: string;
+  personId: PersonId;
   /** What was asked for, in minor units of `currency`. */
   amount: number;
   currency: string;
@@ -29,7 +43,7 @@ export interface Charge {
   reason: string | null;
   confirmAt: string | null;
   confirmUntil: Instant | null;
-  paymentId: string | null;
+  paymentId: PaymentId | null;
 }
 
 export interface OrderLine extends QuoteLine {
@@ -40,10 +54,10 @@ export interface OrderLine extends QuoteLine {
 }
 
 export interface Order {
-  id: string;
+  id: OrderId;
   number: number;
-  checkoutId: string;
-  personId: string;
+  checkoutId: CheckoutId;
+  personId: PersonId;
   at: Instant;
   release: number;
   currency: string;
@@ -54,51 +68,51 @@ export interface Order {
   /** Where the buyer said they are, for the tax. */
   buyer?: { country: string; reverse: boolean } | undefined;
   lines: OrderLine[];
-  paymentId: string | null;
+  paymentId: PaymentId | null;
   last4: string | null;
   receipt: string;
   /** What the card statement reads; older orders took the shop's. */
   statement: string | undefined;
-  passIds: string[];
-  refundIds: string[];
+  passIds: PassId[];
+  refundIds: RefundId[];
   dispute: 'open' | 'won' | 'lost' | null;
 }
 
 export interface Refund {
-  id: string;
-  orderId: string;
-  paymentId: string;
+  id: RefundId;
+  orderId: OrderId;
+  paymentId: PaymentId;
   amount: number;
   currency: string;
-  shares: readonly { lineId: string; amount: number; tax: number }[];
+  shares: readonly { lineId: LineId; amount: number; tax: number }[];
   closes: readonly string[];
   reason: string;
   at: Instant;
   /** The agreement whose payment goes back, and whether it ends then. */
-  agreementId?: string | undefined;
+  agreementId?: AgreementId | undefined;
   ends?: boolean | undefined;
   /** Money of a credit that was left over: its credit note was given already. */
-  ofCredit?: string | undefined;
+  ofCredit?: CreditId | undefined;
   status: 'asked' | 'paid' | 'refused';
   creditNote: string | null;
   refusal: string | null;
 }
 
 export interface Dispute {
-  id: string;
-  orderId: string;
+  id: DisputeId;
+  orderId: OrderId;
   amount: number;
   at: Instant;
   answerBy: Instant;
   status: 'open' | 'won' | 'lost';
-  agreementId?: string | undefined;
-  paymentId?: string | undefined;
+  agreementId?: AgreementId | undefined;
+  paymentId?: PaymentId | undefined;
 }
 
 /** One try to take an agreement's dues, from the moment it is written down. */
 export interface DueCharge {
   key: string;
-  agreementId: string;
+  agreementId: AgreementId;
   why: 'due' | 'again' | 'asked' | 'rest' | 'switch';
   planned: Instant;
   dues: readonly OwedDue[];
@@ -115,11 +129,11 @@ export interface DueCharge {
 
 /** Unused days of one agreement that pay for something else. */
 export interface Credit {
-  id: string;
-  orderId: string;
-  lineId: string;
-  agreementId: string;
-  paymentId: string;
+  id: CreditId;
+  orderId: OrderId;
+  lineId: LineId;
+  agreementId: AgreementId;
+  paymentId: PaymentId;
   amount: number;
   tax: number;
   currency: string;
@@ -130,15 +144,15 @@ export interface Credit {
 /** What must leave the shop and has not yet: done by the runner, struck off by a `done` event or by its answer. */
 export type Todo =
   | { kind: 'charge'; key: string }
-  | { kind: 'void'; key: string; chargeKey: string }
-  | { kind: 'refund'; key: string; refundId: string }
+  | { kind: 'void'; key: string; chargeKey: ChargeKey }
+  | { kind: 'refund'; key: string; refundId: RefundId }
   | {
       kind: 'mail';
       key: string;
       mail: 'receipt' | 'refund';
-      orderId: string;
-      personId: string;
-      refundId: string | null;
+      orderId: OrderId;
+      personId: PersonId;
+      refundId: RefundId | null;
       at: Instant;
     }
   | { kind: 'due'; key: string }
@@ -146,7 +160,7 @@ export type Todo =
 
 /** One checkout of one visit: at most one order comes of it. */
 export interface CheckoutRecord {
-  orderId: string;
+  orderId: OrderId;
   attempts: number;
   /** The charge last asked for; null for an order with nothing to pay. */
   lastKey: string | null;
@@ -158,35 +172,35 @@ export interface ShopState {
   seq: number;
   at: Instant;
   release: number | null;
-  people: Map<string, number>;
-  checkouts: Map<string, CheckoutRecord>;
-  charges: Map<string, Charge>;
-  orders: Map<string, Order>;
-  ordersOfPerson: Map<string, string[]>;
-  orderOfPayment: Map<string, string>;
-  passes: Map<string, Pass>;
-  passesOfPerson: Map<string, string[]>;
+  people: Map<PersonId, number>;
+  checkouts: Map<CheckoutId, CheckoutRecord>;
+  charges: Map<ChargeKey, Charge>;
+  orders: Map<OrderId, Order>;
+  ordersOfPerson: Map<PersonId, OrderId[]>;
+  orderOfPayment: Map<PaymentId, OrderId>;
+  passes: Map<PassId, Pass>;
+  passesOfPerson: Map<PersonId, PassId[]>;
   /** How many of a price are sold or being paid for, by price id and by person and price (`pairOf`). Refunds give nothing back. */
   taken: Map<string, number>;
   /** The currency an offer was first sold in; it stays. */
-  soldIn: Map<string, string>;
+  soldIn: Map<OfferId, string>;
   /** By pass and file (`pairOf`). */
   fileUses: Map<string, FileUse>;
-  refunds: Map<string, Refund>;
-  disputes: Map<string, Dispute>;
-  agreements: Map<string, Agreement>;
-  agreementsOfPerson: Map<string, string[]>;
+  refunds: Map<RefundId, Refund>;
+  disputes: Map<DisputeId, Dispute>;
+  agreements: Map<AgreementId, Agreement>;
+  agreementsOfPerson: Map<PersonId, AgreementId[]>;
   /** Charges of agreements by key: kept, so that a late answer is known. */
-  dueCharges: Map<string, DueCharge>;
-  agreementOfPayment: Map<string, string>;
-  credits: Map<string, Credit>;
+  dueCharges: Map<ChargeKey, DueCharge>;
+  agreementOfPayment: Map<PaymentId, AgreementId>;
+  credits: Map<CreditId, Credit>;
   /** Who had a trial or a cheaper beginning of which offer, as `pairOf(personId, offerId)`. */
   begun: Set<string>;
   todo: Map<string, Todo>;
   /** The next moment of each thing that time does something to. */
   due: DueIndex;
   counts: { orders: number; receipts: number; creditNotes: number };
-  attention: { id: string; orderId: string; text: string; at: Instant }[];
+  attention: { id: string; orderId: OrderId; text: string; at: Instant }[];
 }
 
 /** The state before anything happened. */

@@ -4,6 +4,7 @@ import type { Quote } from '#core/checkout';
 import { type CameFrom, fact, type ShopEvent } from '#core/journal';
 import type { Pass } from '#core/passes';
 import { accessUntil } from '#core/terms';
+import type { ChargeKey, CheckoutId, OrderId, PaymentId, PersonId } from '#core/ids';
 import { creditGiven, returnOfCredit, startedByOrder } from './agreements';
 import { endEvents } from './agreements/closings';
 import type { DecideContext } from './command';
@@ -12,14 +13,14 @@ import type { ShopState } from './state';
 import { keyOf } from './ids';
 
 interface Success {
-  orderId: string;
-  checkoutId: string;
-  personId: string;
+  orderId: OrderId;
+  checkoutId: CheckoutId;
+  personId: PersonId;
   quote: Quote;
   opens: readonly Pass[];
   /** The charge that brought the money; null where none was due. */
-  chargeKey: string | null;
-  paymentId: string | null;
+  chargeKey: ChargeKey | null;
+  paymentId: PaymentId | null;
   card: KeptCard | null;
   came: CameFrom;
   language: string | null;

@@ -4,6 +4,7 @@ import { firstBuyer, quoteFingerprint, quoteFor } from '#core/checkout';
 import type { Release } from '#core/release';
 import { isOpen } from '#core/passes';
 import { refusalInWords } from '#core/words';
+import type { OfferId, PriceId } from '#core/ids';
 import { memoryPorts } from './memoryPorts';
 import { createRunner } from './runner';
 
@@ -44,7 +45,7 @@ export async function walkRelease(release: Release, now: Instant): Promise<Walke
 
 async function walkOne(
   release: Release,
-  choice: { offerId: string; priceId: string; shown: string },
+  choice: { offerId: OfferId; priceId: PriceId; shown: string },
   now: Instant,
 ): Promise<string | null> {
   const ports = memoryPorts(now);

@@ -1,3 +1,4 @@
+import type { PersonId } from '#core/ids';
 import { createHash, randomBytes } from 'node:crypto';
 import { join } from 'node:path';
 import * as z from 'zod';
@@ -13,10 +14,10 @@ const Line = z.discriminatedUnion('t', [
 
 /** Sign-in links and signed-in devices. They follow machine time, and only hashes of the secrets are kept. */
 export interface DoorsFile {
-  makeLink(personId: string, lastsMs: number): Promise<string>;
+  makeLink(personId: PersonId, lastsMs: number): Promise<string>;
   /** Uses a link up. @returns whose it was, or null when it is unknown, used or over */
   useLink(secret: string): Promise<string | null>;
-  makeDevice(personId: string, lastsMs: number): Promise<string>;
+  makeDevice(personId: PersonId, lastsMs: number): Promise<string>;
   personOf(secret: string): string | null;
   dropDevice(secret: string): Promise<void>;
   close(): Promise<void>;
@@ -24,8 +25,8 @@ export interface DoorsFile {
 
 export async function openDoorsFile(folder: string, disk: Disk): Promise<DoorsFile> {
   const path = join(folder, 'doors.jsonl');
-  const links = new Map<string, { personId: string; until: number }>();
-  const devices = new Map<string, { personId: string; until: number }>();
+  const links = new Map<string, { personId: PersonId; until: number }>();
+  const devices = new Map<string, { personId: PersonId; until: number }>();
   let keep = 0;
   for await (const { bytes, end, whole } of readLines(path)) {
     if (!whole) break;
@@ -40,7 +41,7 @@ export async function openDoorsFile(folder: string, disk: Disk): Promise<DoorsFi
   }
   const log = await SyncedLog.open(disk, path, keep);
 
-  async function make(kind: 'link' | 'device', personId: string, lastsMs: number): Promise<string> {
+  async function make(kind: 'link' | 'device', personId: PersonId, lastsMs: number): Promise<string> {
     const secret = randomBytes(32).toString('base64url');
     const entry = { personId, until: Date.now() + lastsMs };
     await log.append(JSON.stringify({ t: kind, hash: hashOf(secret), ...entry }));

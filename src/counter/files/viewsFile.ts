@@ -1,3 +1,4 @@
+import type { PathId } from '#core/ids';
 import { join } from 'node:path';
 import * as z from 'zod';
 import { readJson, replaceFile } from './smallFile';
@@ -7,9 +8,9 @@ const WRITE_AFTER_MS = 2_000;
 
 /** How often pages were seen, by path, step, release and shop day. No visitor is told from another: nothing is kept of them. */
 export interface ViewsFile {
-  count(pathId: string, step: string, release: number, date: string): void;
+  count(pathId: PathId, step: string, release: number, date: string): void;
   /** How often a step was seen while a release was live. */
-  during(pathId: string, step: string, release: number): number;
+  during(pathId: PathId, step: string, release: number): number;
   close(): Promise<void>;
 }
 

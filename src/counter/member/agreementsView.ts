@@ -13,6 +13,7 @@ import { countryName } from '#core/catalogue';
 import { layoutKeelLine, NO_PAST, storyOfAgreement } from '#core/drawing';
 import { agreementState, paperName, restInWords } from '#core/messages';
 import { formatAmount, sum } from '#core/money';
+import type { OfferId, PersonId } from '#core/ids';
 import type { MemberAgreement } from '../../wire';
 import { productTitle } from '../shared/orderView';
 import type { Reading } from '../shared/reading';
@@ -22,7 +23,7 @@ const DRAWING_WIDTH = 320;
 const LONGEST_PAUSE_DAYS = 366;
 
 /** A member's payment plans and subscriptions, those that run first. */
-export function agreementsOf(reading: Reading, personId: string): MemberAgreement[] {
+export function agreementsOf(reading: Reading, personId: PersonId): MemberAgreement[] {
   const { state } = reading;
   const all = (state.agreementsOfPerson.get(personId) ?? [])
     .map((id) => state.agreements.get(id))
@@ -105,7 +106,7 @@ function placeOf({ state, shop, locale, person }: Reading, a: Agreement): Member
 }
 
 /** The checkout of a path that sells an offer now; null when none does. */
-function checkoutOf({ live }: Reading, offerId: string): string | null {
+function checkoutOf({ live }: Reading, offerId: OfferId): string | null {
   const offer = live?.content.offers.find((o) => o.id === offerId);
   const path = live?.content.paths.find((p) => p.offerId === offerId);
   return offer?.onSale && !offer.putAway && path ? `/${path.address}/checkout?again` : null;

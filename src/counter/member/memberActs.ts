@@ -1,8 +1,9 @@
 import type { Command } from '#core/shop';
+import type { AgreementId } from '#core/ids';
 import type { MemberAct } from '../../wire';
 
 /** What is asked of the shop by what a member does to their own payments. */
-export function commandFor(agreementId: string, wanted: Exclude<MemberAct, { act: 'move' }>): Command {
+export function commandFor(agreementId: AgreementId, wanted: Exclude<MemberAct, { act: 'move' }>): Command {
   switch (wanted.act) {
     case 'stop':
       return { type: 'cancel', agreementId, when: 'end', giveBack: false, by: 'buyer' };

@@ -2,13 +2,14 @@ import type { AgreementPayment } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { creditNoteDocument, type DocumentPaper, laterReceiptDocument, receiptDocument } from '#core/messages';
 import type { Order } from '#core/shop';
+import type { PersonId } from '#core/ids';
 import type { Reading } from '../shared/reading';
 
 /** A paper among a person's own by its number, with the moment it was made; null when there is none. */
 export function paperOf(
   { state, shop, person }: Reading,
   real: boolean,
-  personId: string,
+  personId: PersonId,
   number: string,
 ): { paper: DocumentPaper; at: Instant } | null {
   const record = person(personId);

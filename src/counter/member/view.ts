@@ -4,6 +4,7 @@ import { paperName } from '#core/messages';
 import { formatAmount, sum } from '#core/money';
 import { explain, type OpenFor } from '#core/passes';
 import { type Order, orderStatus, passesFor } from '#core/shop';
+import type { PersonId, ProductId } from '#core/ids';
 import type { MemberOrder, MemberThing, OpenFile, SignedIn } from '../../wire';
 import { filesOfPass, productTitle } from '../shared/orderView';
 import type { Reading } from '../shared/reading';
@@ -12,7 +13,7 @@ import { agreementsOf } from './agreementsView';
 type View = Pick<SignedIn, 'name' | 'address' | 'things' | 'agreements' | 'orders'>;
 
 /** What a signed-in member sees: one entry a product, and every order with its papers. */
-export function memberView(reading: Reading, personId: string): View {
+export function memberView(reading: Reading, personId: PersonId): View {
   const { state, person } = reading;
   const products = [...new Set(passesFor(state, personId).map((p) => p.productId))];
   const orders = (state.ordersOfPerson.get(personId) ?? []).flatMap((id) => state.orders.get(id) ?? []);
@@ -27,7 +28,7 @@ export function memberView(reading: Reading, personId: string): View {
 }
 
 /** One product they have or had: open and how long, or why not. */
-function thingOf(reading: Reading, personId: string, productId: string): MemberThing {
+function thingOf(reading: Reading, personId: PersonId, productId: ProductId): MemberThing {
   const { state, now, shop, locale, words } = reading;
   const title = productTitle(reading, productId);
   const why = explain({

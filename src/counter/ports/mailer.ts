@@ -4,6 +4,7 @@ import { msOf, type Instant } from '#core/calendar';
 import type { ShopDetails } from '#core/catalogue';
 import { agreementMessage, type Message, receiptMessage, refundMessage, type Setting } from '#core/messages';
 import { NotAnswered, type MailerPort, type Order } from '#core/shop';
+import type { PassId, ProductId } from '#core/ids';
 import type { DoorsFile } from '../files/doorsFile';
 
 const DAY = 86_400_000;
@@ -15,8 +16,8 @@ interface Options {
   key: string;
   publicAddress: () => string;
   shop: () => ShopDetails;
-  productTitle: (productId: string) => string;
-  productOfPass: (passId: string) => string;
+  productTitle: (productId: ProductId) => string;
+  productOfPass: (passId: PassId) => string;
   /** What is still due of an order, a statement for each payment plan or subscription. */
   laterOf: (order: Order, locale: string) => string[];
   doors: DoorsFile;

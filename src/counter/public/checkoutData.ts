@@ -37,6 +37,7 @@ import {
   type Terms,
 } from '#core/terms';
 import { languageOf, refusalInWords, type Words, wordsFor } from '#core/words';
+import type { OfferId, PersonId, PriceId } from '#core/ids';
 import type { CheckoutData, CheckoutPrice, CheckoutState, QuoteAnswer } from '../../wire';
 import type { Reading } from '../shared/reading';
 import type { Visit } from './visit';
@@ -51,7 +52,7 @@ export interface Looking {
   country?: string | undefined;
   vatNumber?: string | undefined;
   /** Known once somebody has signed in, or has typed the address they pay with. */
-  personId?: string | undefined;
+  personId?: PersonId | undefined;
   signedIn?: boolean;
 }
 
@@ -77,7 +78,7 @@ export function checkoutPrices(reading: Reading, release: Release, path: Path, l
 function quoteWith(
   { state, live, now, locale }: Reading,
   release: Release,
-  price: { offerId: string; priceId: string },
+  price: { offerId: OfferId; priceId: PriceId },
   looking: Looking,
 ): { quote: Quote | null; refused: { coupon?: string; vatNumber?: string } } {
   const { visit, personId, signedIn = false } = looking;

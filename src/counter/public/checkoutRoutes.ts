@@ -3,6 +3,7 @@ import { rateLimit } from 'express-rate-limit';
 import { isAddress } from '#core/people';
 import type { Path } from '#core/paths';
 import type { Release } from '#core/release';
+import type { PathId, PersonId } from '#core/ids';
 import { type CounterContext, liveRelease } from '../context';
 import { PayRequest, QuoteAnswer, QuoteRequest, StateAnswer } from '../../wire';
 import { answer } from '../http/answer';
@@ -37,7 +38,7 @@ export function checkoutRoutes(context: CounterContext): Router {
     }),
   );
 
-  const pathOf = (pathId: string): { release: Release; path: Path } => {
+  const pathOf = (pathId: PathId): { release: Release; path: Path } => {
     const release = liveRelease(context);
     const path = release?.content.paths.find((p) => p.id === pathId);
     if (!release || !path) throw new Problem(404, (say) => say.gone, 'not-on-sale');
@@ -58,7 +59,7 @@ export function checkoutRoutes(context: CounterContext): Router {
     );
   });
 
-  const signedInAs = (req: Request): { personId?: string; signedIn: boolean } => {
+  const signedInAs = (req: Request): { personId?: PersonId; signedIn: boolean } => {
     const personId = personOfDevice(context, req);
     return personId === null ? { signedIn: false } : { personId, signedIn: true };
   };

@@ -1,10 +1,11 @@
 import { refusalSentence } from '#core/messages';
 import type { ShopState } from '#core/shop';
 import { wordsFor } from '#core/words';
+import type { CheckoutId } from '#core/ids';
 import type { CheckoutState } from '../../wire';
 
 /** Where a checkout stands, in words for the buyer. The caller has waited until this is safe on the disk. */
-export function checkoutState(state: ShopState, checkoutId: string, thanks: string, locale: string): CheckoutState {
+export function checkoutState(state: ShopState, checkoutId: CheckoutId, thanks: string, locale: string): CheckoutState {
   const record = state.checkouts.get(checkoutId);
   if (!record) return { status: 'open' };
   if (record.paid) return { status: 'paid', next: thanks };

@@ -7,6 +7,7 @@ import { type Path, resolveAddress, type Step } from '#core/paths';
 import { publicPicturesOf, type Release } from '#core/release';
 import { checkoutHtml, documentHtml, frontHtml, pageHtml, wordsHtml } from '../../pages/render';
 import { type Language, languageOf } from '#core/words';
+import type { PriceId } from '#core/ids';
 import type { CheckoutData } from '../../wire';
 import { giveCookie } from '../http/cookies';
 import { LANGUAGE_COOKIE, otherLanguages, readingFor } from '../shared/reading';
@@ -173,7 +174,7 @@ export function pagesRoutes(context: CounterContext): Router {
     const say = reading.words.pages;
     switch (step.kind) {
       case 'page': {
-        const taken = (priceId: string): number => context.runner.state.taken.get(priceId) ?? 0;
+        const taken = (priceId: PriceId): number => context.runner.state.taken.get(priceId) ?? 0;
         const values = slotValues(release, path, reading, taken);
         const structuredData = structuredDataFor(release, path, context.publicAddress(), context.runner.now(), taken);
         const shell = shellOf(release, path, step, locale);

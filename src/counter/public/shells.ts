@@ -4,6 +4,7 @@ import { describeContents } from '#core/catalogue';
 import type { Path, Step } from '#core/paths';
 import type { Release } from '#core/release';
 import { wordsFor } from '#core/words';
+import type { PriceId, StepId } from '#core/ids';
 import { priceWords } from '../../pages/priceWords';
 import { escapeHtml, pageHtml } from '../../pages/render';
 import type { OrderView, PageView, PriceView } from '../../pages/view';
@@ -60,7 +61,7 @@ export function slotValues(
   release: Release,
   path: Path,
   { now, locale }: { now: Instant; locale: string },
-  taken: (priceId: string) => number,
+  taken: (priceId: PriceId) => number,
 ): Record<string, string> {
   const { shop } = release.content;
   const offer = release.content.offers.find((o) => o.id === path.offerId);
@@ -79,7 +80,7 @@ export function slotValues(
 }
 
 /** The address of a step: the path's own for its page, a part of its own for the others; the checkout when none is named. */
-export function hrefOfStep(path: Path, stepId: string | null): string {
+export function hrefOfStep(path: Path, stepId: StepId | null): string {
   const step = path.steps.find((s) => s.id === stepId) ?? path.steps.find((s) => s.kind === 'checkout');
   return step?.kind === 'page' ? `/${path.address}` : `/${path.address}/${step?.kind ?? 'checkout'}`;
 }

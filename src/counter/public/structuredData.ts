@@ -5,6 +5,7 @@ import { type Price, saleState } from '#core/catalogue';
 import { formatPlain } from '#core/money';
 import type { Path } from '#core/paths';
 import type { Release } from '#core/release';
+import type { PriceId } from '#core/ids';
 
 /** What search engines read of a sales page: schema.org Product with its Offers. */
 export function structuredDataFor(
@@ -12,7 +13,7 @@ export function structuredDataFor(
   path: Path,
   address: string,
   now: Instant,
-  taken: (priceId: string) => number,
+  taken: (priceId: PriceId) => number,
 ): WithContext<ProductData> | undefined {
   const offer = release.content.offers.find((o) => o.id === path.offerId);
   if (!offer) return undefined;

@@ -4,6 +4,7 @@ import { addMs, HOUR, MINUTE } from '#core/calendar';
 import { type CameFrom, NOWHERE } from '#core/journal';
 import type { Path } from '#core/paths';
 import type { Order } from '#core/shop';
+import type { PathId } from '#core/ids';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { cookiesOf, giveCookie } from '../http/cookies';
 import { readToken, signToken } from '../http/signing';
@@ -27,7 +28,7 @@ const KEPT_MS = 7 * 24 * 3_600_000;
 const OPENS_FOR_MS = 48 * HOUR;
 
 /** The visit's checkout on a path, or null. */
-export function readVisit(context: CounterContext, req: Request, pathId: string): Visit | null {
+export function readVisit(context: CounterContext, req: Request, pathId: PathId): Visit | null {
   const token = cookiesOf(req)[PREFIX + pathId];
   const parsed = Visit.safeParse(token === undefined ? null : readToken(context.secrets.signing, 'visit', token));
   return parsed.success && parsed.data.path === pathId ? parsed.data : null;
@@ -41,7 +42,7 @@ export function giveVisit(context: CounterContext, res: Response, visit: Visit):
 }
 
 /** A new checkout under the live release. */
-export function newVisit(context: CounterContext, pathId: string): Visit {
+export function newVisit(context: CounterContext, pathId: PathId): Visit {
   return {
     checkout: context.ids.next('c'),
     visit: context.ids.next('w'),
@@ -61,7 +62,7 @@ export const cameWith = (visit: Visit, path: Path): CameFrom => ({
 });
 
 /** The sales that rising prices of a path's offer count, as of now. */
-export function soldOfRising(context: CounterContext, pathId: string): Record<string, number> {
+export function soldOfRising(context: CounterContext, pathId: PathId): Record<string, number> {
   const content = liveRelease(context)?.content;
   const offerId = content?.paths.find((p) => p.id === pathId)?.offerId;
   const rising = content?.offers.find((o) => o.id === offerId)?.prices.filter((p) => p.rise !== null) ?? [];

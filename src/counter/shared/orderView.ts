@@ -5,6 +5,7 @@ import { restInWords } from '#core/messages';
 import { formatAmount, sum } from '#core/money';
 import { isOpen, type Pass } from '#core/passes';
 import type { Order } from '#core/shop';
+import type { ProductId } from '#core/ids';
 import type { OpenFile } from '../../wire';
 import type { OrderView } from '../../pages/view';
 import type { Reading } from './reading';
@@ -25,7 +26,7 @@ export function filesOfPass({ live, now, locale, fileHref }: Reading, pass: Pass
   }));
 }
 
-export const productTitle = ({ live, words }: Pick<Reading, 'live' | 'words'>, productId: string): string =>
+export const productTitle = ({ live, words }: Pick<Reading, 'live' | 'words'>, productId: ProductId): string =>
   live?.content.products.find((p) => p.id === productId)?.title ?? words.access.gone();
 
 /** An order for the visit that paid it: what it bought, and nothing else of that person. */

@@ -1,4 +1,5 @@
 import { readVatNumber } from '#core/checkout';
+import type { PersonId } from '#core/ids';
 import type { CounterContext } from '../context';
 
 /**
@@ -29,7 +30,7 @@ export async function personFor(context: CounterContext, typed: { name: string; 
  */
 export async function keepVatNumber(
   context: CounterContext,
-  personId: string,
+  personId: PersonId,
   key: string,
   typed: string,
 ): Promise<void> {

@@ -5,6 +5,7 @@ import type { PersonRecord } from '#core/people';
 import type { Release } from '#core/release';
 import type { ShopState } from '#core/shop';
 import { chooseLocale, LANGUAGE_NAMES, languageOf, type Words, wordsFor } from '#core/words';
+import type { FileId, PassId } from '#core/ids';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { cookiesOf } from '../http/cookies';
 import { signToken } from '../http/signing';
@@ -21,7 +22,7 @@ export interface Reading {
   words: Words;
   person: (id: string) => PersonRecord | undefined;
   /** The address of something a pass opens, for its buyer alone and until a moment. */
-  fileHref: (of: { passId: string; fileId: string; until: Instant }) => string;
+  fileHref: (of: { passId: PassId; fileId: FileId; until: Instant }) => string;
 }
 
 export const LANGUAGE_COOKIE = 'keel_language';

@@ -1,3 +1,4 @@
+import type { PathId } from '#core/ids';
 import type { PayRequest, ProblemBody, QuoteAnswer, QuoteRequest, StateAnswer } from '../../wire';
 import type { CardToken } from '../../ui/card';
 import type { Chosen } from './Beside';
@@ -37,7 +38,7 @@ const post = (path: string, notReached: string, body: unknown): Promise<Answer> 
     body: JSON.stringify(body),
   });
 
-export const readPrices = (pathId: string, chosen: Chosen, notReached: string): Promise<Answer> =>
+export const readPrices = (pathId: PathId, chosen: Chosen, notReached: string): Promise<Answer> =>
   post('/checkout/quote', notReached, { pathId, ...given(chosen) } satisfies QuoteRequest);
 
 type Choice = Pick<PayRequest, 'pathId' | 'priceId' | 'shown' | 'name' | 'address'>;
@@ -50,5 +51,5 @@ export const pay = ({
 }: Choice & { card: CardToken | null; chosen: Chosen; notReached: string }): Promise<Answer> =>
   post('/checkout/pay', notReached, { ...choice, card, ...given(chosen) } satisfies PayRequest);
 
-export const readState = (pathId: string, notReached: string): Promise<Answer> =>
+export const readState = (pathId: PathId, notReached: string): Promise<Answer> =>
   call(`/checkout/state?path=${encodeURIComponent(pathId)}`, notReached);

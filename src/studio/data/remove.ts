@@ -1,4 +1,5 @@
 import { documentKey } from '#core/documents';
+import type { PageId, ProductId } from '#core/ids';
 import { store } from '../store';
 import { saveNow, settled } from '../store/edits';
 import { removedNow } from '../store/frame';
@@ -6,7 +7,7 @@ import { db, lastRead } from './db';
 import type { Draft } from './draft';
 
 /** What goes with a draft product: the offers that open only it, and their paths with their pages. Live things are never among them. */
-export function draftsOfProduct({ content, live }: Draft, productId: string): string[] {
+export function draftsOfProduct({ content, live }: Draft, productId: ProductId): string[] {
   const liveOffers = new Set(live?.content.offers.map((o) => o.id));
   const offers = content.offers.filter(
     (o) => !liveOffers.has(o.id) && o.productIds.length === 1 && o.productIds[0] === productId,
@@ -20,7 +21,7 @@ export function draftsOfProduct({ content, live }: Draft, productId: string): st
 }
 
 /** A path and its pages. */
-export const draftsOfPath = (path: { id: string; steps: readonly { pageId: string }[] }): string[] => [
+export const draftsOfPath = (path: { id: string; steps: readonly { pageId: PageId }[] }): string[] => [
   documentKey('path', path.id),
   ...path.steps.map((s) => documentKey('page', s.pageId)),
 ];

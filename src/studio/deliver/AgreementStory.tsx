@@ -5,6 +5,7 @@ import { formatDay, type Instant } from '#core/calendar';
 import { storyOfAgreement } from '#core/drawing';
 import { agreementState, restInWords } from '#core/messages';
 import { formatAmount } from '#core/money';
+import type { ProductId } from '#core/ids';
 import { KeelLine } from '../../ui/KeelLine';
 import { storyOfAgreementRow } from '../data/queries/agreements';
 import type { Draft } from '../data/draft';
@@ -24,7 +25,7 @@ export function AgreementStory({ draft, id }: { draft: Draft; id: string }) {
   const { tax } = (draft.live?.content ?? draft.content).shop;
   const charged = (due: { n: number; at: Instant }): number => chargeFor(a, due, tax).amount;
   const money = (amount: number): string => formatAmount(amount, a.currency, locale);
-  const titleOf = (productId: string): string =>
+  const titleOf = (productId: ProductId): string =>
     draft.content.products.find((p) => p.id === productId)?.title ?? 'a product put away';
   const latest = now > a.start ? now : a.start;
   const state = agreementState(a, { locale, charged });

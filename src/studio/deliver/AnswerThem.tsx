@@ -1,8 +1,9 @@
+import type { PersonId } from '#core/ids';
 import { useState } from 'react';
 import { sentenceOf, useSendLinkMutation } from '../data/ownerApi';
 
 /** A ready reply, computed from what is recorded, to copy; and a fresh way in, sent at once. */
-export function AnswerThem({ personId, text }: { personId: string; text: string }) {
+export function AnswerThem({ personId, text }: { personId: PersonId; text: string }) {
   const [said, setSaid] = useState<string | null>(null);
   const [send, sending] = useSendLinkMutation();
   return (

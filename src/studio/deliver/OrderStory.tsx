@@ -5,6 +5,7 @@ import { formatMoment } from '#core/calendar';
 import { storyOfOrder } from '#core/drawing';
 import { formatAmount } from '#core/money';
 import { explain, lastsFor } from '#core/passes';
+import type { OrderId, ProductId } from '#core/ids';
 import { KeelLine } from '../../ui/KeelLine';
 import { storyOfOrderRow } from '../data/queries/orders';
 import type { Draft } from '../data/draft';
@@ -14,7 +15,7 @@ import { agreementsLink } from './links';
 import { RefundForm } from './RefundForm';
 
 /** One order: what was paid and given back, what it opened, and why that is open or not. */
-export function OrderStory({ draft, orderId }: { draft: Draft; orderId: string }) {
+export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId }) {
   const now = useNow();
   const data = useLiveQuery(() => storyOfOrderRow(orderId), [orderId]);
   if (data === undefined) return null;
@@ -22,7 +23,7 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: string }
   const { order, passes, refunds, agreements, person } = data;
   const { locale } = draft.content.shop;
   const money = (amount: number): string => formatAmount(amount, order.currency, locale);
-  const titleOf = (productId: string): string =>
+  const titleOf = (productId: ProductId): string =>
     draft.content.products.find((p) => p.id === productId)?.title ?? 'a product put away';
   const who = person?.name || person?.address || 'Somebody';
   const latest = order.at > now ? order.at : now;

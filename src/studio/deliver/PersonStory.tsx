@@ -6,6 +6,7 @@ import { formatAmount } from '#core/money';
 import { type Agreement, chargeFor, isRunning, openFor } from '#core/agreements';
 import { agreementState, readyReply } from '#core/messages';
 import { explain, type Explanation, type OpenFor } from '#core/passes';
+import type { PersonId } from '#core/ids';
 import { storyOfPerson } from '../data/queries/people';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
@@ -14,7 +15,7 @@ import { agreementsLink } from './links';
 import { AnswerThem } from './AnswerThem';
 
 /** One person: what they bought, and for any product why they can or cannot open it. */
-export function PersonStory({ draft, personId }: { draft: Draft; personId: string }) {
+export function PersonStory({ draft, personId }: { draft: Draft; personId: PersonId }) {
   const now = useNow();
   const [productId, setProductId] = useState('');
   const data = useLiveQuery(() => storyOfPerson(personId), [personId]);

@@ -5,6 +5,7 @@ import * as z from 'zod';
 import type { OrderRow } from '#core/mirror';
 import { formatAmount, formatPlain, parseAmount } from '#core/money';
 import { stillRefundable } from '#core/shop';
+import type { OrderId, PassId } from '#core/ids';
 import { type RefundRequest, sentenceOf, usePreviewRefundQuery, useRefundMutation } from '../data/ownerApi';
 
 /** An amount of money as it is typed, read in whole minor units of `currency`. */
@@ -16,7 +17,7 @@ const typedAmount = (currency: string) =>
     return z.NEVER;
   });
 
-const refundForm = (orderId: string, currency: string) =>
+const refundForm = (orderId: OrderId, currency: string) =>
   z
     .object({ lines: z.array(z.object({ lineId: z.string(), amount: typedAmount(currency) })), reason: z.string() })
     .transform(({ lines, reason }) => ({ orderId, shares: lines, reason }));
@@ -38,7 +39,7 @@ export function RefundForm({
   locale,
 }: {
   order: OrderRow;
-  titleOfPass: (passId: string) => string;
+  titleOfPass: (passId: PassId) => string;
   locale: string;
 }) {
   const [open, setOpen] = useState(false);

@@ -1,9 +1,10 @@
 import { formatPlain } from '#core/money';
+import type { OfferId } from '#core/ids';
 import { findBuyers } from '../data/queries/people';
 import { saveCsv } from './saveCsv';
 
 /** Saves exactly the people that are listed as a file. */
-export async function exportPeople(query: { offerId: string; text: string }): Promise<void> {
+export async function exportPeople(query: { offerId: OfferId; text: string }): Promise<void> {
   const { rows } = await findBuyers(query, Infinity);
   saveCsv(
     rows.map(({ buyer, person }) => ({

@@ -1,9 +1,10 @@
+import type { OfferId } from '#core/ids';
 // Addresses of the lists in Deliver other than orders: every figure of them is a link to its rows.
 
 interface LaterChoice {
   /** A day, a month, or two days "2026-06-14..2026-06-15"; empty for all. */
   days?: string;
-  offerId?: string;
+  offerId?: OfferId;
   /** Only those of which something went back. */
   back?: boolean;
 }

@@ -1,6 +1,7 @@
 import type { OrderRow } from '#core/mirror';
 import { formatAmount } from '#core/money';
 import { stillRefundable } from '#core/shop';
+import type { PersonId } from '#core/ids';
 import { linksSent, noteLinkSent } from '../data/queries/edits';
 import { ownerApi } from '../data/ownerApi';
 import { store } from '../store';
@@ -97,7 +98,7 @@ export async function runMany(plan: ManyPlan, moved: (share: number) => void): P
 
 type Came = 'done' | 'refused' | 'unknown';
 
-async function sendLink(personId: string): Promise<Came> {
+async function sendLink(personId: PersonId): Promise<Came> {
   const result = await store.dispatch(ownerApi.endpoints.sendLink.initiate(personId));
   if (result.error) return 'refused';
   await noteLinkSent(personId, Date.now());

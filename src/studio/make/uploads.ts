@@ -1,4 +1,5 @@
 import { DEFAULT_BRAND, type FileRef } from '#core/catalogue';
+import type { BlockId, FileId, PageId, ProductId } from '#core/ids';
 import { change } from '../data/draft';
 import { changeDownload } from './download/changeDownload';
 import { addFile } from '../data/files';
@@ -13,7 +14,7 @@ const cancels = new Map<string, () => void>();
 export const cancelUpload = (jobId: string): void => cancels.get(jobId)?.();
 
 /** Adds files to a product one after another, each with its own progress in the sheet and the foot line. */
-export function addFilesTo(productId: string, files: readonly File[]): void {
+export function addFilesTo(productId: ProductId, files: readonly File[]): void {
   void (async () => {
     for (const file of files) {
       await takeIn(file, (ref) =>
@@ -27,7 +28,7 @@ export function addFilesTo(productId: string, files: readonly File[]): void {
 }
 
 /** Puts another file where one stands. What was there is kept as an earlier version, and buyers' links go on working. */
-export function replaceFile(productId: string, fileId: string, file: File): void {
+export function replaceFile(productId: ProductId, fileId: FileId, file: File): void {
   void takeIn(file, (ref) =>
     changeDownload(productId, (p) => {
       const found = p.files.find((f) => f.id === fileId);
@@ -45,7 +46,7 @@ export function replaceFile(productId: string, fileId: string, file: File): void
 }
 
 /** Sets a product's picture. */
-export function setPicture(productId: string, file: File): void {
+export function setPicture(productId: ProductId, file: File): void {
   void takePicture(file, (ref) =>
     change('product', productId, (p) => {
       p.picture = { file: ref, alt: p.picture?.alt ?? '' };
@@ -63,7 +64,7 @@ export function setLogo(file: File): void {
 }
 
 /** Sets the picture of a block on a page. */
-export function setBlockPicture(pageId: string, blockId: string, file: File): void {
+export function setBlockPicture(pageId: PageId, blockId: BlockId, file: File): void {
   void takePicture(file, (ref) =>
     change('page', pageId, (page) => {
       const block = page.blocks.find((b) => b.id === blockId);

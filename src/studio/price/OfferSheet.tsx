@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { type DraftOffer, type DraftPrice, newPrice, unsealOffer } from '#core/catalogue';
 import { priceChanges, priceParts } from '#core/release';
+import type { PriceId } from '#core/ids';
 import { change, type Draft } from '../data/draft';
 import { newId } from '../data/ids';
 import { removeDrafts } from '../data/remove';
@@ -15,7 +16,7 @@ import { StopSelling } from './StopSelling';
 interface Props {
   draft: Draft;
   offer: DraftOffer;
-  onTake: (priceId: string) => void;
+  onTake: (priceId: PriceId) => void;
 }
 
 /** One offer: what it opens, its currency, its prices, and how they compare. */

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { type DraftOffer, type DraftPrice, priceProblem } from '#core/catalogue';
+import type { PriceId } from '#core/ids';
 import { change } from '../data/draft';
 import { ChoiceFill } from './Fill';
 import { AccessLine } from './AccessLine';
@@ -74,7 +75,7 @@ export function PriceSentence({ offer, price, offers = [] }: Props) {
 }
 
 /** Puts the cursor where a new price's amount is typed, once it is on the screen. */
-export function focusAmount(priceId: string): void {
+export function focusAmount(priceId: PriceId): void {
   setTimeout(() => document.querySelector<HTMLInputElement>(`[data-price="${priceId}"] input`)?.focus(), 60);
 }
 

@@ -3,6 +3,7 @@ import { sealCoupon, type ShopDetails } from '#core/catalogue';
 import { findCoupon, type LineCoupon, lineCoupon, paymentFor, spreadAmount, taxRuleFor } from '#core/checkout';
 import type { DraftContent } from '#core/release';
 import { type Due, isLasting, paymentOf, type Terms } from '#core/terms';
+import type { OfferId } from '#core/ids';
 import { useNow } from '../data/useNow';
 import { useAppDispatch, useAppSelector } from '../store';
 import { couponAssumed, countryAssumed, dayAssumed } from '../store/frame';
@@ -30,7 +31,7 @@ export function useAssumedCharge({
   coupons,
 }: Pick<DraftContent, 'shop' | 'coupons'>): (
   terms: Terms,
-  of: { offerId: string; currency: string },
+  of: { offerId: OfferId; currency: string },
 ) => { charged: (due: Due) => number; cheaperUntil: number; coupon: LineCoupon | null } {
   const { start } = useAssumption(shop);
   const country = useAppSelector((state) => state.frame.assumedCountry);

@@ -1,11 +1,12 @@
 import { useState } from 'react';
 import { addableKinds, bestPlace, type Block, blockName, newBlock, type PageKind } from '#core/pages';
+import type { OfferId, PageId } from '#core/ids';
 import { change, readDocument } from '../data/draft';
 import { newId } from '../data/ids';
 
 interface Props {
-  offerId: string;
-  pageId: string;
+  offerId: OfferId;
+  pageId: PageId;
   pageKind: PageKind;
   /** The block it comes after; null lets it land where it sells best, and says where. */
   after: Block | null;

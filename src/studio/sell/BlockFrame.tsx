@@ -4,6 +4,7 @@ import { GripVertical } from 'lucide-react';
 import { type KeyboardEvent, memo, useState } from 'react';
 import { type Block, blockName, moveBlock, type PageKind } from '#core/pages';
 import type { Path } from '#core/paths';
+import type { PageId } from '#core/ids';
 import { BlockView } from '../../pages/blocks';
 import { change } from '../data/draft';
 import { newId } from '../data/ids';
@@ -14,7 +15,7 @@ import { BlockSettings } from './BlockSettings';
 
 interface Props {
   path: Path;
-  pageId: string;
+  pageId: PageId;
   pageKind: PageKind;
   block: Block;
   at: number;
@@ -93,7 +94,7 @@ export const BlockFrame = memo(function BlockFrame({ path, pageId, pageKind, blo
   );
 });
 
-function BlockActs({ pageId, block, at, count }: { pageId: string; block: Block; at: number; count: number }) {
+function BlockActs({ pageId, block, at, count }: { pageId: PageId; block: Block; at: number; count: number }) {
   const edit = (recipe: (blocks: Block[]) => Block[] | void): void =>
     void change('page', pageId, (p) => {
       const next = recipe(p.blocks);

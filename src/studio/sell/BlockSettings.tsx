@@ -1,5 +1,6 @@
 import { type Block, blockName } from '#core/pages';
 import type { Path, Step } from '#core/paths';
+import type { PageId } from '#core/ids';
 import { change } from '../data/draft';
 import { ChoiceFill, TextFill } from '../price/Fill';
 import { setBlockPicture } from '../make/uploads';
@@ -8,7 +9,7 @@ export const STEP_NAMES: Record<Step['kind'], string> = { page: 'Page', checkout
 
 interface Props {
   path: Path;
-  pageId: string;
+  pageId: PageId;
   block: Block;
 }
 

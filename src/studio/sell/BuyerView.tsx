@@ -6,6 +6,7 @@ import { productKindOf, describeContents, type Product } from '#core/catalogue';
 import { explain } from '#core/passes';
 import { unsealContent } from '#core/release';
 import { accessSentence, isLasting } from '#core/terms';
+import type { OfferId, ProductId } from '#core/ids';
 import { latestBuyers, passesOfPerson } from '../data/queries/people';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
@@ -136,13 +137,23 @@ export default function BuyerView({ draft }: { draft: Draft }) {
 }
 
 /** The member area of somebody who just bought this offer's first price. */
-function OwnersThings({ draft, offerId, at, behind }: { draft: Draft; offerId: string; at: Instant; behind: boolean }) {
+function OwnersThings({
+  draft,
+  offerId,
+  at,
+  behind,
+}: {
+  draft: Draft;
+  offerId: OfferId;
+  at: Instant;
+  behind: boolean;
+}) {
   const { offers, products, shop } = draft.content;
   const offer = offers.find((o) => o.id === offerId);
   const price = offer && soldPrices(offer)[0];
   const theirs = products.filter((p) => offer?.productIds.includes(p.id));
   if (behind) {
-    const held = (productId: string): string =>
+    const held = (productId: ProductId): string =>
       explain({
         passes: [
           {

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import type { DraftOffer } from '#core/catalogue';
+import type { OfferId } from '#core/ids';
 import type { Draft } from '../data/draft';
 import { amounts } from '../price/PriceStage';
 
@@ -11,7 +12,7 @@ export function PathsIndex({
 }: {
   draft: Draft;
   unsold: readonly DraftOffer[];
-  onMake: (offerId: string) => void;
+  onMake: (offerId: OfferId) => void;
 }) {
   const { paths, offers, shop } = draft.content;
   return (

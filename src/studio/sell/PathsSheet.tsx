@@ -1,5 +1,6 @@
 import { Link, useNavigate } from 'react-router';
 import type { DraftOffer } from '#core/catalogue';
+import type { OfferId } from '#core/ids';
 import type { Draft } from '../data/draft';
 import { useSold } from '../data/useSold';
 import { amounts } from '../price/PriceStage';
@@ -12,7 +13,7 @@ export function PathsSheet({
 }: {
   draft: Draft;
   unsold: readonly DraftOffer[];
-  onMake: (offerId: string) => void;
+  onMake: (offerId: OfferId) => void;
 }) {
   const { paths } = draft.content;
   const first = unsold[0];

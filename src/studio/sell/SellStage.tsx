@@ -1,6 +1,7 @@
 import { useDeferredValue } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { addressFrom, addressProblem, makePath, type Path } from '#core/paths';
+import type { OfferId } from '#core/ids';
 import { add, change, type Draft } from '../data/draft';
 import { newId } from '../data/ids';
 import { useAboutQuery } from '../data/ownerApi';
@@ -27,7 +28,7 @@ export default function SellStage({ draft }: { draft: Draft }) {
   const offers = draft.content.offers.filter((o) => !o.putAway);
   const unsold = offers.filter((o) => !paths.some((p) => p.offerId === o.id));
 
-  function make(offerId: string): void {
+  function make(offerId: OfferId): void {
     const offer = offers.find((o) => o.id === offerId);
     if (!offer) return;
     const taken = new Set(paths.flatMap((p) => [p.address, ...p.formerAddresses]));

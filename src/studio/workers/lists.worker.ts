@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import { dayBounds, groupOf, type OrderGroup, type StoredOrder } from '#core/mirror';
 import { dateIn } from '#core/calendar';
+import type { OfferId, PersonId } from '#core/ids';
 import { db } from '../data/db';
 import { MIRROR_MOVED, type MirrorMoved } from './news';
 import type { OrderQuery } from '../data/queries/orderQuery';
@@ -12,11 +13,11 @@ import type { OrderQuery } from '../data/queries/orderQuery';
 interface Held {
   id: string;
   number: number;
-  personId: string;
+  personId: PersonId;
   at: string;
   day: string;
   group: OrderGroup;
-  offerIds: string[];
+  offerIds: OfferId[];
   currency: string;
   paid: number;
   back: number;
@@ -127,7 +128,7 @@ const lists = {
   },
 
   /** Everybody who bought what is asked for and has these words in name or address, the latest buyer first. */
-  async people(query: { offerId: string; text: string }, most: number): Promise<{ ids: string[]; count: number }> {
+  async people(query: { offerId: OfferId; text: string }, most: number): Promise<{ ids: string[]; count: number }> {
     await ready();
     const wanted = query.text.trim().toLowerCase();
     const found = new Set<string>();

@@ -5,6 +5,7 @@ import { agreementRowsOf } from '#core/mirror';
 import { type KeelStory, NO_PAST, storyOfAgreement } from '#core/drawing';
 import type { Release } from '#core/release';
 import { rehearse, type RehearsedStep, type Script } from '#core/shop';
+import type { OfferId, PassId, PriceId } from '#core/ids';
 
 export interface Rehearsed {
   steps: RehearsedStep[];
@@ -16,7 +17,7 @@ const rehearsal = {
   /** Plays a buyer's years ahead with the real engine; nothing is recorded anywhere. */
   async play(
     release: Release,
-    choice: { offerId: string; priceId: string; coupon?: string; country?: string },
+    choice: { offerId: OfferId; priceId: PriceId; coupon?: string; country?: string },
     start: Instant,
     script: Script,
     years: number,
@@ -54,14 +55,14 @@ export type RehearsalWorker = typeof rehearsal;
 expose(rehearsal);
 
 function holdsOf(
-  passId: string,
+  passId: PassId,
   events: readonly { at: Instant; event: { type: string; data: unknown } }[],
   open: Instant | null,
 ): { from: Instant; until: Instant | null }[] {
   const holds: { from: Instant; until: Instant | null }[] = [];
   for (const { at, event } of events) {
     const last = holds.at(-1);
-    if ((event.data as { passId?: string }).passId !== passId) continue;
+    if ((event.data as { passId?: PassId }).passId !== passId) continue;
     if (event.type === 'pass.held') holds.push({ from: at, until: null });
     else if (last && (event.type === 'pass.released' || event.type === 'pass.closed')) last.until ??= at;
   }

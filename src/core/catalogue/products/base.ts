@@ -1,10 +1,11 @@
 import * as z from 'zod';
-import { FileRef, Id } from '../file';
+import { idFor, type ProductId } from '#core/ids';
+import { FileRef } from '../file';
 import { RichText } from '../richText';
 
 /** What every product has, whatever its kind. */
 export const productShape = <K extends string>(kind: K) => ({
-  id: Id,
+  id: idFor<ProductId>(),
   kind: z.literal(kind),
   title: z.string().max(200),
   /** One line that says what it does for the buyer. */

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { filesOfBlock, Page } from '#core/pages';
+import type { PageId } from '#core/ids';
 import type { DraftContent } from '../content';
 import { type Finding, quoted, type Subject } from '../finding';
 import { documentKind } from '../kind';
@@ -18,7 +19,7 @@ declare module '../content' {
 
 const NAMES = { sales: 'page', checkout: 'checkout', thanks: 'thank-you page' };
 
-const pathOf = ({ paths }: DraftContent, pageId: string) => paths.find((p) => p.steps.some((s) => s.pageId === pageId));
+const pathOf = ({ paths }: DraftContent, pageId: PageId) => paths.find((p) => p.steps.some((s) => s.pageId === pageId));
 
 /** A page, made of blocks. */
 export const pageKind = documentKind<'page', Page>({

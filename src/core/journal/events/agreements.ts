@@ -13,7 +13,7 @@ import {
   seed2,
   seedFrom1,
 } from './parts/agreement';
-import { currency1, id1, minor1, moment1 } from './parts/basics';
+import { agreementId1, currency1, disputeId1, id1, minor1, moment1, personId1 } from './parts/basics';
 import { cameFrom1, NOWHERE } from './parts/cameFrom';
 import { buyer1 } from './parts/quote';
 
@@ -31,7 +31,7 @@ const started1 = z.strictObject({
 
 const requested1 = z.strictObject({
   key: id1,
-  agreementId: id1,
+  agreementId: agreementId1,
   why: z.enum(['due', 'again', 'asked', 'rest', 'switch']),
   /** The moment this was planned for; of an extra try, the moment it was asked. */
   planned: moment1,
@@ -50,7 +50,7 @@ const requested1 = z.strictObject({
 
 const paid1 = z.strictObject({
   key: id1,
-  agreementId: id1,
+  agreementId: agreementId1,
   paymentId: z.string().max(80).nullable(),
   receipt: z.string().max(40).nullable(),
   dues: z.array(owedDue1).min(1),
@@ -65,7 +65,7 @@ const paid1 = z.strictObject({
 });
 
 const returned1 = z.strictObject({
-  agreementId: id1,
+  agreementId: agreementId1,
   why: z.enum(['pause', 'dispute', 'gap']),
   anchor: dueMoment1,
   next: dueMoment1,
@@ -75,7 +75,7 @@ const returned1 = z.strictObject({
   period: paidPeriod1.nullable(),
 });
 
-const kept1 = z.strictObject({ agreementId: id1, status: running1, next: dueMoment1 });
+const kept1 = z.strictObject({ agreementId: agreementId1, status: running1, next: dueMoment1 });
 
 const mailDue1 = z.strictObject({
   key: id1,
@@ -97,8 +97,8 @@ const mailDue1 = z.strictObject({
     'amount-changes',
     'due-day',
   ]),
-  agreementId: id1,
-  personId: id1,
+  agreementId: agreementId1,
+  personId: personId1,
   amount: minor1.nullable(),
   at: moment1.nullable(),
   receipt: z.string().nullable(),
@@ -124,7 +124,7 @@ export const agreementEvents = {
   'due.refused': event(
     z.strictObject({
       key: id1,
-      agreementId: id1,
+      agreementId: agreementId1,
       reason: z.string().max(80),
       /** Null where a refusal changes nothing: paying the rest, a switch. */
       pastDue: z
@@ -138,28 +138,28 @@ export const agreementEvents = {
       owed: z.array(owedDue1),
     }),
   ),
-  'agreement.held': event(z.strictObject({ agreementId: id1, dueAt: moment1 })),
+  'agreement.held': event(z.strictObject({ agreementId: agreementId1, dueAt: moment1 })),
   'agreement.paused': event(
-    z.strictObject({ agreementId: id1, until: moment1.nullable(), leftDays: z.int().min(0), by }),
+    z.strictObject({ agreementId: agreementId1, until: moment1.nullable(), leftDays: z.int().min(0), by }),
   ),
   'agreement.returned': event(returned1).next(returned1.extend({ status: running2 }), (data) => ({
     ...data,
     status: runningFrom1(data.status),
   })),
   'agreement.dueDayMoved': event(
-    z.strictObject({ agreementId: id1, anchor: dueMoment1, next: dueMoment1, period: paidPeriod1.nullable() }),
+    z.strictObject({ agreementId: agreementId1, anchor: dueMoment1, next: dueMoment1, period: paidPeriod1.nullable() }),
   ),
-  'agreement.cancelled': event(z.strictObject({ agreementId: id1, endsAt: moment1, by })),
+  'agreement.cancelled': event(z.strictObject({ agreementId: agreementId1, endsAt: moment1, by })),
   'agreement.kept': event(kept1).next(kept1.extend({ status: running2 }), (data) => ({
     ...data,
     status: runningFrom1(data.status),
   })),
-  'agreement.ended': event(z.strictObject({ agreementId: id1, why: endReason1, dueAt: moment1.nullable() })),
-  'agreement.cardChanged': event(z.strictObject({ agreementId: id1, card: keptCard1 })),
-  'agreement.suspended': event(z.strictObject({ agreementId: id1, disputeId: id1 })),
+  'agreement.ended': event(z.strictObject({ agreementId: agreementId1, why: endReason1, dueAt: moment1.nullable() })),
+  'agreement.cardChanged': event(z.strictObject({ agreementId: agreementId1, card: keptCard1 })),
+  'agreement.suspended': event(z.strictObject({ agreementId: agreementId1, disputeId: disputeId1 })),
   /** The dispute is decided for the shop, and nothing is due any more that could have been missed. */
-  'agreement.cleared': event(z.strictObject({ agreementId: id1 })),
-  'agreement.moved': event(z.strictObject({ agreementId: id1, buyer: buyer1.nullable() })),
+  'agreement.cleared': event(z.strictObject({ agreementId: agreementId1 })),
+  'agreement.moved': event(z.strictObject({ agreementId: agreementId1, buyer: buyer1.nullable() })),
   /** Which letters there are is the program's affair and grows: from version 2 on the kind is any word. */
   'agreement.mailDue': event(mailDue1).next(
     mailDue1.extend({ mail: z.string().regex(/^[a-z][a-z-]{0,59}$/) }),

@@ -1,16 +1,16 @@
 import * as z from 'zod';
 import { event } from './kind';
-import { id1, moment1 } from './parts/basics';
+import { checkoutId1, id1, moment1, orderId1, personId1 } from './parts/basics';
 import { cameFrom1, language1, NOWHERE } from './parts/cameFrom';
 import { pass1 } from './parts/pass';
 import { quote1, quote2, quoteFrom1 } from './parts/quote';
 
 const requested1 = z.strictObject({
   key: id1,
-  orderId: id1,
-  checkoutId: id1,
+  orderId: orderId1,
+  checkoutId: checkoutId1,
   attempt: z.int().min(1),
-  personId: id1,
+  personId: personId1,
   quote: quote1,
   card: z.strictObject({
     token: z.string().max(200),

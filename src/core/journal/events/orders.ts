@@ -1,14 +1,14 @@
 import * as z from 'zod';
 import { event } from './kind';
-import { id1 } from './parts/basics';
+import { chargeKey1, checkoutId1, orderId1, personId1 } from './parts/basics';
 import { cameFrom1, language1, NOWHERE } from './parts/cameFrom';
 import { quote1, quote2, quoteFrom1 } from './parts/quote';
 
 const paid1 = z.strictObject({
-  orderId: id1,
+  orderId: orderId1,
   number: z.int().min(1),
-  checkoutId: id1,
-  personId: id1,
+  checkoutId: checkoutId1,
+  personId: personId1,
   quote: quote1,
   paymentId: z.string().max(80).nullable(),
   last4: z.string().nullable(),
@@ -20,7 +20,7 @@ export const orderEvents = {
   'order.paid': event(paid1).next(
     paid1.extend({
       /** The charge that paid, which holds the quote; null where none was needed. */
-      chargeKey: id1.nullable(),
+      chargeKey: chargeKey1.nullable(),
       /** Only where there was no charge: what was asked for is not written twice. */
       quote: quote2.nullable(),
       came: cameFrom1,

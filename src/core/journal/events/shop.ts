@@ -1,16 +1,16 @@
 import * as z from 'zod';
 import { event } from './kind';
-import { id1, moment1 } from './parts/basics';
+import { id1, moment1, orderId1, personId1 } from './parts/basics';
 
 /** The shop itself: what is live, its clock, its disk, who is known, and what a person has to look at. */
 export const shopEvents = {
   'release.published': event(z.strictObject({ release: z.int().min(1), basedOn: z.int().min(1).nullable() })),
   'clock.moved': event(z.strictObject({ to: moment1 })),
   'journal.resumed': event(z.strictObject({ why: z.string() })),
-  'person.changed': event(z.strictObject({ personId: id1, rev: z.int().min(1) })),
+  'person.changed': event(z.strictObject({ personId: personId1, rev: z.int().min(1) })),
   /** The shop was away; the owner has said that it may go on. */
   'gap.confirmed': event(z.strictObject({ from: moment1, to: moment1 })),
   'attention.raised': event(
-    z.strictObject({ id: id1, what: z.enum(['late-answer']), orderId: id1, text: z.string().max(500) }),
+    z.strictObject({ id: id1, what: z.enum(['late-answer']), orderId: orderId1, text: z.string().max(500) }),
   ),
 };

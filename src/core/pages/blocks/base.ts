@@ -1,6 +1,9 @@
 import * as z from 'zod';
-import { Id } from '#core/catalogue';
+import { idFor, type BlockId } from '#core/ids';
 
 export const line = z.string().max(300);
 /** What every block has. */
-export const blockBase = { id: Id, /** Kept on the page for later, shown to nobody. */ hidden: z.boolean().optional() };
+export const blockBase = {
+  id: idFor<BlockId>(),
+  /** Kept on the page for later, shown to nobody. */ hidden: z.boolean().optional(),
+};

@@ -2,6 +2,7 @@ import { refuse } from '#core/refusal';
 import { afterRefusal } from '#core/agreements';
 import { fact, type ShopEvent } from '#core/journal';
 import { formatAmount } from '#core/money';
+import type { OrderId } from '#core/ids';
 import type { Command, DecideContext, Decision } from '../command';
 import type { DueCharge, ShopState } from '../state';
 import { mailOf, nothing, shopOf } from './common';
@@ -76,7 +77,7 @@ function refusedEvents(state: ShopState, charge: DueCharge, reason: string, cont
   ];
 }
 
-function lateAnswer(state: ShopState, charge: DueCharge, orderId: string, status: string): Decision {
+function lateAnswer(state: ShopState, charge: DueCharge, orderId: OrderId, status: string): Decision {
   if (status !== 'paid' || charge.status === 'paid' || state.attention.some((x) => x.id === keyOf('late', charge.key)))
     return nothing;
   const amount = formatAmount(charge.amount, charge.currency, 'en');

@@ -4,6 +4,7 @@ import type { Instant } from '#core/calendar';
 import { sum } from '#core/money';
 import { fact, type EventOf, type ShopEvent } from '#core/journal';
 import { paymentsOf, periodEnd } from '#core/terms';
+import type { AgreementId, PaymentId } from '#core/ids';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { documentNumber } from '../documentNumber';
@@ -15,7 +16,7 @@ type Why = EventOf<'due.requested'>['data']['why'];
 /** A due has come. On a plan that is behind it is owed too, and brings one try for all that is owed. */
 export function chargeDue(
   state: ShopState,
-  { agreementId, dueAt }: { agreementId: string; dueAt: Instant },
+  { agreementId, dueAt }: { agreementId: AgreementId; dueAt: Instant },
   context: DecideContext,
 ): Decision {
   const a = state.agreements.get(agreementId);
@@ -34,7 +35,10 @@ export function chargeDue(
 }
 
 /** A refused payment is tried again on its day. */
-export function tryAgain(state: ShopState, { agreementId, dueAt }: { agreementId: string; dueAt: Instant }): Decision {
+export function tryAgain(
+  state: ShopState,
+  { agreementId, dueAt }: { agreementId: AgreementId; dueAt: Instant },
+): Decision {
   const a = state.agreements.get(agreementId);
   if (!a || a.pastDue?.tryAt !== dueAt || a.unanswered !== null || a.dispute !== null) return nothing;
   return { events: ask(state, a, a.owed, { why: 'again', planned: dueAt, next: a.next }) };
@@ -141,7 +145,7 @@ interface Paid {
   amount: number;
   tax: number;
   credit: number;
-  paymentId: string | null;
+  paymentId: PaymentId | null;
   last4: string | null;
   next: DueMoment | null;
 }

@@ -3,6 +3,7 @@ import { type Agreement, chargeFor } from '#core/agreements';
 import { fact, type ShopEvent } from '#core/journal';
 import type { EndReason } from '#core/agreements';
 import type { CloseReason } from '#core/passes';
+import type { AgreementId } from '#core/ids';
 import type { DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { creditLeft } from './credit';
@@ -10,7 +11,7 @@ import { closeAll, holdAll, mailOf, nothing, shopOf } from './common';
 import { keyOf } from '../ids';
 
 interface Moment {
-  agreementId: string;
+  agreementId: AgreementId;
   dueAt: Instant;
 }
 

@@ -2,6 +2,7 @@ import { type Agreement, unusedOf } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { fact, type ShopEvent } from '#core/journal';
 import { mulDiv } from '#core/money';
+import type { CreditId, LineId, OrderId, PaymentId, RefundId } from '#core/ids';
 import type { DecideContext } from '../command';
 import type { ShopState } from '../state';
 import { documentNumber } from '../documentNumber';
@@ -10,9 +11,9 @@ import { keyOf } from '../ids';
 
 /** The payment that the running period was paid with, as it can be given back. */
 export interface PaidWith {
-  orderId: string;
-  lineId: string;
-  paymentId: string;
+  orderId: OrderId;
+  lineId: LineId;
+  paymentId: PaymentId;
   amount: number;
   tax: number;
   givenBack: number;
@@ -63,7 +64,7 @@ export const taxOfBack = (paid: Pick<PaidWith, 'amount' | 'tax' | 'givenBack' | 
   paid.amount === 0 ? 0 : mulDiv(paid.tax, paid.givenBack + amount, paid.amount) - paid.taxBack;
 
 /** A credit note over unused days: they pay for something else instead of going back. */
-export function creditGiven(state: ShopState, a: Agreement, amount: number, creditId: string): ShopEvent[] {
+export function creditGiven(state: ShopState, a: Agreement, amount: number, creditId: CreditId): ShopEvent[] {
   const paid = paidWith(state, a);
   if (!paid || amount === 0) return [];
   return [
@@ -83,9 +84,9 @@ export function creditGiven(state: ShopState, a: Agreement, amount: number, cred
 
 /** Money of a credit that was left over goes back to the payment it came from; its credit note stands already. */
 export function returnOfCredit(
-  of: { orderId: string; lineId: string; paymentId: string; amount: number; currency: string },
-  creditId: string,
-  refundId: string,
+  of: { orderId: OrderId; lineId: LineId; paymentId: PaymentId; amount: number; currency: string },
+  creditId: CreditId,
+  refundId: RefundId,
 ): ShopEvent[] {
   if (of.amount === 0) return [];
   return [

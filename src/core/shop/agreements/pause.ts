@@ -12,6 +12,7 @@ import { dateIn, daysBetween, type Instant, plusDays } from '#core/calendar';
 import type { ShopDetails } from '#core/catalogue';
 import { fact, type ShopEvent } from '#core/journal';
 import { refuse, type Refusal } from '#core/refusal';
+import type { AgreementId } from '#core/ids';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { holdAll, mailOf, noSuch, nothing, releaseAll, shopOf, toCome, trialNotice } from './common';
@@ -67,7 +68,7 @@ export function comeBack(
 /** The pause ends by itself. */
 export function endPause(
   state: ShopState,
-  { agreementId, dueAt }: { agreementId: string; dueAt: Instant },
+  { agreementId, dueAt }: { agreementId: AgreementId; dueAt: Instant },
   context: DecideContext,
 ): Decision {
   const a = state.agreements.get(agreementId);

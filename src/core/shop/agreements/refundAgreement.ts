@@ -2,6 +2,7 @@ import { type Agreement, isRunning } from '#core/agreements';
 import { fact, type ShopEvent } from '#core/journal';
 import { sum } from '#core/money';
 import { refuse, type Refusal } from '#core/refusal';
+import type { AgreementId } from '#core/ids';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { noSuch, stillAsking } from './common';
@@ -63,7 +64,7 @@ export interface AgreementRefundPlan {
 /** What giving back would take from which payments, before anything is done. @param wanted minor units; null for all */
 export function planAgreementRefund(
   state: ShopState,
-  agreementId: string,
+  agreementId: AgreementId,
   wanted: number | null,
 ): AgreementRefundPlan | Refusal {
   const a = state.agreements.get(agreementId);

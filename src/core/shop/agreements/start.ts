@@ -3,18 +3,19 @@ import type { Instant } from '#core/calendar';
 import type { Quote, QuoteLine } from '#core/checkout';
 import { type CameFrom, fact, type ShopEvent } from '#core/journal';
 import { firstAnchor, isLasting, type LastingTerms, paymentAt } from '#core/terms';
+import type { OrderId, PaymentId, PersonId } from '#core/ids';
 import type { DecideContext } from '../command';
 import { nextDue, shopOf, toCome, trialNotice } from './common';
 
 /** One line, one agreement: its id follows from the order, so that what it opens can name it before it begins. */
-export const agreementBegunBy = (orderId: string, line: Pick<QuoteLine, 'lineId' | 'terms'>): string | undefined =>
+export const agreementBegunBy = (orderId: OrderId, line: Pick<QuoteLine, 'lineId' | 'terms'>): string | undefined =>
   isLasting(line.terms) ? agreementIdOf(orderId, line.lineId) : undefined;
 
 interface Success {
-  orderId: string;
-  personId: string;
+  orderId: OrderId;
+  personId: PersonId;
   quote: Quote;
-  paymentId: string | null;
+  paymentId: PaymentId | null;
   card: KeptCard | null;
   came: CameFrom;
   language: string | null;

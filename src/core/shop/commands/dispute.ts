@@ -2,6 +2,7 @@ import { refuse } from '#core/refusal';
 import { type Agreement, daysLeft, isRunning } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { fact, type ShopEvent } from '#core/journal';
+import type { LineId, PaymentId } from '#core/ids';
 import { closeAll, holdAll, releaseAll, shopOf } from '../agreements/common';
 import { endEvents } from '../agreements/closings';
 import { backEvents } from '../agreements/pause';
@@ -56,7 +57,7 @@ export function closeDispute(
     (a) => a.dispute !== null && isAbout(dispute, a) && isRunning(a),
   );
   const others = [...state.disputes.values()].filter((d) => d.status === 'open' && d.id !== disputeId);
-  const closed = (lost: { lineId: string; amount: number; tax: number }[]): ShopEvent =>
+  const closed = (lost: { lineId: LineId; amount: number; tax: number }[]): ShopEvent =>
     fact('dispute.closed', {
       disputeId,
       orderId: order.id,
@@ -119,7 +120,7 @@ const passesAbout = (state: ShopState, dispute: Dispute): readonly string[] =>
 const suspendedSince = (state: ShopState, a: Agreement): Instant | undefined =>
   a.dispute === null ? undefined : state.disputes.get(a.dispute)?.at;
 
-function lostOf(a: Agreement, paymentId: string): { lineId: string; amount: number; tax: number }[] {
+function lostOf(a: Agreement, paymentId: PaymentId): { lineId: LineId; amount: number; tax: number }[] {
   const payment = a.payments.find((p) => p.paymentId === paymentId);
   const amount = payment ? payment.amount - payment.givenBack - payment.lost : 0;
   return payment && amount > 0 ? [{ lineId: a.lineId, amount, tax: payment.tax - payment.taxBack }] : [];

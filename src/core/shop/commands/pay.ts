@@ -5,6 +5,7 @@ import type { Pass } from '#core/passes';
 import { accessUntil, isLasting } from '#core/terms';
 import { isRunning } from '#core/agreements';
 import { refuse, type Refusal } from '#core/refusal';
+import type { AgreementId, OfferId, OrderId, PersonId, PriceId } from '#core/ids';
 import type { Command, DecideContext, Decision } from '../command';
 import { successEvents } from '../success';
 import { agreementBegunBy, unusedNow } from '../agreements';
@@ -77,9 +78,9 @@ export function pay(state: ShopState, command: Pay, context: DecideContext): Dec
 }
 
 interface Asked {
-  offerId: string;
-  priceId: string;
-  personId?: string;
+  offerId: OfferId;
+  priceId: PriceId;
+  personId?: PersonId;
   startedAt: Instant;
   soldAtStart?: number;
   /** Signed in by a mailed link: only then may a purchase end what this person has. */
@@ -110,7 +111,7 @@ export function standingOf(state: ShopState, of: Asked, context: Pick<DecideCont
 
 function replacedBy(
   state: ShopState,
-  personId: string,
+  personId: PersonId,
   { offerId, priceId }: Asked,
   { now, release }: Pick<DecideContext, 'now' | 'release'>,
 ): Standing['replaced'] {
@@ -134,12 +135,12 @@ function runningAlready(state: ShopState, { personId, offerId, priceId, release 
   return running ? refuse('already-runs') : null;
 }
 
-const agreementPart = (agreementId: string | undefined): { agreementId?: string } =>
+const agreementPart = (agreementId: AgreementId | undefined): { agreementId?: AgreementId } =>
   agreementId === undefined ? {} : { agreementId };
 
 function passesToOpen(
   quote: Quote,
-  who: { personId: string; orderId: string; now: Instant },
+  who: { personId: PersonId; orderId: OrderId; now: Instant },
   next: (prefix: string) => string,
 ): Pass[] {
   return quote.lines.flatMap((line) =>

@@ -3,6 +3,7 @@ import { agreementIdOf, isRunning } from '#core/agreements';
 import { fact, type ShopEvent } from '#core/journal';
 import { endEvents } from '../agreements/closings';
 import { refuse, type Refusal } from '#core/refusal';
+import type { AgreementId, LineId, OrderId } from '#core/ids';
 import type { Command, DecideContext, Decision } from '../command';
 import { stillRefundable } from '../orderStatus';
 import type { Order, ShopState } from '../state';
@@ -12,22 +13,22 @@ import { keyOf } from '../ids';
 export interface RefundPlan {
   amount: number;
   currency: string;
-  shares: { lineId: string; amount: number; tax: number }[];
+  shares: { lineId: LineId; amount: number; tax: number }[];
   /** Passes that close when the money has gone back: those of lines given back in full. */
   closes: string[];
   /** The payment plan or subscription that ends with it. */
-  agreementId?: string;
+  agreementId?: AgreementId;
   ends?: boolean;
 }
 
-type Wanted = readonly { lineId: string; amount: number }[];
+type Wanted = readonly { lineId: LineId; amount: number }[];
 
 /**
  * What a refund would give back and close, before anything is done. Tax goes back in proportion to all that is
  * given back so far: round(T × back ÷ paid) − tax already back, so that parts never add up to more than the whole.
  * @param wanted minor units by line
  */
-export function planRefund(state: ShopState, orderId: string, wanted: Wanted): RefundPlan | Refusal {
+export function planRefund(state: ShopState, orderId: OrderId, wanted: Wanted): RefundPlan | Refusal {
   const order = state.orders.get(orderId);
   if (!order) return refuse('no-such-order');
   const blocked = whyNotNow(state, order);
@@ -51,7 +52,7 @@ export function planRefund(state: ShopState, orderId: string, wanted: Wanted): R
     .map((lineId) => state.agreements.get(agreementIdOf(orderId, lineId)))
     .find((a) => a !== undefined);
   // In full means every payment of the line: while a later one is kept, access stays.
-  const whole = (lineId: string): boolean =>
+  const whole = (lineId: LineId): boolean =>
     state.agreements
       .get(agreementIdOf(orderId, lineId))
       ?.payments.every((p) => stillRefundable({ ...p, paid: p.amount }) <= 0) ?? true;

@@ -5,6 +5,7 @@ import { type Agreement, isRunning } from '#core/agreements';
 import { addDays, dateIn } from '#core/calendar';
 import { type AgreementRow, dayBounds, type LaterPaymentRow, readTotalKey, totalKeys } from '#core/mirror';
 import { sum } from '#core/money';
+import type { OfferId } from '#core/ids';
 import { db } from '../db';
 import { totalsBetween } from './totals';
 import { nameOf, namesOf, peopleOf } from './people';
@@ -112,7 +113,7 @@ export async function paymentsOn(
 export interface LaterChoice {
   /** A day, a month, or two days "2026-06-14..2026-06-15"; empty for all. */
   days: string;
-  offerId: string;
+  offerId: OfferId;
   /** Only those of which something went back. */
   back: boolean;
 }
@@ -129,7 +130,7 @@ export async function findLater({ days, offerId, back }: LaterChoice) {
     found.paid.set(currency, (found.paid.get(currency) ?? 0) + of.paid);
     found.back.set(currency, (found.back.get(currency) ?? 0) + of.back);
   };
-  const fits = (row: { day: string; offerId: string }): boolean =>
+  const fits = (row: { day: string; offerId: OfferId }): boolean =>
     row.day >= from && row.day <= to && (offerId === '' || row.offerId === offerId);
   let rows: LaterPaymentRow[];
   if (back) {

@@ -1,3 +1,4 @@
+import type { PersonId } from '#core/ids';
 import { db, readMeta, writeMeta } from '../db';
 
 /** What can be undone and done again of some documents. */
@@ -8,5 +9,5 @@ export const lastEdit = () => readMeta('lastEdit');
 
 /** When sign-in links were last sent to people from a list, in this computer's milliseconds. */
 export const linksSent = async (): Promise<Record<string, number>> => (await readMeta('linksSent')) ?? {};
-export const noteLinkSent = async (personId: string, at: number): Promise<void> =>
+export const noteLinkSent = async (personId: PersonId, at: number): Promise<void> =>
   writeMeta('linksSent', { ...(await linksSent()), [personId]: at });

@@ -1,6 +1,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { addUp, listRange, readTotalKey, type StoredOrder, totalKeys, totalsRange } from '#core/mirror';
 import type { PersonRecord } from '#core/people';
+import type { OfferId, OrderId } from '#core/ids';
 import { db } from '../db';
 import { askLists } from '../lists';
 import type { OrderQuery } from './orderQuery';
@@ -66,7 +67,7 @@ export const useCounts = (queries: readonly OrderQuery[]): number[] | undefined 
   );
 
 /** One order with everything that came of it. */
-export async function storyOfOrderRow(orderId: string) {
+export async function storyOfOrderRow(orderId: OrderId) {
   const order = await db.orders.get(orderId);
   if (!order) return null;
   return {
@@ -79,7 +80,7 @@ export async function storyOfOrderRow(orderId: string) {
 }
 
 /** What an offer was called when it was last sold. */
-export async function titleOfOffer(offerId: string): Promise<string> {
+export async function titleOfOffer(offerId: OfferId): Promise<string> {
   const latest = await db.orders.where('keys').between(`|${offerId}|`, `|${offerId}|\uffff`).last();
   return latest?.lines.find((l) => l.offerId === offerId)?.title ?? '';
 }

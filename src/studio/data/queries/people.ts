@@ -1,5 +1,6 @@
 import type { BuyerRow } from '#core/mirror';
 import type { PersonRecord } from '#core/people';
+import type { OfferId, PersonId } from '#core/ids';
 import { db } from '../db';
 import { askLists } from '../lists';
 
@@ -20,14 +21,14 @@ export async function namesOf(ids: readonly string[]): Promise<Map<string, strin
 }
 
 /** Everything that is recorded of one person. */
-export const storyOfPerson = async (personId: string) => ({
+export const storyOfPerson = async (personId: PersonId) => ({
   person: await db.people.get(personId),
   orders: (await db.orders.where('personId').equals(personId).toArray()).sort((a, b) => b.number - a.number),
   passes: await db.passes.where('personId').equals(personId).toArray(),
   agreements: (await db.agreements.where('personId').equals(personId).toArray()).map((r) => r.agreement),
 });
 
-export const passesOfPerson = (personId: string) => db.passes.where('personId').equals(personId).toArray();
+export const passesOfPerson = (personId: PersonId) => db.passes.where('personId').equals(personId).toArray();
 
 /** Those who bought last, newest first. */
 export async function latestBuyers(): Promise<PersonRecord[]> {
@@ -36,7 +37,7 @@ export async function latestBuyers(): Promise<PersonRecord[]> {
 }
 
 export interface PeopleQuery {
-  offerId: string;
+  offerId: OfferId;
   text: string;
 }
 

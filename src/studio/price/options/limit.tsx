@@ -1,3 +1,4 @@
+import type { PriceId } from '#core/ids';
 import { usePriceSold } from '../../data/useSold';
 import { TextFill } from '../Fill';
 import { priceOption } from './option';
@@ -49,7 +50,7 @@ export const limit = priceOption({
 });
 
 /** A limit counts from the first sale on, also those before it was set. */
-function SoldSoFar({ priceId }: { priceId: string }) {
+function SoldSoFar({ priceId }: { priceId: PriceId }) {
   const sold = usePriceSold(priceId);
   return sold === 0 ? null : <span className="cap">{sold.toLocaleString('en')} sold so far</span>;
 }

@@ -1,12 +1,13 @@
 import * as z from 'zod';
+import { idFor, type FileId } from '#core/ids';
 import { wordsFor } from '#core/words';
 import { describeFiles } from '../../describe';
-import { FileRef, Id } from '../../file';
+import { FileRef } from '../../file';
 import { productShape } from '../base';
 import type { ProductKind } from '../kind';
 
 /** Something held elsewhere: buyers are led there only through their pass, never shown the address beforehand. */
-export const ProductLink = z.object({ id: Id, title: z.string().max(200), url: z.string().max(2_000) });
+export const ProductLink = z.object({ id: idFor<FileId>(), title: z.string().max(200), url: z.string().max(2_000) });
 export type ProductLink = z.infer<typeof ProductLink>;
 
 /** What is wrong with a link held elsewhere, in one sentence, or null. */

@@ -1,5 +1,16 @@
 import * as z from 'zod';
-import { currency1, id1, minor1, moment1 } from './basics';
+import {
+  agreementId1,
+  currency1,
+  lineId1,
+  minor1,
+  moment1,
+  offerId1,
+  orderId1,
+  personId1,
+  priceId1,
+  productId1,
+} from './basics';
 import { cameFrom1, language1, NOWHERE } from './cameFrom';
 import { buyer1, lineCoupon1 } from './quote';
 import { terms1, terms2, termsFrom1 } from './terms';
@@ -27,15 +38,15 @@ export const paidPeriod1 = z.strictObject({
 
 const seedWith = <T extends z.ZodType>(terms: T) =>
   z.strictObject({
-    id: id1,
-    orderId: id1,
-    lineId: id1,
-    personId: id1,
-    offerId: id1,
-    priceId: id1,
+    id: agreementId1,
+    orderId: orderId1,
+    lineId: lineId1,
+    personId: personId1,
+    offerId: offerId1,
+    priceId: priceId1,
     title: z.string(),
     priceName: z.string(),
-    productIds: z.array(id1),
+    productIds: z.array(productId1),
     currency: currency1,
     zone: z.string(),
     terms,
@@ -46,8 +57,8 @@ const seedWith = <T extends z.ZodType>(terms: T) =>
     buyer: buyer1.nullable(),
     card: keptCard1.nullable(),
     statement: z.string(),
-    from: id1.nullable(),
-    credit: z.strictObject({ amount: minor1, orderId: id1, lineId: id1, paymentId: z.string() }).nullable(),
+    from: agreementId1.nullable(),
+    credit: z.strictObject({ amount: minor1, orderId: orderId1, lineId: lineId1, paymentId: z.string() }).nullable(),
   });
 
 export const seed1 = seedWith(terms1.lasting);

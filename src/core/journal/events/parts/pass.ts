@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { id1, moment1 } from './basics';
+import { agreementId1, lineId1, moment1, orderId1, passId1, personId1, productId1 } from './basics';
 
 export const holdReason1 = z.enum(['dispute', 'behind', 'paused']);
 export const closeReason1 = z.enum([
@@ -14,11 +14,16 @@ export const closeReason1 = z.enum([
   'stopped',
 ]);
 export const pass1 = z.strictObject({
-  id: id1,
-  personId: id1,
-  productId: id1,
+  id: passId1,
+  personId: personId1,
+  productId: productId1,
   cause: z.discriminatedUnion('kind', [
-    z.strictObject({ kind: z.literal('paid'), orderId: id1, lineId: id1, agreementId: id1.optional() }),
+    z.strictObject({
+      kind: z.literal('paid'),
+      orderId: orderId1,
+      lineId: lineId1,
+      agreementId: agreementId1.optional(),
+    }),
     z.strictObject({ kind: z.literal('gift'), reason: z.string() }),
   ]),
   from: moment1,

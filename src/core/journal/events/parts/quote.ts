@@ -1,9 +1,9 @@
 import * as z from 'zod';
-import { currency1, id1, minor1, moment1 } from './basics';
+import { agreementId1, couponId1, currency1, lineId1, minor1, moment1, offerId1, priceId1, productId1 } from './basics';
 import { terms1, terms2, termsFrom1 } from './terms';
 
 export const lineCoupon1 = z.strictObject({
-  couponId: id1,
+  couponId: couponId1,
   code: z.string(),
   rate: z.int().min(1).max(10_000).optional(),
   amount: minor1.optional(),
@@ -19,12 +19,12 @@ const quoteWith = <T extends z.ZodType>(terms: T) =>
     lines: z
       .array(
         z.strictObject({
-          lineId: id1,
-          offerId: id1,
-          priceId: id1,
+          lineId: lineId1,
+          offerId: offerId1,
+          priceId: priceId1,
           title: z.string(),
           priceName: z.string(),
-          productIds: z.array(id1),
+          productIds: z.array(productId1),
           terms,
           dueToday: minor1,
           tax: minor1,
@@ -34,10 +34,10 @@ const quoteWith = <T extends z.ZodType>(terms: T) =>
       )
       .min(1),
     dueToday: minor1,
-    dueLater: z.array(z.strictObject({ lineId: id1, at: moment1, amount: minor1 })),
+    dueLater: z.array(z.strictObject({ lineId: lineId1, at: moment1, amount: minor1 })),
     statement: z.string().optional(),
     buyer: buyer1.optional(),
-    replaces: z.strictObject({ agreementId: id1, credit: minor1, used: minor1 }).optional(),
+    replaces: z.strictObject({ agreementId: agreementId1, credit: minor1, used: minor1 }).optional(),
   });
 
 export const quote1 = quoteWith(terms1.any);

@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { Id } from '#core/catalogue';
+import { idFor, type StepId } from '#core/ids';
+
 import { blockBase, line } from '../base';
 import { blockKind } from '../kind';
 
@@ -10,7 +11,7 @@ const OfferBlock = z.object({
   button: line,
   note: line,
   /** The step its button leads to; the checkout when none is named. */
-  step: Id.optional(),
+  step: idFor<StepId>().optional(),
 });
 
 declare module '../kind' {
