@@ -1,7 +1,6 @@
 import * as z from 'zod';
 import { Id, idFor, type PathId, type PriceId } from '#core/ids';
 import { KeptCard } from '#core/agreements';
-
 import type { KeelLayout } from '#core/drawing';
 import { languages } from '#core/words';
 

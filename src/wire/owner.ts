@@ -1,12 +1,14 @@
 import * as z from 'zod';
 import { Id, idFor, type LineId, type OfferId, type OrderId, type PersonId, type PriceId } from '#core/ids';
-
 import { PersonRecord } from '#core/people';
 import { Release, ReleaseContent } from '#core/release';
 import { Move } from './member';
 
 const moment = z.string();
 const head = z.strictObject({ seq: z.int().min(0), hash: z.string() });
+
+/** Of an answer with lines of the history: how many there are in all. */
+export const LINES_HEADER = 'x-keel-lines';
 
 export const SessionRequest = z.strictObject({ key: z.string().max(200) });
 export const SessionAnswer = z.strictObject({ owner: z.boolean() });

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { closeAll, type DemoStudio, openDemoStudio } from '../support/browser';
+import { closeAll, type DemoStudio, mirrored, newPage, openDemoStudio } from '../support/browser';
 
 let { served, browser, studio, complaints } = {} as DemoStudio;
 beforeAll(async () => {
@@ -169,4 +169,39 @@ test('after an interruption: what was edited, and not yet looked at as the buyer
   await studio.keyboard.press('Escape');
   await studio.getByRole('link', { name: 'Today', exact: true }).click();
   await studio.waitForFunction(() => !document.body.textContent?.includes('had not looked at it'));
+});
+
+test('an empty browser shows the newest orders at once, says how far it has copied, and then holds all of them', async () => {
+  const page = await newPage(browser, { viewport: { width: 1280, height: 800 } });
+  let letGo = (): void => undefined;
+  const held = new Promise<void>((resolve) => (letGo = resolve));
+  await page.route('**/owner/api/journal?after=*', async (route) => {
+    const first = route.request().url().includes('after=0&');
+    if (!first) await held;
+    const response = await route.fetch();
+    // As if the history were long: the first part is a small one.
+    const lines = (await response.text()).split('\n').slice(0, 500);
+    await route.fulfill(first ? { response, body: `${lines.join('\n')}\n` } : { response });
+  });
+  await page.goto(served.studio);
+  await page.getByText(/The shop’s history is being copied here, \d+ % so far\./).waitFor();
+  // Lately holds what was sold last, not what was sold first.
+  await page.locator('.rows tbody tr').nth(5).waitFor();
+  const lately = await page.locator('.rows tbody tr').allTextContents();
+  await page.getByRole('link', { name: 'Deliver', exact: true }).click();
+  await page.getByText('of the newest alone: older orders are still being copied here.', { exact: false }).waitFor();
+  // Nothing is done to a list of which only a part is here.
+  expect(await page.getByRole('button', { name: /^Export/ }).count()).toBe(0);
+  await page.locator('tr[data-row] a').first().click();
+  const order = (await page.getByRole('heading', { name: /^Order \d+$/ }).textContent()) ?? '';
+  letGo();
+  await mirrored(page);
+  await page.getByText('of the newest alone', { exact: false }).waitFor({ state: 'detached' });
+  await page.getByRole('button', { name: /^Export these [\d,]+ as CSV/ }).waitFor();
+  expect((await page.locator('.rows tbody tr').first().textContent()) ?? '').toContain(order.slice(6));
+  await page.getByRole('link', { name: 'Today', exact: true }).click();
+  await page.locator('.rows tbody tr').nth(5).waitFor();
+  expect(await page.locator('.rows tbody tr').allTextContents()).toEqual(lately);
+  expect(await page.getByText('being copied here', { exact: false }).count()).toBe(0);
+  await page.close();
 });

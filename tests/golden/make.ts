@@ -43,6 +43,7 @@ function keep(name: string, lines: readonly string[]): void {
 /** A copy of a studio's workspace, with every kind of document, a file and a history. */
 async function keepWorkspace(name: string): Promise<void> {
   const { db } = await import('../../src/studio/data/db');
+  const { inPieces } = await import('../../src/studio/data/mirrorRows');
   const { takeCopy } = await import('../../src/studio/data/workspaceFile');
   const live: Release = {
     format: 1,
@@ -88,7 +89,7 @@ async function keepWorkspace(name: string): Promise<void> {
     { id: 'u2', rev: 2, name: '', address: 'u2@example.org', vatNumbers: { cart1: 'NL004495445B01' } },
   ]);
   const lines = chained((await longRun({ seed: 21, buyers: 30, years: 1, zone: 'Europe/Lisbon' })).batches);
-  await db.lines.bulkPut(lines.map((line, i) => ({ seq: i + 1, line })));
+  await db.history.bulkPut(inPieces(lines));
   await db.meta.bulkPut([
     { name: 'live', value: live },
     { name: 'cursor', value: { seq: lines.length, hash: sha256(lines.at(-1) ?? '') } },

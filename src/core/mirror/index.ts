@@ -1,4 +1,5 @@
 export { agreementRowsOf, moveRows, type MirrorTables, type RowStore, type StoredOrder } from './moveRows';
+export { newestRows, type NewestRows } from './newest';
 export { idsTouched } from './touched';
 export type { OrderRow, PassRow, ChargeRow, RefundRow } from './rows';
 export type { AgreementRow, LaterPaymentRow } from './agreementRows';
@@ -11,6 +12,7 @@ export {
   listKeysOf,
   listRange,
   totalsRange,
+  addTo,
   addUp,
   dayBounds,
   groupOf,

@@ -30,7 +30,7 @@ export interface MirrorTables {
 export interface RowStore {
   get<K extends keyof MirrorTables>(table: K, keys: string[]): Promise<(MirrorTables[K] | undefined)[]>;
   put<K extends keyof MirrorTables>(table: K, rows: MirrorTables[K][]): Promise<unknown>;
-  remove(table: 'totals', keys: string[]): Promise<unknown>;
+  remove(table: 'totals' | 'charges', keys: string[]): Promise<unknown>;
 }
 
 /**
@@ -69,8 +69,19 @@ export async function moveRows(store: RowStore, batches: readonly Batch[], tax: 
     'orders',
     [...rows.orders.values()].map((order) => ({ ...order, keys: listKeysOf(order) })),
   );
-  for (const table of ['passes', 'charges', 'refunds', 'agreements', 'laterPayments'] as const)
+  for (const table of ['passes', 'refunds', 'agreements', 'laterPayments'] as const)
     await store.put(table, [...rows[table].values()]);
+  // What was paid stands in its order; only what did not become one is kept as a charge.
+  const charges = [...rows.charges.values()];
+  const becameOrders = (row: ChargeRow): boolean => row.status === 'paid' && row.quote === null;
+  await store.put(
+    'charges',
+    charges.filter((row) => !becameOrders(row)),
+  );
+  await store.remove(
+    'charges',
+    charges.filter(becameOrders).map((row) => row.id),
+  );
   await putTotals(
     store,
     agreementTotalsMoved(

@@ -38,6 +38,10 @@ export function dayBounds(days: string): [from: string, to: string] {
   return [from, to];
 }
 
+/** Adds to what stands under a key. */
+export const addTo = (sums: Map<string, number>, key: string, amount: number): void =>
+  void sums.set(key, (sums.get(key) ?? 0) + amount);
+
 /** The range of list keys for some choices. */
 export function listRange(choice: OrderChoice): [from: string, to: string] {
   const [from, to] = dayBounds(choice.days);
@@ -62,8 +66,8 @@ export function addUp(
     const { group, offerId, currency } = readCubeKey(row.key);
     if (offerId !== choice.offerId || (choice.group !== '' && group !== choice.group)) continue;
     found.count += row.count;
-    found.paid.set(currency, (found.paid.get(currency) ?? 0) + row.paid);
-    found.back.set(currency, (found.back.get(currency) ?? 0) + row.back);
+    addTo(found.paid, currency, row.paid);
+    addTo(found.back, currency, row.back);
   }
   return found;
 }

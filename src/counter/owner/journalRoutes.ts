@@ -1,9 +1,11 @@
 import { Router } from 'express';
 import * as z from 'zod';
 import type { CounterContext } from '../context';
+import { LINES_HEADER } from '../../wire/owner';
 import { Problem } from '../http/problem';
 
-const MOST_LINES = 1_000;
+const MOST_LINES = 5_000;
+const MOST_NEWEST_LINES = 100_000;
 /** A studio that hears nothing for twice this long takes the shop for lost. */
 const BEAT_MS = 15_000;
 
@@ -29,9 +31,14 @@ export function journalRoutes(context: CounterContext): Router {
         'another-history',
       );
     }
-    res.type('application/x-ndjson');
+    res.type('application/x-ndjson').set(LINES_HEADER, String(context.journal.head().seq));
     for await (const line of context.journal.lines(after + 1, MOST_LINES)) res.write(`${line}\n`);
     res.end();
+  });
+
+  router.get('/journal/newest', async (req, res) => {
+    const orders = z.coerce.number().int().min(1).max(1_000).parse(req.query['orders']);
+    res.type('application/x-ndjson').send((await linesWithNewest(context.journal, orders)).join('\n'));
   });
 
   router.get('/journal/live', (req, res) => {
@@ -47,4 +54,18 @@ export function journalRoutes(context: CounterContext): Router {
     });
   });
   return router;
+}
+
+/**
+ * The end of the history that holds so many orders. Renewals and letters lie between them, so it is read back twice
+ * as far until there are enough.
+ */
+async function linesWithNewest(journal: CounterContext['journal'], orders: number): Promise<string[]> {
+  const all = journal.head().seq;
+  for (let many = orders * 4; ; many *= 2) {
+    const lines: string[] = [];
+    for await (const line of journal.lines(Math.max(1, all - many + 1), many)) lines.push(line);
+    if (many >= all || many >= MOST_NEWEST_LINES) return lines;
+    if (lines.filter((line) => line.includes('"type":"order.paid"')).length > orders) return lines;
+  }
 }

@@ -4,6 +4,7 @@ import type {
   BuyerRow,
   ChargeRow,
   LaterPaymentRow,
+  NewestRows,
   PassRow,
   RefundRow,
   StoredOrder,
@@ -28,6 +29,8 @@ export interface Meta {
   live: Release;
   /** How far the mirror has come. */
   cursor: { seq: number; hash: string };
+  /** The newest orders, while all of them are still being copied: by far the most that is looked at. */
+  newest: Newest;
   /** When a copy was last taken, and when something was first changed since, in this computer's milliseconds. */
   copied: { at: number | null; changedSince: number | null };
   /** The last edit, and whether it was looked at as the buyer since. */
@@ -36,6 +39,12 @@ export interface Meta {
   linksSent: Record<string, number>;
   /** Lists the seller named. */
   lists: { id: string; name: string; query: string }[];
+}
+
+export interface Newest extends NewestRows {
+  people: PersonRecord[];
+  /** How many lines the history had when they were read. */
+  lines: number;
 }
 export interface MetaRow<N extends keyof Meta = keyof Meta> {
   name: N;
@@ -53,7 +62,8 @@ export const db = new Dexie('clear-keel') as Dexie & {
   charges: EntityTable<ChargeRow, 'id'>;
   refunds: EntityTable<RefundRow, 'id'>;
   people: EntityTable<PersonRecord, 'id'>;
-  lines: EntityTable<{ seq: number; line: string }, 'seq'>;
+  /** The shop's history as it was written, in the pieces it came in: the number of the first line, and the lines. */
+  history: EntityTable<{ from: number; lines: string[] }, 'from'>;
   totals: EntityTable<TotalRow, 'key'>;
   buyers: EntityTable<BuyerRow, 'personId'>;
   agreements: EntityTable<AgreementRow, 'id'>;
@@ -152,6 +162,24 @@ db.version(4)
       });
     const live = (await change.table('meta').get('live')) as { name: 'live'; value: Release } | undefined;
     if (live) await change.table('meta').put({ ...live, value: upgradeRelease(live.value) });
+  });
+
+// History in pieces, fewer indexes, and no row for a charge that became an order: copied in half the time.
+db.version(5)
+  .stores({
+    orders: 'id, number, personId, *keys',
+    charges: 'id, [status+at]',
+    people: 'id',
+    lines: null,
+    history: 'from',
+  })
+  .upgrade(async (change) => {
+    await Promise.all(
+      ['orders', 'passes', 'charges', 'refunds', 'people', 'totals', 'buyers', 'agreements', 'laterPayments'].map(
+        (table) => change.table(table).clear(),
+      ),
+    );
+    await change.table('meta').delete('cursor');
   });
 
 export async function readMeta<N extends keyof Meta>(name: N): Promise<Meta[N] | undefined> {

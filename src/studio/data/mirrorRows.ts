@@ -9,7 +9,7 @@ export const MIRRORED = [
   db.charges,
   db.refunds,
   db.people,
-  db.lines,
+  db.history,
   db.totals,
   db.buyers,
   db.agreements,
@@ -26,3 +26,13 @@ export const dexieRows: RowStore = {
 
 /** The tax of the live release: what is left to pay of plans is counted with it. */
 export const taxNow = async () => ((await db.meta.get('live'))?.value as Release | undefined)?.content.shop.tax ?? null;
+
+/** So many lines of history are one row. */
+const PIECE = 1_000;
+
+/** Lines of history as rows. @param from the number of the first of them */
+export function inPieces(lines: readonly string[], from = 1): { from: number; lines: string[] }[] {
+  const pieces = [];
+  for (let i = 0; i < lines.length; i += PIECE) pieces.push({ from: from + i, lines: lines.slice(i, i + PIECE) });
+  return pieces;
+}

@@ -8,7 +8,7 @@ import { FIRST_PREV, parseLine } from '#core/journal';
 import { PersonRecord } from '#core/people';
 import { Release } from '#core/release';
 import { db, type DocumentRow, type StepsRow } from './db';
-import { dexieRows } from './mirrorRows';
+import { dexieRows, inPieces } from './mirrorRows';
 import { upgradeDocument } from './upgrades';
 
 /**
@@ -38,11 +38,11 @@ export class NotACopy extends Error {}
 
 /** The whole workspace as a zip, piece by piece: no file is ever whole in memory beside its blob. */
 export async function takeCopy(now: Date): Promise<Blob> {
-  const [documents, steps, people, lines, live, shas] = await Promise.all([
+  const [documents, steps, people, history, live, shas] = await Promise.all([
     db.documents.toArray(),
     db.steps.toArray(),
     db.people.toArray(),
-    db.lines.orderBy('seq').toArray(),
+    db.history.orderBy('from').toArray(),
     db.meta.get('live'),
     db.files.toCollection().primaryKeys(),
   ]);
@@ -62,14 +62,14 @@ export async function takeCopy(now: Date): Promise<Blob> {
     savedAt: now.toISOString(),
     documents: documents.length,
     files: shas.length,
-    lines: lines.length,
+    lines: history.reduce((all, piece) => all + piece.lines.length, 0),
   };
   put('workspace.json', JSON.stringify(header));
   put('documents.json', JSON.stringify(documents));
   put('steps.json', JSON.stringify(steps));
   put('people.json', JSON.stringify(people));
   put('live.json', JSON.stringify(live?.value ?? null));
-  put('journal.jsonl', lines.map((l) => `${l.line}\n`).join(''));
+  put('journal.jsonl', history.map(({ lines }) => lines.map((line) => `${line}\n`).join('')).join(''));
   for (const name of shas) {
     const row = await db.files.get(name);
     if (!row) continue;
@@ -154,7 +154,7 @@ export async function putBack(copy: OpenedCopy): Promise<void> {
     await db.steps.bulkPut(copy.steps);
     await db.people.bulkPut(copy.people);
     await db.files.bulkPut([...copy.files].map(([name, blob]) => ({ sha256: name, blob })));
-    await db.lines.bulkPut(copy.lines.map((line, i) => ({ seq: i + 1, line })));
+    await db.history.bulkPut(inPieces(copy.lines));
     if (copy.live) await db.meta.put({ name: 'live', value: copy.live });
     await moveRows(dexieRows, batches, copy.live?.content.shop.tax ?? null);
     await db.meta.put({ name: 'cursor', value: { seq: copy.lines.length, hash } });

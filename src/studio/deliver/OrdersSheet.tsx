@@ -32,18 +32,25 @@ export function OrdersSheet({ draft, query, selected }: { draft: Draft; query: O
         <p className="lead mt-1 text-ink-2">
           {found.count.toLocaleString('en')} {found.count === 1 ? 'order' : 'orders'},{' '}
           <b className="font-semibold text-money">{totals(found.paid) || 'nothing'}</b> paid
-          {totals(found.back) !== '' && <>, {totals(found.back)} given back</>}.{' '}
-          <button className="opt" onClick={() => void exportOrders(query)}>
-            Export {found.count === 1 ? 'it' : `these ${found.count.toLocaleString('en')}`} as CSV
-          </button>
+          {totals(found.back) !== '' && <>, {totals(found.back)} given back</>}
+          {found.copying ? (
+            ', of the newest alone: older orders are still being copied here.'
+          ) : (
+            <>
+              .{' '}
+              <button className="opt" onClick={() => void exportOrders(query)}>
+                Export {found.count === 1 ? 'it' : `these ${found.count.toLocaleString('en')}`} as CSV
+              </button>
+            </>
+          )}
         </p>
       )}
-      {found && found.count > 0 && (
+      {found && found.count > 0 && !found.copying && (
         <ActOnMany key={JSON.stringify(query)} draft={draft} query={query} count={found.count} />
       )}
       {found?.count === 0 &&
         all !== undefined &&
-        (!isFiltered(query) ? (
+        (!isFiltered(query) && !found.copying ? (
           <p className="lead mt-3">
             Here stands every order, the moment it is paid. Nothing was sold yet.{' '}
             <Link className="plain-link" to="/sell">
@@ -52,7 +59,9 @@ export function OrdersSheet({ draft, query, selected }: { draft: Draft; query: O
           </p>
         ) : (
           <p className="lead mt-3">
-            No orders match. {all.toLocaleString('en')} without these choices.{' '}
+            {found.copying
+              ? 'None of the newest orders match; older ones are still being copied here.'
+              : `No orders match. ${all.toLocaleString('en')} without these choices.`}{' '}
             <Link className="plain-link" to="/deliver/orders">
               Clear them
             </Link>

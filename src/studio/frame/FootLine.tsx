@@ -1,9 +1,11 @@
+import { useLiveQuery } from 'dexie-react-hooks';
 import { ChevronUp } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Draft } from '../data/draft';
 import { bringBack } from '../data/remove';
 import { useAboutQuery } from '../data/ownerApi';
+import { newestNow } from '../data/queries/newest';
 import { useCopyReminder } from '../data/useCopyReminder';
 import { stopJob } from '../data/laterJob';
 import { useSeconds } from './useSeconds';
@@ -69,6 +71,7 @@ export function FootLine({ draft }: { draft: Draft }) {
           {CONNECTION[connection]}
         </span>
       )}
+      <Copying />
       {reminder !== null && (
         <span>
           {reminder}{' '}
@@ -79,6 +82,18 @@ export function FootLine({ draft }: { draft: Draft }) {
       )}
       <Jobs />
     </footer>
+  );
+}
+
+/** How far the shop's history is copied, where that takes a while. */
+function Copying() {
+  const copying = useLiveQuery(async () => (await newestNow())?.copying, []);
+  if (!copying) return null;
+  return (
+    <span role="status">
+      The shop’s history is being copied here, {Math.floor((100 * copying.lines) / copying.of)} % so far. The newest
+      orders are here already.
+    </span>
   );
 }
 

@@ -1,20 +1,17 @@
-import { idsTouched, moveRows } from '#core/mirror';
-import { FIRST_PREV, NewerHistory, parseLine } from '#core/journal';
+import { idsTouched, moveRows, newestRows } from '#core/mirror';
+import { type Batch, FIRST_PREV, NewerHistory, parseLine } from '#core/journal';
 import type { PersonRecord } from '#core/people';
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
-import { db } from '../data/db';
-import { dexieRows, MIRRORED, taxNow } from '../data/mirrorRows';
+import { LINES_HEADER } from '../../wire/owner';
+import { db, type Meta, readMeta, writeMeta } from '../data/db';
+import { dexieRows, inPieces, MIRRORED, taxNow } from '../data/mirrorRows';
 import { MIRROR_MOVED, type MirrorMoved } from './news';
 
 /**
  * Keeps a copy of the journal in this browser, and rows worked out from it. One tab at a time holds the lock and
  * pulls; lines, rows and cursor move in one transaction, so that they never disagree.
  */
-interface Cursor {
-  seq: number;
-  hash: string;
-}
 export type MirrorNews = { kind: 'reached' | 'lost' | 'not-owner' | 'older' };
 
 /** Tells whoever holds rows in memory which to read again. */
@@ -22,6 +19,9 @@ const moved = new BroadcastChannel(MIRROR_MOVED);
 
 const tell = (news: MirrorNews): void => postMessage(news);
 const RETRY_MS = 3_000;
+/** So many lines behind, the newest orders are shown before the rest is copied. */
+const FAR_BEHIND = 1_000;
+const MOST_NEWEST = 1_000;
 /** The shop says every 15 seconds that it is there. */
 const SILENT_FOR_MS = 40_000;
 
@@ -42,8 +42,9 @@ void navigator.locks.request('clear-keel-mirror', async () => {
 class NotOwner extends Error {}
 
 async function pullAll(): Promise<void> {
+  let newestShown = false;
   for (;;) {
-    const cursor = ((await db.meta.get('cursor'))?.value as Cursor | undefined) ?? { seq: 0, hash: FIRST_PREV };
+    const cursor = (await readMeta('cursor')) ?? { seq: 0, hash: FIRST_PREV };
     const response = await fetch(`/owner/api/journal?after=${cursor.seq}&hash=${cursor.hash}`);
     if (response.status === 401) throw new NotOwner();
     if (response.status === 409) {
@@ -51,36 +52,58 @@ async function pullAll(): Promise<void> {
       continue;
     }
     if (!response.ok) throw new Error(`The shop answered ${response.status}`);
-    const lines = (await response.text()).split('\n').filter((line) => line !== '');
+    if (!newestShown && Number(response.headers.get(LINES_HEADER)) - cursor.seq > FAR_BEHIND) {
+      await showNewest();
+      newestShown = true;
+    }
+    const lines = linesOf(await response.text());
     const last = lines[lines.length - 1];
-    if (last === undefined) return;
+    if (last === undefined) {
+      await db.meta.delete('newest');
+      return;
+    }
     await take(lines, { seq: cursor.seq + lines.length, hash: bytesToHex(sha256(new TextEncoder().encode(last))) });
   }
 }
+
+/** The newest orders first, from the end of the history, while all of it is still to be copied. */
+async function showNewest(): Promise<void> {
+  const response = await fetch(`/owner/api/journal/newest?orders=${MOST_NEWEST}`);
+  if (!response.ok) return;
+  const batches = read(linesOf(await response.text()));
+  const rows = newestRows(batches, await taxNow(), MOST_NEWEST);
+  const people = await readPeople([...new Set(rows.orders.map((o) => o.personId))]);
+  await writeMeta('newest', { ...rows, people, lines: batches.at(-1)?.seq ?? 0 });
+}
+
+const linesOf = (text: string): string[] => text.split('\n').filter((line) => line !== '');
+
+const read = (lines: readonly string[]): Batch[] =>
+  lines.map((line) => {
+    const batch = parseLine(line);
+    if (!batch) throw new Error('The shop sent a line that cannot be read');
+    return batch;
+  });
 
 /** Another history: the mirror is dropped and built anew; drafts are not touched. */
 async function forget(): Promise<void> {
   await db.transaction('rw', MIRRORED, async () => {
     await Promise.all([
       ...MIRRORED.filter((table) => table !== db.meta).map((table) => table.clear()),
-      db.meta.delete('cursor'),
+      db.meta.bulkDelete(['cursor', 'newest']),
     ]);
   });
   moved.postMessage('forgotten' satisfies MirrorMoved);
 }
 
-async function take(lines: string[], cursor: Cursor): Promise<void> {
-  const batches = lines.map((line) => {
-    const batch = parseLine(line);
-    if (!batch) throw new Error('The shop sent a line that cannot be read');
-    return batch;
-  });
+async function take(lines: string[], cursor: Meta['cursor']): Promise<void> {
+  const batches = read(lines);
   const people = await readPeople([...idsTouched(batches).people.keys()]);
   const orders = await db.transaction('rw', MIRRORED, async () => {
     const changed = await moveRows(dexieRows, batches, await taxNow());
     await db.people.bulkPut(people);
-    await db.lines.bulkPut(lines.map((line, i) => ({ seq: cursor.seq - lines.length + 1 + i, line })));
-    await db.meta.put({ name: 'cursor', value: cursor });
+    await db.history.bulkPut(inPieces(lines, cursor.seq - lines.length + 1));
+    await writeMeta('cursor', cursor);
     return changed;
   });
   moved.postMessage({ orders, people: people.map((p) => p.id) } satisfies MirrorMoved);
@@ -99,7 +122,7 @@ async function readPeople(ids: string[]): Promise<PersonRecord[]> {
 
 /** Resolves when the shop has written more than this mirror holds; rejects when it is lost from sight. */
 async function nextNews(): Promise<void> {
-  const held = ((await db.meta.get('cursor'))?.value as Cursor | undefined)?.seq ?? 0;
+  const held = (await readMeta('cursor'))?.seq ?? 0;
   return new Promise((resolve, reject) => {
     const source = new EventSource('/owner/api/journal/live');
     let silence: ReturnType<typeof setTimeout>;

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { isRunning, restOfPlan } from '#core/agreements';
-import { type MirrorTables, moneyByDay, moveRows, type RowStore, withQuietDays } from '#core/mirror';
+import { type MirrorTables, moneyByDay, moveRows, newestRows, type RowStore, withQuietDays } from '#core/mirror';
 import { addMs, DAY, daysBetween } from '#core/calendar';
 import type { ShopTax } from '#core/catalogue';
 import { firstBuyer, quoteFingerprint, quoteFor } from '#core/checkout';
@@ -107,8 +107,8 @@ class MemoryRows implements RowStore {
       this.tables[table].set('key' in row ? row.key : 'id' in row ? row.id : row.personId, structuredClone(row));
     return Promise.resolve();
   }
-  remove(_: 'totals', keys: string[]): Promise<void> {
-    for (const key of keys) this.tables.totals.delete(key);
+  remove(table: 'totals' | 'charges', keys: string[]): Promise<void> {
+    for (const key of keys) this.tables[table].delete(key);
     return Promise.resolve();
   }
 }
@@ -144,7 +144,9 @@ async function expectRowsToFollow(
     for (const [fileId, count] of Object.entries(fetched))
       expect(state.fileUses.get(`${pass.id}/${fileId}`)?.count).toBe(count);
   }
-  for (const charge of state.charges.values())
+  const unpaid = [...state.charges.values()].filter((c) => c.status !== 'paid');
+  expect(tables.charges.size).toBe(unpaid.length);
+  for (const charge of unpaid)
     expect([tables.charges.get(charge.key)?.status, tables.charges.get(charge.key)?.reason]).toEqual([
       charge.status,
       charge.reason,
@@ -157,6 +159,7 @@ async function expectRowsToFollow(
   expect(tables.agreements.size).toBe(state.agreements.size);
   for (const agreement of state.agreements.values())
     expect(tables.agreements.get(agreement.id)?.agreement).toEqual(agreement);
+  expectNewestAsInAll(batches, tables, tax);
   // What came in by day adds up to what was paid; what went back, to what went back.
   const days = moneyByDay(tables.orders.values(), 'EUR', 'Europe/Lisbon');
   expect(sum(days.map((d) => d.paid))).toBe(sum([...state.orders.values()].flatMap((o) => o.lines.map((l) => l.paid))));
@@ -171,6 +174,25 @@ async function expectRowsToFollow(
     sum([...tables.orders.values()].map((o) => o.paid - o.back)) + sum(later.map((t) => t.paid - t.back)),
   );
   return tables;
+}
+
+/** What the end of a history says of its newest orders is what all of it says of them, wherever that end begins. */
+function expectNewestAsInAll(batches: readonly Batch[], all: Tables, tax: ShopTax | null): void {
+  for (const last of [1, 5, Math.ceil(batches.length / 2), batches.length]) {
+    const newest = newestRows(batches.slice(-last), tax, 1_000);
+    for (const order of newest.orders) expect(order).toEqual(all.orders.get(order.id));
+    for (const pass of newest.passes) expect(pass).toEqual(all.passes.get(pass.id));
+    for (const refund of newest.refunds) expect(refund).toEqual(all.refunds.get(refund.id));
+    for (const row of newest.agreements) expect(row).toEqual(all.agreements.get(row.id));
+    const numbers = newest.orders.map((o) => o.number);
+    expect(numbers).toEqual(
+      [...all.orders.values()]
+        .map((o) => o.number)
+        .sort((a, b) => b - a)
+        .slice(0, numbers.length),
+    );
+    if (last === batches.length) expect(numbers).toHaveLength(all.orders.size);
+  }
 }
 
 test('generated: the studio’s rows say what the shop’s own state says, however the lines are cut into pulls', async () => {

@@ -8,7 +8,7 @@ import { lastingRelease, longRun } from '../../support/longRun';
 import { release } from '../../support/release';
 
 const { db } = await import('../../../src/studio/data/db');
-const { dexieRows } = await import('../../../src/studio/data/mirrorRows');
+const { dexieRows, inPieces } = await import('../../../src/studio/data/mirrorRows');
 const { openCopy, putBack, takeCopy, NotACopy } = await import('../../../src/studio/data/workspaceFile');
 
 const everything = async (): Promise<string> =>
@@ -40,7 +40,7 @@ beforeEach(async () => {
   );
   await db.steps.put({ key: 'product/x', done: [{ field: 'title', at: 1, undo: [], redo: [] }], undone: [] });
   await db.people.put({ id: 'u1', rev: 1, name: 'Tøve مرحبا 🐦', address: 'tove@example.org' });
-  await db.lines.put({ seq: 1, line });
+  await db.history.bulkPut(inPieces([line]));
   await db.meta.bulkPut([
     { name: 'live', value: live },
     { name: 'cursor', value: { seq: 1, hash: createHash('sha256').update(line).digest('hex') } },
@@ -52,7 +52,7 @@ test('out of one browser and into an empty one: identical, years of payment plan
   const { batches } = await longRun({ seed: 5, buyers: 40, years: 1, zone: 'Europe/Lisbon' });
   const lines = batches.map((batch) => JSON.stringify(batch));
   await db.transaction('rw', db.tables, () => moveRows(dexieRows, batches, live.content.shop.tax));
-  await db.lines.bulkPut(lines.map((line, i) => ({ seq: i + 1, line })));
+  await db.history.bulkPut(inPieces(lines));
   await db.meta.bulkPut([
     { name: 'live', value: live },
     {

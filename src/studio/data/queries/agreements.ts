@@ -3,7 +3,7 @@ import Dexie from 'dexie';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { type Agreement, isRunning } from '#core/agreements';
 import { addDays, dateIn } from '#core/calendar';
-import { type AgreementRow, dayBounds, type LaterPaymentRow, readTotalKey, totalKeys } from '#core/mirror';
+import { addTo, type AgreementRow, dayBounds, type LaterPaymentRow, readTotalKey, totalKeys } from '#core/mirror';
 import { sum } from '#core/money';
 import type { OfferId } from '#core/ids';
 import { db } from '../db';
@@ -25,8 +25,8 @@ export const useAgreementTotals = (): Map<string, Sums> | undefined =>
       for (const key of [status, '']) {
         const total = found.get(key) ?? { count: 0, paid: new Map<string, number>(), left: new Map<string, number>() };
         total.count += row.count;
-        total.paid.set(currency, (total.paid.get(currency) ?? 0) + row.paid);
-        total.left.set(currency, (total.left.get(currency) ?? 0) + row.back);
+        addTo(total.paid, currency, row.paid);
+        addTo(total.left, currency, row.back);
         found.set(key, total);
       }
     }
@@ -127,8 +127,8 @@ export async function findLater({ days, offerId, back }: LaterChoice) {
   const found = { count: 0, paid: new Map<string, number>(), back: new Map<string, number>() };
   const count = (currency: string, of: { count: number; paid: number; back: number }): void => {
     found.count += of.count;
-    found.paid.set(currency, (found.paid.get(currency) ?? 0) + of.paid);
-    found.back.set(currency, (found.back.get(currency) ?? 0) + of.back);
+    addTo(found.paid, currency, of.paid);
+    addTo(found.back, currency, of.back);
   };
   const fits = (row: { day: string; offerId: OfferId }): boolean =>
     row.day >= from && row.day <= to && (offerId === '' || row.offerId === offerId);

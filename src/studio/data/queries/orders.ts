@@ -4,6 +4,7 @@ import type { PersonRecord } from '#core/people';
 import type { OfferId, OrderId } from '#core/ids';
 import { db } from '../db';
 import { askLists } from '../lists';
+import { amongNewest, type Copying, newestNow, storyAmongNewest } from './newest';
 import type { OrderQuery } from './orderQuery';
 import { totalsBetween } from './totals';
 
@@ -18,10 +19,14 @@ export interface OrderTotals {
 }
 export interface OrdersFound extends OrderTotals {
   rows: OrderAndPerson[];
+  /** Where only the newest orders are here so far: how far the rest is copied. */
+  copying?: Copying;
 }
 
 /** Orders that match, with their buyers, and totals over all that match. Words are asked of a worker; all else is read by an index. */
 export async function findOrders(query: OrderQuery, most: number): Promise<OrdersFound> {
+  const newest = await newestNow();
+  if (newest) return amongNewest(newest, query, most);
   if (query.text.trim() !== '') {
     // Asked first, so that a moving history asks again.
     await db.meta.get('cursor');
@@ -69,7 +74,7 @@ export const useCounts = (queries: readonly OrderQuery[]): number[] | undefined 
 /** One order with everything that came of it. */
 export async function storyOfOrderRow(orderId: OrderId) {
   const order = await db.orders.get(orderId);
-  if (!order) return null;
+  if (!order) return storyAmongNewest(await newestNow(), orderId);
   return {
     order,
     passes: present(await db.passes.bulkGet(order.passIds)),
@@ -104,14 +109,19 @@ export async function orderForLetter(of: 'receipt' | 'refund') {
 
 /** The newest orders and refused cards, with those who bought. */
 export async function latelyOf(mostOrders: number, mostRefused: number) {
-  const newest = await db.orders.orderBy('at').reverse().limit(mostOrders).toArray();
+  const ahead = await newestNow();
+  const newest =
+    ahead?.orders.slice(0, mostOrders) ?? (await db.orders.orderBy('number').reverse().limit(mostOrders).toArray());
   const refused = await db.charges
     .where('[status+at]')
     .between(['refused', ''], ['refused', '\uffff'])
     .reverse()
     .limit(mostRefused)
     .toArray();
-  const people = await db.people.bulkGet([...newest, ...refused].map((r) => r.personId));
+  const people = [
+    ...(await db.people.bulkGet([...newest, ...refused].map((r) => r.personId))),
+    ...(ahead?.people ?? []),
+  ];
   return { newest, refused, people: new Map(present(people).map((p) => [p.id, p] as const)) };
 }
 
@@ -125,7 +135,7 @@ export async function boughtOn(days: string, from: string) {
   };
 }
 
-export const disputedOrders = () => db.orders.where('status').equals('disputed').toArray();
+export const disputedOrders = () => db.orders.where('keys').between('disputed||', 'disputed||\uffff').toArray();
 
 /** What somebody owns or bought, by id of product and of offer: it is never deleted. */
 export async function ownedAndSold(): Promise<{ owned: Set<string>; sold: Set<string> }> {

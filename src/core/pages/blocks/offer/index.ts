@@ -1,6 +1,5 @@
 import * as z from 'zod';
 import { idFor, type StepId } from '#core/ids';
-
 import { blockBase, line } from '../base';
 import { blockKind } from '../kind';
 
