@@ -43,7 +43,7 @@ function keep(name: string, lines: readonly string[]): void {
 /** A copy of a studio's workspace, with every kind of document, a file and a history. */
 async function keepWorkspace(name: string): Promise<void> {
   const { db } = await import('../../src/studio/data/db');
-  const { inPieces } = await import('../../src/studio/data/mirrorRows');
+  const { inPieces, writeCursor } = await import('../../src/studio/data/mirrorRows');
   const { takeCopy } = await import('../../src/studio/data/workspaceFile');
   const live: Release = {
     format: 1,
@@ -90,10 +90,8 @@ async function keepWorkspace(name: string): Promise<void> {
   ]);
   const lines = chained((await longRun({ seed: 21, buyers: 30, years: 1, zone: 'Europe/Lisbon' })).batches);
   await db.history.bulkPut(inPieces(lines));
-  await db.meta.bulkPut([
-    { name: 'live', value: live },
-    { name: 'cursor', value: { seq: lines.length, hash: sha256(lines.at(-1) ?? '') } },
-  ]);
+  await db.meta.bulkPut([{ name: 'live', value: live }]);
+  await writeCursor({ seq: lines.length, hash: sha256(lines.at(-1) ?? '') });
   const file = join(import.meta.dirname, 'workspaces', `${version}-${name}`);
   const copy = Buffer.from(await (await takeCopy(new Date('2026-06-15T08:00:00Z'))).arrayBuffer());
   writeFileSync(`${file}.zip`, copy);

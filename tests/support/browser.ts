@@ -111,11 +111,11 @@ export async function mirrored(studio: Page): Promise<void> {
       const held = await new Promise<number>((resolve) => {
         const opening = indexedDB.open('clear-keel');
         opening.onsuccess = () => {
-          const reading = opening.result.transaction('meta').objectStore('meta').get('cursor') as IDBRequest<
-            { value: { seq: number } } | undefined
+          const reading = opening.result.transaction('cursor').objectStore('cursor').get('here') as IDBRequest<
+            { seq: number } | undefined
           >;
           reading.onsuccess = () => {
-            resolve(reading.result?.value.seq ?? 0);
+            resolve(reading.result?.seq ?? 0);
             opening.result.close();
           };
         };

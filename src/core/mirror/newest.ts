@@ -24,7 +24,8 @@ export interface NewestRows {
 export function newestRows(lastBatches: readonly Batch[], tax: ShopTax | null, most: number): NewestRows {
   const rows = new MirrorRows(tax);
   for (const batch of lastBatches)
-    if (batch.events.every((event) => event.type !== 'order.paid' || beganHere(rows, event.data))) rows.apply(batch);
+    if (batch.events.every((event) => event.type !== 'order.paid' || beganHere(rows, batch, event.data)))
+      rows.apply(batch);
   const orders = [...rows.orders.values()]
     .sort((a, b) => b.number - a.number)
     .slice(0, most)
@@ -38,5 +39,7 @@ export function newestRows(lastBatches: readonly Batch[], tax: ShopTax | null, m
   };
 }
 
-const beganHere = (rows: MirrorRows, paid: { chargeKey: string | null; quote: unknown }): boolean =>
-  paid.quote !== null || (paid.chargeKey !== null && Boolean(rows.charges.get(paid.chargeKey)?.quote));
+const beganHere = (rows: MirrorRows, { events }: Batch, paid: { chargeKey: string | null; quote: unknown }): boolean =>
+  paid.quote !== null ||
+  (paid.chargeKey !== null && Boolean(rows.charges.get(paid.chargeKey)?.quote)) ||
+  events.some((event) => event.type === 'charge.requested' && event.data.key === paid.chargeKey);

@@ -9,6 +9,7 @@ import { ordersLink } from '../data/queries/orderQuery';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
 import { allMoney } from '../data/queries/money';
+import { onceAllIsHere } from '../data/queries/newest';
 import { Panes } from '../frame/Panes';
 import { useAppSelector } from '../store';
 import { colour } from './chart';
@@ -20,7 +21,7 @@ export default function CountStage({ draft }: { draft: Draft }) {
   const { zone, locale, currency } = draft.content.shop;
   const now = useNow();
   const theme = useAppSelector((state) => state.frame.theme);
-  const data = useLiveQuery(() => allMoney(currency), [currency]);
+  const data = useLiveQuery(() => onceAllIsHere(() => allMoney(currency)), [currency]);
   if (!data) return <Panes draft={draft} sheet={null} outcome={null} />;
   const money = (amount: number): string => formatAmount(amount, currency, locale);
   const { paid, back } = data;

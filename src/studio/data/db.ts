@@ -1,4 +1,4 @@
-import Dexie, { type EntityTable } from 'dexie';
+import Dexie, { type EntityTable, type Table } from 'dexie';
 import type {
   AgreementRow,
   BuyerRow,
@@ -27,10 +27,6 @@ export interface FileRow {
 export interface Meta {
   /** The live release as last seen. */
   live: Release;
-  /** How far the mirror has come. */
-  cursor: { seq: number; hash: string };
-  /** The newest orders, while all of them are still being copied: by far the most that is looked at. */
-  newest: Newest;
   /** When a copy was last taken, and when something was first changed since, in this computer's milliseconds. */
   copied: { at: number | null; changedSince: number | null };
   /** The last edit, and whether it was looked at as the buyer since. */
@@ -41,14 +37,19 @@ export interface Meta {
   lists: { id: string; name: string; query: string }[];
 }
 
-export interface Newest extends NewestRows {
-  people: PersonRecord[];
-  /** How many lines the history had when they were read. */
-  lines: number;
-}
 export interface MetaRow<N extends keyof Meta = keyof Meta> {
   name: N;
   value: Meta[N];
+}
+
+/** How far the mirror has come: the last line it holds. */
+export interface Cursor {
+  seq: number;
+  hash: string;
+}
+/** The newest orders, while all of them are still being copied: by far the most that is looked at. */
+export interface Newest extends NewestRows {
+  people: PersonRecord[];
 }
 
 /** The studio's own database in the browser. A landed version is never edited, only followed by another. */
@@ -64,6 +65,9 @@ export const db = new Dexie('clear-keel') as Dexie & {
   people: EntityTable<PersonRecord, 'id'>;
   /** The shop's history as it was written, in the pieces it came in: the number of the first line, and the lines. */
   history: EntityTable<{ from: number; lines: string[] }, 'from'>;
+  /** Two tables of one row each, so that whoever reads them waits for no other. */
+  cursor: Table<Cursor, 'here'>;
+  newest: Table<Newest, 'here'>;
   totals: EntityTable<TotalRow, 'key'>;
   buyers: EntityTable<BuyerRow, 'personId'>;
   agreements: EntityTable<AgreementRow, 'id'>;
@@ -172,6 +176,8 @@ db.version(5)
     people: 'id',
     lines: null,
     history: 'from',
+    cursor: '',
+    newest: '',
   })
   .upgrade(async (change) => {
     await Promise.all(

@@ -1,6 +1,6 @@
 import type { RowStore } from '#core/mirror';
 import type { Release } from '#core/release';
-import { db } from './db';
+import { type Cursor, db } from './db';
 
 /** Every table that is worked out from the shop's history. */
 export const MIRRORED = [
@@ -14,7 +14,7 @@ export const MIRRORED = [
   db.buyers,
   db.agreements,
   db.laterPayments,
-  db.meta,
+  db.cursor,
 ];
 
 /** The mirror's rows as this browser keeps them; to be used within a transaction over `MIRRORED`. */
@@ -23,6 +23,10 @@ export const dexieRows: RowStore = {
   put: (table, rows) => db.table(table).bulkPut(rows),
   remove: (table, keys) => db.table(table).bulkDelete(keys),
 };
+
+/** The last line that the mirror holds; undefined while it holds none. */
+export const readCursor = (): Promise<Cursor | undefined> => db.cursor.get('here');
+export const writeCursor = (cursor: Cursor): Promise<unknown> => db.cursor.put(cursor, 'here');
 
 /** The tax of the live release: what is left to pay of plans is counted with it. */
 export const taxNow = async () => ((await db.meta.get('live'))?.value as Release | undefined)?.content.shop.tax ?? null;

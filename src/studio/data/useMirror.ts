@@ -1,21 +1,22 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect } from 'react';
 import { useAppDispatch } from '../store';
-import { connectionChanged } from '../store/frame';
+import { connectionChanged, copiedSoFar } from '../store/frame';
 import type { MirrorNews } from '../workers/mirror.worker';
-import { db } from './db';
+import { readCursor } from './mirrorRows';
 import { ownerApi } from './ownerApi';
 
 /** Runs the worker that copies the shop's history into this browser, for as long as the studio is open. */
 export function useMirror(): void {
   const dispatch = useAppDispatch();
   // Whichever tab pulls, every tab sees the cursor move and asks anew what time it is and what needs a person.
-  const seq = useLiveQuery(async () => ((await db.meta.get('cursor'))?.value as { seq: number } | undefined)?.seq, []);
+  const seq = useLiveQuery(async () => (await readCursor())?.seq, []);
   useEffect(() => void dispatch(ownerApi.util.invalidateTags(['About'])), [seq, dispatch]);
   useEffect(() => {
     const worker = new Worker(new URL('../workers/mirror.worker.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<MirrorNews>) => {
-      dispatch(connectionChanged({ connection: data.kind, at: Date.now() }));
+      if (data.kind === 'copying') dispatch(copiedSoFar(data.share));
+      else dispatch(connectionChanged({ connection: data.kind, at: Date.now() }));
     };
     return () => worker.terminate();
   }, [dispatch]);

@@ -8,7 +8,7 @@ import { FIRST_PREV, parseLine } from '#core/journal';
 import { PersonRecord } from '#core/people';
 import { Release } from '#core/release';
 import { db, type DocumentRow, type StepsRow } from './db';
-import { dexieRows, inPieces } from './mirrorRows';
+import { dexieRows, inPieces, writeCursor } from './mirrorRows';
 import { upgradeDocument } from './upgrades';
 
 /**
@@ -157,7 +157,7 @@ export async function putBack(copy: OpenedCopy): Promise<void> {
     await db.history.bulkPut(inPieces(copy.lines));
     if (copy.live) await db.meta.put({ name: 'live', value: copy.live });
     await moveRows(dexieRows, batches, copy.live?.content.shop.tax ?? null);
-    await db.meta.put({ name: 'cursor', value: { seq: copy.lines.length, hash } });
+    await writeCursor({ seq: copy.lines.length, hash });
   });
 }
 

@@ -87,12 +87,12 @@ export function FootLine({ draft }: { draft: Draft }) {
 
 /** How far the shop's history is copied, where that takes a while. */
 function Copying() {
-  const copying = useLiveQuery(async () => (await newestNow())?.copying, []);
+  const copying = useLiveQuery(async () => (await newestNow()) !== undefined, []);
+  const share = useAppSelector((state) => state.frame.copied);
   if (!copying) return null;
   return (
     <span role="status">
-      The shop’s history is being copied here, {Math.floor((100 * copying.lines) / copying.of)} % so far. The newest
-      orders are here already.
+      The shop’s history is being copied here, {Math.floor(100 * share)} % so far. The newest orders are here already.
     </span>
   );
 }

@@ -22,6 +22,8 @@ interface FrameState {
   blockInHand: string | null;
   /** `older`: the shop was updated while this window was open, and writes what its programs do not know. */
   connection: 'unknown' | 'reached' | 'lost' | 'not-owner' | 'older';
+  /** How much of the shop's history is copied here, of 1, where that takes a while. */
+  copied: number;
   /** When the shop was lost from sight, by this computer. */
   lostAt: number | null;
   /** The day somebody is taken to buy on, where it is not today. */
@@ -44,6 +46,7 @@ const initialState: FrameState = {
   removed: null,
   blockInHand: null,
   connection: 'unknown',
+  copied: 0,
   lostAt: null,
   assumedDay: null,
   assumedCountry: null,
@@ -56,6 +59,9 @@ export const frame = createSlice({
   name: 'frame',
   initialState,
   reducers: {
+    copiedSoFar(state, { payload }: PayloadAction<number>) {
+      state.copied = payload;
+    },
     themeChosen(state, { payload }: PayloadAction<Theme>) {
       state.theme = payload;
       keep('theme', payload);
@@ -118,6 +124,7 @@ export const {
   publishToggled,
   buyerViewToggled,
   connectionChanged,
+  copiedSoFar,
   removedNow,
   blockTaken,
   dayAssumed,

@@ -6,6 +6,7 @@ import { laterLink } from '../deliver/links';
 import { ordersLink } from '../data/queries/orderQuery';
 import type { Draft } from '../data/draft';
 import { monthMoney } from '../data/queries/money';
+import { onceAllIsHere } from '../data/queries/newest';
 import { Fetched } from '../frame/Fetched';
 import { part } from '../frame/parts';
 
@@ -18,7 +19,7 @@ export function MonthSoFar({ draft, now }: { draft: Draft; now: Instant }) {
   const today = dateIn(now, zone);
   const month = today.slice(0, 7);
   const before = dateIn(addMs(startOfDate(`${month}-01`, zone), -DAY), zone).slice(0, 7);
-  const days = useLiveQuery(() => monthMoney(currency, before, month), [before, month, currency]);
+  const days = useLiveQuery(() => onceAllIsHere(() => monthMoney(currency, before, month)), [before, month, currency]);
   if (!days) return null;
   const cumulated = (name: string, until: string): number[] => {
     let sum = 0;

@@ -5,6 +5,7 @@ import { addDays, dateIn, formatDay } from '#core/calendar';
 import { wordsFor } from '#core/words';
 import { formatAmount, sum } from '#core/money';
 import type { AgreementRow } from '#core/mirror';
+import { onceAllIsHere } from '../data/queries/newest';
 import { paymentsOn } from '../data/queries/agreements';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
@@ -27,7 +28,10 @@ export function PaymentsToday({ draft }: { draft: Draft }) {
   const { tax } = (draft.live?.content ?? draft.content).shop;
   const today = dateIn(now, zone);
   const yesterday = addDays(today, -1);
-  const data = useLiveQuery(() => paymentsOn(today, { zone, currency, named: NAMED }), [today, zone, currency]);
+  const data = useLiveQuery(
+    () => onceAllIsHere(() => paymentsOn(today, { zone, currency, named: NAMED })),
+    [today, zone, currency],
+  );
   if (!data || data.behind.length + data.trials.length + data.expiring.length + data.came.count === 0) return null;
   const day = (at: string): string => formatDay(at, zone, locale);
   const who = (r: AgreementRow): string => data.people.get(r.personId) ?? 'Somebody erased';

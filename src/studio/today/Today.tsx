@@ -5,6 +5,7 @@ import { formatAmount } from '#core/money';
 import type { Draft } from '../data/draft';
 import { useAboutQuery } from '../data/ownerApi';
 import { useNow } from '../data/useNow';
+import { onceAllIsHere } from '../data/queries/newest';
 import { ordersLink } from '../data/queries/orderQuery';
 import { boughtOn } from '../data/queries/orders';
 import { Panes } from '../frame/Panes';
@@ -60,7 +61,7 @@ function TwoDays({ draft }: { draft: Draft }) {
   const { zone, locale, currency } = draft.content.shop;
   const today = dateIn(useNow(), zone);
   const days = `${addDays(today, -1)}..${today}`;
-  const found = useLiveQuery(() => boughtOn(days, addDays(today, -1)), [days, today]);
+  const found = useLiveQuery(() => onceAllIsHere(() => boughtOn(days, addDays(today, -1))), [days, today]);
   if (!found || found.count === 0) return null;
   return (
     <p className="lead mt-2 text-ink-2">

@@ -4,15 +4,18 @@ import type { PersonRecord } from '#core/people';
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import { LINES_HEADER } from '../../wire/owner';
-import { db, type Meta, readMeta, writeMeta } from '../data/db';
-import { dexieRows, inPieces, MIRRORED, taxNow } from '../data/mirrorRows';
+import { db } from '../data/db';
+import { dexieRows, inPieces, MIRRORED, readCursor, taxNow, writeCursor } from '../data/mirrorRows';
 import { MIRROR_MOVED, type MirrorMoved } from './news';
 
 /**
  * Keeps a copy of the journal in this browser, and rows worked out from it. One tab at a time holds the lock and
  * pulls; lines, rows and cursor move in one transaction, so that they never disagree.
  */
-export type MirrorNews = { kind: 'reached' | 'lost' | 'not-owner' | 'older' };
+export type MirrorNews =
+  | { kind: 'reached' | 'lost' | 'not-owner' | 'older' }
+  /** How much of a long history is here, of 1. */
+  | { kind: 'copying'; share: number };
 
 /** Tells whoever holds rows in memory which to read again. */
 const moved = new BroadcastChannel(MIRROR_MOVED);
@@ -22,6 +25,8 @@ const RETRY_MS = 3_000;
 /** So many lines behind, the newest orders are shown before the rest is copied. */
 const FAR_BEHIND = 1_000;
 const MOST_NEWEST = 1_000;
+/** So many lines are one transaction: whoever reads meanwhile waits for no more than that. */
+const TAKEN_TOGETHER = 1_000;
 /** The shop says every 15 seconds that it is there. */
 const SILENT_FOR_MS = 40_000;
 
@@ -44,7 +49,7 @@ class NotOwner extends Error {}
 async function pullAll(): Promise<void> {
   let newestShown = false;
   for (;;) {
-    const cursor = (await readMeta('cursor')) ?? { seq: 0, hash: FIRST_PREV };
+    const cursor = (await readCursor()) ?? { seq: 0, hash: FIRST_PREV };
     const response = await fetch(`/owner/api/journal?after=${cursor.seq}&hash=${cursor.hash}`);
     if (response.status === 401) throw new NotOwner();
     if (response.status === 409) {
@@ -52,17 +57,19 @@ async function pullAll(): Promise<void> {
       continue;
     }
     if (!response.ok) throw new Error(`The shop answered ${response.status}`);
-    if (!newestShown && Number(response.headers.get(LINES_HEADER)) - cursor.seq > FAR_BEHIND) {
+    const all = Number(response.headers.get(LINES_HEADER));
+    if (!newestShown && all - cursor.seq > FAR_BEHIND) {
       await showNewest();
       newestShown = true;
     }
+    if (newestShown) tell({ kind: 'copying', share: cursor.seq / all });
     const lines = linesOf(await response.text());
-    const last = lines[lines.length - 1];
-    if (last === undefined) {
-      await db.meta.delete('newest');
+    if (lines.length === 0) {
+      await db.newest.clear();
       return;
     }
-    await take(lines, { seq: cursor.seq + lines.length, hash: bytesToHex(sha256(new TextEncoder().encode(last))) });
+    for (let i = 0; i < lines.length; i += TAKEN_TOGETHER)
+      await take(lines.slice(i, i + TAKEN_TOGETHER), cursor.seq + i);
   }
 }
 
@@ -73,9 +80,10 @@ async function showNewest(): Promise<void> {
   const batches = read(linesOf(await response.text()));
   const rows = newestRows(batches, await taxNow(), MOST_NEWEST);
   const people = await readPeople([...new Set(rows.orders.map((o) => o.personId))]);
-  await writeMeta('newest', { ...rows, people, lines: batches.at(-1)?.seq ?? 0 });
+  await db.newest.put({ ...rows, people }, 'here');
 }
 
+const hashOf = (line: string): string => bytesToHex(sha256(new TextEncoder().encode(line)));
 const linesOf = (text: string): string[] => text.split('\n').filter((line) => line !== '');
 
 const read = (lines: readonly string[]): Batch[] =>
@@ -88,22 +96,22 @@ const read = (lines: readonly string[]): Batch[] =>
 /** Another history: the mirror is dropped and built anew; drafts are not touched. */
 async function forget(): Promise<void> {
   await db.transaction('rw', MIRRORED, async () => {
-    await Promise.all([
-      ...MIRRORED.filter((table) => table !== db.meta).map((table) => table.clear()),
-      db.meta.bulkDelete(['cursor', 'newest']),
-    ]);
+    await Promise.all(MIRRORED.map((table) => table.clear()));
   });
+  await db.newest.clear();
   moved.postMessage('forgotten' satisfies MirrorMoved);
 }
 
-async function take(lines: string[], cursor: Meta['cursor']): Promise<void> {
+/** @param held how many lines the mirror held before these */
+async function take(lines: string[], held: number): Promise<void> {
   const batches = read(lines);
   const people = await readPeople([...idsTouched(batches).people.keys()]);
+  const tax = await taxNow();
   const orders = await db.transaction('rw', MIRRORED, async () => {
-    const changed = await moveRows(dexieRows, batches, await taxNow());
+    const changed = await moveRows(dexieRows, batches, tax);
     await db.people.bulkPut(people);
-    await db.history.bulkPut(inPieces(lines, cursor.seq - lines.length + 1));
-    await writeMeta('cursor', cursor);
+    await db.history.bulkPut(inPieces(lines, held + 1));
+    await writeCursor({ seq: held + lines.length, hash: hashOf(lines.at(-1) ?? '') });
     return changed;
   });
   moved.postMessage({ orders, people: people.map((p) => p.id) } satisfies MirrorMoved);
@@ -122,7 +130,7 @@ async function readPeople(ids: string[]): Promise<PersonRecord[]> {
 
 /** Resolves when the shop has written more than this mirror holds; rejects when it is lost from sight. */
 async function nextNews(): Promise<void> {
-  const held = (await readMeta('cursor'))?.seq ?? 0;
+  const held = (await readCursor())?.seq ?? 0;
   return new Promise((resolve, reject) => {
     const source = new EventSource('/owner/api/journal/live');
     let silence: ReturnType<typeof setTimeout>;

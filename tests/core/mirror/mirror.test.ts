@@ -193,6 +193,10 @@ function expectNewestAsInAll(batches: readonly Batch[], all: Tables, tax: ShopTa
     );
     if (last === batches.length) expect(numbers).toHaveLength(all.orders.size);
   }
+  // Asked, paid and sold in one line: it began here too.
+  const [first] = batches;
+  const asOne = first && { ...first, events: batches.flatMap((batch) => batch.events) };
+  if (asOne) expect(newestRows([asOne], tax, 1_000).orders).toHaveLength(all.orders.size);
 }
 
 test('generated: the studio’s rows say what the shop’s own state says, however the lines are cut into pulls', async () => {

@@ -8,8 +8,8 @@ import type { Order, ShopState } from '#core/shop';
 import { lastingRelease, longRun } from '../../support/longRun';
 
 // After the stand-in for IndexedDB is there, which Dexie looks for when it is loaded.
-const { db, writeMeta } = await import('../../../src/studio/data/db');
-const { dexieRows } = await import('../../../src/studio/data/mirrorRows');
+const { db } = await import('../../../src/studio/data/db');
+const { dexieRows, writeCursor } = await import('../../../src/studio/data/mirrorRows');
 const orders = await import('../../../src/studio/data/queries/orders');
 const people = await import('../../../src/studio/data/queries/people');
 const agreements = await import('../../../src/studio/data/queries/agreements');
@@ -29,7 +29,7 @@ beforeAll(async () => {
   for (let i = 0; i < run.batches.length; i += 50) await moveRows(dexieRows, run.batches.slice(i, i + 50), tax);
   for (const id of new Set(all.map((o) => o.personId)))
     await db.people.put({ id, rev: 1, name: `Buyer ${id}`, address: `${id}@example.org` });
-  await writeMeta('cursor', { seq: run.batches.length, hash: 'x' });
+  await writeCursor({ seq: run.batches.length, hash: 'x' });
 }, 60_000);
 
 const backOf = (order: Order): number => sum(order.lines.map((l) => l.givenBack + l.lost));

@@ -62,7 +62,7 @@ test('a browser from the first version opens in this one: drafts whole, what was
   expect((documents.find((d) => d.kind === 'product')?.doc as { links: unknown[] }).links).toEqual([]);
   expect(await db.steps.count()).toBe(1);
   expect(await db.files.count()).toBe(1);
-  expect([await db.orders.count(), await db.history.count(), await readMeta('cursor')]).toEqual([0, 0, undefined]);
+  expect([await db.orders.count(), await db.history.count(), await db.cursor.count()]).toEqual([0, 0, 0]);
   expect((await readMeta('live')) as Release).toMatchObject({ number: 3 });
   expect(
     launchCheck({ ...draftContent(), offers: [offer] }, () => true, '2026-06-15T08:00:00.000Z').some(

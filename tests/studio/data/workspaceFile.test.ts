@@ -8,7 +8,7 @@ import { lastingRelease, longRun } from '../../support/longRun';
 import { release } from '../../support/release';
 
 const { db } = await import('../../../src/studio/data/db');
-const { dexieRows, inPieces } = await import('../../../src/studio/data/mirrorRows');
+const { dexieRows, inPieces, writeCursor } = await import('../../../src/studio/data/mirrorRows');
 const { openCopy, putBack, takeCopy, NotACopy } = await import('../../../src/studio/data/workspaceFile');
 
 const everything = async (): Promise<string> =>
@@ -41,10 +41,8 @@ beforeEach(async () => {
   await db.steps.put({ key: 'product/x', done: [{ field: 'title', at: 1, undo: [], redo: [] }], undone: [] });
   await db.people.put({ id: 'u1', rev: 1, name: 'Tøve مرحبا 🐦', address: 'tove@example.org' });
   await db.history.bulkPut(inPieces([line]));
-  await db.meta.bulkPut([
-    { name: 'live', value: live },
-    { name: 'cursor', value: { seq: 1, hash: createHash('sha256').update(line).digest('hex') } },
-  ]);
+  await db.meta.bulkPut([{ name: 'live', value: live }]);
+  await writeCursor({ seq: 1, hash: createHash('sha256').update(line).digest('hex') });
 });
 
 test('out of one browser and into an empty one: identical, years of payment plans and subscriptions too', async () => {
@@ -53,18 +51,13 @@ test('out of one browser and into an empty one: identical, years of payment plan
   const lines = batches.map((batch) => JSON.stringify(batch));
   await db.transaction('rw', db.tables, () => moveRows(dexieRows, batches, live.content.shop.tax));
   await db.history.bulkPut(inPieces(lines));
-  await db.meta.bulkPut([
-    { name: 'live', value: live },
-    {
-      name: 'cursor',
-      value: {
-        seq: lines.length,
-        hash: createHash('sha256')
-          .update(lines.at(-1) ?? '')
-          .digest('hex'),
-      },
-    },
-  ]);
+  await db.meta.bulkPut([{ name: 'live', value: live }]);
+  await writeCursor({
+    seq: lines.length,
+    hash: createHash('sha256')
+      .update(lines.at(-1) ?? '')
+      .digest('hex'),
+  });
   expect(
     Math.min(await db.agreements.count(), await db.laterPayments.count(), await db.totals.count()),
   ).toBeGreaterThan(20);

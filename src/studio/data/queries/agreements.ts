@@ -7,6 +7,7 @@ import { addTo, type AgreementRow, dayBounds, type LaterPaymentRow, readTotalKey
 import { sum } from '#core/money';
 import type { OfferId } from '#core/ids';
 import { db } from '../db';
+import { onceAllIsHere } from './newest';
 import { totalsBetween } from './totals';
 import { nameOf, namesOf, peopleOf } from './people';
 
@@ -16,22 +17,24 @@ interface Sums {
   left: Map<string, number>;
 }
 
-/** How many payment plans and subscriptions there are by status, and what they come to, by currency. */
+/** How many payment plans and subscriptions there are by status, and what they come to, by currency; undefined while they are still being copied. */
 export const useAgreementTotals = (): Map<string, Sums> | undefined =>
-  useLiveQuery(async () => {
-    const found = new Map<string, Sums>();
-    for (const row of await totalsBetween(totalKeys('agreements'))) {
-      const { status, currency } = readTotalKey('agreements', row.key);
-      for (const key of [status, '']) {
-        const total = found.get(key) ?? { count: 0, paid: new Map<string, number>(), left: new Map<string, number>() };
-        total.count += row.count;
-        addTo(total.paid, currency, row.paid);
-        addTo(total.left, currency, row.back);
-        found.set(key, total);
-      }
+  useLiveQuery(() => onceAllIsHere(agreementTotals), []);
+
+async function agreementTotals(): Promise<Map<string, Sums>> {
+  const found = new Map<string, Sums>();
+  for (const row of await totalsBetween(totalKeys('agreements'))) {
+    const { status, currency } = readTotalKey('agreements', row.key);
+    for (const key of [status, '']) {
+      const total = found.get(key) ?? { count: 0, paid: new Map<string, number>(), left: new Map<string, number>() };
+      total.count += row.count;
+      addTo(total.paid, currency, row.paid);
+      addTo(total.left, currency, row.back);
+      found.set(key, total);
     }
-    return found;
-  }, []);
+  }
+  return found;
+}
 
 /** Those of a status and kind, in the order of what comes next; either empty for any. */
 const agreementRows = (

@@ -1,20 +1,15 @@
 import { addTo, listRange } from '#core/mirror';
 import type { OrderId } from '#core/ids';
-import { type Newest, readMeta } from '../db';
+import { db, type Newest } from '../db';
 import type { OrderQuery } from './orderQuery';
 import type { OrdersFound } from './orders';
 
-/** How far the shop's history is copied, in lines. */
-export interface Copying {
-  lines: number;
-  of: number;
-}
-
 /** The newest orders, while the rest is being copied; undefined once all is here. */
-export async function newestNow(): Promise<(Newest & { copying: Copying }) | undefined> {
-  const newest = await readMeta('newest');
-  return newest && { ...newest, copying: { lines: (await readMeta('cursor'))?.seq ?? 0, of: newest.lines } };
-}
+export const newestNow = (): Promise<Newest | undefined> => db.newest.get('here');
+
+/** A figure over all orders: undefined, like one that is still being counted, while not all are here. */
+export const onceAllIsHere = async <T>(figure: () => Promise<T>): Promise<T | undefined> =>
+  (await newestNow()) ? undefined : figure();
 
 /** One of the newest orders with everything that came of it; null where it is not among them. */
 export function storyAmongNewest(newest: Newest | undefined, orderId: OrderId) {
@@ -30,11 +25,7 @@ export function storyAmongNewest(newest: Newest | undefined, orderId: OrderId) {
 }
 
 /** A list of the newest orders alone, with totals over those that match. */
-export function amongNewest(
-  { orders, people, copying }: Newest & { copying: Copying },
-  query: OrderQuery,
-  most: number,
-): OrdersFound {
+export function amongNewest({ orders, people }: Newest, query: OrderQuery, most: number): OrdersFound {
   const byId = new Map(people.map((p) => [p.id, p] as const));
   const [from, to] = listRange(query);
   const words = query.text.toLowerCase().split(/\s+/).filter(Boolean);
@@ -53,6 +44,6 @@ export function amongNewest(
   return {
     ...totals,
     rows: sorted.slice(0, most).map((order) => ({ order, person: byId.get(order.personId) })),
-    copying,
+    copying: true,
   };
 }

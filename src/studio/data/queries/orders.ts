@@ -4,7 +4,8 @@ import type { PersonRecord } from '#core/people';
 import type { OfferId, OrderId } from '#core/ids';
 import { db } from '../db';
 import { askLists } from '../lists';
-import { amongNewest, type Copying, newestNow, storyAmongNewest } from './newest';
+import { readCursor } from '../mirrorRows';
+import { amongNewest, newestNow, storyAmongNewest } from './newest';
 import type { OrderQuery } from './orderQuery';
 import { totalsBetween } from './totals';
 
@@ -19,8 +20,8 @@ export interface OrderTotals {
 }
 export interface OrdersFound extends OrderTotals {
   rows: OrderAndPerson[];
-  /** Where only the newest orders are here so far: how far the rest is copied. */
-  copying?: Copying;
+  /** Only the newest orders are here so far. */
+  copying?: true;
 }
 
 /** Orders that match, with their buyers, and totals over all that match. Words are asked of a worker; all else is read by an index. */
@@ -29,7 +30,7 @@ export async function findOrders(query: OrderQuery, most: number): Promise<Order
   if (newest) return amongNewest(newest, query, most);
   if (query.text.trim() !== '') {
     // Asked first, so that a moving history asks again.
-    await db.meta.get('cursor');
+    await readCursor();
     const found = await askLists().orders(query, most);
     return {
       rows: await withPeople(present(await db.orders.bulkGet(found.ids))),
@@ -63,18 +64,25 @@ export const useOrders = (query: OrderQuery, most: number): OrdersFound | undefi
 
 /** How many orders each of some lists holds. */
 export const useCounts = (queries: readonly OrderQuery[]): number[] | undefined =>
-  useLiveQuery(
-    async () =>
-      Promise.all(
-        queries.map(async (q) => (q.text === '' ? (await totalsOf(q)).count : (await askLists().orders(q, 0)).count)),
+  useLiveQuery(async () => {
+    const newest = await newestNow();
+    return Promise.all(
+      queries.map(async (q) =>
+        newest
+          ? amongNewest(newest, q, 0).count
+          : q.text === ''
+            ? (await totalsOf(q)).count
+            : (await askLists().orders(q, 0)).count,
       ),
-    [JSON.stringify(queries)],
-  );
+    );
+  }, [JSON.stringify(queries)]);
 
 /** One order with everything that came of it. */
 export async function storyOfOrderRow(orderId: OrderId) {
+  const newest = storyAmongNewest(await newestNow(), orderId);
+  if (newest) return newest;
   const order = await db.orders.get(orderId);
-  if (!order) return storyAmongNewest(await newestNow(), orderId);
+  if (!order) return null;
   return {
     order,
     passes: present(await db.passes.bulkGet(order.passIds)),
@@ -109,20 +117,22 @@ export async function orderForLetter(of: 'receipt' | 'refund') {
 
 /** The newest orders and refused cards, with those who bought. */
 export async function latelyOf(mostOrders: number, mostRefused: number) {
-  const ahead = await newestNow();
-  const newest =
-    ahead?.orders.slice(0, mostOrders) ?? (await db.orders.orderBy('number').reverse().limit(mostOrders).toArray());
+  const newest = await newestNow();
+  if (newest)
+    return {
+      newest: newest.orders.slice(0, mostOrders),
+      refused: [],
+      people: new Map(newest.people.map((p) => [p.id, p] as const)),
+    };
+  const orders = await db.orders.orderBy('number').reverse().limit(mostOrders).toArray();
   const refused = await db.charges
     .where('[status+at]')
     .between(['refused', ''], ['refused', '\uffff'])
     .reverse()
     .limit(mostRefused)
     .toArray();
-  const people = [
-    ...(await db.people.bulkGet([...newest, ...refused].map((r) => r.personId))),
-    ...(ahead?.people ?? []),
-  ];
-  return { newest, refused, people: new Map(present(people).map((p) => [p.id, p] as const)) };
+  const people = await db.people.bulkGet([...orders, ...refused].map((r) => r.personId));
+  return { newest: orders, refused, people: new Map(present(people).map((p) => [p.id, p] as const)) };
 }
 
 /** What some days brought: totals, things opened, and how many people bought. @param from the first of them */

@@ -3,6 +3,7 @@ import type { PersonRecord } from '#core/people';
 import type { OfferId, PersonId } from '#core/ids';
 import { db } from '../db';
 import { askLists } from '../lists';
+import { readCursor } from '../mirrorRows';
 
 /** What stands where a person was erased. */
 const ERASED = 'Somebody erased';
@@ -65,7 +66,7 @@ export async function findBuyers(
 /** People and orders that words name. */
 export async function searchRecorded(words: string, most: number) {
   // Asked first, so that a moving history asks again.
-  await db.meta.get('cursor');
+  await readCursor();
   const ids = await askLists().search(words, most);
   return {
     people: (await peopleOf(ids.people)).filter((p) => p !== undefined),
