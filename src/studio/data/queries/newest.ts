@@ -2,7 +2,7 @@ import { addTo, listRange } from '#core/mirror';
 import type { OrderId } from '#core/ids';
 import { db, type Newest } from '../db';
 import type { OrderQuery } from './orderQuery';
-import type { OrdersFound } from './orders';
+import type { OrdersFound } from './ordersFound';
 
 /** The newest orders, while the rest is being copied; undefined once all is here. */
 export const newestNow = (): Promise<Newest | undefined> => db.newest.get('here');

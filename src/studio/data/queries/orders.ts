@@ -7,22 +7,10 @@ import { askLists } from '../lists';
 import { readCursor } from '../mirrorRows';
 import { amongNewest, newestNow, storyAmongNewest } from './newest';
 import type { OrderQuery } from './orderQuery';
-import { totalsBetween } from './totals';
+import type { OrderAndPerson, OrdersFound, OrderTotals } from './ordersFound';
 
-export interface OrderAndPerson {
-  order: StoredOrder;
-  person: PersonRecord | undefined;
-}
-export interface OrderTotals {
-  count: number;
-  paid: Map<string, number>;
-  back: Map<string, number>;
-}
-export interface OrdersFound extends OrderTotals {
-  rows: OrderAndPerson[];
-  /** Only the newest orders are here so far. */
-  copying?: true;
-}
+export type { OrderAndPerson, OrdersFound, OrderTotals };
+import { totalsBetween } from './totals';
 
 /** Orders that match, with their buyers, and totals over all that match. Words are asked of a worker; all else is read by an index. */
 export async function findOrders(query: OrderQuery, most: number): Promise<OrdersFound> {
