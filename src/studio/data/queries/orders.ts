@@ -1,6 +1,5 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { addUp, listRange, readTotalKey, type StoredOrder, totalKeys, totalsRange } from '#core/mirror';
-import type { PersonRecord } from '#core/people';
 import type { OfferId, OrderId } from '#core/ids';
 import { db } from '../db';
 import { askLists } from '../lists';
