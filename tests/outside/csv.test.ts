@@ -19,6 +19,7 @@ const order = (title: string, paid: number, currency = 'EUR'): StoredOrder => ({
   back: 0,
   status: 'paid',
   dispute: null,
+  openDisputes: [],
   answerBy: null,
   paymentId: null,
   last4: '0001',

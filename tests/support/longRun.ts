@@ -1,4 +1,4 @@
-import { type Agreement, isRunning } from '#core/agreements';
+import { type Agreement, isRunning, isDisputed } from '#core/agreements';
 import { addMs, DAY, dateIn, HOUR, type Instant, plusDays } from '#core/calendar';
 import { newCoupon, newOffer, newPrice } from '#core/catalogue';
 import { discountOf, firstBuyer, quoteFingerprint, quoteFor } from '#core/checkout';
@@ -267,16 +267,20 @@ export async function longRun({ seed, buyers, years, zone, look }: Options): Pro
           numberKey: `v${result.acts}`,
         }));
       case 12: {
-        const own = [a.payments.at(-1)?.paymentId, runner.state.orders.get(a.orderId)?.paymentId].filter(
-          (id) => typeof id === 'string',
-        );
+        const order = runner.state.orders.get(a.orderId);
+        const last = a.payments.at(-1);
+        const own = [
+          { id: last?.paymentId, amount: last?.amount ?? 0 },
+          { id: order?.paymentId, amount: order?.lines[0]?.paid ?? 0 },
+        ].flatMap(({ id, amount }) => (typeof id === 'string' && amount > 0 ? [{ id, amount }] : []));
         const payment = own.length === 0 ? null : random.pick(own);
         if (payment !== null && random.next() < 0.3)
           await runner.execute({
             type: 'open-dispute',
             disputeId: `d${result.acts}`,
-            paymentId: payment,
-            amount: 1,
+            paymentId: payment.id,
+            // Most often the whole of it; now and then a part, or more than is left.
+            amount: random.next() < 0.8 ? payment.amount : 1 + random.int(2 * payment.amount),
             answerBy: addMs(runner.now(), DAY),
           });
         return;
@@ -291,7 +295,8 @@ export async function longRun({ seed, buyers, years, zone, look }: Options): Pro
 
 /** A payment service and a disk as they are on bad days. */
 function faulty(ports: MemoryPorts, random: ReturnType<typeof seeded>, pendingUntil: Map<string, number>): void {
-  const { charge, lookUp } = ports.payments;
+  const { charge, lookUp, refund } = ports.payments;
+  const refused = new Set<string>();
   const append = ports.journal.append.bind(ports.journal);
   ports.payments.charge = async (request) => {
     if (random.next() < 0.02) throw new NotAnswered('lost on the way there');
@@ -305,6 +310,12 @@ function faulty(ports: MemoryPorts, random: ReturnType<typeof seeded>, pendingUn
     if (left === undefined || left === 0) return lookUp(key);
     pendingUntil.set(key, left - 1);
     return { status: 'pending' };
+  };
+  // Money goes back late, or not at all; the same key always gets the same answer.
+  ports.payments.refund = async (request) => {
+    if (random.next() < 0.3) throw new NotAnswered('no answer about a refund');
+    if (random.next() < 0.05) refused.add(request.key);
+    return refused.has(request.key) ? { status: 'refused', reason: 'too old' } : refund(request);
   };
   ports.journal.append = async (batch) => {
     // What was decided upon something that is not on the disk does not come there either.
@@ -362,7 +373,13 @@ class Audit {
 
   /** What time brings has been done some days later, whatever index the engine keeps of it. */
   #late(a: Agreement, now: Instant): void {
-    if (a.status === 'ended' || a.status === 'paid-off' || a.dispute !== null || a.unanswered !== null) return;
+    if (
+      a.status === 'ended' ||
+      a.status === 'paid-off' ||
+      a.stops.some(({ why }) => why !== 'paused') ||
+      a.unanswered !== null
+    )
+      return;
     const waits: [string, Instant | null | undefined][] = [
       ['a payment was not asked for', a.status === 'active' || a.status === 'in-trial' ? a.next?.at : null],
       ['a pause did not end', a.status === 'paused' ? a.pause?.until : null],
@@ -384,7 +401,7 @@ class Audit {
         ? ['open', 'closed']
         : a.status === 'ended'
           ? ['closed']
-          : a.dispute !== null || a.pastDue?.held || (a.status === 'paused' && a.terms.kind === 'subscription')
+          : isDisputed(a) || a.pastDue?.held || (a.status === 'paused' && a.terms.kind === 'subscription')
             ? ['on-hold']
             : ['open'];
     const dispute =
@@ -399,7 +416,7 @@ class Audit {
       isRunning(a) &&
       a.status !== 'paused' &&
       a.status !== 'ending' &&
-      a.dispute === null &&
+      !isDisputed(a) &&
       a.next === null &&
       a.owed.length === 0 &&
       a.unanswered === null

@@ -1,6 +1,7 @@
 import type { Instant } from '#core/calendar';
 import { refuse, type Refusal } from '#core/refusal';
 import { type Agreement, isRunning } from './agreement';
+import { isBeingRefunded, isDisputed } from './stops';
 
 /** What can be done to a payment plan or subscription. */
 export type AgreementAct =
@@ -18,8 +19,10 @@ export type AgreementAct =
 
 type Asked = Pick<
   Agreement,
-  'status' | 'terms' | 'next' | 'dispute' | 'unanswered' | 'pause' | 'endsAt' | 'finishes' | 'currency' | 'owed'
+  'status' | 'terms' | 'next' | 'stops' | 'unanswered' | 'pause' | 'endsAt' | 'finishes' | 'currency' | 'owed'
 >;
+
+const waitsForRefund: ReadonlySet<AgreementAct> = new Set(['pause', 'switch', 'move-due-day', 'retry', 'pay-rest']);
 
 /**
  * Why an act cannot be done as things stand; null where it can. Whoever offers an act asks here, and so does whoever
@@ -33,17 +36,19 @@ export function whyNotAct(a: Asked, act: AgreementAct, now: Instant): Refusal | 
   // What has ended has ended, whatever the bank is asked.
   if (act === 'cancel' && !isRunning(a)) return nothing('ended-already');
   if (act !== 'return' && act !== 'keep' && a.unanswered !== null) return refuse('still-asking', { at: 'change' });
+  // What money on its way back leads to is not known yet; what is due then is asked for then.
+  if (waitsForRefund.has(act) && isBeingRefunded(a)) return refuse('refund-running', { of: 'agreement' });
   switch (act) {
     case 'pause':
       if (a.status === 'in-trial') return notNow('pause-trial');
       if (a.status === 'past-due') return notNow('pause-behind');
       if (a.status === 'paused') return notNow('pause-already');
-      if (a.dispute !== null) return notNow('pause-disputed');
+      if (isDisputed(a)) return notNow('pause-disputed');
       return a.status !== 'active' || a.next === null ? notNow('pause-no-more') : null;
     case 'return':
       return a.status !== 'paused' || !a.pause ? notNow('not-paused') : null;
     case 'cancel':
-      if (a.dispute !== null) return refuse('disputed', { at: 'stop' });
+      if (isDisputed(a)) return refuse('disputed', { at: 'stop' });
       return a.terms.kind === 'plan' && a.status !== 'in-trial' ? notNow('plan-stays') : null;
     case 'keep':
       return a.status !== 'ending' || a.endsAt === null || a.finishes || a.endsAt <= now ? notNow('ended') : null;
@@ -51,15 +56,17 @@ export function whyNotAct(a: Asked, act: AgreementAct, now: Instant): Refusal | 
       return a.terms.kind !== 'plan' || !isRunning(a) ? notNow('only-running-plan') : null;
     case 'switch':
       if (a.terms.kind !== 'subscription') return notNow('switch-only-subscriptions');
-      return a.dispute !== null || (a.status !== 'active' && a.status !== 'in-trial') ? notNow('switch-state') : null;
+      return isDisputed(a) || (a.status !== 'active' && a.status !== 'in-trial') ? notNow('switch-state') : null;
     case 'move-due-day':
-      return a.status !== 'active' || a.next === null || a.dispute !== null ? notNow('due-day-while-behind') : null;
+      return a.status !== 'active' || a.next === null || isDisputed(a) ? notNow('due-day-while-behind') : null;
     case 'move':
       return isRunning(a) ? null : nothing('country-changes-nothing');
     case 'retry':
-      return a.status !== 'past-due' || a.dispute !== null ? nothing('nothing-owed') : null;
+      return a.status !== 'past-due' || isDisputed(a) ? nothing('nothing-owed') : null;
     case 'pay-rest':
-      return a.terms.kind !== 'plan' || a.dispute !== null || (a.status !== 'active' && a.status !== 'past-due')
+      return a.terms.kind !== 'plan' ||
+        isDisputed(a) ||
+        (a.status !== 'active' && a.status !== 'past-due' && a.status !== 'paused')
         ? nothing('no-rest')
         : null;
     case 'change-card':

@@ -2,7 +2,6 @@ import * as z from 'zod';
 import type {
   AgreementId,
   ChargeKey,
-  DisputeId,
   LineId,
   OfferId,
   OrderId,
@@ -16,6 +15,7 @@ import type { Instant } from '#core/calendar';
 import type { LineCoupon, QuoteBuyer } from '#core/checkout';
 import type { CameFrom } from '#core/journal';
 import type { LastingTerms } from '#core/terms';
+import type { Span, Stop } from './stops';
 
 /**
  * A card as the shop knows it: a token of the payment service, its last digits, its last month ("2029-11"), and the
@@ -41,7 +41,12 @@ export interface DueMoment {
   at: Instant;
   /** When it is looked whether a changed rate of tax changes the amount, so that the buyer hears of it in time. */
   tellAt?: Instant | undefined;
+  /** From when it is asked for, where a stop ended later than it fell due: tries and grace count from then. */
+  askFrom?: Instant | undefined;
 }
+
+/** When a due is asked for: when it falls due, or when what stopped its agreement ended. */
+export const askedFrom = (due: DueMoment): Instant => due.askFrom ?? due.at;
 
 /** One due with the amount it comes to, after coupon and with tax; `forPeriod` is that without set-up. Minor units. */
 export interface OwedDue {
@@ -133,7 +138,11 @@ export interface Agreement extends AgreementSeed {
     held: boolean;
     reason: string;
   } | null;
-  pause: { from: Instant; until: Instant | null; leftDays: number } | null;
+  pause: { from: Instant; until: Instant | null } | null;
+  /** Why nothing is asked for at present, the oldest first. */
+  stops: Stop[];
+  /** Since when it is stopped, and since when by something that moves its dates. */
+  span: Span | null;
   endsAt: Instant | null;
   /** Ends by itself after its last payment, so that there is nothing to take back. */
   finishes: boolean;
@@ -141,14 +150,32 @@ export interface Agreement extends AgreementSeed {
   period: PaidPeriod | null;
   /** The key of a charge without an answer: all else waits for it. */
   unanswered: ChargeKey | null;
-  /** A bank disputes a payment: no dues, passes on hold. */
-  dispute: DisputeId | null;
   payments: AgreementPayment[];
   /** How many charges were ever asked for: it makes every try's key its own. */
   asked: number;
   noticeAt: Instant | null;
   passIds: PassId[];
 }
+
+/** An agreement as it is folded from its beginning: nothing has happened to it yet. */
+export const begunAgreement = (
+  seed: AgreementSeed,
+  as: Pick<Agreement, 'status' | 'next' | 'period' | 'noticeAt' | 'endsAt'>,
+): Agreement => ({
+  ...seed,
+  ...as,
+  owed: [],
+  pastDue: null,
+  pause: null,
+  stops: [],
+  span: null,
+  finishes: as.endsAt !== null,
+  ended: null,
+  unanswered: null,
+  payments: [],
+  asked: 0,
+  passIds: [],
+});
 
 /** Whether payments still come of it, or may come again. */
 export const isRunning = (a: Pick<Agreement, 'status'>): boolean => a.status !== 'ended' && a.status !== 'paid-off';

@@ -1,5 +1,7 @@
 export {
   agreementIdOf,
+  askedFrom,
+  begunAgreement,
   type Agreement,
   type AgreementSeed,
   type AgreementPayment,
@@ -15,6 +17,17 @@ export {
 export { afterRefusal, type AfterRefusal, TRY_AGAIN_DAYS } from './retries';
 export { daysLeft, dueAfterReturn, movedDueDay, onDate, pauseEnds } from './pausing';
 export { type AgreementAct, whyNotAct } from './acts';
+export {
+  daysLeftInPause,
+  disputeStop,
+  isBeingRefunded,
+  isDisputed,
+  isStopped,
+  movesDates,
+  refundStop,
+  type Stop,
+  type StopReason,
+} from './stops';
 export { openFor } from './openFor';
 export { unusedOf } from './unused';
 export { chargeFor, dueAfter, restOfPlan } from './charging';

@@ -40,17 +40,20 @@ export function storyOfAgreement(
   a: Agreement,
   { first, passes, charged, past, now, word = 'today', locale }: Shown,
 ): KeelStory {
-  const disputed = new Set(a.dispute === null ? [] : [a.payments.at(-1)]);
+  const disputed = disputedPayments(a);
+  const isFirstDisputed = [...disputed].some((id) => a.payments.every((p) => p.paymentId !== id));
   const paid = a.payments.map((p): MoneyMoment => ({
     at: p.at,
     amount: p.amount,
-    state: disputed.has(p) ? 'disputed' : 'paid',
+    state: p.paymentId !== null && disputed.has(p.paymentId) ? 'disputed' : 'paid',
   }));
   const owed = a.owed.map((d): MoneyMoment => ({ at: d.at, amount: d.amount, state: 'refused' }));
   // The try on the due day itself is the refused due: one mark, not two.
   const refusedDays = new Set(owed.map((o) => dateIn(o.at, a.zone)));
   const money: MoneyMoment[] = [
-    ...(first ? [{ at: first.at, amount: first.amount, state: 'paid' as const }] : []),
+    ...(first
+      ? [{ at: first.at, amount: first.amount, state: isFirstDisputed ? ('disputed' as const) : ('paid' as const) }]
+      : []),
     ...paid,
     ...owed,
     ...past.refused
@@ -84,6 +87,12 @@ export function storyOfAgreement(
     ...(goesOn ? { goesOn: wordsFor(locale).drawing.untilCancelled() } : {}),
     every: oftenInWords(a.terms.every, locale),
   };
+}
+
+/** What a bank disputes of it; where history does not say, the last payment. */
+function disputedPayments(a: Agreement): Set<string> {
+  const stops = a.stops.filter(({ why }) => why.startsWith('dispute:'));
+  return new Set(stops.flatMap(({ paymentId }) => paymentId ?? a.payments.at(-1)?.paymentId ?? []));
 }
 
 /** What is still to come; dropped where it was stopped. */

@@ -1,3 +1,4 @@
+import { heldSince } from '#core/passes';
 import { addMs, type Instant, nthAfter } from '#core/calendar';
 import { sum } from '#core/money';
 import type { OpenFor, Pass } from '#core/passes';
@@ -97,7 +98,7 @@ export function storyOfOrder(
       from: pass.from,
       until: pass.closed?.at ?? (typeof lasts === 'string' ? null : lasts.until),
       goesOn: typeof lasts === 'string' ? wordsFor(locale).access.endless(lasts) : undefined,
-      holds: pass.hold ? [{ from: pass.hold.since, until: null }] : [],
+      holds: heldSince(pass),
       title,
     })),
     now: { at: now, word: 'today' },

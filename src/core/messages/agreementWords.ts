@@ -1,4 +1,4 @@
-import { type Agreement, dueAfterReturn, isRunning, lastPaid } from '#core/agreements';
+import { type Agreement, daysLeftInPause, dueAfterReturn, isDisputed, isRunning, lastPaid } from '#core/agreements';
 import { formatDay, type Instant } from '#core/calendar';
 import { formatAmount, sum } from '#core/money';
 import { paymentsOf, plainText, statementOfRest } from '#core/terms';
@@ -17,7 +17,7 @@ export function agreementState(a: Agreement, { locale, charged }: { locale: stri
   const day = (at: Instant | null | undefined): string => (at ? formatDay(at, a.zone, locale) : '');
   const money = (amount: number): string => formatAmount(amount, a.currency, locale);
   const { made, of } = paymentsMade(a);
-  if (a.dispute !== null && isRunning(a)) return say.disputed();
+  if (isDisputed(a) && isRunning(a)) return say.disputed();
   const next = a.next ? say.next(money(charged(a.next)), day(a.next.at)) : '';
   switch (a.status) {
     case 'in-trial':
@@ -27,7 +27,7 @@ export function agreementState(a: Agreement, { locale, charged }: { locale: stri
     case 'past-due':
       return say.behind(
         money(sum(a.owed.map((d) => d.amount))),
-        day(a.pastDue?.since),
+        day(a.owed[0]?.at),
         a.pastDue?.tryAt ? day(a.pastDue.tryAt) : null,
         a.pastDue?.held ?? false,
         day(a.pastDue?.graceUntil),
@@ -45,11 +45,11 @@ export function agreementState(a: Agreement, { locale, charged }: { locale: stri
 
 /** The statement from now on; empty when nothing more comes. */
 export function restInWords(a: Agreement, { locale, charged }: { locale: string; charged: Charged }): string {
-  if (!isRunning(a) || a.next === null || a.dispute !== null) return '';
+  if (!isRunning(a) || a.next === null || isDisputed(a)) return '';
   // In a pause the days that were left are counted from the day of return; without such a day nobody knows yet.
   if (a.pause && a.pause.until === null) return '';
   const anchor = a.pause?.until
-    ? { n: a.next.n, at: dueAfterReturn(a.pause.until, a.pause.leftDays, a.anchor.at, a.zone) }
+    ? { n: a.next.n, at: dueAfterReturn(a.pause.until, daysLeftInPause(a), a.anchor.at, a.zone) }
     : a.anchor;
   return plainText(
     statementOfRest(a.terms, anchor, a.next.n, {

@@ -1,9 +1,11 @@
 import type { AgreementId, ChargeKey, LineId, OrderId, PassId, PaymentId, RefundId } from '#core/ids';
-import { agreementIdOf } from '#core/agreements';
+import { type Agreement, agreementIdOf, refundStop, type StopReason } from '#core/agreements';
 import type { ShopTax } from '#core/catalogue';
-import type { Batch } from '#core/journal';
+import type { Instant } from '#core/calendar';
+import type { Batch, EventOf, ShopEvent } from '#core/journal';
 import { sum } from '#core/money';
-import { orderStatus } from '#core/shop';
+import { opened } from '#core/passes';
+import { addStop, agreementsRefunded, dropStop, evolve, newShopState, orderStatus, type ShopState } from '#core/shop';
 import type { AgreementRow, LaterPaymentRow } from './agreementRows';
 import { foldAgreement, restated, withRefund } from './foldAgreement';
 import type { ChargeRow, OrderRow, PassRow, RefundRow } from './rows';
@@ -93,6 +95,7 @@ export class MirrorRows {
             back: 0,
             status: 'paid',
             dispute: null,
+            openDisputes: [],
             answerBy: null,
             paymentId,
             last4,
@@ -104,19 +107,15 @@ export class MirrorRows {
         }
         case 'pass.opened': {
           const { pass } = event.data;
-          this.passes.set(pass.id, { ...pass, fetched: {}, heldBefore: [] });
+          this.passes.set(pass.id, { ...opened(pass), fetched: {}, heldBefore: [] });
           if (pass.cause.kind === 'paid') this.orders.get(pass.cause.orderId)?.passIds.push(pass.id);
           break;
         }
         case 'pass.held':
-          this.#pass(event.data.passId, { hold: { why: event.data.why, since: at } });
+        case 'pass.released':
+        case 'pass.untilMoved':
+          this.#heldOrMoved(event, at);
           break;
-        case 'pass.released': {
-          const pass = this.passes.get(event.data.passId);
-          if (pass?.hold)
-            Object.assign(pass, { heldBefore: [...pass.heldBefore, { from: pass.hold.since, until: at }], hold: null });
-          break;
-        }
         case 'pass.closed':
           this.#pass(event.data.passId, { closed: { why: event.data.why, at } });
           break;
@@ -153,6 +152,7 @@ export class MirrorRows {
             ofCredit,
           });
           this.orders.get(orderId)?.refundIds.push(refundId);
+          this.#stops(refundId, (state, a, why) => addStop(state, a, why, at));
           break;
         }
         case 'refund.paid':
@@ -161,19 +161,29 @@ export class MirrorRows {
         case 'refund.refused': {
           const refund = this.refunds.get(event.data.refundId);
           if (refund) Object.assign(refund, { status: 'refused', refusal: event.data.reason });
+          this.#stops(event.data.refundId, dropStop);
           break;
         }
         case 'dispute.opened': {
           const order = event.data.agreementId === undefined ? this.orders.get(event.data.orderId) : undefined;
-          if (order) Object.assign(order, { dispute: 'open', answerBy: event.data.answerBy });
+          if (order) {
+            order.openDisputes = [...order.openDisputes, event.data.disputeId];
+            Object.assign(order, { dispute: 'open', answerBy: event.data.answerBy });
+          }
           this.#restate(order);
           break;
         }
         case 'dispute.closed': {
-          const { orderId, agreementId, won, lost, paymentId } = event.data;
+          const { orderId, agreementId, won, lost, paymentId, disputeId } = event.data;
           const order = this.orders.get(orderId);
-          if (order && agreementId === undefined)
-            Object.assign(order, { dispute: won ? 'won' : 'lost', answerBy: null });
+          if (order && agreementId === undefined) {
+            order.openDisputes = order.openDisputes.filter((id) => id !== disputeId);
+            const open = order.openDisputes.length > 0;
+            Object.assign(order, {
+              dispute: open ? 'open' : won ? 'won' : 'lost',
+              answerBy: open ? order.answerBy : null,
+            });
+          }
           for (const share of lost)
             this.#moneyBack(
               { orderId, lineId: share.lineId, agreementId, paymentId: paymentId ?? order?.paymentId ?? '' },
@@ -190,6 +200,28 @@ export class MirrorRows {
     }
   }
 
+  /** Money on its way back stops the agreements that it has a say in: folded as the shop does. */
+  #stops(refundId: RefundId, change: (state: ShopState, a: Agreement, why: StopReason) => void): void {
+    const refund = this.refunds.get(refundId);
+    if (!refund || refund.ofCredit !== null) return;
+    const state = newShopState();
+    for (const [id, { agreement }] of this.agreements) state.agreements.set(id, agreement);
+    const { orderId, shares, agreementId } = refund;
+    for (const a of agreementsRefunded(state, { orderId, shares, agreementId: agreementId ?? undefined }))
+      change(state, a, refundStop(refundId));
+  }
+
+  /** By the shop's own folding; how long it was on hold is noted besides. */
+  #heldOrMoved(event: EventOf<'pass.held' | 'pass.released' | 'pass.untilMoved'>, at: Instant): void {
+    const row = this.passes.get(event.data.passId);
+    if (!row) return;
+    const state = newShopState();
+    state.passes.set(row.id, row);
+    const since = row.holds[0]?.since;
+    evolve(state, event as ShopEvent, at);
+    if (since !== undefined && row.holds.length === 0) row.heldBefore = [...row.heldBefore, { from: since, until: at }];
+  }
+
   #charge(key: string, change: Partial<ChargeRow>): void {
     const charge = this.charges.get(key);
     if (charge) Object.assign(charge, change);
@@ -204,6 +236,7 @@ export class MirrorRows {
     const refund = this.refunds.get(refundId);
     if (!refund) return;
     Object.assign(refund, { status: 'paid', creditNote });
+    this.#stops(refundId, dropStop);
     const { orderId, paymentId, shares, agreementId } = refund;
     for (const share of shares) {
       if (refund.ofCredit === null)

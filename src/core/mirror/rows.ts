@@ -1,4 +1,14 @@
-import type { AgreementId, ChargeKey, LineId, OrderId, PassId, PaymentId, PersonId, RefundId } from '#core/ids';
+import type {
+  DisputeId,
+  AgreementId,
+  ChargeKey,
+  LineId,
+  OrderId,
+  PassId,
+  PaymentId,
+  PersonId,
+  RefundId,
+} from '#core/ids';
 import type { Instant } from '#core/calendar';
 import type { Quote } from '#core/checkout';
 import type { Pass } from '#core/passes';
@@ -18,6 +28,7 @@ export interface OrderRow {
   back: number;
   status: OrderStatus;
   dispute: 'open' | 'won' | 'lost' | null;
+  openDisputes: DisputeId[];
   answerBy: Instant | null;
   paymentId: PaymentId | null;
   last4: string | null;

@@ -1,7 +1,7 @@
 import { formatDay, formatMoment, type Instant } from '#core/calendar';
 import { type Who, wordsFor } from '#core/words';
 import type { AgreementId, OrderId } from '#core/ids';
-import { type Pass, passState } from './pass';
+import { holdKind, type Pass, passState } from './pass';
 
 export interface Explanation {
   open: boolean;
@@ -41,6 +41,7 @@ export function explain(question: Question): Explanation {
       (longest(lastsFor(a, question.openFor)) < longest(lastsFor(b, question.openFor)) ? 1 : -1) ||
       (a.from < b.from ? 1 : -1),
   )[0];
+  const [hold] = best?.holds ?? [];
   const say = wordsFor(locale).access;
   const day = (at: Instant): string => formatDay(at, zone, locale);
   if (!best) return { open: false, pass: null, lasts: null, sentence: say.never(person, product) };
@@ -64,7 +65,7 @@ export function explain(question: Question): Explanation {
       return {
         ...about,
         open: false,
-        sentence: say.onHold(person, product, best.hold?.why ?? 'dispute', because, day(best.hold?.since ?? now)),
+        sentence: say.onHold(person, product, hold ? holdKind(hold) : 'behind', because, day(hold?.since ?? now)),
       };
     case 'closed': {
       const closedAt = best.closed?.at ?? best.until ?? now;

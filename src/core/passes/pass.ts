@@ -2,6 +2,7 @@ import * as z from 'zod';
 import {
   idFor,
   type AgreementId,
+  type DisputeId,
   type LineId,
   type OrderId,
   type PassId,
@@ -11,8 +12,15 @@ import {
 import type { Instant } from '#core/calendar';
 
 /** What can keep a pass from opening anything: a disputed payment, a payment that is behind, a pause. */
-export const HoldReason = z.enum(['dispute', 'behind', 'paused']);
-export type HoldReason = z.infer<typeof HoldReason>;
+export type HoldKind = 'dispute' | 'behind' | 'paused';
+/** One such reason. Each is added and taken away by itself, so two disputes are two. */
+export type HoldReason = 'behind' | 'paused' | `dispute:${DisputeId}`;
+export interface Hold {
+  why: HoldReason;
+  since: Instant;
+}
+export const disputeHold = (disputeId: DisputeId): HoldReason => `dispute:${disputeId}`;
+export const holdKind = ({ why }: Hold): HoldKind => (why.startsWith('dispute') ? 'dispute' : (why as HoldKind));
 /** Why a pass is closed for good. */
 export const CloseReason = z.enum([
   'refund',
@@ -27,8 +35,8 @@ export const CloseReason = z.enum([
 ]);
 export type CloseReason = z.infer<typeof CloseReason>;
 
-/** One buyer's right to open one product, from, until, and because of what. */
-export const Pass = z.object({
+/** One buyer's right to open one product, from, until, and because of what, as it begins. */
+export const PassSeed = z.object({
   id: idFor<PassId>(),
   personId: idFor<PersonId>(),
   productId: idFor<ProductId>(),
@@ -43,11 +51,22 @@ export const Pass = z.object({
   ]),
   from: z.string(),
   until: z.string().nullable(),
-  /** Set while something keeps the pass from opening anything. */
-  hold: z.object({ why: HoldReason, since: z.string() }).nullable(),
-  closed: z.object({ why: CloseReason, at: z.string() }).nullable(),
 });
-export type Pass = z.infer<typeof Pass>;
+export type PassSeed = z.infer<typeof PassSeed>;
+
+export interface Pass extends PassSeed {
+  /** What keeps the pass from opening anything, the oldest first; open again when the last has gone. */
+  holds: Hold[];
+  closed: { why: CloseReason; at: Instant } | null;
+  /** The date it had while its plan pauses; it is put off by the pause. */
+  waited: Instant | null;
+}
+
+export const opened = (pass: PassSeed): Pass => ({ ...pass, holds: [], closed: null, waited: null });
+
+/** Since when it is on hold, as a stretch of time without an end yet. */
+export const heldSince = ({ holds: [first] }: Pick<Pass, 'holds'>): { from: Instant; until: null }[] =>
+  first ? [{ from: first.since, until: null }] : [];
 
 export type PassState = 'open' | 'waiting' | 'on-hold' | 'closed';
 
@@ -55,7 +74,7 @@ export type PassState = 'open' | 'waiting' | 'on-hold' | 'closed';
 export function passState(pass: Pass, now: Instant): PassState {
   if (pass.closed) return 'closed';
   if (pass.until !== null && now >= pass.until) return 'closed';
-  if (pass.hold) return 'on-hold';
+  if (pass.holds.length > 0) return 'on-hold';
   return now < pass.from ? 'waiting' : 'open';
 }
 

@@ -1,8 +1,9 @@
 import type { Instant } from '#core/calendar';
 import type { Batch, EventOf, EventType, ShopEvent } from '#core/journal';
-import type { Pass } from '#core/passes';
+import { type Hold, type HoldReason, opened } from '#core/passes';
 import type { CouponId, PersonId, PriceId } from '#core/ids';
-import { agreementAppliers, giveBack } from './evolveAgreements';
+import { addStop, agreementAppliers, agreementsRefunded, dropStop, giveBack } from './evolveAgreements';
+import { refundStop } from '#core/agreements';
 import type { Charge, ShopState } from './state';
 import { pairOf } from './ids';
 
@@ -114,6 +115,7 @@ const appliers: Appliers = {
       passIds: [],
       refundIds: [],
       dispute: null,
+      openDisputes: [],
     });
     push(state.ordersOfPerson, data.personId, data.orderId);
     if (data.paymentId !== null) state.orderOfPayment.set(data.paymentId, data.orderId);
@@ -133,8 +135,7 @@ const appliers: Appliers = {
     state.counts.receipts += 1;
   },
   'pass.opened': (state, { pass }) => {
-    const copy: Pass = { ...pass };
-    state.passes.set(pass.id, copy);
+    state.passes.set(pass.id, opened(pass));
     push(state.passesOfPerson, pass.personId, pass.id);
     if (pass.cause.kind === 'paid') {
       state.orders.get(pass.cause.orderId)?.passIds.push(pass.id);
@@ -143,10 +144,18 @@ const appliers: Appliers = {
     if (pass.until !== null) state.due.set({ at: pass.until, what: { kind: 'pass-expires', passId: pass.id } });
   },
   'pass.held': (state, { passId, why }, at) => {
-    need(state.passes, passId).hold = { why, since: at };
+    const { holds } = need(state.passes, passId);
+    if (!holds.some((hold) => hold.why === why)) holds.push({ why: why as HoldReason, since: at });
   },
-  'pass.released': (state, { passId }) => {
-    need(state.passes, passId).hold = null;
+  'pass.released': (state, { passId, why }) => {
+    const pass = need(state.passes, passId);
+    pass.holds = pass.holds.filter((hold) => !isReleased(hold, why));
+  },
+  'pass.untilMoved': (state, { passId, until }) => {
+    const pass = need(state.passes, passId);
+    pass.waited = until === null ? pass.until : null;
+    pass.until = until;
+    if (until !== null) state.due.set({ at: until, what: { kind: 'pass-expires', passId } });
   },
   'pass.closed': (state, { passId, why }, at) => {
     need(state.passes, passId).closed = { why, at };
@@ -180,6 +189,9 @@ const appliers: Appliers = {
       refusal: null,
     });
     need(state.orders, data.orderId).refundIds.push(data.refundId);
+    // Money of a credit that was left over decides nothing.
+    if (data.ofCredit === undefined)
+      for (const a of agreementsRefunded(state, data)) addStop(state, a, refundStop(data.refundId), at);
     state.todo.set(data.refundId, { kind: 'refund', key: data.refundId, refundId: data.refundId });
   },
   'refund.paid': (state, { refundId, creditNote }) => {
@@ -191,9 +203,11 @@ const appliers: Appliers = {
       state.counts.creditNotes += 1;
     }
     state.todo.delete(refundId);
+    for (const a of agreementsRefunded(state, refund)) dropStop(state, a, refundStop(refundId));
   },
   'refund.refused': (state, { refundId, reason }) => {
     const refund = need(state.refunds, refundId);
+    for (const a of agreementsRefunded(state, refund)) dropStop(state, a, refundStop(refundId));
     refund.status = 'refused';
     refund.refusal = reason;
     state.todo.delete(refundId);
@@ -210,12 +224,19 @@ const appliers: Appliers = {
       agreementId: data.agreementId,
       paymentId: data.paymentId,
     });
-    if (data.agreementId === undefined) need(state.orders, data.orderId).dispute = 'open';
+    if (data.agreementId === undefined) {
+      const order = need(state.orders, data.orderId);
+      order.dispute = 'open';
+      order.openDisputes.push(data.disputeId);
+    }
   },
   'dispute.closed': (state, { disputeId, orderId, won, lost, agreementId, paymentId }) => {
     need(state.disputes, disputeId).status = won ? 'won' : 'lost';
     const order = need(state.orders, orderId);
-    if (agreementId === undefined) order.dispute = won ? 'won' : 'lost';
+    if (agreementId === undefined) {
+      order.openDisputes = order.openDisputes.filter((id) => id !== disputeId);
+      order.dispute = order.openDisputes.length > 0 ? 'open' : won ? 'won' : 'lost';
+    }
     for (const share of lost)
       giveBack(
         state,
@@ -233,6 +254,10 @@ const appliers: Appliers = {
     state.attention.push({ id, orderId, text, at });
   },
 };
+
+/** Histories from before reasons were told apart release all at once, and hold by any dispute. */
+const isReleased = (hold: Hold, why: string | null): boolean =>
+  why === null || hold.why === why || (why.startsWith('dispute') && hold.why === ('dispute' as string));
 
 function need<T>(map: Map<string, T>, key: string): T {
   const value = map.get(key);

@@ -1,4 +1,15 @@
-import type { Agreement, AgreementPayment, OwedDue } from '#core/agreements';
+import {
+  type Agreement,
+  agreementIdOf,
+  type AgreementPayment,
+  askedFrom,
+  begunAgreement,
+  disputeStop,
+  isRunning,
+  isStopped,
+  type OwedDue,
+  type StopReason,
+} from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import type { EventOf, EventType } from '#core/journal';
 import type { AgreementId, LineId, OrderId, PaymentId } from '#core/ids';
@@ -12,24 +23,7 @@ type Appliers = { [T in Kinds]: (state: ShopState, data: EventOf<T>['data'], at:
 /** How facts about payment plans and subscriptions change the state: copied as they stand, nothing computed. */
 export const agreementAppliers: Appliers = {
   'agreement.started': (state, { agreement, status, next, period, noticeAt, endsAt, beganCheaper }) => {
-    const a: Agreement = {
-      ...agreement,
-      status,
-      next,
-      owed: [],
-      pastDue: null,
-      pause: null,
-      endsAt,
-      finishes: endsAt !== null,
-      ended: null,
-      period,
-      unanswered: null,
-      dispute: null,
-      payments: [],
-      asked: 0,
-      noticeAt,
-      passIds: [],
-    };
+    const a = begunAgreement(agreement, { status, next, period, noticeAt, endsAt });
     state.agreements.set(a.id, a);
     const own = state.agreementsOfPerson.get(a.personId);
     if (own) own.push(a.id);
@@ -74,6 +68,11 @@ export const agreementAppliers: Appliers = {
     a.finishes = data.endsAt !== null;
     answered(state, a, data.key, 'paid');
   },
+  'due.fellAway': (state, { key, agreementId, next }) => {
+    const a = agreementOf(state, agreementId);
+    a.next = next;
+    answered(state, a, key, 'refused');
+  },
   'due.refused': (state, { key, agreementId, reason, pastDue, owed }) => {
     const a = agreementOf(state, agreementId);
     if (pastDue) {
@@ -87,13 +86,21 @@ export const agreementAppliers: Appliers = {
     const a = agreementOf(state, agreementId);
     if (a.pastDue) a.pastDue.held = true;
   },
-  'agreement.paused': (state, { agreementId, until, leftDays }, at) => {
+  'agreement.paused': (state, { agreementId, until }, at) => {
     const a = agreementOf(state, agreementId);
     a.status = 'paused';
-    a.pause = { from: a.pause?.from ?? at, until, leftDays };
+    a.pause = { from: a.pause?.from ?? at, until };
+    addStop(state, a, 'paused', at);
+    moveFrom(a, a.pause.from);
     plan(state, a);
   },
-  'agreement.returned': (state, { agreementId, anchor, next, status, trialUntil, noticeAt, period }) => {
+  'agreement.pauseEnded': (state, { agreementId }) => {
+    const a = agreementOf(state, agreementId);
+    if (a.status === 'paused') a.status = 'active';
+    a.pause = null;
+    dropStop(state, a, 'paused');
+  },
+  'agreement.returned': (state, { agreementId, anchor, next, status, trialUntil, noticeAt, period, owed, pastDue }) => {
     const a = agreementOf(state, agreementId);
     Object.assign(a, {
       status,
@@ -102,13 +109,22 @@ export const agreementAppliers: Appliers = {
       trialUntil,
       noticeAt,
       period,
+      owed,
       pause: null,
-      dispute: null,
-      owed: [],
-      pastDue: null,
+      // Nothing holds any more; histories from before reasons were told apart end them all so.
+      stops: [],
+      span: null,
       endsAt: null,
       finishes: false,
     });
+    behind(a, pastDue);
+    plan(state, a);
+  },
+  'agreement.wentOn': (state, { agreementId, next, noticeAt, pastDue }) => {
+    const a = agreementOf(state, agreementId);
+    a.next = next;
+    a.noticeAt = noticeAt;
+    behind(a, pastDue);
     plan(state, a);
   },
   'agreement.dueDayMoved': (state, { agreementId, anchor, next, period }) => {
@@ -136,15 +152,24 @@ export const agreementAppliers: Appliers = {
   'agreement.ended': (state, { agreementId, why }, at) => {
     const a = agreementOf(state, agreementId);
     Object.assign(a, { status: 'ended', ended: { why, at }, next: null, pastDue: null, pause: null, endsAt: null });
+    Object.assign(a, { stops: [], span: null });
+    plan(state, a);
   },
   'agreement.cardChanged': (state, { agreementId, card }) => {
     agreementOf(state, agreementId).card = card;
   },
-  'agreement.suspended': (state, { agreementId, disputeId }) => {
-    agreementOf(state, agreementId).dispute = disputeId;
+  'agreement.suspended': (state, { agreementId, disputeId, paymentId }, at) => {
+    addStop(state, agreementOf(state, agreementId), disputeStop(disputeId), at, paymentId);
   },
-  'agreement.cleared': (state, { agreementId }) => {
-    agreementOf(state, agreementId).dispute = null;
+  'agreement.cleared': (state, { agreementId, disputeId, missed }) => {
+    const a = agreementOf(state, agreementId);
+    const gone = a.stops.filter(({ why }) =>
+      disputeId === null ? why.startsWith('dispute:') : why === disputeStop(disputeId),
+    );
+    for (const { why, since } of gone) {
+      if (missed) moveFrom(a, since);
+      dropStop(state, a, why);
+    }
   },
   'agreement.moved': (state, { agreementId, buyer }) => {
     agreementOf(state, agreementId).buyer = buyer;
@@ -162,6 +187,50 @@ export const agreementAppliers: Appliers = {
   'gap.confirmed': () => undefined,
 };
 
+/** One more reason why nothing is asked for. */
+export function addStop(
+  state: ShopState,
+  a: Agreement,
+  why: StopReason,
+  at: Instant,
+  paymentId: PaymentId | null = null,
+): void {
+  if (!isRunning(a) || a.stops.some((stop) => stop.why === why)) return;
+  a.stops = [...a.stops, { why, since: at, paymentId }];
+  a.span ??= { since: at, movesFrom: null };
+  plan(state, a);
+}
+
+/** One reason less; what another holds stays. */
+export function dropStop(state: ShopState, a: Agreement, why: StopReason): void {
+  a.stops = a.stops.filter((stop) => stop.why !== why);
+  if (a.stops.length === 0) a.span = null;
+  plan(state, a);
+}
+
+/** Its dates stand still since then, or since before. */
+function moveFrom(a: Agreement, at: Instant): void {
+  const since = a.span?.movesFrom ?? null;
+  if (a.span && (since === null || at < since)) a.span = { ...a.span, movesFrom: at };
+}
+
+/** What is behind, as it stands now; whether its doors are held already is kept. */
+function behind(a: Agreement, pastDue: Omit<NonNullable<Agreement['pastDue']>, 'held' | 'reason'> | null): void {
+  a.pastDue = pastDue && { ...pastDue, held: a.pastDue?.held ?? false, reason: a.pastDue?.reason ?? '' };
+}
+
+/** The agreements that a refund has a say in: the one it names, or those of its lines. */
+export function agreementsRefunded(
+  state: ShopState,
+  refund: { orderId: OrderId; agreementId?: AgreementId | undefined; shares: readonly { lineId: LineId }[] },
+): Agreement[] {
+  const ids =
+    refund.agreementId === undefined
+      ? refund.shares.map(({ lineId }) => agreementIdOf(refund.orderId, lineId))
+      : [refund.agreementId];
+  return ids.flatMap((id) => state.agreements.get(id) ?? []);
+}
+
 /** Told once. */
 function dropTellAt(state: ShopState, agreementId: AgreementId): void {
   const a = agreementOf(state, agreementId);
@@ -174,13 +243,14 @@ function momentsOf(a: Agreement): DueItem[] {
   const put = (kind: AgreementMoment, at: Instant | null | undefined): void => {
     if (at) found.push({ at, what: { kind, agreementId: a.id } });
   };
-  if (a.status === 'paused') put('return', a.pause?.until);
+  put('end', a.endsAt);
+  // Stopped: nothing is asked for, and nobody is put out for not having paid.
+  if (isStopped(a)) put('return', a.pause?.until);
   else {
-    put('due', a.next?.at);
+    put('due', a.next && askedFrom(a.next));
     put('try', a.pastDue?.tryAt);
     if (a.pastDue && !a.pastDue.held) put('grace', a.pastDue.graceUntil);
     put('end-unpaid', a.pastDue?.endAt);
-    put('end', a.endsAt);
     put('notice', a.noticeAt);
     put('amount', a.next?.tellAt);
   }

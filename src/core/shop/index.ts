@@ -12,6 +12,7 @@ export {
 } from './state';
 export type { AgreementMoment } from './dueIndex';
 export { evolve, evolveBatch } from './evolve';
+export { addStop, agreementsRefunded, dropStop } from './evolveAgreements';
 export { decide } from './decide';
 export type { Command, DecideContext, Decision } from './command';
 export { dueWork } from './dueWork';
@@ -38,14 +39,7 @@ export type {
 } from './ports';
 export { NotAnswered, StorageFailed } from './ports';
 export { memoryPorts, type MemoryPorts } from './memoryPorts';
-export {
-  planAgreementRefund,
-  paymentsOfAgreement,
-  type AgreementRefundPlan,
-  unusedNow,
-  inGap,
-  LONGEST_ABSENCE_MS,
-} from './agreements';
+export { planAgreementRefund, type AgreementRefundPlan, unusedNow, inGap, LONGEST_ABSENCE_MS } from './agreements';
 export { walkRelease, type Walked } from './walk';
 export { rehearse, NOTHING_HAPPENS, type Rehearsal, type RehearsedStep, type Script } from './rehearse';
 export { createRunner, type Runner, type Executed } from './runner';

@@ -5,7 +5,7 @@ import type { Command, DecideContext, Decision } from './command';
 import { decide } from './decide';
 import { dueWork } from './dueWork';
 import { evolveBatch } from './evolve';
-import type { ChargeAnswer, Ports } from './ports';
+import { type ChargeAnswer, NotAnswered, type Ports } from './ports';
 import { newShopState, type ShopState, type Todo } from './state';
 
 export type Executed = { events: readonly ShopEvent[]; at: Instant } | Refusal;
@@ -122,11 +122,9 @@ export function createRunner(ports: Ports): Runner {
       return decision;
     }
     if (decision.events.length === 0) return { events: [], at };
-    for (const event of decision.events)
-      if (event.type === 'charge.requested' || event.type === 'due.requested') unsent.add(event.data.key);
+    for (const event of decision.events) if (isAskedOfService(event)) unsent.add(todoKeyOf(event) ?? '');
     if (!(await record(decision.events, at))) {
-      for (const event of decision.events)
-        if (event.type === 'charge.requested' || event.type === 'due.requested') unsent.delete(event.data.key);
+      for (const event of decision.events) if (isAskedOfService(event)) unsent.delete(todoKeyOf(event) ?? '');
       return STORAGE_REFUSAL;
     }
     for (const event of decision.events) {
@@ -154,16 +152,25 @@ export function createRunner(ports: Ports): Runner {
       });
     }
     const found = await ports.payments.lookUp(key);
+    if (found === 'unknown') waitForOwner();
     // Never reached the service, and the buyer may have gone: made impossible first, then it falls away.
     return found === 'unknown' ? ports.payments.void(key) : found;
+  }
+
+  /** Until the owner has said that a shop that was away may go on, what is unanswered is looked up and not sent again. */
+  function waitForOwner(): void {
+    if (held) throw new NotAnswered('The shop was away, and waits for its owner');
   }
 
   /** Nobody waits before the screen for a due: when the service never saw it, it is sent again under the same key. */
   async function askForDue(key: string): Promise<ChargeAnswer> {
     const due = state.dueCharges.get(key);
     if (!due) throw new Error(`No such charge: ${key}`);
-    const found = unsent.delete(key) ? 'unknown' : await ports.payments.lookUp(key);
-    if (found !== 'unknown') return found;
+    if (!unsent.delete(key)) {
+      const found = await ports.payments.lookUp(key);
+      if (found !== 'unknown') return found;
+      waitForOwner();
+    }
     return ports.payments.charge({
       key,
       amount: due.amount,
@@ -223,6 +230,7 @@ export function createRunner(ports: Ports): Runner {
         return isRecorded(await execute({ type: 'mark-done', key: todo.key }));
       }
       case 'void': {
+        waitForOwner();
         const answer = await ports.payments.void(todo.chargeKey);
         return (
           isRecorded(await execute({ type: 'answer-charge', key: todo.chargeKey, answer })) &&
@@ -232,6 +240,7 @@ export function createRunner(ports: Ports): Runner {
       case 'refund': {
         const refund = state.refunds.get(todo.refundId);
         if (!refund) return true;
+        if (!unsent.delete(refund.id)) waitForOwner();
         const answer = await ports.payments.refund({
           key: refund.id,
           paymentId: refund.paymentId,
@@ -312,6 +321,9 @@ export function createRunner(ports: Ports): Runner {
 
 /** Recorded, or refused because it no longer matters; only a failed disk leaves it open. */
 const isRecorded = (executed: Executed): boolean => !('refused' in executed) || executed.refused !== 'storage';
+
+const isAskedOfService = ({ type }: ShopEvent): boolean =>
+  type === 'charge.requested' || type === 'due.requested' || type === 'refund.requested';
 
 function todoKeyOf(event: ShopEvent): string | null {
   switch (event.type) {

@@ -18,7 +18,7 @@ import type { Quote, QuoteLine } from '#core/checkout';
 import { DueIndex } from './dueIndex';
 import type { CameFrom } from '#core/journal';
 import type { AgreementMail } from '../messages/agreementMail';
-import type { FileUse, Pass } from '#core/passes';
+import type { FileUse, Pass, PassSeed } from '#core/passes';
 
 export type ChargeStatus = 'asked' | 'waits-for-bank' | 'paid' | 'refused' | 'fell-away';
 
@@ -35,7 +35,7 @@ export interface Charge {
   /** Until it is answered; afterwards the order holds what was bought. */
   quote: Quote | null;
   card: { token: string; last4: string; expires?: string | undefined; country?: string | undefined };
-  opens: readonly Pass[];
+  opens: readonly PassSeed[];
   came: CameFrom;
   language: string | null;
   askedAt: Instant;
@@ -76,6 +76,8 @@ export interface Order {
   passIds: PassId[];
   refundIds: RefundId[];
   dispute: 'open' | 'won' | 'lost' | null;
+  /** Of the payment on the day of buying. */
+  openDisputes: DisputeId[];
 }
 
 export interface Refund {

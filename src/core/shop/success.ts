@@ -2,7 +2,7 @@ import type { KeptCard } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import type { Quote } from '#core/checkout';
 import { type CameFrom, fact, type ShopEvent } from '#core/journal';
-import type { Pass } from '#core/passes';
+import type { PassSeed } from '#core/passes';
 import { accessUntil } from '#core/terms';
 import type { ChargeKey, CheckoutId, OrderId, PaymentId, PersonId } from '#core/ids';
 import { creditGiven, returnOfCredit, startedByOrder } from './agreements';
@@ -17,7 +17,7 @@ interface Success {
   checkoutId: CheckoutId;
   personId: PersonId;
   quote: Quote;
-  opens: readonly Pass[];
+  opens: readonly PassSeed[];
   /** The charge that brought the money; null where none was due. */
   chargeKey: ChargeKey | null;
   paymentId: PaymentId | null;
@@ -87,7 +87,7 @@ function replacedEvents(state: ShopState, { quote }: Success, context: DecideCon
 }
 
 // The days of access count from the moment of success, which may come after the moment the card was asked.
-function untilOf(quote: Quote, pass: Pass, now: Instant): Instant | null {
+function untilOf(quote: Quote, pass: PassSeed, now: Instant): Instant | null {
   const { cause } = pass;
   const line = cause.kind === 'paid' ? quote.lines.find((l) => l.lineId === cause.lineId) : undefined;
   return line ? accessUntil(line.terms, now, quote.zone) : pass.until;

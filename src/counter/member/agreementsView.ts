@@ -1,3 +1,4 @@
+import { heldSince } from '#core/passes';
 import {
   type Agreement,
   type AgreementAct,
@@ -7,6 +8,8 @@ import {
   pauseEnds,
   restOfPlan,
   whyNotAct,
+  isDisputed,
+  daysLeftInPause,
 } from '#core/agreements';
 import { addDays, dateIn, formatDay, type Instant } from '#core/calendar';
 import { countryName } from '#core/catalogue';
@@ -48,7 +51,7 @@ function viewOf(reading: Reading, a: Agreement): MemberAgreement {
       from: p.from,
       until: p.until,
       closedAt: p.closed?.at ?? null,
-      holds: p.hold ? [{ from: p.hold.since, until: null }] : [],
+      holds: heldSince(p),
     }));
   const story = storyOfAgreement(a, { first, passes, charged, past: NO_PAST, now, locale });
   const say = words.agreements;
@@ -123,7 +126,7 @@ interface Setting {
 /** What the member can do now, each act as core allows it. */
 function actsOf(a: Agreement, { reading, can, money, day, charged }: Setting): MemberAgreement['acts'] {
   // While a bank disputes a payment everything waits, and the state says so.
-  if (!isRunning(a) || a.dispute !== null) return [];
+  if (!isRunning(a) || isDisputed(a)) return [];
   const say = reading.words.agreements.acts;
   const plan = a.terms.kind === 'plan';
   const last4 = a.card?.last4 ?? '';
@@ -134,7 +137,7 @@ function actsOf(a: Agreement, { reading, can, money, day, charged }: Setting): M
     const rest = sum(restOfPlan(a, reading.shop.tax).map((d) => d.amount));
     if (rest > 0) acts.push({ act: 'rest', label: say.rest.label(), leadsTo: say.rest.leadsTo(money(rest), last4) });
   }
-  const daysLeft = a.pause?.leftDays ?? 0;
+  const daysLeft = daysLeftInPause(a);
   if (can('return')) acts.push({ act: 'return', label: say.return.label(), leadsTo: say.return.leadsTo(daysLeft) });
   if (can('pause')) acts.push({ act: 'pause', label: say.pause.label(), leadsTo: say.pause.leadsTo(plan) });
   if (can('keep') && a.endsAt !== null) {

@@ -1,3 +1,4 @@
+import { heldSince } from '#core/passes';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Link } from 'react-router';
 import { chargeFor } from '#core/agreements';
@@ -40,7 +41,7 @@ export function AgreementStory({ draft, id }: { draft: Draft; id: string }) {
       from: p.from,
       until: p.until,
       closedAt: p.closed?.at ?? null,
-      holds: [...p.heldBefore, ...(p.hold ? [{ from: p.hold.since, until: null }] : [])],
+      holds: [...p.heldBefore, ...heldSince(p)],
     })),
   });
   const payments = [

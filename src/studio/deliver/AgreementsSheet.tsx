@@ -184,7 +184,8 @@ function made({ agreement: a }: AgreementRow): string {
 
 function nextOf({ agreement: a }: AgreementRow, locale: string, tax: ShopTax | null): string {
   const day = (at: string): string => formatDay(at, a.zone, locale, { short: true, year: true });
-  if (a.pastDue) return a.pastDue.tryAt ? `again on ${day(a.pastDue.tryAt)}` : `since ${day(a.pastDue.since)}`;
+  if (a.pastDue)
+    return a.pastDue.tryAt ? `again on ${day(a.pastDue.tryAt)}` : `since ${day(a.owed[0]?.at ?? a.pastDue.since)}`;
   if (a.status === 'paused') return a.pause?.until ? `back on ${day(a.pause.until)}` : 'until taken up';
   if (a.endsAt) return `ends ${day(a.endsAt)}`;
   return a.next ? `${formatAmount(chargeFor(a, a.next, tax).amount, a.currency, locale)}, ${day(a.next.at)}` : '';

@@ -44,7 +44,7 @@ const rehearsal = {
                 from: p.from,
                 until: p.until,
                 closedAt: p.closed?.at ?? null,
-                holds: holdsOf(p.id, played.events, p.hold?.since ?? null),
+                holds: holdsOf(p.id, played.events, p.holds[0]?.since ?? null),
               })),
           })
         : null;

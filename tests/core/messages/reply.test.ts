@@ -79,6 +79,7 @@ test('messages: a test shop says so first, a header never holds a line feed, a f
     passIds: [],
     refundIds: [],
     dispute: null,
+    openDisputes: [],
   };
   const link = { url: 'https://x.example/member/enter/s', days: 3 };
   const test = receiptMessage({ shop, real: false, locale: 'en' }, bought, 'Tove\nMarsh', link);

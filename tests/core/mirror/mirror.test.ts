@@ -51,7 +51,7 @@ async function season(seed: readonly number[]): Promise<{ batches: Batch[]; runn
                   type: 'open-dispute',
                   disputeId: `d-${order.id}`,
                   paymentId: order.paymentId ?? '',
-                  amount: 1,
+                  amount: dice(3) === 0 ? 100 : sum(order.lines.map((l) => l.paid)),
                   answerBy: now,
                 },
           );

@@ -64,6 +64,7 @@ function order(made: Made, i: number): OrderRow {
     back,
     status: made.status,
     dispute: null,
+    openDisputes: [],
     answerBy: null,
     paymentId: 'p',
     last4: '0001',

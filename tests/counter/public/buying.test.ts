@@ -1,3 +1,4 @@
+import { holdKind } from '#core/passes';
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
@@ -138,7 +139,7 @@ test('disputed: on hold after five days, closed when the bank takes the money ba
   expect((await tove.fetch(link, { method: 'HEAD' })).status).toBe(200);
   await shop.owner.act('/clock', { by: 'week' });
   const pass = [...state().passes.values()][0];
-  expect(pass?.hold?.why).toBe('dispute');
+  expect(pass?.holds.map(holdKind)).toEqual(['dispute']);
   expect((await tove.fetch(link)).status).toBe(410);
   await shop.owner.act('/clock', { by: 'month' });
   expect(pass?.closed?.why).toBe('dispute-lost');

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { event } from './kind';
 import {
   dueMoment1,
+  dueMoment2,
   endReason1,
   keptCard1,
   owedDue1,
@@ -18,6 +19,8 @@ import { cameFrom1, NOWHERE } from './parts/cameFrom';
 import { buyer1 } from './parts/quote';
 
 const by = z.enum(['buyer', 'seller']);
+const paused1 = z.strictObject({ agreementId: agreementId1, until: moment1.nullable(), by });
+const goesOn1 = z.enum(['in-trial', 'active', 'past-due']);
 
 const started1 = z.strictObject({
   agreement: seed1,
@@ -75,6 +78,17 @@ const returned1 = z.strictObject({
   period: paidPeriod1.nullable(),
 });
 
+const returned2 = returned1.extend({ status: running2 });
+/** What is behind, and what happens then. */
+const pastDue1 = z.strictObject({
+  since: moment1,
+  tryAt: moment1.nullable(),
+  graceUntil: moment1,
+  endAt: moment1.nullable(),
+});
+
+const suspended1 = z.strictObject({ agreementId: agreementId1, disputeId: disputeId1 });
+
 const kept1 = z.strictObject({ agreementId: agreementId1, status: running1, next: dueMoment1 });
 
 const mailDue1 = z.strictObject({
@@ -121,31 +135,42 @@ export const agreementEvents = {
     ...data,
     status: data.status === 'paid off' ? ('paid-off' as const) : data.status,
   })),
+  /** It never reached the payment service and was made impossible there: it is as if it had not been asked for. */
+  'due.fellAway': event(z.strictObject({ key: id1, agreementId: agreementId1, next: dueMoment2.nullable() })),
   'due.refused': event(
     z.strictObject({
       key: id1,
       agreementId: agreementId1,
       reason: z.string().max(80),
       /** Null where a refusal changes nothing: paying the rest, a switch. */
-      pastDue: z
-        .strictObject({
-          since: moment1,
-          tryAt: moment1.nullable(),
-          graceUntil: moment1,
-          endAt: moment1.nullable(),
-        })
-        .nullable(),
+      pastDue: pastDue1.nullable(),
       owed: z.array(owedDue1),
     }),
   ),
   'agreement.held': event(z.strictObject({ agreementId: agreementId1, dueAt: moment1 })),
-  'agreement.paused': event(
-    z.strictObject({ agreementId: agreementId1, until: moment1.nullable(), leftDays: z.int().min(0), by }),
+  'agreement.paused': event(paused1.extend({ leftDays: z.int().min(0) })).next(
+    paused1,
+    ({ leftDays: _, ...data }) => data,
   ),
-  'agreement.returned': event(returned1).next(returned1.extend({ status: running2 }), (data) => ({
-    ...data,
-    status: runningFrom1(data.status),
-  })),
+  /** The pause is over; what else stops the agreement goes on stopping it. */
+  'agreement.pauseEnded': event(z.strictObject({ agreementId: agreementId1 })),
+  /** Nothing stops it any more, and its dates have moved. Earlier versions dropped what was behind. */
+  'agreement.returned': event(returned1)
+    .next(returned2, (data) => ({ ...data, status: runningFrom1(data.status) }))
+    .next(returned2.extend({ status: goesOn1, owed: z.array(owedDue1), pastDue: pastDue1.nullable() }), (data) => ({
+      ...data,
+      owed: [],
+      pastDue: null,
+    })),
+  /** Nothing stops it any more, and no date moves: what fell due meanwhile is asked for now. */
+  'agreement.wentOn': event(
+    z.strictObject({
+      agreementId: agreementId1,
+      next: dueMoment2.nullable(),
+      noticeAt: moment1.nullable(),
+      pastDue: pastDue1.nullable(),
+    }),
+  ),
   'agreement.dueDayMoved': event(
     z.strictObject({ agreementId: agreementId1, anchor: dueMoment1, next: dueMoment1, period: paidPeriod1.nullable() }),
   ),
@@ -156,9 +181,16 @@ export const agreementEvents = {
   })),
   'agreement.ended': event(z.strictObject({ agreementId: agreementId1, why: endReason1, dueAt: moment1.nullable() })),
   'agreement.cardChanged': event(z.strictObject({ agreementId: agreementId1, card: keptCard1 })),
-  'agreement.suspended': event(z.strictObject({ agreementId: agreementId1, disputeId: disputeId1 })),
-  /** The dispute is decided for the shop, and nothing is due any more that could have been missed. */
-  'agreement.cleared': event(z.strictObject({ agreementId: agreementId1 })),
+  /** A dispute stops it. */
+  'agreement.suspended': event(suspended1).next(
+    suspended1.extend({ paymentId: z.string().max(80).nullable() }),
+    (data) => ({ ...data, paymentId: null }),
+  ),
+  /** That dispute stops it no longer. The first version knew one at a time. */
+  'agreement.cleared': event(z.strictObject({ agreementId: agreementId1 })).next(
+    z.strictObject({ agreementId: agreementId1, disputeId: disputeId1.nullable(), missed: z.boolean() }),
+    (data) => ({ ...data, disputeId: null, missed: false }),
+  ),
   'agreement.moved': event(z.strictObject({ agreementId: agreementId1, buyer: buyer1.nullable() })),
   /** Which letters there are is the program's affair and grows: from version 2 on the kind is any word. */
   'agreement.mailDue': event(mailDue1).next(

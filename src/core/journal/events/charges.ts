@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { event } from './kind';
 import { checkoutId1, id1, moment1, orderId1, personId1 } from './parts/basics';
 import { cameFrom1, language1, NOWHERE } from './parts/cameFrom';
-import { pass1 } from './parts/pass';
+import { pass1, pass2, passFrom1 } from './parts/pass';
 import { quote1, quote2, quoteFrom1 } from './parts/quote';
 
 const requested1 = z.strictObject({
@@ -22,12 +22,13 @@ const requested1 = z.strictObject({
   opens: z.array(pass1),
 });
 
+const requested2 = requested1.extend({ quote: quote2, came: cameFrom1, language: language1 });
+
 /** The charge of a checkout: asked → paid | refused | needs the bank | fell away. */
 export const chargeEvents = {
-  'charge.requested': event(requested1).next(
-    requested1.extend({ quote: quote2, came: cameFrom1, language: language1 }),
-    (data) => ({ ...data, quote: quoteFrom1(data.quote), came: NOWHERE, language: null }),
-  ),
+  'charge.requested': event(requested1)
+    .next(requested2, (data) => ({ ...data, quote: quoteFrom1(data.quote), came: NOWHERE, language: null }))
+    .next(requested2.extend({ opens: z.array(pass2) }), (data) => ({ ...data, opens: data.opens.map(passFrom1) })),
   'charge.waitsForBank': event(z.strictObject({ key: id1, confirmAt: z.string().max(500), until: moment1 })),
   'charge.refused': event(z.strictObject({ key: id1, reason: z.string().max(80) })),
   'charge.fellAway': event(

@@ -2,6 +2,8 @@ import * as z from 'zod';
 import { event } from './kind';
 import { id1, moment1, orderId1, personId1 } from './parts/basics';
 
+const raised1 = z.strictObject({ id: id1, orderId: orderId1, text: z.string().max(500) });
+
 /** The shop itself: what is live, its clock, its disk, who is known, and what a person has to look at. */
 export const shopEvents = {
   'release.published': event(z.strictObject({ release: z.int().min(1), basedOn: z.int().min(1).nullable() })),
@@ -10,7 +12,9 @@ export const shopEvents = {
   'person.changed': event(z.strictObject({ personId: personId1, rev: z.int().min(1) })),
   /** The shop was away; the owner has said that it may go on. */
   'gap.confirmed': event(z.strictObject({ from: moment1, to: moment1 })),
-  'attention.raised': event(
-    z.strictObject({ id: id1, what: z.enum(['late-answer']), orderId: orderId1, text: z.string().max(500) }),
+  /** What there is to look at is the program's affair and grows: from version 2 on it is any word. */
+  'attention.raised': event(raised1.extend({ what: z.enum(['late-answer']) })).next(
+    raised1.extend({ what: z.string().regex(/^[a-z][a-z-]{0,59}$/) }),
+    (data) => data,
   ),
 };

@@ -34,7 +34,11 @@ export function answerDue(
         last4: charge.card.last4,
         next: charge.why === 'rest' ? null : a.next,
       };
-      return { events: charge.to ? switchedEvents(state, a, charge.to, paid, context) : paidEvents(state, a, paid) };
+      return {
+        events: charge.to
+          ? switchedEvents(state, a, charge.to, paid, context)
+          : paidEvents(state, a, paid, context.now),
+      };
     }
     case 'refused':
       return { events: refusedEvents(state, charge, answer.reason, context) };
@@ -66,7 +70,8 @@ function refusedEvents(state: ShopState, charge: DueCharge, reason: string, cont
     const { since, tryAt, graceUntil, endAt } = a.pastDue;
     return [refused({ since, tryAt, graceUntil, endAt }, a.owed)];
   }
-  const since = a.pastDue?.since ?? first.at;
+  // Asked for later than it fell due, because something stopped it: tries and grace count from then.
+  const since = a.pastDue?.since ?? (charge.why === 'due' ? charge.planned : first.at);
   const after = afterRefusal(
     { terms: a.terms, anchor: a.anchor, zone: a.zone, n: first.n, since, graceDays: shopOf(context).billing.graceDays },
     charge.planned,

@@ -1,13 +1,14 @@
 import { refuse } from '#core/refusal';
-import { type Agreement, dueAfterReturn, lastPaid, whyNotAct } from '#core/agreements';
+import { type Agreement, isBeingRefunded, lastPaid, whyNotAct } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { fact, type ShopEvent } from '#core/journal';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { endEvents } from './closings';
 import { mailOf, noSuch, releaseAll, shopOf, toCome } from './common';
-import { paidWith, taxOfBack, unusedNow } from './credit';
-import { backEvents } from './pause';
+import { taxOfBack } from '../paidLines';
+import { paidWith, unusedNow } from './credit';
+import { pauseEndedEvents, pauseOver } from './pause';
 import { keyOf, secondOf } from '../ids';
 
 /**
@@ -34,6 +35,7 @@ export function cancel(
       ],
     };
   if (when === 'now') {
+    if (giveBack && isBeingRefunded(a)) return refuse('refund-running', { of: 'agreement' });
     const back = giveBack ? unusedNow(state, a, now) : 0;
     return {
       events: [
@@ -44,17 +46,12 @@ export function cancel(
     };
   }
   if (a.status === 'paused' && a.pause) {
-    const endsAt = dueAfterReturn(now, a.pause.leftDays, a.anchor.at, a.zone);
-    const back = backEvents(state, a, {
-      returned: now,
-      leftDays: a.pause.leftDays,
-      why: 'pause',
-      noticeAt: null,
-      shop: shopOf(context),
-    });
+    const back = pauseEndedEvents(state, a, now, context).filter((e) => e.type !== 'agreement.mailDue');
+    const returned = back.find((e) => e.type === 'agreement.returned');
+    const endsAt = returned?.data.next.at ?? a.next?.at ?? now;
     return {
       events: [
-        ...back.events,
+        ...back,
         fact('agreement.cancelled', { agreementId, endsAt, by }),
         mailOf(a, 'cancelled', mailKey(a, now), { at: endsAt }),
       ],
@@ -128,7 +125,7 @@ export function stopPlan(
   return {
     events: [
       ...ended,
-      ...(keepAccess ? releaseAll(state, a, 'behind', 'paused') : []),
+      ...(keepAccess ? [...releaseAll(state, a, 'behind'), ...pauseOver(state, a, context.now)] : []),
       mailOf(a, 'stopped', keyOf('stopped', a.id), { reason: keepAccess ? 'access stays' : 'access closed' }),
     ],
   };

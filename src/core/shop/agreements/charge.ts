@@ -1,5 +1,14 @@
 import { refuse } from '#core/refusal';
-import { type Agreement, chargeFor, type DueMoment, type OwedDue, restOfPlan, whyNotAct } from '#core/agreements';
+import {
+  type Agreement,
+  askedFrom,
+  chargeFor,
+  type DueMoment,
+  isStopped,
+  type OwedDue,
+  restOfPlan,
+  whyNotAct,
+} from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { sum } from '#core/money';
 import { fact, type EventOf, type ShopEvent } from '#core/journal';
@@ -9,6 +18,7 @@ import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { documentNumber } from '../documentNumber';
 import { mailOf, nextDue, noSuch, nothing, releaseAll, shopOf } from './common';
+import { pauseOver } from './pause';
 import { keyOf } from '../ids';
 
 type Why = EventOf<'due.requested'>['data']['why'];
@@ -20,7 +30,7 @@ export function chargeDue(
   context: DecideContext,
 ): Decision {
   const a = state.agreements.get(agreementId);
-  if (!a?.next || a.next.at !== dueAt || a.unanswered !== null || a.dispute !== null) return nothing;
+  if (!a?.next || askedFrom(a.next) !== dueAt || a.unanswered !== null || isStopped(a)) return nothing;
   const goesOn =
     a.status === 'in-trial' || a.status === 'active' || (a.status === 'past-due' && a.terms.kind === 'plan');
   if (!goesOn) return nothing;
@@ -30,6 +40,7 @@ export function chargeDue(
       why: 'due',
       planned: dueAt,
       next: nextDue(a, a.next.n, shopOf(context)),
+      now: context.now,
     }),
   };
 }
@@ -38,10 +49,11 @@ export function chargeDue(
 export function tryAgain(
   state: ShopState,
   { agreementId, dueAt }: { agreementId: AgreementId; dueAt: Instant },
+  { now }: DecideContext,
 ): Decision {
   const a = state.agreements.get(agreementId);
-  if (!a || a.pastDue?.tryAt !== dueAt || a.unanswered !== null || a.dispute !== null) return nothing;
-  return { events: ask(state, a, a.owed, { why: 'again', planned: dueAt, next: a.next }) };
+  if (!a || a.pastDue?.tryAt !== dueAt || a.unanswered !== null || isStopped(a)) return nothing;
+  return { events: ask(state, a, a.owed, { why: 'again', planned: dueAt, next: a.next, now }) };
 }
 
 /** One extra try of what is owed, because somebody asked for it. */
@@ -54,7 +66,7 @@ export function retryDue(
   if (!a) return noSuch;
   const no = whyNotAct(a, 'retry', now);
   if (no) return no;
-  return { events: ask(state, a, a.owed, { why: 'asked', planned: now, next: a.next }) };
+  return { events: ask(state, a, a.owed, { why: 'asked', planned: now, next: a.next, now }) };
 }
 
 /** Another card. Where a payment is behind it is tried with it at once. */
@@ -69,8 +81,8 @@ export function changeCard(
   if (no) return no;
   const changed: ShopEvent = fact('agreement.cardChanged', { agreementId, card });
   const again =
-    a.status === 'past-due' && a.dispute === null
-      ? ask(state, { ...a, card }, a.owed, { why: 'asked', planned: context.now, next: a.next })
+    a.status === 'past-due' && !isStopped(a)
+      ? ask(state, { ...a, card }, a.owed, { why: 'asked', planned: context.now, next: a.next, now: context.now })
       : [];
   // A key of its own: every change is told.
   const told = mailOf(a, 'card-changed', context.ids.next('m'), { reason: card.last4 });
@@ -89,7 +101,7 @@ export function payRest(
   if (no) return no;
   const rest = restOfPlan(a, shopOf(context).tax);
   if (rest.length === 0) return refuse('nothing-to-do', { why: 'no-rest' });
-  return { events: ask(state, a, rest, { why: 'rest', planned: context.now, next: a.next }) };
+  return { events: ask(state, a, rest, { why: 'rest', planned: context.now, next: a.next, now: context.now }) };
 }
 
 /**
@@ -100,7 +112,7 @@ function ask(
   state: ShopState,
   a: Agreement,
   dues: readonly OwedDue[],
-  { why, planned, next }: { why: Why; planned: Instant; next: DueMoment | null },
+  { why, planned, next, now }: { why: Why; planned: Instant; next: DueMoment | null; now: Instant },
 ): ShopEvent[] {
   const whole = sum(dues.map((d) => d.amount));
   const tax = sum(dues.map((d) => d.tax));
@@ -108,16 +120,21 @@ function ask(
   const amount = whole - credit;
   const key = keyOf(a.id, dues[0]?.n ?? 0, a.asked + 1);
   if (amount === 0)
-    return paidEvents(state, a, {
-      key,
-      dues,
-      amount,
-      tax,
-      credit,
-      paymentId: null,
-      last4: null,
-      next: why === 'rest' ? null : next,
-    });
+    return paidEvents(
+      state,
+      a,
+      {
+        key,
+        dues,
+        amount,
+        tax,
+        credit,
+        paymentId: null,
+        last4: null,
+        next: why === 'rest' ? null : next,
+      },
+      now,
+    );
   const card = a.card ?? { token: 'none', last4: '0000' };
   return [
     fact('due.requested', {
@@ -151,7 +168,7 @@ interface Paid {
 }
 
 /** Everything that follows inside the shop when an agreement's dues are paid: one batch. */
-export function paidEvents(state: ShopState, a: Agreement, paid: Paid): ShopEvent[] {
+export function paidEvents(state: ShopState, a: Agreement, paid: Paid, now: Instant): ShopEvent[] {
   const last = paid.dues.at(-1);
   if (!last) return [];
   const all = paymentsOf(a.terms);
@@ -177,6 +194,8 @@ export function paidEvents(state: ShopState, a: Agreement, paid: Paid): ShopEven
       endsAt: status === 'ending' ? until : null,
     }),
     ...releaseAll(state, a, 'behind'),
+    // Paid off in its pause: there is nothing left to come back to.
+    ...(finished ? pauseOver(state, a, now) : []),
     ...(moved
       ? [mailOf(a, 'payment', keyOf('paid', paid.key), { amount: paid.amount, at: paid.next?.at ?? null, receipt })]
       : []),

@@ -1,5 +1,5 @@
 import type { Instant } from '#core/calendar';
-import { type Agreement, chargeFor } from '#core/agreements';
+import { type Agreement, chargeFor, isStopped } from '#core/agreements';
 import { fact, type ShopEvent } from '#core/journal';
 import type { EndReason } from '#core/agreements';
 import type { CloseReason } from '#core/passes';
@@ -18,7 +18,7 @@ interface Moment {
 /** Grace is over: what it opened is on hold until all that is owed is paid. */
 export function endGrace(state: ShopState, { agreementId, dueAt }: Moment): Decision {
   const a = state.agreements.get(agreementId);
-  if (a?.pastDue?.graceUntil !== dueAt || a.pastDue.held || a.unanswered !== null || a.dispute !== null) return nothing;
+  if (a?.pastDue?.graceUntil !== dueAt || a.pastDue.held || a.unanswered !== null || isStopped(a)) return nothing;
   // Ends at the same moment: closing is all there is to do.
   if (a.pastDue.endAt === dueAt) return nothing;
   return {
@@ -33,7 +33,7 @@ export function endGrace(state: ShopState, { agreementId, dueAt }: Moment): Deci
 /** A subscription that stayed unpaid ends; paying does not revive it. */
 export function endUnpaid(state: ShopState, { agreementId, dueAt }: Moment, context: DecideContext): Decision {
   const a = state.agreements.get(agreementId);
-  if (a?.pastDue?.endAt !== dueAt || a.unanswered !== null || a.dispute !== null) return nothing;
+  if (a?.pastDue?.endAt !== dueAt || a.unanswered !== null || isStopped(a)) return nothing;
   return {
     events: [
       ...endEvents(state, a, 'unpaid', 'unpaid', dueAt, context),

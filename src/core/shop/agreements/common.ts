@@ -1,8 +1,9 @@
-import { type Agreement, type AgreementPayment, dueAfter, type DueMoment } from '#core/agreements';
+import { type Agreement, dueAfter, type DueMoment } from '#core/agreements';
 import { type Instant, plusDays } from '#core/calendar';
 import { DEFAULT_SHOP, type ShopDetails } from '#core/catalogue';
 import { fact, type EventOf, type ShopEvent } from '#core/journal';
 import type { CloseReason, HoldReason } from '#core/passes';
+import type { PassId } from '#core/ids';
 import { refuse, type Refusal } from '#core/refusal';
 import type { DecideContext } from '../command';
 import type { AgreementLetterName } from '../../messages/agreementLetters';
@@ -36,7 +37,7 @@ export const mailOf = (
     ...facts,
   });
 
-const livePasses = (state: ShopState, a: Pick<Agreement, 'passIds'>): string[] =>
+export const livePasses = (state: ShopState, a: Pick<Agreement, 'passIds'>): PassId[] =>
   a.passIds.filter((id) => !state.passes.get(id)?.closed);
 
 /** Closes what an agreement had opened. */
@@ -47,25 +48,20 @@ export const closeAll = (
   dueAt: Instant | null,
 ): ShopEvent[] => livePasses(state, a).map((passId) => fact('pass.closed', { passId, why, dueAt }));
 
-/** Holds what is not held already. */
+const isHeldBy = (state: ShopState, passId: PassId, why: HoldReason): boolean =>
+  state.passes.get(passId)?.holds.some((hold) => hold.why === why) ?? false;
+
+/** Holds what is not held for this reason already. */
 export const holdAll = (state: ShopState, a: Pick<Agreement, 'passIds'>, why: HoldReason): ShopEvent[] =>
   livePasses(state, a)
-    .filter((id) => why === 'dispute' || state.passes.get(id)?.hold === null)
+    .filter((passId) => !isHeldBy(state, passId, why))
     .map((passId) => fact('pass.held', { passId, why }));
 
-/** Releases what is held for one of these reasons. */
-export const releaseAll = (state: ShopState, a: Pick<Agreement, 'passIds'>, ...whys: HoldReason[]): ShopEvent[] =>
+/** Takes one reason away; what is held by another stays on hold. */
+export const releaseAll = (state: ShopState, a: Pick<Agreement, 'passIds'>, why: HoldReason): ShopEvent[] =>
   livePasses(state, a)
-    .filter((id) => whys.includes(state.passes.get(id)?.hold?.why ?? ('none' as HoldReason)))
-    .map((passId) => fact('pass.released', { passId }));
-
-/** What was given back already of the payment that a period was paid with. */
-export function givenBackOf(state: ShopState, a: Agreement): number {
-  const payment = a.payments.find((p: AgreementPayment) => p.paymentId === a.period?.paymentId);
-  if (payment) return payment.givenBack + payment.lost;
-  const line = state.orders.get(a.orderId)?.lines.find((l) => l.lineId === a.lineId);
-  return a.period?.paymentId !== null && line ? line.givenBack + line.lost : 0;
-}
+    .filter((passId) => isHeldBy(state, passId, why))
+    .map((passId) => fact('pass.released', { passId, why }));
 
 /** Days before a payment on which the buyer hears that its amount changes. */
 const TOLD_DAYS_BEFORE = 14;

@@ -1,67 +1,29 @@
 import { type Agreement, unusedOf } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { fact, type ShopEvent } from '#core/journal';
-import { mulDiv } from '#core/money';
 import type { CreditId, LineId, OrderId, PaymentId, RefundId } from '#core/ids';
 import type { DecideContext } from '../command';
 import type { ShopState } from '../state';
 import { documentNumber } from '../documentNumber';
-import { givenBackOf } from './common';
+import { leftOf, type PaidLine, paidLinesOf, taxOfBack } from '../paidLines';
 import { keyOf } from '../ids';
 
-/** The payment that the running period was paid with, as it can be given back. */
-export interface PaidWith {
-  orderId: OrderId;
-  lineId: LineId;
-  paymentId: PaymentId;
-  amount: number;
-  tax: number;
-  givenBack: number;
-  taxBack: number;
-  lost: number;
-}
-
 /** Where the running period's money came from; null when nothing was charged for it. */
-export function paidWith(state: ShopState, a: Agreement): PaidWith | null {
+export function paidWith(state: ShopState, a: Agreement): PaidLine | null {
+  const order = state.orders.get(a.orderId);
   const paymentId = a.period?.paymentId ?? null;
-  if (paymentId === null) return null;
-  const own = a.payments.find((p) => p.paymentId === paymentId);
-  if (own)
-    return {
-      orderId: a.orderId,
-      lineId: a.lineId,
-      paymentId,
-      amount: own.amount,
-      tax: own.tax,
-      givenBack: own.givenBack,
-      taxBack: own.taxBack,
-      lost: own.lost,
-    };
-  const line = state.orders.get(a.orderId)?.lines.find((l) => l.lineId === a.lineId);
-  return line
-    ? {
-        orderId: a.orderId,
-        lineId: a.lineId,
-        paymentId,
-        amount: line.paid,
-        tax: line.tax,
-        givenBack: line.givenBack,
-        taxBack: line.taxBack,
-        lost: line.lost,
-      }
-    : null;
+  if (!order || paymentId === null) return null;
+  return paidLinesOf(state, order, paymentId).find((line) => line.lineId === a.lineId) ?? null;
 }
 
 /** What the unused days are worth now: never more than can still be given back of the payment they were paid with. */
 export function unusedNow(state: ShopState, a: Agreement, now: Instant): number {
   const paid = paidWith(state, a);
   if (!paid) return 0;
-  return Math.min(unusedOf(a.period, givenBackOf(state, a), now, a.zone), paid.amount - paid.givenBack - paid.lost);
+  // While it pauses, the days that are left do not become fewer.
+  const at = a.pause ? (a.span?.movesFrom ?? a.pause.from) : now;
+  return Math.min(unusedOf(a.period, paid.givenBack + paid.reserved + paid.lost, at, a.zone), leftOf(paid));
 }
-
-/** Tax that goes back with an amount: round(T × given back so far ÷ paid) − tax already back. */
-export const taxOfBack = (paid: Pick<PaidWith, 'amount' | 'tax' | 'givenBack' | 'taxBack'>, amount: number): number =>
-  paid.amount === 0 ? 0 : mulDiv(paid.tax, paid.givenBack + amount, paid.amount) - paid.taxBack;
 
 /** A credit note over unused days: they pay for something else instead of going back. */
 export function creditGiven(state: ShopState, a: Agreement, amount: number, creditId: CreditId): ShopEvent[] {

@@ -1,35 +1,41 @@
-import { type Agreement, daysLeft, isRunning } from '#core/agreements';
+import { type Agreement, isRunning, isStopped } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { fact, type ShopEvent } from '#core/journal';
 import type { Command, DecideContext, Decision } from '../command';
-import type { ShopState } from '../state';
-import { shopOf } from './common';
-import { backEvents, movedNotice } from './pause';
+import { keyOf } from '../ids';
+import type { DueCharge, ShopState } from '../state';
+import { goOn } from './goOn';
+import { pauseEndedEvents } from './pause';
 
 /** Away longer than this, a real shop asks its owner before anything is charged. */
 export const LONGEST_ABSENCE_MS = 48 * 3_600_000;
 
-/** Which agreements something was to happen to while the shop was away. */
-export function inGap(state: ShopState, from: Instant, to: Instant): Agreement[] {
-  const within = (at: Instant | null | undefined): boolean => at !== null && at !== undefined && at > from && at <= to;
-  return [...state.agreements.values()].filter(
-    (a) =>
-      isRunning(a) &&
-      a.status !== 'ending' &&
-      a.unanswered === null &&
-      (a.status === 'paused'
-        ? within(a.pause?.until)
-        : within(a.next?.at) ||
-          within(a.pastDue?.tryAt) ||
-          within(a.pastDue?.graceUntil) ||
-          within(a.pastDue?.endAt) ||
-          within(a.noticeAt)),
+const isWithin = (at: Instant | null | undefined, from: Instant, to: Instant): boolean =>
+  at !== null && at !== undefined && at > from && at <= to;
+
+/** Whether money was to be asked for, or a door to close, while the shop was away; or was asked for and not answered. */
+function isMissed(a: Agreement, from: Instant, to: Instant): boolean {
+  if (!isRunning(a) || a.status === 'ending') return false;
+  if (a.status === 'paused') return isWithin(a.pause?.until, from, to);
+  if (isStopped(a)) return false;
+  return (
+    a.unanswered !== null ||
+    [a.next?.at, a.pastDue?.tryAt, a.pastDue?.graceUntil, a.pastDue?.endAt].some((at) => isWithin(at, from, to))
   );
 }
 
+/** Which agreements something was to happen to while the shop was away. */
+export const inGap = (state: ShopState, from: Instant, to: Instant): Agreement[] =>
+  [...state.agreements.values()].filter((a) => isMissed(a, from, to) || isNoticeMissed(a, from, to));
+
+const isNoticeMissed = (a: Agreement, from: Instant, to: Instant): boolean =>
+  isRunning(a) && isWithin(a.noticeAt, from, to);
+
 /**
  * The owner says that the shop may go on after a long absence: every agreement with a due or a try inside it is
- * treated as paused for that time, so that nobody is charged for several at once.
+ * treated as paused for that time, so that nobody is charged for several at once. What was asked for and not answered
+ * counts in it: it is made impossible at the payment service, and asked for anew. A notice whose day has passed is
+ * dropped.
  */
 export function confirmGap(
   state: ShopState,
@@ -37,23 +43,39 @@ export function confirmGap(
   context: DecideContext,
 ): Decision {
   const moved = inGap(state, from, to).flatMap((a): ShopEvent[] => {
-    const due = a.next?.at ?? to;
-    const leftDays =
-      a.owed.length > 0 ? 0 : a.status === 'paused' ? (a.pause?.leftDays ?? 0) : daysLeft(due, from, a.zone);
-    const back = backEvents(state, a, { returned: to, leftDays, why: 'gap', noticeAt: null, shop: shopOf(context) });
-    const [first, ...rest] = back.events;
-    if (first?.type !== 'agreement.returned') return back.events;
-    const { trialUntil, status } = first.data;
-    return [
-      {
-        ...first,
-        data: {
-          ...first.data,
-          noticeAt: status === 'in-trial' && trialUntil !== null ? movedNotice(a, trialUntil, to, context) : null,
-        },
-      },
-      ...rest,
-    ];
+    if (!isMissed(a, from, to))
+      return [
+        fact('agreement.wentOn', {
+          agreementId: a.id,
+          next: a.next,
+          noticeAt: null,
+          pastDue: a.pastDue && behindOf(a.pastDue),
+        }),
+      ];
+    if (a.status === 'paused') return pauseEndedEvents(state, a, to, context);
+    const charge = a.unanswered === null ? undefined : state.dueCharges.get(a.unanswered);
+    const asked = charge ? unasked(a, charge) : { agreement: a, events: [] };
+    return [...asked.events, ...goOn(asked.agreement, { since: from, movesFrom: from, returned: to }, context).events];
   });
   return { events: [fact('gap.confirmed', { from, to }), ...moved] };
+}
+
+const behindOf = ({ since, tryAt, graceUntil, endAt }: NonNullable<Agreement['pastDue']>) => ({
+  since,
+  tryAt,
+  graceUntil,
+  endAt,
+});
+
+/** A charge without an answer, as if it had not been asked for: the due is the next one again. */
+function unasked(a: Agreement, charge: DueCharge): { agreement: Agreement; events: ShopEvent[] } {
+  const due = charge.why === 'due' ? charge.dues.at(-1) : undefined;
+  const next = due ? { n: due.n, at: due.at } : a.next;
+  return {
+    agreement: { ...a, next, unanswered: null },
+    events: [
+      fact('due.fellAway', { key: charge.key, agreementId: a.id, next }),
+      fact('void.due', { key: keyOf('void', charge.key), chargeKey: charge.key }),
+    ],
+  };
 }

@@ -17,7 +17,7 @@ export function agreementMoment(
     case 'due':
       return chargeDue(state, command, context);
     case 'try':
-      return tryAgain(state, command);
+      return tryAgain(state, command, context);
     case 'return':
       return endPause(state, command, context);
     case 'grace':
@@ -40,7 +40,7 @@ export { moveBuyer } from './moveBuyer';
 export { cancel, keepOn, stopPlan } from './cancel';
 export { comeBack, moveDueDay, pause } from './pause';
 export { switchTo } from './switch';
-export { refundAgreement, planAgreementRefund, paymentsOfAgreement, type AgreementRefundPlan } from './refundAgreement';
+export { refundAgreement, planAgreementRefund, type AgreementRefundPlan } from './refundAgreement';
 export { confirmGap, inGap, LONGEST_ABSENCE_MS } from './gap';
 export { agreementBegunBy, startedByOrder } from './start';
 export { unusedNow, creditGiven, returnOfCredit } from './credit';

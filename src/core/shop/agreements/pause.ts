@@ -1,21 +1,13 @@
-import {
-  type Agreement,
-  chargeFor,
-  daysLeft,
-  dueAfterReturn,
-  movedDueDay,
-  type PaidPeriod,
-  pauseEnds,
-  whyNotAct,
-} from '#core/agreements';
+import { type Agreement, chargeFor, movedDueDay, pauseEnds, whyNotAct } from '#core/agreements';
+import type { Pass } from '#core/passes';
 import { dateIn, daysBetween, type Instant, plusDays } from '#core/calendar';
-import type { ShopDetails } from '#core/catalogue';
 import { fact, type ShopEvent } from '#core/journal';
 import { refuse, type Refusal } from '#core/refusal';
 import type { AgreementId } from '#core/ids';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
-import { holdAll, mailOf, noSuch, nothing, releaseAll, shopOf, toCome, trialNotice } from './common';
+import { holdAll, mailOf, noSuch, nothing, releaseAll, shopOf, toCome } from './common';
+import { shifted, withoutStop } from './goOn';
 import { keyOf, secondOf } from '../ids';
 
 const notNow = (a: Agreement, why: 'pause-in-past' | 'return-in-past'): Refusal =>
@@ -38,7 +30,8 @@ export function pause(
   const ends = until === null ? null : pauseEnds(until, a.zone);
   return {
     events: [
-      fact('agreement.paused', { agreementId, until: ends, leftDays: daysLeft(a.next.at, now, a.zone), by }),
+      fact('agreement.paused', { agreementId, until: ends, by }),
+      ...waitingAccess(state, a),
       ...(held ? holdAll(state, a, 'paused') : []),
       mailOf(a, 'paused', keyOf('paused', a.id, secondOf(now)), { at: ends }),
     ],
@@ -56,13 +49,9 @@ export function comeBack(
   const no = whyNotAct(a, 'return', context.now);
   if (no) return no;
   if (!a.pause) return nothing;
-  if (on === null) return { events: returnedEvents(state, a, context.now, shopOf(context)) };
+  if (on === null) return { events: pauseEndedEvents(state, a, context.now, context) };
   if (on <= dateIn(context.now, a.zone)) return notNow(a, 'return-in-past');
-  return {
-    events: [
-      fact('agreement.paused', { agreementId, until: pauseEnds(on, a.zone), leftDays: a.pause.leftDays, by: 'seller' }),
-    ],
-  };
+  return { events: [fact('agreement.paused', { agreementId, until: pauseEnds(on, a.zone), by: 'seller' })] };
 }
 
 /** The pause ends by itself. */
@@ -73,53 +62,50 @@ export function endPause(
 ): Decision {
   const a = state.agreements.get(agreementId);
   return a?.status === 'paused' && a.pause?.until === dueAt
-    ? { events: returnedEvents(state, a, dueAt, shopOf(context)) }
+    ? { events: pauseEndedEvents(state, a, dueAt, context) }
     : nothing;
 }
 
-function returnedEvents(state: ShopState, a: Agreement, returned: Instant, shop: ShopDetails): ShopEvent[] {
-  const back = backEvents(state, a, { returned, leftDays: a.pause?.leftDays ?? 0, why: 'pause', noticeAt: null, shop });
-  const next = back.next;
-  return [...back.events, mailOf(a, 'back', keyOf('back', a.id, secondOf(returned)), { at: next })];
-}
-
-interface Back {
-  returned: Instant;
-  leftDays: number;
-  why: 'pause' | 'dispute' | 'gap';
-  noticeAt: Instant | null;
-  shop: ShopDetails;
-}
-
-/**
- * An agreement goes on: its next due lies the days that were left after the day of return, and is the new anchor.
- * What was owed when it stopped becomes that next due, so that nobody pays for the time between.
- */
-export function backEvents(
+/** A pause is over: its doors open, dated access is put off by it, and it goes on where nothing else stops it. */
+export function pauseEndedEvents(
   state: ShopState,
   a: Agreement,
-  { returned, leftDays, why, noticeAt, shop }: Back,
-): { events: ShopEvent[]; next: Instant } {
-  const n = a.owed[0]?.n ?? a.next?.n ?? 1;
-  const before = a.owed[0]?.at ?? a.next?.at ?? returned;
-  const at = dueAfterReturn(returned, leftDays, a.anchor.at, a.zone);
-  const inTrial = a.trialUntil !== null && n === 1;
-  return {
-    next: at,
-    events: [
-      fact('agreement.returned', {
-        agreementId: a.id,
-        why,
-        anchor: { n, at },
-        next: toCome({ n, at }, a.zone, shop),
-        status: inTrial ? 'in-trial' : 'active',
-        trialUntil: inTrial ? at : a.trialUntil,
-        noticeAt,
-        period: shifted(a.period, before, at, a.zone),
-      }),
-      ...releaseAll(state, a, 'paused', 'behind', 'dispute'),
-    ],
-  };
+  returned: Instant,
+  context: Pick<DecideContext, 'release'>,
+): ShopEvent[] {
+  const { events, next } = withoutStop(a, 'paused', returned, context);
+  return [
+    ...pauseOver(state, a, returned),
+    ...events,
+    ...(next === null ? [] : [mailOf(a, 'back', keyOf('back', a.id, secondOf(returned)), { at: next })]),
+  ];
+}
+
+/** The pause itself is over, whatever else there is to say. */
+export const pauseOver = (state: ShopState, a: Agreement, returned: Instant): ShopEvent[] =>
+  a.pause === null
+    ? []
+    : [
+        fact('agreement.pauseEnded', { agreementId: a.id }),
+        ...releaseAll(state, a, 'paused'),
+        ...putOff(state, a, returned),
+      ];
+
+/** Dated access waits while its plan pauses: how long the pause is may not be known yet. */
+const waitingAccess = (state: ShopState, a: Agreement): ShopEvent[] =>
+  datedPasses(state, a).map(({ id }) => fact('pass.untilMoved', { passId: id, until: null }));
+
+const datedPasses = (state: ShopState, a: Agreement): Pass[] =>
+  a.passIds.flatMap((id) => state.passes.get(id) ?? []).filter((pass) => !pass.closed && pass.until !== null);
+
+/** … and grows by as many days as the pause had. */
+function putOff(state: ShopState, a: Agreement, returned: Instant): ShopEvent[] {
+  const days = a.pause ? daysBetween(dateIn(a.pause.from, a.zone), dateIn(returned, a.zone)) : 0;
+  return a.passIds
+    .flatMap((id) => state.passes.get(id) ?? [])
+    .flatMap(({ id, closed, waited }) =>
+      closed || waited === null ? [] : [fact('pass.untilMoved', { passId: id, until: plusDays(waited, days, a.zone) })],
+    );
 }
 
 /** The due day moves later, to the first such day; the days between are not charged. */
@@ -149,20 +135,3 @@ export function moveDueDay(
     ],
   };
 }
-
-/** The paid period, moved by as many days as its end. */
-function shifted(period: PaidPeriod | null, before: Instant, after: Instant, zone: string): PaidPeriod | null {
-  if (!period) return null;
-  const days = daysBetween(dateIn(before, zone), dateIn(after, zone));
-  return days === 0
-    ? period
-    : { ...period, from: plusDays(period.from, days, zone), until: plusDays(period.until, days, zone) };
-}
-
-/** The moment of the notice when a trial's end moves. */
-export const movedNotice = (
-  a: Agreement,
-  trialUntil: Instant,
-  now: Instant,
-  context: Pick<DecideContext, 'release'>,
-): Instant | null => trialNotice(trialUntil, now, shopOf(context), a.zone);

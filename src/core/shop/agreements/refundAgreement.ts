@@ -1,58 +1,15 @@
-import { type Agreement, isRunning } from '#core/agreements';
+import { isRunning } from '#core/agreements';
 import { fact, type ShopEvent } from '#core/journal';
 import { sum } from '#core/money';
 import { refuse, type Refusal } from '#core/refusal';
 import type { AgreementId } from '#core/ids';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
-import { noSuch, stillAsking } from './common';
-import { type PaidWith, taxOfBack } from './credit';
-
-/** Every payment of an agreement that money came with, the newest first; the order's own is the last. */
-export function paymentsOfAgreement(state: ShopState, a: Agreement): PaidWith[] {
-  const later = a.payments
-    .flatMap((p): PaidWith[] =>
-      p.paymentId === null
-        ? []
-        : [
-            {
-              orderId: a.orderId,
-              lineId: a.lineId,
-              paymentId: p.paymentId,
-              amount: p.amount,
-              tax: p.tax,
-              givenBack: p.givenBack,
-              taxBack: p.taxBack,
-              lost: p.lost,
-            },
-          ],
-    )
-    .reverse();
-  const order = state.orders.get(a.orderId);
-  const line = order?.lines.find((l) => l.lineId === a.lineId);
-  // After a switch the order's payment belongs to the agreement that it began.
-  const own =
-    a.from === null && order?.paymentId && line && line.paid > 0
-      ? [
-          {
-            orderId: a.orderId,
-            lineId: a.lineId,
-            paymentId: order.paymentId,
-            amount: line.paid,
-            tax: line.tax,
-            givenBack: line.givenBack,
-            taxBack: line.taxBack,
-            lost: line.lost,
-          },
-        ]
-      : [];
-  return [...later, ...own];
-}
-
-const left = (p: PaidWith): number => p.amount - p.givenBack - p.lost;
+import { isPaymentDisputed, leftOf, type PaidLine, paidLinesOfAgreement, taxOfBack } from '../paidLines';
+import { livePasses, noSuch, stillAsking } from './common';
 
 export interface AgreementRefundPlan {
-  parts: { payment: PaidWith; amount: number; tax: number }[];
+  parts: { payment: PaidLine; amount: number; tax: number }[];
   amount: number;
   currency: string;
   /** Everything that was paid goes back. */
@@ -69,12 +26,12 @@ export function planAgreementRefund(
 ): AgreementRefundPlan | Refusal {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
-  if (a.dispute !== null || state.orders.get(a.orderId)?.dispute === 'open')
-    return refuse('disputed', { at: 'refund' });
-  if ([...state.refunds.values()].some((r) => r.status === 'asked' && r.orderId === a.orderId))
-    return refuse('refund-running', { of: 'agreement' });
-  const payments = paymentsOfAgreement(state, a);
-  const most = sum(payments.map(left));
+  const order = state.orders.get(a.orderId);
+  const all = paidLinesOfAgreement(state, a);
+  const payments = all.filter((p) => order && !isPaymentDisputed(state, order, p.paymentId));
+  const most = sum(payments.map(leftOf));
+  if (most === 0 && payments.length < all.length) return refuse('disputed', { at: 'refund' });
+  if (most === 0 && all.some((p) => p.reserved > 0)) return refuse('refund-running', { of: 'agreement' });
   const amount = wanted ?? most;
   if (!Number.isSafeInteger(amount) || amount < 0) return refuse('nothing-to-refund', { why: 'no-amount' });
   if (amount === 0) return refuse('nothing-to-refund', { why: 'nothing' });
@@ -82,7 +39,7 @@ export function planAgreementRefund(
   const parts: AgreementRefundPlan['parts'] = [];
   let rest = amount;
   for (const payment of payments) {
-    const part = Math.min(rest, left(payment));
+    const part = Math.min(rest, leftOf(payment));
     if (part > 0) parts.push({ payment, amount: part, tax: taxOfBack(payment, part) });
     rest -= part;
   }
@@ -90,7 +47,7 @@ export function planAgreementRefund(
     parts,
     amount,
     currency: a.currency,
-    inFull: amount === most,
+    inFull: amount === sum(all.map(leftOf)),
     coversPeriod: a.period !== null && amount >= a.period.amount,
   };
 }
@@ -107,7 +64,7 @@ export function refundAgreement(
   if (!a) return noSuch;
   const ending = (plan.inFull || ends) && (isRunning(a) || plan.inFull);
   if (ending && a.unanswered !== null) return stillAsking;
-  const closes = ending ? a.passIds.filter((id) => !state.passes.get(id)?.closed) : [];
+  const closes = ending ? livePasses(state, a) : [];
   return {
     events: plan.parts.map((part): ShopEvent =>
       fact('refund.requested', {

@@ -1,6 +1,5 @@
-import { type Agreement, type AgreementSeed, chargeFor, whyNotAct } from '#core/agreements';
+import { type Agreement, type AgreementSeed, begunAgreement, chargeFor, whyNotAct } from '#core/agreements';
 import { fact, type ShopEvent } from '#core/journal';
-import type { Pass } from '#core/passes';
 import { paymentAt } from '#core/terms';
 import { refuse, type Refusal } from '#core/refusal';
 import type { Command, DecideContext, Decision } from '../command';
@@ -135,27 +134,10 @@ export function switchedEvents(
         };
   const to: AgreementSeed = { ...planned, start: now, anchor: { n: 1, at: now }, credit };
   const dues = paid.dues.map((d) => ({ ...d, at: now }));
-  const asAgreement: Agreement = {
-    ...to,
-    status: 'active',
-    next: null,
-    owed: [],
-    pastDue: null,
-    pause: null,
-    endsAt: null,
-    finishes: false,
-    ended: null,
-    period: null,
-    unanswered: null,
-    dispute: null,
-    payments: [],
-    asked: 0,
-    noticeAt: null,
-    passIds: [],
-  };
+  const asAgreement = begunAgreement(to, { status: 'active', next: null, period: null, noticeAt: null, endsAt: null });
   return [
     ...begun(state, { ...a, credit: null }, to, unused, context),
-    ...paidEvents(state, asAgreement, { ...paid, dues, next: nextDue(to, 1, shopOf(context)) }),
+    ...paidEvents(state, asAgreement, { ...paid, dues, next: nextDue(to, 1, shopOf(context)) }, now),
     mailOf(to, 'switched', keyOf('switched', to.id), { at: paymentAt(to.terms, to.anchor, 2, to.zone) }),
   ];
 }
@@ -163,17 +145,10 @@ export function switchedEvents(
 function begun(state: ShopState, a: Agreement, to: AgreementSeed, unused: number, context: DecideContext): ShopEvent[] {
   const { now, ids } = context;
   const passes = to.productIds.map((productId): ShopEvent => {
-    const pass: Pass = {
-      id: ids.next('p'),
-      personId: to.personId,
-      productId,
-      cause: { kind: 'paid', orderId: to.orderId, lineId: to.lineId, agreementId: to.id },
-      from: now,
-      until: null,
-      hold: null,
-      closed: null,
-    };
-    return fact('pass.opened', { pass });
+    const cause = { kind: 'paid' as const, orderId: to.orderId, lineId: to.lineId, agreementId: to.id };
+    return fact('pass.opened', {
+      pass: { id: ids.next('p'), personId: to.personId, productId, cause, from: now, until: null },
+    });
   });
   return [
     ...endEvents(state, a, 'switched', 'switched', null, context),

@@ -1,14 +1,19 @@
-import { refuse } from '#core/refusal';
-import { type Agreement, daysLeft, isRunning } from '#core/agreements';
+import { type Agreement, disputeStop, isRunning, movesDates } from '#core/agreements';
 import type { Instant } from '#core/calendar';
+import type { LineId, PassId } from '#core/ids';
 import { fact, type ShopEvent } from '#core/journal';
-import type { LineId, PaymentId } from '#core/ids';
-import { closeAll, holdAll, releaseAll, shopOf } from '../agreements/common';
+import { allocate, formatAmount, mulDiv, sum } from '#core/money';
+import { disputeHold } from '#core/passes';
+import { refuse } from '#core/refusal';
+import { holdAll, releaseAll } from '../agreements/common';
 import { endEvents } from '../agreements/closings';
-import { backEvents } from '../agreements/pause';
+import { withoutStop } from '../agreements/goOn';
 import type { Command, DecideContext, Decision } from '../command';
-import { stillRefundable } from '../orderStatus';
+import { keyOf } from '../ids';
+import { leftOf, type PaidLine, paidLinesOf } from '../paidLines';
 import type { Dispute, Order, ShopState } from '../state';
+
+const known: Decision = refuse('nothing-to-do', { why: 'recorded' });
 
 /** A bank disputes a payment: every line of it is touched, its passes are on hold, and nothing more falls due until it is decided. */
 export function openDispute(state: ShopState, command: Extract<Command, { type: 'open-dispute' }>): Decision {
@@ -19,13 +24,6 @@ export function openDispute(state: ShopState, command: Extract<Command, { type: 
   if (!order) return refuse('no-such-payment', { what: 'disputed-payment' });
   if (state.disputes.has(disputeId)) return known;
   const touched = (later ? [later] : agreementsOf(state, order)).filter(isRunning);
-  const holds = later
-    ? holdAll(state, later, 'dispute')
-    : openPasses(state, order).map((passId): ShopEvent => fact('pass.held', { passId, why: 'dispute' }));
-  // One that is disputed already stays suspended from when that began.
-  const suspended = touched
-    .filter((a) => a.dispute === null)
-    .map((a): ShopEvent => fact('agreement.suspended', { agreementId: a.id, disputeId }));
   return {
     events: [
       fact('dispute.opened', {
@@ -36,13 +34,17 @@ export function openDispute(state: ShopState, command: Extract<Command, { type: 
         paymentId,
         ...(later ? { agreementId: later.id } : {}),
       }),
-      ...suspended,
-      ...holds,
+      ...touched.map((a): ShopEvent => fact('agreement.suspended', { agreementId: a.id, disputeId, paymentId })),
+      ...holdAll(state, later ?? order, disputeHold(disputeId)),
     ],
   };
 }
 
-/** The bank has decided. What another open dispute is about too stays on hold until that is decided. Won: as before, and dues that were missed count as in a pause. Lost: what was not yet given back is lost, agreements end, passes close. */
+/**
+ * The bank has decided. Won: this dispute stops nothing any more. Lost: its amount is spread over the payment's lines
+ * and never above what is still there; a line that lost all of it is as if it had been given back in full, one that
+ * lost a part goes on, and the seller is asked.
+ */
 export function closeDispute(
   state: ShopState,
   { disputeId, won }: Extract<Command, { type: 'close-dispute' }>,
@@ -53,82 +55,104 @@ export function closeDispute(
   if (!dispute || !order) return refuse('no-such-payment', { what: 'dispute' });
   if (dispute.status !== 'open') return known;
   const later = dispute.agreementId === undefined ? undefined : state.agreements.get(dispute.agreementId);
-  const touched = [...state.agreements.values()].filter(
-    (a) => a.dispute !== null && isAbout(dispute, a) && isRunning(a),
-  );
-  const others = [...state.disputes.values()].filter((d) => d.status === 'open' && d.id !== disputeId);
-  const closed = (lost: { lineId: LineId; amount: number; tax: number }[]): ShopEvent =>
-    fact('dispute.closed', {
-      disputeId,
-      orderId: order.id,
-      won,
-      lost,
-      ...(later ? { agreementId: later.id } : {}),
-      ...(dispute.paymentId === undefined ? {} : { paymentId: dispute.paymentId }),
-    });
-  if (won) {
-    const undisputed = touched.filter((a) => !others.some((d) => isAbout(d, a)));
-    const back = undisputed.flatMap((a): ShopEvent[] =>
-      a.next === null && a.owed.length === 0
-        ? [fact('agreement.cleared', { agreementId: a.id })]
-        : backEvents(state, a, {
-            returned: context.now,
-            leftDays:
-              a.owed.length > 0 || !a.next ? 0 : daysLeft(a.next.at, suspendedSince(state, a) ?? dispute.at, a.zone),
-            why: 'dispute',
-            noticeAt: null,
-            shop: shopOf(context),
-          }).events,
-    );
-    const held = new Set(others.flatMap((d) => passesAbout(state, d)));
-    const own = new Set(back.flatMap((e) => (e.type === 'pass.released' ? [e.data.passId] : [])));
-    const released = (
-      later
-        ? releaseAll(state, later, 'dispute')
-        : openPasses(state, order).map((passId): ShopEvent => fact('pass.released', { passId }))
-    ).filter((e) => e.type !== 'pass.released' || !(own.has(e.data.passId) || held.has(e.data.passId)));
-    return { events: [closed([]), ...back, ...released] };
-  }
-  const lost = later
-    ? lostOf(later, dispute.paymentId ?? '')
-    : order.lines
-        .map((line) => ({ lineId: line.lineId, amount: stillRefundable(line), tax: line.tax - line.taxBack }))
-        .filter((share) => share.amount > 0);
-  const passes = later
-    ? closeAll(state, later, 'dispute-lost', null)
-    : openPasses(state, order).map((passId): ShopEvent =>
-        fact('pass.closed', { passId, why: 'dispute-lost', dueAt: null }),
-      );
+  const touched = (later ? [later] : agreementsOf(state, order)).filter((a) => isStoppedBy(a, dispute));
+  const lost = won ? [] : lostOf(paidLinesOf(state, order, dispute.paymentId ?? order.paymentId ?? ''), dispute.amount);
+  const whole = new Set(lost.filter((l) => l.amount === l.left).map((l) => l.lineId));
+  const ends = (lineId: LineId): boolean => whole.has(lineId);
+  const ending = touched.filter((a) => ends(a.lineId));
+  const going = touched.filter((a) => !ends(a.lineId));
+  const gone = new Set(ending.flatMap((a) => a.passIds));
+  const passes = later ? later.passIds : order.passIds;
+  const closing = passes.filter((id) => !state.passes.get(id)?.closed && (gone.has(id) || closesWith(state, id, ends)));
+  const staying = passes.filter((id) => !closing.includes(id));
   return {
     events: [
-      closed(lost),
-      ...touched.flatMap((a) => endEvents(state, a, 'dispute-lost', null, null, context)),
-      ...passes,
+      fact('dispute.closed', {
+        disputeId,
+        orderId: order.id,
+        won,
+        lost: lost.map(({ lineId, amount, tax }) => ({ lineId, amount, tax })),
+        ...(later ? { agreementId: later.id } : {}),
+        ...(dispute.paymentId === undefined ? {} : { paymentId: dispute.paymentId }),
+      }),
+      ...going.flatMap((a) => cleared(a, dispute, context)),
+      ...releaseAll(state, { passIds: staying }, disputeHold(disputeId)),
+      ...ending.flatMap((a) => endEvents(state, a, 'dispute-lost', null, null, context)),
+      ...closing.map((passId): ShopEvent => fact('pass.closed', { passId, why: 'dispute-lost', dueAt: null })),
+      ...(won ? [] : asked(dispute, order, lost, going)),
     ],
   };
 }
 
-/** Whether a dispute is about an agreement: about one of its later payments, or about the order that it came of. */
-const isAbout = (dispute: Dispute, a: Agreement): boolean =>
-  dispute.agreementId === undefined ? a.orderId === dispute.orderId : a.id === dispute.agreementId;
+const isStoppedBy = (a: Agreement, { id }: Dispute): boolean => a.stops.some(({ why }) => why === disputeStop(id));
 
-const passesAbout = (state: ShopState, dispute: Dispute): readonly string[] =>
-  (dispute.agreementId === undefined ? state.orders.get(dispute.orderId) : state.agreements.get(dispute.agreementId))
-    ?.passIds ?? [];
-
-/** When the dispute began that an agreement is suspended by. */
-const suspendedSince = (state: ShopState, a: Agreement): Instant | undefined =>
-  a.dispute === null ? undefined : state.disputes.get(a.dispute)?.at;
-
-function lostOf(a: Agreement, paymentId: PaymentId): { lineId: LineId; amount: number; tax: number }[] {
-  const payment = a.payments.find((p) => p.paymentId === paymentId);
-  const amount = payment ? payment.amount - payment.givenBack - payment.lost : 0;
-  return payment && amount > 0 ? [{ lineId: a.lineId, amount, tax: payment.tax - payment.taxBack }] : [];
+function cleared(a: Agreement, { id, at }: Dispute, context: DecideContext): ShopEvent[] {
+  const why = disputeStop(id);
+  const since: Instant = a.stops.find((stop) => stop.why === why)?.since ?? at;
+  return [
+    fact('agreement.cleared', {
+      agreementId: a.id,
+      disputeId: id,
+      missed: movesDates({ why, since }, a.next?.at ?? null, context.now),
+    }),
+    ...withoutStop(a, why, context.now, context).events,
+  ];
 }
 
-const known: Decision = refuse('nothing-to-do', { why: 'recorded' });
-const openPasses = (state: ShopState, order: Order): string[] =>
-  order.passIds.filter((id) => !state.passes.get(id)?.closed);
+/** What opens nothing but a line that ends with the dispute. */
+function closesWith(state: ShopState, passId: PassId, ends: (lineId: LineId) => boolean): boolean {
+  const cause = state.passes.get(passId)?.cause;
+  return cause?.kind === 'paid' && ends(cause.lineId);
+}
+
+interface LostLine {
+  lineId: LineId;
+  amount: number;
+  tax: number;
+  /** What could be lost of it at most. */
+  left: number;
+}
+
+/** A disputed amount over the lines of its payment, in proportion to what is still there. */
+function lostOf(lines: readonly PaidLine[], amount: number): LostLine[] {
+  const lefts = lines.map(leftOf);
+  const shares = sum(lefts) === 0 ? lefts : allocate(Math.min(amount, sum(lefts)), lefts);
+  return lines
+    .map((line, i) => ({
+      lineId: line.lineId,
+      amount: shares[i] ?? 0,
+      tax: line.amount === 0 ? 0 : Math.min(line.tax - line.taxBack, mulDiv(line.tax, shares[i] ?? 0, line.amount)),
+      left: lefts[i] ?? 0,
+    }))
+    .filter((share) => share.amount > 0);
+}
+
+/** What a person has to decide or to know: more was taken back than was left, or a part of a payment that goes on. */
+function asked(dispute: Dispute, order: Order, lost: readonly LostLine[], going: readonly Agreement[]): ShopEvent[] {
+  const money = (amount: number): string => formatAmount(amount, order.currency, 'en');
+  const excess = dispute.amount - sum(lost.map((l) => l.amount));
+  const raise = (id: string, text: string): ShopEvent =>
+    fact('attention.raised', { id: keyOf(id, dispute.id), what: 'dispute', orderId: order.id, text });
+  return [
+    ...(excess > 0
+      ? [
+          raise(
+            'excess',
+            `The bank took back ${money(dispute.amount)} of order ${order.number}, but only ${money(dispute.amount - excess)} of that payment was still there. The other ${money(excess)} had been given back or lost before. Ask the payment service for it.`,
+          ),
+        ]
+      : []),
+    ...(lost.some((l) => l.amount < l.left)
+      ? [
+          raise(
+            'part',
+            `The bank took back ${money(sum(lost.map((l) => l.amount)))} of a payment of order ${order.number}. Access stays open${going.length > 0 ? ' and payments go on' : ''}. End it by hand if that is not what you want.`,
+          ),
+        ]
+      : []),
+  ];
+}
+
 const agreementsOf = (state: ShopState, order: Order): Agreement[] =>
   (state.agreementsOfPerson.get(order.personId) ?? [])
     .map((id) => state.agreements.get(id))

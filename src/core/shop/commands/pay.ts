@@ -1,9 +1,9 @@
 import { fact, NOWHERE } from '#core/journal';
 import type { Instant } from '#core/calendar';
 import { type Quote, quoteFingerprint, quoteFor, type Standing } from '#core/checkout';
-import type { Pass } from '#core/passes';
+import type { PassSeed } from '#core/passes';
 import { accessUntil, isLasting } from '#core/terms';
-import { isRunning } from '#core/agreements';
+import { type Agreement, isRunning } from '#core/agreements';
 import { refuse, type Refusal } from '#core/refusal';
 import type { AgreementId, OfferId, OrderId, PersonId, PriceId } from '#core/ids';
 import type { Command, DecideContext, Decision } from '../command';
@@ -109,6 +109,9 @@ export function standingOf(state: ShopState, of: Asked, context: Pick<DecideCont
   };
 }
 
+/** Paused it may be; what a bank or a refund has a say in may not. */
+const mayBeReplaced = (a: Agreement): boolean => a.stops.every(({ why }) => why === 'paused');
+
 function replacedBy(
   state: ShopState,
   personId: PersonId,
@@ -120,9 +123,7 @@ function replacedBy(
     price?.replaces &&
     (state.agreementsOfPerson.get(personId) ?? [])
       .flatMap((id) => state.agreements.get(id) ?? [])
-      .find(
-        (a) => a.offerId === price.replaces?.offerId && isRunning(a) && a.unanswered === null && a.dispute === null,
-      );
+      .find((a) => a.offerId === price.replaces?.offerId && isRunning(a) && a.unanswered === null && mayBeReplaced(a));
   return old ? { agreementId: old.id, unused: unusedNow(state, old, now) } : null;
 }
 
@@ -142,9 +143,9 @@ function passesToOpen(
   quote: Quote,
   who: { personId: PersonId; orderId: OrderId; now: Instant },
   next: (prefix: string) => string,
-): Pass[] {
+): PassSeed[] {
   return quote.lines.flatMap((line) =>
-    line.productIds.map((productId): Pass => ({
+    line.productIds.map((productId): PassSeed => ({
       id: next('p'),
       personId: who.personId,
       productId,
@@ -156,8 +157,6 @@ function passesToOpen(
       },
       from: who.now,
       until: accessUntil(line.terms, who.now, quote.zone),
-      hold: null,
-      closed: null,
     })),
   );
 }

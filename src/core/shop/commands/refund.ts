@@ -1,85 +1,78 @@
-import { mulDiv, sum } from '#core/money';
-import { agreementIdOf, isRunning } from '#core/agreements';
+import { type Agreement, agreementIdOf, isRunning, refundStop } from '#core/agreements';
+import type { LineId, OrderId, PassId } from '#core/ids';
 import { fact, type ShopEvent } from '#core/journal';
-import { endEvents } from '../agreements/closings';
+import { sum } from '#core/money';
 import { refuse, type Refusal } from '#core/refusal';
-import type { AgreementId, LineId, OrderId } from '#core/ids';
+import { endEvents } from '../agreements/closings';
+import { livePasses, stillAsking } from '../agreements/common';
+import { withoutStop } from '../agreements/goOn';
 import type { Command, DecideContext, Decision } from '../command';
-import { stillRefundable } from '../orderStatus';
-import type { Order, ShopState } from '../state';
 import { documentNumber } from '../documentNumber';
+import { agreementsRefunded } from '../evolveAgreements';
 import { keyOf } from '../ids';
+import { isPaymentDisputed, leftOf, paidLinesOf, paidLinesOfAgreement, taxOfBack } from '../paidLines';
+import type { Order, Refund, ShopState } from '../state';
 
 export interface RefundPlan {
   amount: number;
   currency: string;
   shares: { lineId: LineId; amount: number; tax: number }[];
   /** Passes that close when the money has gone back: those of lines given back in full. */
-  closes: string[];
-  /** The payment plan or subscription that ends with it. */
-  agreementId?: AgreementId;
-  ends?: boolean;
+  closes: PassId[];
 }
 
 type Wanted = readonly { lineId: LineId; amount: number }[];
 
 /**
- * What a refund would give back and close, before anything is done. Tax goes back in proportion to all that is
- * given back so far: round(T × back ÷ paid) − tax already back, so that parts never add up to more than the whole.
+ * What a refund of an order's first payment would give back and close, before anything is done. Tax goes back in
+ * proportion to all that is given back so far, so that parts never add up to more than the whole.
  * @param wanted minor units by line
  */
 export function planRefund(state: ShopState, orderId: OrderId, wanted: Wanted): RefundPlan | Refusal {
   const order = state.orders.get(orderId);
   if (!order) return refuse('no-such-order');
-  const blocked = whyNotNow(state, order);
-  if (blocked) return blocked;
+  if (order.paymentId === null) return refuse('nothing-to-refund', { why: 'nothing-paid' });
+  if (isPaymentDisputed(state, order, order.paymentId)) return refuse('disputed', { at: 'refund' });
+  const lines = paidLinesOf(state, order, order.paymentId);
   const shares: RefundPlan['shares'] = [];
-  const fullLines = new Set<string>();
+  const full: LineId[] = [];
   for (const { lineId, amount } of wanted) {
-    const line = order.lines.find((l) => l.lineId === lineId);
+    const line = lines.find((l) => l.lineId === lineId);
     if (!line || !Number.isSafeInteger(amount) || amount < 0) return refuse('nothing-to-refund', { why: 'no-amount' });
     if (shares.some((s) => s.lineId === lineId)) return refuse('nothing-to-refund', { why: 'twice' });
-    const most = stillRefundable(line);
-    if (amount > most) return refuse('too-much', { most, currency: order.currency });
+    const most = leftOf(line);
+    if (amount > most)
+      return most === 0 && line.reserved > 0
+        ? refuse('refund-running', { of: 'order' })
+        : refuse('too-much', { most, currency: order.currency });
     if (amount === 0) continue;
-    const back = line.givenBack + amount;
-    shares.push({ lineId, amount, tax: mulDiv(line.tax, back, line.paid) - line.taxBack });
-    if (amount === most) fullLines.add(lineId);
+    shares.push({ lineId, amount, tax: taxOfBack(line, amount) });
+    if (amount === most) full.push(lineId);
   }
   const amount = sum(shares.map((s) => s.amount));
   if (amount === 0) return refuse('nothing-to-refund', { why: 'nothing' });
-  const agreement = [...fullLines]
-    .map((lineId) => state.agreements.get(agreementIdOf(orderId, lineId)))
-    .find((a) => a !== undefined);
-  // In full means every payment of the line: while a later one is kept, access stays.
-  const whole = (lineId: LineId): boolean =>
-    state.agreements
-      .get(agreementIdOf(orderId, lineId))
-      ?.payments.every((p) => stillRefundable({ ...p, paid: p.amount }) <= 0) ?? true;
-  const closes = order.passIds.filter((id) => {
+  const whole = full.filter((lineId) => wholeBut(state, order, lineId));
+  const waiting = whole.map((lineId) => agreementOf(state, order, lineId)).find((a) => a && a.unanswered !== null);
+  if (waiting) return stillAsking;
+  return { amount, currency: order.currency, shares, closes: whole.flatMap((id) => passesOfLine(state, order, id)) };
+}
+
+const agreementOf = (state: ShopState, order: Order, lineId: LineId): Agreement | undefined =>
+  state.agreements.get(agreementIdOf(order.id, lineId));
+
+/** In full means every payment of the line: while a later one is kept, access stays. */
+function wholeBut(state: ShopState, order: Order, lineId: LineId): boolean {
+  const a = agreementOf(state, order, lineId);
+  return !a || paidLinesOfAgreement(state, a).every((p) => p.paymentId === order.paymentId || leftOf(p) <= 0);
+}
+
+const passesOfLine = (state: ShopState, order: Order, lineId: LineId): PassId[] =>
+  order.passIds.filter((id) => {
     const pass = state.passes.get(id);
-    return (
-      pass && !pass.closed && pass.cause.kind === 'paid' && fullLines.has(pass.cause.lineId) && whole(pass.cause.lineId)
-    );
+    return pass && !pass.closed && pass.cause.kind === 'paid' && pass.cause.lineId === lineId;
   });
-  return {
-    amount,
-    currency: order.currency,
-    shares,
-    closes,
-    ...(agreement && whole(agreement.lineId) ? { agreementId: agreement.id, ends: true } : {}),
-  };
-}
 
-function whyNotNow(state: ShopState, order: Order): Refusal | null {
-  if (order.paymentId === null) return refuse('nothing-to-refund', { why: 'nothing-paid' });
-  if (order.dispute === 'open') return refuse('disputed', { at: 'refund' });
-  if (order.refundIds.some((id) => state.refunds.get(id)?.status === 'asked'))
-    return refuse('refund-running', { of: 'order' });
-  return null;
-}
-
-/** A refund is written down before the payment service is asked; the money's answer closes what it closes. */
+/** A refund is written down before the payment service is asked; what it closes is judged when it is answered. */
 export function refund(
   state: ShopState,
   command: Extract<Command, { type: 'refund' }>,
@@ -101,6 +94,10 @@ export function refund(
   };
 }
 
+/**
+ * The payment service answered about money that goes back. Whether a line was given back in full is judged now, from
+ * its numbers: it closes what it opened, and ends its agreement. One that goes on asks for what fell due meanwhile.
+ */
 export function answerRefund(
   state: ShopState,
   { refundId, answer }: Extract<Command, { type: 'answer-refund' }>,
@@ -108,30 +105,60 @@ export function answerRefund(
 ): Decision {
   const asked = state.refunds.get(refundId);
   if (!asked || asked.status !== 'asked') return refuse('nothing-to-do', { why: 'answered' });
-  if (answer.status === 'refused') return { events: [fact('refund.refused', { refundId, reason: answer.reason })] };
-  const closes = asked.closes
-    .filter((id) => !state.passes.get(id)?.closed)
-    .map((passId): ShopEvent => fact('pass.closed', { passId, why: 'refund', dueAt: null }));
-  const personId = state.orders.get(asked.orderId)?.personId ?? '';
-  const ending = asked.ends && asked.agreementId !== undefined ? state.agreements.get(asked.agreementId) : undefined;
-  const ends = ending && isRunning(ending) ? endEvents(state, ending, 'refunded', null, null, context) : [];
-  // Left-over credit has its credit note already.
-  const creditNote =
-    asked.ofCredit === undefined
-      ? documentNumber('C', state.counts.creditNotes)
-      : (state.credits.get(asked.ofCredit)?.creditNote ?? '');
+  const order = state.orders.get(asked.orderId);
+  const touched = asked.ofCredit === undefined ? agreementsRefunded(state, asked) : [];
+  const paid = answer.status === 'paid';
+  const lines = order && paid && asked.ofCredit === undefined ? linesWhole(state, order, asked) : [];
+  const isWhole = (a: Agreement): boolean => paid && paidLinesOfAgreement(state, a).every((p) => nothingKept(p, asked));
+  const isEnding = (a: Agreement): boolean => paid && isRunning(a) && (asked.ends === true || isWhole(a));
+  const going = touched
+    .filter((a) => isRunning(a) && !isEnding(a))
+    .flatMap((a) => withoutStop(a, refundStop(refundId), context.now, context).events);
+  if (!paid) return { events: [fact('refund.refused', { refundId, reason: answer.reason }), ...going] };
+  const ending = touched.filter(isEnding);
+  const closes = new Set([
+    ...asked.closes,
+    ...touched.filter((a) => isWhole(a) || isEnding(a)).flatMap((a) => livePasses(state, a)),
+    ...(order ? lines.flatMap((lineId) => passesOfLine(state, order, lineId)) : []),
+  ]);
   return {
     events: [
-      fact('refund.paid', { refundId, creditNote }),
-      ...ends,
-      ...closes,
+      fact('refund.paid', { refundId, creditNote: creditNoteOf(state, asked) }),
+      ...ending.flatMap((a) => endEvents(state, a, 'refunded', null, null, context)),
+      ...[...closes]
+        .filter((id) => !state.passes.get(id)?.closed)
+        .map((passId): ShopEvent => fact('pass.closed', { passId, why: 'refund', dueAt: null })),
+      ...going,
       fact('mail.due', {
         key: keyOf('refunded', refundId),
         mail: 'refund',
         orderId: asked.orderId,
-        personId,
+        personId: order?.personId ?? '',
         refundId,
       }),
     ],
   };
 }
+
+// Left-over credit has its credit note already.
+const creditNoteOf = (state: ShopState, { ofCredit }: Refund): string =>
+  ofCredit === undefined
+    ? documentNumber('C', state.counts.creditNotes)
+    : (state.credits.get(ofCredit)?.creditNote ?? '');
+
+/** Whether a payment is given back or lost to the last cent once this refund is. */
+function nothingKept(
+  line: { lineId: LineId; paymentId: string; amount: number; givenBack: number; lost: number },
+  { paymentId, shares }: Refund,
+): boolean {
+  const now =
+    line.paymentId === paymentId ? sum(shares.filter((s) => s.lineId === line.lineId).map((s) => s.amount)) : 0;
+  return line.amount - line.givenBack - line.lost - now <= 0;
+}
+
+/** The order's lines without an agreement that are given back in full by it. */
+const linesWhole = (state: ShopState, order: Order, asked: Refund): LineId[] =>
+  paidLinesOf(state, order, asked.paymentId)
+    .filter((line) => !agreementOf(state, order, line.lineId) && asked.shares.some((s) => s.lineId === line.lineId))
+    .filter((line) => nothingKept(line, asked))
+    .map((line) => line.lineId);

@@ -22,6 +22,8 @@ export const keptCard1 = z.strictObject({
   country: z.string().optional(),
 });
 export const dueMoment1 = z.strictObject({ n: z.int().min(0), at: moment1, tellAt: moment1.optional() });
+/** From version 2 on with the moment from which it is asked for, where that is later than it falls due. */
+export const dueMoment2 = dueMoment1.extend({ askFrom: moment1.optional() });
 export const owedDue1 = z.strictObject({
   n: z.int().min(0),
   at: moment1,

@@ -13,6 +13,8 @@ export const closeReason1 = z.enum([
   'replaced',
   'stopped',
 ]);
+/** What holds a pass, and by what where there may be several: "behind", "paused", "dispute:" and its id. */
+export const holdReason2 = z.string().regex(/^(behind|paused|dispute(:[A-Za-z0-9_-]{1,64})?)$/);
 export const pass1 = z.strictObject({
   id: passId1,
   personId: personId1,
@@ -31,3 +33,7 @@ export const pass1 = z.strictObject({
   hold: z.strictObject({ why: holdReason1, since: moment1 }).nullable(),
   closed: z.strictObject({ why: closeReason1, at: moment1 }).nullable(),
 });
+
+/** A pass as it begins: what holds or closes it comes later. */
+export const pass2 = pass1.omit({ hold: true, closed: true });
+export const passFrom1 = ({ hold: _, closed: __, ...pass }: z.infer<typeof pass1>): z.infer<typeof pass2> => pass;

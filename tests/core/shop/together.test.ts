@@ -1,0 +1,421 @@
+import { describe, expect, test } from '@jest/globals';
+import type { Instant } from '#core/calendar';
+import { passState } from '#core/passes';
+import { createRunner, NotAnswered } from '#core/shop';
+import { type DraftTermsGiven, type MemoryShop, releaseWith, shopInMemory } from '../../support/shopInMemory';
+
+/**
+ * Each rule alone is tested elsewhere; here two meet. Amounts and days are counted by hand from the rules: a stop lasts
+ * until nothing stops any more, and what is asked for is taken the moment it is written down.
+ */
+const at = (date: string, time = '10:00'): Instant => `${date}T${time}:00.000Z`;
+const START = at('2026-11-23');
+const monthly = (amount: string): DraftTermsGiven => ({ kind: 'subscription', amount });
+const doors = (shop: MemoryShop, id: string): string[] =>
+  shop.agreement(id).passIds.map((passId) => passState(shop.runner.state.passes.get(passId)!, shop.runner.now()));
+const firstPayment = (shop: MemoryShop, id: string): string =>
+  shop.runner.state.orders.get(shop.agreement(id).orderId)?.paymentId ?? '';
+const dispute = (shop: MemoryShop, disputeId: string, paymentId: string, amount = 1_200): Promise<unknown> =>
+  shop.act({ type: 'open-dispute', disputeId, paymentId, amount, answerBy: at('2027-12-01') });
+const decided = (shop: MemoryShop, disputeId: string, won: boolean): Promise<unknown> =>
+  shop.act({ type: 'close-dispute', disputeId, won });
+const refunded = (shop: MemoryShop): number[] => shop.ports.refunds.map((r) => r.amount);
+
+/** The payment service gives no answer about money that goes back, until it is let go. */
+function holdRefunds(shop: MemoryShop): { letGo(): Promise<void> } {
+  const { refund } = shop.ports.payments;
+  let down = true;
+  shop.ports.payments.refund = (request) => (down ? Promise.reject(new NotAnswered('x')) : refund(request));
+  return {
+    letGo: async () => {
+      down = false;
+      await shop.runner.settle();
+    },
+  };
+}
+
+async function pausedAndDisputed(until: string | null): Promise<{ shop: MemoryShop; id: string }> {
+  const shop = await shopInMemory(releaseWith([monthly('12')]), at('2026-03-20'));
+  const { id } = await shop.buy({});
+  await shop.goTo(at('2026-04-10'));
+  await shop.act({ type: 'pause', agreementId: id, until, by: 'buyer' });
+  await shop.goTo(at('2026-04-15'));
+  await dispute(shop, 'd1', firstPayment(shop, id));
+  return { shop, id };
+}
+
+describe('a pause and a dispute', () => {
+  test('the pause ends while the payment is disputed: nothing is asked for, and losing it ends the agreement', async () => {
+    const { shop, id } = await pausedAndDisputed('2026-04-20');
+    await shop.goTo(at('2026-06-15'));
+    expect([shop.asked(), doors(shop, id)]).toEqual([['2026-03-20 12.00'], ['on-hold']]);
+    await decided(shop, 'd1', false);
+    expect([shop.agreement(id).status, doors(shop, id)]).toEqual(['ended', ['closed']]);
+  });
+
+  test('… and won: it goes on with the ten days that were left when it paused', async () => {
+    const { shop, id } = await pausedAndDisputed('2026-04-20');
+    await shop.goTo(at('2026-06-15'));
+    await decided(shop, 'd1', true);
+    // 20 April was ten days after 10 April; ten in the morning in Lisbon, where it is summer by then.
+    expect([shop.agreement(id).next?.at, doors(shop, id)]).toEqual([at('2026-06-25', '09:00'), ['open']]);
+  });
+
+  test('come back by hand while it is disputed: nothing is asked for', async () => {
+    const { shop, id } = await pausedAndDisputed(null);
+    await shop.act({ type: 'return', agreementId: id, on: null });
+    await shop.goTo(at('2026-05-25'));
+    expect([shop.asked().length, doors(shop, id)]).toEqual([1, ['on-hold']]);
+  });
+
+  test('the dispute is won in the pause: the pause goes on', async () => {
+    const { shop, id } = await pausedAndDisputed('2026-09-01');
+    await shop.goTo(at('2026-05-01'));
+    await decided(shop, 'd1', true);
+    expect([shop.agreement(id).status, doors(shop, id)]).toEqual(['paused', ['on-hold']]);
+    await shop.goTo(at('2026-09-10'));
+    expect(shop.asked()).toEqual(['2026-03-20 12.00']);
+    await shop.goTo(at('2026-09-12'));
+    expect(shop.asked()).toEqual(['2026-03-20 12.00', '2026-09-11 12.00']);
+  });
+});
+
+test('disputed while the shop is away: still disputed after it, and lost, it ends', async () => {
+  const shop = await shopInMemory(releaseWith([monthly('12')]), START);
+  const { id } = await shop.buy({});
+  await shop.goTo(at('2026-12-10'));
+  await dispute(shop, 'd1', firstPayment(shop, id));
+  const from = shop.runner.now();
+  const to = at('2027-03-10');
+  shop.ports.setNow(to);
+  await shop.act({ type: 'confirm-gap', from, to });
+  await shop.goTo(at('2027-04-01'));
+  expect([doors(shop, id), shop.asked().length]).toEqual([['on-hold'], 1]);
+  await decided(shop, 'd1', false);
+  expect(shop.agreement(id).status).toBe('ended');
+});
+
+describe('two disputes of one agreement', () => {
+  const two = async (): Promise<{ shop: MemoryShop; id: string }> => {
+    const shop = await shopInMemory(releaseWith([monthly('12')]), START);
+    const { id } = await shop.buy({});
+    await shop.goTo(at('2027-01-24'));
+    const [later = ''] = shop.agreement(id).payments.map((p) => p.paymentId ?? '');
+    await dispute(shop, 'd1', firstPayment(shop, id));
+    await dispute(shop, 'd2', later);
+    return { shop, id };
+  };
+
+  test('the first won: the doors stay shut for the second', async () => {
+    const { shop, id } = await two();
+    await decided(shop, 'd1', true);
+    expect([shop.agreement(id).status, doors(shop, id)]).toEqual(['active', ['on-hold']]);
+  });
+
+  test('the first lost, the second won: it has ended, and nothing more is asked for', async () => {
+    const { shop, id } = await two();
+    await decided(shop, 'd1', false);
+    await decided(shop, 'd2', true);
+    await shop.goTo(at('2027-04-01'));
+    expect([shop.agreement(id).status, doors(shop, id), shop.asked().length]).toEqual(['ended', ['closed'], 3]);
+  });
+
+  test('of one payment: the order is disputed until both are decided', async () => {
+    const shop = await shopInMemory(releaseWith([{ kind: 'once', amount: '27' }]), START);
+    await shop.buy({}).catch(() => undefined);
+    const [order] = [...shop.runner.state.orders.values()];
+    const open = (id: string): Promise<unknown> => dispute(shop, id, order?.paymentId ?? '', 2_700);
+    await open('d1');
+    await open('d2');
+    await decided(shop, 'd1', true);
+    expect([
+      order?.dispute,
+      [...shop.runner.state.passes.values()].map((p) => passState(p, shop.runner.now())),
+    ]).toEqual(['open', ['on-hold']]);
+    await decided(shop, 'd2', true);
+    expect([
+      order?.dispute,
+      [...shop.runner.state.passes.values()].map((p) => passState(p, shop.runner.now())),
+    ]).toEqual(['won', ['open']]);
+  });
+});
+
+describe('money on its way back', () => {
+  test('nothing is given back twice: cancelled with unused days, or switched, while it is unanswered', async () => {
+    const shop = await shopInMemory(releaseWith([monthly('30'), monthly('100')]), START);
+    const { id } = await shop.buy({});
+    const held = holdRefunds(shop);
+    const asked = { type: 'refund-agreement', agreementId: id, amount: null, ends: true, reason: '' } as const;
+    await shop.runner.execute(asked);
+    const refusals = [
+      await shop.runner.execute({ type: 'cancel', agreementId: id, when: 'now', giveBack: true, by: 'seller' }),
+      await shop.runner.execute({ type: 'switch', agreementId: id, offerId: 'off_1', priceId: 'pr_1' }),
+      await shop.runner.execute({ ...asked, amount: 1 }),
+    ].map((done) => ('refused' in done ? done.refused : 'done'));
+    expect(refusals).toEqual(['refund-running', 'refund-running', 'refund-running']);
+    await held.letGo();
+    expect([refunded(shop), shop.agreement(id).status, shop.asked()]).toEqual([[3_000], 'ended', ['2026-11-23 30.00']]);
+  });
+
+  test('a part on its way leaves the rest to be given back, and the tax of both parts is the whole', async () => {
+    const tax = { how: 'included' as const, home: 'PT', rates: [{ country: 'PT', rate: 1900, from: null }] };
+    const shop = await shopInMemory(releaseWith([{ kind: 'once', amount: '27' }], { shop: { tax } }), START);
+    await shop.buy({}).catch(() => undefined);
+    const [order] = [...shop.runner.state.orders.values()];
+    const held = holdRefunds(shop);
+    const back = async (amount: number): Promise<string> => {
+      const done = await shop.runner.execute({
+        type: 'refund',
+        orderId: order?.id ?? '',
+        shares: [{ lineId: 'l1', amount }],
+        reason: '',
+      });
+      return 'refused' in done ? done.refused : 'done';
+    };
+    expect([await back(900), await back(1_801), await back(1_800), await back(1)]).toEqual([
+      'done',
+      'too-much',
+      'done',
+      'refund-running',
+    ]);
+    await held.letGo();
+    // 27.00 with 4.31 of tax: 9.00 bear 1.44, the other 18.00 bear 2.87.
+    expect([order?.lines[0]?.givenBack, order?.lines[0]?.taxBack]).toEqual([2_700, 431]);
+    expect([...shop.runner.state.passes.values()].map((p) => passState(p, shop.runner.now()))).toEqual(['closed']);
+  });
+
+  test('in full, asked a minute before a due: the due is not taken', async () => {
+    const shop = await shopInMemory(releaseWith([monthly('30')]), START);
+    const { id } = await shop.buy({});
+    await shop.goTo(at('2026-12-23', '09:59'));
+    const held = holdRefunds(shop);
+    await shop.runner.execute({ type: 'refund-agreement', agreementId: id, amount: null, ends: true, reason: '' });
+    shop.ports.setNow(at('2026-12-23', '10:01'));
+    await shop.runner.turn();
+    await held.letGo();
+    expect([shop.agreement(id).status, shop.asked(), refunded(shop)]).toEqual(['ended', ['2026-11-23 30.00'], [3_000]]);
+  });
+
+  test('in part, over a due: it is asked for when the answer comes, tries and grace count from then, no date moves', async () => {
+    const shop = await shopInMemory(releaseWith([monthly('30')]), START, (_, n) =>
+      n === 1 ? { status: 'refused', reason: 'not-enough-money' } : { status: 'paid', paymentId: '' },
+    );
+    const { id } = await shop.buy({});
+    await shop.goTo(at('2026-12-22'));
+    const held = holdRefunds(shop);
+    await shop.runner.execute({ type: 'refund-agreement', agreementId: id, amount: 500, ends: false, reason: '' });
+    shop.ports.setNow(at('2026-12-28'));
+    await shop.runner.turn();
+    expect(shop.asked()).toEqual(['2026-11-23 30.00']);
+    await held.letGo();
+    // Refused on 28 December, when it was asked for; tried again the day after.
+    await shop.goTo(at('2026-12-30'));
+    expect(shop.asked().slice(1)).toEqual(['2026-12-28 30.00 refused', '2026-12-29 30.00']);
+    await shop.goTo(at('2027-01-24'));
+    expect(shop.asked().at(-1)).toBe('2027-01-23 30.00');
+  });
+
+  test('refused at the service: it goes on as if nothing had been asked', async () => {
+    const shop = await shopInMemory(releaseWith([monthly('30')]), START);
+    const { id } = await shop.buy({});
+    shop.ports.payments.refund = () => Promise.resolve({ status: 'refused', reason: 'too old' });
+    await shop.act({ type: 'refund-agreement', agreementId: id, amount: null, ends: true, reason: '' });
+    await shop.goTo(at('2026-12-24'));
+    expect([shop.agreement(id).status, shop.asked()]).toEqual(['active', ['2026-11-23 30.00', '2026-12-23 30.00']]);
+  });
+
+  test('an order whose due is unanswered is not refunded in full: what the due brings is not known', async () => {
+    const shop = await shopInMemory(releaseWith([monthly('30')]), START);
+    const { id } = await shop.buy({});
+    const { charge } = shop.ports.payments;
+    shop.ports.payments.charge = () => Promise.reject(new NotAnswered('x'));
+    shop.ports.setNow(at('2026-12-23', '10:01'));
+    await shop.runner.turn();
+    const done = await shop.runner.execute({
+      type: 'refund',
+      orderId: shop.agreement(id).orderId,
+      shares: [{ lineId: 'l1', amount: 3_000 }],
+      reason: '',
+    });
+    expect('refused' in done && done.refused).toBe('still-asking');
+    shop.ports.payments.charge = charge;
+  });
+});
+
+describe('a disputed payment is not given back, the others are', () => {
+  test.each<[string, DraftTermsGiven, string, number]>([
+    ['a plan paid off', { kind: 'plan', amount: '97', payments: '3' }, '2027-02-01', 9_700],
+    ['a subscription that was ended', monthly('12'), '2027-01-01', 1_200],
+  ])('%s', async (name, terms, then, each) => {
+    const shop = await shopInMemory(releaseWith([terms]), START);
+    const { id } = await shop.buy({});
+    await shop.goTo(at(then));
+    if (name.includes('ended'))
+      await shop.act({ type: 'cancel', agreementId: id, when: 'now', giveBack: false, by: 'seller' });
+    const disputed = shop.agreement(id).payments.at(-1)?.paymentId ?? '';
+    await dispute(shop, 'd1', disputed, each);
+    await shop.act({ type: 'refund-agreement', agreementId: id, amount: 100, ends: false, reason: '' });
+    expect(shop.ports.refunds.map((r) => [r.paymentId === disputed, r.amount])).toEqual([[false, 100]]);
+  });
+});
+
+describe('a dispute', () => {
+  test('over a part takes that part only: 5.00 of 27.00; access stays, and the seller is asked', async () => {
+    const shop = await shopInMemory(releaseWith([{ kind: 'once', amount: '27' }]), START);
+    await shop.buy({}).catch(() => undefined);
+    const [order] = [...shop.runner.state.orders.values()];
+    await dispute(shop, 'd1', order?.paymentId ?? '', 500);
+    await decided(shop, 'd1', false);
+    expect([
+      order?.lines[0]?.lost,
+      [...shop.runner.state.passes.values()].map((p) => passState(p, shop.runner.now())),
+      shop.runner.state.attention.map((a) => a.id),
+    ]).toEqual([500, ['open'], ['part-d1']]);
+  });
+
+  test('over more than is left takes what is left, and says so', async () => {
+    const shop = await shopInMemory(releaseWith([{ kind: 'once', amount: '27' }]), START);
+    await shop.buy({}).catch(() => undefined);
+    const [order] = [...shop.runner.state.orders.values()];
+    await shop.act({ type: 'refund', orderId: order?.id ?? '', shares: [{ lineId: 'l1', amount: 2_000 }], reason: '' });
+    await dispute(shop, 'd1', order?.paymentId ?? '', 2_700);
+    await decided(shop, 'd1', false);
+    expect([order?.lines[0]?.givenBack, order?.lines[0]?.lost, shop.runner.state.attention.map((a) => a.id)]).toEqual([
+      2_000,
+      700,
+      ['excess-d1'],
+    ]);
+  });
+
+  test('won with nothing missed: dates stand', async () => {
+    const shop = await shopInMemory(releaseWith([monthly('12')]), START);
+    const { id } = await shop.buy({});
+    await shop.goTo(at('2026-11-25'));
+    await dispute(shop, 'd1', firstPayment(shop, id));
+    await shop.goTo(at('2026-11-30'));
+    await decided(shop, 'd1', true);
+    expect(shop.agreement(id).next?.at).toBe(at('2026-12-23'));
+  });
+
+  test('won on a plan that was two dues behind: still two behind, still on hold, and its tries had left', async () => {
+    const shop = await shopInMemory(releaseWith([{ kind: 'plan', amount: '97', payments: '5' }]), START, (_, n) =>
+      n >= 1 ? { status: 'refused', reason: 'x' } : { status: 'paid', paymentId: '' },
+    );
+    const { id } = await shop.buy({});
+    await shop.goTo(at('2027-01-24'));
+    expect([shop.agreement(id).status, shop.agreement(id).owed.map((d) => d.n)]).toEqual(['past-due', [2, 3]]);
+    await dispute(shop, 'd1', firstPayment(shop, id), 9_700);
+    await decided(shop, 'd1', true);
+    expect([
+      shop.agreement(id).status,
+      shop.agreement(id).owed.map((d) => d.n),
+      doors(shop, id),
+      shop.agreement(id).next?.n,
+    ]).toEqual(['past-due', [2, 3], ['on-hold'], 4]);
+  });
+});
+
+describe('away for long', () => {
+  test('a due without an answer is not sent again before the owner says so, and one is asked for after, not five', async () => {
+    const shop = await shopInMemory(
+      releaseWith([{ kind: 'subscription', amount: '3', every: { count: '1', unit: 'week' } }]),
+      START,
+    );
+    await shop.buy({});
+    const { charge } = shop.ports.payments;
+    let down = true;
+    shop.ports.payments.charge = (request) => (down ? Promise.reject(new NotAnswered('x')) : charge(request));
+    shop.ports.setNow(at('2026-11-30'));
+    await shop.runner.turn();
+    const [from, to] = [at('2026-11-30', '10:01'), at('2026-12-29')];
+    shop.ports.setNow(to);
+    const runner = createRunner(shop.ports);
+    await runner.start();
+    runner.holdDueWork(true);
+    down = false;
+    await runner.turn();
+    await runner.turn();
+    expect(shop.asked()).toEqual(['2026-11-23 3.00']);
+    await runner.execute({ type: 'confirm-gap', from, to });
+    runner.holdDueWork(false);
+    await runner.settle();
+    expect(shop.asked().slice(1)).toEqual(['2026-12-29 3.00']);
+    expect(runner.state.attention).toEqual([]);
+  });
+
+  test('over the notice of a trial alone: the notice is dropped, and the trial ends on its day', async () => {
+    const shop = await shopInMemory(
+      releaseWith([{ kind: 'subscription', amount: '12', trial: { days: '14', fee: '' } }]),
+      START,
+    );
+    const { id } = await shop.buy({});
+    await shop.goTo(at('2026-11-30'));
+    const [from, to] = [shop.runner.now(), at('2026-12-05')];
+    shop.ports.setNow(to);
+    await shop.act({ type: 'confirm-gap', from, to });
+    await shop.goTo(at('2026-12-08'));
+    expect([
+      shop.agreement(id).payments.map((p) => p.at),
+      shop.ports.about.filter((m) => m.message.mail === 'trial-ends').length,
+    ]).toEqual([[at('2026-12-07')], 0]);
+  });
+});
+
+describe('a pause', () => {
+  test('keeps the days that were left for whoever stops in it: 13.00 of 30.00, months later', async () => {
+    const shop = await shopInMemory(releaseWith([monthly('30')]), START);
+    const { id } = await shop.buy({});
+    await shop.goTo(at('2026-12-10'));
+    await shop.act({ type: 'pause', agreementId: id, until: null, by: 'buyer' });
+    await shop.goTo(at('2027-02-01'));
+    await shop.act({ type: 'cancel', agreementId: id, when: 'now', giveBack: true, by: 'seller' });
+    expect(refunded(shop)).toEqual([1_300]);
+  });
+
+  test('… and for whoever buys what replaces it: 200.00 less 13.00', async () => {
+    const live = releaseWith([monthly('30'), { kind: 'once', amount: '200' }], {
+      edit: (content) => {
+        const price = content.offers.find((o) => o.id === 'off_1')?.prices[0];
+        if (price) price.replaces = { offerId: 'off_0', credit: true };
+      },
+    });
+    const shop = await shopInMemory(live, START);
+    const { id } = await shop.buy({});
+    await shop.goTo(at('2026-12-10'));
+    await shop.act({ type: 'pause', agreementId: id, until: null, by: 'buyer' });
+    await shop.goTo(at('2027-02-01'));
+    await shop.buy({ i: 1, person: 'u1', signedIn: true }).catch(() => undefined);
+    expect(shop.asked().at(-1)).toBe('2027-02-01 187.00');
+  });
+
+  test('of a plan: the rest can be paid, and the pause is over', async () => {
+    const shop = await shopInMemory(releaseWith([{ kind: 'plan', amount: '97', payments: '3' }]), START);
+    const { id } = await shop.buy({});
+    await shop.act({ type: 'pause', agreementId: id, until: null, by: 'buyer' });
+    await shop.act({ type: 'pay-rest', agreementId: id });
+    expect([shop.agreement(id).status, shop.agreement(id).pause, doors(shop, id), shop.asked().at(-1)]).toEqual([
+      'paid-off',
+      null,
+      ['open'],
+      '2026-11-23 194.00',
+    ]);
+  });
+
+  test('of a plan with six months of access: the six months wait it out', async () => {
+    const live = releaseWith([{ kind: 'plan', amount: '97', payments: '3' }], {
+      edit: (content) => {
+        const price = content.offers.at(-1)?.prices[0];
+        if (price) price.access = { kind: 'for', count: '6', unit: 'month', date: '' };
+      },
+    });
+    const shop = await shopInMemory(live, START);
+    const { id } = await shop.buy({});
+    await shop.act({ type: 'pause', agreementId: id, until: '2027-06-10', by: 'seller' });
+    await shop.goTo(at('2027-06-09'));
+    expect(doors(shop, id)).toEqual(['open']);
+    await shop.goTo(at('2027-07-01'));
+    const [pass] = shop.agreement(id).passIds.map((passId) => shop.runner.state.passes.get(passId));
+    // 199 days from 23 November to 10 June are put after 23 May.
+    expect([doors(shop, id), pass?.until?.slice(0, 10)]).toEqual([['open'], '2027-12-08']);
+  });
+});
