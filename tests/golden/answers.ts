@@ -1,5 +1,6 @@
 import type { Instant } from '#core/calendar';
 import { parseLine } from '#core/journal';
+import { sum } from '#core/money';
 import { isOpen } from '#core/passes';
 import { evolveBatch, newShopState, orderStatus, type ShopState } from '#core/shop';
 
@@ -62,7 +63,7 @@ export function answersFrom(state: ShopState, moments: Answers['moments'] = []):
           (p) => `${p.receipt ?? '-'} ${p.amount} ${p.tax} ${p.credit} ${p.givenBack} ${p.taxBack} ${p.lost}`,
         ),
         ...(a.owed.length > 0 ? [`owed ${a.owed.map((d) => `${d.n}:${d.amount}`).join(' ')}`] : []),
-        ...(a.credit ? [`credit ${a.credit.amount}`] : []),
+        ...(a.credits.length > 0 ? [`credit ${sum(a.credits.map((c) => c.amount))}`] : []),
       ].join(' | '),
     ),
     refunds: [...state.refunds.values()].map((r) => `${r.id} ${r.status} ${r.amount} ${r.creditNote ?? '-'}`),

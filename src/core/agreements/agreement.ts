@@ -14,7 +14,8 @@ import type {
 import type { Instant } from '#core/calendar';
 import type { LineCoupon, QuoteBuyer } from '#core/checkout';
 import type { CameFrom } from '#core/journal';
-import type { LastingTerms } from '#core/terms';
+import type { Anchor, LastingTerms } from '#core/terms';
+import type { CreditPart } from './credits';
 import type { Span, Stop } from './stops';
 
 /**
@@ -57,12 +58,13 @@ export interface OwedDue {
   forPeriod: number;
 }
 
-/** The time that was paid for last, and what it cost in minor units. */
+/** The time that was paid for last, and what it cost in minor units: by the card, and by credit of which parts. */
 export interface PaidPeriod {
   from: Instant;
   until: Instant;
   amount: number;
   paymentId: PaymentId | null;
+  credits: CreditPart[];
 }
 
 /** What an agreement begins with: frozen, whatever is sold later. */
@@ -80,7 +82,7 @@ export interface AgreementSeed {
   zone: string;
   terms: LastingTerms;
   start: Instant;
-  anchor: DueMoment;
+  anchor: Anchor;
   trialUntil: Instant | null;
   coupon: LineCoupon | null;
   buyer: QuoteBuyer | null;
@@ -88,8 +90,8 @@ export interface AgreementSeed {
   statement: string;
   /** The agreement it came from by a switch. */
   from: AgreementId | null;
-  /** Credit from unused days of that one: what pays dues before the card does. */
-  credit: { amount: number; orderId: OrderId; lineId: LineId; paymentId: PaymentId } | null;
+  /** Unused days of that one: what pays dues before the card does. */
+  credits: CreditPart[];
   /** Where the charge that began it came from; every later charge carries it on. */
   came: CameFrom;
   /** The language its buyer reads; null is the shop's own. */

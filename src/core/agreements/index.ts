@@ -15,7 +15,7 @@ export {
   type PaidPeriod,
 } from './agreement';
 export { afterRefusal, type AfterRefusal, TRY_AGAIN_DAYS } from './retries';
-export { daysLeft, dueAfterReturn, movedDueDay, onDate, pauseEnds } from './pausing';
+export { daysLeft, dueAfterReturn, movedDueDay, pauseEnds } from './pausing';
 export { type AgreementAct, whyNotAct } from './acts';
 export {
   daysLeftInPause,
@@ -29,5 +29,6 @@ export {
   type StopReason,
 } from './stops';
 export { openFor } from './openFor';
+export { creditOf, type CreditPart, takeCredit } from './credits';
 export { unusedOf } from './unused';
 export { chargeFor, dueAfter, restOfPlan } from './charging';

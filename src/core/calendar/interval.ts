@@ -1,5 +1,6 @@
 import * as Instants from 'temporal-polyfill/fns/Instant';
 import * as PlainDate from 'temporal-polyfill/fns/PlainDate';
+import * as PlainTime from 'temporal-polyfill/fns/PlainTime';
 import * as ZonedDateTime from 'temporal-polyfill/fns/ZonedDateTime';
 import { type Instant, instantOf } from './instant';
 
@@ -24,13 +25,42 @@ const ADD = {
  * @param k whole number, 0 gives the anchor itself
  * @param zone IANA time zone
  */
-export const nthAfter = (anchor: Instant, every: Interval, k: number, zone: string): Instant =>
-  momentsAfter(anchor, every, zone)(k);
+export const nthAfter = (anchor: Instant, every: Interval, k: number, zone: string, wall?: WallClock): Instant =>
+  momentsAfter(anchor, every, zone, wall)(k);
 
-/** The same for many k: the anchor's wall clock is read once. */
-export function momentsAfter(anchor: Instant, every: Interval, zone: string): (k: number) => Instant {
-  const start = Instants.toZonedDateTimeISO(Instants.fromString(anchor), zone);
-  const [first, plainTime] = [ZonedDateTime.toPlainDate(start), ZonedDateTime.toPlainTime(start)];
+/** A date and time on the wall of some zone: "2026-03-29T01:30:00.000". It may not exist there, or exist twice. */
+export type WallClock = string;
+
+/** What the clock on the wall shows at a moment. */
+export const wallClockOf = (at: Instant, zone: string): WallClock =>
+  ZonedDateTime.toString(Instants.toZonedDateTimeISO(Instants.fromString(at), zone), {
+    fractionalSecondDigits: 3,
+    offset: 'never',
+    timeZoneName: 'never',
+  });
+
+const shownAt = (at: Instant, zone: string) => {
+  const start = Instants.toZonedDateTimeISO(Instants.fromString(at), zone);
+  return [ZonedDateTime.toPlainDate(start), ZonedDateTime.toPlainTime(start)] as const;
+};
+const readWall = (wall: WallClock) =>
+  [
+    PlainDate.create(Number(wall.slice(0, 4)), Number(wall.slice(5, 7)), Number(wall.slice(8, 10))),
+    PlainTime.fromString(wall.slice(11)),
+  ] as const;
+
+/** The moment at which a wall clock shows that, by Temporal's `compatible` where it shows it never or twice. */
+export function momentOfWall(wall: WallClock, zone: string): Instant {
+  const [date, plainTime] = readWall(wall);
+  return instantOf(PlainDate.toZonedDateTime(date, { timeZone: zone, plainTime }).epochMilliseconds);
+}
+
+/**
+ * The same for many k: the anchor's wall clock is read once.
+ * @param wall what the wall clock was to show at the anchor, where a missing hour made it show something else
+ */
+export function momentsAfter(anchor: Instant, every: Interval, zone: string, wall?: WallClock): (k: number) => Instant {
+  const [first, plainTime] = wall === undefined ? shownAt(anchor, zone) : readWall(wall);
   const add = ADD[every.unit];
   return (k) => {
     if (k === 0) return anchor;

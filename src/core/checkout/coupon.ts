@@ -25,12 +25,12 @@ export function discountOf(coupon: LineCoupon | null | undefined, due: Pick<Due,
 }
 
 /**
- * An amount spread once over lines in proportion to their first full payments; a line's share is at most that
- * payment, and what is left over lapses.
+ * An amount spread once over lines in proportion to their first full payments. A line's share acts on each payment
+ * that it covers, floor 0 there; what of it one payment cannot take lapses.
  */
 export function spreadAmount(amount: number, firstPayments: readonly number[]): number[] {
   const whole = sum(firstPayments);
-  return whole === 0 ? firstPayments.map(() => 0) : allocate(Math.min(amount, whole), firstPayments);
+  return allocate(amount, whole === 0 ? firstPayments.map(() => 1) : firstPayments);
 }
 
 interface Use {

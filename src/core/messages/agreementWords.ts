@@ -49,7 +49,7 @@ export function restInWords(a: Agreement, { locale, charged }: { locale: string;
   // In a pause the days that were left are counted from the day of return; without such a day nobody knows yet.
   if (a.pause && a.pause.until === null) return '';
   const anchor = a.pause?.until
-    ? { n: a.next.n, at: dueAfterReturn(a.pause.until, daysLeftInPause(a), a.anchor.at, a.zone) }
+    ? { n: a.next.n, ...dueAfterReturn(a.pause.until, daysLeftInPause(a), a.anchor, a.zone) }
     : a.anchor;
   return plainText(
     statementOfRest(a.terms, anchor, a.next.n, {

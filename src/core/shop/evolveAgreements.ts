@@ -9,6 +9,7 @@ import {
   isStopped,
   type OwedDue,
   type StopReason,
+  takeCredit,
 } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import type { EventOf, EventType } from '#core/journal';
@@ -58,7 +59,7 @@ export const agreementAppliers: Appliers = {
     a.payments.push(payment);
     if (data.paymentId !== null) state.agreementOfPayment.set(data.paymentId, a.id);
     if (data.receipt !== null) state.counts.receipts += 1;
-    if (a.credit && data.credit > 0) a.credit = { ...a.credit, amount: a.credit.amount - data.credit };
+    a.credits = data.creditsLeft ?? takeCredit(a.credits, data.credit).left;
     a.status = data.status;
     a.period = data.period;
     a.next = data.next;
@@ -152,7 +153,8 @@ export const agreementAppliers: Appliers = {
   'agreement.ended': (state, { agreementId, why }, at) => {
     const a = agreementOf(state, agreementId);
     Object.assign(a, { status: 'ended', ended: { why, at }, next: null, pastDue: null, pause: null, endsAt: null });
-    Object.assign(a, { stops: [], span: null });
+    // What is still asked of the bank is not waited for: its answer goes to a person.
+    Object.assign(a, { stops: [], span: null, unanswered: null });
     plan(state, a);
   },
   'agreement.cardChanged': (state, { agreementId, card }) => {

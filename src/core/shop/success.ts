@@ -1,11 +1,12 @@
-import type { KeptCard } from '#core/agreements';
+import { creditOf, type KeptCard, takeCredit } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import type { Quote } from '#core/checkout';
 import { type CameFrom, fact, type ShopEvent } from '#core/journal';
 import type { PassSeed } from '#core/passes';
 import { accessUntil } from '#core/terms';
 import type { ChargeKey, CheckoutId, OrderId, PaymentId, PersonId } from '#core/ids';
-import { creditGiven, returnOfCredit, startedByOrder } from './agreements';
+import { startedByOrder } from './agreements';
+import { creditGiven, returnOfCredits, unusedParts } from './agreements/credit';
 import { endEvents } from './agreements/closings';
 import type { DecideContext } from './command';
 import { documentNumber } from './documentNumber';
@@ -64,25 +65,12 @@ function replacedEvents(state: ShopState, { quote }: Success, context: DecideCon
   const { replaces } = quote;
   const a = replaces ? state.agreements.get(replaces.agreementId) : undefined;
   if (!replaces || !a || a.status === 'ended') return [];
-  const creditId = context.ids.next('cr');
-  const paymentId = a.period?.paymentId ?? null;
-  const credit =
-    paymentId === null
-      ? []
-      : [
-          ...creditGiven(state, a, replaces.credit, creditId),
-          ...returnOfCredit(
-            {
-              orderId: a.orderId,
-              lineId: a.lineId,
-              paymentId,
-              amount: replaces.credit - replaces.used,
-              currency: a.currency,
-            },
-            creditId,
-            context.ids.next('r'),
-          ),
-        ];
+  const unused = unusedParts(state, a, context.now);
+  // What was promised at asking is used, also when the days have changed meanwhile.
+  const card = Math.max(0, replaces.credit - creditOf(unused.credits));
+  const given = creditGiven(state, a, replaces.credit === 0 ? 0 : card, context.ids.next('cr'));
+  const { left } = takeCredit(replaces.credit === 0 ? [] : [...unused.credits, ...given.parts], replaces.used);
+  const credit = [...given.events, ...returnOfCredits(left, a.currency, context)];
   return [...endEvents(state, a, 'replaced', 'replaced', null, context), ...credit];
 }
 

@@ -22,6 +22,8 @@ export {
   paymentOf,
   paymentsOf,
   periodEnd,
+  type Clock,
+  clockOn,
   firstAnchor,
   type Due,
   type Anchor,

@@ -1,4 +1,13 @@
-import { type Instant, momentsAfter, nthAfter, plusDays } from '#core/calendar';
+import {
+  addDays,
+  dateIn,
+  type Instant,
+  momentOfWall,
+  momentsAfter,
+  nthAfter,
+  type WallClock,
+  wallClockOf,
+} from '#core/calendar';
 import { allocate } from '#core/money';
 import { isLasting, type LastingTerms, type PlanTerms, type Terms } from './terms';
 
@@ -18,15 +27,28 @@ export interface Due {
 }
 
 /** The moment on which one full payment falls, and its number: every later one is counted from here. */
-export interface Anchor {
+export interface Anchor extends Clock {
   n: number;
+}
+
+/** A moment that others are counted from, and what the wall clock was to show then, where it could not. */
+export interface Clock {
   at: Instant;
+  wall?: WallClock | undefined;
+}
+
+/** The same time of day on another date. Where it is missing there, only that one moment is bent. */
+export function clockOn(date: string, clock: Clock, zone: string): Clock {
+  if (dateIn(clock.at, zone) === date) return clock;
+  const wall = `${date}${(clock.wall ?? wallClockOf(clock.at, zone)).slice(10)}`;
+  const at = momentOfWall(wall, zone);
+  return wallClockOf(at, zone) === wall ? { at } : { at, wall };
 }
 
 /** The start's wall clock on the date so many days later; without a trial exactly the start. */
 export const firstAnchor = (terms: LastingTerms, start: Instant, zone: string): Anchor => ({
   n: 1,
-  at: terms.trial ? plusDays(start, terms.trial.days, zone) : start,
+  ...(terms.trial ? clockOn(addDays(dateIn(start, zone), terms.trial.days), { at: start }, zone) : { at: start }),
 });
 
 /** How many full payments there are; null goes on until it is cancelled. */
@@ -34,7 +56,7 @@ export const paymentsOf = (terms: LastingTerms): number | null => terms.payments
 
 /** The moment of the n-th full payment: anchor + (n − anchor.n) intervals, counted from the anchor. */
 export const paymentAt = (terms: LastingTerms, anchor: Anchor, n: number, zone: string): Instant =>
-  nthAfter(anchor.at, terms.every, n - anchor.n, zone);
+  nthAfter(anchor.at, terms.every, n - anchor.n, zone, anchor.wall);
 
 /** The n-th full payment (from 1) with the set-up fee where it is taken with the first, before coupon and tax. */
 export function paymentOf(terms: LastingTerms, n: number): Pick<Due, 'amount' | 'full' | 'setUp' | 'fee'> {
@@ -69,7 +91,7 @@ export function* paymentsFrom(
   zone: string,
 ): Generator<Due, void, undefined> {
   const last = paymentsOf(terms) ?? Infinity;
-  const momentOf = momentsAfter(anchor.at, terms.every, zone);
+  const momentOf = momentsAfter(anchor.at, terms.every, zone, anchor.wall);
   for (let n = from; n <= last; n += 1) yield { n, at: momentOf(n - anchor.n), ...paymentOf(terms, n) };
 }
 

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { afterRefusal, dueAfterReturn, movedDueDay, unusedOf } from '#core/agreements';
+import { afterRefusal, creditOf, dueAfterReturn, movedDueDay, unusedOf } from '#core/agreements';
 import { addMs, DAY, HOUR, type Instant } from '#core/calendar';
 import { newCoupon, type newPrice } from '#core/catalogue';
 import { spreadAmount, withTax } from '#core/checkout';
@@ -160,7 +160,7 @@ describe('pausing', () => {
     expect([shop.asked().length, doors(shop, id)]).toEqual([1, ['open']]);
     await shop.act({ type: 'return', agreementId: id, on: null });
     expect(shop.agreement(id).next).toEqual({ n: 2, at: at('2027-03-03') });
-    expect(dueAfterReturn(at('2027-02-01', '15:00'), 0, START, ZONE)).toBe(at('2027-02-02'));
+    expect(dueAfterReturn(at('2027-02-01', '15:00'), 0, { at: START }, ZONE)).toEqual({ at: at('2027-02-02') });
   });
 
   test('only when active; the due day moves later to the first such day', async () => {
@@ -179,7 +179,7 @@ describe('pausing', () => {
       '2027-02-28',
       '2027-03-31',
     ]);
-    expect(movedDueDay(START, { of: 'week', day: 5 }, ZONE)).toBe(at('2026-11-27'));
+    expect(movedDueDay(START, { of: 'week', day: 5 }, { at: START }, ZONE)).toEqual({ at: at('2026-11-27') });
   });
 });
 
@@ -212,7 +212,12 @@ describe('stopping', () => {
       ['closed'],
     ]);
     expect(
-      unusedOf({ from: START, until: at('2026-12-23'), amount: 3_000, paymentId: 'x' }, 0, at('2026-12-10'), ZONE),
+      unusedOf(
+        { from: START, until: at('2026-12-23'), amount: 3_000, paymentId: 'x', credits: [] },
+        0,
+        at('2026-12-10'),
+        ZONE,
+      ),
     ).toBe(1_300);
   });
 
@@ -284,7 +289,7 @@ describe('switching and replacing', () => {
     const next = [...shop.runner.state.agreements.values()].at(-1);
     if (!next) throw new Error('no agreement');
     expect(shop.asked().at(-1)).toBe('2026-12-10 87.00');
-    expect([shop.agreement(id).ended?.why, next.status, next.next, next.credit?.amount]).toEqual([
+    expect([shop.agreement(id).ended?.why, next.status, next.next, creditOf(next.credits)]).toEqual([
       'switched',
       'active',
       { n: 2, at: at('2027-01-10') },
@@ -312,9 +317,9 @@ describe('switching and replacing', () => {
     const next = [...shop.runner.state.agreements.values()].at(-1);
     if (!next) throw new Error('no agreement');
     // 15 of 30 days unused: 150.00, of which 50.00 pays at once.
-    expect([next.credit?.amount, shop.asked().length]).toEqual([10_000, 1]);
+    expect([creditOf(next.credits), shop.asked().length]).toEqual([10_000, 1]);
     await shop.goTo(at('2027-01-09'));
-    expect([shop.agreement(next.id).credit?.amount, shop.asked().length]).toEqual([5_000, 1]);
+    expect([creditOf(shop.agreement(next.id).credits), shop.asked().length]).toEqual([5_000, 1]);
     await shop.act({ type: 'cancel', agreementId: next.id, when: 'now', giveBack: false, by: 'seller' });
     expect(shop.ports.refunds.map((r) => r.amount)).toEqual([5_000]);
     expect(shop.runner.state.counts.creditNotes).toBe(1);
@@ -392,7 +397,8 @@ describe('coupons and tax', () => {
 
   test('an amount is spread by largest remainder and never more than the price', () => {
     expect(spreadAmount(1_000, [3_333, 3_333, 3_334])).toEqual([333, 333, 334]);
-    expect(spreadAmount(9_999, [100, 200])).toEqual([100, 200]);
+    // A share is not cut to the first payment: it acts on each that it covers.
+    expect(spreadAmount(9_999, [100, 200])).toEqual([3_333, 6_666]);
   });
 
   test('reverse charge: 121.00 in the Netherlands becomes 100.00 for a business elsewhere in the EU', async () => {

@@ -1,5 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Instant } from '#core/calendar';
+import { creditOf } from '#core/agreements';
+import { newCoupon } from '#core/catalogue';
+import { sum } from '#core/money';
 import { passState } from '#core/passes';
 import { createRunner, NotAnswered } from '#core/shop';
 import { type DraftTermsGiven, type MemoryShop, releaseWith, shopInMemory } from '../../support/shopInMemory';
@@ -417,5 +420,98 @@ describe('a pause', () => {
     const [pass] = shop.agreement(id).passIds.map((passId) => shop.runner.state.passes.get(passId));
     // 199 days from 23 November to 10 June are put after 23 May.
     expect([doors(shop, id), pass?.until?.slice(0, 10)]).toEqual([['open'], '2027-12-08']);
+  });
+});
+
+const agreements = (shop: MemoryShop) => [...shop.runner.state.agreements.values()];
+const last = (shop: MemoryShop) => agreements(shop).at(-1)!;
+const left = (shop: MemoryShop): number => creditOf(last(shop).credits);
+
+describe('one switch after another', () => {
+  test('unused days that credit paid for count like those of the card: 300 → 50 → 40 leaves 110.00', async () => {
+    const shop = await shopInMemory(releaseWith([monthly('300'), monthly('50'), monthly('40')]), START);
+    const { id } = await shop.buy({});
+    await shop.goTo(at('2026-12-08'));
+    await shop.act({ type: 'switch', agreementId: id, offerId: 'off_1', priceId: 'pr_1' });
+    // 15 of 30 days are unused: 150.00, of which 50.00 pays at once.
+    expect(left(shop)).toBe(10_000);
+    await shop.act({ type: 'switch', agreementId: last(shop).id, offerId: 'off_2', priceId: 'pr_2' });
+    expect([left(shop), shop.asked().length]).toEqual([11_000, 1]);
+    // Stopped at once: all that was not used goes back to the one payment it came from, under its note.
+    await shop.act({ type: 'cancel', agreementId: last(shop).id, when: 'now', giveBack: true, by: 'seller' });
+    const back = [...shop.runner.state.refunds.values()];
+    expect([sum(back.map((r) => r.amount)), new Set(back.map((r) => r.creditNote))]).toEqual([
+      15_000,
+      new Set(['C-00001']),
+    ]);
+  });
+
+  test('partly by card: 30 → 100 → 20, stopped at once: 100.00 of 117.00 goes back, to both payments', async () => {
+    const shop = await shopInMemory(releaseWith([monthly('30'), monthly('100'), monthly('20')]), START);
+    const { id } = await shop.buy({});
+    await shop.goTo(at('2026-12-10'));
+    await shop.act({ type: 'switch', agreementId: id, offerId: 'off_1', priceId: 'pr_1' });
+    expect(shop.asked()).toEqual(['2026-11-23 30.00', '2026-12-10 87.00']);
+    await shop.act({ type: 'switch', agreementId: last(shop).id, offerId: 'off_2', priceId: 'pr_2' });
+    expect(left(shop)).toBe(8_000);
+    await shop.act({ type: 'cancel', agreementId: last(shop).id, when: 'now', giveBack: true, by: 'seller' });
+    const [first, second] = shop.ports.charges.map((c) => `pay-${c.key}`);
+    const backTo = (payment: string | undefined): number =>
+      sum(shop.ports.refunds.filter((r) => r.paymentId === payment).map((r) => r.amount));
+    expect([backTo(first), backTo(second)]).toEqual([1_300, 8_700]);
+    expect([...shop.runner.state.refunds.values()].every((r) => /^C-0000[12]$/.test(r.creditNote ?? ''))).toBe(true);
+  });
+
+  test('the one that was switched from waits for nothing: what is left of its payment can go back', async () => {
+    const shop = await shopInMemory(releaseWith([monthly('30'), monthly('100')]), START);
+    const { id } = await shop.buy({});
+    await shop.goTo(at('2026-12-10'));
+    await shop.act({ type: 'switch', agreementId: id, offerId: 'off_1', priceId: 'pr_1' });
+    expect(shop.agreement(id).unanswered).toBeNull();
+    expect(await shop.act({ type: 'refund-agreement', agreementId: id, amount: null, ends: false, reason: '' })).toBe(
+      'done',
+    );
+    expect([refunded(shop), last(shop).status]).toEqual([[1_700], 'active']);
+  });
+});
+
+test('a trial that ends in the hour that is skipped bends that one payment, and no later one', async () => {
+  // On 29 March 2026 clocks in Lisbon go from 01:00 to 02:00; the trial began at 01:30.
+  const shop = await shopInMemory(
+    releaseWith([{ kind: 'subscription', amount: '12', trial: { days: '14', fee: '' } }]),
+    at('2026-03-15', '01:30'),
+  );
+  const { id } = await shop.buy({});
+  await shop.goTo(at('2026-07-01'));
+  expect(shop.agreement(id).payments.map((p) => p.dues[0]?.at)).toEqual([
+    at('2026-03-29', '01:30'),
+    at('2026-04-29', '00:30'),
+    at('2026-05-29', '00:30'),
+    at('2026-06-29', '00:30'),
+  ]);
+});
+
+describe('an amount off each payment takes what a payment has, and no less off the next', () => {
+  const bought = async (terms: DraftTermsGiven, amount: string): Promise<string[]> => {
+    const live = releaseWith([terms], {
+      edit: (content) =>
+        content.coupons.push(newCoupon('cp', 'EUR', { code: 'SPRING', takes: 'amount', amount, acts: 'all' })),
+    });
+    const shop = await shopInMemory(live, START);
+    await shop.buy({ coupon: 'SPRING' });
+    await shop.goTo(at('2027-02-24'));
+    return shop.asked().filter((line) => !line.endsWith(' 0.00'));
+  };
+  test.each([
+    // 5.00, 5.00, then 30.00: 0, 0, 10.00, 10.00.
+    [
+      { kind: 'subscription', amount: '30', introductory: { payments: '2', amount: '5' } },
+      '20',
+      ['2027-01-23 10.00', '2027-02-23 10.00'],
+    ],
+    // 10.00, then twice 100.00: 0, 80.00, 80.00.
+    [{ kind: 'plan', amount: '100', payments: '3', first: '10' }, '20', ['2026-12-23 80.00', '2027-01-23 80.00']],
+  ])('%j, %s off', async (terms, amount, asked) => {
+    expect(await bought(terms, amount)).toEqual(asked);
   });
 });

@@ -13,6 +13,12 @@ import {
   seed1,
   seed2,
   seedFrom1,
+  seed3,
+  seedFrom2,
+  anchor2,
+  creditPart1,
+  paidPeriod2,
+  periodFrom1,
 } from './parts/agreement';
 import { agreementId1, currency1, disputeId1, id1, minor1, moment1, personId1 } from './parts/basics';
 import { cameFrom1, NOWHERE } from './parts/cameFrom';
@@ -67,6 +73,10 @@ const paid1 = z.strictObject({
   endsAt: moment1.nullable(),
 });
 
+const requested2 = requested1.extend({ to: seed2.optional(), came: cameFrom1 });
+const started2 = started1.extend({ agreement: seed2, status: running2 });
+const paid2 = paid1.extend({ status: z.enum(['active', 'ending', 'paid-off']) });
+
 const returned1 = z.strictObject({
   agreementId: agreementId1,
   why: z.enum(['pause', 'dispute', 'gap']),
@@ -87,6 +97,12 @@ const pastDue1 = z.strictObject({
   endAt: moment1.nullable(),
 });
 
+const dueDayMoved1 = z.strictObject({
+  agreementId: agreementId1,
+  anchor: dueMoment1,
+  next: dueMoment1,
+  period: paidPeriod1.nullable(),
+});
 const suspended1 = z.strictObject({ agreementId: agreementId1, disputeId: disputeId1 });
 
 const kept1 = z.strictObject({ agreementId: agreementId1, status: running1, next: dueMoment1 });
@@ -121,20 +137,31 @@ const mailDue1 = z.strictObject({
 
 /** Payment plans and subscriptions. Every next moment and amount is computed when it is decided, and stands here. */
 export const agreementEvents = {
-  'agreement.started': event(started1).next(started1.extend({ agreement: seed2, status: running2 }), (data) => ({
-    ...data,
-    agreement: seedFrom1(data.agreement),
-    status: runningFrom1(data.status),
-  })),
+  'agreement.started': event(started1)
+    .next(started2, (data) => ({
+      ...data,
+      agreement: seedFrom1(data.agreement),
+      status: runningFrom1(data.status),
+    }))
+    .next(started2.extend({ agreement: seed3, period: paidPeriod2.nullable() }), (data) => ({
+      ...data,
+      agreement: seedFrom2(data.agreement),
+      period: periodFrom1(data.period),
+    })),
   /** Written down before the payment service is asked. */
-  'due.requested': event(requested1).next(
-    requested1.extend({ to: seed2.optional(), came: cameFrom1 }),
-    ({ to, ...data }) => ({ ...data, ...(to ? { to: seedFrom1(to) } : {}), came: NOWHERE }),
-  ),
-  'due.paid': event(paid1).next(paid1.extend({ status: z.enum(['active', 'ending', 'paid-off']) }), (data) => ({
-    ...data,
-    status: data.status === 'paid off' ? ('paid-off' as const) : data.status,
-  })),
+  'due.requested': event(requested1)
+    .next(requested2, ({ to, ...data }) => ({ ...data, ...(to ? { to: seedFrom1(to) } : {}), came: NOWHERE }))
+    .next(requested2.extend({ to: seed3.optional() }), ({ to, ...data }) => ({
+      ...data,
+      ...(to ? { to: seedFrom2(to) } : {}),
+    })),
+  'due.paid': event(paid1)
+    .next(paid2, (data) => ({ ...data, status: data.status === 'paid off' ? ('paid-off' as const) : data.status }))
+    .next(
+      /** With what each part of its credit has left; not noted before. */
+      paid2.extend({ period: paidPeriod2, creditsLeft: z.array(creditPart1).nullable() }),
+      (data) => ({ ...data, period: { ...data.period, credits: [] }, creditsLeft: null }),
+    ),
   /** It never reached the payment service and was made impossible there: it is as if it had not been asked for. */
   'due.fellAway': event(z.strictObject({ key: id1, agreementId: agreementId1, next: dueMoment2.nullable() })),
   'due.refused': event(
@@ -157,11 +184,22 @@ export const agreementEvents = {
   /** Nothing stops it any more, and its dates have moved. Earlier versions dropped what was behind. */
   'agreement.returned': event(returned1)
     .next(returned2, (data) => ({ ...data, status: runningFrom1(data.status) }))
-    .next(returned2.extend({ status: goesOn1, owed: z.array(owedDue1), pastDue: pastDue1.nullable() }), (data) => ({
-      ...data,
-      owed: [],
-      pastDue: null,
-    })),
+    .next(
+      returned2.extend({
+        status: goesOn1,
+        anchor: anchor2,
+        period: paidPeriod2.nullable(),
+        owed: z.array(owedDue1),
+        pastDue: pastDue1.nullable(),
+      }),
+      ({ anchor, period, ...data }) => ({
+        ...data,
+        anchor: { n: anchor.n, at: anchor.at },
+        period: periodFrom1(period),
+        owed: [],
+        pastDue: null,
+      }),
+    ),
   /** Nothing stops it any more, and no date moves: what fell due meanwhile is asked for now. */
   'agreement.wentOn': event(
     z.strictObject({
@@ -171,8 +209,13 @@ export const agreementEvents = {
       pastDue: pastDue1.nullable(),
     }),
   ),
-  'agreement.dueDayMoved': event(
-    z.strictObject({ agreementId: agreementId1, anchor: dueMoment1, next: dueMoment1, period: paidPeriod1.nullable() }),
+  'agreement.dueDayMoved': event(dueDayMoved1).next(
+    dueDayMoved1.extend({ anchor: anchor2, period: paidPeriod2.nullable() }),
+    ({ anchor, period, ...data }) => ({
+      ...data,
+      anchor: { n: anchor.n, at: anchor.at },
+      period: periodFrom1(period),
+    }),
   ),
   'agreement.cancelled': event(z.strictObject({ agreementId: agreementId1, endsAt: moment1, by })),
   'agreement.kept': event(kept1).next(kept1.extend({ status: running2 }), (data) => ({

@@ -7,7 +7,7 @@ import type { ShopState } from '../state';
 import { endEvents } from './closings';
 import { mailOf, noSuch, releaseAll, shopOf, toCome } from './common';
 import { taxOfBack } from '../paidLines';
-import { paidWith, unusedNow } from './credit';
+import { paidWith, returnOfCredits, type Unused, unusedParts } from './credit';
 import { pauseEndedEvents, pauseOver } from './pause';
 import { keyOf, secondOf } from '../ids';
 
@@ -36,11 +36,12 @@ export function cancel(
     };
   if (when === 'now') {
     if (giveBack && isBeingRefunded(a)) return refuse('refund-running', { of: 'agreement' });
-    const back = giveBack ? unusedNow(state, a, now) : 0;
+    const unused = unusedParts(state, a, now);
+    const back = giveBack ? unused.total : 0;
     return {
       events: [
         ...endEvents(state, a, 'cancelled', 'ended', null, context),
-        ...refundUnused(state, a, back, context),
+        ...(giveBack ? refundUnused(state, a, unused, context) : []),
         mailOf(a, 'cancelled', mailKey(a, now), { at: now, amount: back === 0 ? null : back }),
       ],
     };
@@ -68,22 +69,26 @@ export function cancel(
 
 const mailKey = (a: Agreement, now: Instant): string => keyOf('cancel', a.id, secondOf(now));
 
-function refundUnused(state: ShopState, a: Agreement, amount: number, { ids }: DecideContext): ShopEvent[] {
+/** Unused days in money: of the card's payment, and of what credit paid, each to where it came from. */
+function refundUnused(state: ShopState, a: Agreement, { card, credits }: Unused, context: DecideContext): ShopEvent[] {
   const paid = paidWith(state, a);
-  if (!paid || amount === 0) return [];
-  return [
-    fact('refund.requested', {
-      refundId: ids.next('r'),
-      orderId: paid.orderId,
-      paymentId: paid.paymentId,
-      amount,
-      currency: a.currency,
-      shares: [{ lineId: paid.lineId, amount, tax: taxOfBack(paid, amount) }],
-      closes: [],
-      reason: 'Unused days',
-      agreementId: a.id,
-    }),
-  ];
+  const byCard: ShopEvent[] =
+    !paid || card === 0
+      ? []
+      : [
+          fact('refund.requested', {
+            refundId: context.ids.next('r'),
+            orderId: paid.orderId,
+            paymentId: paid.paymentId,
+            amount: card,
+            currency: a.currency,
+            shares: [{ lineId: paid.lineId, amount: card, tax: taxOfBack(paid, card) }],
+            closes: [],
+            reason: 'Unused days',
+            agreementId: a.id,
+          }),
+        ];
+  return [...byCard, ...returnOfCredits(credits, a.currency, context)];
 }
 
 /** Before the end the cancellation is taken back, and all dates stand. */

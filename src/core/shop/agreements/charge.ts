@@ -8,6 +8,8 @@ import {
   type OwedDue,
   restOfPlan,
   whyNotAct,
+  creditOf,
+  takeCredit,
 } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { sum } from '#core/money';
@@ -116,7 +118,7 @@ function ask(
 ): ShopEvent[] {
   const whole = sum(dues.map((d) => d.amount));
   const tax = sum(dues.map((d) => d.tax));
-  const credit = Math.min(a.credit?.amount ?? 0, whole);
+  const credit = Math.min(creditOf(a.credits), whole);
   const amount = whole - credit;
   const key = keyOf(a.id, dues[0]?.n ?? 0, a.asked + 1);
   if (amount === 0)
@@ -175,6 +177,7 @@ export function paidEvents(state: ShopState, a: Agreement, paid: Paid, now: Inst
   const finished = all !== null && last.n >= all;
   const until = periodEnd(a.terms, a.anchor, last.n, a.zone);
   const status = !finished ? 'active' : a.terms.kind === 'plan' ? 'paid-off' : 'ending';
+  const credit = takeCredit(a.credits, paid.credit);
   const moved = paid.amount > 0 || paid.credit > 0;
   const receipt = moved ? documentNumber('R', state.counts.receipts) : null;
   return [
@@ -188,7 +191,8 @@ export function paidEvents(state: ShopState, a: Agreement, paid: Paid, now: Inst
       tax: paid.tax,
       credit: paid.credit,
       last4: paid.last4,
-      period: { from: last.at, until, amount: last.forPeriod, paymentId: paid.paymentId },
+      period: { from: last.at, until, amount: last.forPeriod, paymentId: paid.paymentId, credits: credit.used },
+      creditsLeft: credit.left,
       next: finished ? null : paid.next,
       status,
       endsAt: status === 'ending' ? until : null,

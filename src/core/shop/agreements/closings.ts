@@ -6,7 +6,7 @@ import type { CloseReason } from '#core/passes';
 import type { AgreementId } from '#core/ids';
 import type { DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
-import { creditLeft } from './credit';
+import { returnOfCredits } from './credit';
 import { closeAll, holdAll, mailOf, nothing, shopOf } from './common';
 import { keyOf } from '../ids';
 
@@ -66,7 +66,7 @@ export function endEvents(
   return [
     fact('agreement.ended', { agreementId: a.id, why, dueAt }),
     ...(close === null ? [] : closeAll(state, a, close, dueAt)),
-    ...creditLeft(a, context),
+    ...returnOfCredits(a.credits, a.currency, context),
   ];
 }
 

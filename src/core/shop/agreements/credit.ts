@@ -1,7 +1,7 @@
-import { type Agreement, unusedOf } from '#core/agreements';
+import { type Agreement, creditOf, type CreditPart, takeCredit, unusedOf } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { fact, type ShopEvent } from '#core/journal';
-import type { CreditId, LineId, OrderId, PaymentId, RefundId } from '#core/ids';
+import type { CreditId } from '#core/ids';
 import type { DecideContext } from '../command';
 import type { ShopState } from '../state';
 import { documentNumber } from '../documentNumber';
@@ -16,56 +16,87 @@ export function paidWith(state: ShopState, a: Agreement): PaidLine | null {
   return paidLinesOf(state, order, paymentId).find((line) => line.lineId === a.lineId) ?? null;
 }
 
-/** What the unused days are worth now: never more than can still be given back of the payment they were paid with. */
-export function unusedNow(state: ShopState, a: Agreement, now: Instant): number {
+/** What the unused days are worth, by where the money for them came from. */
+export interface Unused {
+  total: number;
+  /** Of the payment that the running period was paid with. */
+  card: number;
+  /** Of credit that paid for the running period. */
+  credits: CreditPart[];
+}
+
+/** What the unused days are worth now: of the card's payment never more than can still be given back of it. */
+export function unusedParts(state: ShopState, a: Agreement, now: Instant): Unused {
   const paid = paidWith(state, a);
-  if (!paid) return 0;
   // While it pauses, the days that are left do not become fewer.
   const at = a.pause ? (a.span?.movesFrom ?? a.pause.from) : now;
-  return Math.min(unusedOf(a.period, paid.givenBack + paid.reserved + paid.lost, at, a.zone), leftOf(paid));
+  const whole = unusedOf(a.period, paid ? paid.givenBack + paid.reserved + paid.lost : 0, at, a.zone);
+  const byCredit = a.period?.credits ?? [];
+  const byCard = (a.period?.amount ?? 0) - creditOf(byCredit);
+  const card = paid ? Math.min(whole, leftOf(paid), byCard) : 0;
+  const credits = takeCredit(byCredit, whole - card).used;
+  return { total: card + creditOf(credits), card, credits };
 }
 
-/** A credit note over unused days: they pay for something else instead of going back. */
-export function creditGiven(state: ShopState, a: Agreement, amount: number, creditId: CreditId): ShopEvent[] {
-  const paid = paidWith(state, a);
-  if (!paid || amount === 0) return [];
-  return [
-    fact('credit.given', {
-      creditId,
-      orderId: paid.orderId,
-      lineId: paid.lineId,
-      agreementId: a.id,
-      paymentId: paid.paymentId,
-      amount,
-      tax: taxOfBack(paid, amount),
-      currency: a.currency,
-      creditNote: documentNumber('C', state.counts.creditNotes),
-    }),
-  ];
-}
+export const unusedNow = (state: ShopState, a: Agreement, now: Instant): number => unusedParts(state, a, now).total;
 
-/** Money of a credit that was left over goes back to the payment it came from; its credit note stands already. */
-export function returnOfCredit(
-  of: { orderId: OrderId; lineId: LineId; paymentId: PaymentId; amount: number; currency: string },
+/**
+ * A credit note over unused days that the card paid for: they pay for something else instead of going back.
+ * @returns the fact, and the credit as a part; neither where there is nothing
+ */
+export function creditGiven(
+  state: ShopState,
+  a: Agreement,
+  amount: number,
   creditId: CreditId,
-  refundId: RefundId,
-): ShopEvent[] {
-  if (of.amount === 0) return [];
-  return [
-    fact('refund.requested', {
-      refundId,
-      orderId: of.orderId,
-      paymentId: of.paymentId,
-      amount: of.amount,
-      currency: of.currency,
-      shares: [{ lineId: of.lineId, amount: of.amount, tax: 0 }],
-      closes: [],
-      reason: 'Credit that was left over',
-      ofCredit: creditId,
-    }),
-  ];
+): { events: ShopEvent[]; parts: CreditPart[] } {
+  const paid = paidWith(state, a);
+  if (!paid || amount === 0) return { events: [], parts: [] };
+  const { orderId, lineId, paymentId } = paid;
+  return {
+    parts: [{ creditId, orderId, lineId, paymentId, amount }],
+    events: [
+      fact('credit.given', {
+        creditId,
+        orderId,
+        lineId,
+        agreementId: a.id,
+        paymentId,
+        amount,
+        tax: taxOfBack(paid, amount),
+        currency: a.currency,
+        creditNote: documentNumber('C', state.counts.creditNotes),
+      }),
+    ],
+  };
 }
 
-/** The rest of an agreement's credit, when it ends. */
-export const creditLeft = (a: Agreement, { ids }: Pick<DecideContext, 'ids'>): ShopEvent[] =>
-  a.credit === null ? [] : returnOfCredit({ ...a.credit, currency: a.currency }, keyOf('credit', a.id), ids.next('r'));
+/** Credit that is left over goes back in money to the payments it came from; its credit notes stand already. */
+export function returnOfCredits(
+  parts: readonly CreditPart[],
+  currency: string,
+  { ids }: Pick<DecideContext, 'ids'>,
+): ShopEvent[] {
+  const byNote = new Map<string, CreditPart>();
+  for (const part of parts) {
+    const key = `${part.creditId ?? ''}/${part.paymentId}`;
+    byNote.set(key, { ...part, amount: (byNote.get(key)?.amount ?? 0) + part.amount });
+  }
+  return [...byNote.values()].flatMap(({ creditId, orderId, lineId, paymentId, amount }) =>
+    amount === 0
+      ? []
+      : [
+          fact('refund.requested', {
+            refundId: ids.next('r'),
+            orderId,
+            paymentId,
+            amount,
+            currency,
+            shares: [{ lineId, amount, tax: 0 }],
+            closes: [],
+            reason: 'Credit that was left over',
+            ofCredit: creditId ?? keyOf('credit', paymentId),
+          }),
+        ],
+  );
+}

@@ -69,7 +69,8 @@ export function goOn(a: Agreement, { since, movesFrom, returned }: Span, context
     };
   }
   const shop = shopOf(context);
-  const at = dueAfterReturn(returned, daysLeft(next.at, movesFrom, a.zone), a.anchor.at, a.zone);
+  const due = dueAfterReturn(returned, daysLeft(next.at, movesFrom, a.zone), a.anchor, a.zone);
+  const { at } = due;
   const inTrial = a.status === 'in-trial';
   const trialUntil = inTrial ? at : a.trialUntil;
   return {
@@ -78,7 +79,7 @@ export function goOn(a: Agreement, { since, movesFrom, returned }: Span, context
       fact('agreement.returned', {
         agreementId,
         why: 'pause',
-        anchor: { n: next.n, at },
+        anchor: { n: next.n, ...due },
         next: toCome({ n: next.n, at }, a.zone, shop),
         status: inTrial ? 'in-trial' : a.owed.length > 0 ? 'past-due' : 'active',
         trialUntil,

@@ -43,4 +43,4 @@ export { switchTo } from './switch';
 export { refundAgreement, planAgreementRefund, type AgreementRefundPlan } from './refundAgreement';
 export { confirmGap, inGap, LONGEST_ABSENCE_MS } from './gap';
 export { agreementBegunBy, startedByOrder } from './start';
-export { unusedNow, creditGiven, returnOfCredit } from './credit';
+export { unusedNow } from './credit';

@@ -119,7 +119,8 @@ export function moveDueDay(
   const no = whyNotAct(a, 'move-due-day', context.now);
   if (no) return no;
   if (a.next === null) return nothing;
-  const at = movedDueDay(a.next.at, day, a.zone);
+  const due = movedDueDay(a.next.at, day, a.anchor, a.zone);
+  const { at } = due;
   if (at === a.next.at) return refuse('nothing-to-do', { why: 'such-a-day-already' });
   const next = { n: a.next.n, at };
   const { amount } = chargeFor(a, next, shopOf(context).tax);
@@ -127,7 +128,7 @@ export function moveDueDay(
     events: [
       fact('agreement.dueDayMoved', {
         agreementId,
-        anchor: next,
+        anchor: { n: a.next.n, ...due },
         next: toCome(next, a.zone, shopOf(context)),
         period: shifted(a.period, a.next.at, at, a.zone),
       }),

@@ -57,7 +57,7 @@ function startOf(
     card,
     statement: quote.statement ?? shopOf(context).cardStatement,
     from: null,
-    credit: null,
+    credits: [],
     came,
     language,
   };
@@ -68,7 +68,7 @@ function startOf(
     next: terms.trial ? toCome(anchor, zone, shopOf(context)) : nextDue(agreement, 1, shopOf(context)),
     period: terms.trial
       ? null
-      : { from: now, until: paymentAt(terms, anchor, 2, zone), amount: line.forPeriod ?? 0, paymentId },
+      : { from: now, until: paymentAt(terms, anchor, 2, zone), amount: line.forPeriod ?? 0, paymentId, credits: [] },
     noticeAt: trialNotice(agreement.trialUntil, now, shopOf(context), zone),
     endsAt: null,
     beganCheaper: terms.trial !== undefined || introductory,

@@ -1,4 +1,4 @@
-import { type Agreement, type AgreementSeed, begunAgreement, chargeFor, whyNotAct } from '#core/agreements';
+import { type Agreement, type AgreementSeed, begunAgreement, chargeFor, creditOf, whyNotAct } from '#core/agreements';
 import { fact, type ShopEvent } from '#core/journal';
 import { paymentAt } from '#core/terms';
 import { refuse, type Refusal } from '#core/refusal';
@@ -7,7 +7,7 @@ import type { ShopState } from '../state';
 import { paidEvents } from './charge';
 import { endEvents } from './closings';
 import { mailOf, nextDue, noSuch, shopOf, toCome, trialNotice } from './common';
-import { creditGiven, paidWith, unusedNow } from './credit';
+import { creditGiven, unusedNow, unusedParts } from './credit';
 import { keyOf } from '../ids';
 
 /**
@@ -60,19 +60,19 @@ export function switchTo(
     card: a.card,
     statement: price.cardStatement ?? shopOf(context).cardStatement,
     from: a.id,
-    credit: null,
+    credits: [],
     came: a.came,
     language: a.language,
   };
   if (trialUntil !== null)
     return {
       events: [
-        ...begun(state, a, to, 0, context),
+        ...begun(state, a, to, [], context),
         mailOf(to, 'switched', keyOf('switched', to.id), { at: trialUntil }),
       ],
     };
   const due = chargeFor(to, { n: 1, at: now }, shopOf(context).tax);
-  const unused = unusedNow(state, a, now) + (a.credit?.amount ?? 0);
+  const unused = unusedNow(state, a, now) + creditOf(a.credits);
   const credit = Math.min(unused, due.amount);
   const key = keyOf(a.id, 's', a.asked + 1);
   if (credit === due.amount)
@@ -117,32 +117,28 @@ export function switchedEvents(
   context: DecideContext,
 ): ShopEvent[] {
   const { now } = context;
-  const unused = unusedNow(state, a, now);
-  const from = paidWith(state, a);
-  const left = unused + (a.credit?.amount ?? 0);
-  const origin =
-    from ?? (a.credit ? { orderId: a.credit.orderId, lineId: a.credit.lineId, paymentId: a.credit.paymentId } : null);
+  const unused = unusedParts(state, a, now);
   // What was promised at asking is used, also when the days have changed meanwhile.
-  const credit =
-    origin === null || left + paid.credit === 0
-      ? null
-      : {
-          orderId: origin.orderId,
-          lineId: origin.lineId,
-          paymentId: origin.paymentId,
-          amount: Math.max(left, paid.credit),
-        };
-  const to: AgreementSeed = { ...planned, start: now, anchor: { n: 1, at: now }, credit };
+  const short = Math.max(0, paid.credit - unused.total - creditOf(a.credits));
+  const given = creditGiven(state, a, unused.card + short, context.ids.next('cr'));
+  const credits = [...a.credits, ...unused.credits, ...given.parts];
+  const to: AgreementSeed = { ...planned, start: now, anchor: { n: 1, at: now }, credits };
   const dues = paid.dues.map((d) => ({ ...d, at: now }));
   const asAgreement = begunAgreement(to, { status: 'active', next: null, period: null, noticeAt: null, endsAt: null });
   return [
-    ...begun(state, { ...a, credit: null }, to, unused, context),
+    ...begun(state, { ...a, credits: [] }, to, given.events, context),
     ...paidEvents(state, asAgreement, { ...paid, dues, next: nextDue(to, 1, shopOf(context)) }, now),
     mailOf(to, 'switched', keyOf('switched', to.id), { at: paymentAt(to.terms, to.anchor, 2, to.zone) }),
   ];
 }
 
-function begun(state: ShopState, a: Agreement, to: AgreementSeed, unused: number, context: DecideContext): ShopEvent[] {
+function begun(
+  state: ShopState,
+  a: Agreement,
+  to: AgreementSeed,
+  credit: readonly ShopEvent[],
+  context: DecideContext,
+): ShopEvent[] {
   const { now, ids } = context;
   const passes = to.productIds.map((productId): ShopEvent => {
     const cause = { kind: 'paid' as const, orderId: to.orderId, lineId: to.lineId, agreementId: to.id };
@@ -152,7 +148,7 @@ function begun(state: ShopState, a: Agreement, to: AgreementSeed, unused: number
   });
   return [
     ...endEvents(state, a, 'switched', 'switched', null, context),
-    ...creditGiven(state, a, unused, ids.next('cr')),
+    ...credit,
     fact('agreement.started', {
       agreement: to,
       status: to.trialUntil === null ? 'active' : 'in-trial',

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import {
   agreementId1,
+  creditId1,
   currency1,
   lineId1,
   minor1,
@@ -38,6 +39,20 @@ export const paidPeriod1 = z.strictObject({
   paymentId: z.string().nullable(),
 });
 
+/** From version 2 on what the wall clock was to show there, where a missing hour bent it. */
+export const anchor2 = z.strictObject({ n: z.int().min(0), at: moment1, wall: z.string().max(40).optional() });
+export const creditPart1 = z.strictObject({
+  creditId: creditId1.nullable(),
+  orderId: orderId1,
+  lineId: lineId1,
+  paymentId: z.string().max(80),
+  amount: minor1,
+});
+/** From version 2 on with the credit that paid for it. */
+export const paidPeriod2 = paidPeriod1.extend({ credits: z.array(creditPart1) });
+export const periodFrom1 = (period: z.infer<typeof paidPeriod1> | null): z.infer<typeof paidPeriod2> | null =>
+  period && { ...period, credits: [] };
+
 const seedWith = <T extends z.ZodType>(terms: T) =>
   z.strictObject({
     id: agreementId1,
@@ -65,6 +80,14 @@ const seedWith = <T extends z.ZodType>(terms: T) =>
 
 export const seed1 = seedWith(terms1.lasting);
 export const seed2 = seedWith(terms2.lasting).extend({ came: cameFrom1, language: language1 });
+
+/** The third version knows of which notes its credit is, and what its wall clock was to show. */
+export const seed3 = seed2.omit({ credit: true }).extend({ anchor: anchor2, credits: z.array(creditPart1) });
+export const seedFrom2 = ({ credit, anchor, ...seed }: z.infer<typeof seed2>): z.infer<typeof seed3> => ({
+  ...seed,
+  anchor: { n: anchor.n, at: anchor.at },
+  credits: credit ? [{ ...credit, creditId: null }] : [],
+});
 
 export const seedFrom1 = (seed: z.infer<typeof seed1>): z.infer<typeof seed2> => ({
   ...seed,
