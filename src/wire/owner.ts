@@ -81,7 +81,12 @@ export const OwnerAct = z.discriminatedUnion('act', [
   z.strictObject({ act: z.literal('cancel'), when: z.enum(['end', 'now']), giveBack: z.boolean() }),
   z.strictObject({ act: z.literal('keep') }),
   z.strictObject({ act: z.literal('retry') }),
-  z.strictObject({ act: z.literal('switch'), offerId: idFor<OfferId>(), priceId: idFor<PriceId>() }),
+  z.strictObject({
+    act: z.literal('switch'),
+    offerId: idFor<OfferId>(),
+    priceId: idFor<PriceId>(),
+    offSale: z.boolean(),
+  }),
   z.strictObject({ act: z.literal('stop-plan'), keepAccess: z.boolean() }),
   z.strictObject({ act: z.literal('move-due-day'), of: z.enum(['month', 'week']), day: z.int().min(1).max(31) }),
   z.strictObject({ act: z.literal('move'), ...Move }),

@@ -40,7 +40,9 @@ export interface RefusalFacts {
       | 'switch-only-subscriptions'
       | 'switch-state'
       | 'switch-to-nothing'
-      | 'switch-currency';
+      | 'switch-currency'
+      | 'switch-off-sale'
+      | 'switch-runs-already';
     currency: string;
     status: string;
   };

@@ -70,7 +70,13 @@ export type Command =
   | { type: 'cancel'; agreementId: AgreementId; when: 'end' | 'now'; giveBack: boolean; by: 'buyer' | 'seller' }
   | { type: 'keep'; agreementId: AgreementId }
   | { type: 'stop-plan'; agreementId: AgreementId; keepAccess: boolean }
-  | { type: 'switch'; agreementId: AgreementId; offerId: OfferId; priceId: PriceId }
+  | {
+      type: 'switch';
+      agreementId: AgreementId;
+      offerId: OfferId;
+      priceId: PriceId;
+      /** The seller has seen that it is not on sale. */ offSale?: boolean;
+    }
   | { type: 'refund-agreement'; agreementId: AgreementId; amount: number | null; ends: boolean; reason: string }
   | { type: 'confirm-gap'; from: Instant; to: Instant }
   | { type: 'mark-done'; key: string }

@@ -5,7 +5,9 @@ import type { CouponId, PersonId, PriceId } from '#core/ids';
 import { addStop, agreementAppliers, agreementsRefunded, dropStop, giveBack } from './evolveAgreements';
 import { refundStop } from '#core/agreements';
 import type { Charge, ShopState } from './state';
-import { pairOf } from './ids';
+import { onceKey, pairOf } from './ids';
+import type { Quote } from '#core/checkout';
+import { beginsCheaper } from '#core/terms';
 
 /**
  * Applies one event. It only copies and counts what the event carries and computes nothing, so that history
@@ -56,6 +58,7 @@ const appliers: Appliers = {
     });
     state.todo.set(data.key, { kind: 'charge', key: data.key });
     take(state, data.quote, data.personId, 1);
+    takeOnce(state, data.quote, data.personId, 1);
   },
   'charge.waitsForBank': (state, { key, confirmAt, until }) => {
     const charge = need(state.charges, key);
@@ -129,8 +132,12 @@ const appliers: Appliers = {
     // A paid order took its place when the charge was asked for; a free one takes it here.
     if (data.paymentId === null) take(state, quote, data.personId, 1);
     for (const line of quote.lines) if (!state.soldIn.has(line.offerId)) state.soldIn.set(line.offerId, quote.currency);
-    // What is answered is kept small; histories from before charges were named here know it by the checkout.
-    settle(charge ?? (checkout?.lastKey ? state.charges.get(checkout.lastKey) : undefined));
+    // Histories from before charges were named here know it by the checkout.
+    const asked = charge ?? (checkout?.lastKey ? state.charges.get(checkout.lastKey) : undefined);
+    // What only one charge may have at a time is had now: by the agreement that began, or by the one that ended.
+    if (asked?.quote) takeOnce(state, asked.quote, data.personId, -1);
+    // What is answered is kept small.
+    settle(asked);
     state.counts.orders += 1;
     state.counts.receipts += 1;
   },
@@ -267,7 +274,10 @@ function need<T>(map: Map<string, T>, key: string): T {
 
 /** An unanswered charge held places, coupon uses and price steps; without success it gives them back. */
 function fallBack(state: ShopState, charge: Charge): void {
-  if (charge.quote) take(state, charge.quote, charge.personId, -1);
+  if (charge.quote) {
+    take(state, charge.quote, charge.personId, -1);
+    takeOnce(state, charge.quote, charge.personId, -1);
+  }
   settle(charge);
 }
 
@@ -290,6 +300,23 @@ function take(
       ...(coupon ? [`coupon/${coupon.couponId}`, `${personId}/coupon/${coupon.couponId}`] : []),
     ])
       state.taken.set(key, (state.taken.get(key) ?? 0) + by);
+}
+
+/**
+ * What one person or agreement has only once, while a charge that asks for it is not answered: the trial or cheaper
+ * beginning of an offer, the one subscription to it, the unused days of what is replaced.
+ */
+function takeOnce(state: ShopState, quote: Quote, personId: PersonId, by: 1 | -1): void {
+  const keys = quote.lines.flatMap(({ offerId, terms }) => [
+    ...(beginsCheaper(terms) ? [onceKey('begins', pairOf(personId, offerId))] : []),
+    ...(terms.kind === 'subscription' ? [onceKey('runs', pairOf(personId, offerId))] : []),
+  ]);
+  if (quote.replaces) keys.push(onceKey('replaces', quote.replaces.agreementId));
+  for (const key of keys) {
+    const count = (state.taken.get(key) ?? 0) + by;
+    if (count === 0) state.taken.delete(key);
+    else state.taken.set(key, count);
+  }
 }
 
 function push(map: Map<string, string[]>, key: string, value: string): void {

@@ -39,7 +39,14 @@ export type {
 } from './ports';
 export { NotAnswered, StorageFailed } from './ports';
 export { memoryPorts, type MemoryPorts } from './memoryPorts';
-export { planAgreementRefund, type AgreementRefundPlan, unusedNow, inGap, LONGEST_ABSENCE_MS } from './agreements';
+export {
+  isOnSale,
+  planAgreementRefund,
+  type AgreementRefundPlan,
+  unusedNow,
+  inGap,
+  LONGEST_ABSENCE_MS,
+} from './agreements';
 export { walkRelease, type Walked } from './walk';
 export { rehearse, NOTHING_HAPPENS, type Rehearsal, type RehearsedStep, type Script } from './rehearse';
 export { createRunner, type Runner, type Executed } from './runner';

@@ -6,7 +6,9 @@ import type { PassSeed } from '#core/passes';
 import { accessUntil } from '#core/terms';
 import type { ChargeKey, CheckoutId, OrderId, PaymentId, PersonId } from '#core/ids';
 import { startedByOrder } from './agreements';
-import { creditGiven, returnOfCredits, unusedParts } from './agreements/credit';
+import { formatAmount } from '#core/money';
+import { creditGiven, paidWith, returnOfCredits, unusedParts } from './agreements/credit';
+import { leftOf } from './paidLines';
 import { endEvents } from './agreements/closings';
 import type { DecideContext } from './command';
 import { documentNumber } from './documentNumber';
@@ -60,19 +62,41 @@ export function successEvents(state: ShopState, success: Success, context: Decid
   return [order, ...startedByOrder(success, now, context), ...passes, ...replacedEvents(state, success, context), mail];
 }
 
-/** The subscription that this order replaces ends in the same batch; what its unused days exceed today's amount by goes back. */
-function replacedEvents(state: ShopState, { quote }: Success, context: DecideContext): ShopEvent[] {
-  const { replaces } = quote;
-  const a = replaces ? state.agreements.get(replaces.agreementId) : undefined;
-  if (!replaces || !a || a.status === 'ended') return [];
+/**
+ * The subscription that this order replaces ends in the same batch; what its unused days exceed today's amount by goes
+ * back. Success is never refused: where those days are gone meanwhile, a person hears of both sides.
+ */
+function replacedEvents(state: ShopState, success: Success, context: DecideContext): ShopEvent[] {
+  const { replaces, currency } = success.quote;
+  if (!replaces) return [];
+  const a = state.agreements.get(replaces.agreementId);
+  if (!a || a.status === 'ended') return gone(success, replaces.used, currency);
   const unused = unusedParts(state, a, context.now);
+  const paid = paidWith(state, a);
   // What was promised at asking is used, also when the days have changed meanwhile.
-  const card = Math.max(0, replaces.credit - creditOf(unused.credits));
+  const card = Math.min(Math.max(0, replaces.credit - creditOf(unused.credits)), paid ? leftOf(paid) : 0);
   const given = creditGiven(state, a, replaces.credit === 0 ? 0 : card, context.ids.next('cr'));
-  const { left } = takeCredit(replaces.credit === 0 ? [] : [...unused.credits, ...given.parts], replaces.used);
-  const credit = [...given.events, ...returnOfCredits(left, a.currency, context)];
-  return [...endEvents(state, a, 'replaced', 'replaced', null, context), ...credit];
+  const parts = replaces.credit === 0 ? [] : [...unused.credits, ...given.parts];
+  return [
+    ...endEvents(state, a, 'replaced', 'replaced', null, context),
+    ...given.events,
+    ...returnOfCredits(takeCredit(parts, replaces.used).left, a.currency, context),
+    ...gone(success, replaces.used - creditOf(parts), currency),
+  ];
 }
+
+/** Unused days that paid for an order and were there no longer when its money came. */
+const gone = ({ orderId }: Success, missing: number, currency: string): ShopEvent[] =>
+  missing <= 0
+    ? []
+    : [
+        fact('attention.raised', {
+          id: keyOf('credit', orderId),
+          what: 'credit-gone',
+          orderId,
+          text: `${formatAmount(missing, currency, 'en')} of this order was to be paid by unused days of a subscription that ended while the bank was being asked. The order stands; ask its buyer for the difference, or let it go.`,
+        }),
+      ];
 
 // The days of access count from the moment of success, which may come after the moment the card was asked.
 function untilOf(quote: Quote, pass: PassSeed, now: Instant): Instant | null {

@@ -5,6 +5,7 @@ export {
   Trial,
   SetUp,
   isLasting,
+  beginsCheaper,
   type FreeTerms,
   type OnceTerms,
   type PlanTerms,

@@ -30,7 +30,13 @@ function commandFor(agreement: Agreement, wanted: OwnerAct): Command {
     case 'retry':
       return { type: 'retry-due', agreementId };
     case 'switch':
-      return { type: 'switch', agreementId, offerId: wanted.offerId, priceId: wanted.priceId };
+      return {
+        type: 'switch',
+        agreementId,
+        offerId: wanted.offerId,
+        priceId: wanted.priceId,
+        offSale: wanted.offSale,
+      };
     case 'stop-plan':
       return { type: 'stop-plan', agreementId, keepAccess: wanted.keepAccess };
     case 'move-due-day':

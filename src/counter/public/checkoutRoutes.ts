@@ -16,7 +16,7 @@ import { textOf } from '../http/textOf';
 import { checkoutPrices, fingerprintHash } from './checkoutData';
 import { checkoutState, isAnswered } from './checkoutState';
 import { personOfDevice } from '../shared/device';
-import { cameWith, giveVisit, quoteStands, readVisit, soldOfRising, type Visit } from './visit';
+import { asItCounts, begunAnew, cameWith, giveVisit, readVisit, type Visit } from './visit';
 
 /** How long the button waits for the bank before the page says that it is being asked. */
 const WAIT_FOR_ANSWER_MS = 6_000;
@@ -49,9 +49,9 @@ export function checkoutRoutes(context: CounterContext): Router {
   router.post('/quote', (req, res) => {
     const { pathId, ...beside } = QuoteRequest.parse(req.body);
     const { release, path } = pathOf(pathId);
-    const visit = readVisit(context, req, path.id);
-    if (!visit) throw new Problem(409, (say) => say.checkoutTooOld, 'no-visit');
-    const quoted = quoteStands(context, visit) ? (context.releases.get(visit.release) ?? release) : release;
+    const kept = readVisit(context, req, path.id);
+    if (!kept) throw new Problem(409, (say) => say.checkoutTooOld, 'no-visit');
+    const { visit, release: quoted } = asItCounts(context, kept, release);
     answer(
       res,
       QuoteAnswer,
@@ -70,8 +70,9 @@ export function checkoutRoutes(context: CounterContext): Router {
     const reading = readingFor(context, req);
     const { locale } = reading;
     const { release, path } = pathOf(choice.pathId);
-    const visit = readVisit(context, req, path.id);
-    if (!visit) throw new Problem(409, (say) => say.checkoutTooOld, 'no-visit');
+    const kept = readVisit(context, req, path.id);
+    if (!kept) throw new Problem(409, (say) => say.checkoutTooOld, 'no-visit');
+    const { visit, release: quoted } = asItCounts(context, kept, release);
     if (!isAddress(choice.address)) throw new Problem(422, (say) => say.badAddress, 'address-wrong');
     const thanks = `/${path.address}/thanks`;
 
@@ -80,7 +81,6 @@ export function checkoutRoutes(context: CounterContext): Router {
       await runner.synced();
       return answer(res, StateAnswer, { state: checkoutState(runner.state, visit.checkout, thanks, locale) });
     }
-    const quoted = quoteStands(context, visit) ? (context.releases.get(visit.release) ?? release) : release;
     const personId = await personFor(context, choice);
     const { coupon, country, vatNumber } = choice;
     const soldAtStart = visit.sold?.[choice.priceId];
@@ -152,7 +152,7 @@ export function checkoutRoutes(context: CounterContext): Router {
 
   /** From now on the checkout is quoted from what is live. */
   function renew(res: Response, visit: Visit, release: Release): Visit {
-    const begun = { ...visit, release: release.number, at: runner.now(), sold: soldOfRising(context, visit.path) };
+    const begun = begunAnew(context, visit, release);
     giveVisit(context, res, begun);
     return begun;
   }

@@ -3,6 +3,7 @@ import * as z from 'zod';
 import { addMs, HOUR, MINUTE } from '#core/calendar';
 import { type CameFrom, NOWHERE } from '#core/journal';
 import type { Path } from '#core/paths';
+import type { Release } from '#core/release';
 import type { Order } from '#core/shop';
 import type { PathId } from '#core/ids';
 import { type CounterContext, liveRelease, shopOf } from '../context';
@@ -72,6 +73,23 @@ export function soldOfRising(context: CounterContext, pathId: PathId): Record<st
 /** Whether the release a checkout began under still counts for its quote: for as long as the shop says today. */
 export const quoteStands = (context: CounterContext, visit: Visit): boolean =>
   context.runner.now() < addMs(visit.at, shopOf(context).billing.quoteMinutes * MINUTE);
+
+/**
+ * A checkout as it counts now. Within its minutes it keeps the release, the start and the price steps it began with;
+ * after them it is new in everything: what it was shown is compared with what is live, and shown anew where that differs.
+ */
+export function asItCounts(context: CounterContext, visit: Visit, live: Release): { visit: Visit; release: Release } {
+  if (quoteStands(context, visit)) return { visit, release: context.releases.get(visit.release) ?? live };
+  return { visit: begunAnew(context, visit, live), release: live };
+}
+
+/** The same checkout, begun now under what is live. */
+export const begunAnew = (context: CounterContext, visit: Visit, live: Release): Visit => ({
+  ...visit,
+  release: live.number,
+  at: context.runner.now(),
+  sold: soldOfRising(context, visit.path),
+});
 
 /** Orders that this visit itself paid, and may therefore open. */
 export function ordersOfVisit(context: CounterContext, req: Request): Order[] {

@@ -1,12 +1,14 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { type ReactNode, useMemo } from 'react';
 import { useForm } from 'react-hook-form';
-import { addDays, dateIn } from '#core/calendar';
+import { addDays, dateIn, type Instant } from '#core/calendar';
 import type { AgreementRow } from '#core/mirror';
 import { formatPlain, parseAmount } from '#core/money';
 import { shortTerms } from '#core/terms';
 import type { Draft } from '../data/draft';
 import { type OwnerAct, sentenceOf, useActOnAgreementMutation, usePreviewActQuery } from '../data/ownerApi';
+import { termsNow } from '#core/checkout';
+import { isOnSale } from '#core/shop';
 import { useNow } from '../data/useNow';
 import { ChoiceFill, DayFill, MoneyFill, TextFill } from '../price/Fill';
 import { countryChoices } from '../shop/choices';
@@ -40,8 +42,9 @@ interface Props {
 export function ActForm({ kind, draft, row, onDone }: Props) {
   const { agreement: a } = row;
   const { tax, locale, zone } = draft.live?.content.shop ?? draft.content.shop;
-  const today = dateIn(useNow(), zone);
-  const choices = subscriptionsToSwitchTo(draft, row);
+  const now = useNow();
+  const today = dateIn(now, zone);
+  const choices = subscriptionsToSwitchTo(draft, row, now);
   const schema = useMemo(() => actForm(kind, a.currency), [kind, a.currency]);
   const form = useForm<ActFields, unknown, OwnerAct>({
     resolver: zodResolver(schema),
@@ -241,19 +244,25 @@ function Toggle({
   );
 }
 
-function subscriptionsToSwitchTo(draft: Draft, { agreement: a }: AgreementRow): (readonly [string, string])[] {
-  const { locale } = draft.content.shop;
+function subscriptionsToSwitchTo(
+  draft: Draft,
+  { agreement: a }: AgreementRow,
+  now: Instant,
+): (readonly [string, string])[] {
+  const { locale, zone } = draft.content.shop;
   return (draft.live?.content.offers ?? [])
     .filter((o) => o.currency === a.currency)
     .flatMap((o) =>
       o.prices
         .filter((p) => p.terms.kind === 'subscription' && p.id !== a.priceId)
-        .map(
-          (p) =>
-            [
-              `${o.id}/${p.id}`,
-              `${o.title}${p.name ? `, ${p.name}` : ''}, ${shortTerms(p.terms, o.currency, locale)}`,
-            ] as const,
-        ),
+        .map((p) => {
+          // How many are sold is the shop's to say: what it is switched to and for how much stands in its answer.
+          const open = isOnSale(o, p, { now, zone, sold: 0 }) && p.limit.inAll === null;
+          const terms = termsNow(p, { startedAt: now, sold: 0 }, zone);
+          const amount = p.rise?.every.by === 'sales' ? 'rising' : shortTerms(terms, o.currency, locale);
+          const name = `${o.title}${p.name ? `, ${p.name}` : ''}, ${amount}`;
+          const why = isOnSale(o, p, { now, zone, sold: 0 }) ? '' : ', not on sale now';
+          return [`${o.id}/${p.id}${open ? '' : '/off'}`, `${name}${why}`] as const;
+        }),
     );
 }

@@ -10,7 +10,7 @@ export const ActFields = z.object({
   stops: z.enum(['end', 'now', 'back']),
   keepAccess: z.boolean(),
   dueDay: z.string(),
-  /** Offer and price, as `offer/price`. */
+  /** Offer and price, as `offer/price`, or `offer/price/off` where it is not on sale. */
   target: z.string(),
   /** Give back everything that was paid. */
   whole: z.boolean(),
@@ -33,8 +33,8 @@ function readAct(kind: Kind, f: ActFields, currency: string): unknown {
     case 'cancel':
       return { act: kind, when: f.stops === 'end' ? 'end' : 'now', giveBack: f.stops === 'back' };
     case 'switch': {
-      const [offerId, priceId] = f.target.split('/');
-      return { act: kind, offerId, priceId };
+      const [offerId, priceId, off] = f.target.split('/');
+      return { act: kind, offerId, priceId, offSale: off === 'off' };
     }
     case 'stop-plan':
       return { act: kind, keepAccess: f.keepAccess };

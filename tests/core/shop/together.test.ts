@@ -4,7 +4,9 @@ import { creditOf } from '#core/agreements';
 import { newCoupon } from '#core/catalogue';
 import { sum } from '#core/money';
 import { passState } from '#core/passes';
-import { createRunner, NotAnswered } from '#core/shop';
+import { quoteFingerprint, quoteFor } from '#core/checkout';
+import type { Release } from '#core/release';
+import { type ChargeRequest, createRunner, NotAnswered, standingOf } from '#core/shop';
 import { type DraftTermsGiven, type MemoryShop, releaseWith, shopInMemory } from '../../support/shopInMemory';
 
 /**
@@ -427,6 +429,43 @@ const agreements = (shop: MemoryShop) => [...shop.runner.state.agreements.values
 const last = (shop: MemoryShop) => agreements(shop).at(-1)!;
 const left = (shop: MemoryShop): number => creditOf(last(shop).credits);
 
+describe('what a switch leads to', () => {
+  const off = { type: 'switch', offerId: 'off_1', priceId: 'pr_1' } as const;
+
+  test('what is not on sale only where the seller has seen that it is not', async () => {
+    const live = releaseWith([monthly('30'), monthly('100')], {
+      edit: (content) => content.offers.filter((o) => o.id === 'off_1').forEach((o) => (o.onSale = false)),
+    });
+    const shop = await shopInMemory(live, START);
+    const { id } = await shop.buy({});
+    expect(await shop.act({ ...off, agreementId: id })).toBe('That price is not on sale now.');
+    expect(await shop.act({ ...off, agreementId: id, offSale: true })).toBe('done');
+  });
+
+  test('its price as it has risen: 150.00 less 13.00 of unused days', async () => {
+    const live = releaseWith([monthly('30'), monthly('100')], {
+      edit: (content) => {
+        const price = content.offers.find((o) => o.id === 'off_1')?.prices[0];
+        if (price) price.rise = { by: '50', every: 'dates', sales: '', dates: '2026-12-01', ceiling: '150' };
+      },
+    });
+    const shop = await shopInMemory(live, START);
+    const { id } = await shop.buy({});
+    await shop.goTo(at('2026-12-10'));
+    await shop.act({ ...off, agreementId: id });
+    expect(shop.asked().at(-1)).toBe('2026-12-10 137.00');
+  });
+
+  test('never a second subscription to one offer', async () => {
+    const shop = await shopInMemory(releaseWith([monthly('30'), monthly('100')]), START);
+    const { id } = await shop.buy({});
+    await shop.buy({ i: 1 });
+    expect(await shop.act({ ...off, agreementId: id })).toMatch(
+      /^This person has a subscription to that offer already/,
+    );
+  });
+});
+
 describe('one switch after another', () => {
   test('unused days that credit paid for count like those of the card: 300 → 50 → 40 leaves 110.00', async () => {
     const shop = await shopInMemory(releaseWith([monthly('300'), monthly('50'), monthly('40')]), START);
@@ -502,7 +541,7 @@ describe('an amount off each payment takes what a payment has, and no less off t
     await shop.goTo(at('2027-02-24'));
     return shop.asked().filter((line) => !line.endsWith(' 0.00'));
   };
-  test.each([
+  test.each<[DraftTermsGiven, string, string[]]>([
     // 5.00, 5.00, then 30.00: 0, 0, 10.00, 10.00.
     [
       { kind: 'subscription', amount: '30', introductory: { payments: '2', amount: '5' } },
@@ -514,4 +553,149 @@ describe('an amount off each payment takes what a payment has, and no less off t
   ])('%j, %s off', async (terms, amount, asked) => {
     expect(await bought(terms, amount)).toEqual(asked);
   });
+});
+
+describe('what is asked for is taken until it is answered', () => {
+  const replacing = releaseWith([monthly('30'), { kind: 'once', amount: '200' }], {
+    edit: (content) => {
+      const price = content.offers.find((o) => o.id === 'off_1')?.prices[0];
+      if (price) price.replaces = { offerId: 'off_0', credit: true };
+    },
+  });
+  /** The bank asks each of some visits at once to confirm, and then all confirm. */
+  const waiting = async (live: Release): Promise<{ shop: MemoryShop; ask(): void; confirmAll(): Promise<void> }> => {
+    const shop = await shopInMemory(live, START);
+    let asking = false;
+    const { charge, lookUp } = shop.ports.payments;
+    const held = new Map<string, ChargeRequest>();
+    shop.ports.payments.charge = (request) => {
+      if (!asking) return charge(request);
+      held.set(request.key, request);
+      return Promise.resolve({ status: 'waits-for-bank', confirmAt: '/bank' });
+    };
+    shop.ports.payments.lookUp = (key) => {
+      const request = held.get(key);
+      if (!request) return lookUp(key);
+      return asking ? Promise.resolve({ status: 'waits-for-bank', confirmAt: '/bank' }) : charge(request);
+    };
+    return {
+      shop,
+      ask: () => void (asking = true),
+      confirmAll: async () => {
+        asking = false;
+        await shop.runner.settle();
+      },
+    };
+  };
+  const pay = async (shop: MemoryShop, live: Release, i: number, cart: string): Promise<string> => {
+    const choice = { offerId: `off_${i}`, priceId: `pr_${i}` };
+    const now = shop.runner.now();
+    const standing = standingOf(
+      shop.runner.state,
+      { ...choice, personId: 'u1', startedAt: now, signedIn: true },
+      { now, release: live },
+    );
+    const quote = quoteFor(live, choice, now, standing);
+    if ('refused' in quote) return quote.refused;
+    const done = await shop.runner.execute({
+      type: 'pay',
+      checkoutId: cart,
+      personId: 'u1',
+      ...choice,
+      release: live,
+      startedAt: now,
+      signedIn: true,
+      shown: quoteFingerprint(quote),
+      fingerprint: (text) => text,
+      card: { token: 'card', last4: '0001' },
+    });
+    if ('refused' in done) return done.refused;
+    await shop.runner.turn();
+    return String(quote.dueToday);
+  };
+
+  test('the unused days of one subscription pay for one of five visits', async () => {
+    const { shop, ask, confirmAll } = await waiting(replacing);
+    await shop.buy({});
+    await shop.goTo(at('2026-12-10'));
+    ask();
+    const asked: string[] = [];
+    for (let i = 0; i < 5; i += 1) asked.push(await pay(shop, replacing, 1, `visit${i}`));
+    // 13.00 are left of 30.00; who comes second pays the whole.
+    expect(asked).toEqual(['18700', '20000', '20000', '20000', '20000']);
+    // And nobody else takes them meanwhile: not a switch, not a stop with money back, not a refund.
+    const [old] = [...shop.runner.state.agreements.values()];
+    const id = old?.id ?? '';
+    const others = [
+      await shop.runner.execute({ type: 'cancel', agreementId: id, when: 'now', giveBack: true, by: 'seller' }),
+      await shop.runner.execute({ type: 'refund-agreement', agreementId: id, amount: 100, ends: false, reason: '' }),
+      await shop.runner.execute({
+        type: 'refund',
+        orderId: old?.orderId ?? '',
+        shares: [{ lineId: 'l1', amount: 100 }],
+        reason: '',
+      }),
+    ].map((done) => ('refused' in done ? done.refused : 'done'));
+    expect(others).toEqual(['still-asking', 'still-asking', 'still-asking']);
+    await confirmAll();
+    expect([sum(shop.ports.charges.map((c) => c.amount)), [...shop.runner.state.credits.values()].length]).toEqual([
+      3_000 + 18_700 + 4 * 20_000,
+      1,
+    ]);
+  });
+
+  test('the days are gone when the money comes: the order stands, and a person hears of it', async () => {
+    const { shop, ask, confirmAll } = await waiting(replacing);
+    const { id } = await shop.buy({});
+    await shop.goTo(at('2026-12-10'));
+    ask();
+    await pay(shop, replacing, 1, 'visit');
+    await shop.runner.execute({ type: 'cancel', agreementId: id, when: 'now', giveBack: false, by: 'seller' });
+    await confirmAll();
+    expect([shop.runner.state.orders.size, shop.runner.state.attention.map((a) => a.id.split('-')[0])]).toEqual([
+      2,
+      ['credit'],
+    ]);
+  });
+
+  test('one trial and one subscription for a person, also while the bank is still asked; a refusal gives it back', async () => {
+    const live = releaseWith([{ kind: 'subscription', amount: '12', trial: { days: '14', fee: '1' } }]);
+    const { shop, ask, confirmAll } = await waiting(live);
+    ask();
+    const asked: string[] = [];
+    for (let i = 0; i < 3; i += 1) asked.push(await pay(shop, live, 0, `visit${i}`));
+    expect(asked).toEqual(['100', 'already-runs', 'already-runs']);
+    const [charge] = [...shop.runner.state.charges.values()];
+    await shop.runner.execute({
+      type: 'answer-charge',
+      key: charge?.key ?? '',
+      answer: { status: 'refused', reason: 'declined' },
+    });
+    expect(await pay(shop, live, 0, 'visit3')).toBe('100');
+    await confirmAll();
+    expect([...shop.runner.state.agreements.values()].map((a) => a.status)).toEqual(['in-trial']);
+    expect(await pay(shop, live, 0, 'visit4')).toBe('already-runs');
+    // Nothing stays taken by what is answered.
+    expect([...shop.runner.state.taken.keys()].filter((key) => /^(begins|runs|replaces)\//.test(key))).toEqual([]);
+  });
+});
+
+test('a product that loses one of two files that somebody can open is not published', async () => {
+  const live = releaseWith([{ kind: 'once', amount: '27' }], {
+    edit: ({ products: [product] }) => {
+      const [file] = product?.files ?? [];
+      if (product && file) product.files = [file, { ...file, id: 'fil_second', name: 'Second.pdf' }];
+    },
+  });
+  const shop = await shopInMemory(live, START);
+  const without: Release = structuredClone({ ...live, number: 2, basedOn: 1 });
+  for (const product of without.content.products) product.files = product.files.slice(0, 1);
+  const publish = (): Promise<string> =>
+    shop.act({ type: 'publish', release: without, hasFile: () => true }).then((said) => said.slice(0, 21));
+  await shop.buy({}).catch(() => undefined);
+  expect(await publish()).toBe('Nothing was published');
+  const [order] = [...shop.runner.state.orders.values()];
+  await shop.act({ type: 'refund', orderId: order?.id ?? '', shares: [{ lineId: 'l1', amount: 2_700 }], reason: '' });
+  // Nobody can open it any more.
+  expect(await publish()).toBe('done');
 });

@@ -6,7 +6,7 @@ import { simpleParser } from 'mailparser';
 import { PDFDocument } from 'pdf-lib';
 import { Buyer } from '../../../demo/clients';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
-import { FILE_BYTES } from '../../support/release';
+import { FILE_BYTES, releaseContent } from '../../support/release';
 
 const TOVE = { name: 'Tove Marsh', address: 'tove@example.org' };
 let shop: TestShop;
@@ -131,6 +131,18 @@ test('the service is down: nothing is charged, and the buyer is told so when it 
   await until(async () => (await tove.state(checkout)).status === 'fell-away', 'fallen away');
   expect((await tove.pay(checkout, TOVE, CARD.good)).body.state?.status).toBe('paid');
 }, 30_000);
+
+test('a checkout kept open beyond its minutes is new in everything: the sale that ended meanwhile is over', async () => {
+  const content = releaseContent();
+  for (const price of content.offers.flatMap((o) => o.prices)) price.sale = { from: null, until: '2026-06-15' };
+  const ending = await openShop({ content });
+  const wim = new Buyer(ending.counter.address);
+  const checkout = await wim.openCheckout('field-pack');
+  await ending.owner.act('/clock', { by: 'day' });
+  const refused = await wim.pay(checkout, { name: 'Wim Tarn', address: 'wim@example.org' }, CARD.good);
+  expect([refused.status, ending.counter.context.runner.state.charges.size]).toEqual([409, 0]);
+  await ending.close();
+});
 
 test('disputed: on hold after five days, closed when the bank takes the money back', async () => {
   const tove = buyer();

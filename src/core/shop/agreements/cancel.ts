@@ -5,7 +5,8 @@ import { fact, type ShopEvent } from '#core/journal';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { endEvents } from './closings';
-import { mailOf, noSuch, releaseAll, shopOf, toCome } from './common';
+import { mailOf, noSuch, releaseAll, shopOf, toCome, stillAsking } from './common';
+import { isTaken } from '../taken';
 import { taxOfBack } from '../paidLines';
 import { paidWith, returnOfCredits, type Unused, unusedParts } from './credit';
 import { pauseEndedEvents, pauseOver } from './pause';
@@ -36,6 +37,7 @@ export function cancel(
     };
   if (when === 'now') {
     if (giveBack && isBeingRefunded(a)) return refuse('refund-running', { of: 'agreement' });
+    if (giveBack && isTaken(state, 'replaces', a.id)) return stillAsking;
     const unused = unusedParts(state, a, now);
     const back = giveBack ? unused.total : 0;
     return {

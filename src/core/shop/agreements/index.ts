@@ -39,7 +39,7 @@ export { changeCard, payRest, retryDue } from './charge';
 export { moveBuyer } from './moveBuyer';
 export { cancel, keepOn, stopPlan } from './cancel';
 export { comeBack, moveDueDay, pause } from './pause';
-export { switchTo } from './switch';
+export { isOnSale, switchTo } from './switch';
 export { refundAgreement, planAgreementRefund, type AgreementRefundPlan } from './refundAgreement';
 export { confirmGap, inGap, LONGEST_ABSENCE_MS } from './gap';
 export { agreementBegunBy, startedByOrder } from './start';

@@ -6,6 +6,7 @@ import type { AgreementId } from '#core/ids';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { isPaymentDisputed, leftOf, type PaidLine, paidLinesOfAgreement, taxOfBack } from '../paidLines';
+import { isTaken } from '../taken';
 import { livePasses, noSuch, stillAsking } from './common';
 
 export interface AgreementRefundPlan {
@@ -63,7 +64,7 @@ export function refundAgreement(
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
   const ending = (plan.inFull || ends) && (isRunning(a) || plan.inFull);
-  if (ending && a.unanswered !== null) return stillAsking;
+  if ((ending && a.unanswered !== null) || isTaken(state, 'replaces', a.id)) return stillAsking;
   const closes = ending ? livePasses(state, a) : [];
   return {
     events: plan.parts.map((part): ShopEvent =>

@@ -2,7 +2,7 @@ import { agreementIdOf, type AgreementSeed, type KeptCard } from '#core/agreemen
 import type { Instant } from '#core/calendar';
 import type { Quote, QuoteLine } from '#core/checkout';
 import { type CameFrom, fact, type ShopEvent } from '#core/journal';
-import { firstAnchor, isLasting, type LastingTerms, paymentAt } from '#core/terms';
+import { beginsCheaper, firstAnchor, isLasting, type LastingTerms, paymentAt } from '#core/terms';
 import type { OrderId, PaymentId, PersonId } from '#core/ids';
 import type { DecideContext } from '../command';
 import { nextDue, shopOf, toCome, trialNotice } from './common';
@@ -61,7 +61,6 @@ function startOf(
     came,
     language,
   };
-  const introductory = terms.kind === 'subscription' && terms.introductory !== undefined;
   return fact('agreement.started', {
     agreement,
     status: terms.trial ? 'in-trial' : 'active',
@@ -71,6 +70,6 @@ function startOf(
       : { from: now, until: paymentAt(terms, anchor, 2, zone), amount: line.forPeriod ?? 0, paymentId, credits: [] },
     noticeAt: trialNotice(agreement.trialUntil, now, shopOf(context), zone),
     endsAt: null,
-    beganCheaper: terms.trial !== undefined || introductory,
+    beganCheaper: beginsCheaper(terms),
   });
 }

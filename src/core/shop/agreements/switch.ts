@@ -1,4 +1,16 @@
-import { type Agreement, type AgreementSeed, begunAgreement, chargeFor, creditOf, whyNotAct } from '#core/agreements';
+import {
+  type Agreement,
+  type AgreementSeed,
+  begunAgreement,
+  chargeFor,
+  creditOf,
+  isRunning,
+  whyNotAct,
+} from '#core/agreements';
+import type { Instant } from '#core/calendar';
+import { type Offer, type Price, saleState } from '#core/catalogue';
+import { termsNow } from '#core/checkout';
+import type { OfferId } from '#core/ids';
 import { fact, type ShopEvent } from '#core/journal';
 import { paymentAt } from '#core/terms';
 import { refuse, type Refusal } from '#core/refusal';
@@ -6,7 +18,8 @@ import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { paidEvents } from './charge';
 import { endEvents } from './closings';
-import { mailOf, nextDue, noSuch, shopOf, toCome, trialNotice } from './common';
+import { isTaken } from '../taken';
+import { mailOf, nextDue, noSuch, shopOf, stillAsking, toCome, trialNotice } from './common';
 import { creditGiven, unusedNow, unusedParts } from './credit';
 import { keyOf } from '../ids';
 
@@ -17,14 +30,15 @@ import { keyOf } from '../ids';
  */
 export function switchTo(
   state: ShopState,
-  { agreementId, offerId, priceId }: Extract<Command, { type: 'switch' }>,
+  { agreementId, offerId, priceId, offSale = false }: Extract<Command, { type: 'switch' }>,
   context: DecideContext,
 ): Decision {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
   const no = whyNotAct(a, 'switch', context.now);
   if (no) return no;
-  const notNow = (why: 'switch-to-nothing' | 'switch-currency'): Refusal =>
+  if (isTaken(state, 'replaces', a.id)) return stillAsking;
+  const notNow = (why: 'switch-to-nothing' | 'switch-currency' | 'switch-off-sale' | 'switch-runs-already'): Refusal =>
     refuse('not-now', { why, currency: a.currency, status: a.status });
   const offer = context.release?.content.offers.find((o) => o.id === offerId);
   const price = offer?.prices.find((p) => p.id === priceId);
@@ -32,12 +46,14 @@ export function switchTo(
   if (offer.currency !== a.currency) return notNow('switch-currency');
   if (priceId === a.priceId) return refuse('nothing-to-do', { why: 'this-price-already' });
   const { now, ids } = context;
-  const terms = {
-    kind: price.terms.kind,
-    amount: price.terms.amount,
-    every: price.terms.every,
-    ...(price.terms.payments === undefined ? {} : { payments: price.terms.payments }),
-  };
+  const sold = state.taken.get(priceId) ?? 0;
+  if (!offSale && !isOnSale(offer, price, { now, zone: shopOf(context).zone, sold })) return notNow('switch-off-sale');
+  if (runsAlready(state, a, offerId)) return notNow('switch-runs-already');
+  const risen = termsNow(price, { startedAt: now, sold }, shopOf(context).zone);
+  if (risen.kind !== 'subscription') return notNow('switch-to-nothing');
+  // At its present amount, without what a new buyer would begin with.
+  const { kind, amount, every, payments } = risen;
+  const terms = { kind, amount, every, ...(payments === undefined ? {} : { payments }) };
   const trialUntil = a.status === 'in-trial' ? a.trialUntil : null;
   const to: AgreementSeed = {
     id: ids.next('a'),
@@ -107,6 +123,23 @@ export function switchTo(
     ],
   };
 }
+
+/** Whether a new buyer could have it now. */
+export const isOnSale = (
+  offer: Pick<Offer, 'onSale' | 'putAway'>,
+  price: Price,
+  { now, zone, sold }: { now: Instant; zone: string; sold: number },
+): boolean =>
+  offer.onSale &&
+  !offer.putAway &&
+  saleState(price, now, zone).state === 'open' &&
+  (price.limit.inAll === null || sold < price.limit.inAll);
+
+/** One subscription to an offer at a time; the one that is left does not count. */
+const runsAlready = (state: ShopState, a: Agreement, offerId: OfferId): boolean =>
+  (state.agreementsOfPerson.get(a.personId) ?? [])
+    .flatMap((id) => state.agreements.get(id) ?? [])
+    .some((b) => b.id !== a.id && b.offerId === offerId && b.terms.kind === 'subscription' && isRunning(b));
 
 /** The money for a switch has come (or none was due): old ends, new begins at this moment. */
 export function switchedEvents(

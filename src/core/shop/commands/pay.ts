@@ -11,6 +11,7 @@ import { successEvents } from '../success';
 import { agreementBegunBy, unusedNow } from '../agreements';
 import type { ShopState } from '../state';
 import { keyOf, pairOf } from '../ids';
+import { isTaken } from '../taken';
 
 type Pay = Extract<Command, { type: 'pay' }>;
 
@@ -103,7 +104,7 @@ export function standingOf(state: ShopState, of: Asked, context: Pick<DecideCont
     hadTrial:
       personId !== undefined &&
       (context.release?.content.shop.billing.beginsOnce ?? true) &&
-      state.begun.has(pairOf(personId, of.offerId)),
+      (state.begun.has(pairOf(personId, of.offerId)) || isTaken(state, 'begins', pairOf(personId, of.offerId))),
     replaced: personId !== undefined && of.signedIn ? replacedBy(state, personId, of, context) : null,
     live: context.release,
   };
@@ -123,7 +124,14 @@ function replacedBy(
     price?.replaces &&
     (state.agreementsOfPerson.get(personId) ?? [])
       .flatMap((id) => state.agreements.get(id) ?? [])
-      .find((a) => a.offerId === price.replaces?.offerId && isRunning(a) && a.unanswered === null && mayBeReplaced(a));
+      .find(
+        (a) =>
+          a.offerId === price.replaces?.offerId &&
+          isRunning(a) &&
+          a.unanswered === null &&
+          mayBeReplaced(a) &&
+          !isTaken(state, 'replaces', a.id),
+      );
   return old ? { agreementId: old.id, unused: unusedNow(state, old, now) } : null;
 }
 
@@ -133,7 +141,7 @@ function runningAlready(state: ShopState, { personId, offerId, priceId, release 
   const running = (state.agreementsOfPerson.get(personId) ?? [])
     .flatMap((id) => state.agreements.get(id) ?? [])
     .find((a) => a.offerId === offerId && a.terms.kind === 'subscription' && isRunning(a));
-  return running ? refuse('already-runs') : null;
+  return running || isTaken(state, 'runs', pairOf(personId, offerId)) ? refuse('already-runs') : null;
 }
 
 const agreementPart = (agreementId: AgreementId | undefined): { agreementId?: AgreementId } =>

@@ -1,5 +1,5 @@
 import { refuse } from '#core/refusal';
-import { productKindOf } from '#core/catalogue';
+import { type Product, productKindOf } from '#core/catalogue';
 import { fact } from '#core/journal';
 import { launchCheck, unsealContent } from '#core/release';
 import { passState } from '#core/passes';
@@ -13,7 +13,7 @@ import type { ShopState } from '../state';
 export function publish(
   state: ShopState,
   { release, hasFile }: Extract<Command, { type: 'publish' }>,
-  { now }: DecideContext,
+  { now, release: live }: DecideContext,
 ): Decision {
   if (release.basedOn !== state.release) {
     return refuse('another-live');
@@ -28,9 +28,19 @@ export function publish(
       currency: changed.currency,
     });
   const kept = new Map(release.content.products.map((p) => [p.id, p]));
+  // A file is replaced in its place, under the id it has; what has no place any more is lost to who bought it.
+  const opens = new Map(live?.content.products.map((p) => [p.id, productKindOf(p).openings(p)]));
+  const loses = (product: Product): boolean => {
+    const now = new Set(
+      productKindOf(product)
+        .openings(product)
+        .map(({ id }) => id),
+    );
+    return (opens.get(product.id) ?? []).some(({ id }) => !now.has(id));
+  };
   for (const pass of state.passes.values()) {
     const product = kept.get(pass.productId);
-    if (product && productKindOf(product).holds(product)) continue;
+    if (product && productKindOf(product).holds(product) && !loses(product)) continue;
     if (passState(pass, now) !== 'closed') return refuse('would-strand');
   }
   return { events: [fact('release.published', { release: release.number, basedOn: release.basedOn })] };

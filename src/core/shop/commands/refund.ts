@@ -10,6 +10,7 @@ import type { Command, DecideContext, Decision } from '../command';
 import { documentNumber } from '../documentNumber';
 import { agreementsRefunded } from '../evolveAgreements';
 import { keyOf } from '../ids';
+import { isTaken } from '../taken';
 import { isPaymentDisputed, leftOf, paidLinesOf, paidLinesOfAgreement, taxOfBack } from '../paidLines';
 import type { Order, Refund, ShopState } from '../state';
 
@@ -52,8 +53,8 @@ export function planRefund(state: ShopState, orderId: OrderId, wanted: Wanted): 
   const amount = sum(shares.map((s) => s.amount));
   if (amount === 0) return refuse('nothing-to-refund', { why: 'nothing' });
   const whole = full.filter((lineId) => wholeBut(state, order, lineId));
-  const waiting = whole.map((lineId) => agreementOf(state, order, lineId)).find((a) => a && a.unanswered !== null);
-  if (waiting) return stillAsking;
+  if (whole.some((lineId) => (agreementOf(state, order, lineId)?.unanswered ?? null) !== null)) return stillAsking;
+  if (shares.some(({ lineId }) => isTaken(state, 'replaces', agreementIdOf(order.id, lineId)))) return stillAsking;
   return { amount, currency: order.currency, shares, closes: whole.flatMap((id) => passesOfLine(state, order, id)) };
 }
 

@@ -73,6 +73,8 @@ export const refusals: RefusalWords = {
         'Nur ein Abo kann gewechselt werden. Ein Zahlungsplan bleibt, wie er verkauft wurde.',
       'switch-state': `Ein Abo kann gewechselt werden, solange es läuft oder in der Probezeit ist; dieses ist ${STATUS[status] ?? status}.`,
       'switch-to-nothing': 'Wählen Sie ein Abo, zu dem gewechselt werden soll.',
+      'switch-off-sale': 'Dieser Preis ist zurzeit nicht im Verkauf.',
+      'switch-runs-already': 'Zu diesem Angebot läuft schon ein Abo. Beenden Sie zuerst jenes.',
       'switch-currency': `Es wird in ${currency} bezahlt und kann daher nur zu einem Preis in ${currency} wechseln.`,
     })[why],
   'no-such-order': () => 'Diese Bestellung gibt es nicht.',

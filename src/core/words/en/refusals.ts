@@ -76,6 +76,8 @@ export const refusals: RefusalWords = {
       'switch-only-subscriptions': 'Only a subscription can be switched. A payment plan stays as it was sold.',
       'switch-state': `A subscription can be switched while it is active or in trial; this one is ${status.replaceAll('-', ' ')}.`,
       'switch-to-nothing': 'Choose a subscription to switch to.',
+      'switch-off-sale': 'That price is not on sale now.',
+      'switch-runs-already': 'This person has a subscription to that offer already. Stop that one first.',
       'switch-currency': `It is paid in ${currency}, so it can only be switched to a price in ${currency}.`,
     })[why],
   'no-such-order': () => 'There is no such order.',
