@@ -153,6 +153,8 @@ export interface Agreement extends AgreementSeed {
   /** The key of a charge without an answer: all else waits for it. */
   unanswered: ChargeKey | null;
   payments: AgreementPayment[];
+  /** The rate on top that its buyer was last told a sum with, in hundredths of a percent; null where that is not known. */
+  told: { rate: number } | null;
   /** How many charges were ever asked for: it makes every try's key its own. */
   asked: number;
   noticeAt: Instant | null;
@@ -162,7 +164,7 @@ export interface Agreement extends AgreementSeed {
 /** An agreement as it is folded from its beginning: nothing has happened to it yet. */
 export const begunAgreement = (
   seed: AgreementSeed,
-  as: Pick<Agreement, 'status' | 'next' | 'period' | 'noticeAt' | 'endsAt'>,
+  as: Pick<Agreement, 'status' | 'next' | 'period' | 'noticeAt' | 'endsAt' | 'told'>,
 ): Agreement => ({
   ...seed,
   ...as,

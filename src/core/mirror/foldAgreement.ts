@@ -1,4 +1,4 @@
-import { type Agreement, chargeFor, isRunning, lastPaid } from '#core/agreements';
+import { type Agreement, isRunning, restOfPlan } from '#core/agreements';
 import { dateIn, type Instant } from '#core/calendar';
 import type { ShopTax } from '#core/catalogue';
 import { NO_PAST } from '#core/drawing';
@@ -170,16 +170,5 @@ export function restated(row: AgreementRow, tax: ShopTax | null): AgreementRow {
 
 /** What is still to pay of a plan, after coupon and with tax, what is behind included; null where it goes on without an end. */
 function leftOf(a: Agreement, tax: ShopTax | null): number | null {
-  const last = paymentsOf(a.terms);
-  if (last === null) return null;
-  const owed = a.owed.at(-1)?.n ?? lastPaid(a);
-  return (
-    sum(a.owed.map((due) => due.amount)) +
-    sum(
-      Array.from(
-        { length: Math.max(0, last - owed) },
-        (_, i) => chargeFor(a, { n: owed + 1 + i, at: a.next?.at ?? a.start }, tax).amount,
-      ),
-    )
-  );
+  return paymentsOf(a.terms) === null ? null : sum(restOfPlan(a, tax, null).map((due) => due.amount));
 }

@@ -23,8 +23,8 @@ type Appliers = { [T in Kinds]: (state: ShopState, data: EventOf<T>['data'], at:
 
 /** How facts about payment plans and subscriptions change the state: copied as they stand, nothing computed. */
 export const agreementAppliers: Appliers = {
-  'agreement.started': (state, { agreement, status, next, period, noticeAt, endsAt, beganCheaper }) => {
-    const a = begunAgreement(agreement, { status, next, period, noticeAt, endsAt });
+  'agreement.started': (state, { agreement, status, next, period, noticeAt, endsAt, beganCheaper, told }) => {
+    const a = begunAgreement(agreement, { status, next, period, noticeAt, endsAt, told });
     state.agreements.set(a.id, a);
     const own = state.agreementsOfPerson.get(a.personId);
     if (own) own.push(a.id);
@@ -172,6 +172,9 @@ export const agreementAppliers: Appliers = {
       if (missed) moveFrom(a, since);
       dropStop(state, a, why);
     }
+  },
+  'agreement.rateTold': (state, { agreementId, told }) => {
+    agreementOf(state, agreementId).told = told;
   },
   'agreement.moved': (state, { agreementId, buyer }) => {
     agreementOf(state, agreementId).buyer = buyer;

@@ -134,7 +134,7 @@ function actsOf(a: Agreement, { reading, can, money, day, charged }: Setting): M
   const owed = money(sum(a.owed.map((d) => d.amount)));
   if (can('retry')) acts.push({ act: 'retry', label: say.retry.label(owed), leadsTo: say.retry.leadsTo(owed, last4) });
   if (can('pay-rest')) {
-    const rest = sum(restOfPlan(a, reading.shop.tax).map((d) => d.amount));
+    const rest = sum(restOfPlan(a, reading.shop.tax, reading.now).map((d) => d.amount));
     if (rest > 0) acts.push({ act: 'rest', label: say.rest.label(), leadsTo: say.rest.leadsTo(money(rest), last4) });
   }
   const daysLeft = daysLeftInPause(a);

@@ -253,7 +253,7 @@ test.each([1, 7, 100_000])(
     ).toEqual(open.sort());
     // A plan that runs undisturbed has left what its buyer was told.
     for (const { agreement: a, left } of agreements.values()) {
-      const rest = restOfPlan(a, lastingRelease('Europe/Lisbon').content.shop.tax);
+      const rest = restOfPlan(a, lastingRelease('Europe/Lisbon').content.shop.tax, null);
       if (a.terms.kind === 'plan' && isRunning(a) && a.unanswered === null && a.next !== null)
         expect(left).toBe(sum(rest.map((due) => due.amount)));
     }

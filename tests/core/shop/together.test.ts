@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Instant } from '#core/calendar';
-import { creditOf } from '#core/agreements';
+import { creditOf, restOfPlan } from '#core/agreements';
 import { newCoupon } from '#core/catalogue';
 import { sum } from '#core/money';
 import { passState } from '#core/passes';
@@ -698,4 +698,84 @@ test('a product that loses one of two files that somebody can open is not publis
   await shop.act({ type: 'refund', orderId: order?.id ?? '', shares: [{ lineId: 'l1', amount: 2_700 }], reason: '' });
   // Nobody can open it any more.
   expect(await publish()).toBe('done');
+});
+
+describe('tax on top whose rate changes', () => {
+  const rates = (...of: [from: string | null, rate: number][]) => ({
+    how: 'on-top' as const,
+    home: 'DE',
+    rates: of.map(([from, rate]) => ({ country: 'DE', rate, from })),
+  });
+  const told = (shop: MemoryShop): string[] =>
+    shop.ports.about
+      .filter((m) => m.message.mail === 'amount-changes')
+      .map((m) => `${m.at.slice(0, 10)} ${((m.message.amount ?? 0) / 100).toFixed(2)}`);
+  /** The same shop, published again with another table of rates. */
+  const publish = async (shop: MemoryShop, terms: DraftTermsGiven, tax: ReturnType<typeof rates>): Promise<void> => {
+    const next: Release = { ...releaseWith([terms], { shop: { tax } }), number: 2, basedOn: 1 };
+    shop.ports.addRelease(next);
+    await shop.act({ type: 'publish', release: next, hasFile: () => true });
+  };
+
+  test('the rest of a plan paid now bears the rate of now: 357.00, as the member was shown', async () => {
+    const tax = rates([null, 1900], ['2027-01-01', 2500]);
+    const shop = await shopInMemory(
+      releaseWith([{ kind: 'plan', amount: '100', payments: '4' }], { shop: { tax } }),
+      START,
+    );
+    const { id } = await shop.buy({ country: 'DE' });
+    await shop.goTo(at('2026-12-01'));
+    expect(sum(restOfPlan(shop.agreement(id), tax, shop.runner.now()).map((d) => d.amount))).toBe(35_700);
+    await shop.act({ type: 'pay-rest', agreementId: id });
+    expect(shop.asked().at(-1)).toBe('2026-12-01 357.00');
+  });
+
+  test('edited in its place three weeks before a due: told fourteen days before it, and then charged', async () => {
+    const shop = await shopInMemory(releaseWith([monthly('100')], { shop: { tax: rates([null, 1900]) } }), START);
+    await shop.buy({ country: 'DE' });
+    await shop.goTo(at('2026-11-30'));
+    await publish(shop, monthly('100'), rates([null, 2500]));
+    await shop.goTo(at('2026-12-24'));
+    expect([told(shop), shop.asked()]).toEqual([['2026-12-09 125.00'], ['2026-11-23 119.00', '2026-12-23 125.00']]);
+  });
+
+  test('published eight days before a due: that due keeps its sum with the new tax in it, the next one is told and charged', async () => {
+    const shop = await shopInMemory(releaseWith([monthly('100')], { shop: { tax: rates([null, 1900]) } }), START);
+    const { id } = await shop.buy({ country: 'DE' });
+    await shop.goTo(at('2026-12-15'));
+    await publish(shop, monthly('100'), rates([null, 1900], ['2026-12-20', 2500]));
+    await shop.goTo(at('2027-01-24'));
+    expect([told(shop), shop.asked()]).toEqual([
+      ['2027-01-09 125.00'],
+      ['2026-11-23 119.00', '2026-12-23 119.00', '2027-01-23 125.00'],
+    ]);
+    // 119.00 with 25 % in it: 23.80 of tax.
+    expect(shop.agreement(id).payments.map((p) => p.tax)).toEqual([2_380, 2_500]);
+  });
+
+  test('every week: the due before is when the next sum is said', async () => {
+    const weekly: DraftTermsGiven = { kind: 'subscription', amount: '100', every: { count: '1', unit: 'week' } };
+    const tax = rates([null, 1900], ['2027-01-01', 2500]);
+    const shop = await shopInMemory(releaseWith([weekly], { shop: { tax } }), START);
+    await shop.buy({ country: 'DE' });
+    await shop.goTo(at('2027-01-05'));
+    expect([told(shop), shop.asked().slice(-2)]).toEqual([
+      ['2026-12-28 125.00'],
+      ['2026-12-28 119.00', '2027-01-04 125.00'],
+    ]);
+  });
+
+  test('a try repeated after the change keeps the rate and the sum of its due', async () => {
+    const tax = rates([null, 1900], ['2026-12-25', 2500]);
+    const shop = await shopInMemory(releaseWith([monthly('100')], { shop: { tax } }), START, (_, n) =>
+      n >= 1 && n < 3 ? { status: 'refused', reason: 'x' } : { status: 'paid', paymentId: '' },
+    );
+    await shop.buy({ country: 'DE' });
+    await shop.goTo(at('2026-12-27'));
+    expect(shop.asked().slice(1)).toEqual([
+      '2026-12-23 119.00 refused',
+      '2026-12-24 119.00 refused',
+      '2026-12-26 119.00',
+    ]);
+  });
 });

@@ -103,6 +103,8 @@ const dueDayMoved1 = z.strictObject({
   next: dueMoment1,
   period: paidPeriod1.nullable(),
 });
+/** A rate on top, in hundredths of a percent. */
+const told1 = z.strictObject({ rate: z.int().min(0) });
 const suspended1 = z.strictObject({ agreementId: agreementId1, disputeId: disputeId1 });
 
 const kept1 = z.strictObject({ agreementId: agreementId1, status: running1, next: dueMoment1 });
@@ -143,10 +145,11 @@ export const agreementEvents = {
       agreement: seedFrom1(data.agreement),
       status: runningFrom1(data.status),
     }))
-    .next(started2.extend({ agreement: seed3, period: paidPeriod2.nullable() }), (data) => ({
+    .next(started2.extend({ agreement: seed3, period: paidPeriod2.nullable(), told: told1.nullable() }), (data) => ({
       ...data,
       agreement: seedFrom2(data.agreement),
       period: periodFrom1(data.period),
+      told: null,
     })),
   /** Written down before the payment service is asked. */
   'due.requested': event(requested1)
@@ -234,6 +237,8 @@ export const agreementEvents = {
     z.strictObject({ agreementId: agreementId1, disputeId: disputeId1.nullable(), missed: z.boolean() }),
     (data) => ({ ...data, disputeId: null, missed: false }),
   ),
+  /** Its buyer has heard of a sum with another rate of tax: later dues come to it. */
+  'agreement.rateTold': event(z.strictObject({ agreementId: agreementId1, told: told1.nullable() })),
   'agreement.moved': event(z.strictObject({ agreementId: agreementId1, buyer: buyer1.nullable() })),
   /** Which letters there are is the program's affair and grows: from version 2 on the kind is any word. */
   'agreement.mailDue': event(mailDue1).next(

@@ -101,7 +101,7 @@ export function payRest(
   if (!a) return noSuch;
   const no = whyNotAct(a, 'pay-rest', context.now);
   if (no) return no;
-  const rest = restOfPlan(a, shopOf(context).tax);
+  const rest = restOfPlan(a, shopOf(context).tax, context.now);
   if (rest.length === 0) return refuse('nothing-to-do', { why: 'no-rest' });
   return { events: ask(state, a, rest, { why: 'rest', planned: context.now, next: a.next, now: context.now }) };
 }

@@ -1,5 +1,5 @@
 import type { Instant } from '#core/calendar';
-import { type Agreement, chargeFor, isStopped } from '#core/agreements';
+import { type Agreement, chargeFor, isStopped, ruleFor } from '#core/agreements';
 import { fact, type ShopEvent } from '#core/journal';
 import type { EndReason } from '#core/agreements';
 import type { CloseReason } from '#core/passes';
@@ -74,12 +74,21 @@ export function endEvents(
 export function tellAmount(state: ShopState, { agreementId, dueAt }: Moment, context: DecideContext): Decision {
   const a = state.agreements.get(agreementId);
   if (!a?.next || a.next.tellAt !== dueAt || (a.status !== 'active' && a.status !== 'in-trial')) return nothing;
+  if (isStopped(a)) return nothing;
   const { tax } = shopOf(context);
-  const before = chargeFor(a, { n: a.next.n, at: a.period?.from ?? a.start }, tax).amount;
-  const after = chargeFor(a, a.next, tax).amount;
-  return before === after
-    ? nothing
-    : { events: [mailOf(a, 'amount-changes', keyOf('amount', a.id, a.next.n), { amount: after, at: a.next.at })] };
+  const untold = { ...a, told: null };
+  const after = chargeFor(untold, a.next, tax).amount;
+  // Against what its buyer was last told, so that a rate edited in its place is noticed too; and against the payment
+  // before, also where a statement agreed to long ago said so already.
+  const told = chargeFor(a, a.next, tax).amount;
+  const before = chargeFor(untold, { n: a.next.n, at: a.period?.from ?? a.start }, tax).amount;
+  if (told === after && before === after) return nothing;
+  return {
+    events: [
+      mailOf(a, 'amount-changes', keyOf('amount', a.id, a.next.n), { amount: after, at: a.next.at }),
+      fact('agreement.rateTold', { agreementId: a.id, told: { rate: ruleFor(a, tax, a.next.at).rate } }),
+    ],
+  };
 }
 
 /** Some days before a trial ends the buyer hears what happens then. */

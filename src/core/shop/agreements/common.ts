@@ -1,10 +1,11 @@
-import { type Agreement, dueAfter, type DueMoment } from '#core/agreements';
+import { type Agreement, dueAfter, ruleFor, type DueMoment } from '#core/agreements';
 import { type Instant, plusDays } from '#core/calendar';
 import { DEFAULT_SHOP, type ShopDetails } from '#core/catalogue';
 import { fact, type EventOf, type ShopEvent } from '#core/journal';
 import type { CloseReason, HoldReason } from '#core/passes';
 import type { PassId } from '#core/ids';
 import { refuse, type Refusal } from '#core/refusal';
+import { paymentAt } from '#core/terms';
 import type { DecideContext } from '../command';
 import type { AgreementLetterName } from '../../messages/agreementLetters';
 import type { ShopState } from '../state';
@@ -67,8 +68,27 @@ export const releaseAll = (state: ShopState, a: Pick<Agreement, 'passIds'>, why:
 const TOLD_DAYS_BEFORE = 14;
 
 /** A due that is to come. Where tax comes on top, with the moment at which a change of its rate is told. */
-export const toCome = ({ n, at }: DueMoment, zone: string, { tax }: ShopDetails): DueMoment =>
-  tax?.how === 'on-top' ? { n, at, tellAt: plusDays(at, -TOLD_DAYS_BEFORE, zone) } : { n, at };
+export function toCome(
+  { n, at }: DueMoment,
+  zone: string,
+  { tax }: ShopDetails,
+  before: Instant | null = null,
+): DueMoment {
+  if (tax?.how !== 'on-top') return { n, at };
+  const early = plusDays(at, -TOLD_DAYS_BEFORE, zone);
+  // Of shorter intervals the due before is when the next sum is said.
+  return { n, at, tellAt: before !== null && before > early ? before : early };
+}
+
+/** With which rate on top the sum of the next due is told at the beginning: in the statement that was agreed to. */
+export function toldAtStart(
+  a: Pick<Agreement, 'buyer' | 'zone'>,
+  nextAt: Instant,
+  { tax }: ShopDetails,
+): Agreement['told'] {
+  const rule = ruleFor(a, tax, nextAt);
+  return rule.how === 'on-top' ? { rate: rule.rate } : null;
+}
 
 /** The due after number n, or null when that was the last. */
 export function nextDue(
@@ -77,7 +97,7 @@ export function nextDue(
   shop: ShopDetails,
 ): DueMoment | null {
   const due = dueAfter(a, n);
-  return due && toCome(due, a.zone, shop);
+  return due && toCome(due, a.zone, shop, paymentAt(a.terms, a.anchor, n, a.zone));
 }
 
 /** When the buyer hears that a trial ends; null when it is too short for that. */

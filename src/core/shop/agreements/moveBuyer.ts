@@ -4,7 +4,7 @@ import { type QuoteBuyer, readBuyer } from '#core/checkout';
 import { refuse } from '#core/refusal';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
-import { mailOf, noSuch, shopOf } from './common';
+import { mailOf, noSuch, shopOf, toldAtStart } from './common';
 import { keyOf } from '../ids';
 
 /**
@@ -25,11 +25,20 @@ export function moveBuyer(
   if ('why' in read) return refuse('vat-number', { ...read, at: 'change' });
   const buyer: QuoteBuyer = { ...read, numberKey };
   const before = a.next && chargeFor(a, a.next, tax).amount;
-  const after = a.next && chargeFor({ ...a, buyer }, a.next, tax).amount;
+  const after = a.next && chargeFor({ ...a, buyer, told: null }, a.next, tax).amount;
   const tells = a.next !== null && after !== null && before !== after;
   return {
     events: [
       fact('agreement.moved', { agreementId, buyer }),
+      // What comes next is said in the act itself.
+      ...(a.next
+        ? [
+            fact('agreement.rateTold', {
+              agreementId,
+              told: toldAtStart({ ...a, buyer }, a.next.at, shopOf(context)),
+            }),
+          ]
+        : []),
       ...(tells
         ? [
             mailOf(a, 'amount-changes', keyOf('moved', numberKey), {

@@ -5,7 +5,7 @@ import { type CameFrom, fact, type ShopEvent } from '#core/journal';
 import { beginsCheaper, firstAnchor, isLasting, type LastingTerms, paymentAt } from '#core/terms';
 import type { OrderId, PaymentId, PersonId } from '#core/ids';
 import type { DecideContext } from '../command';
-import { nextDue, shopOf, toCome, trialNotice } from './common';
+import { nextDue, shopOf, toCome, toldAtStart, trialNotice } from './common';
 
 /** One line, one agreement: its id follows from the order, so that what it opens can name it before it begins. */
 export const agreementBegunBy = (orderId: OrderId, line: Pick<QuoteLine, 'lineId' | 'terms'>): string | undefined =>
@@ -61,10 +61,12 @@ function startOf(
     came,
     language,
   };
+  const next = terms.trial ? toCome(anchor, zone, shopOf(context)) : nextDue(agreement, 1, shopOf(context));
   return fact('agreement.started', {
     agreement,
     status: terms.trial ? 'in-trial' : 'active',
-    next: terms.trial ? toCome(anchor, zone, shopOf(context)) : nextDue(agreement, 1, shopOf(context)),
+    next,
+    told: toldAtStart(agreement, next?.at ?? now, shopOf(context)),
     period: terms.trial
       ? null
       : { from: now, until: paymentAt(terms, anchor, 2, zone), amount: line.forPeriod ?? 0, paymentId, credits: [] },

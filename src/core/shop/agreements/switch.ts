@@ -19,7 +19,7 @@ import type { ShopState } from '../state';
 import { paidEvents } from './charge';
 import { endEvents } from './closings';
 import { isTaken } from '../taken';
-import { mailOf, nextDue, noSuch, shopOf, stillAsking, toCome, trialNotice } from './common';
+import { mailOf, nextDue, noSuch, shopOf, stillAsking, toCome, toldAtStart, trialNotice } from './common';
 import { creditGiven, unusedNow, unusedParts } from './credit';
 import { keyOf } from '../ids';
 
@@ -157,7 +157,14 @@ export function switchedEvents(
   const credits = [...a.credits, ...unused.credits, ...given.parts];
   const to: AgreementSeed = { ...planned, start: now, anchor: { n: 1, at: now }, credits };
   const dues = paid.dues.map((d) => ({ ...d, at: now }));
-  const asAgreement = begunAgreement(to, { status: 'active', next: null, period: null, noticeAt: null, endsAt: null });
+  const asAgreement = begunAgreement(to, {
+    status: 'active',
+    next: null,
+    period: null,
+    noticeAt: null,
+    endsAt: null,
+    told: null,
+  });
   return [
     ...begun(state, { ...a, credits: [] }, to, given.events, context),
     ...paidEvents(state, asAgreement, { ...paid, dues, next: nextDue(to, 1, shopOf(context)) }, now),
@@ -190,6 +197,7 @@ function begun(
       noticeAt: trialNotice(to.trialUntil, now, shopOf(context), to.zone),
       endsAt: null,
       beganCheaper: false,
+      told: toldAtStart(to, to.trialUntil ?? now, shopOf(context)),
     }),
     ...passes,
   ];
