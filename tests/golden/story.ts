@@ -16,6 +16,7 @@ export async function story(): Promise<readonly Batch[]> {
       { kind: 'subscription', amount: '12', trial: { days: '14', fee: '1' } },
       { kind: 'once', amount: '200' },
       { kind: 'once', amount: '9' },
+      { kind: 'plan', amount: '33', payments: '3' },
     ],
     {
       shop: {
@@ -29,11 +30,12 @@ export async function story(): Promise<readonly Batch[]> {
         },
       },
       edit: (content) => {
-        const [replacing, dated] = content.offers.slice(-2);
+        const [replacing, dated, plan] = content.offers.slice(-3);
         const price = replacing?.prices[0];
         if (price) price.replaces = { offerId: 'off_1', credit: true };
         const until = dated?.prices[0];
-        if (until) until.access = { ...until.access, kind: 'for', count: '3', unit: 'week' };
+        for (const of of [until, plan?.prices[0]])
+          if (of) of.access = { ...of.access, kind: 'for', count: '3', unit: 'week' };
       },
     },
   );
@@ -136,6 +138,8 @@ export async function story(): Promise<readonly Batch[]> {
   const rest = (await shop.buy({ i: 2, person: 'u15' })).id;
   const letGo = (await shop.buy({ i: 2, person: 'u16' })).id;
   const stopped = (await shop.buy({ i: 2, person: 'u17' })).id;
+  const dated = (await shop.buy({ i: 6, person: 'u19' })).id;
+  await must({ type: 'pause', agreementId: dated, until: null, by: 'seller' });
   await must({ type: 'pay-rest', agreementId: rest });
   await must({ type: 'stop-plan', agreementId: letGo, keepAccess: true });
   await must({ type: 'stop-plan', agreementId: stopped, keepAccess: false });
@@ -147,6 +151,7 @@ export async function story(): Promise<readonly Batch[]> {
       : charge(request);
   await shop.goTo(after(52));
   refusing.delete(late);
+  await must({ type: 'return', agreementId: dated, on: null });
   await must({ type: 'change-card', agreementId: late, card: { token: 'card2', last4: '0027' } });
   await must({ type: 'refund-agreement', agreementId: late, amount: 1000, ends: false, reason: 'asked' });
   await must({ type: 'refund-agreement', agreementId: kept, amount: null, ends: true, reason: 'asked' });
@@ -160,7 +165,12 @@ export async function story(): Promise<readonly Batch[]> {
   await must({ type: 'confirm-gap', from: after(52), to: after(120) });
   await must({ type: 'move-clock', to: after(121) });
   shop.ports.payments.charge = () => Promise.reject(new NotAnswered('lost'));
-  await shop.goTo(after(126));
+  await shop.goTo(after(150));
+  // Away again, with payments of which nobody knows: the bank then says that it saw none of them.
+  shop.ports.setNow(after(200));
+  await shop.runner.execute({ type: 'confirm-gap', from: after(150), to: after(200) });
+  shop.ports.payments.charge = charge;
+  await shop.goTo(after(205));
   return shop.ports.batches;
 }
 

@@ -1,14 +1,14 @@
 import { refuse } from '#core/refusal';
 import { fact } from '#core/journal';
-import { addMs, HOUR } from '#core/calendar';
+import { addMs, MINUTE } from '#core/calendar';
 import { formatAmount } from '#core/money';
 import type { Command, DecideContext, Decision } from '../command';
 import type { Charge, ShopState } from '../state';
 import { successEvents } from '../success';
 import { keyOf } from '../ids';
 
-/** How long a buyer has to confirm with the bank before the charge falls away. */
-const CONFIRM_WITHIN_MS = HOUR;
+/** How long a buyer has to confirm with the bank, and holds what the charge has taken, before it falls away. */
+const CONFIRM_WITHIN_MS = 15 * MINUTE;
 
 /**
  * The payment service answered. The first answer that ends a charge wins; a later one that differs goes to a

@@ -5,7 +5,7 @@ import type { ShopState } from '../state';
 import { keyOf } from '../ids';
 
 /**
- * The hour for confirming with the bank is over. The service is told to take nothing under this key; its answer
+ * The time for confirming with the bank is over. The service is told to take nothing under this key; its answer
  * decides, so that a confirmation in the last second still counts.
  */
 export function expireCharge(state: ShopState, { key }: Extract<Command, { type: 'expire-charge' }>): Decision {
