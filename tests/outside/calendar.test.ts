@@ -2,7 +2,19 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import rrule from 'rrule';
 import { Temporal } from 'temporal-polyfill';
-import { dateIn, instantOf, isInstant, nthAfter, startOfDate } from '#core/calendar';
+import {
+  addDays,
+  dateIn,
+  daysBetween,
+  instantOf,
+  isInstant,
+  momentOfWall,
+  msOf,
+  nthAfter,
+  startOfDate,
+  wallClockOf,
+  weekStart,
+} from '#core/calendar';
 
 const { RRule } = rrule;
 
@@ -86,4 +98,70 @@ test('a moment is what the platform’s own dates read and write back unchanged'
     ' 2026-01-01T00:00:00.000Z',
   ])
     expect([text, isInstant(text)]).toEqual([text, false]);
+});
+
+// Source: Temporal (TC39 proposal), by way of `temporal-polyfill`: the judge of every date and wall clock worked out here.
+const ZONES = [
+  'UTC',
+  'Europe/Lisbon',
+  'America/New_York',
+  'Australia/Lord_Howe',
+  'Africa/Casablanca',
+  'Pacific/Apia',
+  'America/Sao_Paulo',
+  'Asia/Kathmandu',
+  'Pacific/Kiritimati',
+];
+const moment = fc.integer({ min: Date.UTC(1980, 0), max: Date.UTC(2190, 0) });
+
+test('generated: moments from an anchor are those of Temporal, in zones with odd clocks', () => {
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...ZONES),
+      moment,
+      fc.constantFrom('day', 'week', 'month', 'year'),
+      fc.integer({ min: 1, max: 8 }),
+      fc.integer({ min: -3, max: 40 }),
+      (zone, ms, unit, count, k) => {
+        const start = Temporal.Instant.fromEpochMilliseconds(ms).toZonedDateTimeISO(zone);
+        // From the anchor's date and time of day, put together anew: that is what an anchor is.
+        const date = start.toPlainDate().add({ [`${unit}s`]: count * k });
+        const theirs = k === 0 ? start : date.toZonedDateTime({ timeZone: zone, plainTime: start.toPlainTime() });
+        expect(nthAfter(instantOf(ms), { count, unit: unit }, k, zone)).toBe(
+          theirs.toInstant().toString({ fractionalSecondDigits: 3 }),
+        );
+      },
+    ),
+    { numRuns: 3_000 },
+  );
+});
+
+test('generated: dates, beginnings of days and wall clocks are those of Temporal', () => {
+  fc.assert(
+    fc.property(fc.constantFrom(...ZONES), moment, fc.integer({ min: -800, max: 800 }), (zone, ms, days) => {
+      const at = Temporal.Instant.fromEpochMilliseconds(ms).toZonedDateTimeISO(zone);
+      const date = at.toPlainDate();
+      expect(dateIn(instantOf(ms), zone)).toBe(date.toString());
+      expect(addDays(date.toString(), days)).toBe(date.add({ days }).toString());
+      expect(daysBetween(date.toString(), date.add({ days }).toString())).toBe(days);
+      expect(weekStart(date.toString())).toBe(date.subtract({ days: date.dayOfWeek - 1 }).toString());
+      expect(startOfDate(date.toString(), zone)).toBe(
+        date.toZonedDateTime(zone).toInstant().toString({ fractionalSecondDigits: 3 }),
+      );
+      const wall = at.toPlainDateTime().toString({ fractionalSecondDigits: 3 });
+      expect(wallClockOf(instantOf(ms), zone)).toBe(wall);
+      expect(momentOfWall(wall, zone)).toBe(
+        Temporal.PlainDateTime.from(wall).toZonedDateTime(zone).toInstant().toString({ fractionalSecondDigits: 3 }),
+      );
+      expect(instantOf(msOf(instantOf(ms)))).toBe(new Date(ms).toISOString());
+    }),
+    { numRuns: 2_000 },
+  );
+});
+
+test('what is no date and no moment is refused', () => {
+  for (const bad of ['2026-02-29', '2026-13-01', '2026-00-10', '2026-1-01', 'today', ''])
+    expect(() => addDays(bad, 1)).toThrow(RangeError);
+  for (const bad of ['2026-02-01T10:00Z', 'x', '2026-02-30T10:00:00.000Z']) expect(() => msOf(bad)).toThrow(RangeError);
+  expect(() => instantOf(8.64e15)).toThrow(RangeError);
 });

@@ -1,5 +1,4 @@
-// The functions of Temporal, not its classes: only those used reach the browser.
-import * as Instants from 'temporal-polyfill/fns/Instant';
+import { daysOf, readDate, two, writeDate } from './civil';
 
 /**
  * A moment in UTC, always written "2026-06-15T08:00:00.000Z": one fixed width, so that moments
@@ -10,16 +9,33 @@ export type Instant = string;
 export const MINUTE = 60_000;
 export const HOUR = 60 * MINUTE;
 export const DAY = 24 * HOUR;
+const [FIRST_DAY, LAST_DAY] = [daysOf(0, 1, 1), daysOf(9999, 12, 31)];
 
 /** The moment so many milliseconds after 1970-01-01 UTC. @throws RangeError outside the years 0 to 9999 */
 export function instantOf(epochMs: number): Instant {
-  const text = Instants.toString(Instants.fromEpochMilliseconds(epochMs), { fractionalSecondDigits: 3 });
-  if (text.length !== 24) throw new RangeError('A moment lies between the years 0 and 9999');
-  return text;
+  const days = Math.floor(epochMs / DAY);
+  if (!Number.isInteger(epochMs) || days < FIRST_DAY || days > LAST_DAY)
+    throw new RangeError('A moment lies between the years 0 and 9999');
+  return `${writeDate(days)}T${writeTime(epochMs - days * DAY)}Z`;
 }
 
-/** Milliseconds since 1970-01-01 UTC. */
-export const msOf = (at: Instant): number => Instants.fromString(at).epochMilliseconds;
+/** The time of day so many milliseconds after midnight: "10:30:00.000". */
+export const writeTime = (ms: number): string =>
+  `${two(Math.floor(ms / HOUR))}:${two(Math.floor(ms / MINUTE) % 60)}:${two(Math.floor(ms / 1_000) % 60)}.${String(ms % 1_000).padStart(3, '0')}`;
+
+/** Milliseconds since midnight of a time of day written so. */
+export const readTime = (time: string): number =>
+  Number(time.slice(0, 2)) * HOUR +
+  Number(time.slice(3, 5)) * MINUTE +
+  Number(time.slice(6, 8)) * 1_000 +
+  Number(time.slice(9, 12));
+
+/** Milliseconds since 1970-01-01 UTC. @throws RangeError where it is no moment */
+export function msOf(at: Instant): number {
+  const ms = readDate(at.slice(0, 10)) * DAY + readTime(at.slice(11, 23));
+  if (Number.isNaN(ms) || at.length !== 24) throw new RangeError(`Not a moment: ${at}`);
+  return ms;
+}
 
 /** The moment `ms` milliseconds later (or earlier, when negative). */
 export const addMs = (at: Instant, ms: number): Instant => instantOf(msOf(at) + ms);

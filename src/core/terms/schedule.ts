@@ -8,7 +8,6 @@ import {
   type WallClock,
   wallClockOf,
 } from '#core/calendar';
-import { allocate } from '#core/money';
 import { isLasting, type LastingTerms, type PlanTerms, type Terms } from './terms';
 
 /** One payment that terms ask for, before coupon and tax. */
@@ -76,11 +75,10 @@ function planPayment({ owed, payments, first }: PlanTerms, n: number): number {
   if (first !== undefined && n === 1) return first;
   if (owed.by === 'each') return owed.amount;
   const parts = payments - (first === undefined ? 0 : 1);
-  const shares = allocate(
-    owed.amount - (first ?? 0),
-    Array.from({ length: parts }, () => 1),
-  );
-  return shares[n - 1 - (payments - parts)] ?? 0;
+  const rest = owed.amount - (first ?? 0);
+  // Equal weights leave the remainder to the first of them, a unit each: worked out for one part alone.
+  const place = n - 1 - (payments - parts);
+  return Math.floor(rest / parts) + (place < rest % parts ? 1 : 0);
 }
 
 /** The full payments from number `from` on, in order, for as long as the terms go on. */

@@ -1,0 +1,57 @@
+import * as Instants from 'temporal-polyfill/fns/Instant';
+import * as ZonedDateTime from 'temporal-polyfill/fns/ZonedDateTime';
+import { daysOf } from './civil';
+import { DAY } from './instant';
+
+/** The offsets of one zone from each of its transitions on, read from Temporal once and kept. */
+interface Transitions {
+  at: number[];
+  offset: number[];
+  /** All before this moment are known. */
+  until: number;
+}
+
+const kept = new Map<string, Transitions>();
+/** Beyond these a zone is asked each time: nobody sells there, and the table would have no end. */
+const [FROM, TO] = [0, daysOf(2200, 1, 1) * DAY];
+
+const inZone = (ms: number, zone: string): ZonedDateTime.Record =>
+  Instants.toZonedDateTimeISO(Instants.fromEpochMilliseconds(ms), zone);
+const asked = (ms: number, zone: string): number => ZonedDateTime.offsetNanoseconds(inZone(ms, zone)) / 1_000_000;
+
+/** How far a zone's clocks are ahead of UTC at a moment, in milliseconds. */
+export function offsetAt(zone: string, ms: number): number {
+  if (ms < FROM || ms >= TO) return asked(ms, zone);
+  let known = kept.get(zone);
+  if (!known) kept.set(zone, (known = { at: [FROM], offset: [asked(FROM, zone)], until: FROM }));
+  while (ms >= known.until) {
+    const next = ZonedDateTime.getTimeZoneTransition(inZone(known.until, zone), 'next');
+    if (!next || next.epochMilliseconds >= TO) known.until = TO;
+    else {
+      known.until = next.epochMilliseconds;
+      known.at.push(known.until);
+      known.offset.push(ZonedDateTime.offsetNanoseconds(next) / 1_000_000);
+    }
+  }
+  let [low, high] = [0, known.at.length - 1];
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if ((known.at[middle] ?? Infinity) <= ms) low = middle;
+    else high = middle - 1;
+  }
+  return known.offset[low] ?? 0;
+}
+
+/**
+ * The moment at which clocks on the wall show a time, both in milliseconds, the time as if it were UTC. One that exists
+ * twice is the earlier; one that is skipped is as much later as was skipped (Temporal's `compatible`).
+ */
+export function momentShowing(zone: string, local: number): number {
+  const before = offsetAt(zone, local - DAY);
+  const after = offsetAt(zone, local + DAY);
+  if (before === after) return local - before;
+  const early = local - before;
+  if (offsetAt(zone, early) === before) return early;
+  const late = local - after;
+  return offsetAt(zone, late) === after ? late : early;
+}
