@@ -366,6 +366,43 @@ describe('away for long', () => {
   });
 });
 
+test('away while two dues are behind: both are still owed, and the try that was left comes after it', async () => {
+  const shop = await shopInMemory(releaseWith([{ kind: 'plan', amount: '97', payments: '5' }]), START, (_, n) =>
+    n >= 1 ? { status: 'refused', reason: 'x' } : { status: 'paid', paymentId: '' },
+  );
+  const { id } = await shop.buy({});
+  // Two dues behind; of the second, tried on 23 and 24 January, the next try is on the 26th.
+  await shop.goTo(at('2027-01-25'));
+  expect(shop.agreement(id).owed.map((d) => d.n)).toEqual([2, 3]);
+  const tries = shop.asked().length;
+  const [from, to] = [shop.runner.now(), at('2027-02-25')];
+  shop.ports.setNow(to);
+  await shop.act({ type: 'confirm-gap', from, to });
+  expect([shop.agreement(id).status, shop.agreement(id).owed.map((d) => d.n), shop.agreement(id).next]).toEqual([
+    'past-due',
+    [2, 3],
+    // 23 February was 29 days after the shop went away.
+    { n: 4, at: at('2027-03-26') },
+  ]);
+  await shop.goTo(at('2027-03-25'));
+  expect(shop.asked().length).toBeLessThanOrEqual(tries + 3);
+});
+
+test('what is said twice is two messages: paused, back and stopped again and again', async () => {
+  const shop = await shopInMemory(releaseWith([monthly('12')]), START);
+  const { id } = await shop.buy({});
+  for (const day of ['2026-11-25', '2026-11-26', '2026-11-27']) {
+    await shop.goTo(at(day));
+    await shop.act({ type: 'pause', agreementId: id, until: null, by: 'buyer' });
+    await shop.goTo(at(day, '12:00'));
+    await shop.act({ type: 'return', agreementId: id, on: null });
+    await shop.act({ type: 'cancel', agreementId: id, when: 'end', giveBack: false, by: 'buyer' });
+    await shop.act({ type: 'keep', agreementId: id });
+  }
+  const keys = shop.ports.about.map((m) => m.key);
+  expect([keys.length, new Set(keys).size]).toEqual([12, 12]);
+});
+
 describe('a pause', () => {
   test('keeps the days that were left for whoever stops in it: 13.00 of 30.00, months later', async () => {
     const shop = await shopInMemory(releaseWith([monthly('30')]), START);
@@ -678,6 +715,18 @@ describe('what is asked for is taken until it is answered', () => {
     // Nothing stays taken by what is answered.
     expect([...shop.runner.state.taken.keys()].filter((key) => /^(begins|runs|replaces)\//.test(key))).toEqual([]);
   });
+});
+
+test('a product that is taken off sale and emptied is not published while somebody can open it', async () => {
+  const live = releaseWith([{ kind: 'once', amount: '27' }]);
+  const shop = await shopInMemory(live, START);
+  await shop.buy({}).catch(() => undefined);
+  const without: Release = structuredClone({ ...live, number: 2, basedOn: 1 });
+  without.content.offers = [];
+  without.content.paths = [];
+  for (const product of without.content.products) product.files = [];
+  const said = await shop.act({ type: 'publish', release: without, hasFile: () => true });
+  expect(said).toMatch(/people who paid would lose something/);
 });
 
 test('a product that loses one of two files that somebody can open is not published', async () => {
