@@ -1,6 +1,7 @@
 export { QuoteBuyer, readBuyer } from './buyer';
 export {
   Quote,
+  cardPaysOf,
   type QuoteLine,
   type QuoteChoice,
   quoteFor,

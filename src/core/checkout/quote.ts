@@ -61,6 +61,13 @@ export const Quote = z.object({
 });
 export type Quote = z.infer<typeof Quote>;
 
+/**
+ * What the card pays of each line today, in minor units. Credit of what is replaced lowers the line that replaces it
+ * alone: the first.
+ */
+export const cardPaysOf = ({ lines, replaces }: Pick<Quote, 'lines' | 'replaces'>): number[] =>
+  lines.map((line, i) => line.dueToday - (i === 0 ? (replaces?.used ?? 0) : 0));
+
 export type QuoteRefusal = RefusalOf<
   'not-on-sale' | 'no-such-price' | 'sold-out' | 'buyer-limit' | 'coupon' | 'vat-number'
 >;

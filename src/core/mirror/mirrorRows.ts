@@ -2,6 +2,7 @@ import type { AgreementId, ChargeKey, LineId, OrderId, PassId, PaymentId, Refund
 import { type Agreement, agreementIdOf, refundStop, type StopReason } from '#core/agreements';
 import type { ShopTax } from '#core/catalogue';
 import type { Instant } from '#core/calendar';
+import { cardPaysOf } from '#core/checkout';
 import type { Batch, EventOf, ShopEvent } from '#core/journal';
 import { sum } from '#core/money';
 import { opened } from '#core/passes';
@@ -75,9 +76,10 @@ export class MirrorRows {
           const quote = charge?.quote ?? event.data.quote;
           if (!quote) throw new Error(`Order ${number} is paid, but nothing says for what`);
           if (charge) charge.quote = null;
-          const lines = quote.lines.map((line) => ({
+          const paid = cardPaysOf(quote);
+          const lines = quote.lines.map((line, i) => ({
             ...line,
-            paid: line.dueToday - (quote.replaces?.used ?? 0),
+            paid: paid[i] ?? 0,
             givenBack: 0,
             taxBack: 0,
             lost: 0,

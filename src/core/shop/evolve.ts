@@ -6,7 +6,7 @@ import { addStop, agreementAppliers, agreementsRefunded, dropStop, giveBack } fr
 import { refundStop } from '#core/agreements';
 import type { Charge, ShopState } from './state';
 import { onceKey, pairOf } from './ids';
-import type { Quote } from '#core/checkout';
+import { cardPaysOf, type Quote } from '#core/checkout';
 import { beginsCheaper } from '#core/terms';
 
 /**
@@ -91,9 +91,10 @@ const appliers: Appliers = {
     const charge = data.chargeKey === null ? undefined : need(state.charges, data.chargeKey);
     const quote = charge?.quote ?? data.quote;
     if (!quote) throw new Error(`Order ${data.orderId} is paid, but nothing says for what`);
-    const lines = quote.lines.map((line) => ({
+    const paid = cardPaysOf(quote);
+    const lines = quote.lines.map((line, i) => ({
       ...line,
-      paid: line.dueToday - (quote.replaces?.used ?? 0),
+      paid: paid[i] ?? 0,
       givenBack: 0,
       taxBack: 0,
       lost: 0,
