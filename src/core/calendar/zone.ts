@@ -9,11 +9,19 @@ interface Transitions {
   offset: number[];
   /** All before this moment are known. */
   until: number;
+  /** Where was looked last: the next question is most often about the same summer or winter. */
+  last: number;
 }
 
 const kept = new Map<string, Transitions>();
-/** Beyond these a zone is asked each time: nobody sells there, and the table would have no end. */
-const [FROM, TO] = [0, daysOf(2200, 1, 1) * DAY];
+/** Before 1970 a zone is asked each time: nobody sells there. */
+const FROM = 0;
+/**
+ * By 2100 every zone follows a rule of weekdays and months; the calendar repeats every 400 years to the weekday, and so
+ * does such a rule: what is later is looked up in the 400 years before this.
+ */
+const TO = daysOf(2500, 1, 1) * DAY;
+const CYCLE = 146_097 * DAY;
 
 const inZone = (ms: number, zone: string): ZonedDateTime.Record =>
   Instants.toZonedDateTimeISO(Instants.fromEpochMilliseconds(ms), zone);
@@ -21,9 +29,10 @@ const asked = (ms: number, zone: string): number => ZonedDateTime.offsetNanoseco
 
 /** How far a zone's clocks are ahead of UTC at a moment, in milliseconds. */
 export function offsetAt(zone: string, ms: number): number {
-  if (ms < FROM || ms >= TO) return asked(ms, zone);
+  if (ms < FROM) return asked(ms, zone);
+  if (ms >= TO) return offsetAt(zone, ms - Math.ceil((ms - TO + 1) / CYCLE) * CYCLE);
   let known = kept.get(zone);
-  if (!known) kept.set(zone, (known = { at: [FROM], offset: [asked(FROM, zone)], until: FROM }));
+  if (!known) kept.set(zone, (known = { at: [FROM], offset: [asked(FROM, zone)], until: FROM, last: 0 }));
   while (ms >= known.until) {
     const next = ZonedDateTime.getTimeZoneTransition(inZone(known.until, zone), 'next');
     if (!next || next.epochMilliseconds >= TO) known.until = TO;
@@ -33,12 +42,15 @@ export function offsetAt(zone: string, ms: number): number {
       known.offset.push(ZonedDateTime.offsetNanoseconds(next) / 1_000_000);
     }
   }
-  let [low, high] = [0, known.at.length - 1];
+  const { at, last } = known;
+  if ((at[last] ?? Infinity) <= ms && ms < (at[last + 1] ?? Infinity)) return known.offset[last] ?? 0;
+  let [low, high] = [0, at.length - 1];
   while (low < high) {
     const middle = (low + high + 1) >> 1;
-    if ((known.at[middle] ?? Infinity) <= ms) low = middle;
+    if ((at[middle] ?? Infinity) <= ms) low = middle;
     else high = middle - 1;
   }
+  known.last = low;
   return known.offset[low] ?? 0;
 }
 
