@@ -292,6 +292,19 @@ describe('a dispute', () => {
     ]);
   });
 
+  test('open since before reasons were told apart: won, what it held opens', async () => {
+    const shop = await shopInMemory(releaseWith([monthly('12')]), START);
+    const { id } = await shop.buy({});
+    await dispute(shop, 'd1', firstPayment(shop, id));
+    // As a line of that time reads: held by a dispute, and not by which.
+    for (const batch of shop.ports.batches)
+      for (const event of batch.events) if (event.type === 'pass.held') event.data.why = 'dispute';
+    await shop.restart();
+    expect(doors(shop, id)).toEqual(['on-hold']);
+    await decided(shop, 'd1', true);
+    expect([shop.agreement(id).stops, doors(shop, id)]).toEqual([[], ['open']]);
+  });
+
   test('won with nothing missed: dates stand', async () => {
     const shop = await shopInMemory(releaseWith([monthly('12')]), START);
     const { id } = await shop.buy({});

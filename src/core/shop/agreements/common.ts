@@ -58,10 +58,13 @@ export const holdAll = (state: ShopState, a: Pick<Agreement, 'passIds'>, why: Ho
     .filter((passId) => !isHeldBy(state, passId, why))
     .map((passId) => fact('pass.held', { passId, why }));
 
-/** Takes one reason away; what is held by another stays on hold. */
+/** Takes one reason away; what is held by another stays on hold. Histories from before disputes were told apart hold by any. */
 export const releaseAll = (state: ShopState, a: Pick<Agreement, 'passIds'>, why: HoldReason): ShopEvent[] =>
   livePasses(state, a)
-    .filter((passId) => isHeldBy(state, passId, why))
+    .filter(
+      (passId) =>
+        isHeldBy(state, passId, why) || (why.startsWith('dispute') && isHeldBy(state, passId, 'dispute' as HoldReason)),
+    )
     .map((passId) => fact('pass.released', { passId, why }));
 
 /** Days before a payment on which the buyer hears that its amount changes. */
