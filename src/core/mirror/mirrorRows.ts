@@ -2,11 +2,19 @@ import type { AgreementId, ChargeKey, LineId, OrderId, PassId, PaymentId, Refund
 import { type Agreement, agreementIdOf, refundStop, type StopReason } from '#core/agreements';
 import type { ShopTax } from '#core/catalogue';
 import type { Instant } from '#core/calendar';
-import { cardPaysOf } from '#core/checkout';
 import type { Batch, EventOf, ShopEvent } from '#core/journal';
 import { sum } from '#core/money';
 import { opened } from '#core/passes';
-import { addStop, agreementsRefunded, dropStop, evolve, newShopState, orderStatus, type ShopState } from '#core/shop';
+import {
+  addStop,
+  agreementsRefunded,
+  dropStop,
+  evolve,
+  newShopState,
+  orderStatus,
+  type ShopState,
+  linesBought,
+} from '#core/shop';
 import type { AgreementRow, LaterPaymentRow } from './agreementRows';
 import { foldAgreement, restated, withRefund } from './foldAgreement';
 import type { ChargeRow, OrderRow, PassRow, RefundRow } from './rows';
@@ -76,14 +84,7 @@ export class MirrorRows {
           const quote = charge?.quote ?? event.data.quote;
           if (!quote) throw new Error(`Order ${number} is paid, but nothing says for what`);
           if (charge) charge.quote = null;
-          const paid = cardPaysOf(quote);
-          const lines = quote.lines.map((line, i) => ({
-            ...line,
-            paid: paid[i] ?? 0,
-            givenBack: 0,
-            taxBack: 0,
-            lost: 0,
-          }));
+          const lines = linesBought(quote);
           this.orders.set(orderId, {
             id: orderId,
             number,

@@ -1,7 +1,7 @@
 import type { Instant } from '#core/calendar';
 import type { Command } from './command';
 import type { DueItem } from './dueIndex';
-import { plan } from './evolveAgreements';
+import { plan } from './moments';
 import type { ShopState } from './state';
 
 /**

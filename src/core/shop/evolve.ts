@@ -1,13 +1,13 @@
 import type { Instant } from '#core/calendar';
 import type { Batch, EventOf, EventType, ShopEvent } from '#core/journal';
 import { type Hold, type HoldReason, opened } from '#core/passes';
-import type { CouponId, PersonId, PriceId } from '#core/ids';
-import { addStop, agreementAppliers, agreementsRefunded, dropStop, giveBack } from './evolveAgreements';
+import { agreementAppliers, giveBack } from './evolveAgreements';
+import { addStop, agreementsRefunded, dropStop } from './evolveStops';
 import { refundStop } from '#core/agreements';
 import type { Charge, ShopState } from './state';
-import { onceKey, pairOf } from './ids';
-import { cardPaysOf, type Quote } from '#core/checkout';
-import { beginsCheaper } from '#core/terms';
+import { pairOf } from './ids';
+import { take, takeOnce } from './taken';
+import { linesBought } from './linesBought';
 
 /**
  * Applies one event. It only copies and counts what the event carries and computes nothing, so that history
@@ -91,14 +91,7 @@ const appliers: Appliers = {
     const charge = data.chargeKey === null ? undefined : need(state.charges, data.chargeKey);
     const quote = charge?.quote ?? data.quote;
     if (!quote) throw new Error(`Order ${data.orderId} is paid, but nothing says for what`);
-    const paid = cardPaysOf(quote);
-    const lines = quote.lines.map((line, i) => ({
-      ...line,
-      paid: paid[i] ?? 0,
-      givenBack: 0,
-      taxBack: 0,
-      lost: 0,
-    }));
+    const lines = linesBought(quote);
     state.orders.set(data.orderId, {
       id: data.orderId,
       number: data.number,
@@ -286,38 +279,6 @@ function settle(charge: Charge | undefined): void {
   if (!charge) return;
   charge.quote = null;
   charge.opens = [];
-}
-
-function take(
-  state: ShopState,
-  quote: { lines: readonly { priceId: PriceId; coupon?: { couponId: CouponId } | undefined }[] },
-  personId: PersonId,
-  by: 1 | -1,
-): void {
-  for (const { priceId, coupon } of quote.lines)
-    for (const key of [
-      priceId,
-      pairOf(personId, priceId),
-      ...(coupon ? [`coupon/${coupon.couponId}`, `${personId}/coupon/${coupon.couponId}`] : []),
-    ])
-      state.taken.set(key, (state.taken.get(key) ?? 0) + by);
-}
-
-/**
- * What one person or agreement has only once, while a charge that asks for it is not answered: the trial or cheaper
- * beginning of an offer, the one subscription to it, the unused days of what is replaced.
- */
-function takeOnce(state: ShopState, quote: Quote, personId: PersonId, by: 1 | -1): void {
-  const keys = quote.lines.flatMap(({ offerId, terms }) => [
-    ...(beginsCheaper(terms) ? [onceKey('begins', pairOf(personId, offerId))] : []),
-    ...(terms.kind === 'subscription' ? [onceKey('runs', pairOf(personId, offerId))] : []),
-  ]);
-  if (quote.replaces) keys.push(onceKey('replaces', quote.replaces.agreementId));
-  for (const key of keys) {
-    const count = (state.taken.get(key) ?? 0) + by;
-    if (count === 0) state.taken.delete(key);
-    else state.taken.set(key, count);
-  }
 }
 
 function push(map: Map<string, string[]>, key: string, value: string): void {

@@ -1,20 +1,9 @@
-import {
-  type Agreement,
-  agreementIdOf,
-  type AgreementPayment,
-  askedFrom,
-  begunAgreement,
-  disputeStop,
-  isRunning,
-  isStopped,
-  type OwedDue,
-  type StopReason,
-  takeCredit,
-} from '#core/agreements';
+import { type Agreement, type AgreementPayment, begunAgreement, disputeStop, takeCredit } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import type { EventOf, EventType } from '#core/journal';
 import type { AgreementId, LineId, OrderId, PaymentId } from '#core/ids';
-import { type AgreementMoment, type DueItem, placeOf } from './dueIndex';
+import { addStop, dropStop, moveFrom } from './evolveStops';
+import { plan } from './moments';
 import type { ShopState } from './state';
 import { pairOf } from './ids';
 
@@ -69,9 +58,10 @@ export const agreementAppliers: Appliers = {
     a.finishes = data.endsAt !== null;
     answered(state, a, data.key, 'paid');
   },
-  'due.fellAway': (state, { key, agreementId, next }) => {
+  'due.fellAway': (state, { key, agreementId, next, movesFrom }) => {
     const a = agreementOf(state, agreementId);
     a.next = next;
+    moveFrom(a, movesFrom);
     answered(state, a, key, 'refused');
   },
   'due.refused': (state, { key, agreementId, reason, pastDue, owed }) => {
@@ -192,86 +182,15 @@ export const agreementAppliers: Appliers = {
   'gap.confirmed': () => undefined,
 };
 
-/** One more reason why nothing is asked for. */
-export function addStop(
-  state: ShopState,
-  a: Agreement,
-  why: StopReason,
-  at: Instant,
-  paymentId: PaymentId | null = null,
-): void {
-  if (!isRunning(a) || a.stops.some((stop) => stop.why === why)) return;
-  a.stops = [...a.stops, { why, since: at, paymentId }];
-  a.span ??= { since: at, movesFrom: null };
-  plan(state, a);
-}
-
-/** One reason less; what another holds stays. */
-export function dropStop(state: ShopState, a: Agreement, why: StopReason): void {
-  a.stops = a.stops.filter((stop) => stop.why !== why);
-  if (a.stops.length === 0) a.span = null;
-  plan(state, a);
-}
-
-/** Its dates stand still since then, or since before. */
-function moveFrom(a: Agreement, at: Instant): void {
-  const since = a.span?.movesFrom ?? null;
-  if (a.span && (since === null || at < since)) a.span = { ...a.span, movesFrom: at };
-}
-
 /** What is behind, as it stands now; whether its doors are held already is kept. */
 function behind(a: Agreement, pastDue: Omit<NonNullable<Agreement['pastDue']>, 'held' | 'reason'> | null): void {
   a.pastDue = pastDue && { ...pastDue, held: a.pastDue?.held ?? false, reason: a.pastDue?.reason ?? '' };
 }
 
-/** The agreements that a refund has a say in: the one it names, or those of its lines. */
-export function agreementsRefunded(
-  state: ShopState,
-  refund: { orderId: OrderId; agreementId?: AgreementId | undefined; shares: readonly { lineId: LineId }[] },
-): Agreement[] {
-  const ids =
-    refund.agreementId === undefined
-      ? refund.shares.map(({ lineId }) => agreementIdOf(refund.orderId, lineId))
-      : [refund.agreementId];
-  return ids.flatMap((id) => state.agreements.get(id) ?? []);
-}
-
 /** Told once. */
 function dropTellAt(state: ShopState, agreementId: AgreementId): void {
   const a = agreementOf(state, agreementId);
-  if (a.next) a.next = { n: a.next.n, at: a.next.at };
-}
-
-/** Every moment that time will bring to an agreement as it is now. What no longer holds then is refused when it comes. */
-function momentsOf(a: Agreement): DueItem[] {
-  const found: DueItem[] = [];
-  const put = (kind: AgreementMoment, at: Instant | null | undefined): void => {
-    if (at) found.push({ at, what: { kind, agreementId: a.id } });
-  };
-  put('end', a.endsAt);
-  // Stopped: nothing is asked for, and nobody is put out for not having paid.
-  if (isStopped(a)) put('return', a.pause?.until);
-  else {
-    put('due', a.next && askedFrom(a.next));
-    put('try', a.pastDue?.tryAt);
-    if (a.pastDue && !a.pastDue.held) put('grace', a.pastDue.graceUntil);
-    put('end-unpaid', a.pastDue?.endAt);
-    put('notice', a.noticeAt);
-    put('amount', a.next?.tellAt);
-  }
-  return found;
-}
-
-/**
- * Puts the next moment of an agreement on the index: the first there is, or the first that comes after one that was
- * just looked at. What an answer was waited for, or what has changed, is so looked at again from the beginning.
- */
-export function plan(state: ShopState, a: Agreement, after?: DueItem): void {
-  let next: DueItem | null = null;
-  for (const moment of momentsOf(a))
-    if ((!after || placeOf(moment) > placeOf(after)) && (!next || placeOf(moment) < placeOf(next))) next = moment;
-  if (next) state.due.set(next);
-  else state.due.drop(a.id);
+  if (a.next) a.next = { ...a.next, tellAt: undefined };
 }
 
 function answered(state: ShopState, a: Agreement, key: string, status: 'paid' | 'refused'): void {
@@ -306,6 +225,3 @@ function agreementOf(state: ShopState, id: string): Agreement {
   if (!a) throw new Error(`The history names something it never introduced: ${id}`);
   return a;
 }
-
-/** The dues still owed come to this much. */
-export const owedAmount = (owed: readonly OwedDue[]): number => owed.reduce((all, due) => all + due.amount, 0);

@@ -12,7 +12,8 @@ export {
 } from './state';
 export type { AgreementMoment } from './dueIndex';
 export { evolve, evolveBatch } from './evolve';
-export { addStop, agreementsRefunded, dropStop } from './evolveAgreements';
+export { linesBought } from './linesBought';
+export { addStop, agreementsRefunded, dropStop } from './evolveStops';
 export { decide } from './decide';
 export type { Command, DecideContext, Decision } from './command';
 export { dueWork } from './dueWork';

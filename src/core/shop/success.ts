@@ -6,8 +6,7 @@ import type { PassSeed } from '#core/passes';
 import { accessUntil } from '#core/terms';
 import type { ChargeKey, CheckoutId, OrderId, PaymentId, PersonId } from '#core/ids';
 import { startedByOrder } from './agreements';
-import { formatAmount } from '#core/money';
-import { creditGiven, paidWith, returnOfCredits, unusedParts } from './agreements/credit';
+import { creditGiven, creditGone, paidWith, returnOfCredits, unusedParts } from './agreements/credit';
 import { leftOf } from './paidLines';
 import { endEvents } from './agreements/closings';
 import type { DecideContext } from './command';
@@ -70,7 +69,9 @@ function replacedEvents(state: ShopState, success: Success, context: DecideConte
   const { replaces, currency } = success.quote;
   if (!replaces) return [];
   const a = state.agreements.get(replaces.agreementId);
-  if (!a || a.status === 'ended') return gone(success, replaces.used, currency);
+  const gone = (missing: number): ShopEvent[] =>
+    creditGone(success.orderId, keyOf('credit', success.orderId), missing, currency);
+  if (!a || a.status === 'ended') return gone(replaces.used);
   const unused = unusedParts(state, a, context.now);
   const paid = paidWith(state, a);
   // What was promised at asking is used, also when the days have changed meanwhile.
@@ -81,22 +82,9 @@ function replacedEvents(state: ShopState, success: Success, context: DecideConte
     ...endEvents(state, a, 'replaced', 'replaced', null, context),
     ...given.events,
     ...returnOfCredits(takeCredit(parts, replaces.used).left, a.currency, context),
-    ...gone(success, replaces.used - creditOf(parts), currency),
+    ...gone(replaces.used - creditOf(parts)),
   ];
 }
-
-/** Unused days that paid for an order and were there no longer when its money came. */
-const gone = ({ orderId }: Success, missing: number, currency: string): ShopEvent[] =>
-  missing <= 0
-    ? []
-    : [
-        fact('attention.raised', {
-          id: keyOf('credit', orderId),
-          what: 'credit-gone',
-          orderId,
-          text: `${formatAmount(missing, currency, 'en')} of this order was to be paid by unused days of a subscription that ended while the bank was being asked. The order stands; ask its buyer for the difference, or let it go.`,
-        }),
-      ];
 
 // The days of access count from the moment of success, which may come after the moment the card was asked.
 function untilOf(quote: Quote, pass: PassSeed, now: Instant): Instant | null {

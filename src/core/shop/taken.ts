@@ -1,6 +1,45 @@
-import { onceKey } from './ids';
+import type { Agreement } from '#core/agreements';
+import type { Quote } from '#core/checkout';
+import type { CouponId, PersonId, PriceId } from '#core/ids';
+import { beginsCheaper } from '#core/terms';
+import { onceKey, pairOf } from './ids';
 import type { ShopState } from './state';
 
 /** Whether a charge without an answer has taken what can be had only once. */
 export const isTaken = (state: ShopState, what: Parameters<typeof onceKey>[0], of: string): boolean =>
   (state.taken.get(onceKey(what, of)) ?? 0) > 0;
+
+/** Whether the unused days of an agreement are to pay for something that is not answered yet: what replaces it, or a switch. */
+export const areDaysTaken = (state: ShopState, a: Agreement): boolean =>
+  isTaken(state, 'replaces', a.id) || (a.unanswered !== null && state.dueCharges.get(a.unanswered)?.to !== undefined);
+
+/** Places, coupon uses and price steps, of a price in all and of this buyer. */
+export function take(
+  state: ShopState,
+  quote: { lines: readonly { priceId: PriceId; coupon?: { couponId: CouponId } | undefined }[] },
+  personId: PersonId,
+  by: 1 | -1,
+): void {
+  const keys = quote.lines.flatMap(({ priceId }) => [priceId, pairOf(personId, priceId)]);
+  // One coupon an order: used once, however many lines it acts on.
+  for (const couponId of new Set(quote.lines.flatMap(({ coupon }) => coupon?.couponId ?? [])))
+    keys.push(`coupon/${couponId}`, `${personId}/coupon/${couponId}`);
+  for (const key of keys) state.taken.set(key, (state.taken.get(key) ?? 0) + by);
+}
+
+/**
+ * What one person or agreement has only once, while a charge that asks for it is not answered: the trial or cheaper
+ * beginning of an offer, the one subscription to it, the unused days of what is replaced.
+ */
+export function takeOnce(state: ShopState, quote: Quote, personId: PersonId, by: 1 | -1): void {
+  const keys = quote.lines.flatMap(({ offerId, terms }) => [
+    ...(beginsCheaper(terms) ? [onceKey('begins', pairOf(personId, offerId))] : []),
+    ...(terms.kind === 'subscription' ? [onceKey('runs', pairOf(personId, offerId))] : []),
+  ]);
+  if (quote.replaces) keys.push(onceKey('replaces', quote.replaces.agreementId));
+  for (const key of keys) {
+    const count = (state.taken.get(key) ?? 0) + by;
+    if (count === 0) state.taken.delete(key);
+    else state.taken.set(key, count);
+  }
+}

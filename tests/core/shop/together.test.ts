@@ -39,6 +39,19 @@ function holdRefunds(shop: MemoryShop): { letGo(): Promise<void> } {
   };
 }
 
+/** The same for charges. */
+function holdCharges(shop: MemoryShop): { letGo(): Promise<void> } {
+  const { charge } = shop.ports.payments;
+  let down = true;
+  shop.ports.payments.charge = (request) => (down ? Promise.reject(new NotAnswered('x')) : charge(request));
+  return {
+    letGo: async () => {
+      down = false;
+      await shop.runner.settle();
+    },
+  };
+}
+
 async function pausedAndDisputed(until: string | null): Promise<{ shop: MemoryShop; id: string }> {
   const shop = await shopInMemory(releaseWith([monthly('12')]), at('2026-03-20'));
   const { id } = await shop.buy({});
@@ -333,6 +346,24 @@ describe('a dispute', () => {
   });
 });
 
+test('a subscription that was behind when disputed has the tries that were left, and none beyond its next due', async () => {
+  const shop = await shopInMemory(releaseWith([monthly('12')]), START, (_, n) =>
+    n >= 1 ? { status: 'refused', reason: 'x' } : { status: 'paid', paymentId: '' },
+  );
+  const { id } = await shop.buy({});
+  await shop.goTo(at('2026-12-25'));
+  await dispute(shop, 'd1', firstPayment(shop, id));
+  const before = shop.asked().length;
+  await shop.goTo(at('2027-01-20'));
+  expect(shop.asked().length).toBe(before);
+  await decided(shop, 'd1', true);
+  // Tried on 23 and 24 December; the third try was a day off, so it is on 21 January; the next due is on the 23rd.
+  await shop.goTo(at('2027-01-22'));
+  expect(shop.asked().slice(before)).toEqual(['2027-01-21 12.00 refused']);
+  await shop.goTo(at('2027-01-23', '10:01'));
+  expect([shop.agreement(id).status, doors(shop, id)]).toEqual(['ended', ['closed']]);
+});
+
 describe('away for long', () => {
   test('a due without an answer is not sent again before the owner says so, and one is asked for after, not five', async () => {
     const shop = await shopInMemory(
@@ -359,6 +390,30 @@ describe('away for long', () => {
     await runner.settle();
     expect(shop.asked().slice(1)).toEqual(['2026-12-29 3.00']);
     expect(runner.state.attention).toEqual([]);
+  });
+
+  test('a due without an answer that is disputed too: not sent after the gap, and asked for once it is won', async () => {
+    const shop = await shopInMemory(releaseWith([monthly('12')]), START);
+    const { id } = await shop.buy({});
+    const { letGo } = holdCharges(shop);
+    shop.ports.setNow(at('2026-12-23'));
+    await shop.runner.turn();
+    await shop.runner.execute({
+      type: 'open-dispute',
+      disputeId: 'd1',
+      paymentId: firstPayment(shop, id),
+      amount: 1_200,
+      answerBy: at('2027-12-01'),
+    });
+    const [from, to] = [at('2026-12-24'), at('2027-03-01')];
+    shop.ports.setNow(to);
+    await shop.runner.execute({ type: 'confirm-gap', from, to });
+    await letGo();
+    expect([shop.asked(), shop.agreement(id).unanswered]).toEqual([['2026-11-23 12.00'], null]);
+    await shop.goTo(at('2027-03-05'));
+    await decided(shop, 'd1', true);
+    await shop.goTo(at('2027-03-06'));
+    expect(shop.asked()).toEqual(['2026-11-23 12.00', '2027-03-05 12.00']);
   });
 
   test('over the notice of a trial alone: the notice is dropped, and the trial ends on its day', async () => {
@@ -443,6 +498,23 @@ describe('a pause', () => {
     expect(shop.asked().at(-1)).toBe('2027-02-01 187.00');
   });
 
+  test('stopped in it while money is on its way back: the days that were left come after the day of stopping', async () => {
+    const shop = await shopInMemory(releaseWith([monthly('30')]), START);
+    const { id } = await shop.buy({});
+    await shop.goTo(at('2026-12-10'));
+    await shop.act({ type: 'pause', agreementId: id, until: null, by: 'buyer' });
+    const { letGo } = holdRefunds(shop);
+    await shop.runner.execute({ type: 'refund-agreement', agreementId: id, amount: 500, ends: false, reason: '' });
+    shop.ports.setNow(at('2027-02-01'));
+    await shop.runner.execute({ type: 'cancel', agreementId: id, when: 'end', giveBack: false, by: 'buyer' });
+    await letGo();
+    // 13 days after 1 February.
+    await shop.goTo(at('2027-02-13'));
+    expect([shop.agreement(id).status, doors(shop, id)]).toEqual(['ending', ['open']]);
+    await shop.goTo(at('2027-02-14', '10:01'));
+    expect([shop.agreement(id).status, doors(shop, id)]).toEqual(['ended', ['closed']]);
+  });
+
   test('of a plan: the rest can be paid, and the pause is over', async () => {
     const shop = await shopInMemory(releaseWith([{ kind: 'plan', amount: '97', payments: '3' }]), START);
     const { id } = await shop.buy({});
@@ -513,6 +585,58 @@ describe('what a switch leads to', () => {
     expect(await shop.act({ ...off, agreementId: id })).toMatch(
       /^This person has a subscription to that offer already/,
     );
+  });
+});
+
+describe('a switch that waits for its answer', () => {
+  /** From 30.00 to 100.00 on 10 December: 13.00 of unused days and 87.00 by card, which is not answered. */
+  const switching = async (): Promise<{ shop: MemoryShop; id: string; letGo(): Promise<void> }> => {
+    const shop = await shopInMemory(releaseWith([monthly('30'), monthly('100')]), START);
+    const { id } = await shop.buy({});
+    await shop.goTo(at('2026-12-10'));
+    const { letGo } = holdCharges(shop);
+    await shop.runner.execute({ type: 'switch', agreementId: id, offerId: 'off_1', priceId: 'pr_1' });
+    await shop.runner.turn();
+    return { shop, id, letGo };
+  };
+  const keptOf = (shop: MemoryShop): number | undefined => {
+    const [line] = [...shop.runner.state.orders.values()][0]?.lines ?? [];
+    return line && line.paid - line.givenBack - line.lost;
+  };
+
+  test('nothing of its days is given back meanwhile, in part or in whole', async () => {
+    const { shop, id, letGo } = await switching();
+    const { orderId } = shop.agreement(id);
+    const done = [
+      await shop.runner.execute({ type: 'refund-agreement', agreementId: id, amount: 2_500, ends: false, reason: '' }),
+      await shop.runner.execute({ type: 'refund', orderId, shares: [{ lineId: 'l1', amount: 2_500 }], reason: '' }),
+    ];
+    expect(done.map((d) => 'refused' in d && d.refused)).toEqual(['still-asking', 'still-asking']);
+    await letGo();
+    expect([shop.asked().at(-1), keptOf(shop), last(shop).status]).toEqual(['2026-12-10 87.00', 1_700, 'active']);
+  });
+
+  test('disputed meanwhile: what it began is stopped by that too, until it is decided', async () => {
+    for (const won of [true, false]) {
+      const { shop, id, letGo } = await switching();
+      await dispute(shop, 'd1', firstPayment(shop, id), 3_000);
+      await letGo();
+      expect([doors(shop, last(shop).id), last(shop).stops.map((s) => s.why)]).toEqual([['on-hold'], ['dispute:d1']]);
+      await decided(shop, 'd1', won);
+      expect([doors(shop, last(shop).id), last(shop).status]).toEqual(
+        won ? [['open'], 'active'] : [['closed'], 'ended'],
+      );
+    }
+  });
+
+  test('the bank takes the old payment back meanwhile: never more goes than was paid, and a person hears of it', async () => {
+    const { shop, id, letGo } = await switching();
+    // All but 5.00 of it is lost, so that the agreement goes on, and 8.00 of 13.00 are gone.
+    await dispute(shop, 'd1', firstPayment(shop, id), 2_500);
+    await decided(shop, 'd1', false);
+    await letGo();
+    expect([keptOf(shop), shop.runner.state.attention.map((a) => a.id.split('-')[0])]).toEqual([0, ['part', 'credit']]);
+    expect(shop.runner.state.attention.at(-1)?.text).toMatch(/^€8\.00 was to be paid by unused days/);
   });
 });
 

@@ -166,7 +166,15 @@ export const agreementEvents = {
       (data) => ({ ...data, period: { ...data.period, credits: [] }, creditsLeft: null }),
     ),
   /** It never reached the payment service and was made impossible there: it is as if it had not been asked for. */
-  'due.fellAway': event(z.strictObject({ key: id1, agreementId: agreementId1, next: dueMoment2.nullable() })),
+  'due.fellAway': event(
+    z.strictObject({
+      key: id1,
+      agreementId: agreementId1,
+      next: dueMoment2.nullable(),
+      /** It counts in an absence: since when its dates stand still, where something else stops it too. */
+      movesFrom: moment1,
+    }),
+  ),
   'due.refused': event(
     z.strictObject({
       key: id1,

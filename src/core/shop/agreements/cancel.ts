@@ -1,12 +1,19 @@
 import { refuse } from '#core/refusal';
-import { type Agreement, isBeingRefunded, lastPaid, whyNotAct } from '#core/agreements';
+import {
+  type Agreement,
+  daysLeftInPause,
+  dueAfterReturn,
+  isBeingRefunded,
+  lastPaid,
+  whyNotAct,
+} from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { fact, type ShopEvent } from '#core/journal';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { endEvents } from './closings';
 import { mailOf, noSuch, releaseAll, shopOf, toCome, stillAsking } from './common';
-import { isTaken } from '../taken';
+import { areDaysTaken } from '../taken';
 import { taxOfBack } from '../paidLines';
 import { paidWith, returnOfCredits, type Unused, unusedParts } from './credit';
 import { pauseEndedEvents, pauseOver } from './pause';
@@ -37,7 +44,7 @@ export function cancel(
     };
   if (when === 'now') {
     if (giveBack && isBeingRefunded(a)) return refuse('refund-running', { of: 'agreement' });
-    if (giveBack && isTaken(state, 'replaces', a.id)) return stillAsking;
+    if (giveBack && areDaysTaken(state, a)) return stillAsking;
     const unused = unusedParts(state, a, now);
     const back = giveBack ? unused.total : 0;
     return {
@@ -50,8 +57,8 @@ export function cancel(
   }
   if (a.status === 'paused' && a.pause) {
     const back = pauseEndedEvents(state, a, now, context).filter((e) => e.type !== 'agreement.mailDue');
-    const returned = back.find((e) => e.type === 'agreement.returned');
-    const endsAt = returned?.data.next.at ?? a.next?.at ?? now;
+    // The days that were left are left, whatever else stops it.
+    const endsAt = dueAfterReturn(now, daysLeftInPause(a), a.anchor, a.zone).at;
     return {
       events: [
         ...back,

@@ -1,7 +1,8 @@
 import { type Agreement, creditOf, type CreditPart, takeCredit, unusedOf } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { fact, type ShopEvent } from '#core/journal';
-import type { CreditId } from '#core/ids';
+import type { CreditId, OrderId } from '#core/ids';
+import { formatAmount } from '#core/money';
 import type { DecideContext } from '../command';
 import type { ShopState } from '../state';
 import { documentNumber } from '../documentNumber';
@@ -100,3 +101,16 @@ export function returnOfCredits(
         ],
   );
 }
+
+/** Unused days that were to pay, and were there no longer when the money came: success stands, and a person hears of it. */
+export const creditGone = (orderId: OrderId, id: string, missing: number, currency: string): ShopEvent[] =>
+  missing <= 0
+    ? []
+    : [
+        fact('attention.raised', {
+          id,
+          what: 'credit-gone',
+          orderId,
+          text: `${formatAmount(missing, currency, 'en')} was to be paid by unused days of a subscription that were gone when the money came: it ended, or the bank took them back. What was bought stands; ask its buyer for the difference, or let it go.`,
+        }),
+      ];

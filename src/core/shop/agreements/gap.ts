@@ -1,4 +1,4 @@
-import { type Agreement, isRunning, isStopped } from '#core/agreements';
+import { type Agreement, askedFrom, isRunning, isStopped } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { fact, type ShopEvent } from '#core/journal';
 import type { Command, DecideContext, Decision } from '../command';
@@ -15,13 +15,13 @@ const isWithin = (at: Instant | null | undefined, from: Instant, to: Instant): b
 
 /** Whether money was to be asked for, or a door to close, while the shop was away; or was asked for and not answered. */
 function isMissed(a: Agreement, from: Instant, to: Instant): boolean {
-  if (!isRunning(a) || a.status === 'ending') return false;
+  if (!isRunning(a)) return false;
+  if (a.unanswered !== null) return true;
+  if (a.status === 'ending') return false;
   if (a.status === 'paused') return isWithin(a.pause?.until, from, to);
   if (isStopped(a)) return false;
-  return (
-    a.unanswered !== null ||
-    [a.next?.at, a.pastDue?.tryAt, a.pastDue?.graceUntil, a.pastDue?.endAt].some((at) => isWithin(at, from, to))
-  );
+  const due = a.next && askedFrom(a.next);
+  return [due, a.pastDue?.tryAt, a.pastDue?.graceUntil, a.pastDue?.endAt].some((at) => isWithin(at, from, to));
 }
 
 /** Which agreements something was to happen to while the shop was away. */
@@ -52,10 +52,13 @@ export function confirmGap(
           pastDue: a.pastDue && behindOf(a.pastDue),
         }),
       ];
-    if (a.status === 'paused') return pauseEndedEvents(state, a, to, context);
     const charge = a.unanswered === null ? undefined : state.dueCharges.get(a.unanswered);
-    const asked = charge ? unasked(a, charge) : { agreement: a, events: [] };
-    return [...asked.events, ...goOn(asked.agreement, { since: from, movesFrom: from, returned: to }, context).events];
+    const { agreement, events } = charge ? unasked(a, charge, from) : { agreement: a, events: [] };
+    if (a.status === 'paused')
+      return isWithin(a.pause?.until, from, to) ? [...events, ...pauseEndedEvents(state, a, to, context)] : events;
+    // What stops it for another reason goes on stopping it, and says then how it goes on.
+    if (isStopped(a) || a.status === 'ending') return events;
+    return [...events, ...goOn(agreement, { since: from, movesFrom: from, returned: to }, context).events];
   });
   return { events: [fact('gap.confirmed', { from, to }), ...moved] };
 }
@@ -68,13 +71,13 @@ const behindOf = ({ since, tryAt, graceUntil, endAt }: NonNullable<Agreement['pa
 });
 
 /** A charge without an answer, as if it had not been asked for: the due is the next one again. */
-function unasked(a: Agreement, charge: DueCharge): { agreement: Agreement; events: ShopEvent[] } {
+function unasked(a: Agreement, charge: DueCharge, movesFrom: Instant): { agreement: Agreement; events: ShopEvent[] } {
   const due = charge.why === 'due' ? charge.dues.at(-1) : undefined;
   const next = due ? { n: due.n, at: due.at } : a.next;
   return {
     agreement: { ...a, next, unanswered: null },
     events: [
-      fact('due.fellAway', { key: charge.key, agreementId: a.id, next }),
+      fact('due.fellAway', { key: charge.key, agreementId: a.id, next, movesFrom }),
       fact('void.due', { key: keyOf('void', charge.key), chargeKey: charge.key }),
     ],
   };

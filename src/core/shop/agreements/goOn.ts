@@ -9,7 +9,7 @@ import {
   type StopReason,
 } from '#core/agreements';
 import { dateIn, daysBetween, type Instant, plusDays } from '#core/calendar';
-import { fact, type ShopEvent } from '#core/journal';
+import { type EventOf, fact, type ShopEvent } from '#core/journal';
 import type { DecideContext } from '../command';
 import { shopOf, toCome, trialNotice } from './common';
 
@@ -51,18 +51,11 @@ interface Span {
  * grace counted from now. What was behind already keeps the tries and days of grace that it had left.
  */
 export function goOn(a: Agreement, { since, movesFrom, returned }: Span, context: Context): WentOn {
-  const stood = daysBetween(dateIn(since, a.zone), dateIn(returned, a.zone));
-  const later = (at: Instant): Instant => (stood === 0 ? at : plusDays(at, stood, a.zone));
-  const pastDue = a.pastDue && {
-    since: later(a.pastDue.since),
-    tryAt: a.pastDue.tryAt && later(a.pastDue.tryAt),
-    graceUntil: later(a.pastDue.graceUntil),
-    endAt: a.pastDue.endAt && later(a.pastDue.endAt),
-  };
   const { next, id: agreementId } = a;
   if (next === null || movesFrom === null) {
-    const fell = next !== null && next.at >= since && next.at <= returned;
+    const fell = next !== null && next.at <= returned;
     const asked: DueMoment | null = fell ? { ...next, askFrom: returned } : next;
+    const pastDue = putOff(a, { since, returned }, fell ? null : (next?.at ?? null));
     return {
       events: [fact('agreement.wentOn', { agreementId, next: asked, noticeAt: a.noticeAt, pastDue })],
       next: null,
@@ -86,9 +79,31 @@ export function goOn(a: Agreement, { since, movesFrom, returned }: Span, context
         noticeAt: inTrial ? trialNotice(at, returned, shop, a.zone) : null,
         period: shifted(a.period, next.at, at, a.zone),
         owed: a.owed,
-        pastDue,
+        pastDue: putOff(a, { since, returned }, at),
       }),
     ],
+  };
+}
+
+type PastDue = NonNullable<EventOf<'agreement.wentOn'>['data']['pastDue']>;
+
+/**
+ * What is behind, later by as many days as the stop had, so that it keeps the tries and days of grace that it had left.
+ * @param nextAt the next due, still to come: of a subscription one period is owed at most, so that none goes beyond it
+ */
+function putOff(a: Agreement, { since, returned }: Omit<Span, 'movesFrom'>, nextAt: Instant | null): PastDue | null {
+  if (!a.pastDue) return null;
+  const from = a.pastDue.since > since ? a.pastDue.since : since;
+  const stood = Math.max(0, daysBetween(dateIn(from, a.zone), dateIn(returned, a.zone)));
+  const later = (at: Instant): Instant => (stood === 0 ? at : plusDays(at, stood, a.zone));
+  const limit = a.terms.kind === 'subscription' ? nextAt : null;
+  const atMost = (at: Instant): Instant => (limit !== null && limit < at ? limit : at);
+  const tryAt = a.pastDue.tryAt && later(a.pastDue.tryAt);
+  return {
+    since: later(a.pastDue.since),
+    tryAt: tryAt !== null && limit !== null && tryAt >= limit ? null : tryAt,
+    graceUntil: atMost(later(a.pastDue.graceUntil)),
+    endAt: a.pastDue.endAt && atMost(later(a.pastDue.endAt)),
   };
 }
 

@@ -6,7 +6,7 @@ import type { AgreementId } from '#core/ids';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { isPaymentDisputed, leftOf, type PaidLine, paidLinesOfAgreement, taxOfBack } from '../paidLines';
-import { isTaken } from '../taken';
+import { areDaysTaken } from '../taken';
 import { livePasses, noSuch, stillAsking } from './common';
 
 export interface AgreementRefundPlan {
@@ -48,7 +48,8 @@ export function planAgreementRefund(
     parts,
     amount,
     currency: a.currency,
-    inFull: amount === sum(all.map(leftOf)),
+    // What is on its way may be refused: only what is back counts.
+    inFull: amount === sum(all.map((p) => p.amount - p.givenBack - p.lost)),
     coversPeriod: a.period !== null && amount >= a.period.amount,
   };
 }
@@ -64,7 +65,7 @@ export function refundAgreement(
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
   const ending = (plan.inFull || ends) && (isRunning(a) || plan.inFull);
-  if ((ending && a.unanswered !== null) || isTaken(state, 'replaces', a.id)) return stillAsking;
+  if ((ending && a.unanswered !== null) || areDaysTaken(state, a)) return stillAsking;
   const closes = ending ? livePasses(state, a) : [];
   return {
     events: plan.parts.map((part): ShopEvent =>

@@ -10,7 +10,8 @@ import {
 import type { Instant } from '#core/calendar';
 import { type Offer, type Price, saleState } from '#core/catalogue';
 import { termsNow } from '#core/checkout';
-import type { OfferId } from '#core/ids';
+import type { DisputeId, OfferId, PaymentId } from '#core/ids';
+import { disputeHold } from '#core/passes';
 import { fact, type ShopEvent } from '#core/journal';
 import { paymentAt } from '#core/terms';
 import { refuse, type Refusal } from '#core/refusal';
@@ -20,7 +21,8 @@ import { paidEvents } from './charge';
 import { endEvents } from './closings';
 import { isTaken } from '../taken';
 import { mailOf, nextDue, noSuch, shopOf, stillAsking, toCome, toldAtStart, trialNotice } from './common';
-import { creditGiven, unusedNow, unusedParts } from './credit';
+import { creditGiven, creditGone, paidWith, unusedNow, unusedParts } from './credit';
+import { leftOf } from '../paidLines';
 import { keyOf } from '../ids';
 
 /**
@@ -153,7 +155,9 @@ export function switchedEvents(
   const unused = unusedParts(state, a, now);
   // What was promised at asking is used, also when the days have changed meanwhile.
   const short = Math.max(0, paid.credit - unused.total - creditOf(a.credits));
-  const given = creditGiven(state, a, unused.card + short, context.ids.next('cr'));
+  const from = paidWith(state, a);
+  const card = Math.min(unused.card + short, from ? leftOf(from) : 0);
+  const given = creditGiven(state, a, card, context.ids.next('cr'));
   const credits = [...a.credits, ...unused.credits, ...given.parts];
   const to: AgreementSeed = { ...planned, start: now, anchor: { n: 1, at: now }, credits };
   const dues = paid.dues.map((d) => ({ ...d, at: now }));
@@ -167,6 +171,7 @@ export function switchedEvents(
   });
   return [
     ...begun(state, { ...a, credits: [] }, to, given.events, context),
+    ...creditGone(a.orderId, keyOf('credit', to.id), paid.credit - creditOf(credits), a.currency),
     ...paidEvents(state, asAgreement, { ...paid, dues, next: nextDue(to, 1, shopOf(context)) }, now),
     mailOf(to, 'switched', keyOf('switched', to.id), { at: paymentAt(to.terms, to.anchor, 2, to.zone) }),
   ];
@@ -180,7 +185,7 @@ function begun(
   context: DecideContext,
 ): ShopEvent[] {
   const { now, ids } = context;
-  const passes = to.productIds.map((productId): ShopEvent => {
+  const passes = to.productIds.map((productId) => {
     const cause = { kind: 'paid' as const, orderId: to.orderId, lineId: to.lineId, agreementId: to.id };
     return fact('pass.opened', {
       pass: { id: ids.next('p'), personId: to.personId, productId, cause, from: now, until: null },
@@ -200,5 +205,15 @@ function begun(
       told: toldAtStart(to, to.trialUntil ?? now, shopOf(context)),
     }),
     ...passes,
+    ...disputesOf(a).flatMap(({ disputeId, paymentId }): ShopEvent[] => [
+      fact('agreement.suspended', { agreementId: to.id, disputeId, paymentId }),
+      ...passes.map(({ data }) => fact('pass.held', { passId: data.pass.id, why: disputeHold(disputeId) })),
+    ]),
   ];
 }
+
+/** What a bank disputes goes on stopping what comes of it: opened, it may be, while the switch was being paid. */
+const disputesOf = (a: Agreement): { disputeId: DisputeId; paymentId: PaymentId | null }[] =>
+  a.stops.flatMap(({ why, paymentId = null }) =>
+    why.startsWith('dispute:') ? [{ disputeId: why.slice('dispute:'.length), paymentId }] : [],
+  );

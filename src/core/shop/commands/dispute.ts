@@ -55,14 +55,15 @@ export function closeDispute(
   if (!dispute || !order) return refuse('no-such-payment', { what: 'dispute' });
   if (dispute.status !== 'open') return known;
   const later = dispute.agreementId === undefined ? undefined : state.agreements.get(dispute.agreementId);
-  const touched = (later ? [later] : agreementsOf(state, order)).filter((a) => isStoppedBy(a, dispute));
+  // What came of a switch in the meantime is stopped by it too.
+  const touched = agreementsOf(state, order).filter((a) => isStoppedBy(a, dispute));
   const lost = won ? [] : lostOf(paidLinesOf(state, order, dispute.paymentId ?? order.paymentId ?? ''), dispute.amount);
   const whole = new Set(lost.filter((l) => l.amount === l.left).map((l) => l.lineId));
   const ends = (lineId: LineId): boolean => whole.has(lineId);
   const ending = touched.filter((a) => ends(a.lineId));
   const going = touched.filter((a) => !ends(a.lineId));
   const gone = new Set(ending.flatMap((a) => a.passIds));
-  const passes = later ? later.passIds : order.passIds;
+  const passes = later ? [...new Set([later, ...touched].flatMap((a) => a.passIds))] : order.passIds;
   const closing = passes.filter((id) => !state.passes.get(id)?.closed && (gone.has(id) || closesWith(state, id, ends)));
   const staying = passes.filter((id) => !closing.includes(id));
   return {

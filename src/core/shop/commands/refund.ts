@@ -8,9 +8,9 @@ import { livePasses, stillAsking } from '../agreements/common';
 import { withoutStop } from '../agreements/goOn';
 import type { Command, DecideContext, Decision } from '../command';
 import { documentNumber } from '../documentNumber';
-import { agreementsRefunded } from '../evolveAgreements';
+import { agreementsRefunded } from '../evolveStops';
 import { keyOf } from '../ids';
-import { isTaken } from '../taken';
+import { areDaysTaken } from '../taken';
 import { isPaymentDisputed, leftOf, paidLinesOf, paidLinesOfAgreement, taxOfBack } from '../paidLines';
 import type { Order, Refund, ShopState } from '../state';
 
@@ -53,8 +53,12 @@ export function planRefund(state: ShopState, orderId: OrderId, wanted: Wanted): 
   const amount = sum(shares.map((s) => s.amount));
   if (amount === 0) return refuse('nothing-to-refund', { why: 'nothing' });
   const whole = full.filter((lineId) => wholeBut(state, order, lineId));
-  if (whole.some((lineId) => (agreementOf(state, order, lineId)?.unanswered ?? null) !== null)) return stillAsking;
-  if (shares.some(({ lineId }) => isTaken(state, 'replaces', agreementIdOf(order.id, lineId)))) return stillAsking;
+  const waits = (lineId: LineId, why: (a: Agreement) => boolean): boolean => {
+    const a = agreementOf(state, order, lineId);
+    return a !== undefined && why(a);
+  };
+  if (whole.some((lineId) => waits(lineId, (a) => a.unanswered !== null))) return stillAsking;
+  if (shares.some(({ lineId }) => waits(lineId, (a) => areDaysTaken(state, a)))) return stillAsking;
   return { amount, currency: order.currency, shares, closes: whole.flatMap((id) => passesOfLine(state, order, id)) };
 }
 
