@@ -123,11 +123,14 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
         <h3>Papers</h3>
         <p className="mt-1">{order.receipt}, which the buyer finds as a PDF in the member area.</p>
       </div>
-      <RefundForm
-        order={order}
-        titleOfPass={(id) => titleOf(passes.find((p) => p.id === id)?.productId ?? '')}
-        locale={locale}
-      />
+      {/* What a bank disputes cannot be given back too: nothing is offered that is refused. */}
+      {order.dispute !== 'open' && (
+        <RefundForm
+          order={order}
+          titleOfPass={(id) => titleOf(passes.find((p) => p.id === id)?.productId ?? '')}
+          locale={locale}
+        />
+      )}
     </>
   );
 }
