@@ -189,7 +189,7 @@ describe('money and people', () => {
 });
 
 describe('the owner’s side', () => {
-  test.each(['/about', '/releases/live', '/journal?after=0', '/journal/live', `/vault/${FILE_SHA}`])(
+  test.each(['/about', '/releases/live', '/journal?after=0', '/journal/newest?orders=5', '/journal/live', `/vault/${FILE_SHA}`])(
     '%s is closed without the key',
     async (path) => expect((await stranger().fetch(`/owner/api${path}`)).status).toBe(401),
   );
