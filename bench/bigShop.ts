@@ -74,8 +74,6 @@ export async function writeBigShop(dataFolder: string, orders: number, blocks: n
       cause: { kind: 'paid' as const, orderId, lineId: 'l1' },
       from: at,
       until: null,
-      hold: null,
-      closed: null,
     };
     const paymentId = `pay_${i}`;
     const events: ShopEvent[] = [
@@ -90,6 +88,8 @@ export async function writeBigShop(dataFolder: string, orders: number, blocks: n
         opens: [pass],
         came: NOWHERE,
         language: null,
+        step: null,
+        recipientId: null,
       }),
       fact('charge.paid', { key, paymentId }),
       fact('order.paid', {
@@ -99,6 +99,7 @@ export async function writeBigShop(dataFolder: string, orders: number, blocks: n
         personId,
         chargeKey: key,
         quote: null,
+        recipientId: null,
         came: NOWHERE,
         language: null,
         paymentId,

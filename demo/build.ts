@@ -1,9 +1,11 @@
+import { boughtWith, lineBought, sumsOf } from '#core/payments';
 import { addMs, DAY, dateIn, type Instant, instantOf, msOf } from '#core/calendar';
 import { createCounter } from '../src/counter/createCounter';
 import { demoCatalogue } from './catalogue';
 import { Buyer, Owner } from './clients';
 import { inventedPerson } from './people';
 import { seeded } from './random';
+import type { CheckoutData } from '../src/wire';
 
 export const DEMO_OPENS: Instant = '2025-06-12T07:30:00.000Z';
 /** The field packs' own season: most single sales come in it. */
@@ -26,6 +28,8 @@ const COUNTRIES = ['PT', 'PT', 'PT', 'DE', 'FR', 'US'] as const;
  */
 export async function buildDemo(dataFolder: string, clientFolder: string): Promise<void> {
   const random = seeded(42);
+  // What is ticked and taken beside comes from dice of its own, so that it changes nobody else’s choices.
+  const beside = seeded(77);
   let count = 0;
   const counter = await createCounter({
     dataFolder,
@@ -118,9 +122,15 @@ export async function buildDemo(dataFolder: string, clientFolder: string): Promi
     if (refusedFirst) await buyer.pay(await open(), who, CARDS.poor);
     if (i === 29) return;
     const card = i === 38 ? CARDS.disputed : CARDS.good;
-    const answer = await buyer.pay(await open(), who, free ? null : card, path === 0 && random.next() < 0.12 ? 1 : 0);
+    const page = await open();
+    const price = path === 0 && random.next() < 0.12 ? 1 : 0;
+    const ticked = tickedOf(page);
+    const chosen = { ...(page.country === '' ? {} : { country: page.country }), ...ticked };
+    const shown = ticked.extras ? await buyer.quoteWith(page, chosen) : page;
+    const answer = await buyer.pay(shown, who, free ? null : card, price, chosen);
     if (answer.body.state?.status !== 'paid')
       throw new Error(`Buyer ${i} could not pay: ${JSON.stringify(answer.body)}`);
+    await answerOffer(buyer, answer.body.state.next);
     await fetchSome(buyer, path);
     if (i === 9 || i === 24 || i === 33) await giveBack(i === 24);
   }
@@ -151,13 +161,29 @@ export async function buildDemo(dataFolder: string, clientFolder: string): Promi
     const coupon =
       path === 3 && random.next() < 0.25 ? 'SPRING' : path < 2 && random.next() < 0.1 ? 'REEDS5' : undefined;
     const country = random.pick(COUNTRIES);
-    const chosen = { country, ...(coupon === undefined || path === 2 ? {} : { coupon }) };
-    const page = await buyer.quoteWith(await buyer.openCheckout(addresses[path] ?? ''), chosen);
+    const opened = await buyer.openCheckout(addresses[path] ?? '');
+    const chosen = { country, ...(coupon === undefined || path === 2 ? {} : { coupon }), ...tickedOf(opened) };
+    const page = await buyer.quoteWith(opened, chosen);
     const answer = await buyer.pay(page, who, path === 2 ? null : card, price, chosen);
     if (answer.body.state?.status !== 'paid')
       throw new Error(`Buyer ${i} of the year could not pay: ${JSON.stringify(answer.body)}`);
+    await answerOffer(buyer, answer.body.state.next);
     await fetchSome(buyer, path);
     if (random.next() < 0.2) await actOnSomebody();
+  }
+
+  /** One in four ticks what stands beside. */
+  function tickedOf(page: CheckoutData): { extras?: string[] } {
+    const [extra] = page.prices[0]?.extras ?? [];
+    return extra && beside.next() < 0.25 ? { extras: [extra.id] } : {};
+  }
+
+  /** Two in five take what is offered after payment. */
+  async function answerOffer(buyer: Buyer, next: string): Promise<void> {
+    if (!next.includes('/offer-')) return;
+    const offer = await buyer.openOffer(next);
+    if (beside.next() < 0.4) await buyer.accept(offer);
+    else await buyer.decline(offer);
   }
 
   async function fetchSome(buyer: Buyer, path: number): Promise<void> {
@@ -190,13 +216,14 @@ export async function buildDemo(dataFolder: string, clientFolder: string): Promi
   async function giveBack(half: boolean): Promise<void> {
     await passTo(addMs(runner.now(), 5 * 3_600_000));
     const order = [...runner.state.orders.values()].findLast(
-      (o) => o.paymentId !== null && o.lines.every((l) => l.terms.kind === 'once'),
+      (o) => sumsOf(boughtWith(o)).paid > 0 && o.lines.every((l) => l.terms.kind === 'once'),
     );
     const line = order?.lines[0];
     if (!order || !line) return;
+    const paid = lineBought(order, line.lineId).amount;
     await owner.act('/refunds', {
       orderId: order.id,
-      shares: [{ lineId: line.lineId, amount: half ? Math.floor(line.paid / 2) : line.paid }],
+      shares: [{ lineId: line.lineId, amount: half ? Math.floor(paid / 2) : paid }],
       reason: half ? 'One file did not play on their phone' : 'Bought twice by mistake',
     });
     await runner.settle();

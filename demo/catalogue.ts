@@ -11,7 +11,8 @@ import {
   richFromPlain,
   type ShopDetails,
 } from '#core/catalogue';
-import { makePath } from '#core/paths';
+import type { Page } from '#core/pages';
+import { type Extra, makePath, type Path } from '#core/paths';
 import { type DraftContent, type ReleaseContent, sealContent } from '#core/release';
 import { cards } from './cards';
 import { reeds } from './drawings';
@@ -66,6 +67,26 @@ const VOICES = [
       'somebody blowing over a bottle',
     ][i] ?? '',
 }));
+
+/** What stands over the library where it is offered after payment. */
+const offerPage = (next: (prefix: string) => string): Page => ({
+  id: next('page'),
+  kind: 'sales',
+  title: '',
+  description: '',
+  blocks: [
+    {
+      id: next('b'),
+      kind: 'headline',
+      text: 'The wren is yours. Would you like to hear the others?',
+      under: 'Every recording we make, as it is made: fourteen days to listen, then as long as you like.',
+    },
+  ],
+});
+
+const addExtra = (path: Path, extra: Extra): void => {
+  for (const step of path.steps) if (step.kind === 'checkout') step.extras = [...(step.extras ?? []), extra];
+};
 
 type Upload = (bytes: Uint8Array) => Promise<string>;
 
@@ -250,13 +271,32 @@ export async function demoCatalogue(upload: Upload): Promise<ReleaseContent> {
       next,
     ),
   );
+  const [dawnPath, wrenPath] = made.map((m) => m.path);
+  const after = offerPage(next);
+  const monthly = membership.prices[0];
+  const [wrenOffer] = offers.slice(1);
+  if (!dawnPath || !wrenPath || !monthly || !wrenOffer) throw new Error('The demo has its paths');
+  addExtra(dawnPath, {
+    id: next('extra'),
+    offerId: wrenOffer.id,
+    priceId: wrenOffer.prices[0]?.id ?? '',
+    heading: 'Add the wren, which is in every one of these mornings',
+    text: '',
+    strength: 'clear',
+  });
+  wrenPath.steps.splice(-1, 0, {
+    id: next('step'),
+    kind: 'offer',
+    pageId: after.id,
+    offer: { offerId: membership.id, priceId: monthly.id },
+  });
   const content: DraftContent = {
     shop: SHOP,
     products,
     offers,
     coupons,
     paths: made.map((m) => m.path),
-    pages: made.flatMap((m) => m.pages),
+    pages: [...made.flatMap((m) => m.pages), after],
   };
   return sealContent(content);
 }

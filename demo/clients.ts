@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { ReleaseContent } from '#core/release';
-import type { CheckoutData, CheckoutState } from '../src/wire';
+import type { CheckoutData, CheckoutState, OfferData } from '../src/wire';
 
 /** Keeps cookies like a browser would, for one person. */
 class Visitor {
@@ -44,6 +44,9 @@ export interface Beside {
   coupon?: string;
   country?: string;
   vatNumber?: string;
+  extras?: string[];
+  quantity?: number;
+  named?: string;
 }
 
 export interface PayAnswer {
@@ -104,6 +107,29 @@ export class Buyer extends Visitor {
 
   async state(data: CheckoutData): Promise<CheckoutState> {
     return ((await (await this.fetch(`/checkout/state?path=${data.pathId}`)).json()) as { state: CheckoutState }).state;
+  }
+
+  /** Opens an offer after payment and reads what it shows. @param address as the checkout's answer names it: "/pack/offer-1" */
+  async openOffer(address: string): Promise<OfferData> {
+    const html = await (await this.fetch(address)).text();
+    const data = /<script type="application\/json" id="offer-data">(.*?)<\/script>/s.exec(html)?.[1];
+    if (!data) throw new Error(`There is no offer at ${address}`);
+    return JSON.parse(data) as OfferData;
+  }
+
+  /** Yes to it. @param card another one than that of the checkout */
+  async accept(
+    { pathId, stepId, shown }: OfferData,
+    card: string | null = null,
+  ): Promise<{ status: number; body: PayAnswer }> {
+    const token = card === null ? null : await this.token(card);
+    return this.json('/checkout/offer/accept', { pathId, stepId, shown, card: token });
+  }
+
+  /** No to it, or on without it. @returns where the visit goes on */
+  async decline({ pathId, stepId }: OfferData): Promise<string> {
+    const { body } = await this.json<{ next: string }>('/checkout/offer/decline', { pathId, stepId });
+    return body.next;
   }
 
   /** Links to files on the thank-you page of the visit that paid. */

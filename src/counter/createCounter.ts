@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import express from 'express';
 import compressedFiles from 'express-static-gzip';
 import { type Instant, msOf } from '#core/calendar';
-import { createRunner } from '#core/shop';
+import { boughtAt, createRunner } from '#core/shop';
 import { createMailStandIn, createPaymentsStandIn, standInClock } from '../standins';
 import { type CounterContext, liveRelease, shopOf } from './context';
 import { realDisk } from './files/disk';
@@ -79,7 +79,8 @@ export async function createCounter(options: CounterOptions): Promise<Counter> {
     real: options.mode === 'real',
     shop: () => shopOf(context),
     productTitle: (id) => liveRelease(context)?.content.products.find((p) => p.id === id)?.title ?? 'what you bought',
-    laterOf: (order, locale) => laterOf({ state: runner.state, shop: shopOf(context), locale }, order),
+    laterOf: (order, step, locale) =>
+      laterOf({ state: runner.state, shop: shopOf(context), locale }, order, boughtAt(order, step).lines),
     productOfPass: (id) => runner.state.passes.get(id)?.productId ?? '',
   });
   const runner = createRunner({

@@ -1,8 +1,9 @@
 import { renderToStaticMarkup, renderToString } from 'react-dom/server';
 import type { Page } from '#core/pages';
 import { CheckoutPage } from './checkout/CheckoutPage';
+import { OfferPage } from './offer/OfferPage';
 import { wordsFor } from '#core/words';
-import type { CheckoutData } from '../wire';
+import type { CheckoutData, OfferData } from '../wire';
 import { PageBody } from './PageBody';
 import type { PageView } from './view';
 
@@ -70,6 +71,13 @@ export function checkoutHtml(data: CheckoutData): string {
   const words = wordsFor(data.language);
   const html = renderToString(<CheckoutPage data={data} words={{ ...words.checkout, card: words.card }} />);
   return `<div id="checkout">${html}</div><script type="application/json" id="checkout-data">${scriptJson(data)}</script><noscript><p class="page-column message">${escapeHtml(words.checkout.needsScripts)}</p></noscript>`;
+}
+
+/** The answer to an offer after payment, with the data its script takes over from. */
+export function offerHtml(data: OfferData): string {
+  const words = wordsFor(data.language);
+  const html = renderToString(<OfferPage data={data} words={{ ...words.checkout, card: words.card }} />);
+  return `<div id="offer">${html}</div><script type="application/json" id="offer-data">${scriptJson(data)}</script><noscript><p class="page-column message">${escapeHtml(words.checkout.needsScripts)}</p></noscript>`;
 }
 
 /** A short page of plain words: what happened, and where to go from here. */

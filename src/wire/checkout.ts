@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { Id, idFor, type PathId, type PriceId } from '#core/ids';
+import { Id, idFor, type PathId, type PriceId, type StepId } from '#core/ids';
 import { KeptCard } from '#core/agreements';
 import type { KeelLayout } from '#core/drawing';
 import { languages } from '#core/words';
@@ -12,11 +12,20 @@ const Beside = {
   coupon: z.string().max(60).optional(),
   country: z.string().max(2).optional(),
   vatNumber: z.string().max(30).optional(),
+  /** Extras that are ticked, by their ids. */
+  extras: z.array(Id).max(12).optional(),
+  quantity: z.int().min(1).max(1_000).optional(),
+  /** An amount as its buyer wrote it, where the price is theirs to name. */
+  named: z.string().max(30).optional(),
 };
 
-/** The prices again with a coupon, a country, a number. */
+/** The prices again with what was ticked, a coupon, a country, a number. */
 export const QuoteRequest = z.strictObject({ pathId: idFor<PathId>(), ...Beside });
 export type QuoteRequest = z.infer<typeof QuoteRequest>;
+
+/** Rather another card than to confirm with the bank. */
+export const GiveUpRequest = z.strictObject({ pathId: idFor<PathId>() });
+export type GiveUpRequest = z.infer<typeof GiveUpRequest>;
 
 export const PayRequest = z.strictObject({
   pathId: idFor<PathId>(),
@@ -29,6 +38,20 @@ export const PayRequest = z.strictObject({
   ...Beside,
 });
 export type PayRequest = z.infer<typeof PayRequest>;
+
+/** Something that can be ticked, with what it adds today and later to the price it stands beside. */
+export const CheckoutExtra = z.strictObject({
+  id: Id,
+  heading: z.string(),
+  text: z.string(),
+  strength: z.enum(['quiet', 'clear', 'loud']),
+  statement: z.string(),
+  ticked: z.boolean(),
+});
+export type CheckoutExtra = z.infer<typeof CheckoutExtra>;
+
+/** What is due later for one line: the sum or the rate, and the days. */
+const Later = z.strictObject({ name: z.string(), later: z.string(), words: z.string() });
 
 /** One price with the quote the shop made for it: the page shows these words and carries the hash back, never an amount. */
 export const CheckoutPrice = z.strictObject({
@@ -48,9 +71,17 @@ export const CheckoutPrice = z.strictObject({
   statementText: z.string(),
   /** Goes on after today, so that a card is needed even when nothing is due today. */
   lasting: z.boolean(),
+  /** What is due later for the price itself, in a few words. */
   later: z.string(),
-  /** The days and amounts of what is due later. */
-  laterWords: z.string(),
+  /** What is bought, line by line, with what is due for it today. */
+  bill: z.array(z.strictObject({ name: z.string(), today: z.string() })),
+  /** What is due later, for each line that goes on. */
+  laters: z.array(Later),
+  extras: z.array(CheckoutExtra),
+  /** How many can be had in one order. */
+  most: z.int().min(1),
+  /** Where the amount is the buyer's to name: what stands there, and within which bounds. */
+  names: z.strictObject({ value: z.string(), hint: z.string() }).nullable(),
   coupon: z.string().nullable(),
   tax: z.string().nullable(),
   credit: z.string().nullable(),
@@ -74,7 +105,12 @@ export const CheckoutState = z.discriminatedUnion('status', [
 export type CheckoutState = z.infer<typeof CheckoutState>;
 
 /** What stands against a coupon or a number as typed. */
-const Wrong = z.strictObject({ coupon: z.string().optional(), vatNumber: z.string().optional() });
+const Wrong = z.strictObject({
+  coupon: z.string().optional(),
+  vatNumber: z.string().optional(),
+  quantity: z.string().optional(),
+  named: z.string().optional(),
+});
 
 export const QuoteAnswer = z.strictObject({ prices: z.array(CheckoutPrice), wrong: Wrong });
 export type QuoteAnswer = z.infer<typeof QuoteAnswer>;
@@ -110,3 +146,43 @@ export const CheckoutData = z.strictObject({
   closed: z.string(),
 });
 export type CheckoutData = z.infer<typeof CheckoutData>;
+
+/** Yes to an offer after payment: which, and the hash of what its page showed. */
+export const AcceptRequest = z.strictObject({
+  pathId: idFor<PathId>(),
+  stepId: idFor<StepId>(),
+  shown: z.string().regex(/^[0-9a-f]{64}$/),
+  /** Another card than that of the checkout. */
+  card: KeptCard.strict().nullable(),
+});
+export type AcceptRequest = z.infer<typeof AcceptRequest>;
+
+/** No to it, or on without it while the bank is asked. */
+export const DeclineRequest = z.strictObject({ pathId: idFor<PathId>(), stepId: idFor<StepId>() });
+export type DeclineRequest = z.infer<typeof DeclineRequest>;
+export const NextAnswer = z.strictObject({ next: z.string() });
+export type NextAnswer = z.infer<typeof NextAnswer>;
+
+/** An offer after payment, as its page shows it. */
+export const OfferData = z.strictObject({
+  pathId: idFor<PathId>(),
+  stepId: idFor<StepId>(),
+  language: z.enum(languages),
+  title: z.string(),
+  things: z.array(z.strictObject({ title: z.string(), files: z.string() })),
+  dueToday: z.string(),
+  statement: z.string(),
+  access: z.string(),
+  tax: z.string().nullable(),
+  layout: Layout.nullable(),
+  /** Names the sum and the card; another is said where none is kept. */
+  yes: z.string(),
+  no: z.string(),
+  /** No card is kept: one has to be given. */
+  cardNeeded: z.boolean(),
+  state: CheckoutState,
+  shown: z.string(),
+  cardService: z.string(),
+  sampleCards: z.boolean(),
+});
+export type OfferData = z.infer<typeof OfferData>;

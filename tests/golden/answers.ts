@@ -1,8 +1,10 @@
 import type { Instant } from '#core/calendar';
 import { parseLine } from '#core/journal';
 import { sum } from '#core/money';
+import { boughtWith } from '#core/payments';
 import { isOpen } from '#core/passes';
 import { evolveBatch, newShopState, orderStatus, type ShopState } from '#core/shop';
+import { bought, later } from '../support/money';
 
 /** How often along a history its doors and next dues are asked for. */
 const LOOKS = 8;
@@ -15,7 +17,7 @@ const LOOKS = 8;
 export interface Answers {
   seq: number;
   counts: string;
-  /** "number status receipt | line: paid tax back taxBack lost | …" */
+  /** Of what was bought, not of what was paid later: "number status receipt | line: paid tax back taxBack lost | …" */
   orders: string[];
   /** "agreement status | receipt amount tax credit back taxBack lost | … | owed … | credit …" */
   agreements: string[];
@@ -52,14 +54,14 @@ export function answersFrom(state: ShopState, moments: Answers['moments'] = []):
     counts: `${state.counts.orders} orders, ${state.counts.receipts} receipts, ${state.counts.creditNotes} credit notes`,
     orders: [...state.orders.values()].map((o) =>
       [
-        `${o.number} ${hyphened(orderStatus(o))} ${o.receipt}`,
-        ...o.lines.map((l) => `${l.lineId}: ${l.paid} ${l.tax} ${l.givenBack} ${l.taxBack} ${l.lost}`),
+        `${o.number} ${hyphened(orderStatus({ payments: boughtWith(o) }))} ${bought(o).receipt ?? '-'}`,
+        ...bought(o).lines.map((l) => `${l.lineId}: ${l.paid} ${l.tax} ${l.givenBack} ${l.taxBack} ${l.lost}`),
       ].join(' | '),
     ),
     agreements: [...state.agreements.values()].map((a) =>
       [
         `${a.id} ${hyphened(a.status)}`,
-        ...a.payments.map(
+        ...later(a).map(
           (p) => `${p.receipt ?? '-'} ${p.amount} ${p.tax} ${p.credit} ${p.givenBack} ${p.taxBack} ${p.lost}`,
         ),
         ...(a.owed.length > 0 ? [`owed ${a.owed.map((d) => `${d.n}:${d.amount}`).join(' ')}`] : []),

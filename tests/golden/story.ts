@@ -1,7 +1,7 @@
 import { addMs, HOUR, type Instant } from '#core/calendar';
 import type { Batch } from '#core/journal';
 import { type ChargeAnswer, type ChargeRequest, type Command, NotAnswered, StorageFailed } from '#core/shop';
-import { type MemoryShop, releaseWith, shopInMemory } from '../support/shopInMemory';
+import { type MemoryShop, pick, releaseWith, shopInMemory } from '../support/shopInMemory';
 
 const START: Instant = '2026-11-23T10:00:00.000Z';
 const after = (days: number): Instant => addMs(START, days * 24 * HOUR);
@@ -17,6 +17,8 @@ export async function story(): Promise<readonly Batch[]> {
       { kind: 'once', amount: '200' },
       { kind: 'once', amount: '9' },
       { kind: 'plan', amount: '33', payments: '3' },
+      { kind: 'open', amount: '12', least: '0', most: '50' },
+      { kind: 'once', amount: '21' },
     ],
     {
       shop: {
@@ -30,7 +32,9 @@ export async function story(): Promise<readonly Batch[]> {
         },
       },
       edit: (content) => {
-        const [replacing, dated, plan] = content.offers.slice(-3);
+        const [replacing, dated, plan, , many] = content.offers.slice(-5);
+        const several = many?.prices[0];
+        if (several) Object.assign(several, { limit: { inAll: '', each: '', perOrder: '5' }, article: 'A-7' });
         const price = replacing?.prices[0];
         if (price) price.replaces = { offerId: 'off_1', credit: true };
         const until = dated?.prices[0];
@@ -79,7 +83,7 @@ export async function story(): Promise<readonly Batch[]> {
   await must({
     type: 'refund',
     orderId: first,
-    shares: [{ lineId: line.lineId, amount: line.paid - 900 }],
+    shares: [{ lineId: line.lineId, amount: line.dueToday - 900 }],
     reason: 'asked',
   });
   await once(5, 'u4');
@@ -171,16 +175,39 @@ export async function story(): Promise<readonly Batch[]> {
   await shop.runner.execute({ type: 'confirm-gap', from: after(150), to: after(200) });
   shop.ports.payments.charge = charge;
   await shop.goTo(after(205));
+  await severalLines(shop, must);
   return shop.ports.batches;
+}
+
+/** Orders of several lines: quantities, an amount that was named, offers after payment taken and left, money back of each. */
+async function severalLines(shop: MemoryShop, must: (command: Command) => Promise<void>): Promise<void> {
+  const { id } = await shop.order({
+    ...pick(8, { quantity: 3 }),
+    extras: [pick(1), pick(7, { named: 2_050 })],
+    person: 'u20',
+  });
+  await shop.accept(id, 2);
+  await must({ type: 'decline-offer', orderId: id, step: 'step5' });
+  const shares = [
+    { lineId: 'l1', amount: 2_100 },
+    { lineId: 'l4', amount: 1_000 },
+  ];
+  await must({ type: 'refund', orderId: id, shares, reason: 'asked' });
+  const offered = shop.runner.state.orders.get(id)?.payments[1]?.id ?? '';
+  await must({ type: 'open-dispute', disputeId: 'd9', paymentId: offered, amount: 5_000, answerBy: after(230) });
+  const { id: free } = await shop.order({ ...pick(7, { named: 0 }), person: 'u21' });
+  await shop.accept(free, 5, 'card21');
+  await shop.goTo(after(215));
+  await must({ type: 'close-dispute', disputeId: 'd9', won: false });
 }
 
 /** Buys what is paid once, and says which order it was. */
 async function buyOnce(shop: MemoryShop, i: number, person: string): Promise<string> {
-  await shop.buy({ i, person, signedIn: true }).catch((error: unknown) => {
-    if (!(error instanceof Error && error.message === 'no agreement came of it')) throw error;
+  await shop.order({ i, person, signedIn: true }).catch((error: unknown) => {
+    if (!(error instanceof Error && error.message === 'no order came of it')) throw error;
   });
   return [...shop.runner.state.charges.values()].at(-1)?.orderId ?? '';
 }
 
 const paymentOf = (shop: MemoryShop, id: string): string =>
-  shop.runner.state.orders.get(shop.agreement(id).orderId)?.paymentId ?? '';
+  shop.runner.state.orders.get(shop.agreement(id).orderId)?.payments[0]?.id ?? '';

@@ -1,5 +1,6 @@
 import { orderStatus } from '#core/shop';
 import { hyphened } from './answers';
+import { bought, later } from '../support/money';
 
 /** What a copy of a workspace comes to once it has been brought back into an empty browser. */
 export async function workspaceAnswers(copy: Uint8Array<ArrayBuffer>) {
@@ -13,11 +14,13 @@ export async function workspaceAnswers(copy: Uint8Array<ArrayBuffer>) {
   return {
     documents: documents.map((d) => `${d.key} ${'title' in d.doc ? d.doc.title : ''}`.trim()),
     orders: (await db.orders.orderBy('number').toArray()).map(
-      (o) => `${o.number} ${hyphened(orderStatus(o))} ${o.paid} ${o.back} ${o.receipt}`,
+      (o) => `${o.number} ${hyphened(orderStatus(o))} ${o.paid} ${o.back} ${bought(o).receipt ?? '-'}`,
     ),
     agreements: (await db.agreements.orderBy('id').toArray()).map(
       (row) =>
-        `${row.id} ${hyphened(row.status)} ${row.agreement.payments.map((p) => `${p.amount}-${p.givenBack}-${p.lost}`).join(' ')}`,
+        `${row.id} ${hyphened(row.status)} ${later(row.agreement)
+          .map((p) => `${p.amount}-${p.givenBack}-${p.lost}`)
+          .join(' ')}`,
     ),
     later: (await db.laterPayments.orderBy('id').toArray()).map((row) => `${row.id} ${row.day} ${row.amount}`),
     totals: totals

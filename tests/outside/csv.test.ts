@@ -3,6 +3,7 @@ import { expect, test } from '@jest/globals';
 import { parse } from 'csv-parse/sync';
 import fc from 'fast-check';
 import type { StoredOrder } from '#core/mirror';
+import { newPaymentLine } from '#core/payments';
 
 const { ordersCsv } = await import('../../src/studio/deliver/exportOrders');
 
@@ -14,16 +15,43 @@ const order = (title: string, paid: number, currency = 'EUR'): StoredOrder => ({
   title,
   currency,
   zone: 'UTC',
-  lines: [],
+  lines: [
+    {
+      lineId: 'l1',
+      offerId: 'off',
+      priceId: 'pr',
+      title,
+      priceName: '',
+      productIds: [],
+      terms: { kind: 'free' },
+      dueToday: paid,
+      tax: 0,
+    },
+  ],
+  payments: [
+    {
+      id: 'pay',
+      key: 'o-1',
+      orderId: 'o',
+      kind: 'checkout',
+      agreementId: null,
+      step: null,
+      at: '2026-06-15T08:00:00.000Z',
+      last4: '0001',
+      buyer: null,
+      receipt: 'R-00001',
+      lines: [newPaymentLine({ lineId: 'l1', amount: paid, credit: 0, tax: 0 })],
+      openDisputes: [],
+      dispute: null,
+    },
+  ],
+  offers: {},
+  statement: undefined,
   paid,
   back: 0,
+  later: { paid: 0, back: 0, openDisputes: [] },
   status: 'paid',
-  dispute: null,
-  openDisputes: [],
   answerBy: null,
-  paymentId: null,
-  last4: '0001',
-  receipt: 'R-00001',
   passIds: [],
   refundIds: [],
   keys: [],

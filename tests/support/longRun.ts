@@ -21,6 +21,7 @@ import {
 import { isLasting, paymentOf, planTotal } from '#core/terms';
 import { seeded } from '../../demo/random';
 import { draftContent, release } from './release';
+import { bought as boughtBy, later } from './money';
 
 const LASTING = [
   newPrice('pr_plan3', {
@@ -177,7 +178,7 @@ export async function longRun({ seed, buyers, years, zone, look }: Options): Pro
     };
     const at = runner.now();
     const hadTrial = runner.state.begun.has(`${personId}/${choice.offerId}`);
-    const quote = quoteFor(live, choice, at, { ...firstBuyer(at), hadTrial });
+    const quote = quoteFor(live, choice, at, { ...firstBuyer(at), of: () => ({ sold: 0, soldToBuyer: 0, hadTrial }) });
     if ('refused' in quote) throw new Error(`seed ${seed}: no quote: ${quote.refused}`);
     await ports.people.save({ id: personId, rev: 1, name: personId, address: `${personId}@example.org` });
     await runner.execute({
@@ -199,17 +200,17 @@ export async function longRun({ seed, buyers, years, zone, look }: Options): Pro
     if (!a || random.next() < 0.5) return;
     result.acts += 1;
     const agreementId = a.id;
-    const later = dateIn(plusDays(runner.now(), 1 + random.int(60), zone), zone);
+    const laterDay = dateIn(plusDays(runner.now(), 1 + random.int(60), zone), zone);
     switch (random.int(15)) {
       case 0:
         return void (await runner.execute({
           type: 'pause',
           agreementId,
-          until: random.next() < 0.7 ? later : null,
+          until: random.next() < 0.7 ? laterDay : null,
           by: 'buyer',
         }));
       case 1:
-        return void (await runner.execute({ type: 'return', agreementId, on: random.next() < 0.3 ? later : null }));
+        return void (await runner.execute({ type: 'return', agreementId, on: random.next() < 0.3 ? laterDay : null }));
       case 2:
         return void (await runner.execute({
           type: 'cancel',
@@ -268,10 +269,11 @@ export async function longRun({ seed, buyers, years, zone, look }: Options): Pro
         }));
       case 12: {
         const order = runner.state.orders.get(a.orderId);
-        const last = a.payments.at(-1);
+        const last = later(a).at(-1);
+        const first = order && boughtBy(order);
         const own = [
           { id: last?.paymentId, amount: last?.amount ?? 0 },
-          { id: order?.paymentId, amount: order?.lines[0]?.paid ?? 0 },
+          { id: first?.paymentId, amount: first?.lines[0]?.paid ?? 0 },
         ].flatMap(({ id, amount }) => (typeof id === 'string' && amount > 0 ? [{ id, amount }] : []));
         const payment = own.length === 0 ? null : random.pick(own);
         if (payment !== null && random.next() < 0.3)
@@ -405,7 +407,7 @@ class Audit {
             ? ['on-hold']
             : ['open'];
     const dispute =
-      state.orders.get(a.orderId)?.dispute === 'open' ||
+      (state.orders.get(a.orderId)?.payments ?? []).some((p) => p.openDisputes.length > 0) ||
       [...state.disputes.values()].some((d) => d.status === 'open' && d.agreementId === a.id);
     for (const pass of opened) {
       const is = passState(pass, now);
@@ -422,21 +424,22 @@ class Audit {
       a.unanswered === null
     )
       this.#broken('nothing will ever happen to it', a);
-    for (const p of a.payments)
+    for (const p of later(a))
       if (p.givenBack + p.lost > p.amount + p.credit || p.taxBack > p.tax)
         this.#broken('more given back than paid', { a, p });
-    const order = state.orders.get(a.orderId)?.lines.find((l) => l.lineId === a.lineId);
+    const whole = state.orders.get(a.orderId);
+    const order = whole && boughtBy(whole).lines.find((l) => l.lineId === a.lineId);
     if (order && (order.givenBack + order.lost > order.paid || order.taxBack > order.tax))
       this.#broken('more given back than paid', order);
     // Payments come in order, none twice, none left out; each is what its terms say.
     let n = a.terms.trial || a.from !== null ? 0 : 1;
-    for (const due of a.payments.flatMap((p) => p.dues)) {
+    for (const due of later(a).flatMap((p) => p.dues)) {
       n += 1;
       if (due.n !== n) this.#broken(`payment ${due.n} where ${n} was due`, a);
       if (due.amount !== expected(a, due.n))
         this.#broken('another amount than was promised', { a, due, promised: expected(a, due.n) });
     }
-    for (const p of a.payments)
+    for (const p of later(a))
       if (sum(p.dues.map((d) => d.amount)) !== p.amount + p.credit) this.#broken('the parts are not the whole', p);
   }
 
@@ -459,14 +462,18 @@ class Audit {
       )
         continue;
       const paid =
-        sum(a.payments.flatMap((p) => p.dues).map((d) => d.amount)) +
-        (state.orders.get(a.orderId)?.lines.find((l) => l.lineId === a.lineId)?.dueToday ?? 0);
+        sum(
+          later(a)
+            .flatMap((p) => p.dues)
+            .map((d) => d.amount),
+        ) + (state.orders.get(a.orderId)?.lines.find((l) => l.lineId === a.lineId)?.dueToday ?? 0);
       if (paid !== planTotal(a.terms)) this.#broken('a plan’s payments are not its total', { a, paid });
     }
     // Every successful charge at the service is one payment here, once.
     const known = new Set([
-      ...[...state.agreements.values()].flatMap((a) => a.payments.map((p) => p.paymentId)),
-      ...[...state.orders.values()].map((o) => o.paymentId),
+      ...[...state.orders.values()].flatMap((o) => o.payments.map((p) => p.id)),
+      // A card that was only verified took nothing.
+      ...[...state.charges.values()].filter((c) => c.amount === 0).map((c) => c.paymentId),
     ]);
     const late = new Set(state.attention.map((x) => x.id));
     for (const batch of ports.batches)

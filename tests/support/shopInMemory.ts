@@ -1,7 +1,7 @@
 import type { Agreement } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { newOffer, newPrice, type ShopDetails } from '#core/catalogue';
-import { quoteFingerprint, quoteFor, type QuoteChoice } from '#core/checkout';
+import { type LineChoice, quoteFingerprint, quoteFor, type QuoteChoice } from '#core/checkout';
 import { type DraftContent, type Release, sealContent } from '#core/release';
 import {
   type ChargeAnswer,
@@ -10,6 +10,8 @@ import {
   createRunner,
   memoryPorts,
   type MemoryPorts,
+  offerStanding,
+  type Order,
   type Runner,
   standingOf,
 } from '#core/shop';
@@ -37,12 +39,25 @@ export function releaseWith(
   return release(1, null, sealContent(content));
 }
 
+type Bought = Partial<QuoteChoice> & { i?: number; person?: string; signedIn?: boolean };
+
+/** One chosen price of the i-th offer. */
+export const pick = (i: number, more: Partial<LineChoice> = {}): LineChoice => ({
+  offerId: `off_${i}`,
+  priceId: `pr_${i}`,
+  ...more,
+});
+
 export interface MemoryShop {
   ports: MemoryPorts;
   runner: Runner;
   /** Passes each due moment in order up to a moment. */
   goTo(at: Instant): Promise<void>;
-  buy(choice: Partial<QuoteChoice> & { i?: number; person?: string; signedIn?: boolean }): Promise<Agreement>;
+  buy(choice: Bought): Promise<Agreement>;
+  /** The same, for what begins no agreement or several. */
+  order(choice: Bought): Promise<Order>;
+  /** Says yes to an offer after payment, as it stands. @returns 'done', or the refusal's code */
+  accept(orderId: string, i: number, card?: string): Promise<string>;
   act(command: Command): Promise<string>;
   agreement(id: string): Agreement;
   /** What the payment service was asked for: moment and amount, refused ones marked. */
@@ -88,8 +103,15 @@ export async function shopInMemory(
       ports.setNow(at);
       await runner.settle();
     },
-    async buy({ i = 0, person = 'u1', signedIn = false, ...more }) {
-      const choice = { offerId: `off_${i}`, priceId: `pr_${i}`, ...more };
+    async buy(choice) {
+      const before = runner.state.agreements.size;
+      await shop.order(choice);
+      const made = [...runner.state.agreements.values()][before];
+      if (!made) throw new Error('no agreement came of it');
+      return made;
+    },
+    async order({ i = 0, person = 'u1', signedIn = false, ...more }) {
+      const choice = { ...pick(i), ...more };
       const now = runner.now();
       const quote = quoteFor(
         live,
@@ -100,7 +122,6 @@ export async function shopInMemory(
       if ('refused' in quote) throw new Error(refusalInWords(quote));
       await ports.people.save({ id: person, rev: 1, name: 'Ona', address: `${person}@example.org` });
       carts += 1;
-      const before = runner.state.agreements.size;
       const done = await runner.execute({
         type: 'pay',
         checkoutId: `cart${carts}`,
@@ -115,9 +136,26 @@ export async function shopInMemory(
       });
       if ('refused' in done) throw new Error(refusalInWords(done));
       await runner.settle();
-      const made = [...runner.state.agreements.values()][before];
-      if (!made) throw new Error('no agreement came of it');
+      const made = runner.state.orders.get(runner.state.checkouts.get(`cart${carts}`)?.orderId ?? '');
+      if (!made) throw new Error('no order came of it');
       return made;
+    },
+    async accept(orderId, i, card) {
+      const order = runner.state.orders.get(orderId);
+      const offer = { ...pick(i), step: `step${i}` };
+      if (!order) throw new Error(`no order ${orderId}`);
+      const standing = offerStanding(runner.state, order, offer, live, { now: runner.now(), release: live });
+      const done = await runner.execute({
+        type: 'accept-offer',
+        orderId,
+        offer,
+        release: live,
+        shown: standing.at === 'open' ? quoteFingerprint(standing.quote) : '',
+        fingerprint: (t) => t,
+        card: card === undefined ? null : { token: card, last4: '0002' },
+      });
+      await runner.settle();
+      return 'refused' in done ? done.refused : 'done';
     },
     async act(command) {
       const done = await runner.execute(command);

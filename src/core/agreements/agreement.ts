@@ -14,6 +14,7 @@ import type {
 import type { Instant } from '#core/calendar';
 import type { LineCoupon, QuoteBuyer } from '#core/checkout';
 import type { CameFrom } from '#core/journal';
+import type { OwedDue, Payment } from '#core/payments';
 import type { Anchor, LastingTerms } from '#core/terms';
 import type { CreditPart } from './credits';
 import type { Span, Stop } from './stops';
@@ -48,15 +49,6 @@ export interface DueMoment {
 
 /** When a due is asked for: when it falls due, or when what stopped its agreement ended. */
 export const askedFrom = (due: DueMoment): Instant => due.askFrom ?? due.at;
-
-/** One due with the amount it comes to, after coupon and with tax; `forPeriod` is that without set-up. Minor units. */
-export interface OwedDue {
-  n: number;
-  at: Instant;
-  amount: number;
-  tax: number;
-  forPeriod: number;
-}
 
 /** The time that was paid for last, and what it cost in minor units: by the card, and by credit of which parts. */
 export interface PaidPeriod {
@@ -102,25 +94,6 @@ export type AgreementStatus = 'in-trial' | 'active' | 'past-due' | 'paused' | 'e
 export type EndReason =
   'cancelled' | 'unpaid' | 'finished' | 'switched' | 'replaced' | 'refunded' | 'dispute-lost' | 'let-go' | 'stopped';
 
-/** A later payment of an agreement; what was paid on the day of buying stands in the order. */
-export interface AgreementPayment {
-  /** Null where nothing had to be charged: all was covered by credit. */
-  paymentId: PaymentId | null;
-  receipt: string | null;
-  at: Instant;
-  dues: readonly OwedDue[];
-  /** What the card paid. */
-  amount: number;
-  tax: number;
-  credit: number;
-  last4: string | null;
-  /** Where the buyer was then: its paper goes on saying so. */
-  buyer: QuoteBuyer | null;
-  givenBack: number;
-  taxBack: number;
-  lost: number;
-}
-
 /** The id of the agreement that a line of an order began, where it began one. It stands in the journal, so its form never changes. */
 export const agreementIdOf = (orderId: OrderId, lineId: LineId): AgreementId => `${orderId}-${lineId}`;
 
@@ -152,7 +125,10 @@ export interface Agreement extends AgreementSeed {
   period: PaidPeriod | null;
   /** The key of a charge without an answer: all else waits for it. */
   unanswered: ChargeKey | null;
-  payments: AgreementPayment[];
+  /** Its later payments, each with one line; what was paid on the day of buying is the order's. */
+  payments: Payment[];
+  /** The number of the last full payment that was paid, or came to nothing; null before the first of its own. */
+  lastDue: number | null;
   /** The rate on top that its buyer was last told a sum with, in hundredths of a percent; null where that is not known. */
   told: { rate: number } | null;
   /** How many charges were ever asked for: it makes every try's key its own. */
@@ -177,6 +153,7 @@ export const begunAgreement = (
   ended: null,
   unanswered: null,
   payments: [],
+  lastDue: null,
   asked: 0,
   passIds: [],
 });
@@ -185,5 +162,5 @@ export const begunAgreement = (
 export const isRunning = (a: Pick<Agreement, 'status'>): boolean => a.status !== 'ended' && a.status !== 'paid-off';
 
 /** The number of the last full payment that was paid; 0 while a trial runs. */
-export const lastPaid = (a: Pick<Agreement, 'payments' | 'terms' | 'from'>): number =>
-  a.payments.at(-1)?.dues.at(-1)?.n ?? (a.terms.trial || a.from !== null ? 0 : 1);
+export const lastPaid = (a: Pick<Agreement, 'lastDue' | 'terms' | 'from'>): number =>
+  a.lastDue ?? (a.terms.trial || a.from !== null ? 0 : 1);

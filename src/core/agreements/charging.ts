@@ -2,7 +2,8 @@ import type { ShopTax } from '#core/catalogue';
 import { paymentFor, type TaxRule, taxRuleFor, withTax } from '#core/checkout';
 import type { Instant } from '#core/calendar';
 import { type Due, paymentAt, paymentOf, paymentsOf } from '#core/terms';
-import type { Agreement, AgreementSeed, DueMoment, OwedDue } from './agreement';
+import type { OwedDue } from '#core/payments';
+import type { Agreement, AgreementSeed, DueMoment } from './agreement';
 
 type Priced = Pick<AgreementSeed, 'terms' | 'coupon' | 'buyer' | 'zone'> & Partial<Pick<Agreement, 'told' | 'next'>>;
 

@@ -4,14 +4,12 @@ export {
   begunAgreement,
   type Agreement,
   type AgreementSeed,
-  type AgreementPayment,
   type AgreementStatus,
   type DueMoment,
   type EndReason,
   isRunning,
   KeptCard,
   lastPaid,
-  type OwedDue,
   type PaidPeriod,
 } from './agreement';
 export { afterRefusal, type AfterRefusal, TRY_AGAIN_DAYS } from './retries';

@@ -27,13 +27,16 @@ export interface DraftPrice {
   access: DraftAccess;
   usual: string | null;
   words: string | null;
-  /** Empty where there is no limit. */
-  limit: { inAll: string; each: string } | null;
+  /** Empty where there is no limit; of how many an order may take, where it may take one. */
+  limit: { inAll: string; each: string; perOrder?: string | undefined } | null;
   /** Days like 2026-07-01; empty: from now on, or without an end. */
   sale: { from: string; until: string } | null;
   cardStatement: string | null;
   rise: DraftRise | null;
   replaces: { offerId: OfferId; credit: boolean } | null;
+  /** The seller's own number for it. */
+  article: string | null;
+  sending: Price['sending'];
 }
 export interface DraftRise {
   by: string;
@@ -77,6 +80,8 @@ export const newPrice = (id: string, { terms, ...known }: Known = {}): DraftPric
   cardStatement: null,
   rise: null,
   replaces: null,
+  article: null,
+  sending: null,
   ...known,
 });
 
@@ -94,7 +99,7 @@ const LONGEST = 1_200;
 
 /** The part of a price in which something is wrong. */
 export type PricePart =
-  TermsPart | 'usual' | 'access' | 'words' | 'limit' | 'sale' | 'cardStatement' | 'rise' | 'replaces';
+  TermsPart | 'usual' | 'access' | 'words' | 'limit' | 'sale' | 'cardStatement' | 'rise' | 'replaces' | 'article';
 export interface PriceProblem {
   part: PricePart;
   /** One sentence that says what is wrong and how to write it. */
@@ -118,6 +123,12 @@ export function priceProblem(price: DraftPrice, currency: string): PriceProblem 
         ? 'In place of the number: write the words, or remove them.'
         : null,
     ],
+    [
+      'article',
+      price.article !== null && price.article.trim() === ''
+        ? 'Which number does it have with you? Write it, or remove it.'
+        : null,
+    ],
     ['rise', riseProblem(price, currency)],
     ['limit', limitProblem(price.limit)],
     ['sale', saleProblem(price.sale)],
@@ -139,7 +150,7 @@ export function priceProblem(price: DraftPrice, currency: string): PriceProblem 
 }
 
 function usualProblem({ terms, usual }: DraftPrice, currency: string): string | null {
-  if (usual === null || terms.kind === 'free') return null;
+  if (usual === null || terms.kind === 'free' || terms.kind === 'open') return null;
   const [amount, parsed] = [parseAmount(terms.amount, currency), parseAmount(usual, currency)];
   if (!parsed.ok) return `The usual price: ${parsed.problem}`;
   return amount.ok && parsed.minor <= amount.minor
@@ -158,7 +169,7 @@ function accessProblem(access: DraftAccess): string | null {
 }
 
 function riseProblem({ rise, terms }: DraftPrice, currency: string): string | null {
-  if (rise === null || terms.kind === 'free') return null;
+  if (rise === null || terms.kind === 'free' || terms.kind === 'open') return null;
   const by = paidProblem(rise.by, currency, 'A rise of zero is none.');
   if (by) return `The rise: ${by}`;
   const every =
@@ -208,15 +219,28 @@ function sealPrice(price: DraftPrice, currency: string): Price {
     id: price.id,
     name: price.name.trim(),
     terms,
-    usual: terms.kind === 'free' || price.usual === null ? null : minorOf(price.usual, currency),
+    usual:
+      terms.kind === 'free' || terms.kind === 'open' || price.usual === null ? null : minorOf(price.usual, currency),
     words: price.words === null ? null : price.words.trim(),
-    limit: { inAll: numberOf(price.limit?.inAll), each: numberOf(price.limit?.each) },
+    limit: {
+      inAll: numberOf(price.limit?.inAll),
+      each: numberOf(price.limit?.each),
+      perOrder: terms.kind === 'once' ? perOrderOf(price.limit?.perOrder) : null,
+    },
     sale: { from: price.sale?.from || null, until: price.sale?.until || null },
     cardStatement: price.cardStatement,
-    rise: terms.kind === 'free' || price.rise === null ? null : sealRise(price.rise, currency),
+    rise: terms.kind === 'free' || terms.kind === 'open' || price.rise === null ? null : sealRise(price.rise, currency),
     replaces: terms.kind === 'free' ? null : price.replaces,
+    article: price.article?.trim() || null,
+    sending: price.sending,
   };
 }
+
+/** One is what an order takes where nothing is said. */
+const perOrderOf = (text: string | undefined): number | null => {
+  const most = numberOf(text);
+  return most === 1 ? null : most;
+};
 
 const sealRise = (rise: DraftRise, currency: string): Rise => ({
   by: minorOf(rise.by, currency),
@@ -257,11 +281,12 @@ function unsealPrice(price: Price, currency: string): DraftPrice {
     usual: price.usual === null ? null : typedAmount(price.usual, currency),
     words: price.words,
     limit:
-      limit.inAll === null && limit.each === null
+      limit.inAll === null && limit.each === null && limit.perOrder === null
         ? null
         : {
             inAll: limit.inAll === null ? '' : String(limit.inAll),
             each: limit.each === null ? '' : String(limit.each),
+            ...(limit.perOrder === null ? {} : { perOrder: String(limit.perOrder) }),
           },
     sale: sale.from === null && sale.until === null ? null : { from: sale.from ?? '', until: sale.until ?? '' },
     cardStatement: price.cardStatement,
@@ -273,5 +298,7 @@ function unsealPrice(price: Price, currency: string): DraftPrice {
       dates: rise.every.by === 'dates' ? rise.every.dates.join(' ') : '',
     },
     replaces: price.replaces,
+    article: price.article,
+    sending: price.sending,
   };
 }

@@ -10,8 +10,12 @@ type Unit = 'day' | 'week' | 'month' | 'year';
  */
 export interface DraftTerms {
   kind: Terms['kind'];
-  /** Paid once; each payment of a plan, or its whole; each of a subscription. */
+  /** Paid once; each payment of a plan, or its whole; each of a subscription; what is suggested where the buyer names it. */
   amount: string;
+  /** Where the buyer names the amount: from this on, empty from nothing on. */
+  least: string;
+  /** At most this; empty without a bound. */
+  most: string;
   every: { count: string; unit: Unit };
   /** How many payments a plan has. */
   payments: string;
@@ -28,6 +32,8 @@ export interface DraftTerms {
 export const newTerms = (known: Partial<DraftTerms> = {}): DraftTerms => ({
   kind: 'once',
   amount: '',
+  least: '',
+  most: '',
   every: { count: '1', unit: 'month' },
   payments: '3',
   owedBy: 'each',
@@ -45,7 +51,7 @@ export const respelledTerms = (terms: DraftTerms): DraftTerms =>
     ? { ...terms, setUp: { ...terms.setUp, when: 'with-first-payment' } }
     : terms;
 
-export type TermsPart = 'amount' | 'every' | 'payments' | 'first' | 'introductory' | 'trial' | 'setUp';
+export type TermsPart = 'amount' | 'bounds' | 'every' | 'payments' | 'first' | 'introductory' | 'trial' | 'setUp';
 export type TermsProblem = { part: TermsPart; text: string };
 
 const LONGEST_TRIAL = 730;
@@ -62,6 +68,7 @@ export function termsProblem(terms: DraftTerms, currency: string): TermsProblem 
   );
   if (amount) return { part: 'amount', text: amount };
   if (terms.kind === 'once') return null;
+  if (terms.kind === 'open') return boundsProblem(terms, currency);
   const found = [
     everyProblem(terms),
     ...(terms.kind === 'plan' ? planProblems(terms, currency) : subscriptionProblems(terms, currency)),
@@ -69,6 +76,19 @@ export function termsProblem(terms: DraftTerms, currency: string): TermsProblem 
     setUpProblem(terms, currency),
   ].find((p) => p !== null);
   return found ?? null;
+}
+
+function boundsProblem({ amount, least, most }: DraftTerms, currency: string): TermsProblem | null {
+  const wrong = [least, most]
+    .filter((text) => text.trim() !== '')
+    .map((text) => parseAmount(text, currency))
+    .find((parsed) => !parsed.ok);
+  if (wrong && !wrong.ok) return { part: 'bounds', text: `The least and the most: ${wrong.problem}` };
+  const suggested = minorOf(amount, currency);
+  if (minorOf(least, currency) > suggested) return { part: 'bounds', text: 'The least is above what is suggested.' };
+  return most.trim() !== '' && minorOf(most, currency) < suggested
+    ? { part: 'bounds', text: 'The most is below what is suggested.' }
+    : null;
 }
 
 function everyProblem({ every }: DraftTerms): TermsProblem | null {
@@ -152,6 +172,14 @@ export function sealTerms(terms: DraftTerms, access: { access?: Access }, curren
       return { kind: 'free', ...access };
     case 'once':
       return { kind: 'once', amount: minor(terms.amount), ...access };
+    case 'open':
+      return {
+        kind: 'open',
+        least: minor(terms.least),
+        suggested: minor(terms.amount),
+        ...(terms.most.trim() === '' ? {} : { most: minor(terms.most) }),
+        ...access,
+      };
     case 'plan':
       return {
         kind: 'plan',
@@ -183,6 +211,13 @@ export function unsealTerms(terms: Terms, currency: string): DraftTerms {
   const typed = (minor: number): string => typedAmount(minor, currency);
   if (terms.kind === 'free') return newTerms({ kind: 'free' });
   if (terms.kind === 'once') return newTerms({ kind: 'once', amount: typed(terms.amount) });
+  if (terms.kind === 'open')
+    return newTerms({
+      kind: 'open',
+      amount: typed(terms.suggested),
+      least: terms.least === 0 ? '' : typed(terms.least),
+      most: terms.most === undefined ? '' : typed(terms.most),
+    });
   const lasting = {
     every: { count: String(terms.every.count), unit: terms.every.unit },
     trial: terms.trial

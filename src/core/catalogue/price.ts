@@ -33,7 +33,14 @@ export const Price = z.object({
   /** Shown on pages in place of the number; at checkout the number always stands. */
   words: z.string().max(120).nullable().default(null),
   /** How many can be sold, in all and to one buyer. */
-  limit: z.object({ inAll: count, each: count }).default({ inAll: null, each: null }),
+  limit: z
+    .object({
+      inAll: count,
+      each: count,
+      /** How many one order may take of what is paid once; null is one. */
+      perOrder: z.int().min(2).max(1_000).nullable().default(null),
+    })
+    .default({ inAll: null, each: null, perOrder: null }),
   /** Whole days in the shop's zone: from the first one's 00:00 to the last one's end. */
   sale: z.object({ from: day, until: day }).default({ from: null, until: null }),
   /** What the buyer's card statement reads; null takes the shop's. */
@@ -41,6 +48,13 @@ export const Price = z.object({
   rise: Rise.nullable().default(null),
   /** Buying this ends the buyer's agreement on that offer; its unused days lower what is due today, if so set. */
   replaces: z.object({ offerId: idFor<OfferId>(), credit: z.boolean() }).nullable().default(null),
+  /** The seller's own number for it, on papers and in exports. */
+  article: z.string().max(60).nullable().default(null),
+  /** What sending it by post costs, before tax where tax comes on top: by country, else `fee`. Null is not sent. */
+  sending: z
+    .object({ fee: z.int().min(0), byCountry: z.record(z.string().length(2), z.int().min(0)) })
+    .nullable()
+    .default(null),
 });
 export type Price = z.infer<typeof Price>;
 

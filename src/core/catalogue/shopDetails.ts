@@ -15,6 +15,8 @@ const Billing = z.object({
   planOpenInPause: z.boolean(),
   /** Minutes for which a checkout keeps the release it began under, and the step of a rising price. */
   quoteMinutes: z.int().min(5).max(1_440).default(60),
+  /** Minutes after a checkout was paid in which what is offered after it can be taken. */
+  offerMinutes: z.int().min(5).max(1_440).default(60),
   /** Whether each person has one trial and one price that is cheaper at first, of every offer. */
   beginsOnce: z.boolean().default(true),
 });
@@ -24,6 +26,7 @@ const DEFAULT_BILLING: z.infer<typeof Billing> = {
   trialNoticeDays: 3,
   planOpenInPause: true,
   quoteMinutes: 60,
+  offerMinutes: 60,
   beginsOnce: true,
 };
 

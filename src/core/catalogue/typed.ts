@@ -55,14 +55,18 @@ export function saleProblem(sale: { from: string; until: string } | null): strin
 }
 
 const MOST_COUNTED = 10_000_000;
+const MOST_PER_ORDER = 1_000;
 
 /** What is wrong with limits as typed; empty means no limit of that kind. */
-export function limitProblem(limit: { inAll: string; each: string } | null): string | null {
+export function limitProblem(
+  limit: { inAll: string; each: string; perOrder?: string | undefined } | null,
+): string | null {
   if (!limit) return null;
-  if (limit.inAll.trim() === '' && limit.each.trim() === '')
+  const { inAll, each, perOrder = '' } = limit;
+  if (inAll.trim() === '' && each.trim() === '' && perOrder.trim() === '')
     return 'How many can be sold? Write a number, or remove the limit.';
-  const problem = [limit.inAll, limit.each]
-    .map((text) => (text.trim() === '' ? null : countProblem(text, MOST_COUNTED)))
+  const problem = [[inAll, MOST_COUNTED] as const, [each, MOST_COUNTED] as const, [perOrder, MOST_PER_ORDER] as const]
+    .map(([text, most]) => (text.trim() === '' ? null : countProblem(text, most)))
     .find((p) => p !== null);
   return problem ? `The limit: ${problem}` : null;
 }

@@ -4,7 +4,7 @@ import { type Instant } from '#core/calendar';
 import { type Coupon, couponCode, saleState } from '#core/catalogue';
 import { allocate, mulDiv, sum } from '#core/money';
 import { refuse, type RefusalOf } from '#core/refusal';
-import type { Due } from '#core/terms';
+import { type Due, isLasting, paidOnce, paymentOf, type Terms } from '#core/terms';
 
 /** A coupon as it acts on one line: frozen when it is sold. */
 export const LineCoupon = z.object({
@@ -33,34 +33,39 @@ export function spreadAmount(amount: number, firstPayments: readonly number[]): 
   return allocate(amount, whole === 0 ? firstPayments.map(() => 1) : firstPayments);
 }
 
+/** The first full payment that a coupon may act on, in minor units: none of an amount that the buyer names. */
+export const couponedFirst = (terms: Terms): number =>
+  terms.kind === 'open' ? 0 : isLasting(terms) ? paymentOf(terms, 1).full : paidOnce(terms);
+
 interface Use {
   now: Instant;
   zone: string;
   currency: string;
-  offerId: OfferId;
-  uses: number;
-  usesByBuyer: number;
+  /** What is bought: it works where it is for any of these. */
+  offerIds: readonly OfferId[];
+  uses: (id: CouponId) => { inAll: number; byBuyer: number };
 }
 
-/** The coupon of a typed code for an offer, or why it does not work here. */
+/** The coupon of a typed code for what is bought, or why it does not work here. */
 export function findCoupon(coupons: readonly Coupon[], typed: string, use: Use): Coupon | RefusalOf<'coupon'> {
   const code = couponCode(typed);
   const coupon = coupons.find((c) => c.code === code);
   const no = (why: RefusalOf<'coupon'>['facts']['why'], currency = ''): RefusalOf<'coupon'> =>
     refuse('coupon', { why, code, currency });
   if (!coupon || !coupon.on) return no('unknown');
-  if (coupon.offerIds !== null && !coupon.offerIds.includes(use.offerId)) return no('not-for-this');
+  if (coupon.offerIds !== null && !use.offerIds.some((id) => coupon.offerIds?.includes(id))) return no('not-for-this');
   if (coupon.takes.by === 'amount' && coupon.takes.currency !== use.currency)
     return no('other-currency', coupon.takes.currency);
   const sale = saleState(coupon, use.now, use.zone);
   if (sale.state === 'not-yet') return no('not-yet');
   if (sale.state === 'over') return no('over');
-  if (coupon.limit.inAll !== null && use.uses >= coupon.limit.inAll) return no('used-up');
-  if (coupon.limit.each !== null && use.usesByBuyer >= coupon.limit.each) return no('used-by-you');
+  const uses = use.uses(coupon.id);
+  if (coupon.limit.inAll !== null && uses.inAll >= coupon.limit.inAll) return no('used-up');
+  if (coupon.limit.each !== null && uses.byBuyer >= coupon.limit.each) return no('used-by-you');
   return coupon;
 }
 
-/** A coupon frozen for one line that stands alone. */
+/** A coupon frozen for one line. @param share of an amount, what falls on this line in minor units */
 export const lineCoupon = (coupon: Coupon, share: number): LineCoupon => ({
   couponId: coupon.id,
   code: coupon.code,

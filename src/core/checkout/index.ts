@@ -1,18 +1,10 @@
 export { QuoteBuyer, readBuyer } from './buyer';
-export {
-  Quote,
-  cardPaysOf,
-  type QuoteLine,
-  type QuoteChoice,
-  quoteFor,
-  termsNow,
-  type QuoteRefusal,
-  type Standing,
-  firstBuyer,
-} from './quote';
+export { Quote, cardPaysOf, lineName, type QuoteLine, quantityOf } from './quote';
+export { quoteFor, termsNow, timesQuantity, type QuoteRefusal } from './quoteFor';
+export { type LineChoice, type LineStanding, type QuoteChoice, type Standing, firstBuyer, lineIdOf } from './standing';
 export { quoteFingerprint } from './fingerprint';
 export { paymentFor, type Payment } from './payment';
-export { LineCoupon, discountOf, spreadAmount, findCoupon, lineCoupon } from './coupon';
+export { LineCoupon, couponedFirst, discountOf, spreadAmount, findCoupon, lineCoupon } from './coupon';
 export { taxRuleFor, canReverse, withTax, UNTAXED, type TaxRule } from './tax';
 export { readVatNumber } from './vatNumber';
 export { risen, risenTerms, stepsOf, stillRises } from './risingPrice';

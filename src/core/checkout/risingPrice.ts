@@ -18,6 +18,7 @@ export function risenTerms(terms: Terms, rise: Rise | null, steps: number): Term
   if (!rise || steps === 0) return terms;
   switch (terms.kind) {
     case 'free':
+    case 'open':
       return terms;
     case 'once':
     case 'subscription':

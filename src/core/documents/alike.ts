@@ -28,6 +28,8 @@ function inUse({
   payments,
   owedBy,
   ends,
+  least,
+  most,
   first,
   introductory,
   trial,
@@ -38,6 +40,8 @@ function inUse({
       return { kind };
     case 'once':
       return { kind, amount };
+    case 'open':
+      return { kind, amount, least, most };
     case 'plan':
       return { kind, amount, every, payments, owedBy, first, trial, setUp };
     case 'subscription':

@@ -1,5 +1,6 @@
 import { type Agreement, isRunning, lastPaid } from '#core/agreements';
 import { addMs, dateIn, type Instant, nthAfter } from '#core/calendar';
+import { sumsOf } from '#core/payments';
 import { oftenInWords, paymentsFrom, paymentsOf } from '#core/terms';
 import { wordsFor } from '#core/words';
 import type { AccessStretch, KeelStory, MoneyMoment } from './story';
@@ -41,11 +42,11 @@ export function storyOfAgreement(
   { first, passes, charged, past, now, word = 'today', locale }: Shown,
 ): KeelStory {
   const disputed = disputedPayments(a);
-  const isFirstDisputed = [...disputed].some((id) => a.payments.every((p) => p.paymentId !== id));
+  const isFirstDisputed = [...disputed].some((id) => a.payments.every((p) => p.id !== id));
   const paid = a.payments.map((p): MoneyMoment => ({
     at: p.at,
-    amount: p.amount,
-    state: p.paymentId !== null && disputed.has(p.paymentId) ? 'disputed' : 'paid',
+    amount: sumsOf([p]).paid,
+    state: p.id !== null && disputed.has(p.id) ? 'disputed' : 'paid',
   }));
   const owed = a.owed.map((d): MoneyMoment => ({ at: d.at, amount: d.amount, state: 'refused' }));
   // The try on the due day itself is the refused due: one mark, not two.
@@ -92,7 +93,7 @@ export function storyOfAgreement(
 /** What a bank disputes of it; where history does not say, the last payment. */
 function disputedPayments(a: Agreement): Set<string> {
   const stops = a.stops.filter(({ why }) => why.startsWith('dispute:'));
-  return new Set(stops.flatMap(({ paymentId }) => paymentId ?? a.payments.at(-1)?.paymentId ?? []));
+  return new Set(stops.flatMap(({ paymentId }) => paymentId ?? a.payments.at(-1)?.id ?? []));
 }
 
 /** What is still to come; dropped where it was stopped. */

@@ -3,5 +3,5 @@ export type { KeelLayout, KeelMark, KeelBar, KeelEnd, KeelOptions } from './keel
 export { type KeelStory, type MoneyState, type MoneyMoment } from './story';
 export { type PlacedLabel, placeLabels } from './labels';
 export { keelRows, type KeelRow } from './asList';
-export { storyOfTerms, storyOfOrder } from './stories';
+export { storyOfAll, storyOfTerms, storyOfOrder } from './stories';
 export { storyOfAgreement, NO_PAST, type AgreementPast } from './agreementStory';

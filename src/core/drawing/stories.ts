@@ -1,6 +1,6 @@
 import { heldSince } from '#core/passes';
 import { addMs, type Instant, nthAfter } from '#core/calendar';
-import { sum } from '#core/money';
+import { boughtWith, sumsOf } from '#core/payments';
 import type { OpenFor, Pass } from '#core/passes';
 import type { Order, Refund } from '#core/shop';
 import {
@@ -75,21 +75,51 @@ export function storyOfTerms(
   };
 }
 
+/**
+ * Several stories of one buyer on one line: what falls on one moment is one sum, doors stand one below another.
+ * @param stories at least one, in one currency
+ */
+export function storyOfAll(stories: readonly KeelStory[]): KeelStory {
+  const [first, ...others] = stories;
+  if (!first) throw new Error('Nothing to tell');
+  if (others.length === 0) return first;
+  const money = new Map<Instant, KeelStory['money'][number]>();
+  for (const moment of stories.flatMap((story) => story.money)) {
+    const known = money.get(moment.at);
+    money.set(moment.at, known ? { ...known, amount: known.amount + moment.amount } : moment);
+  }
+  const goesOn = stories.find((story) => story.goesOn !== undefined)?.goesOn;
+  const often = new Set(stories.flatMap((story) => story.every ?? []));
+  const { every: _, goesOn: __, ...rest } = first;
+  return {
+    ...rest,
+    money: [...money.values()].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0)),
+    access: stories.flatMap((story) => story.access),
+    ...(goesOn === undefined ? {} : { goesOn }),
+    ...(often.size === 1 ? { every: [...often][0] ?? '' } : {}),
+  };
+}
+
 /** What became of one order: paid, given back, disputed; and the doors it opened and closed. */
 export function storyOfOrder(
-  order: Pick<Order, 'at' | 'lines' | 'dispute' | 'currency' | 'zone'>,
+  order: Pick<Order, 'at' | 'payments' | 'currency' | 'zone'>,
   refunds: readonly Pick<Refund, 'at' | 'amount' | 'status'>[],
   passes: readonly { pass: Pass; title: string; lasts: OpenFor }[],
   now: Instant,
   locale: string,
 ): KeelStory {
-  const paid = sum(order.lines.map((l) => l.paid));
+  const bought = boughtWith(order);
   return {
     currency: order.currency,
     zone: order.zone,
     locale,
     money: [
-      { at: order.at, amount: paid, state: order.dispute === 'open' ? 'disputed' : 'paid' },
+      ...(bought.length === 0 ? [{ at: order.at, amount: 0, state: 'paid' as const }] : []),
+      ...bought.map((payment) => ({
+        at: payment.at,
+        amount: sumsOf([payment]).paid,
+        state: payment.openDisputes.length > 0 ? ('disputed' as const) : ('paid' as const),
+      })),
       ...refunds
         .filter((r) => r.status === 'paid')
         .map((r) => ({ at: r.at, amount: r.amount, state: 'refunded' as const })),

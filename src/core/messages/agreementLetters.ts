@@ -1,4 +1,5 @@
 import type { Agreement } from '#core/agreements';
+import { sumsOf } from '#core/payments';
 import type { Instant } from '#core/calendar';
 import type { Letter, Words } from '#core/words';
 import type { AgreementMail } from './agreementMail';
@@ -48,9 +49,9 @@ export const AGREEMENT_LETTERS = [
     kind: 'payment',
     name: 'Payment received',
     when: 'when a later payment has come',
-    fits: (a) => a.payments.some((p) => p.amount > 0),
+    fits: (a) => sumsOf(a.payments).paid > 0,
     facts: (a) => ({
-      amount: a.payments.at(-1)?.amount ?? 0,
+      amount: sumsOf(a.payments.slice(-1)).paid,
       receipt: a.payments.at(-1)?.receipt ?? null,
       at: a.next?.at ?? null,
     }),

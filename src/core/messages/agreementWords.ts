@@ -7,7 +7,7 @@ import { wordsFor } from '#core/words';
 type Charged = (due: { n: number; at: Instant }) => number;
 
 /** How many full payments were made, and of how many. */
-export function paymentsMade(a: Pick<Agreement, 'payments' | 'terms' | 'from'>): { made: number; of: number | null } {
+export function paymentsMade(a: Pick<Agreement, 'lastDue' | 'terms' | 'from'>): { made: number; of: number | null } {
   return { made: lastPaid(a), of: paymentsOf(a.terms) };
 }
 

@@ -1,6 +1,8 @@
-import type { Agreement, AgreementPayment } from '#core/agreements';
+import type { Agreement } from '#core/agreements';
+import { lineName, type QuoteLine } from '#core/checkout';
 import { formatDay } from '#core/calendar';
-import { formatAmount, sum } from '#core/money';
+import { formatAmount } from '#core/money';
+import { lineOf, type Payment, sumsOf } from '#core/payments';
 import type { Order, Refund } from '#core/shop';
 import { isLasting } from '#core/terms';
 import { type Words, wordsFor } from '#core/words';
@@ -38,63 +40,68 @@ function paper({ shop, real, locale }: Setting, buyer: Buyer): Pick<DocumentPape
   };
 }
 
-/** What was paid, on which day, under which number. */
-export function receiptDocument(setting: Setting, order: Order, buyer: Buyer): DocumentPaper {
-  const { locale } = setting;
-  const say = wordsFor(locale).papers;
-  const money = (amount: number): string => formatAmount(amount, order.currency, locale);
-  return {
-    ...paper(setting, buyer),
-    heading: paperName({ tax: sum(order.lines.map((l) => l.tax)), buyer: order.buyer }, locale),
-    number: order.receipt,
-    facts: [
-      { label: say.order(), value: String(order.number) },
-      { label: say.date(), value: formatDay(order.at, order.zone, locale) },
-      ...(order.last4 === null ? [] : [{ label: say.paidWith(), value: say.card(order.last4) }]),
-    ],
-    rows: order.lines.map((line) => ({
-      text: rowText(say, line),
-      amount: money(line.paid),
-    })),
-    total: { label: say.paid(), amount: money(sum(order.lines.map((l) => l.paid))) },
-    foot: [
-      ...taxLines(say, sum(order.lines.map((l) => l.tax)), order.buyer, money),
-      order.lines.some((l) => isLasting(l.terms)) ? say.laterInMemberArea() : say.inFull(),
-    ],
-  };
-}
-
-/** A later payment of a payment plan or subscription. */
-export function laterReceiptDocument(
+/** What was paid, on which day, under which number: what was bought at once, line by line, or what an agreement owed. */
+export function receiptDocument(
   setting: Setting,
-  order: Order,
-  a: Agreement,
-  payment: AgreementPayment,
+  order: Pick<Order, 'number' | 'lines' | 'currency' | 'zone'>,
+  payment: Payment,
+  agreement: Agreement | null,
   buyer: Buyer,
 ): DocumentPaper {
   const { locale } = setting;
   const say = wordsFor(locale).papers;
-  const money = (amount: number): string => formatAmount(amount, a.currency, locale);
-  const title = a.priceName === '' ? a.title : `${a.title}, ${a.priceName}`;
+  const money = (amount: number): string => formatAmount(amount, order.currency, locale);
+  const sums = sumsOf([payment]);
+  const bought = order.lines.filter(({ lineId }) => agreement === null && lineOf(payment, lineId));
   return {
     ...paper(setting, buyer),
-    heading: paperName(payment, locale),
+    heading: paperName(taxedBy(payment), locale),
     number: payment.receipt ?? '',
     facts: [
       { label: say.order(), value: String(order.number) },
-      { label: say.date(), value: formatDay(payment.at, a.zone, locale) },
+      { label: say.date(), value: formatDay(payment.at, order.zone, locale) },
       ...(payment.last4 === null ? [] : [{ label: say.paidWith(), value: say.card(payment.last4) }]),
     ],
     rows: [
-      ...payment.dues.map((due) => ({
-        text: say.due(title, due.n, a.terms.payments ?? null, formatDay(due.at, a.zone, locale)),
-        amount: money(due.amount),
-      })),
-      ...(payment.credit > 0 ? [{ text: say.unusedDays(), amount: money(-payment.credit) }] : []),
+      ...(agreement
+        ? dueRows(setting, agreement, payment, money)
+        : bought.flatMap((line) => boughtRows(say, line, money))),
+      ...(sums.credit > 0 ? [{ text: say.unusedDays(), amount: money(-sums.credit) }] : []),
     ],
-    total: { label: say.paid(), amount: money(payment.amount) },
-    foot: taxLines(say, payment.tax, payment.buyer, money),
+    total: { label: say.paid(), amount: money(sums.paid) },
+    foot: [
+      ...taxLines(say, sums.tax, payment.buyer, money),
+      ...(agreement ? [] : [bought.some((l) => isLasting(l.terms)) ? say.laterInMemberArea() : say.inFull()]),
+    ],
   };
+}
+
+/** A line that was bought; what sending it costs stands apart. */
+function boughtRows(
+  say: Words['papers'],
+  line: QuoteLine,
+  money: (amount: number) => string,
+): { text: string; amount: string }[] {
+  const fee = line.sending?.fee ?? 0;
+  return [
+    { text: rowText(say, line), amount: money(line.dueToday - fee) },
+    ...(line.sending ? [{ text: say.sending(line.sending.country), amount: money(fee) }] : []),
+  ];
+}
+
+function dueRows(
+  { locale }: Setting,
+  a: Agreement,
+  payment: Payment,
+  money: (amount: number) => string,
+): { text: string; amount: string }[] {
+  const title = a.priceName === '' ? a.title : `${a.title}, ${a.priceName}`;
+  return payment.lines
+    .flatMap((line) => line.dues)
+    .map((due) => ({
+      text: wordsFor(locale).papers.due(title, due.n, a.terms.payments ?? null, formatDay(due.at, a.zone, locale)),
+      amount: money(due.amount),
+    }));
 }
 
 type Taxed = { tax: number; buyer?: { reverse: boolean } | null | undefined };
@@ -103,11 +110,12 @@ type Taxed = { tax: number; buyer?: { reverse: boolean } | null | undefined };
 export const paperName = ({ tax, buyer }: Taxed, locale: string): string =>
   wordsFor(locale).papers.name(tax > 0 || buyer?.reverse === true);
 
-function rowText(
-  say: Words['papers'],
-  line: { title: string; priceName: string; coupon?: { code: string } | undefined },
-): string {
-  const text = line.priceName === '' ? line.title : `${line.title}, ${line.priceName}`;
+/** How a payment is taxed, for what its paper is called. */
+export const taxedBy = (payment: Payment): Taxed => ({ tax: sumsOf([payment]).tax, buyer: payment.buyer });
+
+function rowText(say: Words['papers'], line: QuoteLine): string {
+  const name = lineName(line);
+  const text = line.article === undefined ? name : say.withArticle(name, line.article);
   return line.coupon ? say.withCode(text, line.coupon.code) : text;
 }
 
@@ -121,12 +129,12 @@ function taxLines(
   return tax === 0 ? [] : [say.ofWhichTax(money(tax), buyer?.country ?? null)];
 }
 
-/** What was given back against which receipt: the order's own, or that of a later payment. */
+/** What was given back against which receipt. */
 export function creditNoteDocument(
   setting: Setting,
   order: Order,
   refund: Pick<Refund, 'creditNote' | 'at' | 'amount' | 'shares'>,
-  against: Pick<AgreementPayment, 'receipt' | 'last4'>,
+  against: Pick<Payment, 'receipt' | 'last4'>,
   buyer: Buyer,
 ): DocumentPaper {
   const { locale } = setting;
@@ -138,7 +146,7 @@ export function creditNoteDocument(
     heading: say.creditNote(),
     number: refund.creditNote ?? '',
     facts: [
-      { label: say.forReceipt(), value: against.receipt ?? order.receipt },
+      { label: say.forReceipt(), value: against.receipt ?? '' },
       { label: say.order(), value: String(order.number) },
       { label: say.date(), value: formatDay(refund.at, order.zone, locale) },
     ],

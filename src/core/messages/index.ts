@@ -11,6 +11,6 @@ export type { AgreementMail } from './agreementMail';
 export { consequencesOf } from './consequences';
 export type { Message, Setting } from './letter';
 export { agreementState, restInWords, paymentsMade } from './agreementWords';
-export { receiptDocument, laterReceiptDocument, paperName, creditNoteDocument, type DocumentPaper } from './documents';
 export { readyReply } from './reply';
+export { type DocumentPaper, paperName, receiptDocument, creditNoteDocument, taxedBy } from './documents';
 export { refusalSentence } from './refusals';

@@ -1,33 +1,46 @@
 import { formatDay } from '#core/calendar';
-import { formatAmount, sum } from '#core/money';
-import type { Order, Refund } from '#core/shop';
+import { formatAmount } from '#core/money';
+import { sumsOf } from '#core/payments';
+import { boughtAt, type Order, type Refund } from '#core/shop';
+import type { StepId } from '#core/ids';
 import { wordsFor } from '#core/words';
 import { framed, type Message, oneLine, type Setting } from './letter';
 
-const titles = (order: Pick<Order, 'lines'>): string => order.lines.map((l) => oneLine(l.title)).join(', ');
+const titles = (lines: Order['lines']): string => lines.map((l) => oneLine(l.title)).join(', ');
 
-/** What was bought, what was paid, and one link that signs in. */
+/** What letters say of an order. */
+export type OrderForLetter = Pick<
+  Order,
+  'lines' | 'payments' | 'offers' | 'number' | 'currency' | 'zone' | 'at' | 'statement'
+>;
+
+/** What one charge of an order bought, what was paid, and one link that signs in. @param step of an offer after payment; null of the checkout */
 export function receiptMessage(
   setting: Setting,
-  order: Order,
+  order: OrderForLetter,
+  step: StepId | null,
   name: string,
   link: { url: string; days: number },
   later: readonly string[] = [],
 ): Message {
   const { shop, locale } = setting;
-  const paid = sum(order.lines.map((l) => l.paid));
+  const { lines, payment } = boughtAt(order, step);
+  const paid = payment ? sumsOf([payment]).paid : 0;
   return framed(
     setting,
     name,
     wordsFor(locale).letters.receipt({
-      titles: titles(order),
+      titles: titles(lines),
       number: order.number,
       paid: paid === 0 ? null : formatAmount(paid, order.currency, locale),
-      day: formatDay(order.at, order.zone, locale),
+      day: formatDay(payment?.at ?? order.at, order.zone, locale),
       later,
       ...link,
-      card: order.last4 === null ? null : { last4: order.last4, statement: order.statement ?? shop.cardStatement },
-      paper: order.receipt,
+      card:
+        payment?.last4 == null || paid === 0
+          ? null
+          : { last4: payment.last4, statement: order.statement ?? shop.cardStatement },
+      paper: payment?.receipt ?? null,
     }),
   );
 }
@@ -35,8 +48,8 @@ export function receiptMessage(
 /** How much went back, and what closed. */
 export function refundMessage(
   setting: Setting,
-  order: Order,
-  refund: Refund,
+  order: OrderForLetter,
+  refund: Pick<Refund, 'amount' | 'currency' | 'creditNote' | 'shares' | 'paymentId'>,
   name: string,
   closed: readonly string[],
 ): Message {
@@ -46,8 +59,8 @@ export function refundMessage(
     wordsFor(setting.locale).letters.refund({
       amount: formatAmount(refund.amount, refund.currency, setting.locale),
       number: order.number,
-      titles: titles(order),
-      last4: order.last4,
+      titles: titles(order.lines.filter(({ lineId }) => refund.shares.some((share) => share.lineId === lineId))),
+      last4: order.payments.find((p) => p.id === refund.paymentId)?.last4 ?? null,
       closed: closed.map(oneLine).join(', '),
       note: refund.creditNote ?? '',
     }),

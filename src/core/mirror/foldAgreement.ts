@@ -4,6 +4,7 @@ import type { ShopTax } from '#core/catalogue';
 import { NO_PAST } from '#core/drawing';
 import type { ShopEvent } from '#core/journal';
 import { sum } from '#core/money';
+import { sumsOf } from '#core/payments';
 import { evolve, newShopState } from '#core/shop';
 import { paymentsOf } from '#core/terms';
 import type { AgreementId } from '#core/ids';
@@ -105,7 +106,10 @@ function remember(row: AgreementRow, later: Map<string, LaterPaymentRow>, event:
     case 'due.refused': {
       const { [event.data.key]: of, ...others } = row.asked;
       row.asked = others;
-      row.past = { ...past, refused: [...past.refused, { at, amount: of?.amount ?? 0, again: of?.again ?? false }] };
+      row.past = {
+        ...past,
+        refused: [...past.refused, { at, amount: of?.amount ?? 0, again: of?.again ?? false }],
+      };
       return;
     }
     case 'due.paid': {
@@ -156,12 +160,17 @@ export const withRefund = (row: AgreementRow, refund: { at: Instant; amount: num
   past: { ...row.past, refunds: [...row.past.refunds, { at: refund.at, amount: refund.amount }] },
 });
 
+const netOf = (payments: Agreement['payments']): number => {
+  const { paid, back } = sumsOf(payments);
+  return paid - back;
+};
+
 /** The figures of a row, counted again from the agreement. */
 export function restated(row: AgreementRow, tax: ShopTax | null): AgreementRow {
   const { agreement: a } = row;
   return {
     ...row,
-    paid: row.first.paid - row.first.back + sum(a.payments.map((p) => p.amount - p.givenBack - p.lost)),
+    paid: row.first.paid - row.first.back + netOf(a.payments),
     left: isRunning(a) ? leftOf(a, tax) : 0,
     status: a.status,
     sort: `${a.status}|${a.pastDue?.since ?? a.next?.at ?? a.pause?.until ?? a.endsAt ?? a.ended?.at ?? a.period?.until ?? a.start}`,

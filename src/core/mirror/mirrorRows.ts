@@ -1,23 +1,28 @@
-import type { AgreementId, ChargeKey, LineId, OrderId, PassId, PaymentId, RefundId } from '#core/ids';
+import type { AgreementId, ChargeKey, LineId, OrderId, PassId, PaymentId, RefundId, StepId } from '#core/ids';
 import { type Agreement, agreementIdOf, refundStop, type StopReason } from '#core/agreements';
 import type { ShopTax } from '#core/catalogue';
 import type { Instant } from '#core/calendar';
 import type { Batch, EventOf, ShopEvent } from '#core/journal';
-import { sum } from '#core/money';
 import { opened } from '#core/passes';
+import { lineBought, type Payment, sumsOf } from '#core/payments';
 import {
   addStop,
   agreementsRefunded,
   dropStop,
+  disputeClosed,
+  disputeOpened,
   evolve,
+  moneyBack,
   newShopState,
-  orderStatus,
+  type OfferMet,
+  paymentBought,
+  reserve,
   type ShopState,
-  linesBought,
+  statusOf,
 } from '#core/shop';
 import type { AgreementRow, LaterPaymentRow } from './agreementRows';
 import { foldAgreement, restated, withRefund } from './foldAgreement';
-import type { ChargeRow, OrderRow, PassRow, RefundRow } from './rows';
+import { type AskedQuote, type ChargeRow, isBoughtDisputed, type OrderRow, type PassRow, type RefundRow } from './rows';
 
 /** Rows of the mirror in hand, moved on by batches. It only copies and counts, like the shop's own folding. */
 export class MirrorRows {
@@ -38,7 +43,10 @@ export class MirrorRows {
         {
           agreements: this.agreements,
           later: this.laterPayments,
-          firstPaid: (a) => this.orders.get(a.orderId)?.lines.find((l) => l.lineId === a.lineId)?.paid ?? 0,
+          firstPaid: (a) => {
+            const order = this.orders.get(a.orderId);
+            return order ? lineBought(order, a.lineId).amount : 0;
+          },
           tax: this.tax,
         },
         event,
@@ -62,6 +70,8 @@ export class MirrorRows {
               currency: quote.currency,
               zone: quote.zone,
               replaces: quote.replaces,
+              buyer: quote.buyer,
+              statement: quote.statement,
             },
           });
           break;
@@ -84,28 +94,53 @@ export class MirrorRows {
           const quote = charge?.quote ?? event.data.quote;
           if (!quote) throw new Error(`Order ${number} is paid, but nothing says for what`);
           if (charge) charge.quote = null;
-          const lines = linesBought(quote);
-          this.orders.set(orderId, {
+          const order: OrderRow = {
             id: orderId,
             number,
             at,
             personId,
-            title: titleOf(lines),
+            title: titleOf(quote.lines),
             currency: quote.currency,
             zone: quote.zone,
-            lines,
-            paid: quote.dueToday,
+            lines: quote.lines,
+            payments: [],
+            offers: {},
+            statement: quote.statement,
+            paid: 0,
             back: 0,
+            later: { paid: 0, back: 0, openDisputes: [] },
             status: 'paid',
-            dispute: null,
-            openDisputes: [],
             answerBy: null,
-            paymentId,
-            last4,
-            receipt,
             passIds: [],
             refundIds: [],
-          });
+          };
+          this.orders.set(orderId, order);
+          this.#bought(order, quote, { id: paymentId, key: chargeKey, orderId, step: null, at, last4, receipt });
+          break;
+        }
+        case 'order.extended': {
+          const { orderId, step, chargeKey, paymentId, last4, receipt } = event.data;
+          const order = this.orders.get(orderId);
+          const charge = chargeKey === null ? undefined : this.charges.get(chargeKey);
+          const quote = charge?.quote ?? event.data.quote;
+          if (!order || !quote) break;
+          if (charge) charge.quote = null;
+          order.lines = [...order.lines, ...quote.lines];
+          order.title = titleOf(order.lines);
+          const lineIds = quote.lines.map((line) => line.lineId);
+          order.offers = { ...order.offers, [step]: { ...met(order, step), answer: 'yes', lineIds } };
+          this.#bought(order, quote, { id: paymentId, key: chargeKey, orderId, step, at, last4, receipt });
+          break;
+        }
+        case 'offer.declined': {
+          const { orderId, step } = event.data;
+          const order = this.orders.get(orderId);
+          if (order) order.offers = { ...order.offers, [step]: { ...met(order, step), answer: 'no' } };
+          break;
+        }
+        case 'due.paid': {
+          const order = this.orders.get(this.agreements.get(event.data.agreementId)?.agreement.orderId ?? '');
+          if (order) order.later = { ...order.later, paid: order.later.paid + event.data.amount };
           break;
         }
         case 'pass.opened': {
@@ -155,6 +190,7 @@ export class MirrorRows {
             ofCredit,
           });
           this.orders.get(orderId)?.refundIds.push(refundId);
+          this.#reserve(refundId, 1);
           this.#stops(refundId, (state, a, why) => addStop(state, a, why, at));
           break;
         }
@@ -164,41 +200,36 @@ export class MirrorRows {
         case 'refund.refused': {
           const refund = this.refunds.get(event.data.refundId);
           if (refund) Object.assign(refund, { status: 'refused', refusal: event.data.reason });
+          this.#reserve(event.data.refundId, -1);
           this.#stops(event.data.refundId, dropStop);
           break;
         }
         case 'dispute.opened': {
-          const order = event.data.agreementId === undefined ? this.orders.get(event.data.orderId) : undefined;
-          if (order) {
-            order.openDisputes = [...order.openDisputes, event.data.disputeId];
-            Object.assign(order, { dispute: 'open', answerBy: event.data.answerBy });
-          }
+          const { disputeId, orderId, agreementId, paymentId, answerBy } = event.data;
+          const order = this.orders.get(orderId);
+          if (!order) break;
+          const payment = this.#payment(order, agreementId, paymentId ?? order.payments[0]?.id ?? '');
+          if (payment) disputeOpened(payment, disputeId);
+          if (agreementId === undefined) order.answerBy ??= answerBy;
+          else order.later = { ...order.later, openDisputes: [...order.later.openDisputes, disputeId] };
           this.#restate(order);
           break;
         }
         case 'dispute.closed': {
-          const { orderId, agreementId, won, lost, paymentId, disputeId } = event.data;
+          const { orderId, agreementId, won, lost, disputeId } = event.data;
           const order = this.orders.get(orderId);
-          if (order && agreementId === undefined) {
-            order.openDisputes = order.openDisputes.filter((id) => id !== disputeId);
-            const open = order.openDisputes.length > 0;
-            Object.assign(order, {
-              dispute: open ? 'open' : won ? 'won' : 'lost',
-              answerBy: open ? order.answerBy : null,
-            });
-          }
-          for (const share of lost)
-            this.#moneyBack(
-              { orderId, lineId: share.lineId, agreementId, paymentId: paymentId ?? order?.paymentId ?? '' },
-              share,
-              'lost',
-            );
-          this.#restate(order);
+          if (!order) break;
+          const id = event.data.paymentId ?? order.payments[0]?.id ?? '';
+          const payment = this.#payment(order, agreementId, id);
+          if (payment) disputeClosed(payment, disputeId, won);
+          if (!isBoughtDisputed(order)) order.answerBy = null;
+          const { openDisputes } = order.later;
+          order.later = { ...order.later, openDisputes: openDisputes.filter((open) => open !== disputeId) };
+          this.#moneyBack({ orderId, agreementId, paymentId: id, shares: lost }, 'lost');
           break;
         }
         case 'credit.given':
-          this.#moneyBack(event.data, event.data, 'givenBack');
-          this.#restate(this.orders.get(event.data.orderId));
+          this.#moneyBack({ ...event.data, shares: [event.data] }, 'givenBack');
       }
     }
   }
@@ -240,49 +271,85 @@ export class MirrorRows {
     if (!refund) return;
     Object.assign(refund, { status: 'paid', creditNote });
     this.#stops(refundId, dropStop);
+    this.#reserve(refundId, -1);
     const { orderId, paymentId, shares, agreementId } = refund;
+    if (refund.ofCredit === null)
+      this.#moneyBack({ orderId, agreementId: agreementId ?? undefined, paymentId, shares }, 'givenBack');
     for (const share of shares) {
-      if (refund.ofCredit === null)
-        this.#moneyBack(
-          { orderId, lineId: share.lineId, agreementId: agreementId ?? undefined, paymentId },
-          share,
-          'givenBack',
-        );
       const row = this.agreements.get(agreementId ?? agreementIdOf(orderId, share.lineId));
       if (row) this.agreements.set(row.id, withRefund(row, { at: refund.at, amount: share.amount }));
     }
-    this.#restate(this.orders.get(orderId));
   }
 
-  /** Money that went back, or that a bank took back: off a later payment where it was one, else off the order's line. */
-  #moneyBack(
-    of: { orderId: OrderId; lineId: LineId; agreementId?: AgreementId | undefined; paymentId: PaymentId },
-    { amount, tax }: { amount: number; tax: number },
-    how: 'givenBack' | 'lost',
-  ): void {
-    const later = this.laterPayments.get(of.paymentId);
-    const payment = this.agreements
-      .get(later?.agreementId ?? of.agreementId ?? '')
-      ?.agreement.payments.find((p) => p.paymentId === of.paymentId);
-    const paid = payment ?? this.orders.get(of.orderId)?.lines.find((l) => l.lineId === of.lineId);
-    if (!paid) return;
-    paid[how] += amount;
-    if (how === 'givenBack') paid.taxBack += tax;
-    if (payment && later)
-      this.laterPayments.set(later.id, { ...later, back: payment.givenBack + payment.lost, went: 1 });
-    const row = this.agreements.get(later?.agreementId ?? agreementIdOf(of.orderId, of.lineId));
-    if (row)
-      this.agreements.set(
-        row.id,
-        restated(payment ? row : { ...row, first: { ...row.first, back: paid.givenBack + paid.lost } }, this.tax),
-      );
+  /** What was bought stands with its order. */
+  #bought(order: OrderRow, quote: AskedQuote, facts: Parameters<typeof paymentBought>[1]): void {
+    const payment = paymentBought(quote, facts);
+    if (payment) order.payments = [...order.payments, payment];
+    this.#restate(order);
+  }
+
+  /** A payment by its name: one of what was bought, or a later one. */
+  #payment(
+    order: OrderRow | undefined,
+    agreementId: AgreementId | undefined,
+    paymentId: PaymentId,
+  ): Payment | undefined {
+    const later = this.agreements.get(this.laterPayments.get(paymentId)?.agreementId ?? agreementId ?? '');
+    return order?.payments.find((p) => p.id === paymentId) ?? later?.agreement.payments.find((p) => p.id === paymentId);
+  }
+
+  #reserve(refundId: RefundId, by: 1 | -1): void {
+    const refund = this.refunds.get(refundId);
+    if (!refund || refund.ofCredit !== null) return;
+    const { orderId, agreementId, paymentId } = refund;
+    const payment = this.#payment(this.orders.get(orderId), agreementId ?? undefined, paymentId);
+    if (payment) reserve({ payments: new Map([[paymentId, payment]]) }, refund, by);
+  }
+
+  /** Money that went back, or that a bank took back, off its payment; whoever shows it is counted again. */
+  #moneyBack({ orderId, agreementId, paymentId, shares }: MoneyBack, how: 'givenBack' | 'lost'): void {
+    const order = this.orders.get(orderId);
+    const payment = this.#payment(order, agreementId, paymentId);
+    if (payment) moneyBack({ payments: new Map([[paymentId, payment]]) }, paymentId, shares, how);
+    const later = this.laterPayments.get(paymentId);
+    if (payment && later) {
+      const { back } = sumsOf([payment]);
+      this.laterPayments.set(later.id, { ...later, back, went: back > 0 ? 1 : 0 });
+      if (order) order.later = { ...order.later, back: order.later.back + back - later.back };
+    }
+    for (const { lineId } of shares) {
+      const row = this.agreements.get(later?.agreementId ?? agreementIdOf(orderId, lineId));
+      if (!row) continue;
+      const bought = order && lineBought(order, lineId);
+      const first = later || !bought ? row.first : { ...row.first, back: bought.givenBack + bought.lost };
+      this.agreements.set(row.id, restated({ ...row, first }, this.tax));
+    }
+    this.#restate(order);
   }
 
   #restate(order: OrderRow | undefined): void {
     if (!order) return;
-    order.back = sum(order.lines.map((l) => l.givenBack + l.lost));
-    order.status = orderStatus(order);
+    const { paid, back } = sumsOf(order.payments);
+    const { later } = order;
+    Object.assign(order, {
+      paid,
+      back,
+      status:
+        isBoughtDisputed(order) || later.openDisputes.length > 0
+          ? 'disputed'
+          : statusOf({ paid: paid + later.paid, back: back + later.back }),
+    });
   }
 }
+
+interface MoneyBack {
+  orderId: OrderId;
+  agreementId?: AgreementId | undefined;
+  paymentId: PaymentId;
+  shares: readonly { lineId: LineId; amount: number; tax: number }[];
+}
+
+const met = (order: OrderRow, step: StepId): OfferMet =>
+  order.offers[step] ?? { attempts: 0, lastKey: null, answer: null, lineIds: [] };
 
 const titleOf = (lines: readonly { title: string }[]): string => lines.map((l) => l.title).join(', ');

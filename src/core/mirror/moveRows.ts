@@ -55,12 +55,13 @@ export async function moveRows(store: RowStore, batches: readonly Batch[], tax: 
     rows.laterPayments.set(later.id, later);
     touched.agreements.add(later.agreementId);
   }
+  const agreementsBefore = await read('agreements', touched.agreements);
+  for (const { id, agreement } of agreementsBefore) if (touched.paying.has(id)) touched.orders.add(agreement.orderId);
   const ordersBefore = await read('orders', touched.orders);
   // Rows are changed in place below; what they were is needed to take it off the totals.
   for (const order of ordersBefore) rows.orders.set(order.id, structuredClone(order));
   for (const pass of await read('passes', touched.passes)) rows.passes.set(pass.id, pass);
   for (const charge of await read('charges', touched.charges)) rows.charges.set(charge.id, charge);
-  const agreementsBefore = await read('agreements', touched.agreements);
   for (const row of agreementsBefore) rows.agreements.set(row.id, structuredClone(row));
 
   for (const batch of batches) rows.apply(batch);

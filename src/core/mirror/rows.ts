@@ -8,11 +8,13 @@ import type {
   PaymentId,
   PersonId,
   RefundId,
+  StepId,
 } from '#core/ids';
 import type { Instant } from '#core/calendar';
-import type { Quote } from '#core/checkout';
+import type { Quote, QuoteLine } from '#core/checkout';
 import type { Pass } from '#core/passes';
-import type { OrderLine, OrderStatus } from '#core/shop';
+import type { Payment } from '#core/payments';
+import type { OfferMet, OrderStatus } from '#core/shop';
 
 /** One order as the studio lists it. Amounts in minor units of `currency`. */
 export interface OrderRow {
@@ -23,16 +25,22 @@ export interface OrderRow {
   title: string;
   currency: string;
   zone: string;
-  lines: OrderLine[];
+  lines: QuoteLine[];
+  /** What was bought, folded by the shop's own code: at the checkout, and by offers after it. */
+  payments: Payment[];
+  /** Offers after payment that were met, by step. */
+  offers: Record<StepId, OfferMet>;
+  /** What the card statement reads. */
+  statement: string | undefined;
+  /** Over what was bought, in minor units. */
   paid: number;
   back: number;
+  /** What its agreements paid later, what went back of that, and who disputes it. */
+  later: { paid: number; back: number; openDisputes: DisputeId[] };
+  /** Over all its payments. */
   status: OrderStatus;
-  dispute: 'open' | 'won' | 'lost' | null;
-  openDisputes: DisputeId[];
+  /** Until when the bank waits for an answer to the oldest open dispute of what was bought. */
   answerBy: Instant | null;
-  paymentId: PaymentId | null;
-  last4: string | null;
-  receipt: string;
   passIds: PassId[];
   refundIds: RefundId[];
 }
@@ -54,7 +62,7 @@ export interface ChargeRow {
   /** What was asked for, until the order holds it. */
   quote: AskedQuote | null;
 }
-type AskedQuote = Pick<Quote, 'lines' | 'dueToday' | 'currency' | 'zone' | 'replaces'>;
+export type AskedQuote = Pick<Quote, 'lines' | 'dueToday' | 'currency' | 'zone' | 'replaces' | 'buyer' | 'statement'>;
 
 export interface RefundRow {
   id: RefundId;
@@ -72,3 +80,11 @@ export interface RefundRow {
   /** Rest of a credit: its credit note was given when the credit was. */
   ofCredit: string | null;
 }
+
+/** Whether a bank disputes what was bought; what its agreements paid later stands with them. */
+export const isBoughtDisputed = ({ payments }: Pick<OrderRow, 'payments'>): boolean =>
+  payments.some((payment) => payment.openDisputes.length > 0);
+
+/** The numbers of its receipts; none where nothing was paid. */
+export const papersOf = ({ payments }: Pick<OrderRow, 'payments'>): string[] =>
+  payments.flatMap(({ receipt }) => receipt ?? []);

@@ -1,5 +1,7 @@
 import { dateIn } from '#core/calendar';
-import type { OfferId } from '#core/ids';
+import { quantityOf } from '#core/checkout';
+import type { CouponId, LineId, OfferId } from '#core/ids';
+import { lineBought } from '#core/payments';
 import type { OrderRow } from './rows';
 import { readTotalKey, totalKey, totalKeys } from './totalKey';
 import type { BuyerRow, TotalRow } from './totalRow';
@@ -79,11 +81,23 @@ function contributionsOf(order: OrderRow): TotalRow[] {
   const group = groupOf(order);
   const { currency } = order;
   const whole = { count: 1, paid: order.paid, back: order.back };
+  const moneyOf = ({ lineId }: { lineId: LineId }): { paid: number; back: number } => {
+    const { amount, givenBack, lost } = lineBought(order, lineId);
+    return { paid: amount, back: givenBack + lost };
+  };
+  // A coupon was used once, whatever it acted on.
+  const byCoupon = new Map<CouponId, { paid: number; back: number }>();
+  for (const line of order.lines.filter((l) => l.coupon)) {
+    const [id, { paid, back }] = [line.coupon?.couponId ?? '', moneyOf(line)];
+    const known = byCoupon.get(id) ?? { paid: 0, back: 0 };
+    byCoupon.set(id, { paid: known.paid + paid, back: known.back + back });
+  }
   const byOffer = new Map<string, TotalRow>();
   for (const line of order.lines) {
     const row = byOffer.get(line.offerId) ?? { key: line.offerId, count: 1, paid: 0, back: 0 };
-    row.paid += line.paid;
-    row.back += line.givenBack + line.lost;
+    const { paid, back } = moneyOf(line);
+    row.paid += paid;
+    row.back += back;
     byOffer.set(line.offerId, row);
   }
   return [
@@ -92,22 +106,14 @@ function contributionsOf(order: OrderRow): TotalRow[] {
     { key: totalKey('day', { currency, day }), ...whole },
     ...order.lines.map((line) => ({
       key: totalKey('price', { priceId: line.priceId, currency }),
-      count: 1,
-      paid: line.paid,
-      back: line.givenBack + line.lost,
+      count: quantityOf(line),
+      ...moneyOf(line),
     })),
-    ...order.lines.flatMap((line) =>
-      line.coupon
-        ? [
-            {
-              key: totalKey('coupon', { couponId: line.coupon.couponId, currency }),
-              count: 1,
-              paid: line.paid,
-              back: line.givenBack + line.lost,
-            },
-          ]
-        : [],
-    ),
+    ...[...byCoupon].map(([couponId, money]) => ({
+      key: totalKey('coupon', { couponId, currency }),
+      count: 1,
+      ...money,
+    })),
     ...[...byOffer].flatMap(([offerId, row]) => [
       { ...row, key: totalKey('months', { days: month, group, offerId, currency }) },
       { ...row, key: totalKey('days', { days: day, group, offerId, currency }) },

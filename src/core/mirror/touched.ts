@@ -4,7 +4,11 @@ import type { LineId, OrderId, PaymentId } from '#core/ids';
 import { agreementsIn } from './foldAgreement';
 
 type Kind = 'orders' | 'passes' | 'charges' | 'refunds' | 'agreements' | 'laterPayments';
-export type Touched = Record<Kind, Set<string>> & { people: Map<string, number> };
+export type Touched = Record<Kind, Set<string>> & {
+  people: Map<string, number>;
+  /** Agreements that paid: their orders count it. */
+  paying: Set<string>;
+};
 
 /** Which rows some batches change, so that only those are read before and written after. */
 export function idsTouched(batches: Iterable<Batch>): Touched {
@@ -16,6 +20,7 @@ export function idsTouched(batches: Iterable<Batch>): Touched {
     agreements: new Set(),
     laterPayments: new Set(),
     people: new Map(),
+    paying: new Set(),
   };
   for (const { events } of batches) {
     for (const { type, data } of events) {
@@ -25,7 +30,9 @@ export function idsTouched(batches: Iterable<Batch>): Touched {
       if ('passId' in data) touched.passes.add(data.passId);
       if ('refundId' in data && data.refundId !== null) touched.refunds.add(data.refundId);
       if (type.startsWith('charge.') && 'key' in data) touched.charges.add(data.key);
-      if (type === 'order.paid' && data.chargeKey !== null) touched.charges.add(data.chargeKey);
+      if ((type === 'order.paid' || type === 'order.extended') && data.chargeKey !== null)
+        touched.charges.add(data.chargeKey);
+      if (type === 'due.paid') touched.paying.add(data.agreementId);
       if (type === 'refund.requested' || type === 'dispute.closed' || type === 'credit.given')
         for (const id of moneyBackTo(data)) touched[id.kind].add(id.id);
       if (type === 'person.changed') touched.people.set(data.personId, data.rev);

@@ -7,6 +7,10 @@ export interface RefusalFacts {
   'no-such-price': None;
   'sold-out': None;
   'buyer-limit': { each: number };
+  /** More of one price than an order may take, or than are left. */
+  'too-many': { most: number };
+  /** An amount of the buyer's own outside of its bounds. */
+  'amount-named': { least: number; most: number | null; currency: string };
   coupon: {
     why:
       'unknown' | 'not-for-this' | 'other-currency' | 'not-yet' | 'over' | 'used-up' | 'used-by-you' | 'nothing-to-pay';

@@ -1,10 +1,12 @@
 import type { KeptCard } from '#core/agreements';
 import type { Instant } from '#core/calendar';
+import type { QuoteChoice } from '#core/checkout';
 import type { CameFrom, ShopEvent } from '#core/journal';
 import type { Refusal } from '#core/refusal';
 import type { Release } from '#core/release';
 import type {
   AgreementId,
+  ChargeKey,
   CheckoutId,
   DisputeId,
   FileId,
@@ -16,35 +18,50 @@ import type {
   PersonId,
   PriceId,
   RefundId,
+  StepId,
 } from '#core/ids';
 import type { ChargeAnswer, IdsPort, RefundAnswer } from './ports';
 import type { AgreementMoment } from './dueIndex';
+import type { OfferAfterPayment } from './state';
 
 /** Everything that can be asked of the shop. */
 export type Command =
   | { type: 'publish'; release: Release; hasFile: (sha256: string) => boolean }
   | { type: 'change-person'; personId: PersonId; rev: number }
-  | {
+  | ({
       type: 'pay';
       checkoutId: CheckoutId;
       personId: PersonId;
-      offerId: OfferId;
-      priceId: PriceId;
       release: Release;
       startedAt: Instant;
       shown: string;
       fingerprint: (text: string) => string;
       card: KeptCard | null;
-      coupon?: string | undefined;
-      country?: string | undefined;
-      vatNumber?: string | undefined;
-      soldAtStart?: number;
+      soldAtStart?: Readonly<Record<PriceId, number>> | undefined;
       signedIn?: boolean;
+      /** Who gets it, where that is not the payer. */
+      recipientId?: PersonId;
       /** Where the visit came from; nowhere that is known by default. */
       came?: CameFrom;
       /** The language the buyer reads; null is the shop's own. */
       language?: string | null;
+    } & QuoteChoice)
+  | {
+      type: 'accept-offer';
+      orderId: OrderId;
+      offer: OfferAfterPayment;
+      /** The release of the order's checkout. */
+      release: Release;
+      shown: string;
+      fingerprint: (text: string) => string;
+      /** Another card than that of the checkout. */
+      card: KeptCard | null;
+      came?: CameFrom;
     }
+  /** No to an offer after payment; a charge for it that waits for the bank is made impossible. */
+  | { type: 'decline-offer'; orderId: OrderId; step: StepId }
+  /** The buyer would rather begin again than confirm with the bank. */
+  | { type: 'give-up-charge'; key: ChargeKey }
   | { type: 'answer-charge'; key: string; answer: ChargeAnswer }
   | { type: 'expire-charge'; key: string; dueAt: Instant }
   | { type: 'expire-pass'; passId: PassId; dueAt: Instant }

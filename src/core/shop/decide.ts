@@ -17,6 +17,7 @@ import {
   stopPlan,
   switchTo,
 } from './agreements';
+import { acceptOffer, declineOffer } from './commands/acceptOffer';
 import { answerCharge } from './commands/answerCharge';
 import { closeDispute, openDispute } from './commands/dispute';
 import { expireCharge, expirePass } from './commands/expire';
@@ -39,6 +40,12 @@ export function decide(state: ShopState, command: Command, context: DecideContex
       return { events: [fact('person.changed', { personId: command.personId, rev: command.rev })] };
     case 'pay':
       return pay(state, command, context);
+    case 'accept-offer':
+      return acceptOffer(state, command, context);
+    case 'decline-offer':
+      return declineOffer(state, command);
+    case 'give-up-charge':
+      return expireCharge(state, command);
     case 'answer-charge':
       return state.dueCharges.has(command.key)
         ? answerDue(state, command, context)

@@ -1,13 +1,16 @@
 import type { Instant } from '#core/calendar';
 import type { Batch, EventOf, EventType, ShopEvent } from '#core/journal';
 import { type Hold, type HoldReason, opened } from '#core/passes';
-import { agreementAppliers, giveBack } from './evolveAgreements';
+import { agreementAppliers } from './evolveAgreements';
 import { addStop, agreementsRefunded, dropStop } from './evolveStops';
 import { refundStop } from '#core/agreements';
-import type { Charge, ShopState } from './state';
+import type { Charge, OfferMet, Order, ShopState } from './state';
+import type { Quote } from '#core/checkout';
+import type { StepId } from '#core/ids';
 import { pairOf } from './ids';
 import { take, takeOnce } from './taken';
-import { linesBought } from './linesBought';
+import { paymentBought } from './bought';
+import { addPayment, disputeClosed, disputeOpened, moneyBack, reserve } from './evolvePayments';
 
 /**
  * Applies one event. It only copies and counts what the event carries and computes nothing, so that history
@@ -50,12 +53,15 @@ const appliers: Appliers = {
       confirmUntil: null,
       paymentId: null,
     });
-    state.checkouts.set(data.checkoutId, {
-      orderId: data.orderId,
-      attempts: data.attempt,
-      lastKey: data.key,
-      paid: false,
-    });
+    if (data.step === null)
+      state.checkouts.set(data.checkoutId, {
+        orderId: data.orderId,
+        attempts: data.attempt,
+        lastKey: data.key,
+        paid: false,
+      });
+    else
+      Object.assign(meet(need(state.orders, data.orderId), data.step), { attempts: data.attempt, lastKey: data.key });
     state.todo.set(data.key, { kind: 'charge', key: data.key });
     take(state, data.quote, data.personId, 1);
     takeOnce(state, data.quote, data.personId, 1);
@@ -91,8 +97,10 @@ const appliers: Appliers = {
     const charge = data.chargeKey === null ? undefined : need(state.charges, data.chargeKey);
     const quote = charge?.quote ?? data.quote;
     if (!quote) throw new Error(`Order ${data.orderId} is paid, but nothing says for what`);
-    const lines = linesBought(quote);
-    state.orders.set(data.orderId, {
+    const checkout = state.checkouts.get(data.checkoutId);
+    // Histories from before charges were named here know it by the checkout.
+    const asked = charge ?? (checkout?.lastKey ? state.charges.get(checkout.lastKey) : undefined);
+    const order: Order = {
       id: data.orderId,
       number: data.number,
       checkoutId: data.checkoutId,
@@ -104,19 +112,30 @@ const appliers: Appliers = {
       buyer: quote.buyer,
       came: data.came,
       language: data.language,
-      lines,
-      paymentId: data.paymentId,
-      last4: data.last4,
-      receipt: data.receipt,
+      lines: quote.lines,
+      payments: [],
+      card: data.paymentId === null ? null : (asked?.card ?? null),
+      recipientId: data.recipientId,
+      offers: {},
       statement: quote.statement,
       passIds: [],
       refundIds: [],
-      dispute: null,
-      openDisputes: [],
-    });
+    };
+    state.orders.set(data.orderId, order);
+    addPayment(
+      state,
+      order,
+      paymentBought(quote, {
+        id: data.paymentId,
+        key: data.chargeKey,
+        orderId: data.orderId,
+        step: null,
+        at,
+        last4: data.last4,
+        receipt: data.receipt,
+      }),
+    );
     push(state.ordersOfPerson, data.personId, data.orderId);
-    if (data.paymentId !== null) state.orderOfPayment.set(data.paymentId, data.orderId);
-    const checkout = state.checkouts.get(data.checkoutId);
     state.checkouts.set(data.checkoutId, {
       orderId: data.orderId,
       attempts: checkout?.attempts ?? 0,
@@ -125,15 +144,42 @@ const appliers: Appliers = {
     });
     // A paid order took its place when the charge was asked for; a free one takes it here.
     if (data.paymentId === null) take(state, quote, data.personId, 1);
-    for (const line of quote.lines) if (!state.soldIn.has(line.offerId)) state.soldIn.set(line.offerId, quote.currency);
-    // Histories from before charges were named here know it by the checkout.
-    const asked = charge ?? (checkout?.lastKey ? state.charges.get(checkout.lastKey) : undefined);
+    sold(state, quote);
     // What only one charge may have at a time is had now: by the agreement that began, or by the one that ended.
     if (asked?.quote) takeOnce(state, asked.quote, data.personId, -1);
     // What is answered is kept small.
     settle(asked);
     state.counts.orders += 1;
-    state.counts.receipts += 1;
+  },
+  'order.extended': (state, data, at) => {
+    const order = need(state.orders, data.orderId);
+    const charge = data.chargeKey === null ? undefined : need(state.charges, data.chargeKey);
+    const quote = charge?.quote ?? data.quote;
+    if (!quote) throw new Error(`Order ${order.number} grew, but nothing says by what`);
+    order.lines = [...order.lines, ...quote.lines];
+    addPayment(
+      state,
+      order,
+      paymentBought(quote, {
+        id: data.paymentId,
+        key: data.chargeKey,
+        orderId: data.orderId,
+        step: data.step,
+        at,
+        last4: data.last4,
+        receipt: data.receipt,
+      }),
+    );
+    // A card given for an offer is the one that is asked next.
+    if (charge) order.card = charge.card;
+    else take(state, quote, order.personId, 1);
+    Object.assign(meet(order, data.step), { answer: 'yes', lineIds: quote.lines.map((line) => line.lineId) });
+    sold(state, quote);
+    if (charge?.quote) takeOnce(state, charge.quote, order.personId, -1);
+    settle(charge);
+  },
+  'offer.declined': (state, { orderId, step }) => {
+    meet(need(state.orders, orderId), step).answer = 'no';
   },
   'pass.opened': (state, { pass }) => {
     state.passes.set(pass.id, opened(pass));
@@ -170,6 +216,7 @@ const appliers: Appliers = {
       orderId: data.orderId,
       personId: data.personId,
       refundId: data.refundId,
+      step: data.step,
       at,
     });
   },
@@ -191,6 +238,7 @@ const appliers: Appliers = {
     });
     need(state.orders, data.orderId).refundIds.push(data.refundId);
     // Money of a credit that was left over decides nothing.
+    if (data.ofCredit === undefined) reserve(state, data, 1);
     if (data.ofCredit === undefined)
       for (const a of agreementsRefunded(state, data)) addStop(state, a, refundStop(data.refundId), at);
     state.todo.set(data.refundId, { kind: 'refund', key: data.refundId, refundId: data.refundId });
@@ -200,7 +248,8 @@ const appliers: Appliers = {
     refund.status = 'paid';
     refund.creditNote = creditNote;
     if (refund.ofCredit === undefined) {
-      for (const share of refund.shares) giveBack(state, { ...refund, lineId: share.lineId }, share.amount, share.tax);
+      reserve(state, refund, -1);
+      moneyBack(state, refund.paymentId, refund.shares, 'givenBack');
       state.counts.creditNotes += 1;
     }
     state.todo.delete(refundId);
@@ -209,12 +258,14 @@ const appliers: Appliers = {
   'refund.refused': (state, { refundId, reason }) => {
     const refund = need(state.refunds, refundId);
     for (const a of agreementsRefunded(state, refund)) dropStop(state, a, refundStop(refundId));
+    if (refund.ofCredit === undefined) reserve(state, refund, -1);
     refund.status = 'refused';
     refund.refusal = reason;
     state.todo.delete(refundId);
   },
 
   'dispute.opened': (state, data, at) => {
+    const paymentId = data.paymentId ?? need(state.orders, data.orderId).payments[0]?.id ?? '';
     state.disputes.set(data.disputeId, {
       id: data.disputeId,
       orderId: data.orderId,
@@ -223,29 +274,17 @@ const appliers: Appliers = {
       answerBy: data.answerBy,
       status: 'open',
       agreementId: data.agreementId,
-      paymentId: data.paymentId,
+      paymentId,
     });
-    if (data.agreementId === undefined) {
-      const order = need(state.orders, data.orderId);
-      order.dispute = 'open';
-      order.openDisputes.push(data.disputeId);
-    }
+    const payment = state.payments.get(paymentId);
+    if (payment) disputeOpened(payment, data.disputeId);
   },
-  'dispute.closed': (state, { disputeId, orderId, won, lost, agreementId, paymentId }) => {
-    need(state.disputes, disputeId).status = won ? 'won' : 'lost';
-    const order = need(state.orders, orderId);
-    if (agreementId === undefined) {
-      order.openDisputes = order.openDisputes.filter((id) => id !== disputeId);
-      order.dispute = order.openDisputes.length > 0 ? 'open' : won ? 'won' : 'lost';
-    }
-    for (const share of lost)
-      giveBack(
-        state,
-        { orderId, lineId: share.lineId, agreementId, paymentId: paymentId ?? order.paymentId ?? '' },
-        share.amount,
-        share.tax,
-        'lost',
-      );
+  'dispute.closed': (state, { disputeId, won, lost }) => {
+    const dispute = need(state.disputes, disputeId);
+    dispute.status = won ? 'won' : 'lost';
+    const payment = state.payments.get(dispute.paymentId);
+    if (payment) disputeClosed(payment, disputeId, won);
+    moneyBack(state, dispute.paymentId, lost, 'lost');
   },
 
   'file.fetched': (state, { passId, fileId, count }, at) => {
@@ -273,6 +312,16 @@ function fallBack(state: ShopState, charge: Charge): void {
     takeOnce(state, charge.quote, charge.personId, -1);
   }
   settle(charge);
+}
+
+/** An offer after payment as this order met it, from the first time on. */
+function meet(order: Order, step: StepId): OfferMet {
+  return (order.offers[step] ??= { attempts: 0, lastKey: null, answer: null, lineIds: [] });
+}
+
+/** The currency an offer was first sold in stays. */
+function sold(state: ShopState, { lines, currency }: Pick<Quote, 'lines' | 'currency'>): void {
+  for (const { offerId } of lines) if (!state.soldIn.has(offerId)) state.soldIn.set(offerId, currency);
 }
 
 function settle(charge: Charge | undefined): void {

@@ -1,7 +1,9 @@
-import { type Agreement, type AgreementPayment, begunAgreement, disputeStop, takeCredit } from '#core/agreements';
+import { type Agreement, begunAgreement, disputeStop, takeCredit } from '#core/agreements';
+import { newPaymentLine, type Payment } from '#core/payments';
 import type { Instant } from '#core/calendar';
 import type { EventOf, EventType } from '#core/journal';
-import type { AgreementId, LineId, OrderId, PaymentId } from '#core/ids';
+import type { AgreementId } from '#core/ids';
+import { addPayment, moneyBack } from './evolvePayments';
 import { addStop, dropStop, moveFrom } from './evolveStops';
 import { plan } from './moments';
 import type { ShopState } from './state';
@@ -31,23 +33,28 @@ export const agreementAppliers: Appliers = {
   },
   'due.paid': (state, data, at) => {
     const a = agreementOf(state, data.agreementId);
-    const payment: AgreementPayment = {
-      paymentId: data.paymentId,
-      receipt: data.receipt,
-      at,
-      dues: data.dues,
-      amount: data.amount,
-      tax: data.tax,
-      credit: data.credit,
-      last4: data.last4,
-      buyer: a.buyer,
-      givenBack: 0,
-      taxBack: 0,
-      lost: 0,
-    };
-    a.payments.push(payment);
-    if (data.paymentId !== null) state.agreementOfPayment.set(data.paymentId, a.id);
-    if (data.receipt !== null) state.counts.receipts += 1;
+    const { key, paymentId: id, last4, receipt, dues, amount, tax, credit } = data;
+    // What came to nothing is no payment.
+    if (amount > 0 || credit > 0 || receipt !== null) {
+      const payment: Payment = {
+        id,
+        key,
+        orderId: a.orderId,
+        kind: data.kind,
+        agreementId: a.id,
+        step: null,
+        at,
+        last4,
+        buyer: a.buyer,
+        receipt,
+        lines: [newPaymentLine({ lineId: a.lineId, amount, credit, tax, dues })],
+        openDisputes: [],
+        dispute: null,
+      };
+      a.payments.push(payment);
+      addPayment(state, state.orders.get(a.orderId), payment);
+    }
+    a.lastDue = dues.at(-1)?.n ?? a.lastDue;
     a.credits = data.creditsLeft ?? takeCredit(a.credits, data.credit).left;
     a.status = data.status;
     a.period = data.period;
@@ -171,7 +178,7 @@ export const agreementAppliers: Appliers = {
   },
   'credit.given': (state, data, at) => {
     state.credits.set(data.creditId, { ...data, id: data.creditId, at });
-    giveBack(state, data, data.amount, data.tax);
+    moneyBack(state, data.paymentId, [data], 'givenBack');
     state.counts.creditNotes += 1;
   },
   'agreement.mailDue': (state, { key, ...message }, at) => {
@@ -201,23 +208,6 @@ function answered(state: ShopState, a: Agreement, key: string, status: 'paid' | 
   state.todo.delete(key);
   // What waited for the answer is looked at again.
   plan(state, a);
-}
-
-/** Counts money that went back, or that a bank took back, on the payment it came from. */
-export function giveBack(
-  state: ShopState,
-  of: { orderId: OrderId; lineId: LineId; agreementId?: AgreementId | undefined; paymentId: PaymentId },
-  amount: number,
-  tax: number,
-  how: 'givenBack' | 'lost' = 'givenBack',
-): void {
-  const payment = state.agreements
-    .get(of.agreementId ?? state.agreementOfPayment.get(of.paymentId) ?? '')
-    ?.payments.find((p) => p.paymentId === of.paymentId);
-  const paid = payment ?? state.orders.get(of.orderId)?.lines.find((l) => l.lineId === of.lineId);
-  if (!paid) return;
-  paid[how] += amount;
-  if (how === 'givenBack') paid.taxBack += tax;
 }
 
 function agreementOf(state: ShopState, id: string): Agreement {

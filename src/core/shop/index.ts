@@ -2,7 +2,8 @@ export {
   newShopState,
   type ShopState,
   type Order,
-  type OrderLine,
+  type OfferAfterPayment,
+  type OfferMet,
   type Charge,
   type Refund,
   type Dispute,
@@ -12,14 +13,23 @@ export {
 } from './state';
 export type { AgreementMoment } from './dueIndex';
 export { evolve, evolveBatch } from './evolve';
-export { linesBought } from './linesBought';
+export { paymentBought } from './bought';
+export { addPayment, disputeClosed, disputeOpened, moneyBack, reserve } from './evolvePayments';
+export {
+  askedAfterPayment,
+  boughtAt,
+  offerQuote,
+  offerStanding,
+  type OfferStanding,
+  runsAlready,
+} from './afterPayment';
 export { addStop, agreementsRefunded, dropStop } from './evolveStops';
 export { decide } from './decide';
 export type { Command, DecideContext, Decision } from './command';
 export { dueWork } from './dueWork';
-export { orderStatus, type OrderStatus, stillRefundable } from './orderStatus';
+export { orderStatus, type OrderStatus, statusOf } from './orderStatus';
 export { planRefund, type RefundPlan } from './commands/refund';
-export { standingOf } from './commands/pay';
+export { isSubscribed, standingOf } from './standing';
 export { passesFor } from './passesFor';
 export type {
   Ports,

@@ -1,21 +1,20 @@
-import { sum } from '#core/money';
+import { type Payment, sumsOf } from '#core/payments';
 
 export type OrderStatus = 'paid' | 'partly-refunded' | 'refunded' | 'disputed';
 
-interface Counted {
-  dispute: 'open' | 'won' | 'lost' | null;
-  lines: readonly { paid: number; givenBack: number; lost: number }[];
+/**
+ * What an order's money has come to, over all its payments: disputed while a bank disputes any of them, refunded when
+ * all that was ever paid is given back or lost. Money that a bank took back counts as given back.
+ */
+export function orderStatus({
+  payments,
+}: {
+  payments: readonly Pick<Payment, 'lines' | 'openDisputes'>[];
+}): OrderStatus {
+  if (payments.some((p) => p.openDisputes.length > 0)) return 'disputed';
+  return statusOf(sumsOf(payments));
 }
 
-/** What an order's money has come to. Money that a bank took back counts as given back. */
-export function orderStatus(order: Counted): OrderStatus {
-  if (order.dispute === 'open') return 'disputed';
-  const paid = sum(order.lines.map((l) => l.paid));
-  const back = sum(order.lines.map((l) => l.givenBack + l.lost));
-  if (back === 0) return 'paid';
-  return back < paid ? 'partly-refunded' : 'refunded';
-}
-
-/** The most that can still be given back of a line: paid − given back − lost, in minor units. */
-export const stillRefundable = (line: { paid: number; givenBack: number; lost: number }): number =>
-  line.paid - line.givenBack - line.lost;
+/** The same of sums: nothing back, a part, or all. */
+export const statusOf = ({ paid, back }: { paid: number; back: number }): Exclude<OrderStatus, 'disputed'> =>
+  back === 0 ? 'paid' : back < paid ? 'partly-refunded' : 'refunded';

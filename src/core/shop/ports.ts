@@ -3,7 +3,7 @@ import type { Batch, ShopEvent } from '#core/journal';
 import type { PersonRecord } from '#core/people';
 import type { Release } from '#core/release';
 import type { Agreement } from '#core/agreements';
-import type { PaymentId } from '#core/ids';
+import type { PaymentId, StepId } from '#core/ids';
 import type { AgreementMail } from '../messages/agreementMail';
 import type { Order, Refund } from './state';
 
@@ -67,6 +67,8 @@ export interface OutgoingMail {
   person: PersonRecord;
   order: Order;
   refund: Refund | null;
+  /** The offer after payment that a receipt is of; null of the checkout. */
+  step: StepId | null;
   at: Instant;
 }
 /** A message about a payment plan or subscription. */

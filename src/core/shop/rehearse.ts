@@ -1,11 +1,12 @@
 import { addMs, type Instant, nthAfter, startOfDate } from '#core/calendar';
-import { quoteFingerprint, quoteFor } from '#core/checkout';
+import { quoteFingerprint, quoteFor, type QuoteChoice } from '#core/checkout';
 import type { ShopEvent } from '#core/journal';
 import type { Release } from '#core/release';
-import { standingOf } from './commands/pay';
+import { leftOf, lineBought } from '#core/payments';
+import { standingOf } from './standing';
 import type { Command } from './command';
 import { refusalInWords } from '#core/words';
-import type { OfferId, PriceId, ProductId } from '#core/ids';
+import type { ProductId } from '#core/ids';
 import { memoryPorts } from './memoryPorts';
 import { createRunner } from './runner';
 import type { ShopState } from './state';
@@ -38,13 +39,6 @@ export interface Rehearsal {
   events: { at: Instant; event: ShopEvent }[];
 }
 
-interface Choice {
-  offerId: OfferId;
-  priceId: PriceId;
-  coupon?: string | undefined;
-  country?: string | undefined;
-}
-
 const YEARS_AT_MOST = 10;
 
 /**
@@ -54,7 +48,7 @@ const YEARS_AT_MOST = 10;
  */
 export async function rehearse(
   given: Release,
-  choice: Choice,
+  choice: QuoteChoice,
   start: Instant,
   script: Script,
   years = YEARS_AT_MOST,
@@ -149,7 +143,7 @@ export async function rehearse(
             ? {
                 type: 'refund',
                 orderId: order.id,
-                shares: order.lines.map((l) => ({ lineId: l.lineId, amount: l.paid - l.givenBack })),
+                shares: order.lines.map(({ lineId }) => ({ lineId, amount: leftOf(lineBought(order, lineId)) })),
                 reason: '',
               }
             : null

@@ -259,6 +259,7 @@ export function createRunner(ports: Ports): Runner {
             person,
             order,
             refund: todo.refundId === null ? null : (state.refunds.get(todo.refundId) ?? null),
+            step: todo.step,
             at: todo.at,
           });
         return isRecorded(await execute({ type: 'mark-done', key: todo.key }));

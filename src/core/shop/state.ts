@@ -10,9 +10,12 @@ import type {
   PassId,
   PaymentId,
   PersonId,
+  PriceId,
   RefundId,
+  StepId,
 } from '#core/ids';
-import type { Agreement, AgreementSeed, OwedDue } from '#core/agreements';
+import type { Agreement, AgreementSeed, KeptCard } from '#core/agreements';
+import type { OwedDue, Payment } from '#core/payments';
 import type { Instant } from '#core/calendar';
 import type { Quote, QuoteLine } from '#core/checkout';
 import { DueIndex } from './dueIndex';
@@ -44,13 +47,27 @@ export interface Charge {
   confirmAt: string | null;
   confirmUntil: Instant | null;
   paymentId: PaymentId | null;
+  /** The offer after payment that it is for; null for the checkout itself. */
+  step: StepId | null;
+  recipientId: PersonId | null;
 }
 
-export interface OrderLine extends QuoteLine {
-  paid: number;
-  givenBack: number;
-  taxBack: number;
-  lost: number;
+/** An offer after payment as a path makes it: one price, at one step. */
+export interface OfferAfterPayment {
+  step: StepId;
+  offerId: OfferId;
+  priceId: PriceId;
+}
+
+/** An offer after payment as this order met it. */
+export interface OfferMet {
+  attempts: number;
+  /** The charge last asked for; null where nothing had to be asked. */
+  lastKey: ChargeKey | null;
+  /** Null while it is open, or waits for the bank. */
+  answer: 'yes' | 'no' | null;
+  /** The lines that it added. */
+  lineIds: readonly LineId[];
 }
 
 export interface Order {
@@ -67,17 +84,19 @@ export interface Order {
   language: string | null;
   /** Where the buyer said they are, for the tax. */
   buyer?: { country: string; reverse: boolean } | undefined;
-  lines: OrderLine[];
-  paymentId: PaymentId | null;
-  last4: string | null;
-  receipt: string;
+  lines: QuoteLine[];
+  /** Every payment of it, in order: what was bought, and what its agreements paid later. */
+  payments: Payment[];
+  /** The card of its checkout, for what is offered after it; null where none was needed. */
+  card: KeptCard | null;
+  /** Who gets what was bought, where that is not the payer. */
+  recipientId: PersonId | null;
+  /** Offers after payment that were met, by step. */
+  offers: Record<StepId, OfferMet>;
   /** What the card statement reads; older orders took the shop's. */
   statement: string | undefined;
   passIds: PassId[];
   refundIds: RefundId[];
-  dispute: 'open' | 'won' | 'lost' | null;
-  /** Of the payment on the day of buying. */
-  openDisputes: DisputeId[];
 }
 
 export interface Refund {
@@ -108,7 +127,7 @@ export interface Dispute {
   answerBy: Instant;
   status: 'open' | 'won' | 'lost';
   agreementId?: AgreementId | undefined;
-  paymentId?: PaymentId | undefined;
+  paymentId: PaymentId;
 }
 
 /** One try to take an agreement's dues, from the moment it is written down. */
@@ -155,6 +174,8 @@ export type Todo =
       orderId: OrderId;
       personId: PersonId;
       refundId: RefundId | null;
+      /** Of an offer after payment; null of the checkout. */
+      step: StepId | null;
       at: Instant;
     }
   | { kind: 'due'; key: string }
@@ -179,7 +200,8 @@ export interface ShopState {
   charges: Map<ChargeKey, Charge>;
   orders: Map<OrderId, Order>;
   ordersOfPerson: Map<PersonId, OrderId[]>;
-  orderOfPayment: Map<PaymentId, OrderId>;
+  /** Every payment that a card made, by the payment service's name for it. */
+  payments: Map<PaymentId, Payment>;
   passes: Map<PassId, Pass>;
   passesOfPerson: Map<PersonId, PassId[]>;
   /** How many of a price are sold or being paid for, by price id and by person and price (`pairOf`). Refunds give nothing back. */
@@ -194,7 +216,6 @@ export interface ShopState {
   agreementsOfPerson: Map<PersonId, AgreementId[]>;
   /** Charges of agreements by key: kept, so that a late answer is known. */
   dueCharges: Map<ChargeKey, DueCharge>;
-  agreementOfPayment: Map<PaymentId, AgreementId>;
   credits: Map<CreditId, Credit>;
   /** Who had a trial or a cheaper beginning of which offer, as `pairOf(personId, offerId)`. */
   begun: Set<string>;
@@ -216,7 +237,7 @@ export function newShopState(): ShopState {
     charges: new Map(),
     orders: new Map(),
     ordersOfPerson: new Map(),
-    orderOfPayment: new Map(),
+    payments: new Map(),
     passes: new Map(),
     passesOfPerson: new Map(),
     taken: new Map(),
@@ -227,7 +248,6 @@ export function newShopState(): ShopState {
     agreements: new Map(),
     agreementsOfPerson: new Map(),
     dueCharges: new Map(),
-    agreementOfPayment: new Map(),
     credits: new Map(),
     begun: new Set(),
     todo: new Map(),

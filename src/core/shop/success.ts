@@ -7,14 +7,15 @@ import { accessUntil } from '#core/terms';
 import type { ChargeKey, CheckoutId, OrderId, PaymentId, PersonId } from '#core/ids';
 import { startedByOrder } from './agreements';
 import { creditGiven, creditGone, paidWith, returnOfCredits, unusedParts } from './agreements/credit';
-import { leftOf } from './paidLines';
+import { leftOf } from '#core/payments';
 import { endEvents } from './agreements/closings';
 import type { DecideContext } from './command';
 import { documentNumber } from './documentNumber';
 import type { ShopState } from './state';
 import { keyOf } from './ids';
 
-interface Success {
+/** What came of a charge that was paid, or of what needed none. */
+export interface Success {
   orderId: OrderId;
   checkoutId: CheckoutId;
   personId: PersonId;
@@ -26,6 +27,7 @@ interface Success {
   card: KeptCard | null;
   came: CameFrom;
   language: string | null;
+  recipientId: PersonId | null;
 }
 
 /**
@@ -44,22 +46,35 @@ export function successEvents(state: ShopState, success: Success, context: Decid
     quote: success.chargeKey === null ? success.quote : null,
     paymentId: success.paymentId,
     last4: success.paymentId === null ? null : (success.card?.last4 ?? null),
-    receipt: documentNumber('R', state.counts.receipts),
+    receipt: receiptFor(state, success.quote),
+    recipientId: success.recipientId,
     came: success.came,
     language: success.language,
   });
-  const passes = success.opens.map((pass): ShopEvent =>
-    fact('pass.opened', { pass: { ...pass, from: now, until: untilOf(success.quote, pass, now) } }),
-  );
   const mail: ShopEvent = fact('mail.due', {
     key: keyOf('receipt', orderId),
     mail: 'receipt',
     orderId,
     personId,
     refundId: null,
+    step: null,
   });
-  return [order, ...startedByOrder(success, now, context), ...passes, ...replacedEvents(state, success, context), mail];
+  return [
+    order,
+    ...startedByOrder(success, now, context),
+    ...opened(success, now),
+    ...replacedEvents(state, success, context),
+    mail,
+  ];
 }
+
+/** Passes begin at the moment of success, which may come after the moment the card was asked. */
+export const opened = ({ opens, quote }: Pick<Success, 'opens' | 'quote'>, now: Instant): ShopEvent[] =>
+  opens.map((pass) => fact('pass.opened', { pass: { ...pass, from: now, until: untilOf(quote, pass, now) } }));
+
+/** A number for its paper where money or credit moves; none for what comes to nothing. */
+export const receiptFor = (state: ShopState, { lines }: Pick<Quote, 'lines'>): string | null =>
+  lines.some((line) => line.dueToday > 0) ? documentNumber('R', state.counts.receipts) : null;
 
 /**
  * The subscription that this order replaces ends in the same batch; what its unused days exceed today's amount by goes
@@ -86,7 +101,6 @@ function replacedEvents(state: ShopState, success: Success, context: DecideConte
   ];
 }
 
-// The days of access count from the moment of success, which may come after the moment the card was asked.
 function untilOf(quote: Quote, pass: PassSeed, now: Instant): Instant | null {
   const { cause } = pass;
   const line = cause.kind === 'paid' ? quote.lines.find((l) => l.lineId === cause.lineId) : undefined;

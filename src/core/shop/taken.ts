@@ -1,5 +1,5 @@
 import type { Agreement } from '#core/agreements';
-import type { Quote } from '#core/checkout';
+import { type Quote, quantityOf } from '#core/checkout';
 import type { CouponId, PersonId, PriceId } from '#core/ids';
 import { beginsCheaper } from '#core/terms';
 import { onceKey, pairOf } from './ids';
@@ -16,15 +16,26 @@ export const areDaysTaken = (state: ShopState, a: Agreement): boolean =>
 /** Places, coupon uses and price steps, of a price in all and of this buyer. */
 export function take(
   state: ShopState,
-  quote: { lines: readonly { priceId: PriceId; coupon?: { couponId: CouponId } | undefined }[] },
+  quote: {
+    lines: readonly {
+      priceId: PriceId;
+      quantity?: number | undefined;
+      coupon?: { couponId: CouponId } | undefined;
+    }[];
+  },
   personId: PersonId,
   by: 1 | -1,
 ): void {
-  const keys = quote.lines.flatMap(({ priceId }) => [priceId, pairOf(personId, priceId)]);
+  const count = (key: string, many: number): void => void state.taken.set(key, (state.taken.get(key) ?? 0) + by * many);
+  for (const line of quote.lines) {
+    count(line.priceId, quantityOf(line));
+    count(pairOf(personId, line.priceId), quantityOf(line));
+  }
   // One coupon an order: used once, however many lines it acts on.
-  for (const couponId of new Set(quote.lines.flatMap(({ coupon }) => coupon?.couponId ?? [])))
-    keys.push(`coupon/${couponId}`, `${personId}/coupon/${couponId}`);
-  for (const key of keys) state.taken.set(key, (state.taken.get(key) ?? 0) + by);
+  for (const couponId of new Set(quote.lines.flatMap(({ coupon }) => coupon?.couponId ?? []))) {
+    count(`coupon/${couponId}`, 1);
+    count(`${personId}/coupon/${couponId}`, 1);
+  }
 }
 
 /**

@@ -8,6 +8,7 @@ export {
   beginsCheaper,
   type FreeTerms,
   type OnceTerms,
+  type OpenTerms,
   type PlanTerms,
   type SubscriptionTerms,
 } from './terms';
@@ -17,6 +18,7 @@ export {
   scheduleOf,
   firstDues,
   dueAtStart,
+  paidOnce,
   duesBefore,
   paymentsFrom,
   paymentAt,

@@ -100,7 +100,8 @@ export function* paymentsFrom(
  * @param zone the shop's IANA time zone, in which wall clocks and dates are meant
  */
 export function* scheduleOf(terms: Terms, start: Instant, zone: string): Generator<Due, void, undefined> {
-  if (terms.kind === 'once') yield { n: 1, at: start, amount: terms.amount, full: terms.amount, setUp: 0, fee: 0 };
+  const once = paidOnce(terms);
+  if (once > 0) yield { n: 1, at: start, amount: once, full: once, setUp: 0, fee: 0 };
   if (!isLasting(terms)) return;
   if (terms.trial) {
     const setUp = terms.setUp?.when === 'today' ? terms.setUp.amount : 0;
@@ -108,6 +109,10 @@ export function* scheduleOf(terms: Terms, start: Instant, zone: string): Generat
   }
   yield* paymentsFrom(terms, firstAnchor(terms, start, zone), 1, zone);
 }
+
+/** What is paid once and never again: the price, or what the buyer named; 0 where nothing is. */
+export const paidOnce = (terms: Terms): number =>
+  terms.kind === 'once' ? terms.amount : terms.kind === 'open' ? (terms.named ?? terms.suggested) : 0;
 
 /** The first dues of terms that may have no end. */
 export function firstDues(terms: Terms, start: Instant, zone: string, most: number): Due[] {

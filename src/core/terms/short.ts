@@ -12,6 +12,8 @@ export function shortTerms(terms: Terms, currency: string, locale: string): stri
       return wordsFor(locale).pages.free;
     case 'once':
       return money(terms.amount);
+    case 'open':
+      return wordsFor(locale).pages.asYouLike(money(terms.suggested));
     case 'plan':
       return `${terms.payments} × ${money(paymentOf(terms, terms.first === undefined ? 1 : 2).full)} ${oftenInWords(terms.every, locale)}`;
     case 'subscription':

@@ -31,6 +31,20 @@ export type SetUp = z.infer<typeof SetUp>;
 const Free = z.strictObject({ kind: z.literal('free'), access: Access.optional() });
 /** One payment on the day of buying. A price of zero is written as `free`, so that it is never a slip. */
 const Once = z.strictObject({ kind: z.literal('once'), amount: paid, access: Access.optional() });
+/** Paid once, the amount named by the buyer: `named` in what was sold, else what is suggested counts. */
+const Open = z
+  .strictObject({
+    kind: z.literal('open'),
+    least: amount,
+    suggested: amount,
+    most: amount.optional(),
+    named: amount.optional(),
+    access: Access.optional(),
+  })
+  .refine(
+    ({ least, suggested, most }) => least <= suggested && (most === undefined || suggested <= most),
+    'What is suggested lies between the least and the most.',
+  );
 /**
  * A price owed in parts. `payments` counts every full payment, a `first` of its own included; of a total, `first`
  * is taken off and the rest divided over the others.
@@ -72,10 +86,11 @@ const Subscription = z
   );
 
 /** How a price is paid. Frozen into the order when sold. */
-export const Terms = z.discriminatedUnion('kind', [Free, Once, Plan, Subscription]);
+export const Terms = z.discriminatedUnion('kind', [Free, Once, Open, Plan, Subscription]);
 export type Terms = z.infer<typeof Terms>;
 export type FreeTerms = z.infer<typeof Free>;
 export type OnceTerms = z.infer<typeof Once>;
+export type OpenTerms = z.infer<typeof Open>;
 export type PlanTerms = z.infer<typeof Plan>;
 export type SubscriptionTerms = z.infer<typeof Subscription>;
 

@@ -41,6 +41,8 @@ export interface Facts {
   nothing: boolean;
   /** The one payment of a price paid once. */
   once: boolean;
+  /** The bounds of an amount that its buyer has yet to name. */
+  open: { least: number; most: number | null } | null;
   /** Taken on the day of buying; null where the statement is about what is still to come. */
   today: { amount: number; fee: number; setUp: number } | null;
   trial: { days: number; until: Instant } | null;

@@ -14,8 +14,9 @@ import {
 import { addDays, dateIn, formatDay, type Instant } from '#core/calendar';
 import { countryName } from '#core/catalogue';
 import { layoutKeelLine, NO_PAST, storyOfAgreement } from '#core/drawing';
-import { agreementState, paperName, restInWords } from '#core/messages';
+import { agreementState, paperName, restInWords, taxedBy } from '#core/messages';
 import { formatAmount, sum } from '#core/money';
+import { boughtBy, lineBought, type Payment, sumsOf } from '#core/payments';
 import type { OfferId, PersonId } from '#core/ids';
 import type { MemberAgreement } from '../../wire';
 import { productTitle } from '../shared/orderView';
@@ -42,8 +43,9 @@ function viewOf(reading: Reading, a: Agreement): MemberAgreement {
   const money = (amount: number): string => formatAmount(amount, a.currency, locale);
   const day = (at: Instant): string => formatDay(at, a.zone, locale);
   const order = state.orders.get(a.orderId);
-  const line = order?.lines.find((l) => l.lineId === a.lineId);
-  const first = a.from === null && order && line ? { at: order.at, amount: line.paid } : null;
+  const bought = order && boughtBy(order, a.lineId);
+  const first =
+    a.from === null && order ? { at: bought?.at ?? a.start, amount: lineBought(order, a.lineId).amount } : null;
   const passes = a.passIds
     .flatMap((id) => state.passes.get(id) ?? [])
     .map((p) => ({
@@ -73,9 +75,9 @@ function viewOf(reading: Reading, a: Agreement): MemberAgreement {
       ...a.payments
         .map((p) => ({
           day: day(p.at),
-          what: p.dues.length > 1 ? say.payments.several(p.dues.length) : say.payments.one(),
-          amount: money(p.amount),
-          paper: p.receipt === null ? null : paperOf(p.receipt, p),
+          what: duesOf(p) > 1 ? say.payments.several(duesOf(p)) : say.payments.one(),
+          amount: money(sumsOf([p]).paid),
+          paper: p.receipt === null ? null : paperOf(p.receipt, taxedBy(p)),
         }))
         .reverse(),
       ...(first && order
@@ -84,7 +86,7 @@ function viewOf(reading: Reading, a: Agreement): MemberAgreement {
               day: day(first.at),
               what: say.payments.first(),
               amount: money(first.amount),
-              paper: paperOf(order.receipt, { tax: sum(order.lines.map((l) => l.tax)), buyer: order.buyer }),
+              paper: bought?.receipt == null ? null : paperOf(bought.receipt, taxedBy(bought)),
             },
           ]
         : []),
@@ -98,6 +100,8 @@ function viewOf(reading: Reading, a: Agreement): MemberAgreement {
       : null,
   };
 }
+
+const duesOf = (payment: Payment): number => sum(payment.lines.map((line) => line.dues.length));
 
 function placeOf({ state, shop, locale, person }: Reading, a: Agreement): MemberAgreement['place'] {
   const { tax } = shop;

@@ -1,6 +1,6 @@
-import type { AgreementPayment } from '#core/agreements';
 import type { Instant } from '#core/calendar';
-import { creditNoteDocument, type DocumentPaper, laterReceiptDocument, receiptDocument } from '#core/messages';
+import { creditNoteDocument, type DocumentPaper, receiptDocument } from '#core/messages';
+import type { Payment } from '#core/payments';
 import type { Order } from '#core/shop';
 import type { PersonId } from '#core/ids';
 import type { Reading } from '../shared/reading';
@@ -14,33 +14,36 @@ export function paperOf(
 ): { paper: DocumentPaper; at: Instant } | null {
   const record = person(personId);
   if (!record) return null;
-  const agreements = (state.agreementsOfPerson.get(personId) ?? []).flatMap((id) => state.agreements.get(id) ?? []);
   const orders = (state.ordersOfPerson.get(personId) ?? []).flatMap((id) => state.orders.get(id) ?? []);
   // An invoice goes on naming the VAT number it was made with.
-  const buyerOf = (order: Order, payment?: AgreementPayment) => ({
+  const buyerOf = (order: Order, payment: Payment | undefined) => ({
     ...record,
     vatNumber: record.vatNumbers?.[payment?.buyer?.numberKey ?? order.checkoutId],
   });
   for (const order of orders) {
     // A paper stays in the language its order was made in, whoever reads it.
     const setting = { shop, real, locale: order.language ?? shop.locale };
-    if (order.receipt === number) return { paper: receiptDocument(setting, order, buyerOf(order)), at: order.at };
-    const later = agreements
-      .filter((a) => a.orderId === order.id)
-      .flatMap((a) => a.payments.map((payment) => ({ a, payment })));
-    const found = later.find(({ payment }) => payment.receipt === number);
-    if (found)
+    const payment = order.payments.find(({ receipt }) => receipt === number);
+    if (payment) {
+      const agreement = state.agreements.get(payment.agreementId ?? '') ?? null;
       return {
-        paper: laterReceiptDocument(setting, order, found.a, found.payment, buyerOf(order, found.payment)),
-        at: found.payment.at,
+        paper: receiptDocument(setting, order, payment, agreement, buyerOf(order, payment)),
+        at: payment.at,
       };
+    }
     const refund = order.refundIds.flatMap((id) => state.refunds.get(id) ?? []).find((r) => r.creditNote === number);
     const credit = [...state.credits.values()].find((c) => c.orderId === order.id && c.creditNote === number);
     const back = refund ?? (credit && { ...credit, shares: [credit] });
     if (back) {
-      const against = later.find(({ payment }) => payment.paymentId === back.paymentId);
+      const against = order.payments.find(({ id }) => id === back.paymentId);
       return {
-        paper: creditNoteDocument(setting, order, back, against?.payment ?? order, buyerOf(order, against?.payment)),
+        paper: creditNoteDocument(
+          setting,
+          order,
+          back,
+          against ?? { receipt: null, last4: null },
+          buyerOf(order, against),
+        ),
         at: back.at,
       };
     }

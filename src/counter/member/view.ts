@@ -1,8 +1,9 @@
 import { openFor } from '#core/agreements';
 import { formatDay, formatMoment } from '#core/calendar';
-import { paperName } from '#core/messages';
-import { formatAmount, sum } from '#core/money';
+import { paperName, taxedBy } from '#core/messages';
+import { formatAmount } from '#core/money';
 import { explain, type OpenFor } from '#core/passes';
+import { boughtWith, sumsOf } from '#core/payments';
 import { type Order, orderStatus, passesFor } from '#core/shop';
 import type { PersonId, ProductId } from '#core/ids';
 import type { MemberOrder, MemberThing, OpenFile, SignedIn } from '../../wire';
@@ -68,10 +69,10 @@ function orderOf({ state, shop, locale, words }: Reading, order: Order): MemberO
     number: order.number,
     day: formatDay(order.at, shop.zone, locale),
     what: order.lines.map((l) => l.title).join(', '),
-    paid: formatAmount(sum(order.lines.map((l) => l.paid)), order.currency, locale),
+    paid: formatAmount(sumsOf(boughtWith(order)).paid, order.currency, locale),
     status: status === 'paid' ? '' : words.pages.status(status),
     papers: [
-      paper(paperName({ tax: sum(order.lines.map((l) => l.tax)), buyer: order.buyer }, locale), order.receipt),
+      ...boughtWith(order).flatMap((p) => (p.receipt === null ? [] : paper(paperName(taxedBy(p), locale), p.receipt))),
       ...order.refundIds
         .flatMap((id) => state.refunds.get(id)?.creditNote ?? [])
         .map((number) => paper(words.papers.creditNote(), number)),

@@ -2,6 +2,8 @@ import express, { Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import * as z from 'zod';
 import type { Instant } from '#core/calendar';
+import type { EventOf, ShopEvent } from '#core/journal';
+import { sum } from '#core/money';
 import { broughtBack, type ReleaseContent } from '#core/release';
 import {
   About,
@@ -146,23 +148,22 @@ export function ownerRoutes(context: CounterContext): Router {
   router.post('/refunds/preview', (req, res) => {
     const decision = runner.preview({ type: 'refund', ...RefundRequest.parse(req.body) });
     if ('refused' in decision) throw refusalProblem(decision);
-    const event = decision.events[0];
-    if (event?.type !== 'refund.requested') throw new Error('A refund that can be done is asked for');
-    answer(res, RefundPreview, { amount: event.data.amount, closes: event.data.closes });
+    const parts = refundsAsked(decision.events);
+    answer(res, RefundPreview, {
+      amount: sum(parts.map((part) => part.amount)),
+      closes: parts.flatMap((part) => part.closes),
+    });
   });
   router.post('/refunds', async (req, res) => {
     const done = await runner.execute({ type: 'refund', ...RefundRequest.parse(req.body) });
     if ('refused' in done) throw refusalProblem(done);
-    const event = done.events[0];
-    const refundId = event?.type === 'refund.requested' ? event.data.refundId : '';
-    await waitFor(
-      runner,
-      () => (runner.state.refunds.get(refundId)?.status === 'asked' ? null : true),
-      WAIT_FOR_REFUND_MS,
-    );
+    const asked = refundsAsked(done.events).map(({ refundId }) => refundId);
+    const refunds = () => asked.flatMap((id) => runner.state.refunds.get(id) ?? []);
+    await waitFor(runner, () => (refunds().some((r) => r.status === 'asked') ? null : true), WAIT_FOR_REFUND_MS);
     await runner.synced();
-    const refund = runner.state.refunds.get(refundId);
-    answer(res, RefundAnswer, { status: refund?.status ?? 'asked', reason: refund?.refusal ?? null });
+    // Of several payments each is answered by itself: what did not go back is what is said.
+    const worst = refunds().find((r) => r.status === 'refused') ?? refunds().find((r) => r.status === 'asked');
+    answer(res, RefundAnswer, { status: worst?.status ?? 'paid', reason: worst?.refusal ?? null });
   });
 
   router.use('/agreements', agreementRoutes(context));
@@ -218,3 +219,7 @@ function shaOf(text: unknown): string {
     throw new Problem(400, 'A file is named by its SHA-256.', 'bad-request');
   return text;
 }
+
+/** The refunds that an act asks for: one for each payment. */
+const refundsAsked = (events: readonly ShopEvent[]): EventOf<'refund.requested'>['data'][] =>
+  events.flatMap((event) => (event.type === 'refund.requested' ? [event.data] : []));

@@ -4,7 +4,7 @@ import { msOf, type Instant } from '#core/calendar';
 import type { ShopDetails } from '#core/catalogue';
 import { agreementMessage, type Message, receiptMessage, refundMessage, type Setting } from '#core/messages';
 import { NotAnswered, type MailerPort, type Order } from '#core/shop';
-import type { PassId, ProductId } from '#core/ids';
+import type { PassId, ProductId, StepId } from '#core/ids';
 import type { DoorsFile } from '../files/doorsFile';
 
 const DAY = 86_400_000;
@@ -19,7 +19,7 @@ interface Options {
   productTitle: (productId: ProductId) => string;
   productOfPass: (passId: PassId) => string;
   /** What is still due of an order, a statement for each payment plan or subscription. */
-  laterOf: (order: Order, locale: string) => string[];
+  laterOf: (order: Order, step: StepId | null, locale: string) => string[];
   doors: DoorsFile;
   real: boolean;
 }
@@ -86,7 +86,7 @@ export function createMailer(options: Options): Mailer {
         at,
       );
     },
-    async send({ key, mail, person, order, refund, at }) {
+    async send({ key, mail, person, order, refund, step, at }) {
       if (mail === 'refund' && refund) {
         const closed = refund.closes.map((id) => options.productTitle(options.productOfPass(id)));
         return sendMessage(key, person, refundMessage(setting(order.language), order, refund, person.name, closed), at);
@@ -100,9 +100,10 @@ export function createMailer(options: Options): Mailer {
         receiptMessage(
           inLanguage,
           order,
+          step,
           person.name,
           { url, days: RECEIPT_LINK_DAYS },
-          options.laterOf(order, inLanguage.locale),
+          options.laterOf(order, step, inLanguage.locale),
         ),
         at,
       );

@@ -5,7 +5,7 @@ import type { Path } from '#core/paths';
 import type { Release } from '#core/release';
 import type { PathId, PersonId } from '#core/ids';
 import { type CounterContext, liveRelease } from '../context';
-import { PayRequest, QuoteAnswer, QuoteRequest, StateAnswer } from '../../wire';
+import { type CheckoutState, GiveUpRequest, PayRequest, QuoteAnswer, QuoteRequest, StateAnswer } from '../../wire';
 import { answer } from '../http/answer';
 import { keepVatNumber, personFor } from '../shared/people';
 import { languageToKeep, readingFor } from '../shared/reading';
@@ -14,12 +14,12 @@ import { cardLimit, noteRefusedCard } from '../http/cardLimit';
 import { Problem, refusalProblem } from '../http/problem';
 import { textOf } from '../http/textOf';
 import { checkoutPrices, fingerprintHash } from './checkoutData';
-import { checkoutState, isAnswered } from './checkoutState';
+import { nextHref } from './afterPayment';
+import { cartFor } from './cart';
+import { checkoutState, isAnswered, WAIT_FOR_ANSWER_MS } from './checkoutState';
+import { offerRoutes } from './offerRoutes';
 import { personOfDevice } from '../shared/device';
 import { asItCounts, begunAnew, cameWith, giveVisit, readVisit, type Visit } from './visit';
-
-/** How long the button waits for the bank before the page says that it is being asked. */
-const WAIT_FOR_ANSWER_MS = 6_000;
 
 /** Paying. The body holds choices, never amounts: a request that names one is refused as not understood. */
 export function checkoutRoutes(context: CounterContext): Router {
@@ -74,42 +74,39 @@ export function checkoutRoutes(context: CounterContext): Router {
     if (!kept) throw new Problem(409, (say) => say.checkoutTooOld, 'no-visit');
     const { visit, release: quoted } = asItCounts(context, kept, release);
     if (!isAddress(choice.address)) throw new Problem(422, (say) => say.badAddress, 'address-wrong');
-    const thanks = `/${path.address}/thanks`;
-
-    const standing = checkoutState(runner.state, visit.checkout, thanks, locale);
+    const stateNow = () => stateOf(req, visit, path, locale);
+    const standing = stateNow();
     if (standing.status === 'paid' || standing.status === 'asking' || standing.status === 'bank') {
       await runner.synced();
-      return answer(res, StateAnswer, { state: checkoutState(runner.state, visit.checkout, thanks, locale) });
+      return answer(res, StateAnswer, { state: stateNow() });
     }
     const personId = await personFor(context, choice);
-    const { coupon, country, vatNumber } = choice;
-    const soldAtStart = visit.sold?.[choice.priceId];
+    const { coupon, country, vatNumber, extras, quantity, named } = choice;
+    const beside = { coupon, country, vatNumber, extras, quantity, named };
     const signedIn = personOfDevice(context, req) === personId;
     if (vatNumber) await keepVatNumber(context, personId, visit.checkout, vatNumber);
     const done = await runner.execute({
       type: 'pay',
       checkoutId: visit.checkout,
       personId,
-      offerId: path.offerId,
-      priceId: choice.priceId,
+      ...cartFor(quoted, path, choice.priceId, beside),
       release: quoted,
       startedAt: visit.at,
       shown: choice.shown,
       fingerprint: fingerprintHash,
       card: choice.card,
-      coupon,
-      country,
-      vatNumber,
       signedIn,
       came: cameWith(visit, path),
       language: languageToKeep(reading.shop, locale),
-      ...(soldAtStart === undefined ? {} : { soldAtStart }),
+      soldAtStart: visit.sold,
     });
     if ('refused' in done) {
       if (
         done.refused === 'quote-changed' ||
         done.refused === 'no-such-price' ||
         done.refused === 'sold-out' ||
+        done.refused === 'too-many' ||
+        done.refused === 'amount-named' ||
         done.refused === 'coupon' ||
         done.refused === 'vat-number'
       ) {
@@ -118,9 +115,7 @@ export function checkoutRoutes(context: CounterContext): Router {
           done,
           checkoutPrices(readingFor(context, req), release, path, {
             visit: begun,
-            coupon,
-            country,
-            vatNumber,
+            ...beside,
             personId,
             signedIn,
           }),
@@ -131,7 +126,7 @@ export function checkoutRoutes(context: CounterContext): Router {
     const key = runner.state.checkouts.get(visit.checkout)?.lastKey;
     if (key) await waitFor(runner, () => isAnswered(runner.state, key), WAIT_FOR_ANSWER_MS);
     await runner.synced();
-    const state = checkoutState(runner.state, visit.checkout, thanks, locale);
+    const state = stateNow();
     if (state.status === 'refused') noteRefusedCard(res);
     answer(res, StateAnswer, { state });
   });
@@ -144,11 +139,34 @@ export function checkoutRoutes(context: CounterContext): Router {
     if (key && runner.state.charges.get(key)?.status === 'waits-for-bank') runner.nudge(key);
     const { locale } = readingFor(context, req);
     answer(res.set('Cache-Control', 'no-store'), StateAnswer, {
-      state: visit
-        ? checkoutState(runner.state, visit.checkout, `/${path.address}/thanks`, locale)
-        : { status: 'open' },
+      state: visit ? stateOf(req, visit, path, locale) : { status: 'open' },
     });
   });
+
+  /** Rather another card: what waits for the bank is made impossible, and its places are free again. */
+  router.post('/give-up', async (req, res) => {
+    const { pathId } = GiveUpRequest.parse(req.body);
+    const { path } = pathOf(pathId);
+    const visit = readVisit(context, req, path.id);
+    if (!visit) throw new Problem(409, (say) => say.checkoutTooOld, 'no-visit');
+    const key = runner.state.checkouts.get(visit.checkout)?.lastKey;
+    if (key && runner.state.charges.get(key)?.status === 'waits-for-bank') {
+      const done = await runner.execute({ type: 'give-up-charge', key });
+      if ('refused' in done && done.refused !== 'nothing-to-do') throw refusalProblem(done);
+      await waitFor(
+        runner,
+        () => (runner.state.charges.get(key)?.status === 'waits-for-bank' ? null : true),
+        WAIT_FOR_ANSWER_MS,
+      );
+    }
+    await runner.synced();
+    answer(res, StateAnswer, { state: stateOf(req, visit, path, readingFor(context, req).locale) });
+  });
+
+  router.use('/offer', offerRoutes(context));
+
+  const stateOf = (req: Request, visit: Visit, path: Path, locale: string): CheckoutState =>
+    checkoutState(runner.state, visit.checkout, (order) => nextHref(context, req, order, path.id), locale);
 
   /** From now on the checkout is quoted from what is live. */
   function renew(res: Response, visit: Visit, release: Release): Visit {

@@ -1,15 +1,32 @@
 import { refusalSentence } from '#core/messages';
-import type { ShopState } from '#core/shop';
+import type { Order, ShopState } from '#core/shop';
 import { wordsFor } from '#core/words';
-import type { CheckoutId } from '#core/ids';
+import type { ChargeKey, CheckoutId } from '#core/ids';
 import type { CheckoutState } from '../../wire';
 
-/** Where a checkout stands, in words for the buyer. The caller has waited until this is safe on the disk. */
-export function checkoutState(state: ShopState, checkoutId: CheckoutId, thanks: string, locale: string): CheckoutState {
+/** How long a button waits for the bank before its page says that it is being asked. */
+export const WAIT_FOR_ANSWER_MS = 6_000;
+
+/**
+ * Where a checkout stands, in words for the buyer. The caller has waited until this is safe on the disk.
+ * @param next where its visit goes on once it is paid
+ */
+export function checkoutState(
+  state: ShopState,
+  checkoutId: CheckoutId,
+  next: (order: Order) => string,
+  locale: string,
+): CheckoutState {
   const record = state.checkouts.get(checkoutId);
   if (!record) return { status: 'open' };
-  if (record.paid) return { status: 'paid', next: thanks };
-  const charge = record.lastKey === null ? undefined : state.charges.get(record.lastKey);
+  const order = record.paid ? state.orders.get(record.orderId) : undefined;
+  if (order) return { status: 'paid', next: next(order) };
+  return record.lastKey === null ? { status: 'open' } : chargeState(state, record.lastKey, locale);
+}
+
+/** Where one charge stands that has not been paid. */
+export function chargeState(state: ShopState, key: ChargeKey, locale: string): CheckoutState {
+  const charge = state.charges.get(key);
   switch (charge?.status) {
     case 'asked':
       return { status: 'asking' };

@@ -5,8 +5,9 @@ import { shortTerms } from '#core/terms';
 import type { Page } from '#core/pages';
 import { type Path, resolveAddress, type Step } from '#core/paths';
 import { publicPicturesOf, type Release } from '#core/release';
-import { checkoutHtml, documentHtml, frontHtml, pageHtml, wordsHtml } from '../../pages/render';
+import { checkoutHtml, documentHtml, frontHtml, offerHtml, pageHtml, wordsHtml } from '../../pages/render';
 import { type Language, languageOf } from '#core/words';
+import { offerQuote, type Order } from '#core/shop';
 import type { PriceId } from '#core/ids';
 import type { CheckoutData } from '../../wire';
 import { giveCookie } from '../http/cookies';
@@ -16,7 +17,10 @@ import { textOf } from '../http/textOf';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { orderViewFor } from '../shared/orderView';
 import { personOfDevice } from '../shared/device';
+import { nextHref, offerNow, pathOfOrder } from './afterPayment';
 import { checkoutDataFor } from './checkoutData';
+import { offerDataFor } from './offerData';
+import { offerState } from './offerState';
 import { checkoutState } from './checkoutState';
 import { renderShell, type Shell, slotValues, viewOf } from './shells';
 import { structuredDataFor } from './structuredData';
@@ -155,11 +159,11 @@ export function pagesRoutes(context: CounterContext): Router {
 
   router.get('/:address{/:step}', async (req: Request, res: Response) => {
     const release = liveRelease(context);
-    const place = resolveAddress(
-      release?.content.paths ?? [],
-      String(req.params['address']),
-      String(req.params['step'] ?? ''),
-    );
+    const [address, rest] = [String(req.params['address']), String(req.params['step'] ?? '')];
+    // An offer after payment is read from the release of its checkout, whatever its path has become since.
+    const offering = OFFER_ADDRESS.test(rest) ? release?.content.paths.find((p) => p.address === address) : undefined;
+    if (release && offering) return offerPage(req, res, release, offering);
+    const place = resolveAddress(release?.content.paths ?? [], address, rest);
     if (!release || place.found === 'nothing') return notFound(req, res);
     if (place.found === 'moved') return res.redirect(302, place.to);
     const { path, step } = place;
@@ -173,6 +177,8 @@ export function pagesRoutes(context: CounterContext): Router {
     const { locale } = reading;
     const say = reading.words.pages;
     switch (step.kind) {
+      case 'offer':
+        return notFound(req, res);
       case 'page': {
         const taken = (priceId: PriceId): number => context.runner.state.taken.get(priceId) ?? 0;
         const values = slotValues(release, path, reading, taken);
@@ -236,6 +242,35 @@ export function pagesRoutes(context: CounterContext): Router {
       }
     }
   });
+  /** The offer after payment where a visit that has paid stands; everybody else goes to where the path begins. */
+  async function offerPage(req: Request, res: Response, release: Release, path: Path): Promise<void> {
+    await context.runner.synced();
+    const checkoutId = readVisit(context, req, path.id)?.checkout;
+    const order = ordersOfVisit(context, req).find((o) => o.checkoutId === checkoutId);
+    if (!order) return res.redirect(303, `/${path.address}`);
+    const of = pathOfOrder(context, order, path.id);
+    const offer = offerNow(context, req, order, path.id);
+    const next = nextHref(context, req, order, path.id);
+    // A step that is answered, or another one's turn: where the visit stands now.
+    if (!of || !offer || next !== req.path) return res.redirect(303, next);
+    const reading = readingFor(context, req);
+    const quote = offerQuote(reading.state, order, offer, of.release, { now: reading.now, release });
+    if ('refused' in quote) return res.redirect(303, `/${path.address}/thanks`);
+    const page = of.release.content.pages.find((p) => p.id === of.path.steps.find((s) => s.id === offer.step)?.pageId);
+    const state = offerState(reading.state, order, offer.step, next, reading.locale);
+    const data = offerDataFor(
+      reading,
+      { release: of.release, pathId: path.id, order, offer, quote, state },
+      context.mode !== 'real',
+    );
+    const view = { ...viewOf(of.release, { ...of.path, offerId: offer.offerId }, reading.locale), offer: null };
+    send(req, res, 'checkout', {
+      title: page?.title || data.title,
+      keepOut: true,
+      body: (page ? pageHtml(page, view) : '') + offerHtml(data),
+    });
+  }
+
   /** This visit's checkout on a path: the one it has, or a new one under what is live. Null when it went elsewhere. */
   async function openCheckout(
     req: Request,
@@ -244,13 +279,13 @@ export function pagesRoutes(context: CounterContext): Router {
     path: Path,
     page: Page,
   ): Promise<CheckoutData | null> {
-    const thanks = `/${path.address}/thanks`;
+    const next = (order: Order): string => nextHref(context, req, order, path.id);
     await context.runner.synced();
     let visit = readVisit(context, req, path.id);
     const reading = readingFor(context, req);
-    let state = visit ? checkoutState(context.runner.state, visit.checkout, thanks, reading.locale) : null;
+    let state = visit ? checkoutState(context.runner.state, visit.checkout, next, reading.locale) : null;
     if (visit && state?.status === 'paid' && !('again' in req.query)) {
-      res.redirect(303, thanks);
+      res.redirect(303, state.next);
       return null;
     }
     const unsettled = state?.status === 'asking' || state?.status === 'bank';
@@ -273,6 +308,8 @@ export function pagesRoutes(context: CounterContext): Router {
   }
   return router;
 }
+
+const OFFER_ADDRESS = /^offer-\d+$/;
 
 const onSale = (offer: { onSale: boolean; putAway?: boolean | undefined }): boolean => offer.onSale && !offer.putAway;
 

@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import type { Instant } from '#core/calendar';
 import { describeContents } from '#core/catalogue';
-import type { Path, Step } from '#core/paths';
+import { addressOfStep, type Path, type Step } from '#core/paths';
 import type { Release } from '#core/release';
 import { wordsFor } from '#core/words';
 import type { PriceId, StepId } from '#core/ids';
@@ -82,7 +82,8 @@ export function slotValues(
 /** The address of a step: the path's own for its page, a part of its own for the others; the checkout when none is named. */
 export function hrefOfStep(path: Path, stepId: StepId | null): string {
   const step = path.steps.find((s) => s.id === stepId) ?? path.steps.find((s) => s.kind === 'checkout');
-  return step?.kind === 'page' ? `/${path.address}` : `/${path.address}/${step?.kind ?? 'checkout'}`;
+  const rest = step ? addressOfStep(path, step) : 'checkout';
+  return rest === '' ? `/${path.address}` : `/${path.address}/${rest}`;
 }
 
 /** What blocks read besides prices. */

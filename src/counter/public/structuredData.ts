@@ -1,4 +1,4 @@
-import { planTotal, type Terms } from '#core/terms';
+import { paidOnce, planTotal, type Terms } from '#core/terms';
 import type { Offer as OfferData, Product as ProductData, WithContext } from 'schema-dts';
 import type { Instant } from '#core/calendar';
 import { type Price, saleState } from '#core/catalogue';
@@ -42,7 +42,7 @@ export function structuredDataFor(
     offers: offer.prices.map((price): OfferData => ({
       '@type': 'Offer',
       url,
-      price: price.terms.kind === 'free' ? '0' : formatPlain(wholePrice(price.terms), offer.currency),
+      price: formatPlain(wholePrice(price.terms), offer.currency),
       priceCurrency: offer.currency,
       availability: availabilityOf(price),
       ...(price.sale.until === null ? {} : { availabilityEnds: price.sale.until }),
@@ -52,4 +52,4 @@ export function structuredDataFor(
 
 /** What search engines are told: all of a price that ends, one payment of a subscription. */
 const wholePrice = (terms: Terms): number =>
-  terms.kind === 'free' ? 0 : terms.kind === 'plan' ? planTotal(terms) : terms.amount;
+  terms.kind === 'plan' ? planTotal(terms) : terms.kind === 'subscription' ? terms.amount : paidOnce(terms);

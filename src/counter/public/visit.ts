@@ -2,7 +2,7 @@ import type { Request, Response } from 'express';
 import * as z from 'zod';
 import { addMs, HOUR, MINUTE } from '#core/calendar';
 import { type CameFrom, NOWHERE } from '#core/journal';
-import type { Path } from '#core/paths';
+import { extrasOf, type Path } from '#core/paths';
 import type { Release } from '#core/release';
 import type { Order } from '#core/shop';
 import type { PathId } from '#core/ids';
@@ -62,11 +62,14 @@ export const cameWith = (visit: Visit, path: Path): CameFrom => ({
   visit: visit.visit ?? null,
 });
 
-/** The sales that rising prices of a path's offer count, as of now. */
+/** The sales that rising prices of all that a path sells count, as of now. */
 export function soldOfRising(context: CounterContext, pathId: PathId): Record<string, number> {
   const content = liveRelease(context)?.content;
-  const offerId = content?.paths.find((p) => p.id === pathId)?.offerId;
-  const rising = content?.offers.find((o) => o.id === offerId)?.prices.filter((p) => p.rise !== null) ?? [];
+  const path = content?.paths.find((p) => p.id === pathId);
+  const sold = new Set(path ? [path.offerId, ...extrasOf(path).map(({ offerId }) => offerId)] : []);
+  const rising = (content?.offers ?? [])
+    .flatMap((o) => (sold.has(o.id) ? o.prices : []))
+    .filter((p) => p.rise !== null);
   return Object.fromEntries(rising.map((p) => [p.id, context.runner.state.taken.get(p.id) ?? 0]));
 }
 

@@ -1,9 +1,11 @@
-import { chargeFor } from '#core/agreements';
+import { agreementIdOf, chargeFor } from '#core/agreements';
+import { lineName } from '#core/checkout';
 import { addMs, HOUR } from '#core/calendar';
 import { describeBytes, productKindOf, safeFileName } from '#core/catalogue';
 import { restInWords } from '#core/messages';
-import { formatAmount, sum } from '#core/money';
+import { formatAmount } from '#core/money';
 import { isOpen, type Pass } from '#core/passes';
+import { boughtWith, lineBought, sumsOf } from '#core/payments';
 import type { Order } from '#core/shop';
 import type { ProductId } from '#core/ids';
 import type { OpenFile } from '../../wire';
@@ -36,10 +38,10 @@ export function orderViewFor(reading: Reading, order: Order): OrderView {
   return {
     number: order.number,
     lines: order.lines.map((l) => ({
-      title: l.priceName === '' ? l.title : `${l.title}, ${l.priceName}`,
-      amount: money(l.paid),
+      title: lineName(l),
+      amount: money(lineBought(order, l.lineId).amount),
     })),
-    paid: money(sum(order.lines.map((l) => l.paid))),
+    paid: money(sumsOf(boughtWith(order)).paid),
     later: laterOf(reading, order),
     things: passes.map((pass) => ({
       title: productTitle(reading, pass.productId),
@@ -49,10 +51,14 @@ export function orderViewFor(reading: Reading, order: Order): OrderView {
   };
 }
 
-/** What is still due of an order, a statement for each payment plan or subscription it began. */
-export function laterOf({ state, shop, locale }: Pick<Reading, 'state' | 'shop' | 'locale'>, order: Order): string[] {
-  return order.lines
-    .flatMap((line) => state.agreements.get(`${order.id}-${line.lineId}`) ?? [])
+/** What is still due of what was bought, a statement for each payment plan or subscription it began. */
+export function laterOf(
+  { state, shop, locale }: Pick<Reading, 'state' | 'shop' | 'locale'>,
+  order: Order,
+  lines = order.lines,
+): string[] {
+  return lines
+    .flatMap((line) => state.agreements.get(agreementIdOf(order.id, line.lineId)) ?? [])
     .map((a) => restInWords(a, { locale, charged: (due) => chargeFor(a, due, shop.tax).amount }))
     .filter((text) => text !== '');
 }

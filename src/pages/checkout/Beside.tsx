@@ -8,6 +8,10 @@ export interface Chosen {
   coupon: string;
   country: string;
   vatNumber: string;
+  /** Extras that are ticked, by their ids. */
+  extras: readonly string[];
+  quantity: number;
+  named: string;
 }
 
 interface Props {

@@ -1,14 +1,18 @@
 import { type FormEvent, useCallback, useEffect, useRef, useState } from 'react';
 import { isAddress } from '#core/people';
-import { KeelDrawing } from '../../ui/KeelDrawing';
 import { tokenise } from '../../ui/card';
 import { Field } from '../../ui/Field';
-import { SampleCards } from '../../ui/SampleCards';
-import { pay, readPrices, readState } from './api';
+import { giveUpCharge, pay, readPrices, readState } from './api';
+import { BankAsks } from './BankAsks';
 import { Beside, type Chosen } from './Beside';
+import { Bill } from './Bill';
+import { CardFields, cardProblems, NO_CARD } from './CardFields';
+import { Extras } from './Extras';
+import { HowMuch } from './HowMuch';
+import { PriceChoice } from './PriceChoice';
 import { useAlive } from './useAlive';
 import { shownIn, useTypedEarly } from './useTypedEarly';
-import type { CheckoutData, CheckoutPrice, CheckoutState } from '../../wire';
+import type { CheckoutData, CheckoutPrice, CheckoutState, QuoteAnswer } from '../../wire';
 import { useFormWords } from './formWords';
 
 const POLL_MS = 1_500;
@@ -21,15 +25,22 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
   const [priceId, setPriceId] = useState((data.prices.find((p) => p.id === data.chosen) ?? data.prices[0])?.id ?? '');
   const [name, setName] = useState('');
   const [address, setAddress] = useState('');
-  const [card, setCard] = useState({ number: '', expiry: '', code: '' });
+  const [card, setCard] = useState(NO_CARD);
   const [wrong, setWrong] = useState<Record<string, string>>({});
   const [message, setMessage] = useState<string | null>(
     data.state.status === 'refused' || data.state.status === 'fell-away' ? data.state.sentence : null,
   );
   const [state, setState] = useState<CheckoutState>(data.state);
   const [busy, setBusy] = useState(false);
-  const [chosen, setChosen] = useState<Chosen>({ coupon: '', country: data.country, vatNumber: '' });
-  const [stands, setStands] = useState<{ coupon?: string; vatNumber?: string }>({});
+  const [chosen, setChosen] = useState<Chosen>({
+    coupon: '',
+    country: data.country,
+    vatNumber: '',
+    extras: [],
+    quantity: 1,
+    named: '',
+  });
+  const [stands, setStands] = useState<QuoteAnswer['wrong']>({});
   const messageBox = useRef<HTMLDivElement>(null);
   const price = prices.find((p) => p.id === priceId) ?? prices[0];
 
@@ -43,6 +54,10 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
     }));
     const picked = document.querySelector<HTMLInputElement>('input[name="price"]:checked')?.value;
     if (picked !== undefined) setPriceId(picked);
+    const ticked = [...document.querySelectorAll<HTMLInputElement>('input[name="extra"]:checked')].map(
+      (box) => box.value,
+    );
+    if (ticked.length > 0) void choose({ ...chosen, extras: ticked });
   });
 
   useEffect(() => {
@@ -73,12 +88,7 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
     const found: Record<string, string> = {};
     if (!isAddress(address)) found['address'] = words.wrong.address;
     if (name.trim() === '') found['name'] = words.wrong.name;
-    if (!chosen.free) {
-      if (card.number.replace(/\D/g, '').length < 12) found['number'] = words.wrong.number;
-      if (!/^\s*\d{1,2}\s*\/\s*\d{2,4}\s*$/.test(card.expiry)) found['expiry'] = words.wrong.expiry;
-      if (!/^\d{3,4}$/.test(card.code.trim())) found['code'] = words.wrong.code;
-    }
-    return found;
+    return chosen.free ? found : { ...found, ...cardProblems(card, words) };
   }
 
   /** New prices for what was chosen beside them; the last answer asked for is the one shown. */
@@ -91,6 +101,13 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
     if (answer.prices) setPrices(answer.prices);
     setStands(answer.wrong ?? {});
     if (answer.problem) setMessage(answer.problem);
+  }
+
+  /** Rather another card than the bank’s question: what waits is made impossible first. */
+  async function giveUp(): Promise<void> {
+    const answer = await giveUpCharge(data.pathId, words.notReached);
+    if (answer.state) settle(answer.state);
+    else if (answer.problem) setMessage(answer.problem);
   }
 
   async function submit(event: FormEvent): Promise<void> {
@@ -135,35 +152,8 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
   const waiting = busy || state.status === 'asking' || state.status === 'paid';
   return (
     <form noValidate onSubmit={(event) => void submit(event)} className="space-y-5">
-      {prices.length > 1 && (
-        <fieldset>
-          <legend className="mb-1 font-semibold">{words.howToPay}</legend>
-          {prices.map((p) => (
-            <label key={p.id} className="pick">
-              <span className="flex items-center justify-between gap-3">
-                <span className="flex items-center gap-3">
-                  <input
-                    type="radio"
-                    name="price"
-                    value={p.id}
-                    className="radio radio-sm"
-                    checked={p.id === price.id}
-                    onChange={() => setPriceId(p.id)}
-                  />{' '}
-                  <span>
-                    <span dir="auto">{p.name}</span>
-                    {p.lasting && <span className="cap block">{words.later(p.later)}</span>}
-                  </span>
-                </span>
-                <span className="shrink-0">
-                  {p.usual !== null && <s className="cap mr-2">{p.usual}</s>}
-                  <b>{p.today || p.free ? words.today(p.dueToday) : words.nothingToday}</b>
-                </span>
-              </span>
-            </label>
-          ))}
-        </fieldset>
-      )}
+      <PriceChoice prices={prices} chosen={price.id} onChoose={setPriceId} />
+      <HowMuch price={price} much={chosen} wrong={stands} onChange={(much) => void choose({ ...chosen, ...much })} />
       <div className="grid gap-4 sm:grid-cols-2">
         <Field
           id="address"
@@ -191,104 +181,26 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
         </div>
       )}
       {!price.free && (
-        <fieldset className="space-y-4">
-          <legend className="sr-only">{words.card.legend}</legend>
-          <Field
-            id="number"
-            label={words.card.number}
-            autoComplete="cc-number"
-            inputMode="numeric"
-            value={card.number}
-            onChange={(number) => setCard({ ...card, number })}
-            wrong={wrong['number']}
-          />
-          <div className="grid grid-cols-2 gap-4">
-            <Field
-              id="expiry"
-              label={words.card.expiry}
-              autoComplete="cc-exp"
-              inputMode="numeric"
-              value={card.expiry}
-              onChange={(expiry) => setCard({ ...card, expiry })}
-              wrong={wrong['expiry']}
-            />
-            <Field
-              id="code"
-              label={words.card.code}
-              autoComplete="cc-csc"
-              inputMode="numeric"
-              value={card.code}
-              onChange={(code) => setCard({ ...card, code })}
-              wrong={wrong['code']}
-            />
-          </div>
-          {data.sampleCards && <SampleCards service={data.cardService} label={words.card.samples} onPick={setCard} />}
-        </fieldset>
+        <CardFields
+          card={card}
+          wrong={wrong}
+          service={data.cardService}
+          samples={data.sampleCards}
+          onChange={setCard}
+        />
       )}
-      <table className="w-full border-t-[5px] border-ink">
-        <tbody>
-          <tr>
-            <td className="pt-3" dir="auto">
-              {data.title}
-              {price.name !== '' && `, ${price.name}`}
-            </td>
-            <td className="pt-3 text-right">{price.dueToday}</td>
-          </tr>
-          <tr className="text-lg font-semibold">
-            <td className="pt-2">{words.dueToday}</td>
-            <td className="pt-2 text-right" data-testid="due-today">
-              {price.dueToday}
-            </td>
-          </tr>
-          {price.tax !== null && (
-            <tr>
-              <td colSpan={2} className="text-right text-ink-2">
-                {price.tax}
-              </td>
-            </tr>
-          )}
-          {price.kept !== null && (
-            <tr>
-              <td colSpan={2} className="text-right text-ink-2">
-                {price.kept}
-              </td>
-            </tr>
-          )}
-          {price.credit !== null && (
-            <tr>
-              <td colSpan={2} className="text-right text-ink-2">
-                {price.credit}
-              </td>
-            </tr>
-          )}
-          <tr className="text-lg">
-            <td className="pt-1 align-baseline">{words.dueLater}</td>
-            <td className="pt-1 text-right" data-testid="due-later">
-              {price.later}
-            </td>
-          </tr>
-          {price.laterWords !== '' && (
-            <tr>
-              <td colSpan={2} className="text-ink-2" data-testid="later-words">
-                {price.laterWords}
-              </td>
-            </tr>
-          )}
-        </tbody>
-      </table>
-      {price.layout !== null && (
-        <KeelDrawing layout={price.layout} hatch="co-hatch" small inHand={null} onHold={() => undefined} />
-      )}
-      {price.ends && <p className="text-access">{price.access}</p>}
+      <Bill price={price} title={data.title} />
+      <Extras
+        extras={price.extras}
+        onTick={(id, on) =>
+          void choose({
+            ...chosen,
+            extras: on ? [...chosen.extras, id] : chosen.extras.filter((other) => other !== id),
+          })
+        }
+      />
       {state.status === 'bank' ? (
-        <div className="message calm" role="status">
-          <p>
-            <b>{words.bankAsks}</b> {words.bankSafe}
-          </p>
-          <a className="btn btn-primary btn-page mt-3" href={state.confirmAt} target="_blank" rel="noopener">
-            {words.confirmWithBank}
-          </a>
-        </div>
+        <BankAsks confirmAt={state.confirmAt} again={words.anotherCard} onAgain={() => void giveUp()} />
       ) : (
         <button type="submit" className="btn btn-primary btn-page w-full" disabled={waiting || !alive}>
           {waiting

@@ -1,10 +1,21 @@
 import type { PathId } from '#core/ids';
-import type { PayRequest, ProblemBody, QuoteAnswer, QuoteRequest, StateAnswer } from '../../wire';
+import type {
+  AcceptRequest,
+  DeclineRequest,
+  GiveUpRequest,
+  NextAnswer,
+  OfferData,
+  PayRequest,
+  ProblemBody,
+  QuoteAnswer,
+  QuoteRequest,
+  StateAnswer,
+} from '../../wire';
 import type { CardToken } from '../../ui/card';
 import type { Chosen } from './Beside';
 
 /** Any of the checkout's answers: what it brought, or a problem in a sentence and what came with it. */
-export type Answer = Partial<QuoteAnswer & StateAnswer> & { problem?: string; code?: string };
+export type Answer = Partial<QuoteAnswer & StateAnswer & NextAnswer> & { problem?: string; code?: string };
 
 async function call(path: string, notReached: string, init?: RequestInit): Promise<Answer> {
   try {
@@ -25,10 +36,13 @@ async function call(path: string, notReached: string, init?: RequestInit): Promi
 }
 
 /** What was chosen beside a price; what is empty is not sent. */
-const given = ({ coupon, country, vatNumber }: Chosen): Partial<Chosen> => ({
+const given = ({ coupon, country, vatNumber, extras, quantity, named }: Chosen) => ({
   ...(coupon.trim() === '' ? {} : { coupon }),
   ...(country === '' ? {} : { country }),
   ...(vatNumber.trim() === '' ? {} : { vatNumber }),
+  ...(extras.length === 0 ? {} : { extras: [...extras] }),
+  ...(quantity === 1 ? {} : { quantity }),
+  ...(named.trim() === '' ? {} : { named }),
 });
 
 const post = (path: string, notReached: string, body: unknown): Promise<Answer> =>
@@ -51,5 +65,24 @@ export const pay = ({
 }: Choice & { card: CardToken | null; chosen: Chosen; notReached: string }): Promise<Answer> =>
   post('/checkout/pay', notReached, { ...choice, card, ...given(chosen) } satisfies PayRequest);
 
+/** The charge that waits for the bank is made impossible, so that another card can be tried. */
+export const giveUpCharge = (pathId: PathId, notReached: string): Promise<Answer> =>
+  post('/checkout/give-up', notReached, { pathId } satisfies GiveUpRequest);
+
 export const readState = (pathId: PathId, notReached: string): Promise<Answer> =>
   call(`/checkout/state?path=${encodeURIComponent(pathId)}`, notReached);
+
+type Offered = Pick<OfferData, 'pathId' | 'stepId' | 'shown'>;
+
+export const acceptOffer = (
+  { pathId, stepId, shown }: Offered,
+  card: CardToken | null,
+  notReached: string,
+): Promise<Answer> =>
+  post('/checkout/offer/accept', notReached, { pathId, stepId, shown, card } satisfies AcceptRequest);
+
+export const declineOffer = ({ pathId, stepId }: Offered, notReached: string): Promise<Answer> =>
+  post('/checkout/offer/decline', notReached, { pathId, stepId } satisfies DeclineRequest);
+
+export const offerStands = ({ pathId, stepId }: Offered, notReached: string): Promise<Answer> =>
+  call(`/checkout/offer/state?path=${encodeURIComponent(pathId)}&step=${encodeURIComponent(stepId)}`, notReached);

@@ -188,6 +188,37 @@ db.version(5)
     await change.table('meta').delete('cursor');
   });
 
+// Orders hold their payments, and may have several lines: the mirror is built anew. Prices gained an amount of the
+// buyer's own, an article and what sending costs.
+db.version(6)
+  .stores({})
+  .upgrade(async (change) => {
+    await Promise.all(
+      [
+        'orders',
+        'passes',
+        'charges',
+        'refunds',
+        'people',
+        'totals',
+        'buyers',
+        'agreements',
+        'laterPayments',
+        'history',
+        'cursor',
+        'newest',
+      ].map((table) => change.table(table).clear()),
+    );
+    await change
+      .table('documents')
+      .toCollection()
+      .modify((row: DocumentRow, ref: { value: DocumentRow }) => {
+        ref.value = upgradeDocument(row);
+      });
+    const live = (await change.table('meta').get('live')) as { name: 'live'; value: Release } | undefined;
+    if (live) await change.table('meta').put({ ...live, value: upgradeRelease(live.value) });
+  });
+
 export async function readMeta<N extends keyof Meta>(name: N): Promise<Meta[N] | undefined> {
   return (await db.meta.get(name))?.value as Meta[N] | undefined;
 }

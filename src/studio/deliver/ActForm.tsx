@@ -4,6 +4,7 @@ import { useForm } from 'react-hook-form';
 import { addDays, dateIn, type Instant } from '#core/calendar';
 import type { AgreementRow } from '#core/mirror';
 import { formatPlain, parseAmount } from '#core/money';
+import { sumsOf } from '#core/payments';
 import { shortTerms } from '#core/terms';
 import type { Draft } from '../data/draft';
 import { type OwnerAct, sentenceOf, useActOnAgreementMutation, usePreviewActQuery } from '../data/ownerApi';
@@ -56,7 +57,7 @@ export function ActForm({ kind, draft, row, onDone }: Props) {
       dueDay: '1',
       target: choices[0]?.[0] ?? '',
       whole: false,
-      amount: formatPlain(a.payments.at(-1)?.amount ?? row.first.paid, a.currency),
+      amount: formatPlain(a.payments.length > 0 ? sumsOf(a.payments.slice(-1)).paid : row.first.paid, a.currency),
       ends: false,
       reason: '',
       country: a.buyer?.country ?? tax?.home ?? '',

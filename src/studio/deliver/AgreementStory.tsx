@@ -6,6 +6,7 @@ import { formatDay, type Instant } from '#core/calendar';
 import { storyOfAgreement } from '#core/drawing';
 import { agreementState, restInWords } from '#core/messages';
 import { formatAmount } from '#core/money';
+import { sumsOf } from '#core/payments';
 import type { ProductId } from '#core/ids';
 import { KeelLine } from '../../ui/KeelLine';
 import { storyOfAgreementRow } from '../data/queries/agreements';
@@ -46,16 +47,18 @@ export function AgreementStory({ draft, id }: { draft: Draft; id: string }) {
   });
   const payments = [
     ...a.payments
-      .map((p) => ({
-        at: p.at,
-        what:
-          p.dues.length > 1
-            ? `payments ${p.dues[0]?.n ?? ''} to ${p.dues.at(-1)?.n ?? ''}`
-            : `payment ${p.dues[0]?.n ?? ''}`,
-        amount: p.amount,
-        back: p.givenBack + p.lost,
-        receipt: p.receipt,
-      }))
+      .map((p) => {
+        const dues = p.lines.flatMap((line) => line.dues);
+        const { paid, back } = sumsOf([p]);
+        return {
+          at: p.at,
+          what:
+            dues.length > 1 ? `payments ${dues[0]?.n ?? ''} to ${dues.at(-1)?.n ?? ''}` : `payment ${dues[0]?.n ?? ''}`,
+          amount: paid,
+          back,
+          receipt: p.receipt,
+        };
+      })
       .reverse(),
     ...(a.from === null
       ? [

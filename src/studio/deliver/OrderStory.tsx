@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { openFor } from '#core/agreements';
 import { formatMoment } from '#core/calendar';
 import { storyOfOrder } from '#core/drawing';
+import { isBoughtDisputed, papersOf } from '#core/mirror';
 import { formatAmount } from '#core/money';
 import { explain, lastsFor } from '#core/passes';
 import type { OrderId, ProductId } from '#core/ids';
@@ -27,6 +28,8 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
     draft.content.products.find((p) => p.id === productId)?.title ?? 'a product put away';
   const who = person?.name || person?.address || 'Somebody';
   const latest = order.at > now ? order.at : now;
+  const last4 = order.payments[0]?.last4;
+  const papers = papersOf(order);
   const sentence = `Order ${order.number}: ${money(order.paid)} paid${order.back > 0 ? `, ${money(order.back)} given back` : ''}`;
   return (
     <>
@@ -43,7 +46,7 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
         {formatMoment(order.at, order.zone, locale)}:{' '}
         <b className="font-semibold text-money">{order.paid === 0 ? 'free' : money(order.paid)}</b> for{' '}
         <span dir="auto">{order.title}</span>
-        {order.last4 !== null && `, card ending ${order.last4}`}.
+        {last4 && `, card ending ${last4}`}.
         {order.back > 0 && (
           <>
             {' '}
@@ -51,9 +54,10 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
           </>
         )}
       </p>
-      {order.dispute === 'open' && (
+      {isBoughtDisputed(order) && (
         <p className="mt-2 text-alarm">
-          The buyer’s bank disputes this payment. Access is on hold
+          The buyer’s bank disputes {order.payments.length > 1 ? 'a payment of this' : 'this payment'}. Access is on
+          hold
           {order.answerBy !== null && `; it is decided by ${formatMoment(order.answerBy, order.zone, locale)}`}.
         </p>
       )}
@@ -121,16 +125,18 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
       )}
       <div className="sec">
         <h3>Papers</h3>
-        <p className="mt-1">{order.receipt}, which the buyer finds as a PDF in the member area.</p>
+        <p className="mt-1">
+          {papers.length === 0
+            ? 'None: nothing was paid.'
+            : `${papers.join(', ')}, which the buyer finds as PDF in the member area.`}
+        </p>
       </div>
       {/* What a bank disputes cannot be given back too: nothing is offered that is refused. */}
-      {order.dispute !== 'open' && (
-        <RefundForm
-          order={order}
-          titleOfPass={(id) => titleOf(passes.find((p) => p.id === id)?.productId ?? '')}
-          locale={locale}
-        />
-      )}
+      <RefundForm
+        order={order}
+        titleOfPass={(id) => titleOf(passes.find((p) => p.id === id)?.productId ?? '')}
+        locale={locale}
+      />
     </>
   );
 }

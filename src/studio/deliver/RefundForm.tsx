@@ -4,8 +4,8 @@ import { useForm } from 'react-hook-form';
 import * as z from 'zod';
 import type { OrderRow } from '#core/mirror';
 import { formatAmount, formatPlain, parseAmount } from '#core/money';
-import { stillRefundable } from '#core/shop';
-import type { OrderId, PassId } from '#core/ids';
+import { boughtBy, leftOf, lineBought } from '#core/payments';
+import type { LineId, OrderId, PassId } from '#core/ids';
 import { type RefundRequest, sentenceOf, usePreviewRefundQuery, useRefundMutation } from '../data/ownerApi';
 
 /** An amount of money as it is typed, read in whole minor units of `currency`. */
@@ -23,12 +23,17 @@ const refundForm = (orderId: OrderId, currency: string) =>
     .transform(({ lines, reason }) => ({ orderId, shares: lines, reason }));
 type RefundFields = z.input<ReturnType<typeof refundForm>>;
 
+/** What of each line can still be given back; what its payment has in dispute can not. */
+const refundable = (order: OrderRow): { lineId: LineId; title: string; left: number }[] =>
+  order.lines.flatMap(({ lineId, title }) => {
+    const left = leftOf(lineBought(order, lineId));
+    const disputed = (boughtBy(order, lineId)?.openDisputes.length ?? 0) > 0;
+    return left > 0 && !disputed ? [{ lineId, title, left }] : [];
+  });
+
 /** Everything that can still be given back, until less is typed. */
 const fieldsOf = (order: OrderRow): RefundFields => ({
-  lines: order.lines.map((line) => ({
-    lineId: line.lineId,
-    amount: formatPlain(stillRefundable(line), order.currency),
-  })),
+  lines: refundable(order).map(({ lineId, left }) => ({ lineId, amount: formatPlain(left, order.currency) })),
   reason: '',
 });
 
@@ -45,7 +50,7 @@ export function RefundForm({
   const [open, setOpen] = useState(false);
   const [said, setSaid] = useState<string | null>(null);
   const [refund, asking] = useRefundMutation();
-  const left = order.lines.reduce((all, line) => all + stillRefundable(line), 0);
+  const lines = refundable(order);
   const schema = useMemo(() => refundForm(order.id, order.currency), [order.id, order.currency]);
   const form = useForm<RefundFields, unknown, RefundRequest>({
     resolver: zodResolver(schema),
@@ -59,7 +64,7 @@ export function RefundForm({
     { orderId: order.id, shares },
     { skip: !open || !read.success, refetchOnMountOrArgChange: true },
   );
-  if (order.paymentId === null || left === 0)
+  if (lines.length === 0)
     return said === null ? null : (
       <p className="sec" role="status">
         {said}
@@ -108,7 +113,7 @@ export function RefundForm({
           }}
         >
           <h3>Give money back</h3>
-          {order.lines.map((line, i) => (
+          {lines.map((line, i) => (
             <p key={line.lineId} className="sentence">
               <span dir="auto">{line.title}</span>:{' '}
               <input
@@ -118,7 +123,7 @@ export function RefundForm({
                 maxLength={30}
                 {...form.register(`lines.${i}.amount`)}
               />{' '}
-              of {money(stillRefundable(line))}
+              of {money(line.left)}
             </p>
           ))}
           <input

@@ -1,24 +1,36 @@
+import { quantityOf } from '#core/checkout';
+import type { OrderRow } from '#core/mirror';
 import { formatPlain } from '#core/money';
+import { boughtBy, lineBought } from '#core/payments';
 import type { OrderQuery } from '../data/queries/orderQuery';
 import { inWords } from '../statusWords';
 import { saveCsv, toCsv } from './saveCsv';
 import { findOrders, type OrderAndPerson } from '../data/queries/orders';
 
-/** Orders as rows of a file: amounts with a point and no grouping, moments in UTC. */
+/** Orders as rows of a file, one for each line: amounts with a point and no grouping, moments in UTC. */
 const rowsOf = (orders: readonly OrderAndPerson[]): Record<string, string | number>[] =>
-  orders.map(({ order, person }) => ({
+  orders.flatMap(({ order, person }) => order.lines.map((line) => rowOf({ order, person }, line)));
+
+/** One line of an order: its number stands on each of them, and what was paid for the line alone. */
+function rowOf({ order, person }: OrderAndPerson, line: OrderRow['lines'][number]): Record<string, string | number> {
+  const payment = boughtBy(order, line.lineId);
+  const { amount, givenBack, lost } = lineBought(order, line.lineId);
+  return {
     order: order.number,
     at: order.at,
     name: person?.name ?? '',
     address: person?.address ?? '',
-    bought: order.title,
-    paid: formatPlain(order.paid, order.currency),
-    'given back': formatPlain(order.back, order.currency),
+    bought: line.priceName === '' ? line.title : `${line.title}, ${line.priceName}`,
+    article: line.article ?? '',
+    quantity: quantityOf(line),
+    paid: formatPlain(amount, order.currency),
+    'given back': formatPlain(givenBack + lost, order.currency),
     currency: order.currency,
     status: inWords(order.status),
-    receipt: order.receipt,
-    card: order.last4 ?? '',
-  }));
+    receipt: payment?.receipt ?? '',
+    card: payment?.last4 ?? '',
+  };
+}
 
 export const ordersCsv = (orders: readonly OrderAndPerson[]): string => toCsv(rowsOf(orders));
 

@@ -1,6 +1,6 @@
-import type { OrderRow } from '#core/mirror';
-import { formatAmount } from '#core/money';
-import { stillRefundable } from '#core/shop';
+import { isBoughtDisputed, type OrderRow } from '#core/mirror';
+import { formatAmount, sum } from '#core/money';
+import { boughtWith, leftOf, lineBought, sumsOf } from '#core/payments';
 import type { PersonId } from '#core/ids';
 import { linksSent, noteLinkSent } from '../data/queries/edits';
 import { ownerApi } from '../data/ownerApi';
@@ -53,15 +53,16 @@ export function planLinks(rows: readonly OrderAndPerson[], sent: Record<string, 
   };
 }
 
-const leftOf = (order: OrderRow): number => order.lines.reduce((all, line) => all + stillRefundable(line), 0);
+const backOf = (order: OrderRow): number => sum(order.lines.map(({ lineId }) => leftOf(lineBought(order, lineId))));
+const isFree = (order: OrderRow): boolean => sumsOf(boughtWith(order)).paid === 0;
 
 export function planRefunds(rows: readonly OrderAndPerson[], locale: string): ManyPlan {
-  const free = rows.filter(({ order }) => order.paymentId === null);
-  const disputed = rows.filter(({ order }) => order.paymentId !== null && order.dispute === 'open');
-  const gone = rows.filter(({ order }) => order.paymentId !== null && order.dispute !== 'open' && leftOf(order) === 0);
+  const free = rows.filter(({ order }) => isFree(order));
+  const disputed = rows.filter(({ order }) => !isFree(order) && isBoughtDisputed(order));
+  const gone = rows.filter(({ order }) => !isFree(order) && !isBoughtDisputed(order) && backOf(order) === 0);
   const targets = rows.filter((row) => !free.includes(row) && !disputed.includes(row) && !gone.includes(row));
   const sums = new Map<string, number>();
-  for (const { order } of targets) sums.set(order.currency, (sums.get(order.currency) ?? 0) + leftOf(order));
+  for (const { order } of targets) sums.set(order.currency, (sums.get(order.currency) ?? 0) + backOf(order));
   const all = [...sums].map(([currency, amount]) => formatAmount(amount, currency, locale)).join(' and ');
   const orders = targets.length === 1 ? '1 order' : `${targets.length.toLocaleString('en')} orders`;
   const first = targets[0];
@@ -76,7 +77,7 @@ export function planRefunds(rows: readonly OrderAndPerson[], locale: string): Ma
       { why: 'disputed by a bank', count: disputed.length },
     ].filter((l) => l.count > 0),
     example: first
-      ? `For example: ${first.person?.name || first.person?.address || 'somebody'} gets back ${formatAmount(leftOf(first.order), first.order.currency, locale)} for order ${first.order.number} to the card ending ${first.order.last4 ?? ''}, and “${first.order.title}” closes.`
+      ? `For example: ${first.person?.name || first.person?.address || 'somebody'} gets back ${formatAmount(backOf(first.order), first.order.currency, locale)} for order ${first.order.number} to the card ending ${first.order.payments[0]?.last4 ?? ''}, and “${first.order.title}” closes.`
       : '',
   };
 }
@@ -107,7 +108,7 @@ async function sendLink(personId: PersonId): Promise<Came> {
 
 /** What is still there is asked for anew by the shop, so a second run gives nothing back twice. */
 async function giveBack(order: OrderRow): Promise<Came> {
-  const shares = order.lines.map((line) => ({ lineId: line.lineId, amount: stillRefundable(line) }));
+  const shares = order.lines.map(({ lineId }) => ({ lineId, amount: leftOf(lineBought(order, lineId)) }));
   const result = await store.dispatch(ownerApi.endpoints.refund.initiate({ orderId: order.id, shares }));
   if (result.error) return 'data' in result.error ? 'refused' : 'unknown';
   return result.data.status === 'paid' ? 'done' : result.data.status === 'refused' ? 'refused' : 'unknown';

@@ -13,7 +13,6 @@ import {
   restInWords,
   signInMessage,
 } from '#core/messages';
-import type { Order, Refund } from '#core/shop';
 import { localesOf } from '#core/catalogue';
 import { LANGUAGE_NAMES, languageOf } from '#core/words';
 import { agreementForLetter } from '../data/queries/agreements';
@@ -152,8 +151,10 @@ async function orderLetter(message: string, { draft, real, url, locale }: Settin
     .map((a) => restInWords(a, { locale, charged: (due) => chargeFor(a, due, tax).amount }))
     .filter((text) => text !== '');
   return message === 'refund'
-    ? refundMessage(setting, order as unknown as Order, refund as unknown as Refund, person?.name ?? '', closed)
-    : receiptMessage(setting, order as unknown as Order, person?.name ?? '', link, later);
+    ? refund
+      ? refundMessage(setting, order, refund, person?.name ?? '', closed)
+      : null
+    : receiptMessage(setting, order, null, person?.name ?? '', link, later);
 }
 
 const STATES: readonly Agreement['status'][] = [

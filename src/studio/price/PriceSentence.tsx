@@ -22,6 +22,7 @@ const KINDS = [
   ['once', 'pays once'],
   ['plan', 'pays in parts'],
   ['subscription', 'subscribes'],
+  ['open', 'names the amount'],
   ['free', 'gets it free'],
 ] as const;
 

@@ -43,6 +43,39 @@ export function TermsWords(parts: PriceParts) {
           {amount}
         </>
       );
+    case 'open':
+      return (
+        <>
+          : {amount} suggested, from{' '}
+          <MoneyFill
+            label={`${name}: the least in ${currency}`}
+            currency={currency}
+            placeholder="0.00"
+            value={terms.least}
+            invalid={wrong === 'bounds'}
+            onBlur={onBlur}
+            onChange={(text) =>
+              edit((p) => {
+                p.terms.least = text;
+              })
+            }
+          />{' '}
+          to{' '}
+          <MoneyFill
+            label={`${name}: the most in ${currency}`}
+            currency={currency}
+            placeholder="any"
+            value={terms.most}
+            invalid={wrong === 'bounds'}
+            onBlur={onBlur}
+            onChange={(text) =>
+              edit((p) => {
+                p.terms.most = text;
+              })
+            }
+          />
+        </>
+      );
     case 'plan':
       return (
         <>

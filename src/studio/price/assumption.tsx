@@ -1,8 +1,16 @@
 import { addMs, dateIn, formatDay, type Instant, msOf, startOfDate } from '#core/calendar';
 import { sealCoupon, type ShopDetails } from '#core/catalogue';
-import { findCoupon, type LineCoupon, lineCoupon, paymentFor, spreadAmount, taxRuleFor } from '#core/checkout';
+import {
+  couponedFirst,
+  findCoupon,
+  type LineCoupon,
+  lineCoupon,
+  paymentFor,
+  spreadAmount,
+  taxRuleFor,
+} from '#core/checkout';
 import type { DraftContent } from '#core/release';
-import { type Due, isLasting, paymentOf, type Terms } from '#core/terms';
+import type { Due, Terms } from '#core/terms';
 import type { OfferId } from '#core/ids';
 import { useNow } from '../data/useNow';
 import { useAppDispatch, useAppSelector } from '../store';
@@ -41,8 +49,8 @@ export function useAssumedCharge({
     const found =
       code === null
         ? null
-        : findCoupon(usable, code, { now: start, zone: shop.zone, currency, offerId, uses: 0, usesByBuyer: 0 });
-    const first = terms.kind === 'once' ? terms.amount : isLasting(terms) ? paymentOf(terms, 1).full : 0;
+        : findCoupon(usable, code, { now: start, zone: shop.zone, currency, offerIds: [offerId], uses: noUses });
+    const first = couponedFirst(terms);
     const coupon =
       found && !('refused' in found) && first > 0
         ? lineCoupon(found, found.takes.by === 'amount' ? (spreadAmount(found.takes.amount, [first])[0] ?? 0) : 0)
@@ -55,6 +63,8 @@ export function useAssumedCharge({
     };
   };
 }
+
+const noUses = () => ({ inAll: 0, byBuyer: 0 });
 
 /** The next 31 January and 29 February from a date on: the days that month ends make awkward. */
 function awkwardDays(today: string): [string, string] {

@@ -5,7 +5,12 @@ import { change } from '../data/draft';
 import { ChoiceFill, TextFill } from '../price/Fill';
 import { setBlockPicture } from '../make/uploads';
 
-export const STEP_NAMES: Record<Step['kind'], string> = { page: 'Page', checkout: 'Checkout', thanks: 'Thank you' };
+export const STEP_NAMES: Record<Step['kind'], string> = {
+  page: 'Page',
+  checkout: 'Checkout',
+  offer: 'Offer after payment',
+  thanks: 'Thank you',
+};
 
 interface Props {
   path: Path;

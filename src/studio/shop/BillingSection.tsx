@@ -24,6 +24,18 @@ export function BillingSection({ billing, edit }: Props) {
             })
           }
         />{' '}
+        minutes; what is offered after payment can be taken for{' '}
+        <CountFill
+          label="Minutes an offer after payment stands"
+          value={billing.offerMinutes}
+          from={5}
+          to={1_440}
+          onChange={(n) =>
+            edit((b) => {
+              b.offerMinutes = n;
+            })
+          }
+        />{' '}
         minutes. Someone who had a trial or a price that was cheaper at first{' '}
         <ChoiceFill
           label="Whether somebody has a trial again"

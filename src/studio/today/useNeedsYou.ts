@@ -3,7 +3,9 @@ import { documentKindOf, type Stage } from '#core/documents';
 import { productKindOf } from '#core/catalogue';
 import { formatDay, type Instant } from '#core/calendar';
 import { DEFAULT_SHOP } from '#core/catalogue';
+import { isBoughtDisputed } from '#core/mirror';
 import { formatAmount } from '#core/money';
+import { sumsOf } from '#core/payments';
 import { disputedAgreements } from '../data/queries/agreements';
 import { disputedOrders } from '../data/queries/orders';
 import { nameOf, peopleOf } from '../data/queries/people';
@@ -120,10 +122,10 @@ async function readDisputes(): Promise<
 > {
   const [orders, agreements] = await Promise.all([disputedOrders(), disputedAgreements()]);
   const all = [
-    ...orders.map((o) => ({
+    ...orders.filter(isBoughtDisputed).map((o) => ({
       id: o.id,
       personId: o.personId,
-      amount: o.paid,
+      amount: sumsOf(o.payments.filter((p) => p.openDisputes.length > 0)).paid,
       currency: o.currency,
       title: o.title,
       bought: o.at,

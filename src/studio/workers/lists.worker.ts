@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { dayBounds, groupOf, type OrderGroup, type StoredOrder } from '#core/mirror';
+import { dayBounds, groupOf, type OrderGroup, papersOf, type StoredOrder } from '#core/mirror';
 import { dateIn } from '#core/calendar';
 import type { OfferId, PersonId } from '#core/ids';
 import { db } from '../data/db';
@@ -68,7 +68,7 @@ const hold = (order: StoredOrder): void =>
     currency: order.currency,
     paid: order.paid,
     back: order.back,
-    words: `${order.number} ${order.receipt} ${order.title}`.toLowerCase(),
+    words: `${order.number} ${papersOf(order).join(' ')} ${order.title}`.toLowerCase(),
   });
 const holdPerson = ({ id, name, address }: { id: string; name: string; address: string }): void =>
   void people.set(id, { id, words: `${name} ${address}`.toLowerCase(), address: address.toLowerCase() });

@@ -3,6 +3,7 @@ import { chargeFor } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { agreementRowsOf } from '#core/mirror';
 import { type KeelStory, NO_PAST, storyOfAgreement } from '#core/drawing';
+import { lineBought } from '#core/payments';
 import type { Release } from '#core/release';
 import { rehearse, type RehearsedStep, type Script } from '#core/shop';
 import type { OfferId, PassId, PriceId } from '#core/ids';
@@ -27,11 +28,10 @@ const rehearsal = {
     const { locale, tax } = release.content.shop;
     const agreement = [...played.state.agreements.values()].at(-1);
     const order = [...played.state.orders.values()][0];
-    const line = order?.lines.find((l) => l.lineId === agreement?.lineId);
     const story =
-      agreement && order && line
+      agreement && order
         ? storyOfAgreement(agreement, {
-            first: { at: order.at, amount: line.paid },
+            first: { at: order.at, amount: lineBought(order, agreement.lineId).amount },
             charged: (due) => chargeFor(agreement, due, tax).amount,
             now: played.end,
             word: 'played-to-here',

@@ -41,7 +41,7 @@ const paid: ChargeAnswer = { status: 'paid', paymentId: '' };
 const refused: ChargeAnswer = { status: 'refused', reason: 'not-enough-money' };
 const dispute = (shop: MemoryShop, id: string): Promise<string> => {
   const order = shop.runner.state.orders.get(shop.agreement(id).orderId);
-  const paymentId = order?.paymentId ?? '';
+  const paymentId = order?.payments[0]?.id ?? '';
   return shop.act({ type: 'open-dispute', disputeId: 'd1', paymentId, amount: 100, answerBy: at('2027-03-01') });
 };
 const act =

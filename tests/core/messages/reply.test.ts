@@ -3,6 +3,7 @@ import { readyReply, receiptMessage, refundMessage, signInMessage } from '#core/
 import { NOWHERE } from '#core/journal';
 import type { Order, Refund } from '#core/shop';
 import { draftContent } from '../../support/release';
+import { newPaymentLine } from '#core/payments';
 
 const { shop } = draftContent();
 const order = {
@@ -55,10 +56,6 @@ test('messages: a test shop says so first, a header never holds a line feed, a f
     terms: { kind: 'once' as const, amount: 2400 },
     dueToday: 2400,
     tax: 0,
-    paid: 2400,
-    givenBack: 0,
-    taxBack: 0,
-    lost: 0,
   };
   const bought: Order = {
     id: 'o',
@@ -70,30 +67,41 @@ test('messages: a test shop says so first, a header never holds a line feed, a f
     currency: 'EUR',
     zone: 'Europe/Lisbon',
     lines: [line],
-    paymentId: 'p',
-    last4: '0001',
-    receipt: 'R-00001',
+    payments: [
+      {
+        id: 'p',
+        key: 'o-1',
+        orderId: 'o',
+        kind: 'checkout',
+        agreementId: null,
+        step: null,
+        at: order.at,
+        last4: '0001',
+        buyer: null,
+        receipt: 'R-00001',
+        lines: [newPaymentLine({ lineId: 'l1', amount: 2400, credit: 0, tax: 0 })],
+        openDisputes: [],
+        dispute: null,
+      },
+    ],
+    card: null,
+    recipientId: null,
+    offers: {},
     came: NOWHERE,
     language: null,
     statement: undefined,
     passIds: [],
     refundIds: [],
-    dispute: null,
-    openDisputes: [],
   };
   const link = { url: 'https://x.example/member/enter/s', days: 3 };
-  const test = receiptMessage({ shop, real: false, locale: 'en' }, bought, 'Tove\nMarsh', link);
+  const test = receiptMessage({ shop, real: false, locale: 'en' }, bought, null, 'Tove\nMarsh', link);
   expect(test.subject).toBe('[Test] Receipt: Two lines (order 1001)');
   expect(test.text.startsWith('Test shop. No real money moves.')).toBe(true);
   expect(test.text).toContain(link.url);
-  const real = receiptMessage(
-    { shop, real: true, locale: 'en' },
-    { ...bought, lines: [{ ...line, paid: 0 }], last4: null },
-    '',
-    link,
-  );
+  const real = receiptMessage({ shop, real: true, locale: 'en' }, { ...bought, payments: [] }, null, '', link);
   expect(real.text).not.toMatch(/Test shop|was charged;/);
   expect(real.text).toContain('Nothing was charged.');
+  expect(real.text).not.toMatch(/receipt/i);
   const refund: Refund = {
     id: 'r',
     orderId: 'o',

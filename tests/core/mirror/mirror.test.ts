@@ -11,6 +11,8 @@ import { createRunner, memoryPorts, orderStatus, type ShopState } from '#core/sh
 import { isLasting } from '#core/terms';
 import { lastingRelease, longRun } from '../../support/longRun';
 import { release } from '../../support/release';
+import { later } from '../../support/money';
+import { bought } from '../../support/money';
 
 const START = '2026-06-15T08:00:00.000Z';
 
@@ -38,20 +40,20 @@ async function season(seed: readonly number[]): Promise<{ batches: Batch[]; runn
           await runner.execute({
             type: 'refund',
             orderId: order.id,
-            shares: [{ lineId: 'l1', amount: dice(2) === 0 ? 600 : (order.lines[0]?.paid ?? 0) }],
+            shares: [{ lineId: 'l1', amount: dice(2) === 0 ? 600 : (bought(order).lines[0]?.paid ?? 0) }],
             reason: '',
           });
         break;
       case 1:
         if (order)
           await runner.execute(
-            order.dispute === 'open'
+            bought(order).dispute === 'open'
               ? { type: 'close-dispute', disputeId: `d-${order.id}`, won: dice(2) === 0 }
               : {
                   type: 'open-dispute',
                   disputeId: `d-${order.id}`,
-                  paymentId: order.paymentId ?? '',
-                  amount: dice(3) === 0 ? 100 : sum(order.lines.map((l) => l.paid)),
+                  paymentId: bought(order).paymentId ?? '',
+                  amount: dice(3) === 0 ? 100 : sum(bought(order).lines.map((l) => l.paid)),
                   answerBy: now,
                 },
           );
@@ -133,8 +135,8 @@ async function expectRowsToFollow(
       order.lines,
       order.passIds,
       order.refundIds,
-      sum(order.lines.map((l) => l.paid)),
-      sum(order.lines.map((l) => l.givenBack + l.lost)),
+      sum(bought(order).lines.map((l) => l.paid)),
+      sum(bought(order).lines.map((l) => l.givenBack + l.lost)),
     ]);
   }
   for (const pass of state.passes.values()) {
@@ -162,16 +164,18 @@ async function expectRowsToFollow(
   expectNewestAsInAll(batches, tables, tax);
   // What came in by day adds up to what was paid; what went back, to what went back.
   const days = moneyByDay(tables.orders.values(), 'EUR', 'Europe/Lisbon');
-  expect(sum(days.map((d) => d.paid))).toBe(sum([...state.orders.values()].flatMap((o) => o.lines.map((l) => l.paid))));
-  const payments = [...state.agreements.values()].flatMap((a) => a.payments).filter((p) => p.paymentId !== null);
-  const later = [...tables.totals.values()].filter((t) => t.key.startsWith('later|'));
-  expect([sum(later.map((t) => t.count)), sum(later.map((t) => t.paid)), sum(later.map((t) => t.back))]).toEqual([
-    payments.length,
-    sum(payments.map((p) => p.amount)),
-    sum(payments.map((p) => p.givenBack + p.lost)),
-  ]);
+  expect(sum(days.map((d) => d.paid))).toBe(
+    sum([...state.orders.values()].flatMap((o) => bought(o).lines.map((l) => l.paid))),
+  );
+  const payments = [...state.agreements.values()].flatMap((a) => later(a)).filter((p) => p.paymentId !== null);
+  const laterTotals = [...tables.totals.values()].filter((t) => t.key.startsWith('later|'));
+  expect([
+    sum(laterTotals.map((t) => t.count)),
+    sum(laterTotals.map((t) => t.paid)),
+    sum(laterTotals.map((t) => t.back)),
+  ]).toEqual([payments.length, sum(payments.map((p) => p.amount)), sum(payments.map((p) => p.givenBack + p.lost))]);
   expect(sum([...tables.buyers.values()].map((b) => b.net['EUR'] ?? 0))).toBe(
-    sum([...tables.orders.values()].map((o) => o.paid - o.back)) + sum(later.map((t) => t.paid - t.back)),
+    sum([...tables.orders.values()].map((o) => o.paid - o.back)) + sum(laterTotals.map((t) => t.paid - t.back)),
   );
   return tables;
 }
@@ -239,8 +243,8 @@ test.each([1, 7, 100_000])(
     // Everything the cards paid, less what went back, stands in one agreement or order.
     const onceOnly = [...orders.values()].filter((o) => o.lines.every((l) => !isLasting(l.terms)));
     expect(sum([...agreements.values()].map((r) => r.paid)) + sum(onceOnly.map((o) => o.paid - o.back))).toBe(
-      sum([...state.orders.values()].flatMap((o) => o.lines.map((l) => l.paid - l.givenBack - l.lost))) +
-        sum([...state.agreements.values()].flatMap((a) => a.payments.map((p) => p.amount - p.givenBack - p.lost))),
+      sum([...state.orders.values()].flatMap((o) => bought(o).lines.map((l) => l.paid - l.givenBack - l.lost))) +
+        sum([...state.agreements.values()].flatMap((a) => later(a).map((p) => p.amount - p.givenBack - p.lost))),
     );
     const open = [...state.disputes.values()]
       .filter((d) => d.status === 'open' && d.agreementId !== undefined)

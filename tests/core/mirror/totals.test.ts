@@ -18,6 +18,7 @@ import { dateIn } from '#core/calendar';
 import { copyReminder } from '../../../src/studio/data/copies';
 import { planLinks, planRefunds } from '../../../src/studio/deliver/manyActs';
 import { readQuery, writeQuery } from '../../../src/studio/data/queries/orderQuery';
+import { newPaymentLine } from '#core/payments';
 
 const ZONE = 'Europe/Lisbon';
 const START = Date.parse('2026-01-01T00:00:00.000Z');
@@ -46,10 +47,6 @@ function order(made: Made, i: number): OrderRow {
     terms: { kind: 'free' as const },
     dueToday: made.paid,
     tax: 0,
-    paid: made.paid,
-    givenBack: back,
-    taxBack: 0,
-    lost: 0,
   };
   return {
     id: `o${i}`,
@@ -63,12 +60,27 @@ function order(made: Made, i: number): OrderRow {
     paid: made.paid,
     back,
     status: made.status,
-    dispute: null,
-    openDisputes: [],
     answerBy: null,
-    paymentId: 'p',
-    last4: '0001',
-    receipt: `R-${i}`,
+    payments: [
+      {
+        id: `pay${i}`,
+        key: `o${i}-1`,
+        orderId: `o${i}`,
+        kind: 'checkout',
+        agreementId: null,
+        step: null,
+        at,
+        last4: '0001',
+        buyer: null,
+        receipt: `R-${i}`,
+        lines: [{ ...newPaymentLine({ lineId: 'l1', amount: made.paid, credit: 0, tax: 0 }), givenBack: back }],
+        openDisputes: [],
+        dispute: null,
+      },
+    ],
+    offers: {},
+    statement: undefined,
+    later: { paid: 0, back: 0, openDisputes: [] },
     passIds: [],
     refundIds: [],
   };
@@ -185,21 +197,22 @@ test('a list’s choices go into its address and come out the same; what is not 
   });
 });
 
+const disputed = (row: OrderRow): OrderRow => ({
+  ...row,
+  payments: row.payments.map((p) => ({ ...p, openDisputes: ['d'], dispute: 'open' as const })),
+});
+
 test('acting on many leaves out whom it must, says why, and names one example', () => {
   const rows = [
     order({ day: 1, hour: 1, offer: 'off_a', currency: 'EUR', paid: 2_400, back: 0, status: 'paid', person: 1 }, 0),
     order({ day: 1, hour: 1, offer: 'off_a', currency: 'EUR', paid: 2_400, back: 1, status: 'refunded', person: 1 }, 1),
-    {
-      ...order(
+    disputed(
+      order(
         { day: 1, hour: 1, offer: 'off_a', currency: 'EUR', paid: 2_400, back: 0, status: 'disputed', person: 2 },
         2,
       ),
-      dispute: 'open' as const,
-    },
-    {
-      ...order({ day: 1, hour: 1, offer: 'off_b', currency: 'EUR', paid: 0, back: 0, status: 'paid', person: 3 }, 3),
-      paymentId: null,
-    },
+    ),
+    order({ day: 1, hour: 1, offer: 'off_b', currency: 'EUR', paid: 0, back: 0, status: 'paid', person: 3 }, 3),
   ].map((o) => ({
     order: { ...o, keys: [] },
     person: o.personId === 'u3' ? undefined : { id: o.personId, rev: 1, name: 'Tove', address: 't@example.org' },

@@ -5,6 +5,7 @@ import { fact } from '#core/journal';
 import { passState } from '#core/passes';
 import { type Command, createRunner, memoryPorts, orderStatus, type Runner } from '#core/shop';
 import { releaseWith } from '../../support/shopInMemory';
+import { bought } from '../../support/money';
 
 // Orders of several lines, written by hand: no checkout makes them yet, but whatever reads one is right already.
 const START: Instant = '2026-11-23T10:00:00.000Z';
@@ -24,7 +25,7 @@ interface Shop {
 }
 
 /** A shop with one paid order of these offers, a line each. */
-async function bought(offers: readonly number[]): Promise<Shop> {
+async function orderOf(offers: readonly number[]): Promise<Shop> {
   const quotes = offers.map((i): Quote => {
     const quote = quoteFor(LIVE, { offerId: `off_${i}`, priceId: `pr_${i}` }, START, firstBuyer(START));
     if ('refused' in quote) throw new Error(quote.refused);
@@ -72,6 +73,8 @@ async function bought(offers: readonly number[]): Promise<Shop> {
         opens,
         came,
         language: null,
+        step: null,
+        recipientId: null,
       }),
     ],
   });
@@ -112,8 +115,8 @@ const order = (shop: Shop) => {
 };
 
 test('each line is paid for itself, and each agreement goes on by itself', async () => {
-  const shop = await bought([0, 1, 2]);
-  expect([order(shop).lines.map((l) => l.paid), orderStatus(order(shop)), shop.doors()]).toEqual([
+  const shop = await orderOf([0, 1, 2]);
+  expect([bought(order(shop)).lines.map((l) => l.paid), orderStatus(order(shop)), shop.doors()]).toEqual([
     [3_000, 9_700, 2_700],
     'paid',
     ['open', 'open', 'open'],
@@ -123,7 +126,7 @@ test('each line is paid for itself, and each agreement goes on by itself', async
 });
 
 test('a refund of one line closes and ends what that line brought, and nothing else', async () => {
-  const shop = await bought([0, 1, 2]);
+  const shop = await orderOf([0, 1, 2]);
   await shop.act({ type: 'refund', orderId: 'o', shares: [{ lineId: 'l3', amount: 2_700 }], reason: '' });
   expect([shop.statuses(), shop.doors(), orderStatus(order(shop))]).toEqual([
     ['active', 'active'],
@@ -138,7 +141,7 @@ test('a refund of one line closes and ends what that line brought, and nothing e
 });
 
 test('a refund of all lines ends all agreements and closes all doors', async () => {
-  const shop = await bought([0, 1, 2]);
+  const shop = await orderOf([0, 1, 2]);
   await shop.act({
     type: 'refund',
     orderId: 'o',
@@ -164,20 +167,20 @@ test('a dispute touches every line of its payment; lost, it is spread over them 
     amount,
     answerBy: START,
   });
-  const shop = await bought([0, 1, 2]);
+  const shop = await orderOf([0, 1, 2]);
   await shop.act(open(15_400));
-  expect([shop.doors(), order(shop).dispute]).toEqual([['on-hold', 'on-hold', 'on-hold'], 'open']);
+  expect([shop.doors(), bought(order(shop)).dispute]).toEqual([['on-hold', 'on-hold', 'on-hold'], 'open']);
   await shop.act({ type: 'close-dispute', disputeId: 'd', won: false });
-  expect([order(shop).lines.map((l) => l.lost), shop.statuses(), shop.doors()]).toEqual([
+  expect([bought(order(shop)).lines.map((l) => l.lost), shop.statuses(), shop.doors()]).toEqual([
     [3_000, 9_700, 2_700],
     ['ended', 'ended'],
     ['closed', 'closed', 'closed'],
   ]);
-  const part = await bought([0, 2]);
+  const part = await orderOf([0, 2]);
   await part.act(open(1_900));
   await part.act({ type: 'close-dispute', disputeId: 'd', won: false });
   // 19.00 over 30.00 and 27.00: 10.00 and 9.00; both go on.
-  expect([order(part).lines.map((l) => l.lost), part.statuses(), part.doors()]).toEqual([
+  expect([bought(order(part)).lines.map((l) => l.lost), part.statuses(), part.doors()]).toEqual([
     [1_000, 900],
     ['active'],
     ['open', 'open'],

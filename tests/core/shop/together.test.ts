@@ -8,6 +8,7 @@ import { quoteFingerprint, quoteFor } from '#core/checkout';
 import type { Release } from '#core/release';
 import { type ChargeRequest, createRunner, NotAnswered, standingOf } from '#core/shop';
 import { type DraftTermsGiven, type MemoryShop, releaseWith, shopInMemory } from '../../support/shopInMemory';
+import { bought, later } from '../../support/money';
 
 /**
  * Each rule alone is tested elsewhere; here two meet. Amounts and days are counted by hand from the rules: a stop lasts
@@ -19,7 +20,7 @@ const monthly = (amount: string): DraftTermsGiven => ({ kind: 'subscription', am
 const doors = (shop: MemoryShop, id: string): string[] =>
   shop.agreement(id).passIds.map((passId) => passState(shop.runner.state.passes.get(passId)!, shop.runner.now()));
 const firstPayment = (shop: MemoryShop, id: string): string =>
-  shop.runner.state.orders.get(shop.agreement(id).orderId)?.paymentId ?? '';
+  shop.runner.state.orders.get(shop.agreement(id).orderId)?.payments[0]?.id ?? '';
 const dispute = (shop: MemoryShop, disputeId: string, paymentId: string, amount = 1_200): Promise<unknown> =>
   shop.act({ type: 'open-dispute', disputeId, paymentId, amount, answerBy: at('2027-12-01') });
 const decided = (shop: MemoryShop, disputeId: string, won: boolean): Promise<unknown> =>
@@ -118,9 +119,9 @@ describe('two disputes of one agreement', () => {
     const shop = await shopInMemory(releaseWith([monthly('12')]), START);
     const { id } = await shop.buy({});
     await shop.goTo(at('2027-01-24'));
-    const [later = ''] = shop.agreement(id).payments.map((p) => p.paymentId ?? '');
+    const [laterOne = ''] = later(shop.agreement(id)).map((p) => p.paymentId ?? '');
     await dispute(shop, 'd1', firstPayment(shop, id));
-    await dispute(shop, 'd2', later);
+    await dispute(shop, 'd2', laterOne);
     return { shop, id };
   };
 
@@ -142,17 +143,17 @@ describe('two disputes of one agreement', () => {
     const shop = await shopInMemory(releaseWith([{ kind: 'once', amount: '27' }]), START);
     await shop.buy({}).catch(() => undefined);
     const [order] = [...shop.runner.state.orders.values()];
-    const open = (id: string): Promise<unknown> => dispute(shop, id, order?.paymentId ?? '', 2_700);
+    const open = (id: string): Promise<unknown> => dispute(shop, id, order?.payments[0]?.id ?? '', 2_700);
     await open('d1');
     await open('d2');
     await decided(shop, 'd1', true);
     expect([
-      order?.dispute,
+      order?.payments[0]?.dispute,
       [...shop.runner.state.passes.values()].map((p) => passState(p, shop.runner.now())),
     ]).toEqual(['open', ['on-hold']]);
     await decided(shop, 'd2', true);
     expect([
-      order?.dispute,
+      order?.payments[0]?.dispute,
       [...shop.runner.state.passes.values()].map((p) => passState(p, shop.runner.now())),
     ]).toEqual(['won', ['open']]);
   });
@@ -198,7 +199,7 @@ describe('money on its way back', () => {
     ]);
     await held.letGo();
     // 27.00 with 4.31 of tax: 9.00 bear 1.44, the other 18.00 bear 2.87.
-    expect([order?.lines[0]?.givenBack, order?.lines[0]?.taxBack]).toEqual([2_700, 431]);
+    expect([order?.payments[0]?.lines[0]?.givenBack, order?.payments[0]?.lines[0]?.taxBack]).toEqual([2_700, 431]);
     expect([...shop.runner.state.passes.values()].map((p) => passState(p, shop.runner.now()))).toEqual(['closed']);
   });
 
@@ -270,7 +271,7 @@ describe('a disputed payment is not given back, the others are', () => {
     await shop.goTo(at(then));
     if (name.includes('ended'))
       await shop.act({ type: 'cancel', agreementId: id, when: 'now', giveBack: false, by: 'seller' });
-    const disputed = shop.agreement(id).payments.at(-1)?.paymentId ?? '';
+    const disputed = later(shop.agreement(id)).at(-1)?.paymentId ?? '';
     await dispute(shop, 'd1', disputed, each);
     await shop.act({ type: 'refund-agreement', agreementId: id, amount: 100, ends: false, reason: '' });
     expect(shop.ports.refunds.map((r) => [r.paymentId === disputed, r.amount])).toEqual([[false, 100]]);
@@ -282,10 +283,10 @@ describe('a dispute', () => {
     const shop = await shopInMemory(releaseWith([{ kind: 'once', amount: '27' }]), START);
     await shop.buy({}).catch(() => undefined);
     const [order] = [...shop.runner.state.orders.values()];
-    await dispute(shop, 'd1', order?.paymentId ?? '', 500);
+    await dispute(shop, 'd1', order?.payments[0]?.id ?? '', 500);
     await decided(shop, 'd1', false);
     expect([
-      order?.lines[0]?.lost,
+      order?.payments[0]?.lines[0]?.lost,
       [...shop.runner.state.passes.values()].map((p) => passState(p, shop.runner.now())),
       shop.runner.state.attention.map((a) => a.id),
     ]).toEqual([500, ['open'], ['part-d1']]);
@@ -296,13 +297,13 @@ describe('a dispute', () => {
     await shop.buy({}).catch(() => undefined);
     const [order] = [...shop.runner.state.orders.values()];
     await shop.act({ type: 'refund', orderId: order?.id ?? '', shares: [{ lineId: 'l1', amount: 2_000 }], reason: '' });
-    await dispute(shop, 'd1', order?.paymentId ?? '', 2_700);
+    await dispute(shop, 'd1', order?.payments[0]?.id ?? '', 2_700);
     await decided(shop, 'd1', false);
-    expect([order?.lines[0]?.givenBack, order?.lines[0]?.lost, shop.runner.state.attention.map((a) => a.id)]).toEqual([
-      2_000,
-      700,
-      ['excess-d1'],
-    ]);
+    expect([
+      order?.payments[0]?.lines[0]?.givenBack,
+      order?.payments[0]?.lines[0]?.lost,
+      shop.runner.state.attention.map((a) => a.id),
+    ]).toEqual([2_000, 700, ['excess-d1']]);
   });
 
   test('open since before reasons were told apart: won, what it held opens', async () => {
@@ -428,7 +429,7 @@ describe('away for long', () => {
     await shop.act({ type: 'confirm-gap', from, to });
     await shop.goTo(at('2026-12-08'));
     expect([
-      shop.agreement(id).payments.map((p) => p.at),
+      later(shop.agreement(id)).map((p) => p.at),
       shop.ports.about.filter((m) => m.message.mail === 'trial-ends').length,
     ]).toEqual([[at('2026-12-07')], 0]);
   });
@@ -600,7 +601,8 @@ describe('a switch that waits for its answer', () => {
     return { shop, id, letGo };
   };
   const keptOf = (shop: MemoryShop): number | undefined => {
-    const [line] = [...shop.runner.state.orders.values()][0]?.lines ?? [];
+    const [order] = shop.runner.state.orders.values();
+    const line = order && bought(order).lines[0];
     return line && line.paid - line.givenBack - line.lost;
   };
 
@@ -696,7 +698,7 @@ test('a trial that ends in the hour that is skipped bends that one payment, and 
   );
   const { id } = await shop.buy({});
   await shop.goTo(at('2026-07-01'));
-  expect(shop.agreement(id).payments.map((p) => p.dues[0]?.at)).toEqual([
+  expect(later(shop.agreement(id)).map((p) => p.dues[0]?.at)).toEqual([
     at('2026-03-29', '01:30'),
     at('2026-04-29', '00:30'),
     at('2026-05-29', '00:30'),
@@ -936,7 +938,7 @@ describe('tax on top whose rate changes', () => {
       ['2026-11-23 119.00', '2026-12-23 119.00', '2027-01-23 125.00'],
     ]);
     // 119.00 with 25 % in it: 23.80 of tax.
-    expect(shop.agreement(id).payments.map((p) => p.tax)).toEqual([2_380, 2_500]);
+    expect(later(shop.agreement(id)).map((p) => p.tax)).toEqual([2_380, 2_500]);
   });
 
   test('every week: the due before is when the next sum is said', async () => {

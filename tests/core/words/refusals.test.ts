@@ -11,6 +11,11 @@ const EXAMPLES: { [C in RefusalCode]: RefusalFacts[C][] } = {
   'no-such-price': [{}],
   'sold-out': [{}],
   'buyer-limit': [{ each: 1 }, { each: 3 }],
+  'too-many': [{ most: 1 }, { most: 3 }],
+  'amount-named': [
+    { least: 0, most: null, currency: 'EUR' },
+    { least: 500, most: 5_000, currency: 'EUR' },
+  ],
   coupon: each(
     ['unknown', 'not-for-this', 'other-currency', 'not-yet', 'over', 'used-up', 'used-by-you', 'nothing-to-pay'],
     { code: 'SPRING', currency: 'JPY' },

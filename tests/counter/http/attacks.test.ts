@@ -189,9 +189,15 @@ describe('money and people', () => {
 });
 
 describe('the owner’s side', () => {
-  test.each(['/about', '/releases/live', '/journal?after=0', '/journal/newest?orders=5', '/journal/live', `/vault/${FILE_SHA}`])(
-    '%s is closed without the key',
-    async (path) => expect((await stranger().fetch(`/owner/api${path}`)).status).toBe(401),
+  test.each([
+    '/about',
+    '/releases/live',
+    '/journal?after=0',
+    '/journal/newest?orders=5',
+    '/journal/live',
+    `/vault/${FILE_SHA}`,
+  ])('%s is closed without the key', async (path) =>
+    expect((await stranger().fetch(`/owner/api${path}`)).status).toBe(401),
   );
   test('a wrong key; the right cookie from another site', async () => {
     await expect(new Owner(shop.counter.address).connect('wrong')).rejects.toThrow('not taken');

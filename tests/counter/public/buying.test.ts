@@ -7,6 +7,7 @@ import { PDFDocument } from 'pdf-lib';
 import { Buyer } from '../../../demo/clients';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
 import { FILE_BYTES, releaseContent } from '../../support/release';
+import { bought } from '../../support/money';
 
 const TOVE = { name: 'Tove Marsh', address: 'tove@example.org' };
 let shop: TestShop;
@@ -155,7 +156,7 @@ test('disputed: on hold after five days, closed when the bank takes the money ba
   expect((await tove.fetch(link)).status).toBe(410);
   await shop.owner.act('/clock', { by: 'month' });
   expect(pass?.closed?.why).toBe('dispute-lost');
-  expect([...state().orders.values()][0]?.dispute).toBe('lost');
+  expect([...state().orders.values()][0]?.payments[0]?.dispute).toBe('lost');
 });
 
 test('a refund closes the door at once, whichever link is held', async () => {
@@ -203,7 +204,7 @@ test('a price that changes while somebody is at checkout: within the hour the ol
       )
     ).body.state?.status,
   ).toBe('paid');
-  expect([...state().orders.values()].map((o) => o.lines[0]?.paid)).toEqual([2400, 3000]);
+  expect([...state().orders.values()].map((o) => bought(o).lines[0]?.paid)).toEqual([2400, 3000]);
 });
 
 test('an address that changed forwards; release and orders outlive a restart', async () => {

@@ -4,8 +4,9 @@ import fc from 'fast-check';
 import { dateIn } from '#core/calendar';
 import { moveRows } from '#core/mirror';
 import { sum } from '#core/money';
-import type { Order, ShopState } from '#core/shop';
+import { type Order, orderStatus, type ShopState } from '#core/shop';
 import { lastingRelease, longRun } from '../../support/longRun';
+import { bought, later } from '../../support/money';
 
 // After the stand-in for IndexedDB is there, which Dexie looks for when it is loaded.
 const { db } = await import('../../../src/studio/data/db');
@@ -36,15 +37,15 @@ beforeAll(async () => {
 async function yearWithDispute(): ReturnType<typeof longRun> {
   for (let seed = 15; seed < 40; seed += 1) {
     const run = await longRun({ seed, buyers: 120, years: 1, zone: ZONE });
-    if ([...run.state.orders.values()].some((o) => o.dispute === 'open')) return run;
+    if ([...run.state.orders.values()].some((o) => bought(o).dispute === 'open')) return run;
   }
   throw new Error('No such year');
 }
 
-const backOf = (order: Order): number => sum(order.lines.map((l) => l.givenBack + l.lost));
-const paidOf = (order: Order): number => sum(order.lines.map((l) => l.paid));
+const backOf = (order: Order): number => sum(bought(order).lines.map((l) => l.givenBack + l.lost));
+const paidOf = (order: Order): number => sum(bought(order).lines.map((l) => l.paid));
 const groupOf = (order: Order): 'paid' | 'back' | 'disputed' =>
-  order.dispute === 'open' ? 'disputed' : backOf(order) > 0 ? 'back' : 'paid';
+  orderStatus(order) === 'disputed' ? 'disputed' : orderStatus(order) === 'paid' ? 'paid' : 'back';
 const dayOf = (order: Order): string => dateIn(order.at, order.zone);
 const within = (day: string, days: string): boolean => {
   const [from = '', to = from] = days.split('..');
@@ -73,7 +74,7 @@ test('any choice of group, offer, days and order lists the orders that fit, and 
         expect(ids(found.rows.map((r) => r.order))).toEqual(ids(fit));
         expect(found.rows.every(({ order, person }) => person?.id === order.personId)).toBe(true);
         expect(found.count).toBe(fit.length);
-        const lines = fit.flatMap((o) => o.lines).filter((l) => offerId === '' || l.offerId === offerId);
+        const lines = fit.flatMap((o) => bought(o).lines).filter((l) => offerId === '' || l.offerId === offerId);
         expect(found.paid.get('EUR') ?? 0).toBe(sum(lines.map((l) => l.paid)));
         expect(found.back.get('EUR') ?? 0).toBe(sum(lines.map((l) => l.givenBack + l.lost)));
         // A list cut short is the beginning of the whole one.
@@ -145,24 +146,26 @@ test('plans and subscriptions by status, in the order of what comes next; totals
   const { rows } = await agreements.findLater({ days: '', offerId: '', back: false });
   expect(rows.length).toBeGreaterThan(100);
   for (const { row } of (await agreements.findAgreements('', '', Infinity)).filter((_, i) => i % 5 === 0)) {
-    const line = shop.orders.get(row.agreement.orderId)?.lines.find((l) => l.lineId === row.agreement.lineId);
+    const order = shop.orders.get(row.agreement.orderId);
+    const line = order && bought(order).lines.find((l) => l.lineId === row.agreement.lineId);
     const first = row.agreement.from === null && line ? line.paid - line.givenBack - line.lost : 0;
-    const later = shop.agreements.get(row.id)?.payments ?? [];
-    expect(row.paid).toBe(first + sum(later.map((p) => p.amount - p.givenBack - p.lost)));
+    const own = shop.agreements.get(row.id);
+    const paid = own ? later(own) : [];
+    expect(row.paid).toBe(first + sum(paid.map((p) => p.amount - p.givenBack - p.lost)));
   }
 });
 
 test('later payments by day, offer and what went back', async () => {
-  const later = [...shop.agreements.values()].flatMap((a) =>
-    a.payments
+  const payments = [...shop.agreements.values()].flatMap((a) =>
+    later(a)
       .filter((p) => p.paymentId !== null)
       .map((p) => ({ ...p, offerId: a.offerId, day: dateIn(p.at, a.zone), back: p.givenBack + p.lost })),
   );
-  expect(later.some((p) => p.back > 0)).toBe(true);
+  expect(payments.some((p) => p.back > 0)).toBe(true);
   for (const days of DAYS)
     for (const offerId of ['', 'off_pr_month', 'off_pr_plan3'])
       for (const back of [false, true]) {
-        const fit = later
+        const fit = payments
           .filter((p) => within(p.day, days) && (offerId === '' || p.offerId === offerId))
           .filter((p) => !back || p.back > 0);
         const found = await agreements.findLater({ days, offerId, back });
@@ -184,11 +187,11 @@ test('a month, all time, and a day bring what came in then', async () => {
   const ever = await money.allMoney('EUR');
   expect([ever.count, ever.paid, ever.back]).toEqual([all.length, sum(all.map(paidOf)), sum(all.map(backOf))]);
   expect(sum(ever.offers.map((o) => o.paid + (o.later?.paid ?? 0)))).toBe(ever.paid + ever.laterPaid);
-  const payments = [...shop.agreements.values()].flatMap((a) => a.payments).filter((p) => p.paymentId !== null);
+  const payments = [...shop.agreements.values()].flatMap((a) => later(a)).filter((p) => p.paymentId !== null);
   expect([ever.laterCount, ever.laterPaid]).toEqual([payments.length, sum(payments.map((p) => p.amount))]);
   const day = dayOf(all[3] as Order);
-  const bought = await orders.boughtOn(day, day);
-  expect([bought.count, bought.paid.get('EUR') ?? 0]).toEqual([
+  const onDay = await orders.boughtOn(day, day);
+  expect([onDay.count, onDay.paid.get('EUR') ?? 0]).toEqual([
     all.filter((o) => dayOf(o) === day).length,
     sum(all.filter((o) => dayOf(o) === day).map(paidOf)),
   ]);

@@ -23,6 +23,11 @@ export function priceParts(offer: DraftOffer, price: DraftPrice, locale: string)
     limit: limitInWords(sealed),
     'on sale': saleInWords(sealed, locale),
     'card statement': sealed.cardStatement ?? 'the shop’s',
+    'article number': sealed.article ?? 'none',
+    bounds:
+      sealed.terms.kind === 'open'
+        ? `from ${money(sealed.terms.least)}${sealed.terms.most === undefined ? '' : ` to ${money(sealed.terms.most)}`}`
+        : 'none',
   };
 }
 
@@ -73,6 +78,7 @@ function limitInWords({ limit }: Price): string {
   const parts = [
     ...(limit.inAll === null ? [] : [`at most ${limit.inAll} sold`]),
     ...(limit.each === null ? [] : [`${limit.each} to each buyer`]),
+    ...(limit.perOrder === null ? [] : [`${limit.perOrder} in one order`]),
   ];
   return parts.length === 0 ? 'none' : parts.join(', ');
 }

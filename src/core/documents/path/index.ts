@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { addressProblem, Path } from '#core/paths';
+import { addressProblem, extrasOf, offersAfterPayment, Path } from '#core/paths';
+import type { DraftContent } from '../content';
 import { type Finding, quoted, type Subject } from '../finding';
 import { documentKind } from '../kind';
 
@@ -13,6 +14,30 @@ declare module '../content' {
   interface ReleaseContent {
     paths: Path[];
   }
+}
+
+/** Extras and offers after payment: a price that is there, in the path's currency, and after its checkout. */
+function besideFindings(path: Path, offers: DraftContent['offers'], about: Subject): Finding[] {
+  const found: Finding[] = [];
+  const stops = (code: string, text: string): void => void found.push({ level: 'stops', code, text, about });
+  const main = offers.find((o) => o.id === path.offerId);
+  const beside = [
+    ...extrasOf(path).map((extra) => ({ ...extra, what: 'An extra' })),
+    ...offersAfterPayment(path).map((offer) => ({ ...offer, what: 'An offer after payment' })),
+  ];
+  for (const { offerId, priceId, what } of beside) {
+    const offer = offers.find((o) => o.id === offerId);
+    if (!offer?.prices.some((p) => p.id === priceId))
+      stops('beside-missing', `${what} of ${quoted(path.title)} has a price that is no longer here.`);
+    else if (main && offer.currency !== main.currency)
+      stops('beside-currency', `${what} of ${quoted(path.title)} is in ${offer.currency}; one path has one currency.`);
+  }
+  const checkout = path.steps.findIndex((s) => s.kind === 'checkout');
+  if (path.steps.some((s, i) => s.kind === 'offer' && i < checkout))
+    stops('offer-early', `${quoted(path.title)} has an offer after payment before its checkout.`);
+  if (path.steps.some((s) => s.kind === 'offer' && !s.offer))
+    stops('offer-empty', `A step of ${quoted(path.title)} offers nothing yet.`);
+  return found;
 }
 
 /** The steps a buyer walks. */
@@ -44,6 +69,7 @@ export const pathKind = documentKind<'path', Path>({
       for (const kind of ['checkout', 'thanks'] as const)
         if (!path.steps.some((s) => s.kind === kind))
           stops('step-missing', `${quoted(path.title)} has no ${kind === 'checkout' ? 'checkout' : 'thank-you page'}.`);
+      found.push(...besideFindings(path, offers, about));
       for (const step of path.steps)
         if (!pages.some((p) => p.id === step.pageId))
           stops('page-missing', `A page of ${quoted(path.title)} is not here.`);

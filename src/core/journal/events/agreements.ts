@@ -76,6 +76,7 @@ const paid1 = z.strictObject({
 const requested2 = requested1.extend({ to: seed2.optional(), came: cameFrom1 });
 const started2 = started1.extend({ agreement: seed2, status: running2 });
 const paid2 = paid1.extend({ status: z.enum(['active', 'ending', 'paid-off']) });
+const paid3 = paid2.extend({ period: paidPeriod2, creditsLeft: z.array(creditPart1).nullable() });
 
 const returned1 = z.strictObject({
   agreementId: agreementId1,
@@ -162,9 +163,11 @@ export const agreementEvents = {
     .next(paid2, (data) => ({ ...data, status: data.status === 'paid off' ? ('paid-off' as const) : data.status }))
     .next(
       /** With what each part of its credit has left; not noted before. */
-      paid2.extend({ period: paidPeriod2, creditsLeft: z.array(creditPart1).nullable() }),
+      paid3,
       (data) => ({ ...data, period: { ...data.period, credits: [] }, creditsLeft: null }),
-    ),
+    )
+    /** With what it was paid for: a due, the rest of a plan, a switch. */
+    .next(paid3.extend({ kind: z.enum(['due', 'rest', 'switch']) }), (data) => ({ ...data, kind: 'due' as const })),
   /** It never reached the payment service and was made impossible there: it is as if it had not been asked for. */
   'due.fellAway': event(
     z.strictObject({

@@ -1,9 +1,9 @@
 import * as z from 'zod';
 import { event } from './kind';
-import { checkoutId1, id1, moment1, orderId1, personId1 } from './parts/basics';
+import { checkoutId1, id1, moment1, orderId1, personId1, stepId1 } from './parts/basics';
 import { cameFrom1, language1, NOWHERE } from './parts/cameFrom';
 import { pass1, pass2, passFrom1 } from './parts/pass';
-import { quote1, quote2, quoteFrom1 } from './parts/quote';
+import { quote1, quote2, quote3, quoteFrom1 } from './parts/quote';
 
 const requested1 = z.strictObject({
   key: id1,
@@ -24,11 +24,21 @@ const requested1 = z.strictObject({
 
 const requested2 = requested1.extend({ quote: quote2, came: cameFrom1, language: language1 });
 
+const requested3 = requested2.extend({ opens: z.array(pass2) });
+const requested4 = requested3.extend({
+  quote: quote3,
+  /** The offer after payment that it is for; null for the checkout itself. */
+  step: stepId1.nullable(),
+  /** Who gets what is bought, where that is not the payer. */
+  recipientId: personId1.nullable(),
+});
+
 /** The charge of a checkout: asked → paid | refused | needs the bank | fell away. */
 export const chargeEvents = {
   'charge.requested': event(requested1)
     .next(requested2, (data) => ({ ...data, quote: quoteFrom1(data.quote), came: NOWHERE, language: null }))
-    .next(requested2.extend({ opens: z.array(pass2) }), (data) => ({ ...data, opens: data.opens.map(passFrom1) })),
+    .next(requested3, (data) => ({ ...data, opens: data.opens.map(passFrom1) }))
+    .next(requested4, (data) => ({ ...data, step: null, recipientId: null })),
   'charge.waitsForBank': event(z.strictObject({ key: id1, confirmAt: z.string().max(500), until: moment1 })),
   'charge.refused': event(z.strictObject({ key: id1, reason: z.string().max(80) })),
   'charge.fellAway': event(

@@ -1,8 +1,8 @@
 import * as z from 'zod';
 import { event } from './kind';
-import { chargeKey1, checkoutId1, orderId1, personId1 } from './parts/basics';
+import { chargeKey1, checkoutId1, orderId1, personId1, stepId1 } from './parts/basics';
 import { cameFrom1, language1, NOWHERE } from './parts/cameFrom';
-import { quote1, quote2, quoteFrom1 } from './parts/quote';
+import { quote1, quote2, quote3, quoteFrom1 } from './parts/quote';
 
 const paid1 = z.strictObject({
   orderId: orderId1,
@@ -15,17 +15,39 @@ const paid1 = z.strictObject({
   receipt: z.string().max(40),
 });
 
+const paid2 = paid1.extend({
+  /** The charge that paid, which holds the quote; null where none was needed. */
+  chargeKey: chargeKey1.nullable(),
+  /** Only where there was no charge: what was asked for is not written twice. */
+  quote: quote2.nullable(),
+  came: cameFrom1,
+  language: language1,
+});
+
 /** An order that stands: its money has come, or none was due. */
 export const orderEvents = {
-  'order.paid': event(paid1).next(
-    paid1.extend({
-      /** The charge that paid, which holds the quote; null where none was needed. */
+  'order.paid': event(paid1)
+    .next(paid2, (data) => ({ ...data, quote: quoteFrom1(data.quote), chargeKey: null, came: NOWHERE, language: null }))
+    .next(
+      paid2.extend({
+        quote: quote3.nullable(),
+        /** Null where nothing moved: a confirmation has no number. */
+        receipt: z.string().max(40).nullable(),
+        recipientId: personId1.nullable(),
+      }),
+      (data) => ({ ...data, recipientId: null }),
+    ),
+  /** An offer after payment was taken: its lines are the order's. */
+  'order.extended': event(
+    z.strictObject({
+      orderId: orderId1,
+      step: stepId1,
       chargeKey: chargeKey1.nullable(),
-      /** Only where there was no charge: what was asked for is not written twice. */
-      quote: quote2.nullable(),
-      came: cameFrom1,
-      language: language1,
+      quote: quote3.nullable(),
+      paymentId: z.string().max(80).nullable(),
+      last4: z.string().nullable(),
+      receipt: z.string().max(40).nullable(),
     }),
-    (data) => ({ ...data, quote: quoteFrom1(data.quote), chargeKey: null, came: NOWHERE, language: null }),
   ),
+  'offer.declined': event(z.strictObject({ orderId: orderId1, step: stepId1 })),
 };

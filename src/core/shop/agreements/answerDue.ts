@@ -6,7 +6,7 @@ import type { OrderId } from '#core/ids';
 import type { Command, DecideContext, Decision } from '../command';
 import type { DueCharge, ShopState } from '../state';
 import { mailOf, nothing, shopOf } from './common';
-import { paidEvents } from './charge';
+import { type Paid, paidEvents } from './charge';
 import { switchedEvents } from './switch';
 import { keyOf } from '../ids';
 
@@ -24,8 +24,9 @@ export function answerDue(
     case 'pending':
       return refuse('nothing-to-do', { why: 'nothing-new' });
     case 'paid': {
-      const paid = {
+      const paid: Paid = {
         key,
+        kind: charge.why === 'rest' || charge.why === 'switch' ? charge.why : 'due',
         dues: charge.dues,
         amount: charge.amount,
         tax: charge.tax,

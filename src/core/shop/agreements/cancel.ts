@@ -14,7 +14,7 @@ import type { ShopState } from '../state';
 import { endEvents } from './closings';
 import { mailOf, noSuch, releaseAll, shopOf, toCome, stillAsking } from './common';
 import { areDaysTaken } from '../taken';
-import { taxOfBack } from '../paidLines';
+import { taxOfBack } from '#core/payments';
 import { paidWith, returnOfCredits, type Unused, unusedParts } from './credit';
 import { pauseEndedEvents, pauseOver } from './pause';
 import { keyOf, secondOf } from '../ids';

@@ -5,13 +5,13 @@ import {
   chargeFor,
   type DueMoment,
   isStopped,
-  type OwedDue,
   restOfPlan,
   whyNotAct,
   creditOf,
   takeCredit,
 } from '#core/agreements';
 import type { Instant } from '#core/calendar';
+import type { OwedDue, Payment } from '#core/payments';
 import { sum } from '#core/money';
 import { fact, type EventOf, type ShopEvent } from '#core/journal';
 import { paymentsOf, periodEnd } from '#core/terms';
@@ -127,6 +127,7 @@ function ask(
       a,
       {
         key,
+        kind: why === 'rest' ? 'rest' : 'due',
         dues,
         amount,
         tax,
@@ -158,8 +159,10 @@ function ask(
   ];
 }
 
-interface Paid {
+/** What came of asking for dues. */
+export interface Paid {
   key: string;
+  kind: Payment['kind'] & ('due' | 'rest' | 'switch');
   dues: readonly OwedDue[];
   amount: number;
   tax: number;
@@ -183,6 +186,7 @@ export function paidEvents(state: ShopState, a: Agreement, paid: Paid, now: Inst
   return [
     fact('due.paid', {
       key: paid.key,
+      kind: paid.kind,
       agreementId: a.id,
       paymentId: paid.paymentId,
       receipt,

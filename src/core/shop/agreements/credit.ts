@@ -6,15 +6,15 @@ import { formatAmount } from '#core/money';
 import type { DecideContext } from '../command';
 import type { ShopState } from '../state';
 import { documentNumber } from '../documentNumber';
-import { leftOf, type PaidLine, paidLinesOf, taxOfBack } from '../paidLines';
+import { leftOf, taxOfBack } from '#core/payments';
+import { type PaidLine, paidLinesOf } from '../paidLines';
 import { keyOf } from '../ids';
 
 /** Where the running period's money came from; null when nothing was charged for it. */
 export function paidWith(state: ShopState, a: Agreement): PaidLine | null {
-  const order = state.orders.get(a.orderId);
   const paymentId = a.period?.paymentId ?? null;
-  if (!order || paymentId === null) return null;
-  return paidLinesOf(state, order, paymentId).find((line) => line.lineId === a.lineId) ?? null;
+  if (paymentId === null) return null;
+  return paidLinesOf(state, paymentId).find((line) => line.lineId === a.lineId) ?? null;
 }
 
 /** What the unused days are worth, by where the money for them came from. */

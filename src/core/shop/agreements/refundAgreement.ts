@@ -5,7 +5,8 @@ import { refuse, type Refusal } from '#core/refusal';
 import type { AgreementId } from '#core/ids';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
-import { isPaymentDisputed, leftOf, type PaidLine, paidLinesOfAgreement, taxOfBack } from '../paidLines';
+import { leftOf, taxOfBack } from '#core/payments';
+import { isPaymentDisputed, type PaidLine, paidLinesOfAgreement } from '../paidLines';
 import { areDaysTaken } from '../taken';
 import { livePasses, noSuch, stillAsking } from './common';
 
@@ -27,9 +28,8 @@ export function planAgreementRefund(
 ): AgreementRefundPlan | Refusal {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
-  const order = state.orders.get(a.orderId);
   const all = paidLinesOfAgreement(state, a);
-  const payments = all.filter((p) => order && !isPaymentDisputed(state, order, p.paymentId));
+  const payments = all.filter((p) => !isPaymentDisputed(state, p.paymentId));
   const most = sum(payments.map(leftOf));
   if (most === 0 && payments.length < all.length) return refuse('disputed', { at: 'refund' });
   if (most === 0 && all.some((p) => p.reserved > 0)) return refuse('refund-running', { of: 'agreement' });

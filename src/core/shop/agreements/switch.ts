@@ -17,12 +17,12 @@ import { paymentAt } from '#core/terms';
 import { refuse, type Refusal } from '#core/refusal';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
-import { paidEvents } from './charge';
+import { type Paid, paidEvents } from './charge';
 import { endEvents } from './closings';
 import { isTaken } from '../taken';
 import { mailOf, nextDue, noSuch, shopOf, stillAsking, toCome, toldAtStart, trialNotice } from './common';
 import { creditGiven, creditGone, paidWith, unusedNow, unusedParts } from './credit';
-import { leftOf } from '../paidLines';
+import { leftOf } from '#core/payments';
 import { keyOf } from '../ids';
 
 /**
@@ -99,7 +99,7 @@ export function switchTo(
         state,
         a,
         to,
-        { key, dues: [due], amount: 0, tax: due.tax, credit, paymentId: null, last4: null, next: null },
+        { key, kind: 'switch', dues: [due], amount: 0, tax: due.tax, credit, paymentId: null, last4: null, next: null },
         context,
       ),
     };
@@ -148,7 +148,7 @@ export function switchedEvents(
   state: ShopState,
   a: Agreement,
   planned: AgreementSeed,
-  paid: Parameters<typeof paidEvents>[2],
+  paid: Paid,
   context: DecideContext,
 ): ShopEvent[] {
   const { now } = context;

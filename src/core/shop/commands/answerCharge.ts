@@ -1,10 +1,11 @@
 import { refuse } from '#core/refusal';
-import { fact } from '#core/journal';
+import { fact, type ShopEvent } from '#core/journal';
 import { addMs, MINUTE } from '#core/calendar';
 import { formatAmount } from '#core/money';
 import type { Command, DecideContext, Decision } from '../command';
 import type { Charge, ShopState } from '../state';
-import { successEvents } from '../success';
+import { extendedEvents } from '../extended';
+import { type Success, successEvents } from '../success';
 import { keyOf } from '../ids';
 
 /** How long a buyer has to confirm with the bank, and holds what the charge has taken, before it falls away. */
@@ -23,27 +24,27 @@ export function answerCharge(
   if (!charge) return refuse('no-such-payment', { what: 'charge' });
   if (charge.quote === null || (charge.status !== 'asked' && charge.status !== 'waits-for-bank'))
     return lateAnswer(state, charge, answer.status);
+  const { step } = charge;
+  const succeeded = (success: Success): ShopEvent[] =>
+    step === null ? successEvents(state, success, context) : extendedEvents(state, step, success, context);
   switch (answer.status) {
     case 'paid':
       return {
         events: [
           fact('charge.paid', { key, paymentId: answer.paymentId }),
-          ...successEvents(
-            state,
-            {
-              orderId: charge.orderId,
-              checkoutId: charge.checkoutId,
-              personId: charge.personId,
-              quote: charge.quote,
-              chargeKey: key,
-              came: charge.came,
-              language: charge.language,
-              opens: charge.opens,
-              paymentId: answer.paymentId,
-              card: charge.card,
-            },
-            context,
-          ),
+          ...succeeded({
+            orderId: charge.orderId,
+            checkoutId: charge.checkoutId,
+            personId: charge.personId,
+            quote: charge.quote,
+            chargeKey: key,
+            came: charge.came,
+            language: charge.language,
+            opens: charge.opens,
+            recipientId: charge.recipientId,
+            paymentId: answer.paymentId,
+            card: charge.card,
+          }),
         ],
       };
     case 'refused':

@@ -10,7 +10,8 @@ import { endEvents } from '../agreements/closings';
 import { withoutStop } from '../agreements/goOn';
 import type { Command, DecideContext, Decision } from '../command';
 import { keyOf } from '../ids';
-import { leftOf, type PaidLine, paidLinesOf } from '../paidLines';
+import { leftOf, lineOf, type Payment } from '#core/payments';
+import { type PaidLine, paidLinesOf } from '../paidLines';
 import type { Dispute, Order, ShopState } from '../state';
 
 const known: Decision = refuse('nothing-to-do', { why: 'recorded' });
@@ -18,12 +19,12 @@ const known: Decision = refuse('nothing-to-do', { why: 'recorded' });
 /** A bank disputes a payment: every line of it is touched, its passes are on hold, and nothing more falls due until it is decided. */
 export function openDispute(state: ShopState, command: Extract<Command, { type: 'open-dispute' }>): Decision {
   const { disputeId, paymentId, amount, answerBy } = command;
-  const agreementId = state.agreementOfPayment.get(paymentId);
-  const later = agreementId === undefined ? undefined : state.agreements.get(agreementId);
-  const order = state.orders.get(later?.orderId ?? state.orderOfPayment.get(paymentId) ?? '');
-  if (!order) return refuse('no-such-payment', { what: 'disputed-payment' });
+  const payment = state.payments.get(paymentId);
+  const later = payment?.agreementId == null ? undefined : state.agreements.get(payment.agreementId);
+  const order = state.orders.get(payment?.orderId ?? '');
+  if (!payment || !order) return refuse('no-such-payment', { what: 'disputed-payment' });
   if (state.disputes.has(disputeId)) return known;
-  const touched = (later ? [later] : agreementsOf(state, order)).filter(isRunning);
+  const touched = (later ? [later] : agreementsOf(state, order, payment)).filter(isRunning);
   return {
     events: [
       fact('dispute.opened', {
@@ -35,7 +36,7 @@ export function openDispute(state: ShopState, command: Extract<Command, { type: 
         ...(later ? { agreementId: later.id } : {}),
       }),
       ...touched.map((a): ShopEvent => fact('agreement.suspended', { agreementId: a.id, disputeId, paymentId })),
-      ...holdAll(state, later ?? order, disputeHold(disputeId)),
+      ...holdAll(state, later ?? { passIds: passesOfPayment(state, order, payment) }, disputeHold(disputeId)),
     ],
   };
 }
@@ -56,14 +57,16 @@ export function closeDispute(
   if (dispute.status !== 'open') return known;
   const later = dispute.agreementId === undefined ? undefined : state.agreements.get(dispute.agreementId);
   // What came of a switch in the meantime is stopped by it too.
-  const touched = agreementsOf(state, order).filter((a) => isStoppedBy(a, dispute));
-  const lost = won ? [] : lostOf(paidLinesOf(state, order, dispute.paymentId ?? order.paymentId ?? ''), dispute.amount);
+  const touched = agreementsOf(state, order, null).filter((a) => isStoppedBy(a, dispute));
+  const payment = state.payments.get(dispute.paymentId);
+  const lost = won ? [] : lostOf(paidLinesOf(state, dispute.paymentId), dispute.amount);
   const whole = new Set(lost.filter((l) => l.amount === l.left).map((l) => l.lineId));
   const ends = (lineId: LineId): boolean => whole.has(lineId);
   const ending = touched.filter((a) => ends(a.lineId));
   const going = touched.filter((a) => !ends(a.lineId));
   const gone = new Set(ending.flatMap((a) => a.passIds));
-  const passes = later ? [...new Set([later, ...touched].flatMap((a) => a.passIds))] : order.passIds;
+  const own = payment && !later ? passesOfPayment(state, order, payment) : [];
+  const passes = [...new Set([...(later ? [later] : []), ...touched].flatMap((a) => a.passIds).concat(own))];
   const closing = passes.filter((id) => !state.passes.get(id)?.closed && (gone.has(id) || closesWith(state, id, ends)));
   const staying = passes.filter((id) => !closing.includes(id));
   return {
@@ -74,7 +77,7 @@ export function closeDispute(
         won,
         lost: lost.map(({ lineId, amount, tax }) => ({ lineId, amount, tax })),
         ...(later ? { agreementId: later.id } : {}),
-        ...(dispute.paymentId === undefined ? {} : { paymentId: dispute.paymentId }),
+        paymentId: dispute.paymentId,
       }),
       ...going.flatMap((a) => cleared(a, dispute, context)),
       ...releaseAll(state, { passIds: staying }, disputeHold(disputeId)),
@@ -154,8 +157,16 @@ function asked(dispute: Dispute, order: Order, lost: readonly LostLine[], going:
   ];
 }
 
-const agreementsOf = (state: ShopState, order: Order): Agreement[] =>
+/** The agreements of an order, or those of the lines of one payment. */
+const agreementsOf = (state: ShopState, order: Order, payment: Payment | null): Agreement[] =>
   (state.agreementsOfPerson.get(order.personId) ?? [])
     .map((id) => state.agreements.get(id))
     .filter((a) => a !== undefined)
-    .filter((a) => a.orderId === order.id);
+    .filter((a) => a.orderId === order.id && (payment === null || lineOf(payment, a.lineId) !== undefined));
+
+/** What the lines of a payment opened. */
+const passesOfPayment = (state: ShopState, order: Order, payment: Payment): PassId[] =>
+  order.passIds.filter((id) => {
+    const cause = state.passes.get(id)?.cause;
+    return cause?.kind === 'paid' && lineOf(payment, cause.lineId) !== undefined;
+  });

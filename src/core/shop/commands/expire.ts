@@ -1,18 +1,17 @@
 import { refuse } from '#core/refusal';
 import { fact } from '#core/journal';
+import { voided } from './acceptOffer';
 import type { Command, Decision } from '../command';
+import type { ChargeKey } from '#core/ids';
 import type { ShopState } from '../state';
-import { keyOf } from '../ids';
 
 /**
- * The time for confirming with the bank is over. The service is told to take nothing under this key; its answer
+ * The time for confirming with the bank is over, or the buyer would rather begin again. The service is told to take nothing under this key; its answer
  * decides, so that a confirmation in the last second still counts.
  */
-export function expireCharge(state: ShopState, { key }: Extract<Command, { type: 'expire-charge' }>): Decision {
-  const voidKey = keyOf('void', key);
-  if (state.charges.get(key)?.status !== 'waits-for-bank' || state.todo.has(voidKey))
-    return refuse('nothing-to-do', { why: 'answered' });
-  return { events: [fact('void.due', { key: voidKey, chargeKey: key })] };
+export function expireCharge(state: ShopState, { key }: { key: ChargeKey }): Decision {
+  const events = state.charges.get(key)?.status === 'waits-for-bank' ? voided(state, key) : [];
+  return events.length === 0 ? refuse('nothing-to-do', { why: 'answered' }) : { events };
 }
 
 /** A dated pass has reached its end. */

@@ -1,5 +1,5 @@
 import { type Agreement, agreementIdOf, isRunning, refundStop } from '#core/agreements';
-import type { LineId, OrderId, PassId } from '#core/ids';
+import type { LineId, OrderId, PassId, PaymentId } from '#core/ids';
 import { fact, type ShopEvent } from '#core/journal';
 import { sum } from '#core/money';
 import { refuse, type Refusal } from '#core/refusal';
@@ -11,46 +11,60 @@ import { documentNumber } from '../documentNumber';
 import { agreementsRefunded } from '../evolveStops';
 import { keyOf } from '../ids';
 import { areDaysTaken } from '../taken';
-import { isPaymentDisputed, leftOf, paidLinesOf, paidLinesOfAgreement, taxOfBack } from '../paidLines';
+import { boughtBy, boughtWith, leftOf, taxOfBack } from '#core/payments';
+import { isPaymentDisputed, paidLinesOf, paidLinesOfAgreement } from '../paidLines';
 import type { Order, Refund, ShopState } from '../state';
 
 export interface RefundPlan {
   amount: number;
   currency: string;
-  shares: { lineId: LineId; amount: number; tax: number }[];
-  /** Passes that close when the money has gone back: those of lines given back in full. */
+  /** One refund for each payment, answered by itself. */
+  parts: {
+    paymentId: PaymentId;
+    amount: number;
+    shares: { lineId: LineId; amount: number; tax: number }[];
+    /** Passes that close when the money has gone back: those of lines given back in full. */
+    closes: PassId[];
+  }[];
+  /** Everything that closes when all of it has gone back. */
   closes: PassId[];
 }
 
 type Wanted = readonly { lineId: LineId; amount: number }[];
 
 /**
- * What a refund of an order's first payment would give back and close, before anything is done. Tax goes back in
- * proportion to all that is given back so far, so that parts never add up to more than the whole.
+ * What a refund of what was bought would give back and close, before anything is done. Tax goes back in proportion to
+ * all that is given back so far, so that parts never add up to more than the whole.
  * @param wanted minor units by line
  */
 export function planRefund(state: ShopState, orderId: OrderId, wanted: Wanted): RefundPlan | Refusal {
   const order = state.orders.get(orderId);
   if (!order) return refuse('no-such-order');
-  if (order.paymentId === null) return refuse('nothing-to-refund', { why: 'nothing-paid' });
-  if (isPaymentDisputed(state, order, order.paymentId)) return refuse('disputed', { at: 'refund' });
-  const lines = paidLinesOf(state, order, order.paymentId);
-  const shares: RefundPlan['shares'] = [];
+  const paid = boughtWith(order).flatMap(({ id }) => id ?? []);
+  if (paid.length === 0) return refuse('nothing-to-refund', { why: 'nothing-paid' });
+  const lines = paid.flatMap((paymentId) => paidLinesOf(state, paymentId));
+  const parts: RefundPlan['parts'] = [];
+  const seen = new Set<LineId>();
   const full: LineId[] = [];
   for (const { lineId, amount } of wanted) {
     const line = lines.find((l) => l.lineId === lineId);
     if (!line || !Number.isSafeInteger(amount) || amount < 0) return refuse('nothing-to-refund', { why: 'no-amount' });
-    if (shares.some((s) => s.lineId === lineId)) return refuse('nothing-to-refund', { why: 'twice' });
+    if (seen.has(lineId)) return refuse('nothing-to-refund', { why: 'twice' });
+    seen.add(lineId);
+    if (isPaymentDisputed(state, line.paymentId)) return refuse('disputed', { at: 'refund' });
     const most = leftOf(line);
     if (amount > most)
       return most === 0 && line.reserved > 0
         ? refuse('refund-running', { of: 'order' })
         : refuse('too-much', { most, currency: order.currency });
     if (amount === 0) continue;
-    shares.push({ lineId, amount, tax: taxOfBack(line, amount) });
+    let part = parts.find((p) => p.paymentId === line.paymentId);
+    if (!part) parts.push((part = { paymentId: line.paymentId, amount: 0, shares: [], closes: [] }));
+    part.amount += amount;
+    part.shares.push({ lineId, amount, tax: taxOfBack(line, amount) });
     if (amount === most) full.push(lineId);
   }
-  const amount = sum(shares.map((s) => s.amount));
+  const amount = sum(parts.map((part) => part.amount));
   if (amount === 0) return refuse('nothing-to-refund', { why: 'nothing' });
   const whole = full.filter((lineId) => wholeBut(state, order, lineId));
   const waits = (lineId: LineId, why: (a: Agreement) => boolean): boolean => {
@@ -58,8 +72,13 @@ export function planRefund(state: ShopState, orderId: OrderId, wanted: Wanted): 
     return a !== undefined && why(a);
   };
   if (whole.some((lineId) => waits(lineId, (a) => a.unanswered !== null))) return stillAsking;
-  if (shares.some(({ lineId }) => waits(lineId, (a) => areDaysTaken(state, a)))) return stillAsking;
-  return { amount, currency: order.currency, shares, closes: whole.flatMap((id) => passesOfLine(state, order, id)) };
+  if (parts.some(({ shares }) => shares.some(({ lineId }) => waits(lineId, (a) => areDaysTaken(state, a)))))
+    return stillAsking;
+  for (const part of parts)
+    part.closes = part.shares
+      .filter(({ lineId }) => whole.includes(lineId))
+      .flatMap(({ lineId }) => passesOfLine(state, order, lineId));
+  return { amount, currency: order.currency, parts, closes: parts.flatMap(({ closes }) => closes) };
 }
 
 const agreementOf = (state: ShopState, order: Order, lineId: LineId): Agreement | undefined =>
@@ -68,7 +87,8 @@ const agreementOf = (state: ShopState, order: Order, lineId: LineId): Agreement 
 /** In full means every payment of the line: while a later one is kept, access stays. */
 function wholeBut(state: ShopState, order: Order, lineId: LineId): boolean {
   const a = agreementOf(state, order, lineId);
-  return !a || paidLinesOfAgreement(state, a).every((p) => p.paymentId === order.paymentId || leftOf(p) <= 0);
+  const own = boughtBy(order, lineId)?.id;
+  return !a || paidLinesOfAgreement(state, a).every((p) => p.paymentId === own || leftOf(p) <= 0);
 }
 
 const passesOfLine = (state: ShopState, order: Order, lineId: LineId): PassId[] =>
@@ -85,17 +105,16 @@ export function refund(
 ): Decision {
   const plan = planRefund(state, command.orderId, command.shares);
   if ('refused' in plan) return plan;
-  const paymentId = state.orders.get(command.orderId)?.paymentId ?? '';
   return {
-    events: [
+    events: plan.parts.map((part) =>
       fact('refund.requested', {
         refundId: ids.next('r'),
         orderId: command.orderId,
-        paymentId,
-        ...plan,
+        currency: plan.currency,
         reason: command.reason,
+        ...part,
       }),
-    ],
+    ),
   };
 }
 
@@ -140,6 +159,7 @@ export function answerRefund(
         orderId: asked.orderId,
         personId: order?.personId ?? '',
         refundId,
+        step: null,
       }),
     ],
   };
@@ -163,7 +183,7 @@ function nothingKept(
 
 /** The order's lines without an agreement that are given back in full by it. */
 const linesWhole = (state: ShopState, order: Order, asked: Refund): LineId[] =>
-  paidLinesOf(state, order, asked.paymentId)
+  paidLinesOf(state, asked.paymentId)
     .filter((line) => !agreementOf(state, order, line.lineId) && asked.shares.some((s) => s.lineId === line.lineId))
     .filter((line) => nothingKept(line, asked))
     .map((line) => line.lineId);

@@ -1,7 +1,7 @@
 import { formatDay, type Instant } from '#core/calendar';
 import { formatAmount, sum } from '#core/money';
 import { type Anchor, type Due, firstAnchor, paymentsFrom, paymentsOf, periodEnd, scheduleOf } from '../schedule';
-import { isLasting, type LastingTerms, type Terms } from '../terms';
+import { isLasting, type LastingTerms, type OpenTerms, type Terms } from '../terms';
 import { type Facts, type Run, type Statement, type Voice, wordsFor } from '#core/words';
 
 export interface StatementContext {
@@ -23,7 +23,13 @@ export function statementOf(terms: Terms, context: StatementContext): Statement 
   if (!isLasting(terms)) {
     const [due] = [...scheduleOf(terms, start, zone)];
     return speak(
-      { ...NOTHING, nothing: !due, once: true, today: due ? { amount: charged(due), fee: 0, setUp: 0 } : null },
+      {
+        ...NOTHING,
+        nothing: !due,
+        once: true,
+        open: terms.kind === 'open' && terms.named === undefined ? boundsOf(terms) : null,
+        today: due ? { amount: charged(due), fee: 0, setUp: 0 } : null,
+      },
       context,
     );
   }
@@ -81,6 +87,7 @@ export const oftenInWords = (every: LastingTerms['every'], locale: string): stri
 const NOTHING: Facts = {
   nothing: false,
   once: false,
+  open: null,
   today: null,
   trial: null,
   setUpLabel: '',
@@ -91,6 +98,8 @@ const NOTHING: Facts = {
   canStop: false,
   endsOn: null,
 };
+
+const boundsOf = ({ least, most }: OpenTerms): Facts['open'] => ({ least, most: most ?? null });
 
 const goesOn = (terms: LastingTerms): boolean => paymentsOf(terms) === null;
 

@@ -24,7 +24,9 @@ export const letters: LetterWords = {
       of.card === null
         ? ''
         : `Die Karte mit den Endziffern ${of.card.last4} wurde belastet; auf Ihrem Kontoauszug steht ${of.card.statement}.`,
-      `Bestellung ${of.number}, Beleg ${of.paper}. Den Beleg finden Sie als PDF im Mitgliederbereich. Antworten Sie auf diese Nachricht, wenn etwas nicht stimmt.`,
+      of.paper === null
+        ? `Bestellung ${of.number}. Antworten Sie auf diese Nachricht, wenn etwas nicht stimmt.`
+        : `Bestellung ${of.number}, Beleg ${of.paper}. Den Beleg finden Sie als PDF im Mitgliederbereich. Antworten Sie auf diese Nachricht, wenn etwas nicht stimmt.`,
     ),
   refund: (of) =>
     letter(

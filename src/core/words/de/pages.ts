@@ -9,6 +9,7 @@ export const pages: PageWords = {
   choose: 'Das nehme ich',
   or: ' oder ',
   free: 'kostenlos',
+  asYouLike: (suggested) => `so viel Sie mögen, vorgeschlagen ${suggested}`,
   onSaleFrom: (day) => `Im Verkauf ab dem ${day}`,
   over: 'Nicht mehr im Verkauf',
   soldOut: 'Ausverkauft',
@@ -84,6 +85,7 @@ export const pages: PageWords = {
     onDay: (amount, day) => `${amount} am ${day}`,
     sameCard: (list) => `${list}, dieselbe Karte`,
     reverse: 'Steuerschuldnerschaft des Leistungsempfängers: Die Steuer führen Sie ab.',
+    bounds: (least, most) => (most === null ? `Jeder Betrag ab ${least}.` : `Jeder Betrag von ${least} bis ${most}.`),
     ofWhichTax: (amount, rate) => `davon ${amount} Steuer (${rate} %)`,
     kept: (time) => `Für Sie gehalten bis ${time}; dieser Preis steigt.`,
     credit: (used, back) =>

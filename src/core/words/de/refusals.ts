@@ -18,6 +18,14 @@ export const refusals: RefusalWords = {
   'sold-out': () => `Gerade eben wurde das letzte verkauft. ${SAFE}`,
   'buyer-limit': ({ each }) =>
     `${each === 1 ? 'Das kann jede Person einmal kaufen' : `Das kann jede Person ${each}-mal kaufen`}, und mit dieser Adresse wurde es schon gekauft. ${SAFE} Melden Sie sich an, um es zu öffnen.`,
+  'too-many': ({ most }) =>
+    `${most === 1 ? 'Davon geht nur eines' : `Davon gehen höchstens ${most}`} in eine Bestellung. ${SAFE}`,
+  'amount-named': ({ least, most, currency }, { money }) =>
+    `${
+      most === null
+        ? `Nennen Sie einen Betrag ab ${money(least, currency)}.`
+        : `Nennen Sie einen Betrag von ${money(least, currency)} bis ${money(most, currency)}.`
+    } ${SAFE}`,
   coupon: ({ why, code, currency }) =>
     why === 'nothing-to-pay'
       ? 'Hier ist nichts zu zahlen, also braucht es keinen Code.'

@@ -13,6 +13,11 @@ const capital = (text: string): string => text.charAt(0).toUpperCase() + text.sl
 /** The statement in German. */
 export function statement(facts: Facts, { money, day, today }: Voice): StatementPart[] {
   const when = today ? 'Heute' : 'Am Tag des Kaufs';
+  if (facts.open) {
+    const { least, most } = facts.open;
+    const bounds = most === null ? say`ab ${money(least)}` : say`von ${money(least)} bis ${money(most)}`;
+    return [...say`${when} ein Betrag, den Sie nennen, `, ...bounds, ...say`, einmalig. Später nichts mehr.`];
+  }
   if (facts.nothing) return say`Es ist nichts zu zahlen, weder jetzt noch später.`;
   if (facts.once && facts.today) return say`${when} ${money(facts.today.amount)}, einmalig. Später nichts mehr.`;
   const parts: StatementPart[] = [];

@@ -36,7 +36,8 @@ export const letters = {
     url: string;
     days: number;
     card: { last4: string; statement: string } | null;
-    paper: string;
+    /** Null where nothing moved: there is no receipt then. */
+    paper: string | null;
   }): Letter =>
     letter(
       `${of.paid === null ? 'Yours' : 'Receipt'}: ${of.titles} (order ${of.number})`,
@@ -49,7 +50,9 @@ export const letters = {
       of.card === null
         ? ''
         : `The card ending ${of.card.last4} was charged; your statement will read ${of.card.statement}.`,
-      `Order ${of.number}, receipt ${of.paper}. You will find the receipt as a PDF in the member area. Answer this message if anything is wrong.`,
+      of.paper === null
+        ? `Order ${of.number}. Answer this message if anything is wrong.`
+        : `Order ${of.number}, receipt ${of.paper}. You will find the receipt as a PDF in the member area. Answer this message if anything is wrong.`,
     ),
   refund: (of: {
     amount: string;

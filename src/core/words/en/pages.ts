@@ -6,6 +6,7 @@ export const pages = {
   choose: 'Choose this',
   or: ' or ',
   free: 'free',
+  asYouLike: (suggested: string): string => `as you like, ${suggested} suggested`,
   onSaleFrom: (day: string): string => `On sale from ${day}`,
   over: 'Not on sale any more',
   soldOut: 'Sold out',
@@ -74,6 +75,8 @@ export const pages = {
     onDay: (amount: string, day: string): string => `${amount} on ${day}`,
     sameCard: (list: string): string => `${list}, same card`,
     reverse: 'Reverse charge: the tax is yours to account for.',
+    bounds: (least: string, most: string | null): string =>
+      most === null ? `Any amount from ${least} on.` : `Any amount from ${least} to ${most}.`,
     ofWhichTax: (amount: string, rate: string): string => `of which ${amount} tax (${rate} %)`,
     kept: (time: string): string => `Kept for you until ${time}; this price rises.`,
     credit: (used: string, back: string | null): string =>

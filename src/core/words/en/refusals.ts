@@ -23,6 +23,14 @@ export const refusals: RefusalWords = {
   'sold-out': () => `The last one was sold a moment ago. ${SAFE}`,
   'buyer-limit': ({ each }) =>
     `${each === 1 ? 'Each buyer can have this once' : `Each buyer can have this ${each} times`}, and this address already has it. ${SAFE} Sign in to open it.`,
+  'too-many': ({ most }) =>
+    `${most === 1 ? 'Only one of this can be had' : `At most ${most} of this can be had`} in one order. ${SAFE}`,
+  'amount-named': ({ least, most, currency }, { money }) =>
+    `${
+      most === null
+        ? `Name an amount from ${money(least, currency)} on.`
+        : `Name an amount from ${money(least, currency)} to ${money(most, currency)}.`
+    } ${SAFE}`,
   coupon: ({ why, code, currency }) =>
     why === 'nothing-to-pay'
       ? 'There is nothing to pay here, so no code is needed.'

@@ -9,6 +9,11 @@ export const often = ({ count, unit }: Facts['every']): string =>
 /** The statement in English. */
 export function statement(facts: Facts, { money, day, today }: Voice): StatementPart[] {
   const when = today ? 'Today' : 'On the day of buying';
+  if (facts.open) {
+    const { least, most } = facts.open;
+    const bounds = most === null ? say`from ${money(least)} on` : say`from ${money(least)} to ${money(most)}`;
+    return [...say`${when} an amount that you name, `, ...bounds, ...say`, once. Nothing more later.`];
+  }
   if (facts.nothing) return say`Nothing is paid, today or later.`;
   if (facts.once && facts.today) return say`${when} ${money(facts.today.amount)}, once. Nothing more later.`;
   const parts: StatementPart[] = [];

@@ -1,4 +1,4 @@
-import { addTo, listRange } from '#core/mirror';
+import { addTo, listRange, papersOf } from '#core/mirror';
 import type { OrderId } from '#core/ids';
 import { db, type Newest } from '../db';
 import type { OrderQuery } from './orderQuery';
@@ -32,7 +32,7 @@ export function amongNewest({ orders, people }: Newest, query: OrderQuery, most:
   const found = orders.filter((order) => {
     const person = byId.get(order.personId);
     const text =
-      `${order.number} ${order.receipt} ${order.title} ${person?.name ?? ''} ${person?.address ?? ''}`.toLowerCase();
+      `${order.number} ${papersOf(order).join(' ')} ${order.title} ${person?.name ?? ''} ${person?.address ?? ''}`.toLowerCase();
     return order.keys.some((key) => key >= from && key <= to) && words.every((word) => text.includes(word));
   });
   const totals = { count: found.length, paid: new Map<string, number>(), back: new Map<string, number>() };

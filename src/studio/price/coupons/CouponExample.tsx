@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { type DraftCoupon, sealCoupon } from '#core/catalogue';
-import { findCoupon, lineCoupon, paymentFor, spreadAmount, taxRuleFor } from '#core/checkout';
-import { isLasting, paymentOf, plainText, statementOf } from '#core/terms';
+import { couponedFirst, findCoupon, lineCoupon, paymentFor, spreadAmount, taxRuleFor } from '#core/checkout';
+import { plainText, statementOf } from '#core/terms';
 import { refusalInWords } from '#core/words';
 import type { Draft } from '../../data/draft';
 import { useAssumption } from '../assumption';
@@ -29,11 +29,10 @@ export function CouponExample({ draft, coupon }: { draft: Draft; coupon: DraftCo
     now: start,
     zone: shop.zone,
     currency: chosen.offer.currency,
-    offerId: chosen.offer.id,
-    uses: 0,
-    usesByBuyer: 0,
+    offerIds: [chosen.offer.id],
+    uses: () => ({ inAll: 0, byBuyer: 0 }),
   });
-  const first = terms.kind === 'once' ? terms.amount : isLasting(terms) ? paymentOf(terms, 1).full : 0;
+  const first = couponedFirst(terms);
   const frozen =
     'refused' in found
       ? null

@@ -1,3 +1,4 @@
+import { article } from './article';
 import { cardStatement } from './cardStatement';
 import { daysOfSale } from './daysOfSale';
 import { endsSubscription } from './endsSubscription';
@@ -25,4 +26,5 @@ export const OPTIONS: readonly PriceOption[] = [
   daysOfSale,
   endsSubscription,
   cardStatement,
+  article,
 ];

@@ -3,7 +3,7 @@ import { usePriceSold } from '../../data/useSold';
 import { TextFill } from '../Fill';
 import { priceOption } from './option';
 
-/** How many are sold, in all and to each buyer. */
+/** How many are sold, in all, to each buyer and in one order. */
 export const limit = priceOption({
   name: 'limit',
   fits: () => true,
@@ -44,7 +44,27 @@ export const limit = priceOption({
           })
         }
       />{' '}
-      to each buyer. <SoldSoFar priceId={price.id} />
+      to each buyer
+      {price.terms.kind === 'once' && (
+        <>
+          , at most{' '}
+          <TextFill
+            numeric
+            label={`${name}: how many in one order`}
+            placeholder="1"
+            value={limit.perOrder ?? ''}
+            invalid={wrong === 'limit'}
+            onBlur={onBlur}
+            onChange={(text) =>
+              edit((p) => {
+                if (p.limit) p.limit.perOrder = text.slice(0, 5);
+              })
+            }
+          />{' '}
+          in one order
+        </>
+      )}
+      . <SoldSoFar priceId={price.id} />
     </>
   ),
 });

@@ -4,7 +4,7 @@ import { priceOption } from './option';
 /** More after so many sales, or on days. */
 export const risingPrice = priceOption({
   name: 'rising price',
-  fits: ({ terms }) => terms.kind !== 'free',
+  fits: ({ terms }) => terms.kind !== 'free' && terms.kind !== 'open',
   of: (price) => price.rise,
   add: (p) => {
     p.rise = { by: '', every: 'sales', sales: '10', dates: '', ceiling: '' };

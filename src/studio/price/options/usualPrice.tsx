@@ -4,7 +4,7 @@ import { priceOption } from './option';
 /** Another number beside it, struck through. */
 export const usualPrice = priceOption({
   name: 'usual price',
-  fits: ({ terms }) => terms.kind !== 'free',
+  fits: ({ terms }) => terms.kind !== 'free' && terms.kind !== 'open',
   of: (price) => price.usual,
   add: (p) => {
     p.usual = '';

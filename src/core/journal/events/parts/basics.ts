@@ -16,6 +16,7 @@ import type {
   PriceId,
   ProductId,
   RefundId,
+  StepId,
 } from '#core/ids';
 
 // Pieces of events as they landed. Frozen: a piece that has to change becomes another piece.
@@ -37,6 +38,7 @@ export const productId1 = idOf<ProductId>();
 export const fileId1 = idOf<FileId>();
 export const offerId1 = idOf<OfferId>();
 export const priceId1 = idOf<PriceId>();
+export const stepId1 = idOf<StepId>();
 export const couponId1 = idOf<CouponId>();
 export const chargeKey1 = idOf<ChargeKey>();
 

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { agreementId1, couponId1, currency1, lineId1, minor1, moment1, offerId1, priceId1, productId1 } from './basics';
-import { terms1, terms2, termsFrom1 } from './terms';
+import { terms1, terms2, terms3, termsFrom1 } from './terms';
 
 export const lineCoupon1 = z.strictObject({
   couponId: couponId1,
@@ -42,6 +42,22 @@ const quoteWith = <T extends z.ZodType>(terms: T) =>
 
 export const quote1 = quoteWith(terms1.any);
 export const quote2 = quoteWith(terms2.any);
+
+/** With quantities, articles of the seller's own, and what is sent by post: its address stands with the person. */
+export const quote3 = quote2.extend({
+  lines: z
+    .array(
+      quote2.shape.lines.element.extend({
+        terms: terms3,
+        quantity: z.int().min(2).optional(),
+        article: z.string().max(60).optional(),
+        sending: z
+          .strictObject({ country: z.string().length(2), fee: minor1, addressKey: z.string().max(80) })
+          .optional(),
+      }),
+    )
+    .min(1),
+});
 
 export const quoteFrom1 = (quote: z.infer<typeof quote1>): z.infer<typeof quote2> => ({
   ...quote,

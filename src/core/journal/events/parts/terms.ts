@@ -46,8 +46,20 @@ const termsWith = <W extends readonly [string, ...string[]]>(when: W) => {
   };
 };
 
+/** The buyer names the amount: what was named stands beside what could be. */
+const open = z.strictObject({
+  kind: z.literal('open'),
+  least: amount,
+  suggested: amount,
+  most: amount.optional(),
+  named: amount.optional(),
+  access: access.optional(),
+});
+
 export const terms1 = termsWith(['today', 'withFirstPayment'] as const);
 export const terms2 = termsWith(['today', 'with-first-payment'] as const);
+/** With amounts that the buyer names. */
+export const terms3 = z.union([terms2.any, open]);
 
 type Terms1 = z.infer<typeof terms1.any>;
 type Terms2 = z.infer<typeof terms2.any>;

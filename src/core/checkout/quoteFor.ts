@@ -1,0 +1,230 @@
+import { type Instant } from '#core/calendar';
+import { type Coupon, type Offer, type Price, saleState } from '#core/catalogue';
+import { sum } from '#core/money';
+import { refuse, type RefusalOf } from '#core/refusal';
+import type { Release } from '#core/release';
+import { accessUntil, type Due, firstDues, isLasting, paymentsOf, type Terms } from '#core/terms';
+import { type QuoteBuyer, readBuyer } from './buyer';
+import { couponedFirst, findCoupon, type LineCoupon, lineCoupon, spreadAmount } from './coupon';
+import { type Payment, paymentFor } from './payment';
+import { type Quote, type QuoteLine, quantityOf } from './quote';
+import { risenTerms, stepsOf } from './risingPrice';
+import { type LineChoice, lineIdOf, type LineStanding, type QuoteChoice, type Standing } from './standing';
+import { taxRuleFor, withTax } from './tax';
+
+/** Of payments that go on without an end, so many later ones stand in a quote. */
+const LATER_SHOWN = 12;
+
+export type QuoteRefusal = RefusalOf<
+  'not-on-sale' | 'no-such-price' | 'sold-out' | 'buyer-limit' | 'too-many' | 'amount-named' | 'coupon' | 'vat-number'
+>;
+
+/** A price as it was chosen: found, on sale, and with the terms it is sold under now. */
+interface Chosen {
+  offer: Offer;
+  price: Price;
+  terms: Terms;
+  quantity: number;
+  sendTo: LineChoice['sendTo'];
+}
+
+/**
+ * The quote for what was chosen: price → coupon → tax → due today and later, per line and in all. The browser sends
+ * choices only; this is where amounts come from.
+ * @param now the start that dates are counted from
+ */
+export function quoteFor(
+  release: Release,
+  choice: QuoteChoice,
+  now: Instant,
+  standing: Standing,
+): Quote | QuoteRefusal {
+  const { shop } = release.content;
+  const all: Chosen[] = [];
+  for (const line of [choice, ...(choice.extras ?? [])]) {
+    const chosen = chosenOf(release, line, now, standing);
+    if ('refused' in chosen) return chosen;
+    // One order is in one currency, and of one price there is one line: more of it is a quantity.
+    if (all.some(({ offer, price }) => offer.currency !== chosen.offer.currency || price.id === chosen.price.id))
+      return refuse('no-such-price');
+    all.push(chosen);
+  }
+  const [main] = all;
+  if (!main) return refuse('no-such-price');
+  const live = standing.live ?? release;
+  const { tax } = live.content.shop;
+  const buyer = standing.buyer ?? buyerOf(choice, tax);
+  if (buyer && 'refused' in buyer) return buyer;
+  const coupons = couponsOf(live.content.coupons, choice, all, { now, zone: shop.zone, standing });
+  if ('refused' in coupons) return coupons;
+  const ruleAt = (at: Instant) =>
+    taxRuleFor(tax, { country: buyer?.country ?? null, reverse: buyer?.reverse ?? false }, at, shop.zone);
+
+  const priced = all.map((chosen, i) => {
+    const lineId = lineIdOf((standing.firstLine ?? 1) + i);
+    const coupon = coupons[i] ?? null;
+    const payments = paymentsFor(chosen, now, shop.zone).map((due): Payment => paymentFor(due, coupon, ruleAt(due.at)));
+    const today = payments.filter((p) => p.at === now);
+    const sent = sendingOf(chosen);
+    const fee = sent ? withTax(sent.fee, ruleAt(now)) : { amount: 0, tax: 0 };
+    const line: QuoteLine = {
+      lineId,
+      offerId: chosen.offer.id,
+      priceId: chosen.price.id,
+      title: chosen.offer.title,
+      priceName: chosen.price.name,
+      productIds: chosen.offer.productIds,
+      terms: chosen.terms,
+      ...(chosen.quantity > 1 ? { quantity: chosen.quantity } : {}),
+      ...(chosen.price.article === null ? {} : { article: chosen.price.article }),
+      dueToday: sum(today.map((p) => p.amount)) + fee.amount,
+      tax: sum(today.map((p) => p.tax)) + fee.tax,
+      ...(isLasting(chosen.terms) ? { forPeriod: sum(today.map((p) => p.forPeriod)) } : {}),
+      ...(coupon ? { coupon } : {}),
+      ...(sent ? { sending: { ...sent, fee: fee.amount } } : {}),
+    };
+    const later = payments.filter((p) => p.at !== now).map((p) => ({ lineId, at: p.at, amount: p.amount }));
+    return { line, later };
+  });
+  const replaced = main.price.replaces && standing.replaced ? standing.replaced : null;
+  const credit = replaced && main.price.replaces?.credit ? replaced.unused : 0;
+  const used = Math.min(credit, priced[0]?.line.dueToday ?? 0);
+  return {
+    release: release.number,
+    currency: main.offer.currency,
+    zone: shop.zone,
+    lines: priced.map((p) => p.line),
+    dueToday: sum(priced.map((p) => p.line.dueToday)) - used,
+    dueLater: priced.flatMap((p) => p.later).sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0)),
+    statement: main.price.cardStatement ?? shop.cardStatement,
+    ...(buyer ? { buyer } : {}),
+    ...(replaced ? { replaces: { agreementId: replaced.agreementId, credit, used } } : {}),
+  };
+}
+
+/** The dues of a line: those of its terms, as many times as it was taken. */
+function paymentsFor({ terms, quantity }: Chosen, now: Instant, zone: string): Due[] {
+  const endless = isLasting(terms) && paymentsOf(terms) === null;
+  return firstDues(terms, now, zone, endless ? LATER_SHOWN + 1 : Infinity).map((due) => timesQuantity(due, quantity));
+}
+
+/** A due of something that was taken more than once. */
+export const timesQuantity = (due: Due, quantity: number): Due => ({
+  ...due,
+  amount: due.amount * quantity,
+  full: due.full * quantity,
+});
+
+function chosenOf(release: Release, choice: LineChoice, now: Instant, standing: Standing): Chosen | QuoteRefusal {
+  const { shop, offers } = release.content;
+  const offer = offers.find((o) => o.id === choice.offerId);
+  if (!offer || !offer.onSale || offer.putAway) return refuse('not-on-sale', { why: 'off' });
+  const price = offer.prices.find((p) => p.id === choice.priceId);
+  if (!price) return refuse('no-such-price');
+  const quantity = quantityOf(choice);
+  const of = standing.of({ offerId: offer.id, priceId: price.id });
+  const closed = whyNotNow(price, quantity, now, shop.zone, standing.startedAt, of);
+  if (closed) return closed;
+  const terms = namedTerms(
+    termsNow(price, { startedAt: standing.startedAt, ...of }, shop.zone),
+    choice.named,
+    offer.currency,
+  );
+  return 'refused' in terms ? terms : { offer, price, terms, quantity, sendTo: choice.sendTo };
+}
+
+/** Terms whose amount the buyer names, with the amount that was named. */
+function namedTerms(terms: Terms, named: number | undefined, currency: string): Terms | QuoteRefusal {
+  if (terms.kind !== 'open') return terms;
+  const { least, most, suggested } = terms;
+  const amount = named ?? suggested;
+  const fits = Number.isSafeInteger(amount) && amount >= least && (most === undefined || amount <= most);
+  return fits ? { ...terms, named: amount } : refuse('amount-named', { least, most: most ?? null, currency });
+}
+
+/** What sending a line costs, before tax. */
+function sendingOf({ price, sendTo }: Chosen): QuoteLine['sending'] | null {
+  if (!price.sending || !sendTo) return null;
+  return { ...sendTo, fee: price.sending.byCountry[sendTo.country] ?? price.sending.fee };
+}
+
+/** The terms as they stand for this buyer now: risen since, and without a beginning that was had before. */
+export function termsNow(
+  price: Price,
+  standing: Omit<LineStanding, 'soldToBuyer'> & { startedAt: Instant },
+  zone: string,
+): Terms {
+  const terms = price.rise
+    ? risenTerms(
+        price.terms,
+        price.rise,
+        stepsOf(price.rise, standing.soldAtStart ?? standing.sold, standing.startedAt, zone),
+      )
+    : price.terms;
+  if (!standing.hadTrial || !isLasting(terms)) return terms;
+  const bare = { ...terms };
+  delete bare.trial;
+  if (bare.kind === 'subscription') delete bare.introductory;
+  return bare;
+}
+
+function buyerOf(choice: QuoteChoice, tax: Release['content']['shop']['tax']): QuoteBuyer | QuoteRefusal | null {
+  if (choice.country === undefined) return null;
+  const read = readBuyer({ country: choice.country, vatNumber: choice.vatNumber }, tax);
+  return 'why' in read ? refuse('vat-number', { ...read, at: 'checkout' }) : read;
+}
+
+/**
+ * What the one coupon of an order takes off each of its lines, by their place: a percentage of each it is for, an
+ * amount spread once over them. It never acts on an amount that the buyer names.
+ */
+function couponsOf(
+  coupons: readonly Coupon[],
+  choice: QuoteChoice,
+  lines: readonly Chosen[],
+  { now, zone, standing }: { now: Instant; zone: string; standing: Standing },
+): (LineCoupon | null)[] | QuoteRefusal {
+  if (choice.coupon === undefined || choice.coupon.trim() === '') return [];
+  const found = findCoupon(coupons, choice.coupon, {
+    now,
+    zone,
+    currency: lines[0]?.offer.currency ?? '',
+    offerIds: lines.map(({ offer }) => offer.id),
+    uses: (id) => standing.couponUses?.(id) ?? { inAll: 0, byBuyer: 0 },
+  });
+  if ('refused' in found) return found;
+  const isFor = ({ offer }: Chosen): boolean => found.offerIds === null || found.offerIds.includes(offer.id);
+  const firsts = lines.map((line) => (isFor(line) ? firstPayment(line) : 0));
+  if (firsts.every((first) => first === 0))
+    return refuse('coupon', { why: 'nothing-to-pay', code: found.code, currency: '' });
+  const shares = found.takes.by === 'amount' ? spreadAmount(found.takes.amount, firsts) : [];
+  return firsts.map((first, i) => {
+    const takesNothing = first === 0 || (found.takes.by === 'amount' && shares[i] === 0);
+    return takesNothing ? null : lineCoupon(found, shares[i] ?? 0);
+  });
+}
+
+/** The first full payment of a line, whenever it is due. */
+const firstPayment = ({ terms, quantity }: Chosen): number => couponedFirst(terms) * quantity;
+
+function whyNotNow(
+  price: Price,
+  quantity: number,
+  now: Instant,
+  zone: string,
+  startedAt: Instant,
+  { sold, soldToBuyer }: LineStanding,
+): QuoteRefusal | null {
+  // A checkout that began in time may finish; one that has not begun is judged by the present.
+  const sale = saleState(price, startedAt, zone);
+  if (sale.state !== 'open') return refuse('not-on-sale', { why: sale.state });
+  const until = accessUntil(price.terms, now, zone);
+  if (until !== null && until <= now) return refuse('not-on-sale', { why: 'access-over' });
+  const { inAll, each, perOrder } = price.limit;
+  const most = price.terms.kind === 'once' ? (perOrder ?? 1) : 1;
+  if (!Number.isSafeInteger(quantity) || quantity < 1 || quantity > most) return refuse('too-many', { most });
+  if (inAll !== null && sold >= inAll) return refuse('sold-out');
+  if (inAll !== null && sold + quantity > inAll) return refuse('too-many', { most: inAll - sold });
+  if (each !== null && soldToBuyer + quantity > each) return refuse('buyer-limit', { each });
+  return null;
+}

@@ -1,0 +1,63 @@
+import type { Instant } from '#core/calendar';
+import type { AgreementId, CouponId, LineId, OfferId, PriceId } from '#core/ids';
+import type { Release } from '#core/release';
+import type { QuoteBuyer } from './buyer';
+
+/** One chosen price; never an amount, but where its buyer is the one who names it. */
+export interface LineChoice {
+  offerId: OfferId;
+  priceId: PriceId;
+  /** One where nothing is said. */
+  quantity?: number | undefined;
+  /** Minor units, of a price whose amount the buyer names. */
+  named?: number | undefined;
+  /** Where it is sent, if it is. */
+  sendTo?: { country: string; addressKey: string } | undefined;
+}
+
+/** What a buyer chooses. */
+export interface QuoteChoice extends LineChoice {
+  /** What was ticked beside it, in the order of the checkout. */
+  extras?: readonly LineChoice[] | undefined;
+  coupon?: string | undefined;
+  country?: string | undefined;
+  vatNumber?: string | undefined;
+}
+
+/** How one price stands. */
+export interface LineStanding {
+  /** How many of it are sold or being paid for. */
+  sold: number;
+  /** The same of this buyer; zero while it is not known who buys. */
+  soldToBuyer: number;
+  /** How many were sold when the checkout began: what a rising price counts. */
+  soldAtStart?: number | undefined;
+  /** One trial and one introductory price for each person. */
+  hadTrial?: boolean | undefined;
+}
+
+/** What is counted as of now, whatever release a checkout is quoted from. */
+export interface Standing {
+  /** When the checkout began: one that began before the closing may finish after it. */
+  startedAt: Instant;
+  of: (choice: Pick<LineChoice, 'offerId' | 'priceId'>) => LineStanding;
+  /** How often a coupon is used, in all and by this buyer. */
+  couponUses?: (couponId: CouponId) => { inAll: number; byBuyer: number };
+  /** A running agreement that the price chosen first replaces, and what its unused days are worth. */
+  replaced?: { agreementId: AgreementId; unused: number } | null;
+  /** The live release's coupons and tax table, which are always as of now; by default those of the quoted release. */
+  live?: Release | undefined;
+  /** Where the buyer is, as an order knows it already; else the choice says. */
+  buyer?: QuoteBuyer;
+  /** The number of its first line: an offer after payment goes on counting where its order ends. */
+  firstLine?: number;
+}
+
+/** How things stand for the first buyer, who begins now. */
+export const firstBuyer = (now: Instant): Standing => ({
+  startedAt: now,
+  of: () => ({ sold: 0, soldToBuyer: 0 }),
+});
+
+/** Lines are named by their place: "l1", "l2", … The name stands in the journal, so its form never changes. */
+export const lineIdOf = (place: number): LineId => `l${place}`;

@@ -1,0 +1,41 @@
+import type { StepId } from '#core/ids';
+import { fact, type ShopEvent } from '#core/journal';
+import { startedByOrder } from './agreements';
+import type { DecideContext } from './command';
+import { keyOf } from './ids';
+import type { ShopState } from './state';
+import { opened, receiptFor, type Success } from './success';
+
+/**
+ * Everything that follows when an offer after payment is paid, or needed no money: its lines are the order's, with a
+ * paper and a mail of their own, and open at once. One batch.
+ */
+export function extendedEvents(
+  state: ShopState,
+  step: StepId,
+  success: Success,
+  context: Pick<DecideContext, 'now' | 'release'>,
+): ShopEvent[] {
+  const { orderId, personId, quote, chargeKey, paymentId, card } = success;
+  return [
+    fact('order.extended', {
+      orderId,
+      step,
+      chargeKey,
+      quote: chargeKey === null ? quote : null,
+      paymentId,
+      last4: paymentId === null ? null : (card?.last4 ?? null),
+      receipt: receiptFor(state, quote),
+    }),
+    ...startedByOrder(success, context.now, context),
+    ...opened(success, context.now),
+    fact('mail.due', {
+      key: keyOf('receipt', orderId, step),
+      mail: 'receipt',
+      orderId,
+      personId,
+      refundId: null,
+      step,
+    }),
+  ];
+}

@@ -1,0 +1,30 @@
+import type { Instant } from '#core/calendar';
+import type { Quote } from '#core/checkout';
+import type { OrderId, PersonId } from '#core/ids';
+import type { PassSeed } from '#core/passes';
+import { accessUntil } from '#core/terms';
+import { agreementBegunBy } from './agreements';
+
+/** What success will open: one pass for each product of each line, however many of it were taken. */
+export function passesToOpen(
+  quote: Quote,
+  who: { personId: PersonId; orderId: OrderId; now: Instant },
+  next: (prefix: string) => string,
+): PassSeed[] {
+  return quote.lines.flatMap((line) => {
+    const agreementId = agreementBegunBy(who.orderId, line);
+    return line.productIds.map((productId): PassSeed => ({
+      id: next('p'),
+      personId: who.personId,
+      productId,
+      cause: {
+        kind: 'paid',
+        orderId: who.orderId,
+        lineId: line.lineId,
+        ...(agreementId === undefined ? {} : { agreementId }),
+      },
+      from: who.now,
+      until: accessUntil(line.terms, who.now, quote.zone),
+    }));
+  });
+}

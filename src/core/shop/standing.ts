@@ -1,0 +1,96 @@
+import { type Agreement, isRunning } from '#core/agreements';
+import type { Instant } from '#core/calendar';
+import type { LineChoice, LineStanding, Standing } from '#core/checkout';
+import type { OfferId, PersonId, PriceId } from '#core/ids';
+import { refuse, type Refusal } from '#core/refusal';
+import type { Release } from '#core/release';
+import { unusedNow } from './agreements';
+import type { DecideContext } from './command';
+import { pairOf } from './ids';
+import type { ShopState } from './state';
+import { isTaken } from './taken';
+
+export interface Asked {
+  /** What was chosen first: the one line that may end another agreement. */
+  offerId: OfferId;
+  priceId: PriceId;
+  personId?: PersonId;
+  startedAt: Instant;
+  /** How many of each rising price were sold when the checkout began. */
+  soldAtStart?: Readonly<Record<PriceId, number>> | undefined;
+  /** Signed in by a mailed link: only then may a purchase end what this person has. */
+  signedIn?: boolean;
+}
+
+/** How things stand as of now: places, price steps, coupon uses, what this buyer had before, and what would be replaced. */
+export function standingOf(state: ShopState, of: Asked, context: Pick<DecideContext, 'now' | 'release'>): Standing {
+  const { personId } = of;
+  const count = (key: string): number => state.taken.get(key) ?? 0;
+  const beginsOnce = context.release?.content.shop.billing.beginsOnce ?? true;
+  const lineStanding = ({ offerId, priceId }: Pick<LineChoice, 'offerId' | 'priceId'>): LineStanding => {
+    const own = personId === undefined ? null : pairOf(personId, offerId);
+    return {
+      sold: count(priceId),
+      soldToBuyer: personId === undefined ? 0 : count(pairOf(personId, priceId)),
+      soldAtStart: of.soldAtStart?.[priceId],
+      hadTrial: own !== null && beginsOnce && (state.begun.has(own) || isTaken(state, 'begins', own)),
+    };
+  };
+  return {
+    startedAt: of.startedAt,
+    of: lineStanding,
+    couponUses: (id) => ({
+      inAll: count(`coupon/${id}`),
+      byBuyer: personId === undefined ? 0 : count(`${personId}/coupon/${id}`),
+    }),
+    replaced: personId !== undefined && of.signedIn ? replacedBy(state, personId, of, context) : null,
+    live: context.release,
+  };
+}
+
+/** Paused it may be; what a bank or a refund has a say in may not. */
+const mayBeReplaced = (a: Agreement): boolean => a.stops.every(({ why }) => why === 'paused');
+
+function replacedBy(
+  state: ShopState,
+  personId: PersonId,
+  { offerId, priceId }: Asked,
+  { now, release }: Pick<DecideContext, 'now' | 'release'>,
+): Standing['replaced'] {
+  const price = release?.content.offers.find((o) => o.id === offerId)?.prices.find((p) => p.id === priceId);
+  const old =
+    price?.replaces &&
+    (state.agreementsOfPerson.get(personId) ?? [])
+      .flatMap((id) => state.agreements.get(id) ?? [])
+      .find(
+        (a) =>
+          a.offerId === price.replaces?.offerId &&
+          isRunning(a) &&
+          a.unanswered === null &&
+          mayBeReplaced(a) &&
+          !isTaken(state, 'replaces', a.id),
+      );
+  return old ? { agreementId: old.id, unused: unusedNow(state, old, now) } : null;
+}
+
+/** One subscription to an offer at a time, asked for by one line and not by two. */
+export function runningAlready(
+  state: ShopState,
+  personId: PersonId,
+  release: Release,
+  lines: readonly Pick<LineChoice, 'offerId' | 'priceId'>[],
+): Refusal | null {
+  const offers = lines.flatMap(({ offerId, priceId }) => {
+    const price = release.content.offers.find((o) => o.id === offerId)?.prices.find((p) => p.id === priceId);
+    return price?.terms.kind === 'subscription' ? [offerId] : [];
+  });
+  const runs = offers.some((offerId) => isSubscribed(state, personId, offerId));
+  return runs || new Set(offers).size < offers.length ? refuse('already-runs') : null;
+}
+
+/** Whether a subscription to an offer runs, or is being paid for. */
+export const isSubscribed = (state: ShopState, personId: PersonId, offerId: OfferId): boolean =>
+  isTaken(state, 'runs', pairOf(personId, offerId)) ||
+  (state.agreementsOfPerson.get(personId) ?? [])
+    .flatMap((id) => state.agreements.get(id) ?? [])
+    .some((a) => a.offerId === offerId && a.terms.kind === 'subscription' && isRunning(a));

@@ -1,0 +1,58 @@
+import { extrasOf, type Extra, type Path } from '#core/paths';
+import type { LineChoice, QuoteChoice } from '#core/checkout';
+import { parseAmount } from '#core/money';
+import { isOpen } from '#core/passes';
+import type { Release } from '#core/release';
+import { isSubscribed, passesFor } from '#core/shop';
+import type { PersonId, PriceId } from '#core/ids';
+import type { Reading } from '../shared/reading';
+
+/** What somebody chose beside a price, as their browser sent it. */
+export interface ChosenBeside {
+  coupon?: string | undefined;
+  country?: string | undefined;
+  vatNumber?: string | undefined;
+  /** Extras that are ticked, by their ids. */
+  extras?: readonly string[] | undefined;
+  quantity?: number | undefined;
+  named?: string | undefined;
+}
+
+/**
+ * What is bought with one price of a path's offer: the price as often as it was taken, or for what was named, and what
+ * was ticked. Whoever looks and whoever pays read the browser's choices here, so that both mean the same.
+ */
+export function cartFor(release: Release, path: Path, priceId: PriceId, beside: ChosenBeside): QuoteChoice {
+  const offer = release.content.offers.find((o) => o.id === path.offerId);
+  const price = offer?.prices.find((p) => p.id === priceId);
+  const { extras = [], quantity = 1, named = '' } = beside;
+  const amount = named.trim() === '' ? null : parseAmount(named, offer?.currency ?? '');
+  const most = price?.terms.kind === 'once' ? (price.limit.perOrder ?? 1) : 1;
+  return {
+    offerId: path.offerId,
+    priceId,
+    ...(most > 1 ? { quantity: Math.min(quantity, most) } : {}),
+    // What cannot be read is no amount within any bounds.
+    ...(price?.terms.kind === 'open' && amount ? { named: amount.ok ? amount.minor : -1 } : {}),
+    extras: extrasOf(path)
+      .filter(({ id, priceId: own }) => extras.includes(id) && own !== priceId)
+      .map(({ offerId, priceId: own }): LineChoice => ({ offerId, priceId: own })),
+    coupon: beside.coupon,
+    country: beside.country,
+    vatNumber: beside.vatNumber,
+  };
+}
+
+/** Whether somebody who is signed in has everything an offer opens already, or is subscribed to it. */
+export function hasAlready(
+  { state, now }: Pick<Reading, 'state' | 'now'>,
+  release: Release,
+  { offerId }: Pick<Extra, 'offerId'>,
+  personId: PersonId,
+): boolean {
+  const products = release.content.offers.find((o) => o.id === offerId)?.productIds ?? [];
+  return (
+    isSubscribed(state, personId, offerId) ||
+    (products.length > 0 && products.every((id) => passesFor(state, personId, id).some((pass) => isOpen(pass, now))))
+  );
+}

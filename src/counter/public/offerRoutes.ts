@@ -1,0 +1,89 @@
+import { type Request, Router } from 'express';
+import { offersAfterPayment, type Path } from '#core/paths';
+import type { Release } from '#core/release';
+import type { OfferAfterPayment, Order } from '#core/shop';
+import type { PathId, StepId } from '#core/ids';
+import { AcceptRequest, DeclineRequest, NextAnswer, StateAnswer } from '../../wire';
+import type { CounterContext } from '../context';
+import { answer } from '../http/answer';
+import { cardLimit, noteRefusedCard } from '../http/cardLimit';
+import { Problem, refusalProblem } from '../http/problem';
+import { textOf } from '../http/textOf';
+import { readingFor } from '../shared/reading';
+import { waitFor } from '../shared/waitFor';
+import { nextHref, pathOfOrder } from './afterPayment';
+import { fingerprintHash } from './checkoutData';
+import { isAnswered, WAIT_FOR_ANSWER_MS } from './checkoutState';
+import { offerState } from './offerState';
+import { cameWith, readVisit } from './visit';
+
+/** Answers to an offer after payment: only from the visit that paid, and once each. */
+export function offerRoutes(context: CounterContext): Router {
+  const router = Router();
+  const { runner } = context;
+
+  /** The paid order of this visit on a path, and one of the path's offers. */
+  const ofVisit = (
+    req: Request,
+    pathId: PathId,
+    stepId: StepId,
+  ): { order: Order; release: Release; path: Path; offer: OfferAfterPayment; came: ReturnType<typeof cameWith> } => {
+    const visit = readVisit(context, req, pathId);
+    const record = visit && runner.state.checkouts.get(visit.checkout);
+    const order = record?.paid ? runner.state.orders.get(record.orderId) : undefined;
+    const of = order && pathOfOrder(context, order, pathId);
+    const offer = of && offersAfterPayment(of.path).find(({ step }) => step === stepId);
+    if (!visit || !order || !of || !offer) throw new Problem(409, (say) => say.checkoutTooOld, 'no-visit');
+    return { order, ...of, offer, came: { ...cameWith(visit, of.path), step: stepId } };
+  };
+
+  router.post('/accept', cardLimit(context.mode === 'real'), async (req, res) => {
+    const { pathId, stepId, shown, card } = AcceptRequest.parse(req.body);
+    const { order, release, offer, came } = ofVisit(req, pathId, stepId);
+    const done = await runner.execute({
+      type: 'accept-offer',
+      orderId: order.id,
+      offer,
+      release,
+      shown,
+      fingerprint: fingerprintHash,
+      card,
+      came,
+    });
+    // Answered already, asked by another window, or not to be had any more: where the visit stands now is the answer.
+    const stands =
+      'refused' in done &&
+      (done.refused === 'nothing-to-do' || done.refused === 'still-asking' || done.refused === 'already-runs');
+    if ('refused' in done && !stands) throw refusalProblem(done);
+    if ('refused' in done && done.refused === 'already-runs')
+      await runner.execute({ type: 'decline-offer', orderId: order.id, step: stepId });
+    const key = order.offers[stepId]?.lastKey;
+    if (key) await waitFor(runner, () => isAnswered(runner.state, key), WAIT_FOR_ANSWER_MS);
+    await runner.synced();
+    const state = offerState(runner.state, order, stepId, nextHref(context, req, order, pathId), localeOf(req));
+    if (state.status === 'refused') noteRefusedCard(res);
+    answer(res, StateAnswer, { state });
+  });
+
+  router.post('/decline', async (req, res) => {
+    const { pathId, stepId } = DeclineRequest.parse(req.body);
+    const { order } = ofVisit(req, pathId, stepId);
+    const done = await runner.execute({ type: 'decline-offer', orderId: order.id, step: stepId });
+    if ('refused' in done && done.refused !== 'nothing-to-do') throw refusalProblem(done);
+    await runner.synced();
+    answer(res, NextAnswer, { next: nextHref(context, req, order, pathId) });
+  });
+
+  router.get('/state', async (req, res) => {
+    const [pathId, stepId] = [textOf(req.query['path']), textOf(req.query['step'])];
+    const { order } = ofVisit(req, pathId, stepId);
+    await runner.synced();
+    const key = order.offers[stepId]?.lastKey;
+    if (key && runner.state.charges.get(key)?.status === 'waits-for-bank') runner.nudge(key);
+    const state = offerState(runner.state, order, stepId, nextHref(context, req, order, pathId), localeOf(req));
+    answer(res.set('Cache-Control', 'no-store'), StateAnswer, { state });
+  });
+
+  const localeOf = (req: Request): string => readingFor(context, req).locale;
+  return router;
+}

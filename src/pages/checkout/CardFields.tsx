@@ -1,0 +1,73 @@
+import { Field } from '../../ui/Field';
+import { SampleCards } from '../../ui/SampleCards';
+import { useFormWords } from './formWords';
+import type { FormWords } from './formWords';
+
+export interface TypedCard {
+  number: string;
+  expiry: string;
+  code: string;
+}
+export const NO_CARD: TypedCard = { number: '', expiry: '', code: '' };
+
+/** What is wrong with a card as typed, by field. */
+export function cardProblems(card: TypedCard, { wrong }: FormWords): Partial<Record<keyof TypedCard, string>> {
+  return {
+    ...(card.number.replace(/\D/g, '').length < 12 ? { number: wrong.number } : {}),
+    ...(/^\s*\d{1,2}\s*\/\s*\d{2,4}\s*$/.test(card.expiry) ? {} : { expiry: wrong.expiry }),
+    ...(/^\d{3,4}$/.test(card.code.trim()) ? {} : { code: wrong.code }),
+  };
+}
+
+/** The card, which goes straight to the payment service. */
+export function CardFields({
+  card,
+  wrong,
+  service,
+  samples,
+  onChange,
+}: {
+  card: TypedCard;
+  wrong: Partial<Record<string, string>>;
+  service: string;
+  /** A test shop offers sample cards. */
+  samples: boolean;
+  onChange: (card: TypedCard) => void;
+}) {
+  const words = useFormWords();
+  return (
+    <fieldset className="space-y-4">
+      <legend className="sr-only">{words.card.legend}</legend>
+      <Field
+        id="number"
+        label={words.card.number}
+        autoComplete="cc-number"
+        inputMode="numeric"
+        value={card.number}
+        onChange={(number) => onChange({ ...card, number })}
+        wrong={wrong['number']}
+      />
+      <div className="grid grid-cols-2 gap-4">
+        <Field
+          id="expiry"
+          label={words.card.expiry}
+          autoComplete="cc-exp"
+          inputMode="numeric"
+          value={card.expiry}
+          onChange={(expiry) => onChange({ ...card, expiry })}
+          wrong={wrong['expiry']}
+        />
+        <Field
+          id="code"
+          label={words.card.code}
+          autoComplete="cc-csc"
+          inputMode="numeric"
+          value={card.code}
+          onChange={(code) => onChange({ ...card, code })}
+          wrong={wrong['code']}
+        />
+      </div>
+      {samples && <SampleCards service={service} label={words.card.samples} onPick={onChange} />}
+    </fieldset>
+  );
+}

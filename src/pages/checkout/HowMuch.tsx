@@ -1,0 +1,64 @@
+import { useEffect, useState } from 'react';
+import { Field } from '../../ui/Field';
+import type { CheckoutPrice } from '../../wire';
+import { useFormWords } from './formWords';
+
+export interface Much {
+  quantity: number;
+  named: string;
+}
+
+interface Props {
+  price: CheckoutPrice;
+  much: Much;
+  wrong: { quantity?: string; named?: string };
+  onChange: (next: Much) => void;
+}
+
+/** How many of it, or how much for it, where the price leaves that to its buyer. */
+export function HowMuch({ price, much, wrong, onChange }: Props) {
+  const words = useFormWords();
+  const [typed, setTyped] = useState(price.names?.value ?? '');
+  useEffect(() => setTyped(much.named === '' ? (price.names?.value ?? '') : much.named), [much.named, price.names]);
+  return (
+    <>
+      {price.names !== null && (
+        <div
+          onBlur={() => typed !== (much.named || price.names?.value) && onChange({ ...much, named: typed })}
+          className="max-w-60"
+        >
+          <Field
+            id="named"
+            label={words.amount}
+            autoComplete="off"
+            value={typed}
+            onChange={setTyped}
+            wrong={wrong.named}
+          />
+          {wrong.named === undefined && <p className="cap">{price.names.hint}</p>}
+        </div>
+      )}
+      {price.most > 1 && (
+        <div className="co-field max-w-60">
+          <label htmlFor="quantity">{words.howMany}</label>
+          <select
+            id="quantity"
+            name="quantity"
+            value={Math.min(much.quantity, price.most)}
+            onChange={(event) => onChange({ ...much, quantity: Number(event.target.value) })}
+          >
+            {Array.from({ length: Math.min(price.most, MOST_LISTED) }, (_, i) => (
+              <option key={i + 1} value={i + 1}>
+                {i + 1}
+              </option>
+            ))}
+          </select>
+          {wrong.quantity !== undefined && <p className="why">{wrong.quantity}</p>}
+        </div>
+      )}
+    </>
+  );
+}
+
+/** A list longer than this is not looked through. */
+const MOST_LISTED = 100;

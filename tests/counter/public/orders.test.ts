@@ -1,0 +1,284 @@
+import { afterEach, expect, test } from '@jest/globals';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { simpleParser } from 'mailparser';
+import { PDFDocument } from 'pdf-lib';
+import { sumsOf } from '#core/payments';
+import { passState } from '#core/passes';
+import { Buyer } from '../../../demo/clients';
+import { CARD, openShop, type TestShop, until } from '../../support/counter';
+import { type Beside, pathContent } from '../../support/pathShop';
+import { bought } from '../../support/money';
+
+// Orders of several lines at the running counter; amounts worked by hand from the rules, on 15 June 2026.
+const TOVE = { name: 'Tove Marsh', address: 'tove@example.org' };
+const LIBRARY = { kind: 'subscription', amount: '12', trial: { days: '14', fee: '1' } } as const;
+const GUIDE = { kind: 'once', amount: '7' } as const;
+const TALK = { kind: 'once', amount: '210' } as const;
+const SOFTER = { kind: 'once', amount: '75' } as const;
+
+let shop: TestShop;
+afterEach(() => shop.close());
+const open = async (beside: Beside): Promise<void> => {
+  shop = await openShop({ content: pathContent(beside) });
+};
+const buyer = (): Buyer => new Buyer(shop.counter.address);
+const state = () => shop.counter.context.runner.state;
+const order = () => {
+  const [first] = state().orders.values();
+  if (!first) throw new Error('no order');
+  return first;
+};
+const charged = (): string[] =>
+  [...state().charges.values()].map((c) => `${c.key.slice(c.orderId.length)} ${c.amount}`);
+const doors = (): string[] => [...state().passes.values()].map((p) => passState(p, shop.counter.context.runner.now()));
+const mails = async () =>
+  Promise.all(
+    readdirSync(join(shop.folder, 'outside', 'mail')).map((name) =>
+      simpleParser(readFileSync(join(shop.folder, 'outside', 'mail', name))),
+    ),
+  );
+
+test('an extra says what it adds before it is ticked; ticked, it is in the bill, the charge, the order and the receipt', async () => {
+  await open({ extras: [LIBRARY, GUIDE] });
+  const tove = buyer();
+  const plain = await tove.openCheckout('field-pack');
+  expect(plain.prices[0]?.extras).toMatchObject([
+    { heading: 'Extra 0', ticked: false, statement: expect.stringMatching(/^Today €1\.00 for the first 14 days/) },
+    { heading: 'Extra 1', ticked: false, statement: 'Today €7.00, once. Nothing more later.' },
+  ]);
+  expect(plain.prices[0]?.dueToday).toBe('€24.00');
+  const chosen = { extras: ['ex_0', 'ex_1'] };
+  const ticked = await tove.quoteWith(plain, chosen);
+  expect(ticked.prices[0]?.bill).toEqual([
+    { name: 'Field pack, One', today: '€24.00' },
+    { name: 'Extra 0', today: '€1.00' },
+    { name: 'Extra 1', today: '€7.00' },
+  ]);
+  expect([ticked.prices[0]?.dueToday, ticked.prices[0]?.laters.map((l) => [l.name, l.later])]).toEqual([
+    '€32.00',
+    [['Extra 0', '€12.00 monthly']],
+  ]);
+  const paid = await tove.pay(ticked, TOVE, CARD.good, 0, chosen);
+  expect(paid.body.state).toEqual({ status: 'paid', next: '/field-pack/thanks' });
+  expect([charged(), bought(order()).lines.map((l) => l.paid), doors()]).toEqual([
+    ['-1 3200'],
+    [2_400, 100, 700],
+    ['open', 'open', 'open'],
+  ]);
+  await until(async () => (await mails()).length === 1, 'the receipt');
+  expect((await mails())[0]?.text).toMatch(/Field pack, Extra 0, Extra 1 on 15 June 2026 for €32\.00/);
+});
+
+test('what was shown without the extra does not pay for it, and the other way round', async () => {
+  await open({ extras: [GUIDE] });
+  const tove = buyer();
+  const plain = await tove.openCheckout('field-pack');
+  const ticked = await tove.quoteWith(plain, { extras: ['ex_0'] });
+  const sneaked = await tove.pay(plain, TOVE, CARD.good, 0, { extras: ['ex_0'] });
+  expect([sneaked.status, sneaked.body.code]).toEqual([409, 'quote-changed']);
+  expect((await tove.pay(ticked, TOVE, CARD.good, 0, {})).body.code).toBe('quote-changed');
+  expect((await tove.pay(plain, TOVE, CARD.good, 0, { extras: ['ex_nowhere'] })).body.state?.status).toBe('paid');
+  expect(charged()).toEqual(['-1 2400']);
+});
+
+test('a coupon is spread over the lines and used once; a quantity is counted, and its number stands in the bill', async () => {
+  await open({
+    extras: [LIBRARY],
+    edit: (content) => {
+      const [pack] = content.offers.find((o) => o.id === 'off_field')?.prices ?? [];
+      if (pack) pack.limit = { inAll: '', each: '', perOrder: '5' };
+    },
+  });
+  const tove = buyer();
+  const chosen = { extras: ['ex_0'], coupon: 'spring', quantity: 3 };
+  const quoted = await tove.quoteWith(await tove.openCheckout('field-pack'), chosen);
+  expect([quoted.prices[0]?.most, quoted.prices[0]?.bill, quoted.prices[0]?.dueToday]).toEqual([
+    5,
+    [
+      { name: '3 × Field pack, One', today: '€64.80' },
+      { name: 'Extra 0', today: '€1.00' },
+    ],
+    '€65.80',
+  ]);
+  await tove.pay(quoted, TOVE, CARD.good, 0, chosen);
+  expect([state().taken.get('pr_one'), state().taken.get('coupon/cp')]).toEqual([3, 1]);
+  for (let i = 0; i < 2; i += 1) await shop.owner.act('/clock', { by: 'week' });
+  await until(() => order().payments.length === 2, 'the first due');
+  expect(order().payments.map((p) => sumsOf([p]).paid)).toEqual([6_580, 1_080]);
+});
+
+test('offers after payment: one taken, one left; each charge its own key, paper and mail, one number', async () => {
+  await open({ offers: [TALK, SOFTER] });
+  const tove = buyer();
+  const paid = await tove.pay(await tove.openCheckout('field-pack'), TOVE, CARD.good);
+  expect(paid.body.state).toEqual({ status: 'paid', next: '/field-pack/offer-1' });
+  const first = await tove.openOffer('/field-pack/offer-1');
+  expect([first.yes, first.no, first.statement]).toEqual([
+    'Yes, add it: €210.00 to the card ending 0001',
+    'No, thank you',
+    'Today €210.00, once. Nothing more later.',
+  ]);
+  expect((await tove.accept(first)).body.state).toEqual({ status: 'paid', next: '/field-pack/offer-2' });
+  // Reload, back, and sent twice: where the visit stands now, and nothing more is charged.
+  expect((await tove.fetch('/field-pack/offer-1')).headers.get('location')).toBe('/field-pack/offer-2');
+  expect((await tove.fetch('/field-pack/checkout')).headers.get('location')).toBe('/field-pack/offer-2');
+  expect((await tove.accept(first)).body.state).toEqual({ status: 'paid', next: '/field-pack/offer-2' });
+  const second = await tove.openOffer('/field-pack/offer-2');
+  expect(await tove.decline(second)).toBe('/field-pack/thanks');
+  expect((await tove.accept(second)).body.state).toEqual({ status: 'paid', next: '/field-pack/thanks' });
+  expect(charged()).toEqual(['-1 2400', '-step_o0-1 21000']);
+  expect([state().orders.size, doors(), order().payments.map((p) => p.receipt)]).toEqual([
+    1,
+    ['open', 'open'],
+    ['R-00001', 'R-00002'],
+  ]);
+  expect(await (await tove.fetch('/field-pack/thanks')).text()).toContain('€234.00');
+  await until(async () => (await mails()).length === 2, 'two receipts');
+  expect((await mails()).map((m) => m.subject).sort()).toEqual([
+    '[Test] Receipt: Field pack (order 1001)',
+    '[Test] Receipt: Offer 0 (order 1001)',
+  ]);
+  const [mail] = (await mails()).filter((m) => m.subject?.includes('Offer 0'));
+  await tove.fetch(/\/member\/enter\/\S+/.exec(mail?.text ?? '')?.[0] ?? '', { method: 'POST' });
+  const pdf = await tove.fetch('/member/papers/R-00002.pdf');
+  expect((await PDFDocument.load(await pdf.arrayBuffer())).getTitle()).toBe('Receipt R-00002');
+});
+
+test('two windows press yes at once: one charge', async () => {
+  await open({ offers: [TALK] });
+  const tove = buyer();
+  await tove.pay(await tove.openCheckout('field-pack'), TOVE, CARD.good);
+  const offer = await tove.openOffer('/field-pack/offer-1');
+  const answers = await Promise.all([tove.accept(offer), tove.accept(offer), tove.accept(offer)]);
+  expect(answers.map((a) => a.body.state?.status)).toEqual(['paid', 'paid', 'paid']);
+  expect(charged()).toEqual(['-1 2400', '-step_o0-1 21000']);
+});
+
+test('a card that refuses the offer: said why, another card or on; the order stands', async () => {
+  await open({ offers: [TALK] });
+  const tove = buyer();
+  await tove.pay(await tove.openCheckout('field-pack'), TOVE, CARD.good);
+  const offer = await tove.openOffer('/field-pack/offer-1');
+  expect((await tove.accept(offer, CARD.poor)).body.state).toMatchObject({ status: 'refused' });
+  expect([order().lines.length, doors()]).toEqual([1, ['open']]);
+  const again = await tove.openOffer('/field-pack/offer-1');
+  expect(again.state.status).toBe('refused');
+  expect((await tove.accept(again, CARD.good)).body.state?.status).toBe('paid');
+  expect(charged()).toEqual(['-1 2400', '-step_o0-1 21000', '-step_o0-2 21000']);
+});
+
+test('the bank asks about the offer: confirmed it is taken; gone on without, nothing is', async () => {
+  await open({ offers: [TALK, SOFTER] });
+  const tove = buyer();
+  await tove.pay(await tove.openCheckout('field-pack'), TOVE, CARD.good);
+  const first = await tove.openOffer('/field-pack/offer-1');
+  const asked = (await tove.accept(first, CARD.bank)).body.state;
+  if (asked?.status !== 'bank') throw new Error('The bank did not ask');
+  await tove.fetch(asked.confirmAt, {
+    method: 'POST',
+    headers: { 'content-type': 'application/x-www-form-urlencoded' },
+    body: 'answer=approve',
+  });
+  await until(() => order().lines.length === 2, 'the offer');
+  // The card that was given for it is the one that is kept.
+  const second = await tove.openOffer('/field-pack/offer-2');
+  expect((await tove.accept(second)).body.state?.status).toBe('bank');
+  expect(await tove.decline(second)).toBe('/field-pack/thanks');
+  await until(() => [...state().charges.values()].at(-1)?.status === 'fell-away', 'the void');
+  expect(order().lines).toHaveLength(2);
+});
+
+test('nobody else meets or answers it: another visit, a stranger, before paying, after its minutes', async () => {
+  await open({ offers: [TALK] });
+  const tove = buyer();
+  const checkout = await tove.openCheckout('field-pack');
+  expect((await tove.fetch('/field-pack/offer-1')).headers.get('location')).toBe('/field-pack');
+  await tove.pay(checkout, TOVE, CARD.good);
+  const offer = await tove.openOffer('/field-pack/offer-1');
+  const stranger = buyer();
+  expect((await stranger.fetch('/field-pack/offer-1')).headers.get('location')).toBe('/field-pack');
+  expect((await stranger.accept(offer)).status).toBe(409);
+  await stranger.openCheckout('field-pack');
+  expect((await stranger.accept(offer)).status).toBe(409);
+  expect((await tove.accept({ ...offer, stepId: 'step_elsewhere' })).status).toBe(409);
+  expect((await tove.accept({ ...offer, shown: 'f'.repeat(64) })).body.code).toBe('quote-changed');
+  await shop.owner.act('/clock', { by: 'day' });
+  expect((await tove.fetch('/field-pack/offer-1')).headers.get('location')).toBe('/field-pack/thanks');
+  expect((await tove.accept(offer)).body.code).toBe('not-on-sale');
+  expect(charged()).toEqual(['-1 2400']);
+});
+
+test('an offer is read from the release of its checkout, whatever was published since', async () => {
+  await open({ offers: [TALK] });
+  const tove = buyer();
+  await tove.pay(await tove.openCheckout('field-pack'), TOVE, CARD.good);
+  const dearer = pathContent({ offers: [{ kind: 'once', amount: '310' }] });
+  for (const path of dearer.paths) path.steps = path.steps.filter((s) => s.kind !== 'offer');
+  expect((await shop.owner.publish(1, dearer)).status).toBe(201);
+  const offer = await tove.openOffer('/field-pack/offer-1');
+  expect(offer.dueToday).toBe('€210.00');
+  expect((await tove.accept(offer)).body.state).toEqual({ status: 'paid', next: '/field-pack/thanks' });
+});
+
+test('a free order has no card: its offer asks for one', async () => {
+  await open({
+    offers: [TALK],
+    edit: (content) => {
+      const [pack] = content.offers.find((o) => o.id === 'off_field')?.prices ?? [];
+      if (pack) pack.terms = { ...pack.terms, kind: 'free' };
+    },
+  });
+  const tove = buyer();
+  expect((await tove.pay(await tove.openCheckout('field-pack'), TOVE, null)).body.state?.status).toBe('paid');
+  const offer = await tove.openOffer('/field-pack/offer-1');
+  expect([offer.cardNeeded, offer.yes]).toEqual([true, 'Yes, add it: €210.00']);
+  expect((await tove.accept(offer)).body.title).toMatch(/card/i);
+  expect((await tove.accept(offer, CARD.good)).body.state?.status).toBe('paid');
+  expect(order().payments.map((p) => p.receipt)).toEqual(['R-00001']);
+});
+
+test('the buyer names the amount: as typed, within its bounds; nothing else of a request is an amount', async () => {
+  await open({
+    edit: (content) => {
+      const [pack] = content.offers.find((o) => o.id === 'off_field')?.prices ?? [];
+      if (pack) pack.terms = { ...pack.terms, kind: 'open', amount: '24', least: '5', most: '90' };
+    },
+  });
+  const tove = buyer();
+  const checkout = await tove.openCheckout('field-pack');
+  expect(checkout.prices[0]?.names).toEqual({ value: '24.00', hint: 'Any amount from €5.00 to €90.00.' });
+  const named = await tove.quoteWith(checkout, { named: '12,50' });
+  expect(named.prices[0]?.dueToday).toBe('€12.50');
+  for (const wrong of ['4.99', '90.01', 'much', '-5'])
+    expect((await tove.pay(named, TOVE, CARD.good, 0, { named: wrong })).body.code).toBe('amount-named');
+  expect((await tove.pay(named, TOVE, CARD.good, 0, { named: '12,50' })).body.state?.status).toBe('paid');
+  expect(charged()).toEqual(['-1 1250']);
+});
+
+test('rather another card than the bank’s question: what waits is made impossible, then the other pays', async () => {
+  await open({});
+  const tove = buyer();
+  const checkout = await tove.openCheckout('field-pack');
+  expect((await tove.pay(checkout, TOVE, CARD.bank)).body.state?.status).toBe('bank');
+  const given = await tove.json<{ state: { status: string } }>('/checkout/give-up', { pathId: checkout.pathId });
+  expect(given.body.state.status).toBe('fell-away');
+  expect((await tove.pay(checkout, TOVE, CARD.good)).body.state?.status).toBe('paid');
+  expect([charged(), state().orders.size]).toEqual([['-1 2400', '-2 2400'], 1]);
+});
+
+test('giving back two lines of two payments goes back to both, and says of each what did not', async () => {
+  await open({ offers: [TALK] });
+  const tove = buyer();
+  await tove.pay(await tove.openCheckout('field-pack'), TOVE, CARD.good);
+  await tove.accept(await tove.openOffer('/field-pack/offer-1'));
+  const shares = [
+    { lineId: 'l1', amount: 2_400 },
+    { lineId: 'l2', amount: 21_000 },
+  ];
+  const preview = await shop.owner.act('/refunds/preview', { orderId: order().id, shares });
+  expect(preview.body).toMatchObject({ amount: 23_400, closes: [expect.any(String), expect.any(String)] });
+  const done = await shop.owner.act('/refunds', { orderId: order().id, shares });
+  expect([done.body, doors()]).toEqual([{ status: 'paid', reason: null }, ['closed', 'closed']]);
+  expect(order().payments.map((p) => sumsOf([p]).back)).toEqual([2_400, 21_000]);
+});
