@@ -31,7 +31,7 @@ const pay = (page: Page): Promise<void> => page.getByRole('button', { name: 'Pay
 
 test('the bank asks: given on its page, and the checkout goes on by itself; declined, everything stays', async () => {
   for (const [button, expected] of [
-    ['Approve the payment', 'thanks'],
+    ['Approve the payment', 'offer-1'],
     ['Decline', 'refused'],
   ] as const) {
     const page = await newPage(open.browser, PHONE);
@@ -42,7 +42,7 @@ test('the bank asks: given on its page, and the checkout goes on by itself; decl
       page.getByRole('link', { name: 'Confirm with your bank' }).click(),
     ]);
     await bank.getByRole('button', { name: button }).click();
-    if (expected === 'thanks') await page.waitForURL('**/thanks');
+    if (expected === 'offer-1') await page.waitForURL('**/offer-1');
     else {
       await page.getByText('the payment was declined at the bank. Nothing was charged', { exact: false }).waitFor();
       expect(await page.getByLabel('E-mail').inputValue()).toBe('bank-refused@example.org');
@@ -65,9 +65,11 @@ test('reload and back while the bank is being asked: told not to pay again, then
   await page.reload();
   await page.getByText('We are asking your bank. Do not pay again.', { exact: false }).waitFor();
   expect(await page.getByRole('button', { name: 'One moment …' }).isDisabled()).toBe(true);
-  await page.waitForURL('**/thanks');
+  await page.waitForURL('**/offer-1');
   await switches({ holdAnswerMs: 0 });
   await page.goBack();
+  await page.waitForURL('**/offer-1');
+  await page.getByRole('button', { name: 'No, thank you' }).click();
   await page.waitForURL('**/thanks');
   expect(await page.getByText(/^Order \d+\./).count()).toBe(1);
 });

@@ -73,13 +73,13 @@ test('limits, days, a length of access, words and a statement of its own, from t
   await visitor.getByText('WREN CARDS 2026').waitFor();
 
   const first = await buy('/wren-sound-cards/checkout', 'one@example.org');
-  await first.waitForURL('**/thanks');
+  await first.waitForURL('**/offer-1');
   const again = await buy('/wren-sound-cards/checkout', ' ONE@example.org ');
   await again
     .getByText('Each buyer can have this once, and this address already has it. Nothing was charged.', { exact: false })
     .waitFor();
   const second = await buy('/wren-sound-cards/checkout', 'two@example.org');
-  await second.waitForURL('**/thanks');
+  await second.waitForURL('**/offer-1');
   await visitor.reload();
   await visitor.getByText('This is sold out.').waitFor();
   await visitor.goto(`${served.base}/wren-sound-cards`);

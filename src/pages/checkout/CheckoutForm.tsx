@@ -32,6 +32,8 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
   );
   const [state, setState] = useState<CheckoutState>(data.state);
   const [busy, setBusy] = useState(false);
+  /** New sums are on their way: nothing is paid that was not shown. */
+  const [quoting, setQuoting] = useState(false);
   const [chosen, setChosen] = useState<Chosen>({
     coupon: '',
     country: data.country,
@@ -96,8 +98,10 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
   async function choose(next: Chosen): Promise<void> {
     setChosen(next);
     const mine = (asked.current += 1);
+    setQuoting(true);
     const answer = await readPrices(data.pathId, next, words.notReached);
     if (mine !== asked.current) return;
+    setQuoting(false);
     if (answer.prices) setPrices(answer.prices);
     setStands(answer.wrong ?? {});
     if (answer.problem) setMessage(answer.problem);
@@ -112,7 +116,7 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
 
   async function submit(event: FormEvent): Promise<void> {
     event.preventDefault();
-    if (busy || !price || state.status === 'asking' || state.status === 'bank' || state.status === 'paid') return;
+    if (busy || quoting || !price || state.status === 'asking' || state.status === 'bank' || state.status === 'paid') return;
     const found = check(price);
     setWrong(found);
     setMessage(null);
@@ -149,7 +153,7 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
   }
 
   if (!price) return <p className="message calm">{data.closed || words.notOnSale}</p>;
-  const waiting = busy || state.status === 'asking' || state.status === 'paid';
+  const waiting = busy || quoting || state.status === 'asking' || state.status === 'paid';
   return (
     <form noValidate onSubmit={(event) => void submit(event)} className="space-y-5">
       <PriceChoice prices={prices} chosen={price.id} onChoose={setPriceId} />
@@ -192,6 +196,7 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
       <Bill price={price} title={data.title} />
       <Extras
         extras={price.extras}
+        ticked={chosen.extras}
         onTick={(id, on) =>
           void choose({
             ...chosen,

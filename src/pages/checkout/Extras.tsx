@@ -9,9 +9,12 @@ const LOOK: Record<CheckoutExtra['strength'], string> = {
 /** What can be ticked: what it is, and what it adds today and later, said before it is ticked. */
 export function Extras({
   extras,
+  ticked,
   onTick,
 }: {
   extras: readonly CheckoutExtra[];
+  /** By their ids, from the press on: what they come to follows with the shop’s answer. */
+  ticked: readonly string[];
   onTick: (id: string, on: boolean) => void;
 }) {
   return (
@@ -23,7 +26,7 @@ export function Extras({
             className="checkbox mt-0.5 shrink-0"
             name="extra"
             value={extra.id}
-            checked={extra.ticked}
+            checked={ticked.includes(extra.id)}
             onChange={(event) => onTick(extra.id, event.target.checked)}
           />
           <span>
