@@ -1,3 +1,4 @@
+import { opening } from './opening';
 import { orders } from './orders';
 import { delivery } from './delivery';
 import { engine } from './engine';
@@ -5,4 +6,4 @@ import { lasting } from './lasting';
 import { studio } from './studio';
 import { weight } from './weight';
 
-for (const measure of [orders, engine, lasting, delivery, weight, studio]) await measure();
+for (const measure of [orders, engine, opening, lasting, delivery, weight, studio]) await measure();

@@ -6,6 +6,7 @@ export {
   lineBought,
   lineOf,
   newPaymentLine,
+  NONE,
   type Sums,
   sumsOf,
   taxOfBack,

@@ -2,12 +2,18 @@ import type { LineId } from '#core/ids';
 import { mulDiv, sum } from '#core/money';
 import type { OwedDue, Payment, PaymentLine } from './payment';
 
+/** What most payments have of most lists: one for all of them, for a history holds very many. */
+export const NONE: readonly never[] = [];
+
 /** A line of a payment as it begins. */
 export const newPaymentLine = (
   line: Pick<PaymentLine, 'lineId' | 'amount' | 'credit' | 'tax'> & { dues?: readonly OwedDue[] },
 ): PaymentLine => ({
-  dues: [],
-  ...line,
+  dues: line.dues ?? NONE,
+  lineId: line.lineId,
+  amount: line.amount,
+  credit: line.credit,
+  tax: line.tax,
   givenBack: 0,
   taxBack: 0,
   reserved: 0,

@@ -51,7 +51,7 @@ export interface Payment {
   /** The number of its paper; null where nothing moved. */
   receipt: string | null;
   lines: PaymentLine[];
-  openDisputes: DisputeId[];
+  openDisputes: readonly DisputeId[];
   /** How the last dispute of it stands. */
   dispute: 'open' | 'won' | 'lost' | null;
 }

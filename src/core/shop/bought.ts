@@ -1,5 +1,5 @@
 import { cardPaysOf, type Quote } from '#core/checkout';
-import { newPaymentLine, type Payment } from '#core/payments';
+import { newPaymentLine, NONE, type Payment } from '#core/payments';
 
 /**
  * The payment that a paid quote comes to, line by line. A charge of nothing, without credit, makes none; histories
@@ -21,7 +21,7 @@ export function paymentBought(
     agreementId: null,
     buyer: quote.buyer ?? null,
     lines,
-    openDisputes: [],
+    openDisputes: NONE,
     dispute: null,
   };
 }

@@ -1,5 +1,5 @@
 import { type Agreement, begunAgreement, disputeStop, takeCredit } from '#core/agreements';
-import { newPaymentLine, type Payment } from '#core/payments';
+import { newPaymentLine, NONE, type Payment } from '#core/payments';
 import type { Instant } from '#core/calendar';
 import type { EventOf, EventType } from '#core/journal';
 import type { AgreementId } from '#core/ids';
@@ -48,7 +48,7 @@ export const agreementAppliers: Appliers = {
         buyer: a.buyer,
         receipt,
         lines: [newPaymentLine({ lineId: a.lineId, amount, credit, tax, dues })],
-        openDisputes: [],
+        openDisputes: NONE,
         dispute: null,
       };
       a.payments.push(payment);
@@ -202,8 +202,12 @@ function dropTellAt(state: ShopState, agreementId: AgreementId): void {
 
 function answered(state: ShopState, a: Agreement, key: string, status: 'paid' | 'refused'): void {
   const charge = state.dueCharges.get(key);
-  // Kept so that a late answer is known; what it carried is in the payment now.
-  if (charge) Object.assign(charge, { status, dues: [], to: undefined });
+  // What it carried is in the payment now; its words are those of the agreement it was for.
+  if (charge) {
+    const of = state.agreements.get(charge.agreementId) ?? a;
+    const { amount } = charge;
+    state.dueCharges.set(key, { key, agreementId: of.id, amount, currency: of.currency, title: of.title, status });
+  }
   if (a.unanswered === key) a.unanswered = null;
   state.todo.delete(key);
   // What waited for the answer is looked at again.

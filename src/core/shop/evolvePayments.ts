@@ -48,7 +48,7 @@ export function moneyBack(
 }
 
 export function disputeOpened(payment: Payment, disputeId: DisputeId): void {
-  payment.openDisputes.push(disputeId);
+  payment.openDisputes = [...payment.openDisputes, disputeId];
   payment.dispute = 'open';
 }
 

@@ -8,6 +8,7 @@ import { evolveBatch } from './evolve';
 import { limitedTo } from './limitedTo';
 import { type ChargeAnswer, NotAnswered, type Ports } from './ports';
 import { newShopState, type ShopState, type Todo } from './state';
+import { unansweredDue } from './unansweredDue';
 
 export type Executed = { events: readonly ShopEvent[]; at: Instant } | Refusal;
 
@@ -165,8 +166,8 @@ export function createRunner(ports: Ports): Runner {
 
   /** Nobody waits before the screen for a due: when the service never saw it, it is sent again under the same key. */
   async function askForDue(key: string): Promise<ChargeAnswer> {
-    const due = state.dueCharges.get(key);
-    if (!due) throw new Error(`No such charge: ${key}`);
+    const due = unansweredDue(state, key);
+    if (!due) throw new Error(`No such charge, or answered already: ${key}`);
     if (!unsent.delete(key)) {
       const found = await ports.payments.lookUp(key);
       if (found !== 'unknown') return found;

@@ -145,8 +145,13 @@ export interface DueCharge {
   title: string;
   statement: string;
   to?: AgreementSeed | undefined;
-  status: 'asked' | 'paid' | 'refused';
+  status: 'asked';
 }
+
+/** What is kept of it once it is answered: so much that a late answer is known, and can be spoken of. */
+export type AnsweredDue = Pick<DueCharge, 'key' | 'agreementId' | 'amount' | 'currency' | 'title'> & {
+  status: 'paid' | 'refused';
+};
 
 /** Unused days of one agreement that pay for something else. */
 export interface Credit {
@@ -215,7 +220,7 @@ export interface ShopState {
   agreements: Map<AgreementId, Agreement>;
   agreementsOfPerson: Map<PersonId, AgreementId[]>;
   /** Charges of agreements by key: kept, so that a late answer is known. */
-  dueCharges: Map<ChargeKey, DueCharge>;
+  dueCharges: Map<ChargeKey, DueCharge | AnsweredDue>;
   credits: Map<CreditId, Credit>;
   /** Who had a trial or a cheaper beginning of which offer, as `pairOf(personId, offerId)`. */
   begun: Set<string>;

@@ -4,6 +4,7 @@ import type { CouponId, PersonId, PriceId } from '#core/ids';
 import { beginsCheaper } from '#core/terms';
 import { onceKey, pairOf } from './ids';
 import type { ShopState } from './state';
+import { unansweredDue } from './unansweredDue';
 
 /** Whether a charge without an answer has taken what can be had only once. */
 export const isTaken = (state: ShopState, what: Parameters<typeof onceKey>[0], of: string): boolean =>
@@ -11,7 +12,7 @@ export const isTaken = (state: ShopState, what: Parameters<typeof onceKey>[0], o
 
 /** Whether the unused days of an agreement are to pay for something that is not answered yet: what replaces it, or a switch. */
 export const areDaysTaken = (state: ShopState, a: Agreement): boolean =>
-  isTaken(state, 'replaces', a.id) || (a.unanswered !== null && state.dueCharges.get(a.unanswered)?.to !== undefined);
+  isTaken(state, 'replaces', a.id) || unansweredDue(state, a.unanswered)?.to !== undefined;
 
 /** Places, coupon uses and price steps, of a price in all and of this buyer. */
 export function take(

@@ -1,11 +1,11 @@
-import { createHash } from 'node:crypto';
+import { createHash, hash } from 'node:crypto';
 import { writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import * as z from 'zod';
 import { type Batch, FIRST_PREV, parseLine, serialiseBatch } from '#core/journal';
 import { type JournalPort, StorageFailed } from '#core/shop';
 import type { Disk } from './disk';
-import { readLines } from './readLines';
+import { readLines, readPieces } from './readLines';
 import { readJson, replaceFile } from './smallFile';
 import { SyncedLog } from './syncedLog';
 
@@ -59,27 +59,28 @@ export function journalFile(folder: string, disk: Disk): JournalFile {
         code: 'changed',
         sentence: `Line ${seq} of the history was changed after it was written. Compare it with a copy.`,
       });
-    for await (const { bytes, end, whole } of readLines(path)) {
-      if (!whole) {
-        await writeFile(join(folder, `journal.torn-${end}.txt`), bytes);
-        problems.push({
-          code: 'torn',
-          sentence: `The last line of the history was not written to its end, so it never happened. It was set aside as journal.torn-${end}.txt.`,
-        });
-        break;
+    reading: for await (const piece of readPieces(path))
+      for (const { bytes, end, whole } of piece) {
+        if (!whole) {
+          await writeFile(join(folder, `journal.torn-${end}.txt`), bytes);
+          problems.push({
+            code: 'torn',
+            sentence: `The last line of the history was not written to its end, so it never happened. It was set aside as journal.torn-${end}.txt.`,
+          });
+          break reading;
+        }
+        const batch = parseLine(bytes.toString('utf8'));
+        if (!batch || batch.seq !== safe.seq + 1) {
+          throw new Error(
+            `Line ${safe.seq + 1} of ${path} cannot be read. Nothing was changed. Put back a copy of the file, or cut it before this line if what follows may be lost.`,
+          );
+        }
+        if (batch.prev !== safe.hash) changed(safe.seq);
+        safe = { seq: batch.seq, hash: hashOf(bytes) };
+        if (noted && noted.seq === safe.seq && noted.hash !== safe.hash) changed(safe.seq);
+        ends.push(end);
+        yield batch;
       }
-      const batch = parseLine(bytes.toString('utf8'));
-      if (!batch || batch.seq !== safe.seq + 1) {
-        throw new Error(
-          `Line ${safe.seq + 1} of ${path} cannot be read. Nothing was changed. Put back a copy of the file, or cut it before this line if what follows may be lost.`,
-        );
-      }
-      if (batch.prev !== safe.hash) changed(safe.seq);
-      safe = { seq: batch.seq, hash: hashOf(bytes) };
-      if (noted && noted.seq === safe.seq && noted.hash !== safe.hash) changed(safe.seq);
-      ends.push(end);
-      yield batch;
-    }
     if (noted && noted.seq > safe.seq)
       problems.push({
         code: 'tail-missing',
@@ -153,7 +154,9 @@ export function journalFile(folder: string, disk: Disk): JournalFile {
   };
 }
 
-const hashOf = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
+/** At once where the runtime can: a history has very many lines, and a stream for each costs more than its hash. */
+const hashOf = (bytes: Buffer): string =>
+  typeof hash === 'function' ? hash('sha256', bytes, 'hex') : createHash('sha256').update(bytes).digest('hex');
 
 function readHead(path: string): unknown {
   try {

@@ -1,25 +1,37 @@
 import { createReadStream, existsSync } from 'node:fs';
 
+interface Line {
+  bytes: Buffer;
+  /** The offset behind its line feed. */
+  end: number;
+  whole: boolean;
+}
+
 /**
  * Every whole line of a file from an offset on (the start of a line), with the offset behind its line feed; last, bytes without a line feed as a torn one.
- * Lines are cut by bytes, so that hashes are over exactly what is on the disk.
+ * Lines are cut by bytes, so that hashes are over exactly what is on the disk. They come in pieces as they were read:
+ * waiting for each of a million lines would take longer than reading them.
  */
-export async function* readLines(
-  path: string,
-  from = 0,
-): AsyncGenerator<{ bytes: Buffer; end: number; whole: boolean }> {
+export async function* readPieces(path: string, from = 0): AsyncGenerator<Line[]> {
   if (!existsSync(path)) return;
   let rest: Buffer = Buffer.alloc(0);
   let end = from;
   for await (const chunk of createReadStream(path, { highWaterMark: 1 << 20, start: from }) as AsyncIterable<Buffer>) {
     const bytes = rest.length > 0 ? Buffer.concat([rest, chunk]) : chunk;
+    const lines: Line[] = [];
     let lineStart = 0;
     for (let at = bytes.indexOf(10); at !== -1; at = bytes.indexOf(10, lineStart)) {
       end += at + 1 - lineStart;
-      yield { bytes: bytes.subarray(lineStart, at), end, whole: true };
+      lines.push({ bytes: bytes.subarray(lineStart, at), end, whole: true });
       lineStart = at + 1;
     }
+    yield lines;
     rest = bytes.subarray(lineStart);
   }
-  if (rest.length > 0) yield { bytes: rest, end: end + rest.length, whole: false };
+  if (rest.length > 0) yield [{ bytes: rest, end: end + rest.length, whole: false }];
+}
+
+/** The same, line by line. */
+export async function* readLines(path: string, from = 0): AsyncGenerator<Line> {
+  for await (const piece of readPieces(path, from)) yield* piece;
 }

@@ -116,7 +116,8 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
 
   async function submit(event: FormEvent): Promise<void> {
     event.preventDefault();
-    if (busy || quoting || !price || state.status === 'asking' || state.status === 'bank' || state.status === 'paid') return;
+    if (busy || quoting || !price || state.status === 'asking' || state.status === 'bank' || state.status === 'paid')
+      return;
     const found = check(price);
     setWrong(found);
     setMessage(null);

@@ -58,6 +58,7 @@ export function readEvent(written: WrittenEvent): ShopEvent {
     throw new NewerHistory(
       `The history holds “${written.type}” in version ${written.v}, which this version of the program does not know. Nothing was changed. Start the newer version again.`,
     );
+  if (written.v === kind.v) return written as ShopEvent;
   let { data } = written;
   for (const upcast of kind.upcasts.slice(written.v - 1)) data = (upcast as (data: unknown) => unknown)(data);
   return { type: written.type, v: kind.v, data } as ShopEvent;

@@ -4,7 +4,7 @@ import { fact, type ShopEvent } from '#core/journal';
 import { formatAmount } from '#core/money';
 import type { OrderId } from '#core/ids';
 import type { Command, DecideContext, Decision } from '../command';
-import type { DueCharge, ShopState } from '../state';
+import type { AnsweredDue, DueCharge, ShopState } from '../state';
 import { mailOf, nothing, shopOf } from './common';
 import { type Paid, paidEvents } from './charge';
 import { switchedEvents } from './switch';
@@ -83,7 +83,7 @@ function refusedEvents(state: ShopState, charge: DueCharge, reason: string, cont
   ];
 }
 
-function lateAnswer(state: ShopState, charge: DueCharge, orderId: OrderId, status: string): Decision {
+function lateAnswer(state: ShopState, charge: DueCharge | AnsweredDue, orderId: OrderId, status: string): Decision {
   if (status !== 'paid' || charge.status === 'paid' || state.attention.some((x) => x.id === keyOf('late', charge.key)))
     return nothing;
   const amount = formatAmount(charge.amount, charge.currency, 'en');

@@ -1,6 +1,7 @@
 import { type Agreement, askedFrom, isRunning, isStopped } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { fact, type ShopEvent } from '#core/journal';
+import { unansweredDue } from '../unansweredDue';
 import type { Command, DecideContext, Decision } from '../command';
 import { keyOf } from '../ids';
 import type { DueCharge, ShopState } from '../state';
@@ -52,7 +53,7 @@ export function confirmGap(
           pastDue: a.pastDue && behindOf(a.pastDue),
         }),
       ];
-    const charge = a.unanswered === null ? undefined : state.dueCharges.get(a.unanswered);
+    const charge = unansweredDue(state, a.unanswered);
     const { agreement, events } = charge ? unasked(a, charge, from) : { agreement: a, events: [] };
     if (a.status === 'paused')
       return isWithin(a.pause?.until, from, to) ? [...events, ...pauseEndedEvents(state, a, to, context)] : events;
