@@ -4,6 +4,5 @@ export default {
   ...unit,
   testMatch: ['<rootDir>/tests/e2e/**/*.test.ts'],
   testPathIgnorePatterns: ['/node_modules/'],
-  globalSetup: '<rootDir>/tests/support/madeDemo.ts',
   testTimeout: 120_000,
 };

@@ -1,5 +1,5 @@
 import { existsSync, readdirSync } from 'node:fs';
-import { rename, rm, rmdir } from 'node:fs/promises';
+import { cp, rename, rm, rmdir } from 'node:fs/promises';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { serve } from '../src/counter/main';
@@ -8,20 +8,34 @@ import { buildDemo } from './build';
 const here = dirname(fileURLToPath(import.meta.url));
 const clientFolder = join(here, '..', 'client');
 const dataFolder = resolve(process.env['KEEL_DATA'] ?? 'demo-data');
+/** Made when building, by running the shop: a start only copies it. */
+const kept = join(here, '..', 'demo');
+const isShop = (folder: string): boolean => existsSync(join(folder, 'secrets.json'));
 
 try {
-  if (!existsSync(join(dataFolder, 'secrets.json'))) {
+  if (process.argv.includes('--make')) {
+    await rm(kept, { recursive: true, force: true });
+    const making = `${kept}.making`;
+    await rm(making, { recursive: true, force: true });
+    await buildDemo(making, clientFolder);
+    await rename(making, kept);
+    process.exit(0);
+  }
+  if (!isShop(dataFolder)) {
     // A folder that holds something else is never touched, whatever KEEL_DATA was set to.
     const taken = existsSync(dataFolder);
     if (taken && readdirSync(dataFolder).length > 0)
       throw new Error(
         `${dataFolder} holds something that is not a shop. Nothing was changed. Name another folder in KEEL_DATA.`,
       );
-    process.stdout.write('Making the demo shop: a year of 210 buyers, about half a minute …\n');
     // Made beside and moved when whole, so that a demo broken off half-way is not taken for one.
     const beside = `${dataFolder}.making`;
     await rm(beside, { recursive: true, force: true });
-    await buildDemo(beside, clientFolder);
+    if (isShop(kept)) await cp(kept, beside, { recursive: true });
+    else {
+      process.stdout.write('Making the demo shop: a year of 210 buyers, about half a minute …\n');
+      await buildDemo(beside, clientFolder);
+    }
     if (taken) await rmdir(dataFolder);
     await rename(beside, dataFolder);
   }

@@ -1,11 +1,10 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, type BrowserContext, type BrowserContextOptions, chromium, type Page } from 'playwright-core';
 import axe from 'axe-core';
 import { until } from './counter';
-import { madeDemo } from './madeDemo';
 
 export interface Served {
   base: string;
@@ -21,8 +20,6 @@ export async function serveBuilt(
   folder = mkdtempSync(join(tmpdir(), 'keel-e2e-')),
   port = '0',
 ): Promise<Served> {
-  if (entry === 'demo' && !existsSync(join(folder, 'data')))
-    cpSync(await madeDemo(), join(folder, 'data'), { recursive: true });
   const child: ChildProcess = spawn(process.execPath, [`dist/server/${entry}.js`], {
     env: { ...process.env, KEEL_DATA: join(folder, 'data'), PORT: port },
     stdio: ['ignore', 'pipe', 'inherit'],
