@@ -65,7 +65,11 @@ try {
   await visitor.getByRole('link', { name: 'Get it now' }).click();
   await visitor.getByLabel('E-mail').fill('tove@example.org');
   await visitor.getByLabel('Name', { exact: true }).fill('Tove Marsh');
-  await shot(visitor, 'checkout');
+  await visitor.getByLabel(/^Add the wren/).check();
+  await visitor.getByRole('button', { name: 'Pay €36.00 now' }).waitFor();
+  await visitor.waitForTimeout(700);
+  await visitor.screenshot({ path: `${folder}/checkout.png`, fullPage: true });
+  await offerPicture(await newPage(browser, PHONE));
 
   const phone = await newPage(browser, PHONE);
   await phone.goto(`${served.base}/the-sound-library/checkout`);
@@ -92,4 +96,17 @@ try {
 } finally {
   await browser.close();
   await served.stop();
+}
+
+/** What is offered after payment, as somebody who has just paid meets it. */
+async function offerPicture(page: Page): Promise<void> {
+  await page.goto(`${served.base}/wren-sound-cards/checkout`);
+  await page.getByLabel('E-mail').fill('ilmar@example.org');
+  await page.getByLabel('Name', { exact: true }).fill('Ilmar Oriel');
+  await page.getByText('Sample cards for this test shop').click();
+  await page.getByRole('button', { name: 'Goes through', exact: true }).click();
+  await page.getByRole('button', { name: /^Pay/ }).click();
+  await page.waitForURL('**/offer-1');
+  await page.waitForTimeout(700);
+  await page.screenshot({ path: `${folder}/offer-phone.png`, fullPage: true });
 }

@@ -39,7 +39,7 @@ export function releaseWith(
   return release(1, null, sealContent(content));
 }
 
-type Bought = Partial<QuoteChoice> & { i?: number; person?: string; signedIn?: boolean };
+type Bought = Partial<QuoteChoice> & { i?: number; person?: string; signedIn?: boolean; recipientId?: string };
 
 /** One chosen price of the i-th offer. */
 export const pick = (i: number, more: Partial<LineChoice> = {}): LineChoice => ({

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { addMs, type Instant, MINUTE } from '#core/calendar';
 import { newCoupon } from '#core/catalogue';
 import { firstBuyer, quoteFor, type QuoteChoice } from '#core/checkout';
+import { receiptDocument } from '#core/messages';
 import { lineBought, sumsOf } from '#core/payments';
 import { passState } from '#core/passes';
 import { type ChargeAnswer, type Order, orderStatus, rehearse, NOTHING_HAPPENS } from '#core/shop';
@@ -352,6 +353,52 @@ describe('an offer after payment', () => {
     await shop.restart();
     expect(JSON.stringify(shop.runner.state.orders.get(order.id))).toBe(before);
   });
+});
+
+test('bought for somebody else: passes go there, papers, limits and money back stay with the payer', async () => {
+  const shop = await shopInMemory(live(), START);
+  const order = await shop.order({ ...pick(PACK), extras: [pick(COURSE)], recipientId: 'u9' });
+  await shop.accept(order.id, GUIDE);
+  const { state } = shop.runner;
+  expect([...state.passes.values()].map((p) => p.personId)).toEqual(['u9', 'u9', 'u9']);
+  expect([order.personId, order.recipientId, state.taken.get('u1/pr_0'), state.taken.get('u9/pr_0')]).toEqual([
+    'u1',
+    'u9',
+    1,
+    undefined,
+  ]);
+  expect([[...state.agreements.values()].map((a) => a.personId), shop.ports.mails.map((m) => m.person.id)]).toEqual([
+    ['u1'],
+    ['u1', 'u1'],
+  ]);
+  await shop.act({ type: 'refund', orderId: order.id, shares: [{ lineId: 'l1', amount: 2_400 }], reason: '' });
+  expect(doors(shop, order)).toEqual(['closed', 'open', 'open']);
+});
+
+test('sent by post: its fee by country is part of what is due today, taxed at the line’s rate, named on the paper', async () => {
+  const release = live({ percent: '10' });
+  const pack = release.content.offers.find((o) => o.id === 'off_0')?.prices[0];
+  if (pack) Object.assign(pack, { sending: { fee: 450, byCountry: { DE: 690 } }, article: 'A-7' });
+  const to = (country: string) => pick(PACK, { sendTo: { country, addressKey: 'a1' } });
+  expect([quoted(release, pick(PACK))[0], quoted(release, to('DE'))[0], quoted(release, to('PT'))[0]]).toEqual([
+    '24.00',
+    '30.90',
+    '28.50',
+  ]);
+  const shop = await shopInMemory(release, START);
+  // A coupon acts on the price, never on what sending costs.
+  const order = await shop.order({ ...to('DE'), coupon: 'SPRING' });
+  const [payment] = order.payments;
+  if (!payment) throw new Error('no payment');
+  const setting = { shop: release.content.shop, real: true, locale: 'en' };
+  const paper = receiptDocument(setting, order, payment, null, { name: 'Ona', address: 'ona@example.org' });
+  expect([paper.rows, paper.total.amount]).toEqual([
+    [
+      { text: 'Offer 0 (no. A-7), with SPRING', amount: '€21.60' },
+      { text: 'Sent to DE', amount: '€6.90' },
+    ],
+    '€28.50',
+  ]);
 });
 
 test('a price whose amount the buyer names: within its bounds, never with a coupon, free at zero', async () => {
