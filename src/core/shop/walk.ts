@@ -1,15 +1,17 @@
 import type { Instant } from '#core/calendar';
+import { type LineChoice, firstBuyer, quoteFingerprint, quoteFor, type QuoteChoice } from '#core/checkout';
 import { productKindOf } from '#core/catalogue';
-import { firstBuyer, quoteFingerprint, quoteFor } from '#core/checkout';
+import { extrasOf, offersAfterPayment, type Path } from '#core/paths';
 import type { Release } from '#core/release';
 import { isOpen } from '#core/passes';
 import { refusalInWords } from '#core/words';
-import type { OfferId, PriceId } from '#core/ids';
+import { offerStanding } from './afterPayment';
 import { memoryPorts } from './memoryPorts';
-import { createRunner } from './runner';
+import { createRunner, type Runner } from './runner';
+import type { OfferAfterPayment, Order } from './state';
 
 export interface Walked {
-  /** How many prices a practice buyer tried. */
+  /** How many prices a practice buyer tried: those to choose from, those beside them, and those offered after payment. */
   of: number;
   /** At how many of them they paid and could open everything that was bought. */
   gotIn: number;
@@ -17,37 +19,61 @@ export interface Walked {
   failed: string[];
 }
 
+/** One way to buy: what is chosen, what is ticked, and what is taken after payment. */
+interface Walk {
+  choice: QuoteChoice;
+  offer: OfferAfterPayment | null;
+  /** The price it is walked for. */
+  about: LineChoice;
+}
+
 /**
  * A practice buyer at every price that is on sale: the same engine with memory behind its ports, a card that goes
- * through, then every file and link fetched. Nothing is recorded and nobody is charged.
+ * through, then every file and link fetched. Extras and offers after payment are each taken once, beside the first
+ * price. Nothing is recorded and nobody is charged.
  */
 export async function walkRelease(release: Release, now: Instant): Promise<Walked> {
   const walked: Walked = { of: 0, gotIn: 0, failed: [] };
   const { content } = release;
-  for (const path of content.paths) {
-    const offer = content.offers.find((o) => o.id === path.offerId);
-    for (const price of offer?.prices ?? []) {
-      const quote = quoteFor(release, { offerId: path.offerId, priceId: price.id }, now, firstBuyer(now));
-      // Not on sale on purpose is nothing that fails.
-      if (!offer || 'refused' in quote) continue;
+  for (const path of content.paths)
+    for (const walk of walksOf(release, path, now)) {
       walked.of += 1;
-      const problem = await walkOne(
-        release,
-        { offerId: offer.id, priceId: price.id, shown: quoteFingerprint(quote) },
-        now,
-      );
+      const problem = await walkOne(release, walk, now);
       if (problem === null) walked.gotIn += 1;
-      else walked.failed.push(`${offer.title}${price.name ? `, ${price.name}` : ''}: ${problem}`);
+      else walked.failed.push(`${nameOf(release, walk.about)}: ${problem}`);
     }
-  }
   return walked;
 }
 
-async function walkOne(
-  release: Release,
-  choice: { offerId: OfferId; priceId: PriceId; shown: string },
-  now: Instant,
-): Promise<string | null> {
+/** Every way through a path that can be bought now. What is not on sale on purpose is nothing that fails. */
+function walksOf(release: Release, path: Path, now: Instant): Walk[] {
+  const isOnSale = (choice: QuoteChoice): boolean => !('refused' in quoteFor(release, choice, now, firstBuyer(now)));
+  const offer = release.content.offers.find((o) => o.id === path.offerId);
+  const prices = (offer?.prices ?? [])
+    .map((price): LineChoice => ({ offerId: path.offerId, priceId: price.id }))
+    .filter(isOnSale);
+  const [first] = prices;
+  if (!first) return [];
+  const beside = extrasOf(path)
+    .map(({ offerId, priceId }): LineChoice => ({ offerId, priceId }))
+    .filter((extra) => isOnSale({ ...first, extras: [extra] }));
+  return [
+    ...prices.map((price): Walk => ({ choice: price, offer: null, about: price })),
+    ...beside.map((extra): Walk => ({ choice: { ...first, extras: [extra] }, offer: null, about: extra })),
+    ...offersAfterPayment(path)
+      .filter(isOnSale)
+      .map((after): Walk => ({ choice: first, offer: after, about: after })),
+  ];
+}
+
+function nameOf({ content }: Release, { offerId, priceId }: LineChoice): string {
+  const offer = content.offers.find((o) => o.id === offerId);
+  const name = offer?.prices.find((p) => p.id === priceId)?.name ?? '';
+  return `${offer?.title ?? ''}${name ? `, ${name}` : ''}`;
+}
+
+/** @returns why it failed, in a sentence; null where everything opened */
+async function walkOne(release: Release, { choice, offer }: Walk, now: Instant): Promise<string | null> {
   const ports = memoryPorts(now);
   const first = { ...release, number: 1, basedOn: null };
   ports.addRelease(first);
@@ -55,6 +81,8 @@ async function walkOne(
   await runner.start();
   const published = await runner.execute({ type: 'publish', release: first, hasFile: () => true });
   if ('refused' in published) return refusalInWords(published);
+  const quote = quoteFor(first, choice, now, firstBuyer(now));
+  if ('refused' in quote) return refusalInWords(quote);
   const paid = await runner.execute({
     type: 'pay',
     checkoutId: 'walk',
@@ -62,6 +90,7 @@ async function walkOne(
     ...choice,
     release: first,
     startedAt: now,
+    shown: quoteFingerprint(quote),
     fingerprint: (text) => text,
     card: { token: 'practice', last4: '0001' },
   });
@@ -69,9 +98,37 @@ async function walkOne(
   await runner.settle();
   const order = [...runner.state.orders.values()][0];
   if (!order) return 'the payment went through, but no order came of it.';
+  const problem = offer ? await takeOffer(runner, order, offer, first) : null;
+  return problem ?? openAll(runner, order, first);
+}
+
+async function takeOffer(
+  runner: Runner,
+  order: Order,
+  offer: OfferAfterPayment,
+  release: Release,
+): Promise<string | null> {
+  const standing = offerStanding(runner.state, order, offer, release, { now: runner.now(), release });
+  if (standing.at !== 'open') return 'it is never offered after payment.';
+  const taken = await runner.execute({
+    type: 'accept-offer',
+    orderId: order.id,
+    offer,
+    release,
+    shown: quoteFingerprint(standing.quote),
+    fingerprint: (text) => text,
+    card: null,
+  });
+  await runner.settle();
+  if ('refused' in taken) return refusalInWords(taken);
+  return order.offers[offer.step]?.answer === 'yes' ? null : 'it was taken after payment, but did not come.';
+}
+
+/** Fetches every file and link of everything that was bought. */
+async function openAll(runner: Runner, order: Order, { content }: Release): Promise<string | null> {
   for (const passId of order.passIds) {
     const pass = runner.state.passes.get(passId);
-    const product = first.content.products.find((p) => p.id === pass?.productId);
+    const product = content.products.find((p) => p.id === pass?.productId);
     if (!pass || !product || !isOpen(pass, runner.now())) return 'it was paid, but did not open.';
     for (const { id, name } of productKindOf(product).openings(product)) {
       const fetched = await runner.execute({ type: 'fetch-file', passId, fileId: id });
