@@ -9,6 +9,9 @@ import { useFormWords } from '../checkout/formWords';
 import { useAlive } from '../checkout/useAlive';
 
 const POLL_MS = 1_500;
+/** Long enough to read why the page is drawn anew. */
+const READ_MS = 3_000;
+const CHANGED = ['quote-changed', 'not-on-sale', 'sold-out', 'no-such-price', 'buyer-limit', 'too-many', 'no-visit'];
 
 /** Yes or no, alike in reach. A refused card says why; what was bought before stands whatever happens here. */
 export function OfferAnswer({ data }: { data: OfferData }) {
@@ -56,7 +59,11 @@ export function OfferAnswer({ data }: { data: OfferData }) {
       else if (answer.code === 'not-reached') {
         setState({ status: 'asking' });
         setMessage(answer.problem ?? null);
-      } else setMessage(answer.problem ?? null);
+      } else {
+        setMessage(answer.problem ?? null);
+        // What is offered has changed, or is gone: read, then the page shows where things stand now.
+        if (CHANGED.includes(answer.code ?? '')) setTimeout(() => location.reload(), READ_MS);
+      }
     } finally {
       setBusy(false);
     }

@@ -1,11 +1,13 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Link } from 'react-router';
 import { openFor } from '#core/agreements';
-import { formatMoment } from '#core/calendar';
+import { formatMoment, type Instant, msOf } from '#core/calendar';
+import { lineName } from '#core/checkout';
 import { storyOfOrder } from '#core/drawing';
-import { isBoughtDisputed, papersOf } from '#core/mirror';
+import { isBoughtDisputed, type OrderRow, papersOf } from '#core/mirror';
 import { formatAmount } from '#core/money';
 import { explain, lastsFor } from '#core/passes';
+import { lineOf, type Payment, sumsOf } from '#core/payments';
 import type { OrderId, ProductId } from '#core/ids';
 import { KeelLine } from '../../ui/KeelLine';
 import { storyOfOrderRow } from '../data/queries/orders';
@@ -123,6 +125,19 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
           ))}
         </div>
       )}
+      {order.payments.length > 1 && (
+        <div className="sec">
+          <h3>Payments</h3>
+          {order.payments.map((payment, i) => (
+            <p key={payment.key ?? i} className="mt-1.5">
+              {i === 0 ? 'At the checkout' : `${secondsBetween(order.at, payment.at)} later, offered after payment`}:{' '}
+              <span className="text-money">{money(sumsOf([payment]).paid)}</span> for{' '}
+              <span dir="auto">{titlesOf(order, payment).join(', ')}</span>
+              {payment.openDisputes.length > 0 && <span className="text-alarm">, disputed by the bank</span>}
+            </p>
+          ))}
+        </div>
+      )}
       <div className="sec">
         <h3>Papers</h3>
         <p className="mt-1">
@@ -139,6 +154,16 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
       />
     </>
   );
+}
+
+const titlesOf = (order: Pick<OrderRow, 'lines'>, payment: Payment): string[] =>
+  order.lines.filter(({ lineId }) => lineOf(payment, lineId)).map(lineName);
+
+/** "43 seconds", "12 minutes". */
+function secondsBetween(from: Instant, to: Instant): string {
+  const seconds = Math.round((msOf(to) - msOf(from)) / 1_000);
+  const [count, unit] = seconds < 120 ? [seconds, 'second'] : [Math.round(seconds / 60), 'minute'];
+  return `${count} ${unit}${count === 1 ? '' : 's'}`;
 }
 
 function fetches(fetched: Record<string, number>): string {
