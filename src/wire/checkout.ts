@@ -78,6 +78,8 @@ export const CheckoutPrice = z.strictObject({
   /** What is due later, for each line that goes on. */
   laters: z.array(Later),
   extras: z.array(CheckoutExtra),
+  /** What paying opens, with all that is ticked. */
+  opens: z.array(z.strictObject({ title: z.string(), files: z.string() })),
   /** How many can be had in one order. */
   most: z.int().min(1),
   /** Where the amount is the buyer's to name: what stands there, and within which bounds. */
@@ -134,7 +136,6 @@ export const CheckoutData = z.strictObject({
   /** Countries to choose from where tax depends on them; else none. */
   countries: z.array(z.strictObject({ code: z.string(), name: z.string() })),
   country: z.string(),
-  things: z.array(z.strictObject({ title: z.string(), files: z.string() })),
   state: CheckoutState,
   /** Where cards go: the payment service's own face, never ours. */
   cardService: z.string(),

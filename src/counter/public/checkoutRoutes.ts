@@ -13,7 +13,7 @@ import { waitFor } from '../shared/waitFor';
 import { cardLimit, noteRefusedCard } from '../http/cardLimit';
 import { Problem, refusalProblem } from '../http/problem';
 import { textOf } from '../http/textOf';
-import { checkoutPrices, fingerprintHash } from './checkoutData';
+import { checkoutPrices, fingerprintHash } from './checkoutPrices';
 import { nextHref } from './afterPayment';
 import { cartFor } from './cart';
 import { checkoutState, isAnswered, WAIT_FOR_ANSWER_MS } from './checkoutState';

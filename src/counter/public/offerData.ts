@@ -8,7 +8,8 @@ import { languageOf } from '#core/words';
 import type { PathId } from '#core/ids';
 import type { CheckoutState, OfferData } from '../../wire';
 import type { Reading } from '../shared/reading';
-import { drawingOf, fingerprintHash, statementOfLine, taxInWords } from './checkoutData';
+import { fingerprintHash } from './checkoutPrices';
+import { drawingOf, statementOfLine, taxInWords } from './quoteInWords';
 
 /** What an offer after payment shows: its sum, what comes later, and two buttons alike in reach. */
 export function offerDataFor(

@@ -12,7 +12,7 @@ import { textOf } from '../http/textOf';
 import { readingFor } from '../shared/reading';
 import { waitFor } from '../shared/waitFor';
 import { nextHref, pathOfOrder } from './afterPayment';
-import { fingerprintHash } from './checkoutData';
+import { fingerprintHash } from './checkoutPrices';
 import { isAnswered, WAIT_FOR_ANSWER_MS } from './checkoutState';
 import { offerState } from './offerState';
 import { cameWith, readVisit } from './visit';

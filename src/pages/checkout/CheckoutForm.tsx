@@ -18,7 +18,14 @@ import { useFormWords } from './formWords';
 const POLL_MS = 1_500;
 
 /** The checkout: who, how paid, what is due today and later, one button. Everything typed stays through every refusal. */
-export function CheckoutForm({ data }: { data: CheckoutData }) {
+export function CheckoutForm({
+  data,
+  onShown,
+}: {
+  data: CheckoutData;
+  /** Told which price stands in the form, with what is ticked. */
+  onShown?: (price: CheckoutPrice) => void;
+}) {
   const words = useFormWords();
   const alive = useAlive();
   const [prices, setPrices] = useState(data.prices);
@@ -45,6 +52,9 @@ export function CheckoutForm({ data }: { data: CheckoutData }) {
   const [stands, setStands] = useState<QuoteAnswer['wrong']>({});
   const messageBox = useRef<HTMLDivElement>(null);
   const price = prices.find((p) => p.id === priceId) ?? prices[0];
+  useEffect(() => {
+    if (price) onShown?.(price);
+  }, [price, onShown]);
 
   useTypedEarly(() => {
     setAddress((known) => shownIn('address') || known);

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { CheckoutForm } from './CheckoutForm';
 import type { CheckoutData } from '../../wire';
 import { type FormWords, FormWordsProvider } from './formWords';
@@ -12,7 +13,7 @@ export function CheckoutPage({ data, words }: { data: CheckoutData; words: FormW
 }
 
 function Page({ data, words }: { data: CheckoutData; words: FormWords }) {
-  const price = data.prices.find((p) => p.id === data.chosen) ?? data.prices[0];
+  const [price, setPrice] = useState(data.prices.find((p) => p.id === data.chosen) ?? data.prices[0]);
   if (!data.whole)
     return (
       <div className="my-8">
@@ -32,13 +33,13 @@ function Page({ data, words }: { data: CheckoutData; words: FormWords }) {
             </p>
           )}
         </header>
-        <CheckoutForm data={data} />
+        <CheckoutForm data={data} onShown={setPrice} />
       </div>
       <aside className="hidden border-t-[5px] border-ink pt-4 md:block" aria-label={words.whatYouGet}>
         <h2>{words.opensAtOnce}</h2>
         {price && price.ends && <p className="mt-1">{price.access}</p>}
         <ul className="mt-2 space-y-2">
-          {data.things.map((thing, i) => (
+          {price?.opens.map((thing, i) => (
             <li key={i} className="text-access">
               <b className="font-semibold" dir="auto">
                 {thing.title}

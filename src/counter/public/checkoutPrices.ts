@@ -1,0 +1,223 @@
+import { createHash } from 'node:crypto';
+import { describeContents, type Price } from '#core/catalogue';
+import {
+  lineName,
+  type Quote,
+  quoteFingerprint,
+  quoteFor,
+  type QuoteRefusal,
+  type Standing,
+  stillRises,
+} from '#core/checkout';
+import { addMs, formatTime, type Instant, MINUTE } from '#core/calendar';
+import { formatAmount, formatPlain } from '#core/money';
+import { type Extra, extrasOf, type Path } from '#core/paths';
+import type { Release } from '#core/release';
+import { standingOf } from '#core/shop';
+import { accessSentence, isLasting } from '#core/terms';
+import { refusalInWords, wordsFor } from '#core/words';
+import type { OfferId, PersonId, PriceId } from '#core/ids';
+import type { CheckoutExtra, CheckoutPrice, QuoteAnswer } from '../../wire';
+import type { Reading } from '../shared/reading';
+import { cartFor, type ChosenBeside, hasAlready } from './cart';
+import type { Visit } from './visit';
+import { couponInWords, drawingOf, laterOf, statementOfLine, taxInWords } from './quoteInWords';
+
+/** The hash a browser carries back: what it was shown, in 64 letters that say nothing by themselves. */
+export const fingerprintHash = (text: string): string => createHash('sha256').update(text).digest('hex');
+
+/** Who looks, and what they chose beside a price. */
+export interface Looking extends ChosenBeside {
+  visit: Pick<Visit, 'at' | 'sold'>;
+  /** Known once somebody has signed in, or has typed the address they pay with. */
+  personId?: PersonId | undefined;
+  signedIn?: boolean;
+}
+
+type Wrong = QuoteAnswer['wrong'];
+
+/** Every price of a path's offer with the quote it would have now; what stands against the coupon or number is said once. */
+export function checkoutPrices(reading: Reading, release: Release, path: Path, looking: Looking): QuoteAnswer {
+  const offer = release.content.offers.find((o) => o.id === path.offerId);
+  const wrong: Wrong = {};
+  const extras = extrasToOffer(reading, release, path, looking);
+  const prices = (offer?.prices ?? []).flatMap((price) => {
+    const quoted = quoteWith(reading, release, path, price.id, { ...looking, extras: ticked(extras, looking) });
+    Object.assign(wrong, quoted.wrong);
+    if (!quoted.quote) return [];
+    const shown = priceOf(reading, release, quoted.quote, price, looking.visit.at);
+    return [{ ...shown, extras: extrasBeside(reading, release, path, price.id, extras, looking) }];
+  });
+  return { prices, wrong };
+}
+
+/** Of what was ticked, what can still be had. */
+const ticked = (extras: readonly Extra[], { extras: ids = [] }: Looking): string[] =>
+  extras.map(({ id }) => id).filter((id) => ids.includes(id));
+
+/** The extras of a path that this visitor can have: on sale, in its currency, and not theirs already. */
+function extrasToOffer(reading: Reading, release: Release, path: Path, looking: Looking): Extra[] {
+  const { personId, signedIn = false } = looking;
+  const currency = release.content.offers.find((o) => o.id === path.offerId)?.currency;
+  return extrasOf(path).filter((extra) => {
+    if (signedIn && personId !== undefined && hasAlready(reading, release, extra, personId)) return false;
+    const quote = quoteFor(release, extra, reading.now, standingFor(reading, extra, looking));
+    return !('refused' in quote) && quote.currency === currency;
+  });
+}
+
+/** What each extra adds to one price: worked out with it ticked, so that it says what ticking it will charge. */
+function extrasBeside(
+  reading: Reading,
+  release: Release,
+  path: Path,
+  priceId: PriceId,
+  extras: readonly Extra[],
+  looking: Looking,
+): CheckoutExtra[] {
+  const on = ticked(extras, looking);
+  return extras.flatMap((extra) => {
+    const { quote } = quoteWith(reading, release, path, priceId, { ...looking, extras: [...on, extra.id] });
+    const line = quote?.lines.slice(1).find((l) => l.priceId === extra.priceId);
+    const product = release.content.products.find((p) => p.id === line?.productIds[0]);
+    if (!quote || !line) return [];
+    return [
+      {
+        id: extra.id,
+        heading: extra.heading.trim() || line.title,
+        text: extra.text.trim() || (product?.promise ?? ''),
+        strength: extra.strength,
+        statement: statementOfLine(reading, quote, line),
+        ticked: on.includes(extra.id),
+      },
+    ];
+  });
+}
+
+const standingFor = (
+  { state, live, now }: Pick<Reading, 'state' | 'live' | 'now'>,
+  price: { offerId: OfferId; priceId: PriceId },
+  { visit, personId, signedIn = false }: Looking,
+): Standing =>
+  standingOf(
+    state,
+    {
+      offerId: price.offerId,
+      priceId: price.priceId,
+      startedAt: visit.at,
+      ...(personId === undefined ? {} : { personId }),
+      signedIn,
+      soldAtStart: visit.sold,
+    },
+    { now, release: live },
+  );
+
+/** What is left out where it does not work, so that the price is still seen. */
+const LEFT_OUT: Partial<Record<QuoteRefusal['refused'], keyof Wrong>> = {
+  coupon: 'coupon',
+  'vat-number': 'vatNumber',
+  'amount-named': 'named',
+  'too-many': 'quantity',
+};
+
+/** A quote; a coupon, number or amount that does not work is left out and said. */
+function quoteWith(
+  reading: Reading,
+  release: Release,
+  path: Path,
+  priceId: PriceId,
+  looking: Looking,
+): { quote: Quote | null; wrong: Wrong } {
+  const standing = standingFor(reading, { offerId: path.offerId, priceId }, looking);
+  const beside: ChosenBeside = { ...looking };
+  const wrong: Wrong = {};
+  for (;;) {
+    const quote = quoteFor(release, cartFor(release, path, priceId, beside), reading.now, standing);
+    if (!('refused' in quote)) return { quote, wrong };
+    const without = LEFT_OUT[quote.refused];
+    if (without === undefined || wrong[without] !== undefined || beside[without] === undefined)
+      return { quote: null, wrong };
+    wrong[without] = besideField(quote, reading.locale);
+    delete beside[without];
+  }
+}
+
+function priceOf(
+  reading: Reading,
+  release: Release,
+  quote: Quote,
+  price: Price,
+  began: Instant,
+): Omit<CheckoutPrice, 'extras'> {
+  const { now, locale, words, shop: shopNow } = reading;
+  const { shop } = release.content;
+  const say = words.pages.checkout;
+  const [line] = quote.lines;
+  if (!line) throw new Error('A quote has a line');
+  const { terms } = line;
+  const { usual, rise } = price;
+  const money = (amount: number): string => formatAmount(amount, quote.currency, locale);
+  const laters = quote.lines
+    .filter((l) => isLasting(l.terms))
+    .map((l) => ({ name: lineName(l), ...laterOf(reading, quote, l) }));
+  const lasting = laters.length > 0;
+  return {
+    id: line.priceId,
+    name: line.priceName,
+    usual: usual === null ? null : money(usual),
+    dueToday: money(quote.dueToday),
+    today: quote.dueToday > 0,
+    free: quote.dueToday === 0 && !lasting,
+    lasting,
+    statement: statementOfLine(reading, quote, line),
+    access: accessSentence(terms, now, shop.zone, locale),
+    ends: terms.kind !== 'subscription' && (terms.access ?? { kind: 'forever' }).kind !== 'forever',
+    statementText: quote.statement ?? shop.cardStatement,
+    bill: quote.lines.map((l) => ({ name: lineName(l), today: money(l.dueToday) })),
+    later: isLasting(terms) ? laterOf(reading, quote, line).later : say.nothingLater,
+    laters: lasting ? laters : [{ name: '', later: say.nothingLater, words: '' }],
+    opens: openedBy(release, quote, locale),
+    most: terms.kind === 'once' ? (price.limit.perOrder ?? 1) : 1,
+    names: namesOf(reading, quote),
+    coupon: couponInWords(words, quote, money, locale),
+    tax: taxInWords(reading, quote),
+    kept: !stillRises(terms, rise)
+      ? null
+      : say.kept(formatTime(addMs(began, shopNow.billing.quoteMinutes * MINUTE), shop.zone, locale)),
+    credit:
+      quote.replaces && quote.replaces.credit > 0
+        ? say.credit(
+            money(quote.replaces.used),
+            quote.replaces.credit > quote.replaces.used ? money(quote.replaces.credit - quote.replaces.used) : null,
+          )
+        : quote.replaces
+          ? say.replaces
+          : null,
+    layout: drawingOf(reading, release, quote),
+    shown: fingerprintHash(quoteFingerprint(quote)),
+  };
+}
+
+/** What paying opens: each thing once, whichever lines bring it. */
+const openedBy = ({ content }: Release, { lines }: Quote, locale: string): CheckoutPrice['opens'] =>
+  [...new Set(lines.flatMap((line) => line.productIds))]
+    .flatMap((id) => content.products.filter((p) => p.id === id))
+    .map((p) => ({ title: p.title, files: describeContents(p, locale) }));
+
+/** Where the amount is the buyer's to name: what stands there now, and within which bounds. */
+function namesOf({ locale, words }: Reading, { currency, lines }: Quote): CheckoutPrice['names'] {
+  const terms = lines[0]?.terms;
+  if (terms?.kind !== 'open') return null;
+  const money = (amount: number): string => formatAmount(amount, currency, locale);
+  return {
+    value: formatPlain(terms.named ?? terms.suggested, currency),
+    hint: words.pages.checkout.bounds(money(terms.least), terms.most === undefined ? null : money(terms.most)),
+  };
+}
+
+/** What is said beside a field, where that nothing was charged goes without saying. */
+function besideField(refusal: QuoteRefusal, locale: string): string {
+  const safe = wordsFor(locale).card.nothingCharged;
+  const sentence = refusalInWords(refusal, locale);
+  return sentence.endsWith(` ${safe}`) ? sentence.slice(0, -safe.length - 1) : sentence;
+}

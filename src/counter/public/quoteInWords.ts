@@ -1,0 +1,131 @@
+import { paymentFor, quantityOf, type Quote, taxRuleFor, timesQuantity } from '#core/checkout';
+import { dateIn, formatDay, type Instant } from '#core/calendar';
+import { layoutKeelLine, storyOfAll, storyOfTerms } from '#core/drawing';
+import { formatAmount, sum } from '#core/money';
+import type { Release } from '#core/release';
+import {
+  type Due,
+  firstAnchor,
+  isLasting,
+  oftenInWords,
+  paymentsOf,
+  plainText,
+  statementOf,
+  statementOfRest,
+} from '#core/terms';
+import { type Words } from '#core/words';
+import type { CheckoutPrice } from '../../wire';
+import type { Reading } from '../shared/reading';
+
+/** What the small drawing at checkout is laid out for. */
+const DRAWING_WIDTH = 320;
+/** Up to so many later payments are named one by one. */
+const NAMED_ONE_BY_ONE = 3;
+
+type Line = Quote['lines'][number];
+
+/** What a due of a line comes to: the computation that charges. */
+function chargedFor({ live }: Pick<Reading, 'live'>, quote: Quote, line: Line): (due: Due) => number {
+  const tax = live?.content.shop.tax ?? null;
+  const buyer = { country: quote.buyer?.country ?? null, reverse: quote.buyer?.reverse ?? false };
+  return (due) =>
+    paymentFor(timesQuantity(due, quantityOf(line)), line.coupon ?? null, taxRuleFor(tax, buyer, due.at, quote.zone))
+      .amount;
+}
+
+/** The plain sentences of one line, over the schedule that charges. */
+export const statementOfLine = (reading: Reading, quote: Quote, line: Line): string =>
+  plainText(
+    statementOf(line.terms, {
+      currency: quote.currency,
+      zone: quote.zone,
+      locale: reading.locale,
+      start: reading.now,
+      when: 'today',
+      charged: chargedFor(reading, quote, line),
+      cheaperUntil: line.coupon?.payments ?? 0,
+    }),
+  );
+
+/** The small drawing of everything a quote leads to; null where nothing comes later. */
+export function drawingOf(reading: Reading, release: Release, quote: Quote): CheckoutPrice['layout'] {
+  if (quote.lines.every((line) => !isLasting(line.terms))) return null;
+  const place = { currency: quote.currency, zone: quote.zone, locale: reading.locale };
+  const stories = quote.lines.map((line) =>
+    storyOfTerms(line.terms, titlesOf(release, line), reading.now, place, {
+      word: 'today',
+      charged: chargedFor(reading, quote, line),
+    }),
+  );
+  return layoutKeelLine(storyOfAll(stories), DRAWING_WIDTH, { small: true });
+}
+
+const titlesOf = ({ content }: Release, line: Line): string[] =>
+  line.productIds.map((id) => content.products.find((p) => p.id === id)?.title ?? '').filter((title) => title !== '');
+
+/** Of what is due today, how much is tax: one rate, for it is that of the buyer's country. */
+export function taxInWords({ live, now, locale, words }: Reading, quote: Quote): string | null {
+  const buyer = { country: quote.buyer?.country ?? null, reverse: quote.buyer?.reverse ?? false };
+  const rule = taxRuleFor(live?.content.shop.tax ?? null, buyer, now, quote.zone);
+  const tax = sum(quote.lines.map((line) => line.tax));
+  if (rule.how === 'none' || quote.lines.every((line) => line.dueToday === 0)) return null;
+  if (rule.reverse) return words.pages.checkout.reverse;
+  if (tax === 0) return null;
+  return words.pages.checkout.ofWhichTax(
+    formatAmount(tax, quote.currency, locale),
+    (rule.rate / 100).toLocaleString(locale),
+  );
+}
+
+/** What comes after today for a line that goes on: the sum or the rate, and the days. */
+export function laterOf(reading: Reading, quote: Quote, line: Line): { later: string; words: string } {
+  const { now, locale } = reading;
+  const { terms } = line;
+  const place = { currency: quote.currency, zone: quote.zone, locale };
+  const money = (amount: number): string => formatAmount(amount, place.currency, locale);
+  const say = reading.words.pages.checkout;
+  if (!isLasting(terms)) return { later: say.nothingLater, words: '' };
+  const dues = quote.dueLater.filter((due) => due.lineId === line.lineId);
+  const last = paymentsOf(terms);
+  const sameYear = (at: Instant): boolean => dateIn(at, place.zone).slice(0, 4) === dateIn(now, place.zone).slice(0, 4);
+  const day = (at: Instant): string => formatDay(at, place.zone, locale, { year: !sameYear(at) });
+  const anchor = firstAnchor(terms, now, place.zone);
+  const rest = (): string =>
+    plainText(
+      statementOfRest(terms, anchor, terms.trial ? 1 : 2, {
+        ...place,
+        charged: chargedFor(reading, quote, line),
+        cheaperUntil: line.coupon?.payments ?? 0,
+        trialUntil: terms.trial ? anchor.at : null,
+      }),
+    );
+  if (last !== null && terms.kind === 'plan') {
+    const whole = money(sum(dues.map((d) => d.amount)));
+    return {
+      later: whole,
+      words:
+        dues.length <= NAMED_ONE_BY_ONE
+          ? say.sameCard(dues.map((d) => say.onDay(money(d.amount), day(d.at))).join(', '))
+          : rest(),
+    };
+  }
+  const steady = dues.at(-1)?.amount ?? 0;
+  return { later: `${money(steady)} ${oftenInWords(terms.every, locale)}`, words: rest() };
+}
+
+/** What the one coupon of an order takes off: of an amount, what falls on all its lines together. */
+export function couponInWords(
+  words: Words,
+  { lines }: Quote,
+  money: (amount: number) => string,
+  locale: string,
+): string | null {
+  const coupons = lines.flatMap((line) => line.coupon ?? []);
+  const [coupon] = coupons;
+  if (!coupon) return null;
+  const off =
+    coupon.rate === undefined
+      ? money(sum(coupons.map((c) => c.amount ?? 0)))
+      : `${(coupon.rate / 100).toLocaleString(locale)} %`;
+  return words.pages.checkout.coupon(coupon.code, off, coupon.payments);
+}
