@@ -239,3 +239,48 @@ test('a large picture is made smaller; the brand reaches buyers, and what could 
   expect(seen.logo).toBe(1600);
   expect(heard).toEqual([]);
 });
+
+test('the buyer names the amount, or takes several: from the sentence to what is paid', async () => {
+  await stage('Price');
+  await studio
+    .getByRole('link', { name: /^Dawn field pack/ })
+    .first()
+    .click();
+  await studio.getByLabel('For yourself: how it is paid').selectOption('open');
+  await studio.getByLabel('For yourself: the least in EUR').fill('30');
+  await studio.getByText('The least is above what is suggested.').first().waitFor();
+  await studio.getByLabel('For yourself: the least in EUR').fill('5');
+  await studio.getByLabel('For yourself: the most in EUR').fill('90');
+  await studio
+    .getByText('On the day of buying an amount that you name, from €5.00 to €90.00, once.', { exact: false })
+    .first()
+    .waitFor();
+  const several = 'For a class, up to 30';
+  await studio.getByRole('button', { name: `${several}: add limit` }).click();
+  await studio.getByLabel(`${several}: how many in one order`).fill('4');
+  await studio.getByRole('button', { name: `${several}: add article number` }).click();
+  await studio.getByLabel(`${several}: article number`).fill('DFP-30');
+  await publish();
+
+  const visitor = await newPage(browser, { viewport: { width: 390, height: 844 } });
+  await visitor.goto(`${served.base}/dawn-field-pack/checkout`);
+  await visitor.getByText('Any amount from €5.00 to €90.00.').waitFor();
+  expect(await visitor.getByLabel('Your amount').inputValue()).toBe('24.00');
+  await visitor.getByLabel('Your amount').fill('4');
+  await visitor.getByLabel('E-mail').fill('named@example.org');
+  await visitor.getByText('Name an amount from €5.00 to €90.00.').waitFor();
+  await visitor.getByLabel('Your amount').fill('8,50');
+  await visitor.getByLabel('Name', { exact: true }).fill('Tove Marsh');
+  await visitor.getByRole('button', { name: 'Pay €8.50 now' }).waitFor();
+  expect(await visitor.getByTestId('due-today').textContent()).toBe('€8.50');
+  // Several of the other price: the bill counts them, the receipt names the article.
+  await visitor.getByRole('radio', { name: several }).check();
+  await visitor.getByLabel('How many').selectOption('3');
+  await visitor.getByRole('button', { name: 'Pay €204.00 now' }).waitFor();
+  await visitor.getByText(`3 × Dawn field pack, ${several}`).waitFor();
+  await visitor.getByText('Sample cards for this test shop').click();
+  await visitor.getByRole('button', { name: 'Goes through', exact: true }).click();
+  await visitor.getByRole('button', { name: 'Pay €204.00 now' }).click();
+  await visitor.waitForURL('**/thanks');
+  await visitor.getByText(`3 × Dawn field pack, ${several}`).waitFor();
+});

@@ -1,4 +1,4 @@
-import type { DraftAccess, DraftTerms } from '#core/catalogue';
+import type { DraftAccess, DraftPrice, DraftTerms } from '#core/catalogue';
 
 /** Whether two values mean the same to a buyer. */
 export const same = (a: unknown, b: unknown): boolean => canonical(a) === canonical(b);
@@ -6,16 +6,37 @@ export const same = (a: unknown, b: unknown): boolean => canonical(a) === canoni
 /** One text for values that mean the same: keys in order, and amounts as money would read them ("24" is "24.00"). */
 function canonical(value: unknown): string {
   return JSON.stringify(value, (key, v: unknown) => {
-    if ((key === 'amount' || key === 'usual') && typeof v === 'string')
-      return v.replace(',', '.').replace(/^\D+/, '').replace(/\.0+$/, '');
+    if (AMOUNTS.has(key) && typeof v === 'string') return v.replace(',', '.').replace(/^\D+/, '').replace(/\.0+$/, '');
     if (key === 'access' && isDraftAccess(v))
       return v.kind === 'for' ? [v.kind, v.count, v.unit] : v.kind === 'until' ? [v.kind, v.date] : [v.kind];
     if (key === 'terms' && isDraftTerms(v)) return inUse(v);
     if (key === 'putAway' && v === false) return undefined;
-    if (v !== null && typeof v === 'object' && !Array.isArray(v))
-      return Object.fromEntries(Object.entries(v).sort(([x], [y]) => (x < y ? -1 : 1)));
+    if (isDraftPrice(v)) return inOrder(withoutUnused(v));
+    if (v !== null && typeof v === 'object' && !Array.isArray(v)) return inOrder(v);
     return v;
   });
+}
+
+const AMOUNTS: ReadonlySet<string> = new Set(['amount', 'usual', 'least', 'most']);
+
+const inOrder = (v: object): object => Object.fromEntries(Object.entries(v).sort(([x], [y]) => (x < y ? -1 : 1)));
+
+const isDraftPrice = (v: unknown): v is DraftPrice =>
+  typeof v === 'object' && v !== null && 'terms' in v && isDraftTerms(v.terms) && 'usual' in v;
+
+/** What a price paid like this cannot have stays in the draft and means nothing. */
+function withoutUnused({ terms, usual, rise, replaces, limit, ...price }: DraftPrice): object {
+  const named = terms.kind === 'free' || terms.kind === 'open';
+  const { perOrder = '', ...limits } = limit ?? {};
+  const several = terms.kind === 'once' && perOrder.trim() !== '' && perOrder.trim() !== '1';
+  return {
+    ...price,
+    terms,
+    usual: named ? null : usual,
+    rise: named ? null : rise,
+    replaces: terms.kind === 'free' ? null : replaces,
+    limit: limit && { ...limits, ...(several ? { perOrder: perOrder.trim() } : {}) },
+  };
 }
 
 const isDraftTerms = (v: unknown): v is DraftTerms => typeof v === 'object' && v !== null && 'owedBy' in v;

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import {
+  type DraftOffer,
   type DraftPrice,
   draftTermsProblem,
   newOffer,
@@ -10,6 +11,7 @@ import {
   unsealOffer,
 } from '#core/catalogue';
 import { firstBuyer, quoteFor } from '#core/checkout';
+import { same } from '#core/documents';
 import {
   broughtBack,
   changesBetween,
@@ -360,4 +362,25 @@ describe('releases', () => {
     expect(codes({ access: { kind: 'until', count: '', unit: 'day', date: '2026-06-15' } })).toEqual([]);
     expect(codes({ sale: { from: '', until: '2026-06-14' } })).toEqual(['sale-over']);
   });
+});
+
+test('what was published reads as published: what was typed for another kind of price stays and is no change', () => {
+  const offer = (
+    terms: Partial<DraftPrice['terms']>,
+    limit: DraftOffer['prices'][number]['limit'] = null,
+  ): DraftOffer => ({
+    ...newOffer('off', { id: 'prd', title: 'Pack' }, 'EUR'),
+    prices: [newPrice('pr', { terms, usual: '32', article: null, limit })],
+  });
+  for (const draft of [
+    offer({ kind: 'once', amount: '24' }, { inAll: '5', each: '', perOrder: '1' }),
+    offer({ kind: 'open', amount: '24', least: '5', most: '90,00' }, { inAll: '5', each: '', perOrder: '4' }),
+    offer({ kind: 'free', amount: '24' }),
+  ]) {
+    const sealed = sealOffer(draft);
+    if (!sealed) throw new Error('not right');
+    expect(same(draft, unsealOffer(sealed))).toBe(true);
+  }
+  const [a, b] = [offer({ kind: 'open', amount: '24', least: '5' }), offer({ kind: 'open', amount: '24', least: '6' })];
+  expect(same(a, b)).toBe(false);
 });
