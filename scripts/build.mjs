@@ -46,7 +46,13 @@ async function makeDemo() {
   writeFileSync(made, by);
 }
 
-export async function build({ force = false } = {}) {
+/** @param demo whether the demo shop is wanted too: a real shop does without */
+export async function build({ force = false, demo = true } = {}) {
+  await buildPrograms(force);
+  if (demo) await makeDemo();
+}
+
+async function buildPrograms(force) {
   const sources = [
     'src',
     'demo',
@@ -61,7 +67,6 @@ export async function build({ force = false } = {}) {
   await run(process.execPath, [vite, 'build', '--logLevel', 'error']);
   compress(join(root, 'dist', 'client', 'assets'));
   await run(process.execPath, [vite, 'build', '--ssr', '--logLevel', 'error']);
-  await makeDemo();
   writeFileSync(stamp, '');
 }
 

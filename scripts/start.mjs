@@ -3,5 +3,5 @@ import { build } from './build.mjs';
 import { install, run } from './run.mjs';
 
 await install();
-await build();
+await build({ demo: false });
 await run(process.execPath, ['dist/server/start.js'], { env: { NODE_ENV: 'production' } });
