@@ -77,7 +77,12 @@ export function PriceSentence({ offer, price, offers = [] }: Props) {
 
 /** Puts the cursor where a new price's amount is typed, once it is on the screen. */
 export function focusAmount(priceId: PriceId): void {
-  setTimeout(() => document.querySelector<HTMLInputElement>(`[data-price="${priceId}"] input`)?.focus(), 60);
+  const before = document.activeElement;
+  setTimeout(() => {
+    // Whoever has gone elsewhere meanwhile is not called back: what they type would land in the wrong field.
+    if (document.activeElement !== before && document.activeElement !== document.body) return;
+    document.querySelector<HTMLInputElement>(`[data-price="${priceId}"] input`)?.focus();
+  }, 60);
 }
 
 function useJudged(typed: string, problem: string | null): { shown: boolean; now: () => void } {
