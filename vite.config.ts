@@ -21,7 +21,7 @@ const browsers: BuildEnvironmentOptions = {
         // Few and whole pieces weigh less on the way than many small ones.
         groups: [
           { name: 'react', test: /node_modules\/(react|react-dom|scheduler)\// },
-          { name: 'buyers', test: /src\/ui\/(KeelDrawing|SampleCards|Field|card)\./ },
+          { name: 'buyers', test: /src\/ui\/(KeelDrawing|SampleCards|CardFields|Field|card)\./ },
         ],
       },
     },

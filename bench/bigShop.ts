@@ -90,6 +90,7 @@ export async function writeBigShop(dataFolder: string, orders: number, blocks: n
         language: null,
         step: null,
         recipientId: null,
+        signedIn: false,
       }),
       fact('charge.paid', { key, paymentId }),
       fact('order.paid', {

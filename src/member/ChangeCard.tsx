@@ -1,8 +1,10 @@
 import { type FormEvent, useState } from 'react';
 import { type CardToken, tokenise } from '../ui/card';
-import { Field } from '../ui/Field';
+import { CardFields, NO_CARD } from '../ui/CardFields';
 import { useMemberWords } from './memberWords';
-import { SampleCards } from '../ui/SampleCards';
+
+/** Whether the card can be right is the payment service's to say here. */
+const NOTHING_WRONG = {};
 
 /** Another card: its number goes straight to the payment service, and only a token comes here. */
 export function ChangeCard({
@@ -17,7 +19,7 @@ export function ChangeCard({
   onCard: (card: CardToken) => void;
 }) {
   const words = useMemberWords();
-  const [card, setCard] = useState({ number: '', expiry: '', code: '' });
+  const [card, setCard] = useState(NO_CARD);
   const [problem, setProblem] = useState<string | null>(null);
   async function submit(event: FormEvent): Promise<void> {
     event.preventDefault();
@@ -32,36 +34,14 @@ export function ChangeCard({
           {problem}
         </p>
       )}
-      <Field
-        id="number"
-        label={words.card.number}
-        autoComplete="cc-number"
-        inputMode="numeric"
-        value={card.number}
-        onChange={(number) => setCard({ ...card, number })}
-        wrong={undefined}
+      <CardFields
+        card={card}
+        wrong={NOTHING_WRONG}
+        words={words.card}
+        service={service}
+        samples={samples}
+        onChange={setCard}
       />
-      <div className="grid grid-cols-2 gap-4">
-        <Field
-          id="expiry"
-          label={words.card.expiry}
-          autoComplete="cc-exp"
-          inputMode="numeric"
-          value={card.expiry}
-          onChange={(expiry) => setCard({ ...card, expiry })}
-          wrong={undefined}
-        />
-        <Field
-          id="code"
-          label={words.card.code}
-          autoComplete="cc-csc"
-          inputMode="numeric"
-          value={card.code}
-          onChange={(code) => setCard({ ...card, code })}
-          wrong={undefined}
-        />
-      </div>
-      {samples && <SampleCards label={words.card.samples} service={service} onPick={setCard} />}
       <button className="btn btn-primary btn-touch" disabled={busy}>
         {words.useCard}
       </button>

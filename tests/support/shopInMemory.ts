@@ -39,7 +39,13 @@ export function releaseWith(
   return release(1, null, sealContent(content));
 }
 
-type Bought = Partial<QuoteChoice> & { i?: number; person?: string; signedIn?: boolean; recipientId?: string };
+type Bought = Partial<QuoteChoice> & {
+  i?: number;
+  person?: string;
+  signedIn?: boolean;
+  recipientId?: string;
+  card?: string;
+};
 
 /** One chosen price of the i-th offer. */
 export const pick = (i: number, more: Partial<LineChoice> = {}): LineChoice => ({
@@ -110,7 +116,7 @@ export async function shopInMemory(
       if (!made) throw new Error('no agreement came of it');
       return made;
     },
-    async order({ i = 0, person = 'u1', signedIn = false, ...more }) {
+    async order({ i = 0, person = 'u1', signedIn = false, card = 'card', ...more }) {
       const choice = { ...pick(i), ...more };
       const now = runner.now();
       const quote = quoteFor(
@@ -132,7 +138,7 @@ export async function shopInMemory(
         signedIn,
         shown: quoteFingerprint(quote),
         fingerprint: (t) => t,
-        card: { token: 'card', last4: '0001' },
+        card: { token: card, last4: '0001' },
       });
       if ('refused' in done) throw new Error(refusalInWords(done));
       await runner.settle();

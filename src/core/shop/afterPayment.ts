@@ -1,7 +1,8 @@
 import { addMs, type Instant, MINUTE } from '#core/calendar';
 import { type Quote, quoteFor, type QuoteRefusal, type Standing } from '#core/checkout';
 import type { LineId, StepId } from '#core/ids';
-import { boughtWith, type Payment, sumsOf } from '#core/payments';
+import { sum } from '#core/money';
+import { boughtWith, leftOf, type Payment, sumsOf } from '#core/payments';
 import type { Release } from '#core/release';
 import type { DecideContext } from './command';
 import { isSubscribed, standingOf } from './standing';
@@ -49,11 +50,13 @@ export function offerStanding(
 /** Too late for an offer, or nothing that one would still buy beside: the bank disputes it, or all of it went back. */
 export function isOver(order: Order, { now, release }: Pick<DecideContext, 'now' | 'release'>): boolean {
   const minutes = release?.content.shop.billing.offerMinutes ?? 60;
-  const { paid, back } = sumsOf(boughtWith(order));
+  const bought = boughtWith(order);
+  // What is on its way back counts as gone, until the answer says otherwise.
+  const left = sum(bought.flatMap((payment) => payment.lines.map(leftOf)));
   return (
     now >= addMs(order.at, minutes * MINUTE) ||
     order.payments.some((p) => p.openDisputes.length > 0) ||
-    (paid > 0 && back >= paid)
+    (sumsOf(bought).paid > 0 && left === 0)
   );
 }
 

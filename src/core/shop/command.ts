@@ -1,6 +1,6 @@
 import type { KeptCard } from '#core/agreements';
 import type { Instant } from '#core/calendar';
-import type { QuoteChoice } from '#core/checkout';
+import type { LineChoice, QuoteChoice } from '#core/checkout';
 import type { CameFrom, ShopEvent } from '#core/journal';
 import type { Refusal } from '#core/refusal';
 import type { Release } from '#core/release';
@@ -60,6 +60,11 @@ export type Command =
     }
   /** No to an offer after payment; a charge for it that waits for the bank is made impossible. */
   | { type: 'decline-offer'; orderId: OrderId; step: StepId }
+  /**
+   * Somebody who is signed in asks for what they can have only once; what others claimed with their address and has not
+   * paid for is made impossible.
+   */
+  | { type: 'void-claims'; personId: PersonId; checkoutId: CheckoutId; lines: readonly LineChoice[] }
   /** The buyer would rather begin again than confirm with the bank. */
   | { type: 'give-up-charge'; key: ChargeKey }
   | { type: 'answer-charge'; key: string; answer: ChargeAnswer }

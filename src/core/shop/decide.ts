@@ -23,6 +23,7 @@ import { closeDispute, openDispute } from './commands/dispute';
 import { expireCharge, expirePass } from './commands/expire';
 import { fetchFile } from './commands/fetchFile';
 import { pay } from './commands/pay';
+import { voidClaims } from './commands/voidClaims';
 import { publish } from './commands/publish';
 import { answerRefund, refund } from './commands/refund';
 import type { Command, DecideContext, Decision } from './command';
@@ -44,6 +45,8 @@ export function decide(state: ShopState, command: Command, context: DecideContex
       return acceptOffer(state, command, context);
     case 'decline-offer':
       return declineOffer(state, command);
+    case 'void-claims':
+      return voidClaims(state, command);
     case 'give-up-charge':
       return expireCharge(state, command);
     case 'answer-charge':

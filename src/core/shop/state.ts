@@ -50,6 +50,7 @@ export interface Charge {
   /** The offer after payment that it is for; null for the checkout itself. */
   step: StepId | null;
   recipientId: PersonId | null;
+  signedIn: boolean;
 }
 
 /** An offer after payment as a path makes it: one price, at one step. */

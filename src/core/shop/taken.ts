@@ -1,5 +1,5 @@
 import type { Agreement } from '#core/agreements';
-import { type Quote, quantityOf } from '#core/checkout';
+import { type Quote, type QuoteLine, quantityOf } from '#core/checkout';
 import type { CouponId, PersonId, PriceId } from '#core/ids';
 import { beginsCheaper } from '#core/terms';
 import { onceKey, pairOf } from './ids';
@@ -39,15 +39,18 @@ export function take(
   }
 }
 
+/** What of a line one person has only once: the trial or cheaper beginning of its offer, the one subscription to it. */
+export const onceOf = ({ terms }: Pick<QuoteLine, 'terms'>): ('begins' | 'runs')[] => [
+  ...(beginsCheaper(terms) ? ['begins' as const] : []),
+  ...(terms.kind === 'subscription' ? ['runs' as const] : []),
+];
+
 /**
  * What one person or agreement has only once, while a charge that asks for it is not answered: the trial or cheaper
  * beginning of an offer, the one subscription to it, the unused days of what is replaced.
  */
 export function takeOnce(state: ShopState, quote: Quote, personId: PersonId, by: 1 | -1): void {
-  const keys = quote.lines.flatMap(({ offerId, terms }) => [
-    ...(beginsCheaper(terms) ? [onceKey('begins', pairOf(personId, offerId))] : []),
-    ...(terms.kind === 'subscription' ? [onceKey('runs', pairOf(personId, offerId))] : []),
-  ]);
+  const keys = quote.lines.flatMap((line) => onceOf(line).map((what) => onceKey(what, pairOf(personId, line.offerId))));
   if (quote.replaces) keys.push(onceKey('replaces', quote.replaces.agreementId));
   for (const key of keys) {
     const count = (state.taken.get(key) ?? 0) + by;

@@ -3,7 +3,8 @@ import { rateLimit } from 'express-rate-limit';
 import { isAddress } from '#core/people';
 import type { Path } from '#core/paths';
 import type { Release } from '#core/release';
-import type { PathId, PersonId } from '#core/ids';
+import type { QuoteChoice } from '#core/checkout';
+import type { ChargeKey, PathId, PersonId } from '#core/ids';
 import { type CounterContext, liveRelease } from '../context';
 import { type CheckoutState, GiveUpRequest, PayRequest, QuoteAnswer, QuoteRequest, StateAnswer } from '../../wire';
 import { answer } from '../http/answer';
@@ -85,11 +86,13 @@ export function checkoutRoutes(context: CounterContext): Router {
     const beside = { coupon, country, vatNumber, extras, quantity, named };
     const signedIn = personOfDevice(context, req) === personId;
     if (vatNumber) await keepVatNumber(context, personId, visit.checkout, vatNumber);
+    const cart = cartFor(quoted, path, choice.priceId, beside);
+    if (signedIn) await setFree(visit, personId, cart);
     const done = await runner.execute({
       type: 'pay',
       checkoutId: visit.checkout,
       personId,
-      ...cartFor(quoted, path, choice.priceId, beside),
+      ...cart,
       release: quoted,
       startedAt: visit.at,
       shown: choice.shown,
@@ -130,6 +133,16 @@ export function checkoutRoutes(context: CounterContext): Router {
     if (state.status === 'refused') noteRefusedCard(res);
     answer(res, StateAnswer, { state });
   });
+
+  /** What others claimed with a member's address, and have not paid for, is theirs no more. */
+  async function setFree(visit: Visit, personId: PersonId, cart: QuoteChoice): Promise<void> {
+    const lines = [cart, ...(cart.extras ?? [])];
+    const done = await runner.execute({ type: 'void-claims', personId, checkoutId: visit.checkout, lines });
+    if ('refused' in done) return;
+    const keys = done.events.flatMap((event) => (event.type === 'void.due' ? [event.data.chargeKey] : []));
+    const waits = (key: ChargeKey): boolean => runner.state.todo.has(key);
+    await waitFor(runner, () => (keys.some(waits) ? null : true), WAIT_FOR_ANSWER_MS);
+  }
 
   router.get('/state', async (req, res) => {
     const { path } = pathOf(textOf(req.query['path']));

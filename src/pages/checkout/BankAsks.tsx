@@ -1,5 +1,15 @@
 import { useFormWords } from './formWords';
 
+/** No answer yet: nobody should pay again. */
+export function StillAsking() {
+  const words = useFormWords();
+  return (
+    <p className="message calm" role="status">
+      {words.asking}
+    </p>
+  );
+}
+
 /** The bank wants the buyer to confirm; or they go another way. */
 export function BankAsks({ confirmAt, again, onAgain }: { confirmAt: string; again: string; onAgain: () => void }) {
   const words = useFormWords();

@@ -1,18 +1,9 @@
 import { useState } from 'react';
 import { Field } from '../../ui/Field';
 import type { CheckoutData } from '../../wire';
+import type { Chosen } from './api';
 import { useFormWords } from './formWords';
 import { shownIn, useTypedEarly } from './useTypedEarly';
-
-export interface Chosen {
-  coupon: string;
-  country: string;
-  vatNumber: string;
-  /** Extras that are ticked, by their ids. */
-  extras: readonly string[];
-  quantity: number;
-  named: string;
-}
 
 interface Props {
   data: CheckoutData;
@@ -20,7 +11,7 @@ interface Props {
   wrong: { coupon?: string; vatNumber?: string };
   /** What the coupon takes off, once it works. */
   works: string | null;
-  onChange: (next: Chosen) => void;
+  onChange: (patch: Partial<Chosen>) => void;
 }
 
 /** Country, VAT number and coupon: each folded away until it is wanted, each asking the shop for new prices when it is left. */
@@ -32,7 +23,7 @@ export function Beside({ data, chosen, wrong, works, onChange }: Props) {
     setCoupon((known) => shownIn('coupon') || known);
     setVatNumber((known) => shownIn('vat') || known);
     const [country, number] = [shownIn('country') || chosen.country, shownIn('vat')];
-    if (country !== chosen.country || number !== chosen.vatNumber) onChange({ ...chosen, country, vatNumber: number });
+    if (country !== chosen.country || number !== chosen.vatNumber) onChange({ country, vatNumber: number });
   });
   return (
     <div className="space-y-4">
@@ -44,7 +35,7 @@ export function Beside({ data, chosen, wrong, works, onChange }: Props) {
               id="country"
               autoComplete="country"
               value={chosen.country}
-              onChange={(event) => onChange({ ...chosen, country: event.target.value })}
+              onChange={(event) => onChange({ country: event.target.value })}
             >
               {data.countries.map((c) => (
                 <option key={c.code} value={c.code}>
@@ -53,7 +44,7 @@ export function Beside({ data, chosen, wrong, works, onChange }: Props) {
               ))}
             </select>
           </div>
-          <div onBlur={() => vatNumber !== chosen.vatNumber && onChange({ ...chosen, vatNumber })}>
+          <div onBlur={() => vatNumber !== chosen.vatNumber && onChange({ vatNumber })}>
             <Field
               id="vat"
               label={words.vatNumber}
@@ -80,7 +71,7 @@ export function Beside({ data, chosen, wrong, works, onChange }: Props) {
                 wrong={wrong.coupon}
               />
             </div>
-            <button type="button" className="btn btn-quiet btn-touch" onClick={() => onChange({ ...chosen, coupon })}>
+            <button type="button" className="btn btn-quiet btn-touch" onClick={() => onChange({ coupon })}>
               {coupon.trim() === '' && chosen.coupon !== '' ? words.removeCoupon : words.useCoupon}
             </button>
           </div>

@@ -1,18 +1,19 @@
 import { type FormEvent, useCallback, useEffect, useRef, useState } from 'react';
 import { isAddress } from '#core/people';
 import { tokenise } from '../../ui/card';
+import { CardFields, cardProblems, NO_CARD } from '../../ui/CardFields';
 import { Field } from '../../ui/Field';
-import { giveUpCharge, pay, readPrices, readState } from './api';
-import { BankAsks } from './BankAsks';
-import { Beside, type Chosen } from './Beside';
+import { type Answer, type Chosen, giveUpCharge, pay, readState } from './api';
+import { BankAsks, StillAsking } from './BankAsks';
+import { Beside } from './Beside';
 import { Bill } from './Bill';
-import { CardFields, cardProblems, NO_CARD } from './CardFields';
 import { Extras } from './Extras';
 import { HowMuch } from './HowMuch';
 import { PriceChoice } from './PriceChoice';
 import { useAlive } from './useAlive';
+import { useChosen } from './useChosen';
 import { shownIn, useTypedEarly } from './useTypedEarly';
-import type { CheckoutData, CheckoutPrice, CheckoutState, QuoteAnswer } from '../../wire';
+import type { CheckoutData, CheckoutPrice, CheckoutState } from '../../wire';
 import { useFormWords } from './formWords';
 
 const POLL_MS = 1_500;
@@ -28,7 +29,8 @@ export function CheckoutForm({
 }) {
   const words = useFormWords();
   const alive = useAlive();
-  const [prices, setPrices] = useState(data.prices);
+  const asked = useChosen(data, words.notReached);
+  const { prices, chosen, stands, quoting } = asked;
   const [priceId, setPriceId] = useState((data.prices.find((p) => p.id === data.chosen) ?? data.prices[0])?.id ?? '');
   const [name, setName] = useState('');
   const [address, setAddress] = useState('');
@@ -39,17 +41,6 @@ export function CheckoutForm({
   );
   const [state, setState] = useState<CheckoutState>(data.state);
   const [busy, setBusy] = useState(false);
-  /** New sums are on their way: nothing is paid that was not shown. */
-  const [quoting, setQuoting] = useState(false);
-  const [chosen, setChosen] = useState<Chosen>({
-    coupon: '',
-    country: data.country,
-    vatNumber: '',
-    extras: [],
-    quantity: 1,
-    named: '',
-  });
-  const [stands, setStands] = useState<QuoteAnswer['wrong']>({});
   const messageBox = useRef<HTMLDivElement>(null);
   const price = prices.find((p) => p.id === priceId) ?? prices[0];
   useEffect(() => {
@@ -69,7 +60,7 @@ export function CheckoutForm({
     const ticked = [...document.querySelectorAll<HTMLInputElement>('input[name="extra"]:checked')].map(
       (box) => box.value,
     );
-    if (ticked.length > 0) void choose({ ...chosen, extras: ticked });
+    if (ticked.length > 0) void choose({ extras: ticked });
   });
 
   useEffect(() => {
@@ -103,18 +94,21 @@ export function CheckoutForm({
     return chosen.free ? found : { ...found, ...cardProblems(card, words) };
   }
 
-  /** New prices for what was chosen beside them; the last answer asked for is the one shown. */
-  const asked = useRef(0);
-  async function choose(next: Chosen): Promise<void> {
-    setChosen(next);
-    const mine = (asked.current += 1);
-    setQuoting(true);
-    const answer = await readPrices(data.pathId, next, words.notReached);
-    if (mine !== asked.current) return;
-    setQuoting(false);
-    if (answer.prices) setPrices(answer.prices);
-    setStands(answer.wrong ?? {});
-    if (answer.problem) setMessage(answer.problem);
+  async function choose(patch: Partial<Chosen>): Promise<Answer | null> {
+    const answer = await asked.choose(patch);
+    if (answer?.problem) setMessage(answer.problem);
+    return answer;
+  }
+
+  /** Asks for what was typed and not asked for. @returns whether the sum on the page is still the one to pay */
+  async function isShown(price: CheckoutPrice): Promise<boolean> {
+    const unasked = asked.unasked(price);
+    if (Object.keys(unasked).length === 0) return true;
+    const answer = await choose(unasked);
+    const same = answer?.prices?.find((p) => p.id === price.id)?.shown === price.shown;
+    const wrong = Object.keys(answer?.wrong ?? {}).length > 0;
+    if (answer?.prices && !same && !wrong) setMessage(words.sumChanged);
+    return same && !wrong;
   }
 
   /** Rather another card than the bank’s question: what waits is made impossible first. */
@@ -135,6 +129,7 @@ export function CheckoutForm({
     if (first) return document.getElementById(first)?.focus();
     setBusy(true);
     try {
+      if (!(await isShown(price))) return;
       const token = price.free ? null : await tokenise(data.cardService, card, words.card);
       if (token && 'problem' in token) return setMessage(token.problem);
       const answer = await pay({
@@ -144,15 +139,10 @@ export function CheckoutForm({
         name,
         address,
         card: token,
-        chosen,
+        chosen: asked.works(),
         notReached: words.notReached,
       });
-      if (answer.prices) {
-        setPrices(answer.prices);
-        setStands(answer.wrong ?? {});
-        // What does not work any more is not sent again.
-        if (answer.wrong?.coupon) setChosen({ ...chosen, coupon: '' });
-      }
+      asked.took(answer);
       if (answer.state) settle(answer.state);
       if (answer.code === 'not-reached') {
         setState({ status: 'asking' });
@@ -168,7 +158,7 @@ export function CheckoutForm({
   return (
     <form noValidate onSubmit={(event) => void submit(event)} className="space-y-5">
       <PriceChoice prices={prices} chosen={price.id} onChoose={setPriceId} />
-      <HowMuch price={price} much={chosen} wrong={stands} onChange={(much) => void choose({ ...chosen, ...much })} />
+      <HowMuch price={price} chosen={chosen} wrong={stands} onChange={(patch) => void choose(patch)} />
       <div className="grid gap-4 sm:grid-cols-2">
         <Field
           id="address"
@@ -187,7 +177,7 @@ export function CheckoutForm({
           chosen={chosen}
           wrong={stands}
           works={stands.coupon === undefined ? price.coupon : null}
-          onChange={(next) => void choose(next)}
+          onChange={(patch) => void choose(patch)}
         />
       )}
       {message !== null && (
@@ -199,6 +189,7 @@ export function CheckoutForm({
         <CardFields
           card={card}
           wrong={wrong}
+          words={words.card}
           service={data.cardService}
           samples={data.sampleCards}
           onChange={setCard}
@@ -209,10 +200,7 @@ export function CheckoutForm({
         extras={price.extras}
         ticked={chosen.extras}
         onTick={(id, on) =>
-          void choose({
-            ...chosen,
-            extras: on ? [...chosen.extras, id] : chosen.extras.filter((other) => other !== id),
-          })
+          void choose({ extras: [...asked.now().extras.filter((other) => other !== id), ...(on ? [id] : [])] })
         }
       />
       {state.status === 'bank' ? (
@@ -230,11 +218,7 @@ export function CheckoutForm({
                   : words.startNow}
         </button>
       )}
-      {state.status === 'asking' && (
-        <p className="message calm" role="status">
-          {words.asking}
-        </p>
-      )}
+      {state.status === 'asking' && <StillAsking />}
       {data.note.trim() !== '' && (
         <p className="cap text-center" dir="auto">
           {data.note}

@@ -1,30 +1,33 @@
 import { useEffect, useState } from 'react';
 import { Field } from '../../ui/Field';
 import type { CheckoutPrice } from '../../wire';
+import type { Chosen } from './api';
 import { useFormWords } from './formWords';
-
-export interface Much {
-  quantity: number;
-  named: string;
-}
+import { shownIn, useTypedEarly } from './useTypedEarly';
 
 interface Props {
   price: CheckoutPrice;
-  much: Much;
+  chosen: Pick<Chosen, 'quantity' | 'named'>;
   wrong: { quantity?: string; named?: string };
-  onChange: (next: Much) => void;
+  onChange: (patch: Partial<Chosen>) => void;
 }
 
 /** How many of it, or how much for it, where the price leaves that to its buyer. */
-export function HowMuch({ price, much, wrong, onChange }: Props) {
+export function HowMuch({ price, chosen, wrong, onChange }: Props) {
   const words = useFormWords();
   const [typed, setTyped] = useState(price.names?.value ?? '');
-  useEffect(() => setTyped(much.named === '' ? (price.names?.value ?? '') : much.named), [much.named, price.names]);
+  useEffect(() => setTyped(chosen.named || (price.names?.value ?? '')), [chosen.named, price.names]);
+  useTypedEarly(() => {
+    const named = shownIn('named');
+    const quantity = Number(shownIn('quantity') || 1);
+    if (named !== '' && named !== price.names?.value) onChange({ named });
+    if (quantity !== chosen.quantity) onChange({ quantity });
+  });
   return (
     <>
       {price.names !== null && (
         <div
-          onBlur={() => typed !== (much.named || price.names?.value) && onChange({ ...much, named: typed })}
+          onBlur={() => typed !== (chosen.named || price.names?.value) && onChange({ named: typed })}
           className="max-w-60"
         >
           <Field
@@ -44,8 +47,8 @@ export function HowMuch({ price, much, wrong, onChange }: Props) {
           <select
             id="quantity"
             name="quantity"
-            value={Math.min(much.quantity, price.most)}
-            onChange={(event) => onChange({ ...much, quantity: Number(event.target.value) })}
+            value={Math.min(chosen.quantity, price.most)}
+            onChange={(event) => onChange({ quantity: Number(event.target.value) })}
           >
             {Array.from({ length: Math.min(price.most, MOST_LISTED) }, (_, i) => (
               <option key={i + 1} value={i + 1}>

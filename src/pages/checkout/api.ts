@@ -12,7 +12,6 @@ import type {
   StateAnswer,
 } from '../../wire';
 import type { CardToken } from '../../ui/card';
-import type { Chosen } from './Beside';
 
 /** Any of the checkout's answers: what it brought, or a problem in a sentence and what came with it. */
 export type Answer = Partial<QuoteAnswer & StateAnswer & NextAnswer> & { problem?: string; code?: string };
@@ -33,6 +32,18 @@ async function call(path: string, notReached: string, init?: RequestInit): Promi
   } catch {
     return { problem: notReached, code: 'not-reached' };
   }
+}
+
+/** What is chosen beside a price. */
+export interface Chosen {
+  coupon: string;
+  country: string;
+  vatNumber: string;
+  /** Extras that are ticked, by their ids. */
+  extras: readonly string[];
+  quantity: number;
+  /** An amount of the buyer's own as typed; empty takes what is suggested. */
+  named: string;
 }
 
 /** What was chosen beside a price; what is empty is not sent. */

@@ -1,10 +1,10 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { CardFields, cardProblems, NO_CARD } from '../../ui/CardFields';
 import { KeelDrawing } from '../../ui/KeelDrawing';
 import { tokenise } from '../../ui/card';
 import type { CheckoutState, OfferData } from '../../wire';
 import { acceptOffer, declineOffer, offerStands } from '../checkout/api';
-import { BankAsks } from '../checkout/BankAsks';
-import { CardFields, cardProblems, NO_CARD } from '../checkout/CardFields';
+import { BankAsks, StillAsking } from '../checkout/BankAsks';
 import { useFormWords } from '../checkout/formWords';
 import { useAlive } from '../checkout/useAlive';
 
@@ -28,10 +28,13 @@ export function OfferAnswer({ data }: { data: OfferData }) {
     if (message !== null) messageBox.current?.focus();
   }, [message]);
 
-  const settle = useCallback((next: CheckoutState): void => {
-    setState((now) => (JSON.stringify(now) === JSON.stringify(next) ? now : next));
-    setMessage(sentenceOf(next));
-  }, []);
+  const settle = useCallback(
+    (next: CheckoutState): void => {
+      setState((now) => (JSON.stringify(now) === JSON.stringify(next) ? now : next));
+      setMessage(next.status === 'open' ? words.nothingCharged : sentenceOf(next));
+    },
+    [words],
+  );
 
   useEffect(() => {
     if (state.status === 'paid') location.assign(state.next);
@@ -89,11 +92,7 @@ export function OfferAnswer({ data }: { data: OfferData }) {
           {message} {state.status === 'refused' && words.offer.refused}
         </div>
       )}
-      {state.status === 'asking' && (
-        <p className="message calm" role="status">
-          {words.asking}
-        </p>
-      )}
+      {state.status === 'asking' && <StillAsking />}
       {state.status === 'bank' && (
         <BankAsks confirmAt={state.confirmAt} again={words.offer.goOn} onAgain={() => void no()} />
       )}
@@ -101,6 +100,7 @@ export function OfferAnswer({ data }: { data: OfferData }) {
         <CardFields
           card={card}
           wrong={wrong}
+          words={words.card}
           service={data.cardService}
           samples={data.sampleCards}
           onChange={setCard}

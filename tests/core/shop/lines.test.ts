@@ -75,6 +75,7 @@ async function orderOf(offers: readonly number[]): Promise<Shop> {
         language: null,
         step: null,
         recipientId: null,
+        signedIn: false,
       }),
     ],
   });

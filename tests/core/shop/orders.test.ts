@@ -6,7 +6,7 @@ import { firstBuyer, quoteFor, type QuoteChoice } from '#core/checkout';
 import { receiptDocument } from '#core/messages';
 import { lineBought, sumsOf } from '#core/payments';
 import { passState } from '#core/passes';
-import { type ChargeAnswer, type Order, orderStatus, rehearse, NOTHING_HAPPENS } from '#core/shop';
+import { type ChargeAnswer, NotAnswered, type Order, orderStatus, rehearse, NOTHING_HAPPENS } from '#core/shop';
 import { type MemoryShop, pick, releaseWith, shopInMemory } from '../../support/shopInMemory';
 import { bought } from '../../support/money';
 
@@ -301,6 +301,41 @@ describe('an offer after payment', () => {
     expect(await two.shop.accept(two.order.id, TALK)).toBe('not-on-sale');
   });
 
+  test('not while all of the order is on its way back; if that is refused, it is offered again', async () => {
+    const { shop, order } = await paid();
+    const { refund } = shop.ports.payments;
+    shop.ports.payments.refund = () => Promise.reject(new NotAnswered('slow'));
+    const shares = [{ lineId: 'l1', amount: 2_400 }];
+    await shop.act({ type: 'refund', orderId: order.id, shares, reason: '' });
+    expect([lineBought(order, 'l1').reserved, await shop.accept(order.id, TALK)]).toEqual([2_400, 'not-on-sale']);
+    shop.ports.payments.refund = () => Promise.resolve({ status: 'refused', reason: 'too old' });
+    await shop.runner.settle();
+    shop.ports.payments.refund = refund;
+    expect([lineBought(order, 'l1').reserved, await shop.accept(order.id, TALK)]).toEqual([0, 'done']);
+  });
+
+  test('a payment disputed while the offer is being paid: what is paid stands, and only the other is on hold', async () => {
+    const { shop, order } = await paid();
+    answer = { status: 'waits-for-bank', confirmAt: '/bank' };
+    await shop.accept(order.id, TALK);
+    const paymentId = `pay-${order.id}-1`;
+    await shop.act({ type: 'open-dispute', disputeId: 'd', paymentId, amount: 2_400, answerBy: START });
+    const key = `${order.id}-step${TALK}-1`;
+    await shop.act({ type: 'answer-charge', key, answer: { status: 'paid', paymentId: 'pay-late' } });
+    expect([doors(shop, order), orderStatus(order)]).toEqual([['on-hold', 'open'], 'disputed']);
+  });
+
+  test('given back while the offer is being paid: what was bought closes, what is paid opens', async () => {
+    const { shop, order } = await paid();
+    answer = { status: 'waits-for-bank', confirmAt: '/bank' };
+    await shop.accept(order.id, TALK);
+    const shares = [{ lineId: 'l1', amount: 2_400 }];
+    await shop.act({ type: 'refund', orderId: order.id, shares, reason: '' });
+    const key = `${order.id}-step${TALK}-1`;
+    await shop.act({ type: 'answer-charge', key, answer: { status: 'paid', paymentId: 'pay-late' } });
+    expect([doors(shop, order), orderStatus(order)]).toEqual([['closed', 'open'], 'partly-refunded']);
+  });
+
   test('waits for the bank: one at a time; gone on without it, it is made impossible; paid after all, it stands', async () => {
     const { shop, order } = await paid();
     answer = { status: 'waits-for-bank', confirmAt: '/bank' };
@@ -424,4 +459,48 @@ test('a price whose amount the buyer names: within its bounds, never with a coup
   ]);
   const free = await shop.order({ ...pick(0, { named: 0 }), person: 'u2' });
   expect([shop.asked().length, free.payments, doors(shop, free)]).toEqual([1, [], ['open']]);
+});
+
+describe('what others claim with somebody’s address', () => {
+  const claim = async (): Promise<MemoryShop> => {
+    const shop = await shopInMemory(live(), START, ({ token }) =>
+      token === 'stranger' ? { status: 'waits-for-bank', confirmAt: '/bank' } : { status: 'paid', paymentId: '' },
+    );
+    await shop.order({ ...pick(LIBRARY), card: 'stranger' }).catch(() => undefined);
+    expect([...shop.runner.state.charges.values()].map((c) => c.status)).toEqual(['waits-for-bank']);
+    return shop;
+  };
+  const setFree = (shop: MemoryShop, personId: string, offer = LIBRARY): Promise<string> =>
+    shop.act({ type: 'void-claims', personId, checkoutId: 'mine', lines: [pick(offer)] });
+
+  test('is set free by the person signed in, whose trial it is; the claim then buys nothing', async () => {
+    const shop = await claim();
+    await expect(shop.order({ ...pick(LIBRARY), signedIn: true })).rejects.toThrow('runs already');
+    await setFree(shop, 'u1');
+    const order = await shop.order({ ...pick(LIBRARY), signedIn: true });
+    expect([bought(order).lines[0]?.paid, [...shop.runner.state.charges.values()].map((c) => c.status)]).toEqual([
+      100,
+      ['fell-away', 'paid'],
+    ]);
+  });
+
+  test('paid in the last second it stands, and the person hears that it runs', async () => {
+    const shop = await claim();
+    shop.ports.payments.void = () => Promise.resolve({ status: 'paid', paymentId: 'late' });
+    await setFree(shop, 'u1');
+    await expect(shop.order({ ...pick(LIBRARY), signedIn: true })).rejects.toThrow('runs already');
+  });
+
+  test('stays for another person, for another offer, for their own request, and for what takes nothing once', async () => {
+    const shop = await claim();
+    for (const said of [await setFree(shop, 'u2'), await setFree(shop, 'u1', COURSE)]) expect(said).not.toBe('done');
+    expect([...shop.runner.state.charges.values()].map((c) => c.status)).toEqual(['waits-for-bank']);
+    await shop.order({ ...pick(PACK), card: 'stranger' }).catch(() => undefined);
+    expect(await setFree(shop, 'u1', PACK)).not.toBe('done');
+    const own = await shopInMemory(live(), START, () => ({ status: 'waits-for-bank', confirmAt: '/bank' }));
+    await own.order({ ...pick(LIBRARY), signedIn: true }).catch(() => undefined);
+    const before = own.ports.batches.length;
+    await own.act({ type: 'void-claims', personId: 'u1', checkoutId: 'cart1', lines: [pick(LIBRARY)] });
+    expect(own.ports.batches.length).toBe(before);
+  });
 });

@@ -5,6 +5,7 @@ import { simpleParser } from 'mailparser';
 import { PDFDocument } from 'pdf-lib';
 import { sumsOf } from '#core/payments';
 import { passState } from '#core/passes';
+import type { CheckoutData } from '../../../src/wire';
 import { Buyer } from '../../../demo/clients';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
 import { type Beside, pathContent } from '../../support/pathShop';
@@ -282,3 +283,70 @@ test('giving back two lines of two payments goes back to both, and says of each 
   expect([done.body, doors()]).toEqual([{ status: 'paid', reason: null }, ['closed', 'closed']]);
   expect(order().payments.map((p) => sumsOf([p]).back)).toEqual([2_400, 21_000]);
 });
+
+test('an extra that was sold out meanwhile is said, left out, and the rest can be paid', async () => {
+  await open({
+    extras: [GUIDE],
+    edit: (content) => {
+      const [guide] = content.offers.find((o) => o.id === 'off_x0')?.prices ?? [];
+      if (guide) guide.limit = { inAll: '1', each: '' };
+    },
+  });
+  const [tove, other] = [buyer(), buyer()];
+  const chosen = { extras: ['ex_0'] };
+  const ticked = await tove.quoteWith(await tove.openCheckout('field-pack'), chosen);
+  const theirs = await other.quoteWith(await other.openCheckout('field-pack'), chosen);
+  const first = await other.pay(theirs, { name: 'B', address: 'b@example.org' }, CARD.good, 0, chosen);
+  expect(first.body.state?.status).toBe('paid');
+  const refused = await tove.pay(ticked, TOVE, CARD.good, 0, chosen);
+  expect([refused.status, refused.body.code, refused.body.prices?.[0]?.extras]).toEqual([409, 'sold-out', []]);
+  const rest = await tove.pay({ ...ticked, prices: refused.body.prices ?? [] }, TOVE, CARD.good, 0, {});
+  expect([rest.body.state?.status, charged()]).toEqual(['paid', ['-1 3100', '-1 2400']]);
+});
+
+test('an extra that a signed-in member has is not shown to them; a stranger with their address still sees it', async () => {
+  await open({ extras: [GUIDE, LIBRARY], offers: [GUIDE] });
+  const tove = buyer();
+  const chosen = { extras: ['ex_0', 'ex_1'] };
+  const page = await tove.quoteWith(await tove.openCheckout('field-pack'), chosen);
+  await tove.pay(page, TOVE, CARD.good, 0, chosen);
+  await signIn(tove);
+  expect((await openAgain(tove)).prices[0]?.extras).toEqual([]);
+  expect((await buyer().openCheckout('field-pack')).prices[0]?.extras).toHaveLength(2);
+});
+
+test('a member who is signed in sets free what a stranger claims with their address; a stranger cannot', async () => {
+  await open({ extras: [LIBRARY] });
+  const tove = buyer();
+  await tove.pay(await tove.openCheckout('field-pack'), TOVE, CARD.good);
+  await signIn(tove);
+  const chosen = { extras: ['ex_0'] };
+  const claim = buyer();
+  const theirs = await claim.quoteWith(await claim.openCheckout('field-pack'), chosen);
+  expect((await claim.pay(theirs, TOVE, CARD.bank, 0, chosen)).body.state?.status).toBe('bank');
+  // Another stranger with that address neither gets it nor takes it away.
+  const second = buyer();
+  const alike = await second.quoteWith(await second.openCheckout('field-pack'), chosen);
+  expect((await second.pay(alike, TOVE, CARD.good, 0, chosen)).body.code).toBe('already-runs');
+  expect((await claim.state(theirs)).status).toBe('bank');
+  // The member is shown the price without a trial, which the claim holds; once it is free, what changed is shown first.
+  const own = await tove.quoteWith(await openAgain(tove), chosen);
+  const changed = await tove.pay(own, TOVE, CARD.good, 0, chosen);
+  expect([changed.body.code, changed.body.prices?.[0]?.bill[1]?.today]).toEqual(['quote-changed', '€1.00']);
+  const paid = await tove.pay({ ...own, prices: changed.body.prices ?? [] }, TOVE, CARD.good, 0, chosen);
+  expect(paid.body.state?.status).toBe('paid');
+  expect((await claim.state(theirs)).status).toBe('fell-away');
+});
+
+/** A fresh checkout of a visit that has paid one. */
+async function openAgain(who: Buyer): Promise<CheckoutData> {
+  const html = await who.fetch('/field-pack/checkout?again=1').then((r) => r.text());
+  return JSON.parse(/id="checkout-data">(.*?)<\/script>/s.exec(html)?.[1] ?? '{}') as CheckoutData;
+}
+
+/** Signs in by the link of the newest receipt. */
+async function signIn(who: Buyer): Promise<void> {
+  await until(async () => (await mails()).length > 0, 'the receipt');
+  const link = /\/member\/enter\/\S+/.exec((await mails()).at(-1)?.text ?? '')?.[0] ?? '';
+  expect((await who.fetch(link, { method: 'POST' })).status).toBe(303);
+}

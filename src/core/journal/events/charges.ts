@@ -31,6 +31,8 @@ const requested4 = requested3.extend({
   step: stepId1.nullable(),
   /** Who gets what is bought, where that is not the payer. */
   recipientId: personId1.nullable(),
+  /** Whether its person was signed in; a typed address is a claim. */
+  signedIn: z.boolean(),
 });
 
 /** The charge of a checkout: asked → paid | refused | needs the bank | fell away. */
@@ -38,7 +40,7 @@ export const chargeEvents = {
   'charge.requested': event(requested1)
     .next(requested2, (data) => ({ ...data, quote: quoteFrom1(data.quote), came: NOWHERE, language: null }))
     .next(requested3, (data) => ({ ...data, opens: data.opens.map(passFrom1) }))
-    .next(requested4, (data) => ({ ...data, step: null, recipientId: null })),
+    .next(requested4, (data) => ({ ...data, step: null, recipientId: null, signedIn: false })),
   'charge.waitsForBank': event(z.strictObject({ key: id1, confirmAt: z.string().max(500), until: moment1 })),
   'charge.refused': event(z.strictObject({ key: id1, reason: z.string().max(80) })),
   'charge.fellAway': event(

@@ -50,6 +50,8 @@ export function acceptOffer(
         attempt,
         card,
         step: offer.step,
+        // The visit that paid, whoever it is: no more than the address that was typed there.
+        signedIn: false,
       }),
     ],
   };

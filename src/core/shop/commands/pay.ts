@@ -72,6 +72,7 @@ export function pay(state: ShopState, command: Pay, context: DecideContext): Dec
         language: command.language ?? null,
         step: null,
         recipientId: command.recipientId ?? null,
+        signedIn: command.signedIn ?? false,
       }),
     ],
   };

@@ -40,6 +40,8 @@ export const checkout: CheckoutWords = {
   startNow: 'Jetzt beginnen, heute nichts zu zahlen',
   asking:
     'Wir fragen bei Ihrer Bank nach. Bitte nicht noch einmal bezahlen. Diese Seite geht von selbst weiter, und der Beleg kommt per E-Mail.',
+  sumChanged:
+    'Was Sie geschrieben haben, ändert die Summe. Es wurde noch nichts abgebucht: Sehen Sie sie an und drücken Sie noch einmal.',
   nothingCharged:
     'Es wurde nichts abgebucht, und alles, was Sie geschrieben haben, ist noch da. Versuchen Sie es noch einmal.',
   notOnSale: 'Das wird im Moment nicht verkauft.',

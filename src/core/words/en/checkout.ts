@@ -37,6 +37,7 @@ export const checkout = {
   payNow: (amount: string): string => `Pay ${amount} now`,
   startNow: 'Start now, nothing to pay today',
   asking: 'We are asking your bank. Do not pay again. This page goes on by itself, and the receipt comes by e-mail.',
+  sumChanged: 'What you typed changes what you pay. Nothing was charged yet: look at the new sum, then press again.',
   nothingCharged: 'Nothing was charged, and everything you typed is still here. Try again.',
   notOnSale: 'This is not on sale at the moment.',
   notReached:

@@ -1,7 +1,6 @@
-import { Field } from '../../ui/Field';
-import { SampleCards } from '../../ui/SampleCards';
-import { useFormWords } from './formWords';
-import type { FormWords } from './formWords';
+import type { Words } from '#core/words';
+import { Field } from './Field';
+import { SampleCards } from './SampleCards';
 
 export interface TypedCard {
   number: string;
@@ -11,7 +10,10 @@ export interface TypedCard {
 export const NO_CARD: TypedCard = { number: '', expiry: '', code: '' };
 
 /** What is wrong with a card as typed, by field. */
-export function cardProblems(card: TypedCard, { wrong }: FormWords): Partial<Record<keyof TypedCard, string>> {
+export function cardProblems(
+  card: TypedCard,
+  { wrong }: Pick<Words['checkout'], 'wrong'>,
+): Partial<Record<keyof TypedCard, string>> {
   return {
     ...(card.number.replace(/\D/g, '').length < 12 ? { number: wrong.number } : {}),
     ...(/^\s*\d{1,2}\s*\/\s*\d{2,4}\s*$/.test(card.expiry) ? {} : { expiry: wrong.expiry }),
@@ -23,24 +25,25 @@ export function cardProblems(card: TypedCard, { wrong }: FormWords): Partial<Rec
 export function CardFields({
   card,
   wrong,
+  words,
   service,
   samples,
   onChange,
 }: {
   card: TypedCard;
   wrong: Partial<Record<string, string>>;
+  words: Words['card'];
   service: string;
   /** A test shop offers sample cards. */
   samples: boolean;
   onChange: (card: TypedCard) => void;
 }) {
-  const words = useFormWords();
   return (
     <fieldset className="space-y-4">
-      <legend className="sr-only">{words.card.legend}</legend>
+      <legend className="sr-only">{words.legend}</legend>
       <Field
         id="number"
-        label={words.card.number}
+        label={words.number}
         autoComplete="cc-number"
         inputMode="numeric"
         value={card.number}
@@ -50,7 +53,7 @@ export function CardFields({
       <div className="grid grid-cols-2 gap-4">
         <Field
           id="expiry"
-          label={words.card.expiry}
+          label={words.expiry}
           autoComplete="cc-exp"
           inputMode="numeric"
           value={card.expiry}
@@ -59,7 +62,7 @@ export function CardFields({
         />
         <Field
           id="code"
-          label={words.card.code}
+          label={words.code}
           autoComplete="cc-csc"
           inputMode="numeric"
           value={card.code}
@@ -67,7 +70,7 @@ export function CardFields({
           wrong={wrong['code']}
         />
       </div>
-      {samples && <SampleCards service={service} label={words.card.samples} onPick={onChange} />}
+      {samples && <SampleCards service={service} label={words.samples} onPick={onChange} />}
     </fieldset>
   );
 }
