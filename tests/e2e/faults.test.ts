@@ -74,7 +74,7 @@ test('reload and back while the bank is being asked: told not to pay again, then
   expect(await page.getByText(/^Order \d+\./).count()).toBe(1);
 });
 
-test('what is typed before the script has come counts: address, price, country and number', async () => {
+test('what is typed before the script has come counts: address, price, country, number and an extra', async () => {
   const page = await newPage(open.browser, PHONE);
   let letGo = (): void => undefined;
   const held = new Promise<void>((resolve) => (letGo = resolve));
@@ -87,18 +87,38 @@ test('what is typed before the script has come counts: address, price, country a
   await page.getByRole('radio', { name: /For a class/ }).check();
   await page.getByLabel('Country').selectOption('NL');
   await page.getByLabel('VAT number (businesses only)').fill('NL004495445B01');
+  await page.getByLabel(/^Add the wren/).check();
   // Nothing would hear a press yet: the button waits, and Enter does not send away what was typed.
   expect(await page.getByRole('button', { name: /^Pay / }).isDisabled()).toBe(true);
   await page.getByLabel('E-mail').press('Enter');
   letGo();
-  // 68.00 less 21 % within it, as a business in another country pays.
-  await page.getByRole('button', { name: 'Pay €56.20 now' }).waitFor();
+  // 68.00 and 12.00 less 21 % within them, as a business in another country pays.
+  await page.getByRole('button', { name: 'Pay €66.12 now' }).waitFor();
   await page.getByLabel('Name', { exact: true }).fill('Ilmar Oriel');
   await page.getByText('Sample cards for this test shop').click();
   await page.getByRole('button', { name: 'Goes through', exact: true }).click();
   expect(await page.getByLabel('E-mail').inputValue()).toBe('early@example.org');
-  await page.getByRole('button', { name: 'Pay €56.20 now' }).click();
+  await page.getByRole('button', { name: 'Pay €66.12 now' }).click();
   await page.waitForURL('**/thanks');
+});
+
+test('a coupon typed and never asked for: Enter shows its sum first, and pays it on the next press', async () => {
+  const page = await newPage(open.browser, PHONE);
+  await fillIn(page, 'typed@example.org', 'Goes through');
+  await page.getByText('I have a coupon').click();
+  await page.getByLabel('Coupon', { exact: true }).fill('reeds5');
+  await page.getByLabel('Coupon', { exact: true }).press('Enter');
+  await page.getByText('What you typed changes what you pay. Nothing was charged yet', { exact: false }).waitFor();
+  expect(await page.getByTestId('due-today').textContent()).toBe('€7.00');
+  // One that does not work says so, and what is paid is the price without it.
+  await page.getByLabel('Coupon', { exact: true }).fill('REEDS6');
+  await page.getByLabel('Coupon', { exact: true }).press('Enter');
+  await page.getByRole('button', { name: 'Pay €12.00 now' }).waitFor();
+  expect(new URL(page.url()).pathname).toBe('/wren-sound-cards/checkout');
+  await page.getByLabel('Coupon', { exact: true }).fill('reeds5');
+  await page.getByRole('button', { name: 'Use it' }).click();
+  await page.getByRole('button', { name: 'Pay €7.00 now' }).click();
+  await page.waitForURL('**/offer-1');
 });
 
 test('the shop is lost from sight: the studio says so, keeps edits, and goes on when it answers', async () => {

@@ -273,13 +273,19 @@ test('the buyer names the amount, or takes several: from the sentence to what is
   await visitor.getByLabel('Name', { exact: true }).fill('Tove Marsh');
   await visitor.getByRole('button', { name: 'Pay €8.50 now' }).waitFor();
   expect(await visitor.getByTestId('due-today').textContent()).toBe('€8.50');
+  await visitor.getByText('Sample cards for this test shop').click();
+  await visitor.getByRole('button', { name: 'Goes through', exact: true }).click();
+  // Enter in the field pays no sum that was not shown: it is asked for, shown, and waits for another press.
+  await visitor.getByLabel('Your amount').fill('9');
+  await visitor.getByLabel('Your amount').press('Enter');
+  await visitor.getByText('What you typed changes what you pay. Nothing was charged yet', { exact: false }).waitFor();
+  await visitor.getByRole('button', { name: 'Pay €9.00 now' }).waitFor();
+  expect(await visitor.getByTestId('due-today').textContent()).toBe('€9.00');
   // Several of the other price: the bill counts them, the receipt names the article.
   await visitor.getByRole('radio', { name: several }).check();
   await visitor.getByLabel('How many').selectOption('3');
   await visitor.getByRole('button', { name: 'Pay €204.00 now' }).waitFor();
   await visitor.getByText(`3 × Dawn field pack, ${several}`).waitFor();
-  await visitor.getByText('Sample cards for this test shop').click();
-  await visitor.getByRole('button', { name: 'Goes through', exact: true }).click();
   await visitor.getByRole('button', { name: 'Pay €204.00 now' }).click();
   await visitor.waitForURL('**/thanks');
   await visitor.getByText(`3 × Dawn field pack, ${several}`).waitFor();

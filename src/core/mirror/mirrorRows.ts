@@ -1,4 +1,4 @@
-import type { AgreementId, ChargeKey, LineId, OrderId, PassId, PaymentId, RefundId, StepId } from '#core/ids';
+import type { AgreementId, ChargeKey, LineId, OrderId, PassId, PaymentId, RefundId } from '#core/ids';
 import { type Agreement, agreementIdOf, refundStop, type StopReason } from '#core/agreements';
 import type { ShopTax } from '#core/catalogue';
 import type { Instant } from '#core/calendar';
@@ -14,15 +14,14 @@ import {
   evolve,
   moneyBack,
   newShopState,
-  type OfferMet,
   paymentBought,
   reserve,
   type ShopState,
-  statusOf,
 } from '#core/shop';
 import type { AgreementRow, LaterPaymentRow } from './agreementRows';
 import { foldAgreement, restated, withRefund } from './foldAgreement';
-import { type AskedQuote, type ChargeRow, isBoughtDisputed, type OrderRow, type PassRow, type RefundRow } from './rows';
+import { metOffer, newOrderRow, orderBought, restate, titleOf } from './orderRow';
+import { type ChargeRow, isBoughtDisputed, type OrderRow, type PassRow, type RefundRow } from './rows';
 
 /** Rows of the mirror in hand, moved on by batches. It only copies and counts, like the shop's own folding. */
 export class MirrorRows {
@@ -89,37 +88,18 @@ export class MirrorRows {
           this.#charge(event.data.key, { status: 'paid' });
           break;
         case 'order.paid': {
-          const { orderId, number, personId, chargeKey, paymentId, last4, receipt } = event.data;
+          const { orderId, number, personId, chargeKey } = event.data;
           const charge = chargeKey === null ? undefined : this.charges.get(chargeKey);
           const quote = charge?.quote ?? event.data.quote;
           if (!quote) throw new Error(`Order ${number} is paid, but nothing says for what`);
           if (charge) charge.quote = null;
-          const order: OrderRow = {
-            id: orderId,
-            number,
-            at,
-            personId,
-            title: titleOf(quote.lines),
-            currency: quote.currency,
-            zone: quote.zone,
-            lines: quote.lines,
-            payments: [],
-            offers: {},
-            statement: quote.statement,
-            paid: 0,
-            back: 0,
-            later: { paid: 0, back: 0, openDisputes: [] },
-            status: 'paid',
-            answerBy: null,
-            passIds: [],
-            refundIds: [],
-          };
+          const order = newOrderRow({ id: orderId, number, at, personId }, quote);
           this.orders.set(orderId, order);
-          this.#bought(order, quote, { id: paymentId, key: chargeKey, orderId, step: null, at, last4, receipt });
+          orderBought(order, paymentBought(quote, event.data, null, at));
           break;
         }
         case 'order.extended': {
-          const { orderId, step, chargeKey, paymentId, last4, receipt } = event.data;
+          const { orderId, step, chargeKey } = event.data;
           const order = this.orders.get(orderId);
           const charge = chargeKey === null ? undefined : this.charges.get(chargeKey);
           const quote = charge?.quote ?? event.data.quote;
@@ -128,14 +108,14 @@ export class MirrorRows {
           order.lines = [...order.lines, ...quote.lines];
           order.title = titleOf(order.lines);
           const lineIds = quote.lines.map((line) => line.lineId);
-          order.offers = { ...order.offers, [step]: { ...met(order, step), answer: 'yes', lineIds } };
-          this.#bought(order, quote, { id: paymentId, key: chargeKey, orderId, step, at, last4, receipt });
+          order.offers = { ...order.offers, [step]: { ...metOffer(order, step), answer: 'yes', lineIds } };
+          orderBought(order, paymentBought(quote, event.data, step, at));
           break;
         }
         case 'offer.declined': {
           const { orderId, step } = event.data;
           const order = this.orders.get(orderId);
-          if (order) order.offers = { ...order.offers, [step]: { ...met(order, step), answer: 'no' } };
+          if (order) order.offers = { ...order.offers, [step]: { ...metOffer(order, step), answer: 'no' } };
           break;
         }
         case 'due.paid': {
@@ -212,7 +192,7 @@ export class MirrorRows {
           if (payment) disputeOpened(payment, disputeId);
           if (agreementId === undefined) order.answerBy ??= answerBy;
           else order.later = { ...order.later, openDisputes: [...order.later.openDisputes, disputeId] };
-          this.#restate(order);
+          restate(order);
           break;
         }
         case 'dispute.closed': {
@@ -281,13 +261,6 @@ export class MirrorRows {
     }
   }
 
-  /** What was bought stands with its order. */
-  #bought(order: OrderRow, quote: AskedQuote, facts: Parameters<typeof paymentBought>[1]): void {
-    const payment = paymentBought(quote, facts);
-    if (payment) order.payments = [...order.payments, payment];
-    this.#restate(order);
-  }
-
   /** A payment by its name: one of what was bought, or a later one. */
   #payment(
     order: OrderRow | undefined,
@@ -324,21 +297,7 @@ export class MirrorRows {
       const first = later || !bought ? row.first : { ...row.first, back: bought.givenBack + bought.lost };
       this.agreements.set(row.id, restated({ ...row, first }, this.tax));
     }
-    this.#restate(order);
-  }
-
-  #restate(order: OrderRow | undefined): void {
-    if (!order) return;
-    const { paid, back } = sumsOf(order.payments);
-    const { later } = order;
-    Object.assign(order, {
-      paid,
-      back,
-      status:
-        isBoughtDisputed(order) || later.openDisputes.length > 0
-          ? 'disputed'
-          : statusOf({ paid: paid + later.paid, back: back + later.back }),
-    });
+    if (order) restate(order);
   }
 }
 
@@ -348,8 +307,3 @@ interface MoneyBack {
   paymentId: PaymentId;
   shares: readonly { lineId: LineId; amount: number; tax: number }[];
 }
-
-const met = (order: OrderRow, step: StepId): OfferMet =>
-  order.offers[step] ?? { attempts: 0, lastKey: null, answer: null, lineIds: [] };
-
-const titleOf = (lines: readonly { title: string }[]): string => lines.map((l) => l.title).join(', ');

@@ -1,5 +1,13 @@
 import { cardPaysOf, type Quote } from '#core/checkout';
+import type { Instant } from '#core/calendar';
+import type { StepId } from '#core/ids';
 import { newPaymentLine, NONE, type Payment } from '#core/payments';
+
+/** What the fact of an order, or of what was added to it, says of its payment. */
+interface Paid extends Pick<Payment, 'orderId' | 'last4' | 'receipt'> {
+  paymentId: Payment['id'];
+  chargeKey: Payment['key'];
+}
 
 /**
  * The payment that a paid quote comes to, line by line. A charge of nothing, without credit, makes none; histories
@@ -7,18 +15,26 @@ import { newPaymentLine, NONE, type Payment } from '#core/payments';
  */
 export function paymentBought(
   quote: Pick<Quote, 'lines' | 'replaces' | 'buyer'>,
-  facts: Pick<Payment, 'id' | 'key' | 'orderId' | 'step' | 'at' | 'last4' | 'receipt'>,
+  { paymentId, chargeKey, orderId, last4, receipt }: Paid,
+  step: StepId | null,
+  at: Instant,
 ): Payment | null {
   const cardPays = cardPaysOf(quote);
   const lines = quote.lines.map(({ lineId, dueToday, tax }, i) => {
     const amount = cardPays[i] ?? 0;
     return newPaymentLine({ lineId, amount, credit: dueToday - amount, tax });
   });
-  if (facts.receipt === null && lines.every((line) => line.amount === 0 && line.credit === 0)) return null;
+  if (receipt === null && lines.every((line) => line.amount === 0 && line.credit === 0)) return null;
   return {
-    ...facts,
-    kind: facts.step === null ? 'checkout' : 'offer',
+    id: paymentId,
+    key: chargeKey,
+    orderId,
+    kind: step === null ? 'checkout' : 'offer',
     agreementId: null,
+    step,
+    at,
+    last4,
+    receipt,
     buyer: quote.buyer ?? null,
     lines,
     openDisputes: NONE,

@@ -5,6 +5,7 @@ import type { EventOf, EventType } from '#core/journal';
 import type { AgreementId } from '#core/ids';
 import { addPayment, moneyBack } from './evolvePayments';
 import { addStop, dropStop, moveFrom } from './evolveStops';
+import { push } from './known';
 import { plan } from './moments';
 import type { ShopState } from './state';
 import { pairOf } from './ids';
@@ -17,9 +18,7 @@ export const agreementAppliers: Appliers = {
   'agreement.started': (state, { agreement, status, next, period, noticeAt, endsAt, beganCheaper, told }) => {
     const a = begunAgreement(agreement, { status, next, period, noticeAt, endsAt, told });
     state.agreements.set(a.id, a);
-    const own = state.agreementsOfPerson.get(a.personId);
-    if (own) own.push(a.id);
-    else state.agreementsOfPerson.set(a.personId, [a.id]);
+    push(state.agreementsOfPerson, a.personId, a.id);
     if (beganCheaper) state.begun.add(pairOf(a.personId, a.offerId));
     plan(state, a);
   },

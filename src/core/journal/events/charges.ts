@@ -31,8 +31,8 @@ const requested4 = requested3.extend({
   step: stepId1.nullable(),
   /** Who gets what is bought, where that is not the payer. */
   recipientId: personId1.nullable(),
-  /** Whether its person was signed in; a typed address is a claim. */
-  signedIn: z.boolean(),
+  /** Whether its person was signed in; a typed address is a claim. The first histories of this version do not say. */
+  signedIn: z.boolean().default(false),
 });
 
 /** The charge of a checkout: asked → paid | refused | needs the bank | fell away. */
