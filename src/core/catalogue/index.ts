@@ -30,13 +30,9 @@ export {
   type DraftPrice,
   type DraftRise,
   type DraftAccess,
-  draftTermsProblem,
-  priceProblem,
-  type PricePart,
-  type PriceProblem,
-  sealOffer,
-  unsealOffer,
 } from './draftOffer';
+export { draftTermsProblem, priceProblem, type PricePart, type PriceProblem } from './priceProblem';
+export { sealOffer, unsealOffer } from './sealOffer';
 export { type DraftTerms, newTerms, respelledTerms } from './draftTerms';
 export { type DraftCoupon, newCoupon, couponProblem, sealCoupon, unsealCoupon } from './draftCoupon';
 export { typedAmount, typedPercent, percentOf } from './typed';

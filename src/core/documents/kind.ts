@@ -29,7 +29,7 @@ export interface DocumentKind<K extends DocumentName = DocumentName, Sealed = ne
   /** What people call it. */
   readonly name: string;
   readonly stage: Stage | null;
-  /** As it stands in a release: the list, or the single document. */
+  /** One of them as it stands in a release. */
   readonly schema: z.ZodType;
   /** From any earlier shape that some browser or copy may hold. */
   upgrade(doc: unknown): Documents[K];

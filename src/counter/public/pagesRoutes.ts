@@ -5,22 +5,20 @@ import { shortTerms } from '#core/terms';
 import type { Page } from '#core/pages';
 import { type Path, resolveAddress, type Step } from '#core/paths';
 import { publicPicturesOf, type Release } from '#core/release';
-import { checkoutHtml, documentHtml, frontHtml, offerHtml, pageHtml, wordsHtml } from '../../pages/render';
-import { type Language, languageOf } from '#core/words';
-import { offerQuote, type Order } from '#core/shop';
+import { checkoutHtml, frontHtml, pageHtml, wordsHtml } from '../../pages/render';
+import type { Order } from '#core/shop';
 import type { PriceId } from '#core/ids';
 import type { CheckoutData } from '../../wire';
 import { giveCookie } from '../http/cookies';
-import { LANGUAGE_COOKIE, otherLanguages, readingFor } from '../shared/reading';
-import { PAGES_ENTRY, stripFor } from '../shared/wordsPage';
+import { LANGUAGE_COOKIE, readingFor } from '../shared/reading';
 import { textOf } from '../http/textOf';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { orderViewFor } from '../shared/orderView';
 import { personOfDevice } from '../shared/device';
-import { nextHref, offerNow, pathOfOrder } from './afterPayment';
+import { nextHref } from './afterPayment';
 import { checkoutDataFor } from './checkoutData';
-import { offerDataFor } from './offerData';
-import { offerState } from './offerState';
+import { offerPage } from './offerPage';
+import { type SentPage, sendPage } from './sendPage';
 import { checkoutState } from './checkoutState';
 import { renderShell, type Shell, slotValues, viewOf } from './shells';
 import { structuredDataFor } from './structuredData';
@@ -41,48 +39,8 @@ export function pagesRoutes(context: CounterContext): Router {
     return shell;
   }
 
-  function send(
-    req: Request,
-    res: Response,
-    kind: 'still' | 'checkout',
-    page: {
-      title: string;
-      description?: string;
-      keepOut?: boolean;
-      structuredData?: unknown;
-      wide?: boolean;
-      body: string;
-    },
-  ): void {
-    const reading = readingFor(context, req);
-    const { shop, locale, words } = reading;
-    const say = words.pages;
-    const assets = context.client.assetsOf(kind === 'checkout' ? CHECKOUT[languageOf(locale)] : PAGES_ENTRY);
-    const { legal } = shop;
-    const foot = [
-      ...(legal.terms ? [{ text: say.legal.terms, href: '/legal/terms' }] : []),
-      ...(legal.privacy ? [{ text: say.legal.privacy, href: '/legal/privacy' }] : []),
-      ...(legal.withdrawal ? [{ text: say.legal.withdrawal, href: '/legal/withdrawal' }] : []),
-      { text: say.memberArea, href: '/member/' },
-      ...otherLanguages(shop, locale).map(({ name, language }) => ({ text: name, href: `/-/language/${language}` })),
-    ];
-    res.set('Cache-Control', 'no-store').send(
-      documentHtml({
-        description: '',
-        ...page,
-        language: locale,
-        shopName: shop.name,
-        stylesheets: [
-          ...assets.stylesheets,
-          ...(shop.brand ? [`/brand.css?${context.runner.state.release ?? 0}`] : []),
-        ],
-        logo: shop.brand?.logo ? { src: `/pictures/${shop.brand.logo.file.sha256}`, alt: shop.brand.logo.alt } : null,
-        strip: stripFor(context, reading),
-        foot,
-        ...(kind === 'checkout' ? { scripts: assets.scripts } : {}),
-      }),
-    );
-  }
+  const send = (req: Request, res: Response, kind: SentPage['kind'], page: Omit<SentPage, 'kind'>): void =>
+    sendPage(context, req, res, { kind, ...page });
 
   const notFound = (req: Request, res: Response): void => {
     const say = readingFor(context, req).words.pages.notHere;
@@ -162,7 +120,7 @@ export function pagesRoutes(context: CounterContext): Router {
     const [address, rest] = [String(req.params['address']), String(req.params['step'] ?? '')];
     // An offer after payment is read from the release of its checkout, whatever its path has become since.
     const offering = OFFER_ADDRESS.test(rest) ? release?.content.paths.find((p) => p.address === address) : undefined;
-    if (release && offering) return offerPage(req, res, release, offering);
+    if (release && offering) return offerPage(context, req, res, release, offering);
     const place = resolveAddress(release?.content.paths ?? [], address, rest);
     if (!release || place.found === 'nothing') return notFound(req, res);
     if (place.found === 'moved') return res.redirect(302, place.to);
@@ -242,35 +200,6 @@ export function pagesRoutes(context: CounterContext): Router {
       }
     }
   });
-  /** The offer after payment where a visit that has paid stands; everybody else goes to where the path begins. */
-  async function offerPage(req: Request, res: Response, release: Release, path: Path): Promise<void> {
-    await context.runner.synced();
-    const checkoutId = readVisit(context, req, path.id)?.checkout;
-    const order = ordersOfVisit(context, req).find((o) => o.checkoutId === checkoutId);
-    if (!order) return res.redirect(303, `/${path.address}`);
-    const of = pathOfOrder(context, order, path.id);
-    const offer = offerNow(context, req, order, path.id);
-    const next = nextHref(context, req, order, path.id);
-    // A step that is answered, or another one's turn: where the visit stands now.
-    if (!of || !offer || next !== req.path) return res.redirect(303, next);
-    const reading = readingFor(context, req);
-    const quote = offerQuote(reading.state, order, offer, of.release, { now: reading.now, release });
-    if ('refused' in quote) return res.redirect(303, `/${path.address}/thanks`);
-    const page = of.release.content.pages.find((p) => p.id === of.path.steps.find((s) => s.id === offer.step)?.pageId);
-    const state = offerState(reading.state, order, offer.step, next, reading.locale);
-    const data = offerDataFor(
-      reading,
-      { release: of.release, pathId: path.id, order, offer, quote, state },
-      context.mode !== 'real',
-    );
-    const view = { ...viewOf(of.release, { ...of.path, offerId: offer.offerId }, reading.locale), offer: null };
-    send(req, res, 'checkout', {
-      title: page?.title || data.title,
-      keepOut: true,
-      body: (page ? pageHtml(page, view) : '') + offerHtml(data),
-    });
-  }
-
   /** This visit's checkout on a path: the one it has, or a new one under what is live. Null when it went elsewhere. */
   async function openCheckout(
     req: Request,
@@ -313,11 +242,6 @@ const OFFER_ADDRESS = /^offer-\d+$/;
 
 const onSale = (offer: { onSale: boolean; putAway?: boolean | undefined }): boolean => offer.onSale && !offer.putAway;
 
-/** The checkout's script in each language, with the words of that language and no other. */
-const CHECKOUT: Record<Language, string> = {
-  en: 'src/pages/checkout/entry.en.ts',
-  de: 'src/pages/checkout/entry.de.ts',
-};
 const LANGUAGE_KEPT_MS = 365 * 24 * 3_600_000;
 
 const isLegal = (which: string): which is keyof ShopDetails['legal'] =>

@@ -1,4 +1,4 @@
-import Dexie, { type EntityTable, type Table } from 'dexie';
+import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
 import type {
   AgreementRow,
   BuyerRow,
@@ -74,6 +74,28 @@ export const db = new Dexie('clear-keel') as Dexie & {
   laterPayments: EntityTable<LaterPaymentRow, 'id'>;
 };
 
+/** Tables of the mirror are emptied: it is copied anew from the shop's history. */
+const emptied = (change: Transaction, tables: readonly string[]): Promise<unknown> =>
+  Promise.all(tables.map((table) => change.table(table).clear()));
+
+/** Where the cursor stood before it had a table of its own. */
+const forgetCursor = (change: Transaction): PromiseLike<void> => change.table('meta').delete('cursor');
+
+/** Drafts as they are written today. */
+const upgradeDrafts = (change: Transaction): PromiseLike<number> =>
+  change
+    .table('documents')
+    .toCollection()
+    .modify((row: DocumentRow, ref: { value: DocumentRow }) => {
+      ref.value = upgradeDocument(row);
+    });
+
+/** The live release as it is written today. */
+async function upgradeLive(change: Transaction): Promise<void> {
+  const live = (await change.table('meta').get('live')) as MetaRow<'live'> | undefined;
+  if (live) await change.table('meta').put({ ...live, value: upgradeRelease(live.value) });
+}
+
 db.version(1).stores({
   documents: 'key, kind',
   steps: 'key',
@@ -97,16 +119,9 @@ db.version(2)
     buyers: 'personId, last',
   })
   .upgrade(async (change) => {
-    await Promise.all(
-      ['orders', 'passes', 'charges', 'refunds', 'people', 'lines'].map((table) => change.table(table).clear()),
-    );
-    await change.table('meta').delete('cursor');
-    await change
-      .table('documents')
-      .toCollection()
-      .modify((row: DocumentRow, ref: { value: DocumentRow }) => {
-        ref.value = upgradeDocument(row);
-      });
+    await emptied(change, ['orders', 'passes', 'charges', 'refunds', 'people', 'lines']);
+    await forgetCursor(change);
+    await upgradeDrafts(change);
   });
 
 // Payment plans and subscriptions, and the payments they brought. Prices gained kinds and options, the shop its tax.
@@ -116,47 +131,30 @@ db.version(3)
     laterPayments: 'id, day, agreementId, [offerId+day], [went+day]',
   })
   .upgrade(async (change) => {
-    await Promise.all(
-      ['orders', 'passes', 'charges', 'refunds', 'people', 'lines', 'totals', 'buyers'].map((table) =>
-        change.table(table).clear(),
-      ),
-    );
-    await change.table('meta').delete('cursor');
-    await change
-      .table('documents')
-      .toCollection()
-      .modify((row: DocumentRow, ref: { value: DocumentRow }) => {
-        ref.value = upgradeDocument(row);
-      });
-    const live = (await change.table('meta').get('live')) as { name: 'live'; value: Release } | undefined;
-    if (live) await change.table('meta').put({ ...live, value: upgradeRelease(live.value) });
+    await emptied(change, ['orders', 'passes', 'charges', 'refunds', 'people', 'lines', 'totals', 'buyers']);
+    await forgetCursor(change);
+    await upgradeDrafts(change);
+    await upgradeLive(change);
   });
 
 // One spelling for what stands in several words ("past-due", "on-top"); the mirror, which is full of it, is built anew.
 db.version(4)
   .stores({})
   .upgrade(async (change) => {
-    await Promise.all(
-      [
-        'orders',
-        'passes',
-        'charges',
-        'refunds',
-        'people',
-        'lines',
-        'totals',
-        'buyers',
-        'agreements',
-        'laterPayments',
-      ].map((table) => change.table(table).clear()),
-    );
-    await change.table('meta').delete('cursor');
-    await change
-      .table('documents')
-      .toCollection()
-      .modify((row: DocumentRow, ref: { value: DocumentRow }) => {
-        ref.value = upgradeDocument(row);
-      });
+    await emptied(change, [
+      'orders',
+      'passes',
+      'charges',
+      'refunds',
+      'people',
+      'lines',
+      'totals',
+      'buyers',
+      'agreements',
+      'laterPayments',
+    ]);
+    await forgetCursor(change);
+    await upgradeDrafts(change);
     await change
       .table('steps')
       .toCollection()
@@ -164,8 +162,7 @@ db.version(4)
         for (const step of [...row.done, ...row.undone])
           for (const patch of [...step.undo, ...step.redo]) respell(patch);
       });
-    const live = (await change.table('meta').get('live')) as { name: 'live'; value: Release } | undefined;
-    if (live) await change.table('meta').put({ ...live, value: upgradeRelease(live.value) });
+    await upgradeLive(change);
   });
 
 // History in pieces, fewer indexes, and no row for a charge that became an order: copied in half the time.
@@ -180,12 +177,18 @@ db.version(5)
     newest: '',
   })
   .upgrade(async (change) => {
-    await Promise.all(
-      ['orders', 'passes', 'charges', 'refunds', 'people', 'totals', 'buyers', 'agreements', 'laterPayments'].map(
-        (table) => change.table(table).clear(),
-      ),
-    );
-    await change.table('meta').delete('cursor');
+    await emptied(change, [
+      'orders',
+      'passes',
+      'charges',
+      'refunds',
+      'people',
+      'totals',
+      'buyers',
+      'agreements',
+      'laterPayments',
+    ]);
+    await forgetCursor(change);
   });
 
 // Orders hold their payments, and may have several lines: the mirror is built anew. Prices gained an amount of the
@@ -193,30 +196,22 @@ db.version(5)
 db.version(6)
   .stores({})
   .upgrade(async (change) => {
-    await Promise.all(
-      [
-        'orders',
-        'passes',
-        'charges',
-        'refunds',
-        'people',
-        'totals',
-        'buyers',
-        'agreements',
-        'laterPayments',
-        'history',
-        'cursor',
-        'newest',
-      ].map((table) => change.table(table).clear()),
-    );
-    await change
-      .table('documents')
-      .toCollection()
-      .modify((row: DocumentRow, ref: { value: DocumentRow }) => {
-        ref.value = upgradeDocument(row);
-      });
-    const live = (await change.table('meta').get('live')) as { name: 'live'; value: Release } | undefined;
-    if (live) await change.table('meta').put({ ...live, value: upgradeRelease(live.value) });
+    await emptied(change, [
+      'orders',
+      'passes',
+      'charges',
+      'refunds',
+      'people',
+      'totals',
+      'buyers',
+      'agreements',
+      'laterPayments',
+      'history',
+      'cursor',
+      'newest',
+    ]);
+    await upgradeDrafts(change);
+    await upgradeLive(change);
   });
 
 export async function readMeta<N extends keyof Meta>(name: N): Promise<Meta[N] | undefined> {
