@@ -26,6 +26,8 @@ interface Chosen {
   terms: Terms;
   quantity: number;
   sendTo: LineChoice['sendTo'];
+  /** The seller's own number for it, by price or by the one product that is sold. */
+  article: string | undefined;
 }
 
 /**
@@ -76,7 +78,7 @@ export function quoteFor(
       productIds: chosen.offer.productIds,
       terms: chosen.terms,
       ...(chosen.quantity > 1 ? { quantity: chosen.quantity } : {}),
-      ...(chosen.price.article === null ? {} : { article: chosen.price.article }),
+      ...(chosen.article === undefined ? {} : { article: chosen.article }),
       dueToday: sum(today.map((p) => p.amount)) + fee.amount,
       tax: sum(today.map((p) => p.tax)) + fee.tax,
       ...(isLasting(chosen.terms) ? { forPeriod: sum(today.map((p) => p.forPeriod)) } : {}),
@@ -130,7 +132,16 @@ function chosenOf(release: Release, choice: LineChoice, now: Instant, standing: 
     choice.named,
     offer.currency,
   );
-  return 'refused' in terms ? terms : { offer, price, terms, quantity, sendTo: choice.sendTo };
+  if ('refused' in terms) return terms;
+  return { offer, price, terms, quantity, sendTo: choice.sendTo, article: articleOf(price, offer, release) };
+}
+
+/** The price's own article number, else that of the one product it sells; a bundle's parts name none of it. */
+function articleOf(price: Price, offer: Offer, { content }: Release): string | undefined {
+  if (price.article !== null) return price.article;
+  const [only, ...others] = offer.productIds;
+  const product = others.length > 0 ? undefined : content.products.find((p) => p.id === only);
+  return product?.article?.trim() || undefined;
 }
 
 /** Terms whose amount the buyer names, with the amount that was named. */

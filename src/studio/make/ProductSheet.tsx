@@ -3,6 +3,7 @@ import { newOffer, newPrice, type Product, productKindOf } from '#core/catalogue
 import { add, change, type Draft } from '../data/draft';
 import { newId } from '../data/ids';
 import { draftsOfProduct, removeDrafts } from '../data/remove';
+import { TextFill } from '../price/Fill';
 import { focusAmount, PriceSentence } from '../price/PriceSentence';
 import { RichField } from '../sell/RichField';
 import { productSheetOf } from './kinds';
@@ -130,6 +131,24 @@ export function ProductSheet({ draft, product }: { draft: Draft; product: Produc
         </button>
       </section>
       <Kind.Limits product={product} />
+      <section className="sec">
+        <p className="sentence">
+          On papers and in lists it is article{' '}
+          <TextFill
+            label="Article number"
+            placeholder="none"
+            most={60}
+            value={product.article ?? ''}
+            onChange={(text) =>
+              edit((p) => {
+                if (text.trim() === '') delete p.article;
+                else p.article = text;
+              })
+            }
+          />
+          , unless its price has one of its own.
+        </p>
+      </section>
       <section className="sec">
         <h3 className="mb-1">Sold in</h3>
         {soldIn.length === 0 && (

@@ -436,6 +436,24 @@ test('sent by post: its fee by country is part of what is due today, taxed at th
   ]);
 });
 
+test('a line bears its price’s article number, else that of the one product it sells; a bundle none', () => {
+  const release = live();
+  const { products, offers } = release.content;
+  const sold = offers.find((o) => o.id === 'off_0');
+  products.forEach((product, i) => Object.assign(product, { article: `P-${i} ` }));
+  const articles = (): (string | undefined)[] => {
+    const quote = quoteFor(release, { ...pick(PACK), extras: [pick(COURSE)] }, START, firstBuyer(START));
+    return 'refused' in quote ? [] : quote.lines.map((line) => line.article);
+  };
+  const first = products.findIndex((p) => p.id === sold?.productIds[0]);
+  Object.assign(sold?.prices[0] ?? {}, { article: 'A-7' });
+  expect(articles()[0]).toBe('A-7');
+  Object.assign(sold?.prices[0] ?? {}, { article: null });
+  expect(articles()[0]).toBe(`P-${first}`);
+  Object.assign(sold ?? {}, { productIds: products.slice(0, 2).map((p) => p.id) });
+  expect(articles()[0]).toBeUndefined();
+});
+
 test('a price whose amount the buyer names: within its bounds, never with a coupon, free at zero', async () => {
   const release = releaseWith([{ kind: 'open', amount: '12', least: '0', most: '50' }], {
     edit: (content) => void content.coupons.push(off({ percent: '10' })),

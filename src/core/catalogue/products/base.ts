@@ -14,6 +14,8 @@ export const productShape = <K extends string>(kind: K) => ({
   picture: z.object({ file: FileRef, alt: z.string().max(300) }).nullable(),
   /** Short lines that pages can reuse. */
   benefits: z.array(z.string().max(300)).max(30),
+  /** The seller's own number for it: what a line bears whose price has none of its own. */
+  article: z.string().max(60).optional(),
   /** Off every list; owners keep it. */
   putAway: z.boolean().optional(),
 });

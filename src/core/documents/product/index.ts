@@ -36,6 +36,7 @@ export const productKind = documentKind<'product', Product>({
     links: 'links',
     putAway: ['put away', 'put away'],
     benefits: 'benefits',
+    article: 'article number',
     downloads: ['how often files can be fetched', 'how often files can be fetched'],
   },
   findings({ products, offers }, { hasFile }) {
