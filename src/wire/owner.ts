@@ -59,7 +59,7 @@ export const MissingAnswer = z.strictObject({ missing: z.array(z.string()) });
 export const RefundRequest = z.strictObject({
   orderId: idFor<OrderId>(),
   shares: z
-    .array(z.strictObject({ lineId: idFor<LineId>(), amount: z.int().min(0) }))
+    .array(z.strictObject({ lineId: idFor<LineId>(), amount: z.int().min(0), units: z.int().min(1).optional() }))
     .min(1)
     .max(50),
   reason: z.string().max(500).default(''),

@@ -6,7 +6,6 @@ import { lineOf, type Payment, sumsOf } from '#core/payments';
 import type { Order, Refund } from '#core/shop';
 import { isLasting } from '#core/terms';
 import { type Words, wordsFor } from '#core/words';
-import type { LineId } from '#core/ids';
 import type { Setting } from './letter';
 
 /** A receipt or credit note as words and columns; a port draws it as a PDF. */
@@ -140,7 +139,10 @@ export function creditNoteDocument(
   const { locale } = setting;
   const say = wordsFor(locale).papers;
   const money = (amount: number): string => formatAmount(amount, order.currency, locale);
-  const titleOf = (lineId: LineId): string => order.lines.find((l) => l.lineId === lineId)?.title ?? '';
+  const nameOf = ({ lineId, units }: Refund['shares'][number]): string => {
+    const title = order.lines.find((l) => l.lineId === lineId)?.title ?? '';
+    return units === undefined ? title : `${units} × ${title}`;
+  };
   return {
     ...paper(setting, buyer),
     heading: say.creditNote(),
@@ -151,7 +153,7 @@ export function creditNoteDocument(
       { label: say.date(), value: formatDay(refund.at, order.zone, locale) },
     ],
     rows: refund.shares.map((share) => ({
-      text: say.backRow(titleOf(share.lineId), share.tax > 0 ? money(share.tax) : null),
+      text: say.backRow(nameOf(share), share.tax > 0 ? money(share.tax) : null),
       amount: money(share.amount),
     })),
     total: { label: say.givenBack(), amount: money(refund.amount) },

@@ -1,7 +1,7 @@
 import { formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
 import { sumsOf } from '#core/payments';
-import { boughtAt, type Order, type Refund } from '#core/shop';
+import { type AnsweredOffer, boughtAt, type Order, type Refund } from '#core/shop';
 import type { StepId } from '#core/ids';
 import { wordsFor } from '#core/words';
 import { framed, type Message, oneLine, type Setting } from './letter';
@@ -9,10 +9,9 @@ import { framed, type Message, oneLine, type Setting } from './letter';
 const titles = (lines: Order['lines']): string => lines.map((l) => oneLine(l.title)).join(', ');
 
 /** What letters say of an order. */
-export type OrderForLetter = Pick<
-  Order,
-  'lines' | 'payments' | 'offers' | 'number' | 'currency' | 'zone' | 'at' | 'statement'
->;
+export type OrderForLetter = Pick<Order, 'lines' | 'payments' | 'number' | 'currency' | 'zone' | 'at' | 'statement'> & {
+  offers: Record<StepId, AnsweredOffer>;
+};
 
 /** What one charge of an order bought, what was paid, and one link that signs in. @param step of an offer after payment; null of the checkout */
 export function receiptMessage(

@@ -20,7 +20,7 @@ import {
 } from '#core/shop';
 import type { AgreementRow, LaterPaymentRow } from './agreementRows';
 import { foldAgreement, restated, withRefund } from './foldAgreement';
-import { metOffer, newOrderRow, orderBought, restate, titleOf } from './orderRow';
+import { newOrderRow, orderBought, restate, titleOf } from './orderRow';
 import { type ChargeRow, isBoughtDisputed, type OrderRow, type PassRow, type RefundRow } from './rows';
 
 /** Rows of the mirror in hand, moved on by batches. It only copies and counts, like the shop's own folding. */
@@ -108,14 +108,14 @@ export class MirrorRows {
           order.lines = [...order.lines, ...quote.lines];
           order.title = titleOf(order.lines);
           const lineIds = quote.lines.map((line) => line.lineId);
-          order.offers = { ...order.offers, [step]: { ...metOffer(order, step), answer: 'yes', lineIds } };
+          order.offers = { ...order.offers, [step]: { answer: 'yes', lineIds } };
           orderBought(order, paymentBought(quote, event.data, step, at));
           break;
         }
         case 'offer.declined': {
           const { orderId, step } = event.data;
           const order = this.orders.get(orderId);
-          if (order) order.offers = { ...order.offers, [step]: { ...metOffer(order, step), answer: 'no' } };
+          if (order) order.offers = { ...order.offers, [step]: { answer: 'no', lineIds: [] } };
           break;
         }
         case 'due.paid': {

@@ -1,6 +1,5 @@
-import type { StepId } from '#core/ids';
 import { type Payment, sumsOf } from '#core/payments';
-import { type OfferMet, statusOf } from '#core/shop';
+import { statusOf } from '#core/shop';
 import { type AskedQuote, isBoughtDisputed, type OrderRow } from './rows';
 
 /** An order as it is when it comes into being: nothing of it is paid yet. */
@@ -39,10 +38,6 @@ export function restate(order: OrderRow): void {
   const status = disputed ? 'disputed' : statusOf({ paid: paid + later.paid, back: back + later.back });
   Object.assign(order, { paid, back, status });
 }
-
-/** How an offer after payment was met so far. */
-export const metOffer = (order: OrderRow, step: StepId): OfferMet =>
-  order.offers[step] ?? { attempts: 0, lastKey: null, answer: null, lineIds: [] };
 
 /** How what was bought is called in a list. */
 export const titleOf = (lines: readonly { title: string }[]): string => lines.map(({ title }) => title).join(', ');

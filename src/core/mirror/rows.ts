@@ -14,7 +14,7 @@ import type { Instant } from '#core/calendar';
 import type { Quote, QuoteLine } from '#core/checkout';
 import type { Pass } from '#core/passes';
 import type { Payment } from '#core/payments';
-import type { OfferMet, OrderStatus } from '#core/shop';
+import type { AnsweredOffer, OrderStatus } from '#core/shop';
 
 /** One order as the studio lists it. Amounts in minor units of `currency`. */
 export interface OrderRow {
@@ -28,8 +28,8 @@ export interface OrderRow {
   lines: QuoteLine[];
   /** What was bought, folded by the shop's own code: at the checkout, and by offers after it. */
   payments: Payment[];
-  /** Offers after payment that were met, by step. */
-  offers: Record<StepId, OfferMet>;
+  /** How offers after payment were answered, by step; what was tried and not answered is no matter of a list. */
+  offers: Record<StepId, AnsweredOffer>;
   /** What the card statement reads. */
   statement: string | undefined;
   /** Over what was bought, in minor units. */
@@ -70,7 +70,7 @@ export interface RefundRow {
   at: Instant;
   amount: number;
   currency: string;
-  shares: readonly { lineId: LineId; amount: number; tax: number }[];
+  shares: readonly { lineId: LineId; amount: number; tax: number; units?: number | undefined }[];
   reason: string;
   status: 'asked' | 'paid' | 'refused';
   creditNote: string | null;

@@ -11,3 +11,4 @@ export {
   sumsOf,
   taxOfBack,
 } from './lines';
+export { unitsLeft, unitsWorth } from './units';

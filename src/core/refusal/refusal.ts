@@ -56,6 +56,8 @@ export interface RefusalFacts {
   'no-such-file': None;
   'used-up': { limit: number };
   'too-much': { most: number; currency: string };
+  /** Of a line taken several times, so many are left to give back. */
+  'too-many-units': { most: number };
   'nothing-to-refund': { why: 'no-amount' | 'twice' | 'nothing' | 'nothing-paid' };
   'refund-running': { of: 'order' | 'agreement' };
   disputed: { at: 'stop' | 'refund' };

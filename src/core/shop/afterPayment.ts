@@ -6,7 +6,7 @@ import { boughtWith, leftOf, type Payment, sumsOf } from '#core/payments';
 import type { Release } from '#core/release';
 import type { DecideContext } from './command';
 import { isSubscribed, standingOf } from './standing';
-import type { OfferAfterPayment, Order, ShopState } from './state';
+import type { AnsweredOffer, OfferAfterPayment, Order, ShopState } from './state';
 
 /** How an offer after payment stands for one order. */
 export type OfferStanding =
@@ -90,7 +90,7 @@ export const runsAlready = (
 
 /** What one charge of an order bought: its checkout, or one offer after it. */
 export function boughtAt(
-  order: Pick<Order, 'lines' | 'payments' | 'offers'>,
+  order: Pick<Order, 'lines' | 'payments'> & { offers: Record<StepId, AnsweredOffer> },
   step: StepId | null,
 ): { lines: Order['lines']; payment: Payment | null; at: Instant | null } {
   const later = new Set<LineId>(Object.values(order.offers).flatMap(({ lineIds }) => lineIds));

@@ -24,6 +24,13 @@ import type { ChargeAnswer, IdsPort, RefundAnswer } from './ports';
 import type { AgreementMoment } from './dueIndex';
 import type { OfferAfterPayment } from './state';
 
+/** What goes back of a line in minor units, and how many of several units that is. */
+export interface RefundShare {
+  lineId: LineId;
+  amount: number;
+  units?: number | undefined;
+}
+
 /** Everything that can be asked of the shop. */
 export type Command =
   | { type: 'publish'; release: Release; hasFile: (sha256: string) => boolean }
@@ -70,7 +77,7 @@ export type Command =
   | { type: 'answer-charge'; key: string; answer: ChargeAnswer }
   | { type: 'expire-charge'; key: string; dueAt: Instant }
   | { type: 'expire-pass'; passId: PassId; dueAt: Instant }
-  | { type: 'refund'; orderId: OrderId; shares: readonly { lineId: LineId; amount: number }[]; reason: string }
+  | { type: 'refund'; orderId: OrderId; shares: readonly RefundShare[]; reason: string }
   | { type: 'answer-refund'; refundId: RefundId; answer: RefundAnswer }
   | { type: 'open-dispute'; disputeId: DisputeId; paymentId: PaymentId; amount: number; answerBy: Instant }
   | { type: 'close-dispute'; disputeId: DisputeId; won: boolean }

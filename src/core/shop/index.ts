@@ -3,6 +3,7 @@ export {
   type ShopState,
   type Order,
   type OfferAfterPayment,
+  type AnsweredOffer,
   type OfferMet,
   type Charge,
   type Refund,

@@ -71,6 +71,9 @@ export interface OfferMet {
   lineIds: readonly LineId[];
 }
 
+/** What an answer added. */
+export type AnsweredOffer = Pick<OfferMet, 'answer' | 'lineIds'>;
+
 export interface Order {
   id: OrderId;
   number: number;
@@ -106,7 +109,7 @@ export interface Refund {
   paymentId: PaymentId;
   amount: number;
   currency: string;
-  shares: readonly { lineId: LineId; amount: number; tax: number }[];
+  shares: readonly { lineId: LineId; amount: number; tax: number; units?: number | undefined }[];
   closes: readonly string[];
   reason: string;
   at: Instant;

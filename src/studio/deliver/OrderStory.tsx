@@ -2,9 +2,9 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { Link } from 'react-router';
 import { openFor } from '#core/agreements';
 import { formatMoment, type Instant, msOf } from '#core/calendar';
-import { lineName } from '#core/checkout';
+import { lineName, quantityOf } from '#core/checkout';
 import { storyOfOrder } from '#core/drawing';
-import { isBoughtDisputed, type OrderRow, papersOf } from '#core/mirror';
+import { isBoughtDisputed, type OrderRow, papersOf, type RefundRow } from '#core/mirror';
 import { formatAmount } from '#core/money';
 import { explain, lastsFor } from '#core/passes';
 import { lineOf, type Payment, sumsOf } from '#core/payments';
@@ -114,7 +114,8 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
           <h3>Given back</h3>
           {refunds.map((r) => (
             <p key={r.id} className="mt-1.5">
-              {formatMoment(r.at, order.zone, locale)}: {money(r.amount)},{' '}
+              {formatMoment(r.at, order.zone, locale)}: {money(r.amount)}
+              {unitsBackOf(r, order)},{' '}
               {r.status === 'paid'
                 ? `credit note ${r.creditNote ?? ''}`
                 : r.status === 'refused'
@@ -149,6 +150,7 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
       {/* What a bank disputes cannot be given back too: nothing is offered that is refused. */}
       <RefundForm
         order={order}
+        refunds={refunds}
         titleOfPass={(id) => titleOf(passes.find((p) => p.id === id)?.productId ?? '')}
         locale={locale}
       />
@@ -158,6 +160,14 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
 
 const titlesOf = (order: Pick<OrderRow, 'lines'>, payment: Payment): string[] =>
   order.lines.filter(({ lineId }) => lineOf(payment, lineId)).map(lineName);
+
+/** ", 2 of 5 units" where some of several went back. */
+const unitsBackOf = ({ shares }: Pick<RefundRow, 'shares'>, { lines }: Pick<OrderRow, 'lines'>): string =>
+  shares
+    .flatMap(({ lineId, units }) =>
+      units === undefined ? [] : [`, ${units} of ${quantityOf(lines.find((l) => l.lineId === lineId) ?? {})}`],
+    )
+    .join('');
 
 /** "43 seconds", "12 minutes". */
 function secondsBetween(from: Instant, to: Instant): string {

@@ -2,9 +2,10 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useMemo, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import * as z from 'zod';
-import type { OrderRow } from '#core/mirror';
+import { quantityOf } from '#core/checkout';
+import type { OrderRow, RefundRow } from '#core/mirror';
 import { formatAmount, formatPlain, parseAmount } from '#core/money';
-import { boughtBy, leftOf, lineBought } from '#core/payments';
+import { boughtBy, leftOf, lineBought, unitsLeft, unitsWorth } from '#core/payments';
 import type { LineId, OrderId, PassId } from '#core/ids';
 import { type RefundRequest, sentenceOf, usePreviewRefundQuery, useRefundMutation } from '../data/ownerApi';
 
@@ -17,44 +18,72 @@ const typedAmount = (currency: string) =>
     return z.NEVER;
   });
 
+/** How many of several units go back; nothing typed names none. */
+const typedUnits = z.string().transform((text, issues) => {
+  if (text.trim() === '') return undefined;
+  if (/^[1-9]\d{0,5}$/.test(text.trim())) return Number(text);
+  issues.addIssue({ code: 'custom', message: 'How many of them go back? Write a whole number, or nothing.' });
+  return z.NEVER;
+});
+
 const refundForm = (orderId: OrderId, currency: string) =>
   z
-    .object({ lines: z.array(z.object({ lineId: z.string(), amount: typedAmount(currency) })), reason: z.string() })
+    .object({
+      lines: z.array(z.object({ lineId: z.string(), amount: typedAmount(currency), units: typedUnits })),
+      reason: z.string(),
+    })
     .transform(({ lines, reason }) => ({ orderId, shares: lines, reason }));
 type RefundFields = z.input<ReturnType<typeof refundForm>>;
 
+interface Refundable {
+  lineId: LineId;
+  title: string;
+  /** Minor units. */
+  left: number;
+  /** Units that are left, of a line that was taken several times. */
+  units: number | null;
+}
+
 /** What of each line can still be given back; what its payment has in dispute can not. */
-const refundable = (order: OrderRow): { lineId: LineId; title: string; left: number }[] =>
-  order.lines.flatMap(({ lineId, title }) => {
+const refundable = (order: OrderRow, refunds: readonly RefundRow[]): Refundable[] =>
+  order.lines.flatMap((line) => {
+    const { lineId, title } = line;
+    const units = quantityOf(line) > 1 ? unitsLeft(line, refunds) : null;
     const left = leftOf(lineBought(order, lineId));
     const disputed = (boughtBy(order, lineId)?.openDisputes.length ?? 0) > 0;
-    return left > 0 && !disputed ? [{ lineId, title, left }] : [];
+    return left > 0 && !disputed ? [{ lineId, title, left, units }] : [];
   });
 
 /** Everything that can still be given back, until less is typed. */
-const fieldsOf = (order: OrderRow): RefundFields => ({
-  lines: refundable(order).map(({ lineId, left }) => ({ lineId, amount: formatPlain(left, order.currency) })),
+const fieldsOf = (order: OrderRow, refunds: readonly RefundRow[]): RefundFields => ({
+  lines: refundable(order, refunds).map(({ lineId, left, units }) => ({
+    lineId,
+    amount: formatPlain(left, order.currency),
+    units: units === null || units === 0 ? '' : String(units),
+  })),
   reason: '',
 });
 
 /** Giving money back, whole or in part. First it says what closes; then one button names it all. */
 export function RefundForm({
   order,
+  refunds,
   titleOfPass,
   locale,
 }: {
   order: OrderRow;
+  refunds: readonly RefundRow[];
   titleOfPass: (passId: PassId) => string;
   locale: string;
 }) {
   const [open, setOpen] = useState(false);
   const [said, setSaid] = useState<string | null>(null);
   const [refund, asking] = useRefundMutation();
-  const lines = refundable(order);
+  const lines = refundable(order, refunds);
   const schema = useMemo(() => refundForm(order.id, order.currency), [order.id, order.currency]);
   const form = useForm<RefundFields, unknown, RefundRequest>({
     resolver: zodResolver(schema),
-    defaultValues: fieldsOf(order),
+    defaultValues: fieldsOf(order, refunds),
   });
   const fields = form.watch();
   const read = schema.safeParse(fields);
@@ -96,7 +125,7 @@ export function RefundForm({
           className="btn btn-quiet"
           onClick={() => {
             // What can be given back may have changed since it was open before.
-            form.reset(fieldsOf(order));
+            form.reset(fieldsOf(order, refunds));
             setOpen(true);
             setSaid(null);
           }}
@@ -116,6 +145,29 @@ export function RefundForm({
           {lines.map((line, i) => (
             <p key={line.lineId} className="sentence">
               <span dir="auto">{line.title}</span>:{' '}
+              {line.units !== null && line.units > 0 && (
+                <>
+                  <input
+                    className="fill"
+                    inputMode="numeric"
+                    size={3}
+                    aria-label={`How many of ${line.title} go back`}
+                    maxLength={6}
+                    {...form.register(`lines.${i}.units`, {
+                      // So many of them are so much of the money, until another amount is typed.
+                      onChange: (event: { target: { value: string } }) => {
+                        const units = Number(event.target.value);
+                        if (Number.isSafeInteger(units) && units > 0 && units <= (line.units ?? 0))
+                          form.setValue(
+                            `lines.${i}.amount`,
+                            formatPlain(unitsWorth(line.left, units, line.units ?? 1), order.currency),
+                          );
+                      },
+                    })}
+                  />{' '}
+                  of {line.units},{' '}
+                </>
+              )}
               <input
                 className="fill money"
                 inputMode="decimal"

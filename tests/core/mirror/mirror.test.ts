@@ -7,10 +7,12 @@ import type { ShopTax } from '#core/catalogue';
 import { firstBuyer, quoteFingerprint, quoteFor } from '#core/checkout';
 import type { Batch } from '#core/journal';
 import { sum } from '#core/money';
+import { boughtWith } from '#core/payments';
 import { createRunner, memoryPorts, orderStatus, type ShopState } from '#core/shop';
 import { isLasting } from '#core/terms';
 import { lastingRelease, longRun } from '../../support/longRun';
 import { release } from '../../support/release';
+import { severalRun } from '../../support/severalRun';
 import { later } from '../../support/money';
 import { bought } from '../../support/money';
 
@@ -129,14 +131,22 @@ async function expectRowsToFollow(
   expect(tables.orders.size).toBe(state.orders.size);
   for (const order of state.orders.values()) {
     const row = tables.orders.get(order.id);
+    const payments = boughtWith(order);
+    const lines = payments.flatMap((payment) => payment.lines);
     expect([row?.number, row?.status, row?.lines, row?.passIds, row?.refundIds, row?.paid, row?.back]).toEqual([
       order.number,
       orderStatus(order),
       order.lines,
       order.passIds,
       order.refundIds,
-      sum(bought(order).lines.map((l) => l.paid)),
-      sum(bought(order).lines.map((l) => l.givenBack + l.lost)),
+      sum(lines.map((l) => l.amount)),
+      sum(lines.map((l) => l.givenBack + l.lost)),
+    ]);
+    // The very records of the shop, each with what became of it, and how each offer was answered.
+    const answered = Object.entries(order.offers).filter(([, offer]) => offer.answer !== null);
+    expect([row?.payments, row?.offers]).toEqual([
+      payments,
+      Object.fromEntries(answered.map(([step, { answer, lineIds }]) => [step, { answer, lineIds }])),
     ]);
   }
   for (const pass of state.passes.values()) {
@@ -165,7 +175,7 @@ async function expectRowsToFollow(
   // What came in by day adds up to what was paid; what went back, to what went back.
   const days = moneyByDay(tables.orders.values(), 'EUR', 'Europe/Lisbon');
   expect(sum(days.map((d) => d.paid))).toBe(
-    sum([...state.orders.values()].flatMap((o) => bought(o).lines.map((l) => l.paid))),
+    sum([...state.orders.values()].flatMap((o) => boughtWith(o).flatMap((p) => p.lines.map((l) => l.amount)))),
   );
   const payments = [...state.agreements.values()].flatMap((a) => later(a)).filter((p) => p.paymentId !== null);
   const laterTotals = [...tables.totals.values()].filter((t) => t.key.startsWith('later|'));
@@ -215,6 +225,15 @@ test('generated: the studio’s rows say what the shop’s own state says, howev
     ),
     { numRuns: 60 },
   );
+});
+
+test.each([
+  [11, 1],
+  [12, 9],
+  [13, 100_000],
+])('orders of several lines with offers, refunds and disputes, seed %i, in pulls of %i lines', async (seed, pull) => {
+  const { batches, state } = await severalRun(seed);
+  await expectRowsToFollow(batches, state, pull);
 });
 
 test.each([1, 7, 100_000])(

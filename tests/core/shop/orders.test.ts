@@ -6,6 +6,7 @@ import { firstBuyer, quoteFor, type QuoteChoice } from '#core/checkout';
 import { receiptDocument } from '#core/messages';
 import { lineBought, sumsOf } from '#core/payments';
 import { passState } from '#core/passes';
+import { refuse } from '#core/refusal';
 import { type ChargeAnswer, NotAnswered, type Order, orderStatus, rehearse, NOTHING_HAPPENS } from '#core/shop';
 import { type MemoryShop, pick, releaseWith, shopInMemory } from '../../support/shopInMemory';
 import { bought } from '../../support/money';
@@ -131,6 +132,35 @@ describe('the worked orders', () => {
     await shop.order({ ...pick(PACK, { quantity: 2 }), person: 'u2' });
     await expect(shop.order({ ...pick(PACK), person: 'u3' })).rejects.toThrow('The last one was sold');
     await expect(shop.order({ ...pick(GUIDE, { quantity: 2 }), person: 'u3' })).rejects.toThrow('Only one of this');
+  });
+
+  test('a refund names units: what it names is gone for the next, and comes back when it is refused', async () => {
+    const shop = await shopInMemory(live(), START);
+    const order = await shop.order(pick(PACK, { quantity: 3 }));
+    const giveBack = (amount: number, units?: number) =>
+      shop.runner.execute({
+        type: 'refund',
+        orderId: order.id,
+        shares: [{ lineId: 'l1', amount, ...(units === undefined ? {} : { units }) }],
+        reason: '',
+      });
+    expect(await giveBack(7_200, 4)).toEqual(refuse('too-many-units', { most: 3 }));
+    expect(await giveBack(2_400, 0)).toEqual(refuse('too-many-units', { most: 3 }));
+    await shop.act({
+      type: 'refund',
+      orderId: order.id,
+      shares: [{ lineId: 'l1', amount: 2_400, units: 1 }],
+      reason: '',
+    });
+    shop.ports.payments.refund = () => Promise.resolve({ status: 'refused', reason: 'too old' });
+    await giveBack(4_800, 2);
+    await shop.runner.settle();
+    expect(await giveBack(100, 3)).toEqual(refuse('too-many-units', { most: 2 }));
+    expect(doors(shop, order)).toEqual(['open']);
+    expect([...shop.runner.state.refunds.values()].map((r) => [r.status, r.shares])).toEqual([
+      ['paid', [{ lineId: 'l1', amount: 2_400, tax: 0, units: 1 }]],
+      ['refused', [{ lineId: 'l1', amount: 4_800, tax: 0, units: 2 }]],
+    ]);
   });
 
   test('one price twice, another currency, a subscription asked for twice: refused', () => {

@@ -57,6 +57,7 @@ const EXAMPLES: { [C in RefusalCode]: RefusalFacts[C][] } = {
   'pass-not-open': [{}],
   'no-such-file': [{}],
   'used-up': [{ limit: 7 }],
+  'too-many-units': [{ most: 0 }, { most: 2 }],
   'too-much': [
     { most: 1_850, currency: 'EUR' },
     { most: 1_850, currency: 'JPY' },

@@ -12,25 +12,28 @@ import {
   passId1,
   refundId1,
   share1,
+  share2,
 } from './parts/basics';
+
+const refund1 = z.strictObject({
+  refundId: refundId1,
+  orderId: orderId1,
+  paymentId: z.string(),
+  amount: minor1,
+  currency: currency1,
+  shares: z.array(share1),
+  closes: z.array(passId1),
+  reason: z.string().max(500),
+  agreementId: agreementId1.optional(),
+  ends: z.boolean().optional(),
+  ofCredit: creditId1.optional(),
+});
+
+const refund2 = refund1.extend({ shares: z.array(share2) });
 
 /** Money that goes back: refunds, disputes, and credit for unused days. */
 export const moneyBackEvents = {
-  'refund.requested': event(
-    z.strictObject({
-      refundId: refundId1,
-      orderId: orderId1,
-      paymentId: z.string(),
-      amount: minor1,
-      currency: currency1,
-      shares: z.array(share1),
-      closes: z.array(passId1),
-      reason: z.string().max(500),
-      agreementId: agreementId1.optional(),
-      ends: z.boolean().optional(),
-      ofCredit: creditId1.optional(),
-    }),
-  ),
+  'refund.requested': event(refund1).next(refund2, (data) => data),
   'refund.paid': event(z.strictObject({ refundId: refundId1, creditNote: z.string().max(40) })),
   'refund.refused': event(z.strictObject({ refundId: refundId1, reason: z.string().max(200) })),
   'dispute.opened': event(

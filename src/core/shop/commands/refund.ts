@@ -6,12 +6,12 @@ import { refuse, type Refusal } from '#core/refusal';
 import { endEvents } from '../agreements/closings';
 import { livePasses, stillAsking } from '../agreements/common';
 import { withoutStop } from '../agreements/goOn';
-import type { Command, DecideContext, Decision } from '../command';
+import type { Command, DecideContext, Decision, RefundShare } from '../command';
 import { documentNumber } from '../documentNumber';
 import { agreementsRefunded } from '../evolveStops';
 import { keyOf } from '../ids';
 import { areDaysTaken } from '../taken';
-import { boughtBy, boughtWith, leftOf, taxOfBack } from '#core/payments';
+import { boughtBy, boughtWith, leftOf, taxOfBack, unitsLeft } from '#core/payments';
 import { isPaymentDisputed, paidLinesOf, paidLinesOfAgreement } from '../paidLines';
 import type { Order, Refund, ShopState } from '../state';
 
@@ -22,7 +22,7 @@ export interface RefundPlan {
   parts: {
     paymentId: PaymentId;
     amount: number;
-    shares: { lineId: LineId; amount: number; tax: number }[];
+    shares: { lineId: LineId; amount: number; tax: number; units?: number | undefined }[];
     /** Passes that close when the money has gone back: those of lines given back in full. */
     closes: PassId[];
   }[];
@@ -30,14 +30,12 @@ export interface RefundPlan {
   closes: PassId[];
 }
 
-type Wanted = readonly { lineId: LineId; amount: number }[];
-
 /**
  * What a refund of what was bought would give back and close, before anything is done. Tax goes back in proportion to
  * all that is given back so far, so that parts never add up to more than the whole.
- * @param wanted minor units by line
+ * @param wanted minor units by line; units where a line was taken several times
  */
-export function planRefund(state: ShopState, orderId: OrderId, wanted: Wanted): RefundPlan | Refusal {
+export function planRefund(state: ShopState, orderId: OrderId, wanted: readonly RefundShare[]): RefundPlan | Refusal {
   const order = state.orders.get(orderId);
   if (!order) return refuse('no-such-order');
   const paid = boughtWith(order).flatMap(({ id }) => id ?? []);
@@ -46,7 +44,8 @@ export function planRefund(state: ShopState, orderId: OrderId, wanted: Wanted): 
   const parts: RefundPlan['parts'] = [];
   const seen = new Set<LineId>();
   const full: LineId[] = [];
-  for (const { lineId, amount } of wanted) {
+  const refunds = order.refundIds.flatMap((id) => state.refunds.get(id) ?? []);
+  for (const { lineId, amount, units } of wanted) {
     const line = lines.find((l) => l.lineId === lineId);
     if (!line || !Number.isSafeInteger(amount) || amount < 0) return refuse('nothing-to-refund', { why: 'no-amount' });
     if (seen.has(lineId)) return refuse('nothing-to-refund', { why: 'twice' });
@@ -57,11 +56,15 @@ export function planRefund(state: ShopState, orderId: OrderId, wanted: Wanted): 
       return most === 0 && line.reserved > 0
         ? refuse('refund-running', { of: 'order' })
         : refuse('too-much', { most, currency: order.currency });
+    const bought = order.lines.find((l) => l.lineId === lineId);
+    const mostUnits = bought ? unitsLeft(bought, refunds) : 0;
+    if (units !== undefined && (!Number.isSafeInteger(units) || units < 1 || units > mostUnits))
+      return refuse('too-many-units', { most: mostUnits });
     if (amount === 0) continue;
     let part = parts.find((p) => p.paymentId === line.paymentId);
     if (!part) parts.push((part = { paymentId: line.paymentId, amount: 0, shares: [], closes: [] }));
     part.amount += amount;
-    part.shares.push({ lineId, amount, tax: taxOfBack(line, amount) });
+    part.shares.push({ lineId, amount, tax: taxOfBack(line, amount), ...(units === undefined ? {} : { units }) });
     if (amount === most) full.push(lineId);
   }
   const amount = sum(parts.map((part) => part.amount));

@@ -92,6 +92,10 @@ export const refusals: RefusalWords = {
   'used-up': ({ limit }) =>
     `Diese Datei wurde ${limit}-mal geladen, öfter geht es nicht. Schreiben Sie uns, wir helfen weiter.`,
   'too-much': ({ most, currency }, { money }) => `Höchstens ${money(most, currency)} können noch zurückgegeben werden.`,
+  'too-many-units': ({ most }) =>
+    most === 0
+      ? 'Alle davon wurden schon zurückgegeben. Nennen Sie nur einen Betrag.'
+      : `Höchstens ${most} davon können noch zurückgegeben werden.`,
   'nothing-to-refund': ({ why }) =>
     ({
       'no-amount': 'Das ist kein Betrag dieser Bestellung.',

@@ -95,6 +95,10 @@ export const refusals: RefusalWords = {
   'used-up': ({ limit }) =>
     `This file was fetched ${limit} times, which is as often as it can be. Write to us and we will help.`,
   'too-much': ({ most, currency }, { money }) => `At most ${money(most, currency)} can still be given back.`,
+  'too-many-units': ({ most }) =>
+    most === 0
+      ? 'All of them were given back already. Name an amount only.'
+      : `At most ${most} of them can still be given back.`,
   'nothing-to-refund': ({ why }) =>
     ({
       'no-amount': 'That is not an amount of this order.',

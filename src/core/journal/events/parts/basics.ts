@@ -49,3 +49,5 @@ export const moment1 = z.string();
 export const currency1 = z.string().length(3);
 /** What one line has of a sum. */
 export const share1 = z.strictObject({ lineId: id1, amount: minor1, tax: minor1 });
+/** The same, with how many of several units it gives back. */
+export const share2 = share1.extend({ units: z.int().min(1).optional() });
