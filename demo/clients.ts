@@ -1,6 +1,6 @@
-import { createHash } from 'node:crypto';
+import { createHash, randomBytes } from 'node:crypto';
 import type { ReleaseContent } from '#core/release';
-import type { CheckoutData, CheckoutState, OfferData } from '../src/wire';
+import { type CheckoutData, type CheckoutState, HOLDER_HEADER, type OfferData } from '../src/wire';
 
 /** Keeps cookies like a browser would, for one person. */
 class Visitor {
@@ -9,6 +9,8 @@ class Visitor {
 
   async fetch(path: string, init: RequestInit = {}): Promise<Response> {
     const headers = new Headers(init.headers);
+    // As a browser does with everything that is not merely read.
+    if ((init.method ?? 'GET') !== 'GET' && !headers.has('origin')) headers.set('origin', new URL(this.base).origin);
     if (this.cookies.size > 0)
       headers.set('cookie', [...this.cookies].map(([name, value]) => `${name}=${value}`).join('; '));
     const response = await fetch(path.startsWith('http') ? path : this.base + path, {
@@ -58,6 +60,9 @@ export interface PayAnswer {
 
 /** A buyer who walks through the shop's own pages over HTTP, as a browser would. */
 export class Buyer extends Visitor {
+  /** What the window has in its hand: it opens what it pays. */
+  readonly holder = randomBytes(24).toString('hex');
+
   /** Opens a checkout and reads what it shows. */
   async openCheckout(address: string): Promise<CheckoutData> {
     const html = await (await this.fetch(`/${address}/checkout`)).text();
@@ -66,9 +71,9 @@ export class Buyer extends Visitor {
     return JSON.parse(data) as CheckoutData;
   }
 
-  async token(number: string): Promise<{ token: string; last4: string }> {
+  async token(number: string): Promise<{ token: string; last4: string; proof: string }> {
     return (
-      await this.json<{ token: string; last4: string }>('/standin/payments/tokens', {
+      await this.json<{ token: string; last4: string; proof: string }>('/standin/payments/tokens', {
         number,
         expiry: '11/29',
         code: '321',
@@ -101,12 +106,16 @@ export class Buyer extends Visitor {
       shown: price.shown,
       ...who,
       card: token,
+      holder: this.holder,
       ...chosen,
     });
   }
 
   async state(data: CheckoutData): Promise<CheckoutState> {
-    return ((await (await this.fetch(`/checkout/state?path=${data.pathId}`)).json()) as { state: CheckoutState }).state;
+    const response = await this.fetch(`/checkout/state?path=${data.pathId}`, {
+      headers: { [HOLDER_HEADER]: this.holder },
+    });
+    return ((await response.json()) as { state: CheckoutState }).state;
   }
 
   /** Opens an offer after payment and reads what it shows. @param address as the checkout's answer names it: "/pack/offer-1" */

@@ -1,13 +1,17 @@
-import type { Instant } from '#core/calendar';
 import type { ShopDetails } from '#core/catalogue';
 import { DEFAULT_SHOP } from '#core/catalogue';
 import type { Release } from '#core/release';
 import type { Runner } from '#core/shop';
 import type { ClientFiles } from './http/clientFiles';
+import type { Hosts } from './http/hosts';
+import type { Outside } from './outside';
+import type { CardsPort } from './ports/paymentsOverHttp';
 import type { DoorsFile } from './files/doorsFile';
-import type { HistoryProblem, JournalFile } from './files/journalFile';
+import type { FolderProblem } from './files/folderProblem';
+import type { JournalFile } from './files/journalFile';
 import type { PeopleFile } from './files/peopleFile';
 import type { ViewsFile } from './files/viewsFile';
+import type { Away } from './owner/absence';
 import type { FinishedShop } from './owner/finishedShop';
 import type { ReleaseFiles } from './files/releaseFiles';
 import type { VaultFiles } from './files/vaultFiles';
@@ -27,19 +31,29 @@ export interface CounterContext {
   vault: VaultFiles;
   releases: ReleaseFiles;
   mailer: Mailer;
+  /** The payment service as the shop asks it. */
+  payments: CardsPort;
   secrets: Secrets;
   client: ClientFiles;
   demoClock: DemoClock | null;
-  problems: readonly HistoryProblem[];
+  problems: readonly FolderProblem[];
+  /** Whether the shop stands still until its owner has answered to them. */
+  readonly standsStill: boolean;
+  /** The owner's answer: go on as it is. */
+  goOn: () => Promise<void>;
   ids: { next(prefix: string): string };
   publicAddress: () => string;
+  hosts: Hosts;
+  outside: Outside;
   /** Tells the stand-ins the time, in a demo. */
   tellTime: () => Promise<void>;
   standInsNextDue: () => Promise<number | null>;
   /** A real shop that was away for more than 48 hours charges nothing until its owner says so. */
-  readonly away: { from: Instant; to: Instant; agreements: number } | null;
+  readonly away: Away | null;
   confirmAway: () => Promise<void>;
   log: (message: string, error?: unknown) => void;
+  /** What guards the shop, without personal data. */
+  security: (message: string) => void;
 }
 
 export const liveRelease = (context: CounterContext): Release | undefined =>

@@ -1,44 +1,46 @@
-import { existsSync, mkdirSync } from 'node:fs';
-import { createServer, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
+import { chmodSync } from 'node:fs';
+import type { Server } from 'node:http';
 import { join } from 'node:path';
-import express from 'express';
-import compressedFiles from 'express-static-gzip';
 import { type Instant, msOf } from '#core/calendar';
+import { nameAt } from '#core/people';
 import { boughtAt, createRunner } from '#core/shop';
-import { createMailStandIn, createPaymentsStandIn, standInClock } from '../standins';
+import { counterApp } from './app';
 import { type CounterContext, liveRelease, shopOf } from './context';
+import { openAcceptedFile } from './files/acceptedFile';
+import { compareFolder } from './files/compareFolder';
 import { realDisk } from './files/disk';
 import { openDoorsFile } from './files/doorsFile';
+import { lockFolder } from './files/folderLock';
+import { type FolderProblem, standsStill } from './files/folderProblem';
+import { rememberHost } from './files/hostsFile';
 import { journalFile } from './files/journalFile';
+import { makeFolder } from './files/makeFolder';
 import { openPeopleFile } from './files/peopleFile';
 import { openPresence } from './files/presence';
 import { openReleaseFiles } from './files/releaseFiles';
 import { openVaultFiles } from './files/vaultFiles';
 import { openViewsFile } from './files/viewsFile';
 import { openClientFiles } from './http/clientFiles';
-import { securityHeaders } from './http/headers';
-import { problemHandler } from './http/problem';
-import { memberRoutes } from './member/routes';
-import { noticeRoutes } from './notices';
+import { hostsOf, isPublicAddress } from './http/hosts';
+import { type Listening, listen } from './listen';
 import type { CounterOptions } from './options';
+import { joinOutside } from './outside';
 import { watchPresence } from './owner/absence';
 import { finishedShop } from './owner/finishedShop';
-import { ownerRoutes } from './owner/routes';
 import { demoClock, realClock } from './ports/clocks';
 import { randomIds } from './ports/ids';
 import { createMailer } from './ports/mailer';
 import { paymentsOverHttp } from './ports/paymentsOverHttp';
-import { checkoutRoutes } from './public/checkoutRoutes';
-import { fileRoutes } from './public/fileRoutes';
-import { laterOf } from './shared/orderView';
-import { localeFor } from './shared/reading';
-import { pagesRoutes } from './public/pagesRoutes';
+import { watchedClock } from './ports/watchedClock';
 import { loadSecrets } from './secrets';
+import { laterOf } from './shared/orderView';
 
 export interface Counter {
   address: string;
+  /** Opens the studio. */
   ownerAddress: string;
+  /** Whether the owner's key was made by this start. */
+  isNew: boolean;
   context: CounterContext;
   server: Server;
   close(): Promise<void>;
@@ -48,34 +50,73 @@ const TURN_EVERY_MS = 1_000;
 const NOTED_EVERY_MS = 60_000;
 const DEMO_START: Instant = '2026-06-15T08:00:00.000Z';
 
-/** Opens a shop's folder, joins its ports and routes, and serves it on one port. */
+/**
+ * Opens a shop's folder, joins its ports and routes, and serves it on one port. First the right to the folder, then
+ * the port, then the files: a second start touches nothing.
+ */
 export async function createCounter(options: CounterOptions): Promise<Counter> {
+  const lock = await lockFolder(options.dataFolder);
+  let listening: Listening | null = null;
+  try {
+    listening = await listen(options.port, options.host ?? '127.0.0.1');
+    lock.reachedAt(listening.address);
+    const counter = await openCounter(options, listening);
+    return {
+      ...counter,
+      async close() {
+        await counter.close();
+        await lock.release();
+      },
+    };
+  } catch (error) {
+    await listening?.close();
+    await lock.release();
+    throw error;
+  }
+}
+
+async function openCounter(options: CounterOptions, listening: Listening): Promise<Counter> {
   const log = options.log ?? (() => undefined);
   const disk = options.disk ?? realDisk;
   const ids = options.ids ?? randomIds;
   const root = options.dataFolder;
+  const { address } = listening;
   // Test and real keep everything apart but the files of releases, which are the same.
   const own = join(root, options.mode === 'real' ? 'real' : 'test');
-  mkdirSync(own, { recursive: true, mode: 0o700 });
-  const secrets = await loadSecrets(root);
+  makeFolder(own);
+  chmodSync(root, 0o700);
+  const { secrets, isNew } = await loadSecrets(root, disk);
   const journal = journalFile(own, disk);
   const people = await openPeopleFile(own, disk);
   const doors = await openDoorsFile(own, disk);
   const views = openViewsFile(own);
   const finished = finishedShop(options.clientFolder);
   const vault = openVaultFiles(join(root, 'vault'));
-  const releases = openReleaseFiles(join(own, 'releases'));
-  const client = openClientFiles(options.clientFolder);
-
-  let address = '';
+  const releases = openReleaseFiles(join(own, 'releases'), disk);
+  const accepted = openAcceptedFile(own, disk);
   const publicAddress = (): string => options.publicAddress ?? address;
+  const hosts = hostsOf(publicAddress, await rememberHost(own, disk, options.publicAddress));
+
   const demo = options.mode === 'demo' ? demoClock(options.demoStart ?? DEMO_START) : null;
-  const payments = paymentsOverHttp(() => `${address}/standin/payments`, secrets.paymentsKey);
+  const clock = demo ? null : watchedClock(options.clock ?? realClock);
+  const outside = joinOutside({
+    options,
+    secrets,
+    isPublic: options.publicAddress !== undefined && isPublicAddress(options.publicAddress),
+    // Notices are sent once the shop can take them.
+    address: () => (isOpen ? address : ''),
+    startMs: demo ? msOf(demo.now()) : Date.now(),
+    log,
+  });
+  let isOpen = false;
   const mailer = createMailer({
-    endpoint: () => `${address}/standin/mail`,
-    key: secrets.mailKey,
+    service: outside.mail,
     publicAddress,
     doors,
+    atOrder: (person, orderId) => ({
+      ...person,
+      name: nameAt(person, runner.state.orders.get(orderId)?.checkoutId ?? null),
+    }),
     real: options.mode === 'real',
     shop: () => shopOf(context),
     productTitle: (id) => liveRelease(context)?.content.products.find((p) => p.id === id)?.title ?? 'what you bought',
@@ -83,10 +124,11 @@ export async function createCounter(options: CounterOptions): Promise<Counter> {
       laterOf({ state: runner.state, shop: shopOf(context), locale }, order, boughtAt(order, step).lines),
     productOfPass: (id) => runner.state.passes.get(id)?.productId ?? '',
   });
+  const payments = paymentsOverHttp(outside.payments);
   const runner = createRunner({
     journal,
     people,
-    clock: demo ?? options.clock ?? realClock,
+    clock: demo ?? clock ?? realClock,
     payments,
     mailer,
     vault,
@@ -95,31 +137,22 @@ export async function createCounter(options: CounterOptions): Promise<Counter> {
   });
   await runner.start();
   // A demo goes on from where its time had come to, never back.
-  if (demo && runner.state.at > demo.now()) demo.moveTo(runner.state.at);
+  if (demo && runner.state.at > demo.now()) {
+    demo.moveTo(runner.state.at);
+    outside.beginAt(msOf(demo.now()));
+  }
 
-  const absence = await watchPresence({ runner, presence: openPresence(own), real: options.mode === 'real', log });
-
-  const outside = join(root, 'outside');
-  const clock = standInClock(demo ? msOf(demo.now()) : Date.now());
-  const paymentService = createPaymentsStandIn({
-    folder: join(outside, 'payments'),
-    key: secrets.paymentsKey,
-    noticeSecret: secrets.noticeSecret,
-    noticeUrl: () => (address === '' ? null : `${address}/notices/payments`),
-    clock,
-  });
-  const mailService = createMailStandIn({
-    folder: join(outside, 'mail'),
-    key: secrets.mailKey,
-    viewer: options.mode !== 'real',
-  });
-  const tellTo = async (path: string, init?: RequestInit): Promise<unknown> =>
-    (
-      await fetch(`${address}/standin/payments${path}`, {
-        ...init,
-        headers: { authorization: `Bearer ${secrets.paymentsKey}`, 'content-type': 'application/json' },
-      })
-    ).json();
+  const compared = compareFolder({ state: runner.state, people, doors, releases, vault });
+  const presence = openPresence(own, disk);
+  if (presence.unreadable)
+    compared.push({
+      code: 'presence-unreadable',
+      sentence: `${presence.path} cannot be read. The shop counts as away since the last thing that happened in it.`,
+    });
+  let problems: readonly FolderProblem[] = [...journal.problems, ...compared];
+  const stops = (): FolderProblem[] => problems.filter((p) => standsStill(p) && !accepted.has(p.sentence));
+  runner.standStill('folder', stops().length > 0);
+  const absence = await watchPresence({ runner, presence, clock, real: options.mode === 'real', log });
 
   const context: CounterContext = {
     mode: options.mode,
@@ -132,80 +165,44 @@ export async function createCounter(options: CounterOptions): Promise<Counter> {
     vault,
     releases,
     mailer,
+    payments,
     secrets,
-    client,
+    client: openClientFiles(options.clientFolder),
     demoClock: demo,
-    problems: journal.problems,
     ids,
     publicAddress,
+    hosts,
+    outside,
     log,
+    security: options.security ?? (() => undefined),
     tellTime: async () => {
-      if (demo) await tellTo('/clock', { method: 'POST', body: JSON.stringify({ now: msOf(demo.now()) }) });
+      if (demo) await outside.tellTime(msOf(demo.now()));
+    },
+    standInsNextDue: () => outside.nextDue(),
+    get problems() {
+      return problems;
+    },
+    get standsStill() {
+      return stops().length > 0;
+    },
+    async goOn() {
+      await accepted.add(stops().map(({ sentence }) => sentence));
+      await journal.acceptEnd();
+      problems = problems.filter((p) => !standsStill(p));
+      runner.standStill('folder', false);
     },
     get away() {
       return absence.away();
     },
     confirmAway: () => absence.confirm(),
-    standInsNextDue: async () => ((await tellTo('/next-due')) as { at: number | null }).at,
   };
 
-  const app = express();
-  app.disable('x-powered-by');
-  app.set('trust proxy', options.publicAddress ? 'loopback' : false);
-  // Outside services come before any parser or log of ours: card numbers pass only through their own.
-  app.use('/standin/payments', paymentService.router);
-  app.use('/standin/mail', mailService.router);
-  app.use(securityHeaders());
-  app.get('/health', (_req, res) => void res.json({ ok: true }));
-  app.use(
-    '/assets',
-    compressedFiles(join(client.folder, 'assets'), {
-      enableBrotli: true,
-      orderPreference: ['br', 'gz'],
-      index: false,
-      serveStatic: { immutable: true, maxAge: '1y', fallthrough: false },
-    }),
-  );
-  app.use('/notices', noticeRoutes(context));
-  app.use('/owner/api', ownerRoutes(context));
-  app.use('/checkout', checkoutRoutes(context));
-  app.use('/get', fileRoutes(context));
-  app.use('/member', memberRoutes(context));
-  app.get(['/studio', '/studio/{*rest}'], sendApp('studio.html'));
-  app.get(['/member', '/member/{*rest}'], sendApp('member.html'));
-  app.get(
-    '/robots.txt',
-    (_req, res) =>
-      void res.type('text/plain').send('User-agent: *\nDisallow: /studio/\nDisallow: /member/\nDisallow: /get/\n'),
-  );
-  app.get('/favicon.ico', (_req, res) => void res.status(204).end());
-  app.use(pagesRoutes(context));
-  app.use(
-    problemHandler(
-      (error) => log('A request failed', error),
-      // The studio is English; buyers and members read theirs.
-      (req) => (req.path.startsWith('/owner/') ? 'en' : localeFor(shopOf(context), req)),
-    ),
-  );
-
-  function sendApp(name: string): express.RequestHandler {
-    return (_req, res) => {
-      const path = join(client.folder, name);
-      if (!existsSync(path)) return void res.status(500).send('The studio is not built yet. Run: npm run build');
-      res.set('Cache-Control', 'no-store').sendFile(path, { dotfiles: 'allow', cacheControl: false });
-    };
-  }
-
-  const server = createServer(app);
-  const host = options.host ?? '127.0.0.1';
-  await new Promise<void>((resolve, reject) => {
-    server.once('error', reject);
-    server.listen(options.port, host, resolve);
-  });
-  address = `http://${host === '0.0.0.0' ? '127.0.0.1' : host}:${(server.address() as AddressInfo).port}`;
+  listening.answerWith(counterApp(context, options.publicAddress !== undefined));
+  isOpen = true;
 
   let turning: Promise<void> | null = null;
   const turn = (): void => {
+    absence.look();
     turning ??= runner
       .turn()
       .catch((error: unknown) => log('A round of due work failed', error))
@@ -215,22 +212,20 @@ export async function createCounter(options: CounterOptions): Promise<Counter> {
   };
   turn();
   const timer = setInterval(turn, TURN_EVERY_MS);
-  const presence = setInterval(() => void absence.note(), NOTED_EVERY_MS);
+  const noting = setInterval(() => void absence.note(), NOTED_EVERY_MS);
 
   return {
     address,
     ownerAddress: `${address}/studio/#key=${secrets.ownerKey}`,
+    isNew,
     context,
-    server,
+    server: listening.server,
     async close() {
       clearInterval(timer);
-      clearInterval(presence);
+      clearInterval(noting);
       await absence.note();
-      paymentService.close();
-      await new Promise<void>((resolve) => {
-        server.close(() => resolve());
-        server.closeAllConnections();
-      });
+      outside.close();
+      await listening.close();
       await turning;
       await runner.synced();
       await Promise.all([journal.close(), people.close(), doors.close(), views.close(), finished.close()]);

@@ -1,32 +1,67 @@
 import { resolve } from 'node:path';
 import { pino } from 'pino';
 import { createCounter } from './createCounter';
+import { lockFolder } from './files/folderLock';
+import { realDisk } from './files/disk';
 import type { CounterOptions } from './options';
+import { renewOwnerKey } from './secrets';
 
 const logger = pino({ level: process.env['KEEL_LOG'] ?? 'warn' });
+const dataFolder = (): string => resolve(process.env['KEEL_DATA'] ?? 'keel-data');
 
 /** Starts a counter from the environment and says where it is reached. */
 export async function serve(overrides: Partial<CounterOptions> & Pick<CounterOptions, 'clientFolder'>): Promise<void> {
-  const mode = process.env['KEEL_MODE'] === 'real' ? 'real' : 'test';
+  const { env } = process;
+  const mode = env['KEEL_MODE'] === 'real' ? 'real' : 'test';
   const counter = await createCounter({
-    dataFolder: resolve(process.env['KEEL_DATA'] ?? 'keel-data'),
+    dataFolder: dataFolder(),
     mode,
-    port: Number(process.env['PORT'] ?? 4600),
-    ...(process.env['KEEL_HOST'] ? { host: process.env['KEEL_HOST'] } : {}),
-    ...(process.env['KEEL_ADDRESS'] ? { publicAddress: process.env['KEEL_ADDRESS'] } : {}),
+    port: Number(env['PORT'] ?? 4600),
+    ...(env['KEEL_HOST'] ? { host: env['KEEL_HOST'] } : {}),
+    ...(env['KEEL_ADDRESS'] ? { publicAddress: env['KEEL_ADDRESS'].replace(/\/+$/, '') } : {}),
+    services: {
+      ...(env['KEEL_PAYMENTS'] ? { payments: env['KEEL_PAYMENTS'].replace(/\/+$/, '') } : {}),
+      ...(env['KEEL_MAIL'] ? { mail: env['KEEL_MAIL'].replace(/\/+$/, '') } : {}),
+    },
     log: (message, error) => logger.error({ err: error }, message),
+    security: (message) => logger.warn(message),
     ...overrides,
   });
-  for (const problem of counter.context.problems) process.stdout.write(`History: ${problem.sentence}\n`);
-  process.stdout.write(`ready ${counter.address}\n`);
-  process.stdout.write(`  Studio, for the owner:  ${counter.ownerAddress}\n`);
-  process.stdout.write(`  Shop:                   ${counter.address}/\n`);
-  process.stdout.write(`  Member area:            ${counter.address}/member/\n`);
-  if ((overrides.mode ?? mode) !== 'real')
-    process.stdout.write(`  Mail of this test shop: ${counter.address}/standin/mail/\n`);
+  const { context } = counter;
+  const say = (line: string): void => void process.stdout.write(`${line}\n`);
+  for (const problem of context.problems) say(`History: ${problem.sentence}`);
+  if (context.standsStill) say('The shop stands still: nothing is sold until its owner has answered in the studio.');
+  if (context.outside.payments === null)
+    say('No payment service is connected, so no money can move. Name one in KEEL_PAYMENTS.');
+  if (context.outside.mail === null) say('No mail service is connected, so mails wait. Name one in KEEL_MAIL.');
+  say(`ready ${counter.address}`);
+  // The key is said once. Whoever reads what a later start prints is not let in by it.
+  const isShown = counter.isNew || context.mode === 'demo';
+  say(
+    isShown
+      ? `  Studio, for the owner:  ${counter.ownerAddress}`
+      : `  Studio:                 ${counter.address}/studio/   (a new key for the owner: npm run key)`,
+  );
+  say(`  Shop:                   ${counter.address}/`);
+  say(`  Member area:            ${counter.address}/member/`);
+  if (context.mode !== 'real' && context.outside.mail !== null)
+    say(`  Mail of this test shop: ${counter.address}/standin/mail/`);
   for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     process.once(signal, () => {
       void counter.close().finally(() => process.exit(0));
     });
+  }
+}
+
+/** Makes another key for the owner of a shop that is not running, and says it once. */
+export async function newKey(): Promise<void> {
+  const lock = await lockFolder(dataFolder());
+  try {
+    const key = await renewOwnerKey(dataFolder(), realDisk);
+    process.stdout.write(
+      `The new key of the shop in ${dataFolder()} is: ${key}\nStart the shop and open its address with /studio/#key=${key}. The key before opens nothing any more.\n`,
+    );
+  } finally {
+    await lock.release();
   }
 }

@@ -42,8 +42,9 @@ export function noticeRoutes(context: CounterContext): Router {
             }
           : { type: 'close-dispute', ...Closed.parse(notice.data) },
       );
-      // Only a full disk is worth sending again; what is known already was taken.
-      if ('refused' in done && done.refused === 'storage') throw refusalProblem(done);
+      // Only a full disk, or a shop that stands still, is worth sending again; what is known already was taken.
+      if ('refused' in done && (done.refused === 'storage' || done.refused === 'stands-still'))
+        throw refusalProblem(done);
     }
     res.status(204).end();
   });

@@ -16,11 +16,15 @@ export interface CounterOptions {
   host?: string;
   /** The address buyers use, when something stands in front of the counter. */
   publicAddress?: string;
+  /** Real services by address, which answer the contract of the stand-ins: those are then not mounted. */
+  services?: { payments?: string; mail?: string };
   /** Where the demo's clock starts in an empty shop. */
   demoStart?: Instant;
   ids?: IdsPort;
   disk?: Disk;
   log?: (message: string, error?: unknown) => void;
+  /** Where what guards the shop is written, without personal data. */
+  security?: (message: string) => void;
   /** Another clock than this machine's, for tests. */
   clock?: ClockPort;
 }

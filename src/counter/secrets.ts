@@ -1,7 +1,8 @@
 import { randomBytes } from 'node:crypto';
 import { join } from 'node:path';
 import * as z from 'zod';
-import { readJson, replaceFile } from './files/smallFile';
+import type { Disk } from './files/disk';
+import { readJson, Unreadable } from './files/smallFile';
 
 const Secrets = z.object({
   /** What the seller's studio shows once to be let in. */
@@ -15,18 +16,32 @@ const Secrets = z.object({
 export type Secrets = z.infer<typeof Secrets>;
 
 /** Made on first start, kept in the data folder, never anywhere else. */
-export async function loadSecrets(folder: string): Promise<Secrets> {
+export async function loadSecrets(folder: string, disk: Disk): Promise<{ secrets: Secrets; isNew: boolean }> {
   const path = join(folder, 'secrets.json');
   const known = readJson(path);
-  if (known !== null) return Secrets.parse(known);
+  if (known !== null) {
+    const read = Secrets.safeParse(known);
+    if (read.success) return { secrets: read.data, isNew: false };
+    throw new Unreadable(path, read.error);
+  }
   const make = (): string => randomBytes(32).toString('base64url');
   const secrets: Secrets = {
-    ownerKey: randomBytes(18).toString('base64url'),
+    ownerKey: newOwnerKey(),
     signing: make(),
     paymentsKey: make(),
     noticeSecret: make(),
     mailKey: make(),
   };
-  await replaceFile(path, JSON.stringify(secrets, null, 2));
-  return secrets;
+  await disk.replace(path, JSON.stringify(secrets, null, 2));
+  return { secrets, isNew: true };
+}
+
+const newOwnerKey = (): string => randomBytes(18).toString('base64url');
+
+/** Another key for the owner; the one before opens nothing from the next start on. @returns it, to be shown once */
+export async function renewOwnerKey(folder: string, disk: Disk): Promise<string> {
+  const { secrets } = await loadSecrets(folder, disk);
+  const ownerKey = newOwnerKey();
+  await disk.replace(join(folder, 'secrets.json'), JSON.stringify({ ...secrets, ownerKey }, null, 2));
+  return ownerKey;
 }

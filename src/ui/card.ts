@@ -8,6 +8,8 @@ export interface CardToken {
   last4: string;
   expires?: string;
   country?: string;
+  /** The service's own proof of what it says here. */
+  proof: string;
 }
 
 /** Sends the card straight to the payment service and gets a token for it. */
@@ -24,10 +26,11 @@ export async function tokenise(
       body: JSON.stringify(card),
     });
     const body = (await response.json()) as Partial<CardToken> & { title?: string };
-    if (response.ok && body.token && body.last4)
+    if (response.ok && body.token && body.last4 && body.proof)
       return {
         token: body.token,
         last4: body.last4,
+        proof: body.proof,
         ...(body.expires ? { expires: body.expires } : {}),
         ...(body.country ? { country: body.country } : {}),
       };

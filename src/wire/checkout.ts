@@ -27,6 +27,15 @@ export type QuoteRequest = z.infer<typeof QuoteRequest>;
 export const GiveUpRequest = z.strictObject({ pathId: idFor<PathId>() });
 export type GiveUpRequest = z.infer<typeof GiveUpRequest>;
 
+/** A card as the payment service named it to the browser, with its proof of that. */
+export const ShownCard = KeptCard.extend({ proof: z.string().max(200) }).strict();
+export type ShownCard = z.infer<typeof ShownCard>;
+
+/** What a window makes for itself, so that it alone opens what it pays: no cookie that was planted does. */
+const Holder = z.string().regex(/^[\w-]{22,64}$/);
+/** Header in which a window shows it when it asks how its payment stands. */
+export const HOLDER_HEADER = 'keel-holder';
+
 export const PayRequest = z.strictObject({
   pathId: idFor<PathId>(),
   priceId: idFor<PriceId>(),
@@ -34,7 +43,8 @@ export const PayRequest = z.strictObject({
   shown: z.string().regex(/^[0-9a-f]{64}$/),
   name: z.string().max(300),
   address: z.string().max(300),
-  card: KeptCard.strict().nullable(),
+  card: ShownCard.nullable(),
+  holder: Holder.optional(),
   ...Beside,
 });
 export type PayRequest = z.infer<typeof PayRequest>;
@@ -154,7 +164,7 @@ export const AcceptRequest = z.strictObject({
   stepId: idFor<StepId>(),
   shown: z.string().regex(/^[0-9a-f]{64}$/),
   /** Another card than that of the checkout. */
-  card: KeptCard.strict().nullable(),
+  card: ShownCard.nullable(),
 });
 export type AcceptRequest = z.infer<typeof AcceptRequest>;
 

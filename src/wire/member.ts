@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { KeptCard } from '#core/agreements';
+import { ShownCard } from './checkout';
 import { CountryCode } from '#core/catalogue';
 import { languages } from '#core/words';
 import { Layout } from './checkout';
@@ -14,7 +14,7 @@ export const Move = { country: CountryCode, vatNumber: z.string().max(40) };
 export const MemberAct = z.discriminatedUnion('act', [
   z.strictObject({ act: z.enum(['stop', 'keep', 'return', 'rest', 'retry']) }),
   z.strictObject({ act: z.literal('pause'), until: z.iso.date() }),
-  z.strictObject({ act: z.literal('card'), card: KeptCard.strict() }),
+  z.strictObject({ act: z.literal('card'), card: ShownCard }),
   z.strictObject({ act: z.literal('move'), ...Move }),
 ]);
 export type MemberAct = z.infer<typeof MemberAct>;

@@ -23,12 +23,14 @@ export const About = z.strictObject({
   shopName: z.string(),
   head,
   problems: z.array(z.strictObject({ code: z.string(), sentence: z.string() })),
+  /** Nothing is sold until the owner has answered to these. */
+  standsStill: z.boolean(),
   attention: z.array(z.strictObject({ id: z.string(), orderId: z.string(), text: z.string(), at: moment })),
   unanswered: z.int(),
   /** The demo's clock is being moved. */
   clockMove: z.strictObject({ from: moment, to: moment }).nullable(),
   /** The shop was away for long, and waits for the owner's word. */
-  away: z.strictObject({ from: moment, to: moment, agreements: z.int() }).nullable(),
+  away: z.strictObject({ from: moment, to: moment, agreements: z.int(), leapt: z.boolean() }).nullable(),
 });
 export type About = z.infer<typeof About>;
 

@@ -1,2 +1,2 @@
 export { compareAddress, isAddress } from './address';
-export { PersonRecord } from './person';
+export { calledBySeller, erasedRecord, nameAt, PersonRecord } from './person';

@@ -68,6 +68,8 @@ export interface RefusalFacts {
   'would-strand': None;
   'currency-locked': { title: string; soldIn: string; currency: string };
   storage: None;
+  /** The shop does nothing until its owner has answered. */
+  'stands-still': None;
   'nothing-to-do': {
     why:
       | 'done'

@@ -30,12 +30,18 @@ export interface Runner {
   settle(): Promise<void>;
   /** While on, nothing that time has made necessary is done: a shop that was away for long waits for its owner. */
   holdDueWork(on: boolean): void;
+  /**
+   * While any reason is on, nothing at all is written: neither sales nor due work nor answers, which are asked for again.
+   * @param why the clock cannot be believed, or what lies in the folder does not agree
+   */
+  standStill(why: 'clock' | 'folder', on: boolean): void;
   /** Asks again at once about one thing that is unanswered. */
   nudge(key: string): void;
   onBatch(listener: (batch: Pick<Batch, 'seq' | 'at' | 'events'>) => void): () => void;
 }
 
 const STORAGE_REFUSAL = refuse('storage');
+const STILL_REFUSAL = refuse('stands-still');
 /** How many things leave the shop at once. */
 const MOST_AT_ONCE = 64;
 /** Of very much due work, so many answers may be outstanding before more is begun: memory stays small. */
@@ -58,6 +64,7 @@ export function createRunner(ports: Ports): Runner {
   let rebuilding: Promise<void> | null = null;
   let resuming: Promise<boolean> | null = null;
   let held = false;
+  const still = new Set<'clock' | 'folder'>();
   const listeners = new Set<(batch: Pick<Batch, 'seq' | 'at' | 'events'>) => void>();
   const unsent = new Set<string>();
   const active = new Map<string, Promise<void>>();
@@ -115,6 +122,9 @@ export function createRunner(ports: Ports): Runner {
   }
 
   async function execute(command: Command): Promise<Executed> {
+    // The clock is looked at first: what it says may be why nothing is written.
+    now();
+    if (still.size > 0) return STILL_REFUSAL;
     if (stalled && !(await resume())) return STORAGE_REFUSAL;
     const at = now();
     const decision = decide(state, command, context(at));
@@ -269,7 +279,7 @@ export function createRunner(ports: Ports): Runner {
   }
 
   async function turn(): Promise<void> {
-    if (stalled && !(await resume())) return;
+    if (still.size > 0 || (stalled && !(await resume()))) return;
     // Due work is decided in order; what it writes goes to the disk together.
     let going: Promise<unknown>[] = [];
     for (const command of held ? [] : dueWork(state, now())) {
@@ -310,6 +320,10 @@ export function createRunner(ports: Ports): Runner {
     holdDueWork(on) {
       held = on;
     },
+    standStill(why, on) {
+      if (on) still.add(why);
+      else still.delete(why);
+    },
     nudge(key) {
       const todo = state.todo.get(key);
       waits.delete(key);
@@ -322,8 +336,9 @@ export function createRunner(ports: Ports): Runner {
   };
 }
 
-/** Recorded, or refused because it no longer matters; only a failed disk leaves it open. */
-const isRecorded = (executed: Executed): boolean => !('refused' in executed) || executed.refused !== 'storage';
+/** Recorded, or refused because it no longer matters; only a failed disk, or a shop that stands still, leaves it open. */
+const isRecorded = (executed: Executed): boolean =>
+  !('refused' in executed) || (executed.refused !== 'storage' && executed.refused !== 'stands-still');
 
 const isAskedOfService = ({ type }: ShopEvent): boolean =>
   type === 'charge.requested' || type === 'due.requested' || type === 'refund.requested';

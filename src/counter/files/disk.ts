@@ -1,8 +1,11 @@
 import { open } from 'node:fs/promises';
+import { replaceFile } from './smallFile';
 
-/** The few things a log asks of a disk; a test puts a failing one in its place. */
+/** The few things that what must not be lost asks of a disk; a test puts a failing one in its place. */
 export interface Disk {
   openAppend(path: string): Promise<LogFile>;
+  /** Replaces a small file whole; where that fails the file is what it was. */
+  replace(path: string, text: string): Promise<void>;
 }
 
 export interface LogFile {
@@ -29,4 +32,5 @@ export const realDisk: Disk = {
       close: () => handle.close(),
     };
   },
+  replace: replaceFile,
 };

@@ -3,75 +3,159 @@ import { createHash, randomBytes } from 'node:crypto';
 import { join } from 'node:path';
 import * as z from 'zod';
 import type { Disk } from './disk';
-import { readLines } from './readLines';
-import { SyncedLog } from './syncedLog';
+import { openRecordLines } from './recordLines';
 
 const Line = z.discriminatedUnion('t', [
   z.object({ t: z.literal('link'), hash: z.string(), personId: z.string(), until: z.number() }),
-  z.object({ t: z.literal('device'), hash: z.string(), personId: z.string(), until: z.number() }),
+  z.object({
+    t: z.literal('device'),
+    hash: z.string(),
+    personId: z.string(),
+    until: z.number(),
+    at: z.number().optional(),
+    what: z.string().max(80).optional(),
+  }),
+  /** What the window that pays has in hand: it alone opens what its checkout buys. */
+  z.object({ t: z.literal('holder'), hash: z.string(), checkout: z.string(), until: z.number() }),
   z.object({ t: z.literal('gone'), hash: z.string() }),
 ]);
 
-/** Sign-in links and signed-in devices. They follow machine time, and only hashes of the secrets are kept. */
+/** Somebody signed in on some device. Whose is said by `personId`; the owner's are under `OWNER`. */
+export interface Session {
+  /** Names it, and opens nothing. */
+  id: string;
+  personId: string;
+  /** Epoch milliseconds; null in files from before it was noted. */
+  at: number | null;
+  /** Last used, as far as this process saw it. */
+  seen: number | null;
+  until: number;
+  /** Browser and system in a word or two. */
+  what: string;
+}
+
+/** The owner's sessions stand under this name. */
+export const OWNER = 'owner';
+
+/** Sign-in links, signed-in devices, and which window paid. They follow machine time, and only hashes of the secrets are kept. */
 export interface DoorsFile {
+  readonly path: string;
+  /** Numbers of lines that cannot be read: whoever they let in signs in again. */
+  readonly unreadable: readonly number[];
   makeLink(personId: PersonId, lastsMs: number): Promise<string>;
   /** Uses a link up. @returns whose it was, or null when it is unknown, used or over */
   useLink(secret: string): Promise<string | null>;
-  makeDevice(personId: PersonId, lastsMs: number): Promise<string>;
-  personOf(secret: string): string | null;
+  makeDevice(personId: string, lastsMs: number, what?: string): Promise<string>;
+  /** @param idleMs ends it when it was not used for so long */
+  personOf(secret: string, idleMs?: number): string | null;
   dropDevice(secret: string): Promise<void>;
+  sessionsOf(personId: string): Session[];
+  /** Which of the sessions a secret is. */
+  sessionOf(secret: string): string;
+  /** Ends one of somebody's sessions by its name. @returns whether there was one */
+  endSession(personId: string, id: string): Promise<boolean>;
+  /** Only a window that has this in its hand opens what the checkout buys. */
+  noteHolder(checkout: string, secret: string, lastsMs: number): Promise<void>;
+  isHolder(checkout: string, secret: string): boolean;
   close(): Promise<void>;
 }
 
 export async function openDoorsFile(folder: string, disk: Disk): Promise<DoorsFile> {
   const path = join(folder, 'doors.jsonl');
   const links = new Map<string, { personId: PersonId; until: number }>();
-  const devices = new Map<string, { personId: PersonId; until: number }>();
-  let keep = 0;
-  for await (const { bytes, end, whole } of readLines(path)) {
-    if (!whole) break;
-    const line = Line.parse(JSON.parse(bytes.toString('utf8')));
+  const devices = new Map<string, Omit<Session, 'id'>>();
+  const holders = new Map<string, { checkout: string; until: number }>();
+  const { log, unreadable } = await openRecordLines(path, disk, Line, (line) => {
     if (line.t === 'link') links.set(line.hash, line);
-    else if (line.t === 'device') devices.set(line.hash, line);
+    else if (line.t === 'device')
+      devices.set(line.hash, { ...line, at: line.at ?? null, seen: line.at ?? null, what: line.what ?? '' });
+    else if (line.t === 'holder') holders.set(line.hash, line);
     else {
       links.delete(line.hash);
       devices.delete(line.hash);
     }
-    keep = end;
-  }
-  const log = await SyncedLog.open(disk, path, keep);
+  });
 
-  async function make(kind: 'link' | 'device', personId: PersonId, lastsMs: number): Promise<string> {
-    const secret = randomBytes(32).toString('base64url');
-    const entry = { personId, until: Date.now() + lastsMs };
-    await log.append(JSON.stringify({ t: kind, hash: hashOf(secret), ...entry }));
-    (kind === 'link' ? links : devices).set(hashOf(secret), entry);
-    return secret;
+  async function drop(hash: string): Promise<boolean> {
+    const device = devices.get(hash);
+    if (!device) return false;
+    // Ended at once; if the disk refuses, whoever ends it hears so and it goes on.
+    devices.delete(hash);
+    try {
+      await log.append(JSON.stringify({ t: 'gone', hash }));
+    } catch (error) {
+      devices.set(hash, device);
+      throw error;
+    }
+    return true;
   }
 
   return {
-    makeLink: (personId, lastsMs) => make('link', personId, lastsMs),
+    path,
+    unreadable,
+    async makeLink(personId, lastsMs) {
+      const secret = randomBytes(32).toString('base64url');
+      const entry = { personId, until: Date.now() + lastsMs };
+      await log.append(JSON.stringify({ t: 'link', hash: hashOf(secret), ...entry }));
+      links.set(hashOf(secret), entry);
+      return secret;
+    },
     async useLink(secret) {
       const hash = hashOf(secret);
       const link = links.get(hash);
       if (!link) return null;
       // Gone from memory before the disk answers: two presses at once cannot both get in.
       links.delete(hash);
-      await log.append(JSON.stringify({ t: 'gone', hash }));
+      try {
+        await log.append(JSON.stringify({ t: 'gone', hash }));
+      } catch (error) {
+        links.set(hash, link);
+        throw error;
+      }
       return link.until > Date.now() ? link.personId : null;
     },
-    makeDevice: (personId, lastsMs) => make('device', personId, lastsMs),
-    personOf(secret) {
+    async makeDevice(personId, lastsMs, what = '') {
+      const secret = randomBytes(32).toString('base64url');
+      const now = Date.now();
+      const entry = { personId, until: now + lastsMs, at: now, what: what.slice(0, 80) };
+      await log.append(JSON.stringify({ t: 'device', hash: hashOf(secret), ...entry }));
+      devices.set(hashOf(secret), { ...entry, seen: now });
+      return secret;
+    },
+    personOf(secret, idleMs = Infinity) {
       const device = devices.get(hashOf(secret));
-      return device && device.until > Date.now() ? device.personId : null;
+      const now = Date.now();
+      if (!device || device.until <= now || now - (device.seen ?? now) > idleMs) return null;
+      device.seen = now;
+      return device.personId;
     },
     async dropDevice(secret) {
-      const hash = hashOf(secret);
-      if (!devices.delete(hash)) return;
-      await log.append(JSON.stringify({ t: 'gone', hash }));
+      await drop(hashOf(secret));
+    },
+    sessionsOf: (personId) =>
+      [...devices]
+        .filter(([, device]) => device.personId === personId && device.until > Date.now())
+        .map(([hash, device]) => ({ ...device, id: nameOf(hash) })),
+    sessionOf: (secret) => nameOf(hashOf(secret)),
+    async endSession(personId, id) {
+      const found = [...devices].find(([hash, device]) => nameOf(hash) === id && device.personId === personId);
+      return found !== undefined && (await drop(found[0]));
+    },
+    async noteHolder(checkout, secret, lastsMs) {
+      const hash = hashOf(`${checkout}/${secret}`);
+      if (holders.has(hash)) return;
+      const entry = { checkout, until: Date.now() + lastsMs };
+      await log.append(JSON.stringify({ t: 'holder', hash, ...entry }));
+      holders.set(hash, entry);
+    },
+    isHolder(checkout, secret) {
+      const holder = holders.get(hashOf(`${checkout}/${secret}`));
+      return holder?.checkout === checkout && holder.until > Date.now();
     },
     close: () => log.close(),
   };
 }
 
 const hashOf = (secret: string): string => createHash('sha256').update(secret).digest('hex');
+/** A session is named by the hash of its hash, so that its name tells nothing of what opens it. */
+const nameOf = (hash: string): string => hashOf(hash).slice(0, 16);

@@ -6,23 +6,20 @@ import { type Batch, FIRST_PREV, parseLine, serialiseBatch } from '#core/journal
 import { type JournalPort, StorageFailed } from '#core/shop';
 import type { Disk } from './disk';
 import { readLines, readPieces } from './readLines';
-import { readJson, replaceFile } from './smallFile';
+import type { FolderProblem } from './folderProblem';
+import { readJson } from './smallFile';
 import { SyncedLog } from './syncedLog';
 
 const Head = z.object({ seq: z.int(), hash: z.string() });
 
-/** Something about the history that a person should know, in one sentence. */
-export interface HistoryProblem {
-  code: 'torn' | 'changed' | 'tail-missing' | 'unreadable';
-  sentence: string;
-}
-
 export interface JournalFile extends JournalPort {
-  readonly problems: readonly HistoryProblem[];
+  readonly problems: readonly FolderProblem[];
   /** Sequence number and hash of the last safe line. */
   head(): { seq: number; hash: string };
   /** The hash of the line of that number, or null when there is none. */
   hashAt(seq: number): Promise<string | null>;
+  /** The owner says that what is there is the end: it is noted as such. */
+  acceptEnd(): Promise<void>;
   /** Raw safe lines from a sequence number on (1 is the first). */
   lines(from: number, limit: number): AsyncGenerator<string>;
   close(): Promise<void>;
@@ -36,7 +33,7 @@ export interface JournalFile extends JournalPort {
 export function journalFile(folder: string, disk: Disk): JournalFile {
   const path = join(folder, 'journal.jsonl');
   const headPath = join(folder, 'head.json');
-  const problems: HistoryProblem[] = [];
+  const problems: FolderProblem[] = [];
   let safe = { seq: 0, hash: FIRST_PREV };
   /** What the next line follows; runs ahead of `safe` while lines wait. */
   let next = safe;
@@ -104,7 +101,7 @@ export function journalFile(folder: string, disk: Disk): JournalFile {
   function noteHead(): void {
     headTimer ??= setTimeout(() => {
       headTimer = null;
-      replaceFile(headPath, JSON.stringify(safe)).catch(() => undefined);
+      disk.replace(headPath, JSON.stringify(safe)).catch(() => undefined);
     }, 1_000);
     headTimer.unref();
   }
@@ -146,10 +143,13 @@ export function journalFile(folder: string, disk: Disk): JournalFile {
       return null;
     },
     lines,
+    acceptEnd: () => disk.replace(headPath, JSON.stringify(safe)),
     async close() {
       if (headTimer) clearTimeout(headTimer);
       await log?.close();
-      await replaceFile(headPath, JSON.stringify(safe)).catch(() => undefined);
+      // Of an end that is not accepted, the note of what is missing stays.
+      if (log !== null && !problems.some(({ code }) => code === 'tail-missing'))
+        await disk.replace(headPath, JSON.stringify(safe)).catch(() => undefined);
     },
   };
 }

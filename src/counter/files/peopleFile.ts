@@ -1,27 +1,39 @@
 import { join } from 'node:path';
+import type { PersonId } from '#core/ids';
 import { compareAddress, PersonRecord } from '#core/people';
 import type { PeoplePort } from '#core/shop';
 import type { Disk } from './disk';
-import { readLines } from './readLines';
-import { SyncedLog } from './syncedLog';
+import { openRecordLines } from './recordLines';
 
 export interface PeopleFile extends PeoplePort {
+  readonly path: string;
+  /** Numbers of lines that cannot be read. */
+  readonly unreadable: readonly number[];
   all(): Iterable<PersonRecord>;
+  /**
+   * The person of an address; made when there is none. Two that ask at once for one new address get one person.
+   * @throws StorageFailed when a new one could not be written: then there is none
+   */
+  findOrAdd(address: string, make: () => PersonRecord): Promise<PersonRecord>;
+  /**
+   * Changes what is on record of a person, one change after the other; a change to null is none.
+   * @returns the record as it is then
+   */
+  change(id: PersonId, recipe: (record: PersonRecord) => PersonRecord | null): Promise<PersonRecord | undefined>;
   close(): Promise<void>;
 }
 
-/** People records as lines; the last line of an id counts. Kept apart from the journal so that a person can be erased. */
+/**
+ * People records as lines; the last line of an id counts. Kept apart from the journal so that a person can be erased.
+ * Nothing is held that is not on the disk.
+ */
 export async function openPeopleFile(folder: string, disk: Disk): Promise<PeopleFile> {
   const path = join(folder, 'people.jsonl');
   const byId = new Map<string, PersonRecord>();
   const byAddress = new Map<string, string>();
-  let keep = 0;
-  for await (const { bytes, end, whole } of readLines(path)) {
-    if (!whole) break;
-    hold(PersonRecord.parse(JSON.parse(bytes.toString('utf8'))));
-    keep = end;
-  }
-  const log = await SyncedLog.open(disk, path, keep);
+  /** Whatever is being written about one person or address; the next one waits. */
+  const busy = new Map<string, Promise<unknown>>();
+  const { log, unreadable } = await openRecordLines(path, disk, PersonRecord, hold);
 
   function hold(record: PersonRecord): void {
     const before = byId.get(record.id);
@@ -30,17 +42,47 @@ export async function openPeopleFile(folder: string, disk: Disk): Promise<People
     byAddress.set(compareAddress(record.address), record.id);
   }
 
+  function oneByOne<T>(key: string, work: () => Promise<T>): Promise<T> {
+    const mine = (busy.get(key) ?? Promise.resolve()).then(work, work);
+    busy.set(key, mine);
+    const done = (): void => {
+      if (busy.get(key) === mine) busy.delete(key);
+    };
+    mine.then(done, done);
+    return mine;
+  }
+
+  async function save(record: PersonRecord): Promise<void> {
+    await log.append(JSON.stringify(record));
+    hold(record);
+  }
+
+  const find = (address: string): PersonRecord | undefined => {
+    const id = byAddress.get(compareAddress(address));
+    return id === undefined ? undefined : byId.get(id);
+  };
+
   return {
+    path,
+    unreadable,
     get: (id) => byId.get(id),
-    find(address) {
-      const id = byAddress.get(compareAddress(address));
-      return id === undefined ? undefined : byId.get(id);
-    },
-    async save(record) {
-      // Held before it is safe, so that two orders from one new address at once find one person.
-      hold(record);
-      await log.append(JSON.stringify(record));
-    },
+    find,
+    save,
+    findOrAdd: (address, make) =>
+      oneByOne(`@${compareAddress(address)}`, async () => {
+        const known = find(address);
+        if (known) return known;
+        const made = make();
+        await save(made);
+        return made;
+      }),
+    change: (id, recipe) =>
+      oneByOne(id, async () => {
+        const record = byId.get(id);
+        const changed = record && recipe(record);
+        if (changed) await save(changed);
+        return changed ?? record;
+      }),
     all: () => byId.values(),
     close: () => log.close(),
   };

@@ -1,15 +1,36 @@
 import { join } from 'node:path';
 import * as z from 'zod';
 import type { Instant } from '#core/calendar';
-import { readJson, replaceFile } from './smallFile';
+import type { Disk } from './disk';
+import { readJson } from './smallFile';
 
-const Note = z.object({ at: z.string() });
+const Note = z.object({ at: z.iso.datetime() });
+
+export interface Presence {
+  readonly path: string;
+  /** Null where it was never noted, or the note cannot be read. */
+  readonly last: Instant | null;
+  readonly unreadable: boolean;
+  note(at: Instant): Promise<void>;
+}
 
 /** The moment at which the counter last said that it is there: written every minute, read at the next start. */
-export function openPresence(folder: string): { last(): Instant | null; note(at: Instant): Promise<void> } {
+export function openPresence(folder: string, disk: Disk): Presence {
   const path = join(folder, 'presence.json');
+  const read = readNote(path);
   return {
-    last: () => Note.safeParse(readJson(path)).data?.at ?? null,
-    note: (at) => replaceFile(path, JSON.stringify({ at })),
+    path,
+    last: read.at,
+    unreadable: read.unreadable,
+    note: (at) => disk.replace(path, JSON.stringify({ at })),
   };
+}
+
+function readNote(path: string): { at: Instant | null; unreadable: boolean } {
+  try {
+    const json = readJson(path);
+    return { at: json === null ? null : Note.parse(json).at, unreadable: false };
+  } catch {
+    return { at: null, unreadable: true };
+  }
 }

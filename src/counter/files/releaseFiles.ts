@@ -2,29 +2,30 @@ import { existsSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { Release } from '#core/release';
 import type { ReleasesPort } from '#core/shop';
-import { readJson, replaceFile } from './smallFile';
+import type { Disk } from './disk';
+import { readJson } from './smallFile';
 
 export interface ReleaseFiles extends ReleasesPort {
+  pathOf(number: number): string;
   save(release: Release): Promise<void>;
   nextNumber(): number;
 }
 
-/** One JSON file a release, never changed once the journal names it. */
-export function openReleaseFiles(folder: string): ReleaseFiles {
+/** One JSON file a release, never changed once the journal names it. One that cannot be read is as one that is not there. */
+export function openReleaseFiles(folder: string, disk: Disk): ReleaseFiles {
   const cache = new Map<number, Release>();
   const pathOf = (number: number): string => join(folder, `${String(number).padStart(6, '0')}.json`);
   return {
+    pathOf,
     get(number) {
       const known = cache.get(number);
       if (known) return known;
-      const json = readJson(pathOf(number));
-      if (json === null) return undefined;
-      const release = Release.parse(json);
-      cache.set(number, release);
+      const release = readRelease(pathOf(number));
+      if (release) cache.set(number, release);
       return release;
     },
     async save(release) {
-      await replaceFile(pathOf(release.number), JSON.stringify(release));
+      await disk.replace(pathOf(release.number), JSON.stringify(release));
       cache.set(release.number, release);
     },
     // A file may exist whose switch-over never happened; its number is not used again.
@@ -35,4 +36,12 @@ export function openReleaseFiles(folder: string): ReleaseFiles {
         0,
       ),
   };
+}
+
+function readRelease(path: string): Release | undefined {
+  try {
+    return Release.safeParse(readJson(path)).data;
+  } catch {
+    return undefined;
+  }
 }

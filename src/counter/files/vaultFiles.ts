@@ -1,10 +1,11 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { createWriteStream, existsSync, mkdirSync } from 'node:fs';
-import { mkdir, open, rename, rm } from 'node:fs/promises';
+import { createWriteStream, existsSync } from 'node:fs';
+import { open, rename, rm } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { VaultPort } from '#core/shop';
+import { makeFolder } from './makeFolder';
 import { syncFolder } from './smallFile';
 
 export interface VaultFiles extends VaultPort {
@@ -16,7 +17,7 @@ export interface VaultFiles extends VaultPort {
 /** Files of releases by their SHA-256. Nothing is ever deleted, and a file is either whole or not there. */
 export function openVaultFiles(folder: string): VaultFiles {
   const coming = join(folder, 'coming');
-  mkdirSync(coming, { recursive: true });
+  makeFolder(coming);
   const pathOf = (sha256: string): string => join(folder, sha256.slice(0, 2), sha256);
   return {
     pathOf,
@@ -43,7 +44,7 @@ export function openVaultFiles(folder: string): VaultFiles {
         const handle = await open(part, 'r+');
         await handle.datasync();
         await handle.close();
-        await mkdir(dirname(pathOf(sha256)), { recursive: true });
+        makeFolder(dirname(pathOf(sha256)));
         await rename(part, pathOf(sha256));
         await syncFolder(dirname(pathOf(sha256)));
         return true;

@@ -1,16 +1,37 @@
 import { parseCookie } from 'cookie';
 import type { Request, Response } from 'express';
 
-/** The cookies of a request by name. */
-export const cookiesOf = (req: Request): Record<string, string | undefined> => parseCookie(req.get('cookie') ?? '');
+/** Set once on the app: whether people reach it over https, as its address says. */
+export const HTTPS_SETTING = 'keel https';
+
+const isHttps = (req: Request): boolean => req.app.get(HTTPS_SETTING) === true || req.secure;
+
+/** Over https no other host, and no page without https, can set a cookie of this prefix (RFC 6265bis, 4.1.3.2). */
+const PREFIX = '__Host-';
+
+/** The cookies of a request by name. Over https only those that nobody else can have planted. */
+export function cookiesOf(req: Request): Record<string, string | undefined> {
+  const all = parseCookie(req.get('cookie') ?? '');
+  if (!isHttps(req)) return all;
+  return Object.fromEntries(
+    Object.entries(all).flatMap(([name, value]) =>
+      name.startsWith(PREFIX) ? [[name.slice(PREFIX.length), value]] : [],
+    ),
+  );
+}
 
 interface Kind {
   maxAgeMs: number;
   sameSite: 'lax' | 'strict';
-  path?: string;
 }
 
 /** Sets a cookie no script can read; over https only, where the shop is reached so. */
-export function giveCookie(res: Response, name: string, value: string, { maxAgeMs, sameSite, path = '/' }: Kind): void {
-  res.cookie(name, value, { httpOnly: true, sameSite, path, maxAge: maxAgeMs, secure: res.req.secure });
+export function giveCookie(res: Response, name: string, value: string, { maxAgeMs, sameSite }: Kind): void {
+  const secure = isHttps(res.req);
+  res.cookie(secure ? PREFIX + name : name, value, { httpOnly: true, sameSite, path: '/', maxAge: maxAgeMs, secure });
+}
+
+export function dropCookie(res: Response, name: string): void {
+  const secure = isHttps(res.req);
+  res.clearCookie(secure ? PREFIX + name : name, { path: '/', secure, httpOnly: true });
 }

@@ -1,6 +1,7 @@
 import type { NextFunction, Request, Response } from 'express';
 import * as z from 'zod';
-import type { Refusal } from '#core/refusal';
+import { refuse, type Refusal } from '#core/refusal';
+import { StorageFailed } from '#core/shop';
 import { refusalInWords, type Words, wordsFor } from '#core/words';
 import type { ProblemBody } from '../../wire';
 
@@ -28,7 +29,8 @@ export class Problem extends Error {
 
 /** A refusal of the shop as a problem. */
 export function refusalProblem(refusal: Refusal, more: Record<string, unknown> = {}): Problem {
-  return new Problem(refusal.refused === 'storage' ? 503 : 409, refusal, refusal.refused, more);
+  const later = refusal.refused === 'storage' || refusal.refused === 'stands-still';
+  return new Problem(later ? 503 : 409, refusal, refusal.refused, more);
 }
 
 export function sendProblem(res: Response, problem: Problem, locale: string): void {
@@ -51,6 +53,7 @@ export function problemHandler(log: (error: unknown) => void, localeOf: (req: Re
     if (res.headersSent) return next(error);
     const send = (problem: Problem): void => sendProblem(res, problem, localeOf(req));
     if (error instanceof Problem) return send(error);
+    if (error instanceof StorageFailed) return send(refusalProblem(refuse('storage')));
     if (error instanceof z.ZodError)
       return send(
         new Problem(422, (say) => say.notUnderstood, 'not-understood', {

@@ -1,9 +1,14 @@
 import type { Command } from '#core/shop';
 import type { AgreementId } from '#core/ids';
-import type { MemberAct } from '../../wire';
+import type { KeptCard } from '#core/agreements';
+import type { MemberAct, ShownCard } from '../../wire';
 
 /** What is asked of the shop by what a member does to their own payments. */
-export function commandFor(agreementId: AgreementId, wanted: Exclude<MemberAct, { act: 'move' }>): Command {
+export function commandFor(
+  agreementId: AgreementId,
+  wanted: Exclude<MemberAct, { act: 'move' }>,
+  readCard: (card: ShownCard) => KeptCard,
+): Command {
   switch (wanted.act) {
     case 'stop':
       return { type: 'cancel', agreementId, when: 'end', giveBack: false, by: 'buyer' };
@@ -18,6 +23,6 @@ export function commandFor(agreementId: AgreementId, wanted: Exclude<MemberAct, 
     case 'pause':
       return { type: 'pause', agreementId, until: wanted.until, by: 'buyer' };
     case 'card':
-      return { type: 'change-card', agreementId, card: wanted.card };
+      return { type: 'change-card', agreementId, card: readCard(wanted.card) };
   }
 }

@@ -1,5 +1,6 @@
 import type { Instant } from '#core/calendar';
 import { creditNoteDocument, type DocumentPaper, receiptDocument } from '#core/messages';
+import { nameAt } from '#core/people';
 import type { Payment } from '#core/payments';
 import type { Order } from '#core/shop';
 import type { PersonId } from '#core/ids';
@@ -17,7 +18,8 @@ export function paperOf(
   const orders = (state.ordersOfPerson.get(personId) ?? []).flatMap((id) => state.orders.get(id) ?? []);
   // An invoice goes on naming the VAT number it was made with.
   const buyerOf = (order: Order, payment: Payment | undefined) => ({
-    ...record,
+    address: record.address,
+    name: nameAt(record, order.checkoutId),
     vatNumber: record.vatNumbers?.[payment?.buyer?.numberKey ?? order.checkoutId],
   });
   for (const order of orders) {

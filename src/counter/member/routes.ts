@@ -1,5 +1,5 @@
-import express, { type Request, type RequestHandler, Router } from 'express';
-import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
+import express, { type Request, Router } from 'express';
+import { MemoryStore } from 'express-rate-limit';
 import { countriesByName } from '#core/catalogue';
 import { compareAddress, isAddress } from '#core/people';
 import { languageOf } from '#core/words';
@@ -7,14 +7,17 @@ import { AskRequest, Me, MemberAct, Said } from '../../wire';
 import { type CounterContext, shopOf } from '../context';
 import { drawDocument } from '../documents/drawDocument';
 import { answer } from '../http/answer';
-import { cardLimit, noteRefusedCard } from '../http/cardLimit';
-import { cookiesOf, giveCookie } from '../http/cookies';
+import { cardLimit } from '../http/cardLimit';
+import { limit, placeOf } from '../http/limits';
+import { cookiesOf, dropCookie, giveCookie } from '../http/cookies';
 import { Problem, refusalProblem } from '../http/problem';
-import { textOf } from '../http/textOf';
+import { securityEvent } from '../http/securityLog';
 import { DEVICE_COOKIE, personOfDevice } from '../shared/device';
+import { deviceInWords } from '../shared/deviceInWords';
 import { dueAnswered, dueInWords } from '../shared/dueAnswered';
 import { moveBuyer } from '../shared/moveBuyer';
 import { localeFor, otherLanguages, readingFor } from '../shared/reading';
+import { shownCard } from '../shared/shownCard';
 import { LINK_MINUTES, sendSignInLink } from '../shared/signInLink';
 import { wordsPage } from '../shared/wordsPage';
 import { pauseDayAllowed } from './agreementsView';
@@ -30,6 +33,7 @@ export function memberRoutes(context: CounterContext): Router {
   const router = Router();
   router.use('/api', express.json({ limit: '4kb' }));
   const limits = limitsOf(context);
+  const cards = cardLimit(context);
   signInRoutes(router, context, limits);
 
   const person = (req: Request): string => {
@@ -54,15 +58,15 @@ export function memberRoutes(context: CounterContext): Router {
     answer(res, Me, {
       ...about,
       signedIn: true,
-      cardService: '/standin/payments',
-      sampleCards: context.mode !== 'real',
+      cardService: reading.cards.service,
+      sampleCards: reading.cards.samples,
       countries: countriesByName(shop.tax, locale),
       ...memberView(reading, id),
     });
   });
 
   // What a member does to their own payments; another person's are not found.
-  router.post('/api/agreements/:id', limits.perMember, cardLimit(context.mode === 'real'), async (req, res) => {
+  router.post('/api/agreements/:id', limits.perMember, cards.check, async (req, res) => {
     const personId = person(req);
     if (!req.is('application/json')) throw new Problem(415, (say) => say.unreadable, 'bad-request');
     const agreement = context.runner.state.agreements.get(String(req.params['id']));
@@ -73,11 +77,11 @@ export function memberRoutes(context: CounterContext): Router {
     const done =
       wanted.act === 'move'
         ? await moveBuyer(context, agreement, wanted)
-        : await context.runner.execute(commandFor(agreement.id, wanted));
+        : await context.runner.execute(commandFor(agreement.id, wanted, (card) => shownCard(context, card)));
     if ('refused' in done) throw refusalProblem(done);
     const became = await dueAnswered(context.runner, done.events);
     await context.runner.synced();
-    if (became === 'refused') noteRefusedCard(res);
+    if (became === 'refused') await cards.noteRefused(req);
     answer(res, Said, { sentence: dueInWords(became, localeFor(shopOf(context), req)) });
   });
 
@@ -101,20 +105,32 @@ export function memberRoutes(context: CounterContext): Router {
 }
 
 /** A way in by a mailed link, and out again. */
-function signInRoutes(router: Router, context: CounterContext, { perDevice, perAddress }: Limits): void {
-  router.post('/api/ask', perDevice, perAddress, (req, res) => {
+function signInRoutes(router: Router, context: CounterContext, { asks, links, mails }: Limits): void {
+  router.post('/api/ask', asks, (req, res) => {
     const { address } = AskRequest.parse(req.body);
     const { words, locale } = readingFor(context, req);
     const say = words.pages.enter;
     if (!isAddress(address)) throw new Problem(422, say.wrongAddress, 'address-wrong');
-    // The answer is the same, and as quick, whether or not the address is known.
+    // The answer is the same, and as quick, whether or not the address is known: what follows is done later, at a
+    // moment that nobody can time, and nobody hears that it was not done.
     answer(res.status(202), Said, { sentence: say.asked(LINK_MINUTES) });
-    const known = context.people.find(address);
-    if (known)
-      void sendSignInLink(context, known, locale).catch((error: unknown) =>
-        context.log('A sign-in link could not be sent', error),
-      );
+    setTimeout(
+      () => {
+        void sendAsked(address, locale).catch((error: unknown) =>
+          context.log('A sign-in link could not be sent', error),
+        );
+      },
+      50 + Math.random() * 200,
+    );
   });
+
+  /** To whoever has something here; a few in a quarter of an hour, each of which signs in. */
+  async function sendAsked(address: string, locale: string): Promise<void> {
+    const known = context.people.find(address);
+    if (!known || !context.runner.state.ordersOfPerson.has(known.id)) return;
+    const { totalHits } = await mails.increment(compareAddress(address));
+    if (totalHits <= MAILS_TO_ONE) await sendSignInLink(context, known, locale);
+  }
 
   // Mail scanners follow links, so following one only shows a button; pressing it uses the link up.
   router.get('/enter/:secret', (req, res) => {
@@ -124,9 +140,10 @@ function signInRoutes(router: Router, context: CounterContext, { perDevice, perA
       .set('Cache-Control', 'no-store')
       .send(wordsPage(context, reading, heading, [text], { label: action, href: '', post: true }));
   });
-  router.post('/enter/:secret', perDevice, async (req, res) => {
+  router.post('/enter/:secret', links, async (req, res) => {
     const personId = await context.doors.useLink(String(req.params['secret']));
     if (personId === null) {
+      securityEvent(context.security, 'wrong-link', req);
       const reading = readingFor(context, req);
       const { used, usedText, ask } = reading.words.pages.enter;
       return void res
@@ -134,7 +151,7 @@ function signInRoutes(router: Router, context: CounterContext, { perDevice, perA
         .set('Cache-Control', 'no-store')
         .send(wordsPage(context, reading, used, [usedText], { label: ask, href: '/member/' }));
     }
-    giveCookie(res, DEVICE_COOKIE, await context.doors.makeDevice(personId, DEVICE_DAYS * DAY), {
+    giveCookie(res, DEVICE_COOKIE, await context.doors.makeDevice(personId, DEVICE_DAYS * DAY, deviceInWords(req)), {
       maxAgeMs: DEVICE_DAYS * DAY,
       sameSite: 'lax',
     });
@@ -145,29 +162,29 @@ function signInRoutes(router: Router, context: CounterContext, { perDevice, perA
     const secret = cookiesOf(req)[DEVICE_COOKIE];
     if (secret !== undefined) await context.doors.dropDevice(secret);
     const { words } = readingFor(context, req);
-    answer(res.clearCookie(DEVICE_COOKIE, { path: '/' }), Said, { sentence: words.pages.enter.signedOut });
+    dropCookie(res, DEVICE_COOKIE);
+    answer(res, Said, { sentence: words.pages.enter.signedOut });
   });
 }
 
 type Limits = ReturnType<typeof limitsOf>;
 
-/** How often in a quarter of an hour: by device, by person, by address. */
+/** So many sign-in mails go to one address in a quarter of an hour, whoever asks. */
+const MAILS_TO_ONE = 5;
+const QUARTER = 15;
+
+/** How often in a quarter of an hour, each for its own purpose. */
 function limitsOf(context: CounterContext) {
-  const tooMany = (): never => {
-    throw new Problem(429, (say) => say.waitQuarter, 'too-many');
-  };
-  const limit = (most: number, keyGenerator: (req: Request) => string): RequestHandler =>
-    rateLimit({
-      windowMs: 15 * 60_000,
-      standardHeaders: 'draft-8',
-      legacyHeaders: false,
-      handler: tooMany,
-      limit: most,
-      keyGenerator,
-    });
+  const mails = new MemoryStore();
+  mails.init({ windowMs: QUARTER * 60_000 } as Parameters<MemoryStore['init']>[0]);
   return {
-    perDevice: limit(20, (req) => ipKeyGenerator(req.ip ?? '')),
-    perMember: limit(60, (req) => personOfDevice(context, req) ?? ipKeyGenerator(req.ip ?? '')),
-    perAddress: limit(5, (req) => compareAddress(textOf((req.body as { address?: unknown }).address))),
+    asks: limit(context, { most: 20, minutes: QUARTER }),
+    links: limit(context, { most: 20, minutes: QUARTER, onlyRefused: true }),
+    perMember: limit(context, {
+      most: 60,
+      minutes: QUARTER,
+      by: (req) => personOfDevice(context, req) ?? placeOf(req),
+    }),
+    mails,
   };
 }

@@ -1,10 +1,13 @@
 import { type Instant, msOf } from '#core/calendar';
 import { inGap, LONGEST_ABSENCE_MS, type Runner } from '#core/shop';
-import type { openPresence } from '../files/presence';
+import type { Presence } from '../files/presence';
+import type { WatchedClock } from '../ports/watchedClock';
 
 interface Watched {
   runner: Runner;
-  presence: ReturnType<typeof openPresence>;
+  presence: Presence;
+  /** Null where the clock is moved on purpose. */
+  clock: WatchedClock | null;
   real: boolean;
   log: (message: string, error?: unknown) => void;
 }
@@ -14,39 +17,73 @@ export interface Away {
   to: Instant;
   /** How many payment plans and subscriptions something was to happen to meanwhile. */
   agreements: number;
+  /** The clock leapt ahead while the shop ran, or the machine slept: nothing is sold until the owner says that it is right. */
+  leapt: boolean;
+}
+
+export interface Absence {
+  away(): Away | null;
+  /** Looked at before each turn: whether more time went by than the shop can have been there for. */
+  look(): void;
+  note(): Promise<void>;
+  confirm(): Promise<void>;
 }
 
 /**
- * Notes the time every minute, and looks at the start how long the shop was away. Up to 48 hours, due work simply
- * runs; longer, in a real shop, nothing is charged until the owner has said so. Until then the old note stays.
+ * Notes the time every minute, and looks at the start and on every turn how long the shop was away: stopped or asleep.
+ * Up to 48 hours, due work simply runs; longer, in a real shop, nothing is charged until the owner has said so. Until
+ * then the old note stays.
  */
-export async function watchPresence({
-  runner,
-  presence,
-  real,
-  log,
-}: Watched): Promise<{ away(): Away | null; note(): Promise<void>; confirm(): Promise<void> }> {
-  const last = presence.last();
-  const now = runner.now();
+export async function watchPresence({ runner, presence, clock, real, log }: Watched): Promise<Absence> {
+  // A note that cannot be read is as old as the last thing that happened.
+  let seen = presence.unreadable ? runner.state.at : presence.last;
   let away: Away | null = null;
-  if (real && last !== null && msOf(now) - msOf(last) > LONGEST_ABSENCE_MS) {
-    const agreements = inGap(runner.state, last, now).length;
-    if (agreements > 0) away = { from: last, to: now, agreements };
+
+  function look(): void {
+    const leap = clock?.leap() ?? null;
+    if (leap && real) {
+      away = { ...leap, agreements: inGap(runner.state, leap.from, leap.to).length, leapt: true };
+      runner.standStill('clock', true);
+      return;
+    }
+    runner.standStill('clock', false);
+    // The clock came back by itself: nothing was missed.
+    if (away?.leapt) away = null;
+    const now = runner.now();
+    if (real && away === null && seen !== null && msOf(now) - msOf(seen) > LONGEST_ABSENCE_MS) {
+      const agreements = inGap(runner.state, seen, now).length;
+      if (agreements > 0) away = { from: seen, to: now, agreements, leapt: false };
+    }
+    if (away === null) seen = now;
+    runner.holdDueWork(away !== null);
   }
-  runner.holdDueWork(away !== null);
+
   const note = async (): Promise<void> => {
+    look();
     if (away === null)
       await presence.note(runner.now()).catch((error: unknown) => log('The time could not be noted', error));
   };
   await note();
   return {
     away: () => away,
+    look,
     note,
     async confirm() {
       if (away === null) return;
-      const done = await runner.execute({ type: 'confirm-gap', from: away.from, to: runner.now() });
-      if ('refused' in done) return;
+      const { from, leapt } = away;
+      if (leapt) {
+        clock?.accept();
+        runner.standStill('clock', false);
+        runner.holdDueWork(true);
+      }
+      const done = await runner.execute({ type: 'confirm-gap', from, to: runner.now() });
+      if ('refused' in done && done.refused !== 'nothing-to-do') {
+        // Not written, so not said: it is asked again, with due work held.
+        away = { from, to: runner.now(), agreements: inGap(runner.state, from, runner.now()).length, leapt: false };
+        return;
+      }
       away = null;
+      seen = runner.now();
       runner.holdDueWork(false);
       await note();
     },

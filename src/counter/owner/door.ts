@@ -1,55 +1,65 @@
 import type { NextFunction, Request, RequestHandler, Response } from 'express';
-import * as z from 'zod';
 import type { CounterContext } from '../context';
-import { cookiesOf, giveCookie } from '../http/cookies';
+import { OWNER } from '../files/doorsFile';
+import { cookiesOf, dropCookie, giveCookie } from '../http/cookies';
 import { Problem } from '../http/problem';
-import { readToken, sameText, signToken } from '../http/signing';
+import { securityEvent } from '../http/securityLog';
+import { sameText } from '../http/signing';
+import { deviceInWords } from '../shared/deviceInWords';
 
 const COOKIE = 'keel_owner';
-const LASTS_MS = 30 * 24 * 3_600_000;
-const Token = z.object({ until: z.number() });
+const DAY = 24 * 3_600_000;
+const LASTS_MS = 30 * DAY;
+/** A session that nobody uses for so long is over. */
+const IDLE_MS = 14 * DAY;
 
-/** Exchanges the owner's key for a cookie that only this site can send. */
-export function letIn(context: CounterContext, res: Response, key: string): void {
-  if (!sameText(key, context.secrets.ownerKey))
+/** Exchanges the owner's key for a session that only this browser has, and that can be ended from elsewhere. */
+export async function letIn(context: CounterContext, req: Request, res: Response, key: string): Promise<void> {
+  if (!sameText(key, context.secrets.ownerKey)) {
+    securityEvent(context.security, 'wrong-key', req);
     throw new Problem(
       403,
-      'This key does not open the shop. Copy the whole address that the shop printed when it started.',
+      'This key does not open the shop. Copy the whole address that the shop printed when it started, or make a new key: npm run key.',
       'wrong-key',
     );
-  const token = signToken(context.secrets.signing, 'owner', { until: Date.now() + LASTS_MS });
-  giveCookie(res, COOKIE, token, { maxAgeMs: LASTS_MS, sameSite: 'strict', path: '/owner' });
+  }
+  const secret = await context.doors.makeDevice(OWNER, LASTS_MS, deviceInWords(req));
+  securityEvent(context.security, 'signed-in', req);
+  giveCookie(res, COOKIE, secret, { maxAgeMs: LASTS_MS, sameSite: 'strict' });
 }
 
-export const letOut = (res: Response): void => void res.clearCookie(COOKIE, { path: '/owner' });
+/** Ends this session here, not only in the browser. */
+export async function letOut(context: CounterContext, req: Request, res: Response): Promise<void> {
+  const secret = cookiesOf(req)[COOKIE];
+  if (secret !== undefined) await context.doors.dropDevice(secret);
+  dropCookie(res, COOKIE);
+}
 
 export function isOwner(context: CounterContext, req: Request): boolean {
-  const token = Token.safeParse(readToken(context.secrets.signing, 'owner', cookiesOf(req)[COOKIE] ?? ''));
-  return token.success && token.data.until > Date.now();
+  const secret = cookiesOf(req)[COOKIE];
+  return secret !== undefined && context.doors.personOf(secret, IDLE_MS) === OWNER;
 }
 
-/** Reading needs the cookie; anything that changes needs besides our own header and our own origin. */
+/** Which of the owner's sessions this request comes in. */
+export const ownSession = (context: CounterContext, req: Request): string =>
+  context.doors.sessionOf(cookiesOf(req)[COOKIE] ?? '');
+
+/** Reading needs the session; anything that changes needs besides a header that no other site can send. */
 export function ownerOnly(context: CounterContext): RequestHandler {
   return (req: Request, _res: Response, next: NextFunction): void => {
     if (!isOwner(context, req))
       throw new Problem(
         401,
-        'This window is not connected to the shop any more. Open the address that the shop printed when it started.',
+        'This window is not connected to the shop any more. Open the address that the shop printed when it first started.',
         'not-owner',
       );
-    if (req.method !== 'GET' && req.method !== 'HEAD') checkOrigin(req);
+    if (req.method !== 'GET' && req.method !== 'HEAD') ownHeader(context, req);
     next();
   };
 }
 
-export function checkOrigin(req: Request): void {
-  const origin = req.get('origin') ?? '';
-  const host = req.get('host') ?? '';
-  const ours = URL.canParse(origin) && new URL(origin).host === host;
-  if (req.get('x-keel') !== '1' || !ours)
-    throw new Problem(
-      403,
-      'This request did not come from the shop’s own studio. Nothing was changed.',
-      'wrong-origin',
-    );
+export function ownHeader(context: CounterContext, req: Request): void {
+  if (req.get('x-keel') === '1') return;
+  securityEvent(context.security, 'wrong-origin', req);
+  throw new Problem(403, 'This request did not come from the shop’s own studio. Nothing was changed.', 'wrong-origin');
 }

@@ -1,5 +1,4 @@
 import express, { Router } from 'express';
-import { rateLimit } from 'express-rate-limit';
 import * as z from 'zod';
 import type { Instant } from '#core/calendar';
 import type { EventOf, ShopEvent } from '#core/journal';
@@ -32,13 +31,14 @@ import {
 } from '../../wire';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { Problem, refusalProblem } from '../http/problem';
+import { limit } from '../http/limits';
 import { textOf } from '../http/textOf';
 import { answer } from '../http/answer';
 import { sendSignInLink } from '../shared/signInLink';
 import { waitFor } from '../shared/waitFor';
 import { clockMove, moveClock } from './clock';
 import { agreementRoutes } from './agreementRoutes';
-import { checkOrigin, isOwner, letIn, letOut, ownerOnly } from './door';
+import { isOwner, letIn, letOut, ownerOnly, ownHeader } from './door';
 import { firstHours, type Walks } from './firstHours';
 import { journalRoutes } from './journalRoutes';
 import { releaseLines } from './releaseLines';
@@ -51,30 +51,23 @@ export function ownerRoutes(context: CounterContext): Router {
   const router = Router();
   const { runner } = context;
   const walks: Walks = new Map();
+  let publishing: Promise<unknown> = Promise.resolve();
   router.use((_req, res, next) => {
     res.set('Cache-Control', 'no-store');
     next();
   });
 
-  const tries = rateLimit({
-    windowMs: 60_000,
-    limit: 10,
-    standardHeaders: 'draft-8',
-    legacyHeaders: false,
-    skipSuccessfulRequests: true,
-    handler: () => {
-      throw new Problem(429, 'Too many tries with a wrong key. Wait a minute.', 'too-many');
-    },
-  });
-  router.post('/session', tries, express.json({ limit: '2kb' }), (req, res) => {
-    checkOrigin(req);
-    letIn(context, res, SessionRequest.parse(req.body).key);
+  // Only a wrong key counts; what another site sends was refused before.
+  const tries = limit(context, { most: 10, minutes: 1, onlyRefused: true });
+  router.post('/session', tries, express.json({ limit: '2kb' }), async (req, res) => {
+    ownHeader(context, req);
+    await letIn(context, req, res, SessionRequest.parse(req.body).key);
     answer(res, Ok, { ok: true });
   });
   router.get('/session', (req, res) => void answer(res, SessionAnswer, { owner: isOwner(context, req) }));
   router.use(ownerOnly(context));
-  router.delete('/session', (_req, res) => {
-    letOut(res);
+  router.delete('/session', async (req, res) => {
+    await letOut(context, req, res);
     answer(res, Ok, { ok: true });
   });
 
@@ -87,7 +80,8 @@ export function ownerRoutes(context: CounterContext): Router {
       publicAddress: context.publicAddress(),
       shopName: shopOf(context).name,
       head: context.journal.head(),
-      problems: [...context.problems],
+      problems: context.problems.map(({ code, sentence }) => ({ code, sentence })),
+      standsStill: context.standsStill,
       attention: state.attention,
       unanswered: state.todo.size,
       clockMove: clockMove(context),
@@ -186,6 +180,11 @@ export function ownerRoutes(context: CounterContext): Router {
     answer(res, Said, { sentence: `A sign-in link is on its way to ${person.address}.` });
   });
 
+  router.post('/problems/go-on', async (_req, res) => {
+    await context.goOn();
+    answer(res, Ok, { ok: true });
+  });
+
   router.post('/away/confirm', async (_req, res) => {
     await context.confirmAway();
     answer(res, AwayAnswer, { away: context.away });
@@ -198,7 +197,14 @@ export function ownerRoutes(context: CounterContext): Router {
   router.use(journalRoutes(context));
   return router;
 
-  async function publishContent(
+  /** One after the other: of two at once the second is judged by what the first has made live. */
+  function publishContent(basedOn: number | null, content: ReleaseContent): Promise<{ release: number; at: Instant }> {
+    const mine = publishing.then(() => publishNow(basedOn, content));
+    publishing = mine.catch(() => undefined);
+    return mine;
+  }
+
+  async function publishNow(
     basedOn: number | null,
     content: ReleaseContent,
   ): Promise<{ release: number; at: Instant }> {

@@ -4,7 +4,8 @@ import { msOf, type Instant } from '#core/calendar';
 import type { ShopDetails } from '#core/catalogue';
 import { agreementMessage, type Message, receiptMessage, refundMessage, type Setting } from '#core/messages';
 import { NotAnswered, type MailerPort, type Order } from '#core/shop';
-import type { PassId, ProductId, StepId } from '#core/ids';
+import { nameAt, type PersonRecord } from '#core/people';
+import type { OrderId, PassId, ProductId, StepId } from '#core/ids';
 import type { DoorsFile } from '../files/doorsFile';
 
 const DAY = 86_400_000;
@@ -12,14 +13,16 @@ const DAY = 86_400_000;
 const RECEIPT_LINK_DAYS = 3;
 
 interface Options {
-  endpoint: () => string;
-  key: string;
+  /** Null where no mail service is connected: mails wait. */
+  service: { base: () => string; key: string } | null;
   publicAddress: () => string;
   shop: () => ShopDetails;
   productTitle: (productId: ProductId) => string;
   productOfPass: (passId: PassId) => string;
   /** What is still due of an order, a statement for each payment plan or subscription. */
   laterOf: (order: Order, step: StepId | null, locale: string) => string[];
+  /** Somebody under the name that they gave for an order. */
+  atOrder: (person: PersonRecord, orderId: OrderId) => PersonRecord;
   doors: DoorsFile;
   real: boolean;
 }
@@ -55,9 +58,10 @@ export function createMailer(options: Options): Mailer {
     })
       .compile()
       .build();
-    const response = await fetch(`${options.endpoint()}/messages`, {
+    if (options.service === null) throw new NotAnswered('No mail service is connected');
+    const response = await fetch(`${options.service.base()}/messages`, {
       method: 'POST',
-      headers: { authorization: `Bearer ${options.key}`, 'content-type': 'message/rfc822' },
+      headers: { authorization: `Bearer ${options.service.key}`, 'content-type': 'message/rfc822' },
       body: new Uint8Array(raw),
       signal: AbortSignal.timeout(30_000),
     }).catch((cause: unknown) => {
@@ -68,7 +72,8 @@ export function createMailer(options: Options): Mailer {
 
   return {
     sendMessage,
-    async sendAbout({ key, message, agreement, person, at }) {
+    async sendAbout({ key, message, agreement, person: record, at }) {
+      const person = options.atOrder(record, agreement.orderId);
       const secret = await options.doors.makeLink(person.id, RECEIPT_LINK_DAYS * DAY);
       const link = { url: `${options.publicAddress()}/member/enter/${secret}`, days: RECEIPT_LINK_DAYS };
       const { tax } = options.shop();
@@ -86,7 +91,8 @@ export function createMailer(options: Options): Mailer {
         at,
       );
     },
-    async send({ key, mail, person, order, refund, step, at }) {
+    async send({ key, mail, person: record, order, refund, step, at }) {
+      const person = { ...record, name: nameAt(record, order.checkoutId) };
       if (mail === 'refund' && refund) {
         const closed = refund.closes.map((id) => options.productTitle(options.productOfPass(id)));
         return sendMessage(key, person, refundMessage(setting(order.language), order, refund, person.name, closed), at);

@@ -7,6 +7,7 @@ const ChargeBody = z.object({
   reason: z.string().nullable(),
   confirmAt: z.string().optional(),
 });
+const TryBody = z.object({ reason: z.string().nullable() });
 const RefundBody = z.discriminatedUnion('status', [
   z.object({ status: z.literal('paid') }),
   z.object({ status: z.literal('refused'), reason: z.string() }),
@@ -15,19 +16,29 @@ const RefundBody = z.discriminatedUnion('status', [
 /** No answer within this time counts as none. */
 const ANSWER_WITHIN_MS = 30_000;
 
-/** The payment service over HTTP, as the real thing would be reached. Anything but a clear answer is `NotAnswered`. */
-export function paymentsOverHttp(base: () => string, key: string): PaymentsPort {
+/** What the shop asks of cards besides taking money. */
+export interface CardsPort {
+  /** Whether a card could be charged: takes nothing, and is no charge. @returns the reason where it is refused, else null */
+  tryCard(token: string): Promise<string | null>;
+}
+
+/**
+ * The payment service over HTTP, as the real thing would be reached. Anything but a clear answer is `NotAnswered`.
+ * @param service null where none is connected: then no money can move
+ */
+export function paymentsOverHttp(service: { base: () => string; key: string } | null): PaymentsPort & CardsPort {
   async function call(
     method: string,
     path: string,
     idempotencyKey?: string,
     body?: unknown,
   ): Promise<{ status: number; body: unknown }> {
+    if (service === null) throw new NotAnswered('No payment service is connected');
     try {
-      const response = await fetch(base() + path, {
+      const response = await fetch(service.base() + path, {
         method,
         headers: {
-          authorization: `Bearer ${key}`,
+          authorization: `Bearer ${service.key}`,
           'content-type': 'application/json',
           ...(idempotencyKey === undefined ? {} : { 'idempotency-key': idempotencyKey }),
         },
@@ -41,6 +52,13 @@ export function paymentsOverHttp(base: () => string, key: string): PaymentsPort 
   }
 
   return {
+    async tryCard(token) {
+      const answer = await call('POST', '/tries', undefined, { token });
+      const tried = TryBody.safeParse(answer.body);
+      if (answer.status !== 200 || !tried.success)
+        throw new NotAnswered(`The payment service answered ${answer.status}`);
+      return tried.data.reason;
+    },
     async charge(request) {
       const { key: idempotencyKey, ...body } = request;
       return readCharge(await call('POST', '/charges', idempotencyKey, body));

@@ -15,7 +15,7 @@ export function checkoutDataFor(
   path: Path,
   page: Page,
   state: CheckoutState,
-  { sampleCards, ...looking }: Looking & { sampleCards: boolean },
+  looking: Looking,
 ): CheckoutData {
   const { shop, offers } = release.content;
   const { locale } = reading;
@@ -40,8 +40,8 @@ export function checkoutDataFor(
     country: taxed?.home ?? '',
     closed: prices.length > 0 || !offer ? '' : closedSentence(offer, reading, shop),
     state,
-    cardService: '/standin/payments',
-    sampleCards,
+    cardService: reading.cards.service,
+    sampleCards: reading.cards.samples,
     shopName: shop.name,
     button: block?.button ?? '',
     note: block?.note ?? '',

@@ -1,17 +1,28 @@
 import express, { type Request, type Response, Router } from 'express';
-import { rateLimit } from 'express-rate-limit';
 import { isAddress } from '#core/people';
 import type { Path } from '#core/paths';
 import type { Release } from '#core/release';
 import type { QuoteChoice } from '#core/checkout';
 import type { ChargeKey, PathId, PersonId } from '#core/ids';
+import { refusalSentence } from '#core/messages';
+import type { Command } from '#core/shop';
 import { type CounterContext, liveRelease } from '../context';
-import { type CheckoutState, GiveUpRequest, PayRequest, QuoteAnswer, QuoteRequest, StateAnswer } from '../../wire';
+import {
+  type CheckoutState,
+  GiveUpRequest,
+  HOLDER_HEADER,
+  PayRequest,
+  QuoteAnswer,
+  QuoteRequest,
+  StateAnswer,
+} from '../../wire';
 import { answer } from '../http/answer';
-import { keepVatNumber, personFor } from '../shared/people';
+import { personAtCheckout } from '../shared/people';
+import { shownCard } from '../shared/shownCard';
 import { languageToKeep, readingFor } from '../shared/reading';
 import { waitFor } from '../shared/waitFor';
-import { cardLimit, noteRefusedCard } from '../http/cardLimit';
+import { cardLimit } from '../http/cardLimit';
+import { limit } from '../http/limits';
 import { Problem, refusalProblem } from '../http/problem';
 import { textOf } from '../http/textOf';
 import { checkoutPrices, fingerprintHash } from './checkoutPrices';
@@ -20,24 +31,30 @@ import { cartFor } from './cart';
 import { checkoutState, isAnswered, WAIT_FOR_ANSWER_MS } from './checkoutState';
 import { offerRoutes } from './offerRoutes';
 import { personOfDevice } from '../shared/device';
-import { asItCounts, begunAnew, cameWith, giveVisit, readVisit, type Visit } from './visit';
+import { countTelling, isPersonal, tryCardFirst } from './triedCard';
+import { asItCounts, begunAnew, cameWith, giveVisit, noteHolder, openToHolder, readVisit, type Visit } from './visit';
+
+/** Refusals after which the checkout is shown anew, from what is live. */
+const SHOWN_ANEW: ReadonlySet<string> = new Set([
+  'quote-changed',
+  'no-such-price',
+  'sold-out',
+  'too-many',
+  'amount-named',
+  'coupon',
+  'vat-number',
+]);
 
 /** Paying. The body holds choices, never amounts: a request that names one is refused as not understood. */
 export function checkoutRoutes(context: CounterContext): Router {
   const router = Router();
-  const { runner } = context;
+  const { runner, ids } = context;
   router.use(express.json({ limit: '16kb' }));
-  router.use(
-    rateLimit({
-      windowMs: 60_000,
-      limit: context.mode === 'real' ? 120 : 100_000,
-      standardHeaders: 'draft-8',
-      legacyHeaders: false,
-      handler: () => {
-        throw new Problem(429, (say) => say.tooManyTries, 'too-many');
-      },
-    }),
-  );
+  const cards = cardLimit(context);
+  // Each purpose has its own: waiting for a bank uses up no tries to pay.
+  const looks = limit(context, { most: 120, minutes: 1 });
+  const waits = limit(context, { most: 240, minutes: 1 });
+  const pays = limit(context, { most: 60, minutes: 1, first: (req, res) => standsAlready(req, res) });
 
   const pathOf = (pathId: PathId): { release: Release; path: Path } => {
     const release = liveRelease(context);
@@ -47,7 +64,7 @@ export function checkoutRoutes(context: CounterContext): Router {
   };
 
   /** The prices again with a coupon, a country, a number: looked at, nothing asked. */
-  router.post('/quote', (req, res) => {
+  router.post('/quote', looks, (req, res) => {
     const { pathId, ...beside } = QuoteRequest.parse(req.body);
     const { release, path } = pathOf(pathId);
     const kept = readVisit(context, req, path.id);
@@ -65,7 +82,7 @@ export function checkoutRoutes(context: CounterContext): Router {
     return personId === null ? { signedIn: false } : { personId, signedIn: true };
   };
 
-  router.post('/pay', cardLimit(context.mode === 'real'), async (req, res) => {
+  router.post('/pay', pays, cards.check, async (req, res) => {
     if (!req.is('application/json')) throw new Problem(415, (say) => say.unreadable, 'bad-request');
     const choice = PayRequest.parse(req.body);
     const reading = readingFor(context, req);
@@ -75,64 +92,93 @@ export function checkoutRoutes(context: CounterContext): Router {
     if (!kept) throw new Problem(409, (say) => say.checkoutTooOld, 'no-visit');
     const { visit, release: quoted } = asItCounts(context, kept, release);
     if (!isAddress(choice.address)) throw new Problem(422, (say) => say.badAddress, 'address-wrong');
-    const stateNow = () => stateOf(req, visit, path, locale);
-    const standing = stateNow();
-    if (standing.status === 'paid' || standing.status === 'asking' || standing.status === 'bank') {
-      await runner.synced();
-      return answer(res, StateAnswer, { state: stateNow() });
-    }
-    const personId = await personFor(context, choice);
+    if (await standsAlready(req, res)) return;
+    const card = choice.card && shownCard(context, choice.card);
+    if (card && context.outside.payments === null) throw new Problem(503, (say) => say.noMoney, 'no-payments');
+    const known = context.people.find(choice.address);
+    const claimed = known?.id ?? ids.next('u');
     const { coupon, country, vatNumber, extras, quantity, named } = choice;
     const beside = { coupon, country, vatNumber, extras, quantity, named };
-    const signedIn = personOfDevice(context, req) === personId;
-    if (vatNumber) await keepVatNumber(context, personId, visit.checkout, vatNumber);
+    const signedIn = personOfDevice(context, req) === claimed;
     const cart = cartFor(quoted, path, choice.priceId, beside);
-    if (signedIn) await setFree(visit, personId, cart);
-    const done = await runner.execute({
+    if (signedIn) await setFree(visit, claimed, cart);
+    else if (card && isPersonal(quoted, cart)) {
+      const refused = await tryCardFirst(context, card);
+      if (refused !== null) {
+        await cards.noteRefused(req);
+        const state: CheckoutState = { status: 'refused', sentence: refusalSentence(refused, locale) };
+        return answer(res, StateAnswer, { state });
+      }
+    }
+    const command: Extract<Command, { type: 'pay' }> = {
       type: 'pay',
       checkoutId: visit.checkout,
-      personId,
+      personId: claimed,
       ...cart,
       release: quoted,
       startedAt: visit.at,
       shown: choice.shown,
       fingerprint: fingerprintHash,
-      card: choice.card,
+      card,
       signedIn,
       came: cameWith(visit, path),
       language: languageToKeep(reading.shop, locale),
       soldAtStart: visit.sold,
-    });
+    };
+    // Nothing about a person is written before the quote holds.
+    const looked = runner.preview(command);
+    const done =
+      'refused' in looked
+        ? looked
+        : await runner.execute({
+            ...command,
+            personId: await personAtCheckout(context, choice, visit.checkout, claimed),
+          });
     if ('refused' in done) {
-      if (
-        done.refused === 'quote-changed' ||
-        done.refused === 'no-such-price' ||
-        done.refused === 'sold-out' ||
-        done.refused === 'too-many' ||
-        done.refused === 'amount-named' ||
-        done.refused === 'coupon' ||
-        done.refused === 'vat-number'
-      ) {
+      // What a refusal rests on may not be safe yet.
+      await runner.synced();
+      const isTelling = done.refused === 'already-runs' || done.refused === 'quote-changed';
+      if (isTelling && !signedIn && card && isPersonal(quoted, cart)) await countTelling(context, req, visit, card);
+      if (SHOWN_ANEW.has(done.refused)) {
         const begun = renew(res, visit, release);
-        throw refusalProblem(
-          done,
-          checkoutPrices(readingFor(context, req), release, path, {
-            visit: begun,
-            ...beside,
-            personId,
-            signedIn,
-          }),
-        );
+        const standing = { visit: begun, ...beside, personId: claimed, signedIn };
+        throw refusalProblem(done, checkoutPrices(readingFor(context, req), release, path, standing));
       }
       if (done.refused !== 'already-paid' && done.refused !== 'still-asking') throw refusalProblem(done);
     }
-    const key = runner.state.checkouts.get(visit.checkout)?.lastKey;
+    const record = runner.state.checkouts.get(visit.checkout);
+    const key = record?.lastKey;
+    // Only the window whose press was taken has it in its hand.
+    if (!('refused' in done)) await noteHolder(context, key ?? record?.orderId ?? '', choice.holder);
     if (key) await waitFor(runner, () => isAnswered(runner.state, key), WAIT_FOR_ANSWER_MS);
     await runner.synced();
-    const state = stateNow();
-    if (state.status === 'refused') noteRefusedCard(res);
+    const state = stateOf(req, visit, path, locale);
+    if (state.status === 'refused') await cards.noteRefused(req);
+    openTo(res, visit, choice.holder);
     answer(res, StateAnswer, { state });
   });
+
+  /** A checkout that is paid, or being asked for: another press changes nothing and hears how it stands. */
+  async function standsAlready(req: Request, res: Response): Promise<boolean> {
+    const { pathId, holder } = PayRequest.partial().safeParse(req.body).data ?? {};
+    const path = liveRelease(context)?.content.paths.find((p) => p.id === pathId);
+    const visit = path && readVisit(context, req, path.id);
+    if (!visit) return false;
+    const { locale } = readingFor(context, req);
+    const { status } = stateOf(req, visit, path, locale);
+    if (status !== 'paid' && status !== 'asking' && status !== 'bank') return false;
+    await runner.synced();
+    openTo(res, visit, holder);
+    answer(res, StateAnswer, { state: stateOf(req, visit, path, locale) });
+    return true;
+  }
+
+  /** To the window that paid, what its checkout bought is open from now on. */
+  function openTo(res: Response, visit: Visit, holder: string | undefined): void {
+    const record = runner.state.checkouts.get(visit.checkout);
+    const order = record?.paid ? runner.state.orders.get(record.orderId) : undefined;
+    if (order) openToHolder(context, res, order, holder);
+  }
 
   /** What others claimed with a member's address, and have not paid for, is theirs no more. */
   async function setFree(visit: Visit, personId: PersonId, cart: QuoteChoice): Promise<void> {
@@ -144,20 +190,21 @@ export function checkoutRoutes(context: CounterContext): Router {
     await waitFor(runner, () => (keys.some(waits) ? null : true), WAIT_FOR_ANSWER_MS);
   }
 
-  router.get('/state', async (req, res) => {
+  router.get('/state', waits, async (req, res) => {
     const { path } = pathOf(textOf(req.query['path']));
     const visit = readVisit(context, req, path.id);
     await runner.synced();
     const key = visit && runner.state.checkouts.get(visit.checkout)?.lastKey;
     if (key && runner.state.charges.get(key)?.status === 'waits-for-bank') runner.nudge(key);
     const { locale } = readingFor(context, req);
+    if (visit) openTo(res, visit, req.get(HOLDER_HEADER));
     answer(res.set('Cache-Control', 'no-store'), StateAnswer, {
       state: visit ? stateOf(req, visit, path, locale) : { status: 'open' },
     });
   });
 
   /** Rather another card: what waits for the bank is made impossible, and its places are free again. */
-  router.post('/give-up', async (req, res) => {
+  router.post('/give-up', waits, async (req, res) => {
     const { pathId } = GiveUpRequest.parse(req.body);
     const { path } = pathOf(pathId);
     const visit = readVisit(context, req, path.id);
@@ -176,7 +223,7 @@ export function checkoutRoutes(context: CounterContext): Router {
     answer(res, StateAnswer, { state: stateOf(req, visit, path, readingFor(context, req).locale) });
   });
 
-  router.use('/offer', offerRoutes(context));
+  router.use('/offer', waits, offerRoutes(context, cards));
 
   const stateOf = (req: Request, visit: Visit, path: Path, locale: string): CheckoutState =>
     checkoutState(runner.state, visit.checkout, (order) => nextHref(context, req, order, path.id), locale);

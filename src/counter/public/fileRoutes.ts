@@ -51,7 +51,8 @@ export function fileRoutes(context: CounterContext): Router {
     // Asking for the head alone is free; a part counts like a whole, and tries within a day are one.
     const decision = req.method === 'HEAD' ? runner.preview(command) : await runner.execute(command);
     if ('refused' in decision) {
-      if (decision.refused === 'storage') return refuse(req, res, 503, say.notNoted);
+      if (decision.refused === 'storage' || decision.refused === 'stands-still')
+        return refuse(req, res, 503, say.notNoted);
       const why = refusalInWords(decision, localeFor(shopOf(context), req));
       const usedUp = decision.refused === 'used-up';
       return refuse(req, res, usedUp ? 429 : 403, [usedUp ? say.usedUp : say.closed, why]);
@@ -62,6 +63,8 @@ export function fileRoutes(context: CounterContext): Router {
       productKindOf(product)
         .openings(product)
         .find((o) => o.id === token.f);
+    // Where it leads is the thing itself: only a request that counts is told.
+    if (opening?.url && req.method === 'HEAD') return void res.set('Cache-Control', 'private, no-store').end();
     if (opening?.url)
       return void res
         .set({ 'Cache-Control': 'private, no-store', 'Referrer-Policy': 'no-referrer' })

@@ -15,7 +15,6 @@ import { drawingOf, statementOfLine, taxInWords } from './quoteInWords';
 export function offerDataFor(
   reading: Reading,
   of: { release: Release; pathId: PathId; order: Order; offer: OfferAfterPayment; quote: Quote; state: CheckoutState },
-  sampleCards: boolean,
 ): OfferData {
   const { release, order, quote } = of;
   const { locale, now, words } = reading;
@@ -43,7 +42,7 @@ export function offerDataFor(
     cardNeeded,
     state: of.state,
     shown: fingerprintHash(quoteFingerprint(quote)),
-    cardService: '/standin/payments',
-    sampleCards,
+    cardService: reading.cards.service,
+    sampleCards: reading.cards.samples,
   };
 }

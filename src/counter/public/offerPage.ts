@@ -10,7 +10,7 @@ import { offerDataFor } from './offerData';
 import { offerState } from './offerState';
 import { sendPage } from './sendPage';
 import { viewOf } from './shells';
-import { ordersOfVisit, readVisit } from './visit';
+import { orderOfVisit } from './visit';
 
 /** The offer after payment where a visit that has paid stands; everybody else goes to where the path begins. */
 export async function offerPage(
@@ -21,8 +21,7 @@ export async function offerPage(
   path: Path,
 ): Promise<void> {
   await context.runner.synced();
-  const checkoutId = readVisit(context, req, path.id)?.checkout;
-  const order = ordersOfVisit(context, req).find((o) => o.checkoutId === checkoutId);
+  const order = orderOfVisit(context, req, path.id);
   if (!order) return res.redirect(303, `/${path.address}`);
   const of = pathOfOrder(context, order, path.id);
   const offer = offerNow(context, req, order, path.id);
@@ -34,11 +33,7 @@ export async function offerPage(
   if ('refused' in quote) return res.redirect(303, `/${path.address}/thanks`);
   const page = of.release.content.pages.find((p) => p.id === of.path.steps.find((s) => s.id === offer.step)?.pageId);
   const state = offerState(reading.state, order, offer.step, next, reading.locale);
-  const data = offerDataFor(
-    reading,
-    { release: of.release, pathId: path.id, order, offer, quote, state },
-    context.mode !== 'real',
-  );
+  const data = offerDataFor(reading, { release: of.release, pathId: path.id, order, offer, quote, state });
   const view = { ...viewOf(of.release, { ...of.path, offerId: offer.offerId }, reading.locale), offer: null };
   sendPage(context, req, res, {
     kind: 'checkout',

@@ -6,19 +6,20 @@ import type { PathId, StepId } from '#core/ids';
 import { AcceptRequest, DeclineRequest, NextAnswer, StateAnswer } from '../../wire';
 import type { CounterContext } from '../context';
 import { answer } from '../http/answer';
-import { cardLimit, noteRefusedCard } from '../http/cardLimit';
+import type { CardLimit } from '../http/cardLimit';
 import { Problem, refusalProblem } from '../http/problem';
 import { textOf } from '../http/textOf';
 import { readingFor } from '../shared/reading';
+import { shownCard } from '../shared/shownCard';
 import { waitFor } from '../shared/waitFor';
 import { nextHref, pathOfOrder } from './afterPayment';
 import { fingerprintHash } from './checkoutPrices';
 import { isAnswered, WAIT_FOR_ANSWER_MS } from './checkoutState';
 import { offerState } from './offerState';
-import { cameWith, readVisit } from './visit';
+import { cameWith, orderOfVisit, readVisit } from './visit';
 
 /** Answers to an offer after payment: only from the visit that paid, and once each. */
-export function offerRoutes(context: CounterContext): Router {
+export function offerRoutes(context: CounterContext, cards: CardLimit): Router {
   const router = Router();
   const { runner } = context;
 
@@ -29,15 +30,14 @@ export function offerRoutes(context: CounterContext): Router {
     stepId: StepId,
   ): { order: Order; release: Release; path: Path; offer: OfferAfterPayment; came: ReturnType<typeof cameWith> } => {
     const visit = readVisit(context, req, pathId);
-    const record = visit && runner.state.checkouts.get(visit.checkout);
-    const order = record?.paid ? runner.state.orders.get(record.orderId) : undefined;
+    const order = orderOfVisit(context, req, pathId);
     const of = order && pathOfOrder(context, order, pathId);
     const offer = of && offersAfterPayment(of.path).find(({ step }) => step === stepId);
     if (!visit || !order || !of || !offer) throw new Problem(409, (say) => say.checkoutTooOld, 'no-visit');
     return { order, ...of, offer, came: { ...cameWith(visit, of.path), step: stepId } };
   };
 
-  router.post('/accept', cardLimit(context.mode === 'real'), async (req, res) => {
+  router.post('/accept', cards.check, async (req, res) => {
     const { pathId, stepId, shown, card } = AcceptRequest.parse(req.body);
     const { order, release, offer, came } = ofVisit(req, pathId, stepId);
     const done = await runner.execute({
@@ -47,7 +47,7 @@ export function offerRoutes(context: CounterContext): Router {
       release,
       shown,
       fingerprint: fingerprintHash,
-      card,
+      card: card && shownCard(context, card),
       came,
     });
     // Answered already, asked by another window, or not to be had any more: where the visit stands now is the answer.
@@ -61,7 +61,7 @@ export function offerRoutes(context: CounterContext): Router {
     if (key) await waitFor(runner, () => isAnswered(runner.state, key), WAIT_FOR_ANSWER_MS);
     await runner.synced();
     const state = offerState(runner.state, order, stepId, nextHref(context, req, order, pathId), localeOf(req));
-    if (state.status === 'refused') noteRefusedCard(res);
+    if (state.status === 'refused') await cards.noteRefused(req);
     answer(res, StateAnswer, { state });
   });
 

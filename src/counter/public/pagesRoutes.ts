@@ -22,7 +22,7 @@ import { type SentPage, sendPage } from './sendPage';
 import { checkoutState } from './checkoutState';
 import { renderShell, type Shell, slotValues, viewOf } from './shells';
 import { structuredDataFor } from './structuredData';
-import { giveVisit, newVisit, ordersOfVisit, quoteStands, readVisit } from './visit';
+import { giveVisit, newVisit, orderOfVisit, quoteStands, readVisit } from './visit';
 
 /** The pages buyers walk through. Sales pages are rendered once a release; checkout and thank-you at each visit. */
 export function pagesRoutes(context: CounterContext): Router {
@@ -53,7 +53,10 @@ export function pagesRoutes(context: CounterContext): Router {
     const language = String(req.params['language']);
     if (localesOf(shopOf(context)).includes(language))
       giveCookie(res, LANGUAGE_COOKIE, language, { maxAgeMs: LANGUAGE_KEPT_MS, sameSite: 'lax' });
-    res.redirect(303, ownPath(req.get('referer') ?? '', req.get('host') ?? ''));
+    res.redirect(
+      303,
+      ownPath(req.get('referer') ?? '', (host) => context.hosts.isOurs(host)),
+    );
   });
 
   router.get('/', (req, res) => {
@@ -179,9 +182,7 @@ export function pagesRoutes(context: CounterContext): Router {
       }
       case 'thanks': {
         await context.runner.synced();
-        const order = ordersOfVisit(context, req).find(
-          (o) => o.checkoutId === readVisit(context, req, path.id)?.checkout,
-        );
+        const order = orderOfVisit(context, req, path.id);
         if (!order) {
           return send(req, res, 'still', {
             title,
@@ -213,12 +214,14 @@ export function pagesRoutes(context: CounterContext): Router {
     let visit = readVisit(context, req, path.id);
     const reading = readingFor(context, req);
     let state = visit ? checkoutState(context.runner.state, visit.checkout, next, reading.locale) : null;
-    if (visit && state?.status === 'paid' && !('again' in req.query)) {
+    // Another window than the one that paid first shows what it has in hand: its script asks.
+    if (state?.status === 'paid' && !('again' in req.query) && orderOfVisit(context, req, path.id)) {
       res.redirect(303, state.next);
       return null;
     }
     const unsettled = state?.status === 'asking' || state?.status === 'bank';
-    if (!visit || (!unsettled && (state?.status === 'paid' || !quoteStands(context, visit)))) {
+    const paidElsewhere = state?.status === 'paid' && !('again' in req.query);
+    if (!visit || (!unsettled && !paidElsewhere && (state?.status === 'paid' || !quoteStands(context, visit)))) {
       visit = newVisit(context, path.id);
       state = { status: 'open' };
     }
@@ -227,7 +230,6 @@ export function pagesRoutes(context: CounterContext): Router {
     return {
       ...checkoutDataFor(reading, quoted, path, page, state ?? { status: 'open' }, {
         visit,
-        sampleCards: context.mode !== 'real',
         ...(personOfDevice(context, req) === null
           ? {}
           : { personId: personOfDevice(context, req) ?? '', signedIn: true }),
@@ -248,8 +250,9 @@ const isLegal = (which: string): which is keyof ShopDetails['legal'] =>
   which === 'terms' || which === 'privacy' || which === 'withdrawal';
 
 /** Where somebody came from, if that was one of our own pages; else the front. */
-function ownPath(referer: string, host: string): string {
+function ownPath(referer: string, isOurs: (host: string) => boolean): string {
   if (!URL.canParse(referer)) return '/';
   const from = new URL(referer);
-  return from.host === host ? `${from.pathname}${from.search}` : '/';
+  // "//elsewhere" would be another host.
+  return isOurs(from.host) ? `/${from.pathname.replace(/^\/+/, '')}${from.search}` : '/';
 }

@@ -20,7 +20,7 @@ const Visit = z.object({
   /** How many of each rising price were sold when it began: its step stays for this checkout. */
   sold: z.record(z.string(), z.int()).optional(),
 });
-/** One checkout of one visit: carried in a cookie, so that reload, back and a second tab lead to the same order. */
+/** One checkout of one visit: carried in a cookie, so that reload, back and a second tab lead to the same order. It opens nothing. */
 export type Visit = z.infer<typeof Visit>;
 
 const PREFIX = 'keel_co_';
@@ -94,15 +94,47 @@ export const begunAnew = (context: CounterContext, visit: Visit, live: Release):
   sold: soldOfRising(context, visit.path),
 });
 
+const PAID_PREFIX = 'keel_paid_';
+const Paid = z.object({ order: z.string(), until: z.string() });
+
+/** What a window holds is bound to the one charge that it asked for; where nothing was asked for, to the order. */
+const heldAs = (context: CounterContext, { id, checkoutId }: Order): string =>
+  context.runner.state.checkouts.get(checkoutId)?.lastKey ?? id;
+
+/**
+ * The window that asks for a charge notes what it has in its hand: it alone opens what the charge pays. A cookie of the
+ * checkout does not, since somebody else may have planted it.
+ * @param of the charge's key, or the order's id where nothing is charged
+ */
+export const noteHolder = async (context: CounterContext, of: string, holder: string | undefined): Promise<void> => {
+  if (holder !== undefined) await context.doors.noteHolder(of, holder, KEPT_MS);
+};
+
+/** Gives the window that paid an order what opens it; any other nothing. */
+export function openToHolder(context: CounterContext, res: Response, order: Order, holder: string | undefined): void {
+  const until = addMs(order.at, OPENS_FOR_MS);
+  if (holder === undefined || context.runner.now() >= until || !context.doors.isHolder(heldAs(context, order), holder))
+    return;
+  giveCookie(res, PAID_PREFIX + order.id, signToken(context.secrets.signing, 'paid', { order: order.id, until }), {
+    maxAgeMs: KEPT_MS,
+    sameSite: 'lax',
+  });
+}
+
 /** Orders that this visit itself paid, and may therefore open. */
 export function ordersOfVisit(context: CounterContext, req: Request): Order[] {
   const { state } = context.runner;
   const now = context.runner.now();
   return Object.entries(cookiesOf(req)).flatMap(([name, token]) => {
-    if (!name.startsWith(PREFIX) || token === undefined) return [];
-    const visit = Visit.safeParse(readToken(context.secrets.signing, 'visit', token)).data;
-    const record = visit && state.checkouts.get(visit.checkout);
-    const order = record?.paid ? state.orders.get(record.orderId) : undefined;
-    return order && now < addMs(order.at, OPENS_FOR_MS) ? [order] : [];
+    if (!name.startsWith(PAID_PREFIX) || token === undefined) return [];
+    const paid = Paid.safeParse(readToken(context.secrets.signing, 'paid', token)).data;
+    const order = paid && state.orders.get(paid.order);
+    return order && now < paid.until ? [order] : [];
   });
+}
+
+/** The paid order of this visit's checkout on a path, where this window is the one that paid it. */
+export function orderOfVisit(context: CounterContext, req: Request, pathId: PathId): Order | undefined {
+  const checkout = readVisit(context, req, pathId)?.checkout;
+  return ordersOfVisit(context, req).find((order) => order.checkoutId === checkout);
 }

@@ -1,32 +1,60 @@
 import { readVatNumber } from '#core/checkout';
-import type { PersonId } from '#core/ids';
+import type { CheckoutId, PersonId } from '#core/ids';
+import type { PersonRecord } from '#core/people';
 import type { CounterContext } from '../context';
 
+/** What somebody typed at a checkout. */
+interface Typed {
+  name: string;
+  address: string;
+  vatNumber?: string | undefined;
+}
+
+/** Checkouts whose typed names are kept though nothing came of them. */
+const MOST_UNFINISHED = 5;
+
 /**
- * The person of a typed address, made and safe on the disk before any event names them. A typed address is a
- * claim: what is on record of a known person is not changed by it.
+ * The person of a typed address, made and safe on the disk before any event names them; called once the quote holds.
+ * A typed address is a claim: the name typed with it, and the VAT number, belong to this checkout alone.
+ * @param makeId for whoever is new
  */
-export async function personFor(context: CounterContext, typed: { name: string; address: string }): Promise<string> {
-  const known = context.people.find(typed.address);
-  if (known) {
-    if (!context.runner.state.people.has(known.id))
-      await context.runner.execute({ type: 'change-person', personId: known.id, rev: known.rev });
-    return known.id;
-  }
-  const record = {
-    id: context.ids.next('u'),
-    rev: 1,
-    name: cleanName(typed.name),
-    address: typed.address.trim().normalize('NFC'),
-  };
-  await context.people.save(record);
-  await context.runner.execute({ type: 'change-person', personId: record.id, rev: 1 });
+export async function personAtCheckout(
+  context: CounterContext,
+  typed: Typed,
+  checkout: CheckoutId,
+  makeId: PersonId,
+): Promise<PersonId> {
+  const name = cleanName(typed.name);
+  const number = typed.vatNumber ? (readVatNumber(typed.vatNumber)?.number ?? null) : null;
+  const bear = (record: PersonRecord): PersonRecord => ({
+    ...record,
+    names: { ...keptOf(context, record.names), [checkout]: name },
+    ...(number === null ? {} : { vatNumbers: { ...keptOf(context, record.vatNumbers), [checkout]: number } }),
+  });
+  const made = await context.people.findOrAdd(typed.address, () =>
+    bear({ id: makeId, rev: 1, name: '', address: typed.address.trim().normalize('NFC') }),
+  );
+  const says = made.names?.[checkout] === name && (number === null || made.vatNumbers?.[checkout] === number);
+  const record = says
+    ? made
+    : ((await context.people.change(made.id, (now) => ({ ...bear(now), rev: now.rev + 1 }))) ?? made);
+  if (context.runner.state.people.get(record.id) !== record.rev)
+    await context.runner.execute({ type: 'change-person', personId: record.id, rev: record.rev });
   return record.id;
+}
+
+/** Of what was typed, all that belongs to orders and changes, and the last few that nothing came of: records stay small. */
+function keptOf(context: CounterContext, typed: Record<string, string> = {}): Record<string, string> {
+  const { checkouts } = context.runner.state;
+  const isUnfinished = ([key]: [string, string]): boolean => checkouts.has(key) && checkouts.get(key)?.paid !== true;
+  const all = Object.entries(typed);
+  const drop = new Set(all.filter(isUnfinished).slice(0, -MOST_UNFINISHED));
+  return Object.fromEntries(all.filter((entry) => !drop.has(entry)));
 }
 
 /**
  * Keeps a VAT number with the person it belongs to; the history names only the country.
- * @param key the checkout it was given at, or the change of a payment plan or subscription
+ * @param key the change of a payment plan or subscription that it was given with
  */
 export async function keepVatNumber(
   context: CounterContext,
@@ -34,12 +62,23 @@ export async function keepVatNumber(
   key: string,
   typed: string,
 ): Promise<void> {
-  const record = context.people.get(personId);
   const read = readVatNumber(typed);
-  if (!record || !read || record.vatNumbers?.[key] === read.number) return;
-  const changed = { ...record, rev: record.rev + 1, vatNumbers: { ...record.vatNumbers, [key]: read.number } };
-  await context.people.save(changed);
-  await context.runner.execute({ type: 'change-person', personId, rev: changed.rev });
+  if (!read) return;
+  const record = await context.people.change(personId, (now) =>
+    now.vatNumbers?.[key] === read.number
+      ? null
+      : { ...now, rev: now.rev + 1, vatNumbers: { ...keptOf(context, now.vatNumbers), [key]: read.number } },
+  );
+  if (record) await context.runner.execute({ type: 'change-person', personId, rev: record.rev });
+}
+
+/** The name that somebody who is signed in gives themselves. */
+export async function changeOwnName(context: CounterContext, personId: PersonId, typed: string): Promise<void> {
+  const name = cleanName(typed);
+  const record = await context.people.change(personId, (now) =>
+    now.name === name ? null : { ...now, rev: now.rev + 1, name },
+  );
+  if (record) await context.runner.execute({ type: 'change-person', personId, rev: record.rev });
 }
 
 // Control and direction characters would break a mail header or hide what a name says.

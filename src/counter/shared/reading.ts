@@ -20,6 +20,8 @@ export interface Reading {
   /** The locale its reader reads. */
   locale: string;
   words: Words;
+  /** Where browsers take cards to, and whether cards to try are shown there. */
+  cards: { service: string; samples: boolean };
   person: (id: string) => PersonRecord | undefined;
   /** The address of something a pass opens, for its buyer alone and until a moment. */
   fileHref: (of: { passId: PassId; fileId: FileId; until: Instant }) => string;
@@ -51,6 +53,7 @@ export function readingIn(context: CounterContext, locale: string): Reading {
     shop: shopOf(context),
     locale,
     words: wordsFor(locale),
+    cards: { service: context.outside.cardService, samples: context.mode !== 'real' },
     person: (id) => context.people.get(id),
     fileHref: ({ passId, fileId, until }) =>
       `/get/${signToken(context.secrets.signing, 'file', { p: passId, f: fileId, u: until })}`,

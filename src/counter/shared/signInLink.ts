@@ -5,9 +5,9 @@ import { type CounterContext, shopOf } from '../context';
 import { localeOfPerson } from './localeOfPerson';
 
 /** How long a mailed link signs in. */
-export const LINK_MINUTES = 30;
+export const LINK_MINUTES = 15;
 
-/** Mails a link that signs a person in, once and for half an hour. @param locale as asked for; else what they bought in */
+/** Mails a link that signs a person in, once and for a quarter of an hour. @param locale as asked for; else what they bought in */
 export async function sendSignInLink(context: CounterContext, person: PersonRecord, locale?: string): Promise<void> {
   const secret = await context.doors.makeLink(person.id, LINK_MINUTES * 60_000);
   const shop = shopOf(context);

@@ -77,7 +77,12 @@ export function CheckoutForm({
   );
 
   useEffect(() => {
-    if (state.status === 'paid') location.assign(state.next);
+    if (state.status === 'paid') {
+      const { next } = state;
+      // Loaded when it was paid already: this window first shows that it is the one that paid.
+      if (data.state.status === 'paid') void readState(data.pathId, words.notReached).then(() => location.assign(next));
+      else location.assign(next);
+    }
     if (state.status !== 'asking' && state.status !== 'bank') return;
     const timer = setInterval(() => {
       void readState(data.pathId, words.notReached).then((answer) => {
@@ -85,7 +90,7 @@ export function CheckoutForm({
       });
     }, POLL_MS);
     return () => clearInterval(timer);
-  }, [state, data.pathId, settle, words]);
+  }, [state, data.state.status, data.pathId, settle, words]);
 
   function check(chosen: CheckoutPrice): Record<string, string> {
     const found: Record<string, string> = {};

@@ -12,6 +12,7 @@ import type {
   StateAnswer,
 } from '../../wire';
 import type { CardToken } from '../../ui/card';
+import { HOLDER, holderHere } from './holder';
 
 /** Any of the checkout's answers: what it brought, or a problem in a sentence and what came with it. */
 export type Answer = Partial<QuoteAnswer & StateAnswer & NextAnswer> & { problem?: string; code?: string };
@@ -74,14 +75,19 @@ export const pay = ({
   notReached,
   ...choice
 }: Choice & { card: CardToken | null; chosen: Chosen; notReached: string }): Promise<Answer> =>
-  post('/checkout/pay', notReached, { ...choice, card, ...given(chosen) } satisfies PayRequest);
+  post('/checkout/pay', notReached, {
+    ...choice,
+    card,
+    holder: holderHere(),
+    ...given(chosen),
+  } satisfies PayRequest);
 
 /** The charge that waits for the bank is made impossible, so that another card can be tried. */
 export const giveUpCharge = (pathId: PathId, notReached: string): Promise<Answer> =>
   post('/checkout/give-up', notReached, { pathId } satisfies GiveUpRequest);
 
 export const readState = (pathId: PathId, notReached: string): Promise<Answer> =>
-  call(`/checkout/state?path=${encodeURIComponent(pathId)}`, notReached);
+  call(`/checkout/state?path=${encodeURIComponent(pathId)}`, notReached, { headers: { [HOLDER]: holderHere() } });
 
 type Offered = Pick<OfferData, 'pathId' | 'stepId' | 'shown'>;
 

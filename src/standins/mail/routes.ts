@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync, renameSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import express, { Router } from 'express';
+import express, { type RequestHandler, Router } from 'express';
+import { sameBytes } from '../shared/sameBytes';
 import { simpleParser } from 'mailparser';
 import { listPage, messagePage } from './viewer';
 
@@ -22,18 +23,22 @@ interface Options {
  * is one message. In a demo the messages can be read on a page.
  */
 export function createMailStandIn({ folder, key, viewer }: Options): MailStandIn {
-  mkdirSync(folder, { recursive: true });
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
   const router = Router();
-  router.post('/messages', express.raw({ type: 'message/rfc822', limit: '10mb' }), async (req, res) => {
-    if (req.get('authorization') !== `Bearer ${key}`)
-      return void res.status(401).json({ title: 'Not the shop’s key.' });
-    const raw = req.body as Buffer;
+  // The key before the body: nobody else's mail is read at all.
+  const shopOnly: RequestHandler = (req, res, next) => {
+    if (sameBytes(req.get('authorization') ?? '', `Bearer ${key}`)) next();
+    else res.status(401).set('Connection', 'close').json({ title: 'Not the shop’s key.' });
+  };
+  router.post('/messages', shopOnly, express.raw({ type: 'message/rfc822', limit: '10mb' }), async (req, res) => {
+    const raw: unknown = req.body;
+    if (!Buffer.isBuffer(raw)) return void res.status(415).json({ title: 'A message is message/rfc822.' });
     const { messageId } = await simpleParser(raw);
     if (!messageId) return void res.status(422).json({ title: 'A message needs a Message-ID.' });
     const name = `${createHash('sha256').update(messageId).digest('hex').slice(0, 24)}.eml`;
     const path = join(folder, name);
     if (!existsSync(path)) {
-      writeFileSync(`${path}.part`, raw);
+      writeFileSync(`${path}.part`, raw, { mode: 0o600 });
       renameSync(`${path}.part`, path);
     }
     res.status(202).json({ name });

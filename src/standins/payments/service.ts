@@ -53,7 +53,15 @@ type Line =
   | { t: 'card'; card: Card }
   | { t: 'charge'; charge: Charge }
   | { t: 'dispute'; dispute: Dispute }
-  | { t: 'refund'; key: string; body: string; chargeId: string; amount: number; answer: RefundAnswer }
+  | {
+      t: 'refund';
+      key: string;
+      body: string;
+      chargeId: string;
+      amount: number;
+      answer: RefundAnswer;
+      refunded?: number;
+    }
   | { t: 'notice'; notice: Notice }
   | { t: 'told'; id: string };
 export type RefundAnswer = { status: 'paid'; id: string } | { status: 'refused'; reason: string };
@@ -146,6 +154,14 @@ export class PaymentService {
     return charge;
   }
 
+  /** Whether a card could be charged now: nothing is taken and nothing is kept. @returns why not, else null */
+  tryCard(token: string): string | null {
+    const card = this.cards.get(token);
+    if (!card) return 'no-such-card';
+    const [status, reason] = answerOf(card.does, () => false);
+    return status === 'refused' ? reason : null;
+  }
+
   void(key: string): Charge {
     const known = this.byKey.get(key);
     if (known && (known.status === 'paid' || known.status === 'refused' || known.status === 'voided')) return known;
@@ -181,9 +197,9 @@ export class PaymentService {
       : input.amount > charge.amount - charge.refunded
         ? { status: 'refused', reason: 'That is more than is left of the payment.' }
         : { status: 'paid', id: `ref_${randomBytes(9).toString('base64url')}` };
-    if (answer.status === 'paid')
-      this.#write({ t: 'charge', charge: { ...charge, refunded: charge.refunded + input.amount } });
-    this.#write({ t: 'refund', key, body, chargeId: charge.id, amount: input.amount, answer });
+    // One line for both: a refund is never half.
+    const refunded = charge.refunded + (answer.status === 'paid' ? input.amount : 0);
+    this.#write({ t: 'refund', key, body, chargeId: charge.id, amount: input.amount, answer, refunded });
     return answer;
   }
 
@@ -281,6 +297,21 @@ export class PaymentService {
     this.onNotice();
   }
 
+  close(): void {
+    this.#lines.close();
+  }
+
+  #refunded(chargeId: string, refunded: number | undefined): void {
+    const charge = this.charges.get(chargeId);
+    // Files from before say it in a line of the charge.
+    if (!charge || refunded === undefined) return;
+    const now = { ...charge, refunded };
+    this.charges.set(charge.id, now);
+    this.byKey.set(charge.key, now);
+    if (this.#willHappen(now)) this.#watched.add(charge.id);
+    else this.#watched.delete(charge.id);
+  }
+
   #write(line: Line): void {
     this.#lines.add(line);
     this.#apply(line);
@@ -303,6 +334,7 @@ export class PaymentService {
         break;
       case 'refund':
         this.refunds.set(line.key, { body: line.body, answer: line.answer });
+        this.#refunded(line.chargeId, line.refunded);
         break;
       case 'notice':
         this.untold.set(line.notice.id, line.notice);

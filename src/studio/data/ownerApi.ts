@@ -75,6 +75,10 @@ export const ownerApi = createApi({
       query: (personId) => ({ url: '/people/link', method: 'POST', body: { personId } }),
       ...read(Said),
     }),
+    goOn: build.mutation<unknown, void>({
+      query: () => ({ url: '/problems/go-on', method: 'POST', body: {} }),
+      invalidatesTags: ['About'],
+    }),
     confirmAway: build.mutation<unknown, void>({
       query: () => ({ url: '/away/confirm', method: 'POST', body: {} }),
       invalidatesTags: ['About'],
@@ -97,6 +101,7 @@ export const {
   useFinishedShopMutation,
   useMoveClockMutation,
   useConfirmAwayMutation,
+  useGoOnMutation,
   useSendLinkMutation,
   usePreviewActQuery,
   useActOnAgreementMutation,

@@ -1,3 +1,4 @@
+import { calledBySeller } from '#core/people';
 import { heldSince } from '#core/passes';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Link } from 'react-router';
@@ -80,7 +81,7 @@ export function AgreementStory({ draft, id }: { draft: Draft; id: string }) {
       </h2>
       <p className="mt-1">
         <Link className="font-semibold underline" to={`/deliver/people/${a.personId}`} dir="auto">
-          {person?.name || person?.address || 'Somebody erased'}
+          {calledBySeller(person) || person?.address || 'Somebody erased'}
         </Link>{' '}
         <span className="text-ink-2" dir="auto">
           {person?.address}

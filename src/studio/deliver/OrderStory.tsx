@@ -1,3 +1,4 @@
+import { calledBySeller } from '#core/people';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Link } from 'react-router';
 import { openFor } from '#core/agreements';
@@ -28,7 +29,7 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
   const money = (amount: number): string => formatAmount(amount, order.currency, locale);
   const titleOf = (productId: ProductId): string =>
     draft.content.products.find((p) => p.id === productId)?.title ?? 'a product put away';
-  const who = person?.name || person?.address || 'Somebody';
+  const who = calledBySeller(person) || person?.address || 'Somebody';
   const latest = order.at > now ? order.at : now;
   const last4 = order.payments[0]?.last4;
   const papers = papersOf(order);

@@ -1,3 +1,4 @@
+import { calledBySeller } from '#core/people';
 import { inWords } from '../statusWords';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
@@ -124,7 +125,7 @@ function OrderRows({
       theirs: true,
       cell: ({ order, person }) => (
         <Link className="plain-link" to={ordersLink(query, order.id)}>
-          {person?.name || person?.address || 'Somebody erased'}
+          {calledBySeller(person) || person?.address || 'Somebody erased'}
         </Link>
       ),
     },

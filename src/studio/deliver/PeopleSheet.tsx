@@ -1,3 +1,4 @@
+import { calledBySeller } from '#core/people';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -24,7 +25,7 @@ export function PeopleSheet({ draft, selected }: { draft: Draft; selected: strin
       theirs: true,
       cell: ({ buyer, person }) => (
         <Link className="plain-link" to={`/deliver/people/${buyer.personId}`}>
-          {person?.name || 'Without a name'}
+          {calledBySeller(person) || 'Without a name'}
         </Link>
       ),
     },

@@ -1,3 +1,4 @@
+import { calledBySeller } from '#core/people';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -24,7 +25,7 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
   const { zone, locale, tax } = draft.content.shop;
   const stands = (a: Agreement): string =>
     agreementState(a, { locale, charged: (due) => chargeFor(a, due, tax).amount });
-  const who = person?.name || person?.address || 'Somebody';
+  const who = calledBySeller(person) || person?.address || 'Somebody';
   const latest = orders[0] && orders[0].at > now ? orders[0].at : now;
   const lasting = (id: string): OpenFor => openFor(agreements.find((a) => a.id === id));
   const why = (id: string): string => {
@@ -54,7 +55,7 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
   const theirs = [...new Set(passes.map((p) => p.productId))];
   const reply = readyReply({
     shop: draft.content.shop,
-    name: person?.name ?? '',
+    name: calledBySeller(person),
     orders,
     things: theirs.map(known),
     agreements: agreements.filter(isRunning).map((a) => `${a.title}: ${stands(a)}`),

@@ -1,3 +1,4 @@
+import { calledBySeller } from '#core/people';
 import { paymentsMade } from '#core/messages';
 import { formatPlain } from '#core/money';
 import { findAgreements } from '../data/queries/agreements';
@@ -9,7 +10,7 @@ export async function exportAgreements(status: string, kind: string): Promise<vo
   const found = await findAgreements(status, kind, Infinity);
   saveCsv(
     found.map(({ row: { agreement: a, ...row }, person }) => ({
-      name: person?.name ?? '',
+      name: calledBySeller(person),
       address: person?.address ?? '',
       what: a.priceName === '' ? a.title : `${a.title}, ${a.priceName}`,
       kind: a.terms.kind,

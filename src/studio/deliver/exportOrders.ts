@@ -1,3 +1,4 @@
+import { calledBySeller } from '#core/people';
 import { quantityOf } from '#core/checkout';
 import type { OrderRow } from '#core/mirror';
 import { formatPlain } from '#core/money';
@@ -18,7 +19,7 @@ function rowOf({ order, person }: OrderAndPerson, line: OrderRow['lines'][number
   return {
     order: order.number,
     at: order.at,
-    name: person?.name ?? '',
+    name: calledBySeller(person),
     address: person?.address ?? '',
     bought: line.priceName === '' ? line.title : `${line.title}, ${line.priceName}`,
     article: line.article ?? '',

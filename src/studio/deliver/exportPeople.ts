@@ -1,3 +1,4 @@
+import { calledBySeller } from '#core/people';
 import { formatPlain } from '#core/money';
 import type { OfferId } from '#core/ids';
 import { findBuyers } from '../data/queries/people';
@@ -8,7 +9,7 @@ export async function exportPeople(query: { offerId: OfferId; text: string }): P
   const { rows } = await findBuyers(query, Infinity);
   saveCsv(
     rows.map(({ buyer, person }) => ({
-      name: person?.name ?? '',
+      name: calledBySeller(person),
       address: person?.address ?? '',
       orders: buyer.count,
       'last bought': buyer.last,

@@ -1,3 +1,4 @@
+import { calledBySeller } from '#core/people';
 import { isBoughtDisputed, type OrderRow } from '#core/mirror';
 import { formatAmount, sum } from '#core/money';
 import { boughtWith, leftOf, lineBought, sumsOf } from '#core/payments';
@@ -48,7 +49,7 @@ export function planLinks(rows: readonly OrderAndPerson[], sent: Record<string, 
       { why: 'erased', count: erased.length },
     ].filter((l) => l.count > 0),
     example: targets[0]?.person
-      ? `For example: ${targets[0].person.name || 'somebody'} gets one message at ${targets[0].person.address}, with a link that works once, for 30 minutes.`
+      ? `For example: ${calledBySeller(targets[0].person) || 'somebody'} gets one message at ${targets[0].person.address}, with a link that works once, for 30 minutes.`
       : '',
   };
 }
@@ -77,7 +78,7 @@ export function planRefunds(rows: readonly OrderAndPerson[], locale: string): Ma
       { why: 'disputed by a bank', count: disputed.length },
     ].filter((l) => l.count > 0),
     example: first
-      ? `For example: ${first.person?.name || first.person?.address || 'somebody'} gets back ${formatAmount(backOf(first.order), first.order.currency, locale)} for order ${first.order.number} to the card ending ${first.order.payments[0]?.last4 ?? ''}, and “${first.order.title}” closes.`
+      ? `For example: ${calledBySeller(first.person) || first.person?.address || 'somebody'} gets back ${formatAmount(backOf(first.order), first.order.currency, locale)} for order ${first.order.number} to the card ending ${first.order.payments[0]?.last4 ?? ''}, and “${first.order.title}” closes.`
       : '',
   };
 }

@@ -1,3 +1,4 @@
+import { calledBySeller } from '#core/people';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -152,9 +153,9 @@ async function orderLetter(message: string, { draft, real, url, locale }: Settin
     .filter((text) => text !== '');
   return message === 'refund'
     ? refund
-      ? refundMessage(setting, order, refund, person?.name ?? '', closed)
+      ? refundMessage(setting, order, refund, calledBySeller(person), closed)
       : null
-    : receiptMessage(setting, order, null, person?.name ?? '', link, later);
+    : receiptMessage(setting, order, null, calledBySeller(person), link, later);
 }
 
 const STATES: readonly Agreement['status'][] = [
@@ -178,7 +179,7 @@ async function letterOf(occasion: AgreementLetterKind, { draft, real, url, local
     { shop: draft.content.shop, real, locale },
     agreement,
     letterOn(occasion, agreement, charged),
-    person?.name ?? '',
+    calledBySeller(person),
     { url, days: LINK_DAYS },
     charged,
   );

@@ -1,3 +1,4 @@
+import { calledBySeller } from '#core/people';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useRef, useState } from 'react';
 import { useLocation } from 'react-router';
@@ -218,7 +219,7 @@ function PersonsThings({ draft, at }: { draft: Draft; at: Instant }) {
         <ChoiceFill
           label="Which person"
           value={chosen.id}
-          choices={people.map((p) => [p.id, p.name || p.address] as const)}
+          choices={people.map((p) => [p.id, calledBySeller(p) || p.address] as const)}
           onChange={setPersonId}
         />
         , of the last fifty who bought.

@@ -1,3 +1,4 @@
+import { calledBySeller } from '#core/people';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Link } from 'react-router';
 import { inWords } from '../statusWords';
@@ -35,7 +36,7 @@ export function Lately({ draft }: { draft: Draft }) {
               </td>
               <td dir="auto">
                 <Link to={`/deliver/orders/${o.id}`} className="underline">
-                  {lately.people.get(o.personId)?.name || 'Somebody'}
+                  {calledBySeller(lately.people.get(o.personId)) || 'Somebody'}
                 </Link>
               </td>
               <td className="text-ink-2" dir="auto">
@@ -55,7 +56,7 @@ export function Lately({ draft }: { draft: Draft }) {
           {lately.refused.map((c) => (
             <p key={c.id} className="py-0.5 text-ink-2">
               {formatDay(c.at, zone, locale, { short: true })} {formatTime(c.at, zone, locale)},{' '}
-              <span dir="auto">{lately.people.get(c.personId)?.name ?? ''}</span>:{' '}
+              <span dir="auto">{calledBySeller(lately.people.get(c.personId))}</span>:{' '}
               {formatAmount(c.amount, c.currency, locale)} for {c.title}, {REASONS[c.reason ?? ''] ?? 'no reason given'}
             </p>
           ))}

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { sentenceOf, useConfirmAwayMutation } from '../data/ownerApi';
+import { sentenceOf, useConfirmAwayMutation, useGoOnMutation } from '../data/ownerApi';
 import { useAppDispatch } from '../store';
 import { jobDropped } from '../store/jobs';
 import type { Need } from './useNeedsYou';
@@ -43,6 +43,7 @@ export function NeedsYou({ needs }: { needs: readonly Need[] }) {
 
 function Row({ need, mark = false, onSaid }: { need: Need; mark?: boolean; onSaid: (sentence: string) => void }) {
   const [confirm, confirming] = useConfirmAwayMutation();
+  const [goOn, going] = useGoOnMutation();
   const dispatch = useAppDispatch();
   return (
     <li className="flex flex-wrap items-center justify-between gap-x-5 gap-y-2 border-t border-line py-3 last:border-b">
@@ -63,14 +64,17 @@ function Row({ need, mark = false, onSaid }: { need: Need; mark?: boolean; onSai
       {need.act ? (
         <button
           className="btn btn-quiet shrink-0"
-          disabled={confirming.isLoading}
+          disabled={confirming.isLoading || going.isLoading}
           onClick={() =>
-            void confirm()
-              .unwrap()
-              .then(
-                () => onSaid('Payments go on from now. Nobody pays for the time between.'),
-                (error: unknown) => onSaid(sentenceOf(error)),
-              )
+            void (need.act === 'go-on' ? goOn() : confirm()).unwrap().then(
+              () =>
+                onSaid(
+                  need.act === 'go-on'
+                    ? 'The shop goes on as it is.'
+                    : 'Payments go on from now. Nobody pays for the time between.',
+                ),
+              (error: unknown) => onSaid(sentenceOf(error)),
+            )
           }
         >
           {need.action}

@@ -28,7 +28,7 @@ export interface Need {
   /** A job that failed; its row goes when it is dismissed. */
   jobId?: string;
   /** Done by the row's own button. */
-  act?: 'confirm-away';
+  act?: 'confirm-away' | 'go-on';
 }
 
 /** Everything that waits for a person. The stages' numbers are counted from this one list, so they add up to it. */
@@ -66,10 +66,12 @@ export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
           key: 'away',
           level: 'act' as const,
           stage: null,
-          heading: `The shop was away since ${formatDay(about.away.from, zone, locale)}`,
-          text: `${about.away.agreements === 1 ? '1 payment plan or subscription was' : `${about.away.agreements} payment plans and subscriptions were`} to be charged meanwhile. Nothing is charged until you say so; then each goes on as if it had been paused, and nobody pays for the time between.`,
+          heading: about.away.leapt
+            ? `The clock jumped from ${formatDay(about.away.from, zone, locale)} to ${formatDay(about.away.to, zone, locale)}`
+            : `The shop was away since ${formatDay(about.away.from, zone, locale)}`,
+          text: `${about.away.leapt ? 'The machine slept, or its clock is wrong. Until you say that the new time is right nothing is sold. ' : ''}${about.away.agreements === 1 ? '1 payment plan or subscription was' : `${about.away.agreements} payment plans and subscriptions were`} to be charged meanwhile. Nothing is charged until you say so; then each goes on as if it had been paused, and nobody pays for the time between.`,
           to: '/',
-          action: 'Go on now',
+          action: about.away.leapt ? 'The time is right, go on' : 'Go on now',
           act: 'confirm-away' as const,
         },
       ]
@@ -92,6 +94,20 @@ export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
     to: '/shop',
     action: 'Copies',
   }));
+  const still = about?.standsStill
+    ? [
+        {
+          key: 'stands-still',
+          level: 'stops' as const,
+          stage: null,
+          heading: 'The shop stands still',
+          text: 'What lies in its folder does not agree, as is said below. Put back a copy and start again: that is best. If you go on as it is, order numbers may be given twice and what was sold after is not known.',
+          to: '/',
+          action: 'Go on as it is',
+          act: 'go-on' as const,
+        },
+      ]
+    : [];
   const failed = jobs
     .filter((j) => j.state === 'failed')
     .map((j): Need => ({
@@ -104,7 +120,7 @@ export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
       action: 'Dismiss',
       jobId: j.id,
     }));
-  return [...away, ...disputes, ...late, ...history, ...failed, ...stops, ...beforeFirstSale(draft)];
+  return [...still, ...away, ...disputes, ...late, ...history, ...failed, ...stops, ...beforeFirstSale(draft)];
 }
 
 /** Payments that a bank disputes: those on the day of buying, and later ones. */

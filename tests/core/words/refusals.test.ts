@@ -72,6 +72,7 @@ const EXAMPLES: { [C in RefusalCode]: RefusalFacts[C][] } = {
   'would-strand': [{}],
   'currency-locked': [{ title: 'Field pack', soldIn: 'CHF', currency: 'SEK' }],
   storage: [{}],
+  'stands-still': [{}],
   'nothing-to-do': each(
     [
       'done',

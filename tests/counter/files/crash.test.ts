@@ -151,6 +151,7 @@ test('disk full: the buyer is told that nothing was charged, or that the order s
   let full: (text: string) => boolean = () => false;
   const shop = await openShop({
     disk: {
+      ...realDisk,
       async openAppend(path) {
         const file = await realDisk.openAppend(path);
         return {

@@ -1,4 +1,4 @@
-import { appendFileSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { appendFileSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
@@ -11,7 +11,7 @@ import { openDoorsFile } from '../../../src/counter/files/doorsFile';
 import { openPeopleFile } from '../../../src/counter/files/peopleFile';
 import { SyncedLog } from '../../../src/counter/files/syncedLog';
 import { openVaultFiles } from '../../../src/counter/files/vaultFiles';
-import { loadSecrets } from '../../../src/counter/secrets';
+import { loadSecrets, renewOwnerKey } from '../../../src/counter/secrets';
 
 let folder: string;
 beforeEach(() => {
@@ -23,6 +23,7 @@ afterEach(() => rmSync(folder, { recursive: true, force: true }));
 type Mood = 'write' | 'sync' | 'write and cut' | null;
 function moody(mood: () => Mood): Disk {
   return {
+    ...realDisk,
     async openAppend(path) {
       const file = await realDisk.openAppend(path);
       return {
@@ -87,6 +88,7 @@ test('generated: after any faults, the file holds exactly the lines that were sa
 test('everything that waits goes out in one write and one sync', async () => {
   let syncs = 0;
   const counting: Disk = {
+    ...realDisk,
     async openAppend(path) {
       const file = await realDisk.openAppend(path);
       return { ...file, sync: () => ((syncs += 1), file.sync()) };
@@ -160,9 +162,15 @@ describe('vault', () => {
 });
 
 test('secrets are made once, unlike each other, and read back', async () => {
-  const first = await loadSecrets(folder);
-  expect(await loadSecrets(folder)).toEqual(first);
-  expect(new Set(Object.values(first)).size).toBe(Object.keys(first).length);
-  writeFileSync(join(folder, 'secrets.json'), '{"ownerKey":"x"}');
-  await expect(loadSecrets(folder)).rejects.toThrow();
+  const first = await loadSecrets(folder, realDisk);
+  expect(await loadSecrets(folder, realDisk)).toEqual({ secrets: first.secrets, isNew: false });
+  expect([first.isNew, new Set(Object.values(first.secrets)).size]).toEqual([true, Object.keys(first.secrets).length]);
+  expect(statSync(join(folder, 'secrets.json')).mode & 0o077).toBe(0);
+  // Another key for the owner, and nothing else.
+  const key = await renewOwnerKey(folder, realDisk);
+  expect(await loadSecrets(folder, realDisk)).toEqual({ secrets: { ...first.secrets, ownerKey: key }, isNew: false });
+  for (const broken of ['{"ownerKey":"x"}', '{"owner', '']) {
+    writeFileSync(join(folder, 'secrets.json'), broken);
+    await expect(loadSecrets(folder, realDisk)).rejects.toThrow(/secrets\.json cannot be read\. Nothing was changed/);
+  }
 });

@@ -23,6 +23,7 @@ test('whatever a member is offered is taken, at any moment of years with faults;
         shop: live.content.shop,
         locale: 'en',
         words: wordsFor('en'),
+        cards: { service: '/cards', samples: true },
         person: () => undefined,
         fileHref: () => '',
       };
@@ -31,7 +32,7 @@ test('whatever a member is offered is taken, at any moment of years with faults;
         for (const shown of agreementsOf(reading, personId)) {
           for (const { act, label, leadsTo } of shown.acts) {
             const wanted: Exclude<MemberAct, { act: 'move' }> = act === 'pause' ? { act, until: tomorrow } : { act };
-            const command: Command = commandFor(shown.id, wanted);
+            const command: Command = commandFor(shown.id, wanted, (card) => card);
             const decision = runner.preview(command);
             // What is offered is taken, without exception: while a charge is under way nothing is offered.
             if ('refused' in decision) throw new Error(`${label}: ${refusalInWords(decision)}`);

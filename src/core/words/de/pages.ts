@@ -117,7 +117,12 @@ export const pages: PageWords = {
   problems: {
     gone: 'Das wird nicht mehr verkauft. Es wurde nichts abgebucht.',
     tooManyTries:
-      'Zu viele Versuche in kurzer Zeit. Es wurde nichts abgebucht. Warten Sie eine Minute und versuchen Sie es wieder.',
+      'Zu viele Versuche in kurzer Zeit. Dieser hat nichts bewirkt; was vorher gefragt war, gilt wie zuvor. Warten Sie eine Minute und versuchen Sie es noch einmal.',
+    wrongOrigin: 'Diese Anfrage kam nicht von einer Seite dieses Shops. Nichts wurde geändert.',
+    cardWrong: 'Diese Karte kam nicht so an, wie sie sollte. Nichts wurde abgebucht. Geben Sie sie noch einmal ein.',
+    notAnswered:
+      'Der Zahlungsdienst antwortet nicht. Nichts wurde abgebucht. Versuchen Sie es in einer Minute noch einmal.',
+    noMoney: 'Dieser Shop kann noch keine Zahlungen annehmen. Nichts wurde abgebucht.',
     tooManyCards:
       'In kurzer Zeit wurden zu viele Karten abgelehnt. Es wurde nichts abgebucht. Warten Sie eine Viertelstunde, oder fragen Sie Ihre Bank.',
     waitQuarter: 'Zu viele Versuche. Warten Sie eine Viertelstunde und versuchen Sie es wieder.',

@@ -121,6 +121,8 @@ export const refusals: RefusalWords = {
     'Es wurde nichts veröffentlicht: Wer bezahlt hat, verlöre etwas, das jetzt offen ist. Legen Sie das Produkt und seine Dateien zurück; nicht mehr verkauft, bleibt es denen, die es besitzen.',
   'currency-locked': ({ title, soldIn, currency }) =>
     `Es wurde nichts veröffentlicht. „${title}“ wurde schon in ${soldIn} verkauft, also bleibt die Währung. Machen Sie für ${currency} ein anderes Angebot.`,
+  'stands-still': () =>
+    'Der Shop steht still, bis sein Inhaber nachgesehen hat. Nichts wurde abgebucht und nichts geändert. Versuchen Sie es später noch einmal.',
   storage: () =>
     'Der Shop konnte das nicht aufschreiben, also ist es nicht geschehen. Es wurde nichts abgebucht. Versuchen Sie es in einer Minute wieder.',
   'nothing-to-do': ({ why }) =>

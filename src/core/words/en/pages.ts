@@ -108,7 +108,12 @@ export const pages = {
   },
   problems: {
     gone: 'This is not on sale any more. Nothing was charged.',
-    tooManyTries: 'Too many tries in a short time. Nothing was charged. Wait a minute and try again.',
+    tooManyTries:
+      'Too many tries in a short time. This one did nothing; what was asked for before stands as it did. Wait a minute and try again.',
+    wrongOrigin: 'This request did not come from a page of this shop. Nothing was changed.',
+    cardWrong: 'This card was not taken in as it should be. Nothing was charged. Type it in again.',
+    notAnswered: 'The payment service does not answer. Nothing was charged. Try again in a minute.',
+    noMoney: 'This shop cannot take payments yet. Nothing was charged.',
     tooManyCards:
       'Too many cards were refused in a short time. Nothing was charged. Wait a quarter of an hour, or ask your bank.',
     waitQuarter: 'Too many tries. Wait a quarter of an hour and try again.',

@@ -127,6 +127,8 @@ export const refusals: RefusalWords = {
     'Nothing was published: people who paid would lose something they can open now. Put the product and its files back; taken off sale, it stays for those who own it.',
   'currency-locked': ({ title, soldIn, currency }) =>
     `Nothing was published. “${title}” was already sold in ${soldIn}, so its currency stays. Make another offer for ${currency}.`,
+  'stands-still': () =>
+    'The shop stands still until its owner has looked after it. Nothing was charged and nothing was changed. Try again later.',
   storage: () =>
     'The shop could not write this down, so it did not happen. Nothing was charged. Try again in a minute.',
   'nothing-to-do': ({ why }) =>

@@ -1,3 +1,4 @@
+import { calledBySeller } from '#core/people';
 import { addTo, listRange, papersOf } from '#core/mirror';
 import type { OrderId } from '#core/ids';
 import { db, type Newest } from '../db';
@@ -32,7 +33,7 @@ export function amongNewest({ orders, people }: Newest, query: OrderQuery, most:
   const found = orders.filter((order) => {
     const person = byId.get(order.personId);
     const text =
-      `${order.number} ${papersOf(order).join(' ')} ${order.title} ${person?.name ?? ''} ${person?.address ?? ''}`.toLowerCase();
+      `${order.number} ${papersOf(order).join(' ')} ${order.title} ${calledBySeller(person)} ${person?.address ?? ''}`.toLowerCase();
     return order.keys.some((key) => key >= from && key <= to) && words.every((word) => text.includes(word));
   });
   const totals = { count: found.length, paid: new Map<string, number>(), back: new Map<string, number>() };

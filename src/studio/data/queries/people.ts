@@ -1,5 +1,5 @@
 import type { BuyerRow } from '#core/mirror';
-import type { PersonRecord } from '#core/people';
+import { calledBySeller, type PersonRecord } from '#core/people';
 import type { OfferId, PersonId } from '#core/ids';
 import { db } from '../db';
 import { askLists } from '../lists';
@@ -11,7 +11,7 @@ const ERASED = 'Somebody erased';
 const LATEST = 50;
 
 /** What somebody is called: their name, else their address. */
-export const nameOf = (person: PersonRecord | undefined): string => person?.name || person?.address || ERASED;
+export const nameOf = (person: PersonRecord | undefined): string => calledBySeller(person) || person?.address || ERASED;
 
 export const peopleOf = (ids: readonly string[]): Promise<(PersonRecord | undefined)[]> => db.people.bulkGet([...ids]);
 

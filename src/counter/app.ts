@@ -1,0 +1,75 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import express, { type Express, type RequestHandler } from 'express';
+import compressedFiles from 'express-static-gzip';
+import { type CounterContext, shopOf } from './context';
+import { boundedBodies } from './http/bodies';
+import { HTTPS_SETTING } from './http/cookies';
+import { securityHeaders } from './http/headers';
+import { ownHostOnly } from './http/hosts';
+import { ownOriginOnly } from './http/origin';
+import { problemHandler } from './http/problem';
+import { memberRoutes } from './member/routes';
+import { noticeRoutes } from './notices';
+import { STANDINS } from './outside';
+import { ownerRoutes } from './owner/routes';
+import { checkoutRoutes } from './public/checkoutRoutes';
+import { fileRoutes } from './public/fileRoutes';
+import { pagesRoutes } from './public/pagesRoutes';
+import { localeFor } from './shared/reading';
+
+/** Every route of a shop, behind what guards all of them. */
+export function counterApp(context: CounterContext, behindProxy: boolean): Express {
+  const { client, security } = context;
+  const app = express();
+  app.disable('x-powered-by');
+  app.set('trust proxy', behindProxy ? 'loopback' : false);
+  app.set(HTTPS_SETTING, context.publicAddress().startsWith('https://'));
+  app.use(ownHostOnly(context.hosts, context.publicAddress));
+  app.use(boundedBodies((path) => path.startsWith('/owner/api/'), security));
+  // Outside services come before any parser or log of ours: card numbers pass only through their own.
+  app.use(STANDINS, context.outside.router);
+  app.use(securityHeaders(context.outside.cardService));
+  app.get('/health', (_req, res) => void res.json({ ok: true }));
+  app.use(
+    '/assets',
+    compressedFiles(join(client.folder, 'assets'), {
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
+      index: false,
+      serveStatic: { immutable: true, maxAge: '1y', fallthrough: false },
+    }),
+  );
+  // Notices are signed instead.
+  app.use('/notices', noticeRoutes(context));
+  app.use(ownOriginOnly(context.hosts, security));
+  app.use('/owner/api', ownerRoutes(context));
+  app.use('/checkout', checkoutRoutes(context));
+  app.use('/get', fileRoutes(context));
+  app.use('/member', memberRoutes(context));
+  app.get(['/studio', '/studio/{*rest}'], sendApp(client.folder, 'studio.html'));
+  app.get(['/member', '/member/{*rest}'], sendApp(client.folder, 'member.html'));
+  app.get(
+    '/robots.txt',
+    (_req, res) =>
+      void res.type('text/plain').send('User-agent: *\nDisallow: /studio/\nDisallow: /member/\nDisallow: /get/\n'),
+  );
+  app.get('/favicon.ico', (_req, res) => void res.status(204).end());
+  app.use(pagesRoutes(context));
+  app.use(
+    problemHandler(
+      (error) => context.log('A request failed', error),
+      // The studio is English; buyers and members read theirs.
+      (req) => (req.path.startsWith('/owner/') ? 'en' : localeFor(shopOf(context), req)),
+    ),
+  );
+  return app;
+}
+
+function sendApp(folder: string, name: string): RequestHandler {
+  return (_req, res) => {
+    const path = join(folder, name);
+    if (!existsSync(path)) return void res.status(500).send('The studio is not built yet. Run: npm run build');
+    res.set('Cache-Control', 'no-store').sendFile(path, { dotfiles: 'allow', cacheControl: false });
+  };
+}

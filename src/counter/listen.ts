@@ -1,0 +1,49 @@
+import { createServer, type RequestListener, type Server } from 'node:http';
+import { isIPv6, type AddressInfo } from 'node:net';
+
+export interface Listening {
+  server: Server;
+  /** Where this machine reaches it. */
+  address: string;
+  /** From now on requests are answered by this; before they read that the shop is starting. */
+  answerWith(listener: RequestListener): void;
+  close(): Promise<void>;
+}
+
+const HEADERS_WITHIN_MS = 15_000;
+const MOST_CONNECTIONS = 2_000;
+
+/** Takes the port before any file is opened. @throws with a sentence where another program has it */
+export async function listen(port: number, host: string): Promise<Listening> {
+  let listener: RequestListener = (_req, res) => {
+    res.writeHead(503, { 'content-type': 'text/plain', 'retry-after': '2' }).end('The shop is starting.');
+  };
+  const server = createServer((req, res) => listener(req, res));
+  server.headersTimeout = HEADERS_WITHIN_MS;
+  // How long a body may take is said by who reads it: a film may take hours.
+  server.requestTimeout = 0;
+  server.maxConnections = MOST_CONNECTIONS;
+  await new Promise<void>((resolve, reject) => {
+    server.once('error', (error: NodeJS.ErrnoException) =>
+      reject(
+        error.code === 'EADDRINUSE'
+          ? new Error(`Port ${port} is taken by another program. Nothing was opened. Name another in PORT.`)
+          : error,
+      ),
+    );
+    server.listen(port, host, resolve);
+  });
+  const name = host === '0.0.0.0' ? '127.0.0.1' : host === '::' ? '[::1]' : isIPv6(host) ? `[${host}]` : host;
+  return {
+    server,
+    address: `http://${name}:${(server.address() as AddressInfo).port}`,
+    answerWith(next) {
+      listener = next;
+    },
+    close: () =>
+      new Promise((resolve) => {
+        server.close(() => resolve());
+        server.closeAllConnections();
+      }),
+  };
+}

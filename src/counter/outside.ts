@@ -1,0 +1,92 @@
+import { join } from 'node:path';
+import { Router } from 'express';
+import { createMailStandIn, createPaymentsStandIn, standInClock } from '../standins';
+import type { CounterOptions } from './options';
+import type { Secrets } from './secrets';
+
+/** Where stand-ins are mounted. */
+export const STANDINS = '/standin';
+
+/** The services outside of the shop as it knows them: by address and key. */
+export interface Outside {
+  /** The stand-ins that are here; none where real services are named, or nobody may meet them. */
+  router: Router;
+  payments: Service | null;
+  mail: Service | null;
+  /** Where browsers take cards to; empty where none can be taken. */
+  cardService: string;
+  /** The stand-ins begin at another time. */
+  beginAt(epochMs: number): void;
+  /** Tells the stand-ins the time, in a demo: what it brings about in them has happened afterwards. */
+  tellTime(epochMs: number): Promise<void>;
+  /** When something next happens in them by itself. */
+  nextDue(): Promise<number | null>;
+  close(): void;
+}
+
+interface Service {
+  base: () => string;
+  key: string;
+}
+
+interface Needs {
+  options: Pick<CounterOptions, 'dataFolder' | 'mode' | 'services'>;
+  secrets: Secrets;
+  /** Whether strangers reach this shop: then no stand-in is. */
+  isPublic: boolean;
+  /** The counter's own address; empty until it listens. */
+  address: () => string;
+  /** The time that stand-ins begin in, in epoch milliseconds. */
+  startMs: number;
+  log: (message: string, error?: unknown) => void;
+}
+
+/**
+ * Joins the outside services. One that is named by address is reached there, and its stand-in is not mounted; with a
+ * public address no stand-in is. Stand-ins have a path, a folder and a clock of their own and are reached over HTTP
+ * only: nothing that happens in them can end the counter.
+ */
+export function joinOutside({ options, secrets, isPublic, address, startMs, log }: Needs): Outside {
+  const clock = standInClock(startMs);
+  const { payments: namedPayments, mail: namedMail } = options.services ?? {};
+  const folder = join(options.dataFolder, 'outside');
+  const router = Router();
+  const paymentStandIn =
+    namedPayments || isPublic
+      ? null
+      : createPaymentsStandIn({
+          folder: join(folder, 'payments'),
+          key: secrets.paymentsKey,
+          noticeSecret: secrets.noticeSecret,
+          noticeUrl: () => (address() === '' ? null : `${address()}/notices/payments`),
+          clock,
+          log,
+        });
+  const mailStandIn =
+    namedMail || isPublic
+      ? null
+      : createMailStandIn({ folder: join(folder, 'mail'), key: secrets.mailKey, viewer: options.mode !== 'real' });
+  if (paymentStandIn) router.use('/payments', paymentStandIn.router);
+  if (mailStandIn) router.use('/mail', mailStandIn.router);
+  const own = `${STANDINS}/payments`;
+  const tell = async (path: string, init?: RequestInit): Promise<unknown> => {
+    const headers = { authorization: `Bearer ${secrets.paymentsKey}`, 'content-type': 'application/json' };
+    return (await fetch(`${address()}${own}${path}`, { ...init, headers })).json();
+  };
+  return {
+    router,
+    payments: namedPayments
+      ? { base: () => namedPayments, key: secrets.paymentsKey }
+      : paymentStandIn && { base: () => `${address()}${own}`, key: secrets.paymentsKey },
+    mail: namedMail
+      ? { base: () => namedMail, key: secrets.mailKey }
+      : mailStandIn && { base: () => `${address()}${STANDINS}/mail`, key: secrets.mailKey },
+    cardService: namedPayments ?? (paymentStandIn ? own : ''),
+    beginAt: (epochMs) => clock.tell(epochMs),
+    async tellTime(epochMs) {
+      if (paymentStandIn) await tell('/clock', { method: 'POST', body: JSON.stringify({ now: epochMs }) });
+    },
+    nextDue: async () => (paymentStandIn ? ((await tell('/next-due')) as { at: number | null }).at : null),
+    close: () => paymentStandIn?.close(),
+  };
+}
