@@ -98,7 +98,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
   const hosts = hostsOf(publicAddress, await rememberHost(own, disk, options.publicAddress));
 
   const demo = options.mode === 'demo' ? demoClock(options.demoStart ?? DEMO_START) : null;
-  const clock = demo ? null : watchedClock(options.clock ?? realClock);
+  const clock = options.mode === 'real' ? watchedClock(options.clock ?? realClock) : null;
   const outside = joinOutside({
     options,
     secrets,
@@ -128,7 +128,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
   const runner = createRunner({
     journal,
     people,
-    clock: demo ?? clock ?? realClock,
+    clock: demo ?? clock ?? options.clock ?? realClock,
     payments,
     mailer,
     vault,
@@ -151,7 +151,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
     });
   let problems: readonly FolderProblem[] = [...journal.problems, ...compared];
   const stops = (): FolderProblem[] => problems.filter((p) => standsStill(p) && !accepted.has(p.sentence));
-  runner.standStill('folder', stops().length > 0);
+  runner.standStill(stops().length > 0);
   const absence = await watchPresence({ runner, presence, clock, real: options.mode === 'real', log });
 
   const context: CounterContext = {
@@ -189,7 +189,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
       await accepted.add(stops().map(({ sentence }) => sentence));
       await journal.acceptEnd();
       problems = problems.filter((p) => !standsStill(p));
-      runner.standStill('folder', false);
+      runner.standStill(false);
     },
     get away() {
       return absence.away();

@@ -27,6 +27,8 @@ export interface ClockPort {
   now(): Instant;
   /** Machine time in milliseconds: rules timeouts and waiting between tries. */
   machine(): number;
+  /** Whether its time can be written down; while it cannot nothing is. A clock that does not say is believed. */
+  isBelieved?(): boolean;
 }
 
 export interface ChargeRequest {

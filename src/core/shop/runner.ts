@@ -31,10 +31,10 @@ export interface Runner {
   /** While on, nothing that time has made necessary is done: a shop that was away for long waits for its owner. */
   holdDueWork(on: boolean): void;
   /**
-   * While any reason is on, nothing at all is written: neither sales nor due work nor answers, which are asked for again.
-   * @param why the clock cannot be believed, or what lies in the folder does not agree
+   * While on, as while the clock is not believed, nothing at all is written: neither sales nor due work nor answers, which
+   * are asked for again.
    */
-  standStill(why: 'clock' | 'folder', on: boolean): void;
+  standStill(on: boolean): void;
   /** Asks again at once about one thing that is unanswered. */
   nudge(key: string): void;
   onBatch(listener: (batch: Pick<Batch, 'seq' | 'at' | 'events'>) => void): () => void;
@@ -64,7 +64,7 @@ export function createRunner(ports: Ports): Runner {
   let rebuilding: Promise<void> | null = null;
   let resuming: Promise<boolean> | null = null;
   let held = false;
-  const still = new Set<'clock' | 'folder'>();
+  let still = false;
   const listeners = new Set<(batch: Pick<Batch, 'seq' | 'at' | 'events'>) => void>();
   const unsent = new Set<string>();
   const active = new Map<string, Promise<void>>();
@@ -75,6 +75,7 @@ export function createRunner(ports: Ports): Runner {
     const clock = ports.clock.now();
     return clock > state.at ? clock : state.at;
   };
+  const standsStill = (): boolean => still || ports.clock.isBelieved?.() === false;
   const context = (at: Instant): DecideContext => ({
     now: at,
     release: state.release === null ? undefined : ports.releases.get(state.release),
@@ -122,9 +123,7 @@ export function createRunner(ports: Ports): Runner {
   }
 
   async function execute(command: Command): Promise<Executed> {
-    // The clock is looked at first: what it says may be why nothing is written.
-    now();
-    if (still.size > 0) return STILL_REFUSAL;
+    if (standsStill()) return STILL_REFUSAL;
     if (stalled && !(await resume())) return STORAGE_REFUSAL;
     const at = now();
     const decision = decide(state, command, context(at));
@@ -279,7 +278,7 @@ export function createRunner(ports: Ports): Runner {
   }
 
   async function turn(): Promise<void> {
-    if (still.size > 0 || (stalled && !(await resume()))) return;
+    if (standsStill() || (stalled && !(await resume()))) return;
     // Due work is decided in order; what it writes goes to the disk together.
     let going: Promise<unknown>[] = [];
     for (const command of held ? [] : dueWork(state, now())) {
@@ -320,9 +319,8 @@ export function createRunner(ports: Ports): Runner {
     holdDueWork(on) {
       held = on;
     },
-    standStill(why, on) {
-      if (on) still.add(why);
-      else still.delete(why);
+    standStill(on) {
+      still = on;
     },
     nudge(key) {
       const todo = state.todo.get(key);

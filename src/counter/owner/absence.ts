@@ -6,7 +6,7 @@ import type { WatchedClock } from '../ports/watchedClock';
 interface Watched {
   runner: Runner;
   presence: Presence;
-  /** Null where the clock is moved on purpose. */
+  /** Null where the clock is moved on purpose, or nothing is lost by it. */
   clock: WatchedClock | null;
   real: boolean;
   log: (message: string, error?: unknown) => void;
@@ -43,10 +43,8 @@ export async function watchPresence({ runner, presence, clock, real, log }: Watc
     const leap = clock?.leap() ?? null;
     if (leap && real) {
       away = { ...leap, agreements: inGap(runner.state, leap.from, leap.to).length, leapt: true };
-      runner.standStill('clock', true);
       return;
     }
-    runner.standStill('clock', false);
     // The clock came back by itself: nothing was missed.
     if (away?.leapt) away = null;
     const now = runner.now();
@@ -73,7 +71,6 @@ export async function watchPresence({ runner, presence, clock, real, log }: Watc
       const { from, leapt } = away;
       if (leapt) {
         clock?.accept();
-        runner.standStill('clock', false);
         runner.holdDueWork(true);
       }
       const done = await runner.execute({ type: 'confirm-gap', from, to: runner.now() });

@@ -33,6 +33,10 @@ export function watchedClock(clock: ClockPort): WatchedClock {
 
   return {
     now,
+    isBelieved() {
+      now();
+      return leapt === null;
+    },
     machine: () => clock.machine(),
     leap() {
       now();
