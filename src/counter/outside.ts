@@ -21,6 +21,8 @@ export interface Outside {
   tellTime(epochMs: number): Promise<void>;
   /** When something next happens in them by itself. */
   nextDue(): Promise<number | null>;
+  /** The mail stand-in forgets what it holds for an address; a real mail service has its own rules for that. */
+  forget(address: string): Promise<void>;
   close(): void;
 }
 
@@ -87,6 +89,12 @@ export function joinOutside({ options, secrets, isPublic, address, startMs, log 
       if (paymentStandIn) await tell('/clock', { method: 'POST', body: JSON.stringify({ now: epochMs }) });
     },
     nextDue: async () => (paymentStandIn ? ((await tell('/next-due')) as { at: number | null }).at : null),
+    async forget(mailAddress) {
+      if (!mailStandIn) return;
+      const headers = { authorization: `Bearer ${secrets.mailKey}`, 'content-type': 'application/json' };
+      const body = JSON.stringify({ address: mailAddress });
+      await fetch(`${address()}${STANDINS}/mail/forget`, { method: 'POST', headers, body });
+    },
     close: () => paymentStandIn?.close(),
   };
 }

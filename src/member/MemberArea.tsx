@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useState } from 'react';
+import { Account } from './Account';
 import { AnswerLine, KeepAnswers, useAnswers } from './answers';
 import { Agreements } from './Agreements';
 import { leave, type Me, type Problem, readMe, type SignedIn } from './api';
@@ -93,9 +94,7 @@ function Mine({ me, onDone }: { me: SignedIn; onDone: () => void }) {
       <Things things={me.things} />
       {!behind && agreements}
       <Orders orders={me.orders} />
-      <p className="cap mt-8" dir="auto">
-        {words.signedInAs(me.address)}
-      </p>
+      <Account me={me} onDone={onDone} />
     </>
   );
 }

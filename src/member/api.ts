@@ -1,4 +1,4 @@
-import type { AskRequest, Me, MemberAct, ProblemBody, Said } from '../wire';
+import type { AskRequest, EndSession, Me, MemberAct, NameRequest, ProblemBody, Said } from '../wire';
 
 export type { Me, MemberAgreement, SignedIn } from '../wire';
 export interface Problem {
@@ -22,5 +22,9 @@ export const readMe = (notReached: string): Promise<Me | Problem> => call<Me>('/
 export const askForLink = (address: string, notReached: string): Promise<Said | Problem> =>
   post('/ask', notReached, { address } satisfies AskRequest);
 export const leave = (notReached: string): Promise<Said | Problem> => post('/leave', notReached, {});
+export const changeName = (name: string, notReached: string): Promise<Said | Problem> =>
+  post('/name', notReached, { name } satisfies NameRequest);
+export const endSession = (id: string, notReached: string): Promise<Said | Problem> =>
+  post('/sessions/end', notReached, { id } satisfies EndSession);
 export const actOn = (id: string, act: MemberAct, notReached: string): Promise<Said | Problem> =>
   post(`/agreements/${encodeURIComponent(id)}`, notReached, act);

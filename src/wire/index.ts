@@ -2,3 +2,4 @@ export * from './checkout';
 export * from './member';
 export * from './owner';
 export * from './problem';
+export * from './sessions';

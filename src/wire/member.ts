@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { ShownCard } from './checkout';
+import { SessionLine } from './sessions';
 import { CountryCode } from '#core/catalogue';
 import { languages } from '#core/words';
 import { Layout } from './checkout';
@@ -107,8 +108,13 @@ export const Me = z.discriminatedUnion('signedIn', [
     /** Where cards go: the payment service's own face, never ours. */
     cardService: z.string(),
     sampleCards: z.boolean(),
+    /** Where else they are signed in. */
+    sessions: z.array(SessionLine),
     countries: z.array(z.strictObject({ code: z.string(), name: z.string() })),
   }),
 ]);
 export type Me = z.infer<typeof Me>;
 export type SignedIn = Extract<Me, { signedIn: true }>;
+
+export const NameRequest = z.strictObject({ name: z.string().max(300) });
+export type NameRequest = z.infer<typeof NameRequest>;

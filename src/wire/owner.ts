@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { SessionLine } from './sessions';
 import { Id, idFor, type LineId, type OfferId, type OrderId, type PersonId, type PriceId } from '#core/ids';
 import { PersonRecord } from '#core/people';
 import { Release, ReleaseContent } from '#core/release';
@@ -110,3 +111,7 @@ export const LinkRequest = z.strictObject({ personId: idFor<PersonId>() });
 export const AwayAnswer = z.strictObject({ away: About.shape.away });
 export const ClockRequest = z.strictObject({ by: z.enum(['next', 'day', 'week', 'month']) });
 export const ClockAnswer = z.strictObject({ now: moment });
+
+export const SessionsAnswer = z.strictObject({ sessions: z.array(SessionLine) });
+/** Forgets somebody for good. */
+export const EraseRequest = z.strictObject({ personId: idFor<PersonId>() });

@@ -1,9 +1,10 @@
 import { join } from 'node:path';
 import type { PersonId } from '#core/ids';
-import { compareAddress, PersonRecord } from '#core/people';
+import { compareAddress, erasedRecord, PersonRecord } from '#core/people';
 import type { PeoplePort } from '#core/shop';
 import type { Disk } from './disk';
 import { openRecordLines } from './recordLines';
+import { SyncedLog } from './syncedLog';
 
 export interface PeopleFile extends PeoplePort {
   readonly path: string;
@@ -20,6 +21,11 @@ export interface PeopleFile extends PeoplePort {
    * @returns the record as it is then
    */
   change(id: PersonId, recipe: (record: PersonRecord) => PersonRecord | null): Promise<PersonRecord | undefined>;
+  /**
+   * Forgets somebody: the file is written anew without any line that was theirs.
+   * @returns what is left of them
+   */
+  erase(id: PersonId): Promise<PersonRecord>;
   close(): Promise<void>;
 }
 
@@ -33,13 +39,18 @@ export async function openPeopleFile(folder: string, disk: Disk): Promise<People
   const byAddress = new Map<string, string>();
   /** Whatever is being written about one person or address; the next one waits. */
   const busy = new Map<string, Promise<unknown>>();
-  const { log, unreadable } = await openRecordLines(path, disk, PersonRecord, hold);
+  const opened = await openRecordLines(path, disk, PersonRecord, hold);
+  const { unreadable } = opened;
+  let { log } = opened;
+  /** While the file is written anew, whatever is to be added waits. */
+  let rewriting: Promise<unknown> = Promise.resolve();
 
   function hold(record: PersonRecord): void {
     const before = byId.get(record.id);
     if (before) byAddress.delete(compareAddress(before.address));
     byId.set(record.id, record);
-    byAddress.set(compareAddress(record.address), record.id);
+    // Whoever was erased has no address: the next one who comes with it is somebody new.
+    if (!record.erased) byAddress.set(compareAddress(record.address), record.id);
   }
 
   function oneByOne<T>(key: string, work: () => Promise<T>): Promise<T> {
@@ -52,7 +63,18 @@ export async function openPeopleFile(folder: string, disk: Disk): Promise<People
     return mine;
   }
 
+  async function writeAnew(erased: PersonRecord): Promise<void> {
+    await log.close();
+    try {
+      const records = [...byId.values()].map((record) => (record.id === erased.id ? erased : record));
+      await disk.replace(path, records.map((record) => `${JSON.stringify(record)}\n`).join(''));
+    } finally {
+      log = await SyncedLog.open(disk, path);
+    }
+  }
+
   async function save(record: PersonRecord): Promise<void> {
+    await rewriting;
     await log.append(JSON.stringify(record));
     hold(record);
   }
@@ -82,6 +104,17 @@ export async function openPeopleFile(folder: string, disk: Disk): Promise<People
         const changed = record && recipe(record);
         if (changed) await save(changed);
         return changed ?? record;
+      }),
+    erase: (id) =>
+      oneByOne(id, async () => {
+        const record = byId.get(id);
+        if (!record) throw new Error(`No such person: ${id}`);
+        const erased = erasedRecord(record);
+        const mine = rewriting.then(() => writeAnew(erased));
+        rewriting = mine.catch(() => undefined);
+        await mine;
+        hold(erased);
+        return erased;
       }),
     all: () => byId.values(),
     close: () => log.close(),

@@ -8,6 +8,8 @@ const MOST_UNFINISHED = 200;
 const SMALL_WITHIN_MS = 20_000;
 /** A large one, of the owner's, may take long, but not stand still for so long. */
 const STANDS_STILL_MS = 60_000;
+/** So long an answer has to arrive before its connection is closed. */
+const LINGERS_MS = 1_000;
 
 /**
  * Bounds what is unfinished: in number, and in time. A body that does not come is cut off, so that nobody holds the
@@ -46,6 +48,10 @@ export function boundedBodies(isLarge: (path: string) => boolean, log: (message:
       req.socket.on('data', more);
       res.once('close', () => req.socket.off('data', more));
     }
+    // Answered without reading it all: whoever goes on sending is not listened to.
+    res.once('finish', () => {
+      if (!req.complete) setTimeout(() => req.destroy(), LINGERS_MS).unref();
+    });
     req.once('end', finish);
     req.once('close', finish);
     res.once('close', finish);

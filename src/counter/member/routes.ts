@@ -3,7 +3,7 @@ import { MemoryStore } from 'express-rate-limit';
 import { countriesByName } from '#core/catalogue';
 import { compareAddress, isAddress } from '#core/people';
 import { languageOf } from '#core/words';
-import { AskRequest, Me, MemberAct, Said } from '../../wire';
+import { AskRequest, EndSession, Me, MemberAct, NameRequest, Said } from '../../wire';
 import { type CounterContext, shopOf } from '../context';
 import { drawDocument } from '../documents/drawDocument';
 import { answer } from '../http/answer';
@@ -16,7 +16,9 @@ import { DEVICE_COOKIE, personOfDevice } from '../shared/device';
 import { deviceInWords } from '../shared/deviceInWords';
 import { dueAnswered, dueInWords } from '../shared/dueAnswered';
 import { moveBuyer } from '../shared/moveBuyer';
+import { changeOwnName } from '../shared/people';
 import { localeFor, otherLanguages, readingFor } from '../shared/reading';
+import { endSession, sessionsFor } from '../shared/sessions';
 import { shownCard } from '../shared/shownCard';
 import { LINK_MINUTES, sendSignInLink } from '../shared/signInLink';
 import { wordsPage } from '../shared/wordsPage';
@@ -60,6 +62,7 @@ export function memberRoutes(context: CounterContext): Router {
       signedIn: true,
       cardService: reading.cards.service,
       sampleCards: reading.cards.samples,
+      sessions: sessionsFor(context, id, context.doors.sessionOf(cookiesOf(req)[DEVICE_COOKIE] ?? '')),
       countries: countriesByName(shop.tax, locale),
       ...memberView(reading, id),
     });
@@ -83,6 +86,16 @@ export function memberRoutes(context: CounterContext): Router {
     await context.runner.synced();
     if (became === 'refused') await cards.noteRefused(req);
     answer(res, Said, { sentence: dueInWords(became, localeFor(shopOf(context), req)) });
+  });
+
+  router.post('/api/name', limits.perMember, async (req, res) => {
+    const personId = person(req);
+    await changeOwnName(context, personId, NameRequest.parse(req.body).name);
+    answer(res, Said, { sentence: readingFor(context, req).words.pages.enter.nameChanged });
+  });
+  router.post('/api/sessions/end', limits.perMember, async (req, res) => {
+    await endSession(context, req, person(req), EndSession.parse(req.body).id);
+    answer(res, Said, { sentence: readingFor(context, req).words.pages.enter.sessionEnded });
   });
 
   router.get('/papers/:name', async (req, res) => {

@@ -7,6 +7,7 @@ import { boughtWith, sumsOf } from '#core/payments';
 import { type Order, orderStatus, passesFor } from '#core/shop';
 import type { PersonId, ProductId } from '#core/ids';
 import type { MemberOrder, MemberThing, OpenFile, SignedIn } from '../../wire';
+import { nameAt } from '#core/people';
 import { filesOfPass, productTitle } from '../shared/orderView';
 import type { Reading } from '../shared/reading';
 import { agreementsOf } from './agreementsView';
@@ -20,7 +21,8 @@ export function memberView(reading: Reading, personId: PersonId): View {
   const orders = (state.ordersOfPerson.get(personId) ?? []).flatMap((id) => state.orders.get(id) ?? []);
   const known = person(personId);
   return {
-    name: known?.name ?? '',
+    // Their own; until they say it, what they bought under first.
+    name: known ? known.name || nameAt(known, orders[0]?.checkoutId ?? null) : '',
     address: known?.address ?? '',
     things: products.map((id) => thingOf(reading, personId, id)),
     orders: orders.reverse().map((order) => orderOf(reading, order)),

@@ -10,6 +10,8 @@ import {
   AwayAnswer,
   ClockAnswer,
   ClockRequest,
+  EndSession,
+  EraseRequest,
   FinishedShopAnswer,
   FirstHoursAnswer,
   LinkRequest,
@@ -28,17 +30,21 @@ import {
   Said,
   SessionAnswer,
   SessionRequest,
+  SessionsAnswer,
 } from '../../wire';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { Problem, refusalProblem } from '../http/problem';
 import { limit } from '../http/limits';
 import { textOf } from '../http/textOf';
 import { answer } from '../http/answer';
+import { OWNER } from '../files/doorsFile';
+import { erasePerson } from '../shared/erase';
+import { endSession, sessionsFor } from '../shared/sessions';
 import { sendSignInLink } from '../shared/signInLink';
 import { waitFor } from '../shared/waitFor';
 import { clockMove, moveClock } from './clock';
 import { agreementRoutes } from './agreementRoutes';
-import { isOwner, letIn, letOut, ownerOnly, ownHeader } from './door';
+import { isOwner, letIn, letOut, ownerOnly, ownHeader, ownSession } from './door';
 import { firstHours, type Walks } from './firstHours';
 import { journalRoutes } from './journalRoutes';
 import { releaseLines } from './releaseLines';
@@ -68,6 +74,14 @@ export function ownerRoutes(context: CounterContext): Router {
   router.use(ownerOnly(context));
   router.delete('/session', async (req, res) => {
     await letOut(context, req, res);
+    answer(res, Ok, { ok: true });
+  });
+
+  router.get('/sessions', (req, res) =>
+    answer(res, SessionsAnswer, { sessions: sessionsFor(context, OWNER, ownSession(context, req)) }),
+  );
+  router.post('/sessions/end', express.json({ limit: '2kb' }), async (req, res) => {
+    await endSession(context, req, OWNER, EndSession.parse(req.body).id);
     answer(res, Ok, { ok: true });
   });
 
@@ -178,6 +192,11 @@ export function ownerRoutes(context: CounterContext): Router {
       );
     });
     answer(res, Said, { sentence: `A sign-in link is on its way to ${person.address}.` });
+  });
+
+  router.post('/people/erase', async (req, res) => {
+    await erasePerson(context, EraseRequest.parse(req.body).personId);
+    answer(res, Ok, { ok: true });
   });
 
   router.post('/problems/go-on', async (_req, res) => {

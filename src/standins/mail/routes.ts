@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync, renameSync, statSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync, renameSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import express, { type RequestHandler, Router } from 'express';
 import { sameBytes } from '../shared/sameBytes';
@@ -42,6 +42,16 @@ export function createMailStandIn({ folder, key, viewer }: Options): MailStandIn
       renameSync(`${path}.part`, path);
     }
     res.status(202).json({ name });
+  });
+  router.post('/forget', shopOnly, express.json({ limit: '4kb' }), async (req, res) => {
+    const asked: unknown = (req.body as { address?: unknown } | undefined)?.address;
+    const wanted = typeof asked === 'string' && asked !== '' ? asked.toLowerCase() : null;
+    for (const name of wanted === null ? [] : readdirSync(folder).filter((n) => n.endsWith('.eml'))) {
+      const mail = await simpleParser(readFileSync(join(folder, name)));
+      const to = (Array.isArray(mail.to) ? mail.to : mail.to ? [mail.to] : []).flatMap((t) => t.value);
+      if (to.some(({ address }) => address?.toLowerCase() === wanted)) rmSync(join(folder, name));
+    }
+    res.status(204).end();
   });
   if (viewer) {
     router.use((_req, res, next) => {

@@ -15,6 +15,7 @@ import {
   RefundPreview,
   type RefundRequest,
   ReleasesAnswer,
+  SessionsAnswer,
 } from '../../wire/owner';
 import { Said } from '../../wire/problem';
 import type { Release } from '#core/release';
@@ -30,7 +31,7 @@ const read = <S extends z.ZodType>(schema: S) => ({
 export const ownerApi = createApi({
   reducerPath: 'owner',
   baseQuery: fetchBaseQuery({ baseUrl: '/owner/api', headers: { 'x-keel': '1' } }),
-  tagTypes: ['About'],
+  tagTypes: ['About', 'Sessions'],
   endpoints: (build) => ({
     about: build.query<About, void>({ query: () => '/about', providesTags: ['About'], ...read(About) }),
     previewRefund: build.query<z.infer<typeof RefundPreview>, RefundRequest>({
@@ -75,6 +76,18 @@ export const ownerApi = createApi({
       query: (personId) => ({ url: '/people/link', method: 'POST', body: { personId } }),
       ...read(Said),
     }),
+    sessions: build.query<z.infer<typeof SessionsAnswer>, void>({
+      query: () => '/sessions',
+      providesTags: ['Sessions'],
+      ...read(SessionsAnswer),
+    }),
+    endSession: build.mutation<unknown, string>({
+      query: (id) => ({ url: '/sessions/end', method: 'POST', body: { id } }),
+      invalidatesTags: ['Sessions'],
+    }),
+    erasePerson: build.mutation<unknown, string>({
+      query: (personId) => ({ url: '/people/erase', method: 'POST', body: { personId } }),
+    }),
     goOn: build.mutation<unknown, void>({
       query: () => ({ url: '/problems/go-on', method: 'POST', body: {} }),
       invalidatesTags: ['About'],
@@ -102,6 +115,9 @@ export const {
   useMoveClockMutation,
   useConfirmAwayMutation,
   useGoOnMutation,
+  useSessionsQuery,
+  useEndSessionMutation,
+  useErasePersonMutation,
   useSendLinkMutation,
   usePreviewActQuery,
   useActOnAgreementMutation,

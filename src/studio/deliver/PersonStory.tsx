@@ -13,6 +13,7 @@ import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
 import { inWords } from '../statusWords';
 import { agreementsLink } from './links';
+import { ErasePerson } from './ErasePerson';
 import { AnswerThem } from './AnswerThem';
 
 /** One person: what they bought, and for any product why they can or cannot open it. */
@@ -128,6 +129,7 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
           </p>
         ))}
       </div>
+      {person && !person.erased && <ErasePerson personId={personId} who={who} />}
     </>
   );
 }

@@ -1,10 +1,12 @@
+import type { Draft } from '../data/draft';
 import { KeysTable } from '../frame/KeysPanel';
 import { leave } from '../data/ownerApi';
 import { useAppDispatch, useAppSelector } from '../store';
 import { keysSwitched } from '../store/frame';
+import { Sessions } from './Sessions';
 
 /** Single keys on or off, and taking this window's right to the shop away. */
-export function KeysAndDevices() {
+export function KeysAndDevices({ draft }: { draft: Draft }) {
   const dispatch = useAppDispatch();
   const { keysOn } = useAppSelector((state) => state.frame);
   return (
@@ -27,8 +29,9 @@ export function KeysAndDevices() {
         <button className="btn btn-quiet btn-sm" onClick={() => void leave().then(() => location.reload())}>
           Disconnect this browser from the shop
         </button>{' '}
-        <span className="cap">Drafts stay here; the address printed at the shop’s start connects it again.</span>
+        <span className="cap">Drafts stay here; the address with the owner’s key connects it again.</span>
       </p>
+      <Sessions draft={draft} />
     </section>
   );
 }

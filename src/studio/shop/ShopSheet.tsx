@@ -116,7 +116,7 @@ export default function ShopSheet({ draft }: { draft: Draft }) {
               />
             </section>
           ))}
-          <KeysAndDevices />
+          <KeysAndDevices draft={draft} />
         </div>
       }
       outcome={

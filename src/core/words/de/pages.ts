@@ -58,6 +58,8 @@ export const pages: PageWords = {
       `Wenn mit dieser Adresse hier gekauft wurde, ist eine Nachricht mit einem Link an sie unterwegs. Der Link gilt einmal, ${minutes} Minuten lang.`,
     wrongAddress: 'Schreiben Sie Ihre E-Mail-Adresse, etwa name@example.org.',
     signedOut: 'Auf diesem Gerät abgemeldet.',
+    nameChanged: 'So heißen Sie von jetzt an.',
+    sessionEnded: 'Dort abgemeldet.',
   },
   file: {
     noLink: [

@@ -54,6 +54,8 @@ export const pages = {
       `If this address has bought here, a message with a link is on its way to it. The link works once, for ${minutes} minutes.`,
     wrongAddress: 'Write your e-mail address, like name@example.org.',
     signedOut: 'Signed out on this device.',
+    nameChanged: 'This is your name from now on.',
+    sessionEnded: 'Signed out there.',
   },
   file: {
     noLink: [

@@ -1,0 +1,40 @@
+import { isRunning } from '#core/agreements';
+import type { PersonId } from '#core/ids';
+import type { CounterContext } from '../context';
+import { Problem } from '../http/problem';
+
+/**
+ * Forgets a person: their record, their sign-ins, and what the mail service here holds for them. The history and its
+ * papers stay whole, and name nobody any more.
+ * @throws Problem while something of theirs still runs or is being asked for: nothing is done then
+ */
+export async function erasePerson(context: CounterContext, personId: PersonId): Promise<void> {
+  const { people, runner, doors, outside } = context;
+  const { state } = runner;
+  const record = people.get(personId);
+  if (!record || record.erased)
+    throw new Problem(404, 'This person is not known here. Nothing was done.', 'no-such-person');
+  const agreements = (state.agreementsOfPerson.get(personId) ?? []).flatMap((id) => state.agreements.get(id) ?? []);
+  const running = agreements.find(isRunning);
+  if (running)
+    throw new Problem(
+      409,
+      `“${running.title}” still runs for this person, and is paid for. Stop it first. Nothing was erased.`,
+      'still-runs',
+    );
+  const asked = [...state.todo.values()].some((todo) => 'personId' in todo && todo.personId === personId);
+  const charged = [...state.charges.values()].some(
+    (charge) => charge.personId === personId && (charge.status === 'asked' || charge.status === 'waits-for-bank'),
+  );
+  if (asked || charged)
+    throw new Problem(
+      409,
+      'Something of this person is being asked for or sent at this moment. Nothing was erased. Try again when it is answered.',
+      'still-asking',
+    );
+  const { address } = record;
+  await outside.forget(address);
+  const erased = await people.erase(personId);
+  for (const { id } of doors.sessionsOf(personId)) await doors.endSession(personId, id);
+  await runner.execute({ type: 'change-person', personId, rev: erased.rev });
+}

@@ -1,0 +1,73 @@
+import { type FormEvent, useState } from 'react';
+import { changeName, endSession, type Problem, type SignedIn } from './api';
+import { useMemberWords } from './memberWords';
+
+/** One's own name, and where one is signed in. */
+export function Account({ me, onDone }: { me: SignedIn; onDone: () => void }) {
+  const words = useMemberWords();
+  const [name, setName] = useState(me.name);
+  const [said, setSaid] = useState<string | null>(null);
+
+  const hear = (answer: { sentence: string } | Problem): void => {
+    setSaid('problem' in answer ? answer.problem : answer.sentence);
+    if (!('problem' in answer)) onDone();
+  };
+  function save(event: FormEvent): void {
+    event.preventDefault();
+    void changeName(name, words.notReached).then(hear);
+  }
+  const day = new Intl.DateTimeFormat(me.language, { dateStyle: 'medium' });
+  return (
+    <details className="mt-8 border-t border-line pt-4">
+      <summary className="min-h-11 cursor-pointer py-2">
+        <span dir="auto">{words.signedInAs(me.address)}</span>
+      </summary>
+      <form noValidate className="mt-2 flex flex-wrap items-end gap-3" onSubmit={save}>
+        <label className="min-w-[14rem] flex-1">
+          {words.yourName}
+          <input
+            className="input w-full"
+            autoComplete="name"
+            maxLength={200}
+            dir="auto"
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+          />
+        </label>
+        <button className="btn btn-quiet min-h-11">{words.keepName}</button>
+      </form>
+      <p className="cap mt-1">{words.nameStays}</p>
+      <h2 className="mt-5 text-lg">{words.whereSignedIn}</h2>
+      <ul>
+        {me.sessions.map((session) => (
+          <li
+            key={session.id}
+            className="flex flex-wrap items-baseline justify-between gap-3 border-t border-line py-2"
+          >
+            <span>
+              {session.what || words.someDevice}
+              {session.since !== null && (
+                <span className="text-ink-2">, {words.since(day.format(new Date(session.since)))}</span>
+              )}
+            </span>
+            {session.here ? (
+              <span className="text-ink-2">{words.thisOne}</span>
+            ) : (
+              <button
+                className="plain-link min-h-11"
+                onClick={() => void endSession(session.id, words.notReached).then(hear)}
+              >
+                {words.endThere}
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {said !== null && (
+        <p className="mt-2" role="status">
+          {said}
+        </p>
+      )}
+    </details>
+  );
+}
