@@ -104,7 +104,7 @@ test('acting on many: what it does, whom it leaves out, one example; it can be s
       /^For example: .* gets back €[\d.]+ for order \d+ to the card ending \d{4}, and “[^”]*Wren sound cards[^”]*” closes\.$/,
     )
     .waitFor();
-  const button = studio.getByRole('button', { name: /^Refund €[\d.]+ for \d+ orders and close their access$/ });
+  const button = studio.getByRole('button', { name: /^Refund €[\d.,]+ for \d+ orders and close their access$/ });
   const [, count] = /for (\d+) orders/.exec((await button.textContent()) ?? '') ?? [];
   await button.click();
   await studio.getByText(/Starts in 1:00|Starts in 0:59/).waitFor();

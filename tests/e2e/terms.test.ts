@@ -199,7 +199,7 @@ test('two years of a buyer: trial, renewals, a refused card, paid late, pause, s
   const link = async (): Promise<void> => {
     await fetch(`${served.base}/member/api/ask`, {
       method: 'POST',
-      headers: { 'content-type': 'application/json' },
+      headers: { 'content-type': 'application/json', origin: served.base },
       body: JSON.stringify({ address: 'odile.brand@example.org' }),
     });
     for (let tries = 0; tries < 20; tries += 1) {

@@ -3,6 +3,7 @@ import { expect, test } from '@jest/globals';
 import { parse } from 'csv-parse/sync';
 import fc from 'fast-check';
 import type { StoredOrder } from '#core/mirror';
+import { linkProblem } from '#core/catalogue';
 import { newPaymentLine } from '#core/payments';
 
 const { ordersCsv } = await import('../../src/studio/deliver/exportOrders');
@@ -71,7 +72,8 @@ test('generated: what is written is read back, whatever a title or name holds', 
         ]);
         const rows: Record<string, string>[] = parse(text, { columns: true, record_delimiter: '\r\n' });
         expect(rows).toHaveLength(2);
-        const safe = (cell: string): string => (/^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell);
+        const safe = (cell: string): string =>
+          /^[\t\r]/.test(cell) || '=+-@＝＋－＠'.includes(cell.trimStart()[0] ?? '.') ? `'${cell}` : cell;
         expect([rows[0]?.['bought'], rows[0]?.['name'], rows[0]?.['paid'], rows[1]?.['paid']]).toEqual([
           safe(title),
           safe(name),
@@ -84,13 +86,16 @@ test('generated: what is written is read back, whatever a title or name holds', 
 });
 
 // Common practice, no source: a cell that begins like a formula is shown, not run.
-test('a name that is a formula stays a name', () => {
-  expect(
-    ordersCsv([
-      {
-        order: order('x', 1),
-        person: { id: 'u', rev: 1, name: '=HYPERLINK("http://evil.example")', address: 'a@b.co' },
-      },
-    ]),
-  ).toContain(`'=HYPERLINK`);
+test.each(['=HYPERLINK("http://evil.example")', '＝1+1', ' @SUM(1)', '－2', '\t=1'])(
+  'a name that is a formula stays a name: %s',
+  (name) => {
+    const csv = ordersCsv([{ order: order('x', 1), person: { id: 'u', rev: 1, name, address: 'a@b.co' } }]);
+    expect(csv).toContain(`'${name}`.replaceAll('"', '""'));
+  },
+);
+
+test('a link that holds a password is refused; one with an @ further on is not', () => {
+  expect(linkProblem({ url: 'https://user:pw@example.org/film' })).toContain('holds a name or a password');
+  expect(linkProblem({ url: 'https://token@example.org' })).toContain('holds a name or a password');
+  expect(linkProblem({ url: 'https://example.org/@tove?a=b@c' })).toBeNull();
 });

@@ -13,9 +13,14 @@ export type ProductLink = z.infer<typeof ProductLink>;
 /** What is wrong with a link held elsewhere, in one sentence, or null. */
 export function linkProblem(link: Pick<ProductLink, 'url'>): string | null {
   if (link.url.trim() === '') return 'A link has no address yet.';
-  return z.url({ protocol: /^https?$/, hostname: z.regexes.hostname }).safeParse(link.url.trim()).success
+  const url = link.url.trim();
+  if (!z.url({ protocol: /^https?$/, hostname: z.regexes.hostname }).safeParse(url).success)
+    return `“${link.url}” is not a web address. Write it whole, like https://example.org/film.`;
+  // Whoever opens it would have them in hand.
+  const { username, password } = new URL(url);
+  return username + password === ''
     ? null
-    : `“${link.url}” is not a web address. Write it whole, like https://example.org/film.`;
+    : `“${link.url}” holds a name or a password before the @, which every buyer would read. Write the address without it.`;
 }
 
 /** One or more files, and links held elsewhere. */
