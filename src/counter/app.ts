@@ -12,6 +12,7 @@ import { problemHandler } from './http/problem';
 import { memberRoutes } from './member/routes';
 import { noticeRoutes } from './notices';
 import { STANDINS } from './outside';
+import { enterRoutes } from './owner/enterRoutes';
 import { ownerRoutes } from './owner/routes';
 import { checkoutRoutes } from './public/checkoutRoutes';
 import { fileRoutes } from './public/fileRoutes';
@@ -43,6 +44,7 @@ export function counterApp(context: CounterContext, behindProxy: boolean): Expre
   // Notices are signed instead.
   app.use('/notices', noticeRoutes(context));
   app.use(ownOriginOnly(context.hosts, security));
+  app.use('/owner/enter', enterRoutes(context));
   app.use('/owner/api', ownerRoutes(context));
   app.use('/checkout', checkoutRoutes(context));
   app.use('/get', fileRoutes(context));

@@ -6,6 +6,7 @@ import type { ClientFiles } from './http/clientFiles';
 import type { Hosts } from './http/hosts';
 import type { Outside } from './outside';
 import type { CardsPort } from './ports/paymentsOverHttp';
+import type { HelpersFile } from './files/helpersFile';
 import type { DoorsFile } from './files/doorsFile';
 import type { FolderProblem } from './files/folderProblem';
 import type { JournalFile } from './files/journalFile';
@@ -26,6 +27,7 @@ export interface CounterContext {
   journal: JournalFile;
   people: PeopleFile;
   doors: DoorsFile;
+  helpers: HelpersFile;
   views: ViewsFile;
   finishedShop: FinishedShop;
   vault: VaultFiles;

@@ -12,6 +12,7 @@ import { realDisk } from './files/disk';
 import { openDoorsFile } from './files/doorsFile';
 import { lockFolder } from './files/folderLock';
 import { type FolderProblem, standsStill } from './files/folderProblem';
+import { openHelpersFile } from './files/helpersFile';
 import { rememberHost } from './files/hostsFile';
 import { journalFile } from './files/journalFile';
 import { makeFolder } from './files/makeFolder';
@@ -89,6 +90,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
   const journal = journalFile(own, disk);
   const people = await openPeopleFile(own, disk);
   const doors = await openDoorsFile(own, disk);
+  const helpers = openHelpersFile(own, disk);
   const views = openViewsFile(own);
   const finished = finishedShop(options.clientFolder);
   const vault = openVaultFiles(join(root, 'vault'));
@@ -160,6 +162,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
     journal,
     people,
     doors,
+    helpers,
     views,
     finishedShop: finished,
     vault,

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { Helper, Rights } from '#core/helpers';
 import { SessionLine } from './sessions';
 import { Id, idFor, type LineId, type OfferId, type OrderId, type PersonId, type PriceId } from '#core/ids';
 import { PersonRecord } from '#core/people';
@@ -26,6 +27,12 @@ export const About = z.strictObject({
   problems: z.array(z.strictObject({ code: z.string(), sentence: z.string() })),
   /** Nothing is sold until the owner has answered to these. */
   standsStill: z.boolean(),
+  /** Whether a payment service is connected. */
+  moneyMoves: z.boolean(),
+  /** Who works in this window, and what they may. */
+  you: z.strictObject({ id: z.string(), name: z.string(), rights: Rights }),
+  /** Who helps, for whoever reads who did something. */
+  helpers: z.array(z.strictObject({ id: z.string(), name: z.string() })),
   attention: z.array(z.strictObject({ id: z.string(), orderId: z.string(), text: z.string(), at: moment })),
   unanswered: z.int(),
   /** The demo's clock is being moved. */
@@ -115,3 +122,12 @@ export const ClockAnswer = z.strictObject({ now: moment });
 export const SessionsAnswer = z.strictObject({ sessions: z.array(SessionLine) });
 /** Forgets somebody for good. */
 export const EraseRequest = z.strictObject({ personId: idFor<PersonId>() });
+
+export const HelperRequest = z.strictObject({
+  name: z.string().trim().min(1).max(200),
+  address: z.string().max(254),
+  rights: Rights,
+});
+export type HelperRequest = z.input<typeof HelperRequest>;
+export const RightsRequest = z.strictObject({ rights: Rights });
+export const HelpersAnswer = z.strictObject({ helpers: z.array(Helper) });

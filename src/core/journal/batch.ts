@@ -6,6 +6,8 @@ export interface Batch {
   seq: number;
   at: Instant;
   prev: string;
+  /** Who of the studio did it: the owner or a helper; absent where a buyer, a service or time did. */
+  by?: string | undefined;
   events: readonly ShopEvent[];
 }
 
@@ -14,7 +16,13 @@ export type Envelope = Omit<Batch, 'events'> & { events: WrittenEvent[] };
 
 /** The line of a batch, without its line feed. Key order is fixed, so that the same batch is the same bytes. */
 export const serialiseBatch = (batch: Batch): string =>
-  JSON.stringify({ seq: batch.seq, at: batch.at, prev: batch.prev, events: batch.events });
+  JSON.stringify({
+    seq: batch.seq,
+    at: batch.at,
+    prev: batch.prev,
+    ...(batch.by === undefined ? {} : { by: batch.by }),
+    events: batch.events,
+  });
 
 const HASH = /^[0-9a-f]{64}$/;
 const isRecord = (value: unknown): value is Record<string, unknown> =>
@@ -26,6 +34,7 @@ export function readEnvelope(value: unknown): Envelope | null {
   const { seq, at, prev, events } = value;
   if (!Number.isSafeInteger(seq) || (seq as number) < 1) return null;
   if (typeof at !== 'string' || !isInstant(at) || typeof prev !== 'string' || !HASH.test(prev)) return null;
+  if (value['by'] !== undefined && typeof value['by'] !== 'string') return null;
   if (!Array.isArray(events) || events.length === 0) return null;
   for (const event of events as unknown[])
     if (

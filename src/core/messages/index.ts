@@ -1,4 +1,4 @@
-export { receiptMessage, refundMessage, signInMessage } from './messages';
+export { helperMessage, receiptMessage, refundMessage, signInMessage } from './messages';
 export { agreementMessage } from './agreementMessages';
 export {
   AGREEMENT_LETTERS,

@@ -66,5 +66,13 @@ export function refundMessage(
   );
 }
 
+/** To somebody who helps: a link into the studio. */
+export const helperMessage = (setting: Setting, link: { url: string; minutes: number; name: string }): Message =>
+  framed(
+    setting,
+    link.name,
+    wordsFor(setting.locale).letters.helper(oneLine(setting.shop.name), link.url, link.minutes),
+  );
+
 export const signInMessage = (setting: Setting, link: { url: string; minutes: number }): Message =>
   framed(setting, '', wordsFor(setting.locale).letters.signIn(oneLine(setting.shop.name), link.url, link.minutes));

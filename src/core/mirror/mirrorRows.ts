@@ -35,8 +35,8 @@ export class MirrorRows {
   /** @param tax the shop's tax as it stands, for what is left to pay of plans */
   constructor(readonly tax: ShopTax | null) {}
 
-  apply(batch: Pick<Batch, 'at' | 'events'>): void {
-    const { at } = batch;
+  apply(batch: Pick<Batch, 'at' | 'by' | 'events'>): void {
+    const { at, by = null } = batch;
     for (const event of batch.events) {
       foldAgreement(
         {
@@ -167,6 +167,7 @@ export class MirrorRows {
             refusal: null,
             paymentId,
             agreementId,
+            by,
             ofCredit,
           });
           this.orders.get(orderId)?.refundIds.push(refundId);

@@ -77,6 +77,8 @@ export interface RefundRow {
   refusal: string | null;
   paymentId: PaymentId;
   agreementId: AgreementId | null;
+  /** Who of the studio gave it back; null where nobody said, absent in rows copied before that was noted. */
+  by?: string | null;
   /** Rest of a credit: its credit note was given when the credit was. */
   ofCredit: string | null;
 }

@@ -1,5 +1,5 @@
 import type { Instant } from '#core/calendar';
-import type { Batch, ShopEvent } from '#core/journal';
+import type { Batch } from '#core/journal';
 import type { PersonRecord } from '#core/people';
 import type { Release } from '#core/release';
 import type { Agreement } from '#core/agreements';
@@ -9,7 +9,7 @@ import type { Order, Refund } from './state';
 
 /** The append-only history. `append` resolves once the batch is safe, in the order of calls; it rejects with `StorageFailed`. */
 export interface JournalPort {
-  append(batch: { seq: number; at: Instant; events: readonly ShopEvent[] }): Promise<void>;
+  append(batch: Omit<Batch, 'prev'>): Promise<void>;
   /** Every safe batch from the first, in order. After a failed append it reads what was kept. */
   read(): AsyncIterable<Batch>;
 }

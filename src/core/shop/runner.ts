@@ -18,8 +18,11 @@ export interface Runner {
   now(): Instant;
   /** Reads the journal. Must be awaited before anything else. */
   start(): Promise<void>;
-  /** Decides and records. Resolves once the batch is safe, or with a refusal that says what is true. */
-  execute(command: Command): Promise<Executed>;
+  /**
+   * Decides and records. Resolves once the batch is safe, or with a refusal that says what is true.
+   * @param by who of the studio does it: it stands in the history
+   */
+  execute(command: Command, by?: string): Promise<Executed>;
   /** What `execute` would record now, recording nothing. */
   preview(command: Command): Decision;
   /** Resolves when everything decided so far is safe (or was cut): before this nobody may be told of it. */
@@ -89,8 +92,8 @@ export function createRunner(ports: Ports): Runner {
   }
 
   /** Records events that were decided at `at`. Evolves first, so that the next command already sees them. */
-  async function record(events: readonly ShopEvent[], at: Instant): Promise<boolean> {
-    const batch = { seq: state.seq + 1, at, events: events.map(checkEvent) };
+  async function record(events: readonly ShopEvent[], at: Instant, by?: string): Promise<boolean> {
+    const batch = { seq: state.seq + 1, at, ...(by === undefined ? {} : { by }), events: events.map(checkEvent) };
     evolveBatch(state, batch);
     const append = ports.journal.append(batch);
     lastAppend = append.catch(() => undefined);
@@ -122,7 +125,7 @@ export function createRunner(ports: Ports): Runner {
     return resuming;
   }
 
-  async function execute(command: Command): Promise<Executed> {
+  async function execute(command: Command, by?: string): Promise<Executed> {
     if (standsStill()) return STILL_REFUSAL;
     if (stalled && !(await resume())) return STORAGE_REFUSAL;
     const at = now();
@@ -134,7 +137,7 @@ export function createRunner(ports: Ports): Runner {
     }
     if (decision.events.length === 0) return { events: [], at };
     for (const event of decision.events) if (isAskedOfService(event)) unsent.add(todoKeyOf(event) ?? '');
-    if (!(await record(decision.events, at))) {
+    if (!(await record(decision.events, at, by))) {
       for (const event of decision.events) if (isAskedOfService(event)) unsent.delete(todoKeyOf(event) ?? '');
       return STORAGE_REFUSAL;
     }

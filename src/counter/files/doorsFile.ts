@@ -43,8 +43,12 @@ export interface DoorsFile {
   /** Numbers of lines that cannot be read: whoever they let in signs in again. */
   readonly unreadable: readonly number[];
   makeLink(personId: PersonId, lastsMs: number): Promise<string>;
-  /** Uses a link up. @returns whose it was, or null when it is unknown, used or over */
-  useLink(secret: string): Promise<string | null>;
+  /**
+   * Uses a link up.
+   * @param fits whose links may be used here: another's stays as it is
+   * @returns whose it was, or null when it is unknown, used or over
+   */
+  useLink(secret: string, fits: (whose: string) => boolean): Promise<string | null>;
   makeDevice(personId: string, lastsMs: number, what?: string): Promise<string>;
   /** @param idleMs ends it when it was not used for so long */
   personOf(secret: string, idleMs?: number): string | null;
@@ -100,10 +104,10 @@ export async function openDoorsFile(folder: string, disk: Disk): Promise<DoorsFi
       links.set(hashOf(secret), entry);
       return secret;
     },
-    async useLink(secret) {
+    async useLink(secret, fits) {
       const hash = hashOf(secret);
       const link = links.get(hash);
-      if (!link) return null;
+      if (!link || !fits(link.personId)) return null;
       // Gone from memory before the disk answers: two presses at once cannot both get in.
       links.delete(hash);
       try {

@@ -1,5 +1,7 @@
-import { Router } from 'express';
+import { type Request, type Response, Router } from 'express';
 import type { Agreement } from '#core/agreements';
+import type { OrderId } from '#core/ids';
+import type { ShopEvent } from '#core/journal';
 import { consequencesOf } from '#core/messages';
 import type { Command } from '#core/shop';
 import { type CounterContext, shopOf } from '../context';
@@ -10,6 +12,7 @@ import { dueAnswered, dueInWords } from '../shared/dueAnswered';
 import { moveBuyer, moveCommand } from '../shared/moveBuyer';
 import { productTitle } from '../shared/orderView';
 import { readingIn } from '../shared/reading';
+import { needs, whoIs } from './who';
 
 /** The studio reads English. */
 const STUDIO_LOCALE = 'en';
@@ -46,8 +49,11 @@ function commandFor(agreement: Agreement, wanted: OwnerAct): Command {
   }
 }
 
+/** Whether somebody may give so much back: refuses where not. */
+type MayBack = (req: Request, res: Response, orderId: OrderId, events: readonly ShopEvent[]) => void;
+
 /** Acts on payment plans and subscriptions, each first looked at: what it leads to, then the act itself. */
-export function agreementRoutes(context: CounterContext): Router {
+export function agreementRoutes(context: CounterContext, mayBack: MayBack): Router {
   const router = Router();
   const { runner } = context;
   const find = (id: string) => {
@@ -56,7 +62,7 @@ export function agreementRoutes(context: CounterContext): Router {
     return agreement;
   };
 
-  router.post('/:id/preview', (req, res) => {
+  router.post('/:id/preview', needs(context, 'answer'), (req, res) => {
     const agreement = find(String(req.params['id']));
     const decision = runner.preview(commandFor(agreement, OwnerAct.parse(req.body)));
     if ('refused' in decision) throw refusalProblem(decision);
@@ -68,13 +74,18 @@ export function agreementRoutes(context: CounterContext): Router {
     });
   });
 
-  router.post('/:id/act', async (req, res) => {
+  router.post('/:id/act', needs(context, 'answer'), async (req, res) => {
     const agreement = find(String(req.params['id']));
     const wanted = OwnerAct.parse(req.body);
+    const looked = runner.preview(commandFor(agreement, wanted));
+    // Whatever gives money back by the way is money given back.
+    if (!('refused' in looked) && looked.events.some((event) => event.type === 'refund.requested'))
+      mayBack(req, res, agreement.orderId, looked.events);
+    const { id: by } = whoIs(res);
     const done =
       wanted.act === 'move'
-        ? await moveBuyer(context, agreement, wanted)
-        : await runner.execute(commandFor(agreement, wanted));
+        ? await moveBuyer(context, agreement, wanted, by)
+        : await runner.execute(commandFor(agreement, wanted), by);
     if ('refused' in done) throw refusalProblem(done);
     const became = await dueAnswered(runner, done.events);
     await runner.synced();

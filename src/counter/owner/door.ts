@@ -6,6 +6,7 @@ import { Problem } from '../http/problem';
 import { securityEvent } from '../http/securityLog';
 import { sameText } from '../http/signing';
 import { deviceInWords } from '../shared/deviceInWords';
+import { noteWho, type Who, whoOf } from './who';
 
 const COOKIE = 'keel_owner';
 const DAY = 24 * 3_600_000;
@@ -23,9 +24,14 @@ export async function letIn(context: CounterContext, req: Request, res: Response
       'wrong-key',
     );
   }
-  const secret = await context.doors.makeDevice(OWNER, LASTS_MS, deviceInWords(req));
+  await enterStudio(context, req, res, OWNER);
+}
+
+/** A session of the studio, for the owner or a helper. @param door under which name it lies */
+export async function enterStudio(context: CounterContext, req: Request, res: Response, door: string): Promise<void> {
+  const secret = await context.doors.makeDevice(door, LASTS_MS, deviceInWords(req));
   securityEvent(context.security, 'signed-in', req);
-  giveCookie(res, COOKIE, secret, { maxAgeMs: LASTS_MS, sameSite: 'strict' });
+  giveCookie(res, COOKIE, secret, { maxAgeMs: LASTS_MS, sameSite: 'lax' });
 }
 
 /** Ends this session here, not only in the browser. */
@@ -35,25 +41,33 @@ export async function letOut(context: CounterContext, req: Request, res: Respons
   dropCookie(res, COOKIE);
 }
 
-export function isOwner(context: CounterContext, req: Request): boolean {
+/** Whose session of the studio a request comes in. */
+function doorOf(context: CounterContext, req: Request): string | null {
   const secret = cookiesOf(req)[COOKIE];
-  return secret !== undefined && context.doors.personOf(secret, IDLE_MS) === OWNER;
+  return secret === undefined ? null : context.doors.personOf(secret, IDLE_MS);
 }
 
-/** Which of the owner's sessions this request comes in. */
-export const ownSession = (context: CounterContext, req: Request): string =>
-  context.doors.sessionOf(cookiesOf(req)[COOKIE] ?? '');
+/** Who works in the studio with this request; null where nobody does. */
+export const whoWorks = (context: CounterContext, req: Request): Who | null => whoOf(context, doorOf(context, req));
 
-/** Reading needs the session; anything that changes needs besides a header that no other site can send. */
-export function ownerOnly(context: CounterContext): RequestHandler {
-  return (req: Request, _res: Response, next: NextFunction): void => {
-    if (!isOwner(context, req))
+/** Which session this request comes in, and among whose. */
+export const ownSession = (context: CounterContext, req: Request): { here: string; door: string } => ({
+  here: context.doors.sessionOf(cookiesOf(req)[COOKIE] ?? ''),
+  door: doorOf(context, req) ?? '',
+});
+
+/** The owner's side, for the owner and who helps. Reading needs the session; anything that changes needs besides a header that no other site can send. */
+export function studioOnly(context: CounterContext): RequestHandler {
+  return (req: Request, res: Response, next: NextFunction): void => {
+    const who = whoWorks(context, req);
+    if (who === null)
       throw new Problem(
         401,
         'This window is not connected to the shop any more. Open the address that the shop printed when it first started.',
         'not-owner',
       );
     if (req.method !== 'GET' && req.method !== 'HEAD') ownHeader(context, req);
+    noteWho(res, who);
     next();
   };
 }

@@ -1,8 +1,10 @@
-import express, { Router } from 'express';
+import express, { type Request, type Response, Router } from 'express';
 import * as z from 'zod';
 import type { Instant } from '#core/calendar';
 import type { EventOf, ShopEvent } from '#core/journal';
-import { sum } from '#core/money';
+import { mayGiveBack, type Right } from '#core/helpers';
+import type { OrderId } from '#core/ids';
+import { formatAmount, sum } from '#core/money';
 import { broughtBack, type ReleaseContent } from '#core/release';
 import {
   About,
@@ -37,14 +39,15 @@ import { Problem, refusalProblem } from '../http/problem';
 import { limit } from '../http/limits';
 import { textOf } from '../http/textOf';
 import { answer } from '../http/answer';
-import { OWNER } from '../files/doorsFile';
 import { erasePerson } from '../shared/erase';
 import { endSession, sessionsFor } from '../shared/sessions';
 import { sendSignInLink } from '../shared/signInLink';
 import { waitFor } from '../shared/waitFor';
 import { clockMove, moveClock } from './clock';
 import { agreementRoutes } from './agreementRoutes';
-import { isOwner, letIn, letOut, ownerOnly, ownHeader, ownSession } from './door';
+import { letIn, letOut, ownHeader, ownSession, studioOnly, whoWorks } from './door';
+import { helperRoutes } from './helperRoutes';
+import { needs, refuseWho, whoIs } from './who';
 import { firstHours, type Walks } from './firstHours';
 import { journalRoutes } from './journalRoutes';
 import { releaseLines } from './releaseLines';
@@ -70,18 +73,21 @@ export function ownerRoutes(context: CounterContext): Router {
     await letIn(context, req, res, SessionRequest.parse(req.body).key);
     answer(res, Ok, { ok: true });
   });
-  router.get('/session', (req, res) => void answer(res, SessionAnswer, { owner: isOwner(context, req) }));
-  router.use(ownerOnly(context));
+  router.get('/session', (req, res) => void answer(res, SessionAnswer, { owner: whoWorks(context, req) !== null }));
+  router.use(studioOnly(context));
+  const may = (right: Right) => needs(context, right);
   router.delete('/session', async (req, res) => {
     await letOut(context, req, res);
     answer(res, Ok, { ok: true });
   });
 
   router.get('/sessions', (req, res) =>
-    answer(res, SessionsAnswer, { sessions: sessionsFor(context, OWNER, ownSession(context, req)) }),
+    answer(res, SessionsAnswer, {
+      sessions: sessionsFor(context, ownSession(context, req).door, ownSession(context, req).here),
+    }),
   );
   router.post('/sessions/end', express.json({ limit: '2kb' }), async (req, res) => {
-    await endSession(context, req, OWNER, EndSession.parse(req.body).id);
+    await endSession(context, req, ownSession(context, req).door, EndSession.parse(req.body).id);
     answer(res, Ok, { ok: true });
   });
 
@@ -96,6 +102,9 @@ export function ownerRoutes(context: CounterContext): Router {
       head: context.journal.head(),
       problems: context.problems.map(({ code, sentence }) => ({ code, sentence })),
       standsStill: context.standsStill,
+      moneyMoves: context.outside.payments !== null,
+      you: whoIs(res),
+      helpers: context.helpers.all().map(({ id, name }) => ({ id, name })),
       attention: state.attention,
       unanswered: state.todo.size,
       clockMove: clockMove(context),
@@ -106,12 +115,12 @@ export function ownerRoutes(context: CounterContext): Router {
   router.get('/first-hours', async (_req, res) =>
     answer(res, FirstHoursAnswer, { first: await firstHours(context, walks) }),
   );
-  router.post('/finished-shop', async (_req, res) =>
+  router.post('/finished-shop', may('everything'), async (_req, res) =>
     answer(res, FinishedShopAnswer, { address: await context.finishedShop.open() }),
   );
 
   // ---- files
-  router.post('/vault/missing', express.json({ limit: '2mb' }), (req, res) => {
+  router.post('/vault/missing', may('edit'), express.json({ limit: '2mb' }), (req, res) => {
     const { files } = MissingRequest.parse(req.body);
     answer(res, MissingAnswer, { missing: files.filter((sha256) => !context.vault.has(shaOf(sha256))) });
   });
@@ -128,7 +137,7 @@ export function ownerRoutes(context: CounterContext): Router {
     });
     res.sendFile(context.vault.pathOf(sha256), { dotfiles: 'allow', cacheControl: false });
   });
-  router.put('/vault/:sha256', async (req, res) => {
+  router.put('/vault/:sha256', may('edit'), async (req, res) => {
     const sha256 = shaOf(req.params['sha256']);
     if (!(await context.vault.put(sha256, req)))
       throw new Problem(422, 'The file changed on its way, so it was not kept. Try again.', 'file-changed');
@@ -138,22 +147,22 @@ export function ownerRoutes(context: CounterContext): Router {
   // ---- releases
   router.get('/releases/live', (_req, res) => answer(res, LiveAnswer, { release: liveRelease(context) ?? null }));
   router.get('/releases', (_req, res) => answer(res, ReleasesAnswer, { releases: releaseLines(context) }));
-  router.post('/releases/:number/again', express.json({ limit: '2kb' }), async (req, res) => {
+  router.post('/releases/:number/again', may('publish'), express.json({ limit: '2kb' }), async (req, res) => {
     const { basedOn } = AgainRequest.parse(req.body);
     const earlier = context.releases.get(z.coerce.number().int().min(1).parse(req.params['number']));
     const live = liveRelease(context);
     if (!earlier || !live) throw new Problem(404, 'There is no such release. Nothing was changed.', 'no-such-release');
-    const done = await publishContent(basedOn, broughtBack(earlier.content, live.content));
+    const done = await publishContent(basedOn, broughtBack(earlier.content, live.content), whoIs(res).id);
     answer(res.status(201), PublishedAnswer, done);
   });
-  router.post('/releases', express.json({ limit: '50mb' }), async (req, res) => {
+  router.post('/releases', may('publish'), express.json({ limit: '50mb' }), async (req, res) => {
     const { basedOn, content } = PublishRequest.parse(req.body);
-    answer(res.status(201), PublishedAnswer, await publishContent(basedOn, content));
+    answer(res.status(201), PublishedAnswer, await publishContent(basedOn, content, whoIs(res).id));
   });
 
   // ---- refunds
   router.use(express.json({ limit: '64kb' }));
-  router.post('/refunds/preview', (req, res) => {
+  router.post('/refunds/preview', may('give-back'), (req, res) => {
     const decision = runner.preview({ type: 'refund', ...RefundRequest.parse(req.body) });
     if ('refused' in decision) throw refusalProblem(decision);
     const parts = refundsAsked(decision.events);
@@ -162,8 +171,11 @@ export function ownerRoutes(context: CounterContext): Router {
       closes: parts.flatMap((part) => part.closes),
     });
   });
-  router.post('/refunds', async (req, res) => {
-    const done = await runner.execute({ type: 'refund', ...RefundRequest.parse(req.body) });
+  router.post('/refunds', may('give-back'), async (req, res) => {
+    const wanted = RefundRequest.parse(req.body);
+    const looked = runner.preview({ type: 'refund', ...wanted });
+    if (!('refused' in looked)) mayBack(req, res, wanted.orderId, looked.events);
+    const done = await runner.execute({ type: 'refund', ...wanted }, whoIs(res).id);
     if ('refused' in done) throw refusalProblem(done);
     const asked = refundsAsked(done.events).map(({ refundId }) => refundId);
     const refunds = () => asked.flatMap((id) => runner.state.refunds.get(id) ?? []);
@@ -174,14 +186,15 @@ export function ownerRoutes(context: CounterContext): Router {
     answer(res, RefundAnswer, { status: worst?.status ?? 'paid', reason: worst?.refusal ?? null });
   });
 
-  router.use('/agreements', agreementRoutes(context));
+  router.use('/agreements', agreementRoutes(context, mayBack));
+  router.use('/helpers', may('everything'), helperRoutes(context));
 
   router.post('/people/read', (req, res) => {
     const { ids } = PeopleRequest.parse(req.body);
     answer(res, PeopleAnswer, { people: ids.map((id) => context.people.get(id)).filter((p) => p !== undefined) });
   });
 
-  router.post('/people/link', async (req, res) => {
+  router.post('/people/link', may('answer'), async (req, res) => {
     const person = context.people.get(LinkRequest.parse(req.body).personId);
     if (!person) throw new Problem(404, 'This person is not known here. Nothing was sent.', 'no-such-person');
     await sendSignInLink(context, person).catch(() => {
@@ -194,31 +207,52 @@ export function ownerRoutes(context: CounterContext): Router {
     answer(res, Said, { sentence: `A sign-in link is on its way to ${person.address}.` });
   });
 
-  router.post('/people/erase', async (req, res) => {
+  router.post('/people/erase', may('everything'), async (req, res) => {
     await erasePerson(context, EraseRequest.parse(req.body).personId);
     answer(res, Ok, { ok: true });
   });
 
-  router.post('/problems/go-on', async (_req, res) => {
+  router.post('/problems/go-on', may('everything'), async (_req, res) => {
     await context.goOn();
     answer(res, Ok, { ok: true });
   });
 
-  router.post('/away/confirm', async (_req, res) => {
+  router.post('/away/confirm', may('everything'), async (_req, res) => {
     await context.confirmAway();
     answer(res, AwayAnswer, { away: context.away });
   });
 
-  router.post('/clock', async (req, res) => {
+  router.post('/clock', may('everything'), async (req, res) => {
     const { by } = ClockRequest.parse(req.body);
     answer(res, ClockAnswer, { now: await moveClock(context, by) });
   });
   router.use(journalRoutes(context));
   return router;
 
+  /** Of one order, what went back, what is on its way and what is asked for now: within what somebody may give back. */
+  function mayBack(req: Request, res: Response, orderId: OrderId, events: readonly ShopEvent[]): void {
+    const { rights } = whoIs(res);
+    const order = runner.state.orders.get(orderId);
+    const lines = (order?.payments ?? []).flatMap((payment) => payment.lines);
+    const before = sum(lines.map((line) => line.givenBack + line.reserved));
+    const inAll = before + sum(refundsAsked(events).map((part) => part.amount));
+    const { currency, locale } = shopOf(context);
+    if (mayGiveBack(rights, inAll, order?.currency === currency)) return;
+    const most = formatAmount(rights.giveBackUpTo ?? 0, currency, locale);
+    refuseWho(
+      context,
+      req,
+      `You may give back up to ${most} of an order. Nothing was given back. The owner can give back more.`,
+    );
+  }
+
   /** One after the other: of two at once the second is judged by what the first has made live. */
-  function publishContent(basedOn: number | null, content: ReleaseContent): Promise<{ release: number; at: Instant }> {
-    const mine = publishing.then(() => publishNow(basedOn, content));
+  function publishContent(
+    basedOn: number | null,
+    content: ReleaseContent,
+    by: string,
+  ): Promise<{ release: number; at: Instant }> {
+    const mine = publishing.then(() => publishNow(basedOn, content, by));
     publishing = mine.catch(() => undefined);
     return mine;
   }
@@ -226,6 +260,7 @@ export function ownerRoutes(context: CounterContext): Router {
   async function publishNow(
     basedOn: number | null,
     content: ReleaseContent,
+    by: string,
   ): Promise<{ release: number; at: Instant }> {
     const release = { format: 1 as const, number: context.releases.nextNumber(), basedOn, at: runner.now(), content };
     const command = { type: 'publish' as const, release, hasFile: (sha256: string) => context.vault.has(sha256) };
@@ -233,7 +268,7 @@ export function ownerRoutes(context: CounterContext): Router {
     if ('refused' in looked) throw refusalProblem(looked);
     // The file is whole on the disk before the journal names it: the switch-over is that one line.
     await context.releases.save(release);
-    const done = await runner.execute(command);
+    const done = await runner.execute(command, by);
     if ('refused' in done) throw refusalProblem(done);
     return { release: release.number, at: done.at };
   }

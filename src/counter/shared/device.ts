@@ -1,6 +1,6 @@
 import type { Request } from 'express';
 import type { CounterContext } from '../context';
-import { OWNER } from '../files/doorsFile';
+import { isStudioDoor } from './doorNames';
 import { cookiesOf } from '../http/cookies';
 
 export const DEVICE_COOKIE = 'keel_member';
@@ -10,8 +10,8 @@ const IDLE_MS = 30 * 24 * 3_600_000;
 /** The person signed in on this device, or null. */
 export function personOfDevice(context: CounterContext, req: Request): string | null {
   const secret = cookiesOf(req)[DEVICE_COOKIE];
-  return secret === undefined ? null : notOwner(context.doors.personOf(secret, IDLE_MS));
+  return secret === undefined ? null : membersOnly(context.doors.personOf(secret, IDLE_MS));
 }
 
-// The owner's sessions lie in the same file, under a name that is no person's.
-const notOwner = (id: string | null): string | null => (id === OWNER ? null : id);
+// Sessions of the studio lie in the same file, under names that are no person's.
+const membersOnly = (id: string | null): string | null => (id === null || isStudioDoor(id) ? null : id);

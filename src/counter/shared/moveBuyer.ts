@@ -16,14 +16,15 @@ export const moveCommand = (
   numberKey,
 });
 
-/** Another country or VAT number. The number is safe with the person before the history names its key. */
+/** Another country or VAT number. @param by whoever of the studio does it; else it is the buyer. The number is safe with the person before the history names its key. */
 export async function moveBuyer(
   context: CounterContext,
   agreement: Agreement,
   wanted: { country: string; vatNumber: string },
+  by?: string,
 ) {
   const command = moveCommand(agreement, wanted, context.ids.next('v'));
   if (!('refused' in context.runner.preview(command)))
     await keepVatNumber(context, agreement.personId, command.numberKey, wanted.vatNumber);
-  return context.runner.execute(command);
+  return context.runner.execute(command, by);
 }

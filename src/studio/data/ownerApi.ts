@@ -5,6 +5,8 @@ import {
   ClockAnswer,
   FinishedShopAnswer,
   FirstHoursAnswer,
+  type HelperRequest,
+  HelpersAnswer,
   LeadsTo,
   LiveAnswer,
   Ok,
@@ -18,6 +20,7 @@ import {
   SessionsAnswer,
 } from '../../wire/owner';
 import { Said } from '../../wire/problem';
+import type { Rights } from '#core/helpers';
 import type { Release } from '#core/release';
 
 export type { About, FirstHours, OwnerAct, ReleaseLine, RefundRequest } from '../../wire/owner';
@@ -31,7 +34,7 @@ const read = <S extends z.ZodType>(schema: S) => ({
 export const ownerApi = createApi({
   reducerPath: 'owner',
   baseQuery: fetchBaseQuery({ baseUrl: '/owner/api', headers: { 'x-keel': '1' } }),
-  tagTypes: ['About', 'Sessions'],
+  tagTypes: ['About', 'Sessions', 'Helpers'],
   endpoints: (build) => ({
     about: build.query<About, void>({ query: () => '/about', providesTags: ['About'], ...read(About) }),
     previewRefund: build.query<z.infer<typeof RefundPreview>, RefundRequest>({
@@ -76,6 +79,28 @@ export const ownerApi = createApi({
       query: (personId) => ({ url: '/people/link', method: 'POST', body: { personId } }),
       ...read(Said),
     }),
+    helpers: build.query<z.infer<typeof HelpersAnswer>, void>({
+      query: () => '/helpers',
+      providesTags: ['Helpers'],
+      ...read(HelpersAnswer),
+    }),
+    inviteHelper: build.mutation<Said, HelperRequest>({
+      query: (body) => ({ url: '/helpers', method: 'POST', body }),
+      invalidatesTags: ['Helpers'],
+      ...read(Said),
+    }),
+    rights: build.mutation<unknown, { id: string; rights: Rights }>({
+      query: ({ id, rights }) => ({ url: `/helpers/${id}/rights`, method: 'POST', body: { rights } }),
+      invalidatesTags: ['Helpers'],
+    }),
+    sendHelperLink: build.mutation<Said, string>({
+      query: (id) => ({ url: `/helpers/${id}/link`, method: 'POST', body: {} }),
+      ...read(Said),
+    }),
+    endHelper: build.mutation<unknown, string>({
+      query: (id) => ({ url: `/helpers/${id}/end`, method: 'POST', body: {} }),
+      invalidatesTags: ['Helpers'],
+    }),
     sessions: build.query<z.infer<typeof SessionsAnswer>, void>({
       query: () => '/sessions',
       providesTags: ['Sessions'],
@@ -116,6 +141,11 @@ export const {
   useConfirmAwayMutation,
   useGoOnMutation,
   useSessionsQuery,
+  useHelpersQuery,
+  useInviteHelperMutation,
+  useRightsMutation,
+  useSendHelperLinkMutation,
+  useEndHelperMutation,
   useEndSessionMutation,
   useErasePersonMutation,
   useSendLinkMutation,
@@ -123,7 +153,22 @@ export const {
   useActOnAgreementMutation,
 } = ownerApi;
 
-/** Hands the key from the address over for a cookie. @returns what went wrong, or null */
+/** Somebody who helps asks for a link. @returns what is said to that */
+export async function askForStudioLink(address: string): Promise<string> {
+  try {
+    const response = await fetch('/owner/enter', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ address }),
+    });
+    const body: unknown = await response.json();
+    return response.ok ? Said.parse(body).sentence : ((body as { title?: string }).title ?? 'That was not understood.');
+  } catch {
+    return 'The shop could not be reached.';
+  }
+}
+
+/** Hands the key from the address over for a session. @returns what went wrong, or null */
 export async function connect(key: string): Promise<string | null> {
   try {
     const response = await fetch('/owner/api/session', {

@@ -11,6 +11,7 @@ import { explain, lastsFor } from '#core/passes';
 import { lineOf, type Payment, sumsOf } from '#core/payments';
 import type { OrderId, ProductId } from '#core/ids';
 import { KeelLine } from '../../ui/KeelLine';
+import { useAboutQuery } from '../data/ownerApi';
 import { storyOfOrderRow } from '../data/queries/orders';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
@@ -21,11 +22,14 @@ import { RefundForm } from './RefundForm';
 /** One order: what was paid and given back, what it opened, and why that is open or not. */
 export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId }) {
   const now = useNow();
+  const { data: about } = useAboutQuery();
   const data = useLiveQuery(() => storyOfOrderRow(orderId), [orderId]);
   if (data === undefined) return null;
   if (data === null) return <p>This order is not in the history here.</p>;
   const { order, passes, refunds, agreements, person } = data;
   const { locale } = draft.content.shop;
+  const nameOf = (helperId: string): string =>
+    about?.helpers.find((h) => h.id === helperId)?.name ?? 'somebody who helped';
   const money = (amount: number): string => formatAmount(amount, order.currency, locale);
   const titleOf = (productId: ProductId): string =>
     draft.content.products.find((p) => p.id === productId)?.title ?? 'a product put away';
@@ -122,6 +126,7 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
                 : r.status === 'refused'
                   ? `not given back: ${r.refusal ?? ''}`
                   : 'not known yet'}
+              {(r.by ?? 'owner') !== 'owner' && <span className="text-ink-2">, by {nameOf(r.by ?? '')}</span>}
               {r.reason !== '' && <span className="text-ink-2">. {r.reason}</span>}
             </p>
           ))}

@@ -1,10 +1,12 @@
 import { type FormEvent, useState } from 'react';
-import { connect } from '../data/ownerApi';
+import { askForStudioLink, connect } from '../data/ownerApi';
 
 /** Shown where this browser has no right to the shop: the address printed at its start opens it. */
 export function Connect({ problem, onConnected }: { problem: string; onConnected: () => void }) {
   const [text, setText] = useState('');
   const [said, setSaid] = useState(problem);
+  const [address, setAddress] = useState('');
+  const [asked, setAsked] = useState<string | null>(null);
   async function submit(event: FormEvent): Promise<void> {
     event.preventDefault();
     const failed = await connect(/#key=(.+)$/.exec(text.trim())?.[1] ?? text.trim());
@@ -19,7 +21,7 @@ export function Connect({ problem, onConnected }: { problem: string; onConnected
       </p>
       <form className="mt-4 space-y-3" onSubmit={(event) => void submit(event)}>
         <label className="block">
-          <span className="cap">The address, or only the key, that the shop printed when it started</span>
+          <span className="cap">The address, or only the key, that the shop printed when it first started</span>
           <input
             className="typed mt-1"
             value={text}
@@ -28,6 +30,26 @@ export function Connect({ problem, onConnected }: { problem: string; onConnected
           />
         </label>
         <button className="btn btn-primary">Connect</button>
+      </form>
+      <form
+        className="mt-8 space-y-3 border-t border-line pt-4"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void askForStudioLink(address).then(setAsked);
+        }}
+      >
+        <label className="block">
+          <span className="cap">Do you help here? Your address, and a link comes to it</span>
+          <input
+            className="typed mt-1"
+            inputMode="email"
+            autoComplete="email"
+            value={address}
+            onChange={(event) => setAddress(event.target.value)}
+          />
+        </label>
+        <button className="btn btn-quiet">Send me a link</button>
+        {asked !== null && <p role="status">{asked}</p>}
       </form>
     </main>
   );

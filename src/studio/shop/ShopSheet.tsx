@@ -3,6 +3,7 @@ import { BillingSection } from './BillingSection';
 import { BrandSection } from './BrandSection';
 import { Copies } from './Copies';
 import { LanguageSection } from './LanguageSection';
+import { Helpers } from './Helpers';
 import { KeysAndDevices } from './KeysAndDevices';
 import { PutAway } from './PutAway';
 import { TaxSection } from './TaxSection';
@@ -94,6 +95,7 @@ export default function ShopSheet({ draft }: { draft: Draft }) {
           <TaxSection shop={shop} edit={edit} />
           <BillingSection billing={shop.billing} edit={(recipe) => edit((s) => recipe(s.billing))} />
           <LanguageSection shop={shop} edit={edit} />
+          {about?.you.rights.everything === true && <Helpers draft={draft} />}
           <Copies />
           <PutAway draft={draft} />
           {legal.map(({ name, label }) => (

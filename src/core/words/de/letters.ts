@@ -41,6 +41,12 @@ export const letters: LetterWords = {
       `Hier anmelden:\n${url}`,
       `Der Link gilt einmal, ${minutes} Minuten lang. Wenn Sie nicht darum gebeten haben, brauchen Sie nichts zu tun.`,
     ),
+  helper: (shop, url, minutes) =>
+    letter(
+      `Mithelfen bei ${shop}`,
+      `Hier öffnen Sie das Studio von ${shop}:\n${url}`,
+      `Der Link gilt einmal, ${minutes} Minuten lang; auf der ersten Seite des Studios können Sie um einen neuen bitten.`,
+    ),
 
   'trial-ends': ({ title, day, amount, rest, way }) =>
     letter(

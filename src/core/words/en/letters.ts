@@ -74,6 +74,12 @@ export const letters = {
       `Sign in here:\n${url}`,
       `The link works once, for ${minutes} minutes. If you did not ask for it, nothing needs to be done.`,
     ),
+  helper: (shop: string, url: string, minutes: number): Letter =>
+    letter(
+      `Help in ${shop}`,
+      `Open the studio of ${shop} here:\n${url}`,
+      `The link works once, for ${minutes} minutes; on the studio’s first page you can ask for another.`,
+    ),
 
   'trial-ends': ({ title, day, amount, rest, way }: About): Letter =>
     letter(

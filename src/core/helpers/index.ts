@@ -1,0 +1,1 @@
+export { Helper, MAY_ALL, mayGiveBack, type Right, Rights, rightsInWords } from './helper';

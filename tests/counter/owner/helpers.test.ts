@@ -1,0 +1,190 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import { simpleParser } from 'mailparser';
+import type { Rights } from '#core/helpers';
+import { newOffer, newPrice } from '#core/catalogue';
+import { makePath } from '#core/paths';
+import { sealContent } from '#core/release';
+import { Buyer, Owner } from '../../../demo/clients';
+import { CARD, openShop, type TestShop, until } from '../../support/counter';
+import { draftContent, FILE_BYTES, releaseContent } from '../../support/release';
+
+const TOVE = { name: 'Tove Marsh', address: 'tove@example.org' };
+const ONA = { name: 'Ona Reed', address: 'ona@example.org' };
+const LOOKS: Rights = { answer: false, giveBackUpTo: null, edit: false, publish: false, everything: false };
+
+let shop: TestShop;
+beforeEach(async () => {
+  const draft = draftContent();
+  const [product] = draft.products;
+  if (!product) throw new Error('no product');
+  const offer = {
+    ...newOffer('off_month', { ...product, title: 'Monthly' }, 'EUR'),
+    prices: [newPrice('pr_month', { terms: { kind: 'subscription', amount: '30' } })],
+  };
+  let count = 100;
+  const made = makePath(offer, [product], new Set(draft.paths.map((p) => p.address)), (p) => `${p}_${(count += 1)}`);
+  draft.offers.push(offer);
+  draft.paths.push(made.path);
+  draft.pages.push(...made.pages);
+  shop = await openShop({ content: sealContent(draft) });
+});
+afterEach(() => shop.close());
+const state = () => shop.counter.context.runner.state;
+const buys = async (who = TOVE, path = 'field-pack') => {
+  const buyer = new Buyer(shop.counter.address);
+  expect((await buyer.pay(await buyer.openCheckout(path), who, CARD.good)).body.state?.status).toBe('paid');
+};
+const mailsTo = async (address: string) => {
+  const folder = join(shop.folder, 'outside', 'mail');
+  const all = await Promise.all(readdirSync(folder).map((name) => simpleParser(readFileSync(join(folder, name)))));
+  return all.filter((mail) => JSON.stringify(mail.to).includes(address));
+};
+
+/** Asked in by the owner, and signed in by the mailed link. */
+async function helperWith(rights: Partial<Rights>): Promise<{ ona: Owner; id: string; enter: string }> {
+  expect((await shop.owner.act('/helpers', { ...ONA, rights: { ...LOOKS, ...rights } })).status).toBe(201);
+  await until(async () => (await mailsTo(ONA.address)).length > 0, 'the link');
+  const enter = /\/owner\/enter\/\S+/.exec((await mailsTo(ONA.address)).at(-1)?.text ?? '')?.[0] ?? '';
+  const ona = new Owner(shop.counter.address);
+  expect((await ona.fetch(enter)).status).toBe(200);
+  expect((await ona.fetch(enter, { method: 'POST' })).headers.get('location')).toBe('/studio/');
+  return { ona, enter, id: shop.counter.context.helpers.all()[0]?.id ?? '' };
+}
+
+/** Every act there is, by the right that it needs. */
+const acts = (
+  orderId: string,
+  agreementId: string,
+  personId: string,
+): [keyof Rights | 'none', () => [string, unknown]][] => [
+  ['answer', () => ['/people/link', { personId }]],
+  ['answer', () => [`/agreements/${agreementId}/preview`, { act: 'pause', until: null }]],
+  ['answer', () => [`/agreements/${agreementId}/act`, { act: 'pause', until: null }]],
+  ['giveBackUpTo', () => ['/refunds/preview', { orderId, shares: [{ lineId: 'l1', amount: 100 }] }]],
+  ['giveBackUpTo', () => ['/refunds', { orderId, shares: [{ lineId: 'l1', amount: 100 }] }]],
+  ['edit', () => ['/vault/missing', { files: [] }]],
+  ['publish', () => ['/releases', { basedOn: 1, content: releaseContent() }]],
+  ['publish', () => ['/releases/1/again', { basedOn: 1 }]],
+  ['everything', () => ['/helpers', { ...TOVE, rights: LOOKS }]],
+  ['everything', () => ['/people/erase', { personId: 'u_nobody' }]],
+  ['everything', () => ['/problems/go-on', {}]],
+  ['everything', () => ['/away/confirm', {}]],
+  ['everything', () => ['/clock', { by: 'day' }]],
+  ['none', () => ['/people/read', { ids: [personId] }]],
+];
+
+describe('rights', () => {
+  const each: [keyof Rights | 'none', Partial<Rights>][] = [
+    ['none', {}],
+    ['answer', { answer: true }],
+    ['giveBackUpTo', { giveBackUpTo: 100 }],
+    ['edit', { edit: true }],
+    ['publish', { publish: true }],
+  ];
+  test.each(each)('with the right %s that is done, and nothing else', async (right, rights) => {
+    await buys();
+    await buys(TOVE, 'monthly');
+    const { ona } = await helperWith(rights);
+    const [order] = [...state().orders.values()];
+    const [agreement] = [...state().agreements.values()];
+    for (const [needed, act] of acts(order?.id ?? '', agreement?.id ?? '', order?.personId ?? '')) {
+      const [path, body] = act();
+      const { status, body: said } = await ona.act<{ code?: string; title?: string }>(path, body);
+      const may = needed === 'none' || needed === right || (needed === 'edit' && right === 'publish');
+      expect([path, status === 403 && said.code === 'not-allowed']).toEqual([path, !may]);
+    }
+    const put = await ona.upload(Buffer.from('more')).then(
+      () => true,
+      () => false,
+    );
+    expect(put).toBe(right === 'edit' || right === 'publish');
+  });
+
+  test('money back up to so much of an order, in parts too, and by the way of ending something', async () => {
+    await buys();
+    await buys(TOVE, 'monthly');
+    const { ona } = await helperWith({ giveBackUpTo: 1_000, answer: true });
+    const [order] = [...state().orders.values()];
+    const back = (amount: number) =>
+      ona.act<{ title?: string }>('/refunds', { orderId: order?.id, shares: [{ lineId: 'l1', amount }] });
+    expect((await back(1_001)).body.title).toContain('You may give back up to €10.00 of an order');
+    expect([(await back(600)).status, (await back(400)).status, (await back(1)).status]).toEqual([200, 200, 403]);
+    const [agreement] = [...state().agreements.values()];
+    const act = (body: unknown) => ona.act(`/agreements/${agreement?.id ?? ''}/act`, body);
+    expect((await act({ act: 'refund', amount: null, ends: true })).status).toBe(403);
+    expect((await act({ act: 'cancel', when: 'now', giveBack: true })).status).toBe(403);
+    expect((await act({ act: 'refund', amount: 900, ends: false })).status).toBe(200);
+    // Who did it stands in the history; what buyers and time did bears nobody's name.
+    const lines = readFileSync(join(shop.folder, 'test', 'journal.jsonl'), 'utf8')
+      .trim()
+      .split('\n');
+    const by = lines.map((line) => JSON.parse(line) as { by?: string; events: { type: string }[] });
+    const [helper] = shop.counter.context.helpers.all();
+    expect(by.filter((b) => b.events[0]?.type === 'refund.requested').map((b) => b.by)).toEqual([
+      helper?.id,
+      helper?.id,
+      helper?.id,
+    ]);
+    expect(by.find((b) => b.events[0]?.type === 'release.published')?.by).toBe('owner');
+    expect(by.filter((b) => b.events[0]?.type === 'charge.requested').every((b) => b.by === undefined)).toBe(true);
+  });
+});
+
+test('a link works once and in its own door; ended, a helper is out at once and asks in vain', async () => {
+  await buys();
+  const { ona, id, enter } = await helperWith({ everything: true });
+  expect((await ona.fetch('/owner/api/about')).status).toBe(200);
+  expect((await new Owner(shop.counter.address).fetch(enter, { method: 'POST' })).status).toBe(410);
+  // A helper's link is none of the member area's, and a member's none of the studio's: neither is used up there.
+  await shop.owner.act(`/helpers/${id}/link`, {});
+  await until(async () => (await mailsTo(ONA.address)).length === 2, 'another link');
+  const second = /\/owner\/enter\/(\S+)/.exec(
+    (await mailsTo(ONA.address)).map((m) => m.text ?? '').find((text) => !text.includes(enter)) ?? '',
+  )?.[1];
+  const member = /\/member\/enter\/(\S+)/.exec((await mailsTo(TOVE.address))[0]?.text ?? '')?.[1] ?? '';
+  const visitor = new Buyer(shop.counter.address);
+  expect((await visitor.fetch(`/member/enter/${second ?? ''}`, { method: 'POST' })).status).toBe(410);
+  expect((await visitor.fetch(`/owner/enter/${member}`, { method: 'POST' })).status).toBe(410);
+  expect((await visitor.fetch(`/member/enter/${member}`, { method: 'POST' })).status).toBe(303);
+  expect((await visitor.fetch('/owner/api/about')).status).toBe(401);
+  const again = new Owner(shop.counter.address);
+  expect((await again.fetch(`/owner/enter/${second ?? ''}`, { method: 'POST' })).status).toBe(303);
+  await shop.owner.act(`/helpers/${id}/rights`, { rights: LOOKS });
+  expect((await again.act('/clock', { by: 'day' })).status).toBe(403);
+  await shop.owner.act(`/helpers/${id}/end`, {});
+  expect([(await ona.fetch('/owner/api/about')).status, (await again.fetch('/owner/api/about')).status]).toEqual([
+    401, 401,
+  ]);
+  await new Buyer(shop.counter.address).json('/owner/enter', { address: ONA.address });
+  await new Promise((resolve) => setTimeout(resolve, 400));
+  expect(await mailsTo(ONA.address)).toHaveLength(2);
+});
+
+test('a person erased: nothing of them is on the disk but the history, which names nobody; who still pays is not erased', async () => {
+  await shop.owner.upload(FILE_BYTES);
+  await buys();
+  await buys({ name: 'Ilmar Quill', address: 'ilmar@example.org' }, 'monthly');
+  await until(() => state().todo.size === 0, 'the mails');
+  const [tove, ilmar] = [...state().orders.values()].map((o) => o.personId);
+  const refused = await shop.owner.act<{ code: string; title: string }>('/people/erase', { personId: ilmar });
+  expect([refused.status, refused.body.title]).toEqual([409, expect.stringContaining('Monthly” still runs')]);
+  const paid = [...state().orders.values()].map((o) => o.payments);
+  expect((await shop.owner.act('/people/erase', { personId: tove })).status).toBe(200);
+  const holds = (): string[] =>
+    readdirSync(shop.folder, { recursive: true, withFileTypes: true })
+      .filter((entry) => entry.isFile())
+      .map((entry) => join(entry.parentPath, entry.name))
+      .filter((path) => /tove|Marsh/i.test(readFileSync(path, 'utf8')));
+  expect(holds()).toEqual([]);
+  expect([...state().orders.values()].map((o) => o.payments)).toEqual(paid);
+  const { body } = await shop.owner.act<{ people: unknown[] }>('/people/read', { ids: [tove] });
+  expect(body.people).toEqual([{ id: tove, rev: 2, name: '', address: '', erased: true }]);
+  // Whoever comes with that address is somebody new, and the other is still who they are.
+  await buys();
+  await shop.restart();
+  expect(shop.counter.context.people.find(TOVE.address)?.id).not.toBe(tove);
+  expect(shop.counter.context.people.find('ilmar@example.org')?.id).toBe(ilmar);
+  expect(shop.counter.context.problems).toEqual([]);
+});
