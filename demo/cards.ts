@@ -1,4 +1,4 @@
-import { PDFDocument, rgb, StandardFonts } from 'pdf-lib';
+import { PDFDocument, rgb, StandardFonts } from '@cantoo/pdf-lib';
 
 /** Cards to print and carry: one voice a page, its song drawn as a line. */
 export async function cards(

@@ -1,9 +1,18 @@
-// npm run test:long: the long simulation, a little over two thousand buyer-years with faults (BUYER_YEARS for more).
+// npm run test:long: a little over two thousand buyer-years with faults (BUYER_YEARS for more), then 200 kills and 100
+// failing disks of the built counter while people buy.
+import { build } from './build.mjs';
 import { install, run } from './run.mjs';
 
 await install();
+await build();
 await run(
   process.execPath,
-  ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js', 'tests/core/shop/longRun'],
-  { env: { BUYER_YEARS: process.env.BUYER_YEARS ?? '2000' } },
+  [
+    '--experimental-vm-modules',
+    '--no-warnings',
+    'node_modules/jest/bin/jest.js',
+    'tests/core/shop/longRun',
+    'tests/faults',
+  ],
+  { env: { BUYER_YEARS: process.env.BUYER_YEARS ?? '2000', KEEL_FAULTS: 'long' } },
 );

@@ -11,6 +11,8 @@ export interface CounterProcess {
   /** The shop's key at the payment stand-in. */
   paymentsKey: string;
   said: () => string;
+  /** Resolves when it has ended. */
+  gone: Promise<void>;
   /** Ends it at once, as a power cut does. */
   kill(): Promise<void>;
 }
@@ -28,6 +30,7 @@ export async function startProcess(
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   children.add(child);
+  const gone = new Promise<void>((resolve) => child.on('exit', () => resolve()));
   let out = '';
   child.stdout.on('data', (chunk: Buffer) => (out += chunk.toString()));
   child.stderr.on('data', (chunk: Buffer) => (out += chunk.toString()));
@@ -40,11 +43,10 @@ export async function startProcess(
     key: secrets['ownerKey'] ?? '',
     paymentsKey: secrets['paymentsKey'] ?? '',
     said: () => out,
-    async kill() {
-      if (child.exitCode !== null || child.signalCode !== null) return;
-      const gone = new Promise<void>((resolve) => child.on('exit', () => resolve()));
+    gone,
+    kill() {
       child.kill('SIGKILL');
-      await gone;
+      return gone;
     },
   };
 }

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import fontkit from '@pdf-lib/fontkit';
-import { PDFDocument, type PDFFont, type PDFPage, rgb } from 'pdf-lib';
+import fontkit from '@cantoo/fontkit';
+import { PDFDocument, type PDFFont, type PDFPage, rgb } from '@cantoo/pdf-lib';
 import { type Instant, msOf } from '#core/calendar';
 import type { DocumentPaper } from '#core/messages';
 

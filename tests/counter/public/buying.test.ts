@@ -3,7 +3,7 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
 import { simpleParser } from 'mailparser';
-import { PDFDocument } from 'pdf-lib';
+import { PDFDocument } from '@cantoo/pdf-lib';
 import { Buyer } from '../../../demo/clients';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
 import { FILE_BYTES, releaseContent } from '../../support/release';

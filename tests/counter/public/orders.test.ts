@@ -2,7 +2,7 @@ import { afterEach, expect, test } from '@jest/globals';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { simpleParser } from 'mailparser';
-import { PDFDocument } from 'pdf-lib';
+import { PDFDocument } from '@cantoo/pdf-lib';
 import { sumsOf } from '#core/payments';
 import { passState } from '#core/passes';
 import type { CheckoutData } from '../../../src/wire';
