@@ -1,5 +1,5 @@
 import { existsSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import express, { type Express, type RequestHandler } from 'express';
 import compressedFiles from 'express-static-gzip';
 import { type CounterContext, shopOf } from './context';
@@ -70,7 +70,7 @@ export function counterApp(context: CounterContext, behindProxy: boolean): Expre
 
 function sendApp(folder: string, name: string): RequestHandler {
   return (_req, res) => {
-    const path = join(folder, name);
+    const path = resolve(folder, name);
     if (!existsSync(path)) return void res.status(500).send('The studio is not built yet. Run: npm run build');
     res.set('Cache-Control', 'no-store').sendFile(path, { dotfiles: 'allow', cacheControl: false });
   };

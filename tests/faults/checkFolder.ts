@@ -44,7 +44,7 @@ export function checkFolder(folder: string, told: readonly Told[]): string[] {
   orders.forEach(({ number }, i) => {
     if (number !== 1_001 + i) wrong.push(`order ${i} has the number ${String(number)}`);
   });
-  const receipts = orders.flatMap(({ receipt }) => (receipt === null ? [] : [String(receipt)]));
+  const receipts = orders.flatMap(({ receipt }) => (typeof receipt === 'string' ? [receipt] : []));
   receipts.forEach((receipt, i) => {
     if (receipt !== `R-${String(i + 1).padStart(5, '0')}`) wrong.push(`receipt ${i} is ${receipt}`);
   });
@@ -63,7 +63,7 @@ export function checkFolder(folder: string, told: readonly Told[]): string[] {
       wrong.push(`the service charged ${key}, and no order came of it`);
   }
   for (const { chargeKey, number } of orders)
-    if (chargeKey !== null && charges.get(String(chargeKey))?.status !== 'paid')
+    if (typeof chargeKey === 'string' && charges.get(chargeKey)?.status !== 'paid')
       wrong.push(`order ${String(number)} stands, and the service took nothing for it`);
   const perCheckout = new Map<string, number>();
   for (const { checkoutId } of orders)
