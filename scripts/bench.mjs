@@ -4,4 +4,6 @@ import { install, run } from './run.mjs';
 
 await install();
 await build();
-await run(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'bench/run.ts'], { env: { NODE_ENV: 'production' } });
+await run(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'bench/run.ts', ...process.argv.slice(2)], {
+  env: { NODE_ENV: 'production' },
+});
