@@ -1,4 +1,5 @@
 import { type FormEvent, useState } from 'react';
+import { Field } from '../ui/Field';
 import { changeName, endSession, type Problem, type SignedIn } from './api';
 import { useMemberWords } from './memberWords';
 
@@ -16,24 +17,22 @@ export function Account({ me, onDone }: { me: SignedIn; onDone: () => void }) {
     event.preventDefault();
     void changeName(name, words.notReached).then(hear);
   }
-  const day = new Intl.DateTimeFormat(me.language, { dateStyle: 'medium' });
   return (
     <details className="mt-8 border-t border-line pt-4">
       <summary className="min-h-11 cursor-pointer py-2">
         <span dir="auto">{words.signedInAs(me.address)}</span>
       </summary>
       <form noValidate className="mt-2 flex flex-wrap items-end gap-3" onSubmit={save}>
-        <label className="min-w-[14rem] flex-1">
-          {words.yourName}
-          <input
-            className="input w-full"
+        <div className="min-w-[14rem] flex-1">
+          <Field
+            id="own-name"
+            label={words.yourName}
             autoComplete="name"
-            maxLength={200}
-            dir="auto"
             value={name}
-            onChange={(event) => setName(event.target.value)}
+            onChange={setName}
+            wrong={undefined}
           />
-        </label>
+        </div>
         <button className="btn btn-quiet min-h-11">{words.keepName}</button>
       </form>
       <p className="cap mt-1">{words.nameStays}</p>
@@ -46,9 +45,7 @@ export function Account({ me, onDone }: { me: SignedIn; onDone: () => void }) {
           >
             <span>
               {session.what || words.someDevice}
-              {session.since !== null && (
-                <span className="text-ink-2">, {words.since(day.format(new Date(session.since)))}</span>
-              )}
+              {session.since !== null && <span className="text-ink-2">, {words.since(session.since)}</span>}
             </span>
             {session.here ? (
               <span className="text-ink-2">{words.thisOne}</span>

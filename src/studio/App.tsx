@@ -17,7 +17,14 @@ type Opening = 'opening' | 'open' | { problem: string };
 export function App() {
   const [opening, setOpening] = useState<Opening>('opening');
   useEffect(() => {
-    void open().then(setOpening);
+    const again = (): void => void open().then(setOpening);
+    again();
+    const pasted = (): void => {
+      if (location.hash.startsWith('#key=')) again();
+    };
+    // The address with the key, pasted over this one, changes nothing else.
+    window.addEventListener('hashchange', pasted);
+    return () => window.removeEventListener('hashchange', pasted);
   }, []);
   if (opening === 'opening') return null;
   if (opening !== 'open') return <Connect problem={opening.problem} onConnected={() => void open().then(setOpening)} />;

@@ -6,7 +6,7 @@ export const SessionLine = z.strictObject({
   id: z.string().max(40),
   /** Browser and system in a word or two; empty where they are not known. */
   what: z.string(),
-  /** When it began, on this machine's clock. */
+  /** When it began, on this machine's clock: an instant; for a member the day in words. */
   since: z.string().nullable(),
   /** The one that asks. */
   here: z.boolean(),

@@ -1,5 +1,6 @@
 import express, { type Request, Router } from 'express';
 import { MemoryStore } from 'express-rate-limit';
+import { formatDay } from '#core/calendar';
 import { countriesByName } from '#core/catalogue';
 import { compareAddress, isAddress } from '#core/people';
 import { languageOf } from '#core/words';
@@ -63,7 +64,12 @@ export function memberRoutes(context: CounterContext): Router {
       signedIn: true,
       cardService: reading.cards.service,
       sampleCards: reading.cards.samples,
-      sessions: sessionsFor(context, id, context.doors.sessionOf(cookiesOf(req)[DEVICE_COOKIE] ?? '')),
+      sessions: sessionsFor(context, id, context.doors.sessionOf(cookiesOf(req)[DEVICE_COOKIE] ?? '')).map(
+        (session) => ({
+          ...session,
+          since: session.since && formatDay(session.since, shop.zone, locale),
+        }),
+      ),
       countries: countriesByName(shop.tax, locale),
       ...memberView(reading, id),
     });

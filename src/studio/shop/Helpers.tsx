@@ -94,7 +94,7 @@ function HelperRow({ draft, helper, hear }: { draft: Draft; helper: Helper; hear
               )
             }
           >
-            End it
+            End their help
           </button>
         </p>
       </details>
@@ -177,7 +177,8 @@ function Invite({ draft, hear }: { draft: Draft; hear: Hear }) {
     );
   }
   return (
-    <form noValidate className="mt-3" onSubmit={submit}>
+    <form noValidate className="mt-3 border-t border-line pt-3" onSubmit={submit}>
+      <h4 className="font-semibold">Ask somebody in</h4>
       <p className="sentence">
         <input
           className="fill"

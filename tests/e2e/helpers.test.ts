@@ -1,0 +1,57 @@
+import { expect, test } from '@jest/globals';
+import type { Page } from 'playwright-core';
+import { mirrored, newPage } from '../support/browser';
+import { openForAll } from '../support/openForAll';
+
+const open = openForAll('demo');
+const WIDE = { viewport: { width: 1280, height: 800 } };
+
+/** The first order in a list that cost something. */
+async function openPaidOrder(studio: Page): Promise<void> {
+  await studio.goto(`${open.served.base}/studio/deliver/orders`);
+  await studio.getByRole('link', { name: /^Paid \d/ }).click();
+  await studio.locator('.rows tbody tr', { hasText: '€24.00' }).first().click();
+  await studio.getByRole('button', { name: 'Give money back …' }).waitFor();
+}
+
+test('a helper asked in: signs in by a mailed link, does what they may, hears of what they may not, and is shown out', async () => {
+  const owner = await newPage(open.browser, WIDE);
+  await owner.goto(open.served.studio);
+  await owner.getByText('Shop online').waitFor();
+  await mirrored(owner);
+  await owner.goto(`${open.served.base}/studio/shop`);
+  await owner.getByLabel('Name of who helps').fill('Ona Reed');
+  await owner.getByLabel('Address of who helps').fill('ona.reed@example.org');
+  await owner.getByLabel('Whoever is asked in: gives back up to, in EUR').fill('10');
+  await owner.getByRole('button', { name: 'Ask them in' }).click();
+  await owner.getByText('A link is on its way to ona.reed@example.org.').waitFor();
+  await owner.getByText('answers and sends links, gives back up to €10.00 of an order').waitFor();
+
+  const ona = await newPage(open.browser, WIDE);
+  await ona.goto(`${open.served.base}/standin/mail/`);
+  await ona.getByRole('link', { name: /^\[Test\] Help in/ }).click();
+  await ona.getByRole('link', { name: /owner\/enter/ }).click();
+  await ona.getByRole('button').first().click();
+  await ona.getByText('Shop online').waitFor();
+  await mirrored(ona);
+  await openPaidOrder(ona);
+  await ona.getByRole('button', { name: 'Give money back …' }).click();
+  const amount = ona.getByLabel(/^Amount to give back for/).first();
+  await ona.getByRole('button', { name: /^Refund €24\.00/ }).click();
+  await ona.getByText(/You may give back up to €10\.00 of an order\. Nothing was given back\./).waitFor();
+  await ona.getByRole('button', { name: 'Give money back …' }).click();
+  await amount.fill('4.00');
+  await ona.getByRole('button', { name: 'Refund €4.00' }).click();
+  await ona.getByText('The money is on its way back.').waitFor();
+  await ona.getByText(/, by Ona Reed/).waitFor();
+  // What the owner alone may: not even shown, and refused where it is asked for.
+  await ona.goto(`${open.served.base}/studio/shop`);
+  await ona.getByRole('heading', { name: 'Connected browsers' }).waitFor();
+  expect(await ona.getByRole('heading', { name: 'Helpers' }).count()).toBe(0);
+
+  await owner.locator('#helpers summary').first().click();
+  await owner.getByRole('button', { name: 'End their help' }).click();
+  await owner.getByText('Ona Reed helps here no more, and is signed out everywhere.').waitFor();
+  await ona.reload();
+  await ona.getByRole('heading', { name: 'Connect this window to your shop' }).waitFor();
+}, 90_000);
