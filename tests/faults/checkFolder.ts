@@ -15,12 +15,14 @@ interface Line {
   events: { type: string; data: Record<string, unknown> }[];
 }
 
-const linesOf = (path: string): string[] =>
-  existsSync(path)
-    ? readFileSync(path, 'utf8')
-        .split('\n')
-        .filter((line) => line !== '')
-    : [];
+/** Whole lines; what stands behind the last line feed was never said to be written. */
+function linesOf(path: string): string[] {
+  const text = existsSync(path) ? readFileSync(path, 'utf8') : '';
+  return text
+    .slice(0, text.lastIndexOf('\n') + 1)
+    .split('\n')
+    .filter((line) => line !== '');
+}
 
 /**
  * Compares everything that a shop's folder holds, from the files alone and by rules of its own: history, people, the

@@ -208,10 +208,12 @@ test('the checker bites: a lost order, a double number, a lie and a stranger are
   };
   const lines = (text: string): string[] => text.trimEnd().split('\n');
   expect(
-    damage('test/journal.jsonl', (text) =>
-      lines(text)
-        .filter((l) => !l.includes('order.paid'))
-        .join('\n'),
+    damage(
+      'test/journal.jsonl',
+      (text) =>
+        lines(text)
+          .filter((l) => !l.includes('order.paid'))
+          .join('\n') + '\n',
     ).length,
   ).toBeGreaterThan(2);
   expect(damage('test/journal.jsonl', (text) => text.replace('"number":1002', '"number":1001')).join()).toContain(

@@ -6,7 +6,13 @@ import type { Disk } from './disk';
 import { openRecordLines } from './recordLines';
 
 const Line = z.discriminatedUnion('t', [
-  z.object({ t: z.literal('link'), hash: z.string(), personId: z.string(), until: z.number() }),
+  z.object({
+    t: z.literal('link'),
+    hash: z.string(),
+    personId: z.string(),
+    until: z.number(),
+    at: z.number().optional(),
+  }),
   z.object({
     t: z.literal('device'),
     hash: z.string(),
@@ -43,6 +49,8 @@ export interface DoorsFile {
   /** Numbers of lines that cannot be read: whoever they let in signs in again. */
   readonly unreadable: readonly number[];
   makeLink(personId: PersonId, lastsMs: number): Promise<string>;
+  /** Whose a link is and when it was made, without using it up; null when it is unknown or over. */
+  lookAtLink(secret: string): { personId: string; at: number | null } | null;
   /**
    * Uses a link up.
    * @param fits whose links may be used here: another's stays as it is
@@ -66,7 +74,7 @@ export interface DoorsFile {
 
 export async function openDoorsFile(folder: string, disk: Disk): Promise<DoorsFile> {
   const path = join(folder, 'doors.jsonl');
-  const links = new Map<string, { personId: PersonId; until: number }>();
+  const links = new Map<string, { personId: PersonId; until: number; at?: number | undefined }>();
   const devices = new Map<string, Omit<Session, 'id'>>();
   const holders = new Map<string, { checkout: string; until: number }>();
   const { log, unreadable } = await openRecordLines(path, disk, Line, (line) => {
@@ -99,10 +107,15 @@ export async function openDoorsFile(folder: string, disk: Disk): Promise<DoorsFi
     unreadable,
     async makeLink(personId, lastsMs) {
       const secret = randomBytes(32).toString('base64url');
-      const entry = { personId, until: Date.now() + lastsMs };
+      const now = Date.now();
+      const entry = { personId, until: now + lastsMs, at: now };
       await log.append(JSON.stringify({ t: 'link', hash: hashOf(secret), ...entry }));
       links.set(hashOf(secret), entry);
       return secret;
+    },
+    lookAtLink(secret) {
+      const link = links.get(hashOf(secret));
+      return link && link.until > Date.now() ? { personId: link.personId, at: link.at ?? null } : null;
     },
     async useLink(secret, fits) {
       const hash = hashOf(secret);

@@ -26,6 +26,7 @@ import { LINK_MINUTES, sendSignInLink } from '../shared/signInLink';
 import { wordsPage } from '../shared/wordsPage';
 import { pauseDayAllowed } from './agreementsView';
 import { commandFor } from './memberActs';
+import { isKnownBrowser, isOld, knowBrowser } from './knownBrowser';
 import { paperOf } from './papers';
 import { memberView } from './view';
 
@@ -161,6 +162,16 @@ function signInRoutes(router: Router, context: CounterContext, { asks, links, ma
       .send(wordsPage(context, reading, heading, [text], { label: action, href: '', post: true }));
   });
   router.post('/enter/:secret', links, async (req, res) => {
+    const looked = context.doors.lookAtLink(String(req.params['secret']));
+    if (looked && isOld(looked.at) && !isKnownBrowser(context, req, looked.personId)) {
+      const { words } = readingFor(context, req);
+      const { old, oldText, ask } = words.pages.enter;
+      securityEvent(context.security, 'wrong-link', req);
+      return void res
+        .status(410)
+        .set('Cache-Control', 'no-store')
+        .send(wordsPage(context, readingFor(context, req), old, [oldText], { label: ask, href: '/member/' }));
+    }
     const personId = await context.doors.useLink(String(req.params['secret']), (whose) => !isStudioDoor(whose));
     if (personId === null) {
       securityEvent(context.security, 'wrong-link', req);
@@ -175,6 +186,7 @@ function signInRoutes(router: Router, context: CounterContext, { asks, links, ma
       maxAgeMs: DEVICE_DAYS * DAY,
       sameSite: 'lax',
     });
+    knowBrowser(context, res, personId);
     res.redirect(303, '/member/');
   });
 

@@ -31,7 +31,7 @@ export async function letIn(context: CounterContext, req: Request, res: Response
 export async function enterStudio(context: CounterContext, req: Request, res: Response, door: string): Promise<void> {
   const secret = await context.doors.makeDevice(door, LASTS_MS, deviceInWords(req));
   securityEvent(context.security, 'signed-in', req);
-  giveCookie(res, COOKIE, secret, { maxAgeMs: LASTS_MS, sameSite: 'lax' });
+  giveCookie(res, COOKIE, secret, { maxAgeMs: LASTS_MS, sameSite: 'strict' });
 }
 
 /** Ends this session here, not only in the browser. */

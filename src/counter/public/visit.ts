@@ -25,6 +25,8 @@ export type Visit = z.infer<typeof Visit>;
 
 const PREFIX = 'keel_co_';
 const KEPT_MS = 7 * 24 * 3_600_000;
+/** In shop time: however long a browser keeps it. */
+const ENDS_AFTER_MS = 14 * 24 * HOUR;
 /** How long, in shop time, the visit that paid opens what it bought without signing in. */
 const OPENS_FOR_MS = 48 * HOUR;
 
@@ -32,7 +34,8 @@ const OPENS_FOR_MS = 48 * HOUR;
 export function readVisit(context: CounterContext, req: Request, pathId: PathId): Visit | null {
   const token = cookiesOf(req)[PREFIX + pathId];
   const parsed = Visit.safeParse(token === undefined ? null : readToken(context.secrets.signing, 'visit', token));
-  return parsed.success && parsed.data.path === pathId ? parsed.data : null;
+  if (!parsed.success || parsed.data.path !== pathId) return null;
+  return context.runner.now() < addMs(parsed.data.at, ENDS_AFTER_MS) ? parsed.data : null;
 }
 
 export function giveVisit(context: CounterContext, res: Response, visit: Visit): void {

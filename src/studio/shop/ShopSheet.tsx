@@ -91,6 +91,15 @@ export default function ShopSheet({ draft }: { draft: Draft }) {
               .
             </p>
             {sold && <p className="cap">Offers that exist keep their currency.</p>}
+            {about && (
+              <p className={about.moneyMoves ? 'cap' : 'mt-2 text-alarm'}>
+                {about.moneyMoves
+                  ? about.mode === 'real'
+                    ? 'A payment service is connected.'
+                    : 'Payments are simulated in this test shop: no real money moves.'
+                  : 'No payment service is connected, so no money can move and nothing that costs something is sold.'}
+              </p>
+            )}
           </section>
           <TaxSection shop={shop} edit={edit} />
           <BillingSection billing={shop.billing} edit={(recipe) => edit((s) => recipe(s.billing))} />

@@ -455,3 +455,27 @@ function raw(text: string): Promise<[number, string | null]> {
     );
   });
 }
+
+test('a receipt’s link: after its first day only in a browser that used one before', async () => {
+  await open();
+  await buys(buyer());
+  await until(async () => (await mailsTo(TOVE.address)).length === 1, 'the receipt');
+  const enter = /\/member\/enter\/\S+/.exec((await mailsTo(TOVE.address))[0]?.text ?? '')?.[0] ?? '';
+  const first = await signedIn(TOVE);
+  await first.json('/member/api/leave', {});
+  await buys(buyer());
+  await until(async () => (await mailsTo(TOVE.address)).length === 2, 'another receipt');
+  const texts = (await mailsTo(TOVE.address)).map((m) => m.text ?? '');
+  const second = /\/member\/enter\/\S+/.exec(texts.find((text) => !text.includes(enter)) ?? '')?.[0] ?? '';
+  const now = Date.now;
+  Date.now = () => now() + 25 * 3_600_000;
+  try {
+    const stranger = await buyer().fetch(second, { method: 'POST' });
+    expect([stranger.status, await stranger.text()]).toEqual([410, expect.stringContaining('older than a day')]);
+    // It was not used up by that, and opens where she was before.
+    expect((await first.fetch(second, { method: 'POST' })).status).toBe(303);
+    expect((await meOf(first)).signedIn).toBe(true);
+  } finally {
+    Date.now = now;
+  }
+});

@@ -57,6 +57,9 @@ export const pages: PageWords = {
     asked: (minutes) =>
       `Wenn mit dieser Adresse hier gekauft wurde, ist eine Nachricht mit einem Link an sie unterwegs. Der Link gilt einmal, ${minutes} Minuten lang.`,
     wrongAddress: 'Schreiben Sie Ihre E-Mail-Adresse, etwa name@example.org.',
+    old: 'Dieser Link ist älter als ein Tag',
+    oldText:
+      'Er öffnet nur in einem Browser, in dem Sie sich schon einmal angemeldet haben. Bitten Sie um einen neuen: Er kommt sofort. Nichts von Ihnen ist verloren.',
     signedOut: 'Auf diesem Gerät abgemeldet.',
     nameChanged: 'So heißen Sie von jetzt an.',
     sessionEnded: 'Dort abgemeldet.',

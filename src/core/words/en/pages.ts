@@ -53,6 +53,9 @@ export const pages = {
     asked: (minutes: number): string =>
       `If this address has bought here, a message with a link is on its way to it. The link works once, for ${minutes} minutes.`,
     wrongAddress: 'Write your e-mail address, like name@example.org.',
+    old: 'This link is older than a day',
+    oldText:
+      'It opens only in a browser that you signed in with before. Ask for a fresh one: it comes at once. Nothing of yours is lost.',
     signedOut: 'Signed out on this device.',
     nameChanged: 'This is your name from now on.',
     sessionEnded: 'Signed out there.',
