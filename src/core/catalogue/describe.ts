@@ -21,5 +21,18 @@ export function describeBytes(bytes: number, locale = 'en'): string {
     unit += 1;
   }
   const digits = value >= 10 || unit === 0 ? 0 : 1;
-  return `${value.toLocaleString(locale, { minimumFractionDigits: digits, maximumFractionDigits: digits, useGrouping: false })} ${units[unit]}`;
+  return `${sizeIn(locale, digits).format(value)} ${units[unit]}`;
+}
+
+/** Made once for each locale: making one takes far longer than using it. */
+const formatters = new Map<string, Intl.NumberFormat>();
+function sizeIn(locale: string, digits: number): Intl.NumberFormat {
+  const key = `${locale} ${digits}`;
+  let formatter = formatters.get(key);
+  if (!formatter) {
+    const fraction = { minimumFractionDigits: digits, maximumFractionDigits: digits };
+    formatter = new Intl.NumberFormat(locale, { ...fraction, useGrouping: false });
+    formatters.set(key, formatter);
+  }
+  return formatter;
 }

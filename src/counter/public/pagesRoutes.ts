@@ -11,6 +11,7 @@ import type { PriceId } from '#core/ids';
 import type { CheckoutData } from '../../wire';
 import { giveCookie } from '../http/cookies';
 import { LANGUAGE_COOKIE, readingFor } from '../shared/reading';
+import { oneATurn } from '../http/oneATurn';
 import { textOf } from '../http/textOf';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { orderViewFor } from '../shared/orderView';
@@ -118,7 +119,7 @@ export function pagesRoutes(context: CounterContext): Router {
     res.sendFile(context.vault.pathOf(picture.sha256), { cacheControl: false, dotfiles: 'allow' });
   });
 
-  router.get('/:address{/:step}', async (req: Request, res: Response) => {
+  router.get('/:address{/:step}', oneATurn(), async (req: Request, res: Response) => {
     const release = liveRelease(context);
     const [address, rest] = [String(req.params['address']), String(req.params['step'] ?? '')];
     // An offer after payment is read from the release of its checkout, whatever its path has become since.
