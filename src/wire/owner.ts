@@ -52,7 +52,13 @@ export type FirstHours = z.infer<typeof FirstHours>;
 export const FirstHoursAnswer = z.strictObject({ first: FirstHours.nullable() });
 
 /** One of the releases that were live, with what it changed against the one before it. */
-export const ReleaseLine = z.strictObject({ number: z.int(), at: moment, changes: z.array(z.string()) });
+export const ReleaseLine = z.strictObject({
+  number: z.int(),
+  at: moment,
+  /** The helper who published it; null where it was the owner. */
+  by: z.string().nullable(),
+  changes: z.array(z.string()),
+});
 export type ReleaseLine = z.infer<typeof ReleaseLine>;
 export const ReleasesAnswer = z.strictObject({ releases: z.array(ReleaseLine) });
 export const LiveAnswer = z.strictObject({ release: Release.nullable() });

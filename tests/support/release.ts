@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { DEFAULT_SHOP, newOffer, newPrice, newProduct, type Product } from '#core/catalogue';
+import { DEFAULT_SHOP, type DraftTerms, newOffer, newPrice, newProduct, type Product } from '#core/catalogue';
 import { makePath } from '#core/paths';
 import { type DraftContent, type Release, type ReleaseContent, sealContent } from '#core/release';
 
@@ -61,3 +61,29 @@ export const release = (number = 1, basedOn: number | null = null, content = rel
   at: '2026-06-01T00:00:00.000Z',
   content,
 });
+
+/** The shop of the tests with more of its first product on sale, each offer with one price and a path of its own. */
+export function contentSelling(
+  more: readonly { id: string; title: string; terms: Partial<DraftTerms>; product?: Product }[],
+): ReleaseContent {
+  const draft = draftContent();
+  let count = 100;
+  for (const { id, title, terms, product = draft.products[0] } of more) {
+    if (!product) throw new Error('no product');
+    if (!draft.products.includes(product)) draft.products.push(product);
+    const offer = {
+      ...newOffer(`off_${id}`, { ...product, title }, 'EUR'),
+      prices: [newPrice(`pr_${id}`, { terms })],
+    };
+    const taken = new Set(draft.paths.map((path) => path.address));
+    const made = makePath(offer, [product], taken, (prefix) => `${prefix}_${(count += 1)}`);
+    draft.offers.push(offer);
+    draft.paths.push(made.path);
+    draft.pages.push(...made.pages);
+  }
+  return sealContent(draft);
+}
+
+/** With a monthly subscription for 30.00 at /monthly. */
+export const contentWithMonthly = (): ReleaseContent =>
+  contentSelling([{ id: 'month', title: 'Monthly', terms: { kind: 'subscription', amount: '30' } }]);

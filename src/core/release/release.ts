@@ -14,6 +14,8 @@ export const Release = z.object({
   number: z.int().min(1),
   basedOn: z.int().min(1).nullable(),
   at: z.string(),
+  /** Who published it: the owner or a helper; absent in releases from before that was noted. */
+  by: z.string().max(60).optional(),
   content: ReleaseContent,
 });
 export type Release = z.infer<typeof Release>;

@@ -2,6 +2,7 @@ import { documentKindOf } from '#core/documents';
 import { changesBetween, type Release, unsealContent } from '#core/release';
 import type { ReleaseLine } from '../../wire';
 import type { CounterContext } from '../context';
+import { OWNER } from '../files/doorsFile';
 
 const MOST_LINES = 50;
 
@@ -16,6 +17,7 @@ export function releaseLines(context: CounterContext): ReleaseLine[] {
     lines.push({
       number,
       at: release.at,
+      by: byName(context, release.by),
       changes: changesBetween(before, unsealContent(release.content)).map(
         (c) =>
           `${documentKindOf(c.kind).name.toLowerCase()} “${c.title}” ${c.what}${c.details.length > 0 ? ` (${c.details.slice(0, 2).join('; ')})` : ''}`,
@@ -24,4 +26,9 @@ export function releaseLines(context: CounterContext): ReleaseLine[] {
     number = release.basedOn;
   }
   return lines;
+}
+
+function byName({ helpers }: CounterContext, by: string | undefined): string | null {
+  if (by === undefined || by === OWNER) return null;
+  return helpers.get(by)?.name ?? 'somebody who helped';
 }

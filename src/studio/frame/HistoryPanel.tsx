@@ -55,6 +55,7 @@ export default function HistoryPanel({ draft }: { draft: Draft }) {
             <p className="font-semibold">
               {release.number === draft.live?.number ? 'Live since ' : ''}
               {nameOf(release.at)}
+              {release.by !== null && <span className="font-normal text-ink-2">, by {release.by}</span>}
             </p>
             <p className="text-ink-2">
               {release.changes.length === 0 ? 'the same as before it' : release.changes.slice(0, 3).join('; ')}

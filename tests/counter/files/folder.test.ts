@@ -3,16 +3,13 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { addMs, DAY, type Instant, instantOf } from '#core/calendar';
-import { newOffer, newPrice } from '#core/catalogue';
-import { makePath } from '#core/paths';
-import { sealContent } from '#core/release';
 import { Buyer, Owner } from '../../../demo/clients';
 import { createCounter } from '../../../src/counter/createCounter';
 import { realDisk } from '../../../src/counter/files/disk';
 import { openLines } from '../../../src/standins/shared/lines';
 import { CARD, openShop, ownerOf, type TestShop, until } from '../../support/counter';
 import { endProcesses, startProcess } from '../../support/process';
-import { draftContent, FILE_BYTES, FILE_SHA, releaseContent } from '../../support/release';
+import { contentWithMonthly, FILE_BYTES, FILE_SHA, releaseContent } from '../../support/release';
 
 // What lies in a shop's folder: one process to it, nothing held that is not on it, and what disagrees is named.
 const TOVE = { name: 'Tove Marsh', address: 'tove@example.org' };
@@ -281,22 +278,10 @@ describe('what disagrees is named with its file', () => {
 describe('a real shop whose machine slept, or whose clock leapt', () => {
   /** A shop with a subscription, on a clock and a steady time that the test moves. */
   async function slept(): Promise<{ wake: (days: number) => void; back: () => void }> {
-    const draft = draftContent();
-    const [product] = draft.products;
-    if (!product) throw new Error('no product');
-    const offer = {
-      ...newOffer('off_month', { ...product, title: 'Monthly' }, 'EUR'),
-      prices: [newPrice('pr_month', { terms: { kind: 'subscription', amount: '30' } })],
-    };
-    let count = 100;
-    const made = makePath(offer, [product], new Set(draft.paths.map((p) => p.address)), (p) => `${p}_${(count += 1)}`);
-    draft.offers.push(offer);
-    draft.paths.push(made.path);
-    draft.pages.push(...made.pages);
     let at: Instant = instantOf(Math.floor(Date.now() / 1_000) * 1_000);
     const before = at;
     const clock = { now: () => at, machine: () => performance.now() };
-    shop = await openShop({ content: sealContent(draft), mode: 'real', clock });
+    shop = await openShop({ content: contentWithMonthly(), mode: 'real', clock });
     return {
       wake: (days) => {
         at = addMs(at, days * DAY);

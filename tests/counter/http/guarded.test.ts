@@ -3,14 +3,13 @@ import { connect } from 'node:net';
 import { join } from 'node:path';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { simpleParser } from 'mailparser';
-import { newOffer, newPrice, newProduct } from '#core/catalogue';
-import { makePath } from '#core/paths';
-import { type ReleaseContent, sealContent } from '#core/release';
+import { newProduct } from '#core/catalogue';
+import type { ReleaseContent } from '#core/release';
 import { Buyer, Owner } from '../../../demo/clients';
 import type { CounterOptions } from '../../../src/counter/options';
 import type { Me } from '../../../src/wire';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
-import { draftContent } from '../../support/release';
+import { contentSelling } from '../../support/release';
 
 // Who comes in and who does not, by requests from outside. OWASP ASVS 5.0 level 2 chapters in docs/security.md.
 const TOVE = { name: 'Tove Marsh', address: 'tove@example.org' };
@@ -31,29 +30,15 @@ const buys = async (device: Buyer, who = TOVE, path = 'field-pack', card: string
 
 /** The shop of the other tests with a monthly subscription and a product that leads elsewhere. */
 function content(): ReleaseContent {
-  const draft = draftContent();
-  const elsewhere = {
+  const product = {
     ...newProduct('prd_link', 'Elsewhere'),
     promise: 'Held elsewhere',
     links: [{ id: 'lnk', title: 'The room', url: 'https://elsewhere.example/room' }],
   };
-  let count = 100;
-  for (const [id, title, terms] of [
-    ['month', 'Monthly', { kind: 'subscription', amount: '30' }],
-    ['link', 'Elsewhere', { kind: 'once', amount: '20' }],
-  ] as const) {
-    const offer = {
-      ...newOffer(`off_${id}`, { ...elsewhere, title }, 'EUR'),
-      prices: [newPrice(`pr_${id}`, { terms })],
-    };
-    const taken = new Set(draft.paths.map((p) => p.address));
-    const made = makePath(offer, [elsewhere], taken, (prefix) => `${prefix}_${(count += 1)}`);
-    draft.offers.push(offer);
-    draft.paths.push(made.path);
-    draft.pages.push(...made.pages);
-  }
-  draft.products.push(elsewhere);
-  return sealContent(draft);
+  return contentSelling([
+    { id: 'month', title: 'Monthly', terms: { kind: 'subscription', amount: '30' }, product },
+    { id: 'link', title: 'Elsewhere', terms: { kind: 'once', amount: '20' }, product },
+  ]);
 }
 
 async function mailsTo(address: string) {

@@ -3,12 +3,9 @@ import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { simpleParser } from 'mailparser';
 import type { Rights } from '#core/helpers';
-import { newOffer, newPrice } from '#core/catalogue';
-import { makePath } from '#core/paths';
-import { sealContent } from '#core/release';
 import { Buyer, Owner } from '../../../demo/clients';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
-import { draftContent, FILE_BYTES, releaseContent } from '../../support/release';
+import { contentWithMonthly, FILE_BYTES, releaseContent } from '../../support/release';
 
 const TOVE = { name: 'Tove Marsh', address: 'tove@example.org' };
 const ONA = { name: 'Ona Reed', address: 'ona@example.org' };
@@ -16,19 +13,7 @@ const LOOKS: Rights = { answer: false, giveBackUpTo: null, edit: false, publish:
 
 let shop: TestShop;
 beforeEach(async () => {
-  const draft = draftContent();
-  const [product] = draft.products;
-  if (!product) throw new Error('no product');
-  const offer = {
-    ...newOffer('off_month', { ...product, title: 'Monthly' }, 'EUR'),
-    prices: [newPrice('pr_month', { terms: { kind: 'subscription', amount: '30' } })],
-  };
-  let count = 100;
-  const made = makePath(offer, [product], new Set(draft.paths.map((p) => p.address)), (p) => `${p}_${(count += 1)}`);
-  draft.offers.push(offer);
-  draft.paths.push(made.path);
-  draft.pages.push(...made.pages);
-  shop = await openShop({ content: sealContent(draft) });
+  shop = await openShop({ content: contentWithMonthly() });
 });
 afterEach(() => shop.close());
 const state = () => shop.counter.context.runner.state;
@@ -100,6 +85,10 @@ describe('rights', () => {
       () => false,
     );
     expect(put).toBe(right === 'edit' || right === 'publish');
+    const { releases } = (await (await shop.owner.fetch('/owner/api/releases')).json()) as {
+      releases: { by: string | null }[];
+    };
+    expect(releases.map(({ by }) => by)).toEqual(right === 'publish' ? [ONA.name, null] : [null]);
   });
 
   test('money back up to so much of an order, in parts too, and by the way of ending something', async () => {
