@@ -262,7 +262,14 @@ export function ownerRoutes(context: CounterContext): Router {
     content: ReleaseContent,
     by: string,
   ): Promise<{ release: number; at: Instant }> {
-    const release = { format: 1 as const, number: context.releases.nextNumber(), basedOn, at: runner.now(), by, content };
+    const release = {
+      format: 1 as const,
+      number: context.releases.nextNumber(),
+      basedOn,
+      at: runner.now(),
+      by,
+      content,
+    };
     const command = { type: 'publish' as const, release, hasFile: (sha256: string) => context.vault.has(sha256) };
     const looked = runner.preview(command);
     if ('refused' in looked) throw refusalProblem(looked);

@@ -46,6 +46,12 @@ export function OrdersSheet({ draft, query, selected }: { draft: Draft; query: O
           )}
         </p>
       )}
+      {query.group === 'back' && found && found.count > 0 && (
+        <p className="cap">
+          Sums are of what was bought with these orders. What went back of later payments stands with them, under Later
+          payments.
+        </p>
+      )}
       {found && found.count > 0 && !found.copying && (
         <ActOnMany key={JSON.stringify(query)} draft={draft} query={query} count={found.count} />
       )}
