@@ -60,7 +60,8 @@ export class FaultyBuyer {
 
   async #answerBank(confirmAt: string): Promise<void> {
     const answer = this.#confirms ? 'approve' : 'decline';
-    await this.#buyer?.fetch(confirmAt, { method: 'POST', body: new URLSearchParams({ answer }) });
+    const at = confirmAt.startsWith('/bank/') ? `${this.#page?.cardService ?? ''}${confirmAt}` : confirmAt;
+    await this.#buyer?.fetch(at, { method: 'POST', body: new URLSearchParams({ answer }) });
     if (this.#page && this.#buyer) this.#hear(await this.#buyer.state(this.#page));
   }
 

@@ -11,6 +11,7 @@ import { endProcesses, startProcess } from '../support/process';
 import { FILE_BYTES, releaseContent } from '../support/release';
 import { FaultyBuyer } from './buyers';
 import { checkFolder } from './checkFolder';
+import { moodyService } from './moodyService';
 
 /*
  * Shops that are killed, whose disk fails, and whose payment service is late, silent or down, while people buy. After
@@ -179,6 +180,55 @@ describe('a disk that fails', () => {
     60_000,
   );
 });
+
+test.each(LONG ? [1, 2, 3, 4, 5, 6, 7, 8] : [1])(
+  'run %i: a service named by its address that answers late, twice, never or with nonsense, and the shop killed beside it',
+  async (seed) => {
+    const random = seeded(seed * 15_485_863);
+    const folder = newFolder();
+    // The first start makes the keys that a service is given.
+    const first = await startProcess(folder);
+    await firstRelease(first.base, first.key);
+    await first.kill();
+    let base = '';
+    const service = await moodyService(
+      join(folder, 'outside', 'payments'),
+      first,
+      () => (base === '' ? null : `${base}/notices/payments`),
+      random,
+    );
+    const start = async () => {
+      const shop = await startProcess(folder, { env: { KEEL_PAYMENTS: service.address } });
+      base = shop.base;
+      return shop;
+    };
+    const buyers: FaultyBuyer[] = [];
+    try {
+      for (let round = 0; round < 3; round += 1) {
+        const shop = await start();
+        expect((await fetch(`${shop.base}/standin/payments/sample-cards`)).status).toBe(404);
+        for (let i = 0; i < 8; i += 1) buyers.push(new FaultyBuyer(`s${seed}-${buyers.length}@example.org`, random));
+        await Promise.all(buyers.map((buyer) => buyer.goOn(shop.base)));
+        await shop.kill();
+      }
+      service.mend();
+      const last = await start();
+      await settled(buyers, last.base, folder);
+      expect(
+        checkFolder(
+          folder,
+          buyers.flatMap((buyer) => buyer.told),
+        ),
+      ).toEqual([]);
+      for (const mood of ['late', 'never', 'nonsense', 'strange', 'twice'])
+        expect([mood, (service.moods.get(mood) ?? 0) > 0]).toEqual([mood, true]);
+      await last.kill();
+    } finally {
+      await service.close();
+    }
+  },
+  90_000,
+);
 
 test('the checker bites: a lost order, a double number, a lie and a stranger are each seen', async () => {
   const folder = newFolder();

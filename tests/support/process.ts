@@ -8,8 +8,9 @@ export interface CounterProcess {
   base: string;
   /** Opens the studio. */
   key: string;
-  /** The shop's key at the payment stand-in. */
+  /** The shop's key at the payment stand-in, and what signs its notices. */
   paymentsKey: string;
+  noticeSecret: string;
   said: () => string;
   /** Resolves when it has ended. */
   gone: Promise<void>;
@@ -42,6 +43,7 @@ export async function startProcess(
     base: /ready (\S+)/.exec(out)?.[1] ?? '',
     key: secrets['ownerKey'] ?? '',
     paymentsKey: secrets['paymentsKey'] ?? '',
+    noticeSecret: secrets['noticeSecret'] ?? '',
     said: () => out,
     gone,
     kill() {

@@ -1,5 +1,5 @@
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { networkInterfaces, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { addMs, DAY, type Instant, instantOf } from '#core/calendar';
@@ -88,6 +88,16 @@ test('the owner’s key is said by the first start alone; the files are nobody e
   expect([second.said().includes(second.key), second.said()]).toEqual([false, expect.stringContaining('npm run key')]);
   const all = readdirSync(folder, { recursive: true, encoding: 'utf8' });
   expect(all.filter((name) => (statSync(join(folder, name)).mode & 0o077) !== 0)).toEqual([]);
+});
+
+const hasSix = Object.values(networkInterfaces()).some((all) => all?.some(({ address }) => address === '::1'));
+(hasSix ? test : test.skip)('reached by an address of six parts too', async () => {
+  const shop6 = await startProcess(folderOf('six'), { env: { KEEL_HOST: '::1' } });
+  expect(shop6.base).toMatch(/^http:\/\/\[::1\]:\d+$/);
+  expect((await fetch(`${shop6.base}/health`)).status).toBe(200);
+  const owner = new Owner(shop6.base);
+  await owner.connect(shop6.key);
+  expect((await owner.fetch('/owner/api/about')).status).toBe(200);
 });
 
 test('disk full while a buyer’s record is written: nobody is known, nothing is charged, and the next try buys', async () => {

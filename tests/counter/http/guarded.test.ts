@@ -111,6 +111,19 @@ describe('what an unpaid request leaves behind', () => {
   });
 });
 
+test('card after card into the stand-in: it takes so many in a minute and then no more', async () => {
+  await open();
+  const statuses = new Set<number>();
+  for (let i = 0; i < 13; i += 1)
+    for (const { status } of await Promise.all(
+      Array.from({ length: 50 }, () =>
+        buyer().json('/standin/payments/tokens', { number: CARD.good, expiry: '11/39', code: '321' }),
+      ),
+    ))
+      statuses.add(status);
+  expect([...statuses]).toEqual([200, 429]);
+});
+
 describe('limits are each for their own purpose', () => {
   test('waiting uses up no tries to pay; whoever has paid hears that they have; presses in flight are no refused cards', async () => {
     await open({ mode: 'real' });
