@@ -58,17 +58,23 @@ describe('axe finds nothing', () => {
   });
   afterEach(() => expect([...new Set(all)]).toEqual([]));
 
-  test.each([
+  const SIZES = [
     [1280, 800],
     [1000, 700],
     [320, 640],
-  ])('in the studio at %d pixels, by day and by night', async (width, height) => {
+  ] as const;
+  async function openStudio(width: number, height: number): Promise<{ page: Page; complaints: string[] }> {
     const page = await newPage(open.browser, { viewport: { width, height }, bypassCSP: true });
     const complaints = complaintsOf(page);
     await page.goto(open.served.studio);
     await page.getByText('Shop online').waitFor();
-    for (const theme of ['Dark colours', 'Light colours']) {
-      await page.getByRole('button', { name: theme }).click();
+    return { page, complaints };
+  }
+
+  describe.each(SIZES)('in the studio at %d pixels', (width, height) => {
+    test.each(['by night', 'by day'])('every view, %s', async (when) => {
+      const { page, complaints } = await openStudio(width, height);
+      if (when === 'by night') await page.getByRole('button', { name: 'Dark colours' }).click();
       for (const view of VIEWS) {
         await goTo(page, view);
         all.push(...(await axeFindings(page)));
@@ -78,30 +84,35 @@ describe('axe finds nothing', () => {
         );
         if (wide > 1) all.push(`${page.url()} is ${wide} pixels too wide`);
       }
-    }
-    await goTo(page, 'shop');
-    await page.getByRole('button', { name: /^The table/ }).click();
-    all.push(...(await axeFindings(page)));
-    await goTo(page, 'deliver/agreement');
-    await page.getByRole('button', { name: 'Give money back' }).first().click();
-    await page.getByTestId('leads-to').waitFor();
-    all.push(...(await axeFindings(page)));
-    await goTo(page, 'price');
-    await page.getByRole('button', { name: 'Rehearse the months ahead' }).click();
-    await page.getByRole('table', { name: 'What would happen' }).waitFor();
-    all.push(...(await axeFindings(page)));
-    await page.getByRole('button', { name: 'All published' }).click();
-    await page.getByText('What was live').waitFor();
-    all.push(...(await axeFindings(page)));
-    await page.locator('#sheet').focus();
-    await page.keyboard.press('?');
-    await page.getByRole('heading', { name: 'Keys' }).waitFor();
-    all.push(...(await axeFindings(page)));
-    await page.keyboard.press('Escape');
-    await page.getByRole('button', { name: 'See as buyer' }).click();
-    await page.getByText('Nothing is charged, sent or recorded.', { exact: false }).waitFor();
-    all.push(...(await axeFindings(page)));
-    expect(complaints).toEqual([]);
+      expect(complaints).toEqual([]);
+    });
+
+    test('what opens over it', async () => {
+      const { page, complaints } = await openStudio(width, height);
+      await goTo(page, 'shop');
+      await page.getByRole('button', { name: /^The table/ }).click();
+      all.push(...(await axeFindings(page)));
+      await goTo(page, 'deliver/agreement');
+      await page.getByRole('button', { name: 'Give money back' }).first().click();
+      await page.getByTestId('leads-to').waitFor();
+      all.push(...(await axeFindings(page)));
+      await goTo(page, 'price');
+      await page.getByRole('button', { name: 'Rehearse the months ahead' }).click();
+      await page.getByRole('table', { name: 'What would happen' }).waitFor();
+      all.push(...(await axeFindings(page)));
+      await page.getByRole('button', { name: 'All published' }).click();
+      await page.getByText('What was live').waitFor();
+      all.push(...(await axeFindings(page)));
+      await page.locator('#sheet').focus();
+      await page.keyboard.press('?');
+      await page.getByRole('heading', { name: 'Keys' }).waitFor();
+      all.push(...(await axeFindings(page)));
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'See as buyer' }).click();
+      await page.getByText('Nothing is charged, sent or recorded.', { exact: false }).waitFor();
+      all.push(...(await axeFindings(page)));
+      expect(complaints).toEqual([]);
+    });
   });
 
   test('on buyers’ and members’ pages, on a phone', async () => {
