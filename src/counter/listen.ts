@@ -33,10 +33,9 @@ export async function listen(port: number, host: string): Promise<Listening> {
     );
     server.listen(port, host, resolve);
   });
-  const name = host === '0.0.0.0' ? '127.0.0.1' : host === '::' ? '[::1]' : isIPv6(host) ? `[${host}]` : host;
   return {
     server,
-    address: `http://${name}:${(server.address() as AddressInfo).port}`,
+    address: `http://${nameInAddress(host)}:${(server.address() as AddressInfo).port}`,
     answerWith(next) {
       listener = next;
     },
@@ -46,4 +45,11 @@ export async function listen(port: number, host: string): Promise<Listening> {
         server.closeAllConnections();
       }),
   };
+}
+
+/** How a host is written in an address of this machine: IPv6 in brackets (RFC 3986, 3.2.2), "everywhere" as this machine. */
+export function nameInAddress(host: string): string {
+  if (host === '0.0.0.0') return '127.0.0.1';
+  if (host === '::') return '[::1]';
+  return isIPv6(host) ? `[${host}]` : host;
 }

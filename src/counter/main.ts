@@ -9,6 +9,13 @@ import { renewOwnerKey } from './secrets';
 const logger = pino({ level: process.env['KEEL_LOG'] ?? 'warn' });
 const dataFolder = (): string => resolve(process.env['KEEL_DATA'] ?? 'keel-data');
 
+/** @throws with a sentence where it is none */
+function webAddress(name: string): string {
+  const text = (process.env[name] ?? '').replace(/\/+$/, '');
+  if (/^https?:\/\//.test(text) && URL.canParse(text)) return text;
+  throw new Error(`${name} is “${text}”. Write a whole web address, like https://shop.example. Nothing was opened.`);
+}
+
 /** Starts a counter from the environment and says where it is reached. */
 export async function serve(overrides: Partial<CounterOptions> & Pick<CounterOptions, 'clientFolder'>): Promise<void> {
   const { env } = process;
@@ -18,10 +25,10 @@ export async function serve(overrides: Partial<CounterOptions> & Pick<CounterOpt
     mode,
     port: Number(env['PORT'] ?? 4600),
     ...(env['KEEL_HOST'] ? { host: env['KEEL_HOST'] } : {}),
-    ...(env['KEEL_ADDRESS'] ? { publicAddress: env['KEEL_ADDRESS'].replace(/\/+$/, '') } : {}),
+    ...(env['KEEL_ADDRESS'] ? { publicAddress: webAddress('KEEL_ADDRESS') } : {}),
     services: {
-      ...(env['KEEL_PAYMENTS'] ? { payments: env['KEEL_PAYMENTS'].replace(/\/+$/, '') } : {}),
-      ...(env['KEEL_MAIL'] ? { mail: env['KEEL_MAIL'].replace(/\/+$/, '') } : {}),
+      ...(env['KEEL_PAYMENTS'] ? { payments: webAddress('KEEL_PAYMENTS') } : {}),
+      ...(env['KEEL_MAIL'] ? { mail: webAddress('KEEL_MAIL') } : {}),
     },
     log: (message, error) => logger.error({ err: error }, message),
     security: (message) => logger.warn(message),

@@ -25,6 +25,7 @@ export class FaultyBuyer {
   #buyer: Buyer | null = null;
   #page: Awaited<ReturnType<Buyer['openCheckout']>> | null = null;
   #told: Told | null = null;
+  readonly #lies: Told[] = [];
 
   constructor(
     readonly address: string,
@@ -34,8 +35,9 @@ export class FaultyBuyer {
     this.#confirms = random.next() < 0.7;
   }
 
+  /** What they were told last, and whatever turned out to be a lie: that nothing was charged, and later that it is paid. */
   get told(): readonly Told[] {
-    return this.#told ? [this.#told] : [];
+    return [...(this.#told ? [this.#told] : []), ...this.#lies];
   }
 
   /** Goes on from where they stand. Whatever fails on the way is an answer that never came. */
@@ -73,6 +75,8 @@ export class FaultyBuyer {
   }
 
   #hear({ status }: CheckoutState): void {
+    // They press again only after having asked, so that nothing of theirs has come between.
+    if (status === 'paid' && this.#told?.said === 'nothing-charged') this.#lies.push(this.#told);
     if (status === 'paid') this.#say('paid');
     else if (status === 'refused' || status === 'fell-away') this.#say('nothing-charged');
     else if (status !== 'open') this.#say('not-known');

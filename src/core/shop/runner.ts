@@ -1,3 +1,5 @@
+import type { PersonId } from '#core/ids';
+import type { PersonRecord } from '#core/people';
 import { refuse, type Refusal } from '#core/refusal';
 import type { Instant } from '#core/calendar';
 import { checkEvent, type ShopEvent, fact, type Batch } from '#core/journal';
@@ -223,6 +225,12 @@ export function createRunner(ports: Ports): Runner {
     });
   }
 
+  /** Who a letter goes to; whoever was erased has no address any more, and it falls away. */
+  function reached(personId: PersonId): PersonRecord | undefined {
+    const person = ports.people.get(personId);
+    return person?.erased ? undefined : person;
+  }
+
   /** @returns whether it is settled for good */
   async function perform(todo: Todo): Promise<boolean> {
     switch (todo.kind) {
@@ -237,7 +245,7 @@ export function createRunner(ports: Ports): Runner {
           !state.todo.has(todo.key)
         );
       case 'agreement-mail': {
-        const person = ports.people.get(todo.message.personId);
+        const person = reached(todo.message.personId);
         const agreement = state.agreements.get(todo.message.agreementId);
         if (person && agreement)
           await ports.mailer.sendAbout({ key: todo.key, message: todo.message, agreement, person, at: todo.at });
@@ -263,7 +271,7 @@ export function createRunner(ports: Ports): Runner {
         return isRecorded(await execute({ type: 'answer-refund', refundId: refund.id, answer }));
       }
       case 'mail': {
-        const person = ports.people.get(todo.personId);
+        const person = reached(todo.personId);
         const order = state.orders.get(todo.orderId);
         if (person && order)
           await ports.mailer.send({
@@ -306,7 +314,7 @@ export function createRunner(ports: Ports): Runner {
     now,
     start: rebuild,
     execute,
-    preview: (command) => decide(state, command, context(now())),
+    preview: (command) => (standsStill() ? STILL_REFUSAL : decide(state, command, context(now()))),
     synced: async () => {
       await lastAppend;
       if (rebuilding) await rebuilding;

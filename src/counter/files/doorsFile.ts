@@ -77,7 +77,10 @@ export async function openDoorsFile(folder: string, disk: Disk): Promise<DoorsFi
   const links = new Map<string, { personId: PersonId; until: number; at?: number | undefined }>();
   const devices = new Map<string, Omit<Session, 'id'>>();
   const holders = new Map<string, { checkout: string; until: number }>();
+  const began = Date.now();
   const { log, unreadable } = await openRecordLines(path, disk, Line, (line) => {
+    // What is over opens nothing and need not be known.
+    if (line.t !== 'gone' && line.until <= began) return;
     if (line.t === 'link') links.set(line.hash, line);
     else if (line.t === 'device')
       devices.set(line.hash, { ...line, at: line.at ?? null, seen: line.at ?? null, what: line.what ?? '' });

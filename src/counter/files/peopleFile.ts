@@ -22,10 +22,13 @@ export interface PeopleFile extends PeoplePort {
    */
   change(id: PersonId, recipe: (record: PersonRecord) => PersonRecord | null): Promise<PersonRecord | undefined>;
   /**
-   * Forgets somebody: the file is written anew without any line that was theirs.
+   * Forgets somebody: the file is written anew without any line that was theirs. From when `check` has let it pass
+   * nobody is found under their address, and nothing more may be begun for them (`isGoing`).
+   * @param check throws where something of theirs is under way: then nothing is done
    * @returns what is left of them
    */
-  erase(id: PersonId): Promise<PersonRecord>;
+  erase(id: PersonId, check: () => void): Promise<PersonRecord>;
+  isGoing(id: PersonId): boolean;
   close(): Promise<void>;
 }
 
@@ -39,6 +42,7 @@ export async function openPeopleFile(folder: string, disk: Disk): Promise<People
   const byAddress = new Map<string, string>();
   /** Whatever is being written about one person or address; the next one waits. */
   const busy = new Map<string, Promise<unknown>>();
+  const going = new Set<PersonId>();
   const opened = await openRecordLines(path, disk, PersonRecord, hold);
   const { unreadable } = opened;
   let { log } = opened;
@@ -47,7 +51,9 @@ export async function openPeopleFile(folder: string, disk: Disk): Promise<People
 
   function hold(record: PersonRecord): void {
     const before = byId.get(record.id);
-    if (before) byAddress.delete(compareAddress(before.address));
+    // Whoever has come with that address since is somebody else.
+    const old = before && compareAddress(before.address);
+    if (old !== undefined && byAddress.get(old) === record.id) byAddress.delete(old);
     byId.set(record.id, record);
     // Whoever was erased has no address: the next one who comes with it is somebody new.
     if (!record.erased) byAddress.set(compareAddress(record.address), record.id);
@@ -101,21 +107,31 @@ export async function openPeopleFile(folder: string, disk: Disk): Promise<People
     change: (id, recipe) =>
       oneByOne(id, async () => {
         const record = byId.get(id);
-        const changed = record && recipe(record);
+        const changed = record === undefined || record.erased ? null : recipe(record);
         if (changed) await save(changed);
         return changed ?? record;
       }),
-    erase: (id) =>
+    erase: (id, check) =>
       oneByOne(id, async () => {
         const record = byId.get(id);
         if (!record) throw new Error(`No such person: ${id}`);
+        check();
+        going.add(id);
+        byAddress.delete(compareAddress(record.address));
         const erased = erasedRecord(record);
         const mine = rewriting.then(() => writeAnew(erased));
         rewriting = mine.catch(() => undefined);
-        await mine;
+        try {
+          await mine;
+        } catch (error) {
+          going.delete(id);
+          hold(record);
+          throw error;
+        }
         hold(erased);
         return erased;
       }),
+    isGoing: (id) => going.has(id),
     all: () => byId.values(),
     close: () => log.close(),
   };

@@ -28,25 +28,26 @@ export function boundedBodies(isLarge: (path: string) => boolean, log: (message:
     }
     unfinished += 1;
     const large = isLarge(req.path);
-    let timer = setTimeout(cut, large ? STANDS_STILL_MS : SMALL_WITHIN_MS);
+    // A large body may take long, but something of it has to come.
+    let seen = req.socket.bytesRead;
+    const timer = setInterval(
+      () => {
+        const now = req.socket.bytesRead;
+        if (!large || now === seen) cut();
+        seen = now;
+      },
+      large ? STANDS_STILL_MS : SMALL_WITHIN_MS,
+    );
     let over = false;
     const finish = (): void => {
       if (over) return;
       over = true;
-      clearTimeout(timer);
+      clearInterval(timer);
       unfinished -= 1;
     };
     function cut(): void {
       finish();
       req.destroy();
-    }
-    if (large) {
-      const more = (): void => {
-        clearTimeout(timer);
-        if (!over) timer = setTimeout(cut, STANDS_STILL_MS);
-      };
-      req.socket.on('data', more);
-      res.once('close', () => req.socket.off('data', more));
     }
     // Answered without reading it all: whoever goes on sending is not listened to.
     res.once('finish', () => {

@@ -1,4 +1,4 @@
-import type { Request, RequestHandler } from 'express';
+import type { Request, RequestHandler, Response } from 'express';
 import { MemoryStore } from 'express-rate-limit';
 import type { CounterContext } from '../context';
 import { placeOf } from './limits';
@@ -10,7 +10,8 @@ const REFUSED_CARDS = 30;
 const WINDOW_MS = 15 * 60_000;
 
 export interface CardLimit {
-  check: RequestHandler;
+  /** @param first looked at before anything is refused; returns whether it has answered */
+  check(first: (req: Request, res: Response) => Promise<boolean>): RequestHandler;
   /** To be called where a card was refused. */
   noteRefused(req: Request): Promise<void>;
 }
@@ -25,9 +26,10 @@ export function cardLimit({ mode, security }: Pick<CounterContext, 'mode' | 'sec
   // The store asks for nothing else of its options.
   refused.init({ windowMs: WINDOW_MS } as Parameters<MemoryStore['init']>[0]);
   return {
-    check: async (req, _res, next) => {
+    check: (first) => async (req, res, next) => {
       const hits = (await refused.get(placeOf(req)))?.totalHits ?? 0;
       if (mode === 'real' && hits >= REFUSED_CARDS) {
+        if (await first(req, res)) return;
         securityEvent(security, 'too-many-cards', req);
         throw new Problem(429, (say) => say.tooManyCards, 'too-many-cards');
       }

@@ -3,9 +3,11 @@ import type { Request, RequestHandler } from 'express';
 
 /** By which names the shop is reached. */
 export interface Hosts {
-  /** Whether a `Host` or the host of an `Origin` is the shop's own. */
+  /** Whether a `Host` is the shop's own. */
   isOurs(host: string): boolean;
   isFormer(host: string): boolean;
+  /** Whether a page of this origin is one of the shop's own, for a request that came to `host`. */
+  isOwnOrigin(origin: string, host: string): boolean;
 }
 
 /**
@@ -17,6 +19,9 @@ export function hostsOf(publicAddress: () => string, former: readonly string[]):
   return {
     // A name that is not ours could be anybody's that points here; an address of this machine is nobody's name.
     isOurs: (host) => host === current() || isMachine(host),
+    // An address of some machine is ours only where the request itself came to that very one: another page may lie there.
+    isOwnOrigin: (origin, host) =>
+      origin === new URL(publicAddress()).origin || (isMachine(host) && origin === `http://${host}`),
     isFormer: (host) => host !== current() && former.includes(host),
   };
 }

@@ -12,8 +12,7 @@ const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
 export function ownOriginOnly(hosts: Hosts, log: (message: string) => void): RequestHandler {
   return (req, _res, next) => {
     if (READS.has(req.method)) return next();
-    const origin = req.get('origin') ?? '';
-    if (URL.canParse(origin) && hosts.isOurs(new URL(origin).host)) return next();
+    if (hosts.isOwnOrigin(req.get('origin') ?? '', (req.get('host') ?? '').toLowerCase())) return next();
     securityEvent(log, 'wrong-origin', req);
     throw new Problem(403, (say) => say.wrongOrigin, 'wrong-origin');
   };

@@ -45,6 +45,9 @@ const SHOWN_ANEW: ReadonlySet<string> = new Set([
   'vat-number',
 ]);
 
+/** Refusals that may tell what somebody has or had. */
+const TELLS: ReadonlySet<string> = new Set(['already-runs', 'quote-changed', 'buyer-limit', 'coupon']);
+
 /** Paying. The body holds choices, never amounts: a request that names one is refused as not understood. */
 export function checkoutRoutes(context: CounterContext): Router {
   const router = Router();
@@ -82,7 +85,7 @@ export function checkoutRoutes(context: CounterContext): Router {
     return personId === null ? { signedIn: false } : { personId, signedIn: true };
   };
 
-  router.post('/pay', pays, cards.check, async (req, res) => {
+  router.post('/pay', pays, cards.check(standsAlready), async (req, res) => {
     if (!req.is('application/json')) throw new Problem(415, (say) => say.unreadable, 'bad-request');
     const choice = PayRequest.parse(req.body);
     const reading = readingFor(context, req);
@@ -101,8 +104,9 @@ export function checkoutRoutes(context: CounterContext): Router {
     const beside = { coupon, country, vatNumber, extras, quantity, named };
     const signedIn = personOfDevice(context, req) === claimed;
     const cart = cartFor(quoted, path, choice.priceId, beside);
+    const personal = !signedIn && isPersonal(quoted, cart);
     if (signedIn) await setFree(visit, claimed, cart);
-    else if (card && isPersonal(quoted, cart)) {
+    else if (card && personal) {
       const refused = await tryCardFirst(context, card);
       if (refused !== null) {
         await cards.noteRefused(req);
@@ -126,22 +130,24 @@ export function checkoutRoutes(context: CounterContext): Router {
       soldAtStart: visit.sold,
     };
     // Nothing about a person is written before the quote holds.
-    const looked = runner.preview(command);
+    // Whoever brings no card hears what any stranger would.
+    const asWhom = personal && card === null ? ids.next('u') : claimed;
+    const looked = runner.preview({ ...command, personId: asWhom });
+    let personId = asWhom;
     const done =
       'refused' in looked
         ? looked
         : await runner.execute({
             ...command,
-            personId: await personAtCheckout(context, choice, visit.checkout, claimed),
+            personId: (personId = await personAtCheckout(context, choice, visit.checkout, claimed)),
           });
     if ('refused' in done) {
       // What a refusal rests on may not be safe yet.
       await runner.synced();
-      const isTelling = done.refused === 'already-runs' || done.refused === 'quote-changed';
-      if (isTelling && !signedIn && card && isPersonal(quoted, cart)) await countTelling(context, req, visit, card);
+      if (personal && card && TELLS.has(done.refused)) await countTelling(context, req, visit, card);
       if (SHOWN_ANEW.has(done.refused)) {
         const begun = renew(res, visit, release);
-        const standing = { visit: begun, ...beside, personId: claimed, signedIn };
+        const standing = { visit: begun, ...beside, personId, signedIn };
         throw refusalProblem(done, checkoutPrices(readingFor(context, req), release, path, standing));
       }
       if (done.refused !== 'already-paid' && done.refused !== 'still-asking') throw refusalProblem(done);

@@ -1,9 +1,9 @@
-import { type Request, Router } from 'express';
+import { type Request, type Response, Router } from 'express';
 import { offersAfterPayment, type Path } from '#core/paths';
 import type { Release } from '#core/release';
 import type { OfferAfterPayment, Order } from '#core/shop';
 import type { PathId, StepId } from '#core/ids';
-import { AcceptRequest, DeclineRequest, NextAnswer, StateAnswer } from '../../wire';
+import { AcceptRequest, type CheckoutState, DeclineRequest, NextAnswer, StateAnswer } from '../../wire';
 import type { CounterContext } from '../context';
 import { answer } from '../http/answer';
 import type { CardLimit } from '../http/cardLimit';
@@ -37,7 +37,7 @@ export function offerRoutes(context: CounterContext, cards: CardLimit): Router {
     return { order, ...of, offer, came: { ...cameWith(visit, of.path), step: stepId } };
   };
 
-  router.post('/accept', cards.check, async (req, res) => {
+  router.post('/accept', cards.check(standsAlready), async (req, res) => {
     const { pathId, stepId, shown, card } = AcceptRequest.parse(req.body);
     const { order, release, offer, came } = ofVisit(req, pathId, stepId);
     const done = await runner.execute({
@@ -64,6 +64,20 @@ export function offerRoutes(context: CounterContext, cards: CardLimit): Router {
     if (state.status === 'refused') await cards.noteRefused(req);
     answer(res, StateAnswer, { state });
   });
+
+  /** An offer that is taken, or being asked for: another press hears how it stands. */
+  async function standsAlready(req: Request, res: Response): Promise<boolean> {
+    const { pathId, stepId } = AcceptRequest.partial().safeParse(req.body).data ?? {};
+    if (pathId === undefined || stepId === undefined) return false;
+    const { order } = ofVisit(req, pathId, stepId);
+    const state = (): CheckoutState =>
+      offerState(runner.state, order, stepId, nextHref(context, req, order, pathId), localeOf(req));
+    const { status } = state();
+    if (status !== 'paid' && status !== 'asking' && status !== 'bank') return false;
+    await runner.synced();
+    answer(res, StateAnswer, { state: state() });
+    return true;
+  }
 
   router.post('/decline', async (req, res) => {
     const { pathId, stepId } = DeclineRequest.parse(req.body);

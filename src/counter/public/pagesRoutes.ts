@@ -56,7 +56,7 @@ export function pagesRoutes(context: CounterContext): Router {
       giveCookie(res, LANGUAGE_COOKIE, language, { maxAgeMs: LANGUAGE_KEPT_MS, sameSite: 'lax' });
     res.redirect(
       303,
-      ownPath(req.get('referer') ?? '', (host) => context.hosts.isOurs(host)),
+      ownPath(req.get('referer') ?? '', (origin) => context.hosts.isOwnOrigin(origin, req.get('host') ?? '')),
     );
   });
 
@@ -251,9 +251,9 @@ const isLegal = (which: string): which is keyof ShopDetails['legal'] =>
   which === 'terms' || which === 'privacy' || which === 'withdrawal';
 
 /** Where somebody came from, if that was one of our own pages; else the front. */
-function ownPath(referer: string, isOurs: (host: string) => boolean): string {
+function ownPath(referer: string, isOwn: (origin: string) => boolean): string {
   if (!URL.canParse(referer)) return '/';
   const from = new URL(referer);
   // "//elsewhere" would be another host.
-  return isOurs(from.host) ? `/${from.pathname.replace(/^\/+/, '')}${from.search}` : '/';
+  return isOwn(from.origin) ? `/${from.pathname.replace(/^\/+/, '')}${from.search}` : '/';
 }

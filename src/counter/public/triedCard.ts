@@ -14,12 +14,15 @@ import type { Visit } from './visit';
 const TOLD_AN_HOUR = 3;
 const HOUR_MS = 3_600_000;
 
-/** Whether what is bought could be answered by what its person has or had: a subscription, or a beginning of its own. */
+/**
+ * Whether what is bought could be answered by what its person has or had: a subscription, a beginning of its own, the
+ * most that each buyer may have, a coupon they used.
+ */
 export const isPersonal = (release: Release, cart: QuoteChoice): boolean =>
   [cart, ...(cart.extras ?? [])].some(({ offerId, priceId }) => {
     const price = release.content.offers.find((o) => o.id === offerId)?.prices.find((p) => p.id === priceId);
-    return price !== undefined && isLasting(price.terms);
-  });
+    return price !== undefined && (isLasting(price.terms) || price.limit.each !== null);
+  }) || (cart.coupon ?? '').trim() !== '';
 
 const stores = new WeakMap<CounterContext, MemoryStore>();
 

@@ -10,10 +10,26 @@ import { Problem } from '../http/problem';
  */
 export async function erasePerson(context: CounterContext, personId: PersonId): Promise<void> {
   const { people, runner, doors, outside } = context;
-  const { state } = runner;
   const record = people.get(personId);
   if (!record || record.erased)
     throw new Problem(404, 'This person is not known here. Nothing was done.', 'no-such-person');
+  const check = (): void => refuseUnderWay(context, personId);
+  check();
+  // Asked once more at the last moment: somebody may have bought meanwhile.
+  const erased = await people.erase(personId, check);
+  for (const { id } of doors.sessionsOf(personId)) await doors.endSession(personId, id);
+  await runner.execute({ type: 'change-person', personId, rev: erased.rev });
+  await outside.forget(record.address).catch(() => {
+    throw new Problem(
+      503,
+      'The person is erased here. The mail of this test shop could not be reached, so messages to them may still lie there.',
+      'mail-not-reached',
+    );
+  });
+}
+
+/** @throws Problem that says what of somebody is under way */
+function refuseUnderWay({ runner: { state } }: CounterContext, personId: PersonId): void {
   const agreements = (state.agreementsOfPerson.get(personId) ?? []).flatMap((id) => state.agreements.get(id) ?? []);
   const running = agreements.find(isRunning);
   if (running)
@@ -32,9 +48,4 @@ export async function erasePerson(context: CounterContext, personId: PersonId): 
       'Something of this person is being asked for or sent at this moment. Nothing was erased. Try again when it is answered.',
       'still-asking',
     );
-  const { address } = record;
-  await outside.forget(address);
-  const erased = await people.erase(personId);
-  for (const { id } of doors.sessionsOf(personId)) await doors.endSession(personId, id);
-  await runner.execute({ type: 'change-person', personId, rev: erased.rev });
 }

@@ -2,6 +2,7 @@ import { readVatNumber } from '#core/checkout';
 import type { CheckoutId, PersonId } from '#core/ids';
 import type { PersonRecord } from '#core/people';
 import type { CounterContext } from '../context';
+import { Problem, refusalProblem } from '../http/problem';
 
 /** What somebody typed at a checkout. */
 interface Typed {
@@ -38,8 +39,12 @@ export async function personAtCheckout(
   const record = says
     ? made
     : ((await context.people.change(made.id, (now) => ({ ...bear(now), rev: now.rev + 1 }))) ?? made);
-  if (context.runner.state.people.get(record.id) !== record.rev)
-    await context.runner.execute({ type: 'change-person', personId: record.id, rev: record.rev });
+  if (context.runner.state.people.get(record.id) !== record.rev) {
+    const done = await context.runner.execute({ type: 'change-person', personId: record.id, rev: record.rev });
+    if ('refused' in done) throw refusalProblem(done);
+  }
+  // Being forgotten at this very moment: whoever pays comes again as somebody new.
+  if (context.people.isGoing(record.id)) throw new Problem(503, (say) => say.pressAgain, 'press-again');
   return record.id;
 }
 

@@ -234,7 +234,14 @@ describe('by which name and from where', () => {
       ['/owner/api/session', '{"key":"x"}'],
     ];
     for (const [path, body] of posts)
-      for (const origin of ['https://evil.example', 'null', `${shop.counter.address}.evil.example`, null])
+      for (const origin of [
+        'https://evil.example',
+        'null',
+        `${shop.counter.address}.evil.example`,
+        'http://203.0.113.7',
+        'http://localhost:1',
+        null,
+      ])
         expect([
           path,
           origin,
@@ -324,6 +331,16 @@ describe('sessions', () => {
   });
 });
 
+test('who has paid hears so also where too many cards were refused before', async () => {
+  await open({ mode: 'real' });
+  const tove = buyer();
+  const checkout = await tove.openCheckout('field-pack');
+  expect((await tove.pay(checkout, TOVE, CARD.good)).body.state?.status).toBe('paid');
+  for (let i = 0; i < 30; i += 1) await buys(buyer(), ILMAR, 'field-pack', CARD.poor);
+  expect((await buys(buyer(), ILMAR)).body.code).toBe('too-many-cards');
+  expect((await tove.pay(checkout, TOVE, CARD.good)).body.state?.status).toBe('paid');
+});
+
 describe('bodies', () => {
   test('the mail of whoever has no key is not read; slow bodies are bounded and cut off', async () => {
     await open();
@@ -385,6 +402,10 @@ describe('nothing is told that should not be', () => {
     for (const who of [TOVE, ILMAR]) answers.push((await buys(buyer(), who, 'monthly', CARD.poor)).body);
     expect(answers[0]).toEqual(answers[1]);
     expect(state().charges.size).toBe(charges);
+    // Without any card: what a stranger hears, of what each may have once and of a coupon they used too.
+    const bare = [];
+    for (const who of [TOVE, ILMAR]) bare.push((await buys(buyer(), who, 'monthly', null)).body);
+    expect([bare[0], bare[0]?.code]).toEqual([bare[1], 'card-needed']);
     // With a card that can: told, three times an hour to a visit and a card of a real shop.
     const told = await buys(buyer(), TOVE, 'monthly');
     expect([told.status, told.body.code]).toEqual([409, 'already-runs']);

@@ -125,6 +125,7 @@ export const pages: PageWords = {
       'Zu viele Versuche in kurzer Zeit. Dieser hat nichts bewirkt; was vorher gefragt war, gilt wie zuvor. Warten Sie eine Minute und versuchen Sie es noch einmal.',
     wrongOrigin: 'Diese Anfrage kam nicht von einer Seite dieses Shops. Nichts wurde geändert.',
     cardWrong: 'Diese Karte kam nicht so an, wie sie sollte. Nichts wurde abgebucht. Geben Sie sie noch einmal ein.',
+    pressAgain: 'In diesem Moment wurde etwas anderes geschrieben. Nichts wurde abgebucht. Drücken Sie noch einmal.',
     notAnswered:
       'Der Zahlungsdienst antwortet nicht. Nichts wurde abgebucht. Versuchen Sie es in einer Minute noch einmal.',
     noMoney: 'Dieser Shop kann noch keine Zahlungen annehmen. Nichts wurde abgebucht.',

@@ -117,6 +117,7 @@ export const pages = {
       'Too many tries in a short time. This one did nothing; what was asked for before stands as it did. Wait a minute and try again.',
     wrongOrigin: 'This request did not come from a page of this shop. Nothing was changed.',
     cardWrong: 'This card was not taken in as it should be. Nothing was charged. Type it in again.',
+    pressAgain: 'Something else was being written at this moment. Nothing was charged. Press again.',
     notAnswered: 'The payment service does not answer. Nothing was charged. Try again in a minute.',
     noMoney: 'This shop cannot take payments yet. Nothing was charged.',
     tooManyCards:
