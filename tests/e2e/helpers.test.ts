@@ -48,6 +48,8 @@ test('a helper asked in: signs in by a mailed link, does what they may, hears of
   await ona.goto(`${open.served.base}/studio/shop`);
   await ona.getByRole('heading', { name: 'Connected browsers' }).waitFor();
   expect(await ona.getByRole('heading', { name: 'Helpers' }).count()).toBe(0);
+  expect(await ona.getByRole('button', { name: 'Next event' }).count()).toBe(0);
+  expect(await owner.getByRole('button', { name: 'Next event' }).count()).toBe(1);
 
   await owner.locator('#helpers summary').first().click();
   await owner.getByRole('button', { name: 'End their help' }).click();

@@ -28,6 +28,14 @@ export type Helper = z.infer<typeof Helper>;
 
 export const MAY_ALL: Rights = { answer: true, giveBackUpTo: null, edit: true, publish: true, everything: true };
 
+/** Whether somebody may do this at all; how much may be given back is asked of `mayGiveBack`. */
+export function mayDo(rights: Rights, right: Right): boolean {
+  if (rights.everything) return true;
+  if (right === 'give-back') return rights.giveBackUpTo !== null;
+  if (right === 'edit') return rights.edit || rights.publish;
+  return right !== 'everything' && rights[right];
+}
+
 /** Whether somebody may give so much of one order back. @param inAll minor units: what of it is back or on its way, and this */
 export const mayGiveBack = (rights: Rights, inAll: number, isShopCurrency: boolean): boolean =>
   rights.everything || (isShopCurrency && rights.giveBackUpTo !== null && inAll <= rights.giveBackUpTo);

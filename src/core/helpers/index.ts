@@ -1,1 +1,1 @@
-export { Helper, MAY_ALL, mayGiveBack, type Right, Rights, rightsInWords } from './helper';
+export { Helper, MAY_ALL, mayDo, mayGiveBack, type Right, Rights, rightsInWords } from './helper';

@@ -194,6 +194,7 @@ function signInRoutes(router: Router, context: CounterContext, { asks, links, ma
       sameSite: 'lax',
     });
     knowBrowser(context, res, personId);
+    securityEvent(context.security, 'signed-in', req);
     res.redirect(303, '/member/');
   });
 

@@ -1,5 +1,5 @@
 import type { Request, RequestHandler, Response } from 'express';
-import { MAY_ALL, type Right, type Rights } from '#core/helpers';
+import { MAY_ALL, mayDo, type Right, type Rights } from '#core/helpers';
 import type { CounterContext } from '../context';
 import { OWNER } from '../files/doorsFile';
 import { Problem } from '../http/problem';
@@ -41,18 +41,11 @@ const SENTENCES: Record<Right, string> = {
   everything: 'do this',
 };
 
-const has = ({ rights }: Who, right: Right): boolean => {
-  if (rights.everything) return true;
-  if (right === 'give-back') return rights.giveBackUpTo !== null;
-  if (right === 'edit') return rights.edit || rights.publish;
-  return right !== 'everything' && rights[right];
-};
-
 /** Lets through whoever may; everybody else reads whom to ask. */
 export const needs =
   (context: Pick<CounterContext, 'security'>, right: Right): RequestHandler =>
   (req, res, next) => {
-    if (has(whoIs(res), right)) return next();
+    if (mayDo(whoIs(res).rights, right)) return next();
     refuseWho(
       context,
       req,

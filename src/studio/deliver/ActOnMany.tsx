@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Draft } from '../data/draft';
 import { planJob, stopJob } from '../data/laterJob';
 import { useAppSelector } from '../store';
+import { useMay } from '../frame/May';
 import { useSeconds } from '../frame/useSeconds';
 import { type ActKind, type ManyPlan, planMany, runMany } from './manyActs';
 import type { OrderQuery } from '../data/queries/orderQuery';
@@ -11,6 +12,7 @@ export function ActOnMany({ draft, query, count }: { draft: Draft; query: OrderQ
   const [plan, setPlan] = useState<ManyPlan | null>(null);
   const [jobId, setJobId] = useState<string | null>(null);
   const job = useAppSelector((state) => state.jobs).find((j) => j.id === jobId);
+  const may = useMay();
   const left = useSeconds(job?.state === 'waiting' ? job.startsAt : null);
   const open = (kind: ActKind): void => void planMany(kind, query, draft.content.shop.locale, Date.now()).then(setPlan);
 
@@ -29,17 +31,22 @@ export function ActOnMany({ draft, query, count }: { draft: Draft; query: OrderQ
         </button>
       </p>
     );
+  if (!plan && !may('answer') && !may('give-back')) return null;
   if (!plan)
     return (
       <p className="cap">
         For {count === 1 ? 'it' : `all ${count.toLocaleString('en')}`}:{' '}
-        <button className="opt" onClick={() => open('links')}>
-          send a sign-in link
-        </button>{' '}
-        ·{' '}
-        <button className="opt" onClick={() => open('refunds')}>
-          give the money back
-        </button>
+        {may('answer') && (
+          <button className="opt" onClick={() => open('links')}>
+            send a sign-in link
+          </button>
+        )}
+        {may('answer') && may('give-back') && ' · '}
+        {may('give-back') && (
+          <button className="opt" onClick={() => open('refunds')}>
+            give the money back
+          </button>
+        )}
       </p>
     );
   return (

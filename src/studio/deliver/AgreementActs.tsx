@@ -4,6 +4,7 @@ import type { AgreementRow } from '#core/mirror';
 import type { Draft } from '../data/draft';
 import type { OwnerAct } from '../data/ownerApi';
 import { useNow } from '../data/useNow';
+import { useMay } from '../frame/May';
 import { ActForm } from './ActForm';
 
 type Kind = OwnerAct['act'];
@@ -17,6 +18,7 @@ export function AgreementActs({ draft, row }: { draft: Draft; row: AgreementRow 
   const { tax } = draft.live?.content.shop ?? draft.content.shop;
   const taxed = tax !== null && tax.how !== 'none';
   const can = (act: AgreementAct): boolean => whyNotAct(a, act, now) === null;
+  const may = useMay();
   const kinds: [Kind, string, boolean][] = [
     ['retry', 'Try the card again', can('retry')],
     ['pause', 'Pause', can('pause')],
@@ -27,9 +29,9 @@ export function AgreementActs({ draft, row }: { draft: Draft; row: AgreementRow 
     ['switch', 'Switch', can('switch')],
     ['move-due-day', 'Change the due day', can('move-due-day')],
     ['move', 'Change the country', can('move') && taxed],
-    ['refund', 'Give money back', row.paid > 0],
+    ['refund', 'Give money back', row.paid > 0 && may('give-back')],
   ];
-  const shown = kinds.filter(([, , on]) => on);
+  const shown = may('answer') ? kinds.filter(([, , on]) => on) : [];
   if (shown.length === 0 && said === null) return null;
   return (
     <div className="sec">

@@ -1,5 +1,6 @@
 import type { PersonId } from '#core/ids';
 import { useState } from 'react';
+import { May } from '../frame/May';
 import { sentenceOf, useSendLinkMutation } from '../data/ownerApi';
 
 /** A ready reply, computed from what is recorded, to copy; and a fresh way in, sent at once. */
@@ -31,20 +32,22 @@ export function AnswerThem({ personId, text }: { personId: PersonId; text: strin
         >
           Copy the reply
         </button>
-        <button
-          className="btn btn-quiet btn-sm"
-          disabled={sending.isLoading}
-          onClick={() =>
-            void send(personId)
-              .unwrap()
-              .then(
-                (answer) => setSaid(answer.sentence),
-                (error: unknown) => setSaid(sentenceOf(error)),
-              )
-          }
-        >
-          Send a sign-in link
-        </button>
+        <May right="answer">
+          <button
+            className="btn btn-quiet btn-sm"
+            disabled={sending.isLoading}
+            onClick={() =>
+              void send(personId)
+                .unwrap()
+                .then(
+                  (answer) => setSaid(answer.sentence),
+                  (error: unknown) => setSaid(sentenceOf(error)),
+                )
+            }
+          >
+            Send a sign-in link
+          </button>
+        </May>
       </p>
       {said !== null && (
         <p className="cap mt-1.5" role="status">

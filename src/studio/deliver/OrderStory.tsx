@@ -17,6 +17,7 @@ import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
 import { inWords } from '../statusWords';
 import { agreementsLink } from './links';
+import { May } from '../frame/May';
 import { RefundForm } from './RefundForm';
 
 /** One order: what was paid and given back, what it opened, and why that is open or not. */
@@ -154,12 +155,14 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
         </p>
       </div>
       {/* What a bank disputes cannot be given back too: nothing is offered that is refused. */}
-      <RefundForm
-        order={order}
-        refunds={refunds}
-        titleOfPass={(id) => titleOf(passes.find((p) => p.id === id)?.productId ?? '')}
-        locale={locale}
-      />
+      <May right="give-back">
+        <RefundForm
+          order={order}
+          refunds={refunds}
+          titleOfPass={(id) => titleOf(passes.find((p) => p.id === id)?.productId ?? '')}
+          locale={locale}
+        />
+      </May>
     </>
   );
 }

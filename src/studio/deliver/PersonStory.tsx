@@ -14,6 +14,7 @@ import { useNow } from '../data/useNow';
 import { inWords } from '../statusWords';
 import { agreementsLink } from './links';
 import { ErasePerson } from './ErasePerson';
+import { May } from '../frame/May';
 import { AnswerThem } from './AnswerThem';
 
 /** One person: what they bought, and for any product why they can or cannot open it. */
@@ -129,7 +130,11 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
           </p>
         ))}
       </div>
-      {person && !person.erased && <ErasePerson personId={personId} who={who} />}
+      {person && !person.erased && (
+        <May right="everything">
+          <ErasePerson personId={personId} who={who} />
+        </May>
+      )}
     </>
   );
 }

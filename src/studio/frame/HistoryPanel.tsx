@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { formatDay, formatTime } from '#core/calendar';
 import type { Draft } from '../data/draft';
+import { useMay } from './May';
 import { bringBackRelease } from '../data/publish';
 import { sentenceOf, useReleasesQuery } from '../data/ownerApi';
 import { useAppDispatch } from '../store';
@@ -10,6 +11,7 @@ import { publishToggled } from '../store/frame';
 export default function HistoryPanel({ draft }: { draft: Draft }) {
   const dispatch = useAppDispatch();
   const { data, error, refetch } = useReleasesQuery(undefined, { refetchOnMountOrArgChange: true });
+  const may = useMay();
   const [busy, setBusy] = useState<number | null>(null);
   const [said, setSaid] = useState<string | null>(null);
   const { zone, locale } = draft.content.shop;
@@ -61,7 +63,7 @@ export default function HistoryPanel({ draft }: { draft: Draft }) {
               {release.changes.length === 0 ? 'the same as before it' : release.changes.slice(0, 3).join('; ')}
               {release.changes.length > 3 && ` and ${release.changes.length - 3} more`}
             </p>
-            {release.number !== draft.live?.number && (
+            {release.number !== draft.live?.number && may('publish') && (
               <button
                 className="opt"
                 disabled={busy !== null}

@@ -9,6 +9,7 @@ import { useNow } from '../data/useNow';
 import { publishNow } from '../data/publish';
 import { useAppDispatch } from '../store';
 import { publishToggled } from '../store/frame';
+import { May } from './May';
 import { Missing } from './Missing';
 
 /** Every change since live, what stops it, and one button that names it all. */
@@ -94,13 +95,18 @@ export default function PublishPanel({ draft }: { draft: Draft }) {
         </div>
       )}
       {draft.changes.length > 0 ? (
-        <button
-          className="btn btn-primary mt-4"
-          disabled={busy || stops.length > 0 || chosen.length === 0}
-          onClick={() => void publish()}
+        <May
+          right="publish"
+          or={<p className="mt-4">Somebody who may publish puts this online; the owner can allow it to you in Shop.</p>}
         >
-          {busy ? 'Publishing …' : `Publish ${count}`}
-        </button>
+          <button
+            className="btn btn-primary mt-4"
+            disabled={busy || stops.length > 0 || chosen.length === 0}
+            onClick={() => void publish()}
+          >
+            {busy ? 'Publishing …' : `Publish ${count}`}
+          </button>
+        </May>
       ) : (
         <p className="mt-4">All published. Buyers see exactly what you see here.</p>
       )}

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { mayDo } from '#core/helpers';
 import { formatDay, formatTime, msOf } from '#core/calendar';
 import { type About, ownerApi, sentenceOf, useMoveClockMutation } from '../data/ownerApi';
 import { useAppDispatch } from '../store';
@@ -41,23 +42,24 @@ export function Strip({ about, zone }: { about: About; zone: string }) {
         Demo shop. It is {formatDay(about.now, zone, 'en', { year: true, weekday: true })},{' '}
         {formatTime(about.now, zone, 'en')}.
       </span>
-      {STEPS.map(([by, label]) => (
-        <button
-          key={by}
-          className="btn btn-quiet btn-sm"
-          disabled={moving.isLoading}
-          onClick={() =>
-            void move(by)
-              .unwrap()
-              .then(
-                () => setSaid(null),
-                (error: unknown) => setSaid(sentenceOf(error)),
-              )
-          }
-        >
-          {label}
-        </button>
-      ))}
+      {mayDo(about.you.rights, 'everything') &&
+        STEPS.map(([by, label]) => (
+          <button
+            key={by}
+            className="btn btn-quiet btn-sm"
+            disabled={moving.isLoading}
+            onClick={() =>
+              void move(by)
+                .unwrap()
+                .then(
+                  () => setSaid(null),
+                  (error: unknown) => setSaid(sentenceOf(error)),
+                )
+            }
+          >
+            {label}
+          </button>
+        ))}
       <span role="status">
         {moving.isLoading
           ? `Time is passing …${done === null || done <= 0 ? '' : ` ${Math.min(99, done)} %`}`

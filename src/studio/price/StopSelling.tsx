@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { DraftOffer } from '#core/catalogue';
+import { May } from '../frame/May';
 import { change, type Draft } from '../data/draft';
 import { publishNow } from '../data/publish';
 
@@ -32,10 +33,12 @@ export function StopSelling({ draft, offer }: { draft: Draft; offer: DraftOffer 
     <section className="sec">
       {live.onSale ? (
         <p>
-          <button className="btn btn-quiet" disabled={busy} onClick={() => void stop()}>
-            Stop selling now
-          </button>{' '}
-          <span className="text-ink-2">Owners keep access; whoever is at checkout can finish within the hour.</span>
+          <May right="publish" or="On sale.">
+            <button className="btn btn-quiet" disabled={busy} onClick={() => void stop()}>
+              Stop selling now
+            </button>{' '}
+            <span className="text-ink-2">Owners keep access; whoever is at checkout can finish within the hour.</span>
+          </May>
         </p>
       ) : offer.onSale ? (
         <p className="changed">On sale again with the next publishing.</p>

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { Path } from '#core/paths';
+import { May } from '../frame/May';
 import type { Draft } from '../data/draft';
 import { publishNow } from '../data/publish';
 
@@ -32,16 +33,18 @@ export function PathState({ draft, path, onRemove }: { draft: Draft; path: Path;
     setBusy(false);
   }
   return (
-    <p className="cap mt-2">
-      <button className="opt" disabled={busy} onClick={() => void takeDown()}>
-        Take these pages down now
-      </button>{' '}
-      Owners keep access, and the pages stay here as a draft.
-      {said !== null && (
-        <span className="wrong block" role="alert">
-          {said}
-        </span>
-      )}
-    </p>
+    <May right="publish">
+      <p className="cap mt-2">
+        <button className="opt" disabled={busy} onClick={() => void takeDown()}>
+          Take these pages down now
+        </button>{' '}
+        Owners keep access, and the pages stay here as a draft.
+        {said !== null && (
+          <span className="wrong block" role="alert">
+            {said}
+          </span>
+        )}
+      </p>
+    </May>
   );
 }

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import { useState } from 'react';
+import { May } from '../frame/May';
 import { sentenceOf, useFinishedShopMutation } from '../data/ownerApi';
 
 const STAGES = [
@@ -52,11 +53,13 @@ export function EmptyShop() {
           </li>
         ))}
       </ul>
-      <p className="mt-6">
-        <button className="btn btn-quiet" disabled={opening.isLoading} onClick={() => void look()}>
-          {opening.isLoading ? 'Setting it up, some seconds …' : 'Look at a finished shop'}
-        </button>
-      </p>
+      <May right="everything">
+        <p className="mt-6">
+          <button className="btn btn-quiet" disabled={opening.isLoading} onClick={() => void look()}>
+            {opening.isLoading ? 'Setting it up, some seconds …' : 'Look at a finished shop'}
+          </button>
+        </p>
+      </May>
       {said !== null && (
         <p className="cap mt-2" role="status">
           {said}

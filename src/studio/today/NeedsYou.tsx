@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { useMay } from '../frame/May';
 import { sentenceOf, useConfirmAwayMutation, useGoOnMutation } from '../data/ownerApi';
 import { useAppDispatch } from '../store';
 import { jobDropped } from '../store/jobs';
@@ -45,6 +46,7 @@ function Row({ need, mark = false, onSaid }: { need: Need; mark?: boolean; onSai
   const [confirm, confirming] = useConfirmAwayMutation();
   const [goOn, going] = useGoOnMutation();
   const dispatch = useAppDispatch();
+  const may = useMay();
   return (
     <li className="flex flex-wrap items-center justify-between gap-x-5 gap-y-2 border-t border-line py-3 last:border-b">
       <div className="min-w-48 flex-1">
@@ -61,7 +63,9 @@ function Row({ need, mark = false, onSaid }: { need: Need; mark?: boolean; onSai
           </>
         )}
       </div>
-      {need.act ? (
+      {need.act && !may('everything') ? (
+        <span className="text-ink-2">The owner decides this.</span>
+      ) : need.act ? (
         <button
           className="btn btn-quiet shrink-0"
           disabled={confirming.isLoading || going.isLoading}

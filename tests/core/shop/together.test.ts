@@ -967,3 +967,24 @@ describe('tax on top whose rate changes', () => {
     ]);
   });
 });
+
+describe('a shop that stands still', () => {
+  const stills: [string, (shop: MemoryShop, on: boolean) => void][] = [
+    ['because its folder does not agree with itself', (shop, on) => shop.runner.standStill(on)],
+    ['because its clock is not believed', (shop, on) => void (shop.ports.clock.isBelieved = () => !on)],
+  ];
+  test.each(stills)('%s: nothing is sold, changed or asked for, and then it goes on', async (_, still) => {
+    const shop = await shopInMemory(releaseWith([monthly('12')]), START);
+    const { id } = await shop.buy({});
+    const lines = shop.ports.batches.length;
+    still(shop, true);
+    expect(await shop.act({ type: 'pause', agreementId: id, until: null, by: 'seller' })).toMatch(/stands still/);
+    await expect(shop.buy({ person: 'u2' })).rejects.toThrow();
+    shop.ports.setNow(at('2026-12-24'));
+    await shop.runner.settle();
+    expect([shop.ports.batches.length, shop.asked()]).toEqual([lines, ['2026-11-23 12.00']]);
+    still(shop, false);
+    await shop.runner.settle();
+    expect(shop.asked()).toEqual(['2026-11-23 12.00', '2026-12-24 12.00']);
+  });
+});

@@ -1,8 +1,5 @@
-import { readdirSync, readFileSync } from 'node:fs';
 import { connect } from 'node:net';
-import { join } from 'node:path';
 import { afterEach, describe, expect, test } from '@jest/globals';
-import { simpleParser } from 'mailparser';
 import { newProduct } from '#core/catalogue';
 import type { ReleaseContent } from '#core/release';
 import { Buyer, Owner } from '../../../demo/clients';
@@ -10,6 +7,7 @@ import type { CounterOptions } from '../../../src/counter/options';
 import type { Me } from '../../../src/wire';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
 import { contentSelling } from '../../support/release';
+import { mailsTo as mailsToIn, signedInAt } from '../../support/mails';
 
 // Who comes in and who does not, by requests from outside. OWASP ASVS 5.0 level 2 chapters in docs/security.md.
 const TOVE = { name: 'Tove Marsh', address: 'tove@example.org' };
@@ -41,21 +39,8 @@ function content(): ReleaseContent {
   ]);
 }
 
-async function mailsTo(address: string) {
-  const folder = join(shop.folder, 'outside', 'mail');
-  const all = await Promise.all(readdirSync(folder).map((name) => simpleParser(readFileSync(join(folder, name)))));
-  return all.filter((mail) => JSON.stringify(mail.to).includes(address));
-}
-async function signedIn(who: { address: string }): Promise<Buyer> {
-  let enter = '';
-  await until(async () => {
-    enter = /\/member\/enter\/\S+/.exec((await mailsTo(who.address)).at(-1)?.text ?? '')?.[0] ?? '';
-    return enter !== '';
-  }, 'a link');
-  const device = buyer();
-  expect((await device.fetch(enter, { method: 'POST' })).status).toBe(303);
-  return device;
-}
+const mailsTo = (address: string) => mailsToIn(shop.folder, address);
+const signedIn = (who: { address: string }): Promise<Buyer> => signedInAt(shop, who);
 const meOf = async (device: Buyer): Promise<Me> => (await (await device.fetch('/member/api/me')).json()) as Me;
 const journalLines = (): number => shop.counter.context.journal.head().seq;
 

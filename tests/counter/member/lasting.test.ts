@@ -1,10 +1,9 @@
-import { readdirSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { readingIn } from '../../../src/counter/shared/reading';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, expect, test } from '@jest/globals';
-import { simpleParser } from 'mailparser';
 import { addMs, DAY, type Instant, instantOf, msOf } from '#core/calendar';
 import { newCoupon, newOffer, newPrice, newProduct, type ShopDetails } from '#core/catalogue';
 import { makePath } from '#core/paths';
@@ -16,6 +15,7 @@ import { CARD, openShop, ownerOf, type TestShop, until } from '../../support/cou
 import { draftContent, FILE_BYTES, FILE_SHA } from '../../support/release';
 import { later } from '../../support/money';
 import { bought } from '../../support/money';
+import { mailsIn, signedInAt } from '../../support/mails';
 
 const TOVE = { name: 'Tove Marsh', address: 'tove@example.org' };
 const ILMAR = { name: 'Ilmar Quill', address: 'ilmar@example.org' };
@@ -71,27 +71,10 @@ const firstLater = () => {
   const a = first();
   return a ? later(a) : [];
 };
-const mails = async () =>
-  Promise.all(
-    readdirSync(join(shop.folder, 'outside', 'mail')).map((name) =>
-      simpleParser(readFileSync(join(shop.folder, 'outside', 'mail', name))),
-    ),
-  );
+const mails = () => mailsIn(shop.folder);
 
 /** Signed in by the link in the receipt. */
-async function member(who: { address: string }): Promise<Buyer> {
-  let enter = '';
-  await until(async () => {
-    const own = (await mails()).filter((m) =>
-      (Array.isArray(m.to) ? m.to : [m.to]).some((t) => t?.text.includes(who.address)),
-    );
-    enter = /\/member\/enter\/\S+/.exec(own.at(-1)?.text ?? '')?.[0] ?? '';
-    return enter !== '';
-  }, 'a link');
-  const device = buyer();
-  expect((await device.fetch(enter, { method: 'POST' })).status).toBe(303);
-  return device;
-}
+const member = (who: { address: string }): Promise<Buyer> => signedInAt(shop, who);
 
 test('a free trial verifies the card for nothing and keeps it; the member’s own acts, and nobody else’s', async () => {
   shop = await openShop({ content: content() });

@@ -1,11 +1,11 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
-import { simpleParser } from 'mailparser';
 import type { Rights } from '#core/helpers';
 import { Buyer, Owner } from '../../../demo/clients';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
 import { contentWithMonthly, FILE_BYTES, releaseContent } from '../../support/release';
+import { mailsTo as mailsToIn } from '../../support/mails';
 
 const TOVE = { name: 'Tove Marsh', address: 'tove@example.org' };
 const ONA = { name: 'Ona Reed', address: 'ona@example.org' };
@@ -21,11 +21,7 @@ const buys = async (who = TOVE, path = 'field-pack') => {
   const buyer = new Buyer(shop.counter.address);
   expect((await buyer.pay(await buyer.openCheckout(path), who, CARD.good)).body.state?.status).toBe('paid');
 };
-const mailsTo = async (address: string) => {
-  const folder = join(shop.folder, 'outside', 'mail');
-  const all = await Promise.all(readdirSync(folder).map((name) => simpleParser(readFileSync(join(folder, name)))));
-  return all.filter((mail) => JSON.stringify(mail.to).includes(address));
-};
+const mailsTo = (address: string) => mailsToIn(shop.folder, address);
 
 /** Asked in by the owner, and signed in by the mailed link. */
 async function helperWith(rights: Partial<Rights>): Promise<{ ona: Owner; id: string; enter: string }> {

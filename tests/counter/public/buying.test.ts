@@ -2,12 +2,12 @@ import { holdKind } from '#core/passes';
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
-import { simpleParser } from 'mailparser';
 import { PDFDocument } from '@cantoo/pdf-lib';
 import { Buyer } from '../../../demo/clients';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
 import { FILE_BYTES, releaseContent } from '../../support/release';
 import { bought } from '../../support/money';
+import { mailsIn } from '../../support/mails';
 
 const TOVE = { name: 'Tove Marsh', address: 'tove@example.org' };
 let shop: TestShop;
@@ -18,12 +18,7 @@ afterEach(() => shop.close());
 
 const buyer = (): Buyer => new Buyer(shop.counter.address);
 const state = () => shop.counter.context.runner.state;
-const mails = async () =>
-  Promise.all(
-    readdirSync(join(shop.folder, 'outside', 'mail')).map((name) =>
-      simpleParser(readFileSync(join(shop.folder, 'outside', 'mail', name))),
-    ),
-  );
+const mails = () => mailsIn(shop.folder);
 
 test('bought, opened from the thank-you page, the receipt sent, signed in by its link once, papers drawn', async () => {
   const tove = buyer();

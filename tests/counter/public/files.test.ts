@@ -115,6 +115,22 @@ describe('people', () => {
     await again.close();
     expect(readFileSync(join(folder, 'people.jsonl'), 'utf8').trimEnd().split('\n')).toHaveLength(3);
   });
+
+  test('somebody with something under way is not forgotten: record, address and file stay as they were', async () => {
+    const people = await openPeopleFile(folder, realDisk);
+    await people.save({ id: 'u1', rev: 1, name: 'Tove', address: 'tove@example.org' });
+    const before = readFileSync(join(folder, 'people.jsonl'), 'utf8');
+    const underWay = (): never => {
+      throw new Error('a payment is under way');
+    };
+    await expect(people.erase('u1', underWay)).rejects.toThrow('a payment is under way');
+    expect([people.find('tove@example.org')?.name, people.isGoing('u1')]).toEqual(['Tove', false]);
+    expect(readFileSync(join(folder, 'people.jsonl'), 'utf8')).toBe(before);
+    await people.erase('u1', () => undefined);
+    expect([people.find('tove@example.org'), people.isGoing('u1')]).toEqual([undefined, true]);
+    expect(readFileSync(join(folder, 'people.jsonl'), 'utf8')).not.toContain('tove');
+    await people.close();
+  });
 });
 
 describe('doors', () => {

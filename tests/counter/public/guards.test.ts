@@ -1,13 +1,11 @@
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
-import { simpleParser } from 'mailparser';
 import { newOffer, newPrice } from '#core/catalogue';
 import { makePath } from '#core/paths';
 import { type ReleaseContent, sealContent } from '#core/release';
 import { Buyer } from '../../../demo/clients';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
 import { draftContent } from '../../support/release';
+import { signedInAt } from '../../support/mails';
 
 // Each guard refuses: taken away, the test beside it fails.
 const TOVE = { name: 'Tove Marsh', address: 'tove@example.org' };
@@ -46,19 +44,7 @@ const statuses = (): string[] => [...state().agreements.values()].map((a) => a.s
 const asked = (): number[] => [...state().charges.values()].map((c) => c.amount);
 
 /** A device signed in by the link in a person's last mail. */
-async function signedIn(who: { address: string }): Promise<Buyer> {
-  const folder = join(shop.folder, 'outside', 'mail');
-  let enter = '';
-  await until(async () => {
-    const all = await Promise.all(readdirSync(folder).map((name) => simpleParser(readFileSync(join(folder, name)))));
-    const own = all.filter((m) => JSON.stringify(m.to).includes(who.address));
-    enter = /\/member\/enter\/\S+/.exec(own.at(-1)?.text ?? '')?.[0] ?? '';
-    return enter !== '';
-  }, 'a link');
-  const device = buyer();
-  expect((await device.fetch(enter, { method: 'POST' })).status).toBe(303);
-  return device;
-}
+const signedIn = (who: { address: string }): Promise<Buyer> => signedInAt(shop, who);
 
 const buys = async (device: Buyer, path: string, who: typeof TOVE): Promise<number> =>
   (await device.pay(await device.openCheckout(path), who, CARD.good)).status;

@@ -1,7 +1,4 @@
 import { afterEach, expect, test } from '@jest/globals';
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { simpleParser } from 'mailparser';
 import { PDFDocument } from '@cantoo/pdf-lib';
 import { sumsOf } from '#core/payments';
 import { passState } from '#core/passes';
@@ -10,6 +7,7 @@ import { Buyer } from '../../../demo/clients';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
 import { type Beside, pathContent } from '../../support/pathShop';
 import { bought } from '../../support/money';
+import { mailsIn } from '../../support/mails';
 
 // Orders of several lines at the running counter; amounts worked by hand from the rules, on 15 June 2026.
 const TOVE = { name: 'Tove Marsh', address: 'tove@example.org' };
@@ -33,12 +31,7 @@ const order = () => {
 const charged = (): string[] =>
   [...state().charges.values()].map((c) => `${c.key.slice(c.orderId.length)} ${c.amount}`);
 const doors = (): string[] => [...state().passes.values()].map((p) => passState(p, shop.counter.context.runner.now()));
-const mails = async () =>
-  Promise.all(
-    readdirSync(join(shop.folder, 'outside', 'mail')).map((name) =>
-      simpleParser(readFileSync(join(shop.folder, 'outside', 'mail', name))),
-    ),
-  );
+const mails = () => mailsIn(shop.folder);
 
 test('an extra says what it adds before it is ticked; ticked, it is in the bill, the charge, the order and the receipt', async () => {
   await open({ extras: [LIBRARY, GUIDE] });
