@@ -1,6 +1,6 @@
 import { type Agreement, isRunning, isDisputed } from '#core/agreements';
 import { addMs, DAY, dateIn, HOUR, type Instant, plusDays } from '#core/calendar';
-import { newCoupon, newOffer, newPrice } from '#core/catalogue';
+import { newCoupon, newOffer, newPrice, type ShopTax } from '#core/catalogue';
 import { discountOf, firstBuyer, quoteFingerprint, quoteFor } from '#core/checkout';
 import { sum } from '#core/money';
 import type { Batch, ShopEvent } from '#core/journal';
@@ -8,6 +8,7 @@ import { passState } from '#core/passes';
 import { type Release, sealContent } from '#core/release';
 import {
   type ChargeAnswer,
+  type ChargeRequest,
   createRunner,
   evolveBatch,
   memoryPorts,
@@ -22,6 +23,7 @@ import { isLasting, paymentOf, planTotal } from '#core/terms';
 import { seeded } from '../../demo/random';
 import { draftContent, release } from './release';
 import { bought as boughtBy, later } from './money';
+import { openUntil, type PublishedRate, withTaxOnTop } from './plainRules';
 
 const LASTING = [
   newPrice('pr_plan3', {
@@ -54,23 +56,37 @@ const LASTING = [
   }),
 ];
 
-/** A shop with every kind of price, a coupon, and tax included. */
-export function lastingRelease(zone: string, number = 1): Release {
+const INCLUDED: ShopTax = {
+  how: 'included',
+  home: 'PT',
+  rates: [
+    { country: 'PT', rate: 2300, from: null },
+    { country: 'DE', rate: 1900, from: null },
+  ],
+};
+
+/** Tax on top whose rates change: one told of long before, one published five days before, one of the day itself. */
+const CHANGING: readonly PublishedRate[] = [
+  { country: 'PT', rate: 2300, from: null, published: '2026-01-01T00:00:00.000Z' },
+  { country: 'DE', rate: 1900, from: null, published: '2026-01-01T00:00:00.000Z' },
+  { country: 'PT', rate: 2100, from: '2026-04-10', published: '2026-01-01T00:00:00.000Z' },
+  { country: 'DE', rate: 2150, from: '2026-06-20', published: '2026-06-15T08:00:00.000Z' },
+  { country: 'PT', rate: 2440, from: '2026-09-03', published: '2026-09-03T08:00:00.000Z' },
+];
+
+/** The table as it was published at a moment. */
+const onTopAt = (at: Instant): ShopTax => ({
+  how: 'on-top',
+  home: 'PT',
+  rates: CHANGING.filter((r) => r.published <= at).map(({ country, rate, from }) => ({ country, rate, from })),
+});
+
+/** A shop with every kind of price, a coupon, and tax included where nothing else is said. */
+export function lastingRelease(zone: string, number = 1, tax = INCLUDED): Release {
   const content = draftContent();
   const [field] = content.products;
   if (!field) throw new Error('no product');
-  content.shop = {
-    ...content.shop,
-    zone,
-    tax: {
-      how: 'included',
-      home: 'PT',
-      rates: [
-        { country: 'PT', rate: 2300, from: null },
-        { country: 'DE', rate: 1900, from: null },
-      ],
-    },
-  };
+  content.shop = { ...content.shop, zone, tax };
   // Each price has an offer of its own, so that one buyer can hold several.
   for (const price of LASTING) content.offers.push({ ...newOffer(`off_${price.id}`, field, 'EUR'), prices: [price] });
   content.coupons.push(newCoupon('cp_half', 'EUR', { code: 'HALF', percent: '50', acts: 'first', payments: '2' }));
@@ -94,6 +110,10 @@ interface Options {
   buyers: number;
   years: number;
   zone: string;
+  /** Tax on top whose rates change, instead of a tax that is in the price and stays. */
+  onTop?: boolean;
+  /** A clock that goes back for a while, and one that leaps ahead and is not believed. */
+  wrongClocks?: boolean;
   /** Looked at now and then, while the shop runs. */
   look?: (runner: Runner, live: Release) => void;
 }
@@ -103,26 +123,37 @@ interface Options {
  * payment service that does not answer, a disk that fails, a counter that is killed. Every promise is checked at
  * every step. @throws Error that names the seed and the promise that broke
  */
-export async function longRun({ seed, buyers, years, zone, look }: Options): Promise<LongRun> {
+export async function longRun({
+  seed,
+  buyers,
+  years,
+  zone,
+  onTop = false,
+  wrongClocks = false,
+  look,
+}: Options): Promise<LongRun> {
   const random = seeded(seed);
   const start: Instant = '2026-01-31T09:30:00.000Z';
   const pendingUntil = new Map<string, number>();
   let machine = 0;
-  const answer = (): ChargeAnswer => {
+  const answer = ({ token }: ChargeRequest): ChargeAnswer => {
     const dice = random.next();
-    if (dice < 0.12) return { status: 'refused', reason: 'not-enough-money' };
+    // Some cards hardly ever have money on them, so that days of grace run out.
+    if (dice < (token.endsWith('3') ? 0.7 : 0.12)) return { status: 'refused', reason: 'not-enough-money' };
     if (dice < 0.14) return { status: 'waits-for-bank', confirmAt: '/bank' };
     return { status: 'paid', paymentId: '' };
   };
   const ports = memoryPorts(start, answer);
   ports.clock.machine = () => (machine += 200_000);
   faulty(ports, random, pendingUntil);
-  const live = lastingRelease(zone);
+  let live = lastingRelease(zone, 1, onTop ? onTopAt(start) : INCLUDED);
   ports.addRelease(live);
   let runner = createRunner(ports);
   await runner.start();
   await runner.execute({ type: 'publish', release: live, hasFile: () => true });
-  const audit = new Audit(seed, zone);
+  const acted = new Set<string>();
+  const rates = CHANGING.map((r) => ({ ...r }));
+  const audit = new Audit(seed, zone, onTop ? rates : null, acted);
   const result: LongRun = {
     buyerYears: 0,
     charges: 0,
@@ -135,6 +166,7 @@ export async function longRun({ seed, buyers, years, zone, look }: Options): Pro
   let now = start;
   const end = addMs(start, years * 365 * DAY);
   let bought = 0;
+  const known = new Set<PublishedRate>();
 
   while (now < end) {
     // Half the steps go exactly to what falls due next, the others somewhere: never more than two days late.
@@ -143,6 +175,8 @@ export async function longRun({ seed, buyers, years, zone, look }: Options): Pro
     now = next !== undefined && next > now && next < leap && random.next() < 0.5 ? next : leap;
     ports.setNow(now);
     await runner.settle();
+    if (onTop && onTopAt(now).rates.length > (live.content.shop.tax?.rates.length ?? 0)) await publishRates();
+    if (wrongClocks && random.next() < 0.04) await misled();
     if (bought < buyers && random.next() < 0.9) for (let i = 0; i <= buyers / 250; i += 1) await buy();
     for (let i = 0; i < 2; i += 1) await act();
     await runner.settle();
@@ -165,6 +199,30 @@ export async function longRun({ seed, buyers, years, zone, look }: Options): Pro
   result.charges = ports.charges.length;
   result.state = runner.state;
   return result;
+
+  async function publishRates(): Promise<void> {
+    live = lastingRelease(zone, live.number + 1, onTopAt(now));
+    ports.addRelease(live);
+    const published = await runner.execute({ type: 'publish', release: live, hasFile: () => true });
+    if ('refused' in published) throw new Error(`seed ${seed}: not published: ${published.refused}`);
+    // It is known from when it was truly published.
+    for (const r of rates) if (r.published > start && r.published <= now && !known.has(r)) r.published = now;
+    for (const r of rates) if (r.published <= now) known.add(r);
+  }
+
+  /** Whatever a wrong clock says: going back repeats nothing, a leap that is not believed writes nothing. */
+  async function misled(): Promise<void> {
+    const back = random.next() < 0.5;
+    const lines = ports.batches.length;
+    if (!back) ports.clock.isBelieved = () => false;
+    ports.setNow(addMs(now, back ? -Math.floor(random.next() * 60 * HOUR) : 75 * DAY));
+    await runner.settle();
+    await act();
+    if (!back && ports.batches.length !== lines)
+      throw new Error(`seed ${seed}: written by a clock that is not believed`);
+    delete ports.clock.isBelieved;
+    ports.setNow(now);
+  }
 
   async function buy(): Promise<void> {
     bought += 1;
@@ -200,8 +258,11 @@ export async function longRun({ seed, buyers, years, zone, look }: Options): Pro
     if (!a || random.next() < 0.5) return;
     result.acts += 1;
     const agreementId = a.id;
+    const what = random.int(15);
+    // Trying a card again or taking another one is still no more than paying.
+    if (what !== 6 && what !== 7) acted.add(agreementId);
     const laterDay = dateIn(plusDays(runner.now(), 1 + random.int(60), zone), zone);
-    switch (random.int(15)) {
+    switch (what) {
       case 0:
         return void (await runner.execute({
           type: 'pause',
@@ -337,6 +398,10 @@ class Audit {
   constructor(
     private readonly seed: number,
     private readonly zone: string,
+    /** Published rates of a tax that comes on top. */
+    private readonly rates: readonly PublishedRate[] | null,
+    /** Of whom more happened than paying or not. */
+    private readonly acted: ReadonlySet<string>,
   ) {}
 
   #broken(promise: string, about: unknown): never {
@@ -370,7 +435,10 @@ class Audit {
     const refunding = new Set(
       [...state.refunds.values()].filter((r) => r.status === 'asked').map((r) => r.agreementId),
     );
-    for (const a of state.agreements.values()) if (!refunding.has(a.id)) this.#late(a, now);
+    for (const a of state.agreements.values()) {
+      if (!refunding.has(a.id)) this.#late(a, now);
+      if (this.#onlyPaid(a) && a.unanswered === null) this.#doors(state, a, now);
+    }
   }
 
   /** What time brings has been done some days later, whatever index the engine keeps of it. */
@@ -436,12 +504,52 @@ class Audit {
     for (const due of later(a).flatMap((p) => p.dues)) {
       n += 1;
       if (due.n !== n) this.#broken(`payment ${due.n} where ${n} was due`, a);
-      if (due.amount !== expected(a, due.n))
+      if (this.rates === null && due.amount !== expected(a, due.n))
         this.#broken('another amount than was promised', { a, due, promised: expected(a, due.n) });
     }
+    if (this.rates !== null && this.#onlyPaid(a)) this.#sums(a, this.rates);
     for (const p of later(a))
       if (sum(p.dues.map((d) => d.amount)) !== p.amount + p.credit) this.#broken('the parts are not the whole', p);
   }
+
+  readonly #onlyPaid = (a: Agreement): boolean => a.from === null && !this.acted.has(a.id);
+
+  /** Whoever did no more than pay or not: what they paid, by the plain rules. */
+  #sums(a: Agreement, rates: readonly PublishedRate[]): void {
+    const { zone, terms, start: bought, buyer } = a;
+    for (const { dues, amount, tax } of later(a)) {
+      const [due] = dues;
+      if (!due || dues.length > 1) continue;
+      const net = expected(a, due.n);
+      const about = { net, country: buyer?.country ?? 'PT', at: due.at, bought, zone, terms };
+      // A shop looks after itself every two days at the latest here: what was published meanwhile may be told or not.
+      // Where the due before tells it, that one may have been tried for a week.
+      const plain = [0, 2 * DAY, ...(terms.every.unit === 'week' ? [8 * DAY] : [])].map((late) =>
+        withTaxOnTop(rates, about, late),
+      );
+      if (!plain.some((p) => p.amount === amount && p.tax === tax))
+        this.#broken('another sum than could be told', { a, due, amount, tax, plain });
+    }
+  }
+
+  /** The same for what they can open. */
+  #doors(state: ShopState, a: Agreement, now: Instant): void {
+    const paid = (a.terms.trial ? 0 : 1) + sum(later(a).map(({ dues }) => dues.length));
+    const key = `${a.id}/${paid}`;
+    const known = this.#untils.get(key);
+    const until = known === undefined ? openUntil(a, paid) : known;
+    this.#untils.set(key, until);
+    for (const id of a.passIds) {
+      const pass = state.passes.get(id);
+      if (!pass) continue;
+      const open = passState(pass, now) === 'open';
+      if (!open && (until === null || now < until))
+        this.#broken(`shut at ${now}, though good until ${until ?? 'ever'}`, a);
+      if (open && until !== null && now > addMs(until, LATE_DAYS * DAY))
+        this.#broken(`open at ${now}, though good until ${until} only`, a);
+    }
+  }
+  readonly #untils = new Map<string, Instant | null>();
 
   /** At the end: the journal gives the same state again, prefixes too, and the service took what was promised. */
   whole(state: ShopState, ports: MemoryPorts, live: Release): void {
@@ -455,6 +563,7 @@ class Audit {
     for (const a of state.agreements.values()) {
       if (
         a.status !== 'paid-off' ||
+        this.rates !== null ||
         a.coupon ||
         !isLasting(a.terms) ||
         a.terms.kind !== 'plan' ||
@@ -484,7 +593,7 @@ class Audit {
           !known.has(event.data.paymentId)
         )
           this.#broken('a payment is nowhere', { event, late: late.size });
-    if (live.number !== 1) this.#broken('the run publishes once', live.number);
+    if (this.rates === null && live.number !== 1) this.#broken('the run publishes once', live.number);
   }
 }
 
