@@ -12,7 +12,7 @@ import {
   type ShopDetails,
 } from '#core/catalogue';
 import type { Page } from '#core/pages';
-import { type Extra, makePath, type Path } from '#core/paths';
+import { addStep, checkoutOf, type Extra, type Path, sellWithPage } from '#core/paths';
 import { type DraftContent, type ReleaseContent, sealContent } from '#core/release';
 import { cards } from './cards';
 import { reeds } from './drawings';
@@ -264,12 +264,12 @@ export async function demoCatalogue(upload: Upload): Promise<ReleaseContent> {
   ];
   const products = [dawn, wren, marsh, library];
   const made = offers.map((o) =>
-    makePath(
-      o,
-      products.filter((p) => o.productIds.includes(p.id)),
-      new Set(),
+    sellWithPage.make({
+      offer: { id: o.id, title: o.title, products: products.filter((p) => o.productIds.includes(p.id)) },
+      taken: new Set(),
       next,
-    ),
+      locale: 'en',
+    }),
   );
   const [dawnPath, wrenPath] = made.map((m) => m.path);
   const after = offerPage(next);
@@ -284,12 +284,13 @@ export async function demoCatalogue(upload: Upload): Promise<ReleaseContent> {
     text: '',
     strength: 'clear',
   });
-  wrenPath.steps.splice(-1, 0, {
+  const wrenStep = {
     id: next('step'),
-    kind: 'offer',
+    kind: 'offer' as const,
     pageId: after.id,
     offer: { offerId: membership.id, priceId: monthly.id },
-  });
+  };
+  Object.assign(wrenPath, addStep(wrenPath, wrenStep, { after: checkoutOf(wrenPath)?.id ?? '', by: 'next' }));
   const content: DraftContent = {
     shop: SHOP,
     products,

@@ -43,8 +43,8 @@ export interface PageView {
   offer: { title: string; prices: PriceView[] } | null;
   things: ThingView[];
   pictureUrl: (file: FileRef) => string;
-  /** The address of a step of this path; the checkout's when none is named. */
-  stepHref: (stepId: StepId | null) => string;
+  /** The address that a block's button leads to. */
+  leadsTo: (block: { id: BlockId; step?: StepId | undefined }) => string;
   /** Where the checkout stands on this page, if it does. */
   checkout: ReactNode;
   order: OrderView | null;

@@ -1,4 +1,5 @@
 import { newCoupon, newOffer, newPrice } from '#core/catalogue';
+import { addStep } from '#core/paths';
 import { type DraftContent, type ReleaseContent, sealContent } from '#core/release';
 import { draftContent } from './release';
 import type { DraftTermsGiven } from './shopInMemory';
@@ -33,13 +34,18 @@ export function pathContent({ extras = [], offers = [], edit }: Beside): Release
     text: '',
     strength: 'clear',
   }));
-  const thanks = path.steps.findIndex((s) => s.kind === 'thanks');
   const steps = offers.map((terms, i) => {
     const page = { id: `page_o${i}`, kind: 'sales' as const, title: '', description: '', blocks: [] };
     content.pages.push(page);
     return { id: `step_o${i}`, kind: 'offer' as const, pageId: page.id, offer: sell(`o${i}`, `Offer ${i}`, terms) };
   });
-  path.steps.splice(thanks, 0, ...steps);
+  // Each leads on to the one after it, taken or not.
+  const led = steps.reduceRight((p, step) => addStep(p, step, { after: checkout.id, by: 'next' }), path);
+  Object.assign(path, led, {
+    steps: led.steps.map((step) =>
+      step.kind === 'offer' ? { ...step, address: `offer-${steps.findIndex((s) => s.id === step.id) + 1}` } : step,
+    ),
+  });
   content.coupons.push(newCoupon('cp', 'EUR', { code: 'SPRING', percent: '10', acts: 'first', payments: '1' }));
   edit?.(content);
   return sealContent(content);

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { DEFAULT_SHOP, type DraftTerms, newOffer, newPrice, newProduct, type Product } from '#core/catalogue';
-import { makePath } from '#core/paths';
+import { type Begun, sellWithPage } from '#core/paths';
 import { type DraftContent, type Release, type ReleaseContent, sealContent } from '#core/release';
 
 export const FILE_BYTES = new TextEncoder().encode('Twelve voices of the first hour.\n'.repeat(400));
@@ -28,8 +28,8 @@ export function draftContent(): DraftContent {
     { ...newOffer('off_free', free, 'EUR'), prices: [newPrice('pr_free', { terms: { kind: 'free', amount: '' } })] },
   ];
   const paths = [
-    makePath(offers[0] ?? { id: '', title: '' }, [field], new Set(), next),
-    makePath(offers[1] ?? { id: '', title: '' }, [free], new Set(), next),
+    pathFor(offers[0] ?? { id: '', title: '' }, [field], new Set(), next),
+    pathFor(offers[1] ?? { id: '', title: '' }, [free], new Set(), next),
   ];
   return {
     shop: {
@@ -76,13 +76,21 @@ export function contentSelling(
       prices: [newPrice(`pr_${id}`, { terms })],
     };
     const taken = new Set(draft.paths.map((path) => path.address));
-    const made = makePath(offer, [product], taken, (prefix) => `${prefix}_${(count += 1)}`);
+    const made = pathFor(offer, [product], taken, (prefix) => `${prefix}_${(count += 1)}`);
     draft.offers.push(offer);
     draft.paths.push(made.path);
     draft.pages.push(...made.pages);
   }
   return sealContent(draft);
 }
+
+/** A page, a checkout and a thank-you page for an offer. */
+export const pathFor = (
+  offer: { id: string; title: string },
+  products: readonly Product[],
+  taken: ReadonlySet<string>,
+  next: (prefix: string) => string,
+): Begun => sellWithPage.make({ offer: { id: offer.id, title: offer.title, products }, taken, next, locale: 'en' });
 
 /** With a monthly subscription for 30.00 at /monthly. */
 export const contentWithMonthly = (): ReleaseContent =>

@@ -1,4 +1,4 @@
-import type { DocumentName } from './content';
+import type { DocumentName, Documents } from './content';
 
 export interface Subject {
   kind: DocumentName;
@@ -12,6 +12,8 @@ export interface Finding {
   /** One sentence that says what is wrong and, where it is not plain, what to do. */
   text: string;
   about: Subject;
+  /** What one press would make of the document it is about, where a press can mend it. */
+  mend?: { label: string; kind: DocumentName; id: string; doc: Documents[DocumentName] };
 }
 
 /** A title as it is named in a finding. */

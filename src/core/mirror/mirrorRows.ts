@@ -120,7 +120,10 @@ export class MirrorRows {
         }
         case 'due.paid': {
           const order = this.orders.get(this.agreements.get(event.data.agreementId)?.agreement.orderId ?? '');
-          if (order) order.later = { ...order.later, paid: order.later.paid + event.data.amount };
+          if (!order) break;
+          order.later = { ...order.later, paid: order.later.paid + event.data.amount };
+          // One that was given back whole is so no more once something is paid again.
+          restate(order);
           break;
         }
         case 'pass.opened': {

@@ -40,6 +40,25 @@ export function fillCheckoutPage(known: Known, next: NextId): Page {
   };
 }
 
+/** What an offer after payment says above its bill: what it is, what is in it, what it does. */
+export function fillOfferPage(known: Known, next: NextId): Page {
+  const say = wordsFor(known.locale ?? 'en').pages.fresh;
+  const [first] = known.products;
+  const blocks: Block[] = [
+    {
+      id: next('b'),
+      kind: 'headline',
+      text: known.title === '' ? '' : say.more(known.title),
+      under: first?.promise ?? '',
+    },
+  ];
+  if (first && plainFromRich(first.description).trim() !== '')
+    blocks.push({ id: next('b'), kind: 'text', text: first.description });
+  const benefits = known.products.flatMap((p) => p.benefits).filter((b) => b.trim() !== '');
+  if (benefits.length > 0) blocks.push({ id: next('b'), kind: 'benefits', title: say.benefits, items: benefits });
+  return { id: next('page'), kind: 'sales', title: '', description: '', blocks };
+}
+
 /** A thank-you page: what was bought, and a button that opens each thing. */
 export function fillThanksPage(known: Known, next: NextId): Page {
   const say = wordsFor(known.locale ?? 'en').pages.fresh;

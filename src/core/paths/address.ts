@@ -30,12 +30,12 @@ export function addressFrom(title: string): string {
     .replace(/-+$/, '');
 }
 
-/** What is wrong with an address by itself, in one sentence, or null. */
-export function addressProblem(address: string): string | null {
+/** What is wrong with an address by itself, in one sentence, or null. @param reserved words it may not be; a step has none */
+export function addressProblem(address: string, reserved = RESERVED_ADDRESSES): string | null {
   if (address === '') return 'The address is empty.';
   if (address.length > 80) return 'The address is longer than 80 characters.';
   if (!/^[a-z0-9]+(-[a-z0-9]+)*$/.test(address))
     return `“${address}” is not an address. Use small letters, digits and dashes, like dawn-field-pack.`;
-  if (RESERVED_ADDRESSES.includes(address)) return `“${address}” is needed by the shop itself.`;
+  if (reserved.includes(address)) return `“${address}” is needed by the shop itself.`;
   return null;
 }

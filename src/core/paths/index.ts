@@ -1,5 +1,43 @@
-export { Extra, Path, type Step } from './path';
-export { addressOfStep, extrasOf, offersAfterPayment } from './steps';
+export { Condition, Extra, Join, Path, type Step, Target } from './path';
+export {
+  buttonLeadsTo,
+  joinsFrom,
+  leadsTo,
+  NOTHING_KNOWN,
+  reachedFrom,
+  stepOf,
+  stepsAfter,
+  stepsInOrder,
+  type WalkFacts,
+} from './joins';
+export { checkoutOf, extrasOf, hrefOf, offersAfterPayment, thanksOf } from './steps';
+export { afterCheckout, answersOnTheWay, type OfferPassed, onFrom, type Stand, standsNow } from './afterPayment';
 export { addressFrom, addressProblem, RESERVED_ADDRESSES } from './address';
-export { makePath } from './makePath';
+export {
+  addFirst,
+  addStep,
+  bestPlaceFor,
+  freeAddress,
+  isNeeded,
+  joinsTo,
+  leadOn,
+  type NewStep,
+  pointed,
+  type Place as StepPlace,
+  removeStep,
+  waysOn,
+  waysOut,
+} from './editing';
+export { upgradePath } from './upgradePath';
+export { mendOf, type PathProblem, pathProblems } from './problems';
+export {
+  BEGINNINGS,
+  type Beginning,
+  type Begun,
+  type Known,
+  type KnownOffer,
+  type KnownPrice,
+  partOf,
+  sellWithPage,
+} from './beginnings';
 export { resolveAddress, type Place } from './resolve';

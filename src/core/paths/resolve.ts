@@ -1,18 +1,24 @@
 import type { Path, Step } from './path';
-import { addressOfStep } from './steps';
+import { stepOf } from './joins';
+import { hrefOf } from './steps';
 
 export type Place = { found: 'step'; path: Path; step: Step } | { found: 'moved'; to: string } | { found: 'nothing' };
 
 /**
- * Where a web address of the shop leads: "dawn-field-pack" to the first step, "dawn-field-pack/checkout",
- * "dawn-field-pack/offer-1" and "dawn-field-pack/thanks" to those steps; a former address forwards to the present one.
+ * Where a web address of the shop leads: "dawn-field-pack" to where its path begins, "dawn-field-pack/checkout" to the
+ * step of that address. A former address of a path or a step forwards to the present one, for good.
  */
 export function resolveAddress(paths: readonly Path[], address: string, rest: string): Place {
-  const path = paths.find((p) => p.address === address);
-  if (path) {
-    const step = rest === '' ? path.steps[0] : path.steps.find((s) => addressOfStep(path, s) === rest);
-    return step ? { found: 'step', path, step } : { found: 'nothing' };
-  }
-  const moved = paths.find((p) => p.formerAddresses.includes(address));
-  return moved ? { found: 'moved', to: `/${moved.address}${rest ? `/${rest}` : ''}` } : { found: 'nothing' };
+  const present = paths.find((p) => p.address === address);
+  const path = present ?? paths.find((p) => p.formerAddresses.includes(address));
+  if (!path) return { found: 'nothing' };
+  const start = stepOf(path, path.start) ?? path.steps[0];
+  const step =
+    rest === ''
+      ? start
+      : (path.steps.find((s) => s.address === rest) ?? path.steps.find((s) => s.formerAddresses.includes(rest)));
+  if (!step) return { found: 'nothing' };
+  const href = hrefOf(path, step);
+  const asked = `/${address}${rest === '' ? '' : `/${rest}`}`;
+  return href === asked ? { found: 'step', path, step } : { found: 'moved', to: href };
 }

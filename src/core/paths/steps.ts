@@ -5,15 +5,16 @@ import type { Extra, Path, Step } from './path';
 export const extrasOf = ({ steps }: Pick<Path, 'steps'>): Extra[] =>
   steps.filter((step) => step.kind === 'checkout').flatMap((step) => step.extras ?? []);
 
-/** What a path offers after payment, in its order. */
+/** What a path offers after payment. */
 export const offersAfterPayment = ({
   steps,
 }: Pick<Path, 'steps'>): { step: StepId; offerId: OfferId; priceId: PriceId }[] =>
   steps.flatMap(({ id, kind, offer }) => (kind === 'offer' && offer ? [{ step: id, ...offer }] : []));
 
-/** The part of the address after the path's own: "checkout", "offer-1", "offer-2", "thanks"; its page has none. */
-export function addressOfStep({ steps }: Pick<Path, 'steps'>, step: Pick<Step, 'id' | 'kind'>): string {
-  if (step.kind === 'page') return '';
-  if (step.kind !== 'offer') return step.kind;
-  return `offer-${steps.filter((s) => s.kind === 'offer').findIndex((s) => s.id === step.id) + 1}`;
-}
+export const checkoutOf = ({ steps }: Pick<Path, 'steps'>): Step | undefined =>
+  steps.find((s) => s.kind === 'checkout');
+export const thanksOf = ({ steps }: Pick<Path, 'steps'>): Step | undefined => steps.find((s) => s.kind === 'thanks');
+
+/** A step's web address under the shop's: "/dawn-field-pack/checkout"; the path's own for the step it begins with. */
+export const hrefOf = (path: Pick<Path, 'address' | 'start'>, step: Pick<Step, 'id' | 'address'>): string =>
+  step.id === path.start || step.address === '' ? `/${path.address}` : `/${path.address}/${step.address}`;

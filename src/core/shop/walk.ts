@@ -1,7 +1,7 @@
 import type { Instant } from '#core/calendar';
 import { type LineChoice, firstBuyer, quoteFingerprint, quoteFor, type QuoteChoice } from '#core/checkout';
 import { productKindOf } from '#core/catalogue';
-import { extrasOf, offersAfterPayment, type Path } from '#core/paths';
+import { answersOnTheWay, extrasOf, offersAfterPayment, type Path } from '#core/paths';
 import type { Release } from '#core/release';
 import { isOpen } from '#core/passes';
 import { refusalInWords } from '#core/words';
@@ -19,18 +19,21 @@ export interface Walked {
   failed: string[];
 }
 
+type Answers = readonly { offer: OfferAfterPayment; answer: 'yes' | 'no' }[];
+
 /** One way to buy: what is chosen, what is ticked, and what is taken after payment. */
 interface Walk {
   choice: QuoteChoice;
-  offer: OfferAfterPayment | null;
+  /** Each a practice buyer of its own: what they answer to offers after payment, in the order these come. */
+  ways: readonly Answers[];
   /** The price it is walked for. */
   about: LineChoice;
 }
 
 /**
  * A practice buyer at every price that is on sale: the same engine with memory behind its ports, a card that goes
- * through, then every file and link fetched. Extras and offers after payment are each taken once, beside the first
- * price. Nothing is recorded and nobody is charged.
+ * through, then every file and link fetched. Extras are each taken once beside the first price; so is every offer after
+ * payment, by the answers that lead to it, and each is declined once. Nothing is recorded and nobody is charged.
  */
 export async function walkRelease(release: Release, now: Instant): Promise<Walked> {
   const walked: Walked = { of: 0, gotIn: 0, failed: [] };
@@ -38,7 +41,8 @@ export async function walkRelease(release: Release, now: Instant): Promise<Walke
   for (const path of content.paths)
     for (const walk of walksOf(release, path, now)) {
       walked.of += 1;
-      const problem = await walkOne(release, walk, now);
+      let problem: string | null = null;
+      for (const answers of walk.ways) problem ??= await walkOne(release, walk.choice, answers, now);
       if (problem === null) walked.gotIn += 1;
       else walked.failed.push(`${nameOf(release, walk.about)}: ${problem}`);
     }
@@ -58,12 +62,22 @@ function walksOf(release: Release, path: Path, now: Instant): Walk[] {
     .map(({ offerId, priceId }): LineChoice => ({ offerId, priceId }))
     .filter((extra) => isOnSale({ ...first, extras: [extra] }));
   return [
-    ...prices.map((price): Walk => ({ choice: price, offer: null, about: price })),
-    ...beside.map((extra): Walk => ({ choice: { ...first, extras: [extra] }, offer: null, about: extra })),
+    ...prices.map((price): Walk => ({ choice: price, ways: [[]], about: price })),
+    ...beside.map((extra): Walk => ({ choice: { ...first, extras: [extra] }, ways: [[]], about: extra })),
     ...offersAfterPayment(path)
       .filter(isOnSale)
-      .map((after): Walk => ({ choice: first, offer: after, about: after })),
+      .map((after): Walk => ({ choice: first, ways: waysTo(path, after), about: after })),
   ];
+}
+
+/** How a practice buyer comes to an offer: once to take it, once to leave it. */
+function waysTo(path: Path, after: OfferAfterPayment): Answers[] {
+  const offers = offersAfterPayment(path);
+  const before = [...(answersOnTheWay(path, after.step) ?? [])].flatMap(([step, answer]) => {
+    const offer = offers.find((o) => o.step === step);
+    return offer ? [{ offer, answer }] : [];
+  });
+  return (['yes', 'no'] as const).map((answer) => [...before, { offer: after, answer }]);
 }
 
 function nameOf({ content }: Release, { offerId, priceId }: LineChoice): string {
@@ -73,7 +87,7 @@ function nameOf({ content }: Release, { offerId, priceId }: LineChoice): string 
 }
 
 /** @returns why it failed, in a sentence; null where everything opened */
-async function walkOne(release: Release, { choice, offer }: Walk, now: Instant): Promise<string | null> {
+async function walkOne(release: Release, choice: QuoteChoice, answers: Answers, now: Instant): Promise<string | null> {
   const ports = memoryPorts(now);
   const first = { ...release, number: 1, basedOn: null };
   ports.addRelease(first);
@@ -98,30 +112,40 @@ async function walkOne(release: Release, { choice, offer }: Walk, now: Instant):
   await runner.settle();
   const order = [...runner.state.orders.values()][0];
   if (!order) return 'the payment went through, but no order came of it.';
-  const problem = offer ? await takeOffer(runner, order, offer, first) : null;
-  return problem ?? openAll(runner, order, first);
+  for (const [i, { offer, answer }] of answers.entries()) {
+    const problem = await answerOffer(runner, order, offer, answer, first);
+    // What is passed over unseen on the way to another has a walk of its own.
+    if (problem !== null && i === answers.length - 1) return problem;
+  }
+  return openAll(runner, order, first);
 }
 
-async function takeOffer(
+async function answerOffer(
   runner: Runner,
   order: Order,
   offer: OfferAfterPayment,
+  answer: 'yes' | 'no',
   release: Release,
 ): Promise<string | null> {
   const standing = offerStanding(runner.state, order, offer, release, { now: runner.now(), release });
   if (standing.at !== 'open') return 'it is never offered after payment.';
-  const taken = await runner.execute({
-    type: 'accept-offer',
-    orderId: order.id,
-    offer,
-    release,
-    shown: quoteFingerprint(standing.quote),
-    fingerprint: (text) => text,
-    card: null,
-  });
+  const taken = await runner.execute(
+    answer === 'no'
+      ? { type: 'decline-offer', orderId: order.id, step: offer.step }
+      : {
+          type: 'accept-offer',
+          orderId: order.id,
+          offer,
+          release,
+          shown: quoteFingerprint(standing.quote),
+          fingerprint: (text) => text,
+          card: null,
+        },
+  );
   await runner.settle();
   if ('refused' in taken) return refusalInWords(taken);
-  return order.offers[offer.step]?.answer === 'yes' ? null : 'it was taken after payment, but did not come.';
+  if (order.offers[offer.step]?.answer === answer) return null;
+  return answer === 'yes' ? 'it was taken after payment, but did not come.' : 'it was left, and still waits.';
 }
 
 /** Fetches every file and link of everything that was bought. */

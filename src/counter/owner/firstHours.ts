@@ -1,4 +1,5 @@
 import { addMs, DAY } from '#core/calendar';
+import { checkoutOf } from '#core/paths';
 import { walkRelease, type Walked } from '#core/shop';
 import type { FirstHours } from '../../wire';
 import { type CounterContext, liveRelease } from '../context';
@@ -23,8 +24,8 @@ export async function firstHours(context: CounterContext, walks: Walks): Promise
     walked: await walk,
     paths: release.content.paths.map((path) => ({
       title: path.title,
-      seen: context.views.during(path.id, 'page', release.number),
-      atCheckout: context.views.during(path.id, 'checkout', release.number),
+      seen: context.views.during(path.id, path.start, release.number),
+      atCheckout: context.views.during(path.id, checkoutOf(path)?.id ?? '', release.number),
       sold: orders.filter((o) => o.lines.some((l) => l.offerId === path.offerId)).length,
     })),
   };

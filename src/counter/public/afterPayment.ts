@@ -1,53 +1,164 @@
 import type { Request } from 'express';
-import { offersAfterPayment, type Path } from '#core/paths';
+import {
+  afterCheckout,
+  extrasOf,
+  hrefOf,
+  type OfferPassed,
+  onFrom,
+  type Path,
+  resolveAddress,
+  type Stand,
+  standsNow,
+  type Step,
+  thanksOf,
+  type WalkFacts,
+} from '#core/paths';
+import { isOpen } from '#core/passes';
 import type { Release } from '#core/release';
-import { offerStanding, type OfferAfterPayment, type Order } from '#core/shop';
-import type { PathId } from '#core/ids';
+import { offerStanding, type OfferAfterPayment, type Order, passesFor } from '#core/shop';
+import type { PathId, StepId } from '#core/ids';
 import { type CounterContext, liveRelease } from '../context';
 import { personOfDevice } from '../shared/device';
 import { hasAlready } from './cart';
-import { hrefOfStep } from './shells';
+import { ordersOfVisit, readVisit } from './visit';
 
-/** The path of an order as it was at its checkout: what is offered after it is read from there. */
-export function pathOfOrder(
-  context: CounterContext,
-  order: Order,
-  pathId: PathId,
-): { release: Release; path: Path; address: Path } | null {
-  const release = context.releases.get(order.release) ?? liveRelease(context);
-  const path = release?.content.paths.find((p) => p.id === pathId);
-  if (!release || !path) return null;
-  // Its address may have changed since; its steps are those that were there.
-  const now = liveRelease(context)?.content.paths.find((p) => p.id === pathId) ?? path;
-  return { release, path, address: { ...path, address: now.address } };
+/** The path of an order as it was at its checkout: what follows payment is read from there. */
+export interface PathOfOrder {
+  release: Release;
+  path: Path;
+  /** The same with the addresses it has now. */
+  present: Path;
 }
 
-/** The offer after payment where an order's visit stands now; null when there is none any more. */
-export function offerNow(
+export function pathOfOrder(context: CounterContext, order: Order, pathId: PathId): PathOfOrder | null {
+  const live = liveRelease(context);
+  const release = context.releases.get(order.release) ?? live;
+  const path = release?.content.paths.find((p) => p.id === pathId);
+  if (!release || !path) return null;
+  const now = live?.content.paths.find((p) => p.id === pathId);
+  return { release, path, present: now ? withAddressesOf(path, now) : path };
+}
+
+/** A path's steps as they were, at the addresses that they have since. */
+function withAddressesOf(path: Path, now: Path): Path {
+  const steps = path.steps.map((step) => {
+    const same = now.steps.find((s) => s.id === step.id);
+    return same ? { ...step, address: same.address, formerAddresses: same.formerAddresses } : step;
+  });
+  return { ...path, steps, address: now.address, formerAddresses: now.formerAddresses };
+}
+
+/** What an offer step offers, and how it stands for one order and whoever looks. */
+interface Walking {
+  facts: WalkFacts;
+  passed: OfferPassed;
+}
+
+const offerOf = ({ id, offer }: Step): OfferAfterPayment | null => (offer ? { step: id, ...offer } : null);
+
+function walking(context: CounterContext, req: Request, order: Order, { release, path }: PathOfOrder): Walking {
+  const { state } = context.runner;
+  const at = { now: context.runner.now(), release: liveRelease(context) };
+  const own = personOfDevice(context, req) === order.personId;
+  const bought = new Set(order.lines.flatMap((line) => line.productIds));
+  const [main, ...beside] = order.lines;
+  return {
+    facts: {
+      priceId: main?.priceId ?? null,
+      extras: new Set(
+        extrasOf(path)
+          .filter((extra) => beside.some((l) => l.offerId === extra.offerId && l.priceId === extra.priceId))
+          .map(({ id }) => id),
+      ),
+      // What somebody had before is told only to somebody who is signed in.
+      owns: (productId) =>
+        bought.has(productId) ||
+        (own && passesFor(state, order.personId, productId).some((pass) => isOpen(pass, at.now))),
+    },
+    passed(step) {
+      const offer = offerOf(step);
+      if (!offer) return 'no';
+      const standing = offerStanding(state, order, offer, release, at);
+      if (standing.at === 'over') return standing.answer;
+      // What somebody who is signed in has already is passed over, unseen.
+      return standing.at === 'open' && own && hasAlready({ state, now: at.now }, release, offer, order.personId)
+        ? 'yes'
+        : null;
+    },
+  };
+}
+
+/** Whether an offer after payment is this order's to answer now. */
+export const isTheirTurn = (
+  context: CounterContext,
+  req: Request,
+  order: Order,
+  of: PathOfOrder,
+  stepId: StepId,
+): boolean => {
+  const { facts, passed } = walking(context, req, order, of);
+  return standsNow(of.path, facts, passed).some(({ id }) => id === stepId);
+};
+
+/** Whether an offer is still to be had, and yet not theirs: answers on the way there were not given. */
+export const isNotTheirs = (
+  context: CounterContext,
+  req: Request,
+  order: Order,
+  of: PathOfOrder,
+  step: Step,
+): boolean => walking(context, req, order, of).passed(step) === null && !isTheirTurn(context, req, order, of, step.id);
+
+/**
+ * Where a paid order's visit goes on: to an offer, a page, the thank-you page, or out of the path.
+ * @param from the step it stands at; from its checkout where none is said
+ */
+export function nextHref(
   context: CounterContext,
   req: Request,
   order: Order,
   pathId: PathId,
-): OfferAfterPayment | null {
+  from: Step | null = null,
+): string {
   const of = pathOfOrder(context, order, pathId);
-  if (!of) return null;
-  const { state } = context.runner;
-  const at = { now: context.runner.now(), release: liveRelease(context) };
-  const own = personOfDevice(context, req) === order.personId;
-  return (
-    offersAfterPayment(of.path).find(
-      (offer) =>
-        offerStanding(state, order, offer, of.release, at).at !== 'over' &&
-        // What somebody who is signed in has already is passed over, unseen.
-        !(own && hasAlready({ state, now: at.now }, of.release, offer, order.personId)),
-    ) ?? null
+  if (!of) return '/';
+  const { facts, passed } = walking(context, req, order, of);
+  return hrefOfStand(
+    context,
+    of.present,
+    from ? onFrom(of.path, from, facts, passed) : afterCheckout(of.path, facts, passed),
   );
 }
 
-/** Where a paid order's visit goes on: to an offer, or to the thank-you page. */
-export function nextHref(context: CounterContext, req: Request, order: Order, pathId: PathId): string {
-  const of = pathOfOrder(context, order, pathId);
-  if (!of) return '/';
-  const offer = offerNow(context, req, order, pathId);
-  return offer ? hrefOfStep(of.address, offer.step) : `/${of.address.address}/thanks`;
+function hrefOfStand(context: CounterContext, present: Path, stand: Stand): string {
+  if (stand.at === 'step') return hrefOf(present, present.steps.find((s) => s.id === stand.step.id) ?? stand.step);
+  if (stand.at === 'out') {
+    if (stand.to.kind === 'elsewhere') return stand.to.href;
+    const { path: to } = stand.to;
+    const other = liveRelease(context)?.content.paths.find((p) => p.id === to);
+    return other ? `/${other.address}` : '/';
+  }
+  const thanks = thanksOf(present);
+  return thanks ? hrefOf(present, thanks) : `/${present.address}`;
+}
+
+/**
+ * The offer step that an address names for a visit that has paid: as the path was at its checkout, whatever it has
+ * become since. Null where nobody who paid asks, or the address is no offer's.
+ */
+export function offerAsked(
+  context: CounterContext,
+  req: Request,
+  address: string,
+  rest: string,
+): { order: Order; of: PathOfOrder; step: Step } | null {
+  for (const order of ordersOfVisit(context, req).reverse()) {
+    const { path: pathId } = order.came;
+    const of = pathId === null ? null : pathOfOrder(context, order, pathId);
+    // A visit that has begun to buy again is not that order's any more.
+    if (!of || readVisit(context, req, of.path.id)?.checkout !== order.checkoutId) continue;
+    const place = resolveAddress([of.present], address, rest);
+    if (place.found === 'step' && place.step.kind === 'offer') return { order, of, step: place.step };
+  }
+  return null;
 }

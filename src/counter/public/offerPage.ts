@@ -1,40 +1,41 @@
 import type { Request, Response } from 'express';
-import type { Path } from '#core/paths';
-import type { Release } from '#core/release';
+import { liveRelease, type CounterContext } from '../context';
 import { offerQuote } from '#core/shop';
+import { thanksOf, hrefOf } from '#core/paths';
 import { offerHtml, pageHtml } from '../../pages/render';
-import type { CounterContext } from '../context';
 import { readingFor } from '../shared/reading';
-import { nextHref, offerNow, pathOfOrder } from './afterPayment';
+import { isTheirTurn, nextHref, type offerAsked } from './afterPayment';
 import { offerDataFor } from './offerData';
 import { offerState } from './offerState';
 import { sendPage } from './sendPage';
 import { viewOf } from './shells';
-import { orderOfVisit } from './visit';
 
-/** The offer after payment where a visit that has paid stands; everybody else goes to where the path begins. */
-export async function offerPage(
+/** The offer after payment that a visit which has paid asks for; one that is answered, or not its turn, leads to where it stands. */
+export function offerPage(
   context: CounterContext,
   req: Request,
   res: Response,
-  release: Release,
-  path: Path,
-): Promise<void> {
-  await context.runner.synced();
-  const order = orderOfVisit(context, req, path.id);
-  if (!order) return res.redirect(303, `/${path.address}`);
-  const of = pathOfOrder(context, order, path.id);
-  const offer = offerNow(context, req, order, path.id);
-  const next = nextHref(context, req, order, path.id);
-  // A step that is answered, or another one's turn: where the visit stands now.
-  if (!of || !offer || next !== req.path) return res.redirect(303, next);
+  { order, of, step }: NonNullable<ReturnType<typeof offerAsked>>,
+): void {
+  const { id: pathId } = of.path;
+  if (!step.offer || !isTheirTurn(context, req, order, of, step.id)) {
+    // From an answered step by its answer; from one that never was theirs from the checkout on.
+    const answered = order.offers[step.id]?.answer != null;
+    return res.redirect(303, nextHref(context, req, order, pathId, answered ? step : null));
+  }
   const reading = readingFor(context, req);
-  const quote = offerQuote(reading.state, order, offer, of.release, { now: reading.now, release });
-  if ('refused' in quote) return res.redirect(303, `/${path.address}/thanks`);
-  const page = of.release.content.pages.find((p) => p.id === of.path.steps.find((s) => s.id === offer.step)?.pageId);
-  const state = offerState(reading.state, order, offer.step, next, reading.locale);
-  const data = offerDataFor(reading, { release: of.release, pathId: path.id, order, offer, quote, state });
-  const view = { ...viewOf(of.release, { ...of.path, offerId: offer.offerId }, reading.locale), offer: null };
+  const offer = { step: step.id, ...step.offer };
+  const live = liveRelease(context);
+  const quote = offerQuote(reading.state, order, offer, of.release, { now: reading.now, release: live });
+  if ('refused' in quote) {
+    const thanks = thanksOf(of.present);
+    return res.redirect(303, thanks ? hrefOf(of.present, thanks) : '/');
+  }
+  const page = of.release.content.pages.find((p) => p.id === step.pageId);
+  const next = nextHref(context, req, order, pathId, step);
+  const state = offerState(reading.state, order, step.id, next, reading.locale);
+  const data = offerDataFor(reading, { release: of.release, pathId, order, offer, quote, state });
+  const view = { ...viewOf(of.release, { ...of.path, offerId: offer.offerId }, step.id, reading.locale), offer: null };
   sendPage(context, req, res, {
     kind: 'checkout',
     title: page?.title || data.title,

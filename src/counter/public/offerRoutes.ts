@@ -1,6 +1,5 @@
 import { type Request, type Response, Router } from 'express';
-import { offersAfterPayment, type Path } from '#core/paths';
-import type { Release } from '#core/release';
+import { type Step, stepOf } from '#core/paths';
 import type { OfferAfterPayment, Order } from '#core/shop';
 import type { PathId, StepId } from '#core/ids';
 import { AcceptRequest, type CheckoutState, DeclineRequest, NextAnswer, StateAnswer } from '../../wire';
@@ -12,7 +11,7 @@ import { textOf } from '../http/textOf';
 import { readingFor } from '../shared/reading';
 import { shownCard } from '../shared/shownCard';
 import { waitFor } from '../shared/waitFor';
-import { nextHref, pathOfOrder } from './afterPayment';
+import { isNotTheirs, nextHref, pathOfOrder, type PathOfOrder } from './afterPayment';
 import { fingerprintHash } from './checkoutPrices';
 import { isAnswered, WAIT_FOR_ANSWER_MS } from './checkoutState';
 import { offerState } from './offerState';
@@ -28,18 +27,34 @@ export function offerRoutes(context: CounterContext, cards: CardLimit): Router {
     req: Request,
     pathId: PathId,
     stepId: StepId,
-  ): { order: Order; release: Release; path: Path; offer: OfferAfterPayment; came: ReturnType<typeof cameWith> } => {
+  ): { order: Order; of: PathOfOrder; step: Step; offer: OfferAfterPayment; came: ReturnType<typeof cameWith> } => {
     const visit = readVisit(context, req, pathId);
     const order = orderOfVisit(context, req, pathId);
     const of = order && pathOfOrder(context, order, pathId);
-    const offer = of && offersAfterPayment(of.path).find(({ step }) => step === stepId);
-    if (!visit || !order || !of || !offer) throw new Problem(409, (say) => say.checkoutTooOld, 'no-visit');
-    return { order, ...of, offer, came: { ...cameWith(visit, of.path), step: stepId } };
+    const step = of && stepOf(of.path, stepId);
+    if (!visit || !order || !of || step?.kind !== 'offer' || !step.offer)
+      throw new Problem(409, (say) => say.checkoutTooOld, 'no-visit');
+    return {
+      order,
+      of,
+      step,
+      offer: { step: stepId, ...step.offer },
+      came: { ...cameWith(visit, of.path), step: stepId },
+    };
   };
 
   router.post('/accept', cards.check(standsAlready), async (req, res) => {
     const { pathId, stepId, shown, card } = AcceptRequest.parse(req.body);
-    const { order, release, offer, came } = ofVisit(req, pathId, stepId);
+    const { order, of, step, offer, came } = ofVisit(req, pathId, stepId);
+    const { release } = of;
+    const state = (): CheckoutState =>
+      offerState(runner.state, order, stepId, nextHref(context, req, order, pathId, step), localeOf(req));
+    // A softer offer is for those who declined the one before it; where the visit stands now is the answer.
+    if (isNotTheirs(context, req, order, of, step)) {
+      await runner.synced();
+      const stands: CheckoutState = { status: 'paid', next: nextHref(context, req, order, pathId) };
+      return answer(res, StateAnswer, { state: stands });
+    }
     const done = await runner.execute({
       type: 'accept-offer',
       orderId: order.id,
@@ -60,18 +75,17 @@ export function offerRoutes(context: CounterContext, cards: CardLimit): Router {
     const key = order.offers[stepId]?.lastKey;
     if (key) await waitFor(runner, () => isAnswered(runner.state, key), WAIT_FOR_ANSWER_MS);
     await runner.synced();
-    const state = offerState(runner.state, order, stepId, nextHref(context, req, order, pathId), localeOf(req));
-    if (state.status === 'refused') await cards.noteRefused(req);
-    answer(res, StateAnswer, { state });
+    if (state().status === 'refused') await cards.noteRefused(req);
+    answer(res, StateAnswer, { state: state() });
   });
 
   /** An offer that is taken, or being asked for: another press hears how it stands. */
   async function standsAlready(req: Request, res: Response): Promise<boolean> {
     const { pathId, stepId } = AcceptRequest.partial().safeParse(req.body).data ?? {};
     if (pathId === undefined || stepId === undefined) return false;
-    const { order } = ofVisit(req, pathId, stepId);
+    const { order, step } = ofVisit(req, pathId, stepId);
     const state = (): CheckoutState =>
-      offerState(runner.state, order, stepId, nextHref(context, req, order, pathId), localeOf(req));
+      offerState(runner.state, order, stepId, nextHref(context, req, order, pathId, step), localeOf(req));
     const { status } = state();
     if (status !== 'paid' && status !== 'asking' && status !== 'bank') return false;
     await runner.synced();
@@ -81,20 +95,23 @@ export function offerRoutes(context: CounterContext, cards: CardLimit): Router {
 
   router.post('/decline', async (req, res) => {
     const { pathId, stepId } = DeclineRequest.parse(req.body);
-    const { order } = ofVisit(req, pathId, stepId);
+    const { order, of, step } = ofVisit(req, pathId, stepId);
+    if (isNotTheirs(context, req, order, of, step))
+      return answer(res, NextAnswer, { next: nextHref(context, req, order, pathId) });
     const done = await runner.execute({ type: 'decline-offer', orderId: order.id, step: stepId });
     if ('refused' in done && done.refused !== 'nothing-to-do') throw refusalProblem(done);
     await runner.synced();
-    answer(res, NextAnswer, { next: nextHref(context, req, order, pathId) });
+    answer(res, NextAnswer, { next: nextHref(context, req, order, pathId, step) });
   });
 
   router.get('/state', async (req, res) => {
     const [pathId, stepId] = [textOf(req.query['path']), textOf(req.query['step'])];
-    const { order } = ofVisit(req, pathId, stepId);
+    const { order, step } = ofVisit(req, pathId, stepId);
     await runner.synced();
     const key = order.offers[stepId]?.lastKey;
     if (key && runner.state.charges.get(key)?.status === 'waits-for-bank') runner.nudge(key);
-    const state = offerState(runner.state, order, stepId, nextHref(context, req, order, pathId), localeOf(req));
+    const next = nextHref(context, req, order, pathId, step);
+    const state = offerState(runner.state, order, stepId, next, localeOf(req));
     answer(res.set('Cache-Control', 'no-store'), StateAnswer, { state });
   });
 

@@ -16,7 +16,7 @@ import { textOf } from '../http/textOf';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { orderViewFor } from '../shared/orderView';
 import { personOfDevice } from '../shared/device';
-import { nextHref } from './afterPayment';
+import { nextHref, offerAsked } from './afterPayment';
 import { checkoutDataFor } from './checkoutData';
 import { offerPage } from './offerPage';
 import { type SentPage, sendPage } from './sendPage';
@@ -123,8 +123,11 @@ export function pagesRoutes(context: CounterContext): Router {
     const release = liveRelease(context);
     const [address, rest] = [String(req.params['address']), String(req.params['step'] ?? '')];
     // An offer after payment is read from the release of its checkout, whatever its path has become since.
-    const offering = OFFER_ADDRESS.test(rest) ? release?.content.paths.find((p) => p.address === address) : undefined;
-    if (release && offering) return offerPage(context, req, res, release, offering);
+    const offered = offerAsked(context, req, address, rest);
+    if (offered) {
+      await context.runner.synced();
+      return offerPage(context, req, res, offered);
+    }
     const place = resolveAddress(release?.content.paths ?? [], address, rest);
     if (!release || place.found === 'nothing') return notFound(req, res);
     if (place.found === 'moved') return res.redirect(302, place.to);
@@ -133,14 +136,15 @@ export function pagesRoutes(context: CounterContext): Router {
     const offer = release.content.offers.find((o) => o.id === path.offerId);
     if (!page || !offer) return notFound(req, res);
     if (step.kind !== 'thanks')
-      context.views.count(path.id, step.kind, release.number, dateIn(context.runner.now(), release.content.shop.zone));
+      context.views.count(path.id, step.id, release.number, dateIn(context.runner.now(), release.content.shop.zone));
     const title = page.title || offer.title;
     const reading = readingFor(context, req);
     const { locale } = reading;
     const say = reading.words.pages;
     switch (step.kind) {
       case 'offer':
-        return notFound(req, res);
+        // Only who has paid is offered something: everybody else begins at the beginning.
+        return res.redirect(303, `/${path.address}`);
       case 'page': {
         const taken = (priceId: PriceId): number => context.runner.state.taken.get(priceId) ?? 0;
         const values = slotValues(release, path, reading, taken);
@@ -178,7 +182,9 @@ export function pagesRoutes(context: CounterContext): Router {
         if (opened === null) return;
         const beside = { ...page, blocks: page.blocks.filter((b) => b.kind !== 'checkout' && b.kind !== 'headline') };
         const rest =
-          beside.blocks.length === 0 ? '' : pageHtml(beside, { ...viewOf(release, path, locale), offer: null });
+          beside.blocks.length === 0
+            ? ''
+            : pageHtml(beside, { ...viewOf(release, path, step.id, locale), offer: null });
         return send(req, res, 'checkout', { title, keepOut: true, wide: true, body: checkoutHtml(opened) + rest });
       }
       case 'thanks': {
@@ -195,7 +201,7 @@ export function pagesRoutes(context: CounterContext): Router {
           });
         }
         const view = {
-          ...viewOf(release, path, locale, orderViewFor(reading, order)),
+          ...viewOf(release, path, step.id, locale, orderViewFor(reading, order)),
           offer: { title: offer.title, prices: [] },
         };
         return send(req, res, 'still', { title, keepOut: true, body: pageHtml(page, view) });
@@ -240,8 +246,6 @@ export function pagesRoutes(context: CounterContext): Router {
   }
   return router;
 }
-
-const OFFER_ADDRESS = /^offer-\d+$/;
 
 const onSale = (offer: { onSale: boolean; putAway?: boolean | undefined }): boolean => offer.onSale && !offer.putAway;
 

@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import type { Instant } from '#core/calendar';
 import { describeContents } from '#core/catalogue';
-import { addressOfStep, type Path, type Step } from '#core/paths';
+import { buttonLeadsTo, checkoutOf, hrefOf, type Path, type Step, stepOf, type Target } from '#core/paths';
 import type { Release } from '#core/release';
 import { wordsFor } from '#core/words';
 import type { PriceId, StepId } from '#core/ids';
@@ -42,7 +42,7 @@ export function renderShell(release: Release, path: Path, step: Step, locale: st
       : [];
   const html = page
     ? pageHtml(page, {
-        ...viewOf(release, path, locale),
+        ...viewOf(release, path, step.id, locale),
         checkout: slot(CHECKOUT_SLOT),
         offer: offer ? { title: offer.title, prices } : null,
       })
@@ -79,17 +79,23 @@ export function slotValues(
   return values;
 }
 
-/** The address of a step: the path's own for its page, a part of its own for the others; the checkout when none is named. */
-export function hrefOfStep(path: Path, stepId: StepId | null): string {
-  const step = path.steps.find((s) => s.id === stepId) ?? path.steps.find((s) => s.kind === 'checkout');
-  const rest = step ? addressOfStep(path, step) : 'checkout';
-  return rest === '' ? `/${path.address}` : `/${path.address}/${rest}`;
+/** The address that a way of a path leads to; the checkout's where it leads nowhere any more. */
+function hrefOfTarget({ content }: Release, path: Path, to: Target | null): string {
+  if (to?.kind === 'elsewhere') return to.href;
+  if (to?.kind === 'path') {
+    const other = content.paths.find((p) => p.id === to.path);
+    return other ? `/${other.address}` : '/';
+  }
+  const step = (to && stepOf(path, to.step)) ?? checkoutOf(path);
+  return step ? hrefOf(path, step) : `/${path.address}`;
 }
 
 /** What blocks read besides prices. */
 export function viewOf(
   release: Release,
   path: Path,
+  /** Where its page stands. */
+  stepId: StepId,
   locale: string,
   order: OrderView | null = null,
 ): Omit<PageView, 'offer'> {
@@ -100,7 +106,7 @@ export function viewOf(
   return {
     things: products.map((p) => ({ title: p.title, promise: p.promise, files: describeContents(p, locale) })),
     pictureUrl: (file) => `/pictures/${file.sha256}`,
-    stepHref: (stepId) => hrefOfStep(path, stepId),
+    leadsTo: (block) => hrefOfTarget(release, path, buttonLeadsTo(path, stepId, block)),
     checkout: null,
     words: wordsFor(locale).pages,
     order,

@@ -44,7 +44,7 @@ export function OfferBlock({ block }: { block: BlockOf<'offer'> }) {
           />
         </div>
       ) : (
-        <a className="btn btn-primary btn-page mt-2" href={view.stepHref(block.step ?? null)}>
+        <a className="btn btn-primary btn-page mt-2" href={view.leadsTo(block)}>
           {block.button.trim() === '' ? view.words.getNow : block.button}
         </a>
       )}

@@ -26,7 +26,7 @@ export function PriceChooser({ block }: { block: BlockOf<'chooser'> }) {
             {price.notice !== null && <p className="font-semibold">{price.notice}</p>}
             <a
               className="btn btn-primary btn-touch mt-3"
-              href={view.edit ? undefined : `${view.stepHref(null)}?price=${price.id}`}
+              href={view.edit ? undefined : `${view.leadsTo(block)}?price=${price.id}`}
             >
               {block.button.trim() || view.words.choose}
               <span className="sr-only">: {price.name || view.offer?.title}</span>

@@ -214,6 +214,18 @@ db.version(6)
     await upgradeLive(change);
   });
 
+// Steps of a path gained addresses of their own and joins; a step that was undone while they stood in order is let go.
+db.version(7)
+  .stores({})
+  .upgrade(async (change) => {
+    await upgradeDrafts(change);
+    await upgradeLive(change);
+    await change
+      .table('steps')
+      .filter((row: StepsRow) => row.key.startsWith('path/'))
+      .delete();
+  });
+
 export async function readMeta<N extends keyof Meta>(name: N): Promise<Meta[N] | undefined> {
   return (await db.meta.get(name))?.value as Meta[N] | undefined;
 }

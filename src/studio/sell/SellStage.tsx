@@ -1,9 +1,8 @@
 import { useDeferredValue } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { addressFrom, addressProblem, makePath, type Path } from '#core/paths';
+import { addressFrom, addressProblem, type Path, sellWithPage } from '#core/paths';
 import type { OfferId } from '#core/ids';
-import { add, change, type Draft } from '../data/draft';
-import { newId } from '../data/ids';
+import { change, type Draft } from '../data/draft';
 import { useAboutQuery } from '../data/ownerApi';
 import { draftsOfPath, removeDrafts } from '../data/remove';
 import { Missing } from '../frame/Missing';
@@ -14,12 +13,13 @@ import { PathsIndex } from './PathsIndex';
 import { PathsSheet } from './PathsSheet';
 import { PhoneView } from './PhoneView';
 import { PathState } from './PathState';
+import { useMakePath } from './useMakePath';
 
 /** Sell: the paths buyers walk, and their pages, edited where they stand. */
 export default function SellStage({ draft }: { draft: Draft }) {
   const { id, step: stepId } = useParams();
   const navigate = useNavigate();
-  const { paths, pages, products } = draft.content;
+  const { paths, pages } = draft.content;
   const path = paths.find((p) => p.id === id);
   const step = path?.steps.find((s) => s.id === stepId) ?? path?.steps[0];
   const page = pages.find((p) => p.id === step?.pageId);
@@ -28,21 +28,8 @@ export default function SellStage({ draft }: { draft: Draft }) {
   const offers = draft.content.offers.filter((o) => !o.putAway);
   const unsold = offers.filter((o) => !paths.some((p) => p.offerId === o.id));
 
-  function make(offerId: OfferId): void {
-    const offer = offers.find((o) => o.id === offerId);
-    if (!offer) return;
-    const taken = new Set(paths.flatMap((p) => [p.address, ...p.formerAddresses]));
-    const made = makePath(
-      offer,
-      offer.productIds.flatMap((pid) => products.filter((p) => p.id === pid)),
-      taken,
-      newId,
-      draft.content.shop.locale,
-    );
-    for (const p of made.pages) add('page', p.id, p);
-    add('path', made.path.id, made.path);
-    void navigate(`/sell/${made.path.id}`);
-  }
+  const begin = useMakePath(draft);
+  const make = (offerId: OfferId): void => begin(sellWithPage, { offerId });
 
   if (!path || !step || !page) {
     return (

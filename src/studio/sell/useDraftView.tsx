@@ -43,7 +43,7 @@ export function useDraftView(draft: Draft, path: Path, page: Page, editing: bool
         : null,
       things,
       pictureUrl: (file) => urls[file.sha256] ?? '',
-      stepHref: () => '#',
+      leadsTo: () => '#',
       checkout: editing ? (
         <p className="my-6 border border-dashed border-edge p-6 text-ink-2">
           Here stand the choice of price, e-mail, name, card, what is due today and later, and the button.

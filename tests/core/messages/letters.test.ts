@@ -220,7 +220,7 @@ test('every letter that the studio shows, made from one in force, is whole', asy
   const seen = new Set<string>();
   await longRun({
     seed: 21,
-    buyers: 40,
+    buyers: 60,
     years: 2,
     zone: 'Europe/Lisbon',
     look({ state }, live) {

@@ -6,13 +6,12 @@ import { join } from 'node:path';
 import { afterEach, expect, test } from '@jest/globals';
 import { addMs, DAY, type Instant, instantOf, msOf } from '#core/calendar';
 import { newCoupon, newOffer, newPrice, newProduct, type ShopDetails } from '#core/catalogue';
-import { makePath } from '#core/paths';
 import { type ReleaseContent, sealContent } from '#core/release';
 import { Buyer } from '../../../demo/clients';
 import { createCounter } from '../../../src/counter/createCounter';
 import { paperOf } from '../../../src/counter/member/papers';
 import { CARD, openShop, ownerOf, type TestShop, until } from '../../support/counter';
-import { draftContent, FILE_BYTES, FILE_SHA } from '../../support/release';
+import { draftContent, FILE_BYTES, FILE_SHA, pathFor } from '../../support/release';
 import { later } from '../../support/money';
 import { bought } from '../../support/money';
 import { mailsIn, signedInAt } from '../../support/mails';
@@ -39,7 +38,7 @@ function content(change: (shop: ShopDetails) => void = () => undefined): Release
     ],
   };
   let count = 100;
-  const made = makePath(
+  const made = pathFor(
     offer,
     [library],
     new Set(['field-pack', 'free-minute']),

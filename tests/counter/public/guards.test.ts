@@ -1,10 +1,9 @@
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
 import { newOffer, newPrice } from '#core/catalogue';
-import { makePath } from '#core/paths';
 import { type ReleaseContent, sealContent } from '#core/release';
 import { Buyer } from '../../../demo/clients';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
-import { draftContent } from '../../support/release';
+import { draftContent, pathFor } from '../../support/release';
 import { signedInAt } from '../../support/mails';
 
 // Each guard refuses: taken away, the test beside it fails.
@@ -25,7 +24,7 @@ function content(): ReleaseContent {
     const [price] = offer.prices;
     if (price && id === 'life') price.replaces = { offerId: 'off_month', credit: true };
     const taken = new Set(draft.paths.map((p) => p.address));
-    const made = makePath(offer, [{ ...product, title }], taken, (prefix) => `${prefix}_${(count += 1)}`);
+    const made = pathFor(offer, [{ ...product, title }], taken, (prefix) => `${prefix}_${(count += 1)}`);
     draft.offers.push(offer);
     draft.paths.push(made.path);
     draft.pages.push(...made.pages);

@@ -3,6 +3,7 @@ import { PDFDocument } from '@cantoo/pdf-lib';
 import { sumsOf } from '#core/payments';
 import { passState } from '#core/passes';
 import type { CheckoutData } from '../../../src/wire';
+import { pointed, removeStep } from '#core/paths';
 import { Buyer } from '../../../demo/clients';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
 import { type Beside, pathContent } from '../../support/pathShop';
@@ -208,7 +209,9 @@ test('an offer is read from the release of its checkout, whatever was published 
   const tove = buyer();
   await tove.pay(await tove.openCheckout('field-pack'), TOVE, CARD.good);
   const dearer = pathContent({ offers: [{ kind: 'once', amount: '310' }] });
-  for (const path of dearer.paths) path.steps = path.steps.filter((s) => s.kind !== 'offer');
+  dearer.paths = dearer.paths.map((path) =>
+    path.steps.filter((s) => s.kind === 'offer').reduce((p, s) => removeStep(p, s.id), path),
+  );
   expect((await shop.owner.publish(1, dearer)).status).toBe(201);
   const offer = await tove.openOffer('/field-pack/offer-1');
   expect(offer.dueToday).toBe('€210.00');
@@ -343,3 +346,38 @@ async function signIn(who: Buyer): Promise<void> {
   const link = /\/member\/enter\/\S+/.exec((await mails()).at(-1)?.text ?? '')?.[0] ?? '';
   expect((await who.fetch(link, { method: 'POST' })).status).toBe(303);
 }
+
+test('a softer offer is for those who declined the one before it: asked for too early it charges nothing', async () => {
+  await open({
+    offers: [TALK, GUIDE],
+    edit(content) {
+      const [path] = content.paths;
+      if (!path) throw new Error('no path');
+      // Yes to the first leads on to the end; no leads to the second.
+      const thanks = path.steps.find((s) => s.kind === 'thanks')?.id ?? '';
+      Object.assign(path, pointed(path, 'step_o0', 'yes', { kind: 'step', step: thanks }));
+    },
+  });
+  const [tove, ilmar] = [buyer(), buyer()];
+  for (const [device, who] of [
+    [tove, TOVE],
+    [ilmar, { name: 'Ilmar Voss', address: 'ilmar@example.org' }],
+  ] as const)
+    await device.pay(await device.openCheckout('field-pack'), who, CARD.good);
+  const first = await tove.openOffer('/field-pack/offer-1');
+  const early = { ...first, stepId: 'step_o1' };
+  expect((await tove.fetch('/field-pack/offer-2')).headers.get('location')).toBe('/field-pack/offer-1');
+  expect((await tove.accept(early)).body.state).toEqual({ status: 'paid', next: '/field-pack/offer-1' });
+  expect(await tove.decline(early)).toBe('/field-pack/offer-1');
+  expect(charged()).toEqual(['-1 2400', '-1 2400']);
+  expect(await tove.decline(first)).toBe('/field-pack/offer-2');
+  const softer = await tove.openOffer('/field-pack/offer-2');
+  expect((await tove.accept(softer)).body.state).toEqual({ status: 'paid', next: '/field-pack/thanks' });
+  // Whoever took the first is never asked again; back and a second tab lead to where they stand.
+  const taken = await ilmar.openOffer('/field-pack/offer-1');
+  expect((await ilmar.accept(taken)).body.state).toEqual({ status: 'paid', next: '/field-pack/thanks' });
+  expect((await ilmar.fetch('/field-pack/offer-1')).headers.get('location')).toBe('/field-pack/thanks');
+  expect((await ilmar.fetch('/field-pack/offer-2')).headers.get('location')).toBe('/field-pack/thanks');
+  expect((await ilmar.accept({ ...taken, stepId: 'step_o1' })).body.state).toMatchObject({ status: 'paid' });
+  expect(charged().filter((c) => !c.endsWith('2400'))).toEqual(['-step_o1-1 700', '-step_o0-1 21000']);
+});

@@ -1,5 +1,16 @@
 import * as z from 'zod';
-import { addressProblem, extrasOf, offersAfterPayment, Path } from '#core/paths';
+import {
+  addressProblem,
+  extrasOf,
+  mendOf,
+  offersAfterPayment,
+  Path,
+  type PathProblem,
+  pathProblems,
+  type Step,
+  stepOf,
+  upgradePath,
+} from '#core/paths';
 import type { DraftContent } from '../content';
 import { type Finding, quoted, type Subject } from '../finding';
 import { documentKind } from '../kind';
@@ -15,6 +26,66 @@ declare module '../content' {
     paths: Path[];
   }
 }
+
+const NAMES: Record<Step['kind'], string> = {
+  page: 'page',
+  checkout: 'checkout',
+  offer: 'offer after payment',
+  thanks: 'thank-you page',
+};
+
+/** One problem of steps and joins, in a sentence. @param step how the step it is about is named */
+function problemInWords(problem: PathProblem, title: string, step: string): string {
+  switch (problem.code) {
+    case 'no-checkout':
+      return `${title} has no checkout.`;
+    case 'no-thanks':
+      return `${title} has no thank-you page.`;
+    case 'no-start':
+      return `${title} begins with a step that is not there any more.`;
+    case 'unreached':
+      return `Nothing on ${title} leads to its ${step}.`;
+    case 'dead-end':
+      return `The ${step} of ${title} leads nowhere.`;
+    case 'offer-early':
+      return `${title} has an offer after payment before its checkout.`;
+    case 'offer-empty':
+      return `The ${step} of ${title} offers nothing yet. Choose what it offers.`;
+    case 'no-way-on':
+      return `The ${step} of ${title} has no button that leads on. Add an offer with its button, or the checkout itself.`;
+    case 'round-trip':
+      return `Whoever has paid on ${title} comes back to its ${step} again and again.`;
+    case 'step-address':
+      return `The ${step} of ${title}: ${problem.why}`;
+    case 'same-address':
+      return `Two steps of ${title} have the address “${problem.address}”.`;
+    case 'join-nowhere':
+      return `The ${step} of ${title} leads to a step that is not there any more. Choose where it leads.`;
+  }
+}
+
+/** What hangs together wrongly, with the press that mends it where a press can. */
+function hangTogether(path: Path, pages: DraftContent['pages'], about: Subject): Finding[] {
+  const pageOf = new Map(pages.map((p) => [p.id, p]));
+  const hasWayOn = (step: Step): boolean =>
+    pageOf.get(step.pageId)?.blocks.some((b) => !b.hidden && WAYS_ON.has(b.kind)) ?? true;
+  return pathProblems(path, hasWayOn).map((problem): Finding => {
+    const step = 'step' in problem ? stepOf(path, problem.step) : undefined;
+    const alike = path.steps.filter((s) => s.kind === step?.kind);
+    const name = step ? `${NAMES[step.kind]}${alike.length > 1 ? ` ${alike.indexOf(step) + 1}` : ''}` : '';
+    const mend = mendOf(path, problem);
+    return {
+      level: 'stops',
+      code: problem.code,
+      text: problemInWords(problem, quoted(path.title), name),
+      about,
+      ...(mend ? { mend: { label: mend.label, kind: 'path', id: path.id, doc: mend.path } } : {}),
+    };
+  });
+}
+
+/** Blocks whose press leads on. */
+const WAYS_ON: ReadonlySet<string> = new Set(['offer', 'chooser', 'checkout']);
 
 /** Extras and offers after payment: a price that is there, in the path's currency, and after its checkout. */
 function besideFindings(path: Path, offers: DraftContent['offers'], about: Subject): Finding[] {
@@ -32,11 +103,6 @@ function besideFindings(path: Path, offers: DraftContent['offers'], about: Subje
     else if (main && offer.currency !== main.currency)
       stops('beside-currency', `${what} of ${quoted(path.title)} is in ${offer.currency}; one path has one currency.`);
   }
-  const checkout = path.steps.findIndex((s) => s.kind === 'checkout');
-  if (path.steps.some((s, i) => s.kind === 'offer' && i < checkout))
-    stops('offer-early', `${quoted(path.title)} has an offer after payment before its checkout.`);
-  if (path.steps.some((s) => s.kind === 'offer' && !s.offer))
-    stops('offer-empty', `A step of ${quoted(path.title)} offers nothing yet.`);
   return found;
 }
 
@@ -47,12 +113,20 @@ export const pathKind = documentKind<'path', Path>({
   name: 'Path',
   stage: 'Sell',
   schema: z.array(Path).max(2_000),
-  upgrade: (doc) => doc as Path,
+  upgrade: (doc) => upgradePath(doc) as Path,
   seal: (path) => path,
   unseal: (path) => path,
   title: ({ title }) => title,
   route: (id) => `/sell/${id}`,
-  fields: { title: 'title', address: 'address', formerAddresses: ['', 'the address'], steps: 'steps' },
+  fields: {
+    title: 'title',
+    note: 'note',
+    address: 'address',
+    formerAddresses: ['', 'the address'],
+    steps: 'steps',
+    joins: ['where steps lead', 'where a step leads'],
+    start: ['where it begins', 'where it begins'],
+  },
   findings({ paths, pages, offers }) {
     const owner = new Map<string, string>();
     for (const path of paths) owner.set(path.address, owner.get(path.address) ?? path.id);
@@ -66,9 +140,7 @@ export const pathKind = documentKind<'path', Path>({
         stops('address-taken', `The address “${path.address}” is taken by another path.`);
       if (!offers.some((o) => o.id === path.offerId))
         stops('offer-missing', `${quoted(path.title)} sells an offer that is no longer here.`);
-      for (const kind of ['checkout', 'thanks'] as const)
-        if (!path.steps.some((s) => s.kind === kind))
-          stops('step-missing', `${quoted(path.title)} has no ${kind === 'checkout' ? 'checkout' : 'thank-you page'}.`);
+      found.push(...hangTogether(path, pages, about));
       found.push(...besideFindings(path, offers, about));
       for (const step of path.steps)
         if (!pages.some((p) => p.id === step.pageId))

@@ -118,6 +118,7 @@ export const pages: PageWords = {
     recap: 'Was Sie gekauft haben',
     downloads: 'Jetzt öffnen',
     thanks: 'Vielen Dank. Es gehört Ihnen.',
+    more: (title: string): string => `Möchten Sie ${title} dazu?`,
   },
   problems: {
     gone: 'Das wird nicht mehr verkauft. Es wurde nichts abgebucht.',

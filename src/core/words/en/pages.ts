@@ -110,6 +110,7 @@ export const pages = {
     recap: 'What you bought',
     downloads: 'Open it now',
     thanks: 'Thank you. It is yours.',
+    more: (title: string): string => `Would you like ${title} as well?`,
   },
   problems: {
     gone: 'This is not on sale any more. Nothing was charged.',

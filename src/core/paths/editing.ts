@@ -1,0 +1,128 @@
+import type { PageId, StepId } from '#core/ids';
+import { joinsFrom, leadsTo, stepOf } from './joins';
+import type { Join, Path, Step, Target } from './path';
+import { checkoutOf } from './steps';
+
+type Way = Exclude<Join['by'], 'button'>;
+
+/** The ways that lead on from a step of a kind. */
+export const waysOn = ({ kind }: Pick<Step, 'kind'>): readonly Way[] =>
+  kind === 'offer' ? ['yes', 'no'] : kind === 'thanks' ? [] : ['next'];
+
+/** An address that no step of a path has: the word, or the word with a number. */
+export function freeAddress({ steps }: Pick<Path, 'steps'>, word: string): string {
+  const taken = new Set(steps.flatMap((s) => [s.address, ...s.formerAddresses]));
+  let address = word;
+  for (let n = 2; taken.has(address); n += 1) address = `${word}-${n}`;
+  return address;
+}
+
+/** The path with one of a step's ways leading somewhere; a way with a condition of its own stays. */
+export function pointed(path: Path, from: StepId, by: Way, to: Target): Path {
+  const others = path.joins.filter((j) => j.from !== from || j.by !== by || j.when);
+  return { ...path, joins: [...others, { from, by, to }] };
+}
+
+/** The path with every way of a step that leads nowhere yet leading on to another. */
+export function leadOn(path: Path, from: StepId, to: StepId): Path {
+  const step = stepOf(path, from);
+  const open = step ? waysOn(step).filter((by) => leadsTo(path, from, by) === null) : [];
+  return open.reduce((led, by) => pointed(led, from, by, { kind: 'step', step: to }), path);
+}
+
+/** The path without those ways of a step that lead to a step which is gone. */
+export const cutOff = (path: Path, from: StepId): Path => ({
+  ...path,
+  joins: path.joins.filter((j) => j.from !== from || j.to.kind !== 'step' || stepOf(path, j.to.step) !== undefined),
+});
+
+/** Where a step goes in: into one way of the step before it, which it then leads on. */
+export interface Place {
+  after: StepId;
+  by: Way;
+}
+
+/** What a step is by itself, before it stands in a path. */
+export interface NewStep {
+  id: StepId;
+  kind: Step['kind'];
+  pageId: PageId;
+  offer?: Step['offer'];
+}
+
+const WORDS: Record<Step['kind'], string> = { page: 'page', checkout: 'checkout', offer: 'offer', thanks: 'thanks' };
+
+/**
+ * The path with a step put into one way of another: it leads on to where that way led. A softer offer goes into *no* of
+ * the one before it, and the stream goes by.
+ */
+export function addStep(path: Path, step: NewStep, { after, by }: Place): Path {
+  const led = leadsTo(path, after, by);
+  const made: Step = { ...step, address: freeAddress(path, WORDS[step.kind]), formerAddresses: [], note: '' };
+  const at = path.steps.findIndex((s) => s.id === after) + 1;
+  const steps = [...path.steps.slice(0, at), made, ...path.steps.slice(at)];
+  const inside = pointed({ ...path, steps }, after, by, { kind: 'step', step: made.id });
+  return led ? waysOn(made).reduce((p, way) => pointed(p, made.id, way, led), inside) : inside;
+}
+
+/** The path with a page in front of where it begins. */
+export function addFirst(path: Path, step: NewStep): Path {
+  const made: Step = { ...step, address: '', formerAddresses: [], note: '' };
+  const before = stepOf(path, path.start);
+  const steps = path.steps.map((s) =>
+    s.id === path.start && s.address === '' ? { ...s, address: freeAddress(path, WORDS[s.kind]) } : s,
+  );
+  const begun = { ...path, steps: [made, ...steps], start: made.id };
+  return before ? pointed(begun, made.id, 'next', { kind: 'step', step: before.id }) : begun;
+}
+
+/** The path without a step: what led to it leads to where it led on by itself. */
+export function removeStep(path: Path, id: StepId): Path {
+  const step = stepOf(path, id);
+  if (!step || path.steps.length === 1) return path;
+  const onward = leadsTo(path, id, step.kind === 'offer' ? 'no' : 'next') ?? leadsTo(path, id, 'yes');
+  const joins = path.joins
+    .filter((j) => j.from !== id)
+    .flatMap((j) => (j.to.kind === 'step' && j.to.step === id ? (onward ? [{ ...j, to: onward }] : []) : [j]))
+    .filter((j) => j.to.kind !== 'step' || j.to.step !== j.from);
+  const start =
+    path.start !== id
+      ? path.start
+      : onward?.kind === 'step'
+        ? onward.step
+        : (path.steps.find((s) => s.id !== id)?.id ?? '');
+  return { ...path, steps: path.steps.filter((s) => s.id !== id), joins, start };
+}
+
+/** Where a new step of a kind sells best: an offer after all there are, a softer one into *no* of the last one. */
+export function bestPlaceFor(path: Path, kind: 'page' | 'offer' | 'softer'): Place | null {
+  const checkout = checkoutOf(path);
+  if (!checkout) return null;
+  if (kind === 'page') return { after: checkout.id, by: 'next' };
+  // Along the stream: from the checkout on, by yes where somebody is asked.
+  let last: Place = { after: checkout.id, by: 'next' };
+  const met = new Set<StepId>();
+  for (let to = leadsTo(path, last.after, last.by); to?.kind === 'step' && !met.has(to.step);) {
+    met.add(to.step);
+    const step = stepOf(path, to.step);
+    if (step?.kind !== 'offer') break;
+    last = { after: step.id, by: kind === 'softer' ? 'no' : 'yes' };
+    to = leadsTo(path, step.id, kind === 'softer' ? 'no' : 'yes');
+  }
+  return kind === 'softer' && last.by === 'next' ? null : last;
+}
+
+/** Whether a step may be taken out: one that others need stays. */
+export const isNeeded = ({ kind }: Pick<Step, 'kind'>): boolean => kind === 'checkout' || kind === 'thanks';
+
+/** What leads to a step. */
+export const joinsTo = (path: Pick<Path, 'joins'>, to: StepId): Join[] =>
+  path.joins.filter((j) => j.to.kind === 'step' && j.to.step === to);
+
+/** Names every way out of a step once, with where it leads. */
+export const waysOut = (path: Path, step: Step): { by: Way; to: Target | null; joins: Join[] }[] =>
+  waysOn(step).map((by) => ({
+    by,
+    to: leadsTo(path, step.id, by),
+    joins: joinsFrom(path, step.id).filter((j) => j.by === by),
+  }));

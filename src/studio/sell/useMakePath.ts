@@ -1,0 +1,59 @@
+import { useNavigate } from 'react-router';
+import { type Beginning, type Known, type KnownPrice } from '#core/paths';
+import type { OfferId, PriceId } from '#core/ids';
+import { add, type Draft } from '../data/draft';
+import { newId } from '../data/ids';
+
+/** What somebody chose for a path that begins. */
+export interface Chosen {
+  offerId: OfferId;
+  more?: { offerId: OfferId; priceId: PriceId } | null;
+  softer?: { offerId: OfferId; priceId: PriceId } | null;
+}
+
+/** A price of an offer with what is known of it; undefined where there is none. */
+export function knownPrice(draft: Draft, named: Chosen['more']): KnownPrice | undefined {
+  const offer = named ? knownOffer(draft, named.offerId) : undefined;
+  return offer && named ? { offer, priceId: named.priceId } : undefined;
+}
+
+function knownOffer({ content }: Draft, id: OfferId): Known['offer'] | undefined {
+  const offer = content.offers.find((o) => o.id === id);
+  return (
+    offer && {
+      id: offer.id,
+      title: offer.title,
+      products: offer.productIds.flatMap((productId) => content.products.filter((p) => p.id === productId)),
+    }
+  );
+}
+
+/** What a beginning is made from, as things stand; null where the offer is gone. */
+export function knownFor(draft: Draft, chosen: Chosen, next: Known['next']): Known | null {
+  const offer = knownOffer(draft, chosen.offerId);
+  const { paths, shop } = draft.content;
+  return (
+    (offer && {
+      offer,
+      more: knownPrice(draft, chosen.more),
+      softer: knownPrice(draft, chosen.softer),
+      locale: shop.locale,
+      taken: new Set(paths.flatMap((p) => [p.address, ...p.formerAddresses])),
+      next,
+    }) ??
+    null
+  );
+}
+
+/** Makes a path from a ready beginning and opens it. */
+export function useMakePath(draft: Draft): (beginning: Beginning, chosen: Chosen) => void {
+  const navigate = useNavigate();
+  return (beginning, chosen) => {
+    const known = knownFor(draft, chosen, newId);
+    if (!known) return;
+    const { path, pages } = beginning.make(known);
+    for (const page of pages) add('page', page.id, page);
+    add('path', path.id, path);
+    void navigate(`/sell/${path.id}`);
+  };
+}

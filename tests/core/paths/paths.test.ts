@@ -1,0 +1,280 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import {
+  addFirst,
+  addStep,
+  BEGINNINGS,
+  checkoutOf,
+  type Known,
+  leadsTo,
+  mendOf,
+  onFrom,
+  Path,
+  pathProblems,
+  pointed,
+  reachedFrom,
+  removeStep,
+  resolveAddress,
+  standsNow,
+  stepOf,
+  stepsInOrder,
+  thanksOf,
+  upgradePath,
+} from '#core/paths';
+import { NOTHING_KNOWN } from '#core/paths';
+import { walkRelease } from '#core/shop';
+import { sealContent } from '#core/release';
+import { newOffer, newPrice } from '#core/catalogue';
+import { draftContent, release } from '../../support/release';
+
+const step = (id: string, kind: Path['steps'][number]['kind'], more: object = {}): Path['steps'][number] => ({
+  id,
+  kind,
+  pageId: `page_${id}`,
+  address: id,
+  formerAddresses: [],
+  note: '',
+  ...(kind === 'offer' ? { offer: { offerId: `off_${id}`, priceId: `pr_${id}` } } : {}),
+  ...more,
+});
+const to = (id: string) => ({ kind: 'step', step: id }) as const;
+/** Page, checkout, a walk offered, a softer one to those who decline, thanks: written by hand. */
+const softer = (): Path => ({
+  id: 'path',
+  title: 'Wrens',
+  note: '',
+  address: 'wrens',
+  formerAddresses: ['old-wrens'],
+  offerId: 'off_main',
+  start: 'page',
+  steps: [
+    step('page', 'page'),
+    step('pay', 'checkout'),
+    step('walk', 'offer'),
+    step('parts', 'offer'),
+    step('thanks', 'thanks'),
+  ],
+  joins: [
+    { from: 'page', by: 'next', to: to('pay') },
+    { from: 'pay', by: 'next', to: to('walk') },
+    { from: 'walk', by: 'yes', to: to('thanks') },
+    { from: 'walk', by: 'no', to: to('parts') },
+    { from: 'parts', by: 'yes', to: to('thanks') },
+    { from: 'parts', by: 'no', to: to('thanks') },
+  ],
+});
+const codes = (path: Path, hasWayOn = true): string[] => pathProblems(path, () => hasWayOn).map((p) => p.code);
+
+test('a path from when steps stood in order is read on: same addresses, each leads to the one after it', () => {
+  const before = {
+    id: 'path',
+    title: 'Wrens',
+    address: 'wrens',
+    formerAddresses: [],
+    offerId: 'off_main',
+    steps: [
+      { id: 's1', kind: 'page', pageId: 'p1' },
+      { id: 's2', kind: 'checkout', pageId: 'p2', extras: [] },
+      { id: 's3', kind: 'offer', pageId: 'p3', offer: { offerId: 'off_a', priceId: 'pr_a' } },
+      { id: 's4', kind: 'offer', pageId: 'p4', offer: { offerId: 'off_b', priceId: 'pr_b' } },
+      { id: 's5', kind: 'thanks', pageId: 'p5' },
+    ],
+  };
+  const path = Path.parse(before);
+  expect(path.steps.map((s) => s.address)).toEqual(['', 'checkout', 'offer-1', 'offer-2', 'thanks']);
+  expect([path.start, path.note, codes(path)]).toEqual(['s1', '', []]);
+  expect(['s3', 's4'].map((id) => [leadsTo(path, id, 'yes'), leadsTo(path, id, 'no')])).toEqual([
+    [to('s4'), to('s4')],
+    [to('s5'), to('s5')],
+  ]);
+  expect(resolveAddress([path], 'wrens', 'offer-2')).toMatchObject({ found: 'step', step: { id: 's4' } });
+  // What is of today is left as it is.
+  expect(Path.parse(path)).toEqual(path);
+  expect(upgradePath(path)).toBe(path);
+});
+
+test('addresses: the path’s own is where it begins; former words of path and step lead on for good', () => {
+  const path = softer();
+  const parts = stepOf(path, 'parts');
+  if (parts) Object.assign(parts, { address: 'in-parts', formerAddresses: ['parts', 'softly'] });
+  const at = (address: string, rest = ''): string => {
+    const place = resolveAddress([path], address, rest);
+    return place.found === 'step' ? place.step.id : place.found === 'moved' ? `→ ${place.to}` : '';
+  };
+  expect([
+    at('wrens'),
+    at('wrens', 'page'),
+    at('wrens', 'in-parts'),
+    at('wrens', 'softly'),
+    at('wrens', 'none'),
+  ]).toEqual(['page', '→ /wrens', 'parts', '→ /wrens/in-parts', '']);
+  expect([at('old-wrens'), at('old-wrens', 'softly'), at('elsewhere')]).toEqual(['→ /wrens', '→ /wrens/in-parts', '']);
+});
+
+describe('after payment', () => {
+  const passed = (answers: Record<string, 'yes' | 'no'>) => (s: { id: string }) => answers[s.id] ?? null;
+  const stands = (answers: Record<string, 'yes' | 'no'>): string[] =>
+    standsNow(softer(), NOTHING_KNOWN, passed(answers)).map((s) => s.id);
+  test('a softer offer is for those who declined, and for nobody else', () => {
+    expect(stands({})).toEqual(['walk']);
+    expect(stands({ walk: 'yes' })).toEqual(['thanks']);
+    expect(stands({ walk: 'no' })).toEqual(['parts']);
+    expect(stands({ walk: 'no', parts: 'no' })).toEqual(['thanks']);
+    // What is owned already is passed by yes, unseen.
+    expect(stands({ walk: 'no', parts: 'yes' })).toEqual(['thanks']);
+  });
+  test('by a condition another way; without one for everybody else', () => {
+    const path = softer();
+    path.joins.unshift({ from: 'pay', by: 'next', when: { about: 'price', priceId: 'pr_class' }, to: to('thanks') });
+    path.joins.unshift({
+      from: 'pay',
+      by: 'next',
+      when: { about: 'extra', extraId: 'ex', taken: true },
+      to: to('parts'),
+    });
+    const first = (facts: object): string | undefined =>
+      standsNow(path, { ...NOTHING_KNOWN, ...facts }, () => null)[0]?.id;
+    expect([first({ priceId: 'pr_one' }), first({ priceId: 'pr_class' }), first({ extras: new Set(['ex']) })]).toEqual([
+      'walk',
+      'thanks',
+      'parts',
+    ]);
+  });
+  test('a page between lets them go on; an offer may stand behind the thank-you page', () => {
+    let path = addStep(softer(), { id: 'read', kind: 'page', pageId: 'p' }, { after: 'pay', by: 'next' });
+    path = { ...path, joins: [...path.joins, { from: 'thanks', by: 'button', block: 'b', to: to('late') }] };
+    path.steps.push(step('late', 'offer'));
+    path = pointed(pointed(path, 'late', 'yes', to('thanks')), 'late', 'no', to('thanks'));
+    const at = (answers: Record<string, 'yes' | 'no'>): string[] =>
+      standsNow(path, NOTHING_KNOWN, passed(answers)).map((s) => s.id);
+    expect(at({})).toEqual(['read', 'walk']);
+    expect(at({ walk: 'yes' })).toEqual(['read', 'thanks', 'late']);
+    const walk = stepOf(path, 'walk');
+    expect(walk && onFrom(path, walk, NOTHING_KNOWN, passed({ walk: 'yes' }))).toMatchObject({
+      step: { id: 'thanks' },
+    });
+  });
+});
+
+describe('what hangs together wrongly', () => {
+  test('each is named, and mended where a press can', () => {
+    expect(codes(softer())).toEqual([]);
+    expect(codes(softer(), false)).toEqual(['no-way-on']);
+    const gone = softer();
+    gone.steps = gone.steps.filter((s) => s.id !== 'parts');
+    expect(codes(gone)).toEqual(['join-nowhere']);
+    const loop = pointed(softer(), 'parts', 'no', to('walk'));
+    expect(codes(loop)).toEqual(['round-trip', 'round-trip']);
+    const early = pointed(softer(), 'page', 'next', to('walk'));
+    expect(codes(early)).toContain('offer-early');
+    expect(codes({ ...softer(), start: 'nowhere' })).toEqual(['no-start']);
+    const twice = softer();
+    for (const s of twice.steps) if (s.kind === 'offer') s.address = 'offer';
+    expect(codes(twice)).toEqual(['same-address']);
+    const empty = softer();
+    delete empty.steps[2]?.offer;
+    expect(codes(empty)).toEqual(['offer-empty']);
+    expect(codes(removeStep(softer(), 'pay'))).toEqual(['no-checkout', 'offer-early', 'offer-early']);
+  });
+
+  test('generated: however ways are turned, pressing every mend leaves nothing that a press could mend', () => {
+    const ids = ['page', 'pay', 'walk', 'parts', 'thanks', 'gone'];
+    const turn = fc.tuple(fc.constantFrom(...ids), fc.constantFrom('next', 'yes', 'no'), fc.constantFrom(...ids));
+    fc.assert(
+      fc.property(fc.array(turn, { maxLength: 8 }), fc.subarray([0, 1, 2, 3, 4, 5]), (turns, cut) => {
+        let path = softer();
+        path.joins = path.joins.filter((_, i) => !cut.includes(i));
+        for (const [from, by, target] of turns) path = pointed(path, from, by, to(target));
+        for (let presses = 0; presses < 30; presses += 1) {
+          const mend = pathProblems(path, () => true)
+            .map((p) => mendOf(path, p))
+            .find((m) => m !== null);
+          if (!mend) break;
+          path = mend.path;
+        }
+        expect(pathProblems(path, () => true).filter((p) => mendOf(path, p))).toEqual([]);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  test('generated: steps put in and taken out leave a path that leads on everywhere; what only a step that went led to is named', () => {
+    const edit = fc.record({
+      what: fc.constantFrom('page', 'offer', 'first', 'out'),
+      at: fc.nat(20),
+      by: fc.constantFrom('yes', 'no'),
+    });
+    fc.assert(
+      fc.property(fc.array(edit, { maxLength: 25 }), (edits) => {
+        let path = softer();
+        edits.forEach(({ what, at, by }, n) => {
+          const paid = path.steps.filter((s) => reachedFrom(path, 'pay').has(s.id) && s.kind !== 'thanks');
+          const spot = paid[at % paid.length];
+          if (!spot) throw new Error('no spot');
+          const made = { id: `n${n}`, pageId: `p${n}` };
+          if (what === 'out') {
+            const other = path.steps.filter((s) => s.kind === 'offer' || s.kind === 'page')[at % path.steps.length];
+            if (other) path = removeStep(path, other.id);
+          } else if (what === 'first') path = addFirst(path, { ...made, kind: 'page' });
+          else
+            path = addStep(
+              path,
+              { ...made, kind: what, ...(what === 'offer' ? { offer: { offerId: 'o', priceId: 'p' } } : {}) },
+              { after: spot.id, by: spot.kind === 'offer' ? by : 'next' },
+            );
+        });
+        expect(codes(path).filter((code) => code !== 'unreached')).toEqual([]);
+        if (edits.every(({ what }) => what !== 'out')) expect(codes(path)).toEqual([]);
+        expect(
+          stepsInOrder(path)
+            .map((s) => s.id)
+            .sort(),
+        ).toEqual(path.steps.map((s) => s.id).sort());
+        expect(Path.parse(path)).toEqual(path);
+      }),
+      { numRuns: 200 },
+    );
+  });
+});
+
+test('steps are told of along the stream, what leaves it after the step it leaves', () => {
+  expect(stepsInOrder(softer()).map((s) => s.id)).toEqual(['page', 'pay', 'walk', 'parts', 'thanks']);
+});
+
+describe('ready beginnings', () => {
+  let count = 0;
+  const known = (content: ReturnType<typeof draftContent>): Known => {
+    const [offer] = content.offers;
+    const [product] = content.products;
+    if (!offer || !product) throw new Error('no offer');
+    const sell = (id: string, title: string): NonNullable<Known['more']> => {
+      const own = { ...product, id: `prd_${id}`, title };
+      content.products.push(own);
+      const price = newPrice(`pr_${id}`, { terms: { kind: 'plan', amount: '70', payments: '3' } });
+      content.offers.push({ ...newOffer(`off_${id}`, own, 'EUR'), prices: [price] });
+      return { offer: { id: `off_${id}`, title, products: [own] }, priceId: price.id };
+    };
+    return {
+      offer: { id: offer.id, title: offer.title, products: [product] },
+      more: sell('walks', 'Three walks'),
+      softer: sell('parts', 'One walk'),
+      locale: 'en',
+      taken: new Set(content.paths.map((p) => p.address)),
+      next: (prefix) => `${prefix}_b${(count += 1)}`,
+    };
+  };
+  test.each(BEGINNINGS.map((b) => [b.sentence, b] as const))(
+    '%s: hangs together, and a practice buyer gets in everywhere',
+    async (_, beginning) => {
+      const content = draftContent();
+      const { path, pages } = beginning.make(known(content));
+      content.paths = [path];
+      content.pages = pages;
+      expect(codes(path)).toEqual([]);
+      expect([checkoutOf(path) !== undefined, thanksOf(path) !== undefined]).toEqual([true, true]);
+      const walked = await walkRelease(release(1, null, sealContent(content)), '2026-06-15T09:00:00.000Z');
+      const offers = path.steps.filter((s) => s.kind === 'offer').length;
+      expect(walked).toEqual({ of: 2 + offers, gotIn: 2 + offers, failed: [] });
+    },
+  );
+});
