@@ -5,3 +5,13 @@ export { type PlacedLabel, placeLabels } from './labels';
 export { keelRows, type KeelRow } from './asList';
 export { storyOfAll, storyOfTerms, storyOfOrder } from './stories';
 export { storyOfAgreement, NO_PAST, type AgreementPast } from './agreementStory';
+export {
+  layOutPath,
+  leadsOneWay,
+  PATH_SIZES,
+  type PathLayout,
+  type PathSizes,
+  type PlacedStep,
+  type PlacedWay,
+  type WayOut,
+} from './pathLayout';

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { Finding } from '#core/release';
+import { change } from '../data/draft';
 
 /** The first thing of every outcome: what is missing, in one place, three at most until asked for more. */
 export function Missing({ findings }: { findings: readonly Finding[] }) {
@@ -14,6 +15,7 @@ export function Missing({ findings }: { findings: readonly Finding[] }) {
             {finding.level === 'stops' ? 'Stops publishing' : 'Worth a look'}
           </b>{' '}
           {finding.text}
+          {finding.mend && <MendIt mend={finding.mend} />}
         </li>
       ))}
       {findings.length > shown.length && (
@@ -24,5 +26,17 @@ export function Missing({ findings }: { findings: readonly Finding[] }) {
         </li>
       )}
     </ul>
+  );
+}
+
+/** One press that mends what was found; it can be undone like any edit. */
+function MendIt({ mend: { label, kind, id, doc } }: { mend: NonNullable<Finding['mend']> }) {
+  return (
+    <>
+      {' '}
+      <button className="opt" onClick={() => void change(kind, id, (found) => void Object.assign(found, doc))}>
+        {label}
+      </button>
+    </>
   );
 }

@@ -1,16 +1,10 @@
 import { type Block, blockName } from '#core/pages';
-import type { Path, Step } from '#core/paths';
+import { type Path, stepsInOrder } from '#core/paths';
 import type { PageId } from '#core/ids';
 import { change } from '../data/draft';
 import { ChoiceFill, TextFill } from '../price/Fill';
+import { KIND_NAMES } from './path/stepInWords';
 import { setBlockPicture } from '../make/uploads';
-
-export const STEP_NAMES: Record<Step['kind'], string> = {
-  page: 'Page',
-  checkout: 'Checkout',
-  offer: 'Offer after payment',
-  thanks: 'Thank you',
-};
 
 interface Props {
   path: Path;
@@ -126,10 +120,10 @@ export function BlockSettings({ path, pageId, block }: Props) {
             label="Where the button leads"
             value={block.step ?? ''}
             choices={[
-              ['', 'the checkout'],
-              ...path.steps
-                .filter((s) => s.pageId !== pageId && s.kind !== 'checkout' && s.kind !== 'thanks')
-                .map((s, i) => [s.id, `${i + 1}. ${STEP_NAMES[s.kind]}`] as const),
+              ['', 'where the page leads on'],
+              ...stepsInOrder(path)
+                .filter((s) => s.pageId !== pageId)
+                .map((s, i) => [s.id, `${i + 1}. ${KIND_NAMES[s.kind]}${s.note === '' ? '' : `, ${s.note}`}`] as const),
             ]}
             onChange={(step) =>
               set('offer', (b) => {

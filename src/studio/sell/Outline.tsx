@@ -1,11 +1,12 @@
 import { Link } from 'react-router';
 import { blockKindOf, blockName, type Page } from '#core/pages';
-import type { Path, Step } from '#core/paths';
+import { type Path, type Step, stepsInOrder } from '#core/paths';
+import type { Draft } from '../data/draft';
 import { useAppSelector } from '../store';
-import { STEP_NAMES } from './BlockSettings';
+import { KIND_NAMES, stepName } from './path/stepInWords';
 
 /** The index while a page is open: the path's steps, and the page's blocks in order. */
-export function Outline({ path, step, page }: { path: Path; step: Step; page: Page }) {
+export function Outline({ draft, path, step, page }: { draft: Draft; path: Path; step: Step; page: Page }) {
   const inHand = useAppSelector((state) => state.frame.blockInHand);
   function take(id: string): void {
     const frame = document.getElementById(`block-${id}`);
@@ -14,20 +15,22 @@ export function Outline({ path, step, page }: { path: Path; step: Step; page: Pa
   }
   return (
     <>
-      <Link className="row" to="/sell">
-        <b>All paths</b>
+      <Link className="row" to={`/sell/${path.id}`}>
+        <b dir="auto">{path.title || 'Without a title'}</b>
+        <span>the whole path</span>
       </Link>
       <div className="group">Steps</div>
-      {path.steps.map((s, i) => (
+      {stepsInOrder(path).map((s, i) => (
         <Link
           key={s.id}
           className="row"
           to={`/sell/${path.id}/${s.id}`}
           aria-current={s.id === step.id ? 'true' : undefined}
         >
-          <b>
-            {i + 1}. {STEP_NAMES[s.kind]}
+          <b dir="auto">
+            {i + 1}. {stepName(draft.content, s)}
           </b>
+          <span>{KIND_NAMES[s.kind]}</span>
         </Link>
       ))}
       <div className="group">On this page</div>

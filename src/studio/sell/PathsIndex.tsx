@@ -17,9 +17,12 @@ export function PathsIndex({
   const { paths, offers, shop } = draft.content;
   return (
     <>
+      <Link className="row" data-new to="/sell/new">
+        <b>New path …</b>
+      </Link>
       {unsold.length > 0 && <div className="group">Make a page for</div>}
       {unsold.map((o) => (
-        <button key={o.id} className="row" data-new onClick={() => onMake(o.id)}>
+        <button key={o.id} className="row" onClick={() => onMake(o.id)}>
           <b dir="auto">{o.title || 'Without a title'}</b>
           <span>page, checkout, thank you</span>
         </button>

@@ -46,14 +46,19 @@ export function knownFor(draft: Draft, chosen: Chosen, next: Known['next']): Kno
 }
 
 /** Makes a path from a ready beginning and opens it. */
-export function useMakePath(draft: Draft): (beginning: Beginning, chosen: Chosen) => void {
+export function useMakePath(draft: Draft): (
+  beginning: Beginning,
+  chosen: Chosen,
+  /** What is opened then: the path, or the page it begins with. */
+  open?: 'page',
+) => void {
   const navigate = useNavigate();
-  return (beginning, chosen) => {
+  return (beginning, chosen, open) => {
     const known = knownFor(draft, chosen, newId);
     if (!known) return;
     const { path, pages } = beginning.make(known);
     for (const page of pages) add('page', page.id, page);
     add('path', path.id, path);
-    void navigate(`/sell/${path.id}`);
+    void navigate(open === 'page' ? `/sell/${path.id}/${path.start}` : `/sell/${path.id}`);
   };
 }

@@ -1,0 +1,107 @@
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { BEGINNINGS, type Beginning } from '#core/paths';
+import type { OfferId } from '#core/ids';
+import type { Draft } from '../../data/draft';
+import { ChoiceFill } from '../../price/Fill';
+import { amounts } from '../../price/PriceStage';
+import { type Chosen, knownFor, useMakePath } from '../useMakePath';
+import { MiniStream } from './MiniStream';
+import { PriceChoice, pricesBeside } from './PriceChoice';
+
+/** A new path: what it sells, and a ready beginning said in a sentence, with a drawing of what it makes. */
+export function NewPath({ draft }: { draft: Draft }) {
+  const { offers, paths, shop } = draft.content;
+  const sold = offers.filter((o) => !o.putAway);
+  const unsold = sold.find((o) => !paths.some((p) => p.offerId === o.id));
+  const [offerId, setOfferId] = useState<OfferId>(unsold?.id ?? sold[0]?.id ?? '');
+  const offer = sold.find((o) => o.id === offerId);
+  if (!offer)
+    return (
+      <>
+        <h1>New path</h1>
+        <p className="lead mt-3">
+          A path sells something that has a price.{' '}
+          <Link className="plain-link" to="/make">
+            Make a product first
+          </Link>
+        </p>
+      </>
+    );
+  return (
+    <>
+      <h1>New path</h1>
+      <p className="lead mt-2">
+        Sell{' '}
+        <ChoiceFill
+          label="What it sells"
+          value={offerId}
+          choices={sold.map((o) => [o.id, `${o.title || 'Without a title'}: ${amounts(o, shop.locale)}`] as const)}
+          onChange={setOfferId}
+        />
+        .
+      </p>
+      <ul className="mt-4">
+        {BEGINNINGS.map((beginning) => (
+          <BeginningRow key={`${beginning.id}/${offerId}`} draft={draft} beginning={beginning} offerId={offerId} />
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function BeginningRow({ draft, beginning, offerId }: { draft: Draft; beginning: Beginning; offerId: OfferId }) {
+  const begin = useMakePath(draft);
+  const beside = pricesBeside(draft, offerId);
+  const asks = (what: 'more' | 'softer'): boolean => beginning.asks.includes(what);
+  // What comes first stands there, so that one press suffices; it can be chosen otherwise, here or later.
+  const [more, setMore] = useState<Chosen['more']>(asks('more') ? (beside[0] ?? null) : null);
+  const [softer, setSofter] = useState<Chosen['softer']>(asks('softer') ? (beside[1] ?? null) : null);
+  const drawn = useMemo(() => {
+    let count = 0;
+    const known = knownFor(draft, { offerId, more, softer }, (prefix) => `${prefix}${(count += 1)}`);
+    return known && beginning.make(known).path;
+  }, [draft, beginning, offerId, more, softer]);
+  return (
+    <li className="beginning">
+      <div className="min-w-56 flex-1">
+        <h3>{beginning.sentence}</h3>
+        {asks('more') && (
+          <p className="mt-1">
+            After payment offer{' '}
+            <PriceChoice
+              draft={draft}
+              offerId={offerId}
+              label={`${beginning.sentence}: what is offered after payment`}
+              value={more ?? null}
+              none={beside.length === 0 ? 'something, once it is priced' : 'something, chosen later'}
+              onChange={setMore}
+            />
+            {asks('softer') && (
+              <>
+                , and to those who decline{' '}
+                <PriceChoice
+                  draft={draft}
+                  offerId={offerId}
+                  label={`${beginning.sentence}: what is offered to those who decline`}
+                  value={softer ?? null}
+                  none={beside.length < 2 ? 'something softer, once it is priced' : 'something softer, chosen later'}
+                  onChange={setSofter}
+                />
+              </>
+            )}
+            .
+          </p>
+        )}
+        <button
+          className="btn btn-quiet btn-sm mt-2"
+          onClick={() => begin(beginning, { offerId, more: more ?? null, softer: softer ?? null })}
+          aria-label={`Begin: ${beginning.sentence}`}
+        >
+          Begin like this
+        </button>
+      </div>
+      {drawn && <MiniStream path={drawn} />}
+    </li>
+  );
+}

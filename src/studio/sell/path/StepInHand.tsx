@@ -1,0 +1,139 @@
+import { Link } from 'react-router';
+import { addressProblem, freeAddress, hrefOf, isNeeded, type Path, removeStep, type Step } from '#core/paths';
+import { change, type Draft } from '../../data/draft';
+import { TextFill } from '../../price/Fill';
+import { editPath } from './editPath';
+import { Extras } from './Extras';
+import { PriceChoice } from './PriceChoice';
+import { chargedAt, KIND_NAMES, stepName } from './stepInWords';
+import { Ways } from './WaysList';
+
+/** The step in hand: what it is, as sentences that can be changed where they stand. */
+export function StepInHand({ draft, path, step }: { draft: Draft; path: Path; step: Step }) {
+  const { content } = draft;
+  const money = chargedAt(content, path, step);
+  const set = (recipe: (s: Step, p: Path) => void): void =>
+    void change('path', path.id, (p) => {
+      const found = p.steps.find((s) => s.id === step.id);
+      if (found) recipe(found, p);
+    });
+  const opens = step.offer
+    ? (content.offers.find((o) => o.id === step.offer?.offerId)?.productIds ?? []).flatMap((id) =>
+        content.products.filter((p) => p.id === id).map((p) => p.title || 'Without a title'),
+      )
+    : [];
+  return (
+    <>
+      <h2 dir="auto">{stepName(content, step)}</h2>
+      <p className="cap">{KIND_NAMES[step.kind]}</p>
+      {step.kind === 'offer' && (
+        <p className="mt-2">
+          Shown after payment. Yes takes{' '}
+          <PriceChoice
+            draft={draft}
+            offerId={path.offerId}
+            label="What is offered"
+            value={step.offer ?? null}
+            none="choose what is offered"
+            onChange={(named) => set((s) => void (s.offer = named))}
+          />{' '}
+          from the card just used{opens.length > 0 && ` and opens ${opens.join(' and ')}`}; whoever has it already
+          passes it by, unseen.
+        </p>
+      )}
+      {step.kind === 'checkout' && (
+        <p className="mt-2">
+          Takes <b className="font-semibold text-money">{money}</b>.{' '}
+          <Link className="opt" to={`/price/${path.offerId}`}>
+            Change the price
+          </Link>
+        </p>
+      )}
+      <p className="mt-2">
+        <Ways draft={draft} path={path} step={step} />
+      </p>
+      <p className="mt-2 flex flex-wrap gap-x-3 gap-y-1.5">
+        <Link className="btn btn-quiet btn-sm" to={`/sell/${path.id}/${step.id}`}>
+          Edit its page
+        </Link>
+        {!isNeeded(step) && path.steps.length > 1 && (
+          <button
+            className="btn btn-quiet btn-sm"
+            onClick={() => void editPath(path.id, (p) => removeStep(p, step.id))}
+          >
+            Take it out
+          </button>
+        )}
+      </p>
+      {step.kind === 'checkout' && <Extras draft={draft} path={path} step={step} />}
+      <section className="sec">
+        <h3>For you</h3>
+        <p className="mt-1">
+          You call it{' '}
+          <TextFill
+            label="Your own name for this step"
+            placeholder="by what it shows"
+            most={200}
+            value={step.note}
+            onChange={(note) => set((s) => void (s.note = note))}
+          />
+          ; buyers never see that.
+        </p>
+        {step.id === path.start ? (
+          <p className="cap mt-1">Here the path begins: its address is {hrefOf(path, step)}.</p>
+        ) : (
+          <StepAddress
+            draft={draft}
+            path={path}
+            step={step}
+            onChange={(address) => set((s, p) => readdress(draft, p, s, address))}
+          />
+        )}
+      </section>
+    </>
+  );
+}
+
+/** A live address that changes goes on leading here. */
+function readdress(draft: Draft, path: Path, step: Step, text: string): void {
+  const live = draft.live?.content.paths.find((p) => p.id === path.id)?.steps.find((s) => s.id === step.id);
+  const address = text.toLowerCase().replace(/\s+/g, '-').slice(0, 80);
+  const former = new Set(live ? [...live.formerAddresses, live.address] : step.formerAddresses);
+  former.delete(address);
+  former.delete('');
+  step.address = address;
+  step.formerAddresses = [...former];
+}
+
+function StepAddress({
+  path,
+  step,
+  onChange,
+}: {
+  draft: Draft;
+  path: Path;
+  step: Step;
+  onChange: (address: string) => void;
+}) {
+  const taken = path.steps.some((s) => s.id !== step.id && s.address === step.address);
+  const problem = addressProblem(step.address, []) ?? (taken ? 'Another step of this path has this address.' : null);
+  return (
+    <div className="mt-1 text-ink-2">
+      /{path.address}/
+      <TextFill
+        label="Address of this step"
+        value={step.address}
+        most={80}
+        invalid={problem !== null}
+        onChange={onChange}
+        onBlur={() => {
+          if (step.address === '') onChange(freeAddress(path, step.kind));
+        }}
+      />
+      {problem !== null && <p className="wrong">{problem}</p>}
+      {step.formerAddresses.length > 0 && (
+        <p className="cap">{step.formerAddresses.join(', ')} goes on leading here.</p>
+      )}
+    </div>
+  );
+}

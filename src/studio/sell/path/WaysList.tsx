@@ -1,0 +1,100 @@
+import { Link } from 'react-router';
+import type { StepId } from '#core/ids';
+import { hrefOf, type Path, pointed, type Step, stepsInOrder, type Target, waysOut } from '#core/paths';
+import type { Draft } from '../../data/draft';
+import { ChoiceFill } from '../../price/Fill';
+import { editPath } from './editPath';
+import { chargedAt, KIND_NAMES, stepName } from './stepInWords';
+
+const WAY_NAMES = { next: 'Then', yes: 'Yes leads to', no: 'No leads to' } as const;
+
+/** The same path as a list: every step with its address, what is charged there, and where it leads. */
+export function WaysList({
+  draft,
+  path,
+  inHand,
+  onTake,
+}: {
+  draft: Draft;
+  path: Path;
+  inHand: StepId;
+  onTake: (id: StepId) => void;
+}) {
+  const { content } = draft;
+  return (
+    <table className="rows mt-3">
+      <thead>
+        <tr>
+          <th>Step</th>
+          <th>Address</th>
+          <th>Charged</th>
+          <th className="!pr-0">Leads to</th>
+        </tr>
+      </thead>
+      <tbody>
+        {stepsInOrder(path).map((step) => (
+          <tr key={step.id} aria-current={step.id === inHand ? 'true' : undefined}>
+            <td dir="auto">
+              <button className="opt text-left" onClick={() => onTake(step.id)}>
+                {stepName(content, step)}
+              </button>
+              <span className="block text-ink-2">{KIND_NAMES[step.kind]}</span>
+            </td>
+            <td className="text-ink-2">
+              <Link to={`/sell/${path.id}/${step.id}`}>{hrefOf(path, step)}</Link>
+            </td>
+            <td className="text-money">{chargedAt(content, path, step)}</td>
+            <td className="!pr-0">
+              <Ways draft={draft} path={path} step={step} />
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** Where a step leads, each way a choice. */
+export function Ways({ draft, path, step }: { draft: Draft; path: Path; step: Step }) {
+  const { content } = draft;
+  const others = stepsInOrder(path).filter((s) => s.id !== step.id);
+  const choices: (readonly [string, string])[] = [
+    ['', 'nowhere yet'],
+    ...others.map((s) => [`step/${s.id}`, `${stepName(content, s)} (${KIND_NAMES[s.kind]})`] as const),
+    ...content.paths.filter((p) => p.id !== path.id).map((p) => [`path/${p.id}`, `the path ${p.title}`] as const),
+  ];
+  const ways = waysOut(path, step);
+  if (ways.length === 0) return <span className="text-ink-2">the end</span>;
+  return (
+    <>
+      {ways.map(({ by, to }) => (
+        <span key={by} className="block">
+          {WAY_NAMES[by]}{' '}
+          <ChoiceFill
+            label={`${stepName(content, step)}: ${WAY_NAMES[by].toLowerCase()}`}
+            value={keyOf(to)}
+            choices={to?.kind === 'elsewhere' ? [...choices, [keyOf(to), to.href]] : choices}
+            onChange={(key) => {
+              const target = targetOf(key);
+              if (target) void editPath(path.id, (p) => pointed(p, step.id, by, target));
+            }}
+          />
+        </span>
+      ))}
+    </>
+  );
+}
+
+const keyOf = (to: Target | null): string =>
+  to === null
+    ? ''
+    : to.kind === 'step'
+      ? `step/${to.step}`
+      : to.kind === 'path'
+        ? `path/${to.path}`
+        : `elsewhere/${to.href}`;
+
+function targetOf(key: string): Target | null {
+  const [kind, id = ''] = [key.slice(0, key.indexOf('/')), key.slice(key.indexOf('/') + 1)];
+  return kind === 'step' ? { kind, step: id } : kind === 'path' ? { kind, path: id } : null;
+}

@@ -1,0 +1,56 @@
+import type { DraftOffer } from '#core/catalogue';
+import type { DraftContent } from '#core/documents';
+import type { OfferId, PriceId } from '#core/ids';
+import { type Path, type Step, stepOf, type Target } from '#core/paths';
+import { shortTerms } from '#core/terms';
+import { amounts } from '../../price/PriceStage';
+import { soldPrices } from '../../price/outcome';
+
+/** What a kind of step is called. */
+export const KIND_NAMES: Record<Step['kind'], string> = {
+  page: 'page',
+  checkout: 'checkout',
+  offer: 'offer after payment',
+  thanks: 'thank-you page',
+};
+
+const offerOf = ({ offers }: DraftContent, id: OfferId | undefined): DraftOffer | undefined =>
+  offers.find((o) => o.id === id);
+
+/** What a step is called where its path is drawn: the seller's own name for it, else what it shows. */
+export function stepName(content: DraftContent, step: Step): string {
+  if (step.note.trim() !== '') return step.note.trim();
+  if (step.kind === 'checkout') return 'Checkout';
+  if (step.kind === 'thanks') return 'Thank you';
+  if (step.kind === 'offer') return offerOf(content, step.offer?.offerId)?.title || 'Nothing offered yet';
+  const headline = content.pages.find((p) => p.id === step.pageId)?.blocks.find((b) => b.kind === 'headline');
+  return (headline?.kind === 'headline' && headline.text.trim()) || 'Page';
+}
+
+/** One price in a few words: "€210.00". */
+export function priceInWords(content: DraftContent, named: { offerId: OfferId; priceId: PriceId }): string {
+  const offer = offerOf(content, named.offerId);
+  const price = offer && soldPrices(offer).find((p) => p.id === named.priceId);
+  return offer && price ? shortTerms(price.terms, offer.currency, content.shop.locale) : 'no price yet';
+}
+
+/** What is charged at a step; empty where nothing is. */
+export function chargedAt(content: DraftContent, path: Path, step: Step): string {
+  if (step.kind === 'checkout') {
+    const offer = offerOf(content, path.offerId);
+    return offer ? amounts(offer, content.shop.locale) : 'nothing sold yet';
+  }
+  return step.kind === 'offer' && step.offer ? priceInWords(content, step.offer) : '';
+}
+
+/** Where a way leads, in words. */
+export function targetInWords(content: DraftContent, path: Path, to: Target | null): string {
+  if (!to) return 'nowhere yet';
+  if (to.kind === 'elsewhere') return to.href;
+  if (to.kind === 'path') {
+    const other = content.paths.find((p) => p.id === to.path);
+    return other ? `the path ${other.title}` : 'a path that is gone';
+  }
+  const step = stepOf(path, to.step);
+  return step ? stepName(content, step) : 'a step that is gone';
+}
