@@ -90,6 +90,7 @@ async function measure(served: Served, browser: BrowserContext, started: number)
   say(`  Key press to paint, in the price sentence: ${await keys(page, 'One: amount in EUR')}.`);
   await page.goto(`${served.base}/studio/sell`);
   await page.locator('.sheet tbody a').first().click();
+  await page.getByRole('link', { name: 'Edit its page' }).click();
   await page
     .locator('.block-frame')
     .nth(BLOCKS - 1)

@@ -119,7 +119,7 @@ export class Buyer extends Visitor {
     return ((await response.json()) as { state: CheckoutState }).state;
   }
 
-  /** Opens an offer after payment and reads what it shows. @param address as the checkout's answer names it: "/pack/offer-1" */
+  /** Opens an offer after payment and reads what it shows. @param address as the checkout's answer names it: "/pack/offer" */
   async openOffer(address: string): Promise<OfferData> {
     const html = await (await this.fetch(address)).text();
     const data = /<script type="application\/json" id="offer-data">(.*?)<\/script>/s.exec(html)?.[1];

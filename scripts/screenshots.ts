@@ -28,6 +28,7 @@ try {
     await studio.getByRole('link', { name: link, exact: true }).click();
     if (link === 'Sell') {
       await studio.locator('.sheet tbody a').first().click();
+      await studio.getByRole('link', { name: 'Edit its page' }).click();
       await studio.locator('.rich-words').first().click();
     }
     await shot(studio, name);
@@ -106,7 +107,7 @@ async function offerPicture(page: Page): Promise<void> {
   await page.getByText('Sample cards for this test shop').click();
   await page.getByRole('button', { name: 'Goes through', exact: true }).click();
   await page.getByRole('button', { name: /^Pay/ }).click();
-  await page.waitForURL('**/offer-1');
+  await page.waitForURL('**/offer');
   await page.waitForTimeout(700);
   await page.screenshot({ path: `${folder}/offer-phone.png`, fullPage: true });
 }

@@ -31,7 +31,7 @@ const pay = (page: Page): Promise<void> => page.getByRole('button', { name: 'Pay
 
 test('the bank asks: given on its page, and the checkout goes on by itself; declined, everything stays', async () => {
   for (const [button, expected] of [
-    ['Approve the payment', 'offer-1'],
+    ['Approve the payment', 'offer'],
     ['Decline', 'refused'],
   ] as const) {
     const page = await newPage(open.browser, PHONE);
@@ -42,7 +42,7 @@ test('the bank asks: given on its page, and the checkout goes on by itself; decl
       page.getByRole('link', { name: 'Confirm with your bank' }).click(),
     ]);
     await bank.getByRole('button', { name: button }).click();
-    if (expected === 'offer-1') await page.waitForURL('**/offer-1');
+    if (expected === 'offer') await page.waitForURL('**/offer');
     else {
       await page.getByText('the payment was declined at the bank. Nothing was charged', { exact: false }).waitFor();
       expect(await page.getByLabel('E-mail').inputValue()).toBe('bank-refused@example.org');
@@ -65,10 +65,10 @@ test('reload and back while the bank is being asked: told not to pay again, then
   await page.reload();
   await page.getByText('We are asking your bank. Do not pay again.', { exact: false }).waitFor();
   expect(await page.getByRole('button', { name: 'One moment …' }).isDisabled()).toBe(true);
-  await page.waitForURL('**/offer-1');
+  await page.waitForURL('**/offer');
   await switches({ holdAnswerMs: 0 });
   await page.goBack();
-  await page.waitForURL('**/offer-1');
+  await page.waitForURL('**/offer');
   await page.getByRole('button', { name: 'No, thank you' }).click();
   await page.waitForURL('**/thanks');
   expect(await page.getByText(/^Order \d+\./).count()).toBe(1);
@@ -118,7 +118,7 @@ test('a coupon typed and never asked for: Enter shows its sum first, and pays it
   await page.getByLabel('Coupon', { exact: true }).fill('reeds5');
   await page.getByRole('button', { name: 'Use it' }).click();
   await page.getByRole('button', { name: 'Pay €7.00 now' }).click();
-  await page.waitForURL('**/offer-1');
+  await page.waitForURL('**/offer');
 });
 
 test('the shop is lost from sight: the studio says so, keeps edits, and goes on when it answers', async () => {

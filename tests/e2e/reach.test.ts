@@ -11,7 +11,9 @@ const VIEWS = [
   'price',
   'price/coupons',
   'sell',
+  'sell/new',
   'sell/path',
+  'sell/page',
   'deliver',
   'deliver/order',
   'deliver/people',
@@ -29,6 +31,7 @@ const VIEWS = [
 async function goTo(page: Page, view: string): Promise<void> {
   const click = {
     'sell/path': '.sheet tbody a',
+    'sell/page': '.sheet tbody a',
     'deliver/order': '.sheet tbody a',
     'deliver/person': '.sheet tbody a',
     'deliver/agreement': '.sheet tbody a',
@@ -40,6 +43,7 @@ async function goTo(page: Page, view: string): Promise<void> {
     },
     {
       'sell/path': 'sell',
+      'sell/page': 'sell',
       'deliver/order': 'deliver',
       'deliver/person': 'deliver/people',
       'deliver/agreement': 'deliver/agreements',
@@ -47,6 +51,9 @@ async function goTo(page: Page, view: string): Promise<void> {
   );
   await page.waitForTimeout(200);
   if (click) await page.locator(click).first().click();
+  // Where there is room a step's page is opened beside the drawing, else from the list.
+  if (view === 'sell/page')
+    await page.locator('.stream-narrow a:visible, .outcome a:visible:has-text("Edit its page")').first().click();
   await page.waitForTimeout(200);
 }
 

@@ -64,6 +64,7 @@ test('stopped at once: the page stays, the checkout says so, everything else sta
 test('a page grows: a testimonial lands where it sells, is written, moved by keyboard, copied, hidden, removed, undone; buyers see it after publishing', async () => {
   await stage('Sell');
   await studio.locator('.sheet').getByRole('link', { name: 'Dawn field pack' }).click();
+  await studio.getByRole('link', { name: 'Edit its page' }).click();
   await studio.getByRole('button', { name: 'Add a block' }).click();
   await studio.getByRole('group', { name: 'Kinds of blocks' }).getByRole('button', { name: 'Testimonial' }).click();
   await studio.getByText('Testimonial: put after “Benefits”, where it sells best.').waitFor();

@@ -73,13 +73,13 @@ test('limits, days, a length of access, words and a statement of its own, from t
   await visitor.getByText('WREN CARDS 2026').waitFor();
 
   const first = await buy('/wren-sound-cards/checkout', 'one@example.org');
-  await first.waitForURL('**/offer-1');
+  await first.waitForURL('**/offer');
   const again = await buy('/wren-sound-cards/checkout', ' ONE@example.org ');
   await again
     .getByText('Each buyer can have this once, and this address already has it. Nothing was charged.', { exact: false })
     .waitFor();
   const second = await buy('/wren-sound-cards/checkout', 'two@example.org');
-  await second.waitForURL('**/offer-1');
+  await second.waitForURL('**/offer');
   await visitor.reload();
   await visitor.getByText('This is sold out.').waitFor();
   await visitor.goto(`${served.base}/wren-sound-cards`);
@@ -123,6 +123,7 @@ test('a link held elsewhere is reached through the buyer’s own link only; a fi
 test('a sales page with its own checkout, and a chooser that has chosen', async () => {
   await stage('Sell');
   await studio.locator('.sheet').getByRole('link', { name: 'Dawn field pack' }).click();
+  await studio.getByRole('link', { name: 'Edit its page' }).click();
   await studio.getByRole('button', { name: 'Add a block' }).click();
   await studio.getByRole('button', { name: 'Price chooser' }).click();
   await studio.getByRole('button', { name: 'Add a block' }).click();

@@ -184,6 +184,9 @@ function lanesOf(path: Path, order: readonly Step[], columns: Map<StepId, number
   return lanes;
 }
 
+/** A way leaves so far into its column: beside the words under a page, before the next page. */
+const BESIDE = 0.62;
+
 const round = (n: number): number => Math.round(n * 10) / 10;
 
 function lineOf(
@@ -198,12 +201,12 @@ function lineOf(
     const d = `M${x1} ${y1} H${x1 + column / 2 - 10} V${gap} H${x2 - column / 2 + 10} V${y2} H${x2}`;
     return { d, label: { x: x1 + column / 2 - 20, y: y1 + 22 } };
   }
-  if (y1 === y2) return { d: `M${x1} ${y1} H${x2}`, label: { x: x1 + column / 2, y: y1 + 22 } };
+  if (y1 === y2) return { d: `M${x1} ${y1} H${x2}`, label: { x: (x1 + x2) / 2, y: y1 + 22 } };
   const down = y2 > y1;
   // Leaves beside its page and comes back in beside the other: never across a page.
-  const bend = down ? x1 + column / 2 : x2 - column / 2;
+  const bend = Math.round(down ? x1 + column * BESIDE : x2 - column * (1 - BESIDE));
   const r = Math.min(28, lane / 4);
   const turn = down ? 1 : -1;
   const d = `M${x1} ${y1} H${round(bend - r)} Q${bend} ${y1} ${bend} ${round(y1 + turn * r)} V${round(y2 - turn * r)} Q${bend} ${y2} ${round(bend + r)} ${y2} H${x2}`;
-  return { d, label: down ? { x: bend + 18, y: y1 + 46 } : { x: bend + 18, y: y1 - 40 } };
+  return { d, label: down ? { x: bend + 20, y: y1 + 60 } : { x: bend + 38, y: (y1 + y2) / 2 } };
 }

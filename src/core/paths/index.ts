@@ -10,7 +10,7 @@ export {
   stepsInOrder,
   type WalkFacts,
 } from './joins';
-export { checkoutOf, extrasOf, hrefOf, offersAfterPayment, thanksOf } from './steps';
+export { checkoutOf, extrasOf, hrefOf, offersAfterPayment, offersSoldOn, thanksOf } from './steps';
 export { afterCheckout, answersOnTheWay, type OfferPassed, onFrom, type Stand, standsNow } from './afterPayment';
 export { addressFrom, addressProblem, RESERVED_ADDRESSES } from './address';
 export {

@@ -11,6 +11,10 @@ export const offersAfterPayment = ({
 }: Pick<Path, 'steps'>): { step: StepId; offerId: OfferId; priceId: PriceId }[] =>
   steps.flatMap(({ id, kind, offer }) => (kind === 'offer' && offer ? [{ step: id, ...offer }] : []));
 
+/** Every offer that a path sells: its own, beside it, and after payment. */
+export const offersSoldOn = (path: Pick<Path, 'steps' | 'offerId'>): Set<OfferId> =>
+  new Set([path.offerId, ...[...extrasOf(path), ...offersAfterPayment(path)].map(({ offerId }) => offerId)]);
+
 export const checkoutOf = ({ steps }: Pick<Path, 'steps'>): Step | undefined =>
   steps.find((s) => s.kind === 'checkout');
 export const thanksOf = ({ steps }: Pick<Path, 'steps'>): Step | undefined => steps.find((s) => s.kind === 'thanks');

@@ -1,4 +1,5 @@
 import { couponProblem } from '#core/catalogue';
+import { offersSoldOn } from '#core/paths';
 import type { DraftContent, Release } from './release';
 
 export interface Going {
@@ -15,7 +16,7 @@ export interface Going {
 export function keepBack(draft: DraftContent, live: Release | null): Going {
   const liveOffers = new Set(live?.content.offers.map((o) => o.id));
   const liveProducts = new Set(live?.content.products.map((p) => p.id));
-  const onPath = new Set(draft.paths.map((p) => p.offerId));
+  const onPath = new Set(draft.paths.flatMap((p) => [...offersSoldOn(p)]));
   const offers = draft.offers.filter((o) => onPath.has(o.id) || liveOffers.has(o.id));
   const opened = new Set(offers.flatMap((o) => o.productIds));
   const products = draft.products.filter((p) => opened.has(p.id) || liveProducts.has(p.id));

@@ -19,7 +19,7 @@ import { offerStanding, type OfferAfterPayment, type Order, passesFor } from '#c
 import type { PathId, StepId } from '#core/ids';
 import { type CounterContext, liveRelease } from '../context';
 import { personOfDevice } from '../shared/device';
-import { hasAlready } from './cart';
+import { hasAlready } from '../../pages/data/cart';
 import { ordersOfVisit, readVisit } from './visit';
 
 /** The path of an order as it was at its checkout: what follows payment is read from there. */

@@ -5,7 +5,7 @@ import { thanksOf, hrefOf } from '#core/paths';
 import { offerHtml, pageHtml } from '../../pages/render';
 import { readingFor } from '../shared/reading';
 import { isTheirTurn, nextHref, type offerAsked } from './afterPayment';
-import { offerDataFor } from './offerData';
+import { offerDataFor } from '../../pages/data/offerData';
 import { offerState } from './offerState';
 import { sendPage } from './sendPage';
 import { viewOf } from './shells';
@@ -34,7 +34,7 @@ export function offerPage(
   const page = of.release.content.pages.find((p) => p.id === step.pageId);
   const next = nextHref(context, req, order, pathId, step);
   const state = offerState(reading.state, order, step.id, next, reading.locale);
-  const data = offerDataFor(reading, { release: of.release, pathId, order, offer, quote, state });
+  const data = offerDataFor(reading, { release: of.release, pathId, step: step.id, card: order.card, quote, state });
   const view = { ...viewOf(of.release, { ...of.path, offerId: offer.offerId }, step.id, reading.locale), offer: null };
   sendPage(context, req, res, {
     kind: 'checkout',

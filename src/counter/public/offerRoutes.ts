@@ -12,7 +12,7 @@ import { readingFor } from '../shared/reading';
 import { shownCard } from '../shared/shownCard';
 import { waitFor } from '../shared/waitFor';
 import { isNotTheirs, nextHref, pathOfOrder, type PathOfOrder } from './afterPayment';
-import { fingerprintHash } from './checkoutPrices';
+import { fingerprintHash } from '../shared/fingerprint';
 import { isAnswered, WAIT_FOR_ANSWER_MS } from './checkoutState';
 import { offerState } from './offerState';
 import { cameWith, orderOfVisit, readVisit } from './visit';

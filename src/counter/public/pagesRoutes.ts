@@ -17,7 +17,7 @@ import { type CounterContext, liveRelease, shopOf } from '../context';
 import { orderViewFor } from '../shared/orderView';
 import { personOfDevice } from '../shared/device';
 import { nextHref, offerAsked } from './afterPayment';
-import { checkoutDataFor } from './checkoutData';
+import { checkoutDataFor } from '../../pages/data/checkoutData';
 import { offerPage } from './offerPage';
 import { type SentPage, sendPage } from './sendPage';
 import { checkoutState } from './checkoutState';

@@ -2,26 +2,17 @@ import type { Request } from 'express';
 import type { Instant } from '#core/calendar';
 import { localesOf, type ShopDetails } from '#core/catalogue';
 import type { PersonRecord } from '#core/people';
-import type { Release } from '#core/release';
-import type { ShopState } from '#core/shop';
-import { chooseLocale, LANGUAGE_NAMES, languageOf, type Words, wordsFor } from '#core/words';
+import { chooseLocale, LANGUAGE_NAMES, languageOf, wordsFor } from '#core/words';
 import type { FileId, PassId } from '#core/ids';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { cookiesOf } from '../http/cookies';
+import type { PageReading } from '../../pages/data/reading';
 import { signToken } from '../http/signing';
+import { fingerprintHash } from './fingerprint';
 import { textOf } from '../http/textOf';
 
 /** What a view is made from: how things stand at a moment, and for whom in which language. It can change nothing. */
-export interface Reading {
-  state: ShopState;
-  live: Release | undefined;
-  now: Instant;
-  shop: ShopDetails;
-  /** The locale its reader reads. */
-  locale: string;
-  words: Words;
-  /** Where browsers take cards to, and whether cards to try are shown there. */
-  cards: { service: string; samples: boolean };
+export interface Reading extends PageReading {
   person: (id: string) => PersonRecord | undefined;
   /** The address of something a pass opens, for its buyer alone and until a moment. */
   fileHref: (of: { passId: PassId; fileId: FileId; until: Instant }) => string;
@@ -54,6 +45,7 @@ export function readingIn(context: CounterContext, locale: string): Reading {
     locale,
     words: wordsFor(locale),
     cards: { service: context.outside.cardService, samples: context.mode !== 'real' },
+    fingerprint: fingerprintHash,
     person: (id) => context.people.get(id),
     fileHref: ({ passId, fileId, until }) =>
       `/get/${signToken(context.secrets.signing, 'file', { p: passId, f: fileId, u: until })}`,

@@ -1,7 +1,7 @@
 import { documentKey } from '#core/documents';
 import type { PageId, ProductId } from '#core/ids';
 import { store } from '../store';
-import { saveNow, settled } from '../store/edits';
+import { saveThen, settled } from '../store/edits';
 import { removedNow } from '../store/frame';
 import { db, lastRead } from './db';
 import type { Draft } from './draft';
@@ -28,12 +28,13 @@ export const draftsOfPath = (path: { id: string; steps: readonly { pageId: PageI
 
 /** Takes drafts off every list, without a question: the foot line offers them back. */
 export async function removeDrafts(keys: string[], title: string): Promise<void> {
-  if ((await saveNow(store.getState().edits, store.dispatch)) === null) return;
-  const rows = (await db.documents.bulkGet(keys)).filter((row) => row !== undefined);
-  await db.documents.bulkDelete(keys);
-  for (const key of keys) lastRead.delete(key);
-  store.dispatch(settled(keys));
-  store.dispatch(removedNow({ title, rows }));
+  await saveThen(store, async () => {
+    const rows = (await db.documents.bulkGet(keys)).filter((row) => row !== undefined);
+    await db.documents.bulkDelete(keys);
+    for (const key of keys) lastRead.delete(key);
+    store.dispatch(settled(keys));
+    store.dispatch(removedNow({ title, rows }));
+  });
 }
 
 /** Brings back what was removed last. */

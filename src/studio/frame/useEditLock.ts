@@ -47,7 +47,7 @@ export function useEditLock(keys: readonly string[]): EditLock {
     function lost(): void {
       setElsewhere(true);
       // What was typed here is saved before the other window goes on with it.
-      void saveNow(store.getState().edits, store.dispatch).then((saved) => saved && store.dispatch(settled(saved)));
+      void saveNow(store).then((saved) => saved && store.dispatch(settled(saved)));
       names.forEach(wait);
     }
 

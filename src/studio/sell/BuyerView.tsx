@@ -7,7 +7,8 @@ import { productKindOf, describeContents, type Product } from '#core/catalogue';
 import { explain } from '#core/passes';
 import { unsealContent } from '#core/release';
 import { accessSentence, isLasting } from '#core/terms';
-import type { OfferId, ProductId } from '#core/ids';
+import type { OfferId, ProductId, StepId } from '#core/ids';
+import { stepOf, stepsInOrder } from '#core/paths';
 import { latestBuyers, passesOfPerson } from '../data/queries/people';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
@@ -15,10 +16,10 @@ import { ChoiceFill, DayFill } from '../price/Fill';
 import { soldPrices } from '../price/outcome';
 import { useAppDispatch } from '../store';
 import { buyerViewToggled } from '../store/frame';
+import { KIND_NAMES, stepName } from './path/stepInWords';
 import { PhoneView } from './PhoneView';
 
 type Who = 'visitor' | 'owner' | 'behind' | 'person';
-const STEPS = ['the page', 'the checkout', 'the thank-you page'] as const;
 
 /** What a buyer sees, with no order placed: the draft or what is live, as somebody, somewhere, on some day. It opens at the thing in hand. */
 export default function BuyerView({ draft }: { draft: Draft }) {
@@ -37,10 +38,9 @@ export default function BuyerView({ draft }: { draft: Draft }) {
     paths.find(
       (p) => p.id === id || p.offerId === id || offers.find((o) => o.id === p.offerId)?.productIds.includes(id ?? ''),
     ) ?? paths[0];
-  const [stepIndex, setStepIndex] = useState(() =>
-    Math.max(0, stage === 'sell' ? (path?.steps.findIndex((s) => s.id === stepId) ?? 0) : 0),
-  );
-  const page = pages.find((p) => p.id === path?.steps[stepIndex]?.pageId);
+  const [chosen, setChosen] = useState<StepId | null>(stage === 'sell' ? (stepId ?? null) : null);
+  const step = path && (stepOf(path, chosen ?? '') ?? stepOf(path, path.start));
+  const page = pages.find((p) => p.id === step?.pageId);
   const today = dateIn(now, zone);
   const at =
     date === null || date === today ? now : addMs(startOfDate(date, zone), msOf(now) - msOf(startOfDate(today, zone)));
@@ -86,9 +86,11 @@ export default function BuyerView({ draft }: { draft: Draft }) {
               at{' '}
               <ChoiceFill
                 label="Which step"
-                value={String(stepIndex)}
-                choices={STEPS.map((name, i) => [String(i), name] as const)}
-                onChange={(i) => setStepIndex(Number(i))}
+                value={step?.id ?? ''}
+                choices={(path ? stepsInOrder(path) : []).map(
+                  (s) => [s.id, `${stepName(content, s)} (${KIND_NAMES[s.kind]})`] as const,
+                )}
+                onChange={setChosen}
               />{' '}
             </>
           )}

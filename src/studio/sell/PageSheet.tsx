@@ -6,7 +6,9 @@ import type { Path, Step } from '#core/paths';
 import { PageViewProvider } from '../../pages/view';
 import { change, type Draft } from '../data/draft';
 import { AddBlock } from './AddBlock';
+import { useNow } from '../data/useNow';
 import { BlockFrame } from './BlockFrame';
+import { OfferPicture } from './OfferPicture';
 import { useDraftView } from './useDraftView';
 
 interface Props {
@@ -19,6 +21,7 @@ interface Props {
 /** A page at its true sizes, its words edited in place. Prices on it are read from the offer and cannot be typed. */
 export function PageSheet({ draft, path, step, page }: Props) {
   const view = useDraftView(draft, path, page, true);
+  const now = useNow();
   const ids = useStableIds(page.blocks.map((b) => b.id));
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
   function onDragEnd({ active, over }: DragEndEvent): void {
@@ -52,6 +55,11 @@ export function PageSheet({ draft, path, step, page }: Props) {
           </div>
         </SortableContext>
       </DndContext>
+      {step.kind === 'offer' && (
+        <div className="page">
+          <OfferPicture draft={draft} path={path} step={step} at={now} />
+        </div>
+      )}
       <AddBlock offerId={path.offerId} pageId={page.id} pageKind={page.kind} after={null} />
       {step.kind === 'page' && (
         <section className="sec">

@@ -3,10 +3,10 @@ import type { Instant } from '#core/calendar';
 import { brandValues } from '#core/catalogue';
 import type { Page } from '#core/pages';
 import type { Path } from '#core/paths';
-import { PageBody } from '../../pages/PageBody';
 import type { Draft } from '../data/draft';
 import { useAppSelector } from '../store';
-import { useDraftView } from './useDraftView';
+import { useNow } from '../data/useNow';
+import { WholePage } from './WholePage';
 
 /** The page as it is read, never edited there: on a phone, or on a wide screen. */
 export function PhoneView({
@@ -22,7 +22,7 @@ export function PhoneView({
   wide?: boolean;
   at?: Instant;
 }) {
-  const view = useDraftView(draft, path, page, false, at);
+  const now = useNow();
   const { brand } = draft.content.shop;
   const frame = useRef<HTMLDivElement>(null);
   const inHand = useAppSelector((state) => state.frame.blockInHand);
@@ -40,7 +40,13 @@ export function PhoneView({
     >
       <div className="page">
         <div className="page-column !pb-8">
-          <PageBody page={page} view={view} around={(block, drawn) => <div data-block={block.id}>{drawn}</div>} />
+          <WholePage
+            draft={draft}
+            path={path}
+            page={page}
+            at={at ?? now}
+            around={(block, drawn) => <div data-block={block.id}>{drawn}</div>}
+          />
         </div>
       </div>
     </div>

@@ -1,6 +1,6 @@
 import { useDeferredValue, useState } from 'react';
 import { useParams } from 'react-router';
-import { type Path, sellWithPage, stepOf } from '#core/paths';
+import { offersSoldOn, type Path, sellWithPage, stepOf } from '#core/paths';
 import type { OfferId, StepId } from '#core/ids';
 import type { Draft } from '../data/draft';
 import { Missing } from '../frame/Missing';
@@ -8,7 +8,7 @@ import { Panes } from '../frame/Panes';
 import { Outline } from './Outline';
 import { PageSheet } from './PageSheet';
 import { NewPath } from './path/NewPath';
-import { PathSheet } from './path/PathSheet';
+import { PathHead, PathSheet } from './path/PathSheet';
 import { StepInHand } from './path/StepInHand';
 import { stepName } from './path/stepInWords';
 import { PathsIndex } from './PathsIndex';
@@ -30,7 +30,7 @@ export default function SellStage({ draft }: { draft: Draft }) {
 /** Every path, or a new one. */
 function Paths({ draft, isNew }: { draft: Draft; isNew: boolean }) {
   const { paths, offers } = draft.content;
-  const unsold = offers.filter((o) => !o.putAway && !paths.some((p) => p.offerId === o.id));
+  const unsold = offers.filter((o) => !o.putAway && !paths.some((p) => offersSoldOn(p).has(o.id)));
   const begin = useMakePath(draft);
   const make = (offerId: OfferId): void => begin(sellWithPage, { offerId }, 'page');
   return (
@@ -55,7 +55,7 @@ function PathView({ draft, path }: { draft: Draft; path: Path }) {
   const [taken, setTaken] = useState<StepId>(path.start);
   const step = stepOf(path, taken) ?? stepOf(path, path.start) ?? path.steps[0];
   const { paths, offers } = draft.content;
-  const unsold = offers.filter((o) => !o.putAway && !paths.some((p) => p.offerId === o.id));
+  const unsold = offers.filter((o) => !o.putAway && !paths.some((p) => offersSoldOn(p).has(o.id)));
   const begin = useMakePath(draft);
   return (
     <Panes
@@ -85,7 +85,12 @@ function PageView({ draft, path, stepId }: { draft: Draft; path: Path; stepId: S
       index={<Outline draft={draft} path={path} step={step} page={page} />}
       indexName="This page"
       inHand={stepName(draft.content, step)}
-      sheet={<PageSheet key={page.id} draft={draft} path={path} step={step} page={page} />}
+      sheet={
+        <>
+          {step.id === path.start && <PathHead draft={draft} path={path} />}
+          <PageSheet key={page.id} draft={draft} path={path} step={step} page={page} />
+        </>
+      }
       pinned={<Missing findings={findingsOf(draft, path)} />}
       outcome={
         <>

@@ -28,6 +28,9 @@ export function useDraftView(draft: Draft, path: Path, page: Page, editing: bool
   const thingsInWords = JSON.stringify(things);
   const pageId = page.id;
   const minute = now.slice(0, 16);
+  // Only a page with a checkout reads all of these; another is typed in without them.
+  const hasCheckout = page.blocks.some((b) => b.kind === 'checkout');
+  const [readDraft, readPath, readPage] = hasCheckout ? [draft, path, page] : [null, null, null];
   return useMemo(
     (): PageView => ({
       words: wordsFor(shop.locale).pages,
@@ -44,13 +47,7 @@ export function useDraftView(draft: Draft, path: Path, page: Page, editing: bool
       things,
       pictureUrl: (file) => urls[file.sha256] ?? '',
       leadsTo: () => '#',
-      checkout: editing ? (
-        <p className="my-6 border border-dashed border-edge p-6 text-ink-2">
-          Here stand the choice of price, e-mail, name, card, what is due today and later, and the button.
-        </p>
-      ) : offer ? (
-        <CheckoutPicture offer={offer} locale={shop.locale} />
-      ) : null,
+      checkout: readDraft && <CheckoutPicture draft={readDraft} path={readPath} page={readPage} at={now} />,
       richEditor: editing ? RichField : null,
       order: null,
       edit: editing
@@ -63,7 +60,7 @@ export function useDraftView(draft: Draft, path: Path, page: Page, editing: bool
       // A minute changes no word; the present moment is read when one does.
     }),
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [offer, thingsInWords, shop, urls, editing, pageId, minute],
+    [offer, thingsInWords, shop, urls, editing, pageId, minute, readDraft, readPath, readPage],
   );
 }
 

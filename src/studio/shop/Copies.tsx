@@ -13,7 +13,7 @@ export function Copies() {
   async function take(): Promise<void> {
     setBusy(true);
     try {
-      await saveNow(store.getState().edits, store.dispatch);
+      await saveNow(store);
       const now = new Date();
       const blob = await takeCopy(now);
       const url = URL.createObjectURL(blob);

@@ -47,11 +47,37 @@ export const { edited, saved, saveFailed, settled } = edits.actions;
 const SAVE_AFTER_MS = 150;
 const SETTLE_AFTER_MS = 1_500;
 
-/** Writes what is in hand, documents and steps together. @returns the keys written, or null when there was no room */
-export async function saveNow(
-  now: EditsState,
-  dispatch: (action: ReturnType<typeof saved> | ReturnType<typeof saveFailed>) => void,
-): Promise<string[] | null> {
+interface Saving {
+  getState: () => { edits: EditsState };
+  dispatch: (action: ReturnType<typeof saved> | ReturnType<typeof saveFailed>) => void;
+}
+
+let lastSave: Promise<unknown> = Promise.resolve();
+
+/**
+ * Writes what is in hand, documents and steps together: one save after the other, each of what is in hand when its turn
+ * comes. Two at once would write steps twice.
+ * @returns the keys written, or null when there was no room
+ */
+export const saveNow = (store: Saving): Promise<string[] | null> => saveThen(store, () => Promise.resolve());
+
+/**
+ * Saves, and then changes what is saved before anything else is: a save that came between would write what was in hand
+ * over it.
+ * @param change not done where there was no room to save
+ */
+export function saveThen(store: Saving, change: () => Promise<unknown>): Promise<string[] | null> {
+  const mine = lastSave.then(async () => {
+    const written = await write(store);
+    if (written !== null) await change();
+    return written;
+  });
+  lastSave = mine.catch(() => undefined);
+  return mine;
+}
+
+async function write({ getState, dispatch }: Saving): Promise<string[] | null> {
+  const now = getState().edits;
   const rows = Object.values(now.open);
   try {
     await db.transaction('rw', db.documents, db.steps, async () => {
@@ -93,7 +119,7 @@ saving.startListening({
   effect: async (_action, api) => {
     api.cancelActiveListeners();
     await api.delay(SAVE_AFTER_MS);
-    const keys = await saveNow((api.getState() as { edits: EditsState }).edits, api.dispatch);
+    const keys = await saveNow({ getState: () => api.getState() as { edits: EditsState }, dispatch: api.dispatch });
     if (!keys) return;
     // The copy in hand stays until the saved one has been read back, however slow the disk is:
     // what is typed next must never start from something older.

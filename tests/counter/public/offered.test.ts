@@ -24,6 +24,7 @@ test('whatever a member is offered is taken, at any moment of years with faults;
         locale: 'en',
         words: wordsFor('en'),
         cards: { service: '/cards', samples: true },
+        fingerprint: (text) => text,
         person: () => undefined,
         fileHref: () => '',
       };

@@ -96,9 +96,8 @@ function BeginningRow({ draft, beginning, offerId }: { draft: Draft; beginning: 
         <button
           className="btn btn-quiet btn-sm mt-2"
           onClick={() => begin(beginning, { offerId, more: more ?? null, softer: softer ?? null })}
-          aria-label={`Begin: ${beginning.sentence}`}
         >
-          Begin like this
+          Begin like this<span className="sr-only">: {beginning.sentence}</span>
         </button>
       </div>
       {drawn && <MiniStream path={drawn} />}

@@ -20,8 +20,29 @@ interface Props {
 
 /** One path: its name and address, the stream of its steps, and what can be added to it. */
 export function PathSheet({ draft, path, inHand, onTake }: Props) {
-  const navigate = useNavigate();
   const [asList, setAsList] = useState(false);
+  return (
+    <>
+      <PathHead draft={draft} path={path} />
+      <div className="mt-4 flex flex-wrap items-baseline justify-between gap-x-4 gap-y-1">
+        <AddStep draft={draft} path={path} onTake={onTake} />
+        <button className="opt stream-switch" aria-pressed={asList} onClick={() => setAsList(!asList)}>
+          {asList ? 'Show as a drawing' : 'Show as list'}
+        </button>
+      </div>
+      <div className={asList ? 'hidden' : 'stream-wide'}>
+        <Stream draft={draft} path={path} inHand={inHand} onTake={onTake} />
+      </div>
+      <div className={asList ? '' : 'stream-narrow'}>
+        <WaysList draft={draft} path={path} inHand={inHand} onTake={onTake} />
+      </div>
+    </>
+  );
+}
+
+/** How a path is called, where it is met, and how it stands. */
+export function PathHead({ draft, path }: Pick<Props, 'draft' | 'path'>) {
+  const navigate = useNavigate();
   return (
     <>
       <input
@@ -41,18 +62,6 @@ export function PathSheet({ draft, path, inHand, onTake }: Props) {
         path={path}
         onRemove={() => void removeDrafts(draftsOfPath(path), path.title).then(() => navigate('/sell'))}
       />
-      <div className="mt-4 flex flex-wrap items-baseline justify-between gap-x-4 gap-y-1">
-        <AddStep draft={draft} path={path} onTake={onTake} />
-        <button className="opt stream-switch" aria-pressed={asList} onClick={() => setAsList(!asList)}>
-          {asList ? 'Show as a drawing' : 'Show as list'}
-        </button>
-      </div>
-      <div className={asList ? 'hidden' : 'stream-wide'}>
-        <Stream draft={draft} path={path} inHand={inHand} onTake={onTake} />
-      </div>
-      <div className={asList ? '' : 'stream-narrow'}>
-        <WaysList draft={draft} path={path} inHand={inHand} onTake={onTake} />
-      </div>
     </>
   );
 }

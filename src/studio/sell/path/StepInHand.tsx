@@ -25,7 +25,9 @@ export function StepInHand({ draft, path, step }: { draft: Draft; path: Path; st
   return (
     <>
       <h2 dir="auto">{stepName(content, step)}</h2>
-      <p className="cap">{KIND_NAMES[step.kind]}</p>
+      {stepName(content, step).toLowerCase() !== KIND_NAMES[step.kind] && (
+        <p className="cap">{KIND_NAMES[step.kind]}</p>
+      )}
       {step.kind === 'offer' && (
         <p className="mt-2">
           Shown after payment. Yes takes{' '}
@@ -52,7 +54,7 @@ export function StepInHand({ draft, path, step }: { draft: Draft; path: Path; st
       <p className="mt-2">
         <Ways draft={draft} path={path} step={step} />
       </p>
-      <p className="mt-2 flex flex-wrap gap-x-3 gap-y-1.5">
+      <p className="mt-3 mb-4 flex flex-wrap gap-x-3 gap-y-1.5">
         <Link className="btn btn-quiet btn-sm" to={`/sell/${path.id}/${step.id}`}>
           Edit its page
         </Link>

@@ -64,9 +64,8 @@ export function Stream({ draft, path, inHand, onTake }: Props) {
                 else buttons.current.delete(step.id);
               }}
               className={`stream-step ${step.id === inHand ? 'in-hand' : ''}`}
-              style={{ left: x - PAGE / 2, top: y + 28, width: layout.column - 10 }}
+              style={{ left: x - PAGE / 2, top: y + 28, width: layout.column * 0.62 + PAGE / 2 - 6 }}
               aria-pressed={step.id === inHand}
-              aria-label={`${name}: ${KIND_NAMES[step.kind]}${money === '' ? '' : `, ${money}`}`}
               onClick={() => onTake(step.id)}
               onKeyDown={(event) => follow(event, step.id)}
             >
@@ -74,7 +73,10 @@ export function Stream({ draft, path, inHand, onTake }: Props) {
               <b className="stream-name" dir="auto">
                 {name}
               </b>
-              <span className="block text-ink-2">{KIND_NAMES[step.kind]}</span>
+              <span className="block text-ink-2">
+                {name.toLowerCase() === KIND_NAMES[step.kind] ? '' : KIND_NAMES[step.kind]}
+                {money !== '' && <span className="sr-only">, {money}</span>}
+              </span>
               {step.extras?.map((extra) => (
                 <span key={extra.id} className="block text-ink-2" dir="auto">
                   extra: {content.offers.find((o) => o.id === extra.offerId)?.title}

@@ -41,7 +41,9 @@ export function WaysList({
               <span className="block text-ink-2">{KIND_NAMES[step.kind]}</span>
             </td>
             <td className="text-ink-2">
-              <Link to={`/sell/${path.id}/${step.id}`}>{hrefOf(path, step)}</Link>
+              <Link className="inline-block min-h-6 min-w-6" to={`/sell/${path.id}/${step.id}`}>
+                {hrefOf(path, step)}
+              </Link>
             </td>
             <td className="text-money">{chargedAt(content, path, step)}</td>
             <td className="!pr-0">

@@ -5,12 +5,12 @@ import type { Path } from '#core/paths';
 import type { Release } from '#core/release';
 import { languageOf } from '#core/words';
 import type { CheckoutData, CheckoutState } from '../../wire';
-import type { Reading } from '../shared/reading';
+import type { PageReading } from './reading';
 import { checkoutPrices, type Looking } from './checkoutPrices';
 
 /** Everything that a checkout shows and its script takes over from. */
 export function checkoutDataFor(
-  reading: Reading,
+  reading: PageReading,
   release: Release,
   path: Path,
   page: Page,
@@ -49,7 +49,7 @@ export function checkoutDataFor(
 }
 
 /** Why none of an offer's prices can be bought, for the buyer who came for it. */
-function closedSentence(offer: Offer, { now, locale, words }: Reading, shop: ShopDetails): string {
+function closedSentence(offer: Offer, { now, locale, words }: PageReading, shop: ShopDetails): string {
   const say = words.pages.checkout;
   const states = offer.prices.map((price) => saleState(price, now, shop.zone));
   const opens = states.flatMap((s) => (s.state === 'not-yet' ? [s.opensAt] : [])).sort()[0];

@@ -2,31 +2,37 @@ import { quoteFingerprint, type Quote } from '#core/checkout';
 import { describeContents } from '#core/catalogue';
 import { formatAmount } from '#core/money';
 import type { Release } from '#core/release';
-import type { OfferAfterPayment, Order } from '#core/shop';
 import { accessSentence, isLasting } from '#core/terms';
 import { languageOf } from '#core/words';
-import type { PathId } from '#core/ids';
+import type { KeptCard } from '#core/agreements';
+import type { PathId, StepId } from '#core/ids';
 import type { CheckoutState, OfferData } from '../../wire';
-import type { Reading } from '../shared/reading';
-import { fingerprintHash } from './checkoutPrices';
+import type { PageReading } from './reading';
 import { drawingOf, statementOfLine, taxInWords } from './quoteInWords';
 
 /** What an offer after payment shows: its sum, what comes later, and two buttons alike in reach. */
 export function offerDataFor(
-  reading: Reading,
-  of: { release: Release; pathId: PathId; order: Order; offer: OfferAfterPayment; quote: Quote; state: CheckoutState },
+  reading: PageReading,
+  of: {
+    release: Release;
+    pathId: PathId;
+    card: Pick<KeptCard, 'last4'> | null;
+    step: StepId;
+    quote: Quote;
+    state: CheckoutState;
+  },
 ): OfferData {
-  const { release, order, quote } = of;
+  const { release, card, quote } = of;
   const { locale, now, words } = reading;
   const [line] = quote.lines;
   if (!line) throw new Error('A quote has a line');
   const say = words.checkout.offer;
   const amount = formatAmount(quote.dueToday, quote.currency, locale);
   const lasting = isLasting(line.terms);
-  const cardNeeded = order.card === null && (quote.dueToday > 0 || lasting);
+  const cardNeeded = card === null && (quote.dueToday > 0 || lasting);
   return {
     pathId: of.pathId,
-    stepId: of.offer.step,
+    stepId: of.step,
     language: languageOf(locale),
     title: line.priceName === '' ? line.title : `${line.title}, ${line.priceName}`,
     things: line.productIds
@@ -37,11 +43,11 @@ export function offerDataFor(
     access: accessSentence(line.terms, now, quote.zone, locale),
     tax: taxInWords(reading, quote),
     layout: drawingOf(reading, release, quote),
-    yes: quote.dueToday === 0 ? say.yesFree : order.card ? say.yes(amount, order.card.last4) : say.yesCard(amount),
+    yes: quote.dueToday === 0 ? say.yesFree : card ? say.yes(amount, card.last4) : say.yesCard(amount),
     no: say.no,
     cardNeeded,
     state: of.state,
-    shown: fingerprintHash(quoteFingerprint(quote)),
+    shown: reading.fingerprint(quoteFingerprint(quote)),
     cardService: reading.cards.service,
     sampleCards: reading.cards.samples,
   };

@@ -15,7 +15,7 @@ import {
 } from '#core/terms';
 import { type Words } from '#core/words';
 import type { CheckoutPrice } from '../../wire';
-import type { Reading } from '../shared/reading';
+import type { PageReading } from './reading';
 
 /** What the small drawing at checkout is laid out for. */
 const DRAWING_WIDTH = 320;
@@ -25,7 +25,7 @@ const NAMED_ONE_BY_ONE = 3;
 type Line = Quote['lines'][number];
 
 /** What a due of a line comes to: the computation that charges. */
-function chargedFor({ live }: Pick<Reading, 'live'>, quote: Quote, line: Line): (due: Due) => number {
+function chargedFor({ live }: Pick<PageReading, 'live'>, quote: Quote, line: Line): (due: Due) => number {
   const tax = live?.content.shop.tax ?? null;
   const buyer = { country: quote.buyer?.country ?? null, reverse: quote.buyer?.reverse ?? false };
   return (due) =>
@@ -34,7 +34,7 @@ function chargedFor({ live }: Pick<Reading, 'live'>, quote: Quote, line: Line): 
 }
 
 /** The plain sentences of one line, over the schedule that charges. */
-export const statementOfLine = (reading: Reading, quote: Quote, line: Line): string =>
+export const statementOfLine = (reading: PageReading, quote: Quote, line: Line): string =>
   plainText(
     statementOf(line.terms, {
       currency: quote.currency,
@@ -48,7 +48,7 @@ export const statementOfLine = (reading: Reading, quote: Quote, line: Line): str
   );
 
 /** The small drawing of everything a quote leads to; null where nothing comes later. */
-export function drawingOf(reading: Reading, release: Release, quote: Quote): CheckoutPrice['layout'] {
+export function drawingOf(reading: PageReading, release: Release, quote: Quote): CheckoutPrice['layout'] {
   if (quote.lines.every((line) => !isLasting(line.terms))) return null;
   const place = { currency: quote.currency, zone: quote.zone, locale: reading.locale };
   const stories = quote.lines.map((line) =>
@@ -64,7 +64,7 @@ const titlesOf = ({ content }: Release, line: Line): string[] =>
   line.productIds.map((id) => content.products.find((p) => p.id === id)?.title ?? '').filter((title) => title !== '');
 
 /** Of what is due today, how much is tax: one rate, for it is that of the buyer's country. */
-export function taxInWords({ live, now, locale, words }: Reading, quote: Quote): string | null {
+export function taxInWords({ live, now, locale, words }: PageReading, quote: Quote): string | null {
   const buyer = { country: quote.buyer?.country ?? null, reverse: quote.buyer?.reverse ?? false };
   const rule = taxRuleFor(live?.content.shop.tax ?? null, buyer, now, quote.zone);
   const tax = sum(quote.lines.map((line) => line.tax));
@@ -78,7 +78,7 @@ export function taxInWords({ live, now, locale, words }: Reading, quote: Quote):
 }
 
 /** What comes after today for a line that goes on: the sum or the rate, and the days. */
-export function laterOf(reading: Reading, quote: Quote, line: Line): { later: string; words: string } {
+export function laterOf(reading: PageReading, quote: Quote, line: Line): { later: string; words: string } {
   const { now, locale } = reading;
   const { terms } = line;
   const place = { currency: quote.currency, zone: quote.zone, locale };

@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto';
 import { describeContents, type Price } from '#core/catalogue';
 import {
   lineName,
@@ -18,17 +17,14 @@ import { accessSentence, isLasting } from '#core/terms';
 import { refusalInWords, wordsFor } from '#core/words';
 import type { OfferId, PersonId, PriceId } from '#core/ids';
 import type { CheckoutExtra, CheckoutPrice, QuoteAnswer } from '../../wire';
-import type { Reading } from '../shared/reading';
+import type { PageReading } from './reading';
 import { cartFor, type ChosenBeside, hasAlready } from './cart';
-import type { Visit } from './visit';
 import { couponInWords, drawingOf, laterOf, statementOfLine, taxInWords } from './quoteInWords';
-
-/** The hash a browser carries back: what it was shown, in 64 letters that say nothing by themselves. */
-export const fingerprintHash = (text: string): string => createHash('sha256').update(text).digest('hex');
 
 /** Who looks, and what they chose beside a price. */
 export interface Looking extends ChosenBeside {
-  visit: Pick<Visit, 'at' | 'sold'>;
+  /** When the checkout began, and the sales that rising prices had then. */
+  visit: { at: Instant; sold?: Record<string, number> | undefined };
   /** Known once somebody has signed in, or has typed the address they pay with. */
   personId?: PersonId | undefined;
   signedIn?: boolean;
@@ -37,7 +33,7 @@ export interface Looking extends ChosenBeside {
 type Wrong = QuoteAnswer['wrong'];
 
 /** Every price of a path's offer with the quote it would have now; what stands against the coupon or number is said once. */
-export function checkoutPrices(reading: Reading, release: Release, path: Path, looking: Looking): QuoteAnswer {
+export function checkoutPrices(reading: PageReading, release: Release, path: Path, looking: Looking): QuoteAnswer {
   const offer = release.content.offers.find((o) => o.id === path.offerId);
   const wrong: Wrong = {};
   const extras = extrasToOffer(reading, release, path, looking);
@@ -56,7 +52,7 @@ const ticked = (extras: readonly Extra[], { extras: ids = [] }: Looking): string
   extras.map(({ id }) => id).filter((id) => ids.includes(id));
 
 /** The extras of a path that this visitor can have: on sale, in its currency, and not theirs already. */
-function extrasToOffer(reading: Reading, release: Release, path: Path, looking: Looking): Extra[] {
+function extrasToOffer(reading: PageReading, release: Release, path: Path, looking: Looking): Extra[] {
   const { personId, signedIn = false } = looking;
   const currency = release.content.offers.find((o) => o.id === path.offerId)?.currency;
   return extrasOf(path).filter((extra) => {
@@ -68,7 +64,7 @@ function extrasToOffer(reading: Reading, release: Release, path: Path, looking: 
 
 /** What each extra adds to one price: worked out with it ticked, so that it says what ticking it will charge. */
 function extrasBeside(
-  reading: Reading,
+  reading: PageReading,
   release: Release,
   path: Path,
   priceId: PriceId,
@@ -95,7 +91,7 @@ function extrasBeside(
 }
 
 const standingFor = (
-  { state, live, now }: Pick<Reading, 'state' | 'live' | 'now'>,
+  { state, live, now }: Pick<PageReading, 'state' | 'live' | 'now'>,
   price: { offerId: OfferId; priceId: PriceId },
   { visit, personId, signedIn = false }: Looking,
 ): Standing =>
@@ -122,7 +118,7 @@ const LEFT_OUT: Partial<Record<QuoteRefusal['refused'], keyof Wrong>> = {
 
 /** A quote; a coupon, number or amount that does not work is left out and said. */
 function quoteWith(
-  reading: Reading,
+  reading: PageReading,
   release: Release,
   path: Path,
   priceId: PriceId,
@@ -143,7 +139,7 @@ function quoteWith(
 }
 
 function priceOf(
-  reading: Reading,
+  reading: PageReading,
   release: Release,
   quote: Quote,
   price: Price,
@@ -194,7 +190,7 @@ function priceOf(
           ? say.replaces
           : null,
     layout: drawingOf(reading, release, quote),
-    shown: fingerprintHash(quoteFingerprint(quote)),
+    shown: reading.fingerprint(quoteFingerprint(quote)),
   };
 }
 
@@ -205,7 +201,7 @@ const openedBy = ({ content }: Release, { lines }: Quote, locale: string): Check
     .map((p) => ({ title: p.title, files: describeContents(p, locale) }));
 
 /** Where the amount is the buyer's to name: what stands there now, and within which bounds. */
-function namesOf({ locale, words }: Reading, { currency, lines }: Quote): CheckoutPrice['names'] {
+function namesOf({ locale, words }: PageReading, { currency, lines }: Quote): CheckoutPrice['names'] {
   const terms = lines[0]?.terms;
   if (terms?.kind !== 'open') return null;
   const money = (amount: number): string => formatAmount(amount, currency, locale);

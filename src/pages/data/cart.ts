@@ -5,7 +5,7 @@ import { isOpen } from '#core/passes';
 import type { Release } from '#core/release';
 import { isSubscribed, passesFor } from '#core/shop';
 import type { PersonId, PriceId } from '#core/ids';
-import type { Reading } from '../shared/reading';
+import type { PageReading } from './reading';
 
 /** What somebody chose beside a price, as their browser sent it. */
 export interface ChosenBeside {
@@ -45,7 +45,7 @@ export function cartFor(release: Release, path: Path, priceId: PriceId, beside: 
 
 /** Whether somebody who is signed in has everything an offer opens already, or is subscribed to it. */
 export function hasAlready(
-  { state, now }: Pick<Reading, 'state' | 'now'>,
+  { state, now }: Pick<PageReading, 'state' | 'now'>,
   release: Release,
   { offerId }: Pick<Extra, 'offerId'>,
   personId: PersonId,

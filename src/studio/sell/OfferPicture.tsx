@@ -1,0 +1,47 @@
+import { useMemo } from 'react';
+import type { Instant } from '#core/calendar';
+import { firstBuyer, quoteFor } from '#core/checkout';
+import type { Path, Step } from '#core/paths';
+import { offerDataFor } from '../../pages/data/offerData';
+import { OfferPage } from '../../pages/offer/OfferPage';
+import type { Draft } from '../data/draft';
+import { draftReading } from './draftReading';
+
+/** The card that a practice buyer pays with. */
+const CARD = { last4: '0001' };
+
+/** What an offer after payment says and asks, as the draft would have it: looked at, never used. */
+export function OfferPicture({ draft, path, step, at }: { draft: Draft; path: Path; step: Step; at: Instant }) {
+  const { offers, products, shop } = draft.content;
+  const minute = at.slice(0, 16);
+  const { offer } = step;
+  const shown = useMemo(
+    () => {
+      const { reading, release } = draftReading(draft.content, at);
+      const quote = offer ? quoteFor(release, offer, at, firstBuyer(at)) : null;
+      if (!quote || 'refused' in quote) return null;
+      const data = offerDataFor(reading, {
+        release,
+        pathId: path.id,
+        step: step.id,
+        card: CARD,
+        quote,
+        state: { status: 'open' },
+      });
+      return { data, words: { ...reading.words.checkout, card: reading.words.card } };
+    },
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- of the draft only this is read; a minute changes no word
+    [offers, products, shop, offer, path.id, step.id, minute],
+  );
+  if (!shown)
+    return (
+      <p className="my-6 border border-dashed border-edge p-6 text-ink-2">
+        What is offered stands here once it is chosen.
+      </p>
+    );
+  return (
+    <div inert>
+      <OfferPage data={shown.data} words={shown.words} />
+    </div>
+  );
+}

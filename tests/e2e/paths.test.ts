@@ -1,0 +1,124 @@
+import { expect, test } from '@jest/globals';
+import type { Page } from 'playwright-core';
+import { axeFindings, complaintsOf, mirrored, newPage } from '../support/browser';
+import { openForAll } from '../support/openForAll';
+
+// How a seller draws what buyers walk, and how buyers then walk it.
+const open = openForAll('demo');
+const WIDE = { viewport: { width: 1280, height: 800 } };
+const PHONE = { viewport: { width: 390, height: 844 } };
+
+async function openStudio(): Promise<Page> {
+  const studio = await newPage(open.browser, { ...WIDE, bypassCSP: true });
+  await studio.goto(open.served.studio);
+  await studio.getByText('Shop online').waitFor();
+  await mirrored(studio);
+  return studio;
+}
+
+async function publish(studio: Page): Promise<void> {
+  await studio.getByText(/^Saved on this computer/).waitFor();
+  await studio.getByRole('button', { name: /^Publish \d+ changes?$/ }).click();
+  await studio
+    .getByRole('complementary')
+    .getByRole('button', { name: /^Publish \d+ changes?$/ })
+    .click();
+  await studio.getByText('Published. Buyers see it now.').waitFor();
+}
+
+async function buy(page: Page, path: string, address: string): Promise<void> {
+  await page.goto(`${open.served.base}/${path}`);
+  await page.getByRole('link', { name: 'Get it now' }).click();
+  await page.getByLabel('E-mail').fill(address);
+  await page.getByLabel('Name', { exact: true }).fill('Sefa Brook');
+  await page.getByText('Sample cards for this test shop').click();
+  await page.getByRole('button', { name: 'Goes through', exact: true }).click();
+}
+
+test('from a sentence to a live path with an extra, an offer and a softer one; bought, declined, taken', async () => {
+  const studio = await openStudio();
+  const complaints = complaintsOf(studio);
+  // Every press of the seller is counted: a choice in a list is one.
+  let presses = 0;
+  const press = async (name: string | RegExp, role: 'link' | 'button' = 'button'): Promise<void> => {
+    presses += 1;
+    await studio
+      .getByRole(role, { name, exact: typeof name === 'string' })
+      .first()
+      .click();
+  };
+  const choose = async (label: string, words: RegExp): Promise<void> => {
+    presses += 1;
+    const list = studio.getByLabel(label, { exact: true });
+    const option = list.locator('option', { hasText: words }).first();
+    await list.selectOption((await option.getAttribute('value')) ?? '');
+  };
+  await press('Sell', 'link');
+  await press('New path …', 'link');
+  const softer = 'Offer something more after payment, and something softer to those who decline';
+  await choose('What it sells', /^Wren sound cards/);
+  await choose(`${softer}: what is offered after payment`, /for life.*€297/);
+  await choose(`${softer}: what is offered to those who decline`, /for life.*4 × €97/);
+  await press(`Begin like this: ${softer}`);
+  await press(/^Checkout ?, €/);
+  await choose('Add an extra', /^Dawn field pack.*€24\.00/);
+  await studio.getByText('Nothing missing').waitFor();
+  expect(await axeFindings(studio)).toEqual([]);
+
+  // By keyboard along the joins: right by yes, down by no.
+  await studio.getByRole('button', { name: /^Checkout ?, €/ }).focus();
+  await studio.keyboard.press('ArrowRight');
+  await studio.getByRole('button', { name: /€297\.00/, pressed: true }).waitFor();
+  await studio.keyboard.press('ArrowDown');
+  await studio.getByRole('button', { name: /4 × €97\.00/, pressed: true }).waitFor();
+  await studio.keyboard.press('ArrowUp');
+  await studio.getByRole('button', { name: /€297\.00/, pressed: true }).waitFor();
+  await publish(studio);
+  presses += 2;
+  expect(presses).toBeLessThan(30);
+  expect(complaints).toEqual([]);
+
+  const page = await newPage(open.browser, { ...PHONE, bypassCSP: true });
+  await buy(page, 'wren-sound-cards-2', 'sefa@example.org');
+  await page.getByLabel(/^Dawn field pack/).click();
+  await page.getByRole('button', { name: 'Pay €36.00 now' }).click();
+  await page.waitForURL('**/wren-sound-cards-2/offer');
+  await page.getByRole('button', { name: 'Yes, add it: €297.00 to the card ending 0001' }).waitFor();
+  // The softer one is not theirs before they have declined.
+  await page.goto(`${open.served.base}/wren-sound-cards-2/softer`);
+  await page.waitForURL('**/wren-sound-cards-2/offer');
+  await page.getByRole('button', { name: /^No/ }).click();
+  await page.waitForURL('**/wren-sound-cards-2/softer');
+  expect(await axeFindings(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Yes, add it: €97.00 to the card ending 0001' }).click();
+  await page.waitForURL('**/wren-sound-cards-2/thanks');
+  expect(await page.locator('table').textContent()).toMatch(
+    /Wren sound cards€12\.00Dawn field pack.*€24\.00.*€97\.00.*€133\.00/,
+  );
+  await page.goBack();
+  await page.waitForURL('**/wren-sound-cards-2/thanks');
+}, 120_000);
+
+test('a path that was taken apart says what is wrong, and one press mends it; an address that changes leads on', async () => {
+  const studio = await openStudio();
+  await studio.getByRole('link', { name: 'Sell', exact: true }).click();
+  await studio.locator('.sheet tbody a', { hasText: 'Wren sound cards' }).first().click();
+  await studio.getByRole('button', { name: 'Show as list' }).click();
+  await studio.getByLabel('Checkout: then', { exact: true }).selectOption({ label: 'Thank you (thank-you page)' });
+  await studio.getByText('Nothing on “Wren sound cards” leads to its offer after payment.').waitFor();
+  expect(await studio.getByRole('button', { name: /^Publish/ }).count()).toBe(1);
+  await studio.getByRole('button', { name: 'Take the step out' }).click();
+  await studio.getByText('Nothing missing').waitFor();
+  await studio.keyboard.press('Control+z');
+  await studio.getByText('Nothing on “Wren sound cards” leads to its offer after payment.').waitFor();
+  await studio.keyboard.press('Control+z');
+  await studio.getByText('Nothing missing').waitFor();
+  // A step's own address: the old one, once live, goes on leading there.
+  await studio.getByRole('button', { name: 'Checkout', exact: true }).click();
+  await studio.getByLabel('Address of this step').fill('order-here');
+  await publish(studio);
+  const page = await newPage(open.browser, PHONE);
+  await page.goto(`${open.served.base}/wren-sound-cards/checkout`);
+  await page.waitForURL('**/wren-sound-cards/order-here');
+  await page.getByRole('button', { name: 'Pay €12.00 now' }).waitFor();
+}, 90_000);
