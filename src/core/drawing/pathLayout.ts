@@ -208,5 +208,5 @@ function lineOf(
   const r = Math.min(28, lane / 4);
   const turn = down ? 1 : -1;
   const d = `M${x1} ${y1} H${round(bend - r)} Q${bend} ${y1} ${bend} ${round(y1 + turn * r)} V${round(y2 - turn * r)} Q${bend} ${y2} ${round(bend + r)} ${y2} H${x2}`;
-  return { d, label: down ? { x: bend + 20, y: y1 + 60 } : { x: bend + 38, y: (y1 + y2) / 2 } };
+  return { d, label: down ? { x: bend + 20, y: y1 + 60 } : { x: bend - 38, y: (y1 + y2) / 2 } };
 }

@@ -40,4 +40,6 @@ export {
   partOf,
   sellWithPage,
 } from './beginnings';
+export { copyPath } from './copyPath';
+export { type Supposed, type WhatIf, whatIf } from './whatIf';
 export { resolveAddress, type Place } from './resolve';

@@ -20,6 +20,7 @@ export {
   dueAtStart,
   paidOnce,
   duesBefore,
+  firstYearOf,
   paymentsFrom,
   paymentAt,
   paymentOf,

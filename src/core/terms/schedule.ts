@@ -138,6 +138,17 @@ export function duesBefore(terms: Terms, start: Instant, zone: string, end: Inst
   return dues;
 }
 
+/**
+ * What somebody brings in their first 12 months, in minor units, not rounded: what is due on the day of buying, and of a
+ * subscription's later dues what those who go on pay. A plan is owed, and counted whole.
+ * @param goesOn the share of subscribers that goes on from one payment to the next, from 0 to 1
+ */
+export function firstYearOf(terms: Terms, start: Instant, zone: string, goesOn: number): number {
+  const year = nthAfter(start, { count: 1, unit: 'year' }, 1, zone);
+  const dues = terms.kind === 'plan' ? [...scheduleOf(terms, start, zone)] : duesBefore(terms, start, zone, year);
+  return dues.reduce((all, due, i) => all + due.amount * (terms.kind === 'subscription' ? goesOn ** i : 1), 0);
+}
+
 /** The moment up to which payment n has paid: where the next would fall, also after the last one. */
 export const periodEnd = (terms: LastingTerms, anchor: Anchor, n: number, zone: string): Instant =>
   paymentAt(terms, anchor, n + 1, zone);

@@ -34,7 +34,7 @@ export function PathsIndex({
           <Link key={p.id} className="row" to={`/sell/${p.id}`}>
             <b dir="auto">{p.title || 'Without a title'}</b>
             <span>
-              /{p.address} · {offer ? amounts(offer, shop.locale) : ''}
+              {p.note !== '' && `${p.note} · `}/{p.address} · {offer ? amounts(offer, shop.locale) : ''}
             </span>
           </Link>
         );

@@ -9,6 +9,7 @@ import { Outline } from './Outline';
 import { PageSheet } from './PageSheet';
 import { NewPath } from './path/NewPath';
 import { PathHead, PathSheet } from './path/PathSheet';
+import { WhatIf } from './path/WhatIf';
 import { StepInHand } from './path/StepInHand';
 import { stepName } from './path/stepInWords';
 import { PathsIndex } from './PathsIndex';
@@ -67,7 +68,14 @@ function PathView({ draft, path }: { draft: Draft; path: Path }) {
       inHand={path.title || 'Without a title'}
       sheet={<PathSheet draft={draft} path={path} inHand={step?.id ?? ''} onTake={setTaken} />}
       pinned={<Missing findings={findingsOf(draft, path)} />}
-      outcome={step && <StepInHand key={step.id} draft={draft} path={path} step={step} />}
+      outcome={
+        step && (
+          <>
+            <StepInHand key={step.id} draft={draft} path={path} step={step} />
+            <WhatIf draft={draft} path={path} />
+          </>
+        )
+      }
     />
   );
 }

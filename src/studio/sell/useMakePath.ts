@@ -1,5 +1,5 @@
 import { useNavigate } from 'react-router';
-import { type Beginning, type Known, type KnownPrice } from '#core/paths';
+import { type Beginning, copyPath, type Known, type KnownPrice, type Path } from '#core/paths';
 import type { OfferId, PriceId } from '#core/ids';
 import { add, type Draft } from '../data/draft';
 import { newId } from '../data/ids';
@@ -43,6 +43,18 @@ export function knownFor(draft: Draft, chosen: Chosen, next: Known['next']): Kno
     }) ??
     null
   );
+}
+
+/** Makes a copy of a path, with pages of its own, and opens it. */
+export function useCopyPath({ content }: Draft): (path: Path) => void {
+  const navigate = useNavigate();
+  return (path) => {
+    const taken = new Set(content.paths.flatMap((p) => [p.address, ...p.formerAddresses]));
+    const copy = copyPath(path, content.pages, taken, newId);
+    for (const page of copy.pages) add('page', page.id, page);
+    add('path', copy.path.id, copy.path);
+    void navigate(`/sell/${copy.path.id}`);
+  };
 }
 
 /** Makes a path from a ready beginning and opens it. */

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { addStep } from '#core/paths';
 import { addableKinds, placeBlock, bestPlace, Block, BLOCK_KINDS, moveBlock, newBlock } from '#core/pages';
 import { changesBetween, keepBack, launchCheck, sealContent, unsealContent, withKept } from '#core/release';
 import { appendSteps } from '../../../src/studio/data/steps';
@@ -130,6 +131,26 @@ describe('what publishing changes', () => {
     const { content, keptBack } = keepBack(begun, live);
     expect(keptBack.map((t) => t.id)).toEqual(['prd_new']);
     expect(sealContent(content)).toEqual(live.content);
+  });
+
+  test('an offer that is only beside another, or after its payment, is sold: it goes along', () => {
+    const begun = draft((d) => {
+      const [path] = d.paths;
+      const [offer] = d.offers;
+      if (!path || !offer) throw new Error('no path');
+      d.offers.push({ ...offer, id: 'off_extra' }, { ...offer, id: 'off_after' }, { ...offer, id: 'off_begun' });
+      const named = { priceId: 'pr_one', heading: '', text: '', strength: 'clear' as const };
+      const checkout = path.steps.find((s) => s.kind === 'checkout');
+      if (checkout) checkout.extras = [{ id: 'ex', offerId: 'off_extra', ...named }];
+      const step = {
+        id: 'after',
+        kind: 'offer' as const,
+        pageId: 'p',
+        offer: { offerId: 'off_after', priceId: 'pr_one' },
+      };
+      Object.assign(path, addStep(path, step, { after: checkout?.id ?? '', by: 'next' }));
+    });
+    expect(keepBack(begun, null).keptBack.map((t) => t.id)).toEqual(['off_begun']);
   });
 });
 

@@ -5,6 +5,7 @@ import {
   addStep,
   BEGINNINGS,
   checkoutOf,
+  copyPath,
   type Known,
   leadsTo,
   mendOf,
@@ -19,7 +20,9 @@ import {
   stepOf,
   stepsInOrder,
   thanksOf,
+  type Supposed,
   upgradePath,
+  whatIf,
 } from '#core/paths';
 import { NOTHING_KNOWN } from '#core/paths';
 import { walkRelease } from '#core/shop';
@@ -277,4 +280,74 @@ describe('ready beginnings', () => {
       expect(walked).toEqual({ of: 2 + offers, gotIn: 2 + offers, failed: [] });
     },
   );
+});
+
+// Source: the worked values of what the shop promises of a what-if, with figures chosen for it.
+test('what a visitor brings, and what three points more at each join would: page 31 %, paid 54 %, extra, offer, softer offer', () => {
+  const supposed: Record<string, Supposed> = {
+    page: { share: 0.31, money: 0, extras: [] },
+    pay: { share: 0.54, money: 18_000, extras: [{ share: 0.38, money: 900 }] },
+    walk: { share: 0.19, money: 21_000, extras: [] },
+    parts: { share: 0.12, money: 7_500, extras: [] },
+  };
+  const nothing: Supposed = { share: 1, money: 0, extras: [] };
+  const found = whatIf(softer(), (id) => supposed[id] ?? nothing);
+  expect([Math.round(found.buyer), Math.round(found.visitor)]).toEqual([23_061, 3_860]);
+  expect(found.more.slice(0, 3).map(({ step: id, by }) => [id, Math.round(by)])).toEqual([
+    ['page', 374],
+    ['pay', 214],
+    ['walk', 101],
+  ]);
+});
+
+test('generated: what a visitor brings is what a crowd of them brings, walked one by one', () => {
+  const share = fc.integer({ min: 0, max: 100 }).map((n) => n / 100);
+  fc.assert(
+    fc.property(fc.tuple(share, share, share, share, share), (shares) => {
+      const money = [0, 18_000, 21_000, 7_500];
+      const at = (id: string): Supposed => {
+        const i = ['page', 'pay', 'walk', 'parts'].indexOf(id);
+        return {
+          share: shares[i] ?? 1,
+          money: money[i] ?? 0,
+          extras: id === 'pay' ? [{ share: shares[4], money: 900 }] : [],
+        };
+      };
+      // Every outcome with its chance, counted by hand along the path.
+      const [page, pay, walk, parts, extra] = shares;
+      const buyer = 18_000 + extra * 900 + walk * 21_000 + (1 - walk) * parts * 7_500;
+      const found = whatIf(softer(), at);
+      expect(found.buyer).toBeCloseTo(buyer, 6);
+      expect(found.visitor).toBeCloseTo(page * pay * buyer, 6);
+    }),
+  );
+});
+
+test('a copy hangs together as the first did, shares no id with it, and is changed without it', () => {
+  const pages = softer().steps.map((s) => ({
+    id: s.pageId,
+    kind: 'sales' as const,
+    title: '',
+    description: '',
+    blocks: [],
+  }));
+  const first = softer();
+  first.joins.push({ from: 'page', by: 'button', block: 'b1', to: to('pay') });
+  const page = pages[0];
+  if (page)
+    Object.assign(page, { blocks: [{ id: 'b1', kind: 'offer', title: '', button: '', note: '', step: 'pay' }] });
+  let count = 0;
+  const { path, pages: copies } = copyPath(
+    first,
+    pages,
+    new Set(['wrens', 'wrens-2']),
+    (prefix) => `${prefix}_c${(count += 1)}`,
+  );
+  expect([path.address, path.title, codes(path)]).toEqual(['wrens-3', 'Wrens, copy', []]);
+  const ids = (p: Path): string[] => [p.id, ...p.steps.flatMap((s) => [s.id, s.pageId])];
+  expect(ids(path).filter((id) => ids(first).includes(id))).toEqual([]);
+  expect(stepsInOrder(path).map((s) => s.kind)).toEqual(stepsInOrder(first).map((s) => s.kind));
+  const [block] = copies[0]?.blocks ?? [];
+  expect(path.joins.at(-1)).toMatchObject({ by: 'button', block: block?.id, to: { step: checkoutOf(path)?.id } });
+  expect(block).toMatchObject({ kind: 'offer', step: checkoutOf(path)?.id });
 });

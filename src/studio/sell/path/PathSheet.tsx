@@ -4,6 +4,8 @@ import { bestPlaceFor, type Path, stepOf } from '#core/paths';
 import type { StepId } from '#core/ids';
 import { change, type Draft } from '../../data/draft';
 import { draftsOfPath, removeDrafts } from '../../data/remove';
+import { TextFill } from '../../price/Fill';
+import { useCopyPath } from '../useMakePath';
 import { Address } from '../Address';
 import { PathState } from '../PathState';
 import { insertStep } from './editPath';
@@ -21,9 +23,28 @@ interface Props {
 /** One path: its name and address, the stream of its steps, and what can be added to it. */
 export function PathSheet({ draft, path, inHand, onTake }: Props) {
   const [asList, setAsList] = useState(false);
+  const copy = useCopyPath(draft);
   return (
     <>
       <PathHead draft={draft} path={path} />
+      <p className="cap mt-1">
+        You call it{' '}
+        <TextFill
+          label="Your own note on this path"
+          placeholder="by its title"
+          most={200}
+          value={path.note}
+          onChange={(note) =>
+            void change('path', path.id, (p) => {
+              p.note = note;
+            })
+          }
+        />
+        , which buyers never see.{' '}
+        <button className="opt" onClick={() => copy(path)}>
+          Copy this path
+        </button>
+      </p>
       <div className="mt-4 flex flex-wrap items-baseline justify-between gap-x-4 gap-y-1">
         <AddStep draft={draft} path={path} onTake={onTake} />
         <button className="opt stream-switch" aria-pressed={asList} onClick={() => setAsList(!asList)}>

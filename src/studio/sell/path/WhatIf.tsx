@@ -1,0 +1,119 @@
+import { useState } from 'react';
+import { formatAmount } from '#core/money';
+import type { OfferId, PriceId, StepId } from '#core/ids';
+import { type Path, type Step, stepsInOrder, type Supposed, whatIf } from '#core/paths';
+import { firstYearOf } from '#core/terms';
+import type { Draft } from '../../data/draft';
+import { useNow } from '../../data/useNow';
+import { CountFill } from '../../price/Fill';
+import { soldPrices } from '../../price/outcome';
+import { stepName } from './stepInWords';
+
+/** What stands there until somebody types what they expect; in a hundred. */
+const BEGIN: Record<Step['kind'], number> = { page: 30, checkout: 50, offer: 15, thanks: 100 };
+const BEGIN_EXTRA = 25;
+const BEGIN_GOES_ON = 92;
+
+/** What a visitor brings where so many go on at each step: every share is supposed here, and says so. */
+export function WhatIf({ draft, path }: { draft: Draft; path: Path }) {
+  const { content } = draft;
+  const now = useNow();
+  const [typed, setTyped] = useState<Record<string, number>>({});
+  const { zone, locale } = content.shop;
+  const currency = content.offers.find((o) => o.id === path.offerId)?.currency ?? content.shop.currency;
+  const suppose = (key: string, otherwise: number): number => typed[key] ?? otherwise;
+  const goesOn = suppose('goes-on', BEGIN_GOES_ON) / 100;
+  const priceOf = (offerId: OfferId, priceId?: PriceId) => {
+    const offer = content.offers.find((o) => o.id === offerId);
+    const prices = offer ? soldPrices(offer) : [];
+    return priceId === undefined ? prices[0] : prices.find((p) => p.id === priceId);
+  };
+  const worth = (offerId: OfferId, priceId?: PriceId): number => {
+    const price = priceOf(offerId, priceId);
+    return price ? firstYearOf(price.terms, now, zone, goesOn) : 0;
+  };
+  const steps = stepsInOrder(path).filter((s) => s.kind !== 'thanks');
+  const supposed = (id: StepId): Supposed => {
+    const step = steps.find((s) => s.id === id);
+    return {
+      share: step ? suppose(step.id, BEGIN[step.kind]) / 100 : 1,
+      money:
+        step?.kind === 'checkout'
+          ? worth(path.offerId)
+          : step?.offer
+            ? worth(step.offer.offerId, step.offer.priceId)
+            : 0,
+      extras: (step?.extras ?? []).map((e) => ({
+        share: suppose(e.id, BEGIN_EXTRA) / 100,
+        money: worth(e.offerId, e.priceId),
+      })),
+    };
+  };
+  const found = whatIf(path, supposed);
+  const money = (amount: number): string => formatAmount(Math.round(amount), currency, locale);
+  const lasting = [
+    path.offerId,
+    ...path.steps.flatMap((s) => [s.offer?.offerId, ...(s.extras ?? []).map((e) => e.offerId)]),
+  ].some((id) => id !== undefined && priceOf(id)?.terms.kind === 'subscription');
+  const share = (key: string, otherwise: number, label: string) => (
+    <CountFill
+      label={label}
+      value={suppose(key, otherwise)}
+      from={0}
+      to={100}
+      onChange={(value) => setTyped((now) => ({ ...now, [key]: value }))}
+    />
+  );
+  return (
+    <details className="sec">
+      <summary className="cursor-pointer">
+        <h3 className="inline">What a visitor would bring</h3>
+      </summary>
+      <p className="mt-2">
+        Supposed, of a hundred each time:{' '}
+        {steps.map((step, i) => (
+          <span key={step.id}>
+            {i > 0 && '; '}
+            {share(step.id, BEGIN[step.kind], `${stepName(content, step)}: so many in a hundred`)}{' '}
+            {step.kind === 'page' ? 'go on from' : step.kind === 'checkout' ? 'pay at' : 'say yes to'}{' '}
+            <span dir="auto">{stepName(content, step)}</span>
+            {step.extras?.map((extra) => (
+              <span key={extra.id}>
+                , {share(extra.id, BEGIN_EXTRA, `Extra: so many in a hundred`)} of them with{' '}
+                {content.offers.find((o) => o.id === extra.offerId)?.title}
+              </span>
+            ))}
+          </span>
+        ))}
+        {lasting && (
+          <>
+            ; of subscribers {share('goes-on', BEGIN_GOES_ON, 'Of subscribers, so many in a hundred go on')} go on to
+            each next payment
+          </>
+        )}
+        .
+      </p>
+      <p className="mt-2" role="status">
+        Then a visitor brings <b className="font-semibold text-money">{money(found.visitor)}</b>, and a buyer{' '}
+        <b className="font-semibold text-money">{money(found.buyer)}</b>, in their first 12 months.
+      </p>
+      {found.more.length > 0 && (
+        <>
+          <p className="mt-2">Three more in a hundred would bring</p>
+          <ul>
+            {found.more.map(({ step: id, by }) => {
+              const step = steps.find((s) => s.id === id);
+              return (
+                <li key={id} className="flex justify-between gap-4">
+                  <span dir="auto">at {step ? stepName(content, step) : ''}</span>
+                  <b className="font-semibold text-money">+{money(by)}</b>
+                </li>
+              );
+            })}
+          </ul>
+        </>
+      )}
+      <p className="cap mt-1">Your own guesses, not counted: visits are not counted by step yet.</p>
+    </details>
+  );
+}
