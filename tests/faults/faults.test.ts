@@ -4,6 +4,8 @@ import { join } from 'node:path';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { Owner } from '../../demo/clients';
 import { seeded } from '../../demo/random';
+import type { Instant } from '#core/calendar';
+import type { ClockPort } from '#core/shop';
 import { createCounter } from '../../src/counter/createCounter';
 import { type Disk, realDisk } from '../../src/counter/files/disk';
 import { until } from '../support/counter';
@@ -138,15 +140,29 @@ function faultyDisk(mood: () => Mood): Disk {
   };
 }
 
-describe('a disk that fails', () => {
+/** A clock that is wrong now and then: hours behind, or some minutes ahead. Its steady time goes on as it should. */
+function wrongClock(random: Random): ClockPort & { leap(): void } {
+  let offMs = 0;
+  return {
+    now: () => new Date(Date.now() + offMs).toISOString(),
+    machine: () => performance.now(),
+    leap() {
+      offMs = random.next() < 0.4 ? 0 : Math.floor((random.next() < 0.5 ? -26 * 60 : 40) * random.next() * 60_000);
+    },
+  };
+}
+
+describe('a disk that fails, and a clock that leaps', () => {
   test.each(Array.from({ length: DISK_RUNS }, (_, i) => i + 1))(
     'run %i: what was not kept was never said, and it goes on when the disk does',
     async (seed) => {
       const random = seeded(seed * 104_729);
       const folder = newFolder();
       let mood: Mood = 'well';
+      const clock = wrongClock(random);
       const open = () =>
         createCounter({
+          clock,
           dataFolder: folder,
           clientFolder: 'dist/client',
           mode: 'test',
@@ -159,6 +175,7 @@ describe('a disk that fails', () => {
       for (let round = 0; round < 5; round += 1) {
         const changing = setInterval(() => {
           mood = MOODS[random.int(MOODS.length)] ?? 'well';
+          if (random.next() < 0.15) clock.leap();
         }, 25);
         await switchService(counter.address, counter.context.secrets.paymentsKey, random);
         for (let i = 0; i < 5; i += 1) buyers.push(new FaultyBuyer(`d${seed}-${buyers.length}@example.org`, random));
