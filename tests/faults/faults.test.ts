@@ -4,7 +4,6 @@ import { join } from 'node:path';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { Owner } from '../../demo/clients';
 import { seeded } from '../../demo/random';
-import type { Instant } from '#core/calendar';
 import type { ClockPort } from '#core/shop';
 import { createCounter } from '../../src/counter/createCounter';
 import { type Disk, realDisk } from '../../src/counter/files/disk';
