@@ -26,7 +26,7 @@ import {
 } from '#core/paths';
 import { NOTHING_KNOWN } from '#core/paths';
 import { walkRelease } from '#core/shop';
-import { sealContent } from '#core/release';
+import { launchCheck, sealContent } from '#core/release';
 import { newOffer, newPrice } from '#core/catalogue';
 import { draftContent, release } from '../../support/release';
 
@@ -350,4 +350,29 @@ test('a copy hangs together as the first did, shares no id with it, and is chang
   const [block] = copies[0]?.blocks ?? [];
   expect(path.joins.at(-1)).toMatchObject({ by: 'button', block: block?.id, to: { step: checkoutOf(path)?.id } });
   expect(block).toMatchObject({ kind: 'offer', step: checkoutOf(path)?.id });
+});
+
+test('a way out of the path leads to another that is there, or to an address of the web and no other', () => {
+  const found = (target: Path['joins'][number]['to']): string[] => {
+    const content = draftContent();
+    const [path] = content.paths;
+    if (!path) throw new Error('no path');
+    const paid = checkoutOf(path)?.id ?? '';
+    content.paths[0] = pointed(path, paid, 'next', target);
+    return launchCheck(content, () => true, '2026-06-15T09:00:00.000Z')
+      .map((f) => f.code)
+      .filter((c) => c.startsWith('leads'));
+  };
+  const other = draftContent().paths[1]?.id ?? '';
+  expect(found({ kind: 'path', path: other })).toEqual([]);
+  expect(found({ kind: 'path', path: 'path_gone' })).toEqual(['leads-nowhere']);
+  expect(found({ kind: 'elsewhere', href: 'https://films.example/thanks' })).toEqual([]);
+  for (const href of [
+    'javascript:alert(1)',
+    'https://user:pw@films.example/',
+    'data:text/html,x',
+    '//films.example',
+    '',
+  ])
+    expect([href, found({ kind: 'elsewhere', href })]).toEqual([href, ['leads-wrong']]);
 });

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { linkProblem } from '#core/catalogue';
 import {
   addressProblem,
   extrasOf,
@@ -141,6 +142,12 @@ export const pathKind = documentKind<'path', Path>({
       if (!offers.some((o) => o.id === path.offerId))
         stops('offer-missing', `${quoted(path.title)} sells an offer that is no longer here.`);
       found.push(...hangTogether(path, pages, about));
+      for (const { to } of path.joins) {
+        const wrong = to.kind === 'elsewhere' ? linkProblem({ url: to.href }) : null;
+        if (wrong !== null) stops('leads-wrong', `${quoted(path.title)} leads out to a wrong address. ${wrong}`);
+        if (to.kind === 'path' && !paths.some((p) => p.id === to.path))
+          stops('leads-nowhere', `${quoted(path.title)} leads to a path that is not there any more.`);
+      }
       found.push(...besideFindings(path, offers, about));
       for (const step of path.steps)
         if (!pages.some((p) => p.id === step.pageId))
