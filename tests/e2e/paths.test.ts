@@ -62,6 +62,7 @@ test('from a sentence to a live path with an extra, an offer and a softer one; b
   await press(new RegExp(`^Begin like this ?: ${softer}$`));
   await press(/^Checkout ?, €/);
   await choose('Add an extra', /^Dawn field pack.*€24\.00/);
+  await choose('Checkout, next: send somebody another way', /^left Dawn field pack/);
   await studio.getByText('Nothing missing').waitFor();
   expect(await axeFindings(studio)).toEqual([]);
 
@@ -97,6 +98,12 @@ test('from a sentence to a live path with an extra, an offer and a softer one; b
   );
   await page.goBack();
   await page.waitForURL('**/wren-sound-cards-2/thanks');
+
+  // Whoever left the extra is sent another way, as the seller said: nothing more is offered.
+  const other = await newPage(open.browser, PHONE);
+  await buy(other, 'wren-sound-cards-2', 'tarn.brook@example.org');
+  await other.getByRole('button', { name: 'Pay €12.00 now' }).click();
+  await other.waitForURL('**/wren-sound-cards-2/thanks');
 }, 120_000);
 
 test('a path that was taken apart says what is wrong, and one press mends it; an address that changes leads on', async () => {

@@ -1,6 +1,6 @@
 import type { PageId, StepId } from '#core/ids';
 import { joinsFrom, leadsTo, stepOf } from './joins';
-import type { Join, Path, Step, Target } from './path';
+import type { Condition, Join, Path, Step, Target } from './path';
 import { checkoutOf } from './steps';
 
 type Way = Exclude<Join['by'], 'button'>;
@@ -126,3 +126,15 @@ export const waysOut = (path: Path, step: Step): { by: Way; to: Target | null; j
     to: leadsTo(path, step.id, by),
     joins: joinsFrom(path, step.id).filter((j) => j.by === by),
   }));
+
+/** The path with one more way out of a step, for those of whom something is so; whoever it is not so of goes as before. */
+export const withCondition = (path: Path, from: StepId, by: Way, when: Condition, to: Target): Path => ({
+  ...path,
+  joins: [...path.joins, { from, by, when, to }],
+});
+
+/** The path with one join changed, or taken out. @param at its place among all joins */
+export const withJoin = (path: Path, at: number, part: Partial<Pick<Join, 'when' | 'to'>> | null): Path => ({
+  ...path,
+  joins: path.joins.flatMap((join, i) => (i !== at ? [join] : part === null ? [] : [{ ...join, ...part }])),
+});

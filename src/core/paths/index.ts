@@ -27,6 +27,8 @@ export {
   removeStep,
   waysOn,
   waysOut,
+  withCondition,
+  withJoin,
 } from './editing';
 export { upgradePath } from './upgradePath';
 export { mendOf, type PathProblem, pathProblems } from './problems';

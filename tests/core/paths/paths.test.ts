@@ -5,6 +5,7 @@ import {
   addStep,
   BEGINNINGS,
   checkoutOf,
+  type Condition,
   copyPath,
   type Known,
   leadsTo,
@@ -23,6 +24,7 @@ import {
   type Supposed,
   upgradePath,
   whatIf,
+  withCondition,
 } from '#core/paths';
 import { NOTHING_KNOWN } from '#core/paths';
 import { walkRelease } from '#core/shop';
@@ -375,4 +377,28 @@ test('a way out of the path leads to another that is there, or to an address of 
     '',
   ])
     expect([href, found({ kind: 'elsewhere', href })]).toEqual([href, ['leads-wrong']]);
+});
+
+test('somebody sent another way by what is not sold there any more: said, and no hindrance', () => {
+  const content = draftContent();
+  const [path] = content.paths;
+  const [product] = content.products;
+  if (!path || !product) throw new Error('no path');
+  const paid = checkoutOf(path)?.id ?? '';
+  const end = { kind: 'step', step: thanksOf(path)?.id ?? '' } as const;
+  const found = (when: Condition): string[] =>
+    launchCheck(
+      { ...content, paths: [withCondition(path, paid, 'next', when, end)] },
+      () => true,
+      '2026-06-15T09:00:00.000Z',
+    )
+      .filter((f) => f.code === 'never-so')
+      .map((f) => f.level);
+  expect([found({ about: 'price', priceId: 'pr_class' }), found({ about: 'owns', productId: product.id })]).toEqual([
+    [],
+    [],
+  ]);
+  expect(found({ about: 'price', priceId: 'pr_gone' })).toEqual(['look']);
+  expect(found({ about: 'extra', extraId: 'gone', taken: true })).toEqual(['look']);
+  expect(found({ about: 'owns', productId: 'prd_gone' })).toEqual(['look']);
 });

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { linkProblem } from '#core/catalogue';
 import {
   addressProblem,
+  type Condition,
   extrasOf,
   mendOf,
   offersAfterPayment,
@@ -88,6 +89,19 @@ function hangTogether(path: Path, pages: DraftContent['pages'], about: Subject):
 /** Blocks whose press leads on. */
 const WAYS_ON: ReadonlySet<string> = new Set(['offer', 'chooser', 'checkout']);
 
+/** Whether what a join asks for can still be so of anybody. */
+const canHold = (
+  when: Condition,
+  path: Path,
+  offers: DraftContent['offers'],
+  products: DraftContent['products'],
+): boolean =>
+  when.about === 'price'
+    ? (offers.find((o) => o.id === path.offerId)?.prices.some((p) => p.id === when.priceId) ?? false)
+    : when.about === 'extra'
+      ? extrasOf(path).some((e) => e.id === when.extraId)
+      : products.some((p) => p.id === when.productId);
+
 /** Extras and offers after payment: a price that is there, in the path's currency, and after its checkout. */
 function besideFindings(path: Path, offers: DraftContent['offers'], about: Subject): Finding[] {
   const found: Finding[] = [];
@@ -128,7 +142,7 @@ export const pathKind = documentKind<'path', Path>({
     joins: ['where steps lead', 'where a step leads'],
     start: ['where it begins', 'where it begins'],
   },
-  findings({ paths, pages, offers }) {
+  findings({ paths, pages, offers, products }) {
     const owner = new Map<string, string>();
     for (const path of paths) owner.set(path.address, owner.get(path.address) ?? path.id);
     return paths.flatMap((path) => {
@@ -142,7 +156,14 @@ export const pathKind = documentKind<'path', Path>({
       if (!offers.some((o) => o.id === path.offerId))
         stops('offer-missing', `${quoted(path.title)} sells an offer that is no longer here.`);
       found.push(...hangTogether(path, pages, about));
-      for (const { to } of path.joins) {
+      for (const { to, when } of path.joins) {
+        if (when && !canHold(when, path, offers, products))
+          found.push({
+            level: 'look',
+            code: 'never-so',
+            text: `Nobody can be sent another way on ${quoted(path.title)} by what is asked there: it is not sold there any more.`,
+            about,
+          });
         const wrong = to.kind === 'elsewhere' ? linkProblem({ url: to.href }) : null;
         if (wrong !== null) stops('leads-wrong', `${quoted(path.title)} leads out to a wrong address. ${wrong}`);
         if (to.kind === 'path' && !paths.some((p) => p.id === to.path))

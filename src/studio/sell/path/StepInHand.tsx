@@ -1,8 +1,9 @@
 import { Link } from 'react-router';
-import { addressProblem, freeAddress, hrefOf, isNeeded, type Path, removeStep, type Step } from '#core/paths';
+import { addressProblem, freeAddress, hrefOf, isNeeded, type Path, removeStep, type Step, waysOn } from '#core/paths';
 import { change, type Draft } from '../../data/draft';
 import { TextFill } from '../../price/Fill';
 import { editPath } from './editPath';
+import { Conditions } from './Conditions';
 import { Extras } from './Extras';
 import { PriceChoice } from './PriceChoice';
 import { chargedAt, KIND_NAMES, stepName } from './stepInWords';
@@ -53,6 +54,9 @@ export function StepInHand({ draft, path, step }: { draft: Draft; path: Path; st
       )}
       <p className="mt-2">
         <Ways draft={draft} path={path} step={step} />
+        {waysOn(step).map((by) => (
+          <Conditions key={by} draft={draft} path={path} step={step} by={by} />
+        ))}
       </p>
       <p className="mt-3 mb-4 flex flex-wrap gap-x-3 gap-y-1.5">
         <Link className="btn btn-quiet btn-sm" to={`/sell/${path.id}/${step.id}`}>

@@ -1,10 +1,11 @@
 import { Link } from 'react-router';
 import type { StepId } from '#core/ids';
-import { hrefOf, type Path, pointed, type Step, stepsInOrder, type Target, waysOut } from '#core/paths';
+import { hrefOf, type Path, pointed, type Step, stepsInOrder, waysOut } from '#core/paths';
 import type { Draft } from '../../data/draft';
 import { ChoiceFill } from '../../price/Fill';
 import { editPath } from './editPath';
 import { chargedAt, KIND_NAMES, stepName } from './stepInWords';
+import { keyOf, targetChoices, targetOf } from './targets';
 
 const WAY_NAMES = { next: 'Then', yes: 'Yes leads to', no: 'No leads to' } as const;
 
@@ -59,12 +60,6 @@ export function WaysList({
 /** Where a step leads, each way a choice. */
 export function Ways({ draft, path, step }: { draft: Draft; path: Path; step: Step }) {
   const { content } = draft;
-  const others = stepsInOrder(path).filter((s) => s.id !== step.id);
-  const choices: (readonly [string, string])[] = [
-    ['', 'nowhere yet'],
-    ...others.map((s) => [`step/${s.id}`, `${stepName(content, s)} (${KIND_NAMES[s.kind]})`] as const),
-    ...content.paths.filter((p) => p.id !== path.id).map((p) => [`path/${p.id}`, `the path ${p.title}`] as const),
-  ];
   const ways = waysOut(path, step);
   if (ways.length === 0) return <span className="text-ink-2">the end</span>;
   return (
@@ -75,7 +70,7 @@ export function Ways({ draft, path, step }: { draft: Draft; path: Path; step: St
           <ChoiceFill
             label={`${stepName(content, step)}: ${WAY_NAMES[by].toLowerCase()}`}
             value={keyOf(to)}
-            choices={to?.kind === 'elsewhere' ? [...choices, [keyOf(to), to.href]] : choices}
+            choices={[...(to ? [] : [['', 'nowhere yet'] as const]), ...targetChoices(content, path, step, to)]}
             onChange={(key) => {
               const target = targetOf(key);
               if (target) void editPath(path.id, (p) => pointed(p, step.id, by, target));
@@ -85,18 +80,4 @@ export function Ways({ draft, path, step }: { draft: Draft; path: Path; step: St
       ))}
     </>
   );
-}
-
-const keyOf = (to: Target | null): string =>
-  to === null
-    ? ''
-    : to.kind === 'step'
-      ? `step/${to.step}`
-      : to.kind === 'path'
-        ? `path/${to.path}`
-        : `elsewhere/${to.href}`;
-
-function targetOf(key: string): Target | null {
-  const [kind, id = ''] = [key.slice(0, key.indexOf('/')), key.slice(key.indexOf('/') + 1)];
-  return kind === 'step' ? { kind, step: id } : kind === 'path' ? { kind, path: id } : null;
 }

@@ -1,0 +1,116 @@
+import type { DraftContent } from '#core/documents';
+import { type Condition, type Join, type Path, type Step, thanksOf, withCondition, withJoin } from '#core/paths';
+import type { Draft } from '../../data/draft';
+import { ChoiceFill } from '../../price/Fill';
+import { editPath } from './editPath';
+import { stepName } from './stepInWords';
+import { keyOf, targetChoices, targetOf } from './targets';
+
+/** Who can be sent another way, by the key of its condition. */
+function whoChoices(content: DraftContent, path: Path): (readonly [string, string])[] {
+  const offer = content.offers.find((o) => o.id === path.offerId);
+  const prices = offer?.prices ?? [];
+  const extras = path.steps.flatMap((s) => s.extras ?? []);
+  const titleOf = (offerId: string): string => content.offers.find((o) => o.id === offerId)?.title || 'Without a title';
+  return [
+    ...(prices.length > 1
+      ? prices.map((p, i) => [`price/${p.id}`, `chose ${p.name || `price ${i + 1}`}`] as const)
+      : []),
+    ...extras.flatMap((e) => [
+      [`extra/${e.id}/yes`, `took ${titleOf(e.offerId)}`] as const,
+      [`extra/${e.id}/no`, `left ${titleOf(e.offerId)}`] as const,
+    ]),
+    ...content.products
+      .filter((p) => !p.putAway)
+      .map((p) => [`owns/${p.id}`, `has ${p.title || 'something without a title'} already`] as const),
+  ];
+}
+
+const whoKey = (when: Condition): string =>
+  when.about === 'price'
+    ? `price/${when.priceId}`
+    : when.about === 'extra'
+      ? `extra/${when.extraId}/${when.taken ? 'yes' : 'no'}`
+      : `owns/${when.productId}`;
+
+function conditionOf(key: string): Condition | null {
+  const [about, id = '', taken] = key.split('/');
+  if (about === 'price') return { about, priceId: id };
+  if (about === 'extra') return { about, extraId: id, taken: taken === 'yes' };
+  return about === 'owns' ? { about, productId: id } : null;
+}
+
+/** Whoever goes another way than everybody else, each in a sentence. Before payment nothing is known of anybody. */
+export function Conditions({
+  draft,
+  path,
+  step,
+  by,
+}: {
+  draft: Draft;
+  path: Path;
+  step: Step;
+  by: Exclude<Join['by'], 'button'>;
+}) {
+  const { content } = draft;
+  const who = whoChoices(content, path);
+  const thanks = thanksOf(path);
+  const own = path.joins.flatMap((join, at) =>
+    join.from === step.id && join.by === by && join.when ? [{ join, at }] : [],
+  );
+  if (step.kind !== 'checkout' && step.kind !== 'offer') return null;
+  const name = stepName(content, step);
+  return (
+    <>
+      {own.map(({ join, at }, i) => (
+        <span key={at} className="block">
+          but whoever{' '}
+          <ChoiceFill
+            label={`${name}, exception ${i + 1}: who`}
+            value={join.when ? whoKey(join.when) : ''}
+            choices={
+              join.when && !who.some(([key]) => join.when && key === whoKey(join.when))
+                ? [...who, [whoKey(join.when), 'is as nobody can be any more'] as const]
+                : who
+            }
+            onChange={(key) => {
+              const when = conditionOf(key);
+              if (when) void editPath(path.id, (p) => withJoin(p, at, { when }));
+            }}
+          />{' '}
+          goes to{' '}
+          <ChoiceFill
+            label={`${name}, exception ${i + 1}: where to`}
+            value={keyOf(join.to)}
+            choices={targetChoices(content, path, step, join.to)}
+            onChange={(key) => {
+              const to = targetOf(key);
+              if (to) void editPath(path.id, (p) => withJoin(p, at, { to }));
+            }}
+          />{' '}
+          <button
+            className="opt"
+            aria-label={`Remove exception ${i + 1} of ${name}`}
+            onClick={() => void editPath(path.id, (p) => withJoin(p, at, null))}
+          >
+            remove
+          </button>
+        </span>
+      ))}
+      {thanks && who.length > 0 && (
+        <span className="block">
+          <ChoiceFill
+            label={`${name}, ${by}: send somebody another way`}
+            value=""
+            choices={[['', 'Send another way whoever …'], ...who]}
+            onChange={(key) => {
+              const when = conditionOf(key);
+              if (when)
+                void editPath(path.id, (p) => withCondition(p, step.id, by, when, { kind: 'step', step: thanks.id }));
+            }}
+          />
+        </span>
+      )}
+    </>
+  );
+}
