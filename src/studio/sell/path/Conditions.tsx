@@ -63,7 +63,7 @@ export function Conditions({
   return (
     <>
       {own.map(({ join, at }, i) => (
-        <span key={at} className="block">
+        <span key={at} className="mt-1.5 block">
           but whoever{' '}
           <ChoiceFill
             label={`${name}, exception ${i + 1}: who`}
@@ -98,7 +98,7 @@ export function Conditions({
         </span>
       ))}
       {thanks && who.length > 0 && (
-        <span className="block">
+        <span className="mt-1.5 block">
           <ChoiceFill
             label={`${name}, ${by}: send somebody another way`}
             value=""

@@ -65,7 +65,7 @@ export function Ways({ draft, path, step }: { draft: Draft; path: Path; step: St
   return (
     <>
       {ways.map(({ by, to }) => (
-        <span key={by} className="block">
+        <span key={by} className="mt-1.5 block first:mt-0">
           {WAY_NAMES[by]}{' '}
           <ChoiceFill
             label={`${stepName(content, step)}: ${WAY_NAMES[by].toLowerCase()}`}
