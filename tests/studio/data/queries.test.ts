@@ -31,7 +31,7 @@ beforeAll(async () => {
   for (const id of new Set(all.map((o) => o.personId)))
     await db.people.put({ id, rev: 1, name: `Buyer ${id}`, address: `${id}@example.org` });
   await writeCursor({ seq: run.batches.length, hash: 'x' });
-}, 60_000);
+}, 180_000);
 
 /** The first of some years that ends while a bank still disputes an order. */
 async function yearWithDispute(): ReturnType<typeof longRun> {
