@@ -12,8 +12,8 @@ export interface Finding {
   /** One sentence that says what is wrong and, where it is not plain, what to do. */
   text: string;
   about: Subject;
-  /** What one press would make of the document it is about, where a press can mend it. */
-  mend?: { label: string; kind: DocumentName; id: string; doc: Documents[DocumentName] };
+  /** What one press makes of a document, where a press can mend it. */
+  mend?: { label: string; kind: DocumentName; id: string; of: (now: Documents[DocumentName]) => object };
 }
 
 /** A title as it is named in a finding. */

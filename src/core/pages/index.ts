@@ -15,5 +15,5 @@ export {
   line,
 } from './blocks';
 export { Page, type PageKind } from './page';
-export { fillSalesPage, fillCheckoutPage, fillOfferPage, fillThanksPage } from './starters';
+export { fillBetweenPage, fillSalesPage, fillCheckoutPage, fillOfferPage, fillThanksPage } from './starters';
 export { addableKinds, bestPlace, isFixed, moveBlock, newBlock, placeBlock } from './editing';

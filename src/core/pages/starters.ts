@@ -1,4 +1,4 @@
-import { plainFromRich, type Product } from '#core/catalogue';
+import { plainFromRich, type Product, richFromPlain } from '#core/catalogue';
 import { wordsFor } from '#core/words';
 import type { Block } from './blocks';
 import type { Page } from './page';
@@ -24,6 +24,22 @@ export function fillSalesPage(known: Known, next: NextId): Page {
   blocks.push({ id: next('b'), kind: 'contents', title: say.contents });
   blocks.push({ id: next('b'), kind: 'offer', title: known.title, button: say.getNow, note: '' });
   return { id: next('page'), kind: 'sales', title: '', description: first?.promise ?? '', blocks };
+}
+
+/** A page between two steps after payment: it sells nothing, and leads on. */
+export function fillBetweenPage(known: Known, next: NextId): Page {
+  const say = wordsFor(known.locale ?? 'en').pages.fresh;
+  return {
+    id: next('page'),
+    kind: 'sales',
+    title: '',
+    description: '',
+    blocks: [
+      { id: next('b'), kind: 'headline', text: say.between, under: '' },
+      { id: next('b'), kind: 'text', text: richFromPlain('') },
+      { id: next('b'), kind: 'onward', button: say.goOn },
+    ],
+  };
 }
 
 /** A checkout page: the recap and the form. */

@@ -30,6 +30,13 @@ export function addressFrom(title: string): string {
     .replace(/-+$/, '');
 }
 
+/** A word that is not taken: itself, or with the first number from 2 on that makes it one. */
+export function freeWord(word: string, taken: ReadonlySet<string>): string {
+  let free = word;
+  for (let n = 2; taken.has(free); n += 1) free = `${word}-${n}`;
+  return free;
+}
+
 /** What is wrong with an address by itself, in one sentence, or null. @param reserved words it may not be; a step has none */
 export function addressProblem(address: string, reserved = RESERVED_ADDRESSES): string | null {
   if (address === '') return 'The address is empty.';

@@ -1,5 +1,5 @@
 import type { StepId } from '#core/ids';
-import { type WalkFacts, leadsTo, stepOf, stepsAfter } from './joins';
+import { joinsFrom, leadsTo, stepOf, type WalkFacts } from './joins';
 import type { Path, Step, Target } from './path';
 import { checkoutOf } from './steps';
 
@@ -51,10 +51,11 @@ export function standsNow(path: Path, facts: WalkFacts, passed: OfferPassed): St
   for (const step of waiting) {
     if (stands.has(step.id)) continue;
     stands.set(step.id, step);
-    // An offer keeps whoever stands there until they have answered; a page lets them go on by any of its ways.
+    // An offer keeps whoever stands there until they have answered; a page lets them go on by any way that is theirs.
     if (step.kind === 'offer') continue;
-    for (const id of stepsAfter(path, step.id)) {
-      const stand = standOf(path, { kind: 'step', step: id }, facts, passed);
+    const buttons = joinsFrom(path, step.id).filter((j) => j.by === 'button' && !j.when);
+    for (const to of [leadsTo(path, step.id, 'next', facts), ...buttons.map((j) => j.to)]) {
+      const stand = standOf(path, to, facts, passed);
       if (stand.at === 'step') waiting.push(stand.step);
     }
   }

@@ -1,5 +1,6 @@
 import type { Page } from '#core/pages';
 import type { BlockId, StepId } from '#core/ids';
+import { freeWord } from './address';
 import type { Begun } from './beginnings';
 import type { Path, Target } from './path';
 
@@ -32,14 +33,12 @@ export function copyPath(
     }),
   );
   const targetNow = (to: Target): Target => (to.kind === 'step' ? { kind: 'step', step: stepNow(to.step) } : to);
-  let address = `${path.address}-2`;
-  for (let n = 3; taken.has(address); n += 1) address = `${path.address}-${n}`;
   return {
     path: {
       ...path,
       id: next('path'),
       title: `${path.title}, copy`.slice(0, 200),
-      address,
+      address: freeWord(path.address, new Set([...taken, path.address])),
       formerAddresses: [],
       start: stepNow(path.start),
       steps: path.steps.map((step) => ({

@@ -1,5 +1,6 @@
-import type { PageId, StepId } from '#core/ids';
-import { joinsFrom, leadsTo, stepOf } from './joins';
+import type { BlockId, PageId, StepId } from '#core/ids';
+import { freeWord } from './address';
+import { leadsTo, stepOf } from './joins';
 import type { Condition, Join, Path, Step, Target } from './path';
 import { checkoutOf } from './steps';
 
@@ -10,12 +11,8 @@ export const waysOn = ({ kind }: Pick<Step, 'kind'>): readonly Way[] =>
   kind === 'offer' ? ['yes', 'no'] : kind === 'thanks' ? [] : ['next'];
 
 /** An address that no step of a path has: the word, or the word with a number. */
-export function freeAddress({ steps }: Pick<Path, 'steps'>, word: string): string {
-  const taken = new Set(steps.flatMap((s) => [s.address, ...s.formerAddresses]));
-  let address = word;
-  for (let n = 2; taken.has(address); n += 1) address = `${word}-${n}`;
-  return address;
-}
+export const freeAddress = ({ steps }: Pick<Path, 'steps'>, word: string): string =>
+  freeWord(word, new Set(steps.flatMap((s) => [s.address, ...s.formerAddresses])));
 
 /** The path with one of a step's ways leading somewhere; a way with a condition of its own stays. */
 export function pointed(path: Path, from: StepId, by: Way, to: Target): Path {
@@ -50,15 +47,13 @@ export interface NewStep {
   offer?: Step['offer'];
 }
 
-const WORDS: Record<Step['kind'], string> = { page: 'page', checkout: 'checkout', offer: 'offer', thanks: 'thanks' };
-
 /**
  * The path with a step put into one way of another: it leads on to where that way led. A softer offer goes into *no* of
  * the one before it, and the stream goes by.
  */
 export function addStep(path: Path, step: NewStep, { after, by }: Place): Path {
   const led = leadsTo(path, after, by);
-  const made: Step = { ...step, address: freeAddress(path, WORDS[step.kind]), formerAddresses: [], note: '' };
+  const made: Step = { ...step, address: freeAddress(path, step.kind), formerAddresses: [], note: '' };
   const at = path.steps.findIndex((s) => s.id === after) + 1;
   const steps = [...path.steps.slice(0, at), made, ...path.steps.slice(at)];
   const inside = pointed({ ...path, steps }, after, by, { kind: 'step', step: made.id });
@@ -70,7 +65,7 @@ export function addFirst(path: Path, step: NewStep): Path {
   const made: Step = { ...step, address: '', formerAddresses: [], note: '' };
   const before = stepOf(path, path.start);
   const steps = path.steps.map((s) =>
-    s.id === path.start && s.address === '' ? { ...s, address: freeAddress(path, WORDS[s.kind]) } : s,
+    s.id === path.start && s.address === '' ? { ...s, address: freeAddress(path, s.kind) } : s,
   );
   const begun = { ...path, steps: [made, ...steps], start: made.id };
   return before ? pointed(begun, made.id, 'next', { kind: 'step', step: before.id }) : begun;
@@ -120,12 +115,14 @@ export const joinsTo = (path: Pick<Path, 'joins'>, to: StepId): Join[] =>
   path.joins.filter((j) => j.to.kind === 'step' && j.to.step === to);
 
 /** Names every way out of a step once, with where it leads. */
-export const waysOut = (path: Path, step: Step): { by: Way; to: Target | null; joins: Join[] }[] =>
-  waysOn(step).map((by) => ({
-    by,
-    to: leadsTo(path, step.id, by),
-    joins: joinsFrom(path, step.id).filter((j) => j.by === by),
-  }));
+export const waysOut = (path: Path, step: Step): { by: Way; to: Target | null }[] =>
+  waysOn(step).map((by) => ({ by, to: leadsTo(path, step.id, by) }));
+
+/** The path with one button of a step's page leading somewhere of its own; null where it leads on like the page. */
+export function buttonPointed(path: Path, from: StepId, block: BlockId, to: Target | null): Path {
+  const others = path.joins.filter((j) => j.from !== from || j.by !== 'button' || j.block !== block);
+  return { ...path, joins: to ? [...others, { from, by: 'button', block, to }] : others };
+}
 
 /** The path with one more way out of a step, for those of whom something is so; whoever it is not so of goes as before. */
 export const withCondition = (path: Path, from: StepId, by: Way, when: Condition, to: Target): Path => ({

@@ -17,6 +17,7 @@ export {
   addFirst,
   addStep,
   bestPlaceFor,
+  buttonPointed,
   freeAddress,
   isNeeded,
   joinsTo,
@@ -39,9 +40,9 @@ export {
   type Known,
   type KnownOffer,
   type KnownPrice,
-  partOf,
   sellWithPage,
 } from './beginnings';
+export { STEP_KIND_NAMES } from './stepNames';
 export { copyPath } from './copyPath';
 export { type Supposed, type WhatIf, whatIf } from './whatIf';
 export { resolveAddress, type Place } from './resolve';

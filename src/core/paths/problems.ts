@@ -1,7 +1,7 @@
 import type { StepId } from '#core/ids';
 import { addressProblem } from './address';
 import { joinsFrom, reachedFrom, stepOf, stepsAfter } from './joins';
-import { cutOff, leadOn, removeStep } from './editing';
+import { cutOff, leadOn, removeStep, waysOn } from './editing';
 import type { Path, Step } from './path';
 import { checkoutOf, thanksOf } from './steps';
 
@@ -18,10 +18,6 @@ export type HasWayOn = (step: Step) => boolean;
 
 /** Whether a step ends the path: a thank-you page, beyond which only offers may follow. */
 const isEnd = ({ kind }: Step): boolean => kind === 'thanks';
-
-/** Ways that must lead on from a step. */
-const waysOf = ({ kind }: Step): readonly ('next' | 'yes' | 'no')[] =>
-  kind === 'offer' ? ['yes', 'no'] : kind === 'thanks' ? [] : ['next'];
 
 /** Everything that is wrong with a path's steps and joins, in the order of its steps. */
 export function pathProblems(path: Path, hasWayOn: HasWayOn): PathProblem[] {
@@ -42,7 +38,7 @@ export function pathProblems(path: Path, hasWayOn: HasWayOn): PathProblem[] {
       found.push({ code: 'offer-early', step: id });
     if (kind === 'offer' && !step.offer) found.push({ code: 'offer-empty', step: id });
     const buttons = joinsFrom(path, id).some((j) => j.by === 'button');
-    const ways = waysOf(step).filter((by) => !joinsFrom(path, id).some((j) => j.by === by && !j.when));
+    const ways = waysOn(step).filter((by) => !joinsFrom(path, id).some((j) => j.by === by && !j.when));
     if (ways.length > 0 && !(kind === 'page' && buttons)) found.push({ code: 'dead-end', step: id });
     if (kind === 'page' && !hasWayOn(step)) found.push({ code: 'no-way-on', step: id });
     if (joinsFrom(path, id).some(({ to }) => to.kind === 'step' && !stepOf(path, to.step)))

@@ -1,6 +1,6 @@
 import type { StepId } from '#core/ids';
 import { leadsTo, stepOf, stepsInOrder } from './joins';
-import type { Path } from './path';
+import type { Path, Step } from './path';
 
 /** What is supposed of one step: measured, or typed where the seller tries something. Shares are from 0 to 1. */
 export interface Supposed {
@@ -48,23 +48,34 @@ export function whatIf(path: Path, supposed: (step: StepId) => Supposed): WhatIf
   };
 }
 
-/** What somebody who stands at a step brings from there on. */
+/** What somebody who stands at a step brings from there on. Each step is worked out once, however many ways lead to it. */
 function worthOf(
   path: Path,
   id: StepId,
   supposed: (step: StepId) => Supposed,
-  met: ReadonlySet<StepId> = new Set(),
+  known = new Map<StepId, number>(),
 ): number {
   const step = stepOf(path, id);
-  // A round trip, which publishing refuses after payment, is walked once.
-  if (!step || met.has(id)) return 0;
-  const on = new Set([...met, id]);
+  if (!step) return 0;
+  const worth = known.get(id);
+  if (worth !== undefined) return worth;
+  // Coming back to a step while it is worked out is a round trip, which publishing refuses after payment: once is enough.
+  known.set(id, 0);
   const led = (by: 'next' | 'yes' | 'no'): number => {
     const to = leadsTo(path, id, by);
-    return to?.kind === 'step' ? worthOf(path, to.step, supposed, on) : 0;
+    return to?.kind === 'step' ? worthOf(path, to.step, supposed, known) : 0;
   };
-  const { share, money, extras } = supposed(id);
-  switch (step.kind) {
+  const found = worthAt(step, supposed(id), led);
+  known.set(id, found);
+  return found;
+}
+
+function worthAt(
+  { kind }: Pick<Step, 'kind'>,
+  { share, money, extras }: Supposed,
+  led: (by: 'next' | 'yes' | 'no') => number,
+): number {
+  switch (kind) {
     case 'page':
       return share * led('next');
     case 'checkout':

@@ -18,6 +18,7 @@ export function keepBack(draft: DraftContent, live: Release | null): Going {
   const liveProducts = new Set(live?.content.products.map((p) => p.id));
   const onPath = new Set(draft.paths.flatMap((p) => [...offersSoldOn(p)]));
   const offers = draft.offers.filter((o) => onPath.has(o.id) || liveOffers.has(o.id));
+  const shown = new Set(draft.paths.flatMap((p) => p.steps.map((s) => s.pageId)));
   const opened = new Set(offers.flatMap((o) => o.productIds));
   const products = draft.products.filter((p) => opened.has(p.id) || liveProducts.has(p.id));
   // A coupon that is only begun waits, so that it stands in nobody's way.
@@ -30,7 +31,8 @@ export function keepBack(draft: DraftContent, live: Release | null): Going {
   ): Going['keptBack'] =>
     all.filter((thing) => !going.includes(thing)).map((thing) => ({ kind, id: thing.id, title: thing.title }));
   return {
-    content: { ...draft, offers, products, coupons },
+    // A page that no path shows any more, because its step was taken out, can be met by nobody.
+    content: { ...draft, offers, products, coupons, pages: draft.pages.filter((p) => shown.has(p.id)) },
     keptBack: [
       ...left('product', draft.products, products),
       ...left('offer', draft.offers, offers),

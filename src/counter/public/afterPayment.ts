@@ -6,7 +6,6 @@ import {
   type OfferPassed,
   onFrom,
   type Path,
-  resolveAddress,
   type Stand,
   standsNow,
   type Step,
@@ -20,7 +19,6 @@ import type { PathId, StepId } from '#core/ids';
 import { type CounterContext, liveRelease } from '../context';
 import { personOfDevice } from '../shared/device';
 import { hasAlready } from '../../pages/data/cart';
-import { ordersOfVisit, readVisit } from './visit';
 
 /** The path of an order as it was at its checkout: what follows payment is read from there. */
 export interface PathOfOrder {
@@ -140,25 +138,4 @@ function hrefOfStand(context: CounterContext, present: Path, stand: Stand): stri
   }
   const thanks = thanksOf(present);
   return thanks ? hrefOf(present, thanks) : `/${present.address}`;
-}
-
-/**
- * The offer step that an address names for a visit that has paid: as the path was at its checkout, whatever it has
- * become since. Null where nobody who paid asks, or the address is no offer's.
- */
-export function offerAsked(
-  context: CounterContext,
-  req: Request,
-  address: string,
-  rest: string,
-): { order: Order; of: PathOfOrder; step: Step } | null {
-  for (const order of ordersOfVisit(context, req).reverse()) {
-    const { path: pathId } = order.came;
-    const of = pathId === null ? null : pathOfOrder(context, order, pathId);
-    // A visit that has begun to buy again is not that order's any more.
-    if (!of || readVisit(context, req, of.path.id)?.checkout !== order.checkoutId) continue;
-    const place = resolveAddress([of.present], address, rest);
-    if (place.found === 'step' && place.step.kind === 'offer') return { order, of, step: place.step };
-  }
-  return null;
 }

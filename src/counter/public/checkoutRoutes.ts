@@ -89,6 +89,7 @@ export function checkoutRoutes(context: CounterContext): Router {
   router.post('/pay', pays, cards.check(standsAlready), async (req, res) => {
     if (!req.is('application/json')) throw new Problem(415, (say) => say.unreadable, 'bad-request');
     const choice = PayRequest.parse(req.body);
+    if (await standsAlready(req, res)) return;
     const reading = readingFor(context, req);
     const { locale } = reading;
     const { release, path } = pathOf(choice.pathId);
@@ -96,7 +97,6 @@ export function checkoutRoutes(context: CounterContext): Router {
     if (!kept) throw new Problem(409, (say) => say.checkoutTooOld, 'no-visit');
     const { visit, release: quoted } = asItCounts(context, kept, release);
     if (!isAddress(choice.address)) throw new Problem(422, (say) => say.badAddress, 'address-wrong');
-    if (await standsAlready(req, res)) return;
     const card = choice.card && shownCard(context, choice.card);
     if (card && context.outside.payments === null) throw new Problem(503, (say) => say.noMoney, 'no-payments');
     const known = context.people.find(choice.address);
@@ -159,7 +159,7 @@ export function checkoutRoutes(context: CounterContext): Router {
     if (!('refused' in done)) await noteHolder(context, key ?? record?.orderId ?? '', choice.holder);
     if (key) await waitFor(runner, () => isAnswered(runner.state, key), WAIT_FOR_ANSWER_MS);
     await runner.synced();
-    const state = stateOf(req, visit, path, locale);
+    const state = stateOf(req, visit, locale);
     if (state.status === 'refused') await cards.noteRefused(req);
     openTo(res, visit, choice.holder);
     answer(res, StateAnswer, { state });
@@ -168,15 +168,14 @@ export function checkoutRoutes(context: CounterContext): Router {
   /** A checkout that is paid, or being asked for: another press changes nothing and hears how it stands. */
   async function standsAlready(req: Request, res: Response): Promise<boolean> {
     const { pathId, holder } = PayRequest.partial().safeParse(req.body).data ?? {};
-    const path = liveRelease(context)?.content.paths.find((p) => p.id === pathId);
-    const visit = path && readVisit(context, req, path.id);
+    const visit = pathId === undefined ? null : readVisit(context, req, pathId);
     if (!visit) return false;
     const { locale } = readingFor(context, req);
-    const { status } = stateOf(req, visit, path, locale);
+    const { status } = stateOf(req, visit, locale);
     if (status !== 'paid' && status !== 'asking' && status !== 'bank') return false;
     await runner.synced();
     openTo(res, visit, holder);
-    answer(res, StateAnswer, { state: stateOf(req, visit, path, locale) });
+    answer(res, StateAnswer, { state: stateOf(req, visit, locale) });
     return true;
   }
 
@@ -198,23 +197,24 @@ export function checkoutRoutes(context: CounterContext): Router {
   }
 
   router.get('/state', waits, async (req, res) => {
-    const { path } = pathOf(textOf(req.query['path']));
-    const visit = readVisit(context, req, path.id);
+    const pathId = textOf(req.query['path']);
+    // Whoever is in a checkout hears how it stands, also when its path was taken down meanwhile.
+    const visit = readVisit(context, req, pathId);
+    if (!visit) pathOf(pathId);
     await runner.synced();
     const key = visit && runner.state.checkouts.get(visit.checkout)?.lastKey;
     if (key && runner.state.charges.get(key)?.status === 'waits-for-bank') runner.nudge(key);
     const { locale } = readingFor(context, req);
     if (visit) openTo(res, visit, req.get(HOLDER_HEADER));
     answer(res.set('Cache-Control', 'no-store'), StateAnswer, {
-      state: visit ? stateOf(req, visit, path, locale) : { status: 'open' },
+      state: visit ? stateOf(req, visit, locale) : { status: 'open' },
     });
   });
 
   /** Rather another card: what waits for the bank is made impossible, and its places are free again. */
   router.post('/give-up', waits, async (req, res) => {
     const { pathId } = GiveUpRequest.parse(req.body);
-    const { path } = pathOf(pathId);
-    const visit = readVisit(context, req, path.id);
+    const visit = readVisit(context, req, pathId);
     if (!visit) throw new Problem(409, (say) => say.checkoutTooOld, 'no-visit');
     const key = runner.state.checkouts.get(visit.checkout)?.lastKey;
     if (key && runner.state.charges.get(key)?.status === 'waits-for-bank') {
@@ -227,13 +227,13 @@ export function checkoutRoutes(context: CounterContext): Router {
       );
     }
     await runner.synced();
-    answer(res, StateAnswer, { state: stateOf(req, visit, path, readingFor(context, req).locale) });
+    answer(res, StateAnswer, { state: stateOf(req, visit, readingFor(context, req).locale) });
   });
 
   router.use('/offer', waits, offerRoutes(context, cards));
 
-  const stateOf = (req: Request, visit: Visit, path: Path, locale: string): CheckoutState =>
-    checkoutState(runner.state, visit.checkout, (order) => nextHref(context, req, order, path.id), locale);
+  const stateOf = (req: Request, visit: Visit, locale: string): CheckoutState =>
+    checkoutState(runner.state, visit.checkout, (order) => nextHref(context, req, order, visit.path), locale);
 
   /** From now on the checkout is quoted from what is live. */
   function renew(res: Response, visit: Visit, release: Release): Visit {

@@ -4,9 +4,10 @@ import { offerQuote } from '#core/shop';
 import { thanksOf, hrefOf } from '#core/paths';
 import { offerHtml, pageHtml } from '../../pages/render';
 import { readingFor } from '../shared/reading';
-import { isTheirTurn, nextHref, type offerAsked } from './afterPayment';
+import { isTheirTurn, nextHref } from './afterPayment';
 import { offerDataFor } from '../../pages/data/offerData';
 import { offerState } from './offerState';
+import type { PublicPlace } from './place';
 import { sendPage } from './sendPage';
 import { viewOf } from './shells';
 
@@ -15,7 +16,7 @@ export function offerPage(
   context: CounterContext,
   req: Request,
   res: Response,
-  { order, of, step }: NonNullable<ReturnType<typeof offerAsked>>,
+  { order, of, step }: Extract<PublicPlace, { found: 'offer' }>,
 ): void {
   const { id: pathId } = of.path;
   if (!step.offer || !isTheirTurn(context, req, order, of, step.id)) {

@@ -3,7 +3,7 @@ import { dateIn } from '#core/calendar';
 import { brandValues, localesOf, saleState, type ShopDetails } from '#core/catalogue';
 import { shortTerms } from '#core/terms';
 import type { Page } from '#core/pages';
-import { type Path, resolveAddress, type Step } from '#core/paths';
+import type { Path, Step } from '#core/paths';
 import { publicPicturesOf, type Release } from '#core/release';
 import { checkoutHtml, frontHtml, pageHtml, wordsHtml } from '../../pages/render';
 import type { Order } from '#core/shop';
@@ -16,9 +16,10 @@ import { textOf } from '../http/textOf';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { orderViewFor } from '../shared/orderView';
 import { personOfDevice } from '../shared/device';
-import { nextHref, offerAsked } from './afterPayment';
+import { nextHref } from './afterPayment';
 import { checkoutDataFor } from '../../pages/data/checkoutData';
 import { offerPage } from './offerPage';
+import { placeOf } from './place';
 import { type SentPage, sendPage } from './sendPage';
 import { checkoutState } from './checkoutState';
 import { renderShell, type Shell, slotValues, viewOf } from './shells';
@@ -120,18 +121,13 @@ export function pagesRoutes(context: CounterContext): Router {
   });
 
   router.get('/:address{/:step}', oneATurn(), async (req: Request, res: Response) => {
-    const release = liveRelease(context);
-    const [address, rest] = [String(req.params['address']), String(req.params['step'] ?? '')];
-    // An offer after payment is read from the release of its checkout, whatever its path has become since.
-    const offered = offerAsked(context, req, address, rest);
-    if (offered) {
-      await context.runner.synced();
-      return offerPage(context, req, res, offered);
-    }
-    const place = resolveAddress(release?.content.paths ?? [], address, rest);
-    if (!release || place.found === 'nothing') return notFound(req, res);
+    // Where somebody stands who pays here rests on what is safe; a first visitor waits for nobody.
+    if (req.get('cookie') !== undefined) await context.runner.synced();
+    const place = placeOf(context, req, String(req.params['address']), String(req.params['step'] ?? ''));
+    if (place.found === 'offer') return offerPage(context, req, res, place);
+    if (place.found === 'nothing') return notFound(req, res);
     if (place.found === 'moved') return res.redirect(302, place.to);
-    const { path, step } = place;
+    const { release, path, step } = place;
     const page = release.content.pages.find((p) => p.id === step.pageId);
     const offer = release.content.offers.find((o) => o.id === path.offerId);
     if (!page || !offer) return notFound(req, res);

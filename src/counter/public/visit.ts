@@ -30,6 +30,12 @@ const ENDS_AFTER_MS = 14 * 24 * HOUR;
 /** How long, in shop time, the visit that paid opens what it bought without signing in. */
 const OPENS_FOR_MS = 48 * HOUR;
 
+/** Every checkout that this visit is in. */
+export const visitsOf = (context: CounterContext, req: Request): Visit[] =>
+  Object.keys(cookiesOf(req)).flatMap((name) =>
+    name.startsWith(PREFIX) ? (readVisit(context, req, name.slice(PREFIX.length)) ?? []) : [],
+  );
+
 /** The visit's checkout on a path, or null. */
 export function readVisit(context: CounterContext, req: Request, pathId: PathId): Visit | null {
   const token = cookiesOf(req)[PREFIX + pathId];

@@ -3,6 +3,7 @@ import { Words } from '../Words';
 import { usePageView } from '../view';
 import { BlockTitle } from './BlockTitle';
 import { fieldEditor } from './editing';
+import { OnwardButton } from './OnwardButton';
 
 /** The offer: its prices as they are now, and the button that leads to the checkout step. Nothing here can be typed as a price. */
 export function OfferBlock({ block }: { block: BlockOf<'offer'> }) {
@@ -32,22 +33,7 @@ export function OfferBlock({ block }: { block: BlockOf<'offer'> }) {
           </li>
         ))}
       </ul>
-      {view.edit ? (
-        <div className="btn btn-primary btn-page mt-2">
-          <Words
-            as="span"
-            label="Words on the button"
-            value={block.button}
-            onChange={fieldEditor(view, block, (b, v) => {
-              b.button = v.slice(0, 60);
-            })}
-          />
-        </div>
-      ) : (
-        <a className="btn btn-primary btn-page mt-2" href={view.leadsTo(block)}>
-          {block.button.trim() === '' ? view.words.getNow : block.button}
-        </a>
-      )}
+      <OnwardButton block={block} otherwise={view.words.getNow} />
       <Words
         as="p"
         className="cap mt-2"

@@ -6,6 +6,7 @@ import { BlockTitle } from './BlockTitle';
 import { EditableRich, fieldEditor } from './editing';
 import { PriceChooser } from './chooser';
 import { OfferBlock } from './OfferBlock';
+import { OnwardBlock } from './OnwardButton';
 import { Downloads, Recap } from './afterPayment';
 import { Guarantee, Maker, Questions, Testimonial } from './trust';
 
@@ -25,6 +26,7 @@ const VIEWS: Views = {
   guarantee: Guarantee,
   spacer: Spacer,
   chooser: PriceChooser,
+  onward: OnwardBlock,
   checkout: CheckoutPlace,
   recap: Recap,
   downloads: Downloads,

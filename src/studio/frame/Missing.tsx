@@ -30,11 +30,11 @@ export function Missing({ findings }: { findings: readonly Finding[] }) {
 }
 
 /** One press that mends what was found; it can be undone like any edit. */
-function MendIt({ mend: { label, kind, id, doc } }: { mend: NonNullable<Finding['mend']> }) {
+function MendIt({ mend: { label, kind, id, of } }: { mend: NonNullable<Finding['mend']> }) {
   return (
     <>
       {' '}
-      <button className="opt" onClick={() => void change(kind, id, (found) => void Object.assign(found, doc))}>
+      <button className="opt" onClick={() => void change(kind, id, (found) => void Object.assign(found, of(found)))}>
         {label}
       </button>
     </>

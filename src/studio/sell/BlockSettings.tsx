@@ -1,9 +1,10 @@
 import { type Block, blockName } from '#core/pages';
-import { type Path, stepsInOrder } from '#core/paths';
+import type { Path } from '#core/paths';
 import type { PageId } from '#core/ids';
 import { change } from '../data/draft';
 import { ChoiceFill, TextFill } from '../price/Fill';
-import { KIND_NAMES } from './path/stepInWords';
+
+import { ButtonLeads } from './ButtonLeads';
 import { setBlockPicture } from '../make/uploads';
 
 interface Props {
@@ -115,28 +116,17 @@ export function BlockSettings({ path, pageId, block }: Props) {
     case 'offer':
       return (
         <span>
-          The button leads to{' '}
-          <ChoiceFill
-            label="Where the button leads"
-            value={block.step ?? ''}
-            choices={[
-              ['', 'where the page leads on'],
-              ...stepsInOrder(path)
-                .filter((s) => s.pageId !== pageId)
-                .map((s, i) => [s.id, `${i + 1}. ${KIND_NAMES[s.kind]}${s.note === '' ? '' : `, ${s.note}`}`] as const),
-            ]}
-            onChange={(step) =>
-              set('offer', (b) => {
-                if (step === '') delete b.step;
-                else b.step = step;
-              })
-            }
-          />
-          . The prices are read from the offer:{' '}
+          <ButtonLeads path={path} pageId={pageId} block={block} />. The prices are read from the offer:{' '}
           <a className="opt" href={`/studio/price/${path.offerId}`}>
             change them there
           </a>
           .
+        </span>
+      );
+    case 'onward':
+      return (
+        <span>
+          <ButtonLeads path={path} pageId={pageId} block={block} />.
         </span>
       );
     case 'chooser':

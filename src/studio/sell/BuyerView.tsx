@@ -8,7 +8,7 @@ import { explain } from '#core/passes';
 import { unsealContent } from '#core/release';
 import { accessSentence, isLasting } from '#core/terms';
 import type { OfferId, ProductId, StepId } from '#core/ids';
-import { stepOf, stepsInOrder } from '#core/paths';
+import { stepOf, stepsInOrder, STEP_KIND_NAMES } from '#core/paths';
 import { latestBuyers, passesOfPerson } from '../data/queries/people';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
@@ -16,7 +16,7 @@ import { ChoiceFill, DayFill } from '../price/Fill';
 import { soldPrices } from '../price/outcome';
 import { useAppDispatch } from '../store';
 import { buyerViewToggled } from '../store/frame';
-import { KIND_NAMES, stepName } from './path/stepInWords';
+import { stepName } from './path/stepInWords';
 import { PhoneView } from './PhoneView';
 
 type Who = 'visitor' | 'owner' | 'behind' | 'person';
@@ -88,7 +88,7 @@ export default function BuyerView({ draft }: { draft: Draft }) {
                 label="Which step"
                 value={step?.id ?? ''}
                 choices={(path ? stepsInOrder(path) : []).map(
-                  (s) => [s.id, `${stepName(content, s)} (${KIND_NAMES[s.kind]})`] as const,
+                  (s) => [s.id, `${stepName(content, s)} (${STEP_KIND_NAMES[s.kind]})`] as const,
                 )}
                 onChange={setChosen}
               />{' '}

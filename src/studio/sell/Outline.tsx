@@ -1,9 +1,9 @@
 import { Link } from 'react-router';
 import { blockKindOf, blockName, type Page } from '#core/pages';
-import { type Path, type Step, stepsInOrder } from '#core/paths';
+import { type Path, type Step, stepsInOrder, STEP_KIND_NAMES } from '#core/paths';
 import type { Draft } from '../data/draft';
 import { useAppSelector } from '../store';
-import { KIND_NAMES, stepName } from './path/stepInWords';
+import { stepName } from './path/stepInWords';
 
 /** The index while a page is open: the path's steps, and the page's blocks in order. */
 export function Outline({ draft, path, step, page }: { draft: Draft; path: Path; step: Step; page: Page }) {
@@ -30,7 +30,7 @@ export function Outline({ draft, path, step, page }: { draft: Draft; path: Path;
           <b dir="auto">
             {i + 1}. {stepName(draft.content, s)}
           </b>
-          <span>{KIND_NAMES[s.kind]}</span>
+          <span>{STEP_KIND_NAMES[s.kind]}</span>
         </Link>
       ))}
       <div className="group">On this page</div>

@@ -3,7 +3,8 @@ import { PDFDocument } from '@cantoo/pdf-lib';
 import { sumsOf } from '#core/payments';
 import { passState } from '#core/passes';
 import type { CheckoutData } from '../../../src/wire';
-import { pointed, removeStep } from '#core/paths';
+import { fillBetweenPage } from '#core/pages';
+import { addStep, pointed, removeStep, withCondition } from '#core/paths';
 import { Buyer } from '../../../demo/clients';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
 import { type Beside, pathContent } from '../../support/pathShop';
@@ -16,6 +17,10 @@ const LIBRARY = { kind: 'subscription', amount: '12', trial: { days: '14', fee: 
 const GUIDE = { kind: 'once', amount: '7' } as const;
 const TALK = { kind: 'once', amount: '210' } as const;
 const SOFTER = { kind: 'once', amount: '75' } as const;
+
+const STEP = (step: string) => ({ kind: 'step', step }) as const;
+/** Out to the path of the free minute. */
+const OUT = { kind: 'path', path: pathContent({}).paths[1]?.id ?? '' } as const;
 
 let shop: TestShop;
 afterEach(() => shop.close());
@@ -380,4 +385,69 @@ test('a softer offer is for those who declined the one before it: asked for too 
   expect((await ilmar.fetch('/field-pack/offer-2')).headers.get('location')).toBe('/field-pack/thanks');
   expect((await ilmar.accept({ ...taken, stepId: 'step_o1' })).body.state).toMatchObject({ status: 'paid' });
   expect(charged().filter((c) => !c.endsWith('2400'))).toEqual(['-step_o1-1 700', '-step_o0-1 21000']);
+});
+
+test('a path taken down while people are in it: whoever waits or has paid goes on as it was, others find nothing', async () => {
+  await open({ offers: [TALK] });
+  const [tove, ilmar, other] = [buyer(), buyer(), buyer()];
+  const waiting = await ilmar.openCheckout('field-pack');
+  const asked = (await ilmar.pay(waiting, { name: 'Ilmar Voss', address: 'ilmar@example.org' }, CARD.bank)).body.state;
+  const looking = await other.openCheckout('field-pack');
+  await tove.pay(await tove.openCheckout('field-pack'), TOVE, CARD.good);
+  const without = pathContent({ offers: [TALK] });
+  without.paths = without.paths.filter((p) => p.address !== 'field-pack');
+  expect((await shop.owner.publish(1, without)).status).toBe(201);
+  // Whoever only looked buys nothing more, and is told the truth.
+  expect((await other.fetch('/field-pack/checkout')).status).toBe(404);
+  expect((await other.pay(looking, { name: 'Other', address: 'other@example.org' }, CARD.good)).status).toBe(404);
+  // Whoever has paid is offered what was promised, and reaches what they bought; back and a second press change nothing.
+  const offer = await tove.openOffer('/field-pack/offer-1');
+  expect((await tove.accept(offer)).body.state).toEqual({ status: 'paid', next: '/field-pack/thanks' });
+  expect(await tove.filesOfThanks('field-pack')).toHaveLength(2);
+  expect((await buyer().fetch('/field-pack/thanks')).status).toBe(404);
+  // Whoever waits for the bank is told so wherever they look, and pressing again charges nothing more.
+  const pressed = await ilmar.pay(waiting, { name: 'Ilmar Voss', address: 'ilmar@example.org' }, CARD.good);
+  expect([pressed.body.state?.status, (await ilmar.state(waiting)).status]).toEqual(['bank', 'bank']);
+  expect((await ilmar.fetch('/field-pack/checkout')).status).toBe(200);
+  if (asked?.status !== 'bank') throw new Error('The bank did not ask');
+  await ilmar.fetch(asked.confirmAt, {
+    method: 'POST',
+    headers: { 'content-type': 'application/x-www-form-urlencoded' },
+    body: 'answer=approve',
+  });
+  await until(() => state().orders.size === 2, 'the order');
+  expect(await ilmar.state(waiting)).toEqual({ status: 'paid', next: '/field-pack/offer-1' });
+  expect(charged().filter((c) => c.endsWith('2400'))).toHaveLength(2);
+});
+
+test('a page after payment lets them go on by its ways and no other; the last way leads to another path', async () => {
+  await open({
+    offers: [TALK, GUIDE],
+    edit(content) {
+      const [path] = content.paths;
+      const checkout = path?.steps.find((s) => s.kind === 'checkout')?.id ?? '';
+      if (!path) throw new Error('no path');
+      const page = fillBetweenPage({ title: '', products: [] }, (prefix) => `${prefix}_between`);
+      content.pages.push(page);
+      const read = { id: 'step_read', kind: 'page' as const, pageId: page.id };
+      // To the page; from it to the talk, or for owners of what nobody here owns to the guide; from the talk out.
+      let led = addStep(path, read, { after: checkout, by: 'next' });
+      led = withCondition(led, 'step_read', 'next', { about: 'owns', productId: 'prd_nobody' }, STEP('step_o1'));
+      led = pointed(pointed(led, 'step_o0', 'yes', OUT), 'step_o0', 'no', STEP('step_o1'));
+      Object.assign(path, led);
+    },
+  });
+  const tove = buyer();
+  const paid = await tove.pay(await tove.openCheckout('field-pack'), TOVE, CARD.good);
+  expect(paid.body.state).toEqual({ status: 'paid', next: '/field-pack/page' });
+  expect(await (await tove.fetch('/field-pack/page')).text()).toContain('href="/field-pack/offer-1"');
+  // The guide is for others: by its address it leads back to where they stand.
+  expect((await tove.fetch('/field-pack/offer-2')).headers.get('location')).toBe('/field-pack/page');
+  const talk = await tove.openOffer('/field-pack/offer-1');
+  expect((await tove.accept({ ...talk, stepId: 'step_o1' })).body.state).toEqual({
+    status: 'paid',
+    next: '/field-pack/page',
+  });
+  expect((await tove.accept(talk)).body.state).toEqual({ status: 'paid', next: '/free-minute' });
+  expect(charged()).toEqual(['-1 2400', '-step_o0-1 21000']);
 });

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { filesOfBlock, Page } from '#core/pages';
 import type { PageId } from '#core/ids';
+import { STEP_KIND_NAMES } from '#core/paths';
 import type { DraftContent } from '../content';
 import { type Finding, quoted, type Subject } from '../finding';
 import { documentKind } from '../kind';
@@ -31,7 +32,11 @@ export const pageKind = documentKind<'page', Page>({
   upgrade: (doc) => doc as Page,
   seal: (page) => page,
   unseal: (page) => page,
-  title: (page, content) => `${pathOf(content, page.id)?.title ?? ''}, ${NAMES[page.kind]}`,
+  title(page, content) {
+    const path = pathOf(content, page.id);
+    const step = path?.steps.find((s) => s.pageId === page.id);
+    return `${path?.title ?? ''}, ${step ? STEP_KIND_NAMES[step.kind] : NAMES[page.kind]}`;
+  },
   route(id, content) {
     const path = pathOf(content, id);
     const step = path?.steps.find((s) => s.pageId === id);

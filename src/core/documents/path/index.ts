@@ -10,9 +10,11 @@ import {
   type PathProblem,
   pathProblems,
   type Step,
+  STEP_KIND_NAMES,
   stepOf,
   upgradePath,
 } from '#core/paths';
+import { blockKindOf } from '#core/pages';
 import type { DraftContent } from '../content';
 import { type Finding, quoted, type Subject } from '../finding';
 import { documentKind } from '../kind';
@@ -28,13 +30,6 @@ declare module '../content' {
     paths: Path[];
   }
 }
-
-const NAMES: Record<Step['kind'], string> = {
-  page: 'page',
-  checkout: 'checkout',
-  offer: 'offer after payment',
-  thanks: 'thank-you page',
-};
 
 /** One problem of steps and joins, in a sentence. @param step how the step it is about is named */
 function problemInWords(problem: PathProblem, title: string, step: string): string {
@@ -70,24 +65,31 @@ function problemInWords(problem: PathProblem, title: string, step: string): stri
 function hangTogether(path: Path, pages: DraftContent['pages'], about: Subject): Finding[] {
   const pageOf = new Map(pages.map((p) => [p.id, p]));
   const hasWayOn = (step: Step): boolean =>
-    pageOf.get(step.pageId)?.blocks.some((b) => !b.hidden && WAYS_ON.has(b.kind)) ?? true;
+    pageOf.get(step.pageId)?.blocks.some((b) => !b.hidden && blockKindOf(b).leadsOn === true) ?? true;
   return pathProblems(path, hasWayOn).map((problem): Finding => {
     const step = 'step' in problem ? stepOf(path, problem.step) : undefined;
     const alike = path.steps.filter((s) => s.kind === step?.kind);
-    const name = step ? `${NAMES[step.kind]}${alike.length > 1 ? ` ${alike.indexOf(step) + 1}` : ''}` : '';
+    const name = step ? `${STEP_KIND_NAMES[step.kind]}${alike.length > 1 ? ` ${alike.indexOf(step) + 1}` : ''}` : '';
     const mend = mendOf(path, problem);
     return {
       level: 'stops',
       code: problem.code,
       text: problemInWords(problem, quoted(path.title), name),
       about,
-      ...(mend ? { mend: { label: mend.label, kind: 'path', id: path.id, doc: mend.path } } : {}),
+      ...(mend
+        ? {
+            mend: {
+              label: mend.label,
+              kind: 'path',
+              id: path.id,
+              // What was typed since stays: the path as it is then is mended.
+              of: (now) => mendOf(now as Path, problem)?.path ?? now,
+            },
+          }
+        : {}),
     };
   });
 }
-
-/** Blocks whose press leads on. */
-const WAYS_ON: ReadonlySet<string> = new Set(['offer', 'chooser', 'checkout']);
 
 /** Whether what a join asks for can still be so of anybody. */
 const canHold = (

@@ -32,6 +32,8 @@ export interface BlockKind<B> {
   fresh(id: string, known: KnownOffer, say: Words['pages']['fresh']): B;
   /** Pictures it shows, with the words for those who cannot see them. */
   pictures?(block: B): { file: FileRef; alt: string }[];
+  /** It has something to press that leads on: a page without any such leads nowhere. */
+  readonly leadsOn?: true;
   /** What tells it from others of its kind in the page's outline. */
   label?(block: B): string;
 }

@@ -7,6 +7,7 @@ import { guaranteeBlock } from './guarantee';
 import { headlineBlock } from './headline';
 import { makerBlock } from './maker';
 import { offerBlock } from './offer';
+import { onwardBlock } from './onward';
 import { pictureBlock } from './picture';
 import { questionsBlock } from './questions';
 import { recapBlock } from './recap';
@@ -31,6 +32,7 @@ export const BLOCK_KINDS = [
   recapBlock,
   offerBlock,
   chooserBlock,
+  onwardBlock,
   checkoutBlock,
   guaranteeBlock,
   questionsBlock,

@@ -5,7 +5,6 @@ import { sellStraight } from './sellStraight';
 import { sellWithPage } from './sellWithPage';
 
 export type { Beginning, Begun, Known, KnownOffer, KnownPrice } from './beginning';
-export { partOf } from './parts';
 export { sellWithPage } from './sellWithPage';
 
 /** Every ready beginning, the plainest first. One is added by its file and a line here. */

@@ -1,6 +1,6 @@
-import { leadOn, pointed } from '../editing';
+import { pointed } from '../editing';
 import type { Beginning } from './beginning';
-import { chain, declined, partOf } from './parts';
+import { chain, partOf } from './parts';
 
 /** Something more after payment, and something softer to those who decline it. */
 export const offerSofter: Beginning = {
@@ -19,8 +19,7 @@ export const offerSofter: Beginning = {
       thanks,
     ]);
     // Whoever says yes has what they want: the softer one is for the others.
-    const to = { kind: 'step', step: thanks.step.id } as const;
-    const path = leadOn(pointed(begun.path, more.step.id, 'yes', to), softer.step.id, thanks.step.id);
-    return declined({ ...begun, path }, more.step.id, softer.step.id);
+    const end = { kind: 'step', step: thanks.step.id } as const;
+    return { ...begun, path: pointed(begun.path, more.step.id, 'yes', end) };
   },
 };

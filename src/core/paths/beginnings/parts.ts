@@ -1,7 +1,6 @@
 import { fillCheckoutPage, fillOfferPage, fillSalesPage, fillThanksPage, type Page } from '#core/pages';
-import type { StepId } from '#core/ids';
-import { addressFrom } from '../address';
-import { leadOn, pointed } from '../editing';
+import { addressFrom, freeWord } from '../address';
+import { leadOn } from '../editing';
 import type { Path, Step } from '../path';
 import type { Begun, Known, KnownPrice } from './beginning';
 
@@ -37,15 +36,12 @@ export function partOf({ offer, locale, next }: Known, kind: Step['kind'], addre
 /** A path of these parts, each leading on to the one after it; it begins with the first. */
 export function chain(known: Known, parts: readonly Part[]): Begun {
   const { offer, taken, next } = known;
-  const base = addressFrom(offer.title) || 'offer';
-  let address = base;
-  for (let n = 2; taken.has(address); n += 1) address = `${base}-${n}`;
   const steps = parts.map(({ step }) => step);
   const begun: Path = {
     id: next('path'),
     title: offer.title,
     note: '',
-    address,
+    address: freeWord(addressFrom(offer.title) || 'offer', taken),
     formerAddresses: [],
     offerId: offer.id,
     steps,
@@ -58,9 +54,3 @@ export function chain(known: Known, parts: readonly Part[]): Begun {
   }, begun);
   return { path, pages: parts.map(({ page }) => page) };
 }
-
-/** The same with *no* of one step leading to another. */
-export const declined = ({ path, pages }: Begun, from: StepId, to: StepId): Begun => ({
-  path: pointed(path, from, 'no', { kind: 'step', step: to }),
-  pages,
-});

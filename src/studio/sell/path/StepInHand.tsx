@@ -1,12 +1,22 @@
 import { Link } from 'react-router';
-import { addressProblem, freeAddress, hrefOf, isNeeded, type Path, removeStep, type Step, waysOn } from '#core/paths';
+import {
+  addressProblem,
+  freeAddress,
+  hrefOf,
+  isNeeded,
+  type Path,
+  removeStep,
+  type Step,
+  waysOn,
+  STEP_KIND_NAMES,
+} from '#core/paths';
 import { change, type Draft } from '../../data/draft';
 import { TextFill } from '../../price/Fill';
 import { editPath } from './editPath';
 import { Conditions } from './Conditions';
 import { Extras } from './Extras';
 import { PriceChoice } from './PriceChoice';
-import { chargedAt, KIND_NAMES, stepName } from './stepInWords';
+import { chargedAt, stepName } from './stepInWords';
 import { Ways } from './WaysList';
 
 /** The step in hand: what it is, as sentences that can be changed where they stand. */
@@ -26,8 +36,8 @@ export function StepInHand({ draft, path, step }: { draft: Draft; path: Path; st
   return (
     <>
       <h2 dir="auto">{stepName(content, step)}</h2>
-      {stepName(content, step).toLowerCase() !== KIND_NAMES[step.kind] && (
-        <p className="cap">{KIND_NAMES[step.kind]}</p>
+      {stepName(content, step).toLowerCase() !== STEP_KIND_NAMES[step.kind] && (
+        <p className="cap">{STEP_KIND_NAMES[step.kind]}</p>
       )}
       {step.kind === 'offer' && (
         <p className="mt-2">

@@ -1,10 +1,10 @@
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { layOutPath, leadsOneWay, PATH_SIZES, type PlacedStep, type PlacedWay } from '#core/drawing';
 import type { StepId } from '#core/ids';
-import { joinsFrom, joinsTo, type Path } from '#core/paths';
+import { joinsFrom, joinsTo, type Path, STEP_KIND_NAMES } from '#core/paths';
 import type { Draft } from '../../data/draft';
 import { PageThumb } from './PageThumb';
-import { chargedAt, KIND_NAMES, stepName, targetInWords } from './stepInWords';
+import { chargedAt, stepName, targetInWords } from './stepInWords';
 
 interface Props {
   draft: Draft;
@@ -74,7 +74,7 @@ export function Stream({ draft, path, inHand, onTake }: Props) {
                 {name}
               </b>
               <span className="block text-ink-2">
-                {name.toLowerCase() === KIND_NAMES[step.kind] ? '' : KIND_NAMES[step.kind]}
+                {name.toLowerCase() === STEP_KIND_NAMES[step.kind] ? '' : STEP_KIND_NAMES[step.kind]}
                 {money !== '' && <span className="sr-only">, {money}</span>}
               </span>
               {step.extras?.map((extra) => (

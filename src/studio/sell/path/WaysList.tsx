@@ -1,10 +1,10 @@
 import { Link } from 'react-router';
 import type { StepId } from '#core/ids';
-import { hrefOf, type Path, pointed, type Step, stepsInOrder, waysOut } from '#core/paths';
+import { hrefOf, type Path, pointed, type Step, stepsInOrder, waysOut, STEP_KIND_NAMES } from '#core/paths';
 import type { Draft } from '../../data/draft';
 import { ChoiceFill } from '../../price/Fill';
 import { editPath } from './editPath';
-import { chargedAt, KIND_NAMES, stepName } from './stepInWords';
+import { chargedAt, stepName } from './stepInWords';
 import { keyOf, targetChoices, targetOf } from './targets';
 
 const WAY_NAMES = { next: 'Then', yes: 'Yes leads to', no: 'No leads to' } as const;
@@ -39,7 +39,7 @@ export function WaysList({
               <button className="opt text-left" onClick={() => onTake(step.id)}>
                 {stepName(content, step)}
               </button>
-              <span className="block text-ink-2">{KIND_NAMES[step.kind]}</span>
+              <span className="block text-ink-2">{STEP_KIND_NAMES[step.kind]}</span>
             </td>
             <td className="text-ink-2">
               <Link className="inline-block min-h-6 min-w-6" to={`/sell/${path.id}/${step.id}`}>

@@ -32,6 +32,7 @@ export function WhatIf({ draft, path }: { draft: Draft; path: Path }) {
     const price = priceOf(offerId, priceId);
     return price ? firstYearOf(price.terms, now, zone, goesOn) : 0;
   };
+  const titleOf = (id: OfferId): string => content.offers.find((o) => o.id === id)?.title ?? '';
   const steps = stepsInOrder(path).filter((s) => s.kind !== 'thanks');
   const supposed = (id: StepId): Supposed => {
     const step = steps.find((s) => s.id === id);
@@ -49,7 +50,8 @@ export function WhatIf({ draft, path }: { draft: Draft; path: Path }) {
       })),
     };
   };
-  const found = whatIf(path, supposed);
+  const all = new Map(steps.map((step) => [step.id, supposed(step.id)]));
+  const found = whatIf(path, (id) => all.get(id) ?? supposed(id));
   const money = (amount: number): string => formatAmount(Math.round(amount), currency, locale);
   const lasting = [
     path.offerId,
@@ -79,8 +81,8 @@ export function WhatIf({ draft, path }: { draft: Draft; path: Path }) {
             <span dir="auto">{stepName(content, step)}</span>
             {step.extras?.map((extra) => (
               <span key={extra.id}>
-                , {share(extra.id, BEGIN_EXTRA, `Extra: so many in a hundred`)} of them with{' '}
-                {content.offers.find((o) => o.id === extra.offerId)?.title}
+                , {share(extra.id, BEGIN_EXTRA, `${titleOf(extra.offerId)}, added: so many in a hundred`)} of them with{' '}
+                {titleOf(extra.offerId)}
               </span>
             ))}
           </span>

@@ -1,4 +1,4 @@
-import { fillOfferPage, fillSalesPage } from '#core/pages';
+import { fillBetweenPage, fillOfferPage, fillSalesPage } from '#core/pages';
 import { addFirst, addStep, type Path, type StepPlace } from '#core/paths';
 import type { PathId } from '#core/ids';
 import { add, change, type Draft } from '../../data/draft';
@@ -25,7 +25,9 @@ export function insertStep(
     products: known?.products ?? (kind === 'page' ? products.filter((p) => main?.productIds.includes(p.id)) : []),
     locale: shop.locale,
   };
-  const page = (kind === 'offer' ? fillOfferPage : fillSalesPage)(about, newId);
+  // In front of the checkout a page sells; after payment it only leads on.
+  const fill = kind === 'offer' ? fillOfferPage : place ? fillBetweenPage : fillSalesPage;
+  const page = fill(about, newId);
   add('page', page.id, page);
   const step = { id: newId('step'), kind, pageId: page.id, ...(offer ? { offer } : {}) };
   void editPath(path.id, (p) => (place ? addStep(p, step, place) : addFirst(p, step)));

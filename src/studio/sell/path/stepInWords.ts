@@ -6,14 +6,6 @@ import { shortTerms } from '#core/terms';
 import { amounts } from '../../price/PriceStage';
 import { soldPrices } from '../../price/outcome';
 
-/** What a kind of step is called. */
-export const KIND_NAMES: Record<Step['kind'], string> = {
-  page: 'page',
-  checkout: 'checkout',
-  offer: 'offer after payment',
-  thanks: 'thank-you page',
-};
-
 const offerOf = ({ offers }: DraftContent, id: OfferId | undefined): DraftOffer | undefined =>
   offers.find((o) => o.id === id);
 

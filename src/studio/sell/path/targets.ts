@@ -1,6 +1,6 @@
 import type { DraftContent } from '#core/documents';
-import { type Path, type Step, stepsInOrder, type Target } from '#core/paths';
-import { KIND_NAMES, stepName } from './stepInWords';
+import { type Path, type Step, stepsInOrder, type Target, STEP_KIND_NAMES } from '#core/paths';
+import { stepName } from './stepInWords';
 
 /** A target as the value of a choice. */
 export const keyOf = (to: Target | null): string =>
@@ -28,7 +28,7 @@ export function targetChoices(
   return [
     ...stepsInOrder(path)
       .filter((s) => s.id !== step.id)
-      .map((s) => [`step/${s.id}`, `${stepName(content, s)} (${KIND_NAMES[s.kind]})`] as const),
+      .map((s) => [`step/${s.id}`, `${stepName(content, s)} (${STEP_KIND_NAMES[s.kind]})`] as const),
     ...content.paths.filter((p) => p.id !== path.id).map((p) => [`path/${p.id}`, `the path ${p.title}`] as const),
     ...(now?.kind === 'elsewhere' ? [[keyOf(now), now.href] as const] : []),
   ];

@@ -19,6 +19,7 @@ export const checkoutBlock = blockKind<z.infer<typeof CheckoutBlock>>({
   kind: 'checkout',
   name: 'The checkout',
   schema: CheckoutBlock,
+  leadsOn: true,
   on: ['sales'],
   label: () => 'form and button',
   fresh: (id) => ({ id, kind: 'checkout', button: '', note: '' }),

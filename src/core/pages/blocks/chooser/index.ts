@@ -19,6 +19,7 @@ export const chooserBlock = blockKind<z.infer<typeof Chooser>>({
   kind: 'chooser',
   name: 'Price chooser',
   schema: Chooser,
+  leadsOn: true,
   on: ['sales'],
   fresh: (id, _known, say) => ({ id, kind: 'chooser', title: say.chooser, button: say.choose }),
   label: ({ title }) => title,

@@ -23,6 +23,7 @@ export const offerBlock = blockKind<z.infer<typeof OfferBlock>>({
   kind: 'offer',
   name: 'Offer with its button',
   schema: OfferBlock,
+  leadsOn: true,
   on: ['sales'],
   fresh: (id, { title }, say) => ({ id, kind: 'offer', title, button: say.getNow, note: '' }),
   label: ({ title }) => title,

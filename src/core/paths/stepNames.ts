@@ -1,0 +1,9 @@
+import type { Step } from './path';
+
+/** What a kind of step is called, for the seller. */
+export const STEP_KIND_NAMES: Readonly<Record<Step['kind'], string>> = {
+  page: 'page',
+  checkout: 'checkout',
+  offer: 'offer after payment',
+  thanks: 'thank-you page',
+};
