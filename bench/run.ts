@@ -4,10 +4,11 @@ import { engine } from './engine';
 import { lasting } from './lasting';
 import { opening } from './opening';
 import { orders } from './orders';
+import { paths } from './paths';
 import { studio } from './studio';
 import { weight } from './weight';
 
-const ALL = { orders, counter, engine, opening, lasting, delivery, weight, studio };
+const ALL = { orders, paths, counter, engine, opening, lasting, delivery, weight, studio };
 
 // npm run bench -- opening counter: those alone.
 const named = process.argv.slice(2);

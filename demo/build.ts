@@ -3,8 +3,9 @@ import { addMs, DAY, dateIn, type Instant, instantOf, msOf } from '#core/calenda
 import { createCounter } from '../src/counter/createCounter';
 import { demoCatalogue } from './catalogue';
 import { Buyer, Owner } from './clients';
-import { inventedPerson } from './people';
+import { inventedPerson, NEWER_FIRST } from './people';
 import { seeded } from './random';
+import { inventedVisits } from './visits';
 import type { CheckoutData } from '../src/wire';
 
 export const DEMO_OPENS: Instant = '2025-06-12T07:30:00.000Z';
@@ -20,6 +21,7 @@ const CARDS = {
 };
 const SEASON_BUYERS = 42;
 const YEAR_BUYERS = 155;
+const WAY_BUYERS = 36;
 const COUNTRIES = ['PT', 'PT', 'PT', 'DE', 'FR', 'US'] as const;
 
 /**
@@ -30,6 +32,8 @@ export async function buildDemo(dataFolder: string, clientFolder: string): Promi
   const random = seeded(42);
   // What is ticked and taken beside comes from dice of its own, so that it changes nobody else’s choices.
   const beside = seeded(77);
+  const idDice = seeded(7);
+  const wayDice = seeded(2026);
   let count = 0;
   const counter = await createCounter({
     dataFolder,
@@ -37,7 +41,7 @@ export async function buildDemo(dataFolder: string, clientFolder: string): Promi
     mode: 'demo',
     port: 0,
     demoStart: DEMO_OPENS,
-    ids: { next: (prefix) => `${prefix}_${String((count += 1)).padStart(5, '0')}${random.int(1e9).toString(36)}` },
+    ids: { next: (prefix) => `${prefix}_${String((count += 1)).padStart(5, '0')}${idDice.int(1e9).toString(36)}` },
   });
   const { context, address } = counter;
   const { runner } = context;
@@ -104,10 +108,45 @@ export async function buildDemo(dataFolder: string, clientFolder: string): Promi
   for (const [days, path, price, card] of told)
     visits.push({ at: before(days), come: () => lastingBuyer(path, price, card) });
 
+  for (let i = 0; i < WAY_BUYERS; i += 1) visits.push({ at: wayMoment(i), come: () => wayBuyer(i) });
+
   for (const { at, come } of visits.sort((a, b) => (a.at < b.at ? -1 : 1))) {
     await passTo(at);
     await come();
     await runner.settle();
+  }
+
+  /** Some days apart, the last on the demo's own eve. */
+  function wayMoment(i: number): Instant {
+    return addMs(DEMO_DAY, -Math.round((WAY_BUYERS - i) * 1.1 * DAY) + 7 * 3_600_000);
+  }
+
+  /** Buyers of the newer paths: with extra, offer and softer offer; side by side; through the talk's entrance. */
+  async function wayBuyer(i: number): Promise<void> {
+    const who = inventedPerson(wayDice, used, NEWER_FIRST);
+    const buyer = new Buyer(address);
+    const [spring, side, talk] = content.paths.slice(-3);
+    const path = [spring, side, talk][i % 3];
+    if (!path) return;
+    const [entrance] = path.entrances ?? [];
+    if (entrance && wayDice.next() < 0.8) await buyer.fetch(`/${path.address}/in/${entrance.word}`);
+    const tills = path.steps.filter((s) => s.kind === 'checkout');
+    const till = wayDice.pick(tills);
+    const opened = await buyer.openCheckout(path.address, till.address);
+    const [extra] = opened.prices[0]?.extras ?? [];
+    const country = wayDice.pick(COUNTRIES);
+    const chosen = { country, ...(extra && wayDice.next() < 0.4 ? { extras: [extra.id] } : {}) };
+    const page = await buyer.quoteWith(opened, chosen);
+    const answer = await buyer.pay(page, who, CARDS.good, 0, chosen);
+    if (answer.body.state?.status !== 'paid')
+      throw new Error(`Buyer ${i} of a newer path could not pay: ${JSON.stringify(answer.body)}`);
+    for (let next = answer.body.state.next; !next.endsWith('/thanks');) {
+      const offer = await buyer.openOffer(next);
+      if (wayDice.next() < 0.25) {
+        const taken = await buyer.accept(offer);
+        next = taken.body.state?.status === 'paid' ? taken.body.state.next : await buyer.decline(offer);
+      } else next = await buyer.decline(offer);
+    }
   }
 
   async function seasonBuyer(i: number): Promise<void> {
@@ -216,7 +255,10 @@ export async function buildDemo(dataFolder: string, clientFolder: string): Promi
   async function giveBack(half: boolean): Promise<void> {
     await passTo(addMs(runner.now(), 5 * 3_600_000));
     const order = [...runner.state.orders.values()].findLast(
-      (o) => sumsOf(boughtWith(o)).paid > 0 && o.lines.every((l) => l.terms.kind === 'once'),
+      (o) =>
+        sumsOf(boughtWith(o)).paid > 0 &&
+        o.came.path === content.paths[0]?.id &&
+        o.lines.every((l) => l.terms.kind === 'once'),
     );
     const line = order?.lines[0];
     if (!order || !line) return;
@@ -240,5 +282,14 @@ export async function buildDemo(dataFolder: string, clientFolder: string): Promi
   await passTo(DEMO_DAY);
   await runner.execute({ type: 'move-clock', to: DEMO_DAY });
   await runner.settle();
+  const { zone } = content.shop;
+  const orders = [...runner.state.orders.values()];
+  for (const { day, view } of inventedVisits(content.paths, orders, {
+    today: DEMO_DAY,
+    zone,
+    release: 1,
+    dice: wayDice,
+  }))
+    context.visits.note(day, view);
   await counter.close();
 }

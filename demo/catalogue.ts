@@ -12,7 +12,18 @@ import {
   type ShopDetails,
 } from '#core/catalogue';
 import type { Page } from '#core/pages';
-import { addStep, checkoutOf, type Extra, type Path, sellWithPage } from '#core/paths';
+import {
+  addStep,
+  type Begun,
+  checkoutOf,
+  type Extra,
+  type Known,
+  offerSofter,
+  type Path,
+  sellFromTalk,
+  sellWithPage,
+  sideBySide,
+} from '#core/paths';
 import { type DraftContent, type ReleaseContent, sealContent } from '#core/release';
 import { cards } from './cards';
 import { reeds } from './drawings';
@@ -268,6 +279,7 @@ export async function demoCatalogue(upload: Upload): Promise<ReleaseContent> {
       offer: { id: o.id, title: o.title, products: products.filter((p) => o.productIds.includes(p.id)) },
       taken: new Set(),
       next,
+      short: () => next('K'),
       locale: 'en',
     }),
   );
@@ -291,13 +303,70 @@ export async function demoCatalogue(upload: Upload): Promise<ReleaseContent> {
     offer: { offerId: membership.id, priceId: monthly.id },
   };
   Object.assign(wrenPath, addStep(wrenPath, wrenStep, { after: checkoutOf(wrenPath)?.id ?? '', by: 'next' }));
+  const known = (offer: DraftOffer) => ({
+    offer: { id: offer.id, title: offer.title, products: products.filter((p) => offer.productIds.includes(p.id)) },
+    taken: new Set<string>(),
+    next,
+    short: () => shorts.shift() ?? next('K'),
+    locale: 'en',
+  });
+  const ways = newerPaths(offers, { wrenOffer, membership, lifelong }, known, next);
+  offers.push(ways.talkOffer);
   const content: DraftContent = {
     shop: SHOP,
     products,
     offers,
     coupons,
-    paths: made.map((m) => m.path),
-    pages: [...made.flatMap((m) => m.pages), after],
+    paths: [...made.map((m) => m.path), ...ways.begun.map((m) => m.path)],
+    pages: [...made.flatMap((m) => m.pages), after, ...ways.begun.flatMap((m) => m.pages)],
   };
   return sealContent(content);
+}
+
+/** Short addresses of the demo's entrances. */
+const shorts = ['k7Qm', 'w3Rn'];
+
+/** Three more paths: with extra, offer and something softer; two offers side by side; from a talk, through an entrance. */
+function newerPaths(
+  offers: readonly DraftOffer[],
+  of: { wrenOffer: DraftOffer; membership: DraftOffer; lifelong: DraftOffer },
+  known: (offer: DraftOffer) => Known,
+  next: (prefix: string) => string,
+): { begun: Begun[]; talkOffer: DraftOffer } {
+  const [dawnOffer] = offers;
+  const { wrenOffer, membership, lifelong } = of;
+  const [once, parts] = lifelong.prices;
+  if (!dawnOffer || !once || !parts) throw new Error('The demo has its prices');
+  const { offer: library } = known(lifelong);
+  const spring = offerSofter.make({
+    ...known(wrenOffer),
+    more: { offer: library, priceId: once.id },
+    softer: { offer: library, priceId: parts.id },
+  });
+  Object.assign(spring.path, { title: 'Wrens in spring', address: 'wrens-in-spring', note: 'the spring letter' });
+  addExtra(spring.path, {
+    id: next('extra'),
+    offerId: dawnOffer.id,
+    priceId: dawnOffer.prices[0]?.id ?? '',
+    heading: 'Add the whole dawn around them',
+    text: '',
+    strength: 'clear',
+  });
+  const side = sideBySide.make({ ...known(dawnOffer), beside: known(membership).offer });
+  Object.assign(side.path, { title: 'Field pack or library', address: 'pack-or-library' });
+  const listeners = next('pr');
+  const talkOffer: DraftOffer = {
+    ...dawnOffer,
+    id: next('off'),
+    title: 'Dawn field pack, after the talk',
+    prices: [
+      newPrice(next('pr'), { name: 'For yourself', terms: { kind: 'once', amount: '24.00' } }),
+      newPrice(listeners, { name: 'For those who listened', terms: { kind: 'once', amount: '18.00' } }),
+    ],
+  };
+  const talk = sellFromTalk.make({ ...known(talkOffer), few: listeners });
+  Object.assign(talk.path, { title: 'Evening talk', address: 'evening-talk' });
+  const [entrance] = talk.path.entrances ?? [];
+  if (entrance) Object.assign(entrance, { word: 'listeners', until: '2026-06-30', label: 'heard the talk' });
+  return { begun: [spring, side, talk], talkOffer };
 }

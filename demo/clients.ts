@@ -63,11 +63,21 @@ export class Buyer extends Visitor {
   /** What the window has in its hand: it opens what it pays. */
   readonly holder = randomBytes(24).toString('hex');
 
-  /** Opens a checkout and reads what it shows. */
-  async openCheckout(address: string): Promise<CheckoutData> {
-    const html = await (await this.fetch(`/${address}/checkout`)).text();
+  /** Looks at a page as a browser draws it: with its mark. @param from the page whose link led there */
+  async look(href: string, from?: string): Promise<string> {
+    const headers = new Headers();
+    if (from !== undefined) headers.set('referer', from.startsWith('http') ? from : this.base + from);
+    const html = await (await this.fetch(href, { headers })).text();
+    const mark = /href="(\/-\/mark\/[^"]+)"/.exec(html)?.[1];
+    if (mark !== undefined) await this.fetch(mark);
+    return html;
+  }
+
+  /** Opens the checkout of a path and reads what it shows. @param step its address under the path's */
+  async openCheckout(address: string, step = 'checkout'): Promise<CheckoutData> {
+    const html = await (await this.fetch(`/${address}/${step}`)).text();
     const data = /<script type="application\/json" id="checkout-data">(.*?)<\/script>/s.exec(html)?.[1];
-    if (!data) throw new Error(`There is no checkout at /${address}`);
+    if (!data) throw new Error(`There is no checkout at /${address}/${step}`);
     return JSON.parse(data) as CheckoutData;
   }
 
@@ -86,6 +96,7 @@ export class Buyer extends Visitor {
   async quoteWith(data: CheckoutData, chosen: Beside): Promise<CheckoutData> {
     const { body } = await this.json<{ prices: CheckoutData['prices']; wrong: object }>('/checkout/quote', {
       pathId: data.pathId,
+      stepId: data.stepId,
       ...chosen,
     });
     return { ...data, prices: body.prices };
@@ -103,6 +114,7 @@ export class Buyer extends Visitor {
     const token = card === null ? null : await this.token(card, data.cardService);
     return this.json<PayAnswer>('/checkout/pay', {
       pathId: data.pathId,
+      stepId: data.stepId,
       priceId: price.id,
       shown: price.shown,
       ...who,
@@ -113,7 +125,7 @@ export class Buyer extends Visitor {
   }
 
   async state(data: CheckoutData): Promise<CheckoutState> {
-    const response = await this.fetch(`/checkout/state?path=${data.pathId}`, {
+    const response = await this.fetch(`/checkout/state?path=${data.pathId}&step=${data.stepId}`, {
       headers: { [HOLDER_HEADER]: this.holder },
     });
     return ((await response.json()) as { state: CheckoutState }).state;

@@ -36,12 +36,16 @@ const LAST = [
   'Wickes',
 ];
 
+/** Those who came by the newer paths. */
+export const NEWER_FIRST = ['Ilse', 'Joren', 'Maeve', 'Ottilie', 'Pavel', 'Runa'];
+
 export function inventedPerson(
   random: { int(below: number): number },
   used: Set<string>,
+  firsts = FIRST,
 ): { name: string; address: string } {
   for (;;) {
-    const first = FIRST[random.int(FIRST.length)] ?? '';
+    const first = firsts[random.int(firsts.length)] ?? '';
     const last = LAST[random.int(LAST.length)] ?? '';
     const address = `${first}.${last}@example.org`.toLowerCase();
     if (used.has(address)) continue;

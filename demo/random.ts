@@ -1,5 +1,12 @@
+export interface Random {
+  /** From 0 up to, and without, 1. */
+  next(): number;
+  int(below: number): number;
+  pick<T>(list: readonly T[]): T;
+}
+
 /** A small seeded generator (mulberry32): the same seed gives the same demo on every machine. */
-export function seeded(seed: number): { next(): number; int(below: number): number; pick<T>(list: readonly T[]): T } {
+export function seeded(seed: number): Random {
   let a = seed >>> 0;
   const next = (): number => {
     a = (a + 0x6d2b79f5) >>> 0;

@@ -30,10 +30,15 @@ try {
       await studio.getByRole('link', { name: /^New path/ }).click();
       await studio.getByLabel('What it sells').selectOption({ index: 1 });
       await shot(studio, 'new-path');
-      await studio.getByRole('button', { name: /^Begin like this ?: Offer something more/ }).click();
-      await studio.locator('.stream-step').nth(2).click();
+      await studio.getByRole('link', { name: 'Sell', exact: true }).click();
+      await studio.locator('.sheet tbody a', { hasText: 'Wrens in spring' }).first().click();
+      await studio
+        .getByText(/\d+ came/)
+        .first()
+        .waitFor();
+      await studio.locator('.stream-step').nth(1).click();
       await shot(studio, 'path');
-      await studio.getByRole('button', { name: 'Remove this draft' }).click();
+      await studio.getByRole('link', { name: 'Sell', exact: true }).click();
       await studio.locator('.sheet tbody a').first().click();
       await studio.getByRole('link', { name: 'Edit its page' }).click();
       await studio.locator('.rich-words').first().click();

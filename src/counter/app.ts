@@ -16,7 +16,9 @@ import { enterRoutes } from './owner/enterRoutes';
 import { ownerRoutes } from './owner/routes';
 import { checkoutRoutes } from './public/checkoutRoutes';
 import { fileRoutes } from './public/fileRoutes';
+import { entranceRoutes } from './public/entranceRoutes';
 import { pagesRoutes } from './public/pagesRoutes';
+import { turnBackRoutes } from './public/turnBackRoutes';
 import { localeFor } from './shared/reading';
 
 /** Every route of a shop, behind what guards all of them. */
@@ -57,6 +59,8 @@ export function counterApp(context: CounterContext, behindProxy: boolean): Expre
       void res.type('text/plain').send('User-agent: *\nDisallow: /studio/\nDisallow: /member/\nDisallow: /get/\n'),
   );
   app.get('/favicon.ico', (_req, res) => void res.status(204).end());
+  app.use(entranceRoutes(context));
+  app.use(turnBackRoutes(context));
   app.use(pagesRoutes(context));
   app.use(
     problemHandler(

@@ -11,7 +11,7 @@ import type { DoorsFile } from './files/doorsFile';
 import type { FolderProblem } from './files/folderProblem';
 import type { JournalFile } from './files/journalFile';
 import type { PeopleFile } from './files/peopleFile';
-import type { ViewsFile } from './files/viewsFile';
+import type { VisitsFiles } from './files/visitsFiles';
 import type { Away } from './owner/absence';
 import type { FinishedShop } from './owner/finishedShop';
 import type { ReleaseFiles } from './files/releaseFiles';
@@ -28,7 +28,7 @@ export interface CounterContext {
   people: PeopleFile;
   doors: DoorsFile;
   helpers: HelpersFile;
-  views: ViewsFile;
+  visits: VisitsFiles;
   finishedShop: FinishedShop;
   vault: VaultFiles;
   releases: ReleaseFiles;

@@ -20,7 +20,7 @@ import { openPeopleFile } from './files/peopleFile';
 import { openPresence } from './files/presence';
 import { openReleaseFiles } from './files/releaseFiles';
 import { openVaultFiles } from './files/vaultFiles';
-import { openViewsFile } from './files/viewsFile';
+import { openVisitsFiles } from './files/visitsFiles';
 import { openClientFiles } from './http/clientFiles';
 import { hostsOf, isPublicAddress } from './http/hosts';
 import { type Listening, listen } from './listen';
@@ -91,7 +91,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
   const people = await openPeopleFile(own, disk);
   const doors = await openDoorsFile(own, disk);
   const helpers = openHelpersFile(own, disk);
-  const views = openViewsFile(own);
+  const visits = openVisitsFiles(join(own, 'visits'), log);
   const finished = finishedShop(options.clientFolder);
   const vault = openVaultFiles(join(root, 'vault'));
   const releases = openReleaseFiles(join(own, 'releases'), disk);
@@ -163,7 +163,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
     people,
     doors,
     helpers,
-    views,
+    visits,
     finishedShop: finished,
     vault,
     releases,
@@ -231,7 +231,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
       await listening.close();
       await turning;
       await runner.synced();
-      await Promise.all([journal.close(), people.close(), doors.close(), views.close(), finished.close()]);
+      await Promise.all([journal.close(), people.close(), doors.close(), visits.close(), finished.close()]);
     },
   };
 }

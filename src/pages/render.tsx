@@ -16,6 +16,8 @@ interface Frame {
   shopName: string;
   /** Address and words of the logo, where there is one. */
   logo?: { src: string; alt: string } | null;
+  /** The address of what is fetched by whoever draws the page. */
+  mark?: string | null;
   stylesheets: readonly string[];
   /** Module scripts; sales pages have none. */
   scripts?: readonly string[];
@@ -39,6 +41,8 @@ export function documentHtml(frame: Frame): string {
     frame.description === '' ? '' : `<meta name="description" content="${escapeHtml(frame.description)}">`,
     frame.keepOut ? '<meta name="robots" content="noindex">' : '',
     ...frame.stylesheets.map((href) => `<link rel="stylesheet" href="${href}">`),
+    // Fetched by whoever draws the page, and waited for by nobody.
+    frame.mark == null ? '' : `<link rel="stylesheet" media="print" href="${frame.mark}">`,
     ...(frame.scripts ?? []).map((src) => `<script type="module" src="${src}"></script>`),
     frame.structuredData === undefined
       ? ''

@@ -40,7 +40,8 @@ export interface OrderView {
 export interface PageView {
   /** What the page says besides the seller's words, in its reader's language. */
   words: Words['pages'];
-  offer: { title: string; prices: PriceView[] } | null;
+  /** What is offered where a block stands: that of the checkout its button leads to. */
+  offerOf: (block: { id: BlockId; step?: StepId | undefined }) => { title: string; prices: PriceView[] } | null;
   things: ThingView[];
   pictureUrl: (file: FileRef) => string;
   /** The address that a block's button leads to. */

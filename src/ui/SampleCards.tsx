@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 
 interface SampleCard {
   number: string;
@@ -22,8 +22,14 @@ export function SampleCards({
         setCards((await r.json()) as SampleCard[]),
       );
   }
+  const box = useRef<HTMLDetailsElement>(null);
+  // Opened before the page came to life: what opening does is made up for.
+  useEffect(() => {
+    if (box.current?.open) open();
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the page comes to life
+  }, []);
   return (
-    <details className="border border-dashed border-draft px-4 py-2 text-draft" onToggle={open}>
+    <details ref={box} className="border border-dashed border-draft px-4 py-2 text-draft" onToggle={open}>
       <summary className="cursor-pointer">{label}</summary>
       <ul className="mt-2 flex flex-wrap gap-2 pb-2">
         {cards?.map((card) => (

@@ -19,12 +19,15 @@ const Beside = {
   named: z.string().max(30).optional(),
 };
 
+/** At which checkout. A page that was open before a path could have several names its path alone: the first is meant. */
+const Where = { pathId: idFor<PathId>(), stepId: idFor<StepId>().optional() };
+
 /** The prices again with what was ticked, a coupon, a country, a number. */
-export const QuoteRequest = z.strictObject({ pathId: idFor<PathId>(), ...Beside });
+export const QuoteRequest = z.strictObject({ ...Where, ...Beside });
 export type QuoteRequest = z.infer<typeof QuoteRequest>;
 
 /** Rather another card than to confirm with the bank. */
-export const GiveUpRequest = z.strictObject({ pathId: idFor<PathId>() });
+export const GiveUpRequest = z.strictObject(Where);
 export type GiveUpRequest = z.infer<typeof GiveUpRequest>;
 
 /** A card as the payment service named it to the browser, with its proof of that. */
@@ -37,7 +40,7 @@ const Holder = z.string().regex(/^[\w-]{22,64}$/);
 export const HOLDER_HEADER = 'keel-holder';
 
 export const PayRequest = z.strictObject({
-  pathId: idFor<PathId>(),
+  ...Where,
   priceId: idFor<PriceId>(),
   /** Hash of what the page showed. */
   shown: z.string().regex(/^[0-9a-f]{64}$/),
@@ -55,6 +58,9 @@ export const CheckoutExtra = z.strictObject({
   heading: z.string(),
   text: z.string(),
   strength: z.enum(['quiet', 'clear', 'loud']),
+  look: z.enum(['button', 'tick', 'switch']),
+  place: z.enum(['above', 'beside']),
+  picture: z.strictObject({ src: z.string(), alt: z.string() }).nullable(),
   statement: z.string(),
   ticked: z.boolean(),
 });
@@ -137,10 +143,15 @@ export const CheckoutData = z.strictObject({
   /** The language of the form's own words, by its two letters. */
   language: z.enum(languages),
   pathId: idFor<PathId>(),
+  stepId: idFor<StepId>(),
   title: z.string(),
   heading: z.string(),
   under: z.string(),
   prices: z.array(CheckoutPrice),
+  /** A coupon that stands in its field already; empty where none does. */
+  coupon: z.string(),
+  /** Where the link leads that says "not now"; null where a checkout has none. */
+  turnBack: z.string().nullable(),
   /** Whether a coupon can be typed here. */
   coupons: z.boolean(),
   /** Countries to choose from where tax depends on them; else none. */

@@ -51,6 +51,35 @@ export const FirstHours = z.strictObject({
 export type FirstHours = z.infer<typeof FirstHours>;
 export const FirstHoursAnswer = z.strictObject({ first: FirstHours.nullable() });
 
+const count = z.int().min(0);
+const Named = z.strictObject({ of: z.string(), count });
+
+/** What was counted of a path in some days. Money in minor units of its currency. */
+export const PathFigures = z.strictObject({
+  from: z.iso.date(),
+  to: z.iso.date(),
+  /** Since when counting cannot be kept; null while it can. */
+  stopped: z.string().nullable(),
+  steps: z.array(
+    z.strictObject({
+      step: Id,
+      came: count,
+      wentOn: z.array(z.strictObject({ to: Id, count })),
+      taken: count,
+      left: count,
+      money: count,
+      extras: z.array(z.strictObject({ id: Id, taken: count })),
+    }),
+  ),
+  entrances: z.array(z.strictObject({ entrance: Id, came: count, bought: count, money: count })),
+  sites: z.array(Named),
+  words: z.array(Named),
+  robots: count,
+  days: z.array(z.strictObject({ day: z.iso.date(), came: z.record(z.string(), count), bought: count })),
+});
+export type PathFigures = z.infer<typeof PathFigures>;
+export const PathFiguresAnswer = z.strictObject({ figures: PathFigures.nullable() });
+
 /** One of the releases that were live, with what it changed against the one before it. */
 export const ReleaseLine = z.strictObject({
   number: z.int(),

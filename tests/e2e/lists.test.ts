@@ -21,7 +21,7 @@ test('every figure opens the rows it was counted from, with the same total', asy
     .click();
   await studio.getByText(`${count ?? ''} orders, ${amount ?? ''} paid`, { exact: false }).waitFor();
   await studio.getByRole('link', { name: 'Count', exact: true }).click();
-  const row = studio.getByRole('row', { name: /Dawn field pack/ });
+  const row = studio.getByRole('row', { name: /^Dawn field pack \d/ });
   await row.getByRole('link').first().waitFor();
   const cells = await row.getByRole('cell').allTextContents();
   await row.getByRole('link').last().click();
@@ -34,6 +34,26 @@ test('every figure opens the rows it was counted from, with the same total', asy
   await row.getByRole('link').first().click();
   await studio.getByText(`${cells[1] ?? ''} orders, ${cells[2] ?? ''} paid`, { exact: false }).waitFor();
   expect(await studio.locator('.sheet tbody tr').count()).toBe(Number(cells[1]));
+});
+
+test('what happened on a path opens its orders: by path, by step and by entrance, with the same number', async () => {
+  await studio.goto(`${new URL(studio.url()).origin}/studio/sell`);
+  await studio.locator('.sheet tbody a', { hasText: 'Evening talk' }).first().click();
+  const entrance = studio.getByRole('group', { name: 'Entrance: listeners' });
+  const bought = (await entrance.getByRole('link', { name: /bought$/ }).textContent()) ?? '';
+  await entrance.getByRole('link', { name: /bought$/ }).click();
+  const count = Number(/\d+/.exec(bought)?.[0]);
+  expect(count).toBeGreaterThan(0);
+  await studio.getByText(new RegExp(`^${count} orders?,`)).waitFor();
+  expect(await studio.locator('.sheet tbody tr').count()).toBe(count);
+  // All of that path are as many, or more; on any path there are more still.
+  const rows = async (way: string): Promise<number> => {
+    await studio.getByLabel('On which path').selectOption({ label: way });
+    await studio.waitForTimeout(300);
+    return Number(/^(\d+) orders?/.exec(await totals())?.[1]);
+  };
+  const [talk, any] = [await rows('Evening talk'), await rows('any path')];
+  expect([talk >= count, any > talk]).toEqual([true, true]);
 });
 
 test('a list in a sentence: narrowed, totalled, named, found again after a reload, exported exactly', async () => {

@@ -1,30 +1,12 @@
 import { expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
-import { axeFindings, complaintsOf, mirrored, newPage } from '../support/browser';
+import { axeFindings, complaintsOf, newPage } from '../support/browser';
 import { openForAll } from '../support/openForAll';
+import { openStudio, publish } from '../support/studio';
 
 // How a seller draws what buyers walk, and how buyers then walk it.
 const open = openForAll('demo');
-const WIDE = { viewport: { width: 1280, height: 800 } };
 const PHONE = { viewport: { width: 390, height: 844 } };
-
-async function openStudio(): Promise<Page> {
-  const studio = await newPage(open.browser, { ...WIDE, bypassCSP: true });
-  await studio.goto(open.served.studio);
-  await studio.getByText('Shop online').waitFor();
-  await mirrored(studio);
-  return studio;
-}
-
-async function publish(studio: Page): Promise<void> {
-  await studio.getByText(/^Saved on this computer/).waitFor();
-  await studio.getByRole('button', { name: /^Publish \d+ changes?$/ }).click();
-  await studio
-    .getByRole('complementary')
-    .getByRole('button', { name: /^Publish \d+ changes?$/ })
-    .click();
-  await studio.getByText('Published. Buyers see it now.').waitFor();
-}
 
 async function buy(page: Page, path: string, address: string): Promise<void> {
   await page.goto(`${open.served.base}/${path}`);
@@ -36,7 +18,7 @@ async function buy(page: Page, path: string, address: string): Promise<void> {
 }
 
 test('from a sentence to a live path with an extra, an offer and a softer one; bought, declined, taken', async () => {
-  const studio = await openStudio();
+  const studio = await openStudio(open);
   const complaints = complaintsOf(studio);
   // Every press of the seller is counted: a choice in a list is one.
   let presses = 0;
@@ -74,6 +56,22 @@ test('from a sentence to a live path with an extra, an offer and a softer one; b
   await studio.getByRole('button', { name: /4 × €97\.00/, pressed: true }).waitFor();
   await studio.keyboard.press('ArrowUp');
   await studio.getByRole('button', { name: /€297\.00/, pressed: true }).waitFor();
+  // Walked before anybody else does: what would be charged, sent and opened.
+  await studio.getByText('Walk it', { exact: true }).first().click();
+  await studio
+    .getByLabel(/^Walk: their answer to .*for life/)
+    .last()
+    .selectOption('yes');
+  await studio
+    .getByRole('group', { name: 'Walk: extras they add' })
+    .getByLabel(/^Dawn field pack/)
+    .check();
+  await studio.getByRole('button', { name: 'Walk it', exact: true }).click();
+  await studio.getByText(/^Sent: a receipt, a receipt\. Open: /).waitFor();
+  expect((await studio.locator('.outcome ol, ol').last().textContent()) ?? '').toMatch(
+    /Checkout€36\.00.*: no.*: yes€97\.00/,
+  );
+  expect(await axeFindings(studio)).toEqual([]);
   await publish(studio);
   presses += 2;
   expect(presses).toBeLessThan(30);
@@ -107,7 +105,7 @@ test('from a sentence to a live path with an extra, an offer and a softer one; b
 }, 120_000);
 
 test('a path that was taken apart says what is wrong, and one press mends it; an address that changes leads on', async () => {
-  const studio = await openStudio();
+  const studio = await openStudio(open);
   await studio.getByRole('link', { name: 'Sell', exact: true }).click();
   await studio.locator('.sheet tbody a', { hasText: 'Wren sound cards' }).first().click();
   await studio.getByRole('button', { name: 'Show as list' }).click();

@@ -4,7 +4,9 @@ import { parse } from 'csv-parse/sync';
 import fc from 'fast-check';
 import type { StoredOrder } from '#core/mirror';
 import { linkProblem } from '#core/catalogue';
+import { newEntrance } from '#core/paths';
 import { newPaymentLine } from '#core/payments';
+import { softer } from '../support/softerPath';
 
 const { ordersCsv } = await import('../../src/studio/deliver/exportOrders');
 
@@ -13,6 +15,7 @@ const order = (title: string, paid: number, currency = 'EUR'): StoredOrder => ({
   number: 1001,
   at: '2026-06-15T08:00:00.000Z',
   personId: 'u',
+  came: { path: null, step: null, entrance: null },
   title,
   currency,
   zone: 'UTC',
@@ -98,4 +101,28 @@ test('a link that holds a password is refused; one with an @ further on is not',
   expect(linkProblem({ url: 'https://user:pw@example.org/film' })).toContain('holds a name or a password');
   expect(linkProblem({ url: 'https://token@example.org' })).toContain('holds a name or a password');
   expect(linkProblem({ url: 'https://example.org/@tove?a=b@c' })).toBeNull();
+});
+
+test('each line says as what it was bought, on which path, at which step and through which entrance', () => {
+  const path = {
+    ...softer(),
+    title: 'Wrens',
+    address: 'wrens',
+    entrances: [newEntrance({ id: 'e1', word: 'evening-talk', short: 'k7Qm' }, { label: 'heard the talk' })],
+  };
+  const bought = order('Cards', 1_200);
+  const [line] = bought.lines;
+  if (!line) throw new Error('no line');
+  Object.assign(bought, {
+    came: { path: 'path', step: 'pay', entrance: 'e1' },
+    lines: [line, { ...line, lineId: 'l2', title: 'Pack' }, { ...line, lineId: 'l3', title: 'Walk' }],
+    offers: { walk: { answer: 'yes', lineIds: ['l3'] } },
+  });
+  const csv = ordersCsv([{ order: bought, person: undefined }], [path]);
+  const rows = parse<Record<string, string>>(csv, { columns: true, bom: true });
+  expect(rows.map((r) => [r['bought'], r['as'], r['path'], r['step'], r['entrance'], r['label']])).toEqual([
+    ['Cards', 'main', 'Wrens', '/wrens/pay', 'evening-talk', 'heard the talk'],
+    ['Pack', 'extra', 'Wrens', '/wrens/pay', 'evening-talk', 'heard the talk'],
+    ['Walk', 'offer after payment', 'Wrens', '/wrens/walk', 'evening-talk', 'heard the talk'],
+  ]);
 });

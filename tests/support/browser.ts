@@ -74,6 +74,13 @@ export function complaintsOf(page: Page): string[] {
 
 /** What axe-core finds against WCAG 2.2 A and AA on a page that bypasses its content policy. */
 export async function axeFindings(page: Page): Promise<string[]> {
+  // A colour that is on its way to another is neither: what is judged is what then stands.
+  await page.evaluate(() =>
+    Promise.race([
+      Promise.allSettled(document.getAnimations().map((animation) => animation.finished)),
+      new Promise((resolve) => setTimeout(resolve, 1_000)),
+    ]),
+  );
   await page.evaluate(axe.source);
   const found = await page.evaluate(async () => {
     const { violations } = await (

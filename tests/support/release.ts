@@ -90,7 +90,14 @@ export const pathFor = (
   products: readonly Product[],
   taken: ReadonlySet<string>,
   next: (prefix: string) => string,
-): Begun => sellWithPage.make({ offer: { id: offer.id, title: offer.title, products }, taken, next, locale: 'en' });
+): Begun =>
+  sellWithPage.make({
+    offer: { id: offer.id, title: offer.title, products },
+    taken,
+    next,
+    short: () => 'k7Qm',
+    locale: 'en',
+  });
 
 /** With a monthly subscription for 30.00 at /monthly. */
 export const contentWithMonthly = (): ReleaseContent =>

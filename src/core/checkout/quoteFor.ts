@@ -1,6 +1,7 @@
 import { type Instant } from '#core/calendar';
 import { type Coupon, type Offer, type Price, saleState } from '#core/catalogue';
 import { sum } from '#core/money';
+import type { ProductId } from '#core/ids';
 import { refuse, type RefusalOf } from '#core/refusal';
 import type { Release } from '#core/release';
 import { accessUntil, type Due, firstDues, isLasting, paymentsOf, type Terms } from '#core/terms';
@@ -75,7 +76,7 @@ export function quoteFor(
       priceId: chosen.price.id,
       title: chosen.offer.title,
       priceName: chosen.price.name,
-      productIds: chosen.offer.productIds,
+      productIds: i === 0 ? openedWith(chosen.offer, choice.given, release) : chosen.offer.productIds,
       terms: chosen.terms,
       ...(chosen.quantity > 1 ? { quantity: chosen.quantity } : {}),
       ...(chosen.article === undefined ? {} : { article: chosen.article }),
@@ -103,6 +104,12 @@ export function quoteFor(
     ...(replaced ? { replaces: { agreementId: replaced.agreementId, credit, used } } : {}),
   };
 }
+
+/** What the first line opens: what its offer does, and what is given along, each once. */
+const openedWith = ({ productIds }: Offer, given: QuoteChoice['given'] = [], { content }: Release): ProductId[] => [
+  ...productIds,
+  ...given.filter((id) => !productIds.includes(id) && content.products.some((p) => p.id === id)),
+];
 
 /** The dues of a line: those of its terms, as many times as it was taken. */
 function paymentsFor({ terms, quantity }: Chosen, now: Instant, zone: string): Due[] {

@@ -1,5 +1,5 @@
 import type { Instant } from '#core/calendar';
-import type { AgreementId, CouponId, LineId, OfferId, PriceId } from '#core/ids';
+import type { AgreementId, CouponId, LineId, OfferId, PriceId, ProductId } from '#core/ids';
 import type { Release } from '#core/release';
 import type { QuoteBuyer } from './buyer';
 
@@ -19,6 +19,8 @@ export interface LineChoice {
 export interface QuoteChoice extends LineChoice {
   /** What was ticked beside it, in the order of the checkout. */
   extras?: readonly LineChoice[] | undefined;
+  /** Products that its path gives along, which the first line then opens. Chosen by nobody. */
+  given?: readonly ProductId[] | undefined;
   coupon?: string | undefined;
   country?: string | undefined;
   vatNumber?: string | undefined;

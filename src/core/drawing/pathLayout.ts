@@ -33,6 +33,8 @@ export interface PlacedWay {
   by: Join['by'];
   /** With a condition: one of several. */
   conditional: boolean;
+  /** By a button, or after paying at a checkout beside the first: as good a way as the stream. */
+  aside: boolean;
   /** Along the stream; else a stroke that leaves it, or comes back in. */
   stream: boolean;
   /** Goes on in another row. */
@@ -40,7 +42,12 @@ export interface PlacedWay {
   /** An SVG path. */
   d: string;
   /** Where its words stand. */
-  label: { x: number; y: number };
+  label: {
+    x: number;
+    y: number;
+    /** They end there, beside an upright; else they are centred under the line. */
+    beside: boolean;
+  };
 }
 
 /** A way out of the path. */
@@ -112,7 +119,8 @@ export function layOutPath(path: Path, sizes: PathSizes): PathLayout {
         continue;
       }
       const target = place.get(to.step);
-      if (!target) continue;
+      // Back to the checkout is where they came from: the line that leads down says it.
+      if (!target || (from.step.kind === 'turned-back' && target.column < from.column)) continue;
       const same = ways.find((w) => w.from === from.step.id && w.to === to.step && !w.conditional && !when);
       // Where yes and no lead to the same place there is one way, whatever is answered.
       if (same) {
@@ -125,6 +133,7 @@ export function layOutPath(path: Path, sizes: PathSizes): PathLayout {
         to: to.step,
         by,
         conditional: when !== undefined,
+        aside: by === 'button' || (by === 'next' && from.step.kind === 'checkout'),
         stream,
         turns: from.row !== target.row,
         ...lineOf(from, target, { column, lane }),
@@ -144,8 +153,10 @@ function columnsOf(path: Path, order: readonly Step[]): Map<StepId, number> {
   const columns = new Map<StepId, number>();
   const under = new Set<StepId>();
   const leading = new Map<StepId, StepId[]>();
+  // The page for whoever turned back stands behind the checkout that it leads back to.
+  const back = new Set(path.steps.filter((s) => s.kind === 'turned-back').map((s) => s.id));
   for (const { from, to } of path.joins)
-    if (to.kind === 'step') leading.set(to.step, [...(leading.get(to.step) ?? []), from]);
+    if (to.kind === 'step' && !back.has(from)) leading.set(to.step, [...(leading.get(to.step) ?? []), from]);
   const columnOf = (id: StepId): number => {
     const known = columns.get(id);
     if (known !== undefined || under.has(id)) return known ?? -1;
@@ -199,14 +210,14 @@ function lineOf(
     // Into another row: off to the edge, down between the rows, and in from the left.
     const gap = y2 - 52;
     const d = `M${x1} ${y1} H${x1 + column / 2 - 10} V${gap} H${x2 - column / 2 + 10} V${y2} H${x2}`;
-    return { d, label: { x: x1 + column / 2 - 20, y: y1 + 22 } };
+    return { d, label: { x: x1 + column / 2 - 20, y: y1 + 22, beside: false } };
   }
-  if (y1 === y2) return { d: `M${x1} ${y1} H${x2}`, label: { x: (x1 + x2) / 2, y: y1 + 22 } };
+  if (y1 === y2) return { d: `M${x1} ${y1} H${x2}`, label: { x: (x1 + x2) / 2, y: y1 + 22, beside: false } };
   const down = y2 > y1;
   // Leaves beside its page and comes back in beside the other: never across a page.
   const bend = Math.round(down ? x1 + column * BESIDE : x2 - column * (1 - BESIDE));
   const r = Math.min(28, lane / 4);
   const turn = down ? 1 : -1;
   const d = `M${x1} ${y1} H${round(bend - r)} Q${bend} ${y1} ${bend} ${round(y1 + turn * r)} V${round(y2 - turn * r)} Q${bend} ${y2} ${round(bend + r)} ${y2} H${x2}`;
-  return { d, label: down ? { x: bend + 20, y: y1 + 60 } : { x: bend - 38, y: (y1 + y2) / 2 } };
+  return { d, label: { x: bend - 8, y: down ? y1 + 60 : (y1 + y2) / 2, beside: true } };
 }

@@ -22,6 +22,7 @@ export type ProductId = IdOf<'product'>;
 export type FileId = IdOf<'file'>;
 export type OfferId = IdOf<'offer'>;
 export type PriceId = IdOf<'price'>;
+export type EntranceId = IdOf<'entrance'>;
 export type CouponId = IdOf<'coupon'>;
 export type PathId = IdOf<'path'>;
 export type StepId = IdOf<'step'>;

@@ -8,6 +8,7 @@ export {
   type CouponId,
   type CreditId,
   type DisputeId,
+  type EntranceId,
   type FileId,
   type LineId,
   type OfferId,

@@ -89,11 +89,12 @@ export class MirrorRows {
           break;
         case 'order.paid': {
           const { orderId, number, personId, chargeKey } = event.data;
+          const { path, step, entrance } = event.data.came;
           const charge = chargeKey === null ? undefined : this.charges.get(chargeKey);
           const quote = charge?.quote ?? event.data.quote;
           if (!quote) throw new Error(`Order ${number} is paid, but nothing says for what`);
           if (charge) charge.quote = null;
-          const order = newOrderRow({ id: orderId, number, at, personId }, quote);
+          const order = newOrderRow({ id: orderId, number, at, personId, came: { path, step, entrance } }, quote);
           this.orders.set(orderId, order);
           orderBought(order, paymentBought(quote, event.data, null, at));
           break;

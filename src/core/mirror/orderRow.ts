@@ -4,7 +4,7 @@ import { type AskedQuote, isBoughtDisputed, type OrderRow } from './rows';
 
 /** An order as it is when it comes into being: nothing of it is paid yet. */
 export const newOrderRow = (
-  named: Pick<OrderRow, 'id' | 'number' | 'at' | 'personId'>,
+  named: Pick<OrderRow, 'id' | 'number' | 'at' | 'personId' | 'came'>,
   { lines, currency, zone, statement }: AskedQuote,
 ): OrderRow => ({
   ...named,

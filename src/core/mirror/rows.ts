@@ -12,6 +12,7 @@ import type {
 } from '#core/ids';
 import type { Instant } from '#core/calendar';
 import type { Quote, QuoteLine } from '#core/checkout';
+import type { CameFrom } from '#core/journal';
 import type { Pass } from '#core/passes';
 import type { Payment } from '#core/payments';
 import type { AnsweredOffer, OrderStatus } from '#core/shop';
@@ -22,6 +23,8 @@ export interface OrderRow {
   number: number;
   at: Instant;
   personId: PersonId;
+  /** The path it was bought on, the step of its checkout, and the entrance it came through. */
+  came: Pick<CameFrom, 'path' | 'step' | 'entrance'>;
   title: string;
   currency: string;
   zone: string;

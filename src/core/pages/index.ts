@@ -15,5 +15,12 @@ export {
   line,
 } from './blocks';
 export { Page, type PageKind } from './page';
-export { fillBetweenPage, fillSalesPage, fillCheckoutPage, fillOfferPage, fillThanksPage } from './starters';
+export {
+  fillBetweenPage,
+  fillSalesPage,
+  fillCheckoutPage,
+  fillOfferPage,
+  fillThanksPage,
+  fillTurnedBackPage,
+} from './starters';
 export { addableKinds, bestPlace, isFixed, moveBlock, newBlock, placeBlock } from './editing';

@@ -11,6 +11,15 @@ interface Known {
   locale?: string;
 }
 
+/** A page that sells or leads on, without words for search engines but those given. */
+const salesPage = (next: NextId, blocks: Block[], description = ''): Page => ({
+  id: next('page'),
+  kind: 'sales',
+  title: '',
+  description,
+  blocks,
+});
+
 /** A sales page with sensible blocks from what is already known of the offer; empty parts are left out. */
 export function fillSalesPage(known: Known, next: NextId): Page {
   const say = wordsFor(known.locale ?? 'en').pages.fresh;
@@ -23,23 +32,28 @@ export function fillSalesPage(known: Known, next: NextId): Page {
   if (benefits.length > 0) blocks.push({ id: next('b'), kind: 'benefits', title: say.benefits, items: benefits });
   blocks.push({ id: next('b'), kind: 'contents', title: say.contents });
   blocks.push({ id: next('b'), kind: 'offer', title: known.title, button: say.getNow, note: '' });
-  return { id: next('page'), kind: 'sales', title: '', description: first?.promise ?? '', blocks };
+  return salesPage(next, blocks, first?.promise);
 }
 
 /** A page between two steps after payment: it sells nothing, and leads on. */
 export function fillBetweenPage(known: Known, next: NextId): Page {
   const say = wordsFor(known.locale ?? 'en').pages.fresh;
-  return {
-    id: next('page'),
-    kind: 'sales',
-    title: '',
-    description: '',
-    blocks: [
-      { id: next('b'), kind: 'headline', text: say.between, under: '' },
-      { id: next('b'), kind: 'text', text: richFromPlain('') },
-      { id: next('b'), kind: 'onward', button: say.goOn },
-    ],
-  };
+  return salesPage(next, [
+    { id: next('b'), kind: 'headline', text: say.between, under: '' },
+    { id: next('b'), kind: 'text', text: richFromPlain('') },
+    { id: next('b'), kind: 'onward', button: say.goOn },
+  ]);
+}
+
+/** A page for whoever turned back: the same thing once more, at the price that is theirs for some hours. */
+export function fillTurnedBackPage(known: Known, next: NextId): Page {
+  const say = wordsFor(known.locale ?? 'en').pages.fresh;
+  const first = known.products[0];
+  return salesPage(next, [
+    { id: next('b'), kind: 'headline', text: say.turnedBack, under: first?.promise ?? '' },
+    { id: next('b'), kind: 'contents', title: say.contents },
+    { id: next('b'), kind: 'offer', title: known.title, button: say.getNow, note: '' },
+  ]);
 }
 
 /** A checkout page: the recap and the form. */
@@ -72,7 +86,7 @@ export function fillOfferPage(known: Known, next: NextId): Page {
     blocks.push({ id: next('b'), kind: 'text', text: first.description });
   const benefits = known.products.flatMap((p) => p.benefits).filter((b) => b.trim() !== '');
   if (benefits.length > 0) blocks.push({ id: next('b'), kind: 'benefits', title: say.benefits, items: benefits });
-  return { id: next('page'), kind: 'sales', title: '', description: '', blocks };
+  return salesPage(next, blocks);
 }
 
 /** A thank-you page: what was bought, and a button that opens each thing. */

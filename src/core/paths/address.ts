@@ -17,6 +17,9 @@ export const RESERVED_ADDRESSES: readonly string[] = [
   'invoices',
 ];
 
+/** What no step may be called: entrances stand under it. */
+export const RESERVED_STEP_ADDRESSES: readonly string[] = ['in'];
+
 /** An address made from a title: small Latin letters, digits and dashes. Empty when nothing of the title can be kept. */
 export function addressFrom(title: string): string {
   return title

@@ -28,9 +28,12 @@ function standOf(path: Path, to: Target | null, facts: WalkFacts, passed: OfferP
   return { at: 'end' };
 }
 
-/** Where payment leads: the first step after the checkout that is not passed. */
-export function afterCheckout(path: Path, facts: WalkFacts, passed: OfferPassed): Stand {
-  const checkout = checkoutOf(path);
+/**
+ * Where payment leads: the first step after the checkout that is not passed.
+ * @param at the checkout that was paid at; the path's first where it is not known
+ */
+export function afterCheckout(path: Path, at: StepId | null, facts: WalkFacts, passed: OfferPassed): Stand {
+  const checkout = (at === null ? undefined : stepOf(path, at)) ?? checkoutOf(path);
   return standOf(path, checkout ? leadsTo(path, checkout.id, 'next', facts) : null, facts, passed);
 }
 
@@ -44,9 +47,9 @@ export function onFrom(path: Path, from: Step, facts: WalkFacts, passed: OfferPa
  * The steps at which whoever has paid may stand now: the first, and whatever pages and the thank-you page lead on to. An
  * offer that is not among them is not theirs to answer: a softer one is for those who declined.
  */
-export function standsNow(path: Path, facts: WalkFacts, passed: OfferPassed): Step[] {
+export function standsNow(path: Path, at: StepId | null, facts: WalkFacts, passed: OfferPassed): Step[] {
   const stands = new Map<StepId, Step>();
-  const first = afterCheckout(path, facts, passed);
+  const first = afterCheckout(path, at, facts, passed);
   const waiting = first.at === 'step' ? [first.step] : [];
   for (const step of waiting) {
     if (stands.has(step.id)) continue;
@@ -63,13 +66,11 @@ export function standsNow(path: Path, facts: WalkFacts, passed: OfferPassed): St
 }
 
 /**
- * How somebody comes to an offer after payment: the answers on the way there, so that a practice buyer can give them.
+ * How somebody comes from a checkout to an offer after payment: the answers on the way there, so that a practice buyer can give them.
  * @returns null where nothing leads there
  */
-export function answersOnTheWay(path: Path, to: StepId): Map<StepId, 'yes' | 'no'> | null {
-  const checkout = checkoutOf(path);
-  if (!checkout) return null;
-  const ways: { at: StepId; answers: [StepId, 'yes' | 'no'][] }[] = [{ at: checkout.id, answers: [] }];
+export function answersOnTheWay(path: Path, from: StepId, to: StepId): Map<StepId, 'yes' | 'no'> | null {
+  const ways: { at: StepId; answers: [StepId, 'yes' | 'no'][] }[] = [{ at: from, answers: [] }];
   const met = new Set<StepId>();
   for (const { at, answers } of ways) {
     if (at === to) return new Map(answers);

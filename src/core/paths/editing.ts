@@ -45,6 +45,8 @@ export interface NewStep {
   kind: Step['kind'];
   pageId: PageId;
   offer?: Step['offer'];
+  offerId?: Step['offerId'];
+  lower?: Step['lower'];
 }
 
 /**
@@ -71,13 +73,46 @@ export function addFirst(path: Path, step: NewStep): Path {
   return before ? pointed(begun, made.id, 'next', { kind: 'step', step: before.id }) : begun;
 }
 
+/**
+ * The path with one more checkout beside its first, for another offer: a button of the page it begins with leads there,
+ * and payment leads on to where it leads from the first.
+ */
+export function addBeside(path: Path, step: NewStep, block: BlockId): Path {
+  const first = checkoutOf(path);
+  const address = freeAddress(path, 'checkout');
+  const made: Step = { ...step, address, formerAddresses: [], note: '' };
+  const at = path.steps.findIndex((s) => s.id === first?.id) + 1;
+  const steps = [...path.steps.slice(0, at), made, ...path.steps.slice(at)];
+  const onward = first && leadsTo(path, first.id, 'next');
+  const led = buttonPointed({ ...path, steps }, path.start, block, { kind: 'step', step: made.id });
+  return onward ? pointed(led, made.id, 'next', onward) : led;
+}
+
+/** The path with a page for whoever turns back at a checkout; it leads back there. */
+export function addTurnedBack(path: Path, step: NewStep, checkout: StepId): Path {
+  const made: Step = { ...step, address: freeAddress(path, 'before-you-go'), formerAddresses: [], note: '' };
+  const at = path.steps.findIndex((s) => s.id === checkout) + 1;
+  const steps = [...path.steps.slice(0, at), made, ...path.steps.slice(at)];
+  const led = pointed({ ...path, steps }, checkout, 'turned-back', { kind: 'step', step: made.id });
+  return pointed(led, made.id, 'next', { kind: 'step', step: checkout });
+}
+
+/** Where what led to a step leads without it: to where it led on by itself. */
+function insteadOf(path: Path, { id, kind }: Step): Target | null {
+  // Nobody is led past a checkout: another one takes its place.
+  const other = kind === 'checkout' ? path.steps.find((s) => s.kind === kind && s.id !== id) : undefined;
+  if (other) return { kind: 'step', step: other.id };
+  return leadsTo(path, id, kind === 'offer' ? 'no' : 'next') ?? leadsTo(path, id, 'yes');
+}
+
 /** The path without a step: what led to it leads to where it led on by itself. */
 export function removeStep(path: Path, id: StepId): Path {
   const step = stepOf(path, id);
   if (!step || path.steps.length === 1) return path;
-  const onward = leadsTo(path, id, step.kind === 'offer' ? 'no' : 'next') ?? leadsTo(path, id, 'yes');
+  const onward = insteadOf(path, step);
   const joins = path.joins
-    .filter((j) => j.from !== id)
+    // Nobody turns back to a page that is gone; its link goes with it.
+    .filter((j) => j.from !== id && !(j.by === 'turned-back' && j.to.kind === 'step' && j.to.step === id))
     .flatMap((j) => (j.to.kind === 'step' && j.to.step === id ? (onward ? [{ ...j, to: onward }] : []) : [j]))
     .filter((j) => j.to.kind !== 'step' || j.to.step !== j.from);
   const start =
@@ -107,8 +142,9 @@ export function bestPlaceFor(path: Path, kind: 'page' | 'offer' | 'softer'): Pla
   return kind === 'softer' && last.by === 'next' ? null : last;
 }
 
-/** Whether a step may be taken out: one that others need stays. */
-export const isNeeded = ({ kind }: Pick<Step, 'kind'>): boolean => kind === 'checkout' || kind === 'thanks';
+/** Whether a path cannot do without a step: its only checkout, its thank-you page. */
+export const isNeeded = ({ steps }: Pick<Path, 'steps'>, { kind }: Pick<Step, 'kind'>): boolean =>
+  kind === 'thanks' || (kind === 'checkout' && steps.filter((s) => s.kind === kind).length === 1);
 
 /** What leads to a step. */
 export const joinsTo = (path: Pick<Path, 'joins'>, to: StepId): Join[] =>

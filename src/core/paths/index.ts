@@ -4,18 +4,45 @@ export {
   joinsFrom,
   leadsTo,
   NOTHING_KNOWN,
+  offerBehind,
   reachedFrom,
   stepOf,
   stepsAfter,
+  stepsAfterPayment,
   stepsInOrder,
   type WalkFacts,
 } from './joins';
-export { checkoutOf, extrasOf, hrefOf, offersAfterPayment, offersSoldOn, thanksOf } from './steps';
-export { afterCheckout, answersOnTheWay, type OfferPassed, onFrom, type Stand, standsNow } from './afterPayment';
-export { addressFrom, addressProblem, RESERVED_ADDRESSES } from './address';
 export {
+  checkoutOf,
+  checkoutsOf,
+  extrasOf,
+  hrefOf,
+  mainOffers,
+  offerAt,
+  offersAfterPayment,
+  offersSoldOn,
+  thanksOf,
+} from './steps';
+export { Bonus } from './bonus';
+export { bitesNothing, Countdown, countdownEnds } from './countdown';
+export {
+  Entrance,
+  entranceByWord,
+  entrancesOf,
+  entranceState,
+  freeShort,
+  hrefOfEntrance,
+  newEntrance,
+} from './entrance';
+export { type Coming, pathSeen, plainSight, pricesKept, showsAt, type Sight, sightOf } from './sight';
+export { type Till, tillOf } from './till';
+export { afterCheckout, answersOnTheWay, type OfferPassed, onFrom, type Stand, standsNow } from './afterPayment';
+export { addressFrom, addressProblem, freeWord, RESERVED_ADDRESSES, RESERVED_STEP_ADDRESSES } from './address';
+export {
+  addBeside,
   addFirst,
   addStep,
+  addTurnedBack,
   bestPlaceFor,
   buttonPointed,
   freeAddress,
@@ -40,7 +67,10 @@ export {
   type Known,
   type KnownOffer,
   type KnownPrice,
+  offerSofter,
+  sellFromTalk,
   sellWithPage,
+  sideBySide,
 } from './beginnings';
 export { STEP_KIND_NAMES } from './stepNames';
 export { copyPath } from './copyPath';

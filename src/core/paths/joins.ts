@@ -1,5 +1,6 @@
-import type { BlockId, PriceId, ProductId, StepId } from '#core/ids';
+import type { BlockId, EntranceId, OfferId, PriceId, ProductId, StepId } from '#core/ids';
 import type { Condition, Join, Path, Step, Target } from './path';
+import { offerAt } from './steps';
 
 type Joined = Pick<Path, 'steps' | 'joins'>;
 
@@ -9,17 +10,25 @@ export interface WalkFacts {
   /** Extras taken, by their ids. */
   extras: ReadonlySet<string>;
   owns: (productId: ProductId) => boolean;
+  /** The entrance they came through. */
+  entrance: EntranceId | null;
 }
 
 /** Nothing is known of them yet. */
-export const NOTHING_KNOWN: WalkFacts = { priceId: null, extras: new Set(), owns: () => false };
+export const NOTHING_KNOWN: WalkFacts = { priceId: null, extras: new Set(), owns: () => false, entrance: null };
 
-const holds = (when: Condition, { priceId, extras, owns }: WalkFacts): boolean =>
-  when.about === 'price'
-    ? priceId === when.priceId
-    : when.about === 'extra'
-      ? extras.has(when.extraId) === when.taken
-      : owns(when.productId);
+function holds(when: Condition, { priceId, extras, owns, entrance }: WalkFacts): boolean {
+  switch (when.about) {
+    case 'price':
+      return priceId === when.priceId;
+    case 'extra':
+      return extras.has(when.extraId) === when.taken;
+    case 'owns':
+      return owns(when.productId);
+    case 'entrance':
+      return entrance === when.entranceId;
+  }
+}
 
 export const stepOf = ({ steps }: Pick<Path, 'steps'>, id: StepId): Step | undefined => steps.find((s) => s.id === id);
 
@@ -36,17 +45,23 @@ export function leadsTo(path: Joined, from: StepId, by: Join['by'], facts = NOTH
   return taken?.to ?? null;
 }
 
+/** A block with a button, which may name the step it leads to. */
+type Pointing = { id: BlockId; step?: StepId | undefined };
+
 /** Where a button of a step's page leads: its own way, the step its block names, or on. */
-export function buttonLeadsTo(
-  path: Joined & Pick<Path, 'steps'>,
-  from: StepId,
-  block: { id: BlockId; step?: StepId | undefined },
-): Target | null {
+export function buttonLeadsTo(path: Joined, from: StepId, block: Pointing): Target | null {
   const own = joinsFrom(path, from).find((j) => j.by === 'button' && j.block === block.id);
   if (own) return own.to;
   // A page that stands in several paths may name a step of another one.
   if (block.step !== undefined && stepOf(path, block.step)) return { kind: 'step', step: block.step };
   return leadsTo(path, from, 'next');
+}
+
+/** What is offered where a button stands: what the checkout sells that it leads to, else its path's own offer. */
+export function offerBehind(path: Pick<Path, 'steps' | 'joins' | 'offerId'>, from: StepId, block: Pointing): OfferId {
+  const to = buttonLeadsTo(path, from, block);
+  const step = to?.kind === 'step' ? stepOf(path, to.step) : undefined;
+  return step?.kind === 'checkout' ? offerAt(path, step) : path.offerId;
 }
 
 /** The steps of this path that joins of a step lead to, each once, in the order of the joins. */
@@ -60,6 +75,17 @@ export function reachedFrom(path: Joined, from: StepId): Set<StepId> {
   // A set grows while it is gone through, and what is added is gone through too.
   for (const id of reached) for (const next of stepsAfter(path, id)) reached.add(next);
   return reached;
+}
+
+/**
+ * The steps that only payment leads to: whatever a checkout leads on to. Turning back is no payment.
+ */
+export function stepsAfterPayment(path: Joined): Set<StepId> {
+  const onward = { ...path, joins: path.joins.filter((j) => j.by !== 'turned-back') };
+  const checkouts = path.steps.filter((s) => s.kind === 'checkout');
+  return new Set(
+    checkouts.flatMap(({ id }) => stepsAfter(onward, id).flatMap((next) => [...reachedFrom(onward, next)])),
+  );
 }
 
 /**

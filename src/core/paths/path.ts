@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import {
   type BlockId,
+  type EntranceId,
   Id,
   idFor,
   type OfferId,
@@ -10,7 +11,13 @@ import {
   type ProductId,
   type StepId,
 } from '#core/ids';
+import { Bonus } from './bonus';
+import { Countdown } from './countdown';
+import { Entrance } from './entrance';
+import { Target } from './target';
 import { upgradePath } from './upgradePath';
+
+export { Target };
 
 /** One price of an offer, as a step names it. */
 const Named = { offerId: idFor<OfferId>(), priceId: idFor<PriceId>() };
@@ -23,6 +30,12 @@ export const Extra = z.object({
   text: z.string().max(600),
   /** How much it stands out, within the brand. */
   strength: z.enum(['quiet', 'clear', 'loud']),
+  /** What is pressed to add it; a button where nothing is said. */
+  look: z.enum(['button', 'tick', 'switch']).optional(),
+  /** Above the button that pays, or beside the sums; above where nothing is said. */
+  place: z.enum(['above', 'beside']).optional(),
+  /** Whether what it opens is shown by its picture. */
+  picture: z.boolean().optional(),
 });
 export type Extra = z.infer<typeof Extra>;
 
@@ -30,7 +43,7 @@ const Address = z.string().max(80);
 
 const Step = z.object({
   id: idFor<StepId>(),
-  kind: z.enum(['page', 'checkout', 'offer', 'thanks']),
+  kind: z.enum(['page', 'checkout', 'offer', 'turned-back', 'thanks']),
   pageId: idFor<PageId>(),
   /** The part of the web address after the path's: "checkout". Empty where the path's own address leads. */
   address: Address,
@@ -42,6 +55,10 @@ const Step = z.object({
   extras: z.array(Extra).max(12).optional(),
   /** What an offer after payment offers. */
   offer: z.object(Named).optional(),
+  /** What a checkout sells where that is not its path's own offer: two stand side by side. */
+  offerId: idFor<OfferId>().optional(),
+  /** What somebody who turned back may have, for so many hours from when they first did. */
+  lower: z.object({ priceId: idFor<PriceId>(), hours: z.int().min(1).max(720) }).optional(),
 });
 export type Step = z.infer<typeof Step>;
 
@@ -50,21 +67,14 @@ export const Condition = z.discriminatedUnion('about', [
   z.object({ about: z.literal('price'), priceId: idFor<PriceId>() }),
   z.object({ about: z.literal('extra'), extraId: Id, taken: z.boolean() }),
   z.object({ about: z.literal('owns'), productId: idFor<ProductId>() }),
+  z.object({ about: z.literal('entrance'), entranceId: idFor<EntranceId>() }),
 ]);
 export type Condition = z.infer<typeof Condition>;
 
-/** Where a join leads: to a step of this path, to another path, or to a page held elsewhere. */
-export const Target = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('step'), step: idFor<StepId>() }),
-  z.object({ kind: z.literal('path'), path: idFor<PathId>() }),
-  z.object({ kind: z.literal('elsewhere'), href: z.string().max(2_000) }),
-]);
-export type Target = z.infer<typeof Target>;
-
-/** Out of a step by going on, by yes, by no, or by one button of its page. */
+/** Out of a step by going on, by yes, by no, by turning back, or by one button of its page. */
 export const Join = z.object({
   from: idFor<StepId>(),
-  by: z.enum(['next', 'yes', 'no', 'button']),
+  by: z.enum(['next', 'yes', 'no', 'turned-back', 'button']),
   /** Whose button, where it goes by one. */
   block: idFor<BlockId>().optional(),
   /** Of several alike the first whose condition holds; one without is for everybody else. */
@@ -90,6 +100,11 @@ export const Path = z.preprocess(
     joins: z.array(Join).max(400),
     /** The step that its own address leads to. */
     start: idFor<StepId>(),
+    /** Prices of its offers that are only shown through an entrance, or once a countdown brings them. */
+    setAside: z.array(idFor<PriceId>()).max(100).optional(),
+    entrances: z.array(Entrance).max(200).optional(),
+    countdowns: z.array(Countdown).max(20).optional(),
+    bonuses: z.array(Bonus).max(20).optional(),
   }),
 );
 export type Path = z.infer<typeof Path>;

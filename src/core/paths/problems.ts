@@ -1,9 +1,9 @@
 import type { StepId } from '#core/ids';
-import { addressProblem } from './address';
-import { joinsFrom, reachedFrom, stepOf, stepsAfter } from './joins';
+import { addressProblem, RESERVED_STEP_ADDRESSES } from './address';
+import { joinsFrom, reachedFrom, stepOf, stepsAfter, stepsAfterPayment } from './joins';
 import { cutOff, leadOn, removeStep, waysOn } from './editing';
 import type { Path, Step } from './path';
-import { checkoutOf, thanksOf } from './steps';
+import { checkoutOf, checkoutsOf, thanksOf } from './steps';
 
 /** What is wrong with how the steps of a path hang together. */
 export type PathProblem =
@@ -19,6 +19,9 @@ export type HasWayOn = (step: Step) => boolean;
 /** Whether a step ends the path: a thank-you page, beyond which only offers may follow. */
 const isEnd = ({ kind }: Step): boolean => kind === 'thanks';
 
+/** Whether a step is a page that is read and left by its buttons. */
+const isPage = ({ kind }: Step): boolean => kind === 'page' || kind === 'turned-back';
+
 /** Everything that is wrong with a path's steps and joins, in the order of its steps. */
 export function pathProblems(path: Path, hasWayOn: HasWayOn): PathProblem[] {
   const found: PathProblem[] = [];
@@ -27,10 +30,10 @@ export function pathProblems(path: Path, hasWayOn: HasWayOn): PathProblem[] {
   if (!thanksOf(path)) found.push({ code: 'no-thanks' });
   if (!stepOf(path, path.start)) found.push({ code: 'no-start' });
   const reached = stepOf(path, path.start) ? reachedFrom(path, path.start) : new Set<StepId>();
-  const paid = checkout ? reachedFrom(path, checkout.id) : new Set<StepId>();
-  const early = checkout
-    ? reachedFrom({ ...path, joins: path.joins.filter((j) => j.from !== checkout.id) }, path.start)
-    : reached;
+  const paid = stepsAfterPayment(path);
+  const tills = new Set(checkoutsOf(path).map(({ id }) => id));
+  const unpaid = path.joins.filter((j) => !tills.has(j.from) || j.by === 'turned-back');
+  const early = reachedFrom({ ...path, joins: unpaid }, path.start);
   for (const step of path.steps) {
     const { id, kind } = step;
     if (reached.size > 0 && !reached.has(id)) found.push({ code: 'unreached', step: id });
@@ -39,8 +42,8 @@ export function pathProblems(path: Path, hasWayOn: HasWayOn): PathProblem[] {
     if (kind === 'offer' && !step.offer) found.push({ code: 'offer-empty', step: id });
     const buttons = joinsFrom(path, id).some((j) => j.by === 'button');
     const ways = waysOn(step).filter((by) => !joinsFrom(path, id).some((j) => j.by === by && !j.when));
-    if (ways.length > 0 && !(kind === 'page' && buttons)) found.push({ code: 'dead-end', step: id });
-    if (kind === 'page' && !hasWayOn(step)) found.push({ code: 'no-way-on', step: id });
+    if (ways.length > 0 && !(isPage(step) && buttons)) found.push({ code: 'dead-end', step: id });
+    if (isPage(step) && !hasWayOn(step)) found.push({ code: 'no-way-on', step: id });
     if (joinsFrom(path, id).some(({ to }) => to.kind === 'step' && !stepOf(path, to.step)))
       found.push({ code: 'join-nowhere', step: id });
     if (paid.has(id) && comesBack(path, id)) found.push({ code: 'round-trip', step: id });
@@ -54,7 +57,7 @@ export function pathProblems(path: Path, hasWayOn: HasWayOn): PathProblem[] {
  */
 function comesBack(path: Path, id: StepId): boolean {
   const ends = new Set(path.steps.filter(isEnd).map((s) => s.id));
-  const onward = { ...path, joins: path.joins.filter((j) => !ends.has(j.from)) };
+  const onward = { ...path, joins: path.joins.filter((j) => !ends.has(j.from) && j.by !== 'turned-back') };
   return stepsAfter(onward, id).some((next) => reachedFrom(onward, next).has(id));
 }
 
@@ -68,7 +71,7 @@ function addressProblems(path: Path): PathProblem[] {
   const first = new Map<string, StepId>();
   return path.steps.flatMap((step): PathProblem[] => {
     if (step.id === path.start) return [];
-    const why = step.address === '' ? 'Its address is empty.' : addressProblem(step.address, []);
+    const why = step.address === '' ? 'Its address is empty.' : addressProblem(step.address, RESERVED_STEP_ADDRESSES);
     if (why !== null) return [{ code: 'step-address', step: step.id, why }];
     const taken = first.get(step.address);
     first.set(step.address, taken ?? step.id);

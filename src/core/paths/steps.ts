@@ -11,10 +11,21 @@ export const offersAfterPayment = ({
 }: Pick<Path, 'steps'>): { step: StepId; offerId: OfferId; priceId: PriceId }[] =>
   steps.flatMap(({ id, kind, offer }) => (kind === 'offer' && offer ? [{ step: id, ...offer }] : []));
 
+/** What a checkout sells: an offer of its own, or its path's. */
+export const offerAt = ({ offerId }: Pick<Path, 'offerId'>, step: Pick<Step, 'offerId'>): OfferId =>
+  step.offerId ?? offerId;
+
+/** What is sold at a path's checkouts: its own offer first, and those that stand beside it. */
+export const mainOffers = (path: Pick<Path, 'steps' | 'offerId'>): OfferId[] => [
+  ...new Set([path.offerId, ...checkoutsOf(path).map((step) => offerAt(path, step))]),
+];
+
 /** Every offer that a path sells: its own, beside it, and after payment. */
 export const offersSoldOn = (path: Pick<Path, 'steps' | 'offerId'>): Set<OfferId> =>
-  new Set([path.offerId, ...[...extrasOf(path), ...offersAfterPayment(path)].map(({ offerId }) => offerId)]);
+  new Set([...mainOffers(path), ...[...extrasOf(path), ...offersAfterPayment(path)].map(({ offerId }) => offerId)]);
 
+export const checkoutsOf = ({ steps }: Pick<Path, 'steps'>): Step[] => steps.filter((s) => s.kind === 'checkout');
+/** The first checkout; most paths have one. */
 export const checkoutOf = ({ steps }: Pick<Path, 'steps'>): Step | undefined =>
   steps.find((s) => s.kind === 'checkout');
 export const thanksOf = ({ steps }: Pick<Path, 'steps'>): Step | undefined => steps.find((s) => s.kind === 'thanks');

@@ -11,7 +11,7 @@ export interface Going {
 
 /**
  * Leaves out what has only been begun, so that it does not stand in the way of publishing something else: offers
- * that no path sells, and products that no offer opens, unless they were live before (then owners need them).
+ * that no path sells, and products that no offer opens and no path gives along, unless they were live before (then owners need them).
  */
 export function keepBack(draft: DraftContent, live: Release | null): Going {
   const liveOffers = new Set(live?.content.offers.map((o) => o.id));
@@ -19,7 +19,8 @@ export function keepBack(draft: DraftContent, live: Release | null): Going {
   const onPath = new Set(draft.paths.flatMap((p) => [...offersSoldOn(p)]));
   const offers = draft.offers.filter((o) => onPath.has(o.id) || liveOffers.has(o.id));
   const shown = new Set(draft.paths.flatMap((p) => p.steps.map((s) => s.pageId)));
-  const opened = new Set(offers.flatMap((o) => o.productIds));
+  const given = draft.paths.flatMap((p) => (p.bonuses ?? []).map((b) => b.productId));
+  const opened = new Set([...offers.flatMap((o) => o.productIds), ...given]);
   const products = draft.products.filter((p) => opened.has(p.id) || liveProducts.has(p.id));
   // A coupon that is only begun waits, so that it stands in nobody's way.
   const liveCoupons = new Set(live?.content.coupons.map((c) => c.id));

@@ -59,6 +59,9 @@ export {
   inGap,
   LONGEST_ABSENCE_MS,
 } from './agreements';
+export { cartFor, type ChosenBeside, hasAlready } from './cart';
+export { offerPassed, walkFacts } from './walking';
+export { type WalkChoices, walkPath, type WalkReport } from './walkPath';
 export { walkRelease, type Walked } from './walk';
 export { rehearse, NOTHING_HAPPENS, type Rehearsal, type RehearsedStep, type Script } from './rehearse';
 export { createRunner, type Runner, type Executed } from './runner';

@@ -1,3 +1,4 @@
+import { checkoutsOf, hrefOf, offerAt } from '#core/paths';
 import { heldSince } from '#core/passes';
 import {
   type Agreement,
@@ -94,7 +95,7 @@ function viewOf(reading: Reading, a: Agreement): MemberAgreement {
     acts: actsOf(a, { reading, can, money, day, charged }),
     place: placeOf(reading, a),
     writeTo: a.terms.kind === 'plan' && isRunning(a) ? shop.senderAddress : null,
-    againAt: a.status === 'ended' && a.terms.kind === 'subscription' ? checkoutOf(reading, a.offerId) : null,
+    againAt: a.status === 'ended' && a.terms.kind === 'subscription' ? checkoutFor(reading, a.offerId) : null,
     pauseDays: can('pause')
       ? { from: addDays(dateIn(now, a.zone), 1), until: addDays(dateIn(now, a.zone), LONGEST_PAUSE_DAYS) }
       : null,
@@ -112,11 +113,14 @@ function placeOf({ state, shop, locale, person }: Reading, a: Agreement): Member
   return { country, name: countryName(country, locale), vatNumber };
 }
 
-/** The checkout of a path that sells an offer now; null when none does. */
-function checkoutOf({ live }: Reading, offerId: OfferId): string | null {
+/** A checkout that sells an offer now, at the address it has; null when none does. */
+function checkoutFor({ live }: Reading, offerId: OfferId): string | null {
   const offer = live?.content.offers.find((o) => o.id === offerId);
-  const path = live?.content.paths.find((p) => p.offerId === offerId);
-  return offer?.onSale && !offer.putAway && path ? `/${path.address}/checkout?again` : null;
+  if (!offer?.onSale || offer.putAway) return null;
+  const tills = (live?.content.paths ?? []).flatMap((path) =>
+    checkoutsOf(path).flatMap((step) => (offerAt(path, step) === offerId ? [hrefOf(path, step)] : [])),
+  );
+  return tills[0] === undefined ? null : `${tills[0]}?again`;
 }
 
 interface Setting {

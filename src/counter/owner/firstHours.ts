@@ -24,8 +24,8 @@ export async function firstHours(context: CounterContext, walks: Walks): Promise
     walked: await walk,
     paths: release.content.paths.map((path) => ({
       title: path.title,
-      seen: context.views.during(path.id, path.start, release.number),
-      atCheckout: context.views.during(path.id, checkoutOf(path)?.id ?? '', release.number),
+      seen: context.visits.during(path.id, path.start, release.number),
+      atCheckout: context.visits.during(path.id, checkoutOf(path)?.id ?? '', release.number),
       sold: orders.filter((o) => o.lines.some((l) => l.offerId === path.offerId)).length,
     })),
   };

@@ -15,7 +15,6 @@ import {
   EndSession,
   EraseRequest,
   FinishedShopAnswer,
-  FirstHoursAnswer,
   LinkRequest,
   LiveAnswer,
   MissingAnswer,
@@ -48,7 +47,7 @@ import { agreementRoutes } from './agreementRoutes';
 import { letIn, letOut, ownHeader, ownSession, studioOnly, whoWorks } from './door';
 import { helperRoutes } from './helperRoutes';
 import { needs, refuseWho, whoIs } from './who';
-import { firstHours, type Walks } from './firstHours';
+import { countRoutes } from './countRoutes';
 import { journalRoutes } from './journalRoutes';
 import { releaseLines } from './releaseLines';
 
@@ -59,7 +58,6 @@ const WAIT_FOR_REFUND_MS = 8_000;
 export function ownerRoutes(context: CounterContext): Router {
   const router = Router();
   const { runner } = context;
-  const walks: Walks = new Map();
   let publishing: Promise<unknown> = Promise.resolve();
   router.use((_req, res, next) => {
     res.set('Cache-Control', 'no-store');
@@ -112,9 +110,7 @@ export function ownerRoutes(context: CounterContext): Router {
     });
   });
 
-  router.get('/first-hours', async (_req, res) =>
-    answer(res, FirstHoursAnswer, { first: await firstHours(context, walks) }),
-  );
+  router.use(countRoutes(context));
   router.post('/finished-shop', may('everything'), async (_req, res) =>
     answer(res, FinishedShopAnswer, { address: await context.finishedShop.open() }),
   );

@@ -1,11 +1,12 @@
 import type { Request } from 'express';
 import {
   afterCheckout,
-  extrasOf,
   hrefOf,
   type OfferPassed,
   onFrom,
   type Path,
+  pathSeen,
+  sightOf,
   type Stand,
   standsNow,
   type Step,
@@ -14,11 +15,11 @@ import {
 } from '#core/paths';
 import { isOpen } from '#core/passes';
 import type { Release } from '#core/release';
-import { offerStanding, type OfferAfterPayment, type Order, passesFor } from '#core/shop';
+import { hasAlready, offerPassed, type Order, passesFor, walkFacts } from '#core/shop';
 import type { PathId, StepId } from '#core/ids';
 import { type CounterContext, liveRelease } from '../context';
 import { personOfDevice } from '../shared/device';
-import { hasAlready } from '../../pages/data/cart';
+import { visitsOf } from './visit';
 
 /** The path of an order as it was at its checkout: what follows payment is read from there. */
 export interface PathOfOrder {
@@ -28,11 +29,14 @@ export interface PathOfOrder {
   present: Path;
 }
 
-export function pathOfOrder(context: CounterContext, order: Order, pathId: PathId): PathOfOrder | null {
+export function pathOfOrder(context: CounterContext, req: Request, order: Order, pathId: PathId): PathOfOrder | null {
   const live = liveRelease(context);
   const release = context.releases.get(order.release) ?? live;
-  const path = release?.content.paths.find((p) => p.id === pathId);
-  if (!release || !path) return null;
+  const whole = release?.content.paths.find((p) => p.id === pathId);
+  if (!release || !whole) return null;
+  // What had run out for this visit when it paid is not met after payment; what runs out since still is.
+  const visit = visitsOf(context, req).find((v) => v.checkout === order.checkoutId);
+  const path = pathSeen(whole, sightOf(whole, { ...visit, at: order.at }, release.content.shop.zone));
   const now = live?.content.paths.find((p) => p.id === pathId);
   return { release, path, present: now ? withAddressesOf(path, now) : path };
 }
@@ -52,37 +56,24 @@ interface Walking {
   passed: OfferPassed;
 }
 
-const offerOf = ({ id, offer }: Step): OfferAfterPayment | null => (offer ? { step: id, ...offer } : null);
-
 function walking(context: CounterContext, req: Request, order: Order, { release, path }: PathOfOrder): Walking {
   const { state } = context.runner;
   const at = { now: context.runner.now(), release: liveRelease(context) };
+  // What somebody had before is told only to somebody who is signed in.
   const own = personOfDevice(context, req) === order.personId;
-  const bought = new Set(order.lines.flatMap((line) => line.productIds));
-  const [main, ...beside] = order.lines;
   return {
-    facts: {
-      priceId: main?.priceId ?? null,
-      extras: new Set(
-        extrasOf(path)
-          .filter((extra) => beside.some((l) => l.offerId === extra.offerId && l.priceId === extra.priceId))
-          .map(({ id }) => id),
-      ),
-      // What somebody had before is told only to somebody who is signed in.
-      owns: (productId) =>
-        bought.has(productId) ||
-        (own && passesFor(state, order.personId, productId).some((pass) => isOpen(pass, at.now))),
-    },
-    passed(step) {
-      const offer = offerOf(step);
-      if (!offer) return 'no';
-      const standing = offerStanding(state, order, offer, release, at);
-      if (standing.at === 'over') return standing.answer;
-      // What somebody who is signed in has already is passed over, unseen.
-      return standing.at === 'open' && own && hasAlready({ state, now: at.now }, release, offer, order.personId)
-        ? 'yes'
-        : null;
-    },
+    facts: walkFacts(
+      order,
+      path,
+      (productId) => own && passesFor(state, order.personId, productId).some((pass) => isOpen(pass, at.now)),
+    ),
+    passed: offerPassed(
+      state,
+      order,
+      release,
+      at,
+      (offer) => own && hasAlready({ state, now: at.now }, release, offer, order.personId),
+    ),
   };
 }
 
@@ -95,7 +86,7 @@ export const isTheirTurn = (
   stepId: StepId,
 ): boolean => {
   const { facts, passed } = walking(context, req, order, of);
-  return standsNow(of.path, facts, passed).some(({ id }) => id === stepId);
+  return standsNow(of.path, order.came.step, facts, passed).some(({ id }) => id === stepId);
 };
 
 /** Whether an offer is still to be had, and yet not theirs: answers on the way there were not given. */
@@ -118,13 +109,13 @@ export function nextHref(
   pathId: PathId,
   from: Step | null = null,
 ): string {
-  const of = pathOfOrder(context, order, pathId);
+  const of = pathOfOrder(context, req, order, pathId);
   if (!of) return '/';
   const { facts, passed } = walking(context, req, order, of);
   return hrefOfStand(
     context,
     of.present,
-    from ? onFrom(of.path, from, facts, passed) : afterCheckout(of.path, facts, passed),
+    from ? onFrom(of.path, from, facts, passed) : afterCheckout(of.path, order.came.step, facts, passed),
   );
 }
 

@@ -1,11 +1,12 @@
 import express, { type Request, type Response, Router } from 'express';
 import { isAddress } from '#core/people';
-import type { Path } from '#core/paths';
+import { checkoutOf, type Path } from '#core/paths';
+import { refuse } from '#core/refusal';
 import type { Release } from '#core/release';
 import type { QuoteChoice } from '#core/checkout';
-import type { ChargeKey, PathId, PersonId } from '#core/ids';
+import type { ChargeKey, PathId, PersonId, StepId } from '#core/ids';
 import { refusalSentence } from '#core/messages';
-import type { Command } from '#core/shop';
+import { cartFor, type Command } from '#core/shop';
 import { type CounterContext, liveRelease } from '../context';
 import {
   type CheckoutState,
@@ -28,12 +29,22 @@ import { textOf } from '../http/textOf';
 import { checkoutPrices } from '../../pages/data/checkoutPrices';
 import { fingerprintHash } from '../shared/fingerprint';
 import { nextHref } from './afterPayment';
-import { cartFor } from '../../pages/data/cart';
 import { checkoutState, isAnswered, WAIT_FOR_ANSWER_MS } from './checkoutState';
 import { offerRoutes } from './offerRoutes';
 import { personOfDevice } from '../shared/device';
 import { countTelling, isPersonal, tryCardFirst } from './triedCard';
-import { asItCounts, begunAnew, cameWith, giveVisit, noteHolder, openToHolder, readVisit, type Visit } from './visit';
+import {
+  asItCounts,
+  begunAnew,
+  cameWith,
+  giveVisit,
+  noteHolder,
+  openToHolder,
+  readVisit,
+  tillFor,
+  type Visit,
+  visitsOf,
+} from './visit';
 
 /** Refusals after which the checkout is shown anew, from what is live. */
 const SHOWN_ANEW: ReadonlySet<string> = new Set([
@@ -67,18 +78,26 @@ export function checkoutRoutes(context: CounterContext): Router {
     return { release, path };
   };
 
+  /** The visit's checkout at a step of a path; at its first where none is said. */
+  const visitAt = (req: Request, path: Pick<Path, 'id' | 'steps'>, stepId: StepId | undefined): Visit | null =>
+    readVisit(context, req, path.id, stepId ?? checkoutOf(path)?.id ?? '');
+
+  /** The same, also when its path was taken down meanwhile. */
+  const visitOnPath = (req: Request, pathId: PathId, stepId: StepId | undefined): Visit | null =>
+    stepId === undefined
+      ? (visitsOf(context, req).find((v) => v.path === pathId) ?? null)
+      : readVisit(context, req, pathId, stepId);
+
   /** The prices again with a coupon, a country, a number: looked at, nothing asked. */
   router.post('/quote', looks, (req, res) => {
-    const { pathId, ...beside } = QuoteRequest.parse(req.body);
+    const { pathId, stepId, ...beside } = QuoteRequest.parse(req.body);
     const { release, path } = pathOf(pathId);
-    const kept = readVisit(context, req, path.id);
+    const kept = visitAt(req, path, stepId);
     if (!kept) throw new Problem(409, (say) => say.checkoutTooOld, 'no-visit');
     const { visit, release: quoted } = asItCounts(context, kept, release);
-    answer(
-      res,
-      QuoteAnswer,
-      checkoutPrices(readingFor(context, req), quoted, path, { visit, ...beside, ...signedInAs(req) }),
-    );
+    const till = tillFor({ visit, release: quoted }, path, runner.now());
+    const looking = { visit, ...beside, ...signedInAs(req) };
+    answer(res, QuoteAnswer, checkoutPrices(readingFor(context, req), quoted, till, looking));
   });
 
   const signedInAs = (req: Request): { personId?: PersonId; signedIn: boolean } => {
@@ -93,9 +112,10 @@ export function checkoutRoutes(context: CounterContext): Router {
     const reading = readingFor(context, req);
     const { locale } = reading;
     const { release, path } = pathOf(choice.pathId);
-    const kept = readVisit(context, req, path.id);
+    const kept = visitAt(req, path, choice.stepId);
     if (!kept) throw new Problem(409, (say) => say.checkoutTooOld, 'no-visit');
     const { visit, release: quoted } = asItCounts(context, kept, release);
+    const till = tillFor({ visit, release: quoted }, path, runner.now());
     if (!isAddress(choice.address)) throw new Problem(422, (say) => say.badAddress, 'address-wrong');
     const card = choice.card && shownCard(context, choice.card);
     if (card && context.outside.payments === null) throw new Problem(503, (say) => say.noMoney, 'no-payments');
@@ -104,7 +124,7 @@ export function checkoutRoutes(context: CounterContext): Router {
     const { coupon, country, vatNumber, extras, quantity, named } = choice;
     const beside = { coupon, country, vatNumber, extras, quantity, named };
     const signedIn = personOfDevice(context, req) === claimed;
-    const cart = cartFor(quoted, path, choice.priceId, beside);
+    const cart = cartFor(quoted, till, choice.priceId, beside);
     const personal = !signedIn && isPersonal(quoted, cart);
     if (signedIn) await setFree(visit, claimed, cart);
     else if (card && personal) {
@@ -126,14 +146,17 @@ export function checkoutRoutes(context: CounterContext): Router {
       fingerprint: fingerprintHash,
       card,
       signedIn,
-      came: cameWith(visit, path),
+      came: cameWith(visit, till),
       language: languageToKeep(reading.shop, locale),
       soldAtStart: visit.sold,
     };
     // Nothing about a person is written before the quote holds.
     // Whoever brings no card hears what any stranger would.
     const asWhom = personal && card === null ? ids.next('u') : claimed;
-    const looked = runner.preview({ ...command, personId: asWhom });
+    // A price that this visit was not shown is none that it can have.
+    const looked = till.shows(choice.priceId)
+      ? runner.preview({ ...command, personId: asWhom })
+      : refuse('no-such-price');
     let personId = asWhom;
     const done =
       'refused' in looked
@@ -149,7 +172,8 @@ export function checkoutRoutes(context: CounterContext): Router {
       if (SHOWN_ANEW.has(done.refused)) {
         const begun = renew(res, visit, release);
         const standing = { visit: begun, ...beside, personId, signedIn };
-        throw refusalProblem(done, checkoutPrices(readingFor(context, req), release, path, standing));
+        const anew = tillFor({ visit: begun, release }, path, runner.now());
+        throw refusalProblem(done, checkoutPrices(readingFor(context, req), release, anew, standing));
       }
       if (done.refused !== 'already-paid' && done.refused !== 'still-asking') throw refusalProblem(done);
     }
@@ -167,8 +191,8 @@ export function checkoutRoutes(context: CounterContext): Router {
 
   /** A checkout that is paid, or being asked for: another press changes nothing and hears how it stands. */
   async function standsAlready(req: Request, res: Response): Promise<boolean> {
-    const { pathId, holder } = PayRequest.partial().safeParse(req.body).data ?? {};
-    const visit = pathId === undefined ? null : readVisit(context, req, pathId);
+    const { pathId, stepId, holder } = PayRequest.partial().safeParse(req.body).data ?? {};
+    const visit = pathId === undefined ? null : visitOnPath(req, pathId, stepId);
     if (!visit) return false;
     const { locale } = readingFor(context, req);
     const { status } = stateOf(req, visit, locale);
@@ -197,9 +221,9 @@ export function checkoutRoutes(context: CounterContext): Router {
   }
 
   router.get('/state', waits, async (req, res) => {
-    const pathId = textOf(req.query['path']);
+    const [pathId, stepId] = [textOf(req.query['path']), textOf(req.query['step'])];
     // Whoever is in a checkout hears how it stands, also when its path was taken down meanwhile.
-    const visit = readVisit(context, req, pathId);
+    const visit = visitOnPath(req, pathId, stepId || undefined);
     if (!visit) pathOf(pathId);
     await runner.synced();
     const key = visit && runner.state.checkouts.get(visit.checkout)?.lastKey;
@@ -213,8 +237,8 @@ export function checkoutRoutes(context: CounterContext): Router {
 
   /** Rather another card: what waits for the bank is made impossible, and its places are free again. */
   router.post('/give-up', waits, async (req, res) => {
-    const { pathId } = GiveUpRequest.parse(req.body);
-    const visit = readVisit(context, req, pathId);
+    const { pathId, stepId } = GiveUpRequest.parse(req.body);
+    const visit = visitOnPath(req, pathId, stepId);
     if (!visit) throw new Problem(409, (say) => say.checkoutTooOld, 'no-visit');
     const key = runner.state.checkouts.get(visit.checkout)?.lastKey;
     if (key && runner.state.charges.get(key)?.status === 'waits-for-bank') {

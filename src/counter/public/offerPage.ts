@@ -5,6 +5,7 @@ import { thanksOf, hrefOf } from '#core/paths';
 import { offerHtml, pageHtml } from '../../pages/render';
 import { readingFor } from '../shared/reading';
 import { isTheirTurn, nextHref } from './afterPayment';
+import type { Marks } from './marks';
 import { offerDataFor } from '../../pages/data/offerData';
 import { offerState } from './offerState';
 import type { PublicPlace } from './place';
@@ -17,6 +18,7 @@ export function offerPage(
   req: Request,
   res: Response,
   { order, of, step }: Extract<PublicPlace, { found: 'offer' }>,
+  marks: Marks,
 ): void {
   const { id: pathId } = of.path;
   if (!step.offer || !isTheirTurn(context, req, order, of, step.id)) {
@@ -36,11 +38,15 @@ export function offerPage(
   const next = nextHref(context, req, order, pathId, step);
   const state = offerState(reading.state, order, step.id, next, reading.locale);
   const data = offerDataFor(reading, { release: of.release, pathId, step: step.id, card: order.card, quote, state });
-  const view = { ...viewOf(of.release, { ...of.path, offerId: offer.offerId }, step.id, reading.locale), offer: null };
+  const view = viewOf(of.release, { ...of.path, offerId: offer.offerId }, step.id, reading.locale);
   sendPage(context, req, res, {
     kind: 'checkout',
     title: page?.title || data.title,
     keepOut: true,
+    mark: marks.give(req, of.present, step, of.release.number, {
+      entrance: order.came.entrance ?? undefined,
+      visit: order.came.visit ?? undefined,
+    }),
     body: (page ? pageHtml(page, view) : '') + offerHtml(data),
   });
 }

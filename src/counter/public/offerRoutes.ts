@@ -15,7 +15,7 @@ import { isNotTheirs, nextHref, pathOfOrder, type PathOfOrder } from './afterPay
 import { fingerprintHash } from '../shared/fingerprint';
 import { isAnswered, WAIT_FOR_ANSWER_MS } from './checkoutState';
 import { offerState } from './offerState';
-import { cameWith, orderOfVisit, readVisit } from './visit';
+import { cameWith, orderOfVisit, visitsOf } from './visit';
 
 /** Answers to an offer after payment: only from the visit that paid, and once each. */
 export function offerRoutes(context: CounterContext, cards: CardLimit): Router {
@@ -28,9 +28,9 @@ export function offerRoutes(context: CounterContext, cards: CardLimit): Router {
     pathId: PathId,
     stepId: StepId,
   ): { order: Order; of: PathOfOrder; step: Step; offer: OfferAfterPayment; came: ReturnType<typeof cameWith> } => {
-    const visit = readVisit(context, req, pathId);
     const order = orderOfVisit(context, req, pathId);
-    const of = order && pathOfOrder(context, order, pathId);
+    const visit = visitsOf(context, req).find(({ checkout }) => checkout === order?.checkoutId);
+    const of = order && pathOfOrder(context, req, order, pathId);
     const step = of && stepOf(of.path, stepId);
     if (!visit || !order || !of || step?.kind !== 'offer' || !step.offer)
       throw new Problem(409, (say) => say.checkoutTooOld, 'no-visit');
@@ -39,7 +39,7 @@ export function offerRoutes(context: CounterContext, cards: CardLimit): Router {
       of,
       step,
       offer: { step: stepId, ...step.offer },
-      came: { ...cameWith(visit, of.path), step: stepId },
+      came: { ...cameWith(visit, { step: stepId, entrance: order.came.entrance }) },
     };
   };
 

@@ -1,41 +1,40 @@
 import { type Request, type Response, Router } from 'express';
-import { dateIn } from '#core/calendar';
 import { brandValues, localesOf, saleState, type ShopDetails } from '#core/catalogue';
 import { shortTerms } from '#core/terms';
-import type { Page } from '#core/pages';
-import type { Path, Step } from '#core/paths';
+import { offerAt, type Path, plainSight, showsAt, type Sight, type Step } from '#core/paths';
 import { publicPicturesOf, type Release } from '#core/release';
 import { checkoutHtml, frontHtml, pageHtml, wordsHtml } from '../../pages/render';
-import type { Order } from '#core/shop';
 import type { PriceId } from '#core/ids';
-import type { CheckoutData } from '../../wire';
 import { giveCookie } from '../http/cookies';
 import { LANGUAGE_COOKIE, readingFor } from '../shared/reading';
 import { oneATurn } from '../http/oneATurn';
-import { textOf } from '../http/textOf';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { orderViewFor } from '../shared/orderView';
-import { personOfDevice } from '../shared/device';
-import { nextHref } from './afterPayment';
-import { checkoutDataFor } from '../../pages/data/checkoutData';
+import { visitorOf } from './coming';
+import { MARK_PREFIX, Marks } from './marks';
 import { offerPage } from './offerPage';
+import { openCheckout } from './openCheckout';
 import { placeOf } from './place';
 import { type SentPage, sendPage } from './sendPage';
-import { checkoutState } from './checkoutState';
 import { renderShell, type Shell, slotValues, viewOf } from './shells';
 import { structuredDataFor } from './structuredData';
-import { giveVisit, newVisit, orderOfVisit, quoteStands, readVisit } from './visit';
+import { ledElsewhere, pricesOn, seenBy } from './seen';
+import { orderOfVisit } from './visit';
 
 /** The pages buyers walk through. Sales pages are rendered once a release; checkout and thank-you at each visit. */
 export function pagesRoutes(context: CounterContext): Router {
   const router = Router();
   const shells = new Map<string, Shell>();
+  const marks = new Marks(context);
 
-  function shellOf(release: Release, path: Path, step: Step, locale: string): Shell {
-    const key = `${release.number}/${step.id}/${locale}`;
+  /** A page is rendered once for all who see the same prices and steps. */
+  function shellOf(release: Release, path: Path, step: Step, locale: string, sight: Sight): Shell {
+    const shows = showsAt(step, sight);
+    const shown = pricesOn(release, path).filter(shows);
+    const key = [release.number, step.id, locale, ...shown, '', ...sight.leftOut].join('/');
     let shell = shells.get(key);
     if (!shell) {
-      shell = renderShell(release, path, step, locale);
+      shell = renderShell(release, path, step, locale, shows);
       shells.set(key, shell);
     }
     return shell;
@@ -64,14 +63,21 @@ export function pagesRoutes(context: CounterContext): Router {
   router.get('/', (req, res) => {
     const release = liveRelease(context);
     const { shop, now, locale, words } = readingFor(context, req);
+    const listed = new Set<string>();
     const offers = (release?.content.paths ?? []).flatMap((path) => {
+      // An offer that several paths sell stands here once, by the first of them.
+      if (listed.has(path.offerId)) return [];
       const offer = release?.content.offers.find((o) => o.id === path.offerId);
       if (!offer?.onSale || offer.putAway || offer.prices.every((p) => saleState(p, now, shop.zone).state === 'over'))
         return [];
       const product = release?.content.products.find((p) => p.id === offer.productIds[0]);
+      const { shows, closedTo } = plainSight(path, now, shop.zone);
       const amounts = offer.prices
+        .filter((p) => shows(p.id))
         .map((p) => p.words ?? shortTerms(p.terms, offer.currency, locale))
         .join(words.pages.or);
+      if (amounts === '' || closedTo !== null) return [];
+      listed.add(path.offerId);
       return [
         {
           href: `/${path.address}`,
@@ -108,6 +114,8 @@ export function pagesRoutes(context: CounterContext): Router {
     send(req, res, 'still', { title: heading, body: wordsHtml(heading, [legal[which]]) });
   });
 
+  router.get(`${MARK_PREFIX}:id.css`, (req, res) => marks.fetched(String(req.params['id']), res));
+
   router.get('/pictures/:sha256', (req, res) => {
     const release = liveRelease(context);
     const picture = release && publicPicturesOf(release.content).get(String(req.params['sha256']));
@@ -124,15 +132,22 @@ export function pagesRoutes(context: CounterContext): Router {
     // Where somebody stands who pays here rests on what is safe; a first visitor waits for nobody.
     if (req.get('cookie') !== undefined) await context.runner.synced();
     const place = placeOf(context, req, String(req.params['address']), String(req.params['step'] ?? ''));
-    if (place.found === 'offer') return offerPage(context, req, res, place);
+    if (place.found === 'offer') return offerPage(context, req, res, place, marks);
     if (place.found === 'nothing') return notFound(req, res);
     if (place.found === 'moved') return res.redirect(302, place.to);
-    const { release, path, step } = place;
+    const { release, step } = place;
     const page = release.content.pages.find((p) => p.id === step.pageId);
-    const offer = release.content.offers.find((o) => o.id === path.offerId);
+    const offer = release.content.offers.find((o) => o.id === offerAt(place.path, step));
     if (!page || !offer) return notFound(req, res);
-    if (step.kind !== 'thanks')
-      context.views.count(path.id, step.id, release.number, dateIn(context.runner.now(), release.content.shop.zone));
+    const { coming, sight, path } = seenBy(context, req, res, release, place.path);
+    const elsewhere = ledElsewhere(context, req, release, place.path, step, { coming, sight });
+    if (elsewhere !== null) return res.redirect(303, elsewhere);
+    // A thank-you page is counted where it thanks somebody.
+    const mark = (more: { visit?: string | undefined } = {}): string | null =>
+      marks.give(req, path, step, release.number, {
+        entrance: sight.entrance?.id,
+        visit: more.visit ?? visitorOf(context, req),
+      });
     const title = page.title || offer.title;
     const reading = readingFor(context, req);
     const { locale } = reading;
@@ -141,27 +156,32 @@ export function pagesRoutes(context: CounterContext): Router {
       case 'offer':
         // Only who has paid is offered something: everybody else begins at the beginning.
         return res.redirect(303, `/${path.address}`);
+      case 'turned-back':
       case 'page': {
         const taken = (priceId: PriceId): number => context.runner.state.taken.get(priceId) ?? 0;
         const values = slotValues(release, path, reading, taken);
-        const structuredData = structuredDataFor(release, path, context.publicAddress(), context.runner.now(), taken);
-        const shell = shellOf(release, path, step, locale);
+        const plain = plainSight(path, reading.now, reading.shop.zone);
+        const address = context.publicAddress();
+        const structuredData = structuredDataFor(release, path, address, reading.now, taken, plain.shows);
+        const shell = shellOf(release, path, step, locale, sight);
         if (!shell.hasCheckout || !onSale(offer))
           return send(req, res, 'still', {
             title,
             description: page.description,
             structuredData,
+            mark: mark(),
             body: shell.fill(values),
           });
         // A sales page that carries its own checkout: the page is the same for all, the checkout is this visit's.
-        const opened = await openCheckout(req, res, release, path, page);
+        const opened = await openCheckout(context, req, res, { release, path, step, page, coming });
         if (opened === null) return;
         return send(req, res, 'checkout', {
           title,
           description: page.description,
           structuredData,
+          mark: mark({ visit: opened.visit.visit }),
           wide: false,
-          body: shell.fill(values, checkoutHtml({ ...opened, heading: '', under: '', whole: false })),
+          body: shell.fill(values, checkoutHtml({ ...opened.data, heading: '', under: '', whole: false })),
         });
       }
       case 'checkout': {
@@ -174,14 +194,17 @@ export function pagesRoutes(context: CounterContext): Router {
               href: '/member/',
             }),
           });
-        const opened = await openCheckout(req, res, release, path, page);
+        const opened = await openCheckout(context, req, res, { release, path, step, page, coming });
         if (opened === null) return;
         const beside = { ...page, blocks: page.blocks.filter((b) => b.kind !== 'checkout' && b.kind !== 'headline') };
-        const rest =
-          beside.blocks.length === 0
-            ? ''
-            : pageHtml(beside, { ...viewOf(release, path, step.id, locale), offer: null });
-        return send(req, res, 'checkout', { title, keepOut: true, wide: true, body: checkoutHtml(opened) + rest });
+        const rest = beside.blocks.length === 0 ? '' : pageHtml(beside, viewOf(release, path, step.id, locale));
+        return send(req, res, 'checkout', {
+          title,
+          keepOut: true,
+          wide: true,
+          mark: mark({ visit: opened.visit.visit }),
+          body: checkoutHtml(opened.data) + rest,
+        });
       }
       case 'thanks': {
         await context.runner.synced();
@@ -196,50 +219,11 @@ export function pagesRoutes(context: CounterContext): Router {
             }),
           });
         }
-        const view = {
-          ...viewOf(release, path, step.id, locale, orderViewFor(reading, order)),
-          offer: { title: offer.title, prices: [] },
-        };
-        return send(req, res, 'still', { title, keepOut: true, body: pageHtml(page, view) });
+        const view = viewOf(release, path, step.id, locale, orderViewFor(reading, order));
+        return send(req, res, 'still', { title, keepOut: true, mark: mark(), body: pageHtml(page, view) });
       }
     }
   });
-  /** This visit's checkout on a path: the one it has, or a new one under what is live. Null when it went elsewhere. */
-  async function openCheckout(
-    req: Request,
-    res: Response,
-    release: Release,
-    path: Path,
-    page: Page,
-  ): Promise<CheckoutData | null> {
-    const next = (order: Order): string => nextHref(context, req, order, path.id);
-    await context.runner.synced();
-    let visit = readVisit(context, req, path.id);
-    const reading = readingFor(context, req);
-    let state = visit ? checkoutState(context.runner.state, visit.checkout, next, reading.locale) : null;
-    // Another window than the one that paid first shows what it has in hand: its script asks.
-    if (state?.status === 'paid' && !('again' in req.query) && orderOfVisit(context, req, path.id)) {
-      res.redirect(303, state.next);
-      return null;
-    }
-    const unsettled = state?.status === 'asking' || state?.status === 'bank';
-    const paidElsewhere = state?.status === 'paid' && !('again' in req.query);
-    if (!visit || (!unsettled && !paidElsewhere && (state?.status === 'paid' || !quoteStands(context, visit)))) {
-      visit = newVisit(context, path.id);
-      state = { status: 'open' };
-    }
-    giveVisit(context, res, visit);
-    const quoted = context.releases.get(visit.release) ?? release;
-    return {
-      ...checkoutDataFor(reading, quoted, path, page, state ?? { status: 'open' }, {
-        visit,
-        ...(personOfDevice(context, req) === null
-          ? {}
-          : { personId: personOfDevice(context, req) ?? '', signedIn: true }),
-      }),
-      chosen: textOf(req.query['price']),
-    };
-  }
   return router;
 }
 

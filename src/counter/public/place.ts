@@ -1,10 +1,10 @@
 import type { Request } from 'express';
-import { checkoutOf, type Path, reachedFrom, resolveAddress, type Step } from '#core/paths';
+import { type Path, resolveAddress, type Step, stepsAfterPayment } from '#core/paths';
 import type { Release } from '#core/release';
 import type { Order } from '#core/shop';
 import { type CounterContext, liveRelease } from '../context';
 import { type PathOfOrder, pathOfOrder } from './afterPayment';
-import { ordersOfVisit, readVisit, visitsOf } from './visit';
+import { ordersOfVisit, visitsOf } from './visit';
 
 /** Where an address leads whoever asks. */
 export type PublicPlace =
@@ -36,21 +36,19 @@ function askedAfterPayment(
   address: string,
   rest: string,
 ): { order: Order; of: PathOfOrder; step: Step } | null {
-  for (const order of ordersOfVisit(context, req).reverse()) {
+  for (const order of ordersOfVisit(context, req)) {
     const { path: pathId } = order.came;
-    const of = pathId === null ? null : pathOfOrder(context, order, pathId);
+    const of = pathId === null ? null : pathOfOrder(context, req, order, pathId);
     // A visit that has begun to buy again is not that order's any more.
-    if (!of || readVisit(context, req, of.path.id)?.checkout !== order.checkoutId) continue;
+    if (!of || !visitsOf(context, req).some(({ checkout }) => checkout === order.checkoutId)) continue;
     const place = resolveAddress([of.present], address, rest);
     if (place.found === 'step' && isAfterPayment(of.path, place.step)) return { order, of, step: place.step };
   }
   return null;
 }
 
-function isAfterPayment(path: Path, { id, kind }: Step): boolean {
-  const checkout = checkoutOf(path);
-  return kind !== 'checkout' && id !== path.start && checkout !== undefined && reachedFrom(path, checkout.id).has(id);
-}
+const isAfterPayment = (path: Path, { id, kind }: Step): boolean =>
+  kind !== 'checkout' && id !== path.start && stepsAfterPayment(path).has(id);
 
 /** The checkout that an address named when a visit pressed its button there: the bank leads back to it. */
 function checkoutUnderWay(context: CounterContext, req: Request, address: string, rest: string): PublicPlace | null {
@@ -59,7 +57,8 @@ function checkoutUnderWay(context: CounterContext, req: Request, address: string
     const path = release?.content.paths.find((p) => p.id === visit.path);
     if (!release || !path || context.runner.state.checkouts.get(visit.checkout)?.lastKey == null) continue;
     const place = resolveAddress([path], address, rest);
-    if (place.found === 'step' && place.step.kind === 'checkout') return { ...place, release };
+    const isIt = place.found === 'step' && place.step.kind === 'checkout';
+    if (isIt && place.step.id === (visit.step ?? place.step.id)) return { ...place, release };
   }
   return null;
 }

@@ -15,6 +15,8 @@ export interface SentPage {
   keepOut?: boolean;
   structuredData?: unknown;
   wide?: boolean;
+  /** The mark by which a view of it is counted. */
+  mark?: string | null;
   body: string;
 }
 

@@ -1,7 +1,17 @@
 import { randomBytes } from 'node:crypto';
 import type { Instant } from '#core/calendar';
-import { describeContents } from '#core/catalogue';
-import { buttonLeadsTo, checkoutOf, hrefOf, type Path, type Step, stepOf, type Target } from '#core/paths';
+import { describeContents, type Offer } from '#core/catalogue';
+import {
+  buttonLeadsTo,
+  checkoutOf,
+  hrefOf,
+  mainOffers,
+  offerBehind,
+  type Path,
+  type Step,
+  stepOf,
+  type Target,
+} from '#core/paths';
 import type { Release } from '#core/release';
 import { wordsFor } from '#core/words';
 import type { PriceId, StepId } from '#core/ids';
@@ -23,28 +33,40 @@ const CHECKOUT_SLOT = 'checkout';
  * Renders a page once for a release. Slots are marked with a random word of this rendering, so that nothing a
  * seller types can be mistaken for one; they are filled with escaped text, or with the checkout's own markup.
  */
-export function renderShell(release: Release, path: Path, step: Step, locale: string): Shell {
+export function renderShell(
+  release: Release,
+  path: Path,
+  step: Step,
+  locale: string,
+  shows: (priceId: PriceId) => boolean,
+): Shell {
   const word = randomBytes(12).toString('hex');
   const slot = (name: string): string => `${word}:${name}:`;
   const page = release.content.pages.find((p) => p.id === step.pageId);
-  const offer = release.content.offers.find((o) => o.id === path.offerId);
-  const prices: PriceView[] =
-    offer?.onSale && !offer.putAway
-      ? offer.prices.map((p) => ({
-          id: p.id,
-          name: p.name,
-          amount: slot(`amount-${p.id}`),
-          usual: p.usual === null ? null : slot(`usual-${p.id}`),
-          statement: slot(`statement-${p.id}`),
-          notice:
-            p.limit.inAll !== null || p.sale.from !== null || p.sale.until !== null ? slot(`notice-${p.id}`) : null,
-        }))
+  const offers = mainOffersOf(release, path);
+  const pricesOf = (offer: Offer): PriceView[] =>
+    offer.onSale && !offer.putAway
+      ? offer.prices
+          .filter((p) => shows(p.id))
+          .map((p) => ({
+            id: p.id,
+            name: p.name,
+            amount: slot(`amount-${p.id}`),
+            usual: p.usual === null ? null : slot(`usual-${p.id}`),
+            statement: slot(`statement-${p.id}`),
+            notice:
+              p.limit.inAll !== null || p.sale.from !== null || p.sale.until !== null ? slot(`notice-${p.id}`) : null,
+          }))
       : [];
   const html = page
     ? pageHtml(page, {
         ...viewOf(release, path, step.id, locale),
         checkout: slot(CHECKOUT_SLOT),
-        offer: offer ? { title: offer.title, prices } : null,
+        offerOf: (block) => {
+          const id = offerBehind(path, step.id, block);
+          const offer = offers.find((o) => o.id === id);
+          return offer ? { title: offer.title, prices: pricesOf(offer) } : null;
+        },
       })
     : '';
   const pattern = new RegExp(`${word}:([\\w-]+):`, 'g');
@@ -64,23 +86,21 @@ export function slotValues(
   taken: (priceId: PriceId) => number,
 ): Record<string, string> {
   const { shop } = release.content;
-  const offer = release.content.offers.find((o) => o.id === path.offerId);
   const values: Record<string, string> = {};
-  for (const price of offer?.prices ?? []) {
-    const words = priceWords(price, {
-      currency: offer?.currency ?? shop.currency,
-      zone: shop.zone,
-      locale,
-      now,
-      taken: taken(price.id),
-    });
-    for (const [name, text] of Object.entries(words)) values[`${name}-${price.id}`] = text ?? '';
-  }
+  for (const { prices, currency } of mainOffersOf(release, path))
+    for (const price of prices) {
+      const words = priceWords(price, { currency, zone: shop.zone, locale, now, taken: taken(price.id) });
+      for (const [name, text] of Object.entries(words)) values[`${name}-${price.id}`] = text ?? '';
+    }
   return values;
 }
 
+/** What a path's checkouts sell. */
+const mainOffersOf = ({ content }: Release, path: Path): Offer[] =>
+  mainOffers(path).flatMap((id) => content.offers.find((o) => o.id === id) ?? []);
+
 /** The address that a way of a path leads to; the checkout's where it leads nowhere any more. */
-function hrefOfTarget({ content }: Release, path: Path, to: Target | null): string {
+export function hrefOfTarget({ content }: Release, path: Path, to: Target | null): string {
   if (to?.kind === 'elsewhere') return to.href;
   if (to?.kind === 'path') {
     const other = content.paths.find((p) => p.id === to.path);
@@ -98,16 +118,20 @@ export function viewOf(
   stepId: StepId,
   locale: string,
   order: OrderView | null = null,
-): Omit<PageView, 'offer'> {
-  const offer = release.content.offers.find((o) => o.id === path.offerId);
-  const products = (offer?.productIds ?? [])
-    .map((id) => release.content.products.find((p) => p.id === id))
-    .filter((p) => p !== undefined);
+): PageView {
+  const opened = new Set(mainOffersOf(release, path).flatMap((offer) => offer.productIds));
+  const products = [...opened].flatMap((id) => release.content.products.find((p) => p.id === id) ?? []);
   return {
     things: products.map((p) => ({ title: p.title, promise: p.promise, files: describeContents(p, locale) })),
     pictureUrl: (file) => `/pictures/${file.sha256}`,
-    leadsTo: (block) => hrefOfTarget(release, path, buttonLeadsTo(path, stepId, block)),
+    leadsTo: (block) => {
+      const href = hrefOfTarget(release, path, buttonLeadsTo(path, stepId, block));
+      const lower = stepOf(path, stepId)?.lower;
+      // Whoever turned back finds the lower price chosen.
+      return lower ? `${href}?price=${lower.priceId}` : href;
+    },
     checkout: null,
+    offerOf: () => null,
     words: wordsFor(locale).pages,
     order,
     edit: null,

@@ -14,6 +14,8 @@ export function structuredDataFor(
   address: string,
   now: Instant,
   taken: (priceId: PriceId) => number,
+  /** Whether everybody is shown a price: what only an entrance brings is told to no search engine. */
+  shows: (priceId: PriceId) => boolean,
 ): WithContext<ProductData> | undefined {
   const offer = release.content.offers.find((o) => o.id === path.offerId);
   if (!offer) return undefined;
@@ -39,14 +41,16 @@ export function structuredDataFor(
     name: offer.title,
     ...(product?.promise ? { description: product.promise } : {}),
     ...(product?.picture ? { image: `${address}/pictures/${product.picture.file.sha256}` } : {}),
-    offers: offer.prices.map((price): OfferData => ({
-      '@type': 'Offer',
-      url,
-      price: formatPlain(wholePrice(price.terms), offer.currency),
-      priceCurrency: offer.currency,
-      availability: availabilityOf(price),
-      ...(price.sale.until === null ? {} : { availabilityEnds: price.sale.until }),
-    })),
+    offers: offer.prices
+      .filter(({ id }) => shows(id))
+      .map((price): OfferData => ({
+        '@type': 'Offer',
+        url,
+        price: formatPlain(wholePrice(price.terms), offer.currency),
+        priceCurrency: offer.currency,
+        availability: availabilityOf(price),
+        ...(price.sale.until === null ? {} : { availabilityEnds: price.sale.until }),
+      })),
   };
 }
 

@@ -1,11 +1,21 @@
 import type { Request, Response } from 'express';
 import * as z from 'zod';
-import { addMs, HOUR, MINUTE } from '#core/calendar';
+import { addMs, HOUR, type Instant, MINUTE } from '#core/calendar';
 import { type CameFrom, NOWHERE } from '#core/journal';
-import { extrasOf, type Path } from '#core/paths';
+import {
+  checkoutOf,
+  type Coming,
+  extrasOf,
+  mainOffers,
+  type Path,
+  sightOf,
+  stepOf,
+  type Till,
+  tillOf,
+} from '#core/paths';
 import type { Release } from '#core/release';
 import type { Order } from '#core/shop';
-import type { PathId } from '#core/ids';
+import type { PathId, StepId } from '#core/ids';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { cookiesOf, giveCookie } from '../http/cookies';
 import { readToken, signToken } from '../http/signing';
@@ -15,6 +25,12 @@ const Visit = z.object({
   /** The visit's own name: it stands on what it buys. Checkouts begun before visits had one go on without. */
   visit: z.string().optional(),
   path: z.string(),
+  /** At which of the path's checkouts; those begun before a path could have several are at its first. */
+  step: z.string().optional(),
+  /** What it was shown by: the entrance it came through, when it first came, and when it turned back. */
+  entrance: z.string().nullable().optional(),
+  first: z.string().nullable().optional(),
+  turnedBack: z.string().nullable().optional(),
   release: z.int(),
   at: z.string(),
   /** How many of each rising price were sold when it began: its step stays for this checkout. */
@@ -32,50 +48,70 @@ const OPENS_FOR_MS = 48 * HOUR;
 
 /** Every checkout that this visit is in. */
 export const visitsOf = (context: CounterContext, req: Request): Visit[] =>
-  Object.keys(cookiesOf(req)).flatMap((name) =>
-    name.startsWith(PREFIX) ? (readVisit(context, req, name.slice(PREFIX.length)) ?? []) : [],
-  );
+  Object.keys(cookiesOf(req)).flatMap((name) => (name.startsWith(PREFIX) ? (readNamed(context, req, name) ?? []) : []));
 
-/** The visit's checkout on a path, or null. */
-export function readVisit(context: CounterContext, req: Request, pathId: PathId): Visit | null {
-  const token = cookiesOf(req)[PREFIX + pathId];
+function readNamed(context: CounterContext, req: Request, name: string): Visit | null {
+  const token = cookiesOf(req)[name];
   const parsed = Visit.safeParse(token === undefined ? null : readToken(context.secrets.signing, 'visit', token));
-  if (!parsed.success || parsed.data.path !== pathId) return null;
+  if (!parsed.success || nameOf(parsed.data) !== name) return null;
   return context.runner.now() < addMs(parsed.data.at, ENDS_AFTER_MS) ? parsed.data : null;
 }
 
+/** Each checkout of a path has a visit of its own. */
+const nameOf = ({ path, step }: Pick<Visit, 'path' | 'step'>): string => PREFIX + (step ?? path);
+
+/** The visit's checkout at one of a path's checkout steps, or null. */
+export function readVisit(context: CounterContext, req: Request, path: PathId, step: StepId): Visit | null {
+  const own = readNamed(context, req, nameOf({ path, step }));
+  if (own) return own.path === path ? own : null;
+  const older = readNamed(context, req, nameOf({ path }));
+  const first = older && context.releases.get(older.release)?.content.paths.find((p) => p.id === path);
+  return first && checkoutOf(first)?.id === step ? older : null;
+}
+
 export function giveVisit(context: CounterContext, res: Response, visit: Visit): void {
-  giveCookie(res, PREFIX + visit.path, signToken(context.secrets.signing, 'visit', visit), {
+  giveCookie(res, nameOf(visit), signToken(context.secrets.signing, 'visit', visit), {
     maxAgeMs: KEPT_MS,
     sameSite: 'lax',
   });
 }
 
-/** A new checkout under the live release. */
-export function newVisit(context: CounterContext, pathId: PathId): Visit {
+/** A new checkout under the live release, as this visitor came to it. */
+export function newVisit(context: CounterContext, path: PathId, step: StepId, { at, ...came }: Coming): Visit {
   return {
     checkout: context.ids.next('c'),
     visit: context.ids.next('w'),
-    path: pathId,
+    path,
+    step,
+    ...came,
     release: context.runner.state.release ?? 0,
-    at: context.runner.now(),
-    sold: soldOfRising(context, pathId),
+    at,
+    sold: soldOfRising(context, path),
   };
 }
 
+/** What a checkout sells and shows: as its path was when it began, to whoever came as this visit did. */
+export function tillFor({ visit, release }: { visit: Visit; release: Release }, live: Path, now: Instant): Till {
+  const path = release.content.paths.find((p) => p.id === visit.path) ?? live;
+  const step = visit.step === undefined ? undefined : stepOf(path, visit.step);
+  const { zone } = release.content.shop;
+  return tillOf(path, sightOf(path, visit, zone), step, sightOf(path, { ...visit, at: now }, zone));
+}
+
 /** Where a charge of this visit comes from, for whoever counts later. */
-export const cameWith = (visit: Visit, path: Path): CameFrom => ({
+export const cameWith = ({ visit, path }: Visit, { step, entrance }: Pick<Till, 'step' | 'entrance'>): CameFrom => ({
   ...NOWHERE,
-  path: path.id,
-  step: path.steps.find((s) => s.kind === 'checkout')?.id ?? null,
-  visit: visit.visit ?? null,
+  path,
+  step: step === '' ? null : step,
+  visit: visit ?? null,
+  entrance,
 });
 
 /** The sales that rising prices of all that a path sells count, as of now. */
 export function soldOfRising(context: CounterContext, pathId: PathId): Record<string, number> {
   const content = liveRelease(context)?.content;
   const path = content?.paths.find((p) => p.id === pathId);
-  const sold = new Set(path ? [path.offerId, ...extrasOf(path).map(({ offerId }) => offerId)] : []);
+  const sold = new Set(path ? [...mainOffers(path), ...extrasOf(path).map(({ offerId }) => offerId)] : []);
   const rising = (content?.offers ?? [])
     .flatMap((o) => (sold.has(o.id) ? o.prices : []))
     .filter((p) => p.rise !== null);
@@ -95,9 +131,10 @@ export function asItCounts(context: CounterContext, visit: Visit, live: Release)
   return { visit: begunAnew(context, visit, live), release: live };
 }
 
-/** The same checkout, begun now under what is live. */
-export const begunAnew = (context: CounterContext, visit: Visit, live: Release): Visit => ({
+/** The same checkout, begun now under what is live: what has ended since counts no more. */
+export const begunAnew = (context: CounterContext, visit: Visit, live: Release, came: Partial<Coming> = {}): Visit => ({
   ...visit,
+  ...came,
   release: live.number,
   at: context.runner.now(),
   sold: soldOfRising(context, visit.path),
@@ -134,20 +171,21 @@ export function openToHolder(context: CounterContext, res: Response, order: Orde
   });
 }
 
-/** Orders that this visit itself paid, and may therefore open. */
+/** Orders that this visit itself paid, and may therefore open: the newest first. */
 export function ordersOfVisit(context: CounterContext, req: Request): Order[] {
   const { state } = context.runner;
   const now = context.runner.now();
-  return Object.entries(cookiesOf(req)).flatMap(([name, token]) => {
+  const orders = Object.entries(cookiesOf(req)).flatMap(([name, token]) => {
     if (!name.startsWith(PAID_PREFIX) || token === undefined) return [];
     const paid = Paid.safeParse(readToken(context.secrets.signing, 'paid', token)).data;
     const order = paid && state.orders.get(paid.order);
     return order && now < paid.until ? [order] : [];
   });
+  return orders.sort((a, b) => b.number - a.number);
 }
 
-/** The paid order of this visit's checkout on a path, where this window is the one that paid it. */
+/** The order of one of this visit's checkouts on a path, the last that was paid, where this window is the one that paid it. */
 export function orderOfVisit(context: CounterContext, req: Request, pathId: PathId): Order | undefined {
-  const checkout = readVisit(context, req, pathId)?.checkout;
-  return ordersOfVisit(context, req).find((order) => order.checkoutId === checkout);
+  const checkouts = new Set(visitsOf(context, req).flatMap((v) => (v.path === pathId ? [v.checkout] : [])));
+  return ordersOfVisit(context, req).find((order) => checkouts.has(order.checkoutId));
 }

@@ -45,6 +45,7 @@ export function readingIn(context: CounterContext, locale: string): Reading {
     locale,
     words: wordsFor(locale),
     cards: { service: context.outside.cardService, samples: context.mode !== 'real' },
+    pictureUrl: ({ sha256 }) => `/pictures/${sha256}`,
     fingerprint: fingerprintHash,
     person: (id) => context.people.get(id),
     fileHref: ({ passId, fileId, until }) =>

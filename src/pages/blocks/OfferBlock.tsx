@@ -12,7 +12,7 @@ export function OfferBlock({ block }: { block: BlockOf<'offer'> }) {
     <section className="offer-block my-10" aria-label={block.title}>
       <BlockTitle block={block} label="Title of the offer" />
       <ul className="mt-2">
-        {view.offer?.prices.map((price) => (
+        {view.offerOf(block)?.prices.map((price) => (
           <li key={price.id} className="border-t border-line py-3 first:border-t-0">
             <p className="flex flex-wrap items-baseline gap-x-3">
               {price.name !== '' && (

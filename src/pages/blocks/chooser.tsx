@@ -5,7 +5,8 @@ import { BlockTitle } from './BlockTitle';
 /** Every price with a button of its own: choosing one leads to the checkout with it chosen. */
 export function PriceChooser({ block }: { block: BlockOf<'chooser'> }) {
   const view = usePageView();
-  const prices = view.offer?.prices ?? [];
+  const offer = view.offerOf(block);
+  const prices = offer?.prices ?? [];
   return (
     <section className="my-10" aria-label={block.title}>
       <BlockTitle block={block} label="Title of the price chooser" />
@@ -29,7 +30,7 @@ export function PriceChooser({ block }: { block: BlockOf<'chooser'> }) {
               href={view.edit ? undefined : `${view.leadsTo(block)}?price=${price.id}`}
             >
               {block.button.trim() || view.words.choose}
-              <span className="sr-only">: {price.name || view.offer?.title}</span>
+              <span className="sr-only">: {price.name || offer?.title}</span>
             </a>
           </li>
         ))}

@@ -80,17 +80,17 @@ export function CheckoutForm({
     if (state.status === 'paid') {
       const { next } = state;
       // Loaded when it was paid already: this window first shows that it is the one that paid.
-      if (data.state.status === 'paid') void readState(data.pathId, words.notReached).then(() => location.assign(next));
+      if (data.state.status === 'paid') void readState(data, words.notReached).then(() => location.assign(next));
       else location.assign(next);
     }
     if (state.status !== 'asking' && state.status !== 'bank') return;
     const timer = setInterval(() => {
-      void readState(data.pathId, words.notReached).then((answer) => {
+      void readState(data, words.notReached).then((answer) => {
         if (answer.state) settle(answer.state);
       });
     }, POLL_MS);
     return () => clearInterval(timer);
-  }, [state, data.state.status, data.pathId, settle, words]);
+  }, [state, data, settle, words]);
 
   function check(chosen: CheckoutPrice): Record<string, string> {
     const found: Record<string, string> = {};
@@ -118,7 +118,7 @@ export function CheckoutForm({
 
   /** Rather another card than the bank’s question: what waits is made impossible first. */
   async function giveUp(): Promise<void> {
-    const answer = await giveUpCharge(data.pathId, words.notReached);
+    const answer = await giveUpCharge(data, words.notReached);
     if (answer.state) settle(answer.state);
     else if (answer.problem) setMessage(answer.problem);
   }
@@ -139,6 +139,7 @@ export function CheckoutForm({
       if (token && 'problem' in token) return setMessage(token.problem);
       const answer = await pay({
         pathId: data.pathId,
+        stepId: data.stepId,
         priceId: price.id,
         shown: price.shown,
         name,
@@ -159,6 +160,9 @@ export function CheckoutForm({
   }
 
   if (!price) return <p className="message calm">{data.closed || words.notOnSale}</p>;
+  const beside = price.extras.filter((e) => e.place === 'beside');
+  const tick = (id: string, on: boolean): void =>
+    void choose({ extras: [...asked.now().extras.filter((other) => other !== id), ...(on ? [id] : [])] });
   const waiting = busy || quoting || state.status === 'asking' || state.status === 'paid';
   return (
     <form noValidate onSubmit={(event) => void submit(event)} className="space-y-5">
@@ -200,14 +204,11 @@ export function CheckoutForm({
           onChange={setCard}
         />
       )}
-      <Bill price={price} title={data.title} />
-      <Extras
-        extras={price.extras}
-        ticked={chosen.extras}
-        onTick={(id, on) =>
-          void choose({ extras: [...asked.now().extras.filter((other) => other !== id), ...(on ? [id] : [])] })
-        }
-      />
+      <div className={beside.length > 0 ? 'grid gap-5 sm:grid-cols-2' : ''}>
+        <Bill price={price} title={data.title} />
+        {beside.length > 0 && <Extras extras={beside} ticked={chosen.extras} onTick={tick} />}
+      </div>
+      <Extras extras={price.extras.filter((e) => e.place === 'above')} ticked={chosen.extras} onTick={tick} />
       {state.status === 'bank' ? (
         <BankAsks confirmAt={state.confirmAt} again={words.anotherCard} onAgain={() => void giveUp()} />
       ) : (
@@ -224,6 +225,13 @@ export function CheckoutForm({
         </button>
       )}
       {state.status === 'asking' && <StillAsking />}
+      {data.turnBack !== null && state.status !== 'asking' && (
+        <p className="text-center">
+          <a className="plain-link" href={data.turnBack}>
+            {words.notNow}
+          </a>
+        </p>
+      )}
       {data.note.trim() !== '' && (
         <p className="cap text-center" dir="auto">
           {data.note}

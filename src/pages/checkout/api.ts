@@ -1,5 +1,5 @@
-import type { PathId } from '#core/ids';
 import type {
+  CheckoutData,
   AcceptRequest,
   DeclineRequest,
   GiveUpRequest,
@@ -64,10 +64,13 @@ const post = (path: string, notReached: string, body: unknown): Promise<Answer> 
     body: JSON.stringify(body),
   });
 
-export const readPrices = (pathId: PathId, chosen: Chosen, notReached: string): Promise<Answer> =>
-  post('/checkout/quote', notReached, { pathId, ...given(chosen) } satisfies QuoteRequest);
+/** Which checkout a page shows. */
+export type Till = Pick<CheckoutData, 'pathId' | 'stepId'>;
 
-type Choice = Pick<PayRequest, 'pathId' | 'priceId' | 'shown' | 'name' | 'address'>;
+export const readPrices = ({ pathId, stepId }: Till, chosen: Chosen, notReached: string): Promise<Answer> =>
+  post('/checkout/quote', notReached, { pathId, stepId, ...given(chosen) } satisfies QuoteRequest);
+
+type Choice = Pick<PayRequest, 'pathId' | 'stepId' | 'priceId' | 'shown' | 'name' | 'address'>;
 
 export const pay = ({
   chosen,
@@ -83,11 +86,13 @@ export const pay = ({
   } satisfies PayRequest);
 
 /** The charge that waits for the bank is made impossible, so that another card can be tried. */
-export const giveUpCharge = (pathId: PathId, notReached: string): Promise<Answer> =>
-  post('/checkout/give-up', notReached, { pathId } satisfies GiveUpRequest);
+export const giveUpCharge = ({ pathId, stepId }: Till, notReached: string): Promise<Answer> =>
+  post('/checkout/give-up', notReached, { pathId, stepId } satisfies GiveUpRequest);
 
-export const readState = (pathId: PathId, notReached: string): Promise<Answer> =>
-  call(`/checkout/state?path=${encodeURIComponent(pathId)}`, notReached, { headers: { [HOLDER]: holderHere() } });
+export const readState = ({ pathId, stepId }: Till, notReached: string): Promise<Answer> =>
+  call(`/checkout/state?path=${encodeURIComponent(pathId)}&step=${encodeURIComponent(stepId)}`, notReached, {
+    headers: { [HOLDER]: holderHere() },
+  });
 
 type Offered = Pick<OfferData, 'pathId' | 'stepId' | 'shown'>;
 

@@ -1,7 +1,6 @@
 import { useRef, useState } from 'react';
-import type { PathId } from '#core/ids';
 import type { CheckoutPrice, QuoteAnswer } from '../../wire';
-import { type Answer, type Chosen, readPrices } from './api';
+import { type Answer, type Chosen, readPrices, type Till } from './api';
 import { shownIn } from './useTypedEarly';
 
 /** What stands in fields beside a price. A field that is not on the page holds nothing. */
@@ -33,14 +32,14 @@ interface Asked {
 
 /** What is chosen beside a price, and the sums that it comes to: the shop's, never this page's. */
 export function useChosen(
-  data: { pathId: PathId; prices: readonly CheckoutPrice[]; country: string },
+  data: Till & { prices: readonly CheckoutPrice[]; country: string; coupon: string },
   notReached: string,
 ): Asked {
   const [prices, setPrices] = useState(data.prices);
   const [stands, setStands] = useState<QuoteAnswer['wrong']>({});
   const [quoting, setQuoting] = useState(false);
   const [chosen, setChosen] = useState<Chosen>({
-    coupon: '',
+    coupon: data.coupon,
     country: data.country,
     vatNumber: '',
     extras: [],
@@ -82,7 +81,7 @@ export function useChosen(
       const next = set(patch);
       const mine = (asked.current += 1);
       setQuoting(true);
-      const answer = await readPrices(data.pathId, next, notReached);
+      const answer = await readPrices(data, next, notReached);
       if (mine !== asked.current) return null;
       setQuoting(false);
       took(answer);

@@ -1,7 +1,7 @@
 import { countriesByName, type Offer, saleState, type ShopDetails } from '#core/catalogue';
 import { formatDay } from '#core/calendar';
 import type { Page } from '#core/pages';
-import type { Path } from '#core/paths';
+import type { Till } from '#core/paths';
 import type { Release } from '#core/release';
 import { languageOf } from '#core/words';
 import type { CheckoutData, CheckoutState } from '../../wire';
@@ -12,30 +12,37 @@ import { checkoutPrices, type Looking } from './checkoutPrices';
 export function checkoutDataFor(
   reading: PageReading,
   release: Release,
-  path: Path,
+  till: Till,
   page: Page,
   state: CheckoutState,
   looking: Looking,
 ): CheckoutData {
   const { shop, offers } = release.content;
   const { locale } = reading;
-  const offer = offers.find((o) => o.id === path.offerId);
+  const offer = offers.find((o) => o.id === till.offerId);
   const headline = page.blocks.find((b) => b.kind === 'headline');
   const block = page.blocks.find((b) => b.kind === 'checkout');
   const live = reading.live?.content;
   const taxed = live?.shop.tax && live.shop.tax.how !== 'none' ? live.shop.tax : null;
   // Until the buyer says otherwise they are where the shop is; what is shown and what is sent agree on that.
-  const { prices } = checkoutPrices(reading, release, path, { ...looking, country: looking.country ?? taxed?.home });
+  const { prices, wrong } = checkoutPrices(reading, release, till, {
+    ...looking,
+    coupon: looking.coupon ?? till.coupon ?? undefined,
+    country: looking.country ?? taxed?.home,
+  });
   return {
-    pathId: path.id,
+    pathId: till.pathId,
+    stepId: till.step,
     chosen: '',
     whole: true,
     language: languageOf(locale),
+    coupon: wrong.coupon === undefined ? (till.coupon ?? '') : '',
+    turnBack: null,
     title: offer?.title ?? '',
     heading: headline?.text.trim() ? headline.text : (offer?.title ?? ''),
     under: headline?.under ?? '',
     prices,
-    coupons: (live?.coupons ?? []).some((c) => c.on && (c.offerIds === null || c.offerIds.includes(path.offerId))),
+    coupons: (live?.coupons ?? []).some((c) => c.on && (c.offerIds === null || c.offerIds.includes(till.offerId))),
     countries: taxed ? countriesByName(taxed, locale) : [],
     country: taxed?.home ?? '',
     closed: prices.length > 0 || !offer ? '' : closedSentence(offer, reading, shop),

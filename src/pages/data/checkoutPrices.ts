@@ -1,4 +1,4 @@
-import { describeContents, type Price } from '#core/catalogue';
+import { describeContents, type Price, saleState } from '#core/catalogue';
 import {
   lineName,
   type Quote,
@@ -10,15 +10,14 @@ import {
 } from '#core/checkout';
 import { addMs, formatTime, type Instant, MINUTE } from '#core/calendar';
 import { formatAmount, formatPlain } from '#core/money';
-import { type Extra, extrasOf, type Path } from '#core/paths';
+import type { Extra, Till } from '#core/paths';
 import type { Release } from '#core/release';
-import { standingOf } from '#core/shop';
+import { cartFor, type ChosenBeside, hasAlready, standingOf } from '#core/shop';
 import { accessSentence, isLasting } from '#core/terms';
 import { refusalInWords, wordsFor } from '#core/words';
-import type { OfferId, PersonId, PriceId } from '#core/ids';
+import type { OfferId, PersonId, PriceId, ProductId } from '#core/ids';
 import type { CheckoutExtra, CheckoutPrice, QuoteAnswer } from '../../wire';
 import type { PageReading } from './reading';
-import { cartFor, type ChosenBeside, hasAlready } from './cart';
 import { couponInWords, drawingOf, laterOf, statementOfLine, taxInWords } from './quoteInWords';
 
 /** Who looks, and what they chose beside a price. */
@@ -32,17 +31,23 @@ export interface Looking extends ChosenBeside {
 
 type Wrong = QuoteAnswer['wrong'];
 
-/** Every price of a path's offer with the quote it would have now; what stands against the coupon or number is said once. */
-export function checkoutPrices(reading: PageReading, release: Release, path: Path, looking: Looking): QuoteAnswer {
-  const offer = release.content.offers.find((o) => o.id === path.offerId);
+/** Every price that a checkout shows this visitor, with the quote it would have now; what stands against the coupon or number is said once. */
+export function checkoutPrices(reading: PageReading, release: Release, till: Till, looking: Looking): QuoteAnswer {
+  const offer = release.content.offers.find((o) => o.id === till.offerId);
   const wrong: Wrong = {};
-  const extras = extrasToOffer(reading, release, path, looking);
+  const extras = extrasToOffer(reading, release, till, looking);
   const prices = (offer?.prices ?? []).flatMap((price) => {
-    const quoted = quoteWith(reading, release, path, price.id, { ...looking, extras: ticked(extras, looking) });
+    if (!till.shows(price.id)) return [];
+    const quoted = quoteWith(reading, release, till, price.id, { ...looking, extras: ticked(extras, looking) });
     Object.assign(wrong, quoted.wrong);
     if (!quoted.quote) return [];
-    const shown = priceOf(reading, release, quoted.quote, price, looking.visit.at);
-    return [{ ...shown, extras: extrasBeside(reading, release, path, price.id, extras, looking) }];
+    const ended = till.ended(price.id) || saleState(price, reading.now, release.content.shop.zone).state === 'over';
+    const shown = priceOf(reading, release, quoted.quote, price, {
+      began: looking.visit.at,
+      ended,
+      unsaid: new Set(till.bonuses.flatMap(({ said, productId }) => (said ? [] : [productId]))),
+    });
+    return [{ ...shown, extras: extrasBeside(reading, release, till, price.id, extras, looking) }];
   });
   return { prices, wrong };
 }
@@ -51,11 +56,11 @@ export function checkoutPrices(reading: PageReading, release: Release, path: Pat
 const ticked = (extras: readonly Extra[], { extras: ids = [] }: Looking): string[] =>
   extras.map(({ id }) => id).filter((id) => ids.includes(id));
 
-/** The extras of a path that this visitor can have: on sale, in its currency, and not theirs already. */
-function extrasToOffer(reading: PageReading, release: Release, path: Path, looking: Looking): Extra[] {
+/** The extras of a checkout that this visitor can have: on sale, in its currency, and not theirs already. */
+function extrasToOffer(reading: PageReading, release: Release, till: Till, looking: Looking): Extra[] {
   const { personId, signedIn = false } = looking;
-  const currency = release.content.offers.find((o) => o.id === path.offerId)?.currency;
-  return extrasOf(path).filter((extra) => {
+  const currency = release.content.offers.find((o) => o.id === till.offerId)?.currency;
+  return till.extras.filter((extra) => {
     if (signedIn && personId !== undefined && hasAlready(reading, release, extra, personId)) return false;
     const quote = quoteFor(release, extra, reading.now, standingFor(reading, extra, looking));
     return !('refused' in quote) && quote.currency === currency;
@@ -66,14 +71,14 @@ function extrasToOffer(reading: PageReading, release: Release, path: Path, looki
 function extrasBeside(
   reading: PageReading,
   release: Release,
-  path: Path,
+  till: Till,
   priceId: PriceId,
   extras: readonly Extra[],
   looking: Looking,
 ): CheckoutExtra[] {
   const on = ticked(extras, looking);
   return extras.flatMap((extra) => {
-    const { quote } = quoteWith(reading, release, path, priceId, { ...looking, extras: [...on, extra.id] });
+    const { quote } = quoteWith(reading, release, till, priceId, { ...looking, extras: [...on, extra.id] });
     const line = quote?.lines.slice(1).find((l) => l.priceId === extra.priceId);
     const product = release.content.products.find((p) => p.id === line?.productIds[0]);
     if (!quote || !line) return [];
@@ -83,6 +88,12 @@ function extrasBeside(
         heading: extra.heading.trim() || line.title,
         text: extra.text.trim() || (product?.promise ?? ''),
         strength: extra.strength,
+        look: extra.look ?? 'button',
+        place: extra.place ?? 'above',
+        picture:
+          extra.picture && product?.picture
+            ? { src: reading.pictureUrl(product.picture.file), alt: product.picture.alt }
+            : null,
         statement: statementOfLine(reading, quote, line),
         ticked: on.includes(extra.id),
       },
@@ -120,15 +131,15 @@ const LEFT_OUT: Partial<Record<QuoteRefusal['refused'], keyof Wrong>> = {
 function quoteWith(
   reading: PageReading,
   release: Release,
-  path: Path,
+  till: Till,
   priceId: PriceId,
   looking: Looking,
 ): { quote: Quote | null; wrong: Wrong } {
-  const standing = standingFor(reading, { offerId: path.offerId, priceId }, looking);
+  const standing = standingFor(reading, { offerId: till.offerId, priceId }, looking);
   const beside: ChosenBeside = { ...looking };
   const wrong: Wrong = {};
   for (;;) {
-    const quote = quoteFor(release, cartFor(release, path, priceId, beside), reading.now, standing);
+    const quote = quoteFor(release, cartFor(release, till, priceId, beside), reading.now, standing);
     if (!('refused' in quote)) return { quote, wrong };
     const without = LEFT_OUT[quote.refused];
     if (without === undefined || wrong[without] !== undefined || beside[without] === undefined)
@@ -143,7 +154,8 @@ function priceOf(
   release: Release,
   quote: Quote,
   price: Price,
-  began: Instant,
+  /** When the checkout began, whether whoever begins now would not have this price, and what is a surprise. */
+  { began, ended, unsaid }: { began: Instant; ended: boolean; unsaid: ReadonlySet<ProductId> },
 ): Omit<CheckoutPrice, 'extras'> {
   const { now, locale, words, shop: shopNow } = reading;
   const { shop } = release.content;
@@ -172,14 +184,15 @@ function priceOf(
     bill: quote.lines.map((l) => ({ name: lineName(l), today: money(l.dueToday) })),
     later: isLasting(terms) ? laterOf(reading, quote, line).later : say.nothingLater,
     laters: lasting ? laters : [{ name: '', later: say.nothingLater, words: '' }],
-    opens: openedBy(release, quote, locale),
+    opens: openedBy(release, quote, locale, unsaid),
     most: terms.kind === 'once' ? (price.limit.perOrder ?? 1) : 1,
     names: namesOf(reading, quote),
     coupon: couponInWords(words, quote, money, locale),
     tax: taxInWords(reading, quote),
-    kept: !stillRises(terms, rise)
-      ? null
-      : say.kept(formatTime(addMs(began, shopNow.billing.quoteMinutes * MINUTE), shop.zone, locale)),
+    kept:
+      ended || stillRises(terms, rise)
+        ? say.kept(formatTime(addMs(began, shopNow.billing.quoteMinutes * MINUTE), shop.zone, locale), ended)
+        : null,
     credit:
       quote.replaces && quote.replaces.credit > 0
         ? say.credit(
@@ -195,8 +208,14 @@ function priceOf(
 }
 
 /** What paying opens: each thing once, whichever lines bring it. */
-const openedBy = ({ content }: Release, { lines }: Quote, locale: string): CheckoutPrice['opens'] =>
+const openedBy = (
+  { content }: Release,
+  { lines }: Quote,
+  locale: string,
+  unsaid: ReadonlySet<ProductId>,
+): CheckoutPrice['opens'] =>
   [...new Set(lines.flatMap((line) => line.productIds))]
+    .filter((id) => !unsaid.has(id))
     .flatMap((id) => content.products.filter((p) => p.id === id))
     .map((p) => ({ title: p.title, files: describeContents(p, locale) }));
 

@@ -226,6 +226,26 @@ db.version(7)
       .delete();
   });
 
+// Orders know the path and the entrance they came by: the mirror is copied again.
+db.version(8)
+  .stores({})
+  .upgrade((change) =>
+    emptied(change, [
+      'orders',
+      'passes',
+      'charges',
+      'refunds',
+      'people',
+      'totals',
+      'buyers',
+      'agreements',
+      'laterPayments',
+      'history',
+      'cursor',
+      'newest',
+    ]),
+  );
+
 export async function readMeta<N extends keyof Meta>(name: N): Promise<Meta[N] | undefined> {
   return (await db.meta.get(name))?.value as Meta[N] | undefined;
 }

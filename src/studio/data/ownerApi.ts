@@ -5,6 +5,7 @@ import {
   ClockAnswer,
   FinishedShopAnswer,
   FirstHoursAnswer,
+  PathFiguresAnswer,
   type HelperRequest,
   HelpersAnswer,
   LeadsTo,
@@ -71,6 +72,11 @@ export const ownerApi = createApi({
       providesTags: ['About'],
       ...read(FirstHoursAnswer),
     }),
+    pathFigures: build.query<z.infer<typeof PathFiguresAnswer>, { pathId: string; days: number }>({
+      query: ({ pathId, days }) => `/paths/${pathId}/figures?days=${days}`,
+      providesTags: ['About'],
+      ...read(PathFiguresAnswer),
+    }),
     finishedShop: build.mutation<z.infer<typeof FinishedShopAnswer>, void>({
       query: () => ({ url: '/finished-shop', method: 'POST', body: {} }),
       ...read(FinishedShopAnswer),
@@ -136,6 +142,7 @@ export const {
   usePublishMutation,
   useReleasesQuery,
   useFirstHoursQuery,
+  usePathFiguresQuery,
   useFinishedShopMutation,
   useMoveClockMutation,
   useConfirmAwayMutation,

@@ -1,11 +1,13 @@
 import { useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { dateIn, formatDay } from '#core/calendar';
+import { entrancesOf } from '#core/paths';
 import type { Draft } from '../data/draft';
 import { newId } from '../data/ids';
 import { useNow } from '../data/useNow';
 import { saveList, useSavedLists } from '../data/savedLists';
 import { ChoiceFill } from '../price/Fill';
+import { stepName } from '../sell/path/stepInWords';
 import { isFiltered, type OrderQuery, ordersLink, writeQuery } from '../data/queries/orderQuery';
 
 const GROUPS = [
@@ -40,6 +42,7 @@ export function OrderSentence({ draft, query }: { draft: Draft; query: OrderQuer
     ['', 'any offer'] as const,
     ...draft.content.offers.map((o) => [o.id, o.title || 'Without a title'] as const),
   ];
+  const ways = wayChoices(draft.content, query.way);
   return (
     <div className="flex flex-wrap items-baseline justify-between gap-x-6">
       <h1 className="sr-only">Orders</h1>
@@ -53,7 +56,7 @@ export function OrderSentence({ draft, query }: { draft: Draft; query: OrderQuer
           choices={offers}
           onChange={(offerId) => go({ offerId })}
         />{' '}
-        with{' '}
+        on <ChoiceFill label="On which path" value={query.way} choices={ways} onChange={(way) => go({ way })} /> with{' '}
         <input
           className="fill"
           aria-label="Search these orders"
@@ -66,6 +69,19 @@ export function OrderSentence({ draft, query }: { draft: Draft; query: OrderQuer
       {isFiltered(query) && <SaveList query={query} />}
     </div>
   );
+}
+
+/** Any path, each path, each entrance, and whatever step a figure asked for. */
+function wayChoices(content: Draft['content'], present: string): (readonly [string, string])[] {
+  const choices = content.paths.flatMap((path) => [
+    [path.id, path.note || path.title || 'a path without a title'] as const,
+    ...entrancesOf(path).map((e) => [e.id, `${path.title}, through ${e.note || e.word}`] as const),
+    ...path.steps
+      .filter((step) => step.id === present)
+      .map((step) => [step.id, `${path.title}, at ${stepName(content, step)}`] as const),
+  ]);
+  const all = [['', 'any path'] as const, ...choices];
+  return all.some(([value]) => value === present) ? all : [...all, [present, 'a path that is gone']];
 }
 
 /** Any time, this year, the last twelve months one by one, and whatever days a figure asked for. */

@@ -16,6 +16,7 @@ import { storyOfOrderRow } from '../data/queries/orders';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
 import { inWords } from '../statusWords';
+import { wayOf } from './cameBy';
 import { agreementsLink } from './links';
 import { May } from '../frame/May';
 import { RefundForm } from './RefundForm';
@@ -38,6 +39,7 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
   const latest = order.at > now ? order.at : now;
   const last4 = order.payments[0]?.last4;
   const papers = papersOf(order);
+  const way = wayOf(order, { lineId: order.lines[0]?.lineId ?? '' }, draft.content.paths);
   const sentence = `Order ${order.number}: ${money(order.paid)} paid${order.back > 0 ? `, ${money(order.back)} given back` : ''}`;
   return (
     <>
@@ -62,6 +64,16 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
           </>
         )}
       </p>
+      {way.path !== '' && (
+        <p className="mt-1 text-ink-2">
+          Bought on{' '}
+          <Link className="underline" to={`/sell/${order.came.path ?? ''}`} dir="auto">
+            {way.path}
+          </Link>
+          {way.entrance !== '' && `, through the entrance “${way.entrance}”`}
+          {way.label !== '' && ` (${way.label})`}.
+        </p>
+      )}
       {isBoughtDisputed(order) && (
         <p className="mt-2 text-alarm">
           The buyer’s bank disputes {order.payments.length > 1 ? 'a payment of this' : 'this payment'}. Access is on

@@ -18,7 +18,7 @@ const STEP = 100;
 export function OrdersSheet({ draft, query, selected }: { draft: Draft; query: OrderQuery; selected: string | null }) {
   const [most, setMost] = useState(STEP);
   const found = useOrders(query, most);
-  const [all] = useCounts([{ ...query, group: '', offerId: '', days: '', text: '' }]) ?? [];
+  const [all] = useCounts([{ ...query, group: '', offerId: '', days: '', text: '', way: '' }]) ?? [];
   const held = useHeldRows(found, query);
   const { locale } = draft.content.shop;
   const totals = (map: Map<string, number>): string =>
@@ -39,7 +39,7 @@ export function OrdersSheet({ draft, query, selected }: { draft: Draft; query: O
           ) : (
             <>
               .{' '}
-              <button className="opt" onClick={() => void exportOrders(query)}>
+              <button className="opt" onClick={() => void exportOrders(query, draft.content.paths)}>
                 Export {found.count === 1 ? 'it' : `these ${found.count.toLocaleString('en')}`} as CSV
               </button>
             </>

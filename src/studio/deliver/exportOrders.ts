@@ -1,4 +1,6 @@
 import { calledBySeller } from '#core/people';
+import type { Path } from '#core/paths';
+import { wayOf } from './cameBy';
 import { quantityOf } from '#core/checkout';
 import type { OrderRow } from '#core/mirror';
 import { formatPlain } from '#core/money';
@@ -9,11 +11,16 @@ import { saveCsv, toCsv } from './saveCsv';
 import { findOrders, type OrderAndPerson } from '../data/queries/orders';
 
 /** Orders as rows of a file, one for each line: amounts with a point and no grouping, moments in UTC. */
-const rowsOf = (orders: readonly OrderAndPerson[]): Record<string, string | number>[] =>
-  orders.flatMap(({ order, person }) => order.lines.map((line) => rowOf({ order, person }, line)));
+const rowsOf = (orders: readonly OrderAndPerson[], paths: readonly Path[]): Record<string, string | number>[] =>
+  orders.flatMap(({ order, person }) => order.lines.map((line) => rowOf({ order, person }, line, paths)));
 
 /** One line of an order: its number stands on each of them, and what was paid for the line alone. */
-function rowOf({ order, person }: OrderAndPerson, line: OrderRow['lines'][number]): Record<string, string | number> {
+function rowOf(
+  { order, person }: OrderAndPerson,
+  line: OrderRow['lines'][number],
+  paths: readonly Path[],
+): Record<string, string | number> {
+  const way = wayOf(order, line, paths);
   const payment = boughtBy(order, line.lineId);
   const { amount, givenBack, lost } = lineBought(order, line.lineId);
   return {
@@ -23,6 +30,11 @@ function rowOf({ order, person }: OrderAndPerson, line: OrderRow['lines'][number
     address: person?.address ?? '',
     bought: line.priceName === '' ? line.title : `${line.title}, ${line.priceName}`,
     article: line.article ?? '',
+    as: way.as,
+    path: way.path,
+    step: way.step,
+    entrance: way.entrance,
+    label: way.label,
     quantity: quantityOf(line),
     paid: formatPlain(amount, order.currency),
     'given back': formatPlain(givenBack + lost, order.currency),
@@ -33,12 +45,13 @@ function rowOf({ order, person }: OrderAndPerson, line: OrderRow['lines'][number
   };
 }
 
-export const ordersCsv = (orders: readonly OrderAndPerson[]): string => toCsv(rowsOf(orders));
+export const ordersCsv = (orders: readonly OrderAndPerson[], paths: readonly Path[] = []): string =>
+  toCsv(rowsOf(orders, paths));
 
 /** Saves exactly what is listed, in its order, as a file. */
-export async function exportOrders(query: OrderQuery): Promise<void> {
+export async function exportOrders(query: OrderQuery, paths: readonly Path[]): Promise<void> {
   saveCsv(
-    rowsOf((await findOrders(query, Infinity)).rows),
+    rowsOf((await findOrders(query, Infinity)).rows, paths),
     ['Orders', query.group, query.days].filter((part) => part !== '').join(' '),
   );
 }

@@ -1,6 +1,7 @@
 import { Link, useNavigate } from 'react-router';
 import { newOffer, newPrice, type Product, productKindOf } from '#core/catalogue';
 import { add, change, type Draft } from '../data/draft';
+import { TitleField } from '../frame/TitleField';
 import { newId } from '../data/ids';
 import { draftsOfProduct, removeDrafts } from '../data/remove';
 import { TextFill } from '../price/Fill';
@@ -47,13 +48,11 @@ export function ProductSheet({ draft, product }: { draft: Draft; product: Produc
 
   return (
     <>
-      <input
-        className="bare title-field"
-        aria-label="Title"
+      <TitleField
+        label="Title"
         placeholder="Title of what you sell"
-        dir="auto"
         value={product.title}
-        onChange={(e) => retitle(e.target.value.slice(0, 200))}
+        onChange={retitle}
         onKeyDown={(e) => {
           if (e.key === 'Escape' && isUntouched(product)) remove();
         }}

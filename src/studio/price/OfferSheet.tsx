@@ -5,10 +5,10 @@ import { type DraftOffer, type DraftPrice, newPrice, unsealOffer } from '#core/c
 import { priceChanges, priceParts } from '#core/release';
 import type { PriceId } from '#core/ids';
 import { change, type Draft } from '../data/draft';
+import { TitleField } from '../frame/TitleField';
 import { newId } from '../data/ids';
 import { removeDrafts } from '../data/remove';
-import { useSold } from '../data/useSold';
-import { currencies } from '../shop/choices';
+import { OpensWhat } from './OpensWhat';
 import { focusAmount, PriceSentence } from './PriceSentence';
 import { SideBySide } from './SideBySide';
 import { StopSelling } from './StopSelling';
@@ -34,15 +34,13 @@ export function OfferSheet({ draft, offer, onTake }: Props) {
   }
   return (
     <>
-      <input
-        className="bare title-field"
-        aria-label="Title of the offer"
+      <TitleField
+        label="Title of the offer"
         placeholder="Title of the offer"
-        dir="auto"
         value={offer.title}
-        onChange={(e) =>
+        onChange={(title) =>
           edit((o) => {
-            o.title = e.target.value.slice(0, 200);
+            o.title = title;
           })
         }
       />
@@ -215,89 +213,6 @@ function LivePrice({
       >
         Put back
       </button>
-    </p>
-  );
-}
-
-function OpensWhat({ draft, offer }: { draft: Draft; offer: DraftOffer }) {
-  const { products } = draft.content;
-  const sold = useSold(offer.id);
-  const others = products.filter((p) => !offer.productIds.includes(p.id) && !p.putAway);
-  const titleOf = (id: string): string => products.find((p) => p.id === id)?.title || 'Without a title';
-  return (
-    <p className="mt-1 text-ink-2">
-      Opens {offer.productIds.length === 0 && 'nothing yet'}
-      {offer.productIds.map((id, i) => (
-        <span key={id}>
-          {i > 0 && ' and '}
-          <Link className="font-semibold text-access" to={`/make/${id}`} dir="auto">
-            {titleOf(id)}
-          </Link>
-          {offer.productIds.length > 1 && (
-            <>
-              {' '}
-              <button
-                className="opt"
-                aria-label={`Take ${titleOf(id)} out`}
-                onClick={() =>
-                  void change('offer', offer.id, (o) => {
-                    o.productIds = o.productIds.filter((x) => x !== id);
-                  })
-                }
-              >
-                take out
-              </button>
-            </>
-          )}
-        </span>
-      ))}
-      {others.length > 0 && (
-        <>
-          {' '}
-          <select
-            className="fill font-normal"
-            aria-label="Add a product to this offer"
-            value=""
-            onChange={(e) =>
-              void change('offer', offer.id, (o) => {
-                o.productIds.push(e.target.value);
-              })
-            }
-          >
-            <option value="">add …</option>
-            {others.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.title || 'Without a title'}
-              </option>
-            ))}
-          </select>
-        </>
-      )}
-      {', sold in '}
-      {sold > 0 ? (
-        <>
-          {offer.currency}{' '}
-          <span className="cap">
-            (sold {sold === 1 ? 'once' : `${sold.toLocaleString('en')} times`}, so its currency stays)
-          </span>
-        </>
-      ) : (
-        <select
-          className="fill font-normal"
-          aria-label="Currency of this offer"
-          value={offer.currency}
-          onChange={(e) =>
-            void change('offer', offer.id, (o) => {
-              o.currency = e.target.value;
-            })
-          }
-        >
-          {currencies.map((c) => (
-            <option key={c}>{c}</option>
-          ))}
-        </select>
-      )}
-      .
     </p>
   );
 }

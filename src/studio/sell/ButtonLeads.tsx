@@ -1,9 +1,9 @@
 import type { BlockOf } from '#core/pages';
-import { buttonLeadsTo, buttonPointed, joinsFrom, type Path, STEP_KIND_NAMES, stepsInOrder } from '#core/paths';
+import { buttonLeadsTo, buttonPointed, joinsFrom, type Path } from '#core/paths';
 import type { PageId } from '#core/ids';
-import { change } from '../data/draft';
-import { ChoiceFill } from '../price/Fill';
+import { change, useDraft } from '../data/draft';
 import { editPath } from './path/editPath';
+import { TargetFill } from './path/TargetFill';
 
 interface Props {
   path: Path;
@@ -14,7 +14,8 @@ interface Props {
 /** "The button leads to …": on with its page, or a way of its own. The way belongs to the path, so that a page can stand in several. */
 export function ButtonLeads({ path, pageId, block }: Props) {
   const step = path.steps.find((s) => s.pageId === pageId);
-  if (!step) return <>The button leads on</>;
+  const draft = useDraft();
+  if (!step || !draft) return <>The button leads on</>;
   const now = buttonLeadsTo(path, step.id, block);
   const isOwn =
     joinsFrom(path, step.id).some((j) => j.by === 'button' && j.block === block.id) ||
@@ -22,21 +23,15 @@ export function ButtonLeads({ path, pageId, block }: Props) {
   return (
     <>
       The button leads to{' '}
-      <ChoiceFill
+      <TargetFill
+        content={draft.content}
+        path={path}
+        without={step}
         label="Where the button leads"
-        value={isOwn && now?.kind === 'step' ? now.step : ''}
-        choices={[
-          ['', 'where the page leads on'],
-          ...stepsInOrder(path)
-            .filter((s) => s.pageId !== pageId)
-            .map(
-              (s, i) => [s.id, `${i + 1}. ${STEP_KIND_NAMES[s.kind]}${s.note === '' ? '' : `, ${s.note}`}`] as const,
-            ),
-        ]}
+        value={isOwn ? now : null}
+        none="where the page leads on"
         onChange={(to) => {
-          void editPath(path.id, (p) =>
-            buttonPointed(p, step.id, block.id, to === '' ? null : { kind: 'step', step: to }),
-          );
+          void editPath(path.id, (p) => buttonPointed(p, step.id, block.id, to));
           // A step that was named by the page itself gives way to what is said here.
           if ('step' in block && block.step !== undefined)
             void change('page', pageId, (page) => {

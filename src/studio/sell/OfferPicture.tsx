@@ -6,6 +6,7 @@ import { offerDataFor } from '../../pages/data/offerData';
 import { OfferPage } from '../../pages/offer/OfferPage';
 import type { Draft } from '../data/draft';
 import { draftReading } from './draftReading';
+import { LookedAt } from './LookedAt';
 
 /** The card that a practice buyer pays with. */
 const CARD = { last4: '0001' };
@@ -33,15 +34,9 @@ export function OfferPicture({ draft, path, step, at }: { draft: Draft; path: Pa
     // eslint-disable-next-line react-hooks/exhaustive-deps -- of the draft only this is read; a minute changes no word
     [offers, products, shop, offer, path.id, step.id, minute],
   );
-  if (!shown)
-    return (
-      <p className="my-6 border border-dashed border-edge p-6 text-ink-2">
-        What is offered stands here once it is chosen.
-      </p>
-    );
   return (
-    <div inert>
-      <OfferPage data={shown.data} words={shown.words} />
-    </div>
+    <LookedAt waits="What is offered stands here once it is chosen.">
+      {shown && <OfferPage data={shown.data} words={shown.words} />}
+    </LookedAt>
   );
 }

@@ -9,7 +9,10 @@ import { Outline } from './Outline';
 import { PageSheet } from './PageSheet';
 import { NewPath } from './path/NewPath';
 import { PathHead, PathSheet } from './path/PathSheet';
+import { WalkIt } from './path/WalkIt';
 import { WhatIf } from './path/WhatIf';
+import { useFigures } from './path/figures';
+import { type Span, StepCounted } from './path/StepCounted';
 import { StepInHand } from './path/StepInHand';
 import { stepName } from './path/stepInWords';
 import { PathsIndex } from './PathsIndex';
@@ -58,6 +61,8 @@ function PathView({ draft, path }: { draft: Draft; path: Path }) {
   const { paths, offers } = draft.content;
   const unsold = offers.filter((o) => !o.putAway && !paths.some((p) => offersSoldOn(p).has(o.id)));
   const begin = useMakePath(draft);
+  const [span, setSpan] = useState<Span>('30');
+  const figures = useFigures(path, Number(span));
   return (
     <Panes
       draft={draft}
@@ -66,13 +71,17 @@ function PathView({ draft, path }: { draft: Draft; path: Path }) {
       }
       indexName="Paths"
       inHand={path.title || 'Without a title'}
-      sheet={<PathSheet draft={draft} path={path} inHand={step?.id ?? ''} onTake={setTaken} />}
+      sheet={<PathSheet draft={draft} path={path} figures={figures} inHand={step?.id ?? ''} onTake={setTaken} />}
       pinned={<Missing findings={findingsOf(draft, path)} />}
       outcome={
         step && (
           <>
             <StepInHand key={step.id} draft={draft} path={path} step={step} />
-            <WhatIf draft={draft} path={path} />
+            {figures && (
+              <StepCounted draft={draft} path={path} step={step} figures={figures} span={span} onSpan={setSpan} />
+            )}
+            <WalkIt draft={draft} path={path} />
+            <WhatIf draft={draft} path={path} figures={figures} />
           </>
         )
       }

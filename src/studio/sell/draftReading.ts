@@ -9,7 +9,11 @@ import type { Draft } from '../data/draft';
 const NOTHING_SOLD = newShopState();
 
 /** The draft as a shop would stand with it: checkout and offer are worked out from it by what works them out for buyers. */
-export function draftReading(content: Draft['content'], now: Instant): { reading: PageReading; release: Release } {
+export function draftReading(
+  content: Draft['content'],
+  now: Instant,
+  pictureUrl: PageReading['pictureUrl'] = () => '',
+): { reading: PageReading; release: Release } {
   const release: Release = { format: 1, number: 1, basedOn: null, at: now, content: sealContent(content) };
   const { shop } = release.content;
   return {
@@ -22,6 +26,7 @@ export function draftReading(content: Draft['content'], now: Instant): { reading
       locale: shop.locale,
       words: wordsFor(shop.locale),
       cards: { service: '', samples: true },
+      pictureUrl,
       fingerprint: (text) => text,
     },
   };

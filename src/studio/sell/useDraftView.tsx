@@ -1,8 +1,8 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import type { Instant } from '#core/calendar';
 import { wordsFor } from '#core/words';
-import { describeContents, type FileRef } from '#core/catalogue';
-import type { Path } from '#core/paths';
+import { describeContents } from '#core/catalogue';
+import { mainOffers, offerBehind, type Path, showsAt, sightOf } from '#core/paths';
 import type { Page } from '#core/pages';
 import { priceWords } from '../../pages/priceWords';
 import type { PageView } from '../../pages/view';
@@ -10,19 +10,23 @@ import { soldPrices } from '../price/outcome';
 import { CheckoutPicture } from './CheckoutPicture';
 import { RichField } from './RichField';
 import { change, type Draft } from '../data/draft';
-import { fileUrl } from '../data/files';
 import { useNow } from '../data/useNow';
+import { useUrls } from './useUrls';
 
 /** What blocks read, from the draft: the same words that the shop would fill in. */
 export function useDraftView(draft: Draft, path: Path, page: Page, editing: boolean, at?: Instant): PageView {
   const present = useNow();
   const now = at ?? present;
   const { offers, products, shop } = draft.content;
-  const offer = offers.find((o) => o.id === path.offerId);
+  const step = path.steps.find((s) => s.pageId === page.id);
+  // Whoever stands at the page for those who turned back has just done so.
+  const turnedBack = step?.kind === 'turned-back' ? now : null;
+  const sight = sightOf(path, { at: now, turnedBack }, shop.zone);
   const urls = useUrls(
     page.blocks.flatMap((b) => ((b.kind === 'picture' || b.kind === 'maker') && b.file ? [b.file] : [])),
   );
-  const things = (offer?.productIds ?? [])
+  const opened = new Set(mainOffers(path).flatMap((id) => offers.find((o) => o.id === id)?.productIds ?? []));
+  const things = [...opened]
     .flatMap((id) => products.filter((p) => p.id === id))
     .map((p) => ({ title: p.title, promise: p.promise, files: describeContents(p) }));
   const thingsInWords = JSON.stringify(things);
@@ -34,16 +38,20 @@ export function useDraftView(draft: Draft, path: Path, page: Page, editing: bool
   return useMemo(
     (): PageView => ({
       words: wordsFor(shop.locale).pages,
-      offer: offer
-        ? {
-            title: offer.title,
-            prices: soldPrices(offer).map((p) => ({
-              id: p.id,
-              name: p.name,
-              ...priceWords(p, { currency: offer.currency, zone: shop.zone, locale: shop.locale, now, taken: 0 }),
-            })),
-          }
-        : null,
+      offerOf(block) {
+        const id = step ? offerBehind(path, step.id, block) : path.offerId;
+        const offer = offers.find((o) => o.id === id);
+        if (!offer) return null;
+        const { currency } = offer;
+        const prices = soldPrices(offer)
+          .filter((p) => (step ? showsAt(step, sight) : sight.shows)(p.id))
+          .map((p) => ({
+            id: p.id,
+            name: p.name,
+            ...priceWords(p, { currency, zone: shop.zone, locale: shop.locale, now, taken: 0 }),
+          }));
+        return { title: offer.title, prices };
+      },
       things,
       pictureUrl: (file) => urls[file.sha256] ?? '',
       leadsTo: () => '#',
@@ -60,25 +68,6 @@ export function useDraftView(draft: Draft, path: Path, page: Page, editing: bool
       // A minute changes no word; the present moment is read when one does.
     }),
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [offer, thingsInWords, shop, urls, editing, pageId, minute, readDraft, readPath, readPage],
+    [offers, path, step, thingsInWords, shop, urls, editing, pageId, minute, readDraft, readPath, readPage],
   );
-}
-
-function useUrls(files: readonly FileRef[]): Record<string, string> {
-  const [urls, setUrls] = useState<Record<string, string>>({});
-  const key = files.map((f) => f.sha256).join(' ');
-  useEffect(() => {
-    const frees: (() => void)[] = [];
-    let gone = false;
-    void Promise.all(files.map(async (file) => [file.sha256, await fileUrl(file)] as const)).then((made) => {
-      if (gone) return made.forEach(([, { free }]) => free());
-      frees.push(...made.map(([, { free }]) => free));
-      setUrls(Object.fromEntries(made.map(([sha256, { url }]) => [sha256, url])));
-    });
-    return () => {
-      gone = true;
-      for (const free of frees) free();
-    };
-  }, [key]); // eslint-disable-line react-hooks/exhaustive-deps -- the same files keep their addresses
-  return urls;
 }

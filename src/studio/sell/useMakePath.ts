@@ -1,5 +1,5 @@
 import { useNavigate } from 'react-router';
-import { type Beginning, copyPath, type Known, type KnownPrice, type Path } from '#core/paths';
+import { type Beginning, copyPath, entrancesOf, freeShort, type Known, type KnownPrice, type Path } from '#core/paths';
 import type { OfferId, PriceId } from '#core/ids';
 import { add, type Draft } from '../data/draft';
 import { newId } from '../data/ids';
@@ -9,6 +9,9 @@ export interface Chosen {
   offerId: OfferId;
   more?: { offerId: OfferId; priceId: PriceId } | null;
   softer?: { offerId: OfferId; priceId: PriceId } | null;
+  beside?: OfferId | null;
+  few?: PriceId | null;
+  lower?: PriceId | null;
 }
 
 /** A price of an offer with what is known of it; undefined where there is none. */
@@ -28,6 +31,15 @@ function knownOffer({ content }: Draft, id: OfferId): Known['offer'] | undefined
   );
 }
 
+/** What no path has yet. */
+export function freshIn(paths: readonly Path[]): Pick<Known, 'taken' | 'short'> {
+  const shorts = new Set(paths.flatMap((p) => entrancesOf(p).map((e) => e.short)));
+  return {
+    taken: new Set(paths.flatMap((p) => [p.address, ...p.formerAddresses])),
+    short: () => freeShort(shorts, (below) => Math.floor(Math.random() * below)),
+  };
+}
+
 /** What a beginning is made from, as things stand; null where the offer is gone. */
 export function knownFor(draft: Draft, chosen: Chosen, next: Known['next']): Known | null {
   const offer = knownOffer(draft, chosen.offerId);
@@ -37,8 +49,11 @@ export function knownFor(draft: Draft, chosen: Chosen, next: Known['next']): Kno
       offer,
       more: knownPrice(draft, chosen.more),
       softer: knownPrice(draft, chosen.softer),
+      beside: chosen.beside == null ? undefined : knownOffer(draft, chosen.beside),
+      few: chosen.few ?? undefined,
+      lower: chosen.lower ?? undefined,
       locale: shop.locale,
-      taken: new Set(paths.flatMap((p) => [p.address, ...p.formerAddresses])),
+      ...freshIn(paths),
       next,
     }) ??
     null
@@ -49,8 +64,7 @@ export function knownFor(draft: Draft, chosen: Chosen, next: Known['next']): Kno
 export function useCopyPath({ content }: Draft): (path: Path) => void {
   const navigate = useNavigate();
   return (path) => {
-    const taken = new Set(content.paths.flatMap((p) => [p.address, ...p.formerAddresses]));
-    const copy = copyPath(path, content.pages, taken, newId);
+    const copy = copyPath(path, content.pages, { ...freshIn(content.paths), next: newId });
     for (const page of copy.pages) add('page', page.id, page);
     add('path', copy.path.id, copy.path);
     void navigate(`/sell/${copy.path.id}`);

@@ -2,9 +2,10 @@ import { expose } from 'comlink';
 import { dayBounds, groupOf, type OrderGroup, papersOf, type StoredOrder } from '#core/mirror';
 import { dateIn } from '#core/calendar';
 import type { OfferId, PersonId } from '#core/ids';
+import { lineBought } from '#core/payments';
 import { db } from '../data/db';
 import { MIRROR_MOVED, type MirrorMoved } from './news';
-import type { OrderQuery } from '../data/queries/orderQuery';
+import { cameBy, type OrderQuery } from '../data/queries/orderQuery';
 
 /**
  * Orders and people held small in memory, for questions that an index cannot answer: words in names, addresses and
@@ -17,7 +18,10 @@ interface Held {
   at: string;
   day: string;
   group: OrderGroup;
-  offerIds: OfferId[];
+  /** What was paid and went back for each line, by its offer. */
+  lines: { offerId: OfferId; paid: number; back: number }[];
+  came: StoredOrder['came'];
+  offers: StoredOrder['offers'];
   currency: string;
   paid: number;
   back: number;
@@ -64,7 +68,12 @@ const hold = (order: StoredOrder): void =>
     at: order.at,
     day: dateIn(order.at, order.zone),
     group: groupOf(order),
-    offerIds: order.lines.map((l) => l.offerId),
+    lines: order.lines.map(({ offerId, lineId }) => {
+      const { amount, givenBack, lost } = lineBought(order, lineId);
+      return { offerId, paid: amount, back: givenBack + lost };
+    }),
+    came: order.came,
+    offers: order.offers,
     currency: order.currency,
     paid: order.paid,
     back: order.back,
@@ -115,13 +124,18 @@ const lists = {
     const back = new Map<string, number>();
     for (const order of sorted) {
       if (query.group !== '' && order.group !== query.group) continue;
-      if (query.offerId !== '' && !order.offerIds.includes(query.offerId)) continue;
+      const lines = order.lines.filter((l) => query.offerId === '' || l.offerId === query.offerId);
+      if (query.offerId !== '' && lines.length === 0) continue;
       if (query.days !== '' && (order.day < from || order.day > `${to}\uffff`)) continue;
+      if (!cameBy(order, query.way)) continue;
       if (wanted !== '' && !order.words.includes(wanted) && !people.get(order.personId)?.words.includes(wanted))
         continue;
       found.push(order);
-      paid.set(order.currency, (paid.get(order.currency) ?? 0) + order.paid);
-      back.set(order.currency, (back.get(order.currency) ?? 0) + order.back);
+      // Of one offer, what its lines come to: as the totals that are kept say it.
+      const sumOf = (what: 'paid' | 'back'): number =>
+        query.offerId === '' ? order[what] : lines.reduce((all, line) => all + line[what], 0);
+      paid.set(order.currency, (paid.get(order.currency) ?? 0) + sumOf('paid'));
+      back.set(order.currency, (back.get(order.currency) ?? 0) + sumOf('back'));
     }
     if (query.sort === 'oldest') found.reverse();
     return { ids: found.slice(0, most).map((o) => o.id), count: found.length, paid: [...paid], back: [...back] };
@@ -133,7 +147,8 @@ const lists = {
     const wanted = query.text.trim().toLowerCase();
     const found = new Set<string>();
     for (const order of sorted) {
-      if (found.has(order.personId) || (query.offerId !== '' && !order.offerIds.includes(query.offerId))) continue;
+      if (found.has(order.personId) || (query.offerId !== '' && !order.lines.some((l) => l.offerId === query.offerId)))
+        continue;
       if (wanted !== '' && !people.get(order.personId)?.words.includes(wanted)) continue;
       found.add(order.personId);
     }

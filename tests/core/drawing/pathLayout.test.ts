@@ -1,44 +1,20 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { layOutPath, PATH_SIZES } from '#core/drawing';
-import { addStep, type Path } from '#core/paths';
-
-const at = (id: string) => ({ kind: 'step', step: id }) as const;
-const step = (id: string, kind: Path['steps'][number]['kind']): Path['steps'][number] => ({
-  id,
-  kind,
-  pageId: id,
-  address: id,
-  formerAddresses: [],
-  note: '',
-});
-const path = (): Path => ({
-  id: 'p',
-  title: '',
-  note: '',
-  address: 'p',
-  formerAddresses: [],
-  offerId: 'o',
-  start: 'pay',
-  steps: [step('pay', 'checkout'), step('walk', 'offer'), step('parts', 'offer'), step('thanks', 'thanks')],
-  joins: [
-    { from: 'pay', by: 'next', to: at('walk') },
-    { from: 'walk', by: 'yes', to: at('thanks') },
-    { from: 'walk', by: 'no', to: at('parts') },
-    { from: 'parts', by: 'yes', to: at('thanks') },
-    { from: 'parts', by: 'no', to: at('thanks') },
-  ],
-});
+import { addStep } from '#core/paths';
+import { softer } from '../../support/softerPath';
 
 test('the stream runs along yes; the softer way hangs below and comes back in; where both answers lead is one way', () => {
-  const { steps, ways } = layOutPath(path(), { ...PATH_SIZES, width: 700 });
+  const { steps, ways } = layOutPath(softer(), { ...PATH_SIZES, width: 700 });
   expect(steps.map((s) => [s.step.id, s.column, s.lane])).toEqual([
-    ['pay', 0, 0],
-    ['walk', 1, 0],
-    ['parts', 2, 1],
-    ['thanks', 3, 0],
+    ['page', 0, 0],
+    ['pay', 1, 0],
+    ['walk', 2, 0],
+    ['parts', 3, 1],
+    ['thanks', 4, 0],
   ]);
   expect(ways.map((w) => [w.from, w.to, w.by, w.stream])).toEqual([
+    ['page', 'pay', 'next', true],
     ['pay', 'walk', 'next', true],
     ['walk', 'thanks', 'yes', true],
     ['walk', 'parts', 'no', false],
@@ -52,7 +28,7 @@ test('generated: however a path has grown and however little room there is, no t
       fc.array(fc.tuple(fc.nat(60), fc.constantFrom('yes', 'no')), { maxLength: 36 }),
       fc.integer({ min: 100, max: 1_600 }),
       (adds, width) => {
-        let grown = path();
+        let grown = softer();
         adds.forEach(([spot, by], n) => {
           const offers = grown.steps.filter((s) => s.kind === 'offer');
           const after = offers[spot % offers.length]?.id ?? '';

@@ -53,6 +53,7 @@ function order(made: Made, i: number): OrderRow {
     number: 1001 + i,
     at,
     personId: `u${made.person}`,
+    came: { path: null, step: null, entrance: null },
     title: 'T',
     currency: made.currency,
     zone: ZONE,
@@ -183,6 +184,7 @@ test('a list’s choices go into its address and come out the same; what is not 
         offerId: fc.constantFrom('', 'off_a'),
         days: fc.constantFrom('', '2026', '2026-06', '2026-06-15', '2026-06-14..2026-06-15'),
         text: fc.string({ maxLength: 20 }),
+        way: fc.stringMatching(/^[a-z_]{0,8}$/),
         sort: fc.constantFrom('newest' as const, 'oldest' as const),
       }),
       (query) => expect(readQuery(writeQuery(query))).toEqual(query),
@@ -193,6 +195,7 @@ test('a list’s choices go into its address and come out the same; what is not 
     offerId: '',
     days: '',
     text: '',
+    way: '',
     sort: 'newest',
   });
 });

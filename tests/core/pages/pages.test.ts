@@ -133,6 +133,15 @@ describe('what publishing changes', () => {
     expect(sealContent(content)).toEqual(live.content);
   });
 
+  test('a page whose step was taken out is met by nobody: it does not go along, and stays as a draft', () => {
+    const begun = draft((d) => {
+      d.pages.push({ id: 'page_out', kind: 'sales', title: '', description: '', blocks: [] });
+    });
+    expect(keepBack(begun, live).content.pages.map((p) => p.id)).not.toContain('page_out');
+    expect(changesBetween(live, keepBack(begun, live).content)).toEqual([]);
+    expect(begun.pages.map((p) => p.id)).toContain('page_out');
+  });
+
   test('an offer that is only beside another, or after its payment, is sold: it goes along', () => {
     const begun = draft((d) => {
       const [path] = d.paths;

@@ -1,15 +1,19 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import {
+  addBeside,
   addFirst,
   addStep,
   BEGINNINGS,
+  buttonLeadsTo,
+  buttonPointed,
   checkoutOf,
   type Condition,
   copyPath,
   type Known,
   leadsTo,
   mendOf,
+  NOTHING_KNOWN,
   onFrom,
   Path,
   pathProblems,
@@ -25,49 +29,14 @@ import {
   upgradePath,
   whatIf,
   withCondition,
+  newEntrance,
 } from '#core/paths';
-import { NOTHING_KNOWN } from '#core/paths';
 import { walkRelease } from '#core/shop';
 import { launchCheck, sealContent } from '#core/release';
 import { newOffer, newPrice } from '#core/catalogue';
 import { draftContent, release } from '../../support/release';
+import { softer, step, to } from '../../support/softerPath';
 
-const step = (id: string, kind: Path['steps'][number]['kind'], more: object = {}): Path['steps'][number] => ({
-  id,
-  kind,
-  pageId: `page_${id}`,
-  address: id,
-  formerAddresses: [],
-  note: '',
-  ...(kind === 'offer' ? { offer: { offerId: `off_${id}`, priceId: `pr_${id}` } } : {}),
-  ...more,
-});
-const to = (id: string) => ({ kind: 'step', step: id }) as const;
-/** Page, checkout, a walk offered, a softer one to those who decline, thanks: written by hand. */
-const softer = (): Path => ({
-  id: 'path',
-  title: 'Wrens',
-  note: '',
-  address: 'wrens',
-  formerAddresses: ['old-wrens'],
-  offerId: 'off_main',
-  start: 'page',
-  steps: [
-    step('page', 'page'),
-    step('pay', 'checkout'),
-    step('walk', 'offer'),
-    step('parts', 'offer'),
-    step('thanks', 'thanks'),
-  ],
-  joins: [
-    { from: 'page', by: 'next', to: to('pay') },
-    { from: 'pay', by: 'next', to: to('walk') },
-    { from: 'walk', by: 'yes', to: to('thanks') },
-    { from: 'walk', by: 'no', to: to('parts') },
-    { from: 'parts', by: 'yes', to: to('thanks') },
-    { from: 'parts', by: 'no', to: to('thanks') },
-  ],
-});
 const codes = (path: Path, hasWayOn = true): string[] => pathProblems(path, () => hasWayOn).map((p) => p.code);
 
 test('a path from when steps stood in order is read on: same addresses, each leads to the one after it', () => {
@@ -119,7 +88,7 @@ test('addresses: the path’s own is where it begins; former words of path and s
 describe('after payment', () => {
   const passed = (answers: Record<string, 'yes' | 'no'>) => (s: { id: string }) => answers[s.id] ?? null;
   const stands = (answers: Record<string, 'yes' | 'no'>): string[] =>
-    standsNow(softer(), NOTHING_KNOWN, passed(answers)).map((s) => s.id);
+    standsNow(softer(), null, NOTHING_KNOWN, passed(answers)).map((s) => s.id);
   test('a softer offer is for those who declined, and for nobody else', () => {
     expect(stands({})).toEqual(['walk']);
     expect(stands({ walk: 'yes' })).toEqual(['thanks']);
@@ -138,12 +107,19 @@ describe('after payment', () => {
       to: to('parts'),
     });
     const first = (facts: object): string | undefined =>
-      standsNow(path, { ...NOTHING_KNOWN, ...facts }, () => null)[0]?.id;
+      standsNow(path, null, { ...NOTHING_KNOWN, ...facts }, () => null)[0]?.id;
     expect([first({ priceId: 'pr_one' }), first({ priceId: 'pr_class' }), first({ extras: new Set(['ex']) })]).toEqual([
       'walk',
       'thanks',
       'parts',
     ]);
+    path.joins.unshift({ from: 'pay', by: 'next', when: { about: 'entrance', entranceId: 'e1' }, to: to('parts') });
+    path.joins.unshift({ from: 'pay', by: 'next', when: { about: 'owns', productId: 'prd' }, to: to('thanks') });
+    expect([
+      first({ entrance: 'e1' }),
+      first({ entrance: 'e2' }),
+      first({ owns: (id: string) => id === 'prd' }),
+    ]).toEqual(['parts', 'walk', 'thanks']);
   });
   test('a page between lets them go on; an offer may stand behind the thank-you page', () => {
     let path = addStep(softer(), { id: 'read', kind: 'page', pageId: 'p' }, { after: 'pay', by: 'next' });
@@ -151,7 +127,7 @@ describe('after payment', () => {
     path.steps.push(step('late', 'offer'));
     path = pointed(pointed(path, 'late', 'yes', to('thanks')), 'late', 'no', to('thanks'));
     const at = (answers: Record<string, 'yes' | 'no'>): string[] =>
-      standsNow(path, NOTHING_KNOWN, passed(answers)).map((s) => s.id);
+      standsNow(path, null, NOTHING_KNOWN, passed(answers)).map((s) => s.id);
     expect(at({})).toEqual(['read', 'walk']);
     expect(at({ walk: 'yes' })).toEqual(['read', 'thanks', 'late']);
     const walk = stepOf(path, 'walk');
@@ -263,6 +239,10 @@ describe('ready beginnings', () => {
       offer: { id: offer.id, title: offer.title, products: [product] },
       more: sell('walks', 'Three walks'),
       softer: sell('parts', 'One walk'),
+      beside: sell('circle', 'A circle').offer,
+      few: 'pr_class',
+      lower: 'pr_class',
+      short: () => 'k7Qm',
       locale: 'en',
       taken: new Set(content.paths.map((p) => p.address)),
       next: (prefix) => `${prefix}_b${(count += 1)}`,
@@ -279,7 +259,11 @@ describe('ready beginnings', () => {
       expect([checkoutOf(path) !== undefined, thanksOf(path) !== undefined]).toEqual([true, true]);
       const walked = await walkRelease(release(1, null, sealContent(content)), '2026-06-15T09:00:00.000Z');
       const offers = path.steps.filter((s) => s.kind === 'offer').length;
-      expect(walked).toEqual({ of: 2 + offers, gotIn: 2 + offers, failed: [] });
+      // Two prices of its own, one of what stands beside it.
+      const of = 2 + (beginning.asks.includes('beside') ? 1 : 0) + offers;
+      expect(walked).toEqual({ of, gotIn: of, failed: [] });
+      const stops = launchCheck(content, () => true, '2026-06-15T09:00:00.000Z').filter((f) => f.level === 'stops');
+      expect(stops.filter((f) => f.about.kind === 'path')).toEqual([]);
     },
   );
 });
@@ -325,6 +309,74 @@ test('generated: what a visitor brings is what a crowd of them brings, walked on
   );
 });
 
+// Worked by hand: half go on, a third of them to the class (90.00, of whom 20 % pay), two thirds to the pack (30.00, 10 %).
+test('a page with two checkouts is worth what both bring, by how many go to each', () => {
+  const side = step('class', 'checkout', { offerId: 'off_class' });
+  const path = addBeside(
+    pointed(removeStep(removeStep(softer(), 'walk'), 'parts'), 'pay', 'next', to('thanks')),
+    side,
+    'b_class',
+  );
+  const supposed: Record<string, Supposed> = {
+    page: {
+      share: 0.5,
+      money: 0,
+      extras: [],
+      ways: new Map([
+        ['class', 1],
+        ['pay', 2],
+      ]),
+    },
+    pay: { share: 0.1, money: 3_000, extras: [] },
+    class: { share: 0.2, money: 9_000, extras: [] },
+  };
+  const nothing: Supposed = { share: 1, money: 0, extras: [] };
+  const found = whatIf(path, (id) => supposed[id] ?? nothing);
+  // 0.5 × (1/3 × 0.2 × 90 + 2/3 × 0.1 × 30) = 4.00; 1/15 + 1/15 of those who go on pay, as many at each: 60.00.
+  expect([found.visitor, found.buyer].map((n) => Math.round(n))).toEqual([400, 6_000]);
+});
+
+test('forty offers one after the other, each leading on by yes and by no, are worked out at once', () => {
+  let path = softer();
+  for (let n = 0; n < 40; n += 1)
+    path = addStep(path, { id: `n${n}`, kind: 'offer', pageId: `p${n}` }, { after: 'pay', by: 'next' });
+  const each: Supposed = { share: 0.5, money: 100, extras: [] };
+  const found = whatIf(path, (id) => (id.startsWith('n') ? each : { share: 1, money: 0, extras: [] }));
+  // Half of a hundred at each of forty.
+  expect(found.visitor).toBeCloseTo(40 * 50, 6);
+});
+
+test('a button of a page goes its own way, said by the path; without one it leads on like the page', () => {
+  const path = softer();
+  const block = { id: 'b1' };
+  expect(buttonLeadsTo(path, 'page', block)).toEqual(to('pay'));
+  const own = buttonPointed(path, 'page', 'b1', to('thanks'));
+  expect([buttonLeadsTo(own, 'page', block), buttonLeadsTo(own, 'page', { id: 'b2' })]).toEqual([
+    to('thanks'),
+    to('pay'),
+  ]);
+  // It counts as a way: what only a button leads to is reached.
+  const aside = { ...own, steps: [...own.steps, step('aside', 'page')] };
+  const led = pointed(buttonPointed(aside, 'page', 'b1', to('aside')), 'aside', 'next', to('pay'));
+  expect([codes(pointed(aside, 'aside', 'next', to('pay'))), codes(led)]).toEqual([['unreached'], []]);
+  expect(buttonLeadsTo(buttonPointed(own, 'page', 'b1', null), 'page', block)).toEqual(to('pay'));
+  // A step that the page itself named counts while it is there.
+  expect(buttonLeadsTo(path, 'page', { id: 'b1', step: 'thanks' })).toEqual(to('thanks'));
+  expect(buttonLeadsTo(path, 'page', { id: 'b1', step: 'gone' })).toEqual(to('pay'));
+});
+
+test('a mend is made of the path as it is when it is pressed: what was typed since stays', () => {
+  const content = draftContent();
+  const [path] = content.paths;
+  if (!path) throw new Error('no path');
+  content.paths[0] = { ...path, joins: path.joins.filter((j) => j.from !== checkoutOf(path)?.id) };
+  const [mend] = launchCheck(content, () => true, '2026-06-15T09:00:00.000Z').flatMap((f) => f.mend ?? []);
+  const typed = { ...content.paths[0], title: 'Typed since' };
+  expect(mend?.of(typed)).toEqual({ ...typed, joins: expect.arrayContaining([...typed.joins]) });
+  expect(mend?.of(typed)).toMatchObject({ title: 'Typed since' });
+  expect(codes(Path.parse(mend?.of(typed)))).toEqual([]);
+});
+
 test('a copy hangs together as the first did, shares no id with it, and is changed without it', () => {
   const pages = softer().steps.map((s) => ({
     id: s.pageId,
@@ -335,22 +387,29 @@ test('a copy hangs together as the first did, shares no id with it, and is chang
   }));
   const first = softer();
   first.joins.push({ from: 'page', by: 'button', block: 'b1', to: to('pay') });
+  first.entrances = [newEntrance({ id: 'e1', word: 'talk', short: 'k7Qm' })];
+  first.joins.push({ from: 'pay', by: 'next', when: { about: 'entrance', entranceId: 'e1' }, to: to('thanks') });
+  first.countdowns = [{ id: 'c1', until: { to: 'hours', hours: 2 }, then: { does: 'leaves-out', step: 'walk' } }];
   const page = pages[0];
   if (page)
     Object.assign(page, { blocks: [{ id: 'b1', kind: 'offer', title: '', button: '', note: '', step: 'pay' }] });
   let count = 0;
-  const { path, pages: copies } = copyPath(
-    first,
-    pages,
-    new Set(['wrens', 'wrens-2']),
-    (prefix) => `${prefix}_c${(count += 1)}`,
-  );
+  const { path, pages: copies } = copyPath(first, pages, {
+    taken: new Set(['wrens', 'wrens-2']),
+    next: (prefix) => `${prefix}_c${(count += 1)}`,
+    short: () => 'c7Py',
+  });
   expect([path.address, path.title, codes(path)]).toEqual(['wrens-3', 'Wrens, copy', []]);
   const ids = (p: Path): string[] => [p.id, ...p.steps.flatMap((s) => [s.id, s.pageId])];
   expect(ids(path).filter((id) => ids(first).includes(id))).toEqual([]);
   expect(stepsInOrder(path).map((s) => s.kind)).toEqual(stepsInOrder(first).map((s) => s.kind));
   const [block] = copies[0]?.blocks ?? [];
-  expect(path.joins.at(-1)).toMatchObject({ by: 'button', block: block?.id, to: { step: checkoutOf(path)?.id } });
+  // What it says of its own parts, it says of its own.
+  const [entrance] = path.entrances ?? [];
+  expect([entrance?.id, entrance?.short]).toEqual([expect.stringMatching(/_c\d+$/), 'c7Py']);
+  expect(path.joins.at(-1)?.when).toEqual({ about: 'entrance', entranceId: entrance?.id });
+  expect(path.countdowns?.[0]?.then).toEqual({ does: 'leaves-out', step: path.steps[2]?.id });
+  expect(path.joins.at(-2)).toMatchObject({ by: 'button', block: block?.id, to: { step: checkoutOf(path)?.id } });
   expect(block).toMatchObject({ kind: 'offer', step: checkoutOf(path)?.id });
 });
 

@@ -317,13 +317,19 @@ test('the clock moved twice at once: one move, and the other is told so; nothing
     { state: expect.stringMatching(/^Ended on/), againAt: '/library/checkout?again' },
   ]);
   expect((await his.openCheckout('library')).prices[0]?.dueToday).toBe('€12.00');
-  await shop.owner.publish(
-    1,
-    content((details) => {
-      details.billing.beginsOnce = false;
-    }),
-  );
+  const afresh = content((details) => {
+    details.billing.beginsOnce = false;
+  });
+  await shop.owner.publish(1, afresh);
   expect((await his.openCheckout('library')).prices[0]?.dueToday).toBe('€0.00');
+  // The checkout's address is another now: members are led there, not to where it was.
+  const till = afresh.paths.find((path) => path.address === 'library')?.steps.find((s) => s.kind === 'checkout');
+  if (!till) throw new Error('no checkout');
+  till.address = 'join';
+  await shop.owner.publish(2, afresh);
+  expect(await (await his.fetch('/member/api/me')).json()).toMatchObject({
+    agreements: [{ againAt: '/library/join?again' }],
+  });
 });
 
 test('the payment service gone on a due day, and the shop killed meanwhile: asked again under the same key, paid once', async () => {

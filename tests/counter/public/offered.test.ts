@@ -26,6 +26,7 @@ test('whatever a member is offered is taken, at any moment of years with faults;
         cards: { service: '/cards', samples: true },
         fingerprint: (text) => text,
         person: () => undefined,
+        pictureUrl: () => '',
         fileHref: () => '',
       };
       const tomorrow = addDays(dateIn(runner.now(), 'Europe/Lisbon'), 1);

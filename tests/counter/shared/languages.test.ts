@@ -1,9 +1,7 @@
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
-import { simpleParser } from 'mailparser';
 import { Buyer } from '../../../demo/clients';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
+import { mailsIn } from '../../support/mails';
 import { releaseContent } from '../../support/release';
 
 // What a buyer reads in German, from the sales page to the receipt; the owner's side stays English.
@@ -15,9 +13,7 @@ beforeEach(async () => {
 afterEach(() => shop.close());
 
 const LINA = { name: 'Lina Dorn', address: 'lina@example.org' };
-const folder = (): string => join(shop.folder, 'outside', 'mail');
-const mails = async () =>
-  Promise.all(readdirSync(folder()).map((name) => simpleParser(readFileSync(join(folder(), name)))));
+const mails = () => mailsIn(shop.folder);
 const pageIn = async (accept: string, path = '/field-pack/checkout'): Promise<string> =>
   (await fetch(shop.counter.address + path, { headers: { 'accept-language': accept } })).text();
 

@@ -95,6 +95,7 @@ test('choices survive their address, and an address that was tampered with falls
         offerId: fc.stringMatching(/^[a-z_]{0,8}$/),
         days: fc.constantFrom(...DAYS),
         text: fc.string({ maxLength: 12 }),
+        way: fc.stringMatching(/^[a-z_]{0,8}$/),
         sort: fc.constantFrom('newest' as const, 'oldest' as const),
       }),
       (query) => expect(readQuery(writeQuery(query))).toEqual(query),

@@ -3,7 +3,9 @@ import { linkProblem } from '#core/catalogue';
 import {
   addressProblem,
   type Condition,
+  entrancesOf,
   extrasOf,
+  mainOffers,
   mendOf,
   offersAfterPayment,
   Path,
@@ -18,6 +20,7 @@ import { blockKindOf } from '#core/pages';
 import type { DraftContent } from '../content';
 import { type Finding, quoted, type Subject } from '../finding';
 import { documentKind } from '../kind';
+import { wayInFindings } from './wayInFindings';
 
 declare module '../content' {
   interface Documents {
@@ -92,23 +95,41 @@ function hangTogether(path: Path, pages: DraftContent['pages'], about: Subject):
 }
 
 /** Whether what a join asks for can still be so of anybody. */
-const canHold = (
+function canHold(
   when: Condition,
   path: Path,
   offers: DraftContent['offers'],
   products: DraftContent['products'],
-): boolean =>
-  when.about === 'price'
-    ? (offers.find((o) => o.id === path.offerId)?.prices.some((p) => p.id === when.priceId) ?? false)
-    : when.about === 'extra'
-      ? extrasOf(path).some((e) => e.id === when.extraId)
-      : products.some((p) => p.id === when.productId);
+): boolean {
+  switch (when.about) {
+    case 'price':
+      return offers.some((o) => mainOffers(path).includes(o.id) && o.prices.some((p) => p.id === when.priceId));
+    case 'extra':
+      return extrasOf(path).some((e) => e.id === when.extraId);
+    case 'owns':
+      return products.some((p) => p.id === when.productId);
+    case 'entrance':
+      return entrancesOf(path).some((e) => e.id === when.entranceId);
+  }
+}
+
+type Offers = DraftContent['offers'];
+
+/** Whether an offer brings nothing new to whoever has another. What goes on with more payments may be meant so. */
+const isSame = (offer: Offers[number], main: Offers[number]): boolean =>
+  offer.id !== main.id && offer.productIds.length > 0 && offer.productIds.every((id) => main.productIds.includes(id));
 
 /** Extras and offers after payment: a price that is there, in the path's currency, and after its checkout. */
-function besideFindings(path: Path, offers: DraftContent['offers'], about: Subject): Finding[] {
+function besideFindings(path: Path, offers: Offers, about: Subject): Finding[] {
   const found: Finding[] = [];
   const stops = (code: string, text: string): void => void found.push({ level: 'stops', code, text, about });
   const main = offers.find((o) => o.id === path.offerId);
+  for (const { offerId } of path.steps) {
+    const own = offerId === undefined ? main : offers.find((o) => o.id === offerId);
+    if (!own) stops('offer-missing', `A checkout of ${quoted(path.title)} sells an offer that is no longer here.`);
+    else if (main && own.currency !== main.currency)
+      stops('beside-currency', `A checkout of ${quoted(path.title)} is in ${own.currency}; one path has one currency.`);
+  }
   const beside = [
     ...extrasOf(path).map((extra) => ({ ...extra, what: 'An extra' })),
     ...offersAfterPayment(path).map((offer) => ({ ...offer, what: 'An offer after payment' })),
@@ -117,6 +138,13 @@ function besideFindings(path: Path, offers: DraftContent['offers'], about: Subje
     const offer = offers.find((o) => o.id === offerId);
     if (!offer?.prices.some((p) => p.id === priceId))
       stops('beside-missing', `${what} of ${quoted(path.title)} has a price that is no longer here.`);
+    else if (main && isSame(offer, main))
+      found.push({
+        level: 'look',
+        code: 'beside-same',
+        text: `${what} of ${quoted(path.title)} opens nothing that ${quoted(main.title)} does not open already: it would be paid for twice.`,
+        about,
+      });
     else if (main && offer.currency !== main.currency)
       stops('beside-currency', `${what} of ${quoted(path.title)} is in ${offer.currency}; one path has one currency.`);
   }
@@ -143,8 +171,13 @@ export const pathKind = documentKind<'path', Path>({
     steps: 'steps',
     joins: ['where steps lead', 'where a step leads'],
     start: ['where it begins', 'where it begins'],
+    setAside: ['prices kept for entrances', 'which prices are kept for entrances'],
+    entrances: 'entrances',
+    countdowns: 'countdowns',
+    bonuses: ['what is given along', 'what is given along'],
   },
-  findings({ paths, pages, offers, products }) {
+  findings(content, { now }) {
+    const { paths, pages, offers, products } = content;
     const owner = new Map<string, string>();
     for (const path of paths) owner.set(path.address, owner.get(path.address) ?? path.id);
     return paths.flatMap((path) => {
@@ -171,7 +204,7 @@ export const pathKind = documentKind<'path', Path>({
         if (to.kind === 'path' && !paths.some((p) => p.id === to.path))
           stops('leads-nowhere', `${quoted(path.title)} leads to a path that is not there any more.`);
       }
-      found.push(...besideFindings(path, offers, about));
+      found.push(...besideFindings(path, offers, about), ...wayInFindings(path, content, about, now));
       for (const step of path.steps)
         if (!pages.some((p) => p.id === step.pageId))
           stops('page-missing', `A page of ${quoted(path.title)} is not here.`);

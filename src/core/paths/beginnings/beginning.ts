@@ -23,6 +23,14 @@ export interface Known {
   more?: KnownPrice | undefined;
   /** Offered to those who decline that. */
   softer?: KnownPrice | undefined;
+  /** Sold beside the offer, at a checkout of its own. */
+  beside?: KnownOffer | undefined;
+  /** A price of the offer that only whoever comes through an entrance is shown. */
+  few?: PriceId | undefined;
+  /** A price of the offer for whoever turns back. */
+  lower?: PriceId | undefined;
+  /** A short address that no entrance has. */
+  short: () => string;
   /** The shop's own: its pages begin in its language. */
   locale: string;
   /** Addresses that are in use; a number is added where needed. */
@@ -41,6 +49,6 @@ export interface Beginning {
   /** What it is for, as somebody would say it: "Sell with a page". */
   readonly sentence: string;
   /** What is asked besides the offer. */
-  readonly asks: readonly ('more' | 'softer')[];
+  readonly asks: readonly ('more' | 'softer' | 'beside' | 'few' | 'lower')[];
   make(known: Known): Begun;
 }

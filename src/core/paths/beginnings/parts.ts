@@ -1,4 +1,11 @@
-import { fillCheckoutPage, fillOfferPage, fillSalesPage, fillThanksPage, type Page } from '#core/pages';
+import {
+  fillCheckoutPage,
+  fillOfferPage,
+  fillSalesPage,
+  fillThanksPage,
+  fillTurnedBackPage,
+  type Page,
+} from '#core/pages';
 import { addressFrom, freeWord } from '../address';
 import { leadOn } from '../editing';
 import type { Path, Step } from '../path';
@@ -14,6 +21,7 @@ const fillOf = {
   page: fillSalesPage,
   checkout: fillCheckoutPage,
   offer: fillOfferPage,
+  'turned-back': fillTurnedBackPage,
   thanks: fillThanksPage,
 };
 

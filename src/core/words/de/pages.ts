@@ -43,6 +43,11 @@ export const pages: PageWords = {
     heading: 'Das wird im Moment nicht verkauft',
     text: 'Wenn Sie es schon gekauft haben, gehört es weiter Ihnen.',
   },
+  entrance: {
+    ended: (day) => `Dieses Angebot ging bis zum ${day}. Worum es ging, gibt es weiter, zum üblichen Preis.`,
+    opens: (day) => `Dieses Angebot beginnt am ${day}. Bis dahin gibt es das zum üblichen Preis.`,
+    onward: 'Ansehen',
+  },
   signInToOpen: {
     heading: 'Melden Sie sich an, um zu öffnen, was Sie gekauft haben',
     text: 'Diese Seite öffnet sich nur gleich nach dem Kauf von selbst. Ihre Sachen liegen im Mitgliederbereich bereit.',
@@ -93,7 +98,7 @@ export const pages: PageWords = {
     reverse: 'Steuerschuldnerschaft des Leistungsempfängers: Die Steuer führen Sie ab.',
     bounds: (least, most) => (most === null ? `Jeder Betrag ab ${least}.` : `Jeder Betrag von ${least} bis ${most}.`),
     ofWhichTax: (amount, rate) => `davon ${amount} Steuer (${rate} %)`,
-    kept: (time) => `Für Sie gehalten bis ${time}; dieser Preis steigt.`,
+    kept: (time, ended) => `Für Sie gehalten bis ${time}; dieser Preis ${ended ? 'ist schon zu Ende' : 'steigt'}.`,
     credit: (used, back) =>
       `${used} für nicht genutzte Tage dessen, was hiermit endet${back === null ? '' : `; ${back} gehen auf Ihre Karte zurück`}`,
     replaces: 'Das tritt an die Stelle Ihres Abos, das damit endet.',
@@ -114,6 +119,7 @@ export const pages: PageWords = {
     chooser: 'Wählen Sie, wie Sie zahlen',
     choose: 'Das nehme ich',
     goOn: 'Weiter',
+    turnedBack: 'Bevor Sie gehen',
     between: 'Bevor es weitergeht',
     maker: 'Wer das gemacht hat',
     questions: 'Fragen, die oft kommen',

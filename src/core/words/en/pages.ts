@@ -40,6 +40,11 @@ export const pages = {
     heading: 'This is not on sale at the moment',
     text: 'If you already bought it, it is still yours.',
   },
+  entrance: {
+    ended: (day: string): string => `This offer ended on ${day}. What it was for is still here, at its usual price.`,
+    opens: (day: string): string => `This offer begins on ${day}. Until then it is here at its usual price.`,
+    onward: 'See it',
+  },
   signInToOpen: {
     heading: 'Sign in to open what you bought',
     text: 'This page opens by itself only right after buying. Your things wait for you in the member area.',
@@ -84,7 +89,8 @@ export const pages = {
     bounds: (least: string, most: string | null): string =>
       most === null ? `Any amount from ${least} on.` : `Any amount from ${least} to ${most}.`,
     ofWhichTax: (amount: string, rate: string): string => `of which ${amount} tax (${rate} %)`,
-    kept: (time: string): string => `Kept for you until ${time}; this price rises.`,
+    kept: (time: string, ended: boolean): string =>
+      `Kept for you until ${time}; this price ${ended ? 'has ended' : 'rises'}.`,
     credit: (used: string, back: string | null): string =>
       `${used} for the unused days of what this replaces${back === null ? '' : `; ${back} goes back to your card`}`,
     replaces: 'This takes the place of your subscription, which ends.',
@@ -106,6 +112,7 @@ export const pages = {
     chooser: 'Choose how you pay',
     choose: 'Choose this',
     goOn: 'Go on',
+    turnedBack: 'Before you go',
     between: 'One thing before you go on',
     maker: 'Who made this',
     questions: 'Questions people ask',

@@ -2,7 +2,7 @@ import { calledBySeller } from '#core/people';
 import { addTo, listRange, papersOf } from '#core/mirror';
 import type { OrderId } from '#core/ids';
 import { db, type Newest } from '../db';
-import type { OrderQuery } from './orderQuery';
+import { cameBy, type OrderQuery } from './orderQuery';
 import type { OrdersFound } from './ordersFound';
 
 /** The newest orders, while the rest is being copied; undefined once all is here. */
@@ -34,7 +34,11 @@ export function amongNewest({ orders, people }: Newest, query: OrderQuery, most:
     const person = byId.get(order.personId);
     const text =
       `${order.number} ${papersOf(order).join(' ')} ${order.title} ${calledBySeller(person)} ${person?.address ?? ''}`.toLowerCase();
-    return order.keys.some((key) => key >= from && key <= to) && words.every((word) => text.includes(word));
+    return (
+      order.keys.some((key) => key >= from && key <= to) &&
+      cameBy(order, query.way) &&
+      words.every((word) => text.includes(word))
+    );
   });
   const totals = { count: found.length, paid: new Map<string, number>(), back: new Map<string, number>() };
   for (const { currency, paid, back } of found) {

@@ -1,12 +1,14 @@
-import type { OrderChoice, OrderGroup } from '#core/mirror';
+import type { OrderChoice, OrderGroup, OrderRow } from '#core/mirror';
 
 /** What a list of orders is asked for by. Empty means any. */
 export interface OrderQuery extends OrderChoice {
   text: string;
+  /** By a path, one of its steps or an entrance: the id of one of them. */
+  way: string;
   sort: 'newest' | 'oldest';
 }
 
-export const ALL_ORDERS: OrderQuery = { group: '', offerId: '', days: '', text: '', sort: 'newest' };
+export const ALL_ORDERS: OrderQuery = { group: '', offerId: '', days: '', text: '', way: '', sort: 'newest' };
 
 const GROUPS: readonly OrderGroup[] = ['paid', 'back', 'disputed'];
 
@@ -20,6 +22,7 @@ export function readQuery(search: string): OrderQuery {
     offerId: given.get('offer') ?? '',
     days: /^(\d{4}(-\d\d(-\d\d(\.\.\d{4}-\d\d-\d\d)?)?)?)?$/.test(days) ? days : '',
     text: given.get('with') ?? '',
+    way: given.get('way') ?? '',
     sort: given.get('sort') === 'oldest' ? 'oldest' : 'newest',
   };
 }
@@ -31,6 +34,7 @@ export function writeQuery(query: Partial<OrderQuery>): string {
   if (query.days) given.set('days', query.days);
   if (query.offerId) given.set('offer', query.offerId);
   if (query.text) given.set('with', query.text);
+  if (query.way) given.set('way', query.way);
   if (query.sort === 'oldest') given.set('sort', 'oldest');
   const text = given.toString();
   return text === '' ? '' : `?${text}`;
@@ -41,4 +45,15 @@ export const ordersLink = (query: Partial<OrderQuery>, orderId = ''): string =>
   `/deliver/orders${orderId === '' ? '' : `/${orderId}`}${writeQuery(query)}`;
 
 export const isFiltered = (query: OrderQuery): boolean =>
-  query.group !== '' || query.offerId !== '' || query.days !== '' || query.text.trim() !== '';
+  query.group !== '' || query.offerId !== '' || query.days !== '' || query.text.trim() !== '' || query.way !== '';
+
+/** Whether an index answers it; else every order held in memory is gone through. */
+export const isIndexed = ({ text, way }: Pick<OrderQuery, 'text' | 'way'>): boolean => text.trim() === '' && way === '';
+
+/** Whether an order came by a path, a step or an entrance: it was paid at that step, or took what was offered there. */
+export const cameBy = ({ came, offers }: Pick<OrderRow, 'came' | 'offers'>, way: string): boolean =>
+  way === '' ||
+  came.path === way ||
+  came.step === way ||
+  came.entrance === way ||
+  (offers[way]?.answer === 'yes' && offers[way].lineIds.length > 0);

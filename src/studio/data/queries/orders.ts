@@ -5,7 +5,7 @@ import { db } from '../db';
 import { askLists } from '../lists';
 import { readCursor } from '../mirrorRows';
 import { amongNewest, newestNow, storyAmongNewest } from './newest';
-import type { OrderQuery } from './orderQuery';
+import { isIndexed, type OrderQuery } from './orderQuery';
 import type { OrderAndPerson, OrdersFound, OrderTotals } from './ordersFound';
 
 export type { OrderAndPerson, OrdersFound, OrderTotals };
@@ -15,7 +15,7 @@ import { totalsBetween } from './totals';
 export async function findOrders(query: OrderQuery, most: number): Promise<OrdersFound> {
   const newest = await newestNow();
   if (newest) return amongNewest(newest, query, most);
-  if (query.text.trim() !== '') {
+  if (!isIndexed(query)) {
     // Asked first, so that a moving history asks again.
     await readCursor();
     const found = await askLists().orders(query, most);
@@ -57,7 +57,7 @@ export const useCounts = (queries: readonly OrderQuery[]): number[] | undefined 
       queries.map(async (q) =>
         newest
           ? amongNewest(newest, q, 0).count
-          : q.text === ''
+          : isIndexed(q)
             ? (await totalsOf(q)).count
             : (await askLists().orders(q, 0)).count,
       ),

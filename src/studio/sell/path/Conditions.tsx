@@ -1,15 +1,24 @@
 import type { DraftContent } from '#core/documents';
-import { type Condition, type Join, type Path, type Step, thanksOf, withCondition, withJoin } from '#core/paths';
+import {
+  type Condition,
+  entrancesOf,
+  type Join,
+  mainOffers,
+  type Path,
+  type Step,
+  thanksOf,
+  withCondition,
+  withJoin,
+} from '#core/paths';
 import type { Draft } from '../../data/draft';
 import { ChoiceFill } from '../../price/Fill';
 import { editPath } from './editPath';
 import { stepName } from './stepInWords';
-import { keyOf, targetChoices, targetOf } from './targets';
+import { TargetFill } from './TargetFill';
 
 /** Who can be sent another way, by the key of its condition. */
 function whoChoices(content: DraftContent, path: Path): (readonly [string, string])[] {
-  const offer = content.offers.find((o) => o.id === path.offerId);
-  const prices = offer?.prices ?? [];
+  const prices = content.offers.filter((o) => mainOffers(path).includes(o.id)).flatMap((o) => o.prices);
   const extras = path.steps.flatMap((s) => s.extras ?? []);
   const titleOf = (offerId: string): string => content.offers.find((o) => o.id === offerId)?.title || 'Without a title';
   return [
@@ -20,23 +29,31 @@ function whoChoices(content: DraftContent, path: Path): (readonly [string, strin
       [`extra/${e.id}/yes`, `took ${titleOf(e.offerId)}`] as const,
       [`extra/${e.id}/no`, `left ${titleOf(e.offerId)}`] as const,
     ]),
+    ...entrancesOf(path).map((e) => [`entrance/${e.id}`, `came through ${e.note || e.word || 'an entrance'}`] as const),
     ...content.products
       .filter((p) => !p.putAway)
       .map((p) => [`owns/${p.id}`, `has ${p.title || 'something without a title'} already`] as const),
   ];
 }
 
-const whoKey = (when: Condition): string =>
-  when.about === 'price'
-    ? `price/${when.priceId}`
-    : when.about === 'extra'
-      ? `extra/${when.extraId}/${when.taken ? 'yes' : 'no'}`
-      : `owns/${when.productId}`;
+function whoKey(when: Condition): string {
+  switch (when.about) {
+    case 'price':
+      return `price/${when.priceId}`;
+    case 'extra':
+      return `extra/${when.extraId}/${when.taken ? 'yes' : 'no'}`;
+    case 'owns':
+      return `owns/${when.productId}`;
+    case 'entrance':
+      return `entrance/${when.entranceId}`;
+  }
+}
 
 function conditionOf(key: string): Condition | null {
   const [about, id = '', taken] = key.split('/');
   if (about === 'price') return { about, priceId: id };
   if (about === 'extra') return { about, extraId: id, taken: taken === 'yes' };
+  if (about === 'entrance') return { about, entranceId: id };
   return about === 'owns' ? { about, productId: id } : null;
 }
 
@@ -79,14 +96,13 @@ export function Conditions({
             }}
           />{' '}
           goes to{' '}
-          <ChoiceFill
+          <TargetFill
+            content={content}
+            path={path}
+            without={step}
             label={`${name}, exception ${i + 1}: where to`}
-            value={keyOf(join.to)}
-            choices={targetChoices(content, path, step, join.to)}
-            onChange={(key) => {
-              const to = targetOf(key);
-              if (to) void editPath(path.id, (p) => withJoin(p, at, { to }));
-            }}
+            value={join.to}
+            onChange={(to) => to && void editPath(path.id, (p) => withJoin(p, at, { to }))}
           />{' '}
           <button
             className="opt"

@@ -64,6 +64,37 @@ export function Extras({ draft, path, step }: { draft: Draft; path: Path; step: 
               ]}
               onChange={(strength) => set(extra.id, { strength })}
             />
+            . It is added by{' '}
+            <ChoiceFill
+              label={`Extra ${i + 1}: how it is added`}
+              value={extra.look ?? 'button'}
+              choices={[
+                ['button', 'a button'],
+                ['tick', 'a tick'],
+                ['switch', 'a switch'],
+              ]}
+              onChange={(look) => set(extra.id, { look })}
+            />
+            , stands{' '}
+            <ChoiceFill
+              label={`Extra ${i + 1}: where it stands`}
+              value={extra.place ?? 'above'}
+              choices={[
+                ['above', 'above the button that pays'],
+                ['beside', 'beside the sums'],
+              ]}
+              onChange={(place) => set(extra.id, { place })}
+            />{' '}
+            and shows{' '}
+            <ChoiceFill
+              label={`Extra ${i + 1}: picture`}
+              value={extra.picture ? 'yes' : 'no'}
+              choices={[
+                ['no', 'no picture'],
+                ['yes', 'the picture of what it opens'],
+              ]}
+              onChange={(shown) => set(extra.id, { picture: shown === 'yes' })}
+            />
             .
           </p>
           <p className="cap flex gap-x-3">

@@ -5,7 +5,7 @@ import { classOf } from './Stream';
 
 const SIZES = { column: 52, narrowest: 52, lane: 52, head: 14, width: 52 * 7 };
 /** Pages as tall as their kind most often is. */
-const TALL = { page: 30, checkout: 22, offer: 24, thanks: 16 } as const;
+const TALL = { page: 30, checkout: 22, offer: 24, 'turned-back': 26, thanks: 16 } as const;
 
 /** What a ready beginning makes, drawn small: the stream, its pages, the softer way. */
 export function MiniStream({ path }: { path: Path }) {

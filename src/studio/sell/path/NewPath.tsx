@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { BEGINNINGS, type Beginning } from '#core/paths';
-import type { OfferId } from '#core/ids';
+import type { OfferId, PriceId } from '#core/ids';
 import type { Draft } from '../../data/draft';
 import { ChoiceFill } from '../../price/Fill';
 import { amounts } from '../../price/PriceStage';
@@ -53,15 +53,30 @@ export function NewPath({ draft }: { draft: Draft }) {
 function BeginningRow({ draft, beginning, offerId }: { draft: Draft; beginning: Beginning; offerId: OfferId }) {
   const begin = useMakePath(draft);
   const beside = pricesBeside(draft, offerId);
-  const asks = (what: 'more' | 'softer'): boolean => beginning.asks.includes(what);
+  const asks = (what: Beginning['asks'][number]): boolean => beginning.asks.includes(what);
+  const main = draft.content.offers.find((o) => o.id === offerId);
+  const others = draft.content.offers.filter((o) => !o.putAway && o.id !== offerId && o.currency === main?.currency);
   // What comes first stands there, so that one press suffices; it can be chosen otherwise, here or later.
   const [more, setMore] = useState<Chosen['more']>(asks('more') ? (beside[0] ?? null) : null);
   const [softer, setSofter] = useState<Chosen['softer']>(asks('softer') ? (beside[1] ?? null) : null);
+  const [side, setSide] = useState<OfferId | null>(asks('beside') ? (others[0]?.id ?? null) : null);
+  // The last price is most often the one for some people only; the first stays everybody's.
+  const own = (main?.prices ?? []).slice(1);
+  const [few, setFew] = useState<PriceId | null>(asks('few') || asks('lower') ? (own.at(-1)?.id ?? null) : null);
+  const chosen: Chosen = {
+    offerId,
+    more: more ?? null,
+    softer: softer ?? null,
+    beside: side,
+    few: asks('few') ? few : null,
+    lower: asks('lower') ? few : null,
+  };
   const drawn = useMemo(() => {
     let count = 0;
-    const known = knownFor(draft, { offerId, more, softer }, (prefix) => `${prefix}${(count += 1)}`);
+    const known = knownFor(draft, chosen, (prefix) => `${prefix}${(count += 1)}`);
     return known && beginning.make(known).path;
-  }, [draft, beginning, offerId, more, softer]);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- what is chosen, by its parts
+  }, [draft, beginning, offerId, more, softer, side, few]);
   return (
     <li className="beginning">
       <div className="min-w-56 flex-1">
@@ -93,10 +108,37 @@ function BeginningRow({ draft, beginning, offerId }: { draft: Draft; beginning: 
             .
           </p>
         )}
-        <button
-          className="btn btn-quiet btn-sm mt-2"
-          onClick={() => begin(beginning, { offerId, more: more ?? null, softer: softer ?? null })}
-        >
+        {asks('beside') && (
+          <p className="mt-1">
+            Beside it stands{' '}
+            <ChoiceFill
+              label={`${beginning.sentence}: the other offer`}
+              value={side ?? ''}
+              choices={[
+                ...(side === null ? [['', 'another offer, once it is priced'] as const] : []),
+                ...others.map((o) => [o.id, o.title || 'Without a title'] as const),
+              ]}
+              onChange={setSide}
+            />
+            .
+          </p>
+        )}
+        {(asks('few') || asks('lower')) && (
+          <p className="mt-1">
+            {asks('few') ? 'Only through the entrance: ' : 'Theirs for a day: '}
+            <ChoiceFill
+              label={`${beginning.sentence}: the price`}
+              value={few ?? ''}
+              choices={[
+                ...(few === null || !asks('lower') ? [['', 'a price chosen later'] as const] : []),
+                ...own.map((p, i) => [p.id, p.name || `price ${i + 2}`] as const),
+              ]}
+              onChange={(id) => setFew(id === '' ? null : id)}
+            />
+            .
+          </p>
+        )}
+        <button className="btn btn-quiet btn-sm mt-2" onClick={() => begin(beginning, chosen)}>
           Begin like this<span className="sr-only">: {beginning.sentence}</span>
         </button>
       </div>

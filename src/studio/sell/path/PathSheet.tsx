@@ -1,14 +1,19 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { bestPlaceFor, type Path, stepOf } from '#core/paths';
+import { bestPlaceFor, checkoutOf, mainOffers, type Path, stepOf } from '#core/paths';
 import type { StepId } from '#core/ids';
+import type { PathFigures } from '../../../wire';
 import { change, type Draft } from '../../data/draft';
+import { TitleField } from '../../frame/TitleField';
 import { draftsOfPath, removeDrafts } from '../../data/remove';
-import { TextFill } from '../../price/Fill';
+import { ChoiceFill, TextFill } from '../../price/Fill';
 import { useCopyPath } from '../useMakePath';
 import { Address } from '../Address';
 import { PathState } from '../PathState';
-import { insertStep } from './editPath';
+import { insertBeside, insertStep, insertTurnedBack } from './editPath';
+import { Bonuses } from './Bonuses';
+import { Countdowns } from './Countdowns';
+import { Entrances } from './Entrances';
 import { pricesBeside } from './PriceChoice';
 import { Stream } from './Stream';
 import { WaysList } from './WaysList';
@@ -16,12 +21,13 @@ import { WaysList } from './WaysList';
 interface Props {
   draft: Draft;
   path: Path;
+  figures: PathFigures | null;
   inHand: StepId;
   onTake: (id: StepId) => void;
 }
 
 /** One path: its name and address, the stream of its steps, and what can be added to it. */
-export function PathSheet({ draft, path, inHand, onTake }: Props) {
+export function PathSheet({ draft, path, figures, inHand, onTake }: Props) {
   const [asList, setAsList] = useState(false);
   const copy = useCopyPath(draft);
   return (
@@ -52,11 +58,14 @@ export function PathSheet({ draft, path, inHand, onTake }: Props) {
         </button>
       </div>
       <div className={asList ? 'hidden' : 'stream-wide'}>
-        <Stream draft={draft} path={path} inHand={inHand} onTake={onTake} />
+        <Stream draft={draft} path={path} figures={figures} inHand={inHand} onTake={onTake} />
       </div>
       <div className={asList ? '' : 'stream-narrow'}>
-        <WaysList draft={draft} path={path} inHand={inHand} onTake={onTake} />
+        <WaysList draft={draft} path={path} figures={figures} inHand={inHand} onTake={onTake} />
       </div>
+      <Entrances draft={draft} path={path} figures={figures} />
+      <Countdowns draft={draft} path={path} />
+      <Bonuses draft={draft} path={path} />
     </>
   );
 }
@@ -66,14 +75,12 @@ export function PathHead({ draft, path }: Pick<Props, 'draft' | 'path'>) {
   const navigate = useNavigate();
   return (
     <>
-      <input
-        className="bare title-field"
-        aria-label="Title of the path"
-        dir="auto"
+      <TitleField
+        label="Title of the path"
         value={path.title}
-        onChange={(e) =>
+        onChange={(title) =>
           void change('path', path.id, (p) => {
-            p.title = e.target.value.slice(0, 200);
+            p.title = title;
           })
         }
       />
@@ -95,6 +102,12 @@ function AddStep({ draft, path, onTake }: Pick<Props, 'draft' | 'path' | 'onTake
   const start = stepOf(path, path.start);
   const offer = bestPlaceFor(path, 'offer');
   const softer = bestPlaceFor(path, 'softer');
+  // One page for whoever turns back is enough.
+  const aside = path.joins.some((j) => j.by === 'turned-back') ? undefined : checkoutOf(path);
+  const main = draft.content.offers.find((o) => o.id === path.offerId);
+  const others = draft.content.offers
+    .filter((o) => !o.putAway && o.currency === main?.currency && !mainOffers(path).includes(o.id))
+    .map((o) => [o.id, o.title || 'Without a title'] as const);
   return (
     <p>
       Add:{' '}
@@ -117,6 +130,25 @@ function AddStep({ draft, path, onTake }: Pick<Props, 'draft' | 'path' | 'onTake
           <button className="opt" onClick={() => onTake(insertStep(draft, path, 'offer', softer, named))}>
             something softer for those who decline
           </button>
+        </>
+      )}
+      {aside && (
+        <>
+          {' · '}
+          <button className="opt" onClick={() => onTake(insertTurnedBack(draft, path, aside.id))}>
+            something lower for whoever turns back
+          </button>
+        </>
+      )}
+      {others.length > 0 && start?.kind === 'page' && (
+        <>
+          {' · '}
+          <ChoiceFill
+            label="Another offer beside it"
+            value=""
+            choices={[['', 'another offer beside it …'], ...others]}
+            onChange={(id) => onTake(insertBeside(draft, path, id))}
+          />
         </>
       )}
       {offer && (

@@ -4,8 +4,10 @@ import {
   freeAddress,
   hrefOf,
   isNeeded,
+  offerAt,
   type Path,
   removeStep,
+  RESERVED_STEP_ADDRESSES,
   type Step,
   waysOn,
   STEP_KIND_NAMES,
@@ -15,6 +17,7 @@ import { TextFill } from '../../price/Fill';
 import { editPath } from './editPath';
 import { Conditions } from './Conditions';
 import { Extras } from './Extras';
+import { LowerPrice } from './LowerPrice';
 import { PriceChoice } from './PriceChoice';
 import { chargedAt, stepName } from './stepInWords';
 import { Ways } from './WaysList';
@@ -54,10 +57,11 @@ export function StepInHand({ draft, path, step }: { draft: Draft; path: Path; st
           passes it by, unseen.
         </p>
       )}
+      {step.kind === 'turned-back' && <LowerPrice draft={draft} path={path} step={step} />}
       {step.kind === 'checkout' && (
         <p className="mt-2">
           Takes <b className="font-semibold text-money">{money}</b>.{' '}
-          <Link className="opt" to={`/price/${path.offerId}`}>
+          <Link className="opt" to={`/price/${offerAt(path, step)}`}>
             Change the price
           </Link>
         </p>
@@ -72,7 +76,7 @@ export function StepInHand({ draft, path, step }: { draft: Draft; path: Path; st
         <Link className="btn btn-quiet btn-sm" to={`/sell/${path.id}/${step.id}`}>
           Edit its page
         </Link>
-        {!isNeeded(step) && path.steps.length > 1 && (
+        {!isNeeded(path, step) && path.steps.length > 1 && (
           <button
             className="btn btn-quiet btn-sm"
             onClick={() => void editPath(path.id, (p) => removeStep(p, step.id))}
@@ -132,7 +136,9 @@ function StepAddress({
   onChange: (address: string) => void;
 }) {
   const taken = path.steps.some((s) => s.id !== step.id && s.address === step.address);
-  const problem = addressProblem(step.address, []) ?? (taken ? 'Another step of this path has this address.' : null);
+  const problem =
+    addressProblem(step.address, RESERVED_STEP_ADDRESSES) ??
+    (taken ? 'Another step of this path has this address.' : null);
   return (
     <div className="mt-1 text-ink-2">
       /{path.address}/

@@ -1,14 +1,20 @@
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { layOutPath, leadsOneWay, PATH_SIZES, type PlacedStep, type PlacedWay } from '#core/drawing';
 import type { StepId } from '#core/ids';
-import { joinsFrom, joinsTo, type Path, STEP_KIND_NAMES } from '#core/paths';
+import { formatAmount } from '#core/money';
+import { joinsFrom, joinsTo, type Path, type Step, STEP_KIND_NAMES, stepOf } from '#core/paths';
+import { FEWEST_FOR_SHARES, shareOf, type StepFigures, shareAt } from '#core/visits';
+import type { PathFigures } from '../../../wire';
 import type { Draft } from '../../data/draft';
+import { counted, figuresAt, percent } from './figures';
 import { PageThumb } from './PageThumb';
 import { chargedAt, stepName, targetInWords } from './stepInWords';
 
 interface Props {
   draft: Draft;
   path: Path;
+  /** What was counted; null while nothing is known. */
+  figures: PathFigures | null;
   inHand: StepId;
   onTake: (id: StepId) => void;
 }
@@ -17,10 +23,12 @@ interface Props {
  * The path as one stream: it runs from left to right, its steps' own pages hang beneath, money is a disc above where it
  * is taken, and the softer way is dotted and comes back in. Arrow keys follow the joins.
  */
-export function Stream({ draft, path, inHand, onTake }: Props) {
+export function Stream({ draft, path, figures, inHand, onTake }: Props) {
   const [frame, width] = useWidth();
   const layout = useMemo(() => layOutPath(path, { ...PATH_SIZES, width }), [path, width]);
   const { content } = draft;
+  const currency = content.offers.find((o) => o.id === path.offerId)?.currency ?? content.shop.currency;
+  const inMoney = (amount: number): string => formatAmount(amount, currency, content.shop.locale);
   const buttons = useRef(new Map<StepId, HTMLButtonElement>());
 
   function follow(event: KeyboardEvent, from: StepId): void {
@@ -36,14 +44,29 @@ export function Stream({ draft, path, inHand, onTake }: Props) {
       <div className="relative" style={{ width: layout.width, height: layout.height }}>
         <svg className="absolute inset-0" width={layout.width} height={layout.height} aria-hidden="true">
           {layout.ways.map((way) => (
-            <path key={`${way.from}/${way.to}/${way.by}`} d={way.d} className={classOf(way)} />
+            <path
+              key={`${way.from}/${way.to}/${way.by}`}
+              d={way.d}
+              className={classOf(way)}
+              style={weightOf(path, figures, way)}
+            />
           ))}
           {layout.steps.map((placed) => (
-            <Hanging key={placed.step.id} placed={placed} money={chargedAt(content, path, placed.step)} />
+            <Hanging
+              key={placed.step.id}
+              placed={placed}
+              money={chargedAt(content, path, placed.step)}
+              radius={radiusOf(figures, placed.step)}
+            />
           ))}
           {layout.ways.map((way) => (
-            <text key={`${way.from}/${way.to}/${way.by}`} x={way.label.x} y={way.label.y} className="stream-label">
-              {labelOf(path, way)}
+            <text
+              key={`${way.from}/${way.to}/${way.by}`}
+              x={way.label.x}
+              y={way.label.y}
+              className={`stream-label ${way.label.beside ? 'beside' : ''}`}
+            >
+              {[labelOf(path, way), countOf(path, figures, way)].filter((part) => part !== '').join(', ')}
             </text>
           ))}
           {layout.out.map((out, i) => (
@@ -77,6 +100,7 @@ export function Stream({ draft, path, inHand, onTake }: Props) {
                 {name.toLowerCase() === STEP_KIND_NAMES[step.kind] ? '' : STEP_KIND_NAMES[step.kind]}
                 {money !== '' && <span className="sr-only">, {money}</span>}
               </span>
+              <span className="block font-semibold">{stepCounted(step, figuresAt(figures, step.id), inMoney)}</span>
               {step.extras?.map((extra) => (
                 <span key={extra.id} className="block text-ink-2" dir="auto">
                   extra: {content.offers.find((o) => o.id === extra.offerId)?.title}
@@ -91,15 +115,15 @@ export function Stream({ draft, path, inHand, onTake }: Props) {
 }
 
 /** The line a page hangs from, and the disc of what is taken there. */
-function Hanging({ placed: { x, y, step }, money }: { placed: PlacedStep; money: string }) {
+function Hanging({ placed: { x, y }, money, radius }: { placed: PlacedStep; money: string; radius: number }) {
   return (
     <>
       <path d={`M${x} ${y} V${y + 28}`} className="stream-hang" />
       {money !== '' && (
         <>
           <path d={`M${x} ${y - 5} V${y - 22}`} className="stream-hang" />
-          <circle cx={x} cy={y - 30} r={step.kind === 'checkout' ? 9 : 7} className="stream-money" />
-          <text x={x + 14} y={y - 26} className="stream-amount">
+          <circle cx={x} cy={y - 30} r={radius} className="stream-money" />
+          <text x={x + radius + 6} y={y - 26} className="stream-amount">
             {money}
           </text>
         </>
@@ -108,16 +132,61 @@ function Hanging({ placed: { x, y, step }, money }: { placed: PlacedStep; money:
   );
 }
 
+/** Discs of money are as large as what was taken there, by area; while nothing was, as on any drawing. */
+const [SMALLEST, LARGEST] = [4, 13];
+
+function radiusOf(figures: PathFigures | null, step: Step): number {
+  const most = Math.max(0, ...(figures?.steps ?? []).map((s) => s.money));
+  if (most === 0) return step.kind === 'checkout' ? 9 : 7;
+  return Math.max(SMALLEST, LARGEST * Math.sqrt((figuresAt(figures, step.id)?.money ?? 0) / most));
+}
+
 /** How wide a page is drawn, as in the style of `.page-thumb`. */
 const PAGE = 72;
 
-export const classOf = ({ stream, turns, by }: PlacedWay): string =>
-  `stream-line ${by === 'button' ? 'aside' : stream ? '' : 'softer'} ${turns ? 'turns' : ''}`;
+export const classOf = ({ stream, turns, aside }: PlacedWay): string =>
+  `stream-line ${stream ? '' : aside ? 'aside' : 'softer'} ${turns ? 'turns' : ''}`;
 
 function labelOf(path: Path, { from, by, conditional }: PlacedWay): string {
   if (conditional) return 'some';
   if (by === 'yes' || by === 'no') return leadsOneWay(path, from) ? 'yes or no' : by;
-  return by === 'button' ? 'by a button' : '';
+  if (by === 'turned-back') return 'not now';
+  return '';
+}
+
+/** What happened at a step, in a few words. */
+function stepCounted(step: Step, at: StepFigures | undefined, inMoney: (amount: number) => string): string {
+  if (!at) return '';
+  const share = percent(shareAt(step, at));
+  const said = step.kind === 'checkout' ? `${counted(at.taken)} bought` : `${counted(at.taken)} yes`;
+  const parts = [`${counted(at.came)} came`];
+  if (step.kind === 'checkout' || step.kind === 'offer') parts.push(share === '' ? said : `${said}, ${share}`);
+  if (at.money > 0) parts.push(inMoney(at.money));
+  return parts.join(' · ');
+}
+
+/** How many went a way: "66, 31 %". */
+function countOf(path: Path, figures: PathFigures | null, { from, to, by, label }: PlacedWay): string {
+  const at = figuresAt(figures, from);
+  const step = stepOf(path, from);
+  if (!at || !step) return '';
+  if (step.kind === 'offer') return leadsOneWay(path, from) ? '' : counted(by === 'yes' ? at.taken : at.left);
+  const went = step.kind === 'checkout' && by === 'next' ? at.taken : (at.wentOn.find((w) => w.to === to)?.count ?? 0);
+  // Beside an upright there is room for little.
+  const share = label.beside ? '' : percent(shareOf(went, at.came));
+  return share === '' ? counted(went) : `${counted(went)}, ${share}`;
+}
+
+/** Between these the stream is wide, by the share of all who began that goes a way; its weight while nothing is counted. */
+const [THINNEST, WIDEST] = [4, 16];
+
+function weightOf(path: Path, figures: PathFigures | null, way: PlacedWay): { strokeWidth: number } | undefined {
+  const began = figuresAt(figures, path.start);
+  const at = figuresAt(figures, way.from);
+  const step = stepOf(path, way.from);
+  if (!began || !at || !step || !way.stream || began.came < FEWEST_FOR_SHARES) return undefined;
+  const went = step.kind === 'page' ? (at.wentOn.find((w) => w.to === way.to)?.count ?? 0) : at.taken + at.left;
+  return { strokeWidth: Math.max(THINNEST, Math.min(WIDEST, WIDEST * Math.sqrt(went / began.came))) };
 }
 
 /** Right follows next and yes, down follows no, left and up go back to where a step is come from. */
@@ -130,13 +199,13 @@ function nextByKey(path: Path, from: StepId, key: string): StepId | null {
   const back = joinsTo(path, from);
   switch (key) {
     case 'ArrowRight':
-      return along(['next', 'yes']) ?? along(['button', 'no']);
+      return along(['next', 'yes']) ?? along(['button', 'no', 'turned-back']);
     case 'ArrowDown':
-      return along(['no', 'button']);
+      return along(['no', 'turned-back', 'button']);
     case 'ArrowLeft':
       return back[0]?.from ?? null;
     case 'ArrowUp':
-      return back.find((j) => j.by === 'no' || j.by === 'button')?.from ?? null;
+      return back.find((j) => j.by !== 'next' && j.by !== 'yes')?.from ?? null;
     default:
       return null;
   }

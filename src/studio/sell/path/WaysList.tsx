@@ -1,23 +1,32 @@
 import { Link } from 'react-router';
 import type { StepId } from '#core/ids';
 import { hrefOf, type Path, pointed, type Step, stepsInOrder, waysOut, STEP_KIND_NAMES } from '#core/paths';
+import { type StepFigures, shareAt, wentOnAt } from '#core/visits';
 import type { Draft } from '../../data/draft';
-import { ChoiceFill } from '../../price/Fill';
+import type { PathFigures } from '../../../wire';
 import { editPath } from './editPath';
+import { counted, figuresAt, percent } from './figures';
 import { chargedAt, stepName } from './stepInWords';
-import { keyOf, targetChoices, targetOf } from './targets';
+import { TargetFill } from './TargetFill';
 
-const WAY_NAMES = { next: 'Then', yes: 'Yes leads to', no: 'No leads to' } as const;
+const WAY_NAMES = {
+  next: 'Then',
+  yes: 'Yes leads to',
+  no: 'No leads to',
+  'turned-back': 'Turning back leads to',
+} as const;
 
 /** The same path as a list: every step with its address, what is charged there, and where it leads. */
 export function WaysList({
   draft,
   path,
+  figures,
   inHand,
   onTake,
 }: {
   draft: Draft;
   path: Path;
+  figures: PathFigures | null;
   inHand: StepId;
   onTake: (id: StepId) => void;
 }) {
@@ -29,6 +38,8 @@ export function WaysList({
           <th>Step</th>
           <th>Address</th>
           <th>Charged</th>
+          {figures && <th>Came</th>}
+          {figures && <th>Went on</th>}
           <th className="!pr-0">Leads to</th>
         </tr>
       </thead>
@@ -47,6 +58,7 @@ export function WaysList({
               </Link>
             </td>
             <td className="text-money">{chargedAt(content, path, step)}</td>
+            {figures && <Counted step={step} at={figuresAt(figures, step.id)} />}
             <td className="!pr-0">
               <Ways draft={draft} path={path} step={step} />
             </td>
@@ -54,6 +66,16 @@ export function WaysList({
         ))}
       </tbody>
     </table>
+  );
+}
+
+function Counted({ step, at }: { step: Step; at: StepFigures | undefined }) {
+  const share = at && percent(shareAt(step, at));
+  return (
+    <>
+      <td>{at ? counted(at.came) : ''}</td>
+      <td>{at && step.kind !== 'thanks' ? `${counted(wentOnAt(step, at))}${share ? `, ${share}` : ''}` : ''}</td>
+    </>
   );
 }
 
@@ -67,14 +89,13 @@ export function Ways({ draft, path, step }: { draft: Draft; path: Path; step: St
       {ways.map(({ by, to }) => (
         <span key={by} className="mt-1.5 block first:mt-0">
           {WAY_NAMES[by]}{' '}
-          <ChoiceFill
+          <TargetFill
+            content={content}
+            path={path}
+            without={step}
             label={`${stepName(content, step)}: ${WAY_NAMES[by].toLowerCase()}`}
-            value={keyOf(to)}
-            choices={[...(to ? [] : [['', 'nowhere yet'] as const]), ...targetChoices(content, path, step, to)]}
-            onChange={(key) => {
-              const target = targetOf(key);
-              if (target) void editPath(path.id, (p) => pointed(p, step.id, by, target));
-            }}
+            value={to}
+            onChange={(target) => target && void editPath(path.id, (p) => pointed(p, step.id, by, target))}
           />
         </span>
       ))}

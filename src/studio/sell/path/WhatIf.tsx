@@ -1,27 +1,49 @@
 import { useState } from 'react';
 import { formatAmount } from '#core/money';
 import type { OfferId, PriceId, StepId } from '#core/ids';
-import { type Path, type Step, stepsInOrder, type Supposed, whatIf } from '#core/paths';
+import { offerAt, type Path, type Step, stepsInOrder, type Supposed, whatIf } from '#core/paths';
 import { firstYearOf } from '#core/terms';
+import { FEWEST_FOR_SHARES, shareOf, shareAt } from '#core/visits';
 import type { Draft } from '../../data/draft';
+import type { PathFigures } from '../../../wire';
+import { figuresAt } from './figures';
 import { useNow } from '../../data/useNow';
 import { CountFill } from '../../price/Fill';
 import { soldPrices } from '../../price/outcome';
 import { stepName } from './stepInWords';
 
 /** What stands there until somebody types what they expect; in a hundred. */
-const BEGIN: Record<Step['kind'], number> = { page: 30, checkout: 50, offer: 15, thanks: 100 };
+const BEGIN: Record<Step['kind'], number> = { page: 30, checkout: 50, offer: 15, 'turned-back': 20, thanks: 100 };
 const BEGIN_EXTRA = 25;
 const BEGIN_GOES_ON = 92;
 
 /** What a visitor brings where so many go on at each step: every share is supposed here, and says so. */
-export function WhatIf({ draft, path }: { draft: Draft; path: Path }) {
+export function WhatIf({ draft, path, figures }: { draft: Draft; path: Path; figures: PathFigures | null }) {
   const { content } = draft;
   const now = useNow();
   const [typed, setTyped] = useState<Record<string, number>>({});
   const { zone, locale } = content.shop;
   const currency = content.offers.find((o) => o.id === path.offerId)?.currency ?? content.shop.currency;
   const suppose = (key: string, otherwise: number): number => typed[key] ?? otherwise;
+  /** What was measured, where enough came; else what is begun with. */
+  const measured = (step: Step): number => {
+    const at = figuresAt(figures, step.id);
+    const share = at ? shareAt(step, at) : null;
+    return share === null ? BEGIN[step.kind] : Math.round(share * 100);
+  };
+  const measuredExtra = (step: Step | undefined, id: string): number => {
+    const at = step && figuresAt(figures, step.id);
+    const taken = at?.extras.find((e) => e.id === id)?.taken;
+    const share = at && taken !== undefined ? shareOf(taken, at.taken) : null;
+    return share === null ? BEGIN_EXTRA : Math.round(share * 100);
+  };
+  /** How those who went on from a page went, where enough came to tell. */
+  const waysMeasured = (step: Step | undefined): Supposed['ways'] => {
+    const at = step && figuresAt(figures, step.id);
+    return at && at.came >= FEWEST_FOR_SHARES && at.wentOn.length > 0
+      ? new Map(at.wentOn.map(({ to, count }) => [to, count]))
+      : undefined;
+  };
   const goesOn = suppose('goes-on', BEGIN_GOES_ON) / 100;
   const priceOf = (offerId: OfferId, priceId?: PriceId) => {
     const offer = content.offers.find((o) => o.id === offerId);
@@ -37,15 +59,16 @@ export function WhatIf({ draft, path }: { draft: Draft; path: Path }) {
   const supposed = (id: StepId): Supposed => {
     const step = steps.find((s) => s.id === id);
     return {
-      share: step ? suppose(step.id, BEGIN[step.kind]) / 100 : 1,
+      share: step ? suppose(step.id, measured(step)) / 100 : 1,
+      ways: waysMeasured(step),
       money:
         step?.kind === 'checkout'
-          ? worth(path.offerId)
+          ? worth(offerAt(path, step))
           : step?.offer
             ? worth(step.offer.offerId, step.offer.priceId)
             : 0,
       extras: (step?.extras ?? []).map((e) => ({
-        share: suppose(e.id, BEGIN_EXTRA) / 100,
+        share: suppose(e.id, measuredExtra(step, e.id)) / 100,
         money: worth(e.offerId, e.priceId),
       })),
     };
@@ -72,17 +95,22 @@ export function WhatIf({ draft, path }: { draft: Draft; path: Path }) {
         <h3 className="inline">What a visitor would bring</h3>
       </summary>
       <p className="mt-2">
-        Supposed, of a hundred each time:{' '}
+        Of a hundred each time:{' '}
         {steps.map((step, i) => (
           <span key={step.id}>
             {i > 0 && '; '}
-            {share(step.id, BEGIN[step.kind], `${stepName(content, step)}: so many in a hundred`)}{' '}
-            {step.kind === 'page' ? 'go on from' : step.kind === 'checkout' ? 'pay at' : 'say yes to'}{' '}
+            {share(step.id, measured(step), `${stepName(content, step)}: so many in a hundred`)}{' '}
+            {step.kind === 'checkout' ? 'pay at' : step.kind === 'offer' ? 'say yes to' : 'go on from'}{' '}
             <span dir="auto">{stepName(content, step)}</span>
             {step.extras?.map((extra) => (
               <span key={extra.id}>
-                , {share(extra.id, BEGIN_EXTRA, `${titleOf(extra.offerId)}, added: so many in a hundred`)} of them with{' '}
-                {titleOf(extra.offerId)}
+                ,{' '}
+                {share(
+                  extra.id,
+                  measuredExtra(step, extra.id),
+                  `${titleOf(extra.offerId)}, added: so many in a hundred`,
+                )}{' '}
+                of them with {titleOf(extra.offerId)}
               </span>
             ))}
           </span>
@@ -115,7 +143,10 @@ export function WhatIf({ draft, path }: { draft: Draft; path: Path }) {
           </ul>
         </>
       )}
-      <p className="cap mt-1">Your own guesses, not counted: visits are not counted by step yet.</p>
+      <p className="cap mt-1">
+        Measured where at least {FEWEST_FOR_SHARES} came to a step in the days that are counted; the rest is a guess,
+        and each number can be tried otherwise.
+      </p>
     </details>
   );
 }

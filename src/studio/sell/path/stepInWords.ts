@@ -1,7 +1,7 @@
 import type { DraftOffer } from '#core/catalogue';
 import type { DraftContent } from '#core/documents';
 import type { OfferId, PriceId } from '#core/ids';
-import { type Path, type Step, stepOf, type Target } from '#core/paths';
+import { mainOffers, offerAt, type Path, pricesKept, type Step, stepOf, type Target } from '#core/paths';
 import { shortTerms } from '#core/terms';
 import { amounts } from '../../price/PriceStage';
 import { soldPrices } from '../../price/outcome';
@@ -12,7 +12,10 @@ const offerOf = ({ offers }: DraftContent, id: OfferId | undefined): DraftOffer 
 /** What a step is called where its path is drawn: the seller's own name for it, else what it shows. */
 export function stepName(content: DraftContent, step: Step): string {
   if (step.note.trim() !== '') return step.note.trim();
-  if (step.kind === 'checkout') return 'Checkout';
+  if (step.kind === 'checkout') {
+    const own = offerOf(content, step.offerId)?.title;
+    return own ? `Checkout: ${own}` : 'Checkout';
+  }
   if (step.kind === 'thanks') return 'Thank you';
   if (step.kind === 'offer') return offerOf(content, step.offer?.offerId)?.title || 'Nothing offered yet';
   const headline = content.pages.find((p) => p.id === step.pageId)?.blocks.find((b) => b.kind === 'headline');
@@ -26,12 +29,28 @@ export function priceInWords(content: DraftContent, named: { offerId: OfferId; p
   return offer && price ? shortTerms(price.terms, offer.currency, content.shop.locale) : 'no price yet';
 }
 
+/** Every price that can be had at a path's checkouts, in a few words each. */
+export function mainPrices(content: DraftContent, path: Path): (readonly [PriceId, string])[] {
+  const offers = content.offers.filter((o) => mainOffers(path).includes(o.id));
+  return offers.flatMap((o) =>
+    o.prices.map((p) => {
+      const words = priceInWords(content, { offerId: o.id, priceId: p.id });
+      const names = [offers.length > 1 ? o.title : '', p.name, words].filter((part) => part !== '');
+      return [p.id, names.join(', ')] as const;
+    }),
+  );
+}
+
 /** What is charged at a step; empty where nothing is. */
 export function chargedAt(content: DraftContent, path: Path, step: Step): string {
   if (step.kind === 'checkout') {
-    const offer = offerOf(content, path.offerId);
-    return offer ? amounts(offer, content.shop.locale) : 'nothing sold yet';
+    const offer = offerOf(content, offerAt(path, step));
+    if (!offer) return 'nothing sold yet';
+    const kept = pricesKept(path);
+    const shown = offer.prices.filter((p) => !kept.has(p.id));
+    return amounts(shown.length > 0 ? { ...offer, prices: shown } : offer, content.shop.locale);
   }
+  if (step.lower) return priceInWords(content, { offerId: path.offerId, priceId: step.lower.priceId });
   return step.kind === 'offer' && step.offer ? priceInWords(content, step.offer) : '';
 }
 

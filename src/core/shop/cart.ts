@@ -1,11 +1,13 @@
-import { extrasOf, type Extra, type Path } from '#core/paths';
+import type { Extra, Till } from '#core/paths';
 import type { LineChoice, QuoteChoice } from '#core/checkout';
 import { parseAmount } from '#core/money';
 import { isOpen } from '#core/passes';
 import type { Release } from '#core/release';
-import { isSubscribed, passesFor } from '#core/shop';
 import type { PersonId, PriceId } from '#core/ids';
-import type { PageReading } from './reading';
+import type { Instant } from '#core/calendar';
+import { passesFor } from './passesFor';
+import { isSubscribed } from './standing';
+import type { ShopState } from './state';
 
 /** What somebody chose beside a price, as their browser sent it. */
 export interface ChosenBeside {
@@ -19,24 +21,25 @@ export interface ChosenBeside {
 }
 
 /**
- * What is bought with one price of a path's offer: the price as often as it was taken, or for what was named, and what
- * was ticked. Whoever looks and whoever pays read the browser's choices here, so that both mean the same.
+ * What is bought with one price at a checkout: the price as often as it was taken, or for what was named, and what was
+ * ticked. Whoever looks and whoever pays read the browser's choices here, so that both mean the same.
  */
-export function cartFor(release: Release, path: Path, priceId: PriceId, beside: ChosenBeside): QuoteChoice {
-  const offer = release.content.offers.find((o) => o.id === path.offerId);
+export function cartFor(release: Release, till: Till, priceId: PriceId, beside: ChosenBeside): QuoteChoice {
+  const offer = release.content.offers.find((o) => o.id === till.offerId);
   const price = offer?.prices.find((p) => p.id === priceId);
   const { extras = [], quantity = 1, named = '' } = beside;
   const amount = named.trim() === '' ? null : parseAmount(named, offer?.currency ?? '');
   const most = price?.terms.kind === 'once' ? (price.limit.perOrder ?? 1) : 1;
   return {
-    offerId: path.offerId,
+    offerId: till.offerId,
     priceId,
     ...(most > 1 ? { quantity: Math.min(quantity, most) } : {}),
     // What cannot be read is no amount within any bounds.
     ...(price?.terms.kind === 'open' && amount ? { named: amount.ok ? amount.minor : -1 } : {}),
-    extras: extrasOf(path)
+    extras: till.extras
       .filter(({ id, priceId: own }) => extras.includes(id) && own !== priceId)
       .map(({ offerId, priceId: own }): LineChoice => ({ offerId, priceId: own })),
+    given: till.bonuses.map(({ productId }) => productId),
     coupon: beside.coupon,
     country: beside.country,
     vatNumber: beside.vatNumber,
@@ -45,7 +48,7 @@ export function cartFor(release: Release, path: Path, priceId: PriceId, beside: 
 
 /** Whether somebody who is signed in has everything an offer opens already, or is subscribed to it. */
 export function hasAlready(
-  { state, now }: Pick<PageReading, 'state' | 'now'>,
+  { state, now }: { state: ShopState; now: Instant },
   release: Release,
   { offerId }: Pick<Extra, 'offerId'>,
   personId: PersonId,

@@ -1,0 +1,84 @@
+import type { Instant } from '#core/calendar';
+import { firstBuyer, quoteFingerprint, quoteFor, type QuoteChoice } from '#core/checkout';
+import { type CameFrom, NOWHERE } from '#core/journal';
+import type { Release } from '#core/release';
+import { refusalInWords } from '#core/words';
+import { offerStanding } from './afterPayment';
+import { type MemoryPorts, memoryPorts } from './memoryPorts';
+import { createRunner, type Runner } from './runner';
+import type { OfferAfterPayment, Order } from './state';
+
+/** A practice buyer's order: the shop's engine with memory behind its ports, and a card that goes through. */
+export interface Practised {
+  runner: Runner;
+  ports: MemoryPorts;
+  /** The release as the first of a shop of its own. */
+  release: Release;
+  order: Order;
+}
+
+/**
+ * Pays for a choice at a release. Nothing is recorded, nobody is charged.
+ * @returns why it could not be paid, in a sentence, where it could not
+ */
+export async function practise(
+  live: Release,
+  choice: QuoteChoice,
+  now: Instant,
+  came: CameFrom = NOWHERE,
+): Promise<Practised | string> {
+  const release = { ...live, number: 1, basedOn: null };
+  const ports = memoryPorts(now);
+  ports.addRelease(release);
+  // Letters go to somebody: a buyer of the practice's own.
+  await ports.people.save({ id: 'practice', rev: 1, name: 'Practice buyer', address: 'practice@example.org' });
+  const runner = createRunner(ports);
+  await runner.start();
+  const published = await runner.execute({ type: 'publish', release, hasFile: () => true });
+  if ('refused' in published) return refusalInWords(published);
+  const quote = quoteFor(release, choice, now, firstBuyer(now));
+  if ('refused' in quote) return refusalInWords(quote);
+  const paid = await runner.execute({
+    type: 'pay',
+    checkoutId: 'practice',
+    personId: 'practice',
+    ...choice,
+    release,
+    startedAt: now,
+    shown: quoteFingerprint(quote),
+    fingerprint: (text) => text,
+    card: { token: 'practice', last4: '0001' },
+    came,
+  });
+  if ('refused' in paid) return refusalInWords(paid);
+  await runner.settle();
+  const [order] = runner.state.orders.values();
+  return order ? { runner, ports, release, order } : 'the payment went through, but no order came of it.';
+}
+
+/** Answers an offer after payment. @returns why it could not be, in a sentence; null where it was */
+export async function practiseAnswer(
+  { runner, order, release }: Practised,
+  offer: OfferAfterPayment,
+  answer: 'yes' | 'no',
+): Promise<string | null> {
+  const standing = offerStanding(runner.state, order, offer, release, { now: runner.now(), release });
+  if (standing.at !== 'open') return 'it is never offered after payment.';
+  const done = await runner.execute(
+    answer === 'no'
+      ? { type: 'decline-offer', orderId: order.id, step: offer.step }
+      : {
+          type: 'accept-offer',
+          orderId: order.id,
+          offer,
+          release,
+          shown: quoteFingerprint(standing.quote),
+          fingerprint: (text) => text,
+          card: null,
+        },
+  );
+  await runner.settle();
+  if ('refused' in done) return refusalInWords(done);
+  if (order.offers[offer.step]?.answer === answer) return null;
+  return answer === 'yes' ? 'it was taken after payment, but did not come.' : 'it was left, and still waits.';
+}

@@ -1,0 +1,46 @@
+import type { Path, Step } from '#core/paths';
+import { change, type Draft } from '../../data/draft';
+import { ChoiceFill, CountFill } from '../../price/Fill';
+import { mainPrices } from './stepInWords';
+
+const BEGIN_HOURS = 24;
+
+/** What somebody who turned back may have instead, and how long. */
+export function LowerPrice({ draft, path, step }: { draft: Draft; path: Path; step: Step }) {
+  const prices = mainPrices(draft.content, path);
+  const { priceId = '', hours = BEGIN_HOURS } = step.lower ?? {};
+  const set = (lower: Step['lower']): void =>
+    void change('path', path.id, (p) => {
+      const found = p.steps.find((s) => s.id === step.id);
+      if (found) found.lower = lower;
+    });
+  return (
+    <>
+      <p className="mt-2">
+        Whoever presses “Not now” at the checkout may have{' '}
+        <ChoiceFill
+          label="The lower price"
+          value={priceId}
+          choices={[
+            ...(prices.some(([id]) => id === priceId) ? [] : [[priceId, 'choose the price'] as const]),
+            ...prices,
+          ]}
+          onChange={(id) => set({ priceId: id, hours })}
+        />{' '}
+        for{' '}
+        <CountFill
+          label="Hours that the lower price is theirs"
+          value={hours}
+          from={1}
+          to={720}
+          onChange={(n) => priceId !== '' && set({ priceId, hours: n })}
+        />{' '}
+        hours, once. Nobody else sees that price on this path.
+      </p>
+      <p className="cap mt-1">
+        The hours run from the first time they turn back; turning back again earns nothing more. Whoever deletes the
+        cookies of their browser begins anew.
+      </p>
+    </>
+  );
+}
