@@ -38,6 +38,7 @@ const SHOP: ShopDetails = {
   locale: 'en',
   languages: ['de'],
   cardStatement: 'REEDLIGHT BIRDS',
+  ways: ['wallet', 'account'],
   brand: null,
   tax: { how: 'included', home: 'PT', rates: euRates() },
   billing: DEFAULT_SHOP.billing,

@@ -1,4 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
+import type { LedToWay } from '#core/ways';
 import type { ReleaseContent } from '#core/release';
 import { type CheckoutData, type CheckoutState, HOLDER_HEADER, type OfferData } from '../src/wire';
 
@@ -120,6 +121,53 @@ export class Buyer extends Visitor {
       ...who,
       card: token,
       holder: this.holder,
+      ...chosen,
+    });
+  }
+
+  /** To a wallet or a bank with what a checkout shows. @returns where it asks to approve */
+  async leaveFor(
+    way: LedToWay,
+    data: CheckoutData,
+    { address }: { address: string },
+    priceIndex = 0,
+    chosen: Beside = data.country === '' ? {} : { country: data.country },
+  ): Promise<{ status: number; body: PayAnswer & { approveAt?: string } }> {
+    const { id = '', shown = '' } = data.prices[priceIndex] ?? {};
+    const { pathId, stepId } = data;
+    return this.json('/checkout/approve', { pathId, stepId, priceId: id, shown, address, way, ...chosen });
+  }
+
+  /** Answers there. @returns where that leads */
+  async answerAt(approveAt: string, said: 'approve' | 'approve-now' | 'empty' | 'back'): Promise<string> {
+    const response = await this.fetch(approveAt, {
+      method: 'POST',
+      headers: { 'content-type': 'application/x-www-form-urlencoded' },
+      body: `answer=${said}`,
+    });
+    return response.headers.get('location') ?? '';
+  }
+
+  /** Back from there: pays with what was approved. */
+  async payApproved(
+    way: LedToWay,
+    data: CheckoutData,
+    who: { name: string; address: string },
+    priceIndex = 0,
+    chosen: Beside = data.country === '' ? {} : { country: data.country },
+  ): Promise<{ status: number; body: PayAnswer }> {
+    const { id = '', shown = '' } = data.prices[priceIndex] ?? {};
+    const { pathId, stepId } = data;
+    const { holder } = this;
+    return this.json('/checkout/pay', {
+      pathId,
+      stepId,
+      priceId: id,
+      shown,
+      ...who,
+      card: null,
+      way,
+      holder,
       ...chosen,
     });
   }

@@ -5,7 +5,7 @@ import type { Runner } from '#core/shop';
 import type { ClientFiles } from './http/clientFiles';
 import type { Hosts } from './http/hosts';
 import type { Outside } from './outside';
-import type { CardsPort } from './ports/paymentsOverHttp';
+import type { MeansPort } from './ports/paymentsOverHttp';
 import type { HelpersFile } from './files/helpersFile';
 import type { DoorsFile } from './files/doorsFile';
 import type { FolderProblem } from './files/folderProblem';
@@ -19,6 +19,7 @@ import type { VaultFiles } from './files/vaultFiles';
 import type { DemoClock } from './ports/clocks';
 import type { Mailer } from './ports/mailer';
 import type { Secrets } from './secrets';
+import type { Ways } from './ways';
 
 /** What every audience's routes are given. Money and access are only ever changed through `runner`. */
 export interface CounterContext {
@@ -33,8 +34,9 @@ export interface CounterContext {
   vault: VaultFiles;
   releases: ReleaseFiles;
   mailer: Mailer;
-  /** The payment service as the shop asks it. */
-  payments: CardsPort;
+  /** The payment services as the shop asks them. */
+  payments: MeansPort;
+  ways: Ways;
   secrets: Secrets;
   client: ClientFiles;
   demoClock: DemoClock | null;

@@ -33,6 +33,7 @@ import { randomIds } from './ports/ids';
 import { createMailer } from './ports/mailer';
 import { paymentsOverHttp } from './ports/paymentsOverHttp';
 import { watchedClock } from './ports/watchedClock';
+import { watchWays } from './ways';
 import { loadSecrets } from './secrets';
 import { laterOf } from './shared/orderView';
 
@@ -127,6 +128,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
     productOfPass: (id) => runner.state.passes.get(id)?.productId ?? '',
   });
   const payments = paymentsOverHttp(outside.payments);
+  const ways = watchWays(outside, payments);
   const runner = createRunner({
     journal,
     people,
@@ -169,6 +171,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
     releases,
     mailer,
     payments,
+    ways,
     secrets,
     client: openClientFiles(options.clientFolder),
     demoClock: demo,
@@ -202,6 +205,8 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
 
   listening.answerWith(counterApp(context, options.publicAddress !== undefined));
   isOpen = true;
+  // Buyers come only now: what the services say is known first.
+  await ways.look();
 
   let turning: Promise<void> | null = null;
   const turn = (): void => {
@@ -227,6 +232,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
       clearInterval(timer);
       clearInterval(noting);
       await absence.note();
+      ways.close();
       outside.close();
       await listening.close();
       await turning;

@@ -28,6 +28,8 @@ export async function serve(overrides: Partial<CounterOptions> & Pick<CounterOpt
     ...(env['KEEL_ADDRESS'] ? { publicAddress: webAddress('KEEL_ADDRESS') } : {}),
     services: {
       ...(env['KEEL_PAYMENTS'] ? { payments: webAddress('KEEL_PAYMENTS') } : {}),
+      ...(env['KEEL_WALLET'] ? { wallet: webAddress('KEEL_WALLET') } : {}),
+      ...(env['KEEL_ACCOUNT'] ? { account: webAddress('KEEL_ACCOUNT') } : {}),
       ...(env['KEEL_MAIL'] ? { mail: webAddress('KEEL_MAIL') } : {}),
     },
     log: (message, error) => logger.error({ err: error }, message),
@@ -38,7 +40,7 @@ export async function serve(overrides: Partial<CounterOptions> & Pick<CounterOpt
   const say = (line: string): void => void process.stdout.write(`${line}\n`);
   for (const problem of context.problems) say(`History: ${problem.sentence}`);
   if (context.standsStill) say('The shop stands still: nothing is sold until its owner has answered in the studio.');
-  if (context.outside.payments === null)
+  if (Object.values(context.outside.payments).every((way) => way === null))
     say('No payment service is connected, so no money can move. Name one in KEEL_PAYMENTS.');
   if (context.outside.mail === null) say('No mail service is connected, so mails wait. Name one in KEEL_MAIL.');
   say(`ready ${counter.address}`);

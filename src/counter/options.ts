@@ -17,7 +17,7 @@ export interface CounterOptions {
   /** The address buyers use, when something stands in front of the counter. */
   publicAddress?: string;
   /** Real services by address, which answer the contract of the stand-ins: those are then not mounted. */
-  services?: { payments?: string; mail?: string };
+  services?: { payments?: string; wallet?: string; account?: string; mail?: string };
   /** Where the demo's clock starts in an empty shop. */
   demoStart?: Instant;
   ids?: IdsPort;

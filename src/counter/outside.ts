@@ -1,17 +1,29 @@
 import { join } from 'node:path';
 import { Router } from 'express';
-import { createMailStandIn, createPaymentsStandIn, standInClock } from '../standins';
+import { LED_TO_WAYS, type LedToWay, type WayToPay } from '#core/ways';
+import {
+  createMailStandIn,
+  createPaymentsStandIn,
+  createWalletStandIn,
+  standInClock,
+  type WalletStandIn,
+} from '../standins';
 import type { CounterOptions } from './options';
 import type { Secrets } from './secrets';
 
 /** Where stand-ins are mounted. */
 export const STANDINS = '/standin';
 
+/** What the stand-ins of ways that lead elsewhere call themselves on their page. */
+const STOOD_IN = { wallet: { name: 'Your wallet', once: false }, account: { name: 'Your bank', once: true } } as const;
+const KEY_OF = { wallet: 'walletKey', account: 'accountKey' } as const;
+
 /** The services outside of the shop as it knows them: by address and key. */
 export interface Outside {
   /** The stand-ins that are here; none where real services are named, or nobody may meet them. */
   router: Router;
-  payments: Service | null;
+  /** What takes money, by each way to pay. */
+  payments: Record<WayToPay, Service | null>;
   mail: Service | null;
   /** Where browsers take cards to; empty where none can be taken. */
   cardService: string;
@@ -26,7 +38,7 @@ export interface Outside {
   close(): void;
 }
 
-interface Service {
+export interface Service {
   base: () => string;
   key: string;
 }
@@ -64,22 +76,43 @@ export function joinOutside({ options, secrets, isPublic, address, startMs, log 
           clock,
           log,
         });
+  const walletStandIn = (way: LedToWay): WalletStandIn | null =>
+    options.services?.[way] || isPublic
+      ? null
+      : createWalletStandIn({
+          ...STOOD_IN[way],
+          folder: join(folder, way),
+          key: secrets[KEY_OF[way]],
+          clock,
+          log,
+        });
+  const wallets = { wallet: walletStandIn('wallet'), account: walletStandIn('account') };
   const mailStandIn =
     namedMail || isPublic
       ? null
       : createMailStandIn({ folder: join(folder, 'mail'), key: secrets.mailKey, viewer: options.mode !== 'real' });
   if (paymentStandIn) router.use('/payments', paymentStandIn.router);
+  for (const way of LED_TO_WAYS) if (wallets[way]) router.use(`/${way}`, wallets[way].router);
   if (mailStandIn) router.use('/mail', mailStandIn.router);
   const own = `${STANDINS}/payments`;
   const tell = async (path: string, init?: RequestInit): Promise<unknown> => {
     const headers = { authorization: `Bearer ${secrets.paymentsKey}`, 'content-type': 'application/json' };
     return (await fetch(`${address()}${own}${path}`, { ...init, headers })).json();
   };
+  const ledTo = (way: LedToWay): Service | null => {
+    const named = options.services?.[way];
+    const base = named ? () => named : wallets[way] && (() => `${address()}${STANDINS}/${way}`);
+    return base && { base, key: secrets[KEY_OF[way]] };
+  };
   return {
     router,
-    payments: namedPayments
-      ? { base: () => namedPayments, key: secrets.paymentsKey }
-      : paymentStandIn && { base: () => `${address()}${own}`, key: secrets.paymentsKey },
+    payments: {
+      card: namedPayments
+        ? { base: () => namedPayments, key: secrets.paymentsKey }
+        : paymentStandIn && { base: () => `${address()}${own}`, key: secrets.paymentsKey },
+      wallet: ledTo('wallet'),
+      account: ledTo('account'),
+    },
     mail: namedMail
       ? { base: () => namedMail, key: secrets.mailKey }
       : mailStandIn && { base: () => `${address()}${STANDINS}/mail`, key: secrets.mailKey },
@@ -95,6 +128,9 @@ export function joinOutside({ options, secrets, isPublic, address, startMs, log 
       const body = JSON.stringify({ address: mailAddress });
       await fetch(`${address()}${STANDINS}/mail/forget`, { method: 'POST', headers, body });
     },
-    close: () => paymentStandIn?.close(),
+    close() {
+      paymentStandIn?.close();
+      for (const way of LED_TO_WAYS) wallets[way]?.close();
+    },
   };
 }

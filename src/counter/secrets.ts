@@ -10,6 +10,9 @@ const Secrets = z.object({
   /** Signs cookies, links and checkouts. */
   signing: z.string(),
   paymentsKey: z.string(),
+  /** Folders from before there were wallets are given theirs when they are opened. */
+  walletKey: z.string().default(''),
+  accountKey: z.string().default(''),
   noticeSecret: z.string(),
   mailKey: z.string(),
 });
@@ -21,14 +24,19 @@ export async function loadSecrets(folder: string, disk: Disk): Promise<{ secrets
   const known = readJson(path);
   if (known !== null) {
     const read = Secrets.safeParse(known);
-    if (read.success) return { secrets: read.data, isNew: false };
-    throw new Unreadable(path, read.error);
+    if (!read.success) throw new Unreadable(path, read.error);
+    const { walletKey, accountKey } = read.data;
+    if (walletKey !== '' && accountKey !== '') return { secrets: read.data, isNew: false };
+    const secrets = { ...read.data, walletKey: walletKey || make(), accountKey: accountKey || make() };
+    await disk.replace(path, JSON.stringify(secrets, null, 2));
+    return { secrets, isNew: false };
   }
-  const make = (): string => randomBytes(32).toString('base64url');
   const secrets: Secrets = {
     ownerKey: newOwnerKey(),
     signing: make(),
     paymentsKey: make(),
+    walletKey: make(),
+    accountKey: make(),
     noticeSecret: make(),
     mailKey: make(),
   };
@@ -36,6 +44,7 @@ export async function loadSecrets(folder: string, disk: Disk): Promise<{ secrets
   return { secrets, isNew: true };
 }
 
+const make = (): string => randomBytes(32).toString('base64url');
 const newOwnerKey = (): string => randomBytes(18).toString('base64url');
 
 /** Another key for the owner; the one before opens nothing from the next start on. @returns it, to be shown once */

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { Id, idFor, type PathId, type PriceId, type StepId } from '#core/ids';
 import { KeptCard } from '#core/agreements';
+import { LedToWay, WAYS_TO_PAY } from '#core/ways';
 import type { KeelLayout } from '#core/drawing';
 import { languages } from '#core/words';
 
@@ -47,10 +48,20 @@ export const PayRequest = z.strictObject({
   name: z.string().max(300),
   address: z.string().max(300),
   card: ShownCard.nullable(),
+  /** Back from a wallet or a bank, instead of a card. */
+  way: LedToWay.optional(),
   holder: Holder.optional(),
   ...Beside,
 });
 export type PayRequest = z.infer<typeof PayRequest>;
+
+/** To a wallet or a bank, to approve what the page shows. */
+export const ApproveRequest = PayRequest.omit({ card: true, holder: true, name: true })
+  .extend({ way: LedToWay })
+  .strict();
+export type ApproveRequest = z.infer<typeof ApproveRequest>;
+export const ApproveAnswer = z.strictObject({ approveAt: z.string() });
+export type ApproveAnswer = z.infer<typeof ApproveAnswer>;
 
 /** Something that can be ticked, with what it adds today and later to the price it stands beside. */
 export const CheckoutExtra = z.strictObject({
@@ -87,6 +98,8 @@ export const CheckoutPrice = z.strictObject({
   statementText: z.string(),
   /** Goes on after today, so that a card is needed even when nothing is due today. */
   lasting: z.boolean(),
+  /** The ways it can be paid by here. */
+  ways: z.array(z.enum(WAYS_TO_PAY)),
   /** What is due later for the price itself, in a few words. */
   later: z.string(),
   /** What is bought, line by line, with what is due for it today. */

@@ -1,3 +1,4 @@
+import { STANDINGS, WAYS_TO_PAY } from '#core/ways';
 import * as z from 'zod';
 import { Helper, Rights } from '#core/helpers';
 import { SessionLine } from './sessions';
@@ -27,8 +28,8 @@ export const About = z.strictObject({
   problems: z.array(z.strictObject({ code: z.string(), sentence: z.string() })),
   /** Nothing is sold until the owner has answered to these. */
   standsStill: z.boolean(),
-  /** Whether a payment service is connected. */
-  moneyMoves: z.boolean(),
+  /** How far each way to pay is connected. */
+  ways: z.record(z.enum(WAYS_TO_PAY), z.enum(STANDINGS)),
   /** Who works in this window, and what they may. */
   you: z.strictObject({ id: z.string(), name: z.string(), rights: Rights }),
   /** Who helps, for whoever reads who did something. */

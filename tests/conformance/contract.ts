@@ -161,6 +161,62 @@ export function paymentsContract(service: Service, cards: Cards): Check[] {
   ];
 }
 
+/**
+ * A wallet, or a bank account that is asked once.
+ * @param answer how somebody approves at an address, or turns back; a person does where no stand-in is
+ */
+export function approvalContract(
+  service: Service,
+  once: boolean,
+  answer: (approveAt: string, approves: boolean) => Promise<void>,
+): Check[] {
+  const ask = (method: string, path: string, rest?: Parameters<typeof call>[3]) => call(service, method, path, rest);
+  const approval = async (amount = 2_400): Promise<{ token: string; approveAt: string }> => {
+    const { token: _, ...of } = charged('', amount);
+    const addresses = { paidAddress: 'https://shop.example/paid', turnedBackAddress: 'https://shop.example/back' };
+    const { status, body } = await ask('POST', '/approvals', { body: { ...of, ...addresses } });
+    equal(status, 200);
+    return { token: String(body['token']), approveAt: String(body['approveAt']) };
+  };
+  const charge = (token: string, amount?: number) =>
+    ask('POST', '/charges', { idempotencyKey: randomUUID(), body: charged(token, amount) });
+  const reasonOf = async (token: string): Promise<unknown> =>
+    (await ask('POST', '/tries', { body: { token } })).body['reason'];
+  return [
+    {
+      name: 'only the shop asks for an approval, and hears how far it is connected',
+      async run() {
+        equal((await ask('POST', '/approvals', { withKey: false, body: {} })).status, 401);
+        const { status, body } = await ask('GET', '/standing');
+        ok(status === 404 || body['standing'] === 'ready' || body['standing'] === 'being-checked');
+      },
+    },
+    {
+      name: 'what nobody has approved, or was turned back from, is not charged',
+      async run() {
+        const { token, approveAt } = await approval();
+        equal(await reasonOf(token), 'not-approved');
+        equal((await charge(token)).body['reason'], 'not-approved');
+        await answer(approveAt, false);
+        equal((await charge(token)).body['reason'], 'not-approved');
+      },
+    },
+    {
+      name: 'what is approved is charged at first at most; then again later, or never',
+      async run() {
+        const { token, approveAt } = await approval();
+        await answer(approveAt, true);
+        equal(await reasonOf(token), null);
+        equal((await charge(token, 2_401)).body['reason'], 'not-approved');
+        equal((await charge(token)).body['status'], 'paid');
+        const again = (await charge(token, 9_000)).body;
+        if (once) equal(again['reason'], 'asked-once');
+        else equal(again['status'], 'paid');
+      },
+    },
+  ];
+}
+
 export function mailContract({ base, key }: Service): Check[] {
   const send = (message: string, withKey = true): Promise<number> =>
     fetch(`${base}/messages`, {

@@ -2,7 +2,7 @@ import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { CARD, openShop, type TestShop } from '../support/counter';
-import { type Check, mailContract, paymentsContract } from './contract';
+import { approvalContract, type Check, mailContract, paymentsContract } from './contract';
 
 let shop: TestShop;
 beforeAll(async () => {
@@ -22,6 +22,20 @@ test('the payment stand-in answers as a payment service must', () =>
       poor: CARD.poor,
     }),
   ));
+
+test.each(['wallet', 'account'] as const)(
+  'the stand-in of a %s asks for an approval, and charges it as it must',
+  (way) => {
+    const { walletKey, accountKey } = shop.counter.context.secrets;
+    const service = at(`/standin/${way}`, way === 'wallet' ? walletKey : accountKey);
+    return run(
+      approvalContract(service, way === 'account', async (approveAt, approves) => {
+        const body = new URLSearchParams({ answer: approves ? 'approve' : 'back' });
+        await fetch(shop.counter.address + approveAt, { method: 'POST', body, redirect: 'manual' });
+      }),
+    );
+  },
+);
 
 test('the mail stand-in answers as a mail service must', async () => {
   const before = readdirSync(join(shop.folder, 'outside', 'mail')).length;

@@ -370,7 +370,7 @@ function faulty(ports: MemoryPorts, random: ReturnType<typeof seeded>, pendingUn
   };
   ports.payments.lookUp = async (key) => {
     const left = pendingUntil.get(key);
-    if (left === undefined || left === 0) return lookUp(key);
+    if (left === undefined || left === 0) return lookUp(key, 'card');
     pendingUntil.set(key, left - 1);
     return { status: 'pending' };
   };

@@ -123,7 +123,7 @@ export async function severalRun(seed: number): Promise<SeveralRun> {
     return answer;
   };
   ports.payments.lookUp = async (key) => {
-    const answer = await lookUp(key);
+    const answer = await lookUp(key, 'card');
     note(key, answer);
     return answer;
   };

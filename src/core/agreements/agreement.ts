@@ -14,18 +14,21 @@ import type {
 import type { Instant } from '#core/calendar';
 import type { LineCoupon, QuoteBuyer } from '#core/checkout';
 import type { CameFrom } from '#core/journal';
-import type { OwedDue, Payment } from '#core/payments';
+import { type OwedDue, type Payment } from '#core/payments';
+import { LedToWay } from '#core/ways';
 import type { Anchor, LastingTerms } from '#core/terms';
 import type { CreditPart } from './credits';
 import type { Span, Stop } from './stops';
 
 /**
- * A card as the shop knows it: a token of the payment service, its last digits, its last month ("2029-11"), and the
- * country of its bank, which is kept as evidence of where the buyer is.
+ * What is charged, as the shop knows it. Of a card: a token of the payment service, its last digits, its last month
+ * ("2029-11"), and the country of its bank, which is kept as evidence of where the buyer is. Of a wallet or an account:
+ * the token alone, and which of them it is.
  */
 export const KeptCard = z.object({
   token: z.string().max(200),
-  last4: z.string().regex(/^\d{4}$/),
+  last4: z.string().regex(/^(\d{4})?$/),
+  way: LedToWay.optional(),
   expires: z
     .string()
     .regex(/^\d{4}-\d{2}$/)

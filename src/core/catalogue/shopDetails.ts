@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { isZone } from '#core/calendar';
 import { isCurrency } from '#core/money';
+import { LED_TO_WAYS, LedToWay } from '#core/ways';
 import { Brand } from './brand';
 import { CardStatement } from './price';
 import { ShopTax } from './tax';
@@ -48,6 +49,8 @@ export const ShopDetails = z.object({
   brand: Brand.nullable().default(null),
   /** Null until the seller says how tax is charged: then none is. */
   tax: ShopTax.nullable().default(null),
+  /** Ways to pay besides cards that checkouts have; left out where there are none. */
+  ways: z.array(LedToWay).max(LED_TO_WAYS.length).optional(),
   billing: Billing.default(DEFAULT_BILLING),
   legal: z.object({
     terms: z.string().max(20_000),

@@ -1,3 +1,4 @@
+import type { WayToPay } from '#core/ways';
 import type * as z from 'zod';
 import type { Instant } from '#core/calendar';
 import type { DocumentName, Documents, DraftContent, ReleaseContent } from './content';
@@ -11,6 +12,8 @@ export interface Checked {
   hasFile: (sha256: string) => boolean;
   /** For days that have passed. */
   now: Instant;
+  /** The ways to pay whose service is ready; left out where money need not move, as in a test shop. */
+  ready?: readonly WayToPay[] | undefined;
 }
 
 /** The name of a changed part: in a list of changes, and after "Undo: ". One word serves both as "title" and "the title". */

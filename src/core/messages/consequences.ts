@@ -34,7 +34,7 @@ export function consequencesOf(
   const said: string[] = [];
   const asked = events.flatMap((e) => (e.type === 'due.requested' ? [e.data] : []));
   for (const { amount, credit, card } of asked)
-    said.push(words.taken(money(amount), card.last4, credit > 0 ? money(credit) : null));
+    said.push(words.taken(money(amount), card, credit > 0 ? money(credit) : null));
   const back = sum(events.map((e) => (e.type === 'refund.requested' ? e.data.amount : 0)));
   if (back > 0) said.push(words.goesBack(money(back)));
   for (const e of events) if (e.type === 'credit.given') said.push(words.creditPays(money(e.data.amount)));

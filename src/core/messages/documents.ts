@@ -59,7 +59,9 @@ export function receiptDocument(
     facts: [
       { label: say.order(), value: String(order.number) },
       { label: say.date(), value: formatDay(payment.at, order.zone, locale) },
-      ...(payment.last4 === null ? [] : [{ label: say.paidWith(), value: say.card(payment.last4) }]),
+      ...(payment.last4 === null
+        ? []
+        : [{ label: say.paidWith(), value: say.card({ last4: payment.last4, way: payment.way }) }]),
     ],
     rows: [
       ...(agreement
@@ -133,7 +135,7 @@ export function creditNoteDocument(
   setting: Setting,
   order: Order,
   refund: Pick<Refund, 'creditNote' | 'at' | 'amount' | 'shares'>,
-  against: Pick<Payment, 'receipt' | 'last4'>,
+  against: Pick<Payment, 'receipt' | 'last4' | 'way'>,
   buyer: Buyer,
 ): DocumentPaper {
   const { locale } = setting;
@@ -157,6 +159,6 @@ export function creditNoteDocument(
       amount: money(share.amount),
     })),
     total: { label: say.givenBack(), amount: money(refund.amount) },
-    foot: against.last4 === null ? [] : [say.toCard(against.last4)],
+    foot: against.last4 === null ? [] : [say.toCard({ last4: against.last4, way: against.way })],
   };
 }

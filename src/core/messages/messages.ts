@@ -1,6 +1,7 @@
 import { formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
-import { sumsOf } from '#core/payments';
+import { type Payment, sumsOf } from '#core/payments';
+import type { Means } from '#core/ways';
 import { type AnsweredOffer, boughtAt, type Order, type Refund } from '#core/shop';
 import type { StepId } from '#core/ids';
 import { wordsFor } from '#core/words';
@@ -35,10 +36,8 @@ export function receiptMessage(
       day: formatDay(payment?.at ?? order.at, order.zone, locale),
       later,
       ...link,
-      card:
-        payment?.last4 == null || paid === 0
-          ? null
-          : { last4: payment.last4, statement: order.statement ?? shop.cardStatement },
+      means: payment && paid > 0 ? meansOf(payment) : null,
+      statement: order.statement ?? shop.cardStatement,
       paper: payment?.receipt ?? null,
     }),
   );
@@ -59,7 +58,7 @@ export function refundMessage(
       amount: formatAmount(refund.amount, refund.currency, setting.locale),
       number: order.number,
       titles: titles(order.lines.filter(({ lineId }) => refund.shares.some((share) => share.lineId === lineId))),
-      last4: order.payments.find((p) => p.id === refund.paymentId)?.last4 ?? null,
+      means: meansOf(order.payments.find((p) => p.id === refund.paymentId)),
       closed: closed.map(oneLine).join(', '),
       note: refund.creditNote ?? '',
     }),
@@ -76,3 +75,7 @@ export const helperMessage = (setting: Setting, link: { url: string; minutes: nu
 
 export const signInMessage = (setting: Setting, link: { url: string; minutes: number }): Message =>
   framed(setting, '', wordsFor(setting.locale).letters.signIn(oneLine(setting.shop.name), link.url, link.minutes));
+
+/** What a payment was taken from; null where nothing was. */
+const meansOf = (payment: Pick<Payment, 'last4' | 'way'> | undefined): Means | null =>
+  payment?.last4 == null ? null : { last4: payment.last4, way: payment.way };

@@ -53,7 +53,7 @@ export class MirrorRows {
       );
       switch (event.type) {
         case 'charge.requested': {
-          const { key, personId, quote } = event.data;
+          const { key, personId, quote, card } = event.data;
           this.charges.set(key, {
             id: key,
             at,
@@ -63,6 +63,7 @@ export class MirrorRows {
             currency: quote.currency,
             status: 'asked',
             reason: null,
+            ...(card.way === undefined ? {} : { way: card.way }),
             quote: {
               lines: quote.lines,
               dueToday: quote.dueToday,
@@ -96,7 +97,7 @@ export class MirrorRows {
           if (charge) charge.quote = null;
           const order = newOrderRow({ id: orderId, number, at, personId, came: { path, step, entrance } }, quote);
           this.orders.set(orderId, order);
-          orderBought(order, paymentBought(quote, event.data, null, at));
+          orderBought(order, paymentBought(quote, { ...event.data, way: charge?.way }, null, at));
           break;
         }
         case 'order.extended': {
@@ -110,7 +111,7 @@ export class MirrorRows {
           order.title = titleOf(order.lines);
           const lineIds = quote.lines.map((line) => line.lineId);
           order.offers = { ...order.offers, [step]: { answer: 'yes', lineIds } };
-          orderBought(order, paymentBought(quote, event.data, step, at));
+          orderBought(order, paymentBought(quote, { ...event.data, way: charge?.way }, step, at));
           break;
         }
         case 'offer.declined': {

@@ -15,6 +15,7 @@ import type { Quote, QuoteLine } from '#core/checkout';
 import type { CameFrom } from '#core/journal';
 import type { Pass } from '#core/passes';
 import type { Payment } from '#core/payments';
+import type { LedToWay } from '#core/ways';
 import type { AnsweredOffer, OrderStatus } from '#core/shop';
 
 /** One order as the studio lists it. Amounts in minor units of `currency`. */
@@ -62,6 +63,8 @@ export interface ChargeRow {
   currency: string;
   status: 'asked' | 'waits-for-bank' | 'paid' | 'refused' | 'fell-away';
   reason: string | null;
+  /** Left out for a card. */
+  way?: LedToWay | undefined;
   /** What was asked for, until the order holds it. */
   quote: AskedQuote | null;
 }

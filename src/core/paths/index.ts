@@ -8,6 +8,7 @@ export {
   reachedFrom,
   stepOf,
   stepsAfter,
+  offersFollow,
   stepsAfterPayment,
   stepsInOrder,
   type WalkFacts,

@@ -77,6 +77,12 @@ export function reachedFrom(path: Joined, from: StepId): Set<StepId> {
   return reached;
 }
 
+/** Whether an offer can come after paying at a checkout. */
+export function offersFollow(path: Joined, checkout: StepId): boolean {
+  const paid = { ...path, joins: path.joins.filter((j) => j.from !== checkout || j.by === 'next') };
+  return [...reachedFrom(paid, checkout)].some((id) => stepOf(path, id)?.kind === 'offer');
+}
+
 /**
  * The steps that only payment leads to: whatever a checkout leads on to. Turning back is no payment.
  */

@@ -2,6 +2,7 @@ import type { EntranceId, OfferId, PathId, PriceId, StepId } from '#core/ids';
 import type { Bonus } from './bonus';
 import type { Extra, Path, Step } from './path';
 import type { Sight } from './sight';
+import { offersFollow } from './joins';
 import { checkoutOf, offerAt } from './steps';
 
 /** One checkout of a path as one visitor meets it: whoever looks and whoever pays are held to it. */
@@ -20,6 +21,8 @@ export interface Till {
   ended: (price: PriceId) => boolean;
   /** The entrance that counts for them. */
   entrance: EntranceId | null;
+  /** Something is offered after payment here: what pays is kept for it. */
+  offersFollow: boolean;
   /** A coupon that their entrance fills in; null where it has none. */
   coupon: string | null;
 }
@@ -40,6 +43,7 @@ export function tillOf(path: Path, sight: Sight, step: Step | undefined = checko
     shows: (price) => sight.closedTo === null && sight.shows(price),
     ended: (price) => now.closedTo !== null || !now.shows(price),
     entrance: sight.entrance?.id ?? null,
+    offersFollow: step !== undefined && offersFollow(path, step.id),
     coupon: sight.entrance?.coupon.trim() || null,
   };
 }

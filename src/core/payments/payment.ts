@@ -1,5 +1,6 @@
 import type { Instant } from '#core/calendar';
 import type { QuoteBuyer } from '#core/checkout';
+import type { LedToWay } from '#core/ways';
 import type { AgreementId, ChargeKey, DisputeId, LineId, OrderId, PaymentId, StepId } from '#core/ids';
 
 /** One due with the amount it comes to, after coupon and with tax; `forPeriod` is that without set-up. Minor units. */
@@ -46,6 +47,8 @@ export interface Payment {
   step: StepId | null;
   at: Instant;
   last4: string | null;
+  /** What it was taken from; left out for a card. */
+  way?: LedToWay | undefined;
   /** Where the buyer was then: its paper goes on saying so. */
   buyer: QuoteBuyer | null;
   /** The number of its paper; null where nothing moved. */

@@ -21,6 +21,8 @@ export interface RefusalFacts {
   'vat-number': { why: 'form' | 'other-country' | 'no-country'; at: 'checkout' | 'change' };
   'quote-changed': None;
   'card-needed': { later: boolean };
+  /** Something is due later, and the way it would be paid by cannot be asked again. */
+  'way-not-kept': None;
   'already-paid': None;
   'already-runs': None;
   /** `at` says who waits: the checkout that was pressed again, or an act on something that is being charged. */

@@ -4,7 +4,7 @@ import type { StepId } from '#core/ids';
 import { newPaymentLine, NONE, type Payment } from '#core/payments';
 
 /** What the fact of an order, or of what was added to it, says of its payment. */
-interface Paid extends Pick<Payment, 'orderId' | 'last4' | 'receipt'> {
+interface Paid extends Pick<Payment, 'orderId' | 'last4' | 'way' | 'receipt'> {
   paymentId: Payment['id'];
   chargeKey: Payment['key'];
 }
@@ -15,7 +15,7 @@ interface Paid extends Pick<Payment, 'orderId' | 'last4' | 'receipt'> {
  */
 export function paymentBought(
   quote: Pick<Quote, 'lines' | 'replaces' | 'buyer'>,
-  { paymentId, chargeKey, orderId, last4, receipt }: Paid,
+  { paymentId, chargeKey, orderId, last4, way, receipt }: Paid,
   step: StepId | null,
   at: Instant,
 ): Payment | null {
@@ -34,6 +34,7 @@ export function paymentBought(
     step,
     at,
     last4,
+    ...(way === undefined ? {} : { way }),
     receipt,
     buyer: quote.buyer ?? null,
     lines,

@@ -1,4 +1,5 @@
 import type { KeptCard } from '#core/agreements';
+import type { WayToPay } from '#core/ways';
 import type { Instant } from '#core/calendar';
 import type { LineChoice, QuoteChoice } from '#core/checkout';
 import type { CameFrom, ShopEvent } from '#core/journal';
@@ -33,7 +34,7 @@ export interface RefundShare {
 
 /** Everything that can be asked of the shop. */
 export type Command =
-  | { type: 'publish'; release: Release; hasFile: (sha256: string) => boolean }
+  | { type: 'publish'; release: Release; hasFile: (sha256: string) => boolean; ready?: readonly WayToPay[] }
   | { type: 'change-person'; personId: PersonId; rev: number }
   | ({
       type: 'pay';

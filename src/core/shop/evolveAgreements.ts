@@ -1,4 +1,4 @@
-import { type Agreement, begunAgreement, disputeStop, takeCredit } from '#core/agreements';
+import { type Agreement, begunAgreement, disputeStop, type KeptCard, takeCredit } from '#core/agreements';
 import { newPaymentLine, NONE, type Payment } from '#core/payments';
 import type { Instant } from '#core/calendar';
 import type { EventOf, EventType } from '#core/journal';
@@ -9,6 +9,7 @@ import { push } from './known';
 import { plan } from './moments';
 import type { ShopState } from './state';
 import { pairOf } from './ids';
+import { unansweredDue } from './unansweredDue';
 
 type Kinds = Extract<EventType, `agreement.${string}` | `due.${string}` | 'credit.given' | 'gap.confirmed'>;
 type Appliers = { [T in Kinds]: (state: ShopState, data: EventOf<T>['data'], at: Instant) => void };
@@ -44,6 +45,7 @@ export const agreementAppliers: Appliers = {
         step: null,
         at,
         last4,
+        ...wayPaid(unansweredDue(state, key)?.card ?? a.card),
         buyer: a.buyer,
         receipt,
         lines: [newPaymentLine({ lineId: a.lineId, amount, credit, tax, dues })],
@@ -218,3 +220,7 @@ function agreementOf(state: ShopState, id: string): Agreement {
   if (!a) throw new Error(`The history names something it never introduced: ${id}`);
   return a;
 }
+
+/** Which way a due was paid by; nothing is said of a card. */
+const wayPaid = (card: Pick<KeptCard, 'way'> | null): Pick<Payment, 'way'> =>
+  card?.way === undefined ? {} : { way: card.way };

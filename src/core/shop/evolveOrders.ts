@@ -1,7 +1,9 @@
+import type { KeptCard } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import type { Quote } from '#core/checkout';
 import type { StepId } from '#core/ids';
 import type { EventOf, EventType } from '#core/journal';
+import { canBeKept, wayOf } from '#core/ways';
 import { paymentBought } from './bought';
 import { addPayment } from './evolvePayments';
 import { need, push } from './known';
@@ -86,7 +88,7 @@ export const orderAppliers: Appliers = {
       language: data.language,
       lines: quote.lines,
       payments: [],
-      card: data.paymentId === null ? null : (asked?.card ?? null),
+      card: data.paymentId === null ? null : keptOf(asked?.card),
       recipientId: data.recipientId,
       offers: {},
       statement: quote.statement,
@@ -94,7 +96,7 @@ export const orderAppliers: Appliers = {
       refundIds: [],
     };
     state.orders.set(data.orderId, order);
-    addPayment(state, order, paymentBought(quote, data, null, at));
+    addPayment(state, order, paymentBought(quote, { ...data, way: charge?.card.way }, null, at));
     push(state.ordersOfPerson, data.personId, data.orderId);
     state.checkouts.set(data.checkoutId, {
       orderId: data.orderId,
@@ -117,9 +119,9 @@ export const orderAppliers: Appliers = {
     const quote = charge?.quote ?? data.quote;
     if (!quote) throw new Error(`Order ${order.number} grew, but nothing says by what`);
     order.lines = [...order.lines, ...quote.lines];
-    addPayment(state, order, paymentBought(quote, data, data.step, at));
+    addPayment(state, order, paymentBought(quote, { ...data, way: charge?.card.way }, data.step, at));
     // A card given for an offer is the one that is asked next.
-    if (charge) order.card = charge.card;
+    if (charge) order.card = keptOf(charge.card);
     else take(state, quote, order.personId, 1);
     Object.assign(meet(order, data.step), { answer: 'yes', lineIds: quote.lines.map((line) => line.lineId) });
     sold(state, quote);
@@ -139,6 +141,9 @@ function fallBack(state: ShopState, charge: Charge): void {
   }
   settle(charge);
 }
+
+/** What can be charged again; what is asked once is not kept for anything. */
+const keptOf = (card: KeptCard | undefined): KeptCard | null => (card && canBeKept(wayOf(card)) ? card : null);
 
 /** An offer after payment as this order met it, from the first time on. */
 function meet(order: Order, step: StepId): OfferMet {

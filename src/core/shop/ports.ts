@@ -4,6 +4,7 @@ import type { PersonRecord } from '#core/people';
 import type { Release } from '#core/release';
 import type { Agreement } from '#core/agreements';
 import type { PaymentId, StepId } from '#core/ids';
+import type { WayToPay } from '#core/ways';
 import type { AgreementMail } from '../messages/agreementMail';
 import type { Order, Refund } from './state';
 
@@ -33,6 +34,7 @@ export interface ClockPort {
 
 export interface ChargeRequest {
   key: string;
+  way: WayToPay;
   amount: number;
   currency: string;
   token: string;
@@ -48,18 +50,19 @@ export type ChargeAnswer =
 
 export interface RefundRequest {
   key: string;
+  way: WayToPay;
   paymentId: PaymentId;
   amount: number;
 }
 export type RefundAnswer = { status: 'paid' } | { status: 'refused'; reason: string };
 
-/** The payment service. Every call may throw `NotAnswered`; the same key always carries the same body. */
+/** The payment services, one for each way to pay. Every call may throw `NotAnswered`; the same key always carries the same body. */
 export interface PaymentsPort {
   charge(request: ChargeRequest): Promise<ChargeAnswer>;
   /** What became of a key, or 'unknown' when the service never saw it. */
-  lookUp(key: string): Promise<ChargeAnswer | 'unknown'>;
+  lookUp(key: string, way: WayToPay): Promise<ChargeAnswer | 'unknown'>;
   /** Makes sure a key takes no money from now on, and says what stands: a payment that was first stays. */
-  void(key: string): Promise<ChargeAnswer>;
+  void(key: string, way: WayToPay): Promise<ChargeAnswer>;
   refund(request: RefundRequest): Promise<RefundAnswer>;
 }
 

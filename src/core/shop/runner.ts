@@ -1,4 +1,5 @@
 import type { PersonId } from '#core/ids';
+import { wayOf, type WayToPay } from '#core/ways';
 import type { PersonRecord } from '#core/people';
 import { refuse, type Refusal } from '#core/refusal';
 import type { Instant } from '#core/calendar';
@@ -160,6 +161,7 @@ export function createRunner(ports: Ports): Runner {
       const release = ports.releases.get(quote.release);
       return ports.payments.charge({
         key,
+        way: wayOf(charge.card),
         amount: charge.amount,
         currency: charge.currency,
         token: charge.card.token,
@@ -167,10 +169,11 @@ export function createRunner(ports: Ports): Runner {
         statement: quote.statement ?? release?.content.shop.cardStatement ?? '',
       });
     }
-    const found = await ports.payments.lookUp(key);
+    const way = wayOf(charge.card);
+    const found = await ports.payments.lookUp(key, way);
     if (found === 'unknown') waitForOwner();
     // Never reached the service, and the buyer may have gone: made impossible first, then it falls away.
-    return found === 'unknown' ? ports.payments.void(key) : found;
+    return found === 'unknown' ? ports.payments.void(key, way) : found;
   }
 
   /** Until the owner has said that a shop that was away may go on, what is unanswered is looked up and not sent again. */
@@ -183,18 +186,26 @@ export function createRunner(ports: Ports): Runner {
     const due = unansweredDue(state, key);
     if (!due) throw new Error(`No such charge, or answered already: ${key}`);
     if (!unsent.delete(key)) {
-      const found = await ports.payments.lookUp(key);
+      const found = await ports.payments.lookUp(key, wayOf(due.card));
       if (found !== 'unknown') return found;
       waitForOwner();
     }
     return ports.payments.charge({
       key,
+      way: wayOf(due.card),
       amount: due.amount,
       currency: due.currency,
       token: due.card.token,
       description: due.title,
       statement: due.statement,
     });
+  }
+
+  /** The way a charge was asked for by: a checkout's, or that of an agreement. */
+  function wayAsked(key: string): WayToPay {
+    const due = state.dueCharges.get(key);
+    const card = state.charges.get(key)?.card ?? unansweredDue(state, key)?.card;
+    return wayOf(card ?? (due && state.agreements.get(due.agreementId)?.card) ?? {});
   }
 
   /** Does one thing that must leave the shop. Whatever goes wrong, it stays to be done and is tried again later. */
@@ -253,7 +264,7 @@ export function createRunner(ports: Ports): Runner {
       }
       case 'void': {
         waitForOwner();
-        const answer = await ports.payments.void(todo.chargeKey);
+        const answer = await ports.payments.void(todo.chargeKey, wayAsked(todo.chargeKey));
         return (
           isRecorded(await execute({ type: 'answer-charge', key: todo.chargeKey, answer })) &&
           isRecorded(await execute({ type: 'mark-done', key: todo.key }))
@@ -265,6 +276,7 @@ export function createRunner(ports: Ports): Runner {
         if (!unsent.delete(refund.id)) waitForOwner();
         const answer = await ports.payments.refund({
           key: refund.id,
+          way: wayOf(state.payments.get(refund.paymentId) ?? {}),
           paymentId: refund.paymentId,
           amount: refund.amount,
         });

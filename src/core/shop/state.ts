@@ -37,7 +37,7 @@ export interface Charge {
   currency: string;
   /** Until it is answered; afterwards the order holds what was bought. */
   quote: Quote | null;
-  card: { token: string; last4: string; expires?: string | undefined; country?: string | undefined };
+  card: KeptCard;
   opens: readonly PassSeed[];
   came: CameFrom;
   language: string | null;
@@ -145,7 +145,7 @@ export interface DueCharge {
   tax: number;
   credit: number;
   currency: string;
-  card: { token: string; last4: string };
+  card: Pick<KeptCard, 'token' | 'last4' | 'way'>;
   title: string;
   statement: string;
   to?: AgreementSeed | undefined;

@@ -71,7 +71,7 @@ function viewOf(reading: Reading, a: Agreement): MemberAgreement {
     rest: restInWords(a, { locale, charged }),
     alarm: a.status === 'past-due',
     layout: isRunning(a) ? layoutKeelLine(story, DRAWING_WIDTH, { small: true }) : null,
-    card: a.card && can('change-card') ? say.acts.card(a.card.last4) : null,
+    card: a.card && can('change-card') ? say.acts.card(a.card) : null,
     payments: [
       ...a.payments
         .map((p) => ({
@@ -137,13 +137,13 @@ function actsOf(a: Agreement, { reading, can, money, day, charged }: Setting): M
   if (!isRunning(a) || isDisputed(a)) return [];
   const say = reading.words.agreements.acts;
   const plan = a.terms.kind === 'plan';
-  const last4 = a.card?.last4 ?? '';
+  const means = a.card ?? { last4: '' };
   const acts: MemberAgreement['acts'] = [];
   const owed = money(sum(a.owed.map((d) => d.amount)));
-  if (can('retry')) acts.push({ act: 'retry', label: say.retry.label(owed), leadsTo: say.retry.leadsTo(owed, last4) });
+  if (can('retry')) acts.push({ act: 'retry', label: say.retry.label(owed), leadsTo: say.retry.leadsTo(owed, means) });
   if (can('pay-rest')) {
     const rest = sum(restOfPlan(a, reading.shop.tax, reading.now).map((d) => d.amount));
-    if (rest > 0) acts.push({ act: 'rest', label: say.rest.label(), leadsTo: say.rest.leadsTo(money(rest), last4) });
+    if (rest > 0) acts.push({ act: 'rest', label: say.rest.label(), leadsTo: say.rest.leadsTo(money(rest), means) });
   }
   const daysLeft = daysLeftInPause(a);
   if (can('return')) acts.push({ act: 'return', label: say.return.label(), leadsTo: say.return.leadsTo(daysLeft) });

@@ -89,6 +89,11 @@ export function ownerRoutes(context: CounterContext): Router {
     answer(res, Ok, { ok: true });
   });
 
+  /** Asked of the services now, for an owner who has just connected one. */
+  router.post('/ways', may('everything'), async (_req, res) => {
+    await context.ways.look();
+    answer(res, Ok, { ok: true });
+  });
   router.get('/about', (_req, res) => {
     const { state } = runner;
     answer(res, About, {
@@ -100,7 +105,7 @@ export function ownerRoutes(context: CounterContext): Router {
       head: context.journal.head(),
       problems: context.problems.map(({ code, sentence }) => ({ code, sentence })),
       standsStill: context.standsStill,
-      moneyMoves: context.outside.payments !== null,
+      ways: context.ways.standing(),
       you: whoIs(res),
       helpers: context.helpers.all().map(({ id, name }) => ({ id, name })),
       attention: state.attention,
@@ -266,7 +271,13 @@ export function ownerRoutes(context: CounterContext): Router {
       by,
       content,
     };
-    const command = { type: 'publish' as const, release, hasFile: (sha256: string) => context.vault.has(sha256) };
+    const command = {
+      type: 'publish' as const,
+      release,
+      hasFile: (sha256: string) => context.vault.has(sha256),
+      // No real money need move in a test shop.
+      ...(context.mode === 'real' ? { ready: context.ways.ready() } : {}),
+    };
     const looked = runner.preview(command);
     if ('refused' in looked) throw refusalProblem(looked);
     // The file is whole on the disk before the journal names it: the switch-over is that one line.

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import type { LedToWay, WayToPay } from '#core/ways';
 import { type ChargeAnswer, NotAnswered, type PaymentsPort, type RefundAnswer } from '#core/shop';
 
 const ChargeBody = z.object({
@@ -12,27 +13,52 @@ const RefundBody = z.discriminatedUnion('status', [
   z.object({ status: z.literal('paid') }),
   z.object({ status: z.literal('refused'), reason: z.string() }),
 ]);
+const ApprovalBody = z.object({ token: z.string().min(16).max(200), approveAt: z.string().max(2_000) });
+const StandingBody = z.object({ standing: z.enum(['ready', 'being-checked']) });
 
 /** No answer within this time counts as none. */
 const ANSWER_WITHIN_MS = 30_000;
 
-/** What the shop asks of cards besides taking money. */
-export interface CardsPort {
-  /** Whether a card could be charged: takes nothing, and is no charge. @returns the reason where it is refused, else null */
-  tryCard(token: string): Promise<string | null>;
+/** What an owner of a wallet or an account is asked to approve. Minor units. */
+export interface ApprovalRequest {
+  amount: number;
+  currency: string;
+  description: string;
+  statement: string;
+  /** Where its owner is led who approved, and who turned back. */
+  paidAddress: string;
+  turnedBackAddress: string;
+}
+
+/** What the shop asks of payment services besides taking money. */
+export interface MeansPort {
+  /** Whether a card could be charged, or was approved: takes nothing, and is no charge. @returns the reason where it is refused, else null */
+  tryCard(token: string, way: WayToPay): Promise<string | null>;
+  /** Asks for an approval. @returns what it is charged by once it is given, and where that is done */
+  askApproval(way: LedToWay, of: ApprovalRequest): Promise<{ token: string; approveAt: string }>;
+  /** How far a way is connected. A service that has nothing to say to this is ready. */
+  standing(way: WayToPay): Promise<'ready' | 'being-checked'>;
+}
+
+/** A service as it is reached: by address and key. */
+interface Service {
+  base: () => string;
+  key: string;
 }
 
 /**
- * The payment service over HTTP, as the real thing would be reached. Anything but a clear answer is `NotAnswered`.
- * @param service null where none is connected: then no money can move
+ * The payment services over HTTP, as the real things would be reached. Anything but a clear answer is `NotAnswered`.
+ * @param services by way to pay; null where none is connected: then no money can move by it
  */
-export function paymentsOverHttp(service: { base: () => string; key: string } | null): PaymentsPort & CardsPort {
+export function paymentsOverHttp(services: Record<WayToPay, Service | null>): PaymentsPort & MeansPort {
   async function call(
+    way: WayToPay,
     method: string,
     path: string,
     idempotencyKey?: string,
     body?: unknown,
   ): Promise<{ status: number; body: unknown }> {
+    const service = services[way];
     if (service === null) throw new NotAnswered('No payment service is connected');
     try {
       const response = await fetch(service.base() + path, {
@@ -52,36 +78,41 @@ export function paymentsOverHttp(service: { base: () => string; key: string } | 
   }
 
   return {
-    async tryCard(token) {
-      const answer = await call('POST', '/tries', undefined, { token });
-      const tried = TryBody.safeParse(answer.body);
-      if (answer.status !== 200 || !tried.success)
-        throw new NotAnswered(`The payment service answered ${answer.status}`);
-      return tried.data.reason;
+    async tryCard(token, way) {
+      return read(TryBody, await call(way, 'POST', '/tries', undefined, { token })).reason;
     },
-    async charge(request) {
-      const { key: idempotencyKey, ...body } = request;
-      return readCharge(await call('POST', '/charges', idempotencyKey, body));
+    async askApproval(way, of) {
+      return read(ApprovalBody, await call(way, 'POST', '/approvals', undefined, of));
     },
-    async lookUp(chargeKey) {
-      const answer = await call('GET', `/charges/by-key/${encodeURIComponent(chargeKey)}`);
+    async standing(way) {
+      const answer = await call(way, 'GET', '/standing');
+      return answer.status === 404 ? 'ready' : read(StandingBody, answer).standing;
+    },
+    async charge({ key: idempotencyKey, way, ...body }) {
+      return readCharge(await call(way, 'POST', '/charges', idempotencyKey, body));
+    },
+    async lookUp(chargeKey, way) {
+      const answer = await call(way, 'GET', `/charges/by-key/${encodeURIComponent(chargeKey)}`);
       return answer.status === 404 ? 'unknown' : readCharge(answer);
     },
-    async void(chargeKey) {
-      return readCharge(await call('POST', '/voids', chargeKey, {}));
+    async void(chargeKey, way) {
+      return readCharge(await call(way, 'POST', '/voids', chargeKey, {}));
     },
-    async refund({ key: idempotencyKey, paymentId, amount }): Promise<RefundAnswer> {
-      const answer = await call('POST', '/refunds', idempotencyKey, { chargeId: paymentId, amount });
-      if (answer.status !== 200) throw new NotAnswered(`The payment service answered ${answer.status}`);
-      return RefundBody.parse(answer.body);
+    async refund({ key: idempotencyKey, way, paymentId, amount }): Promise<RefundAnswer> {
+      return read(RefundBody, await call(way, 'POST', '/refunds', idempotencyKey, { chargeId: paymentId, amount }));
     },
   };
 }
 
-function readCharge({ status, body }: { status: number; body: unknown }): ChargeAnswer {
-  const parsed = ChargeBody.safeParse(body);
+/** A clear answer. @throws NotAnswered for any other */
+function read<T>(schema: z.ZodType<T>, { status, body }: { status: number; body: unknown }): T {
+  const parsed = schema.safeParse(body);
   if (status !== 200 || !parsed.success) throw new NotAnswered(`The payment service answered ${status}`);
-  const charge = parsed.data;
+  return parsed.data;
+}
+
+function readCharge(answer: { status: number; body: unknown }): ChargeAnswer {
+  const charge = read(ChargeBody, answer);
   switch (charge.status) {
     case 'paid':
       return { status: 'paid', paymentId: charge.id };

@@ -1,14 +1,15 @@
 import express, { type Request, type Response, Router } from 'express';
-import { isAddress } from '#core/people';
 import { checkoutOf, type Path } from '#core/paths';
+import { wayOf } from '#core/ways';
 import { refuse } from '#core/refusal';
 import type { Release } from '#core/release';
 import type { QuoteChoice } from '#core/checkout';
 import type { ChargeKey, PathId, PersonId, StepId } from '#core/ids';
 import { refusalSentence } from '#core/messages';
-import { cartFor, type Command } from '#core/shop';
 import { type CounterContext, liveRelease } from '../context';
 import {
+  ApproveAnswer,
+  ApproveRequest,
   type CheckoutState,
   GiveUpRequest,
   HOLDER_HEADER,
@@ -20,42 +21,21 @@ import {
 import { answer } from '../http/answer';
 import { personAtCheckout } from '../shared/people';
 import { shownCard } from '../shared/shownCard';
-import { languageToKeep, readingFor } from '../shared/reading';
+import { readingFor } from '../shared/reading';
 import { waitFor } from '../shared/waitFor';
 import { cardLimit } from '../http/cardLimit';
 import { limit } from '../http/limits';
 import { Problem, refusalProblem } from '../http/problem';
 import { textOf } from '../http/textOf';
 import { checkoutPrices } from '../../pages/data/checkoutPrices';
-import { fingerprintHash } from '../shared/fingerprint';
 import { nextHref } from './afterPayment';
+import { approvedMeans, askApproval, guardWay } from './approval';
 import { checkoutState, isAnswered, WAIT_FOR_ANSWER_MS } from './checkoutState';
 import { offerRoutes } from './offerRoutes';
 import { personOfDevice } from '../shared/device';
-import { countTelling, isPersonal, tryCardFirst } from './triedCard';
-import {
-  asItCounts,
-  begunAnew,
-  cameWith,
-  giveVisit,
-  noteHolder,
-  openToHolder,
-  readVisit,
-  tillFor,
-  type Visit,
-  visitsOf,
-} from './visit';
-
-/** Refusals after which the checkout is shown anew, from what is live. */
-const SHOWN_ANEW: ReadonlySet<string> = new Set([
-  'quote-changed',
-  'no-such-price',
-  'sold-out',
-  'too-many',
-  'amount-named',
-  'coupon',
-  'vat-number',
-]);
+import { readPress, pressRefused } from './press';
+import { countTelling, tryCardFirst } from './triedCard';
+import { asItCounts, noteHolder, openToHolder, readVisit, tillFor, type Visit, visitsOf } from './visit';
 
 /** Refusals that may tell what somebody has or had. */
 const TELLS: ReadonlySet<string> = new Set(['already-runs', 'quote-changed', 'buyer-limit', 'coupon']);
@@ -109,73 +89,45 @@ export function checkoutRoutes(context: CounterContext): Router {
     if (!req.is('application/json')) throw new Problem(415, (say) => say.unreadable, 'bad-request');
     const choice = PayRequest.parse(req.body);
     if (await standsAlready(req, res)) return;
-    const reading = readingFor(context, req);
-    const { locale } = reading;
+    const { locale } = readingFor(context, req);
     const { release, path } = pathOf(choice.pathId);
     const kept = visitAt(req, path, choice.stepId);
     if (!kept) throw new Problem(409, (say) => say.checkoutTooOld, 'no-visit');
-    const { visit, release: quoted } = asItCounts(context, kept, release);
-    const till = tillFor({ visit, release: quoted }, path, runner.now());
-    if (!isAddress(choice.address)) throw new Problem(422, (say) => say.badAddress, 'address-wrong');
-    const card = choice.card && shownCard(context, choice.card);
-    if (card && context.outside.payments === null) throw new Problem(503, (say) => say.noMoney, 'no-payments');
-    const known = context.people.find(choice.address);
-    const claimed = known?.id ?? ids.next('u');
-    const { coupon, country, vatNumber, extras, quantity, named } = choice;
-    const beside = { coupon, country, vatNumber, extras, quantity, named };
-    const signedIn = personOfDevice(context, req) === claimed;
-    const cart = cartFor(quoted, till, choice.priceId, beside);
-    const personal = !signedIn && isPersonal(quoted, cart);
+    const press = readPress(context, req, choice, { kept, path, live: release });
+    const { visit, till, cart, claimed, personal, signedIn } = press;
+    const card = choice.way
+      ? approvedMeans(context, req, visit, choice.way)
+      : choice.card && shownCard(context, choice.card);
+    if (card && context.outside.payments[wayOf(card)] === null)
+      throw new Problem(503, (say) => say.noMoney, 'no-payments');
     if (signedIn) await setFree(visit, claimed, cart);
     else if (card && personal) {
       const refused = await tryCardFirst(context, card);
       if (refused !== null) {
         await cards.noteRefused(req);
-        const state: CheckoutState = { status: 'refused', sentence: refusalSentence(refused, locale) };
+        const state: CheckoutState = { status: 'refused', sentence: refusalSentence(refused, locale, card.way) };
         return answer(res, StateAnswer, { state });
       }
     }
-    const command: Extract<Command, { type: 'pay' }> = {
-      type: 'pay',
-      checkoutId: visit.checkout,
-      personId: claimed,
-      ...cart,
-      release: quoted,
-      startedAt: visit.at,
-      shown: choice.shown,
-      fingerprint: fingerprintHash,
-      card,
-      signedIn,
-      came: cameWith(visit, till),
-      language: languageToKeep(reading.shop, locale),
-      soldAtStart: visit.sold,
-    };
     // Nothing about a person is written before the quote holds.
     // Whoever brings no card hears what any stranger would.
     const asWhom = personal && card === null ? ids.next('u') : claimed;
     // A price that this visit was not shown is none that it can have.
-    const looked = till.shows(choice.priceId)
-      ? runner.preview({ ...command, personId: asWhom })
-      : refuse('no-such-price');
+    const looked = till.shows(choice.priceId) ? runner.preview(press.command(asWhom, card)) : refuse('no-such-price');
+    if (card?.way && !('refused' in looked)) guardWay(press, card.way, false);
     let personId = asWhom;
     const done =
       'refused' in looked
         ? looked
-        : await runner.execute({
-            ...command,
-            personId: (personId = await personAtCheckout(context, choice, visit.checkout, claimed)),
-          });
+        : await runner.execute(
+            press.command((personId = await personAtCheckout(context, choice, visit.checkout, claimed)), card),
+          );
     if ('refused' in done) {
       // What a refusal rests on may not be safe yet.
       await runner.synced();
       if (personal && card && TELLS.has(done.refused)) await countTelling(context, req, visit, card);
-      if (SHOWN_ANEW.has(done.refused)) {
-        const begun = renew(res, visit, release);
-        const standing = { visit: begun, ...beside, personId, signedIn };
-        const anew = tillFor({ visit: begun, release }, path, runner.now());
-        throw refusalProblem(done, checkoutPrices(readingFor(context, req), release, anew, standing));
-      }
-      if (done.refused !== 'already-paid' && done.refused !== 'still-asking') throw refusalProblem(done);
+      if (done.refused !== 'already-paid' && done.refused !== 'still-asking')
+        throw pressRefused(context, req, res, press, done, personId);
     }
     const record = runner.state.checkouts.get(visit.checkout);
     const key = record?.lastKey;
@@ -187,6 +139,18 @@ export function checkoutRoutes(context: CounterContext): Router {
     if (state.status === 'refused') await cards.noteRefused(req);
     openTo(res, visit, choice.holder);
     answer(res, StateAnswer, { state });
+  });
+
+  /** To a wallet or a bank, to approve what the checkout shows. */
+  router.post('/approve', pays, async (req, res) => {
+    if (!req.is('application/json')) throw new Problem(415, (say) => say.unreadable, 'bad-request');
+    const { way, ...choice } = ApproveRequest.parse(req.body);
+    if (await standsAlready(req, res)) return;
+    const { release, path } = pathOf(choice.pathId);
+    const kept = visitAt(req, path, choice.stepId);
+    if (!kept) throw new Problem(409, (say) => say.checkoutTooOld, 'no-visit');
+    const press = readPress(context, req, choice, { kept, path, live: release });
+    answer(res, ApproveAnswer, { approveAt: await askApproval(context, req, res, press, way) });
   });
 
   /** A checkout that is paid, or being asked for: another press changes nothing and hears how it stands. */
@@ -258,12 +222,5 @@ export function checkoutRoutes(context: CounterContext): Router {
 
   const stateOf = (req: Request, visit: Visit, locale: string): CheckoutState =>
     checkoutState(runner.state, visit.checkout, (order) => nextHref(context, req, order, visit.path), locale);
-
-  /** From now on the checkout is quoted from what is live. */
-  function renew(res: Response, visit: Visit, release: Release): Visit {
-    const begun = begunAnew(context, visit, release);
-    giveVisit(context, res, begun);
-    return begun;
-  }
   return router;
 }

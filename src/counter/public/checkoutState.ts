@@ -33,7 +33,7 @@ export function chargeState(state: ShopState, key: ChargeKey, locale: string): C
     case 'waits-for-bank':
       return { status: 'bank', confirmAt: charge.confirmAt ?? '' };
     case 'refused':
-      return { status: 'refused', sentence: refusalSentence(charge.reason ?? '', locale) };
+      return { status: 'refused', sentence: refusalSentence(charge.reason ?? '', locale, charge.card.way) };
     case 'fell-away':
       return { status: 'fell-away', sentence: wordsFor(locale).pages.checkout.fellAway };
     default:

@@ -3,6 +3,7 @@ import { MemoryStore } from 'express-rate-limit';
 import type { KeptCard } from '#core/agreements';
 import type { QuoteChoice } from '#core/checkout';
 import type { Release } from '#core/release';
+import { wayOf } from '#core/ways';
 import { NotAnswered } from '#core/shop';
 import { isLasting } from '#core/terms';
 import type { CounterContext } from '../context';
@@ -34,7 +35,7 @@ const stores = new WeakMap<CounterContext, MemoryStore>();
  */
 export async function tryCardFirst({ payments }: CounterContext, card: KeptCard): Promise<string | null> {
   try {
-    return await payments.tryCard(card.token);
+    return await payments.tryCard(card.token, wayOf(card));
   } catch (error) {
     if (error instanceof NotAnswered) throw new Problem(503, (say) => say.notAnswered, 'not-answered');
     throw error;

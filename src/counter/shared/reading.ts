@@ -1,6 +1,7 @@
 import type { Request } from 'express';
 import type { Instant } from '#core/calendar';
 import { localesOf, type ShopDetails } from '#core/catalogue';
+import { waysOpen } from '#core/ways';
 import type { PersonRecord } from '#core/people';
 import { chooseLocale, LANGUAGE_NAMES, languageOf, wordsFor } from '#core/words';
 import type { FileId, PassId } from '#core/ids';
@@ -45,6 +46,7 @@ export function readingIn(context: CounterContext, locale: string): Reading {
     locale,
     words: wordsFor(locale),
     cards: { service: context.outside.cardService, samples: context.mode !== 'real' },
+    ways: waysOpen(context.ways.ready(), shopOf(context).ways),
     pictureUrl: ({ sha256 }) => `/pictures/${sha256}`,
     fingerprint: fingerprintHash,
     person: (id) => context.people.get(id),

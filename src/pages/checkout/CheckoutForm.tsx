@@ -1,9 +1,11 @@
 import { type FormEvent, useCallback, useEffect, useRef, useState } from 'react';
+import type { LedToWay, WayToPay } from '#core/ways';
 import { isAddress } from '#core/people';
 import { tokenise } from '../../ui/card';
 import { CardFields, cardProblems, NO_CARD } from '../../ui/CardFields';
 import { Field } from '../../ui/Field';
-import { type Answer, type Chosen, giveUpCharge, pay, readState } from './api';
+import { type Answer, askApproval, type Chosen, giveUpCharge, pay, readState } from './api';
+import { keepLeft, takeLeft } from './back';
 import { BankAsks, StillAsking } from './BankAsks';
 import { Beside } from './Beside';
 import { Bill } from './Bill';
@@ -13,6 +15,7 @@ import { PriceChoice } from './PriceChoice';
 import { useAlive } from './useAlive';
 import { useChosen } from './useChosen';
 import { shownIn, useTypedEarly } from './useTypedEarly';
+import { Ways } from './Ways';
 import type { CheckoutData, CheckoutPrice, CheckoutState } from '../../wire';
 import { useFormWords } from './formWords';
 
@@ -35,6 +38,9 @@ export function CheckoutForm({
   const [name, setName] = useState('');
   const [address, setAddress] = useState('');
   const [card, setCard] = useState(NO_CARD);
+  const [wanted, setWay] = useState<WayToPay>('card');
+  /** Counts how often what was typed before was put back: fields that hold their own begin anew with it. */
+  const [putBack, setPutBack] = useState(0);
   const [wrong, setWrong] = useState<Record<string, string>>({});
   const [message, setMessage] = useState<string | null>(
     data.state.status === 'refused' || data.state.status === 'fell-away' ? data.state.sentence : null,
@@ -43,6 +49,7 @@ export function CheckoutForm({
   const [busy, setBusy] = useState(false);
   const messageBox = useRef<HTMLDivElement>(null);
   const price = prices.find((p) => p.id === priceId) ?? prices[0];
+  const way = wayAmong(price, wanted);
   useEffect(() => {
     if (price) onShown?.(price);
   }, [price, onShown]);
@@ -96,7 +103,7 @@ export function CheckoutForm({
     const found: Record<string, string> = {};
     if (!isAddress(address)) found['address'] = words.wrong.address;
     if (name.trim() === '') found['name'] = words.wrong.name;
-    return chosen.free ? found : { ...found, ...cardProblems(card, words) };
+    return chosen.free || way !== 'card' ? found : { ...found, ...cardProblems(card, words) };
   }
 
   async function choose(patch: Partial<Chosen>): Promise<Answer | null> {
@@ -135,29 +142,72 @@ export function CheckoutForm({
     setBusy(true);
     try {
       if (!(await isShown(price))) return;
+      if (!price.free && way !== 'card') return await leaveFor(way, price);
       const token = price.free ? null : await tokenise(data.cardService, card, words.card);
       if (token && 'problem' in token) return setMessage(token.problem);
-      const answer = await pay({
-        pathId: data.pathId,
-        stepId: data.stepId,
-        priceId: price.id,
-        shown: price.shown,
-        name,
-        address,
-        card: token,
-        chosen: asked.works(),
-        notReached: words.notReached,
-      });
-      asked.took(answer);
-      if (answer.state) settle(answer.state);
-      if (answer.code === 'not-reached') {
-        setState({ status: 'asking' });
-        setMessage(answer.problem ?? null);
-      } else if (answer.problem) setMessage(answer.problem);
+      await payWith({ card: token, way: 'card', priceId: price.id, shown: price.shown, name, address });
     } finally {
       setBusy(false);
     }
   }
+
+  async function payWith(of: Omit<Parameters<typeof pay>[0], 'pathId' | 'stepId' | 'chosen' | 'notReached'>) {
+    const { pathId, stepId } = data;
+    const answer = await pay({ pathId, stepId, ...of, chosen: asked.works(), notReached: words.notReached });
+    asked.took(answer);
+    if (answer.state) settle(answer.state);
+    if (answer.code === 'not-reached') {
+      setState({ status: 'asking' });
+      setMessage(answer.problem ?? null);
+    } else if (answer.problem) setMessage(answer.problem);
+  }
+
+  /** To the wallet or bank, to approve what is shown here; what stands in the form is kept for coming back. */
+  async function leaveFor(way: LedToWay, { id: priceId, shown }: CheckoutPrice): Promise<void> {
+    const { pathId, stepId } = data;
+    const chosen = asked.works();
+    const answer = await askApproval({
+      pathId,
+      stepId,
+      way,
+      priceId,
+      shown,
+      address,
+      chosen,
+      notReached: words.notReached,
+    });
+    asked.took(answer);
+    if (answer.approveAt !== undefined) {
+      keepLeft(stepId, { way, name, address, priceId, shown, chosen });
+      location.assign(answer.approveAt);
+    } else if (answer.state) settle(answer.state);
+    else if (answer.problem) setMessage(answer.problem);
+  }
+
+  /** Back from there: approved is paid at once, where the sum is still the one that was approved. */
+  async function comeBack(left: NonNullable<ReturnType<typeof takeLeft>>): Promise<void> {
+    setWay(left.way);
+    setName(left.name);
+    setAddress(left.address);
+    setPriceId(left.priceId);
+    setBusy(true);
+    try {
+      const answer = await choose(left.chosen);
+      setPutBack((times) => times + 1);
+      if (!left.approved) return setMessage(words.cameBack);
+      const { priceId, shown, name, address, way } = left;
+      if (answer?.prices?.find((p) => p.id === priceId)?.shown !== shown) return setMessage(words.sumChanged);
+      await payWith({ card: null, way, priceId, shown, name, address });
+    } finally {
+      setBusy(false);
+    }
+  }
+  useEffect(() => {
+    if (data.state.status === 'paid' || data.state.status === 'asking' || data.state.status === 'bank') return;
+    const left = takeLeft(data.stepId);
+    if (left) void comeBack(left);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the page comes to life
+  }, []);
 
   if (!price) return <p className="message calm">{data.closed || words.notOnSale}</p>;
   const beside = price.extras.filter((e) => e.place === 'beside');
@@ -182,6 +232,7 @@ export function CheckoutForm({
       </div>
       {(data.countries.length > 0 || data.coupons) && (
         <Beside
+          key={putBack}
           data={data}
           chosen={chosen}
           wrong={stands}
@@ -194,7 +245,10 @@ export function CheckoutForm({
           {message}
         </div>
       )}
-      {!price.free && (
+      {!price.free && <Ways ways={price.ways} chosen={way} onChoose={setWay} />}
+      {!price.free && way !== 'card' && <p className="cap">{words.ledTo[way]}</p>}
+      {!price.free && price.ways.length === 0 && <p className="message calm">{words.noWay}</p>}
+      {!price.free && price.ways.includes('card') && way === 'card' && (
         <CardFields
           card={card}
           wrong={wrong}
@@ -220,7 +274,9 @@ export function CheckoutForm({
               : price.free
                 ? words.getNow
                 : price.today
-                  ? words.payNow(price.dueToday)
+                  ? way === 'card'
+                    ? words.payNow(price.dueToday)
+                    : words.payFrom(price.dueToday, way)
                   : words.startNow}
         </button>
       )}
@@ -240,3 +296,7 @@ export function CheckoutForm({
     </form>
   );
 }
+
+/** The way that is chosen, where a price can be paid by it; else the first that it can. */
+const wayAmong = (price: CheckoutPrice | undefined, wanted: WayToPay): WayToPay =>
+  !price || price.ways.includes(wanted) ? wanted : (price.ways[0] ?? 'card');

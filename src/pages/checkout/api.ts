@@ -1,6 +1,8 @@
 import type {
   CheckoutData,
   AcceptRequest,
+  ApproveAnswer,
+  ApproveRequest,
   DeclineRequest,
   GiveUpRequest,
   NextAnswer,
@@ -11,11 +13,15 @@ import type {
   QuoteRequest,
   StateAnswer,
 } from '../../wire';
+import type { LedToWay, WayToPay } from '#core/ways';
 import type { CardToken } from '../../ui/card';
 import { HOLDER, holderHere } from './holder';
 
 /** Any of the checkout's answers: what it brought, or a problem in a sentence and what came with it. */
-export type Answer = Partial<QuoteAnswer & StateAnswer & NextAnswer> & { problem?: string; code?: string };
+export type Answer = Partial<QuoteAnswer & StateAnswer & NextAnswer & ApproveAnswer> & {
+  problem?: string;
+  code?: string;
+};
 
 async function call(path: string, notReached: string, init?: RequestInit): Promise<Answer> {
   try {
@@ -75,15 +81,25 @@ type Choice = Pick<PayRequest, 'pathId' | 'stepId' | 'priceId' | 'shown' | 'name
 export const pay = ({
   chosen,
   card,
+  way,
   notReached,
   ...choice
-}: Choice & { card: CardToken | null; chosen: Chosen; notReached: string }): Promise<Answer> =>
+}: Choice & { card: CardToken | null; way: WayToPay; chosen: Chosen; notReached: string }): Promise<Answer> =>
   post('/checkout/pay', notReached, {
     ...choice,
     card,
+    ...(way === 'card' ? {} : { way }),
     holder: holderHere(),
     ...given(chosen),
   } satisfies PayRequest);
+
+/** Where a wallet or a bank asks to approve what the page shows. */
+export const askApproval = ({
+  chosen,
+  notReached,
+  ...choice
+}: Omit<Choice, 'name'> & { way: LedToWay; chosen: Chosen; notReached: string }): Promise<Answer> =>
+  post('/checkout/approve', notReached, { ...choice, ...given(chosen) } satisfies ApproveRequest);
 
 /** The charge that waits for the bank is made impossible, so that another card can be tried. */
 export const giveUpCharge = ({ pathId, stepId }: Till, notReached: string): Promise<Answer> =>

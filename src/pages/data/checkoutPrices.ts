@@ -11,6 +11,7 @@ import {
 import { addMs, formatTime, type Instant, MINUTE } from '#core/calendar';
 import { formatAmount, formatPlain } from '#core/money';
 import type { Extra, Till } from '#core/paths';
+import { waysFor } from '#core/ways';
 import type { Release } from '#core/release';
 import { cartFor, type ChosenBeside, hasAlready, standingOf } from '#core/shop';
 import { accessSentence, isLasting } from '#core/terms';
@@ -43,6 +44,7 @@ export function checkoutPrices(reading: PageReading, release: Release, till: Til
     if (!quoted.quote) return [];
     const ended = till.ended(price.id) || saleState(price, reading.now, release.content.shop.zone).state === 'over';
     const shown = priceOf(reading, release, quoted.quote, price, {
+      offersFollow: till.offersFollow,
       began: looking.visit.at,
       ended,
       unsaid: new Set(till.bonuses.flatMap(({ said, productId }) => (said ? [] : [productId]))),
@@ -155,7 +157,12 @@ function priceOf(
   quote: Quote,
   price: Price,
   /** When the checkout began, whether whoever begins now would not have this price, and what is a surprise. */
-  { began, ended, unsaid }: { began: Instant; ended: boolean; unsaid: ReadonlySet<ProductId> },
+  {
+    began,
+    ended,
+    unsaid,
+    offersFollow,
+  }: { began: Instant; ended: boolean; unsaid: ReadonlySet<ProductId>; offersFollow: boolean },
 ): Omit<CheckoutPrice, 'extras'> {
   const { now, locale, words, shop: shopNow } = reading;
   const { shop } = release.content;
@@ -177,6 +184,7 @@ function priceOf(
     today: quote.dueToday > 0,
     free: quote.dueToday === 0 && !lasting,
     lasting,
+    ways: waysFor(reading.ways, { later: lasting || offersFollow }),
     statement: statementOfLine(reading, quote, line),
     access: accessSentence(terms, now, shop.zone, locale),
     ends: terms.kind !== 'subscription' && (terms.access ?? { kind: 'forever' }).kind !== 'forever',

@@ -4,7 +4,7 @@ import { formatAmount } from '#core/money';
 import type { Release } from '#core/release';
 import { accessSentence, isLasting } from '#core/terms';
 import { languageOf } from '#core/words';
-import type { KeptCard } from '#core/agreements';
+import type { Means } from '#core/ways';
 import type { PathId, StepId } from '#core/ids';
 import type { CheckoutState, OfferData } from '../../wire';
 import type { PageReading } from './reading';
@@ -16,7 +16,7 @@ export function offerDataFor(
   of: {
     release: Release;
     pathId: PathId;
-    card: Pick<KeptCard, 'last4'> | null;
+    card: Means | null;
     step: StepId;
     quote: Quote;
     state: CheckoutState;
@@ -43,7 +43,7 @@ export function offerDataFor(
     access: accessSentence(line.terms, now, quote.zone, locale),
     tax: taxInWords(reading, quote),
     layout: drawingOf(reading, release, quote),
-    yes: quote.dueToday === 0 ? say.yesFree : card ? say.yes(amount, card.last4) : say.yesCard(amount),
+    yes: quote.dueToday === 0 ? say.yesFree : card ? say.yes(amount, card) : say.yesCard(amount),
     no: say.no,
     cardNeeded,
     state: of.state,

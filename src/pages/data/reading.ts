@@ -1,5 +1,6 @@
 import type { Instant } from '#core/calendar';
 import type { FileRef, ShopDetails } from '#core/catalogue';
+import type { WayToPay } from '#core/ways';
 import type { Release } from '#core/release';
 import type { ShopState } from '#core/shop';
 import type { Words } from '#core/words';
@@ -18,6 +19,8 @@ export interface PageReading {
   words: Words;
   /** Where browsers take cards to, and whether cards to try are shown there. */
   cards: { service: string; samples: boolean };
+  /** The ways to pay that are ready here. */
+  ways: readonly WayToPay[];
   /** The address of a picture that the public sees. */
   pictureUrl: (file: FileRef) => string;
   /** What a browser carries back of what it was shown. */

@@ -19,6 +19,21 @@ export interface Card {
   country?: string;
   last4: string;
   does: CardDoes;
+  /** Of a wallet or an account: what its owner approved at first. */
+  approved?: { amount: number; currency: string };
+  /** Can be charged once, and not again. */
+  once?: boolean;
+}
+/** What an owner of a wallet is asked to approve, and where they go afterwards. */
+export interface Approval {
+  token: string;
+  amount: number;
+  currency: string;
+  description: string;
+  statement: string;
+  paidAddress: string;
+  turnedBackAddress: string;
+  status: 'asked' | 'approved' | 'turned-back';
 }
 export interface Charge {
   id: string;
@@ -51,6 +66,7 @@ export interface Notice {
 
 type Line =
   | { t: 'card'; card: Card }
+  | { t: 'approval'; approval: Approval }
   | { t: 'charge'; charge: Charge }
   | { t: 'dispute'; dispute: Dispute }
   | {
@@ -83,6 +99,7 @@ export class PaymentService {
   readonly #lines;
   readonly #clock: StandInClock;
   readonly cards = new Map<string, Card>();
+  readonly approvals = new Map<string, Approval>();
   readonly charges = new Map<string, Charge>();
   readonly byKey = new Map<string, Charge>();
   readonly disputes = new Map<string, Dispute>();
@@ -133,13 +150,13 @@ export class PaymentService {
         throw new Rejected(422, 'This key was used with another body.');
       return known;
     }
-    const card = this.cards.get(input.token);
+    const card = this.cards.get(input.token) ?? this.#unapproved(input.token);
     if (!card) throw new Rejected(404, 'No such card token.');
     if (!Number.isSafeInteger(input.amount) || input.amount < 0)
       throw new Rejected(422, 'The amount is a whole number; zero only verifies the card.');
     const paidBefore = (): boolean =>
       [...this.charges.values()].some((c) => c.token === card.token && c.status === 'paid');
-    const [status, reason] = answerOf(card.does, paidBefore);
+    const [status, reason] = refusedFirst(card, input, paidBefore) ?? answerOf(card.does, paidBefore);
     const charge: Charge = {
       id: `chg_${randomBytes(9).toString('base64url')}`,
       key,
@@ -157,9 +174,38 @@ export class PaymentService {
   /** Whether a card could be charged now: nothing is taken and nothing is kept. @returns why not, else null */
   tryCard(token: string): string | null {
     const card = this.cards.get(token);
-    if (!card) return 'no-such-card';
+    if (!card) return this.approvals.has(token) ? 'not-approved' : 'no-such-card';
     const [status, reason] = answerOf(card.does, () => false);
     return status === 'refused' ? reason : null;
+  }
+
+  /** Somebody is to approve a sum. What is approved is charged by the token, like a card. */
+  askApproval(input: Omit<Approval, 'token' | 'status'>): Approval {
+    const approval: Approval = { token: `apr_${randomBytes(18).toString('base64url')}`, ...input, status: 'asked' };
+    this.#write({ t: 'approval', approval });
+    return approval;
+  }
+
+  /** The owner answers on the wallet's page; once. @param does what a charge of it does from then on */
+  answerApproval(token: string, does: CardDoes | null, once: boolean): Approval {
+    const approval = this.approvals.get(token);
+    if (!approval) throw new Rejected(404, 'There is nothing to approve.');
+    if (approval.status !== 'asked') return approval;
+    const { amount, currency } = approval;
+    if (does !== null)
+      this.#write({
+        t: 'card',
+        card: { token, number: '', expiry: '', last4: '', does, approved: { amount, currency }, once },
+      });
+    const answered: Approval = { ...approval, status: does === null ? 'turned-back' : 'approved' };
+    this.#write({ t: 'approval', approval: answered });
+    return answered;
+  }
+
+  /** What was asked for and never approved is refused when it is charged. */
+  #unapproved(token: string): Card | undefined {
+    if (!this.approvals.has(token)) return undefined;
+    return { token, number: '', expiry: '', last4: '', does: 'goes-through', approved: { amount: -1, currency: '' } };
   }
 
   void(key: string): Charge {
@@ -322,6 +368,9 @@ export class PaymentService {
       case 'card':
         this.cards.set(line.card.token, line.card);
         break;
+      case 'approval':
+        this.approvals.set(line.approval.token, line.approval);
+        break;
       case 'charge':
         this.charges.set(line.charge.id, line.charge);
         this.byKey.set(line.charge.key, line.charge);
@@ -343,6 +392,18 @@ export class PaymentService {
         this.untold.delete(line.id);
     }
   }
+}
+
+/** What an approval stands against: the first charge is what was approved, at most; some are good for one. */
+function refusedFirst(
+  { approved, once }: Card,
+  { amount, currency }: { amount: number; currency: string },
+  paidBefore: () => boolean,
+): ['refused', string] | null {
+  if (!approved) return null;
+  if (paidBefore()) return once ? ['refused', 'asked-once'] : null;
+  if (approved.amount < 0) return ['refused', 'not-approved'];
+  return amount > approved.amount || currency !== approved.currency ? ['refused', 'not-approved'] : null;
 }
 
 function answerOf(does: CardDoes, paidBefore: () => boolean): [Charge['status'], string | null] {

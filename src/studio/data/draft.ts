@@ -1,6 +1,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useDeferredValue, useMemo } from 'react';
 import { enablePatches, produceWithPatches } from 'immer';
+import type { WayToPay } from '#core/ways';
 import { DEFAULT_SHOP } from '#core/catalogue';
 import {
   type Change,
@@ -15,6 +16,7 @@ import {
 } from '#core/release';
 import { edited } from '../store/edits';
 import { store, useAppSelector } from '../store';
+import { useReadyWays } from './useReadyWays';
 import { useNow } from './useNow';
 import { contentOf, documentKey, type DocumentName, type Documents, idOfKey } from '#core/documents';
 import { db, lastRead, type DocumentRow } from './db';
@@ -46,12 +48,15 @@ export interface Draft {
   findings: Finding[];
   /** Whether this browser or the shop holds a file. */
   hasFile: (sha256: string) => boolean;
+  /** The ways to pay that are ready, where real money moves. */
+  ready: WayToPay[] | undefined;
   /** Changes since live, in words; empty when all is published. */
   changes: Change[];
 }
 
 /** The shop as it is being edited, what a launch check finds in it, and what differs from live. */
 export function useDraft(): Draft | undefined {
+  const ready = useReadyWays();
   // Days that pass change what is found; a minute does not.
   const hour = `${useNow().slice(0, 13)}:00:00.000Z`;
   const rows = useRows();
@@ -67,17 +72,18 @@ export function useDraft(): Draft | undefined {
     const going = keepBack(settled, live);
     const waiting = new Set(going.keptBack.map((thing) => thing.id));
     // What is only begun stops nothing; it is worth a look.
-    const begun = launchCheck(settled, hasFile, hour)
+    const begun = launchCheck(settled, hasFile, hour, ready)
       .filter((f) => waiting.has(f.about.id))
       .map((f): Finding => ({ ...f, level: 'look' }));
     return {
       going,
       live,
       hasFile,
-      findings: [...launchCheck(going.content, hasFile, hour), ...begun],
+      ready,
+      findings: [...launchCheck(going.content, hasFile, hour, ready), ...begun],
       changes: changesBetween(live, going.content),
     };
-  }, [settled, live, local, hour]);
+  }, [settled, live, local, hour, ready]);
   return useMemo(() => (content && checked ? { content, ...checked } : undefined), [content, checked]);
 }
 

@@ -77,6 +77,11 @@ export const ownerApi = createApi({
       providesTags: ['About'],
       ...read(PathFiguresAnswer),
     }),
+    lookAtWays: build.mutation<unknown, void>({
+      query: () => ({ url: '/ways', method: 'POST' }),
+      invalidatesTags: ['About'],
+      ...read(Ok),
+    }),
     finishedShop: build.mutation<z.infer<typeof FinishedShopAnswer>, void>({
       query: () => ({ url: '/finished-shop', method: 'POST', body: {} }),
       ...read(FinishedShopAnswer),

@@ -14,6 +14,7 @@ import { storyOfAgreementRow } from '../data/queries/agreements';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
 import { AgreementActs } from './AgreementActs';
+import { meansInWords } from '../statusWords';
 import { ordersLink } from '../data/queries/orderQuery';
 
 /** One payment plan or subscription: planned and actual on one line, what was paid, and what can be done. */
@@ -118,7 +119,7 @@ export function AgreementStory({ draft, id }: { draft: Draft; id: string }) {
         </table>
         <p className="cap mt-1">
           {a.card &&
-            `Card ending ${a.card.last4}${a.card.expires ? `, good until ${a.card.expires.slice(5)}/${a.card.expires.slice(0, 4)}` : ''}. `}
+            `Paid by ${meansInWords(a.card)}${a.card.expires ? `, good until ${a.card.expires.slice(5)}/${a.card.expires.slice(0, 4)}` : ''}. `}
           <Link className="underline" to={ordersLink({}, a.orderId)}>
             The order it began with
           </Link>

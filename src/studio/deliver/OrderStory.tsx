@@ -15,7 +15,7 @@ import { useAboutQuery } from '../data/ownerApi';
 import { storyOfOrderRow } from '../data/queries/orders';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
-import { inWords } from '../statusWords';
+import { inWords, meansInWords } from '../statusWords';
 import { wayOf } from './cameBy';
 import { agreementsLink } from './links';
 import { May } from '../frame/May';
@@ -37,7 +37,6 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
     draft.content.products.find((p) => p.id === productId)?.title ?? 'a product put away';
   const who = calledBySeller(person) || person?.address || 'Somebody';
   const latest = order.at > now ? order.at : now;
-  const last4 = order.payments[0]?.last4;
   const papers = papersOf(order);
   const way = wayOf(order, { lineId: order.lines[0]?.lineId ?? '' }, draft.content.paths);
   const sentence = `Order ${order.number}: ${money(order.paid)} paid${order.back > 0 ? `, ${money(order.back)} given back` : ''}`;
@@ -56,7 +55,7 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
         {formatMoment(order.at, order.zone, locale)}:{' '}
         <b className="font-semibold text-money">{order.paid === 0 ? 'free' : money(order.paid)}</b> for{' '}
         <span dir="auto">{order.title}</span>
-        {last4 && `, card ending ${last4}`}.
+        {order.payments[0]?.last4 != null && `, ${meansInWords(order.payments[0])}`}.
         {order.back > 0 && (
           <>
             {' '}

@@ -42,6 +42,7 @@ function rowOf(
     status: inWords(order.status),
     receipt: payment?.receipt ?? '',
     card: payment?.last4 ?? '',
+    'paid by': payment?.last4 == null ? '' : (payment.way ?? 'card'),
   };
 }
 

@@ -6,6 +6,7 @@ import type { PersonId } from '#core/ids';
 import { linksSent, noteLinkSent } from '../data/queries/edits';
 import { ownerApi } from '../data/ownerApi';
 import { store } from '../store';
+import { meansInWords } from '../statusWords';
 import type { OrderQuery } from '../data/queries/orderQuery';
 import { findOrders, type OrderAndPerson } from '../data/queries/orders';
 
@@ -78,7 +79,7 @@ export function planRefunds(rows: readonly OrderAndPerson[], locale: string): Ma
       { why: 'disputed by a bank', count: disputed.length },
     ].filter((l) => l.count > 0),
     example: first
-      ? `For example: ${calledBySeller(first.person) || first.person?.address || 'somebody'} gets back ${formatAmount(backOf(first.order), first.order.currency, locale)} for order ${first.order.number} to the card ending ${first.order.payments[0]?.last4 ?? ''}, and “${first.order.title}” closes.`
+      ? `For example: ${calledBySeller(first.person) || first.person?.address || 'somebody'} gets back ${formatAmount(backOf(first.order), first.order.currency, locale)} for order ${first.order.number} to the ${meansInWords(first.order.payments[0])}, and “${first.order.title}” closes.`
       : '',
   };
 }

@@ -22,7 +22,7 @@ export default function PublishPanel({ draft }: { draft: Draft }) {
   const [kept, setKept] = useState<ReadonlySet<string>>(new Set());
   // Unticked things keep their live version; whatever that leaves hanging is found by the same check as always.
   const content = keepBack(withKept(draft.live, draft.going.content, kept), draft.live).content;
-  const stops = launchCheck(content, draft.hasFile, now).filter((f) => f.level === 'stops');
+  const stops = launchCheck(content, draft.hasFile, now, draft.ready).filter((f) => f.level === 'stops');
   const chosen = draft.changes.filter((c) => !kept.has(c.key));
   const { zone, locale } = draft.content.shop;
   const count = chosen.length === 1 ? '1 change' : `${chosen.length} changes`;

@@ -1,4 +1,5 @@
 import type { Instant } from '#core/calendar';
+import { WAYS_TO_PAY, waysOpen } from '#core/ways';
 import { type Release, sealContent } from '#core/release';
 import { newShopState } from '#core/shop';
 import { wordsFor } from '#core/words';
@@ -25,6 +26,8 @@ export function draftReading(
       shop,
       locale: shop.locale,
       words: wordsFor(shop.locale),
+      // Each that the shop wants, as if it were ready.
+      ways: waysOpen(WAYS_TO_PAY, shop.ways),
       cards: { service: '', samples: true },
       pictureUrl,
       fingerprint: (text) => text,

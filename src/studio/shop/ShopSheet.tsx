@@ -7,6 +7,7 @@ import { Helpers } from './Helpers';
 import { KeysAndDevices } from './KeysAndDevices';
 import { PutAway } from './PutAway';
 import { TaxSection } from './TaxSection';
+import { WaysSection } from './WaysSection';
 import { currencies } from './choices';
 import { change, type Draft } from '../data/draft';
 import { useAboutQuery } from '../data/ownerApi';
@@ -91,15 +92,7 @@ export default function ShopSheet({ draft }: { draft: Draft }) {
               .
             </p>
             {sold && <p className="cap">Offers that exist keep their currency.</p>}
-            {about && (
-              <p className={about.moneyMoves ? 'cap' : 'mt-2 text-alarm'}>
-                {about.moneyMoves
-                  ? about.mode === 'real'
-                    ? 'A payment service is connected.'
-                    : 'Payments are simulated in this test shop: no real money moves.'
-                  : 'No payment service is connected, so no money can move and nothing that costs something is sold.'}
-              </p>
-            )}
+            <WaysSection shop={shop} edit={edit} />
           </section>
           <TaxSection shop={shop} edit={edit} />
           <BillingSection billing={shop.billing} edit={(recipe) => edit((s) => recipe(s.billing))} />

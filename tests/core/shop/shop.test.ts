@@ -163,7 +163,9 @@ describe('paying', () => {
     machine += 120_000;
     await runner.settle();
     expect([...runner.state.charges.values()][0]?.status).toBe('fell-away');
-    expect(await ports.payments.lookUp([...runner.state.charges.keys()][0] ?? '')).toEqual({ status: 'voided' });
+    expect(await ports.payments.lookUp([...runner.state.charges.keys()][0] ?? '', 'card')).toEqual({
+      status: 'voided',
+    });
     checkPromises(runner.state);
   });
 

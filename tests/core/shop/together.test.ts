@@ -751,7 +751,7 @@ describe('what is asked for is taken until it is answered', () => {
     };
     shop.ports.payments.lookUp = (key) => {
       const request = held.get(key);
-      if (!request) return lookUp(key);
+      if (!request) return lookUp(key, 'card');
       return asking ? Promise.resolve({ status: 'waits-for-bank', confirmAt: '/bank' }) : charge(request);
     };
     return {

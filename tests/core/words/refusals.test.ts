@@ -9,6 +9,7 @@ const each = <K extends string, F>(whys: readonly K[], rest: F): (F & { why: K }
 const EXAMPLES: { [C in RefusalCode]: RefusalFacts[C][] } = {
   'not-on-sale': each(['off', 'not-yet', 'over', 'access-over'], {}),
   'no-such-price': [{}],
+  'way-not-kept': [{}],
   'sold-out': [{}],
   'buyer-limit': [{ each: 1 }, { each: 3 }],
   'too-many': [{ most: 1 }, { most: 3 }],

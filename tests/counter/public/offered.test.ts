@@ -23,6 +23,7 @@ test('whatever a member is offered is taken, at any moment of years with faults;
         shop: live.content.shop,
         locale: 'en',
         words: wordsFor('en'),
+        ways: ['card'],
         cards: { service: '/cards', samples: true },
         fingerprint: (text) => text,
         person: () => undefined,

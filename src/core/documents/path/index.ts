@@ -7,7 +7,9 @@ import {
   extrasOf,
   mainOffers,
   mendOf,
+  offerAt,
   offersAfterPayment,
+  offersFollow,
   Path,
   type PathProblem,
   pathProblems,
@@ -17,6 +19,7 @@ import {
   upgradePath,
 } from '#core/paths';
 import { blockKindOf } from '#core/pages';
+import { waysFor, waysOpen, type WayToPay } from '#core/ways';
 import type { DraftContent } from '../content';
 import { type Finding, quoted, type Subject } from '../finding';
 import { documentKind } from '../kind';
@@ -119,6 +122,31 @@ type Offers = DraftContent['offers'];
 const isSame = (offer: Offers[number], main: Offers[number]): boolean =>
   offer.id !== main.id && offer.productIds.length > 0 && offer.productIds.every((id) => main.productIds.includes(id));
 
+/** Prices of its checkouts that no way to pay that is ready could take. */
+function unpayable(path: Path, { offers }: DraftContent, about: Subject, open: readonly WayToPay[]): Finding[] {
+  const prices = path.steps.flatMap((step) =>
+    step.kind === 'checkout'
+      ? (offers.find((o) => o.id === offerAt(path, step))?.prices ?? []).map(({ name, terms }) => ({
+          name,
+          costs: terms.kind !== 'free',
+          later: terms.kind === 'plan' || terms.kind === 'subscription' || offersFollow(path, step.id),
+        }))
+      : [],
+  );
+  const unpaid = prices.filter(({ costs, later }) => costs && waysFor(open, { later }).length === 0);
+  if (unpaid.length === 0) return [];
+  const which =
+    unpaid.length === prices.length || unpaid[0]?.name === '' ? '' : ` for ${quoted(unpaid[0]?.name ?? '')}`;
+  return [
+    {
+      level: 'stops',
+      code: 'no-way-to-pay',
+      text: `No way to pay that is ready can take money${which} on ${quoted(path.title)}. Connect one, or wait until it is checked: Shop, Money.`,
+      about,
+    },
+  ];
+}
+
 /** Extras and offers after payment: a price that is there, in the path's currency, and after its checkout. */
 function besideFindings(path: Path, offers: Offers, about: Subject): Finding[] {
   const found: Finding[] = [];
@@ -176,7 +204,7 @@ export const pathKind = documentKind<'path', Path>({
     countdowns: 'countdowns',
     bonuses: ['what is given along', 'what is given along'],
   },
-  findings(content, { now }) {
+  findings(content, { now, ready }) {
     const { paths, pages, offers, products } = content;
     const owner = new Map<string, string>();
     for (const path of paths) owner.set(path.address, owner.get(path.address) ?? path.id);
@@ -191,6 +219,7 @@ export const pathKind = documentKind<'path', Path>({
       if (!offers.some((o) => o.id === path.offerId))
         stops('offer-missing', `${quoted(path.title)} sells an offer that is no longer here.`);
       found.push(...hangTogether(path, pages, about));
+      if (ready) found.push(...unpayable(path, content, about, waysOpen(ready, content.shop.ways)));
       for (const { to, when } of path.joins) {
         if (when && !canHold(when, path, offers, products))
           found.push({

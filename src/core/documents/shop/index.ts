@@ -41,6 +41,7 @@ export const shopKind = documentKind<'shop', ShopDetails>({
     senderAddress: 'sender’s address',
     zone: 'time zone',
     currency: 'currency',
+    ways: ['ways to pay', 'the ways to pay'],
     cardStatement: 'card statement',
     brand: 'brand',
     locale: 'language',

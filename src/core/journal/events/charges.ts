@@ -14,7 +14,8 @@ const requested1 = z.strictObject({
   quote: quote1,
   card: z.strictObject({
     token: z.string().max(200),
-    last4: z.string().regex(/^\d{4}$/),
+    last4: z.string().regex(/^(\d{4})?$/),
+    way: z.enum(['wallet', 'account']).optional(),
     expires: z.string().optional(),
     country: z.string().optional(),
   }),

@@ -1,6 +1,7 @@
 import { quoteFingerprint } from '#core/checkout';
 import { fact, NOWHERE, type ShopEvent } from '#core/journal';
 import { refuse } from '#core/refusal';
+import { canBeKept, wayOf } from '#core/ways';
 import { isLasting } from '#core/terms';
 import { askedAfterPayment, isOver, offerQuote, runsAlready } from '../afterPayment';
 import type { Command, DecideContext, Decision } from '../command';
@@ -41,6 +42,7 @@ export function acceptOffer(
       events: extendedEvents(state, offer.step, { ...success, chargeKey: null, paymentId: null, card }, context),
     };
   if (!card) return refuse('card-needed', { later: lasting && quote.dueToday === 0 });
+  if (lasting && !canBeKept(wayOf(card))) return refuse('way-not-kept');
   const attempt = (met?.attempts ?? 0) + 1;
   return {
     events: [

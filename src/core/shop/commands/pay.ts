@@ -1,5 +1,6 @@
 import { fact, NOWHERE } from '#core/journal';
 import { quoteFingerprint, quoteFor } from '#core/checkout';
+import { canBeKept, wayOf } from '#core/ways';
 import { isLasting } from '#core/terms';
 import { refuse } from '#core/refusal';
 import type { Command, DecideContext, Decision } from '../command';
@@ -56,6 +57,7 @@ export function pay(state: ShopState, command: Pay, context: DecideContext): Dec
     };
   }
   if (!command.card) return refuse('card-needed', { later: later && quote.dueToday === 0 });
+  if (later && !canBeKept(wayOf(command.card))) return refuse('way-not-kept');
   const attempt = (record?.attempts ?? 0) + 1;
   return {
     events: [

@@ -12,13 +12,13 @@ import type { ShopState } from '../state';
  */
 export function publish(
   state: ShopState,
-  { release, hasFile }: Extract<Command, { type: 'publish' }>,
+  { release, hasFile, ready }: Extract<Command, { type: 'publish' }>,
   { now, release: live }: DecideContext,
 ): Decision {
   if (release.basedOn !== state.release) {
     return refuse('another-live');
   }
-  const stops = launchCheck(unsealContent(release.content), hasFile, now).filter((f) => f.level === 'stops');
+  const stops = launchCheck(unsealContent(release.content), hasFile, now, ready).filter((f) => f.level === 'stops');
   if (stops[0]) return refuse('cannot-launch', { stops: stops.map((f) => f.text) });
   const changed = release.content.offers.find((o) => state.soldIn.has(o.id) && state.soldIn.get(o.id) !== o.currency);
   if (changed)

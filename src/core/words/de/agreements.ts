@@ -1,3 +1,4 @@
+import { vonDerKarte } from './means';
 import type { AgreementWords } from '../en/agreements';
 
 const days = (n: number): string =>
@@ -33,13 +34,12 @@ export const agreements: AgreementWords = {
   acts: {
     retry: {
       label: (owed) => `Jetzt ${owed} zahlen`,
-      leadsTo: (owed, last4) =>
-        `${owed} werden jetzt von der Karte mit den Endziffern ${last4} abgebucht. Soll es eine andere Karte sein, ändern Sie sie; auch das bezahlt.`,
+      leadsTo: (owed, means) =>
+        `${owed} werden jetzt ${vonDerKarte(means)} abgebucht. Soll es eine andere Karte sein, ändern Sie sie; auch das bezahlt.`,
     },
     rest: {
       label: () => 'Den Rest jetzt zahlen',
-      leadsTo: (rest, last4) =>
-        `${rest} werden jetzt von der Karte mit den Endziffern ${last4} abgebucht. Dann ist alles bezahlt.`,
+      leadsTo: (rest, means) => `${rest} werden jetzt ${vonDerKarte(means)} abgebucht. Dann ist alles bezahlt.`,
     },
     return: {
       label: () => 'Jetzt zurückkommen',
@@ -66,7 +66,7 @@ export const agreements: AgreementWords = {
       leadsTo: (day) =>
         `Der Zugang bleibt bis zum ${day} offen. Es wird nichts mehr bezahlt. Bis dahin können Sie es zurücknehmen.`,
     },
-    card: (last4) => `Karte ändern (Endziffern ${last4})`,
+    card: (means) => (means.way === undefined ? `Karte ändern (Endziffern ${means.last4})` : 'Lieber mit Karte zahlen'),
   },
   said: {
     paid: 'Bezahlt. Vielen Dank.',

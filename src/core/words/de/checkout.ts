@@ -1,3 +1,4 @@
+import { vonDerKarte } from './means';
 import type { CheckoutWords } from '../en/checkout';
 
 /** Das Formular der Kasse und was ihr Skript sagt. */
@@ -27,7 +28,7 @@ export const checkout: CheckoutWords = {
   amount: 'Ihr Betrag',
   howMany: 'Wie viele',
   offer: {
-    yes: (amount, last4) => `Ja, dazu: ${amount} von der Karte mit den Endziffern ${last4}`,
+    yes: (amount, means) => `Ja, dazu: ${amount} ${vonDerKarte(means)}`,
     yesCard: (amount) => `Ja, dazu: ${amount}`,
     yesFree: 'Ja, dazu, heute nichts zu zahlen',
     no: 'Nein, danke',
@@ -38,6 +39,16 @@ export const checkout: CheckoutWords = {
   },
   oneMoment: 'Einen Moment …',
   buttonWith: (words, amount) => `${words}: ${amount}`,
+  payBy: 'Zahlen mit',
+  ways: { card: 'Karte', wallet: 'Wallet', account: 'Bankkonto' },
+  ledTo: {
+    wallet: 'Ihre Wallet öffnet sich und bittet um Freigabe. Danach kommen Sie von selbst hierher zurück.',
+    account: 'Ihre Bank öffnet sich und bittet um Freigabe. Danach kommen Sie von selbst hierher zurück.',
+  },
+  payFrom: (amount, way) => (way === 'wallet' ? `${amount} mit der Wallet zahlen` : `${amount} vom Bankkonto zahlen`),
+  noWay: 'Dieser Shop kann gerade keine Zahlungen annehmen. Es wird nichts abgebucht.',
+  cameBack:
+    'Sie sind zurückgekommen, ohne zu zahlen. Es wurde nichts abgebucht, und alles, was Sie geschrieben haben, ist noch da.',
   getNow: 'Jetzt holen, nichts zu zahlen',
   payNow: (amount) => `Jetzt ${amount} zahlen`,
   startNow: 'Jetzt beginnen, heute nichts zu zahlen',

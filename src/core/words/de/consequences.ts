@@ -1,11 +1,12 @@
+import { vonDerKarte } from './means';
 import type { ConsequencesWords } from '../en/consequences';
 
 const list = (titles: readonly string[]): string => titles.map((title) => `„${title}“`).join(' und ');
 
 /** Wozu ein Schritt an einer Ratenzahlung oder einem Abo führt. */
 export const consequences: ConsequencesWords = {
-  taken: (amount, last4, credit) =>
-    `${amount} werden jetzt von der Karte mit den Endziffern ${last4} abgebucht${credit === null ? '' : `, nach Abzug von ${credit} für nicht genutzte Tage`}.`,
+  taken: (amount, means, credit) =>
+    `${amount} werden jetzt ${vonDerKarte(means)} abgebucht${credit === null ? '' : `, nach Abzug von ${credit} für nicht genutzte Tage`}.`,
   goesBack: (amount) => `${amount} gehen auf die Karte zurück.`,
   creditPays: (amount) => `${amount} für nicht genutzte Tage zahlen, was als Nächstes kommt.`,
   closes: (titles) => `Geschlossen ${titles.length === 1 ? 'wird' : 'werden'}: ${list(titles)}.`,

@@ -1,3 +1,4 @@
+import { dieKarte } from './means';
 import type { Letter, LetterWords } from '../en/letters';
 
 const letter = (subject: string, ...paragraphs: string[]): Letter => ({
@@ -21,9 +22,7 @@ export const letters: LetterWords = {
       ...of.later.map((text) => `Später fällig: ${text}`),
       `Hier öffnen:\n${of.url}`,
       `Dieser Link meldet Sie an. Er gilt einmal, ${of.days} Tage lang. Danach bekommen Sie mit dieser Adresse im Mitgliederbereich einen neuen.`,
-      of.card === null
-        ? ''
-        : `Die Karte mit den Endziffern ${of.card.last4} wurde belastet; auf Ihrem Kontoauszug steht ${of.card.statement}.`,
+      of.means === null ? '' : `Belastet wurde ${dieKarte(of.means)}; auf Ihrem Kontoauszug steht ${of.statement}.`,
       of.paper === null
         ? `Bestellung ${of.number}. Antworten Sie auf diese Nachricht, wenn etwas nicht stimmt.`
         : `Bestellung ${of.number}, Beleg ${of.paper}. Den Beleg finden Sie als PDF im Mitgliederbereich. Antworten Sie auf diese Nachricht, wenn etwas nicht stimmt.`,
@@ -31,7 +30,7 @@ export const letters: LetterWords = {
   refund: (of) =>
     letter(
       `${of.amount} zurückgezahlt (Bestellung ${of.number})`,
-      `Wir haben ${of.amount} für ${of.titles} zurückgezahlt${of.last4 === null ? '' : `, auf die Karte mit den Endziffern ${of.last4}`}. Bei der Bank dauert es ein paar Tage, bis man es sieht.`,
+      `Wir haben ${of.amount} für ${of.titles} zurückgezahlt${of.means === null ? '' : `, auf ${dieKarte(of.means)}`}. Bei der Bank dauert es ein paar Tage, bis man es sieht.`,
       of.closed === '' ? 'Ihr Zugang bleibt, wie er war.' : `Der Zugang zu ${of.closed} ist jetzt geschlossen.`,
       `Gutschrift ${of.note}.`,
     ),
@@ -160,6 +159,8 @@ export const letters: LetterWords = {
       'needs-bank': 'die Bank will erst den Inhaber der Karte fragen',
       'never-reached': 'die Bank war nicht zu erreichen',
       'confirmation-declined': 'die Zahlung wurde bei der Bank abgelehnt',
+      'not-approved': 'die Zahlung wurde dort nicht freigegeben, oder nicht für diesen Betrag',
+      'asked-once': 'sie lässt sich nur einmal fragen',
     })[reason] ?? 'die Bank nannte keinen Grund',
   reply: {
     noOrder: () =>

@@ -107,8 +107,10 @@ export const pages: PageWords = {
     opensLater: (day) => `Das wird ab dem ${day} verkauft.`,
     soldOut: 'Das ist ausverkauft.',
     over: 'Das wird nicht mehr verkauft.',
-    refused: (reason) =>
-      `Die Karte wurde abgelehnt: ${reason}. Es wurde nichts abgebucht, und alles, was Sie geschrieben haben, ist noch da. Versuchen Sie eine andere Karte.`,
+    refused: (reason, way) =>
+      way === undefined
+        ? `Die Karte wurde abgelehnt: ${reason}. Es wurde nichts abgebucht, und alles, was Sie geschrieben haben, ist noch da. Versuchen Sie eine andere Karte.`
+        : `Ihre ${way === 'wallet' ? 'Wallet' : 'Bank'} hat nicht gezahlt: ${reason}. Es wurde nichts abgebucht, und alles, was Sie geschrieben haben, ist noch da. Versuchen Sie es noch einmal oder auf andere Art.`,
     fellAway:
       'Die Zahlung kam nicht zustande: Sie wurde nicht bestätigt, oder der Zahlungsdienst war nicht zu erreichen. Es wurde nichts abgebucht, und Sie können es noch einmal versuchen.',
   },
@@ -139,6 +141,9 @@ export const pages: PageWords = {
     notAnswered:
       'Der Zahlungsdienst antwortet nicht. Nichts wurde abgebucht. Versuchen Sie es in einer Minute noch einmal.',
     noMoney: 'Dieser Shop kann noch keine Zahlungen annehmen. Nichts wurde abgebucht.',
+    wayNotReady: 'Diese Art zu zahlen geht gerade nicht. Es wurde nichts abgebucht. Wählen Sie eine andere.',
+    notApproved:
+      'Für diese Kasse wurde nichts freigegeben, oder es ist zu lange her. Es wurde nichts abgebucht. Wählen Sie noch einmal, wie Sie zahlen möchten.',
     tooManyCards:
       'In kurzer Zeit wurden zu viele Karten abgelehnt. Es wurde nichts abgebucht. Warten Sie eine Viertelstunde, oder fragen Sie Ihre Bank.',
     waitQuarter: 'Zu viele Versuche. Warten Sie eine Viertelstunde und versuchen Sie es wieder.',

@@ -1,3 +1,4 @@
+import { dieKarte, karte } from './means';
 import type { PaperWords } from '../en/papers';
 
 /** Was auf Belegen, Rechnungen und Gutschriften steht. */
@@ -9,7 +10,7 @@ export const papers: PaperWords = {
   order: () => 'Bestellung',
   date: () => 'Datum',
   paidWith: () => 'Bezahlt mit',
-  card: (last4) => `Karte mit den Endziffern ${last4}`,
+  card: karte,
   withArticle: (text, number) => `${text} (Art.-Nr. ${number})`,
   sending: (country) => `Versand nach ${country}`,
   withCode: (text, code) => `${text}, mit ${code}`,
@@ -23,5 +24,5 @@ export const papers: PaperWords = {
   forReceipt: () => 'Zu Beleg',
   backRow: (title, tax) => (tax === null ? title : `${title}, davon ${tax} Steuer`),
   givenBack: () => 'Zurückgezahlt',
-  toCard: (last4) => `Auf die Karte mit den Endziffern ${last4}.`,
+  toCard: (means) => `Auf ${dieKarte(means)}.`,
 };

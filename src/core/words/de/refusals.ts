@@ -52,6 +52,8 @@ export const refusals: RefusalWords = {
     `Der Preis hat sich geändert, seit diese Seite geöffnet wurde. ${SAFE} Sehen Sie sich den neuen Preis an und entscheiden Sie neu.`,
   'card-needed': ({ later }) =>
     `${later ? 'Für das, was später fällig wird, braucht es eine Karte.' : 'Zum Bezahlen braucht es eine Karte.'} ${SAFE}`,
+  'way-not-kept': () =>
+    `Ein Bankkonto kann nur einmal gefragt werden, und hier ist später etwas fällig. ${SAFE} Wählen Sie eine andere Art zu zahlen.`,
   'already-paid': () => 'Diese Bestellung ist schon bezahlt. Es wurde nicht noch einmal abgebucht.',
   'already-runs': () =>
     `Mit dieser Adresse läuft dieses Abo schon. ${SAFE} Melden Sie sich an, um es zu sehen, zu ändern oder neu zu beginnen.`,

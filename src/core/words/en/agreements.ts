@@ -1,3 +1,5 @@
+import type { Means } from '#core/ways';
+import { theMeans } from './means';
 type EndedBecause =
   'cancelled' | 'unpaid' | 'finished' | 'switched' | 'replaced' | 'refunded' | 'dispute-lost' | 'let-go' | 'stopped';
 
@@ -33,13 +35,13 @@ export const agreements = {
   acts: {
     retry: {
       label: (owed: string): string => `Pay ${owed} now`,
-      leadsTo: (owed: string, last4: string): string =>
-        `${owed} is taken from the card ending ${last4} now. Should it be another card, change it; that pays it, too.`,
+      leadsTo: (owed: string, means: Means): string =>
+        `${owed} is taken from ${theMeans(means)} now. Should it be another card, change it; that pays it, too.`,
     },
     rest: {
       label: (): string => 'Pay the rest now',
-      leadsTo: (rest: string, last4: string): string =>
-        `${rest} is taken from the card ending ${last4} now. Then it is paid off.`,
+      leadsTo: (rest: string, means: Means): string =>
+        `${rest} is taken from ${theMeans(means)} now. Then it is paid off.`,
     },
     return: {
       label: (): string => 'Come back now',
@@ -67,7 +69,8 @@ export const agreements = {
       leadsTo: (day: string): string =>
         `Access stays open until ${day}. Nothing more is paid. You can take it back until then.`,
     },
-    card: (last4: string): string => `Change card (ends ${last4})`,
+    card: (means: Means): string =>
+      means.way === undefined ? `Change card (ends ${means.last4})` : 'Pay by card instead',
   },
   said: {
     paid: 'Paid. Thank you.',

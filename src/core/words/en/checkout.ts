@@ -1,3 +1,5 @@
+import type { Means } from '#core/ways';
+import { theMeans } from './means';
 /** The checkout's form and what its script says. */
 export const checkout = {
   howToPay: 'How would you like to pay?',
@@ -25,7 +27,8 @@ export const checkout = {
   amount: 'Your amount',
   howMany: 'How many',
   offer: {
-    yes: (amount: string, last4: string): string => `Yes, add it: ${amount} to the card ending ${last4}`,
+    yes: (amount: string, means: Means): string =>
+      `Yes, add it: ${amount} ${means.way === undefined ? 'to' : 'from'} ${theMeans(means)}`,
     yesCard: (amount: string): string => `Yes, add it: ${amount}`,
     yesFree: 'Yes, add it, nothing to pay today',
     no: 'No, thank you',
@@ -36,6 +39,16 @@ export const checkout = {
   },
   oneMoment: 'One moment …',
   buttonWith: (words: string, amount: string): string => `${words}: ${amount}`,
+  payBy: 'Pay with',
+  ways: { card: 'Card', wallet: 'Wallet', account: 'Bank account' },
+  ledTo: {
+    wallet: 'Your wallet opens and asks you to approve. Then you come back here by yourself.',
+    account: 'Your bank opens and asks you to approve. Then you come back here by yourself.',
+  },
+  payFrom: (amount: string, way: 'wallet' | 'account'): string =>
+    way === 'wallet' ? `Pay ${amount} with your wallet` : `Pay ${amount} from your bank account`,
+  noWay: 'This shop cannot take payments at the moment. Nothing is charged.',
+  cameBack: 'You came back without paying. Nothing was charged, and everything you typed is still here.',
   getNow: 'Get it now, nothing to pay',
   payNow: (amount: string): string => `Pay ${amount} now`,
   startNow: 'Start now, nothing to pay today',

@@ -1,6 +1,8 @@
+import type { Means } from '#core/ways';
+import { theMeans } from './means';
 /** What an act on a payment plan or subscription leads to, as the seller reads it before the button; amounts and days are in words already. */
 export interface ConsequencesWords {
-  taken(amount: string, last4: string, credit: string | null): string;
+  taken(amount: string, means: Means, credit: string | null): string;
   goesBack(amount: string): string;
   creditPays(amount: string): string;
   closes(titles: readonly string[]): string;
@@ -15,8 +17,8 @@ const list = (titles: readonly string[]): string => titles.map((title) => `“${
 const verb = (titles: readonly string[], one: string, several: string): string => (titles.length === 1 ? one : several);
 
 export const consequences: ConsequencesWords = {
-  taken: (amount, last4, credit) =>
-    `${amount} is taken from the card ending ${last4} now${credit === null ? '' : `, after ${credit} for unused days`}.`,
+  taken: (amount, means, credit) =>
+    `${amount} is taken from ${theMeans(means)} now${credit === null ? '' : `, after ${credit} for unused days`}.`,
   goesBack: (amount) => `${amount} goes back to the card.`,
   creditPays: (amount) => `${amount} for unused days pays what comes next.`,
   closes: (titles) => `${list(titles)} ${verb(titles, 'closes', 'close')}.`,

@@ -1,3 +1,5 @@
+import type { Means } from '#core/ways';
+import { meansFirst, theMeans } from './means';
 /** A letter's subject and its paragraphs; greeting, test mark and the shop's name come around them. */
 export interface Letter {
   subject: string;
@@ -35,7 +37,9 @@ export const letters = {
     later: readonly string[];
     url: string;
     days: number;
-    card: { last4: string; statement: string } | null;
+    means: Means | null;
+    /** What the statement reads. */
+    statement: string;
     /** Null where nothing moved: there is no receipt then. */
     paper: string | null;
   }): Letter =>
@@ -47,9 +51,7 @@ export const letters = {
       ...of.later.map((text) => `Due later: ${text}`),
       `Open it here:\n${of.url}`,
       `This link signs you in. It works once, for ${of.days} days. After that, ask for a new one with this address in the member area.`,
-      of.card === null
-        ? ''
-        : `The card ending ${of.card.last4} was charged; your statement will read ${of.card.statement}.`,
+      of.means === null ? '' : `${meansFirst(of.means)} was charged; your statement will read ${of.statement}.`,
       of.paper === null
         ? `Order ${of.number}. Answer this message if anything is wrong.`
         : `Order ${of.number}, receipt ${of.paper}. You will find the receipt as a PDF in the member area. Answer this message if anything is wrong.`,
@@ -58,13 +60,13 @@ export const letters = {
     amount: string;
     number: number;
     titles: string;
-    last4: string | null;
+    means: Means | null;
     closed: string;
     note: string;
   }): Letter =>
     letter(
       `${of.amount} given back (order ${of.number})`,
-      `We gave back ${of.amount} for ${of.titles}${of.last4 === null ? '' : `, to the card ending ${of.last4}`}. Banks take a few days to show it.`,
+      `We gave back ${of.amount} for ${of.titles}${of.means === null ? '' : `, to ${theMeans(of.means)}`}. Banks take a few days to show it.`,
       of.closed === '' ? 'Your access stays as it was.' : `Access to ${of.closed} is closed now.`,
       `Credit note ${of.note}.`,
     ),
@@ -194,6 +196,8 @@ export const letters = {
       'needs-bank': 'the bank wants to ask the card’s owner first',
       'never-reached': 'the bank could not be reached',
       'confirmation-declined': 'the payment was declined at the bank',
+      'not-approved': 'it was not approved, or not for this sum',
+      'asked-once': 'it can be asked only once',
     })[reason] ?? 'the bank gave no reason',
   /** A ready answer to somebody who wrote. */
   reply: {

@@ -99,8 +99,10 @@ export const pages = {
     opensLater: (day: string): string => `This is on sale from ${day}.`,
     soldOut: 'This is sold out.',
     over: 'This is not on sale any more.',
-    refused: (reason: string): string =>
-      `The card was refused: ${reason}. Nothing was charged, and everything you typed is still here. Try another card.`,
+    refused: (reason: string, way: 'wallet' | 'account' | undefined): string =>
+      way === undefined
+        ? `The card was refused: ${reason}. Nothing was charged, and everything you typed is still here. Try another card.`
+        : `Your ${way === 'wallet' ? 'wallet' : 'bank'} did not pay: ${reason}. Nothing was charged, and everything you typed is still here. Try again, or another way.`,
     fellAway:
       'The payment did not go through: it was not confirmed, or the payment service could not be reached. Nothing was charged, and you can try again.',
   },
@@ -131,6 +133,9 @@ export const pages = {
     pressAgain: 'Something else was being written at this moment. Nothing was charged. Press again.',
     notAnswered: 'The payment service does not answer. Nothing was charged. Try again in a minute.',
     noMoney: 'This shop cannot take payments yet. Nothing was charged.',
+    wayNotReady: 'This way to pay does not work at the moment. Nothing was charged. Choose another one.',
+    notApproved:
+      'Nothing was approved for this checkout, or it is too long ago. Nothing was charged. Choose again how you want to pay.',
     tooManyCards:
       'Too many cards were refused in a short time. Nothing was charged. Wait a quarter of an hour, or ask your bank.',
     waitQuarter: 'Too many tries. Wait a quarter of an hour and try again.',

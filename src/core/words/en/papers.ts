@@ -1,3 +1,5 @@
+import type { Means } from '#core/ways';
+import { plainMeans, theMeans } from './means';
 /** What stands on receipts, invoices and credit notes. */
 export const papers = {
   name: (invoice: boolean): string => (invoice ? 'Invoice' : 'Receipt'),
@@ -7,7 +9,7 @@ export const papers = {
   order: (): string => 'Order',
   date: (): string => 'Date',
   paidWith: (): string => 'Paid with',
-  card: (last4: string): string => `card ending ${last4}`,
+  card: (means: Means): string => plainMeans(means),
   withArticle: (text: string, number: string): string => `${text} (no. ${number})`,
   sending: (country: string): string => `Sent to ${country}`,
   withCode: (text: string, code: string): string => `${text}, with ${code}`,
@@ -23,6 +25,6 @@ export const papers = {
   forReceipt: (): string => 'For receipt',
   backRow: (title: string, tax: string | null): string => (tax === null ? title : `${title}, of which ${tax} tax`),
   givenBack: (): string => 'Given back',
-  toCard: (last4: string): string => `To the card ending ${last4}.`,
+  toCard: (means: Means): string => `To ${theMeans(means)}.`,
 };
 export type PaperWords = typeof papers;

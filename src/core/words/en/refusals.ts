@@ -57,6 +57,8 @@ export const refusals: RefusalWords = {
     `The price has changed since this page was opened. ${SAFE} Look at the new price and decide again.`,
   'card-needed': ({ later }) =>
     `${later ? 'A card is needed for what is due later.' : 'A card is needed to pay.'} ${SAFE}`,
+  'way-not-kept': () =>
+    `A bank account can be asked only once, and something is due later here. ${SAFE} Choose another way to pay.`,
   'already-paid': () => 'This order is already paid. You were not charged again.',
   'already-runs': () =>
     `With this address this subscription runs already. ${SAFE} Sign in to see it, change it or start it again.`,

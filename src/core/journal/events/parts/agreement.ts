@@ -18,7 +18,9 @@ import { terms1, terms2, termsFrom1 } from './terms';
 
 export const keptCard1 = z.strictObject({
   token: z.string().max(200),
-  last4: z.string().regex(/^\d{4}$/),
+  last4: z.string().regex(/^(\d{4})?$/),
+  /** A wallet, or an account; left out for a card. */
+  way: z.enum(['wallet', 'account']).optional(),
   expires: z.string().optional(),
   country: z.string().optional(),
 });
