@@ -353,6 +353,17 @@ function newerPaths(
     text: '',
     strength: 'clear',
   });
+  // Its page is tried with another headline: half of the visitors see that.
+  const front = spring.pages.find((p) => p.id === spring.path.steps.find((s) => s.id === spring.path.start)?.pageId);
+  if (front) {
+    const other = { ...structuredClone(front), id: next('page') };
+    const headline = other.blocks.find((b) => b.kind === 'headline');
+    if (headline) headline.text = 'Know the loudest small bird in your garden';
+    spring.pages.push(other);
+    spring.path.comparisons = [
+      { id: next('cmp'), step: spring.path.start, other: { of: 'page', pageId: other.id }, share: 50, by: 'went-on' },
+    ];
+  }
   const side = sideBySide.make({ ...known(dawnOffer), beside: known(membership).offer });
   Object.assign(side.path, { title: 'Field pack or library', address: 'pack-or-library' });
   const listeners = next('pr');

@@ -1,5 +1,5 @@
 import { addDays, dateIn, type Instant } from '#core/calendar';
-import { checkoutsOf, type Path, stepsInOrder } from '#core/paths';
+import { type Arm, checkoutsOf, designName, type Path, stepsInOrder } from '#core/paths';
 import type { Order } from '#core/shop';
 import type { View } from '#core/visits';
 import type { Random } from './random';
@@ -19,6 +19,8 @@ const LOOKERS: Record<string, number> = {
 const FEWEST = 3;
 /** Of those who look and do not buy, so many go on to a checkout. */
 const WENT_ON = 0.17;
+/** Where two designs are tried, so many of those who see each go on. */
+const WENT_ON_BY = { a: 0.12, b: 0.3 };
 const SITES = ['birdnotes.example', 'marshwalks.example', 'slow-radio.example'] as const;
 const WORDS = ['mail', 'card', 'walk'] as const;
 
@@ -34,8 +36,10 @@ export function inventedVisits(
   const seen: { day: string; view: View }[] = [];
   const last = dateIn(today, zone);
   const first = addDays(last, -DAYS);
-  const see = (day: string, path: Path, steps: readonly string[], entrance?: string): void => {
+  const see = (day: string, path: Path, steps: readonly string[], entrance?: string, arm?: Arm): void => {
     const from = dice.next();
+    const [compared] = path.comparisons ?? [];
+    const design = compared && arm ? [designName(compared.id, arm)] : [];
     steps.forEach((step, i) => {
       const before = steps[i - 1];
       seen.push({
@@ -46,6 +50,8 @@ export function inventedVisits(
           release,
           ...(before === undefined ? {} : { from: before }),
           ...(entrance === undefined ? {} : { entrance }),
+          ...(design.length > 0 && step === compared?.step ? { seen: design } : {}),
+          ...(design.length > 0 && before !== undefined && before === compared?.step ? { on: design } : {}),
           ...(i > 0 ? {} : from < 0.3 ? { site: dice.pick(SITES) } : from < 0.5 ? { words: dice.pick(WORDS) } : {}),
         },
       });
@@ -64,6 +70,7 @@ export function inventedVisits(
       path,
       walked.filter((id) => id != null),
       order.came.entrance ?? undefined,
+      path.comparisons && dice.next() < 0.7 ? 'b' : 'a',
     );
   }
   for (let day = first; day <= last; day = addDays(day, 1))
@@ -72,9 +79,10 @@ export function inventedVisits(
       const lookers = Math.round(many * (0.4 + 1.2 * dice.next()));
       for (let n = 0; n < lookers; n += 1) {
         const tills = checkoutsOf(path).map((s) => s.id);
-        const goes = dice.next() < WENT_ON && tills.length > 0;
+        const arm: Arm | undefined = path.comparisons ? dice.pick(['a', 'b'] as const) : undefined;
+        const goes = dice.next() < (arm ? WENT_ON_BY[arm] : WENT_ON) && tills.length > 0;
         const through = dice.next() < 0.6 ? path.entrances?.[0]?.id : undefined;
-        see(day, path, [path.start, ...(goes ? [dice.pick(tills)] : [])], through);
+        see(day, path, [path.start, ...(goes ? [dice.pick(tills)] : [])], through, arm);
       }
     }
   return seen;

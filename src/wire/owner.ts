@@ -55,6 +55,13 @@ export const FirstHoursAnswer = z.strictObject({ first: FirstHours.nullable() })
 const count = z.int().min(0);
 const Named = z.strictObject({ of: z.string(), count });
 
+const ArmCounted = z.strictObject({ came: count, sum: count, squares: count });
+const Verdict = z.discriminatedUnion('says', [
+  z.strictObject({ says: z.literal('too-few') }),
+  z.strictObject({ says: z.literal('none-yet'), moreDays: count.nullable() }),
+  z.strictObject({ says: z.literal('better'), arm: z.enum(['a', 'b']), from: z.number(), to: z.number() }),
+]);
+
 /** What was counted of a path in some days. Money in minor units of its currency. */
 export const PathFigures = z.strictObject({
   from: z.iso.date(),
@@ -73,6 +80,7 @@ export const PathFigures = z.strictObject({
     }),
   ),
   entrances: z.array(z.strictObject({ entrance: Id, came: count, bought: count, money: count })),
+  comparisons: z.array(z.strictObject({ id: Id, a: ArmCounted, b: ArmCounted, verdict: Verdict })),
   sites: z.array(Named),
   words: z.array(Named),
   robots: count,

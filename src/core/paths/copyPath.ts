@@ -7,11 +7,11 @@ import type { Condition, Path, Target } from './path';
 
 /**
  * A path once more, with pages of its own: everything in it has a fresh id, and the whole a fresh address. What led to
- * other paths leads there still.
+ * other paths leads there still. What is being compared is not compared in the copy.
  * @param fresh what is new in it: ids, a short address for each entrance, and which addresses are in use
  */
 export function copyPath(
-  path: Path,
+  { comparisons: _, ...path }: Path,
   pages: readonly Page[],
   { taken, next, short }: Pick<Known, 'taken' | 'next' | 'short'>,
 ): Begun {

@@ -25,6 +25,8 @@ export {
   thanksOf,
 } from './steps';
 export { Bonus } from './bonus';
+export { type Arm, Comparison } from './comparison';
+export { armOf, designName, designsOf, inDesigns, otherOffers, otherPages, pagesOf, withOther } from './designs';
 export { bitesNothing, Countdown, countdownEnds } from './countdown';
 export {
   Entrance,

@@ -12,32 +12,14 @@ import {
   type StepId,
 } from '#core/ids';
 import { Bonus } from './bonus';
+import { Comparison } from './comparison';
 import { Countdown } from './countdown';
 import { Entrance } from './entrance';
+import { Extra, Named } from './extra';
 import { Target } from './target';
 import { upgradePath } from './upgradePath';
 
-export { Target };
-
-/** One price of an offer, as a step names it. */
-const Named = { offerId: idFor<OfferId>(), priceId: idFor<PriceId>() };
-
-/** Something that can be ticked at a checkout; never beforehand. Words that are empty are the offer's own. */
-export const Extra = z.object({
-  id: Id,
-  ...Named,
-  heading: z.string().max(200),
-  text: z.string().max(600),
-  /** How much it stands out, within the brand. */
-  strength: z.enum(['quiet', 'clear', 'loud']),
-  /** What is pressed to add it; a button where nothing is said. */
-  look: z.enum(['button', 'tick', 'switch']).optional(),
-  /** Above the button that pays, or beside the sums; above where nothing is said. */
-  place: z.enum(['above', 'beside']).optional(),
-  /** Whether what it opens is shown by its picture. */
-  picture: z.boolean().optional(),
-});
-export type Extra = z.infer<typeof Extra>;
+export { Extra, Target };
 
 const Address = z.string().max(80);
 
@@ -105,6 +87,8 @@ export const Path = z.preprocess(
     entrances: z.array(Entrance).max(200).optional(),
     countdowns: z.array(Countdown).max(20).optional(),
     bonuses: z.array(Bonus).max(20).optional(),
+    /** Two designs tried against each other; few, because an order says which of each it saw. */
+    comparisons: z.array(Comparison).max(3).optional(),
   }),
 );
 export type Path = z.infer<typeof Path>;

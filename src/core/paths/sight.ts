@@ -16,6 +16,10 @@ export interface Coming {
   first?: Instant | null | undefined;
   /** When they first turned back. */
   turnedBack?: Instant | null | undefined;
+  /** The visitor's name where they have one: which of two designs they see hangs on it. */
+  seed?: string | null | undefined;
+  /** The comparisons whose design they have seen. */
+  seen?: readonly string[] | undefined;
 }
 
 /** What one visitor sees of a path at one moment. Pages, checkout and charge read it here. */

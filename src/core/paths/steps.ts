@@ -1,4 +1,5 @@
 import type { OfferId, PriceId, StepId } from '#core/ids';
+import { otherOffers } from './designs';
 import type { Extra, Path, Step } from './path';
 
 /** What can be ticked at a path's checkout. */
@@ -21,8 +22,11 @@ export const mainOffers = (path: Pick<Path, 'steps' | 'offerId'>): OfferId[] => 
 ];
 
 /** Every offer that a path sells: its own, beside it, and after payment. */
-export const offersSoldOn = (path: Pick<Path, 'steps' | 'offerId'>): Set<OfferId> =>
-  new Set([...mainOffers(path), ...[...extrasOf(path), ...offersAfterPayment(path)].map(({ offerId }) => offerId)]);
+export const offersSoldOn = (path: Pick<Path, 'steps' | 'offerId' | 'comparisons'>): Set<OfferId> =>
+  new Set([
+    ...mainOffers(path),
+    ...[...extrasOf(path), ...offersAfterPayment(path), ...otherOffers(path)].map(({ offerId }) => offerId),
+  ]);
 
 export const checkoutsOf = ({ steps }: Pick<Path, 'steps'>): Step[] => steps.filter((s) => s.kind === 'checkout');
 /** The first checkout; most paths have one. */

@@ -1,5 +1,5 @@
 import { couponProblem } from '#core/catalogue';
-import { offersSoldOn } from '#core/paths';
+import { offersSoldOn, pagesOf } from '#core/paths';
 import type { DraftContent, Release } from './release';
 
 export interface Going {
@@ -18,7 +18,7 @@ export function keepBack(draft: DraftContent, live: Release | null): Going {
   const liveProducts = new Set(live?.content.products.map((p) => p.id));
   const onPath = new Set(draft.paths.flatMap((p) => [...offersSoldOn(p)]));
   const offers = draft.offers.filter((o) => onPath.has(o.id) || liveOffers.has(o.id));
-  const shown = new Set(draft.paths.flatMap((p) => p.steps.map((s) => s.pageId)));
+  const shown = new Set(draft.paths.flatMap((p) => pagesOf(p)));
   const given = draft.paths.flatMap((p) => (p.bonuses ?? []).map((b) => b.productId));
   const opened = new Set([...offers.flatMap((o) => o.productIds), ...given]);
   const products = draft.products.filter((p) => opened.has(p.id) || liveProducts.has(p.id));

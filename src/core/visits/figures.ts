@@ -61,14 +61,15 @@ export function stepFigures(path: Path, tally: Tally, orders: readonly Order[]):
   }));
 }
 
-const paidIn = (order: Order, counts: (payment: Order['payments'][number]) => boolean): number =>
+/** What an order brought by some of its payments. */
+export const paidIn = (order: Order, counts: (payment: Order['payments'][number]) => boolean): number =>
   order.payments
     .filter(counts)
     .flatMap((p) => p.lines)
     .reduce((all, line) => all + line.amount, 0);
 
 /** What an order brought on the day of buying, at its checkout and after it. */
-const paidOnDay = (order: Order): number => paidIn(order, (p) => p.kind === 'checkout' || p.kind === 'offer');
+export const paidOnDay = (order: Order): number => paidIn(order, (p) => p.kind === 'checkout' || p.kind === 'offer');
 
 function paidAt(step: StepId, orders: readonly Order[]): Pick<StepFigures, 'taken' | 'left' | 'money'> {
   const bought = orders.filter((o) => o.came.step === step);

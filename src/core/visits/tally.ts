@@ -3,11 +3,12 @@ import type { View } from './view';
 
 /**
  * How often what happened, in one day: sums by a key of path, step, what and of what. `came` counts views, `from` those
- * that another step led to, the others where they came from; `robot` what fetched a page and never its mark.
+ * that another step led to, `design` and `design-on` who saw one of two designs and was led on by it, the others where
+ * they came from; `robot` what fetched a page and never its mark.
  */
 export type Tally = Record<string, number>;
 
-type What = 'came' | 'from' | 'entrance' | 'site' | 'words' | 'release' | 'robot';
+type What = 'came' | 'from' | 'entrance' | 'site' | 'words' | 'release' | 'robot' | 'design' | 'design-on';
 
 /** Sites and words of links are other people's: so many different ones are kept a day, further ones together. */
 const MOST_NAMES = 60;
@@ -32,6 +33,12 @@ export function countView(tally: Tally, { path, step, release, from, entrance, s
     const known = Object.keys(tally).filter((k) => k.startsWith(keyOf(path, step, what)));
     add(tally, key in tally || known.length < MOST_NAMES ? key : keyOf(path, step, what, OTHERS));
   }
+}
+
+/** Counts which designs were seen for the first time, and which led on: once a visitor, whatever day it is. */
+export function countDesigns(tally: Tally, { path, step, seen = [], on = [] }: View): void {
+  for (const design of seen) add(tally, keyOf(path, step, 'design', design));
+  for (const design of on) add(tally, keyOf(path, step, 'design-on', design));
 }
 
 export const countRobot = (tally: Tally, path: PathId, step: StepId): void => add(tally, keyOf(path, step, 'robot'));

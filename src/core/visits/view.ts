@@ -13,6 +13,10 @@ export const View = z.object({
   site: z.string().max(100).optional(),
   /** What the link says of itself: "mail" in ?from=mail. */
   words: z.string().max(60).optional(),
+  /** Designs of comparisons that were seen here for the first time: "cmp_1:b". */
+  seen: z.array(z.string().max(130)).max(3).optional(),
+  /** Designs that led on to here, of whoever saw them before; once each. */
+  on: z.array(z.string().max(130)).max(3).optional(),
   /** The visit, where it has a name for another reason: once a day it counts at a step. */
   visit: Id.optional(),
 });

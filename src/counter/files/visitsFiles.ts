@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import * as z from 'zod';
 import { addDays } from '#core/calendar';
 import type { PathId, StepId } from '#core/ids';
-import { countRobot, countView, sumTallies, type Tally, tallied, View } from '#core/visits';
+import { countDesigns, countRobot, countView, sumTallies, type Tally, tallied, View } from '#core/visits';
 import { replaceFile } from './smallFile';
 
 const Line = z.union([View, z.object({ robot: z.tuple([z.string(), z.string()]) })]);
@@ -59,8 +59,12 @@ export function openVisitsFiles(folder: string, say: (what: string, error: unkno
   };
   function fold(day: string, line: Line): boolean {
     if ('robot' in line) countRobot(tallyOf(day), ...line.robot);
-    else if (isNew(day, line)) countView(tallyOf(day), line);
-    else return false;
+    else {
+      const fresh = isNew(day, line);
+      if (!fresh && !line.seen && !line.on) return false;
+      if (fresh) countView(tallyOf(day), line);
+      countDesigns(tallyOf(day), line);
+    }
     unwritten.add(day);
     return true;
   }

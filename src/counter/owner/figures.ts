@@ -1,6 +1,16 @@
 import { addDays, dateIn, startOfDate } from '#core/calendar';
 import type { PathId } from '#core/ids';
-import { entranceFigures, ofPath, stepFigures, sumTallies, tallied, talliedBy } from '#core/visits';
+import type { Path } from '#core/paths';
+import {
+  comparisonFigures,
+  type ComparisonFigures,
+  entranceFigures,
+  ofPath,
+  stepFigures,
+  sumTallies,
+  tallied,
+  talliedBy,
+} from '#core/visits';
 import type { PathFigures } from '../../wire';
 import { type CounterContext, liveRelease } from '../context';
 
@@ -23,6 +33,7 @@ export function figuresOf(context: CounterContext, pathId: PathId, days: number)
     stopped: context.visits.stopped(),
     steps: stepFigures(path, all, orders),
     entrances: entranceFigures(path, all, orders),
+    comparisons: comparisonsOf(context, path, to),
     sites: talliedBy(all, pathId, begins, 'site'),
     words: talliedBy(all, pathId, begins, 'words'),
     robots: path.steps.reduce((sum, step) => sum + tallied(all, pathId, step.id, 'robot'), 0),
@@ -32,4 +43,15 @@ export function figuresOf(context: CounterContext, pathId: PathId, days: number)
       bought: orders.filter((o) => dateIn(o.at, zone) === day).length,
     })),
   };
+}
+
+/** How the path's comparisons stand, over everything that was ever counted of them. */
+function comparisonsOf(context: CounterContext, path: Path, today: string): ComparisonFigures[] {
+  if ((path.comparisons ?? []).length === 0) return [];
+  const days = context.visits.days('', today).map(({ day, tally }) => ({ day, tally: ofPath(tally, path.id) }));
+  const all = sumTallies(days.map(({ tally }) => tally));
+  const ids = new Set(path.comparisons?.map(({ id }) => id));
+  const counts = (key: string): boolean => / design /.test(key) && [...ids].some((id) => key.includes(` ${id}:`));
+  const going = days.filter(({ tally }) => Object.keys(tally).some(counts)).length;
+  return comparisonFigures(path, all, [...context.runner.state.orders.values()], Math.max(1, going));
 }

@@ -1,7 +1,7 @@
 import type { Request, Response } from 'express';
 import * as z from 'zod';
-import type { Coming } from '#core/paths';
-import type { EntranceId, PathId } from '#core/ids';
+import { armOf, type Coming, type Comparison, designName, type Path, stepsAfter } from '#core/paths';
+import type { EntranceId, PathId, StepId } from '#core/ids';
 import type { CounterContext } from '../context';
 import { cookiesOf, giveCookie } from '../http/cookies';
 import { readToken, signToken } from '../http/signing';
@@ -11,6 +11,9 @@ const Came = z.object({
   first: z.string(),
   entrance: z.string().optional(),
   turnedBack: z.string().optional(),
+  /** Comparisons whose design they have seen, and those that led them on. */
+  seen: z.array(z.string()).optional(),
+  on: z.array(z.string()).optional(),
 });
 const Visitor = z.object({
   /** Its name among visitors, for what must stay the same for it. It says nothing of who it is. */
@@ -28,6 +31,9 @@ const MOST_PATHS = 12;
  * it. Whoever deletes it comes for the first time; nobody can write one that says more than happened.
  */
 function read(context: CounterContext, req: Request): z.infer<typeof Visitor> | null {
+  // What this very answer has noted already counts.
+  const noted = (req.res?.locals ?? {})[COOKIE] as z.infer<typeof Visitor> | undefined;
+  if (noted) return noted;
   const token = cookiesOf(req)[COOKIE];
   const parsed = Visitor.safeParse(token === undefined ? null : readToken(context.secrets.signing, 'way', token));
   return parsed.success ? parsed.data : null;
@@ -35,9 +41,9 @@ function read(context: CounterContext, req: Request): z.infer<typeof Visitor> | 
 
 /** How this visitor came to a path, as of now. */
 export function comingOf(context: CounterContext, req: Request, path: PathId): Coming {
-  const came = read(context, req)?.ways[path];
-  const { first = null, entrance = null, turnedBack = null } = came ?? {};
-  return { at: context.runner.now(), first, entrance, turnedBack };
+  const known = read(context, req);
+  const { first = null, entrance = null, turnedBack = null, seen = [] } = known?.ways[path] ?? {};
+  return { at: context.runner.now(), first, entrance, turnedBack, seed: known?.seed ?? null, seen };
 }
 
 function note(
@@ -45,18 +51,34 @@ function note(
   req: Request,
   res: Response,
   path: PathId,
-  more: { entrance?: EntranceId; turnedBack?: string },
+  more: { entrance?: EntranceId; turnedBack?: string; seen?: string[]; on?: string[] },
 ): Coming {
   const { seed, ways } = read(context, req) ?? { seed: context.ids.next('v'), ways: {} };
   const { [path]: before, ...others } = ways;
   const at = context.runner.now();
   // What happened first counts: coming again, or turning back again, earns nothing more.
-  const came = { first: at, ...more, ...before, ...(more.entrance === undefined ? {} : { entrance: more.entrance }) };
+  const { seen, on, entrance } = more;
+  const came = {
+    first: at,
+    ...more,
+    ...before,
+    ...(entrance === undefined ? {} : { entrance }),
+    ...(seen ? { seen } : {}),
+    ...(on ? { on } : {}),
+  };
   const kept = Object.entries(others).slice(-(MOST_PATHS - 1));
   const note = { seed, ways: { ...Object.fromEntries(kept), [path]: came } };
+  res.locals[COOKIE] = note;
   const token = signToken(context.secrets.signing, 'way', note);
   giveCookie(res, COOKIE, token, { maxAgeMs: KEPT_MS, sameSite: 'lax' });
-  return { at, first: came.first, entrance: came.entrance ?? null, turnedBack: came.turnedBack ?? null };
+  return {
+    at,
+    first: came.first,
+    entrance: came.entrance ?? null,
+    turnedBack: came.turnedBack ?? null,
+    seed,
+    seen: came.seen ?? [],
+  };
 }
 
 /** They came through an entrance: the last one counts. */
@@ -78,3 +100,43 @@ export const noteTurnedBack = (c: CounterContext, req: Request, res: Response, p
 
 /** The name of a visitor who has one already, for other reasons than being counted. */
 export const visitorOf = (context: CounterContext, req: Request): string | undefined => read(context, req)?.seed;
+
+/** Whether somebody may be in a comparison. Where their browser asks not to be followed they see what stands there. */
+export const followed = (req: Request): boolean => req.get('sec-gpc') !== '1';
+
+/**
+ * Notes which designs this visitor sees for the first time at some steps, and which they saw before led them on to here.
+ * @returns the same as names of designs, for counting; and how they came, as it is now
+ */
+export function noteDesigns(
+  context: CounterContext,
+  req: Request,
+  res: Response,
+  path: Path,
+  here: readonly StepId[],
+): { coming: Coming; seen?: string[]; on?: string[] } {
+  const comparisons = path.comparisons ?? [];
+  const coming = comingOf(context, req, path.id);
+  const { seed } = coming;
+  if (seed == null || comparisons.length === 0 || !followed(req)) return { coming };
+  const before = read(context, req)?.ways[path.id];
+  const saw = new Set(before?.seen);
+  const went = new Set(before?.on);
+  const seen = comparisons.filter(({ id, step }) => here.includes(step) && !saw.has(id));
+  const on = comparisons.filter(
+    ({ id, step }) => saw.has(id) && !went.has(id) && stepsAfter(path, step).some((next) => here.includes(next)),
+  );
+  if (seen.length === 0 && on.length === 0) return { coming };
+  const names = (of: readonly Comparison[]): string[] => of.map((c) => designName(c.id, armOf(seed, c)));
+  const now = note(context, req, res, path.id, {
+    seen: [...saw, ...seen.map(({ id }) => id)],
+    on: [...went, ...on.map(({ id }) => id)],
+  });
+  return { coming: now, seen: names(seen), on: names(on) };
+}
+
+/** A name for a visitor of a path with a comparison, so that they see the same design each time. */
+export function nameFor(context: CounterContext, req: Request, res: Response, path: Path): void {
+  if ((path.comparisons ?? []).length === 0 || !followed(req) || comingOf(context, req, path.id).seed != null) return;
+  note(context, req, res, path.id, {});
+}

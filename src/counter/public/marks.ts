@@ -14,6 +14,9 @@ const SAYS_IT_IS_ONE = /bot\b|crawl|spider|slurp|preview|monitor|curl|wget|pytho
 
 export const MARK_PREFIX = '/-/mark/';
 
+/** What is known of a view besides its page. */
+type More = Pick<View, 'entrance' | 'visit' | 'seen' | 'on'>;
+
 interface Waiting {
   view: View;
   day: string;
@@ -29,7 +32,7 @@ export class Marks {
   constructor(private readonly context: CounterContext) {}
 
   /** The address of a page's mark; null for a program that says it is one. */
-  give(req: Request, path: Path, step: Step, release: number, more: Pick<View, 'entrance' | 'visit'>): string | null {
+  give(req: Request, path: Path, step: Step, release: number, more: More): string | null {
     const { context } = this;
     const zone = liveRelease(context)?.content.shop.zone ?? 'UTC';
     const day = dateIn(context.runner.now(), zone);
@@ -62,14 +65,7 @@ export class Marks {
   }
 }
 
-function viewOf(
-  context: CounterContext,
-  req: Request,
-  path: Path,
-  step: Step,
-  release: number,
-  more: Pick<View, 'entrance' | 'visit'>,
-): View {
+function viewOf(context: CounterContext, req: Request, path: Path, step: Step, release: number, more: More): View {
   const referer = req.get('referer');
   const isOwn = (origin: string): boolean => context.hosts.isOwnOrigin(origin, req.get('host') ?? '');
   const from = stepBefore(path, referer, isOwn);
@@ -82,6 +78,8 @@ function viewOf(
     ...(from === undefined || from === step.id ? {} : { from }),
     ...(site === undefined ? {} : { site }),
     ...(words === undefined ? {} : { words }),
+    ...(more.seen?.length ? { seen: more.seen } : {}),
+    ...(more.on?.length ? { on: more.on } : {}),
     ...(more.entrance === undefined ? {} : { entrance: more.entrance }),
     ...(more.visit === undefined ? {} : { visit: more.visit }),
   };

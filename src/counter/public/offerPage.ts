@@ -3,6 +3,7 @@ import { liveRelease, type CounterContext } from '../context';
 import { offerQuote } from '#core/shop';
 import { thanksOf, hrefOf } from '#core/paths';
 import { offerHtml, pageHtml } from '../../pages/render';
+import { noteDesigns } from './coming';
 import { readingFor } from '../shared/reading';
 import { isTheirTurn, nextHref } from './afterPayment';
 import type { Marks } from './marks';
@@ -39,11 +40,14 @@ export function offerPage(
   const state = offerState(reading.state, order, step.id, next, reading.locale);
   const data = offerDataFor(reading, { release: of.release, pathId, step: step.id, card: order.card, quote, state });
   const view = viewOf(of.release, { ...of.path, offerId: offer.offerId }, step.id, reading.locale);
+  const { seen, on } = noteDesigns(context, req, res, of.path, [step.id]);
   sendPage(context, req, res, {
     kind: 'checkout',
     title: page?.title || data.title,
     keepOut: true,
     mark: marks.give(req, of.present, step, of.release.number, {
+      seen,
+      on,
       entrance: order.came.entrance ?? undefined,
       visit: order.came.visit ?? undefined,
     }),

@@ -39,7 +39,7 @@ export async function openCheckout(
   const unsettled = state?.status === 'asking' || state?.status === 'bank';
   const paidElsewhere = state?.status === 'paid' && !again;
   if (!visit || (!unsettled && !paidElsewhere && (state?.status === 'paid' || !quoteStands(context, visit)))) {
-    visit = newVisit(context, path.id, step.id, coming);
+    visit = newVisit(context, path, step.id, coming);
     state = { status: 'open' };
   } else if (!unsettled && !paidElsewhere && cameAnew(visit, coming))
     visit = begunAnew(context, visit, release, coming);

@@ -1,7 +1,8 @@
 import { type Request, type Response, Router } from 'express';
 import { brandValues, localesOf, saleState, type ShopDetails } from '#core/catalogue';
 import { shortTerms } from '#core/terms';
-import { offerAt, type Path, plainSight, showsAt, type Sight, type Step } from '#core/paths';
+import type { Page } from '#core/pages';
+import { checkoutOf, offerAt, type Path, plainSight, showsAt, type Sight, type Step, stepOf } from '#core/paths';
 import { publicPicturesOf, type Release } from '#core/release';
 import { checkoutHtml, frontHtml, pageHtml, wordsHtml } from '../../pages/render';
 import type { PriceId } from '#core/ids';
@@ -10,7 +11,7 @@ import { LANGUAGE_COOKIE, readingFor } from '../shared/reading';
 import { oneATurn } from '../http/oneATurn';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { orderViewFor } from '../shared/orderView';
-import { visitorOf } from './coming';
+import { noteDesigns, visitorOf } from './coming';
 import { MARK_PREFIX, Marks } from './marks';
 import { offerPage } from './offerPage';
 import { openCheckout } from './openCheckout';
@@ -31,7 +32,7 @@ export function pagesRoutes(context: CounterContext): Router {
   function shellOf(release: Release, path: Path, step: Step, locale: string, sight: Sight): Shell {
     const shows = showsAt(step, sight);
     const shown = pricesOn(release, path).filter(shows);
-    const key = [release.number, step.id, locale, ...shown, '', ...sight.leftOut].join('/');
+    const key = [release.number, step.id, step.pageId, locale, ...shown, '', ...sight.leftOut].join('/');
     let shell = shells.get(key);
     if (!shell) {
       shell = renderShell(release, path, step, locale, shows);
@@ -135,17 +136,23 @@ export function pagesRoutes(context: CounterContext): Router {
     if (place.found === 'offer') return offerPage(context, req, res, place, marks);
     if (place.found === 'nothing') return notFound(req, res);
     if (place.found === 'moved') return res.redirect(302, place.to);
-    const { release, step } = place;
+    const { release } = place;
+    const seen = seenBy(context, req, res, release, place.path);
+    const { sight, path } = seen;
+    const step = stepOf(path, place.step.id) ?? place.step;
     const page = release.content.pages.find((p) => p.id === step.pageId);
     const offer = release.content.offers.find((o) => o.id === offerAt(place.path, step));
     if (!page || !offer) return notFound(req, res);
-    const { coming, sight, path } = seenBy(context, req, res, release, place.path);
-    const elsewhere = ledElsewhere(context, req, release, place.path, step, { coming, sight });
+    const elsewhere = ledElsewhere(context, req, release, place.path, step, seen);
     if (elsewhere !== null) return res.redirect(303, elsewhere);
+    // A page that carries the checkout shows both.
+    const till = step.kind !== 'checkout' && carriesCheckout(page) ? checkoutOf(path) : undefined;
+    const { coming, ...designs } = noteDesigns(context, req, res, path, [step.id, ...(till ? [till.id] : [])]);
     // A thank-you page is counted where it thanks somebody.
     const mark = (more: { visit?: string | undefined } = {}): string | null =>
       marks.give(req, path, step, release.number, {
         entrance: sight.entrance?.id,
+        ...designs,
         visit: more.visit ?? visitorOf(context, req),
       });
     const title = page.title || offer.title;
@@ -226,6 +233,8 @@ export function pagesRoutes(context: CounterContext): Router {
   });
   return router;
 }
+
+const carriesCheckout = ({ blocks }: Page): boolean => blocks.some((b) => b.kind === 'checkout' && !b.hidden);
 
 const onSale = (offer: { onSale: boolean; putAway?: boolean | undefined }): boolean => offer.onSale && !offer.putAway;
 

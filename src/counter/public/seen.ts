@@ -1,6 +1,7 @@
 import type { Request, Response } from 'express';
 import {
   type Coming,
+  inDesigns,
   leadsTo,
   mainOffers,
   type Path,
@@ -14,7 +15,7 @@ import {
 import type { Release } from '#core/release';
 import type { PriceId } from '#core/ids';
 import type { CounterContext } from '../context';
-import { comingOf, noteFirst } from './coming';
+import { comingOf, followed, nameFor, noteFirst } from './coming';
 import { hrefOfTarget } from './shells';
 import { quoteStands, readVisit, tillFor, type Visit } from './visit';
 
@@ -22,17 +23,18 @@ import { quoteStands, readVisit, tillFor, type Visit } from './visit';
 export interface Seen {
   coming: Coming;
   sight: Sight;
-  /** Without steps that they are led past. */
+  /** Without steps that they are led past, in the designs that are theirs. */
   path: Path;
 }
 
 /** What a visitor sees of a path now. Where time runs from their first coming, it begins to run. */
 export function seenBy(context: CounterContext, req: Request, res: Response, release: Release, path: Path): Seen {
+  nameFor(context, req, res, path);
   const came = comingOf(context, req, path.id);
   const counted = path.countdowns?.some(({ until }) => until.to === 'hours') === true;
   const coming = counted && came.first == null ? noteFirst(context, req, res, path.id) : came;
   const sight = sightOf(path, coming, release.content.shop.zone);
-  return { coming, sight, path: pathSeen(path, sight) };
+  return { coming, sight, path: inDesigns(pathSeen(path, sight), followed(req) ? coming.seed : null) };
 }
 
 /** Where somebody is led who asks for a step that is not theirs now; null where it is. */

@@ -5,8 +5,11 @@ import { type CameFrom, NOWHERE } from '#core/journal';
 import {
   checkoutOf,
   type Coming,
+  designsOf,
   extrasOf,
+  inDesigns,
   mainOffers,
+  otherOffers,
   type Path,
   sightOf,
   stepOf,
@@ -31,6 +34,9 @@ const Visit = z.object({
   entrance: z.string().nullable().optional(),
   first: z.string().nullable().optional(),
   turnedBack: z.string().nullable().optional(),
+  /** The visitor's name, which their designs hang on, and what their order counts for. */
+  seed: z.string().nullable().optional(),
+  design: z.string().nullable().optional(),
   release: z.int(),
   at: z.string(),
   /** How many of each rising price were sold when it began: its step stays for this checkout. */
@@ -77,41 +83,53 @@ export function giveVisit(context: CounterContext, res: Response, visit: Visit):
 }
 
 /** A new checkout under the live release, as this visitor came to it. */
-export function newVisit(context: CounterContext, path: PathId, step: StepId, { at, ...came }: Coming): Visit {
+export function newVisit(context: CounterContext, path: Path, step: StepId, coming: Coming): Visit {
+  const { at, seen: _, ...came } = coming;
   return {
     checkout: context.ids.next('c'),
     visit: context.ids.next('w'),
-    path,
+    path: path.id,
     step,
     ...came,
+    design: designOf(path, coming),
     release: context.runner.state.release ?? 0,
     at,
-    sold: soldOfRising(context, path),
+    sold: soldOfRising(context, path.id),
   };
 }
 
+/** The designs that an order of this visitor counts for. */
+const designOf = (path: Path | undefined, coming: Pick<Coming, 'seed' | 'seen'>): string | null =>
+  (path && designsOf(path, coming).join(',')) || null;
+
 /** What a checkout sells and shows: as its path was when it began, to whoever came as this visit did. */
 export function tillFor({ visit, release }: { visit: Visit; release: Release }, live: Path, now: Instant): Till {
-  const path = release.content.paths.find((p) => p.id === visit.path) ?? live;
+  const path = inDesigns(release.content.paths.find((p) => p.id === visit.path) ?? live, visit.seed);
   const step = visit.step === undefined ? undefined : stepOf(path, visit.step);
   const { zone } = release.content.shop;
   return tillOf(path, sightOf(path, visit, zone), step, sightOf(path, { ...visit, at: now }, zone));
 }
 
 /** Where a charge of this visit comes from, for whoever counts later. */
-export const cameWith = ({ visit, path }: Visit, { step, entrance }: Pick<Till, 'step' | 'entrance'>): CameFrom => ({
+export const cameWith = (
+  { visit, path, design }: Visit,
+  { step, entrance }: Pick<Till, 'step' | 'entrance'>,
+): CameFrom => ({
   ...NOWHERE,
   path,
   step: step === '' ? null : step,
   visit: visit ?? null,
   entrance,
+  design: design ?? null,
 });
 
 /** The sales that rising prices of all that a path sells count, as of now. */
 export function soldOfRising(context: CounterContext, pathId: PathId): Record<string, number> {
   const content = liveRelease(context)?.content;
   const path = content?.paths.find((p) => p.id === pathId);
-  const sold = new Set(path ? [...mainOffers(path), ...extrasOf(path).map(({ offerId }) => offerId)] : []);
+  const sold = new Set(
+    path ? [...mainOffers(path), ...[...extrasOf(path), ...otherOffers(path)].map(({ offerId }) => offerId)] : [],
+  );
   const rising = (content?.offers ?? [])
     .flatMap((o) => (sold.has(o.id) ? o.prices : []))
     .filter((p) => p.rise !== null);
@@ -132,9 +150,22 @@ export function asItCounts(context: CounterContext, visit: Visit, live: Release)
 }
 
 /** The same checkout, begun now under what is live: what has ended since counts no more. */
-export const begunAnew = (context: CounterContext, visit: Visit, live: Release, came: Partial<Coming> = {}): Visit => ({
+export const begunAnew = (
+  context: CounterContext,
+  visit: Visit,
+  live: Release,
+  { seen, ...came }: Partial<Coming> = {},
+): Visit => ({
   ...visit,
   ...came,
+  ...(seen
+    ? {
+        design: designOf(
+          live.content.paths.find((p) => p.id === visit.path),
+          { seed: came.seed, seen },
+        ),
+      }
+    : {}),
   release: live.number,
   at: context.runner.now(),
   sold: soldOfRising(context, visit.path),

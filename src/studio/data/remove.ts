@@ -1,5 +1,6 @@
 import { documentKey } from '#core/documents';
-import type { PageId, ProductId } from '#core/ids';
+import type { ProductId } from '#core/ids';
+import { pagesOf, type Path } from '#core/paths';
 import { store } from '../store';
 import { saveThen, settled } from '../store/edits';
 import { removedNow } from '../store/frame';
@@ -21,9 +22,9 @@ export function draftsOfProduct({ content, live }: Draft, productId: ProductId):
 }
 
 /** A path and its pages. */
-export const draftsOfPath = (path: { id: string; steps: readonly { pageId: PageId }[] }): string[] => [
+export const draftsOfPath = (path: Pick<Path, 'id' | 'steps' | 'comparisons'>): string[] => [
   documentKey('path', path.id),
-  ...path.steps.map((s) => documentKey('page', s.pageId)),
+  ...pagesOf(path).map((id) => documentKey('page', id)),
 ];
 
 /** Takes drafts off every list, without a question: the foot line offers them back. */

@@ -1,3 +1,4 @@
+import { pagesOf } from '#core/paths';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { documentKey } from '#core/documents';
 import { useLocation } from 'react-router';
@@ -26,7 +27,7 @@ export function keysInHand(pathname: string, { content }: Draft): string[] {
     }
     case 'sell': {
       const path = content.paths.find((p) => p.id === id);
-      return path ? [documentKey('path', path.id), ...path.steps.map((s) => documentKey('page', s.pageId))] : [];
+      return path ? [documentKey('path', path.id), ...pagesOf(path).map((page) => documentKey('page', page))] : [];
     }
     case 'shop':
       return [documentKey('shop', 'shop')];

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Path } from '#core/paths';
+import { pagesOf, type Path } from '#core/paths';
 import { May } from '../frame/May';
 import type { Draft } from '../data/draft';
 import { publishNow } from '../data/publish';
@@ -23,7 +23,7 @@ export function PathState({ draft, path, onRemove }: { draft: Draft; path: Path;
   async function takeDown(): Promise<void> {
     if (!live) return;
     setBusy(true);
-    const gone = new Set(path.steps.map((s) => s.pageId));
+    const gone = new Set(pagesOf(path));
     const failed = await publishNow(live.number, {
       ...live.content,
       paths: live.content.paths.filter((p) => p.id !== path.id),

@@ -1,6 +1,6 @@
 import { useDeferredValue, useState } from 'react';
-import { useParams } from 'react-router';
-import { offersSoldOn, type Path, sellWithPage, stepOf } from '#core/paths';
+import { useParams, useSearchParams } from 'react-router';
+import { offersSoldOn, pagesOf, type Path, sellWithPage, stepOf, withOther } from '#core/paths';
 import type { OfferId, StepId } from '#core/ids';
 import type { Draft } from '../data/draft';
 import { Missing } from '../frame/Missing';
@@ -8,6 +8,7 @@ import { Panes } from '../frame/Panes';
 import { Outline } from './Outline';
 import { PageSheet } from './PageSheet';
 import { NewPath } from './path/NewPath';
+import { Designs } from './path/Designs';
 import { PathHead, PathSheet } from './path/PathSheet';
 import { WalkIt } from './path/WalkIt';
 import { WhatIf } from './path/WhatIf';
@@ -77,6 +78,7 @@ function PathView({ draft, path }: { draft: Draft; path: Path }) {
         step && (
           <>
             <StepInHand key={step.id} draft={draft} path={path} step={step} />
+            <Designs draft={draft} path={path} step={step} figures={figures} />
             {figures && (
               <StepCounted draft={draft} path={path} step={step} figures={figures} span={span} onSpan={setSpan} />
             )}
@@ -90,7 +92,12 @@ function PathView({ draft, path }: { draft: Draft; path: Path }) {
 }
 
 /** One page of a path, edited in place, with a phone beside it. */
-function PageView({ draft, path, stepId }: { draft: Draft; path: Path; stepId: StepId }) {
+function PageView({ draft, path: of, stepId }: { draft: Draft; path: Path; stepId: StepId }) {
+  // The other of two designs is edited like the one: the path as whoever sees it does.
+  const other = useSearchParams()[0].has('other')
+    ? of.comparisons?.find((c) => c.step === stepId && c.other.of === 'page')
+    : undefined;
+  const path = other ? withOther(of, other) : of;
   const step = stepOf(path, stepId);
   const page = draft.content.pages.find((p) => p.id === step?.pageId);
   // What is typed stands at once in the sheet; the phone beside it follows when there is time.
@@ -104,6 +111,7 @@ function PageView({ draft, path, stepId }: { draft: Draft; path: Path; stepId: S
       inHand={stepName(draft.content, step)}
       sheet={
         <>
+          {other && <p className="cap">The other of two designs: only some see it.</p>}
           {step.id === path.start && <PathHead draft={draft} path={path} />}
           <PageSheet key={page.id} draft={draft} path={path} step={step} page={page} />
         </>
@@ -121,5 +129,5 @@ function PageView({ draft, path, stepId }: { draft: Draft; path: Path; stepId: S
 
 const findingsOf = (draft: Draft, path: Path): Draft['findings'] =>
   draft.findings.filter(
-    (f) => f.about.id === path.id || f.about.id === path.offerId || path.steps.some((s) => s.pageId === f.about.id),
+    (f) => f.about.id === path.id || f.about.id === path.offerId || pagesOf(path).includes(f.about.id),
   );

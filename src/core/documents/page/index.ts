@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { filesOfBlock, Page } from '#core/pages';
 import type { PageId } from '#core/ids';
-import { STEP_KIND_NAMES } from '#core/paths';
+import { pagesOf, type Path, type Step, STEP_KIND_NAMES, stepOf } from '#core/paths';
 import type { DraftContent } from '../content';
 import { type Finding, quoted, type Subject } from '../finding';
 import { documentKind } from '../kind';
@@ -20,7 +20,14 @@ declare module '../content' {
 
 const NAMES = { sales: 'page', checkout: 'checkout', thanks: 'thank-you page' };
 
-const pathOf = ({ paths }: DraftContent, pageId: PageId) => paths.find((p) => p.steps.some((s) => s.pageId === pageId));
+const pathOf = ({ paths }: DraftContent, pageId: PageId) => paths.find((p) => pagesOf(p).includes(pageId));
+
+/** The step that shows a page to everybody, or the other of its two designs to some. */
+const stepShowing = (path: Path, pageId: PageId): { step: Step | undefined; other: boolean } => {
+  const step = path.steps.find((s) => s.pageId === pageId);
+  const of = path.comparisons?.find(({ other }) => other.of === 'page' && other.pageId === pageId);
+  return step || !of ? { step, other: false } : { step: stepOf(path, of.step), other: true };
+};
 
 /** A page, made of blocks. */
 export const pageKind = documentKind<'page', Page>({
@@ -34,21 +41,21 @@ export const pageKind = documentKind<'page', Page>({
   unseal: (page) => page,
   title(page, content) {
     const path = pathOf(content, page.id);
-    const step = path?.steps.find((s) => s.pageId === page.id);
-    return `${path?.title ?? ''}, ${step ? STEP_KIND_NAMES[step.kind] : NAMES[page.kind]}`;
+    const { step, other = false } = path ? stepShowing(path, page.id) : {};
+    return `${path?.title ?? ''}, ${other ? 'the other ' : ''}${step ? STEP_KIND_NAMES[step.kind] : NAMES[page.kind]}`;
   },
   route(id, content) {
     const path = pathOf(content, id);
-    const step = path?.steps.find((s) => s.pageId === id);
-    return path && step ? `/sell/${path.id}/${step.id}` : '/sell';
+    const { step, other = false } = path ? stepShowing(path, id) : {};
+    return path && step ? `/sell/${path.id}/${step.id}${other ? '?other' : ''}` : '/sell';
   },
   fields: { blocks: ['words', 'the page'], title: 'title', description: 'description' },
   findings(content, { hasFile }) {
     const pages = new Map(content.pages.map((p) => [p.id, p]));
     // Only what some path shows can be met.
     return content.paths.flatMap((path) =>
-      path.steps.flatMap((step): Finding[] => {
-        const page = pages.get(step.pageId);
+      pagesOf(path).flatMap((id): Finding[] => {
+        const page = pages.get(id);
         if (!page) return [];
         const about: Subject = { kind: 'page', id: page.id };
         const title = quoted(path.title);

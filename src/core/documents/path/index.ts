@@ -23,6 +23,7 @@ import { waysFor, waysOpen, type WayToPay } from '#core/ways';
 import type { DraftContent } from '../content';
 import { type Finding, quoted, type Subject } from '../finding';
 import { documentKind } from '../kind';
+import { comparisonFindings } from './comparisonFindings';
 import { wayInFindings } from './wayInFindings';
 
 declare module '../content' {
@@ -203,6 +204,7 @@ export const pathKind = documentKind<'path', Path>({
     entrances: 'entrances',
     countdowns: 'countdowns',
     bonuses: ['what is given along', 'what is given along'],
+    comparisons: ['two designs', 'two designs'],
   },
   findings(content, { now, ready }) {
     const { paths, pages, offers, products } = content;
@@ -218,7 +220,7 @@ export const pathKind = documentKind<'path', Path>({
         stops('address-taken', `The address “${path.address}” is taken by another path.`);
       if (!offers.some((o) => o.id === path.offerId))
         stops('offer-missing', `${quoted(path.title)} sells an offer that is no longer here.`);
-      found.push(...hangTogether(path, pages, about));
+      found.push(...hangTogether(path, pages, about), ...comparisonFindings(path, content, about));
       if (ready) found.push(...unpayable(path, content, about, waysOpen(ready, content.shop.ways)));
       for (const { to, when } of path.joins) {
         if (when && !canHold(when, path, offers, products))

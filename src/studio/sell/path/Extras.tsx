@@ -1,7 +1,7 @@
 import type { Extra, Path, Step } from '#core/paths';
 import { change, type Draft } from '../../data/draft';
 import { newId } from '../../data/ids';
-import { ChoiceFill, TextFill } from '../../price/Fill';
+import { ExtraSentence } from './ExtraSentence';
 import { PriceChoice, pricesBeside } from './PriceChoice';
 
 /** What can be added at the checkout, each a sentence: what it is, its words, how much it stands out. */
@@ -28,75 +28,13 @@ export function Extras({ draft, path, step }: { draft: Draft; path: Path; step: 
       <h3>Beside it, to be added</h3>
       {extras.map((extra, i) => (
         <div key={extra.id} className="mt-2 border-t border-line pt-2" role="group" aria-label={`Extra ${i + 1}`}>
-          <p>
-            <PriceChoice
-              draft={draft}
-              offerId={path.offerId}
-              label={`Extra ${i + 1}: what it is`}
-              value={extra}
-              none="choose"
-              onChange={(named) => set(extra.id, named)}
-            />
-            , said as{' '}
-            <TextFill
-              label={`Extra ${i + 1}: heading`}
-              placeholder="its own title"
-              most={200}
-              value={extra.heading}
-              onChange={(heading) => set(extra.id, { heading })}
-            />
-            , with{' '}
-            <TextFill
-              label={`Extra ${i + 1}: text`}
-              placeholder="its promise"
-              most={600}
-              value={extra.text}
-              onChange={(text) => set(extra.id, { text })}
-            />
-            , and stands out{' '}
-            <ChoiceFill
-              label={`Extra ${i + 1}: how it stands out`}
-              value={extra.strength}
-              choices={[
-                ['quiet', 'quietly'],
-                ['clear', 'clearly'],
-                ['loud', 'loudly'],
-              ]}
-              onChange={(strength) => set(extra.id, { strength })}
-            />
-            . It is added by{' '}
-            <ChoiceFill
-              label={`Extra ${i + 1}: how it is added`}
-              value={extra.look ?? 'button'}
-              choices={[
-                ['button', 'a button'],
-                ['tick', 'a tick'],
-                ['switch', 'a switch'],
-              ]}
-              onChange={(look) => set(extra.id, { look })}
-            />
-            , stands{' '}
-            <ChoiceFill
-              label={`Extra ${i + 1}: where it stands`}
-              value={extra.place ?? 'above'}
-              choices={[
-                ['above', 'above the button that pays'],
-                ['beside', 'beside the sums'],
-              ]}
-              onChange={(place) => set(extra.id, { place })}
-            />{' '}
-            and shows{' '}
-            <ChoiceFill
-              label={`Extra ${i + 1}: picture`}
-              value={extra.picture ? 'yes' : 'no'}
-              choices={[
-                ['no', 'no picture'],
-                ['yes', 'the picture of what it opens'],
-              ]}
-              onChange={(shown) => set(extra.id, { picture: shown === 'yes' })}
-            />
-            .
-          </p>
+          <ExtraSentence
+            draft={draft}
+            path={path}
+            name={`Extra ${i + 1}`}
+            extra={extra}
+            onChange={(part) => set(extra.id, part)}
+          />
           <p className="cap flex gap-x-3">
             {i > 0 && (
               <button className="opt" aria-label={`Move up extra ${i + 1}`} onClick={() => move(i, -1)}>
