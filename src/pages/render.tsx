@@ -5,7 +5,8 @@ import { OfferPage } from './offer/OfferPage';
 import { wordsFor } from '#core/words';
 import type { CheckoutData, OfferData } from '../wire';
 import { PageBody } from './PageBody';
-import type { PageView } from './view';
+import { Shelf } from './blocks/Shelf';
+import type { ListedView, PageView } from './view';
 
 export const escapeHtml = (text: string): string => text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
 
@@ -115,50 +116,16 @@ export function wordsHtml(
 }
 
 /** The shop's first page: what is on sale. */
-export function frontHtml(
-  shopName: string,
-  nothingOnSale: string,
-  offers: readonly {
-    href: string;
-    title: string;
-    promise: string;
-    amounts: string;
-    picture: string | null;
-    alt: string;
-  }[],
-): string {
+export function frontHtml(shopName: string, nothingOnSale: string, offers: readonly ListedView[]): string {
   return renderToStaticMarkup(
     <div className="page-column pt-8">
       <h1 className="text-[2.1rem]" dir="auto">
         {shopName}
       </h1>
       {offers.length === 0 && <p className="mt-3 text-ink-2">{nothingOnSale}</p>}
-      <ul className="mt-6">
-        {offers.map((offer) => (
-          <li key={offer.href} className="border-t border-line py-4">
-            <a href={offer.href} className="flex items-center gap-5 no-underline">
-              {offer.picture !== null && (
-                <img
-                  src={offer.picture}
-                  alt={offer.alt}
-                  className="h-20 w-28 shrink-0 rounded-[var(--radius)] object-cover"
-                />
-              )}
-              <span className="min-w-0">
-                <b className="font-head text-lg font-semibold underline" dir="auto">
-                  {offer.title}
-                </b>
-                <br />
-                <span className="text-ink-2" dir="auto">
-                  {offer.promise}
-                </span>
-                <br />
-                <span className="text-money font-semibold">{offer.amounts}</span>
-              </span>
-            </a>
-          </li>
-        ))}
-      </ul>
+      <div className="mt-6">
+        <Shelf offers={offers} />
+      </div>
     </div>,
   );
 }

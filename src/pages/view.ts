@@ -3,7 +3,7 @@ import type { ComponentType, ReactNode } from 'react';
 import type { FileRef, RichText } from '#core/catalogue';
 import type { Block } from '#core/pages';
 import type { Words } from '#core/words';
-import type { BlockId, StepId } from '#core/ids';
+import type { BlockId, PathId, StepId } from '#core/ids';
 
 /** A price as a page shows it: words only. On the counter these are slots that are filled at each request. */
 export interface PriceView {
@@ -20,6 +20,16 @@ export interface ThingView {
   title: string;
   promise: string;
   files: string;
+}
+
+/** What another path sells, as it stands in a list. */
+export interface ListedView {
+  href: string;
+  title: string;
+  promise: string;
+  amounts: string;
+  picture: string | null;
+  alt: string;
 }
 
 /** What a thank-you page knows of its order. */
@@ -46,6 +56,10 @@ export interface PageView {
   pictureUrl: (file: FileRef) => string;
   /** The address that a block's button leads to. */
   leadsTo: (block: { id: BlockId; step?: StepId | undefined }) => string;
+  /** What another path sells; null where it sells nothing now. */
+  listed: (path: PathId) => ListedView | null;
+  /** The address of another path; null where it is not here. */
+  pathHref: (path: PathId) => string | null;
   /** Where the checkout stands on this page, if it does. */
   checkout: ReactNode;
   order: OrderView | null;

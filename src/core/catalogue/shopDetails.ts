@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { isZone } from '#core/calendar';
+import { idFor, type PathId } from '#core/ids';
 import { isCurrency } from '#core/money';
 import { LED_TO_WAYS, LedToWay } from '#core/ways';
 import { Brand } from './brand';
@@ -47,6 +48,8 @@ export const ShopDetails = z.object({
   cardStatement: CardStatement,
   /** How buyers' pages look; null for the shipped look. */
   brand: Brand.nullable().default(null),
+  /** The path that the shop's own address leads to; left out where it lists what is sold. */
+  frontPathId: idFor<PathId>().optional(),
   /** Null until the seller says how tax is charged: then none is. */
   tax: ShopTax.nullable().default(null),
   /** Ways to pay besides cards that checkouts have; left out where there are none. */

@@ -19,6 +19,8 @@ export {
   fillBetweenPage,
   fillSalesPage,
   fillCheckoutPage,
+  fillFrontPage,
+  fillLinksPage,
   fillOfferPage,
   fillThanksPage,
   fillTurnedBackPage,

@@ -1,4 +1,5 @@
 import { plainFromRich, type Product, richFromPlain } from '#core/catalogue';
+import type { PathId } from '#core/ids';
 import { wordsFor } from '#core/words';
 import type { Block } from './blocks';
 import type { Page } from './page';
@@ -103,4 +104,40 @@ export function fillThanksPage(known: Known, next: NextId): Page {
       { id: next('b'), kind: 'recap', title: say.recap },
     ],
   };
+}
+
+/** What a page of the shop's own leads to: other paths, by their titles. */
+interface Listed {
+  id: PathId;
+  title: string;
+}
+
+/** A shop front: what is sold elsewhere, on one shelf to begin with. */
+export function fillFrontPage(
+  { title, locale }: Pick<Known, 'title' | 'locale'>,
+  paths: readonly Listed[],
+  next: NextId,
+): Page {
+  const say = wordsFor(locale ?? 'en').pages.fresh;
+  return salesPage(next, [
+    { id: next('b'), kind: 'headline', text: title, under: '' },
+    { id: next('b'), kind: 'shelf', title: say.shelf, paths: paths.map(({ id }) => id) },
+  ]);
+}
+
+/** A short page of links, for a profile elsewhere that has room for one. */
+export function fillLinksPage(
+  { title, locale }: Pick<Known, 'title' | 'locale'>,
+  paths: readonly Listed[],
+  next: NextId,
+): Page {
+  const say = wordsFor(locale ?? 'en').pages.fresh;
+  return salesPage(next, [
+    { id: next('b'), kind: 'headline', text: say.links(title), under: '' },
+    {
+      id: next('b'),
+      kind: 'links',
+      links: paths.slice(0, 8).map(({ id, title: label }) => ({ label, to: { kind: 'path', path: id } })),
+    },
+  ]);
 }

@@ -70,9 +70,11 @@ export {
   type Known,
   type KnownOffer,
   type KnownPrice,
+  linksPage,
   offerSofter,
   sellFromTalk,
   sellWithPage,
+  shopFront,
   sideBySide,
 } from './beginnings';
 export { STEP_KIND_NAMES } from './stepNames';

@@ -78,6 +78,8 @@ export const Path = z.preprocess(
     /** Addresses it had before; they keep leading here. */
     formerAddresses: z.array(Address).max(50),
     offerId: idFor<OfferId>(),
+    /** It sells nothing itself: its pages lead to other paths. */
+    front: z.literal(true).optional(),
     steps: z.array(Step).min(1).max(60),
     joins: z.array(Join).max(400),
     /** The step that its own address leads to. */

@@ -26,8 +26,8 @@ const isPage = ({ kind }: Step): boolean => kind === 'page' || kind === 'turned-
 export function pathProblems(path: Path, hasWayOn: HasWayOn): PathProblem[] {
   const found: PathProblem[] = [];
   const checkout = checkoutOf(path);
-  if (!checkout) found.push({ code: 'no-checkout' });
-  if (!thanksOf(path)) found.push({ code: 'no-thanks' });
+  if (!checkout && !path.front) found.push({ code: 'no-checkout' });
+  if (!thanksOf(path) && !path.front) found.push({ code: 'no-thanks' });
   if (!stepOf(path, path.start)) found.push({ code: 'no-start' });
   const reached = stepOf(path, path.start) ? reachedFrom(path, path.start) : new Set<StepId>();
   const paid = stepsAfterPayment(path);
@@ -42,7 +42,8 @@ export function pathProblems(path: Path, hasWayOn: HasWayOn): PathProblem[] {
     if (kind === 'offer' && !step.offer) found.push({ code: 'offer-empty', step: id });
     const buttons = joinsFrom(path, id).some((j) => j.by === 'button');
     const ways = waysOn(step).filter((by) => !joinsFrom(path, id).some((j) => j.by === by && !j.when));
-    if (ways.length > 0 && !(isPage(step) && buttons)) found.push({ code: 'dead-end', step: id });
+    // A front leads out of itself, by what stands on its pages.
+    if (ways.length > 0 && !(isPage(step) && (buttons || path.front))) found.push({ code: 'dead-end', step: id });
     if (isPage(step) && !hasWayOn(step)) found.push({ code: 'no-way-on', step: id });
     if (joinsFrom(path, id).some(({ to }) => to.kind === 'step' && !stepOf(path, to.step)))
       found.push({ code: 'join-nowhere', step: id });

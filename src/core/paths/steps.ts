@@ -17,12 +17,12 @@ export const offerAt = ({ offerId }: Pick<Path, 'offerId'>, step: Pick<Step, 'of
   step.offerId ?? offerId;
 
 /** What is sold at a path's checkouts: its own offer first, and those that stand beside it. */
-export const mainOffers = (path: Pick<Path, 'steps' | 'offerId'>): OfferId[] => [
-  ...new Set([path.offerId, ...checkoutsOf(path).map((step) => offerAt(path, step))]),
+export const mainOffers = (path: Pick<Path, 'steps' | 'offerId' | 'front'>): OfferId[] => [
+  ...new Set([...(path.front ? [] : [path.offerId]), ...checkoutsOf(path).map((step) => offerAt(path, step))]),
 ];
 
 /** Every offer that a path sells: its own, beside it, and after payment. */
-export const offersSoldOn = (path: Pick<Path, 'steps' | 'offerId' | 'comparisons'>): Set<OfferId> =>
+export const offersSoldOn = (path: Pick<Path, 'steps' | 'offerId' | 'front' | 'comparisons'>): Set<OfferId> =>
   new Set([
     ...mainOffers(path),
     ...[...extrasOf(path), ...offersAfterPayment(path), ...otherOffers(path)].map(({ offerId }) => offerId),

@@ -22,11 +22,13 @@ export async function firstHours(context: CounterContext, walks: Walks): Promise
   return {
     liveSince: release.at,
     walked: await walk,
-    paths: release.content.paths.map((path) => ({
-      title: path.title,
-      seen: context.visits.during(path.id, path.start, release.number),
-      atCheckout: context.visits.during(path.id, checkoutOf(path)?.id ?? '', release.number),
-      sold: orders.filter((o) => o.lines.some((l) => l.offerId === path.offerId)).length,
-    })),
+    paths: release.content.paths
+      .filter((path) => !path.front)
+      .map((path) => ({
+        title: path.title,
+        seen: context.visits.during(path.id, path.start, release.number),
+        atCheckout: context.visits.during(path.id, checkoutOf(path)?.id ?? '', release.number),
+        sold: orders.filter((o) => o.lines.some((l) => l.offerId === path.offerId)).length,
+      })),
   };
 }

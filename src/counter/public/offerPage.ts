@@ -39,7 +39,7 @@ export function offerPage(
   const next = nextHref(context, req, order, pathId, step);
   const state = offerState(reading.state, order, step.id, next, reading.locale);
   const data = offerDataFor(reading, { release: of.release, pathId, step: step.id, card: order.card, quote, state });
-  const view = viewOf(of.release, { ...of.path, offerId: offer.offerId }, step.id, reading.locale);
+  const view = viewOf(of.release, { ...of.path, offerId: offer.offerId }, step.id, reading);
   const { seen, on } = noteDesigns(context, req, res, of.path, [step.id]);
   sendPage(context, req, res, {
     kind: 'checkout',

@@ -1,13 +1,13 @@
 import { type Request, type Response, Router } from 'express';
-import { brandValues, localesOf, saleState, type ShopDetails } from '#core/catalogue';
-import { shortTerms } from '#core/terms';
+import { brandValues, localesOf, type ShopDetails } from '#core/catalogue';
 import type { Page } from '#core/pages';
 import { checkoutOf, offerAt, type Path, plainSight, showsAt, type Sight, type Step, stepOf } from '#core/paths';
 import { publicPicturesOf, type Release } from '#core/release';
 import { checkoutHtml, frontHtml, pageHtml, wordsHtml } from '../../pages/render';
-import type { PriceId } from '#core/ids';
+import { listedOf } from '../../pages/data/listed';
+import type { OfferId, PriceId } from '#core/ids';
 import { giveCookie } from '../http/cookies';
-import { LANGUAGE_COOKIE, readingFor } from '../shared/reading';
+import { LANGUAGE_COOKIE, type Reading, readingFor } from '../shared/reading';
 import { oneATurn } from '../http/oneATurn';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { orderViewFor } from '../shared/orderView';
@@ -29,13 +29,16 @@ export function pagesRoutes(context: CounterContext): Router {
   const marks = new Marks(context);
 
   /** A page is rendered once for all who see the same prices and steps. */
-  function shellOf(release: Release, path: Path, step: Step, locale: string, sight: Sight): Shell {
+  function shellOf(release: Release, path: Path, step: Step, page: Page, reading: Reading, sight: Sight): Shell {
     const shows = showsAt(step, sight);
     const shown = pricesOn(release, path).filter(shows);
-    const key = [release.number, step.id, step.pageId, locale, ...shown, '', ...sight.leftOut].join('/');
+    // What other paths sell changes by the hour: a shelf is drawn at each request.
+    if (page.blocks.some((b) => b.kind === 'shelf' && !b.hidden))
+      return renderShell(release, path, step, reading, shows);
+    const key = [release.number, step.id, step.pageId, reading.locale, ...shown, '', ...sight.leftOut].join('/');
     let shell = shells.get(key);
     if (!shell) {
-      shell = renderShell(release, path, step, locale, shows);
+      shell = renderShell(release, path, step, reading, shows);
       shells.set(key, shell);
     }
     return shell;
@@ -63,32 +66,16 @@ export function pagesRoutes(context: CounterContext): Router {
 
   router.get('/', (req, res) => {
     const release = liveRelease(context);
-    const { shop, now, locale, words } = readingFor(context, req);
-    const listed = new Set<string>();
+    const reading = readingFor(context, req);
+    const { shop, words } = reading;
+    const own = release?.content.paths.find((p) => p.id === shop.frontPathId);
+    if (own) return res.redirect(302, `/${own.address}`);
+    const listed = new Set<OfferId>();
     const offers = (release?.content.paths ?? []).flatMap((path) => {
       // An offer that several paths sell stands here once, by the first of them.
-      if (listed.has(path.offerId)) return [];
-      const offer = release?.content.offers.find((o) => o.id === path.offerId);
-      if (!offer?.onSale || offer.putAway || offer.prices.every((p) => saleState(p, now, shop.zone).state === 'over'))
-        return [];
-      const product = release?.content.products.find((p) => p.id === offer.productIds[0]);
-      const { shows, closedTo } = plainSight(path, now, shop.zone);
-      const amounts = offer.prices
-        .filter((p) => shows(p.id))
-        .map((p) => p.words ?? shortTerms(p.terms, offer.currency, locale))
-        .join(words.pages.or);
-      if (amounts === '' || closedTo !== null) return [];
-      listed.add(path.offerId);
-      return [
-        {
-          href: `/${path.address}`,
-          title: offer.title,
-          promise: product?.promise ?? '',
-          amounts,
-          picture: product?.picture ? `/pictures/${product.picture.file.sha256}` : null,
-          alt: product?.picture?.alt ?? '',
-        },
-      ];
+      const view = !release || listed.has(path.offerId) ? null : listedOf(release.content, path, reading);
+      if (view) listed.add(path.offerId);
+      return view ?? [];
     });
     send(req, res, 'still', { title: shop.name, body: frontHtml(shop.name, words.pages.nothingOnSale, offers) });
   });
@@ -141,8 +128,8 @@ export function pagesRoutes(context: CounterContext): Router {
     const { sight, path } = seen;
     const step = stepOf(path, place.step.id) ?? place.step;
     const page = release.content.pages.find((p) => p.id === step.pageId);
-    const offer = release.content.offers.find((o) => o.id === offerAt(place.path, step));
-    if (!page || !offer) return notFound(req, res);
+    const offer = path.front ? undefined : release.content.offers.find((o) => o.id === offerAt(path, step));
+    if (!page || (!offer && !path.front)) return notFound(req, res);
     const elsewhere = ledElsewhere(context, req, release, place.path, step, seen);
     if (elsewhere !== null) return res.redirect(303, elsewhere);
     // A page that carries the checkout shows both.
@@ -155,9 +142,8 @@ export function pagesRoutes(context: CounterContext): Router {
         ...designs,
         visit: more.visit ?? visitorOf(context, req),
       });
-    const title = page.title || offer.title;
+    const title = page.title || (offer?.title ?? path.title);
     const reading = readingFor(context, req);
-    const { locale } = reading;
     const say = reading.words.pages;
     switch (step.kind) {
       case 'offer':
@@ -169,9 +155,11 @@ export function pagesRoutes(context: CounterContext): Router {
         const values = slotValues(release, path, reading, taken);
         const plain = plainSight(path, reading.now, reading.shop.zone);
         const address = context.publicAddress();
-        const structuredData = structuredDataFor(release, path, address, reading.now, taken, plain.shows);
-        const shell = shellOf(release, path, step, locale, sight);
-        if (!shell.hasCheckout || !onSale(offer))
+        const structuredData = path.front
+          ? undefined
+          : structuredDataFor(release, path, address, reading.now, taken, plain.shows);
+        const shell = shellOf(release, path, step, page, reading, sight);
+        if (!shell.hasCheckout || !offer || !onSale(offer))
           return send(req, res, 'still', {
             title,
             description: page.description,
@@ -192,7 +180,7 @@ export function pagesRoutes(context: CounterContext): Router {
         });
       }
       case 'checkout': {
-        if (!onSale(offer))
+        if (!offer || !onSale(offer))
           return send(req, res, 'still', {
             title,
             keepOut: true,
@@ -204,7 +192,7 @@ export function pagesRoutes(context: CounterContext): Router {
         const opened = await openCheckout(context, req, res, { release, path, step, page, coming });
         if (opened === null) return;
         const beside = { ...page, blocks: page.blocks.filter((b) => b.kind !== 'checkout' && b.kind !== 'headline') };
-        const rest = beside.blocks.length === 0 ? '' : pageHtml(beside, viewOf(release, path, step.id, locale));
+        const rest = beside.blocks.length === 0 ? '' : pageHtml(beside, viewOf(release, path, step.id, reading));
         return send(req, res, 'checkout', {
           title,
           keepOut: true,
@@ -226,7 +214,7 @@ export function pagesRoutes(context: CounterContext): Router {
             }),
           });
         }
-        const view = viewOf(release, path, step.id, locale, orderViewFor(reading, order));
+        const view = viewOf(release, path, step.id, reading, orderViewFor(reading, order));
         return send(req, res, 'still', { title, keepOut: true, mark: mark(), body: pageHtml(page, view) });
       }
     }

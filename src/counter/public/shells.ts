@@ -14,10 +14,15 @@ import {
 } from '#core/paths';
 import type { Release } from '#core/release';
 import { wordsFor } from '#core/words';
-import type { PriceId, StepId } from '#core/ids';
+import type { PathId, PriceId, StepId } from '#core/ids';
+import { listedOf } from '../../pages/data/listed';
+import type { PageReading } from '../../pages/data/reading';
 import { priceWords } from '../../pages/priceWords';
 import { escapeHtml, pageHtml } from '../../pages/render';
 import type { OrderView, PageView, PriceView } from '../../pages/view';
+
+/** What a page is said from: the moment, and the language. */
+type PageSaid = Pick<PageReading, 'now' | 'locale' | 'words' | 'pictureUrl'>;
 
 /** A rendered page with places for what is only known at each request. */
 export interface Shell {
@@ -37,7 +42,7 @@ export function renderShell(
   release: Release,
   path: Path,
   step: Step,
-  locale: string,
+  reading: PageSaid,
   shows: (priceId: PriceId) => boolean,
 ): Shell {
   const word = randomBytes(12).toString('hex');
@@ -60,7 +65,7 @@ export function renderShell(
       : [];
   const html = page
     ? pageHtml(page, {
-        ...viewOf(release, path, step.id, locale),
+        ...viewOf(release, path, step.id, reading),
         checkout: slot(CHECKOUT_SLOT),
         offerOf: (block) => {
           const id = offerBehind(path, step.id, block);
@@ -116,9 +121,11 @@ export function viewOf(
   path: Path,
   /** Where its page stands. */
   stepId: StepId,
-  locale: string,
+  reading: PageSaid,
   order: OrderView | null = null,
 ): PageView {
+  const { locale } = reading;
+  const pathOf = (id: PathId): Path | undefined => release.content.paths.find((p) => p.id === id);
   const opened = new Set(mainOffersOf(release, path).flatMap((offer) => offer.productIds));
   const products = [...opened].flatMap((id) => release.content.products.find((p) => p.id === id) ?? []);
   return {
@@ -129,6 +136,14 @@ export function viewOf(
       const lower = stepOf(path, stepId)?.lower;
       // Whoever turned back finds the lower price chosen.
       return lower ? `${href}?price=${lower.priceId}` : href;
+    },
+    listed(id) {
+      const other = pathOf(id);
+      return other ? listedOf(release.content, other, reading) : null;
+    },
+    pathHref(id) {
+      const other = pathOf(id);
+      return other ? `/${other.address}` : null;
     },
     checkout: null,
     offerOf: () => null,

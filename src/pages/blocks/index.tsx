@@ -7,6 +7,7 @@ import { EditableRich, fieldEditor } from './editing';
 import { PriceChooser } from './chooser';
 import { OfferBlock } from './OfferBlock';
 import { OnwardBlock } from './OnwardButton';
+import { LinksBlock, ShelfBlock } from './Shelf';
 import { Downloads, Recap } from './afterPayment';
 import { Guarantee, Maker, Questions, Testimonial } from './trust';
 
@@ -30,6 +31,8 @@ const VIEWS: Views = {
   checkout: CheckoutPlace,
   recap: Recap,
   downloads: Downloads,
+  shelf: ShelfBlock,
+  links: LinksBlock,
 };
 
 /** One block of a page. */

@@ -13,7 +13,7 @@ export function draftsOfProduct({ content, live }: Draft, productId: ProductId):
   const offers = content.offers.filter(
     (o) => !liveOffers.has(o.id) && o.productIds.length === 1 && o.productIds[0] === productId,
   );
-  const paths = content.paths.filter((p) => offers.some((o) => o.id === p.offerId));
+  const paths = content.paths.filter((p) => !p.front && offers.some((o) => o.id === p.offerId));
   return [
     documentKey('product', productId),
     ...offers.map((o) => documentKey('offer', o.id)),

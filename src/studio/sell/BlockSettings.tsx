@@ -5,6 +5,7 @@ import { change } from '../data/draft';
 import { ChoiceFill, TextFill } from '../price/Fill';
 
 import { ButtonLeads } from './ButtonLeads';
+import { LinksSettings, ShelfSettings } from './FrontSettings';
 import { setBlockPicture } from '../make/uploads';
 
 interface Props {
@@ -123,6 +124,10 @@ export function BlockSettings({ path, pageId, block }: Props) {
           .
         </span>
       );
+    case 'shelf':
+      return <ShelfSettings block={block} set={(recipe) => set('shelf', recipe)} />;
+    case 'links':
+      return <LinksSettings block={block} set={(recipe) => set('links', recipe)} />;
     case 'onward':
       return (
         <span>

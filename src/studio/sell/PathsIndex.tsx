@@ -29,12 +29,13 @@ export function PathsIndex({
       ))}
       {paths.length > 0 && <div className="group">Paths</div>}
       {paths.map((p) => {
-        const offer = offers.find((o) => o.id === p.offerId);
+        const offer = p.front ? undefined : offers.find((o) => o.id === p.offerId);
         return (
           <Link key={p.id} className="row" to={`/sell/${p.id}`}>
             <b dir="auto">{p.title || 'Without a title'}</b>
             <span>
-              {p.note !== '' && `${p.note} · `}/{p.address} · {offer ? amounts(offer, shop.locale) : ''}
+              {p.note !== '' && `${p.note} · `}/{p.address} ·{' '}
+              {p.front ? 'leads to others' : offer ? amounts(offer, shop.locale) : ''}
             </span>
           </Link>
         );

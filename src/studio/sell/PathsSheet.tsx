@@ -67,8 +67,8 @@ export function PathsSheet({
 function PathRow({ draft, id }: { draft: Draft; id: string }) {
   const navigate = useNavigate();
   const path = draft.content.paths.find((p) => p.id === id);
-  const offer = draft.content.offers.find((o) => o.id === path?.offerId);
-  const sold = useSold(path?.offerId ?? '');
+  const offer = path?.front ? undefined : draft.content.offers.find((o) => o.id === path?.offerId);
+  const sold = useSold(path?.front ? '' : (path?.offerId ?? ''));
   if (!path) return null;
   const live = draft.live?.content.paths.some((p) => p.id === id) ?? false;
   return (

@@ -82,8 +82,8 @@ function PathView({ draft, path }: { draft: Draft; path: Path }) {
             {figures && (
               <StepCounted draft={draft} path={path} step={step} figures={figures} span={span} onSpan={setSpan} />
             )}
-            <WalkIt draft={draft} path={path} />
-            <WhatIf draft={draft} path={path} figures={figures} />
+            {!path.front && <WalkIt draft={draft} path={path} />}
+            {!path.front && <WhatIf draft={draft} path={path} figures={figures} />}
           </>
         )
       }

@@ -1,7 +1,9 @@
 import { useMemo } from 'react';
 import type { Instant } from '#core/calendar';
 import { wordsFor } from '#core/words';
-import { describeContents } from '#core/catalogue';
+import { describeContents, type FileRef } from '#core/catalogue';
+import { sealContent } from '#core/release';
+import { listedOf } from '../../pages/data/listed';
 import { mainOffers, offerBehind, type Path, showsAt, sightOf } from '#core/paths';
 import type { Page } from '#core/pages';
 import { priceWords } from '../../pages/priceWords';
@@ -17,14 +19,22 @@ import { useUrls } from './useUrls';
 export function useDraftView(draft: Draft, path: Path, page: Page, editing: boolean, at?: Instant): PageView {
   const present = useNow();
   const now = at ?? present;
-  const { offers, products, shop } = draft.content;
+  const { offers, products, paths, shop } = draft.content;
   const step = path.steps.find((s) => s.pageId === page.id);
   // Whoever stands at the page for those who turned back has just done so.
   const turnedBack = step?.kind === 'turned-back' ? now : null;
   const sight = sightOf(path, { at: now, turnedBack }, shop.zone);
-  const urls = useUrls(
-    page.blocks.flatMap((b) => ((b.kind === 'picture' || b.kind === 'maker') && b.file ? [b.file] : [])),
+  // Only a page with a shelf reads what other paths sell.
+  const hasShelf = page.blocks.some((b) => b.kind === 'shelf');
+  const shelved = useMemo(
+    () => (hasShelf ? sealContent({ ...draft.content, offers, products, paths, shop }) : null),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- of the draft only this is read
+    [hasShelf, offers, products, paths, shop],
   );
+  const urls = useUrls([
+    ...page.blocks.flatMap((b) => ((b.kind === 'picture' || b.kind === 'maker') && b.file ? [b.file] : [])),
+    ...(hasShelf ? products.flatMap((p) => (p.picture ? [p.picture.file] : [])) : []),
+  ]);
   const opened = new Set(mainOffers(path).flatMap((id) => offers.find((o) => o.id === id)?.productIds ?? []));
   const things = [...opened]
     .flatMap((id) => products.filter((p) => p.id === id))
@@ -55,6 +65,13 @@ export function useDraftView(draft: Draft, path: Path, page: Page, editing: bool
       things,
       pictureUrl: (file) => urls[file.sha256] ?? '',
       leadsTo: () => '#',
+      listed(id) {
+        const other = shelved?.paths.find((p) => p.id === id);
+        const pictureUrl = (file: FileRef): string => urls[file.sha256] ?? '';
+        const say = { now, locale: shop.locale, words: wordsFor(shop.locale), pictureUrl };
+        return shelved && other ? listedOf(shelved, other, say) : null;
+      },
+      pathHref: (id) => (paths.some((p) => p.id === id) ? '#' : null),
       checkout: readDraft && <CheckoutPicture draft={readDraft} path={readPath} page={readPage} at={now} />,
       richEditor: editing ? RichField : null,
       order: null,
@@ -68,6 +85,21 @@ export function useDraftView(draft: Draft, path: Path, page: Page, editing: bool
       // A minute changes no word; the present moment is read when one does.
     }),
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [offers, path, step, thingsInWords, shop, urls, editing, pageId, minute, readDraft, readPath, readPage],
+    [
+      offers,
+      paths,
+      shelved,
+      path,
+      step,
+      thingsInWords,
+      shop,
+      urls,
+      editing,
+      pageId,
+      minute,
+      readDraft,
+      readPath,
+      readPage,
+    ],
   );
 }

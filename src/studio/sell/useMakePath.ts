@@ -53,6 +53,8 @@ export function knownFor(draft: Draft, chosen: Chosen, next: Known['next']): Kno
       few: chosen.few ?? undefined,
       lower: chosen.lower ?? undefined,
       locale: shop.locale,
+      paths: paths.filter((p) => !p.front).map(({ id, title }) => ({ id, title })),
+      shopName: shop.name,
       ...freshIn(paths),
       next,
     }) ??

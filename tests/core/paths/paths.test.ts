@@ -30,6 +30,7 @@ import {
   whatIf,
   withCondition,
   newEntrance,
+  mainOffers,
 } from '#core/paths';
 import { walkRelease } from '#core/shop';
 import { launchCheck, sealContent } from '#core/release';
@@ -248,7 +249,7 @@ describe('ready beginnings', () => {
       next: (prefix) => `${prefix}_b${(count += 1)}`,
     };
   };
-  test.each(BEGINNINGS.map((b) => [b.sentence, b] as const))(
+  test.each(BEGINNINGS.filter((b) => !b.front).map((b) => [b.sentence, b] as const))(
     '%s: hangs together, and a practice buyer gets in everywhere',
     async (_, beginning) => {
       const content = draftContent();
@@ -264,6 +265,32 @@ describe('ready beginnings', () => {
       expect(walked).toEqual({ of, gotIn: of, failed: [] });
       const stops = launchCheck(content, () => true, '2026-06-15T09:00:00.000Z').filter((f) => f.level === 'stops');
       expect(stops.filter((f) => f.about.kind === 'path')).toEqual([]);
+    },
+  );
+
+  test.each(BEGINNINGS.filter((b) => b.front).map((b) => [b.sentence, b] as const))(
+    '%s: sells nothing itself, leads to what does, and stops nothing',
+    async (_, beginning) => {
+      const content = draftContent();
+      const paths = content.paths.map(({ id, title }) => ({ id, title }));
+      const { path, pages } = beginning.make({ ...known(content), paths, shopName: 'Test school' });
+      const others = content.paths;
+      content.paths = [...others, path];
+      content.pages = [...content.pages, ...pages];
+      const stopped = (): string[] =>
+        launchCheck(content, () => true, '2026-06-15T09:00:00.000Z')
+          .filter((f) => f.level === 'stops')
+          .map((f) => f.code);
+      expect([codes(path), stopped(), mainOffers(path)]).toEqual([[], [], []]);
+      // Everything that is sold is walked; what sells nothing stands in nobody's way.
+      const walked = await walkRelease(release(1, null, sealContent(content)), '2026-06-15T09:00:00.000Z');
+      expect(walked).toEqual({ of: 3, gotIn: 3, failed: [] });
+      // What it leads to is taken out: it is said.
+      content.paths = [...others.slice(1), path];
+      expect(stopped()).toContain('link-nowhere');
+      // A page with nothing on it to press leads nobody anywhere.
+      for (const page of pages) page.blocks = page.blocks.filter((b) => b.kind === 'headline');
+      expect(stopped()).toContain('no-way-on');
     },
   );
 });

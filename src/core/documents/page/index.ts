@@ -1,6 +1,7 @@
 import * as z from 'zod';
-import { filesOfBlock, Page } from '#core/pages';
-import type { PageId } from '#core/ids';
+import { type Block, filesOfBlock, Page } from '#core/pages';
+import { linkProblem } from '#core/catalogue';
+import type { PageId, PathId } from '#core/ids';
 import { pagesOf, type Path, type Step, STEP_KIND_NAMES, stepOf } from '#core/paths';
 import type { DraftContent } from '../content';
 import { type Finding, quoted, type Subject } from '../finding';
@@ -28,6 +29,14 @@ const stepShowing = (path: Path, pageId: PageId): { step: Step | undefined; othe
   const of = path.comparisons?.find(({ other }) => other.of === 'page' && other.pageId === pageId);
   return step || !of ? { step, other: false } : { step: stepOf(path, of.step), other: true };
 };
+
+/** The other paths that a block leads to by itself. */
+const leadsToPaths = (block: Block): PathId[] =>
+  block.kind === 'shelf'
+    ? block.paths
+    : block.kind === 'links'
+      ? block.links.flatMap(({ to }) => (to.kind === 'path' ? [to.path] : []))
+      : [];
 
 /** A page, made of blocks. */
 export const pageKind = documentKind<'page', Page>({
@@ -66,6 +75,24 @@ export const pageKind = documentKind<'page', Page>({
               level: 'stops',
               code: 'button-nowhere',
               text: `A button on ${title} leads to a step that is not there any more. Choose where it leads.`,
+              about,
+            });
+          const led = leadsToPaths(block).filter((to) => !content.paths.some((p) => p.id === to));
+          if (led.length > 0)
+            found.push({
+              level: 'stops',
+              code: 'link-nowhere',
+              text: `A page of ${title} leads to a path that is not here any more. Take it off, or choose another.`,
+              about,
+            });
+          if (
+            block.kind === 'links' &&
+            block.links.some(({ to }) => to.kind === 'elsewhere' && linkProblem({ url: to.href }) !== null)
+          )
+            found.push({
+              level: 'stops',
+              code: 'link-wrong',
+              text: `A link on ${title} has no whole address, like https://example.org.`,
               about,
             });
           for (const { file, alt } of filesOfBlock(block)) {

@@ -18,7 +18,7 @@ import {
   stepOf,
   upgradePath,
 } from '#core/paths';
-import { blockKindOf } from '#core/pages';
+import { type AnyBlockKind, blockKindOf } from '#core/pages';
 import { waysFor, waysOpen, type WayToPay } from '#core/ways';
 import type { DraftContent } from '../content';
 import { type Finding, quoted, type Subject } from '../finding';
@@ -71,8 +71,10 @@ function problemInWords(problem: PathProblem, title: string, step: string): stri
 /** What hangs together wrongly, with the press that mends it where a press can. */
 function hangTogether(path: Path, pages: DraftContent['pages'], about: Subject): Finding[] {
   const pageOf = new Map(pages.map((p) => [p.id, p]));
+  const leadsOn = (kind: AnyBlockKind): boolean =>
+    kind.leadsOn === true || (path.front === true && kind.leadsOut === true);
   const hasWayOn = (step: Step): boolean =>
-    pageOf.get(step.pageId)?.blocks.some((b) => !b.hidden && blockKindOf(b).leadsOn === true) ?? true;
+    pageOf.get(step.pageId)?.blocks.some((b) => !b.hidden && leadsOn(blockKindOf(b))) ?? true;
   return pathProblems(path, hasWayOn).map((problem): Finding => {
     const step = 'step' in problem ? stepOf(path, problem.step) : undefined;
     const alike = path.steps.filter((s) => s.kind === step?.kind);
@@ -152,6 +154,7 @@ function unpayable(path: Path, { offers }: DraftContent, about: Subject, open: r
 function besideFindings(path: Path, offers: Offers, about: Subject): Finding[] {
   const found: Finding[] = [];
   const stops = (code: string, text: string): void => void found.push({ level: 'stops', code, text, about });
+  if (path.front) return [];
   const main = offers.find((o) => o.id === path.offerId);
   for (const { offerId } of path.steps) {
     const own = offerId === undefined ? main : offers.find((o) => o.id === offerId);
@@ -218,7 +221,7 @@ export const pathKind = documentKind<'path', Path>({
       if (problem) stops('address-wrong', `${quoted(path.title)}: ${problem}`);
       if (owner.get(path.address) !== path.id)
         stops('address-taken', `The address “${path.address}” is taken by another path.`);
-      if (!offers.some((o) => o.id === path.offerId))
+      if (!path.front && !offers.some((o) => o.id === path.offerId))
         stops('offer-missing', `${quoted(path.title)} sells an offer that is no longer here.`);
       found.push(...hangTogether(path, pages, about), ...comparisonFindings(path, content, about));
       if (ready) found.push(...unpayable(path, content, about, waysOpen(ready, content.shop.ways)));

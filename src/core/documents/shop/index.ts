@@ -44,6 +44,7 @@ export const shopKind = documentKind<'shop', ShopDetails>({
     ways: ['ways to pay', 'the ways to pay'],
     cardStatement: 'card statement',
     brand: 'brand',
+    frontPathId: ['where its own address leads', 'where the shop’s own address leads'],
     locale: 'language',
     languages: 'other languages',
     legal: 'legal lines',

@@ -34,6 +34,8 @@ export interface BlockKind<B> {
   pictures?(block: B): { file: FileRef; alt: string }[];
   /** It has something to press that leads on: a page without any such leads nowhere. */
   readonly leadsOn?: true;
+  /** It leads out of its path: enough where that sells nothing itself. */
+  readonly leadsOut?: true;
   /** What tells it from others of its kind in the page's outline. */
   label?(block: B): string;
 }

@@ -11,6 +11,8 @@ import { onwardBlock } from './onward';
 import { pictureBlock } from './picture';
 import { questionsBlock } from './questions';
 import { recapBlock } from './recap';
+import { linksBlock } from './links';
+import { shelfBlock } from './shelf';
 import { spacerBlock } from './spacer';
 import { testimonialBlock } from './testimonial';
 import { textBlock } from './text';
@@ -31,6 +33,8 @@ export const BLOCK_KINDS = [
   downloadsBlock,
   recapBlock,
   offerBlock,
+  shelfBlock,
+  linksBlock,
   chooserBlock,
   onwardBlock,
   checkoutBlock,

@@ -1,5 +1,5 @@
 import type { Product } from '#core/catalogue';
-import type { OfferId, PriceId } from '#core/ids';
+import type { OfferId, PathId, PriceId } from '#core/ids';
 import type { Page } from '#core/pages';
 import type { Path } from '../path';
 
@@ -29,6 +29,10 @@ export interface Known {
   few?: PriceId | undefined;
   /** A price of the offer for whoever turns back. */
   lower?: PriceId | undefined;
+  /** Other paths, for a page that leads to them. */
+  paths?: readonly { id: PathId; title: string }[];
+  /** What the shop is called. */
+  shopName?: string;
   /** A short address that no entrance has. */
   short: () => string;
   /** The shop's own: its pages begin in its language. */
@@ -50,5 +54,7 @@ export interface Beginning {
   readonly sentence: string;
   /** What is asked besides the offer. */
   readonly asks: readonly ('more' | 'softer' | 'beside' | 'few' | 'lower')[];
+  /** It sells nothing itself: it leads to the paths that are there. */
+  readonly front?: true;
   make(known: Known): Begun;
 }

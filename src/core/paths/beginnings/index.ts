@@ -1,4 +1,5 @@
 import type { Beginning } from './beginning';
+import { linksPage, shopFront } from './front';
 import { offerMore } from './offerMore';
 import { offerSofter } from './offerSofter';
 import { sellFromTalk } from './sellFromTalk';
@@ -11,6 +12,7 @@ export type { Beginning, Begun, Known, KnownOffer, KnownPrice } from './beginnin
 export { offerSofter } from './offerSofter';
 export { sellFromTalk } from './sellFromTalk';
 export { sellWithPage } from './sellWithPage';
+export { linksPage, shopFront } from './front';
 export { sideBySide } from './sideBySide';
 
 /** Every ready beginning, the plainest first. One is added by its file and a line here. */
@@ -22,4 +24,6 @@ export const BEGINNINGS: readonly Beginning[] = [
   sellTurnedBack,
   sellFromTalk,
   sellStraight,
+  shopFront,
+  linksPage,
 ];

@@ -115,6 +115,8 @@ export const pages: PageWords = {
       'Die Zahlung kam nicht zustande: Sie wurde nicht bestätigt, oder der Zahlungsdienst war nicht zu erreichen. Es wurde nichts abgebucht, und Sie können es noch einmal versuchen.',
   },
   fresh: {
+    shelf: 'Aus dem Shop',
+    links: (shop) => (shop === '' ? 'Hier finden Sie uns' : shop),
     benefits: 'Was es für Sie tut',
     contents: 'Was Sie bekommen',
     getNow: 'Jetzt holen',

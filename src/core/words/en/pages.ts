@@ -108,6 +108,8 @@ export const pages = {
   },
   /** What a new page and a new block begin with, until the seller writes their own. */
   fresh: {
+    shelf: 'From the shop',
+    links: (shop: string): string => (shop === '' ? 'Find us here' : shop),
     benefits: 'What it does for you',
     contents: 'What you get',
     getNow: 'Get it now',

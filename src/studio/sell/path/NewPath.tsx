@@ -13,7 +13,7 @@ import { PriceChoice, pricesBeside } from './PriceChoice';
 export function NewPath({ draft }: { draft: Draft }) {
   const { offers, paths, shop } = draft.content;
   const sold = offers.filter((o) => !o.putAway);
-  const unsold = sold.find((o) => !paths.some((p) => p.offerId === o.id));
+  const unsold = sold.find((o) => !paths.some((p) => !p.front && p.offerId === o.id));
   const [offerId, setOfferId] = useState<OfferId>(unsold?.id ?? sold[0]?.id ?? '');
   const offer = sold.find((o) => o.id === offerId);
   if (!offer)
@@ -42,8 +42,14 @@ export function NewPath({ draft }: { draft: Draft }) {
         .
       </p>
       <ul className="mt-4">
-        {BEGINNINGS.map((beginning) => (
+        {BEGINNINGS.filter(({ front }) => !front).map((beginning) => (
           <BeginningRow key={`${beginning.id}/${offerId}`} draft={draft} beginning={beginning} offerId={offerId} />
+        ))}
+      </ul>
+      <h2 className="mt-8">Or sell nothing on it, and lead to the other paths</h2>
+      <ul className="mt-2">
+        {BEGINNINGS.filter(({ front }) => front).map((beginning) => (
+          <BeginningRow key={beginning.id} draft={draft} beginning={beginning} offerId={offerId} />
         ))}
       </ul>
     </>

@@ -52,7 +52,7 @@ export function PathSheet({ draft, path, figures, inHand, onTake }: Props) {
         </button>
       </p>
       <div className="mt-4 flex flex-wrap items-baseline justify-between gap-x-4 gap-y-1">
-        <AddStep draft={draft} path={path} onTake={onTake} />
+        {path.front ? <FrontOf draft={draft} path={path} /> : <AddStep draft={draft} path={path} onTake={onTake} />}
         <button className="opt stream-switch" aria-pressed={asList} onClick={() => setAsList(!asList)}>
           {asList ? 'Show as a drawing' : 'Show as list'}
         </button>
@@ -63,10 +63,39 @@ export function PathSheet({ draft, path, figures, inHand, onTake }: Props) {
       <div className={asList ? '' : 'stream-narrow'}>
         <WaysList draft={draft} path={path} figures={figures} inHand={inHand} onTake={onTake} />
       </div>
-      <Entrances draft={draft} path={path} figures={figures} />
-      <Countdowns draft={draft} path={path} />
-      <Bonuses draft={draft} path={path} />
+      {!path.front && (
+        <>
+          <Entrances draft={draft} path={path} figures={figures} />
+          <Countdowns draft={draft} path={path} />
+          <Bonuses draft={draft} path={path} />
+        </>
+      )}
     </>
+  );
+}
+
+/** What the shop's own address shows: everything that is sold, or this. */
+function FrontOf({ draft, path }: Pick<Props, 'draft' | 'path'>) {
+  const { shop } = draft.content;
+  return (
+    <p>
+      The shop’s own address shows{' '}
+      <ChoiceFill
+        label="What the shop’s own address shows"
+        value={shop.frontPathId === path.id ? 'this' : 'all'}
+        choices={[
+          ['all', 'everything that is sold'],
+          ['this', 'this'],
+        ]}
+        onChange={(which) =>
+          void change('shop', 'shop', (s) => {
+            if (which === 'this') s.frontPathId = path.id;
+            else delete s.frontPathId;
+          })
+        }
+      />
+      .
+    </p>
   );
 }
 

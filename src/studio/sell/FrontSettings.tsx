@@ -1,0 +1,136 @@
+import { linkProblem } from '#core/catalogue';
+import type { BlockOf } from '#core/pages';
+import { useDraft } from '../data/draft';
+import { ChoiceFill, TextFill } from '../price/Fill';
+
+/** The paths that something can stand for on a page of the shop's own: those that sell. */
+function usePathChoices(): (readonly [string, string])[] {
+  const paths = useDraft()?.content.paths ?? [];
+  return paths.filter((p) => !p.front).map((p) => [p.id, p.title || 'Without a title'] as const);
+}
+
+/** What stands on a shelf, in its order. */
+export function ShelfSettings({
+  block,
+  set,
+}: {
+  block: BlockOf<'shelf'>;
+  set: (recipe: (b: BlockOf<'shelf'>) => void) => void;
+}) {
+  const choices = usePathChoices();
+  const free = choices.filter(([id]) => !block.paths.includes(id));
+  const name = (id: string): string => choices.find(([known]) => known === id)?.[1] ?? 'something that is gone';
+  return (
+    <span>
+      On it stands{' '}
+      {block.paths.map((id, i) => (
+        <span key={id}>
+          {i > 0 && ', '}
+          <span dir="auto">{name(id)}</span>{' '}
+          {i > 0 && (
+            <button
+              className="opt"
+              aria-label={`Put ${name(id)} before`}
+              onClick={() =>
+                set((b) => {
+                  const [one] = b.paths.splice(i, 1);
+                  if (one !== undefined) b.paths.splice(i - 1, 0, one);
+                })
+              }
+            >
+              before
+            </button>
+          )}{' '}
+          <button
+            className="opt"
+            aria-label={`Take ${name(id)} off`}
+            onClick={() => set((b) => void b.paths.splice(i, 1))}
+          >
+            off
+          </button>
+        </span>
+      ))}
+      {block.paths.length === 0 && 'nothing yet'}
+      {free.length > 0 && (
+        <>
+          {block.paths.length > 0 ? ' and ' : ': '}
+          <ChoiceFill
+            label="Put something on the shelf"
+            value=""
+            choices={[['', 'something more …'], ...free]}
+            onChange={(id) => id !== '' && set((b) => void b.paths.push(id))}
+          />
+        </>
+      )}
+      .
+    </span>
+  );
+}
+
+/** Where each link leads; its words are edited in their place. */
+export function LinksSettings({
+  block,
+  set,
+}: {
+  block: BlockOf<'links'>;
+  set: (recipe: (b: BlockOf<'links'>) => void) => void;
+}) {
+  const choices = usePathChoices();
+  return (
+    <span>
+      {block.links.map(({ label, to }, i) => {
+        const name = `Link ${i + 1}`;
+        const wrong = to.kind === 'elsewhere' ? linkProblem({ url: to.href }) : null;
+        return (
+          <span key={i} className="block" role="group" aria-label={name}>
+            <span dir="auto">{label || name}</span> leads to{' '}
+            <ChoiceFill
+              label={`${name}: where it leads`}
+              value={to.kind === 'path' ? to.path : ''}
+              choices={[
+                ['', 'an address elsewhere'],
+                ...(to.kind === 'path' && !choices.some(([id]) => id === to.path)
+                  ? [[to.path, 'what is gone'] as const]
+                  : []),
+                ...choices,
+              ]}
+              onChange={(id) =>
+                set((b) => {
+                  const link = b.links[i];
+                  if (link) link.to = id === '' ? { kind: 'elsewhere', href: '' } : { kind: 'path', path: id };
+                })
+              }
+            />
+            {to.kind === 'elsewhere' && (
+              <>
+                {': '}
+                <TextFill
+                  label={`${name}: its address`}
+                  placeholder="https://"
+                  most={2_000}
+                  value={to.href}
+                  invalid={wrong !== null}
+                  onChange={(href) =>
+                    set((b) => {
+                      const link = b.links[i];
+                      if (link?.to.kind === 'elsewhere') link.to.href = href.trim();
+                    })
+                  }
+                />
+              </>
+            )}{' '}
+            <button className="opt" aria-label={`Remove ${name}`} onClick={() => set((b) => void b.links.splice(i, 1))}>
+              Remove
+            </button>
+          </span>
+        );
+      })}
+      <button
+        className="opt"
+        onClick={() => set((b) => void b.links.push({ label: '', to: { kind: 'elsewhere', href: '' } }))}
+      >
+        Add a link
+      </button>
+    </span>
+  );
+}
