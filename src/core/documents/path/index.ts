@@ -24,6 +24,7 @@ import type { DraftContent } from '../content';
 import { type Finding, quoted, type Subject } from '../finding';
 import { documentKind } from '../kind';
 import { comparisonFindings } from './comparisonFindings';
+import { priceFindings } from './priceFindings';
 import { wayInFindings } from './wayInFindings';
 
 declare module '../content' {
@@ -213,7 +214,7 @@ export const pathKind = documentKind<'path', Path>({
     const { paths, pages, offers, products } = content;
     const owner = new Map<string, string>();
     for (const path of paths) owner.set(path.address, owner.get(path.address) ?? path.id);
-    return paths.flatMap((path) => {
+    const all = paths.flatMap((path) => {
       const about: Subject = { kind: 'path', id: path.id };
       const found: Finding[] = [];
       const stops = (code: string, text: string): void => void found.push({ level: 'stops', code, text, about });
@@ -254,5 +255,6 @@ export const pathKind = documentKind<'path', Path>({
       }
       return found;
     });
+    return [...all, ...priceFindings(content)];
   },
 });
