@@ -5,6 +5,7 @@ export { type PlacedLabel, placeLabels } from './labels';
 export { keelRows, type KeelRow } from './asList';
 export { storyOfAll, storyOfTerms, storyOfOrder } from './stories';
 export { storyOfAgreement, NO_PAST, type AgreementPast } from './agreementStory';
+export { type Fold, foldAlike } from './foldAlike';
 export {
   layOutPath,
   leadsOneWay,

@@ -1,5 +1,5 @@
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
-import { layOutPath, leadsOneWay, PATH_SIZES, type PlacedStep, type PlacedWay } from '#core/drawing';
+import { foldAlike, layOutPath, leadsOneWay, PATH_SIZES, type PlacedStep, type PlacedWay } from '#core/drawing';
 import type { StepId } from '#core/ids';
 import { formatAmount } from '#core/money';
 import { joinsFrom, joinsTo, type Path, type Step, STEP_KIND_NAMES, stepOf } from '#core/paths';
@@ -23,21 +23,31 @@ interface Props {
  * The path as one stream: it runs from left to right, its steps' own pages hang beneath, money is a disc above where it
  * is taken, and the softer way is dotted and comes back in. Arrow keys follow the joins.
  */
-export function Stream({ draft, path, figures, inHand, onTake }: Props) {
+export function Stream({ draft, path: whole, figures, inHand, onTake }: Props) {
   const [frame, width] = useWidth();
+  const [opened, setOpened] = useState<readonly StepId[]>([]);
+  const { path, folds } = useMemo(() => foldAlike(whole, new Set([...opened, inHand])), [whole, opened, inHand]);
   const layout = useMemo(() => layOutPath(path, { ...PATH_SIZES, width }), [path, width]);
   const { content } = draft;
   const currency = content.offers.find((o) => o.id === path.offerId)?.currency ?? content.shop.currency;
   const inMoney = (amount: number): string => formatAmount(amount, currency, content.shop.locale);
   const buttons = useRef(new Map<StepId, HTMLButtonElement>());
+  const follows = useRef<StepId | null>(null);
 
   function follow(event: KeyboardEvent, from: StepId): void {
-    const to = nextByKey(path, from, event.key);
+    const to = nextByKey(whole, from, event.key);
     if (to === null) return;
     event.preventDefault();
     onTake(to);
+    // A step within a fold is there once it has opened.
+    follows.current = to;
     buttons.current.get(to)?.focus();
   }
+  useEffect(() => {
+    if (follows.current === null) return;
+    buttons.current.get(follows.current)?.focus();
+    follows.current = null;
+  });
 
   return (
     <div ref={frame} className="stream">
@@ -55,7 +65,7 @@ export function Stream({ draft, path, figures, inHand, onTake }: Props) {
             <Hanging
               key={placed.step.id}
               placed={placed}
-              money={chargedAt(content, path, placed.step)}
+              money={folds.some(({ at }) => at === placed.step.id) ? '' : chargedAt(content, path, placed.step)}
               radius={radiusOf(figures, placed.step)}
             />
           ))}
@@ -76,6 +86,23 @@ export function Stream({ draft, path, figures, inHand, onTake }: Props) {
           ))}
         </svg>
         {layout.steps.map(({ step, x, y }) => {
+          const fold = folds.find(({ at }) => at === step.id);
+          if (fold)
+            return (
+              <button
+                key={step.id}
+                className="stream-step stream-fold"
+                style={{ left: x - PAGE / 2, top: y + 28, width: layout.column * 0.62 + PAGE / 2 - 6 }}
+                aria-expanded={false}
+                onClick={() => setOpened([...opened, ...fold.steps])}
+              >
+                <span className="page-thumb" aria-hidden="true" />
+                <b className="stream-name">
+                  {fold.steps.length} more, {STEP_KIND_NAMES[step.kind]} each
+                </b>
+                <span className="block text-ink-2">Show them</span>
+              </button>
+            );
           const page = content.pages.find((p) => p.id === step.pageId);
           const money = chargedAt(content, path, step);
           const name = stepName(content, step);
