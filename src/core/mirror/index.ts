@@ -22,3 +22,4 @@ export {
   type OrderChoice,
 } from './totals';
 export type { BuyerRow, TotalRow } from './totalRow';
+export { type VisitMoment, visitStory } from './visitStory';

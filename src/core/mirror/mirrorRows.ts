@@ -110,14 +110,14 @@ export class MirrorRows {
           order.lines = [...order.lines, ...quote.lines];
           order.title = titleOf(order.lines);
           const lineIds = quote.lines.map((line) => line.lineId);
-          order.offers = { ...order.offers, [step]: { answer: 'yes', lineIds } };
+          order.offers = { ...order.offers, [step]: { answer: 'yes', lineIds, at } };
           orderBought(order, paymentBought(quote, { ...event.data, way: charge?.way }, step, at));
           break;
         }
         case 'offer.declined': {
           const { orderId, step } = event.data;
           const order = this.orders.get(orderId);
-          if (order) order.offers = { ...order.offers, [step]: { answer: 'no', lineIds: [] } };
+          if (order) order.offers = { ...order.offers, [step]: { answer: 'no', lineIds: [], at } };
           break;
         }
         case 'due.paid': {

@@ -33,7 +33,7 @@ export interface OrderRow {
   /** What was bought, folded by the shop's own code: at the checkout, and by offers after it. */
   payments: Payment[];
   /** How offers after payment were answered, by step; what was tried and not answered is no matter of a list. */
-  offers: Record<StepId, AnsweredOffer>;
+  offers: Record<StepId, AnsweredOffer & { at?: Instant }>;
   /** What the card statement reads. */
   statement: string | undefined;
   /** Over what was bought, in minor units. */

@@ -16,10 +16,10 @@ import { storyOfOrderRow } from '../data/queries/orders';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
 import { inWords, meansInWords } from '../statusWords';
-import { wayOf } from './cameBy';
 import { agreementsLink } from './links';
 import { May } from '../frame/May';
 import { RefundForm } from './RefundForm';
+import { VisitStory } from './VisitStory';
 
 /** One order: what was paid and given back, what it opened, and why that is open or not. */
 export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId }) {
@@ -38,7 +38,6 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
   const who = calledBySeller(person) || person?.address || 'Somebody';
   const latest = order.at > now ? order.at : now;
   const papers = papersOf(order);
-  const way = wayOf(order, { lineId: order.lines[0]?.lineId ?? '' }, draft.content.paths);
   const sentence = `Order ${order.number}: ${money(order.paid)} paid${order.back > 0 ? `, ${money(order.back)} given back` : ''}`;
   return (
     <>
@@ -63,16 +62,7 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
           </>
         )}
       </p>
-      {way.path !== '' && (
-        <p className="mt-1 text-ink-2">
-          Bought on{' '}
-          <Link className="underline" to={`/sell/${order.came.path ?? ''}`} dir="auto">
-            {way.path}
-          </Link>
-          {way.entrance !== '' && `, through the entrance “${way.entrance}”`}
-          {way.label !== '' && ` (${way.label})`}.
-        </p>
-      )}
+      <VisitStory draft={draft} order={order} />
       {isBoughtDisputed(order) && (
         <p className="mt-2 text-alarm">
           The buyer’s bank disputes {order.payments.length > 1 ? 'a payment of this' : 'this payment'}. Access is on

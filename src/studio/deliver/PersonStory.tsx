@@ -14,6 +14,7 @@ import { useNow } from '../data/useNow';
 import { inWords } from '../statusWords';
 import { agreementsLink } from './links';
 import { ErasePerson } from './ErasePerson';
+import { VisitStory } from './VisitStory';
 import { May } from '../frame/May';
 import { AnswerThem } from './AnswerThem';
 
@@ -127,6 +128,7 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
             , {formatDay(o.at, zone, locale)}: <span dir="auto">{o.title}</span>,{' '}
             <span className="text-money">{o.paid === 0 ? 'free' : formatAmount(o.paid, o.currency, locale)}</span>
             {o.status !== 'paid' && `, ${inWords(o.status)}`}
+            <VisitStory draft={draft} order={o} short />
           </p>
         ))}
       </div>

@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { inWords } from '../statusWords';
 import { formatDay, formatTime } from '#core/calendar';
 import { formatAmount } from '#core/money';
+import { VisitStory } from '../deliver/VisitStory';
 import { latelyOf } from '../data/queries/orders';
 import type { Draft } from '../data/draft';
 
@@ -42,6 +43,7 @@ export function Lately({ draft }: { draft: Draft }) {
               <td className="text-ink-2" dir="auto">
                 {o.title}
                 {o.status !== 'paid' && <span className="text-ink-3"> · {inWords(o.status)}</span>}
+                <VisitStory draft={draft} order={o} short />
               </td>
               <td className="num !pr-0 text-money">
                 {o.paid === 0 ? 'free' : formatAmount(o.paid, o.currency, locale)}

@@ -1,10 +1,13 @@
 import { afterEach, expect, test } from '@jest/globals';
 import { PDFDocument } from '@cantoo/pdf-lib';
+import { addMs } from '#core/calendar';
+import { visitStory } from '#core/mirror';
 import { sumsOf } from '#core/payments';
 import { passState } from '#core/passes';
 import type { CheckoutData } from '../../../src/wire';
 import { fillBetweenPage } from '#core/pages';
 import { addStep, pointed, removeStep, withCondition } from '#core/paths';
+import { MirrorRows } from '../../../src/core/mirror/mirrorRows';
 import { Buyer } from '../../../demo/clients';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
 import { type Beside, pathContent } from '../../support/pathShop';
@@ -68,6 +71,29 @@ test('an extra says what it adds before it is ticked; ticked, it is in the bill,
   ]);
   await until(async () => (await mails()).length === 1, 'the receipt');
   expect((await mails())[0]?.text).toMatch(/Field pack, Extra 0, Extra 1 on 15 June 2026 for €32\.00/);
+});
+
+test('the visit is told as one story: what it bought, took and declined, and how many seconds later', async () => {
+  await open({ offers: [TALK, SOFTER] });
+  const rows = new MirrorRows(null);
+  shop.counter.context.runner.onBatch((batch) => rows.apply(batch));
+  const tove = buyer();
+  const paid = await tove.pay(await tove.openCheckout('field-pack'), TOVE, CARD.good);
+  const clock = shop.counter.context.demoClock;
+  const after = (seconds: number): void => clock?.moveTo(addMs(order().at, seconds * 1_000));
+  const first = await tove.openOffer(paid.body.state?.status === 'paid' ? paid.body.state.next : '');
+  after(40);
+  const next = await tove.accept(first);
+  after(52);
+  await tove.decline(await tove.openOffer(next.body.state?.status === 'paid' ? next.body.state.next : ''));
+  const [row] = rows.orders.values();
+  expect(
+    row && visitStory(row).map(({ what, after: s, titles, paid: sum, opened }) => [what, s, titles, sum, opened]),
+  ).toEqual([
+    ['bought', null, ['Field pack, One'], 2_400, [expect.any(String)]],
+    ['took', 40, ['Offer 0'], 21_000, ['prd_o0']],
+    ['declined', 52, [], 0, []],
+  ]);
 });
 
 test('what was shown without the extra does not pay for it, and the other way round', async () => {
