@@ -189,11 +189,11 @@ export class Buyer extends Visitor {
 
   /** Yes to it. @param card another one than that of the checkout */
   async accept(
-    { pathId, stepId, shown }: OfferData,
+    { pathId, stepId, shown, priceId }: OfferData,
     card: string | null = null,
   ): Promise<{ status: number; body: PayAnswer }> {
     const token = card === null ? null : await this.token(card);
-    return this.json('/checkout/offer/accept', { pathId, stepId, shown, card: token });
+    return this.json('/checkout/offer/accept', { pathId, stepId, shown, priceId, card: token });
   }
 
   /** No to it, or on without it. @returns where the visit goes on */

@@ -13,6 +13,8 @@ const Secrets = z.object({
   /** Folders from before there were wallets are given theirs when they are opened. */
   walletKey: z.string().default(''),
   accountKey: z.string().default(''),
+  /** Signs the facts of an order that are carried to a page held elsewhere. */
+  factsKey: z.string().default(''),
   noticeSecret: z.string(),
   mailKey: z.string(),
 });
@@ -25,9 +27,14 @@ export async function loadSecrets(folder: string, disk: Disk): Promise<{ secrets
   if (known !== null) {
     const read = Secrets.safeParse(known);
     if (!read.success) throw new Unreadable(path, read.error);
-    const { walletKey, accountKey } = read.data;
-    if (walletKey !== '' && accountKey !== '') return { secrets: read.data, isNew: false };
-    const secrets = { ...read.data, walletKey: walletKey || make(), accountKey: accountKey || make() };
+    const { walletKey, accountKey, factsKey } = read.data;
+    if (walletKey !== '' && accountKey !== '' && factsKey !== '') return { secrets: read.data, isNew: false };
+    const secrets = {
+      ...read.data,
+      walletKey: walletKey || make(),
+      accountKey: accountKey || make(),
+      factsKey: factsKey || make(),
+    };
     await disk.replace(path, JSON.stringify(secrets, null, 2));
     return { secrets, isNew: false };
   }
@@ -37,6 +44,7 @@ export async function loadSecrets(folder: string, disk: Disk): Promise<{ secrets
     paymentsKey: make(),
     walletKey: make(),
     accountKey: make(),
+    factsKey: make(),
     noticeSecret: make(),
     mailKey: make(),
   };

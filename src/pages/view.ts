@@ -55,7 +55,7 @@ export interface PageView {
   things: ThingView[];
   pictureUrl: (file: FileRef) => string;
   /** The address that a block's button leads to. */
-  leadsTo: (block: { id: BlockId; step?: StepId | undefined }) => string;
+  leadsTo: (block: { id: BlockId; step?: StepId | undefined; adds?: string | undefined }) => string;
   /** What another path sells; null where it sells nothing now. */
   listed: (path: PathId) => ListedView | null;
   /** The address of another path; null where it is not here. */

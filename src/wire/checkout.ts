@@ -161,6 +161,8 @@ export const CheckoutData = z.strictObject({
   heading: z.string(),
   under: z.string(),
   prices: z.array(CheckoutPrice),
+  /** Extras that a button on the way here added. */
+  ticked: z.array(Id),
   /** A coupon that stands in its field already; empty where none does. */
   coupon: z.string(),
   /** Where the link leads that says "not now"; null where a checkout has none. */
@@ -187,6 +189,8 @@ export const AcceptRequest = z.strictObject({
   pathId: idFor<PathId>(),
   stepId: idFor<StepId>(),
   shown: z.string().regex(/^[0-9a-f]{64}$/),
+  /** Which of its prices, where there are several; the first where none is said. */
+  priceId: idFor<PriceId>().optional(),
   /** Another card than that of the checkout. */
   card: ShownCard.nullable(),
 });
@@ -210,6 +214,10 @@ export const OfferData = z.strictObject({
   access: z.string(),
   tax: z.string().nullable(),
   layout: Layout.nullable(),
+  /** The price that stands here. */
+  priceId: idFor<PriceId>(),
+  /** Its prices, where it can be taken at several; each leads to this page with that one. */
+  choices: z.array(z.strictObject({ id: idFor<PriceId>(), words: z.string(), href: z.string() })),
   /** Names the sum and the card; another is said where none is kept. */
   yes: z.string(),
   no: z.string(),

@@ -18,6 +18,7 @@ export function copyPath(
   const steps = new Map<StepId, StepId>(path.steps.map(({ id }) => [id, next('step')]));
   const blocks = new Map<BlockId, BlockId>();
   const stepNow = (id: StepId): StepId => steps.get(id) ?? id;
+  const extras = new Map(path.steps.flatMap((s) => s.extras ?? []).map(({ id }) => [id, next('extra')]));
   // A page that stands at two steps of it stands at both of the copy.
   const own = pages.filter((page) => path.steps.some((s) => s.pageId === page.id));
   const copies = new Map(
@@ -25,14 +26,14 @@ export function copyPath(
       const copied = page.blocks.map((block) => {
         const id = next('b');
         blocks.set(block.id, id);
+        const adds = 'adds' in block && block.adds !== undefined ? { adds: extras.get(block.adds) ?? block.adds } : {};
         return 'step' in block && block.step !== undefined
-          ? { ...structuredClone(block), id, step: stepNow(block.step) }
-          : { ...structuredClone(block), id };
+          ? { ...structuredClone(block), id, step: stepNow(block.step), ...adds }
+          : { ...structuredClone(block), id, ...adds };
       });
       return [page.id, { ...page, id: next('page'), blocks: copied }];
     }),
   );
-  const extras = new Map(path.steps.flatMap((s) => s.extras ?? []).map(({ id }) => [id, next('extra')]));
   const entrances = new Map((path.entrances ?? []).map(({ id }) => [id, next('in')]));
   const targetNow = (to: Target): Target => (to.kind === 'step' ? { kind: 'step', step: stepNow(to.step) } : to);
   const whenNow = (when: Condition): Condition =>

@@ -142,9 +142,10 @@ export function bestPlaceFor(path: Path, kind: 'page' | 'offer' | 'softer'): Pla
   return kind === 'softer' && last.by === 'next' ? null : last;
 }
 
-/** Whether a path cannot do without a step: its only checkout, its thank-you page. */
-export const isNeeded = ({ steps }: Pick<Path, 'steps'>, { kind }: Pick<Step, 'kind'>): boolean =>
-  kind === 'thanks' || (kind === 'checkout' && steps.filter((s) => s.kind === kind).length === 1);
+/** Whether a path cannot do without a step: its only checkout, its thank-you page where no page elsewhere thanks. */
+export const isNeeded = ({ steps, joins }: Pick<Path, 'steps' | 'joins'>, { kind }: Pick<Step, 'kind'>): boolean =>
+  (kind === 'thanks' && !joins.some(({ to }) => to.kind === 'elsewhere')) ||
+  (kind === 'checkout' && steps.filter((s) => s.kind === kind).length === 1);
 
 /** What leads to a step. */
 export const joinsTo = (path: Pick<Path, 'joins'>, to: StepId): Join[] =>

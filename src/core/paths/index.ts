@@ -22,6 +22,7 @@ export {
   offerAt,
   offersAfterPayment,
   offersSoldOn,
+  pricesOffered,
   thanksOf,
 } from './steps';
 export { Bonus } from './bonus';

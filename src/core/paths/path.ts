@@ -36,7 +36,13 @@ const Step = z.object({
   /** What a checkout has beside its offer, in their order. */
   extras: z.array(Extra).max(12).optional(),
   /** What an offer after payment offers. */
-  offer: z.object(Named).optional(),
+  offer: z
+    .object({
+      ...Named,
+      /** Other prices of the same offer, to be chosen among; that one stands first. */
+      also: z.array(idFor<PriceId>()).max(10).optional(),
+    })
+    .optional(),
   /** What a checkout sells where that is not its path's own offer: two stand side by side. */
   offerId: idFor<OfferId>().optional(),
   /** What somebody who turned back may have, for so many hours from when they first did. */

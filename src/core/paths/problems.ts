@@ -16,6 +16,14 @@ export type PathProblem =
 /** Whether a step's page has something to press that leads on; asked of the pages, which a path does not know. */
 export type HasWayOn = (step: Step) => boolean;
 
+/** Whether whoever has paid is led to a page held elsewhere, which thanks them in its own way. */
+const thanksElsewhere = (path: Path): boolean => {
+  const paid = stepsAfterPayment(path);
+  return path.joins.some(
+    ({ from, to }) => to.kind === 'elsewhere' && (paid.has(from) || checkoutsOf(path).some(({ id }) => id === from)),
+  );
+};
+
 /** Whether a step ends the path: a thank-you page, beyond which only offers may follow. */
 const isEnd = ({ kind }: Step): boolean => kind === 'thanks';
 
@@ -27,7 +35,7 @@ export function pathProblems(path: Path, hasWayOn: HasWayOn): PathProblem[] {
   const found: PathProblem[] = [];
   const checkout = checkoutOf(path);
   if (!checkout && !path.front) found.push({ code: 'no-checkout' });
-  if (!thanksOf(path) && !path.front) found.push({ code: 'no-thanks' });
+  if (!thanksOf(path) && !path.front && !thanksElsewhere(path)) found.push({ code: 'no-thanks' });
   if (!stepOf(path, path.start)) found.push({ code: 'no-start' });
   const reached = stepOf(path, path.start) ? reachedFrom(path, path.start) : new Set<StepId>();
   const paid = stepsAfterPayment(path);

@@ -10,7 +10,13 @@ export const extrasOf = ({ steps }: Pick<Path, 'steps'>): Extra[] =>
 export const offersAfterPayment = ({
   steps,
 }: Pick<Path, 'steps'>): { step: StepId; offerId: OfferId; priceId: PriceId }[] =>
-  steps.flatMap(({ id, kind, offer }) => (kind === 'offer' && offer ? [{ step: id, ...offer }] : []));
+  steps.flatMap(({ id, kind, offer }) =>
+    kind === 'offer' && offer ? [{ step: id, offerId: offer.offerId, priceId: offer.priceId }] : [],
+  );
+
+/** The prices that an offer after payment can be taken at, the one that is shown at the beginning first. */
+export const pricesOffered = ({ offer }: Pick<Step, 'offer'>): PriceId[] =>
+  offer ? [offer.priceId, ...(offer.also ?? []).filter((id) => id !== offer.priceId)] : [];
 
 /** What a checkout sells: an offer of its own, or its path's. */
 export const offerAt = ({ offerId }: Pick<Path, 'offerId'>, step: Pick<Step, 'offerId'>): OfferId =>

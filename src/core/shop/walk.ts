@@ -2,7 +2,15 @@ import type { Instant } from '#core/calendar';
 import { type LineChoice, firstBuyer, quoteFor, type QuoteChoice } from '#core/checkout';
 import { productKindOf } from '#core/catalogue';
 import type { StepId } from '#core/ids';
-import { answersOnTheWay, checkoutsOf, offerAt, offersAfterPayment, type Path } from '#core/paths';
+import {
+  answersOnTheWay,
+  checkoutsOf,
+  offerAt,
+  offersAfterPayment,
+  type Path,
+  pricesOffered,
+  stepOf,
+} from '#core/paths';
 import type { Release } from '#core/release';
 import { isOpen } from '#core/passes';
 import { refusalInWords } from '#core/words';
@@ -67,7 +75,18 @@ function walksOf(release: Release, path: Path, now: Instant): Walk[] {
       if (!before) return [];
       // What two checkouts lead to is tried behind the first.
       met.add(offer.step);
-      return [{ choice: first, ways: waysTo(path, before, offer), about: offer }];
+      const ways = waysTo(path, before, offer);
+      const step = stepOf(path, offer.step);
+      // What it can be taken at besides is taken once each.
+      const also = (step ? pricesOffered(step).slice(1) : []).map((priceId) => ({ ...offer, priceId }));
+      return [
+        { choice: first, ways, about: offer },
+        ...also.map((other): Walk => ({
+          choice: first,
+          ways: [[...(ways[0] ?? []).slice(0, -1), { offer: other, answer: 'yes' }]],
+          about: other,
+        })),
+      ];
     });
     return [
       ...prices.map((price): Walk => ({ choice: price, ways: [[]], about: price })),

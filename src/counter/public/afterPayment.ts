@@ -19,6 +19,7 @@ import type { Release } from '#core/release';
 import { hasAlready, offerPassed, type Order, passesFor, walkFacts } from '#core/shop';
 import type { PathId, StepId } from '#core/ids';
 import { type CounterContext, liveRelease } from '../context';
+import { withFacts } from '../shared/orderFacts';
 import { personOfDevice } from '../shared/device';
 import { visitsOf } from './visit';
 
@@ -116,15 +117,16 @@ export function nextHref(
   const { facts, passed } = walking(context, req, order, of);
   return hrefOfStand(
     context,
+    order,
     of.present,
     from ? onFrom(of.path, from, facts, passed) : afterCheckout(of.path, order.came.step, facts, passed),
   );
 }
 
-function hrefOfStand(context: CounterContext, present: Path, stand: Stand): string {
+function hrefOfStand(context: CounterContext, order: Order, present: Path, stand: Stand): string {
   if (stand.at === 'step') return hrefOf(present, present.steps.find((s) => s.id === stand.step.id) ?? stand.step);
   if (stand.at === 'out') {
-    if (stand.to.kind === 'elsewhere') return stand.to.href;
+    if (stand.to.kind === 'elsewhere') return stand.to.facts ? withFacts(context, stand.to.href, order) : stand.to.href;
     const { path: to } = stand.to;
     const other = liveRelease(context)?.content.paths.find((p) => p.id === to);
     return other ? `/${other.address}` : '/';

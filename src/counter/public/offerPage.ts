@@ -1,9 +1,10 @@
 import type { Request, Response } from 'express';
 import { liveRelease, type CounterContext } from '../context';
 import { offerQuote } from '#core/shop';
-import { thanksOf, hrefOf } from '#core/paths';
+import { hrefOf, pricesOffered, thanksOf } from '#core/paths';
 import { offerHtml, pageHtml } from '../../pages/render';
 import { noteDesigns } from './coming';
+import { textOf } from '../http/textOf';
 import { readingFor } from '../shared/reading';
 import { isTheirTurn, nextHref } from './afterPayment';
 import type { Marks } from './marks';
@@ -28,7 +29,10 @@ export function offerPage(
     return res.redirect(303, nextHref(context, req, order, pathId, answered ? step : null));
   }
   const reading = readingFor(context, req);
-  const offer = { step: step.id, ...step.offer };
+  const prices = pricesOffered(step);
+  const asked = textOf(req.query['price']);
+  const { offerId } = step.offer;
+  const offer = { step: step.id, offerId, priceId: prices.includes(asked) ? asked : step.offer.priceId };
   const live = liveRelease(context);
   const quote = offerQuote(reading.state, order, offer, of.release, { now: reading.now, release: live });
   if ('refused' in quote) {
@@ -38,7 +42,15 @@ export function offerPage(
   const page = of.release.content.pages.find((p) => p.id === step.pageId);
   const next = nextHref(context, req, order, pathId, step);
   const state = offerState(reading.state, order, step.id, next, reading.locale);
-  const data = offerDataFor(reading, { release: of.release, pathId, step: step.id, card: order.card, quote, state });
+  const data = offerDataFor(reading, {
+    release: of.release,
+    pathId,
+    step: step.id,
+    card: order.card,
+    quote,
+    state,
+    prices,
+  });
   const view = viewOf(of.release, { ...of.path, offerId: offer.offerId }, step.id, reading);
   const { seen, on } = noteDesigns(context, req, res, of.path, [step.id]);
   sendPage(context, req, res, {

@@ -1,5 +1,6 @@
 import { type Request, type Response, Router } from 'express';
-import { type Step, stepOf } from '#core/paths';
+import { pricesOffered, type Step, stepOf } from '#core/paths';
+import { refuse } from '#core/refusal';
 import type { OfferAfterPayment, Order } from '#core/shop';
 import type { PathId, StepId } from '#core/ids';
 import { AcceptRequest, type CheckoutState, DeclineRequest, NextAnswer, StateAnswer } from '../../wire';
@@ -38,14 +39,14 @@ export function offerRoutes(context: CounterContext, cards: CardLimit): Router {
       order,
       of,
       step,
-      offer: { step: stepId, ...step.offer },
+      offer: { step: stepId, offerId: step.offer.offerId, priceId: step.offer.priceId },
       came: { ...cameWith(visit, { step: stepId, entrance: order.came.entrance }) },
     };
   };
 
   router.post('/accept', cards.check(standsAlready), async (req, res) => {
-    const { pathId, stepId, shown, card } = AcceptRequest.parse(req.body);
-    const { order, of, step, offer, came } = ofVisit(req, pathId, stepId);
+    const { pathId, stepId, shown, card, priceId } = AcceptRequest.parse(req.body);
+    const { order, of, step, offer: first, came } = ofVisit(req, pathId, stepId);
     const { release } = of;
     const state = (): CheckoutState =>
       offerState(runner.state, order, stepId, nextHref(context, req, order, pathId, step), localeOf(req));
@@ -55,6 +56,9 @@ export function offerRoutes(context: CounterContext, cards: CardLimit): Router {
       const stands: CheckoutState = { status: 'paid', next: nextHref(context, req, order, pathId) };
       return answer(res, StateAnswer, { state: stands });
     }
+    // Of several prices the one that was chosen, and none that is not offered here.
+    if (priceId !== undefined && !pricesOffered(step).includes(priceId)) throw refusalProblem(refuse('no-such-price'));
+    const offer = { ...first, priceId: priceId ?? first.priceId };
     const done = await runner.execute({
       type: 'accept-offer',
       orderId: order.id,

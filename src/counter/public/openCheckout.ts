@@ -12,6 +12,7 @@ import { readingFor } from '../shared/reading';
 import { nextHref } from './afterPayment';
 import { checkoutState } from './checkoutState';
 import { cameAnew } from './seen';
+import { WITH } from './shells';
 import { turnBackHref } from './turnBackRoutes';
 import { begunAnew, giveVisit, newVisit, ordersOfVisit, quoteStands, readVisit, tillFor, type Visit } from './visit';
 
@@ -46,9 +47,12 @@ export async function openCheckout(
   giveVisit(context, res, visit);
   const quoted = context.releases.get(visit.release) ?? release;
   const till = tillFor({ visit, release: quoted }, path, coming.at);
+  const added = textOf(req.query[WITH]);
+  const extras = till.extras.some(({ id }) => id === added) ? [added] : [];
   const data = {
     ...checkoutDataFor(reading, quoted, till, page, state ?? { status: 'open' }, {
       visit,
+      extras,
       ...(personOfDevice(context, req) === null
         ? {}
         : { personId: personOfDevice(context, req) ?? '', signedIn: true }),

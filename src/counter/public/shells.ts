@@ -33,6 +33,8 @@ export interface Shell {
 }
 
 const CHECKOUT_SLOT = 'checkout';
+/** In a checkout's address: the extra that the button added which led there. */
+export const WITH = 'with';
 
 /**
  * Renders a page once for a release. Slots are marked with a random word of this rendering, so that nothing a
@@ -134,8 +136,12 @@ export function viewOf(
     leadsTo: (block) => {
       const href = hrefOfTarget(release, path, buttonLeadsTo(path, stepId, block));
       const lower = stepOf(path, stepId)?.lower;
-      // Whoever turned back finds the lower price chosen.
-      return lower ? `${href}?price=${lower.priceId}` : href;
+      const said = new URLSearchParams({
+        // Whoever turned back finds the lower price chosen.
+        ...(lower ? { price: lower.priceId } : {}),
+        ...(block.adds === undefined ? {} : { [WITH]: block.adds }),
+      });
+      return said.size > 0 ? `${href}?${said.toString()}` : href;
     },
     listed(id) {
       const other = pathOf(id);

@@ -5,7 +5,7 @@ import { tokenise } from '../../ui/card';
 import { CardFields, cardProblems, NO_CARD } from '../../ui/CardFields';
 import { Field } from '../../ui/Field';
 import { type Answer, askApproval, type Chosen, giveUpCharge, pay, readState } from './api';
-import { keepLeft, takeLeft } from './back';
+import { forgetAdded, keepLeft, takeLeft } from './back';
 import { BankAsks, StillAsking } from './BankAsks';
 import { Beside } from './Beside';
 import { Bill } from './Bill';
@@ -203,6 +203,7 @@ export function CheckoutForm({
     }
   }
   useEffect(() => {
+    forgetAdded();
     if (data.state.status === 'paid' || data.state.status === 'asking' || data.state.status === 'bank') return;
     const left = takeLeft(data.stepId);
     if (left) void comeBack(left);

@@ -110,14 +110,14 @@ export const readState = ({ pathId, stepId }: Till, notReached: string): Promise
     headers: { [HOLDER]: holderHere() },
   });
 
-type Offered = Pick<OfferData, 'pathId' | 'stepId' | 'shown'>;
+type Offered = Pick<OfferData, 'pathId' | 'stepId' | 'shown' | 'priceId'>;
 
 export const acceptOffer = (
-  { pathId, stepId, shown }: Offered,
+  { pathId, stepId, shown, priceId }: Offered,
   card: CardToken | null,
   notReached: string,
 ): Promise<Answer> =>
-  post('/checkout/offer/accept', notReached, { pathId, stepId, shown, card } satisfies AcceptRequest);
+  post('/checkout/offer/accept', notReached, { pathId, stepId, shown, priceId, card } satisfies AcceptRequest);
 
 export const declineOffer = ({ pathId, stepId }: Offered, notReached: string): Promise<Answer> =>
   post('/checkout/offer/decline', notReached, { pathId, stepId } satisfies DeclineRequest);

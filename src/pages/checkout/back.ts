@@ -42,3 +42,11 @@ export function takeLeft(stepId: string): (Left & { approved: boolean }) | null 
     return null;
   }
 }
+
+/** What a button added on the way here was added once: taken off, a reload does not add it again. */
+export function forgetAdded(): void {
+  const url = new URL(location.href);
+  if (!url.searchParams.has('with')) return;
+  url.searchParams.delete('with');
+  history.replaceState(history.state, '', url);
+}

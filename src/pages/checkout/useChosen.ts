@@ -32,7 +32,7 @@ interface Asked {
 
 /** What is chosen beside a price, and the sums that it comes to: the shop's, never this page's. */
 export function useChosen(
-  data: Till & { prices: readonly CheckoutPrice[]; country: string; coupon: string },
+  data: Till & { prices: readonly CheckoutPrice[]; country: string; coupon: string; ticked: readonly string[] },
   notReached: string,
 ): Asked {
   const [prices, setPrices] = useState(data.prices);
@@ -42,7 +42,7 @@ export function useChosen(
     coupon: data.coupon,
     country: data.country,
     vatNumber: '',
-    extras: [],
+    extras: data.ticked,
     quantity: 1,
     named: '',
   });

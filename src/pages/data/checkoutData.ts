@@ -34,6 +34,7 @@ export function checkoutDataFor(
     pathId: till.pathId,
     stepId: till.step,
     chosen: '',
+    ticked: [...(looking.extras ?? [])],
     whole: true,
     language: languageOf(locale),
     coupon: wrong.coupon === undefined ? (till.coupon ?? '') : '',

@@ -2,10 +2,10 @@ import { quoteFingerprint, type Quote } from '#core/checkout';
 import { describeContents } from '#core/catalogue';
 import { formatAmount } from '#core/money';
 import type { Release } from '#core/release';
-import { accessSentence, isLasting } from '#core/terms';
+import { accessSentence, isLasting, shortTerms } from '#core/terms';
 import { languageOf } from '#core/words';
 import type { Means } from '#core/ways';
-import type { PathId, StepId } from '#core/ids';
+import type { OfferId, PathId, PriceId, StepId } from '#core/ids';
 import type { CheckoutState, OfferData } from '../../wire';
 import type { PageReading } from './reading';
 import { drawingOf, statementOfLine, taxInWords } from './quoteInWords';
@@ -20,6 +20,8 @@ export function offerDataFor(
     step: StepId;
     quote: Quote;
     state: CheckoutState;
+    /** Every price that it can be taken at. */
+    prices?: readonly PriceId[];
   },
 ): OfferData {
   const { release, card, quote } = of;
@@ -43,6 +45,8 @@ export function offerDataFor(
     access: accessSentence(line.terms, now, quote.zone, locale),
     tax: taxInWords(reading, quote),
     layout: drawingOf(reading, release, quote),
+    priceId: line.priceId,
+    choices: choicesOf(reading, release, line.offerId, of.prices ?? []),
     yes: quote.dueToday === 0 ? say.yesFree : card ? say.yes(amount, card) : say.yesCard(amount),
     no: say.no,
     cardNeeded,
@@ -51,4 +55,20 @@ export function offerDataFor(
     cardService: reading.cards.service,
     sampleCards: reading.cards.samples,
   };
+}
+
+/** Several prices to choose among, in a few words each; none where there is only one. */
+function choicesOf(
+  { locale }: Pick<PageReading, 'locale'>,
+  { content }: Release,
+  offerId: OfferId,
+  prices: readonly PriceId[],
+): OfferData['choices'] {
+  const offer = content.offers.find((o) => o.id === offerId);
+  const known = prices.flatMap((id) => offer?.prices.find((p) => p.id === id) ?? []);
+  if (!offer || known.length < 2) return [];
+  return known.map(({ id, name, words, terms }) => {
+    const said = words ?? shortTerms(terms, offer.currency, locale);
+    return { id, words: name === '' ? said : `${name}, ${said}`, href: `?price=${id}` };
+  });
 }

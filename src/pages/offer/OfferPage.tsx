@@ -7,6 +7,21 @@ export function OfferPage({ data, words }: { data: OfferData; words: FormWords }
   return (
     <FormWordsProvider value={words}>
       <section className="page-column pt-0" aria-label={data.title}>
+        {data.choices.length > 0 && (
+          <nav className="ways mb-5" aria-label={words.howToPay}>
+            {data.choices.map(({ id, words: said, href }) => (
+              <a
+                key={id}
+                className="way no-underline"
+                href={href}
+                {...(id === data.priceId ? { 'aria-current': 'true' as const } : {})}
+                dir="auto"
+              >
+                {said}
+              </a>
+            ))}
+          </nav>
+        )}
         <div className="border-t-[5px] border-ink pt-4">
           <p className="flex items-baseline justify-between gap-4 text-lg">
             <b className="font-semibold" dir="auto">

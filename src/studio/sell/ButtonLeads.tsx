@@ -1,7 +1,8 @@
 import type { BlockOf } from '#core/pages';
-import { buttonLeadsTo, buttonPointed, joinsFrom, type Path } from '#core/paths';
+import { buttonLeadsTo, buttonPointed, joinsFrom, type Path, type Step, stepOf } from '#core/paths';
 import type { PageId } from '#core/ids';
-import { change, useDraft } from '../data/draft';
+import { change, type Draft, useDraft } from '../data/draft';
+import { ChoiceFill } from '../price/Fill';
 import { editPath } from './path/editPath';
 import { TargetFill } from './path/TargetFill';
 
@@ -39,6 +40,40 @@ export function ButtonLeads({ path, pageId, block }: Props) {
               if (found?.kind === 'offer') delete found.step;
             });
         }}
+      />
+      <Adds path={path} pageId={pageId} block={block} content={draft.content} from={step} />
+    </>
+  );
+}
+
+/** "And adds …": an extra of the checkout that the button leads to. */
+function Adds({ path, pageId, block, content, from }: Props & { content: Draft['content']; from: Step }) {
+  const to = buttonLeadsTo(path, from.id, block);
+  const till = to?.kind === 'step' ? stepOf(path, to.step) : undefined;
+  const extras = till?.kind === 'checkout' ? (till.extras ?? []) : [];
+  if (extras.length === 0 && block.adds === undefined) return null;
+  return (
+    <>
+      {' '}
+      and adds{' '}
+      <ChoiceFill
+        label="What the button adds"
+        value={block.adds ?? ''}
+        choices={[
+          ['', 'nothing'],
+          ...(block.adds !== undefined && !extras.some((e) => e.id === block.adds)
+            ? [[block.adds, 'an extra that is gone'] as const]
+            : []),
+          ...extras.map((e) => [e.id, content.offers.find((o) => o.id === e.offerId)?.title ?? 'an extra'] as const),
+        ]}
+        onChange={(id) =>
+          void change('page', pageId, (page) => {
+            const found = page.blocks.find((b) => b.id === block.id);
+            if (found?.kind !== 'offer' && found?.kind !== 'onward') return;
+            if (id === '') delete found.adds;
+            else found.adds = id;
+          })
+        }
       />
     </>
   );

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { Instant } from '#core/calendar';
 import { firstBuyer, quoteFor } from '#core/checkout';
-import type { Path, Step } from '#core/paths';
+import { type Path, pricesOffered, type Step } from '#core/paths';
 import { offerDataFor } from '../../pages/data/offerData';
 import { OfferPage } from '../../pages/offer/OfferPage';
 import type { Draft } from '../data/draft';
@@ -28,6 +28,7 @@ export function OfferPicture({ draft, path, step, at }: { draft: Draft; path: Pa
         card: CARD,
         quote,
         state: { status: 'open' },
+        prices: pricesOffered(step),
       });
       return { data, words: { ...reading.words.checkout, card: reading.words.card } };
     },

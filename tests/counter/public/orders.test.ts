@@ -1,8 +1,13 @@
+import { createHmac } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { afterEach, expect, test } from '@jest/globals';
 import { PDFDocument } from '@cantoo/pdf-lib';
 import { addMs } from '#core/calendar';
 import { visitStory } from '#core/mirror';
+import { newPrice } from '#core/catalogue';
 import { sumsOf } from '#core/payments';
+import { walkRelease } from '#core/shop';
 import { passState } from '#core/passes';
 import type { CheckoutData } from '../../../src/wire';
 import { fillBetweenPage } from '#core/pages';
@@ -476,4 +481,105 @@ test('a page after payment lets them go on by its ways and no other; the last wa
   });
   expect((await tove.accept(talk)).body.state).toEqual({ status: 'paid', next: '/free-minute' });
   expect(charged()).toEqual(['-1 2400', '-step_o0-1 21000']);
+});
+
+test('a button before the checkout adds a line by being pressed; taken off, it stays off; what is no extra adds nothing', async () => {
+  await open({
+    extras: [GUIDE],
+    edit: ({ paths, pages }) => {
+      const page = pages.find((p) => p.id === paths[0]?.steps[0]?.pageId);
+      const block = page?.blocks.find((b) => b.kind === 'offer');
+      if (block?.kind === 'offer') block.adds = 'ex_0';
+    },
+  });
+  const tove = buyer();
+  const page = await (await tove.fetch('/field-pack')).text();
+  const href = /href="(\/field-pack\/checkout\?with=ex_0)"/.exec(page)?.[1] ?? '';
+  const added = await tove.openCheckout('field-pack', href.slice('/field-pack/'.length));
+  expect([added.ticked, added.prices[0]?.dueToday, added.prices[0]?.extras[0]?.ticked]).toEqual([
+    ['ex_0'],
+    '€31.00',
+    true,
+  ]);
+  expect((await tove.pay(added, TOVE, CARD.good, 0, { extras: ['ex_0'] })).body.state?.status).toBe('paid');
+  expect(charged()).toEqual(['-1 3100']);
+  const other = buyer();
+  expect((await other.openCheckout('field-pack')).prices[0]?.dueToday).toBe('€24.00');
+  const forged = await other.openCheckout('field-pack', 'checkout?with=ex_9');
+  expect([forged.ticked, forged.prices[0]?.dueToday]).toEqual([[], '€24.00']);
+});
+
+test('an offer with a choice among its prices: each is shown and charged as chosen, and no other can be', async () => {
+  await open({
+    offers: [TALK, SOFTER],
+    edit: ({ paths, offers }) => {
+      const step = paths[0]?.steps.find((s) => s.id === 'step_o0');
+      const talk = offers.find((o) => o.id === 'off_o0');
+      if (!step?.offer || !talk) throw new Error('no offer');
+      const parts = {
+        ...newPrice('pr_parts', { name: 'In parts', terms: { kind: 'plan', amount: '75', payments: '3' } }),
+      };
+      talk.prices.push(parts, newPrice('pr_kept', { name: 'For few', terms: { kind: 'once', amount: '1' } }));
+      step.offer.also = ['pr_parts'];
+    },
+  });
+  const tove = buyer();
+  const paid = await tove.pay(await tove.openCheckout('field-pack'), TOVE, CARD.good);
+  const next = paid.body.state?.status === 'paid' ? paid.body.state.next : '';
+  const first = await tove.openOffer(next);
+  expect([first.dueToday, first.choices.map((c) => c.words)]).toEqual([
+    '€210.00',
+    ['€210.00', 'In parts, 3 × €75.00 monthly'],
+  ]);
+  const parts = await tove.openOffer(next + (first.choices[1]?.href ?? ''));
+  expect(parts.dueToday).toBe('€75.00');
+  // A price that is not offered here is neither shown nor taken; nor does what was shown of one pay another.
+  expect((await tove.openOffer(`${next}?price=pr_kept`)).dueToday).toBe('€210.00');
+  expect((await tove.accept({ ...first, priceId: 'pr_kept' })).body).toMatchObject({ code: 'no-such-price' });
+  expect((await tove.accept({ ...first, priceId: 'pr_parts' })).body).toMatchObject({ code: 'quote-changed' });
+  expect((await tove.accept(parts)).body.state?.status).toBe('paid');
+  expect([charged().at(-1), [...state().agreements.values()].map((a) => a.terms.kind)]).toEqual([
+    '-step_o0-1 7500',
+    ['plan'],
+  ]);
+  // Every price is bought in rehearsal: two to begin with, the free one, the offer's two, and the next.
+  const live = shop.counter.context.releases.get(1);
+  expect(live && (await walkRelease(live, shop.counter.context.runner.now()))).toMatchObject({
+    of: 6,
+    gotIn: 6,
+    failed: [],
+  });
+});
+
+// As docs/joining-services.md says it, by another reader than what wrote it.
+test('a page held elsewhere is led to with the facts of the order, signed; without who bought', async () => {
+  await open({
+    edit: ({ paths }) => {
+      const [path] = paths;
+      const checkout = path?.steps.find((s) => s.kind === 'checkout')?.id ?? '';
+      if (!path) return;
+      // It thanks there: the path has no page of its own for that.
+      path.steps = path.steps.filter((s) => s.kind !== 'thanks');
+      path.joins = path.joins.map((j) =>
+        j.from === checkout
+          ? { ...j, to: { kind: 'elsewhere', href: 'https://walks.example/thanks?a=b', facts: true } }
+          : j,
+      );
+    },
+  });
+  const tove = buyer();
+  const paid = await tove.pay(await tove.openCheckout('field-pack'), TOVE, CARD.good);
+  const to = new URL(paid.body.state?.status === 'paid' ? paid.body.state.next : 'about:blank');
+  expect([to.origin, to.pathname, to.searchParams.get('a')]).toEqual(['https://walks.example', '/thanks', 'b']);
+  const facts = to.searchParams.get('order') ?? '';
+  const { factsKey } = JSON.parse(readFileSync(join(shop.folder, 'secrets.json'), 'utf8')) as { factsKey: string };
+  expect(to.searchParams.get('order-signature')).toBe(createHmac('sha256', factsKey).update(facts).digest('base64url'));
+  expect(JSON.parse(Buffer.from(facts, 'base64url').toString())).toEqual({
+    number: 1001,
+    at: order().at,
+    currency: 'EUR',
+    paid: 2_400,
+    items: [{ title: 'Field pack', price: 'One', quantity: 1 }],
+  });
+  expect(Buffer.from(facts, 'base64url').toString()).not.toMatch(/tove/i);
 });

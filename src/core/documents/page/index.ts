@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { type Block, filesOfBlock, Page } from '#core/pages';
 import { linkProblem } from '#core/catalogue';
 import type { PageId, PathId } from '#core/ids';
-import { pagesOf, type Path, type Step, STEP_KIND_NAMES, stepOf } from '#core/paths';
+import { extrasOf, pagesOf, type Path, type Step, STEP_KIND_NAMES, stepOf } from '#core/paths';
 import type { DraftContent } from '../content';
 import { type Finding, quoted, type Subject } from '../finding';
 import { documentKind } from '../kind';
@@ -75,6 +75,17 @@ export const pageKind = documentKind<'page', Page>({
               level: 'stops',
               code: 'button-nowhere',
               text: `A button on ${title} leads to a step that is not there any more. Choose where it leads.`,
+              about,
+            });
+          if (
+            (block.kind === 'offer' || block.kind === 'onward') &&
+            block.adds !== undefined &&
+            !extrasOf(path).some(({ id }) => id === block.adds)
+          )
+            found.push({
+              level: 'stops',
+              code: 'adds-nothing',
+              text: `A button on ${title} adds an extra that is not there any more. Choose what it adds.`,
               about,
             });
           const led = leadsToPaths(block).filter((to) => !content.paths.some((p) => p.id === to));

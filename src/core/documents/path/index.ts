@@ -8,7 +8,6 @@ import {
   mainOffers,
   mendOf,
   offerAt,
-  offersAfterPayment,
   offersFollow,
   Path,
   type PathProblem,
@@ -164,12 +163,15 @@ function besideFindings(path: Path, offers: Offers, about: Subject): Finding[] {
       stops('beside-currency', `A checkout of ${quoted(path.title)} is in ${own.currency}; one path has one currency.`);
   }
   const beside = [
-    ...extrasOf(path).map((extra) => ({ ...extra, what: 'An extra' })),
-    ...offersAfterPayment(path).map((offer) => ({ ...offer, what: 'An offer after payment' })),
+    ...extrasOf(path).map((extra) => ({ ...extra, what: 'An extra', also: [] as string[] })),
+    ...path.steps.flatMap(({ kind, offer }) =>
+      kind === 'offer' && offer ? [{ ...offer, what: 'An offer after payment' }] : [],
+    ),
   ];
-  for (const { offerId, priceId, what } of beside) {
+  for (const { offerId, priceId, what, also = [] } of beside) {
     const offer = offers.find((o) => o.id === offerId);
-    if (!offer?.prices.some((p) => p.id === priceId))
+    const named = [priceId, ...also];
+    if (!offer || named.some((id) => !offer.prices.some((p) => p.id === id)))
       stops('beside-missing', `${what} of ${quoted(path.title)} has a price that is no longer here.`);
     else if (main && isSame(offer, main))
       found.push({

@@ -19,7 +19,8 @@ import { Conditions } from './Conditions';
 import { Extras } from './Extras';
 import { LowerPrice } from './LowerPrice';
 import { PriceChoice } from './PriceChoice';
-import { chargedAt, stepName } from './stepInWords';
+import { chargedAt, priceInWords, stepName } from './stepInWords';
+import { Ticks } from './Ticks';
 import { Ways } from './WaysList';
 
 /** The step in hand: what it is, as sentences that can be changed where they stand. */
@@ -53,6 +54,7 @@ export function StepInHand({ draft, path, step }: { draft: Draft; path: Path; st
             none="choose what is offered"
             onChange={(named) => set((s) => void (s.offer = named))}
           />{' '}
+          <AlsoAt draft={draft} step={step} onChange={(also) => set((s) => void (s.offer && (s.offer.also = also)))} />
           from the card just used{opens.length > 0 && ` and opens ${opens.join(' and ')}`}; whoever has it already
           passes it by, unseen.
         </p>
@@ -157,5 +159,25 @@ function StepAddress({
         <p className="cap">{step.formerAddresses.join(', ')} goes on leading here.</p>
       )}
     </div>
+  );
+}
+
+/** Other prices of what is offered, which whoever has paid may choose instead. */
+function AlsoAt({ draft, step, onChange }: { draft: Draft; step: Step; onChange: (also: string[]) => void }) {
+  const { offer: named } = step;
+  const offer = draft.content.offers.find((o) => o.id === named?.offerId);
+  const others = (offer?.prices ?? []).filter((p) => p.id !== named?.priceId && p.terms.kind !== 'free');
+  if (!named || others.length === 0) return null;
+  return (
+    <>
+      , or as they choose{' '}
+      <Ticks
+        label="Other prices they may choose"
+        all={others.map((p) => [p.id, priceInWords(draft.content, { offerId: named.offerId, priceId: p.id })] as const)}
+        chosen={named.also ?? []}
+        onChange={onChange}
+      />
+      ,{' '}
+    </>
   );
 }

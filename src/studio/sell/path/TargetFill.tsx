@@ -51,9 +51,21 @@ export function TargetFill({
             most={2_000}
             value={value.href}
             invalid={wrong !== null}
-            onChange={(href) => onChange({ kind: 'elsewhere', href })}
+            onChange={(href) => onChange({ ...value, href })}
           />
-          {wrong !== null && <span className="wrong"> {wrong}</span>}
+          {wrong !== null && <span className="wrong"> {wrong}</span>}{' '}
+          <label className="whitespace-nowrap text-ink-2">
+            <input
+              type="checkbox"
+              className="checkbox checkbox-xs"
+              aria-label={`${label}: carry the facts of the order`}
+              checked={value.facts ?? false}
+              onChange={(e) =>
+                onChange({ kind: 'elsewhere', href: value.href, ...(e.target.checked ? { facts: true as const } : {}) })
+              }
+            />{' '}
+            with what was bought, signed
+          </label>
         </>
       )}
     </>

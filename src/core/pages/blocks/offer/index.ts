@@ -1,10 +1,11 @@
 import * as z from 'zod';
 import { idFor, type StepId } from '#core/ids';
-import { blockBase, line } from '../base';
+import { addsExtra, blockBase, line } from '../base';
 import { blockKind } from '../kind';
 
 const OfferBlock = z.object({
   ...blockBase,
+  ...addsExtra,
   kind: z.literal('offer'),
   title: line,
   button: line,

@@ -1,9 +1,10 @@
 import * as z from 'zod';
-import { blockBase, line } from '../base';
+import { addsExtra, blockBase, line } from '../base';
 import { blockKind } from '../kind';
 
 const Onward = z.object({
   ...blockBase,
+  ...addsExtra,
   kind: z.literal('onward'),
   button: line,
 });
