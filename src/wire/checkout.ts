@@ -31,8 +31,10 @@ export type QuoteRequest = z.infer<typeof QuoteRequest>;
 export const GiveUpRequest = z.strictObject(Where);
 export type GiveUpRequest = z.infer<typeof GiveUpRequest>;
 
-/** A card as the payment service named it to the browser, with its proof of that. */
-export const ShownCard = KeptCard.extend({ proof: z.string().max(200) }).strict();
+/** A card as the payment service named it to the browser, with its proof of that. A wallet is never said by a browser. */
+export const ShownCard = KeptCard.omit({ way: true })
+  .extend({ last4: z.string().regex(/^\d{4}$/), proof: z.string().max(200) })
+  .strict();
 export type ShownCard = z.infer<typeof ShownCard>;
 
 /** What a window makes for itself, so that it alone opens what it pays: no cookie that was planted does. */

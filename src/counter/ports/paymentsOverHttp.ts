@@ -13,7 +13,12 @@ const RefundBody = z.discriminatedUnion('status', [
   z.object({ status: z.literal('paid') }),
   z.object({ status: z.literal('refused'), reason: z.string() }),
 ]);
-const ApprovalBody = z.object({ token: z.string().min(16).max(200), approveAt: z.string().max(2_000) });
+/** A browser is sent there: to the web, and to nothing that would run. */
+const Address = z
+  .string()
+  .max(2_000)
+  .regex(/^(https?:\/\/|\/(?![/\\]))/);
+const ApprovalBody = z.object({ token: z.string().min(16).max(200), approveAt: Address });
 const StandingBody = z.object({ standing: z.enum(['ready', 'being-checked']) });
 
 /** No answer within this time counts as none. */

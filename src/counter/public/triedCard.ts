@@ -8,6 +8,7 @@ import { NotAnswered } from '#core/shop';
 import { isLasting } from '#core/terms';
 import type { CounterContext } from '../context';
 import { Problem } from '../http/problem';
+import { placeOf } from '../http/limits';
 import { securityEvent } from '../http/securityLog';
 import type { Visit } from './visit';
 
@@ -48,7 +49,10 @@ export async function countTelling(context: CounterContext, req: Request, visit:
   const told = storeOf(context);
   const keys = [
     `visit/${visit.visit ?? visit.checkout}`,
-    `card/${card.last4}/${card.expires ?? ''}/${card.country ?? ''}`,
+    // A wallet has nothing to be told by: whoever comes from one place with several counts as one.
+    card.way === undefined
+      ? `card/${card.last4}/${card.expires ?? ''}/${card.country ?? ''}`
+      : `${card.way}/${placeOf(req)}`,
   ];
   for (const key of keys)
     if ((await told.increment(key)).totalHits > TOLD_AN_HOUR) {

@@ -98,9 +98,14 @@ export function newVisit(context: CounterContext, path: Path, step: StepId, comi
   };
 }
 
-/** The designs that an order of this visitor counts for. */
-const designOf = (path: Path | undefined, coming: Pick<Coming, 'seed' | 'seen'>): string | null =>
-  (path && designsOf(path, coming).join(',')) || null;
+/** So long the history's own field for it may be. */
+const MOST_DESIGN = 130;
+
+/** The designs that an order of this visitor counts for; too much to write down is none. */
+function designOf(path: Path | undefined, coming: Pick<Coming, 'seed' | 'seen'>): string | null {
+  const said = path ? designsOf(path, coming).join(',') : '';
+  return said === '' || said.length > MOST_DESIGN ? null : said;
+}
 
 /** What a checkout sells and shows: as its path was when it began, to whoever came as this visit did. */
 export function tillFor({ visit, release }: { visit: Visit; release: Release }, live: Path, now: Instant): Till {

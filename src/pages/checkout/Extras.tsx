@@ -36,7 +36,7 @@ export function Extras({
             onChange={(event) => onTick(extra.id, event.target.checked)}
           />
           {extra.picture && <img src={extra.picture.src} alt={extra.picture.alt} className="size-16 object-cover" />}
-          <span className="min-w-56 flex-1">
+          <span className="min-w-44 flex-1">
             <b className="block font-semibold" dir="auto">
               {extra.heading}
             </b>

@@ -191,7 +191,7 @@ describe('a wallet', () => {
     const data = await tove.openCheckout('field-pack');
     const left = await tove.leaveFor('wallet', data, TOVE);
     await tove.answerAt(left.body.approveAt ?? '', 'approve');
-    await switches('wallet', { holdAnswerMs: 3_000 });
+    await switches('wallet', { holdAnswerMs: 1_000 });
     const pressed = tove.payApproved('wallet', data, TOVE).catch(() => null);
     await until(() => askedOf('wallet', 'charge') === 1, 'the charge at the wallet');
     await shop.restart();
@@ -200,6 +200,18 @@ describe('a wallet', () => {
     expect(payments()).toMatchObject([{ way: 'wallet' }]);
     expect(askedOf('wallet', 'charge')).toBe(1);
   });
+});
+
+test('a card that says it is a wallet is not understood: which way it is, no browser says', async () => {
+  await open();
+  const tove = buyer();
+  const data = await tove.openCheckout('field-pack');
+  const card = await tove.token('9000000000000001');
+  const { id: priceId = '', shown = '' } = data.prices[0] ?? {};
+  const press = { pathId: data.pathId, stepId: data.stepId, priceId, shown, ...TOVE, holder: tove.holder };
+  for (const more of [{ way: 'wallet' }, { last4: '' }])
+    expect((await tove.json('/checkout/pay', { ...press, card: { ...card, ...more } })).status).toBe(422);
+  expect(runner().state.charges.size).toBe(0);
 });
 
 test('a bank account pays once, is kept for nothing, and has no place where something is due later', async () => {
