@@ -18,6 +18,7 @@ import { checkoutRoutes } from './public/checkoutRoutes';
 import { fileRoutes } from './public/fileRoutes';
 import { entranceRoutes } from './public/entranceRoutes';
 import { pagesRoutes } from './public/pagesRoutes';
+import { outRoutes } from './public/outRoutes';
 import { turnBackRoutes } from './public/turnBackRoutes';
 import { localeFor } from './shared/reading';
 
@@ -61,6 +62,7 @@ export function counterApp(context: CounterContext, behindProxy: boolean): Expre
   app.get('/favicon.ico', (_req, res) => void res.status(204).end());
   app.use(entranceRoutes(context));
   app.use(turnBackRoutes(context));
+  app.use(outRoutes(context));
   app.use(pagesRoutes(context));
   app.use(
     problemHandler(

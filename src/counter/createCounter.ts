@@ -205,8 +205,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
 
   listening.answerWith(counterApp(context, options.publicAddress !== undefined));
   isOpen = true;
-  // Buyers come only now: what the services say is known first.
-  await ways.look();
+  await ways.begin();
 
   let turning: Promise<void> | null = null;
   const turn = (): void => {

@@ -3,6 +3,8 @@ import type { Outside } from './outside';
 import type { MeansPort } from './ports/paymentsOverHttp';
 
 const LOOKED_AT_EVERY_MS = 60_000;
+/** A shop that starts waits no longer than this for a service that does not answer. */
+const WAITED_AT_START_MS = 2_000;
 
 /** Which ways to pay are connected, and how far. */
 export interface Ways {
@@ -11,6 +13,8 @@ export interface Ways {
   ready(): WayToPay[];
   /** Asks the services again. What does not answer stays as it was. */
   look(): Promise<void>;
+  /** The same as the shop starts: what has not answered by then is asked on. */
+  begin(): Promise<void>;
   close(): void;
 }
 
@@ -38,6 +42,7 @@ export function watchWays(outside: Pick<Outside, 'payments'>, payments: MeansPor
     standing: () => ({ ...known }),
     ready: () => WAYS_TO_PAY.filter((way) => known[way] === 'ready'),
     look,
+    begin: () => Promise.race([look(), new Promise<void>((done) => setTimeout(done, WAITED_AT_START_MS).unref())]),
     close: () => clearInterval(timer),
   };
 }

@@ -46,12 +46,11 @@ export function figuresOf(context: CounterContext, pathId: PathId, days: number)
 }
 
 /** How the path's comparisons stand, over everything that was ever counted of them. */
-function comparisonsOf(context: CounterContext, path: Path, today: string): ComparisonFigures[] {
-  if ((path.comparisons ?? []).length === 0) return [];
-  const days = context.visits.days('', today).map(({ day, tally }) => ({ day, tally: ofPath(tally, path.id) }));
-  const all = sumTallies(days.map(({ tally }) => tally));
-  const ids = new Set(path.comparisons?.map(({ id }) => id));
-  const counts = (key: string): boolean => / design /.test(key) && [...ids].some((id) => key.includes(` ${id}:`));
-  const going = days.filter(({ tally }) => Object.keys(tally).some(counts)).length;
-  return comparisonFigures(path, all, [...context.runner.state.orders.values()], Math.max(1, going));
-}
+const comparisonsOf = ({ visits, runner }: CounterContext, path: Path, today: string): ComparisonFigures[] =>
+  (path.comparisons ?? []).length === 0
+    ? []
+    : comparisonFigures(
+        path,
+        visits.days('', today).map(({ tally }) => ofPath(tally, path.id)),
+        [...runner.state.orders.values()],
+      );

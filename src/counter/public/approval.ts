@@ -59,7 +59,10 @@ export async function askApproval(
   );
   const { shop } = press.live.content;
   const step = stepOf(path, till.step);
-  const here = new URL(step ? hrefOf(path, step) : `/${path.address}`, context.publicAddress());
+  // Back to the very host they are at: their checkout lies in its cookies.
+  const origin = req.get('origin') ?? '';
+  const host = context.hosts.isOwnOrigin(origin, req.get('host') ?? '') ? origin : context.publicAddress();
+  const here = new URL(step ? hrefOf(path, step) : `/${path.address}`, host);
   const back = (word: string): string => {
     const to = new URL(here);
     to.searchParams.set(word, way);
@@ -76,9 +79,7 @@ export async function askApproval(
         .slice(0, 500),
       statement: quote.statement ?? shop.cardStatement,
       paidAddress: back(APPROVED),
-      turnedBackAddress: turnsBack
-        ? new URL(turnBackHref(path.id, step.id), context.publicAddress()).href
-        : back(TURNED_BACK),
+      turnedBackAddress: turnsBack ? new URL(turnBackHref(path.id, step.id), host).href : back(TURNED_BACK),
     });
     const approval: Approval = { checkout: visit.checkout, way, token };
     giveCookie(res, nameOf(visit), signToken(context.secrets.signing, 'approval', approval), {

@@ -39,11 +39,17 @@ function read(context: CounterContext, req: Request): z.infer<typeof Visitor> | 
   return parsed.success ? parsed.data : null;
 }
 
+/** Whether somebody may be in a comparison. Where their browser asks not to be followed they see what stands there. */
+const followed = (req: Request): boolean => req.get('sec-gpc') !== '1';
+
+/** The name that designs hang on; none for whoever asks not to be followed, also where they have one for another reason. */
+const seedOf = (req: Request, seed: string | undefined): string | null => (followed(req) ? (seed ?? null) : null);
+
 /** How this visitor came to a path, as of now. */
 export function comingOf(context: CounterContext, req: Request, path: PathId): Coming {
   const known = read(context, req);
   const { first = null, entrance = null, turnedBack = null, seen = [] } = known?.ways[path] ?? {};
-  return { at: context.runner.now(), first, entrance, turnedBack, seed: known?.seed ?? null, seen };
+  return { at: context.runner.now(), first, entrance, turnedBack, seed: seedOf(req, known?.seed), seen };
 }
 
 function note(
@@ -76,7 +82,7 @@ function note(
     first: came.first,
     entrance: came.entrance ?? null,
     turnedBack: came.turnedBack ?? null,
-    seed,
+    seed: seedOf(req, seed),
     seen: came.seen ?? [],
   };
 }
@@ -101,9 +107,6 @@ export const noteTurnedBack = (c: CounterContext, req: Request, res: Response, p
 /** The name of a visitor who has one already, for other reasons than being counted. */
 export const visitorOf = (context: CounterContext, req: Request): string | undefined => read(context, req)?.seed;
 
-/** Whether somebody may be in a comparison. Where their browser asks not to be followed they see what stands there. */
-export const followed = (req: Request): boolean => req.get('sec-gpc') !== '1';
-
 /**
  * Notes which designs this visitor sees for the first time at some steps, and which they saw before led them on to here.
  * @returns the same as names of designs, for counting; and how they came, as it is now
@@ -118,7 +121,7 @@ export function noteDesigns(
   const comparisons = path.comparisons ?? [];
   const coming = comingOf(context, req, path.id);
   const { seed } = coming;
-  if (seed == null || comparisons.length === 0 || !followed(req)) return { coming };
+  if (seed == null || comparisons.length === 0) return { coming };
   const before = read(context, req)?.ways[path.id];
   const saw = new Set(before?.seen);
   const went = new Set(before?.on);

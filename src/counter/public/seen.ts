@@ -15,7 +15,7 @@ import {
 import type { Release } from '#core/release';
 import type { PriceId } from '#core/ids';
 import type { CounterContext } from '../context';
-import { comingOf, followed, nameFor, noteFirst } from './coming';
+import { comingOf, nameFor, noteFirst } from './coming';
 import { hrefOfTarget } from './shells';
 import { quoteStands, readVisit, tillFor, type Visit } from './visit';
 
@@ -34,7 +34,7 @@ export function seenBy(context: CounterContext, req: Request, res: Response, rel
   const counted = path.countdowns?.some(({ until }) => until.to === 'hours') === true;
   const coming = counted && came.first == null ? noteFirst(context, req, res, path.id) : came;
   const sight = sightOf(path, coming, release.content.shop.zone);
-  return { coming, sight, path: inDesigns(pathSeen(path, sight), followed(req) ? coming.seed : null) };
+  return { coming, sight, path: inDesigns(pathSeen(path, sight), coming.seed) };
 }
 
 /** Where somebody is led who asks for a step that is not theirs now; null where it is. */

@@ -14,7 +14,7 @@ import {
 } from '#core/paths';
 import type { Release } from '#core/release';
 import { wordsFor } from '#core/words';
-import type { PathId, PriceId, StepId } from '#core/ids';
+import type { BlockId, PathId, PriceId, StepId } from '#core/ids';
 import { listedOf } from '../../pages/data/listed';
 import type { PageReading } from '../../pages/data/reading';
 import { priceWords } from '../../pages/priceWords';
@@ -117,6 +117,9 @@ export function hrefOfTarget({ content }: Release, path: Path, to: Target | null
   return step ? hrefOf(path, step) : `/${path.address}`;
 }
 
+/** Where a button leads that carries the facts of an order to a page held elsewhere. */
+export const outHref = (path: PathId, step: StepId, block: BlockId): string => `/-/out/${path}/${step}/${block}`;
+
 /** What blocks read besides prices. */
 export function viewOf(
   release: Release,
@@ -134,7 +137,9 @@ export function viewOf(
     things: products.map((p) => ({ title: p.title, promise: p.promise, files: describeContents(p, locale) })),
     pictureUrl: (file) => `/pictures/${file.sha256}`,
     leadsTo: (block) => {
-      const href = hrefOfTarget(release, path, buttonLeadsTo(path, stepId, block));
+      const to = buttonLeadsTo(path, stepId, block);
+      if (to?.kind === 'elsewhere' && to.facts) return outHref(path.id, stepId, block.id);
+      const href = hrefOfTarget(release, path, to);
       const lower = stepOf(path, stepId)?.lower;
       const said = new URLSearchParams({
         // Whoever turned back finds the lower price chosen.

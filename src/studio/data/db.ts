@@ -191,25 +191,28 @@ db.version(5)
     await forgetCursor(change);
   });
 
+/** Everything that was copied from the shop, as it was called from version 6 on. */
+const MIRROR = [
+  'orders',
+  'passes',
+  'charges',
+  'refunds',
+  'people',
+  'totals',
+  'buyers',
+  'agreements',
+  'laterPayments',
+  'history',
+  'cursor',
+  'newest',
+];
+
 // Orders hold their payments, and may have several lines: the mirror is built anew. Prices gained an amount of the
 // buyer's own, an article and what sending costs.
 db.version(6)
   .stores({})
   .upgrade(async (change) => {
-    await emptied(change, [
-      'orders',
-      'passes',
-      'charges',
-      'refunds',
-      'people',
-      'totals',
-      'buyers',
-      'agreements',
-      'laterPayments',
-      'history',
-      'cursor',
-      'newest',
-    ]);
+    await emptied(change, MIRROR);
     await upgradeDrafts(change);
     await upgradeLive(change);
   });
@@ -229,22 +232,7 @@ db.version(7)
 // Orders know the path and the entrance they came by: the mirror is copied again.
 db.version(8)
   .stores({})
-  .upgrade((change) =>
-    emptied(change, [
-      'orders',
-      'passes',
-      'charges',
-      'refunds',
-      'people',
-      'totals',
-      'buyers',
-      'agreements',
-      'laterPayments',
-      'history',
-      'cursor',
-      'newest',
-    ]),
-  );
+  .upgrade((change) => emptied(change, MIRROR));
 
 export async function readMeta<N extends keyof Meta>(name: N): Promise<Meta[N] | undefined> {
   return (await db.meta.get(name))?.value as Meta[N] | undefined;

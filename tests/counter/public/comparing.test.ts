@@ -1,6 +1,6 @@
 import { afterEach, expect, test } from '@jest/globals';
 import type { Page } from '#core/pages';
-import { type Comparison, type Path, removeStep, stepOf } from '#core/paths';
+import { type Comparison, newEntrance, type Path, removeStep, stepOf } from '#core/paths';
 import { sealContent, unsealContent } from '#core/release';
 import { Buyer } from '../../../demo/clients';
 import { figuresOf } from '../../../src/counter/owner/figures';
@@ -122,6 +122,29 @@ test('whoever asks not to be followed sees what stands there, has no cookie for 
     expect([isOther(await response.text()), response.headers.getSetCookie()]).toEqual([false, []]);
   }
   expect(comparisonsOf(path)[0]).toMatchObject({ a: { came: 0 }, b: { came: 0 } });
+});
+
+test('whoever asks not to be followed and has a name for another reason sees what stands there, on the page and in the bill', async () => {
+  await open((p) => {
+    const extra = p.steps.find((s) => s.kind === 'checkout')?.extras?.[0];
+    if (!extra) throw new Error('no extra');
+    p.entrances = [newEntrance({ id: 'in', word: 'talk', short: 'k7Qm' })];
+    return [
+      { step: p.start, other: { of: 'page', pageId: 'page_other' } },
+      {
+        step: kindOf(p, 'checkout'),
+        other: { of: 'extra', extra: { ...extra, priceId: 'pr_x1', offerId: 'off_x1' } },
+      },
+    ];
+  });
+  const gpc = { headers: { 'sec-gpc': '1' } };
+  for (let n = 0; n < 8; n += 1) {
+    const who = buyer();
+    await who.fetch('/field-pack/in/talk', gpc);
+    expect(isOther(await (await who.fetch('/field-pack', gpc)).text())).toBe(false);
+    const bill = await (await who.fetch('/field-pack/checkout', gpc)).text();
+    expect([/Extra 0/.test(bill), /Extra 1/.test(bill)]).toEqual([true, false]);
+  }
 });
 
 test('what is compared must be there: a page, an extra, a price that is gone stops publishing', async () => {

@@ -583,3 +583,30 @@ test('a page held elsewhere is led to with the facts of the order, signed; witho
   });
   expect(Buffer.from(facts, 'base64url').toString()).not.toMatch(/tove/i);
 });
+
+test('a button after payment carries the facts too: of the order of who presses it, and none for anybody else', async () => {
+  await open({
+    edit: ({ paths, pages }) => {
+      const [path] = paths;
+      const checkout = path?.steps.find((s) => s.kind === 'checkout');
+      if (!path || !checkout) return;
+      const read = fillBetweenPage({ title: '', products: [] }, (prefix) => `${prefix}_read`);
+      pages.push(read);
+      const led = addStep(path, { id: 'read', kind: 'page', pageId: read.id }, { after: checkout.id, by: 'next' });
+      const out = { kind: 'elsewhere', href: 'https://walks.example/group', facts: true } as const;
+      const block = read.blocks.find((b) => b.kind === 'onward')?.id ?? '';
+      Object.assign(path, led, { joins: [...led.joins, { from: 'read', by: 'button', block, to: out }] });
+    },
+  });
+  const tove = buyer();
+  const paid = await tove.pay(await tove.openCheckout('field-pack'), TOVE, CARD.good);
+  const page = await (await tove.fetch(paid.body.state?.status === 'paid' ? paid.body.state.next : '')).text();
+  const href = /href="(\/-\/out\/[^"]+)"/.exec(page)?.[1] ?? '';
+  const led = async (who: Buyer): Promise<URL> => new URL((await who.fetch(href)).headers.get('location') ?? '');
+  const to = await led(tove);
+  expect([
+    to.origin,
+    JSON.parse(Buffer.from(to.searchParams.get('order') ?? '', 'base64url').toString()),
+  ]).toMatchObject(['https://walks.example', { number: 1001 }]);
+  expect((await led(buyer())).href).toBe('https://walks.example/group');
+});

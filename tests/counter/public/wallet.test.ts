@@ -202,6 +202,15 @@ describe('a wallet', () => {
   });
 });
 
+test('whoever came by another name of this machine is led back to that one: their checkout lies in its cookies', async () => {
+  await open();
+  const tove = new Buyer(shop.counter.address.replace('127.0.0.1', 'localhost'));
+  const left = await tove.leaveFor('wallet', await tove.openCheckout('field-pack'), TOVE);
+  expect(await tove.answerAt(left.body.approveAt ?? '', 'approve')).toMatch(
+    /^http:\/\/localhost:\d+\/field-pack\/checkout\?/,
+  );
+});
+
 test('a card that says it is a wallet is not understood: which way it is, no browser says', async () => {
   await open();
   const tove = buyer();
