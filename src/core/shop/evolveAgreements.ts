@@ -207,7 +207,17 @@ function answered(state: ShopState, a: Agreement, key: string, status: 'paid' | 
   if (charge) {
     const of = state.agreements.get(charge.agreementId) ?? a;
     const { amount } = charge;
-    state.dueCharges.set(key, { key, agreementId: of.id, amount, currency: of.currency, title: of.title, status });
+    // It may still have to be made impossible where it was asked, whatever pays by then.
+    const way = 'card' in charge ? charge.card.way : charge.way;
+    state.dueCharges.set(key, {
+      key,
+      agreementId: of.id,
+      amount,
+      currency: of.currency,
+      title: of.title,
+      status,
+      ...(way === undefined ? {} : { way }),
+    });
   }
   if (a.unanswered === key) a.unanswered = null;
   state.todo.delete(key);

@@ -1,5 +1,4 @@
 import type { PersonId } from '#core/ids';
-import { wayOf, type WayToPay } from '#core/ways';
 import type { PersonRecord } from '#core/people';
 import { refuse, type Refusal } from '#core/refusal';
 import type { Instant } from '#core/calendar';
@@ -9,9 +8,9 @@ import { decide } from './decide';
 import { dueWork } from './dueWork';
 import { evolveBatch } from './evolve';
 import { limitedTo } from './limitedTo';
-import { type ChargeAnswer, NotAnswered, type Ports } from './ports';
+import { askedOfServices } from './asking';
+import type { Ports } from './ports';
 import { newShopState, type ShopState, type Todo } from './state';
-import { unansweredDue } from './unansweredDue';
 
 export type Executed = { events: readonly ShopEvent[]; at: Instant } | Refusal;
 
@@ -75,6 +74,7 @@ export function createRunner(ports: Ports): Runner {
   const unsent = new Set<string>();
   const active = new Map<string, Promise<void>>();
   const places = limitedTo(MOST_AT_ONCE);
+  const asking = askedOfServices(ports, { state: () => state, isHeld: () => held, unsent });
   const waits = new Map<string, { tries: number; notBefore: number }>();
 
   const now = (): Instant => {
@@ -152,62 +152,6 @@ export function createRunner(ports: Ports): Runner {
     return { events: decision.events, at };
   }
 
-  async function askForCharge(key: string): Promise<ChargeAnswer> {
-    const charge = state.charges.get(key);
-    if (!charge) throw new Error(`No such charge: ${key}`);
-    if (unsent.delete(key)) {
-      const { quote } = charge;
-      if (!quote) throw new Error(`Answered already: ${key}`);
-      const release = ports.releases.get(quote.release);
-      return ports.payments.charge({
-        key,
-        way: wayOf(charge.card),
-        amount: charge.amount,
-        currency: charge.currency,
-        token: charge.card.token,
-        description: quote.lines.map((l) => l.title).join(', '),
-        statement: quote.statement ?? release?.content.shop.cardStatement ?? '',
-      });
-    }
-    const way = wayOf(charge.card);
-    const found = await ports.payments.lookUp(key, way);
-    if (found === 'unknown') waitForOwner();
-    // Never reached the service, and the buyer may have gone: made impossible first, then it falls away.
-    return found === 'unknown' ? ports.payments.void(key, way) : found;
-  }
-
-  /** Until the owner has said that a shop that was away may go on, what is unanswered is looked up and not sent again. */
-  function waitForOwner(): void {
-    if (held) throw new NotAnswered('The shop was away, and waits for its owner');
-  }
-
-  /** Nobody waits before the screen for a due: when the service never saw it, it is sent again under the same key. */
-  async function askForDue(key: string): Promise<ChargeAnswer> {
-    const due = unansweredDue(state, key);
-    if (!due) throw new Error(`No such charge, or answered already: ${key}`);
-    if (!unsent.delete(key)) {
-      const found = await ports.payments.lookUp(key, wayOf(due.card));
-      if (found !== 'unknown') return found;
-      waitForOwner();
-    }
-    return ports.payments.charge({
-      key,
-      way: wayOf(due.card),
-      amount: due.amount,
-      currency: due.currency,
-      token: due.card.token,
-      description: due.title,
-      statement: due.statement,
-    });
-  }
-
-  /** The way a charge was asked for by: a checkout's, or that of an agreement. */
-  function wayAsked(key: string): WayToPay {
-    const due = state.dueCharges.get(key);
-    const card = state.charges.get(key)?.card ?? unansweredDue(state, key)?.card;
-    return wayOf(card ?? (due && state.agreements.get(due.agreementId)?.card) ?? {});
-  }
-
   /** Does one thing that must leave the shop. Whatever goes wrong, it stays to be done and is tried again later. */
   function attempt(todo: Todo): Promise<void> {
     const running = active.get(todo.key);
@@ -247,12 +191,12 @@ export function createRunner(ports: Ports): Runner {
     switch (todo.kind) {
       case 'charge':
         return (
-          isRecorded(await execute({ type: 'answer-charge', key: todo.key, answer: await askForCharge(todo.key) })) &&
+          isRecorded(await execute({ type: 'answer-charge', key: todo.key, answer: await asking.charge(todo.key) })) &&
           !state.todo.has(todo.key)
         );
       case 'due':
         return (
-          isRecorded(await execute({ type: 'answer-charge', key: todo.key, answer: await askForDue(todo.key) })) &&
+          isRecorded(await execute({ type: 'answer-charge', key: todo.key, answer: await asking.due(todo.key) })) &&
           !state.todo.has(todo.key)
         );
       case 'agreement-mail': {
@@ -263,8 +207,7 @@ export function createRunner(ports: Ports): Runner {
         return isRecorded(await execute({ type: 'mark-done', key: todo.key }));
       }
       case 'void': {
-        waitForOwner();
-        const answer = await ports.payments.void(todo.chargeKey, wayAsked(todo.chargeKey));
+        const answer = await asking.void(todo.chargeKey);
         return (
           isRecorded(await execute({ type: 'answer-charge', key: todo.chargeKey, answer })) &&
           isRecorded(await execute({ type: 'mark-done', key: todo.key }))
@@ -273,13 +216,7 @@ export function createRunner(ports: Ports): Runner {
       case 'refund': {
         const refund = state.refunds.get(todo.refundId);
         if (!refund) return true;
-        if (!unsent.delete(refund.id)) waitForOwner();
-        const answer = await ports.payments.refund({
-          key: refund.id,
-          way: wayOf(state.payments.get(refund.paymentId) ?? {}),
-          paymentId: refund.paymentId,
-          amount: refund.amount,
-        });
+        const answer = await asking.refund(refund);
         return isRecorded(await execute({ type: 'answer-refund', refundId: refund.id, answer }));
       }
       case 'mail': {

@@ -154,6 +154,8 @@ export interface DueCharge {
 
 /** What is kept of it once it is answered: so much that a late answer is known, and can be spoken of. */
 export type AnsweredDue = Pick<DueCharge, 'key' | 'agreementId' | 'amount' | 'currency' | 'title'> & {
+  /** The way it was asked by; left out for a card. */
+  way?: KeptCard['way'];
   status: 'paid' | 'refused';
 };
 

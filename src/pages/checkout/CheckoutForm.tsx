@@ -1,11 +1,11 @@
-import { type FormEvent, useCallback, useEffect, useRef, useState } from 'react';
-import type { LedToWay, WayToPay } from '#core/ways';
+import { type FormEvent, useEffect, useRef, useState } from 'react';
+import type { WayToPay } from '#core/ways';
 import { isAddress } from '#core/people';
 import { tokenise } from '../../ui/card';
 import { CardFields, cardProblems, NO_CARD } from '../../ui/CardFields';
 import { Field } from '../../ui/Field';
-import { type Answer, askApproval, type Chosen, giveUpCharge, pay, readState } from './api';
-import { forgetAdded, keepLeft, takeLeft } from './back';
+import type { Answer, Chosen } from './api';
+import { forgetAdded, takeLeft } from './back';
 import { BankAsks, StillAsking } from './BankAsks';
 import { Beside } from './Beside';
 import { Bill } from './Bill';
@@ -14,12 +14,11 @@ import { HowMuch } from './HowMuch';
 import { PriceChoice } from './PriceChoice';
 import { useAlive } from './useAlive';
 import { useChosen } from './useChosen';
+import { usePaying } from './usePaying';
 import { shownIn, useTypedEarly } from './useTypedEarly';
 import { Ways } from './Ways';
-import type { CheckoutData, CheckoutPrice, CheckoutState } from '../../wire';
+import type { CheckoutData, CheckoutPrice } from '../../wire';
 import { useFormWords } from './formWords';
-
-const POLL_MS = 1_500;
 
 /** The checkout: who, how paid, what is due today and later, one button. Everything typed stays through every refusal. */
 export function CheckoutForm({
@@ -34,6 +33,8 @@ export function CheckoutForm({
   const alive = useAlive();
   const asked = useChosen(data, words.notReached);
   const { prices, chosen, stands, quoting } = asked;
+  const paying = usePaying(data, asked, words);
+  const { state, message, setMessage, busy } = paying;
   const [priceId, setPriceId] = useState((data.prices.find((p) => p.id === data.chosen) ?? data.prices[0])?.id ?? '');
   const [name, setName] = useState('');
   const [address, setAddress] = useState('');
@@ -42,11 +43,6 @@ export function CheckoutForm({
   /** Counts how often what was typed before was put back: fields that hold their own begin anew with it. */
   const [putBack, setPutBack] = useState(0);
   const [wrong, setWrong] = useState<Record<string, string>>({});
-  const [message, setMessage] = useState<string | null>(
-    data.state.status === 'refused' || data.state.status === 'fell-away' ? data.state.sentence : null,
-  );
-  const [state, setState] = useState<CheckoutState>(data.state);
-  const [busy, setBusy] = useState(false);
   const messageBox = useRef<HTMLDivElement>(null);
   const price = prices.find((p) => p.id === priceId) ?? prices[0];
   const way = wayAmong(price, wanted);
@@ -67,37 +63,13 @@ export function CheckoutForm({
     const ticked = [...document.querySelectorAll<HTMLInputElement>('input[name="extra"]:checked')].map(
       (box) => box.value,
     );
-    if (ticked.length > 0) void choose({ extras: ticked });
+    // What is known to be ticked is not asked for again: its answer may be on the way.
+    if (ticked.length > 0 && ticked.join() !== asked.now().extras.join()) void choose({ extras: ticked });
   });
 
   useEffect(() => {
     if (message !== null) messageBox.current?.focus();
   }, [message]);
-
-  const settle = useCallback(
-    (next: CheckoutState): void => {
-      setState((now) => (JSON.stringify(now) === JSON.stringify(next) ? now : next));
-      if (next.status === 'refused' || next.status === 'fell-away') setMessage(next.sentence);
-      if (next.status === 'open') setMessage(words.nothingCharged);
-    },
-    [words],
-  );
-
-  useEffect(() => {
-    if (state.status === 'paid') {
-      const { next } = state;
-      // Loaded when it was paid already: this window first shows that it is the one that paid.
-      if (data.state.status === 'paid') void readState(data, words.notReached).then(() => location.assign(next));
-      else location.assign(next);
-    }
-    if (state.status !== 'asking' && state.status !== 'bank') return;
-    const timer = setInterval(() => {
-      void readState(data, words.notReached).then((answer) => {
-        if (answer.state) settle(answer.state);
-      });
-    }, POLL_MS);
-    return () => clearInterval(timer);
-  }, [state, data, settle, words]);
 
   function check(chosen: CheckoutPrice): Record<string, string> {
     const found: Record<string, string> = {};
@@ -123,13 +95,6 @@ export function CheckoutForm({
     return same && !wrong;
   }
 
-  /** Rather another card than the bank’s question: what waits is made impossible first. */
-  async function giveUp(): Promise<void> {
-    const answer = await giveUpCharge(data, words.notReached);
-    if (answer.state) settle(answer.state);
-    else if (answer.problem) setMessage(answer.problem);
-  }
-
   async function submit(event: FormEvent): Promise<void> {
     event.preventDefault();
     if (busy || quoting || !price || state.status === 'asking' || state.status === 'bank' || state.status === 'paid')
@@ -139,49 +104,14 @@ export function CheckoutForm({
     setMessage(null);
     const first = ['address', 'name', 'number', 'expiry', 'code'].find((id) => found[id]);
     if (first) return document.getElementById(first)?.focus();
-    setBusy(true);
-    try {
+    await paying.during(async () => {
       if (!(await isShown(price))) return;
-      if (!price.free && way !== 'card') return await leaveFor(way, price);
+      const press = { priceId: price.id, shown: price.shown, name, address };
+      if (!price.free && way !== 'card') return paying.leaveFor(way, press);
       const token = price.free ? null : await tokenise(data.cardService, card, words.card);
       if (token && 'problem' in token) return setMessage(token.problem);
-      await payWith({ card: token, way: 'card', priceId: price.id, shown: price.shown, name, address });
-    } finally {
-      setBusy(false);
-    }
-  }
-
-  async function payWith(of: Omit<Parameters<typeof pay>[0], 'pathId' | 'stepId' | 'chosen' | 'notReached'>) {
-    const { pathId, stepId } = data;
-    const answer = await pay({ pathId, stepId, ...of, chosen: asked.works(), notReached: words.notReached });
-    asked.took(answer);
-    if (answer.state) settle(answer.state);
-    if (answer.code === 'not-reached') {
-      setState({ status: 'asking' });
-      setMessage(answer.problem ?? null);
-    } else if (answer.problem) setMessage(answer.problem);
-  }
-
-  /** To the wallet or bank, to approve what is shown here; what stands in the form is kept for coming back. */
-  async function leaveFor(way: LedToWay, { id: priceId, shown }: CheckoutPrice): Promise<void> {
-    const { pathId, stepId } = data;
-    const chosen = asked.works();
-    const answer = await askApproval({
-      pathId,
-      stepId,
-      way,
-      priceId,
-      shown,
-      address,
-      chosen,
-      notReached: words.notReached,
+      await paying.pay({ ...press, card: token, way: 'card' });
     });
-    asked.took(answer);
-    if (answer.approveAt !== undefined) {
-      keepLeft(stepId, { way, name, address, priceId, shown, chosen });
-      location.assign(answer.approveAt);
-    } else if (answer.state) settle(answer.state);
-    else if (answer.problem) setMessage(answer.problem);
   }
 
   /** Back from there: approved is paid at once, where the sum is still the one that was approved. */
@@ -190,17 +120,14 @@ export function CheckoutForm({
     setName(left.name);
     setAddress(left.address);
     setPriceId(left.priceId);
-    setBusy(true);
-    try {
+    await paying.during(async () => {
       const answer = await choose(left.chosen);
       setPutBack((times) => times + 1);
       if (!left.approved) return setMessage(words.cameBack);
       const { priceId, shown, name, address, way } = left;
       if (answer?.prices?.find((p) => p.id === priceId)?.shown !== shown) return setMessage(words.sumChanged);
-      await payWith({ card: null, way, priceId, shown, name, address });
-    } finally {
-      setBusy(false);
-    }
+      await paying.pay({ priceId, shown, name, address, card: null, way });
+    });
   }
   useEffect(() => {
     forgetAdded();
@@ -265,7 +192,7 @@ export function CheckoutForm({
       </div>
       <Extras extras={price.extras.filter((e) => e.place === 'above')} ticked={chosen.extras} onTick={tick} />
       {state.status === 'bank' ? (
-        <BankAsks confirmAt={state.confirmAt} again={words.anotherCard} onAgain={() => void giveUp()} />
+        <BankAsks confirmAt={state.confirmAt} again={words.anotherCard} onAgain={() => void paying.giveUp()} />
       ) : (
         <button type="submit" className="btn btn-primary btn-page w-full" disabled={waiting || !alive}>
           {waiting

@@ -10,7 +10,8 @@ const inFields = (): Pick<Chosen, 'coupon' | 'vatNumber' | 'named'> => ({
   named: shownIn('named').trim(),
 });
 
-interface Asked {
+/** What is chosen, and the answers to it. */
+export interface Asked {
   /** New sums are on their way: nothing is paid that was not shown. */
   quoting: boolean;
   chosen: Chosen;
