@@ -12,6 +12,9 @@ interface Known {
   locale?: string;
 }
 
+/** What new pages say, in the shop's own language. */
+const freshIn = (locale = 'en') => wordsFor(locale).pages.fresh;
+
 /** A page that sells or leads on, without words for search engines but those given. */
 const salesPage = (next: NextId, blocks: Block[], description = ''): Page => ({
   id: next('page'),
@@ -23,7 +26,7 @@ const salesPage = (next: NextId, blocks: Block[], description = ''): Page => ({
 
 /** A sales page with sensible blocks from what is already known of the offer; empty parts are left out. */
 export function fillSalesPage(known: Known, next: NextId): Page {
-  const say = wordsFor(known.locale ?? 'en').pages.fresh;
+  const say = freshIn(known.locale);
   const first = known.products[0];
   const blocks: Block[] = [{ id: next('b'), kind: 'headline', text: known.title, under: first?.promise ?? '' }];
   if (first?.picture) blocks.push({ id: next('b'), kind: 'picture', file: first.picture.file, alt: first.picture.alt });
@@ -38,7 +41,7 @@ export function fillSalesPage(known: Known, next: NextId): Page {
 
 /** A page between two steps after payment: it sells nothing, and leads on. */
 export function fillBetweenPage(known: Known, next: NextId): Page {
-  const say = wordsFor(known.locale ?? 'en').pages.fresh;
+  const say = freshIn(known.locale);
   return salesPage(next, [
     { id: next('b'), kind: 'headline', text: say.between, under: '' },
     { id: next('b'), kind: 'text', text: richFromPlain('') },
@@ -48,7 +51,7 @@ export function fillBetweenPage(known: Known, next: NextId): Page {
 
 /** A page for whoever turned back: the same thing once more, at the price that is theirs for some hours. */
 export function fillTurnedBackPage(known: Known, next: NextId): Page {
-  const say = wordsFor(known.locale ?? 'en').pages.fresh;
+  const say = freshIn(known.locale);
   const first = known.products[0];
   return salesPage(next, [
     { id: next('b'), kind: 'headline', text: say.turnedBack, under: first?.promise ?? '' },
@@ -73,7 +76,7 @@ export function fillCheckoutPage(known: Known, next: NextId): Page {
 
 /** What an offer after payment says above its bill: what it is, what is in it, what it does. */
 export function fillOfferPage(known: Known, next: NextId): Page {
-  const say = wordsFor(known.locale ?? 'en').pages.fresh;
+  const say = freshIn(known.locale);
   const [first] = known.products;
   const blocks: Block[] = [
     {
@@ -92,7 +95,7 @@ export function fillOfferPage(known: Known, next: NextId): Page {
 
 /** A thank-you page: what was bought, and a button that opens each thing. */
 export function fillThanksPage(known: Known, next: NextId): Page {
-  const say = wordsFor(known.locale ?? 'en').pages.fresh;
+  const say = freshIn(known.locale);
   return {
     id: next('page'),
     kind: 'thanks',
@@ -112,32 +115,25 @@ interface Listed {
   title: string;
 }
 
+type NamedPage = Pick<Known, 'title' | 'locale'>;
+
 /** A shop front: what is sold elsewhere, on one shelf to begin with. */
-export function fillFrontPage(
-  { title, locale }: Pick<Known, 'title' | 'locale'>,
-  paths: readonly Listed[],
-  next: NextId,
-): Page {
-  const say = wordsFor(locale ?? 'en').pages.fresh;
-  return salesPage(next, [
+export const fillFrontPage = ({ title, locale }: NamedPage, paths: readonly Listed[], next: NextId): Page =>
+  salesPage(next, [
     { id: next('b'), kind: 'headline', text: title, under: '' },
-    { id: next('b'), kind: 'shelf', title: say.shelf, paths: paths.map(({ id }) => id) },
+    { id: next('b'), kind: 'shelf', title: freshIn(locale).shelf, paths: paths.map(({ id }) => id) },
   ]);
-}
+
+const MOST_LINKS = 8;
 
 /** A short page of links, for a profile elsewhere that has room for one. */
-export function fillLinksPage(
-  { title, locale }: Pick<Known, 'title' | 'locale'>,
-  paths: readonly Listed[],
-  next: NextId,
-): Page {
-  const say = wordsFor(locale ?? 'en').pages.fresh;
+export function fillLinksPage({ title, locale }: NamedPage, paths: readonly Listed[], next: NextId): Page {
+  const links = paths
+    .slice(0, MOST_LINKS)
+    .map(({ id, title: label }) => ({ label, to: { kind: 'path' as const, path: id } }));
+  const headline = freshIn(locale).links(title);
   return salesPage(next, [
-    { id: next('b'), kind: 'headline', text: say.links(title), under: '' },
-    {
-      id: next('b'),
-      kind: 'links',
-      links: paths.slice(0, 8).map(({ id, title: label }) => ({ label, to: { kind: 'path', path: id } })),
-    },
+    { id: next('b'), kind: 'headline', text: headline, under: '' },
+    { id: next('b'), kind: 'links', links },
   ]);
 }

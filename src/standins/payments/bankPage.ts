@@ -1,5 +1,5 @@
 import { escapeHtml, servicePage } from '../shared/page';
-import type { Charge } from './service';
+import type { Charge } from './records';
 
 /** The page of the buyer's bank: approve or decline, then go back to the tab that waits. */
 export function bankPage(charge: Charge): string {

@@ -1,7 +1,8 @@
 import express, { type NextFunction, type Request, type RequestHandler, type Response, Router } from 'express';
 import * as z from 'zod';
 import { sameBytes } from '../shared/sameBytes';
-import { type Charge, type PaymentService, Rejected } from './service';
+import type { Charge } from './records';
+import { type PaymentService, Rejected } from './service';
 
 const Switches = z
   .object({

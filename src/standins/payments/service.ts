@@ -2,6 +2,8 @@ import { createHash, randomBytes } from 'node:crypto';
 import { join } from 'node:path';
 import type { StandInClock } from '../shared/clock';
 import { openLines } from '../shared/lines';
+import { answerOf, outcomeOf } from './outcome';
+import type { Approval, Card, Charge, Dispute, Line, Notice, RefundAnswer } from './records';
 import {
   ANSWERS_AFTER_MS,
   type CardDoes,
@@ -10,77 +12,6 @@ import {
   DISPUTED_AFTER_MS,
   SAMPLE_CARDS,
 } from './cards';
-
-export interface Card {
-  token: string;
-  number: string;
-  expiry: string;
-  expires?: string;
-  country?: string;
-  last4: string;
-  does: CardDoes;
-  /** Of a wallet or an account: what its owner approved at first. */
-  approved?: { amount: number; currency: string };
-  /** Can be charged once, and not again. */
-  once?: boolean;
-}
-/** What an owner of a wallet is asked to approve, and where they go afterwards. */
-export interface Approval {
-  token: string;
-  amount: number;
-  currency: string;
-  description: string;
-  statement: string;
-  paidAddress: string;
-  turnedBackAddress: string;
-  status: 'asked' | 'approved' | 'turned-back';
-}
-export interface Charge {
-  id: string;
-  key: string;
-  body: string;
-  amount: number;
-  currency: string;
-  token: string;
-  description: string;
-  statement: string;
-  at: number;
-  status: 'paid' | 'refused' | 'confirm' | 'pending' | 'voided';
-  reason: string | null;
-  refunded: number;
-}
-export interface Dispute {
-  id: string;
-  chargeId: string;
-  amount: number;
-  at: number;
-  answerBy: number;
-  status: 'open' | 'won' | 'lost';
-}
-export interface Notice {
-  id: string;
-  kind: 'charge' | 'dispute-opened' | 'dispute-closed';
-  key: string;
-  data: Record<string, unknown>;
-}
-
-type Line =
-  | { t: 'card'; card: Card }
-  | { t: 'approval'; approval: Approval }
-  | { t: 'charge'; charge: Charge }
-  | { t: 'dispute'; dispute: Dispute }
-  | {
-      t: 'refund';
-      key: string;
-      body: string;
-      chargeId: string;
-      amount: number;
-      answer: RefundAnswer;
-      refunded?: number;
-    }
-  | { t: 'notice'; notice: Notice }
-  | { t: 'told'; id: string };
-export type RefundAnswer = { status: 'paid'; id: string } | { status: 'refused'; reason: string };
 
 export class Rejected extends Error {
   constructor(
@@ -156,7 +87,7 @@ export class PaymentService {
       throw new Rejected(422, 'The amount is a whole number; zero only verifies the card.');
     const paidBefore = (): boolean =>
       [...this.charges.values()].some((c) => c.token === card.token && c.status === 'paid');
-    const [status, reason] = refusedFirst(card, input, paidBefore) ?? answerOf(card.does, paidBefore);
+    const [status, reason] = outcomeOf(card, input, paidBefore);
     const charge: Charge = {
       id: `chg_${randomBytes(9).toString('base64url')}`,
       key,
@@ -391,36 +322,6 @@ export class PaymentService {
       case 'told':
         this.untold.delete(line.id);
     }
-  }
-}
-
-/** What an approval stands against: the first charge is what was approved, at most; some are good for one. */
-function refusedFirst(
-  { approved, once }: Card,
-  { amount, currency }: { amount: number; currency: string },
-  paidBefore: () => boolean,
-): ['refused', string] | null {
-  if (!approved) return null;
-  if (paidBefore()) return once ? ['refused', 'asked-once'] : null;
-  if (approved.amount < 0) return ['refused', 'not-approved'];
-  return amount > approved.amount || currency !== approved.currency ? ['refused', 'not-approved'] : null;
-}
-
-function answerOf(does: CardDoes, paidBefore: () => boolean): [Charge['status'], string | null] {
-  switch (does) {
-    case 'goes-through':
-    case 'disputed':
-      return ['paid', null];
-    case 'not-enough-money':
-      return ['refused', 'not-enough-money'];
-    case 'expired':
-      return ['refused', 'expired'];
-    case 'asks-bank':
-      return ['confirm', null];
-    case 'refuses-later':
-      return paidBefore() ? ['refused', 'not-enough-money'] : ['paid', null];
-    case 'answers-late':
-      return ['pending', null];
   }
 }
 

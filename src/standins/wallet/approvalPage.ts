@@ -1,5 +1,5 @@
 import { escapeHtml, servicePage } from '../shared/page';
-import type { Approval } from '../payments/service';
+import type { Approval } from '../payments/records';
 
 /** Whose page it is, and whether it can be charged again later. */
 export interface Kind {

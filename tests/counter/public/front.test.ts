@@ -1,7 +1,7 @@
 import { afterEach, expect, test } from '@jest/globals';
 import { linksPage, type Path, shopFront } from '#core/paths';
 import type { BlockOf, Page } from '#core/pages';
-import { type DraftContent, type ReleaseContent, sealContent } from '#core/release';
+import { type DraftContent, launchCheck, type ReleaseContent, sealContent, unsealContent } from '#core/release';
 import { openShop, type TestShop } from '../../support/counter';
 import { draftContent } from '../../support/release';
 
@@ -78,6 +78,18 @@ test('links lead to paths and elsewhere; the shop’s own address can show the f
   expect(page).toMatch(/<a [^>]*href="\/field-pack"[^>]*>Field pack</);
   expect(page).toMatch(/<a [^>]*href="https:\/\/walks\.example\/map"[^>]*>Walks on the map</);
   expect((await look('/')).headers.get('location')).toBe('/shop');
+});
+
+test('a front that is taken out is said, and the shop’s own address lists what is sold again', async () => {
+  const gone = content((draft, { front }) => {
+    draft.shop.frontPathId = front.id;
+    draft.paths = draft.paths.filter((p) => p.id !== front.id);
+  });
+  expect(launchCheck(unsealContent(gone), () => true, '2026-06-15T08:00:00.000Z').map((f) => f.code)).toContain(
+    'front-gone',
+  );
+  shop = await openShop({ content: gone });
+  expect(await html('/')).toMatch(/href="\/field-pack"/);
 });
 
 test('an address that is none, or that would run a script, is not published', async () => {

@@ -1,4 +1,5 @@
 import { DEFAULT_SHOP, respelledTax, ShopDetails } from '#core/catalogue';
+import type { Finding } from '../finding';
 import { documentKind } from '../kind';
 
 declare module '../content' {
@@ -51,21 +52,28 @@ export const shopKind = documentKind<'shop', ShopDetails>({
     tax: 'tax',
     billing: 'checkout and late payments',
   },
-  findings({ shop }, { hasFile }) {
+  findings({ shop, paths }, { hasFile }) {
     const about = { kind: 'shop', id: 'shop' } as const;
+    const found: Finding[] = [];
+    if (shop.frontPathId !== undefined && !paths.some((p) => p.id === shop.frontPathId))
+      found.push({
+        level: 'look',
+        code: 'front-gone',
+        text: 'What the shop’s own address was to show is not here any more: it lists everything that is sold.',
+        about,
+      });
     const logo = shop.brand?.logo?.file;
     if (logo && !hasFile(logo.sha256))
-      return [
-        {
-          level: 'stops',
-          code: 'file-missing',
-          text: `The logo “${logo.name}” is not here. Add it again.`,
-          about,
-        },
-      ];
+      found.push({
+        level: 'stops',
+        code: 'file-missing',
+        text: `The logo “${logo.name}” is not here. Add it again.`,
+        about,
+      });
     const parsed = ShopDetails.safeParse(shop);
-    if (parsed.success) return [];
+    if (parsed.success) return found;
     const why = parsed.error.issues[0]?.message ?? 'something is missing';
-    return [{ level: 'stops', code: 'shop-details', text: `The shop's details: ${why}.`.replace('..', '.'), about }];
+    const text = `The shop's details: ${why}.`.replace('..', '.');
+    return [...found, { level: 'stops', code: 'shop-details', text, about }];
   },
 });
