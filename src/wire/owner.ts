@@ -80,7 +80,9 @@ export const PathFigures = z.strictObject({
     }),
   ),
   entrances: z.array(z.strictObject({ entrance: Id, came: count, bought: count, money: count })),
-  comparisons: z.array(z.strictObject({ id: Id, a: ArmCounted, b: ArmCounted, verdict: Verdict })),
+  comparisons: z.array(
+    z.strictObject({ id: Id, by: z.enum(['went-on', 'money']), a: ArmCounted, b: ArmCounted, verdict: Verdict }),
+  ),
   sites: z.array(Named),
   words: z.array(Named),
   robots: count,

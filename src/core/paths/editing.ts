@@ -121,7 +121,10 @@ export function removeStep(path: Path, id: StepId): Path {
       : onward?.kind === 'step'
         ? onward.step
         : (path.steps.find((s) => s.id !== id)?.id ?? '');
-  return { ...path, steps: path.steps.filter((s) => s.id !== id), joins, start };
+  // What was compared there is over.
+  const comparisons = path.comparisons?.filter((c) => c.step !== id);
+  const steps = path.steps.filter((s) => s.id !== id);
+  return { ...path, steps, joins, start, ...(comparisons ? { comparisons } : {}) };
 }
 
 /** Where a new step of a kind sells best: an offer after all there are, a softer one into *no* of the last one. */

@@ -8,6 +8,7 @@ import { sumTallies, type Tally, tallied } from './tally';
 /** How a comparison stands. Money in minor units. */
 export interface ComparisonFigures {
   id: string;
+  by: Comparison['by'];
   a: ArmFigures;
   b: ArmFigures;
   verdict: Verdict;
@@ -26,7 +27,7 @@ export function comparisonFigures(path: Path, days: readonly Tally[], orders: re
     if (!a || !b) throw new Error('a comparison has two designs');
     const going = days.filter((day) => cameTo(path, day, of, 'a') + cameTo(path, day, of, 'b') > 0).length;
     const verdict = compareArms(a.figures, b.figures, a.did + b.did, Math.max(1, going));
-    return { id: of.id, a: a.figures, b: b.figures, verdict };
+    return { id: of.id, by: of.by, a: a.figures, b: b.figures, verdict };
   });
 }
 

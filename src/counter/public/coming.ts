@@ -1,6 +1,6 @@
 import type { Request, Response } from 'express';
 import * as z from 'zod';
-import { armOf, type Coming, type Comparison, designName, type Path, stepsAfter } from '#core/paths';
+import { armOf, type Coming, type Comparison, designName, type Path, reachedFrom } from '#core/paths';
 import type { EntranceId, PathId, StepId } from '#core/ids';
 import type { CounterContext } from '../context';
 import { cookiesOf, giveCookie } from '../http/cookies';
@@ -109,6 +109,8 @@ export const visitorOf = (context: CounterContext, req: Request): string | undef
 
 /**
  * Notes which designs this visitor sees for the first time at some steps, and which they saw before led them on to here.
+ * @param at the step whose page they look at
+ * @param beside a checkout that stands on that page
  * @returns the same as names of designs, for counting; and how they came, as it is now
  */
 export function noteDesigns(
@@ -116,7 +118,8 @@ export function noteDesigns(
   req: Request,
   res: Response,
   path: Path,
-  here: readonly StepId[],
+  at: StepId,
+  beside: StepId | null = null,
 ): { coming: Coming; seen?: string[]; on?: string[] } {
   const comparisons = path.comparisons ?? [];
   const coming = comingOf(context, req, path.id);
@@ -125,9 +128,9 @@ export function noteDesigns(
   const before = read(context, req)?.ways[path.id];
   const saw = new Set(before?.seen);
   const went = new Set(before?.on);
-  const seen = comparisons.filter(({ id, step }) => here.includes(step) && !saw.has(id));
+  const seen = comparisons.filter(({ id, step }) => (step === at || step === beside) && !saw.has(id));
   const on = comparisons.filter(
-    ({ id, step }) => saw.has(id) && !went.has(id) && stepsAfter(path, step).some((next) => here.includes(next)),
+    ({ id, step }) => saw.has(id) && !went.has(id) && step !== at && reachedFrom(path, step).has(at),
   );
   if (seen.length === 0 && on.length === 0) return { coming };
   const names = (of: readonly Comparison[]): string[] => of.map((c) => designName(c.id, armOf(seed, c)));

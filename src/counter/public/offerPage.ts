@@ -52,7 +52,7 @@ export function offerPage(
     prices,
   });
   const view = viewOf(of.release, { ...of.path, offerId: offer.offerId }, step.id, reading);
-  const { seen, on } = noteDesigns(context, req, res, of.path, [step.id]);
+  const { seen, on } = noteDesigns(context, req, res, of.path, step.id);
   sendPage(context, req, res, {
     kind: 'checkout',
     title: page?.title || data.title,

@@ -134,7 +134,7 @@ export function pagesRoutes(context: CounterContext): Router {
     if (elsewhere !== null) return res.redirect(303, elsewhere);
     // A page that carries the checkout shows both.
     const till = step.kind !== 'checkout' && carriesCheckout(page) ? checkoutOf(path) : undefined;
-    const { coming, ...designs } = noteDesigns(context, req, res, path, [step.id, ...(till ? [till.id] : [])]);
+    const { coming, ...designs } = noteDesigns(context, req, res, path, step.id, till?.id);
     // A thank-you page is counted where it thanks somebody.
     const mark = (more: { visit?: string | undefined } = {}): string | null =>
       marks.give(req, path, step, release.number, {

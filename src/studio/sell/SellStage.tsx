@@ -78,7 +78,9 @@ function PathView({ draft, path }: { draft: Draft; path: Path }) {
         step && (
           <>
             <StepInHand key={step.id} draft={draft} path={path} step={step} />
-            <Designs draft={draft} path={path} step={step} figures={figures} />
+            {step.kind !== 'thanks' && !path.front && (
+              <Designs draft={draft} path={path} step={step} figures={figures} />
+            )}
             {figures && (
               <StepCounted draft={draft} path={path} step={step} figures={figures} span={span} onSpan={setSpan} />
             )}

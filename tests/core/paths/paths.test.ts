@@ -295,6 +295,14 @@ describe('ready beginnings', () => {
   );
 });
 
+test('a step that is taken out takes along what was compared there, and nothing else', () => {
+  const of = (id: string, at: string) =>
+    ({ id, step: at, other: { of: 'page', pageId: 'other' }, share: 50, by: 'went-on' }) as const;
+  const path = { ...softer(), comparisons: [of('c1', 'walk'), of('c2', 'page')] };
+  expect(removeStep(path, 'walk').comparisons?.map((c) => c.id)).toEqual(['c2']);
+  expect(removeStep(softer(), 'walk')).not.toHaveProperty('comparisons');
+});
+
 // Source: the worked values of what the shop promises of a what-if, with figures chosen for it.
 test('what a visitor brings, and what three points more at each join would: page 31 %, paid 54 %, extra, offer, softer offer', () => {
   const supposed: Record<string, Supposed> = {

@@ -1,7 +1,7 @@
 import { afterEach, expect, test } from '@jest/globals';
 import type { Page } from '#core/pages';
 import { type Comparison, newEntrance, type Path, removeStep, stepOf } from '#core/paths';
-import { sealContent, unsealContent } from '#core/release';
+import { type DraftContent, sealContent, unsealContent } from '#core/release';
 import { Buyer } from '../../../demo/clients';
 import { figuresOf } from '../../../src/counter/owner/figures';
 import { CARD, openShop, type TestShop } from '../../support/counter';
@@ -20,6 +20,7 @@ const orders = () => [...shop.counter.context.runner.state.orders.values()];
 async function open(
   which: (path: Path) => Omit<Comparison, 'id' | 'by' | 'share'>[],
   by: Comparison['by'] = 'went-on',
+  edit: (draft: DraftContent) => void = () => undefined,
 ) {
   const draft = unsealContent(pathContent({ extras: [GUIDE, OTHER], offers: [TALK, OTHER] }));
   const [path] = draft.paths;
@@ -34,6 +35,7 @@ async function open(
   for (const block of other.blocks) if (block.kind === 'headline') block.text = 'The other headline';
   draft.pages.push(other);
   path.comparisons = which(path).map((of, i) => ({ ...of, id: `cmp_${i}`, share: 50, by }));
+  edit(draft);
   shop = await openShop({ content: sealContent(draft) });
   return path;
 }
@@ -72,6 +74,25 @@ test('of a page: the same for each visitor each time, counted once each, and who
       verdict: { says: 'too-few' },
     },
   ]);
+});
+
+test('of a page that carries its own checkout: whoever comes again has not gone on, whoever has paid has', async () => {
+  const path = await open(
+    (p) => [{ step: p.start, other: { of: 'page', pageId: 'page_other' } }],
+    'went-on',
+    ({ pages }) => {
+      for (const page of pages.filter((p) => p.blocks.some((b) => b.kind === 'offer')))
+        page.blocks.push({ id: `till_${page.id}`, kind: 'checkout', button: '', note: '' });
+    },
+  );
+  const who = buyer();
+  const arm = isOther(await who.look('/field-pack')) ? 'b' : 'a';
+  await who.look('/field-pack', '/field-pack');
+  expect(comparisonsOf(path)[0]?.[arm]).toMatchObject({ came: 1, sum: 0 });
+  const data = await who.openCheckout('field-pack', '');
+  const paid = await who.pay(data, { name: 'Ava Holt', address: 'ava@example.org' }, CARD.good);
+  await who.look(paid.body.state?.status === 'paid' ? paid.body.state.next : '', '/field-pack');
+  expect(comparisonsOf(path)[0]?.[arm]).toMatchObject({ came: 1, sum: 1 });
 });
 
 test('of an extra and an offer: what each visitor is shown is charged, stands on the order and counts by money', async () => {

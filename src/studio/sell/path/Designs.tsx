@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { formatAmount } from '#core/money';
 import { type Comparison, type Extra, type Path, type Step, withOther } from '#core/paths';
-import type { ArmFigures, Verdict } from '#core/visits';
+import type { ArmFigures } from '#core/visits';
 import { add, change, type Draft } from '../../data/draft';
 import { newId } from '../../data/ids';
 import { ChoiceFill, CountFill } from '../../price/Fill';
@@ -156,11 +156,7 @@ function Compared({
         </>
       )}
       <p className="mt-1" role="status">
-        {figures ? (
-          <Stands draft={draft} path={path} by={by} figures={figures} />
-        ) : (
-          'Counted from when it is published.'
-        )}
+        {figures ? <Stands draft={draft} path={path} figures={figures} /> : 'Counted from when it is published.'}
       </p>
       <p className="cap flex flex-wrap gap-x-3">
         <button className="opt" onClick={() => end('a')}>
@@ -204,13 +200,12 @@ function JudgedBy({
 function Stands({
   draft,
   path,
-  by,
-  figures: { a, b, verdict },
+  // By what is live counts, whatever is chosen since.
+  figures: { by, a, b, verdict },
 }: {
   draft: Draft;
   path: Path;
-  by: Comparison['by'];
-  figures: { a: ArmFigures; b: ArmFigures; verdict: Verdict };
+  figures: PathFigures['comparisons'][number];
 }) {
   const { shop, offers } = draft.content;
   const currency = offers.find((o) => o.id === path.offerId)?.currency ?? shop.currency;
