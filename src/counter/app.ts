@@ -4,7 +4,7 @@ import express, { type Express, type RequestHandler } from 'express';
 import compressedFiles from 'express-static-gzip';
 import { type CounterContext, shopOf } from './context';
 import { boundedBodies } from './http/bodies';
-import { HTTPS_SETTING } from './http/cookies';
+import { COOKIES_SETTING, HTTPS_SETTING } from './http/cookies';
 import { securityHeaders } from './http/headers';
 import { ownHostOnly } from './http/hosts';
 import { ownOriginOnly } from './http/origin';
@@ -14,13 +14,18 @@ import { noticeRoutes } from './notices';
 import { STANDINS } from './outside';
 import { enterRoutes } from './owner/enterRoutes';
 import { ownerRoutes } from './owner/routes';
+import { practiceDoor } from './practice/practiceDoor';
 import { checkoutRoutes } from './public/checkoutRoutes';
 import { fileRoutes } from './public/fileRoutes';
 import { entranceRoutes } from './public/entranceRoutes';
 import { pagesRoutes } from './public/pagesRoutes';
+import { practiceStart } from './public/practiceStart';
 import { outRoutes } from './public/outRoutes';
 import { turnBackRoutes } from './public/turnBackRoutes';
 import { localeFor } from './shared/reading';
+
+/** What stands before the names of a practice shop's cookies. */
+const PRACTICE_COOKIES = 'practice_';
 
 /** Every route of a shop, behind what guards all of them. */
 export function counterApp(context: CounterContext, behindProxy: boolean): Express {
@@ -31,6 +36,8 @@ export function counterApp(context: CounterContext, behindProxy: boolean): Expre
   app.set(HTTPS_SETTING, context.publicAddress().startsWith('https://'));
   app.use(ownHostOnly(context.hosts, context.publicAddress));
   app.use(boundedBodies((path) => path.startsWith('/owner/api/'), security));
+  if (context.practice) app.use(practiceDoor(context));
+  else app.set(COOKIES_SETTING, PRACTICE_COOKIES);
   // Outside services come before any parser or log of ours: card numbers pass only through their own.
   app.use(STANDINS, context.outside.router);
   app.use(securityHeaders(context.outside.cardService));
@@ -60,6 +67,7 @@ export function counterApp(context: CounterContext, behindProxy: boolean): Expre
       void res.type('text/plain').send('User-agent: *\nDisallow: /studio/\nDisallow: /member/\nDisallow: /get/\n'),
   );
   app.get('/favicon.ico', (_req, res) => void res.status(204).end());
+  if (!context.practice) app.use(practiceStart(context));
   app.use(entranceRoutes(context));
   app.use(turnBackRoutes(context));
   app.use(outRoutes(context));

@@ -1,6 +1,8 @@
+import type { IncomingMessage, ServerResponse } from 'node:http';
+import type { Instant } from '#core/calendar';
 import type { ShopDetails } from '#core/catalogue';
 import { DEFAULT_SHOP } from '#core/catalogue';
-import type { Release } from '#core/release';
+import type { Release, ReleaseContent } from '#core/release';
 import type { Runner } from '#core/shop';
 import type { ClientFiles } from './http/clientFiles';
 import type { Hosts } from './http/hosts';
@@ -45,6 +47,8 @@ export interface CounterContext {
   readonly standsStill: boolean;
   /** The owner's answer: go on as it is. */
   goOn: () => Promise<void>;
+  /** Where the shop's own people walk its paths; null in such a shop itself. */
+  practice: PracticeShops | null;
   ids: { next(prefix: string): string };
   publicAddress: () => string;
   hosts: Hosts;
@@ -58,6 +62,25 @@ export interface CounterContext {
   log: (message: string, error?: unknown) => void;
   /** What guards the shop, without personal data. */
   security: (message: string) => void;
+}
+
+/** A shop of its own for one walk: the same program over a folder, a clock and stand-ins that nobody else meets. */
+export interface PracticeShop {
+  id: string;
+  context: CounterContext;
+  /** Answers a request that came to the shop it practises for. */
+  answer(req: IncomingMessage, res: ServerResponse): void;
+}
+
+export interface PracticeShops {
+  /**
+   * Opens one whose only release is this, at this moment.
+   * @throws Problem where it could not be published either
+   */
+  begin(content: ReleaseContent, now: Instant): Promise<PracticeShop>;
+  get(id: string): PracticeShop | undefined;
+  end(id: string): Promise<void>;
+  close(): Promise<void>;
 }
 
 export const liveRelease = (context: CounterContext): Release | undefined =>

@@ -33,6 +33,7 @@ import { randomIds } from './ports/ids';
 import { createMailer } from './ports/mailer';
 import { paymentsOverHttp } from './ports/paymentsOverHttp';
 import { watchedClock } from './ports/watchedClock';
+import { practiceShops } from './practice/practiceShops';
 import { watchWays } from './ways';
 import { loadSecrets } from './secrets';
 import { laterOf } from './shared/orderView';
@@ -94,7 +95,8 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
   const helpers = openHelpersFile(own, disk);
   const visits = openVisitsFiles(join(own, 'visits'), log);
   const finished = finishedShop(options.clientFolder);
-  const vault = openVaultFiles(join(root, 'vault'));
+  const vaultFolder = options.practice?.vaultFolder ?? join(root, 'vault');
+  const vault = openVaultFiles(vaultFolder);
   const releases = openReleaseFiles(join(own, 'releases'), disk);
   const accepted = openAcceptedFile(own, disk);
   const publicAddress = (): string => options.publicAddress ?? address;
@@ -105,7 +107,8 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
   const outside = joinOutside({
     options,
     secrets,
-    isPublic: options.publicAddress !== undefined && isPublicAddress(options.publicAddress),
+    // Nobody comes into a practice shop but from the studio.
+    isPublic: !options.practice && options.publicAddress !== undefined && isPublicAddress(options.publicAddress),
     // Notices are sent once the shop can take them.
     address: () => (isOpen ? address : ''),
     startMs: demo ? msOf(demo.now()) : Date.now(),
@@ -158,6 +161,20 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
   runner.standStill(stops().length > 0);
   const absence = await watchPresence({ runner, presence, clock, real: options.mode === 'real', log });
 
+  const practice = options.practice
+    ? null
+    : await practiceShops({
+        folder: join(root, 'practice'),
+        open: (begin) =>
+          createCounter({
+            ...begin,
+            clientFolder: options.clientFolder,
+            publicAddress: publicAddress(),
+            practice: { vaultFolder },
+            log,
+          }),
+        log,
+      });
   const context: CounterContext = {
     mode: options.mode,
     runner,
@@ -175,6 +192,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
     secrets,
     client: openClientFiles(options.clientFolder),
     demoClock: demo,
+    practice,
     ids,
     publicAddress,
     hosts,
@@ -231,6 +249,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
       clearInterval(timer);
       clearInterval(noting);
       await absence.note();
+      await practice?.close();
       ways.close();
       outside.close();
       await listening.close();

@@ -25,6 +25,8 @@ export interface CounterOptions {
   log?: (message: string, error?: unknown) => void;
   /** Where what guards the shop is written, without personal data. */
   security?: (message: string) => void;
+  /** A practice shop, which stands for one walk: its files are those of the shop it practises for. */
+  practice?: { vaultFolder: string };
   /** Another clock than this machine's, for tests. */
   clock?: ClockPort;
 }

@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import { Router } from 'express';
+import * as z from 'zod';
 import { LED_TO_WAYS, type LedToWay, type WayToPay } from '#core/ways';
 import {
   createMailStandIn,
@@ -35,8 +36,14 @@ export interface Outside {
   nextDue(): Promise<number | null>;
   /** The mail stand-in forgets what it holds for an address; a real mail service has its own rules for that. */
   forget(address: string): Promise<void>;
+  /** What the mail stand-in has taken in, the oldest first; nothing where a real service takes it. */
+  letters(): Promise<Letter[]>;
   close(): void;
 }
+
+/** A letter by what stands on it. */
+export type Letter = z.infer<typeof Letter>;
+const Letter = z.object({ subject: z.string(), to: z.string(), name: z.string() });
 
 export interface Service {
   base: () => string;
@@ -127,6 +134,12 @@ export function joinOutside({ options, secrets, isPublic, address, startMs, log 
       const headers = { authorization: `Bearer ${secrets.mailKey}`, 'content-type': 'application/json' };
       const body = JSON.stringify({ address: mailAddress });
       await fetch(`${address()}${STANDINS}/mail/forget`, { method: 'POST', headers, body });
+    },
+    async letters() {
+      if (!mailStandIn) return [];
+      const headers = { authorization: `Bearer ${secrets.mailKey}` };
+      const answered = await fetch(`${address()}${STANDINS}/mail/messages`, { headers });
+      return z.array(Letter).parse(await answered.json());
     },
     close() {
       paymentStandIn?.close();

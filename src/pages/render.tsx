@@ -10,6 +10,12 @@ import type { ListedView, PageView } from './view';
 
 export const escapeHtml = (text: string): string => text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
 
+/** Said over every page of a shop that is not real. */
+export interface Strip {
+  text: string;
+  links: readonly { text: string; href: string }[];
+}
+
 interface Frame {
   title: string;
   description: string;
@@ -23,7 +29,7 @@ interface Frame {
   /** Module scripts; sales pages have none. */
   scripts?: readonly string[];
   /** Said over every page of a test or demo shop. */
-  strip: string | null;
+  strip: Strip | null;
   keepOut?: boolean;
   /** The checkout is wider than a page to read. */
   wide?: boolean;
@@ -52,7 +58,9 @@ export function documentHtml(frame: Frame): string {
   const strip =
     frame.strip === null
       ? ''
-      : `<div class="hatched-strip px-5 py-1 text-center"><span>${escapeHtml(frame.strip)}</span></div>`;
+      : `<div class="hatched-strip px-5 py-1 text-center"><span>${escapeHtml(frame.strip.text)}${frame.strip.links
+          .map(({ text, href }) => ` <a href="${escapeHtml(href)}" class="ml-2">${escapeHtml(text)}</a>`)
+          .join('')}</span></div>`;
   const foot = frame.foot
     .map(({ text, href }) => `<a class="plain-link" href="${escapeHtml(href)}">${escapeHtml(text)}</a>`)
     .join(' · ');

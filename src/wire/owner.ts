@@ -177,3 +177,33 @@ export const HelperRequest = z.strictObject({
 export type HelperRequest = z.input<typeof HelperRequest>;
 export const RightsRequest = z.strictObject({ rights: Rights });
 export const HelpersAnswer = z.strictObject({ helpers: z.array(Helper) });
+
+/** What a practice walk begins with: the draft, or what is live. */
+export const PracticeRequest = z.strictObject({
+  content: ReleaseContent,
+  path: Id,
+  step: Id,
+  entrance: Id.nullable(),
+});
+export const PracticeBegun = z.strictObject({ id: z.string(), href: z.string() });
+
+/** What a practice shop has done so far. Money in minor units of its currency. */
+export const PracticeReport = z.strictObject({
+  now: moment,
+  taken: z.array(
+    z.strictObject({
+      at: moment,
+      /** The step it was taken at; null for what came due later. */
+      step: Id.nullable(),
+      titles: z.array(z.string()),
+      amount: z.int(),
+      currency: z.string(),
+    }),
+  ),
+  refused: z.array(z.strictObject({ at: moment, amount: z.int(), currency: z.string(), reason: z.string() })),
+  letters: z.array(z.strictObject({ subject: z.string(), to: z.string(), href: z.string() })),
+  doors: z.array(z.strictObject({ title: z.string(), open: z.boolean() })),
+  /** When something next happens by itself. */
+  next: moment.nullable(),
+});
+export type PracticeReport = z.infer<typeof PracticeReport>;

@@ -60,7 +60,9 @@ export {
   LONGEST_ABSENCE_MS,
 } from './agreements';
 export { cartFor, type ChosenBeside, hasAlready } from './cart';
-export { offerPassed, walkFacts } from './walking';
+export { offerOfStep, offerPassed, walkFacts } from './walking';
+export { practiseAnswer, practisePay } from './practice';
+export { choicesTo } from './walkTo';
 export { type WalkChoices, walkPath, type WalkReport } from './walkPath';
 export { walkRelease, type Walked } from './walk';
 export { rehearse, NOTHING_HAPPENS, type Rehearsal, type RehearsedStep, type Script } from './rehearse';

@@ -1,6 +1,8 @@
+import type { KeptCard } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { firstBuyer, quoteFingerprint, quoteFor, type QuoteChoice } from '#core/checkout';
 import { type CameFrom, NOWHERE } from '#core/journal';
+import type { CheckoutId, PersonId } from '#core/ids';
 import type { Release } from '#core/release';
 import { refusalInWords } from '#core/words';
 import { offerStanding } from './afterPayment';
@@ -36,29 +38,44 @@ export async function practise(
   await runner.start();
   const published = await runner.execute({ type: 'publish', release, hasFile: () => true });
   if ('refused' in published) return refusalInWords(published);
+  const order = await practisePay(runner, release, choice, {
+    now,
+    came,
+    checkoutId: 'practice',
+    personId: 'practice',
+    card: { token: 'practice', last4: '0001' },
+  });
+  return typeof order === 'string' ? order : { runner, ports, release, order };
+}
+
+/** Pays for a choice as somebody who was never here. @returns why it could not be paid, in a sentence, where it could not */
+export async function practisePay(
+  runner: Runner,
+  release: Release,
+  choice: QuoteChoice,
+  as: { now: Instant; checkoutId: CheckoutId; personId: PersonId; card: KeptCard; came: CameFrom },
+): Promise<Order | string> {
+  const { now, ...who } = as;
   const quote = quoteFor(release, choice, now, firstBuyer(now));
   if ('refused' in quote) return refusalInWords(quote);
   const paid = await runner.execute({
     type: 'pay',
-    checkoutId: 'practice',
-    personId: 'practice',
+    ...who,
     ...choice,
     release,
     startedAt: now,
     shown: quoteFingerprint(quote),
     fingerprint: (text) => text,
-    card: { token: 'practice', last4: '0001' },
-    came,
   });
   if ('refused' in paid) return refusalInWords(paid);
   await runner.settle();
-  const [order] = runner.state.orders.values();
-  return order ? { runner, ports, release, order } : 'the payment went through, but no order came of it.';
+  const order = [...runner.state.orders.values()].find((o) => o.checkoutId === who.checkoutId);
+  return order ?? 'the payment did not go through, so no order came of it.';
 }
 
 /** Answers an offer after payment. @returns why it could not be, in a sentence; null where it was */
 export async function practiseAnswer(
-  { runner, order, release }: Practised,
+  { runner, order, release }: Omit<Practised, 'ports'>,
   offer: OfferAfterPayment,
   answer: 'yes' | 'no',
 ): Promise<string | null> {

@@ -24,7 +24,7 @@ import { localeFor, otherLanguages, readingFor } from '../shared/reading';
 import { endSession, sessionsFor } from '../shared/sessions';
 import { shownCard } from '../shared/shownCard';
 import { LINK_MINUTES, sendSignInLink } from '../shared/signInLink';
-import { wordsPage } from '../shared/wordsPage';
+import { stripFor, wordsPage } from '../shared/wordsPage';
 import { pauseDayAllowed } from './agreementsView';
 import { commandFor } from './memberActs';
 import { isKnownBrowser, isOld, knowBrowser } from './knownBrowser';
@@ -52,10 +52,10 @@ export function memberRoutes(context: CounterContext): Router {
     const id = personOfDevice(context, req);
     await context.runner.synced();
     const reading = readingFor(context, req);
-    const { shop, locale, words } = reading;
+    const { shop, locale } = reading;
     const about = {
       shopName: shop.name,
-      strip: context.mode === 'real' ? null : words.pages.strip,
+      strip: stripFor(context, reading)?.text ?? null,
       language: languageOf(locale),
       otherLanguages: otherLanguages(shop, locale),
     };

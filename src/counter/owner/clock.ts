@@ -43,7 +43,8 @@ export async function moveClock(context: CounterContext, by: 'next' | 'day' | 'w
   }
 }
 
-async function nextMoment(context: CounterContext): Promise<Instant | null> {
+/** When something next happens by itself, here or in the stand-ins; null where nothing does. */
+export async function nextMoment(context: CounterContext): Promise<Instant | null> {
   const here = context.runner.state.due.peek()?.at ?? null;
   const there = await context.standInsNextDue();
   const moments = [here, there === null ? null : instantOf(there)]

@@ -48,6 +48,7 @@ import { letIn, letOut, ownHeader, ownSession, studioOnly, whoWorks } from './do
 import { helperRoutes } from './helperRoutes';
 import { needs, refuseWho, whoIs } from './who';
 import { countRoutes } from './countRoutes';
+import { practiceRoutes } from './practiceRoutes';
 import { journalRoutes } from './journalRoutes';
 import { releaseLines } from './releaseLines';
 
@@ -115,6 +116,7 @@ export function ownerRoutes(context: CounterContext): Router {
     });
   });
 
+  router.use('/practice', may('edit'), practiceRoutes(context));
   router.use(countRoutes(context));
   router.post('/finished-shop', may('everything'), async (_req, res) =>
     answer(res, FinishedShopAnswer, { address: await context.finishedShop.open() }),

@@ -47,7 +47,8 @@ function askedAfterPayment(
   return null;
 }
 
-const isAfterPayment = (path: Path, { id, kind }: Step): boolean =>
+/** Whether a step is met only by whoever has paid. */
+export const isAfterPayment = (path: Path, { id, kind }: Step): boolean =>
   kind !== 'checkout' && id !== path.start && stepsAfterPayment(path).has(id);
 
 /** The checkout that an address named when a visit pressed its button there: the bank leads back to it. */

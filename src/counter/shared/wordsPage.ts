@@ -1,13 +1,25 @@
-import { documentHtml, wordsHtml } from '../../pages/render';
+import { documentHtml, type Strip, wordsHtml } from '../../pages/render';
 import type { CounterContext } from '../context';
 import type { Reading } from './reading';
 
 /** The build's entry of pages that are only read. */
 export const PAGES_ENTRY = 'src/pages/entry.ts';
 
-/** What stands over every page of a test or demo shop. */
-export const stripFor = (context: CounterContext, { words }: Reading): string | null =>
-  context.mode === 'real' ? null : words.pages.strip;
+/** Where whoever walks in a practice shop ends it, and where its letters are read. */
+export const PRACTICE_END = '/-/practice/end';
+const LETTERS = '/standin/mail/';
+
+/** What stands over every page of a shop that is not real. */
+export function stripFor({ mode, practice }: CounterContext, { words }: Pick<Reading, 'words'>): Strip | null {
+  if (mode === 'real') return null;
+  if (practice !== null) return { text: words.pages.strip, links: [] };
+  const { strip, letters, end } = words.pages.practice;
+  const links = [
+    { text: letters, href: LETTERS },
+    { text: end, href: PRACTICE_END },
+  ];
+  return { text: strip, links };
+}
 
 /** A short page of plain words as a whole document: what happened, and where to go from here. */
 export function wordsPage(

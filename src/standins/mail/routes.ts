@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync, rename
 import { join } from 'node:path';
 import express, { type RequestHandler, Router } from 'express';
 import { sameBytes } from '../shared/sameBytes';
-import { simpleParser } from 'mailparser';
+import { type ParsedMail, simpleParser } from 'mailparser';
 import { listPage, messagePage } from './viewer';
 
 export interface MailStandIn {
@@ -43,13 +43,18 @@ export function createMailStandIn({ folder, key, viewer }: Options): MailStandIn
     }
     res.status(202).json({ name });
   });
+  router.get('/messages', shopOnly, async (_req, res) => {
+    const mails = await Promise.all(newestOf(folder).map(({ name }) => read(folder, name)));
+    res.json(
+      mails.reverse().map(({ name, mail }) => ({ name, subject: mail.subject ?? '', to: addressesOf(mail)[0] ?? '' })),
+    );
+  });
   router.post('/forget', shopOnly, express.json({ limit: '4kb' }), async (req, res) => {
     const asked: unknown = (req.body as { address?: unknown } | undefined)?.address;
     const wanted = typeof asked === 'string' && asked !== '' ? asked.toLowerCase() : null;
     for (const name of wanted === null ? [] : readdirSync(folder).filter((n) => n.endsWith('.eml'))) {
-      const mail = await simpleParser(readFileSync(join(folder, name)));
-      const to = (Array.isArray(mail.to) ? mail.to : mail.to ? [mail.to] : []).flatMap((t) => t.value);
-      if (to.some(({ address }) => address?.toLowerCase() === wanted)) rmSync(join(folder, name));
+      const { mail } = await read(folder, name);
+      if (addressesOf(mail).some((address) => address.toLowerCase() === wanted)) rmSync(join(folder, name));
     }
     res.status(204).end();
   });
@@ -62,16 +67,7 @@ export function createMailStandIn({ folder, key, viewer }: Options): MailStandIn
       next();
     });
     router.get('/', async (_req, res) => {
-      const names = readdirSync(folder).filter((n) => n.endsWith('.eml'));
-      // Messages of one shop-day share seconds, so the file's own time breaks ties.
-      const newest = names
-        .map((name) => ({ name, time: statSync(join(folder, name)).mtimeMs }))
-        .sort((a, b) => b.time - a.time)
-        .slice(0, 200);
-      const mails = await Promise.all(
-        newest.map(async ({ name }) => ({ name, mail: await simpleParser(readFileSync(join(folder, name))) })),
-      );
-      res.send(listPage(mails));
+      res.send(listPage(await Promise.all(newestOf(folder).map(({ name }) => read(folder, name)))));
     });
     router.get('/:name', async (req, res) => {
       const name = String(req.params['name']);
@@ -83,3 +79,19 @@ export function createMailStandIn({ folder, key, viewer }: Options): MailStandIn
   }
   return { router };
 }
+
+/** Messages of one shop-day share seconds, so the file's own time says which is the newest. */
+const newestOf = (folder: string): { name: string; time: number }[] =>
+  readdirSync(folder)
+    .filter((n) => n.endsWith('.eml'))
+    .map((name) => ({ name, time: statSync(join(folder, name)).mtimeMs }))
+    .sort((a, b) => b.time - a.time)
+    .slice(0, 200);
+
+const read = async (folder: string, name: string): Promise<{ name: string; mail: ParsedMail }> => ({
+  name,
+  mail: await simpleParser(readFileSync(join(folder, name))),
+});
+
+const addressesOf = ({ to }: ParsedMail): string[] =>
+  (Array.isArray(to) ? to : to ? [to] : []).flatMap((t) => t.value.flatMap(({ address }) => address ?? []));

@@ -17,18 +17,7 @@ export async function publishNow(
   const id = newId('job');
   store.dispatch(jobStarted({ id, title: 'Publishing' }));
   try {
-    const needed = filesOf(content);
-    const absent = await missingInShop(needed.map((f) => f.sha256));
-    const missing = needed.filter((f) => absent.has(f.sha256));
-    const all = missing.reduce((sum, f) => sum + f.bytes, 0) || 1;
-    let before = 0;
-    for (const file of missing) {
-      const row = await db.files.get(file.sha256);
-      if (!row)
-        throw new PublishFailed(`“${file.name}” is not in this browser. Nothing was published. Add it again in Make.`);
-      await send(file.sha256, row.blob, (sent) => store.dispatch(jobMoved({ id, share: (before + sent) / all })));
-      before += file.bytes;
-    }
+    await sendMissing(content, (share) => store.dispatch(jobMoved({ id, share })));
     const result = await store.dispatch(ownerApi.endpoints.publish.initiate({ basedOn, content }));
     if (result.error)
       throw new PublishFailed(
@@ -52,6 +41,26 @@ export async function publishNow(
   }
 }
 
+/**
+ * Sends files that the shop does not have yet.
+ * @param onMoved told the share that has arrived
+ * @throws PublishFailed with a sentence where one is not here any more
+ */
+export async function sendMissing(content: ReleaseContent, onMoved: (share: number) => void): Promise<void> {
+  const needed = filesOf(content);
+  const absent = await missingInShop(needed.map((f) => f.sha256));
+  const missing = needed.filter((f) => absent.has(f.sha256));
+  const all = missing.reduce((sum, f) => sum + f.bytes, 0) || 1;
+  let before = 0;
+  for (const file of missing) {
+    const row = await db.files.get(file.sha256);
+    if (!row)
+      throw new PublishFailed(`“${file.name}” is not in this browser. Nothing was published. Add it again in Make.`);
+    await send(file.sha256, row.blob, (sent) => onMoved((before + sent) / all));
+    before += file.bytes;
+  }
+}
+
 /** Makes an earlier release live again, as a new one: its pages, paths and offers with the live products and files. @returns what went wrong, or null */
 export async function bringBackRelease(number: number): Promise<string | null> {
   const live = await readLive();
@@ -62,7 +71,8 @@ export async function bringBackRelease(number: number): Promise<string | null> {
   return null;
 }
 
-class PublishFailed extends Error {
+/** Why something could not be sent, in a sentence. */
+export class PublishFailed extends Error {
   constructor(
     sentence: string,
     readonly code = '',

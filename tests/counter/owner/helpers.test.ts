@@ -46,6 +46,7 @@ const acts = (
   ['giveBackUpTo', () => ['/refunds/preview', { orderId, shares: [{ lineId: 'l1', amount: 100 }] }]],
   ['giveBackUpTo', () => ['/refunds', { orderId, shares: [{ lineId: 'l1', amount: 100 }] }]],
   ['edit', () => ['/vault/missing', { files: [] }]],
+  ['edit', () => ['/practice', { content: releaseContent(), path: 'path', step: 'step', entrance: null }]],
   ['publish', () => ['/releases', { basedOn: 1, content: releaseContent() }]],
   ['publish', () => ['/releases/1/again', { basedOn: 1 }]],
   ['everything', () => ['/helpers', { ...TOVE, rights: LOOKS }]],

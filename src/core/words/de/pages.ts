@@ -4,6 +4,16 @@ import { STATUS } from './status';
 /** Was die Seiten der Käufer außer den Worten des Verkäufers sagen, und die kurzen Seiten dazwischen. */
 export const pages: PageWords = {
   strip: 'Test-Shop. Es fließt kein echtes Geld.',
+  practice: {
+    strip: 'Probe. Es fließt kein Geld, kein Brief geht hinaus, nichts wird gezählt.',
+    letters: 'Briefe',
+    end: 'Beenden',
+  },
+  walkOver: {
+    heading: 'Diese Probe ist zu Ende',
+    text: 'Nichts davon wurde behalten, und niemandem wurde etwas berechnet. Von hier an sind Sie im Shop selbst.',
+    action: 'Zum Shop',
+  },
   usualPrice: 'sonst ',
   getNow: 'Jetzt holen',
   goOn: 'Weiter',
@@ -134,6 +144,7 @@ export const pages: PageWords = {
     more: (title: string): string => `Möchten Sie ${title} dazu?`,
   },
   problems: {
+    walkOver: 'Diese Probe ist zu Ende, also ist nichts geschehen. Beginnen Sie im Studio eine neue.',
     gone: 'Das wird nicht mehr verkauft. Es wurde nichts abgebucht.',
     tooManyTries:
       'Zu viele Versuche in kurzer Zeit. Dieser hat nichts bewirkt; was vorher gefragt war, gilt wie zuvor. Warten Sie eine Minute und versuchen Sie es noch einmal.',

@@ -1,6 +1,16 @@
 /** What buyers' pages say besides the seller's own words, and the short pages between. */
 export const pages = {
   strip: 'Test shop. No real money moves.',
+  practice: {
+    strip: 'Practice. No money moves, no letter leaves, nothing is counted.',
+    letters: 'Letters',
+    end: 'End it',
+  },
+  walkOver: {
+    heading: 'This practice is over',
+    text: 'Nothing of it was kept, and nobody was charged. From here on you are in the shop itself.',
+    action: 'To the shop',
+  },
   usualPrice: 'usual price ',
   getNow: 'Get it now',
   goOn: 'Go on',
@@ -128,6 +138,7 @@ export const pages = {
   },
   problems: {
     gone: 'This is not on sale any more. Nothing was charged.',
+    walkOver: 'This practice is over, so nothing was done. Begin another one in the studio.',
     tooManyTries:
       'Too many tries in a short time. This one did nothing; what was asked for before stands as it did. Wait a minute and try again.',
     wrongOrigin: 'This request did not come from a page of this shop. Nothing was changed.',

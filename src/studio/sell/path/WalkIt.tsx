@@ -10,6 +10,7 @@ import { ChoiceFill } from '../../price/Fill';
 import type { WalkWorker } from '../../workers/walk.worker';
 import { priceInWords, stepName, targetInWords } from './stepInWords';
 import { Ticks } from './Ticks';
+import { WalkYourself } from './WalkYourself';
 
 let worker: Remote<WalkWorker> | null = null;
 const ask = (): Remote<WalkWorker> =>
@@ -148,6 +149,7 @@ export function WalkIt({ draft, path }: { draft: Draft; path: Path }) {
         With a card that goes through. The shop’s own engine charges and opens, in this browser: nobody is charged, no
         letter leaves, no order is made and no number is used.
       </p>
+      <WalkYourself draft={draft} path={path} />
     </details>
   );
 }
