@@ -71,6 +71,26 @@ test('from a sentence to a live path with an extra, an offer and a softer one; b
   expect((await studio.locator('.outcome ol, ol').last().textContent()) ?? '').toMatch(
     /Checkout€36\.00.*: no.*: yes€97\.00/,
   );
+  // And walked by the seller themselves, in the middle of the draft: a shop of its own, which the real one knows nothing of.
+  const from = studio.getByLabel('Walk yourself: from where');
+  const softerStep = from.locator('option', { hasText: /4 × €97|softer/i }).last();
+  await from.selectOption((await softerStep.getAttribute('value')) ?? '');
+  const opened = studio.context().waitForEvent('page');
+  await studio.getByRole('button', { name: 'Walk it yourself' }).click();
+  const walk = await opened;
+  await walk.getByRole('button', { name: /^Yes, add it: €97\.00/ }).click();
+  await walk.waitForURL('**/thanks');
+  await walk.getByText('Practice. No money moves').waitFor();
+  const did = studio.getByRole('region', { name: 'What the practice did' });
+  await did.getByText('€97.00', { exact: true }).waitFor();
+  await did.getByRole('button', { name: '1 month' }).click();
+  // The second of four parts came due.
+  await did.getByText(/, later: /).waitFor();
+  expect(await axeFindings(studio)).toEqual([]);
+  await did.getByRole('button', { name: 'End it' }).click();
+  await walk.reload();
+  await walk.getByText('This practice is over').waitFor();
+  await walk.close();
   expect(await axeFindings(studio)).toEqual([]);
   await publish(studio);
   presses += 2;

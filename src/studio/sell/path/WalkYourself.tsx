@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { formatDay, formatTime } from '#core/calendar';
-import { entrancesOf, type Path, stepOf, stepsInOrder } from '#core/paths';
+import { entrancesOf, type Path, type Step, stepOf, stepsInOrder } from '#core/paths';
 import { formatAmount } from '#core/money';
 import { type DraftContent, type ReleaseContent, sealContent } from '#core/release';
 import type { PracticeReport } from '../../../wire/owner';
@@ -15,7 +15,7 @@ import {
 } from '../../data/ownerApi';
 import { PublishFailed, sendMissing } from '../../data/publish';
 import { ChoiceFill } from '../../price/Fill';
-import { stepName } from './stepInWords';
+import { priceInWords, stepName } from './stepInWords';
 
 const LOOKS_EVERY_MS = 2_000;
 const STEPS = [
@@ -85,7 +85,7 @@ export function WalkYourself({ draft, path }: { draft: Draft; path: Path }) {
         <ChoiceFill
           label="Walk yourself: from where"
           value={step?.id ?? ''}
-          choices={stepsInOrder(path).map((s) => [s.id, stepName(content, s)] as const)}
+          choices={stepsInOrder(path).map((s) => [s.id, apart(content, s)] as const)}
           onChange={setFrom}
         />
         {entrancesOf(path).length > 0 && (
@@ -139,6 +139,10 @@ export function WalkYourself({ draft, path }: { draft: Draft; path: Path }) {
     </div>
   );
 }
+
+/** Several steps may offer the same: what it costs tells them apart. */
+const apart = (content: DraftContent, step: Step): string =>
+  [stepName(content, step), ...(step.offer ? [priceInWords(content, step.offer)] : [])].join(', ');
 
 /** The draft with its files in the shop, or what is live. @throws with a sentence where there is none */
 async function contentOf(what: What, drafted: DraftContent): Promise<ReleaseContent> {
