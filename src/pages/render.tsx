@@ -59,7 +59,7 @@ export function documentHtml(frame: Frame): string {
     frame.strip === null
       ? ''
       : `<div class="hatched-strip px-5 py-1 text-center"><span>${escapeHtml(frame.strip.text)}${frame.strip.links
-          .map(({ text, href }) => ` <a href="${escapeHtml(href)}" class="ml-2">${escapeHtml(text)}</a>`)
+          .map(({ text, href }) => ` <a href="${escapeHtml(href)}" class="plain-link ml-2">${escapeHtml(text)}</a>`)
           .join('')}</span></div>`;
   const foot = frame.foot
     .map(({ text, href }) => `<a class="plain-link" href="${escapeHtml(href)}">${escapeHtml(text)}</a>`)
