@@ -32,7 +32,12 @@ const counter: BuildEnvironmentOptions = {
   target: 'node20',
   ssr: true,
   rollupOptions: {
-    input: { start: 'src/counter/start.ts', key: 'src/counter/key.ts', demo: 'demo/start.ts' },
+    input: {
+      start: 'src/counter/start.ts',
+      key: 'src/counter/key.ts',
+      demo: 'demo/start.ts',
+      chain: 'src/counter/files/chain.worker.ts',
+    },
     output: { entryFileNames: '[name].js' },
   },
 };

@@ -40,83 +40,103 @@ interface Entry {
   item: DueItem;
   thing: string;
   place: string;
+  /** Where it stands in the heap. */
+  at: number;
 }
 
 /**
  * The next moment of each thing that time does something to, the earliest first: one entry a thing, so that its size is
- * that of the shop and not of its history. A binary heap that knows where each thing stands; each act costs O(log n).
+ * that of the shop and not of its history. A binary heap whose entries know where they stand; each act costs O(log n).
+ * Until somebody first asks what is next nothing is put in order: a history that is read sets each thing very often.
  */
 export class DueIndex {
   #heap: Entry[] = [];
-  #where = new Map<string, number>();
+  #entries = new Map<string, Entry>();
+  #inOrder = false;
 
   get size(): number {
     return this.#heap.length;
   }
 
   peek(): DueItem | undefined {
+    this.#order();
     return this.#heap[0]?.item;
   }
 
   /** From now on this is the next moment of its thing, whatever was before. */
   set(item: DueItem): void {
-    const entry = { item, thing: thingOf(item), place: placeOf(item) };
-    const at = this.#where.get(entry.thing) ?? this.#heap.length;
-    this.#put(entry, at);
-    this.#settle(at);
+    const thing = thingOf(item);
+    let entry = this.#entries.get(thing);
+    if (entry) {
+      entry.item = item;
+      entry.place = placeOf(item);
+    } else {
+      entry = { item, thing, place: placeOf(item), at: this.#heap.length };
+      this.#heap.push(entry);
+      this.#entries.set(thing, entry);
+    }
+    if (this.#inOrder) this.#settle(entry);
   }
 
   /** The thing has no next moment any more. */
   drop(agreementId: AgreementId): void {
-    const at = this.#where.get(pairOf('agreement', agreementId));
-    if (at !== undefined) this.#take(at);
+    const entry = this.#entries.get(pairOf('agreement', agreementId));
+    if (entry) this.#take(entry);
   }
 
   pop(): DueItem | undefined {
-    return this.#heap.length === 0 ? undefined : this.#take(0);
+    this.#order();
+    const [first] = this.#heap;
+    return first && this.#take(first);
   }
 
-  #take(at: number): DueItem {
-    const taken = this.#heap[at]!;
+  #order(): void {
+    if (this.#inOrder) return;
+    this.#inOrder = true;
+    // From the last that has anything under it back to the first (R. W. Floyd, 1964).
+    for (let at = (this.#heap.length >> 1) - 1; at >= 0; at -= 1) this.#sink(this.#heap[at]!);
+  }
+
+  #take(taken: Entry): DueItem {
     const last = this.#heap.pop()!;
-    this.#where.delete(taken.thing);
+    this.#entries.delete(taken.thing);
     if (last !== taken) {
-      this.#put(last, at);
-      this.#settle(at);
+      this.#put(last, taken.at);
+      if (this.#inOrder) this.#settle(last);
     }
     return taken.item;
   }
 
   #put(entry: Entry, at: number): void {
     this.#heap[at] = entry;
-    this.#where.set(entry.thing, at);
+    entry.at = at;
   }
 
-  /** Moves what stands at a place up or down until it stands rightly. */
-  #settle(from: number): void {
-    let at = from;
-    for (let parent = (at - 1) >> 1; at > 0 && this.#before(at, parent); parent = (at - 1) >> 1) {
-      this.#swap(at, parent);
-      at = parent;
+  /** Moves an entry up or down until it stands rightly. */
+  #settle(entry: Entry): void {
+    while (entry.at > 0) {
+      const parent = this.#heap[(entry.at - 1) >> 1]!;
+      if (!isBefore(entry, parent)) break;
+      this.#swap(entry, parent);
     }
+    this.#sink(entry);
+  }
+
+  #sink(entry: Entry): void {
     for (;;) {
-      const left = 2 * at + 1;
-      const first = this.#before(left + 1, left) ? left + 1 : left;
-      if (!this.#before(first, at)) return;
-      this.#swap(at, first);
-      at = first;
+      const left = this.#heap[2 * entry.at + 1];
+      const right = this.#heap[2 * entry.at + 2];
+      const first = left && right && isBefore(right, left) ? right : left;
+      if (!first || !isBefore(first, entry)) return;
+      this.#swap(first, entry);
     }
   }
 
-  #before(a: number, b: number): boolean {
-    const [x, y] = [this.#heap[a], this.#heap[b]];
-    if (!x || !y) return false;
-    return x.place === y.place ? x.thing < y.thing : x.place < y.place;
-  }
-
-  #swap(a: number, b: number): void {
-    const [x, y] = [this.#heap[a]!, this.#heap[b]!];
-    this.#put(x, b);
-    this.#put(y, a);
+  #swap(one: Entry, other: Entry): void {
+    const { at } = one;
+    this.#put(one, other.at);
+    this.#put(other, at);
   }
 }
+
+const isBefore = (x: Entry, y: Entry): boolean => (x.place === y.place ? x.thing < y.thing : x.place < y.place);

@@ -1,4 +1,4 @@
-import { type Agreement, begunAgreement, disputeStop, type KeptCard, takeCredit } from '#core/agreements';
+import { type Agreement, begunAgreement, disputeStop, takeCredit } from '#core/agreements';
 import { newPaymentLine, NONE, type Payment } from '#core/payments';
 import type { Instant } from '#core/calendar';
 import type { EventOf, EventType } from '#core/journal';
@@ -7,7 +7,7 @@ import { addPayment, moneyBack } from './evolvePayments';
 import { addStop, dropStop, moveFrom } from './evolveStops';
 import { push } from './known';
 import { plan } from './moments';
-import type { ShopState } from './state';
+import type { AnsweredDue, DueCharge, ShopState } from './state';
 import { pairOf } from './ids';
 import { unansweredDue } from './unansweredDue';
 
@@ -28,7 +28,7 @@ export const agreementAppliers: Appliers = {
     a.unanswered = data.key;
     a.asked += 1;
     a.next = data.next;
-    state.dueCharges.set(data.key, { ...data, status: 'asked' });
+    state.dueCharges.set(data.key, askedDue(data));
     state.todo.set(data.key, { kind: 'due', key: data.key });
   },
   'due.paid': (state, data, at) => {
@@ -45,13 +45,15 @@ export const agreementAppliers: Appliers = {
         step: null,
         at,
         last4,
-        ...wayPaid(unansweredDue(state, key)?.card ?? a.card),
         buyer: a.buyer,
         receipt,
         lines: [newPaymentLine({ lineId: a.lineId, amount, credit, tax, dues })],
         openDisputes: NONE,
         dispute: null,
       };
+      // Nothing is said of a card.
+      const way = (unansweredDue(state, key)?.card ?? a.card)?.way;
+      if (way !== undefined) payment.way = way;
       a.payments.push(payment);
       addPayment(state, state.orders.get(a.orderId), payment);
     }
@@ -190,6 +192,28 @@ export const agreementAppliers: Appliers = {
   'gap.confirmed': () => undefined,
 };
 
+/** A charge that is asked for, with what its answer will need. Named one by one: of all facts of a history this is among the most frequent. */
+function askedDue(data: EventOf<'due.requested'>['data']): DueCharge {
+  const { key, agreementId, why, planned, dues, amount, tax, credit, currency, card, title, statement, to } = data;
+  const asked: DueCharge = {
+    key,
+    agreementId,
+    why,
+    planned,
+    dues,
+    amount,
+    tax,
+    credit,
+    currency,
+    card,
+    title,
+    statement,
+    status: 'asked',
+  };
+  if (to !== undefined) asked.to = to;
+  return asked;
+}
+
 /** What is behind, as it stands now; whether its doors are held already is kept. */
 function behind(a: Agreement, pastDue: Omit<NonNullable<Agreement['pastDue']>, 'held' | 'reason'> | null): void {
   a.pastDue = pastDue && { ...pastDue, held: a.pastDue?.held ?? false, reason: a.pastDue?.reason ?? '' };
@@ -209,15 +233,10 @@ function answered(state: ShopState, a: Agreement, key: string, status: 'paid' | 
     const { amount } = charge;
     // It may still have to be made impossible where it was asked, whatever pays by then.
     const way = 'card' in charge ? charge.card.way : charge.way;
-    state.dueCharges.set(key, {
-      key,
-      agreementId: of.id,
-      amount,
-      currency: of.currency,
-      title: of.title,
-      status,
-      ...(way === undefined ? {} : { way }),
-    });
+    const { id: agreementId, currency, title } = of;
+    const kept: AnsweredDue = { key, agreementId, amount, currency, title, status };
+    if (way !== undefined) kept.way = way;
+    state.dueCharges.set(key, kept);
   }
   if (a.unanswered === key) a.unanswered = null;
   state.todo.delete(key);
@@ -230,7 +249,3 @@ function agreementOf(state: ShopState, id: string): Agreement {
   if (!a) throw new Error(`The history names something it never introduced: ${id}`);
   return a;
 }
-
-/** Which way a due was paid by; nothing is said of a card. */
-const wayPaid = (card: Pick<KeptCard, 'way'> | null): Pick<Payment, 'way'> =>
-  card?.way === undefined ? {} : { way: card.way };

@@ -29,8 +29,14 @@ function momentsOf(a: Agreement): DueItem[] {
  */
 export function plan(state: ShopState, a: Agreement, after?: DueItem): void {
   let next: DueItem | null = null;
-  for (const moment of momentsOf(a))
-    if ((!after || placeOf(moment) > placeOf(after)) && (!next || placeOf(moment) < placeOf(next))) next = moment;
+  let place = '';
+  const from = after ? placeOf(after) : '';
+  for (const moment of momentsOf(a)) {
+    const its = placeOf(moment);
+    if (its <= from || (next && its >= place)) continue;
+    next = moment;
+    place = its;
+  }
   if (next) state.due.set(next);
   else state.due.drop(a.id);
 }

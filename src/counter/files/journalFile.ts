@@ -1,9 +1,10 @@
-import { createHash, hash } from 'node:crypto';
 import { writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import * as z from 'zod';
 import { type Batch, FIRST_PREV, parseLine, serialiseBatch } from '#core/journal';
 import { type JournalPort, StorageFailed } from '#core/shop';
+import { Chain, hashOf } from './chain';
+import { chainBeside } from './chainBeside';
 import type { Disk } from './disk';
 import { readLines, readPieces } from './readLines';
 import type { FolderProblem } from './folderProblem';
@@ -28,9 +29,10 @@ export interface JournalFile extends JournalPort {
 /**
  * The journal as a file of JSON lines. Its first reading opens it, in one pass: bytes, hash, parse, and the batch goes
  * to whoever folds it. A torn last line is set aside; a changed line or a missing tail is noticed by the chain of
- * hashes and by `head.json`, which is written now and then and on closing.
+ * hashes and by `head.json`, which is written now and then and on closing. Of a long one hashes are followed beside it.
+ * @param thread where the built thread for that lies, for whoever runs from the sources
  */
-export function journalFile(folder: string, disk: Disk): JournalFile {
+export function journalFile(folder: string, disk: Disk, thread?: string): JournalFile {
   const path = join(folder, 'journal.jsonl');
   const headPath = join(folder, 'head.json');
   const problems: FolderProblem[] = [];
@@ -51,11 +53,9 @@ export function journalFile(folder: string, disk: Disk): JournalFile {
     problems.length = 0;
     ends.length = 1;
     const noted = Head.safeParse(readHead(headPath)).data;
-    const changed = (seq: number): void =>
-      void problems.push({
-        code: 'changed',
-        sentence: `Line ${seq} of the history was changed after it was written. Compare it with a copy.`,
-      });
+    const beside = chainBeside(path, noted, thread);
+    const chain = new Chain(noted);
+    let seq = 0;
     reading: for await (const piece of readPieces(path))
       for (const { bytes, end, whole } of piece) {
         if (!whole) {
@@ -67,17 +67,24 @@ export function journalFile(folder: string, disk: Disk): JournalFile {
           break reading;
         }
         const batch = parseLine(bytes.toString('utf8'));
-        if (!batch || batch.seq !== safe.seq + 1) {
+        if (!batch || batch.seq !== seq + 1) {
           throw new Error(
-            `Line ${safe.seq + 1} of ${path} cannot be read. Nothing was changed. Put back a copy of the file, or cut it before this line if what follows may be lost.`,
+            `Line ${seq + 1} of ${path} cannot be read. Nothing was changed. Put back a copy of the file, or cut it before this line if what follows may be lost.`,
           );
         }
-        if (batch.prev !== safe.hash) changed(safe.seq);
-        safe = { seq: batch.seq, hash: hashOf(bytes) };
-        if (noted && noted.seq === safe.seq && noted.hash !== safe.hash) changed(safe.seq);
+        seq += 1;
+        if (!beside) chain.add(batch.prev, bytes);
         ends.push(end);
         yield batch;
       }
+    const { changed, hash } = (await beside) ?? chain;
+    safe = { seq, hash };
+    problems.unshift(
+      ...changed.map((line) => ({
+        code: 'changed' as const,
+        sentence: `Line ${line} of the history was changed after it was written. Compare it with a copy.`,
+      })),
+    );
     if (noted && noted.seq > safe.seq)
       problems.push({
         code: 'tail-missing',
@@ -153,10 +160,6 @@ export function journalFile(folder: string, disk: Disk): JournalFile {
     },
   };
 }
-
-/** At once where the runtime can: a history has very many lines, and a stream for each costs more than its hash. */
-const hashOf = (bytes: Buffer): string =>
-  typeof hash === 'function' ? hash('sha256', bytes, 'hex') : createHash('sha256').update(bytes).digest('hex');
 
 function readHead(path: string): unknown {
   try {
