@@ -30,7 +30,7 @@ const write = (lines: readonly string[]): void => writeFileSync(join(folder, 'jo
 async function opened(thread?: string): Promise<{ head: object; problems: readonly object[]; lines: number }> {
   const journal = journalFile(folder, realDisk, thread);
   let lines = 0;
-  for await (const _ of journal.read()) lines += 1;
+  for await (const { seq } of journal.read()) lines = seq;
   await journal.close();
   return { head: journal.head(), problems: journal.problems, lines };
 }
