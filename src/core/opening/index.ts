@@ -1,0 +1,3 @@
+export { OpeningPlan, type Part } from './plan';
+export { missedDates, reachedOn, type Shut } from './missed';
+export { type EarlierPlan, openingsOf, openParts, type PartOpening, type Standing } from './openings';
