@@ -68,6 +68,8 @@ export const db = new Dexie('clear-keel') as Dexie & {
   /** Two tables of one row each, so that whoever reads them waits for no other. */
   cursor: Table<Cursor, 'here'>;
   newest: Table<Newest, 'here'>;
+  /** Orders as lists ask for them, so many to a piece: the form of `smallOrders.ts`. */
+  small: EntityTable<{ piece: number; orders: string }, 'piece'>;
   totals: EntityTable<TotalRow, 'key'>;
   buyers: EntityTable<BuyerRow, 'personId'>;
   agreements: EntityTable<AgreementRow, 'id'>;
@@ -232,6 +234,11 @@ db.version(7)
 // Orders know the path and the entrance they came by: the mirror is copied again.
 db.version(8)
   .stores({})
+  .upgrade((change) => emptied(change, MIRROR));
+
+// What lists ask of every order is kept small, in pieces: the mirror is copied again.
+db.version(9)
+  .stores({ small: 'piece' })
   .upgrade((change) => emptied(change, MIRROR));
 
 export async function readMeta<N extends keyof Meta>(name: N): Promise<Meta[N] | undefined> {

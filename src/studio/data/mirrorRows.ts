@@ -1,6 +1,10 @@
-import type { RowStore } from '#core/mirror';
+import type { ShopTax } from '#core/catalogue';
+import type { Batch } from '#core/journal';
+import { moveRows, type RowStore, type StoredOrder } from '#core/mirror';
+import type { PersonRecord } from '#core/people';
 import type { Release } from '#core/release';
 import { type Cursor, db } from './db';
+import { moveSmall } from './smallOrders';
 
 /** Every table that is worked out from the shop's history. */
 export const MIRRORED = [
@@ -10,6 +14,7 @@ export const MIRRORED = [
   db.refunds,
   db.people,
   db.history,
+  db.small,
   db.totals,
   db.buyers,
   db.agreements,
@@ -23,6 +28,28 @@ export const dexieRows: RowStore = {
   put: (table, rows) => db.table(table).bulkPut(rows),
   remove: (table, keys) => db.table(table).bulkDelete(keys),
 };
+
+/**
+ * Moves the mirror on by some batches, within such a transaction: rows, people, and orders as lists ask for them.
+ * @returns the pieces of small orders that changed
+ */
+export async function moveMirror(
+  batches: readonly Batch[],
+  people: readonly PersonRecord[],
+  tax: ShopTax | null,
+): Promise<number[]> {
+  const written: StoredOrder[] = [];
+  const rows: RowStore = {
+    ...dexieRows,
+    put(table, all) {
+      if (table === 'orders') written.push(...(all as StoredOrder[]));
+      return dexieRows.put(table, all);
+    },
+  };
+  await moveRows(rows, batches, tax);
+  await db.people.bulkPut([...people]);
+  return moveSmall(written, people);
+}
 
 /** The last line that the mirror holds; undefined while it holds none. */
 export const readCursor = (): Promise<Cursor | undefined> => db.cursor.get('here');

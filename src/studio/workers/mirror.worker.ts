@@ -1,11 +1,11 @@
-import { idsTouched, moveRows, newestRows } from '#core/mirror';
+import { idsTouched, newestRows } from '#core/mirror';
 import { type Batch, FIRST_PREV, NewerHistory, parseLine } from '#core/journal';
 import type { PersonRecord } from '#core/people';
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import { LINES_HEADER } from '../../wire/owner';
 import { db } from '../data/db';
-import { dexieRows, inPieces, MIRRORED, readCursor, taxNow, writeCursor } from '../data/mirrorRows';
+import { inPieces, MIRRORED, moveMirror, readCursor, taxNow, writeCursor } from '../data/mirrorRows';
 import { MIRROR_MOVED, type MirrorMoved } from './news';
 
 /**
@@ -107,14 +107,13 @@ async function take(lines: string[], held: number): Promise<void> {
   const batches = read(lines);
   const people = await readPeople([...idsTouched(batches).people.keys()]);
   const tax = await taxNow();
-  const orders = await db.transaction('rw', MIRRORED, async () => {
-    const changed = await moveRows(dexieRows, batches, tax);
-    await db.people.bulkPut(people);
+  const pieces = await db.transaction('rw', MIRRORED, async () => {
+    const changed = await moveMirror(batches, people, tax);
     await db.history.bulkPut(inPieces(lines, held + 1));
     await writeCursor({ seq: held + lines.length, hash: hashOf(lines.at(-1) ?? '') });
     return changed;
   });
-  moved.postMessage({ orders, people: people.map((p) => p.id) } satisfies MirrorMoved);
+  moved.postMessage({ pieces, people: people.map((p) => p.id) } satisfies MirrorMoved);
 }
 
 async function readPeople(ids: string[]): Promise<PersonRecord[]> {

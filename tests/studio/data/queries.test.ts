@@ -2,7 +2,6 @@ import 'fake-indexeddb/auto';
 import { beforeAll, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { dateIn } from '#core/calendar';
-import { moveRows } from '#core/mirror';
 import { sum } from '#core/money';
 import { type Order, orderStatus, type ShopState } from '#core/shop';
 import { lastingRelease, longRun } from '../../support/longRun';
@@ -10,7 +9,8 @@ import { bought, later } from '../../support/money';
 
 // After the stand-in for IndexedDB is there, which Dexie looks for when it is loaded.
 const { db } = await import('../../../src/studio/data/db');
-const { dexieRows, writeCursor } = await import('../../../src/studio/data/mirrorRows');
+const { moveMirror, writeCursor } = await import('../../../src/studio/data/mirrorRows');
+const { readPiece } = await import('../../../src/studio/data/smallOrders');
 const orders = await import('../../../src/studio/data/queries/orders');
 const people = await import('../../../src/studio/data/queries/people');
 const agreements = await import('../../../src/studio/data/queries/agreements');
@@ -27,11 +27,23 @@ beforeAll(async () => {
   shop = run.state;
   all = [...shop.orders.values()];
   const { tax } = lastingRelease(ZONE).content.shop;
-  for (let i = 0; i < run.batches.length; i += 50) await moveRows(dexieRows, run.batches.slice(i, i + 50), tax);
-  for (const id of new Set(all.map((o) => o.personId)))
-    await db.people.put({ id, rev: 1, name: `Buyer ${id}`, address: `${id}@example.org` });
+  const buyers = [...new Set(all.map((o) => o.personId))].map((id) => person(id));
+  for (let i = 0; i < run.batches.length; i += 50) {
+    // Their names come now and then, some before what they bought and some after it.
+    const some = buyers.filter((_, n) => n % 40 === (i / 50) % 40);
+    await moveMirror(run.batches.slice(i, i + 50), some, tax);
+  }
+  await moveMirror([], buyers, tax);
   await writeCursor({ seq: run.batches.length, hash: 'x' });
 }, 180_000);
+
+const person = (id: string) => ({
+  id,
+  rev: 1,
+  name: '',
+  names: { c1: `Buyer ${id}`, c2: `Known as ${id}` },
+  address: `${id}@example.org`,
+});
 
 /** The first of some years that ends while a bank still disputes an order. */
 async function yearWithDispute(): ReturnType<typeof longRun> {
@@ -86,6 +98,26 @@ test('any choice of group, offer, days and order lists the orders that fit, and 
     { numRuns: 120, seed: 20261126 },
   );
 }, 60_000);
+
+test('orders held small say what the shop says, and are found by any name somebody gave', async () => {
+  const small = (await db.small.toArray()).flatMap(({ orders: text }) => readPiece(text));
+  const byNumber = <T extends { number: number }>(rows: T[]): T[] => [...rows].sort((a, b) => a.number - b.number);
+  expect(byNumber(small).map(({ id, day, group, paid, back }) => [id, day, group, paid, back])).toEqual(
+    byNumber(all).map((o) => [o.id, dayOf(o), groupOf(o), paidOf(o), backOf(o)]),
+  );
+  for (const order of small)
+    expect(order.who).toContain(`buyer ${order.personId} known as ${order.personId} ${order.personId}@example.org`);
+  expect(small.map(({ lines }) => sum(lines.map((l) => l.paid)))).toEqual(small.map(({ paid }) => paid));
+  // Whoever is called otherwise from now on is found so, in what they bought before too.
+  const [first] = small;
+  if (!first) throw new Error('no order');
+  await moveMirror([], [{ ...person(first.personId), rev: 2, name: 'Sól Ríma' }], null);
+  const [again] = (await db.small.toArray())
+    .flatMap(({ orders: text }) => readPiece(text))
+    .filter((o) => o.id === first.id);
+  expect(again?.who).toContain('sól ríma');
+  await moveMirror([], [{ ...person(first.personId), rev: 3 }], null);
+});
 
 test('choices survive their address, and an address that was tampered with falls back to any', () => {
   fc.assert(

@@ -50,10 +50,14 @@ export const isFiltered = (query: OrderQuery): boolean =>
 /** Whether an index answers it; else every order held in memory is gone through. */
 export const isIndexed = ({ text, way }: Pick<OrderQuery, 'text' | 'way'>): boolean => text.trim() === '' && way === '';
 
-/** Whether an order came by a path, a step or an entrance: it was paid at that step, or took what was offered there. */
-export const cameBy = ({ came, offers }: Pick<OrderRow, 'came' | 'offers'>, way: string): boolean =>
-  way === '' ||
-  came.path === way ||
-  came.step === way ||
-  came.entrance === way ||
-  (offers[way]?.answer === 'yes' && offers[way].lineIds.length > 0);
+/** What an order came by: path, step, entrance, and the steps at which more was taken. */
+export const waysOf = ({ came, offers }: Pick<OrderRow, 'came' | 'offers'>): string[] => [
+  ...[came.path, came.step, came.entrance].filter((way) => way !== null),
+  ...Object.entries(offers).flatMap(([step, { answer, lineIds }]) =>
+    answer === 'yes' && lineIds.length > 0 ? [step] : [],
+  ),
+];
+
+/** Whether it came by one of them: it was paid at that step, or took what was offered there. */
+export const cameBy = (order: Pick<OrderRow, 'came' | 'offers'>, way: string): boolean =>
+  way === '' || waysOf(order).includes(way);
