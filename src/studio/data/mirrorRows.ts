@@ -4,6 +4,7 @@ import { moveRows, type RowStore, type StoredOrder } from '#core/mirror';
 import type { PersonRecord } from '#core/people';
 import type { Release } from '#core/release';
 import { type Cursor, db } from './db';
+import { type KeysHeld, readingHeld } from './keysHeld';
 import { moveSmall } from './smallOrders';
 
 /** Every table that is worked out from the shop's history. */
@@ -31,24 +32,30 @@ export const dexieRows: RowStore = {
 
 /**
  * Moves the mirror on by some batches, within such a transaction: rows, people, and orders as lists ask for them.
+ * @param held what a mirror that was empty holds by now; null where it was not
  * @returns the pieces of small orders that changed
  */
 export async function moveMirror(
   batches: readonly Batch[],
   people: readonly PersonRecord[],
   tax: ShopTax | null,
+  held: KeysHeld | null = null,
 ): Promise<number[]> {
   const written: StoredOrder[] = [];
+  const store = held ? readingHeld(dexieRows, held) : dexieRows;
   const rows: RowStore = {
-    ...dexieRows,
+    ...store,
     put(table, all) {
       if (table === 'orders') written.push(...(all as StoredOrder[]));
-      return dexieRows.put(table, all);
+      return store.put(table, all);
     },
   };
   await moveRows(rows, batches, tax);
   await db.people.bulkPut([...people]);
-  return moveSmall(written, people);
+  // Whoever is new has bought nothing before.
+  const before = people.filter(({ id }) => held?.of('people').has(id) ?? true);
+  for (const { id } of people) held?.of('people').add(id);
+  return moveSmall(written, people, before);
 }
 
 /** The last line that the mirror holds; undefined while it holds none. */

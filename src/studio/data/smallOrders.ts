@@ -112,16 +112,24 @@ export const readPiece = (text: string): SmallOrder[] => (JSON.parse(text) as Pa
  * Writes orders into their pieces, within the transaction that changed them.
  * @param orders as they are now
  * @param people everybody who is new or has changed
+ * @param before of them, who may have bought before
  * @returns the pieces that were written
  */
-export async function moveSmall(orders: readonly StoredOrder[], people: readonly PersonRecord[]): Promise<number[]> {
+export async function moveSmall(
+  orders: readonly StoredOrder[],
+  people: readonly PersonRecord[],
+  before: readonly PersonRecord[],
+): Promise<number[]> {
   const changed = new Map(orders.map((order) => [order.id, order]));
   // Whoever has another name now is found by it in what they bought before.
-  const before = await db.orders
-    .where('personId')
-    .anyOf(people.map(({ id }) => id))
-    .toArray();
-  for (const order of before) if (!changed.has(order.id)) changed.set(order.id, order);
+  const bought =
+    before.length === 0
+      ? []
+      : await db.orders
+          .where('personId')
+          .anyOf(before.map(({ id }) => id))
+          .toArray();
+  for (const order of bought) if (!changed.has(order.id)) changed.set(order.id, order);
   const byId = new Map(people.map((person) => [person.id, person]));
   const others = [...new Set([...changed.values()].map((o) => o.personId))].filter((id) => !byId.has(id));
   for (const person of await db.people.bulkGet(others)) if (person) byId.set(person.id, person);

@@ -5,6 +5,7 @@ import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import { LINES_HEADER } from '../../wire/owner';
 import { db } from '../data/db';
+import { KeysHeld } from '../data/keysHeld';
 import { inPieces, MIRRORED, moveMirror, readCursor, taxNow, writeCursor } from '../data/mirrorRows';
 import { MIRROR_MOVED, type MirrorMoved } from './news';
 
@@ -48,8 +49,10 @@ class NotOwner extends Error {}
 
 async function pullAll(): Promise<void> {
   let newestShown = false;
+  let keys: KeysHeld | null = null;
   for (;;) {
     const cursor = (await readCursor()) ?? { seq: 0, hash: FIRST_PREV };
+    if (cursor.seq === 0) keys = new KeysHeld();
     const response = await fetch(`/owner/api/journal?after=${cursor.seq}&hash=${cursor.hash}`);
     if (response.status === 401) throw new NotOwner();
     if (response.status === 409) {
@@ -69,7 +72,7 @@ async function pullAll(): Promise<void> {
       return;
     }
     for (let i = 0; i < lines.length; i += TAKEN_TOGETHER)
-      await take(lines.slice(i, i + TAKEN_TOGETHER), cursor.seq + i);
+      await take(lines.slice(i, i + TAKEN_TOGETHER), cursor.seq + i, keys);
   }
 }
 
@@ -102,13 +105,13 @@ async function forget(): Promise<void> {
   moved.postMessage('forgotten' satisfies MirrorMoved);
 }
 
-/** @param held how many lines the mirror held before these */
-async function take(lines: string[], held: number): Promise<void> {
+/** @param held how many lines the mirror held before these @param keys what it holds, where it began empty */
+async function take(lines: string[], held: number, keys: KeysHeld | null): Promise<void> {
   const batches = read(lines);
   const people = await readPeople([...idsTouched(batches).people.keys()]);
   const tax = await taxNow();
   const pieces = await db.transaction('rw', MIRRORED, async () => {
-    const changed = await moveMirror(batches, people, tax);
+    const changed = await moveMirror(batches, people, tax, keys);
     await db.history.bulkPut(inPieces(lines, held + 1));
     await writeCursor({ seq: held + lines.length, hash: hashOf(lines.at(-1) ?? '') });
     return changed;

@@ -10,6 +10,7 @@ import { bought, later } from '../../support/money';
 // After the stand-in for IndexedDB is there, which Dexie looks for when it is loaded.
 const { db } = await import('../../../src/studio/data/db');
 const { moveMirror, writeCursor } = await import('../../../src/studio/data/mirrorRows');
+const { KeysHeld } = await import('../../../src/studio/data/keysHeld');
 const { readPiece } = await import('../../../src/studio/data/smallOrders');
 const orders = await import('../../../src/studio/data/queries/orders');
 const people = await import('../../../src/studio/data/queries/people');
@@ -28,10 +29,11 @@ beforeAll(async () => {
   all = [...shop.orders.values()];
   const { tax } = lastingRelease(ZONE).content.shop;
   const buyers = [...new Set(all.map((o) => o.personId))].map((id) => person(id));
+  const held = new KeysHeld();
   for (let i = 0; i < run.batches.length; i += 50) {
     // Their names come now and then, some before what they bought and some after it.
     const some = buyers.filter((_, n) => n % 40 === (i / 50) % 40);
-    await moveMirror(run.batches.slice(i, i + 50), some, tax);
+    await moveMirror(run.batches.slice(i, i + 50), some, tax, held);
   }
   await moveMirror([], buyers, tax);
   await writeCursor({ seq: run.batches.length, hash: 'x' });
