@@ -130,7 +130,7 @@ export class MirrorRows {
         }
         case 'pass.opened': {
           const { pass } = event.data;
-          this.passes.set(pass.id, { ...opened(pass), fetched: {}, heldBefore: [] });
+          this.passes.set(pass.id, { ...opened(pass), fetched: {} });
           if (pass.cause.kind === 'paid') this.orders.get(pass.cause.orderId)?.passIds.push(pass.id);
           break;
         }
@@ -231,15 +231,13 @@ export class MirrorRows {
       change(state, a, refundStop(refundId));
   }
 
-  /** By the shop's own folding; how long it was on hold is noted besides. */
+  /** By the shop's own folding. */
   #heldOrMoved(event: EventOf<'pass.held' | 'pass.released' | 'pass.untilMoved'>, at: Instant): void {
     const row = this.passes.get(event.data.passId);
     if (!row) return;
     const state = newShopState();
     state.passes.set(row.id, row);
-    const since = row.holds[0]?.since;
     evolve(state, event as ShopEvent, at);
-    if (since !== undefined && row.holds.length === 0) row.heldBefore = [...row.heldBefore, { from: since, until: at }];
   }
 
   #charge(key: string, change: Partial<ChargeRow>): void {

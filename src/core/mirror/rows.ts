@@ -51,8 +51,6 @@ export interface OrderRow {
 export interface PassRow extends Pass {
   /** How often each file was fetched, by file id. */
   fetched: Record<string, number>;
-  /** When it was on hold before. */
-  heldBefore: { from: Instant; until: Instant }[];
 }
 export interface ChargeRow {
   id: ChargeKey;

@@ -1,3 +1,4 @@
 export { OpeningPlan, type Part } from './plan';
 export { missedDates, reachedOn, type Shut } from './missed';
 export { type EarlierPlan, openingsOf, openParts, type PartOpening, type Standing } from './openings';
+export { standingByPasses } from './standing';

@@ -57,12 +57,20 @@ export type PassSeed = z.infer<typeof PassSeed>;
 export interface Pass extends PassSeed {
   /** What keeps the pass from opening anything, the oldest first; open again when the last has gone. */
   holds: Hold[];
+  /** When it was on hold before. */
+  heldBefore: readonly { from: Instant; until: Instant }[];
   closed: { why: CloseReason; at: Instant } | null;
   /** The date it had while its plan pauses; it is put off by the pause. */
   waited: Instant | null;
 }
 
-export const opened = (pass: PassSeed): Pass => ({ ...pass, holds: [], closed: null, waited: null });
+export const opened = (pass: PassSeed): Pass => ({
+  ...pass,
+  holds: [],
+  heldBefore: [],
+  closed: null,
+  waited: null,
+});
 
 /** Since when it is on hold, as a stretch of time without an end yet. */
 export const heldSince = ({ holds: [first] }: Pick<Pass, 'holds'>): { from: Instant; until: null }[] =>

@@ -53,9 +53,13 @@ const appliers: Appliers = {
     const { holds } = need(state.passes, passId);
     if (!holds.some((hold) => hold.why === why)) holds.push({ why: why as HoldReason, since: at });
   },
-  'pass.released': (state, { passId, why }) => {
+  'pass.released': (state, { passId, why }, at) => {
     const pass = need(state.passes, passId);
+    const [first] = pass.holds;
     pass.holds = pass.holds.filter((hold) => !isReleased(hold, why));
+    // Where another reason holds it still, the stretch goes on from when that one began.
+    const until = pass.holds[0]?.since ?? at;
+    if (first && first.since < until) pass.heldBefore = [...pass.heldBefore, { from: first.since, until }];
   },
   'pass.untilMoved': (state, { passId, until }) => {
     const pass = need(state.passes, passId);

@@ -167,6 +167,7 @@ function OwnersThings({
             from: at,
             until: null,
             holds: [{ why: 'behind', since: at }],
+            heldBefore: [],
             closed: null,
             waited: null,
           },
