@@ -1,4 +1,5 @@
 import type { OfferId, PageId, PriceId, StepId } from '#core/ids';
+import { spread } from '#core/seed';
 import type { Arm, Comparison } from './comparison';
 import type { Path, Step } from './path';
 
@@ -8,15 +9,6 @@ import type { Path, Step } from './path';
  */
 export const armOf = (seed: string, { id, share }: Pick<Comparison, 'id' | 'share'>): Arm =>
   spread(`${seed}/${id}`) * 100 < share ? 'b' : 'a';
-
-/** A text as a number from 0 to 1, evenly: FNV-1a, stirred as the 32-bit finisher of MurmurHash3 does. */
-function spread(text: string): number {
-  let hash = 0x811c9dc5;
-  for (let i = 0; i < text.length; i += 1) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193);
-  hash = Math.imul(hash ^ (hash >>> 16), 0x85ebca6b);
-  hash = Math.imul(hash ^ (hash >>> 13), 0xc2b2ae35);
-  return ((hash ^ (hash >>> 16)) >>> 0) / 2 ** 32;
-}
 
 /** The path with everything as the other design has it. */
 export function withOther(path: Path, { step: at, other }: Pick<Comparison, 'step' | 'other'>): Path {
