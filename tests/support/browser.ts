@@ -72,8 +72,10 @@ export function complaintsOf(page: Page): string[] {
   return found;
 }
 
+const WCAG = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
+
 /** What axe-core finds against WCAG 2.2 A and AA on a page that bypasses its content policy. */
-export async function axeFindings(page: Page): Promise<string[]> {
+export async function axeFindings(page: Page, only: 'everything' | 'colours' = 'everything'): Promise<string[]> {
   // A colour that is on its way to another is neither: what is judged is what then stands.
   await page.evaluate(() =>
     Promise.race([
@@ -81,15 +83,16 @@ export async function axeFindings(page: Page): Promise<string[]> {
       new Promise((resolve) => setTimeout(resolve, 1_000)),
     ]),
   );
-  await page.evaluate(axe.source);
-  const found = await page.evaluate(async () => {
+  if (!(await page.evaluate(() => 'axe' in globalThis))) await page.evaluate(axe.source);
+  const rules = only === 'colours' ? ['color-contrast', 'link-in-text-block'] : WCAG;
+  const found = await page.evaluate(async (runOnly) => {
     const { violations } = await (
       globalThis as unknown as {
         axe: { run(options: object): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
       }
-    ).axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] });
+    ).axe.run({ runOnly });
     return violations.map((v) => `${v.id}: ${v.nodes[0]?.html ?? ''}`);
-  });
+  }, rules);
   return found.map((f) => `${page.url()} ${f}`);
 }
 
