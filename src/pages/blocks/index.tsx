@@ -1,4 +1,4 @@
-import type { ComponentType } from 'react';
+import { type ComponentType, memo } from 'react';
 import type { Block, BlockName, BlockOf } from '#core/pages';
 import { Words } from '../Words';
 import { usePageView } from '../view';
@@ -35,11 +35,11 @@ const VIEWS: Views = {
   links: LinksBlock,
 };
 
-/** One block of a page. */
-export function BlockView({ block }: { block: Block }) {
+/** One block of a page: drawn again only when it, or what it reads of the shop, is another. */
+export const BlockView = memo(function BlockView({ block }: { block: Block }) {
   const View = VIEWS[block.kind] as ComponentType<{ block: Block }>;
   return <View block={block} />;
-}
+});
 
 /** The checkout itself is drawn by its own page, so its block is only a place. */
 function CheckoutPlace() {

@@ -30,7 +30,7 @@ export function PhoneView({
     // Only the phone scrolls, never the pane around it.
     const block = frame.current?.querySelector<HTMLElement>(`[data-block="${inHand ?? ''}"]`);
     if (frame.current && block) frame.current.scrollTop = block.offsetTop - 24;
-  }, [inHand, page]);
+  }, [inHand, page.id, page.blocks.length]);
   return (
     <div
       ref={frame}
