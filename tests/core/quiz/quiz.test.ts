@@ -41,6 +41,10 @@ describe('judging', () => {
     expect(right({ q1: ['a', 'a'], q2: ['a', 'b', 'zz'] })).toEqual(['q1']);
     expect(right({ q1: 'a', q2: [] })).toEqual([]);
     expect(right({ q9: ['a'] })).toEqual([]);
+    expect(right({})).toEqual([]);
+    // Made badly, with two that are right: one is to be chosen all the same.
+    const twice = one('q', answer('a', true), answer('b', true));
+    expect(judge(quiz([twice]), { q: ['a', 'b'] }).right).toEqual([]);
   });
 
   test('typed: trimmed, in small letters, and without marks unless these count', () => {
@@ -55,6 +59,8 @@ describe('judging', () => {
       false,
       true,
     ]);
+    expect([says('strasse', typed('q', ['Straße'])), says('STRAßE', typed('q', ['Straße']))]).toEqual([false, true]);
+    expect(judge(quiz([pipit]), { q: ['meadow pipit'] }).passed).toBe(false);
     // An empty answer is never right, also where somebody left an empty line among those that are.
     expect(says(' ', typed('q', ['', 'x']))).toBe(false);
   });
@@ -106,7 +112,9 @@ test('mixed: people are asked in different orders, each always in the same', () 
   );
   expect(orders.size).toBeGreaterThan(45);
   // Typed answers are nowhere in what is asked.
-  expect(JSON.stringify(askedOf(quiz([typed('q', ['firecrest'])]), 'u1'))).not.toContain('firecrest');
+  expect(askedOf(quiz([typed('q', ['firecrest'])]), 'u1')).toEqual([
+    { id: 'q', kind: 'typed', text: 'Name it', answers: [] },
+  ]);
 });
 
 test('tries, and what is wrong in a quiz, in a sentence', () => {
@@ -121,7 +129,7 @@ test('tries, and what is wrong in a quiz, in a sentence', () => {
     one('q3', answer('a', true)),
     typed('q4', [' ']),
     one('q5', answer('a', true), { id: 'b', text: ' ', right: false }),
-    { ...one('q6', answer('a', true), answer('b')), text: '' },
+    { ...one('q6', answer('a', true), answer('b')), text: ' ' },
     one('q7', answer('a', true), answer('b')),
   ]);
   expect(quizProblems(wrong)).toEqual([
@@ -133,4 +141,6 @@ test('tries, and what is wrong in a quiz, in a sentence', () => {
     'Question 6 has no words.',
   ]);
   expect(quizProblems(quiz([]))).toEqual(['The quiz asks nothing.']);
+  const good = quiz([several('q1', answer('a', true), answer('b', true)), typed('q2', ['', 'wren'])]);
+  expect(quizProblems(good)).toEqual([]);
 });
