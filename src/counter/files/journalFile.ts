@@ -46,6 +46,8 @@ export function journalFile(folder: string, disk: Disk, thread?: string): Journa
   /** Null until the first reading has come to its end: nothing follows a line that was not read. */
   let log: SyncedLog | null = null;
   let headTimer: NodeJS.Timeout | null = null;
+  /** The note that is being written: none is after closing. */
+  let noting: Promise<void> = Promise.resolve();
 
   async function* open(): AsyncGenerator<Batch> {
     // A first reading may be broken off and begun anew.
@@ -108,7 +110,7 @@ export function journalFile(folder: string, disk: Disk, thread?: string): Journa
   function noteHead(): void {
     headTimer ??= setTimeout(() => {
       headTimer = null;
-      disk.replace(headPath, JSON.stringify(safe)).catch(() => undefined);
+      noting = disk.replace(headPath, JSON.stringify(safe)).catch(() => undefined);
     }, 1_000);
     headTimer.unref();
   }
@@ -153,6 +155,7 @@ export function journalFile(folder: string, disk: Disk, thread?: string): Journa
     acceptEnd: () => disk.replace(headPath, JSON.stringify(safe)),
     async close() {
       if (headTimer) clearTimeout(headTimer);
+      await noting;
       await log?.close();
       // Of an end that is not accepted, the note of what is missing stays.
       if (log !== null && !problems.some(({ code }) => code === 'tail-missing'))

@@ -40,6 +40,8 @@ export function openVisitsFiles(folder: string, say: (what: string, error: unkno
   const unwritten = new Set<string>();
   const waiting = new Map<string, string[]>();
   let timer: ReturnType<typeof setTimeout> | null = null;
+  /** What is being written: nothing is after closing. */
+  let writing: Promise<void> = Promise.resolve();
   let failedSince: string | null = null;
 
   const logOf = (day: string): string => join(folder, `${day}.log`);
@@ -103,7 +105,7 @@ export function openVisitsFiles(folder: string, say: (what: string, error: unkno
     waiting.set(day, [...(waiting.get(day) ?? []), JSON.stringify(line)]);
     timer ??= setTimeout(() => {
       timer = null;
-      void write().then(rollUp).catch(failed);
+      writing = write().then(rollUp).catch(failed);
     }, WRITE_AFTER_MS);
     timer.unref();
   }
@@ -143,6 +145,7 @@ export function openVisitsFiles(folder: string, say: (what: string, error: unkno
     stopped: () => failedSince,
     async close() {
       if (timer) clearTimeout(timer);
+      await writing;
       await write().catch(failed);
     },
   };

@@ -78,3 +78,25 @@ test('a long history is followed in the built thread, and comes to the same; so 
   expect(beside.head).toEqual(read.head);
   expect([beside.problems, ended.problems]).toEqual([read.problems, read.problems]);
 });
+
+test('nothing is written after closing, also where a note of the last line was just being written', async () => {
+  const wait = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+  let writing = 0;
+  const slow = {
+    ...realDisk,
+    async replace(path: string, text: string): Promise<void> {
+      writing += 1;
+      await wait(300);
+      await realDisk.replace(path, text);
+      writing -= 1;
+    },
+  };
+  const journal = journalFile(folder, slow);
+  for await (const batch of journal.read()) throw new Error(`There is line ${batch.seq}`);
+  const events = [fact('journal.resumed', { why: 'a test' })];
+  await journal.append({ seq: 1, at: '2026-06-15T08:00:00.000Z', events });
+  // It is noted a second later.
+  while (writing === 0) await wait(20);
+  await journal.close();
+  expect(writing).toBe(0);
+});
