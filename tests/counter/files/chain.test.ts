@@ -82,11 +82,13 @@ test('a long history is followed in the built thread, and comes to the same; so 
 test('nothing is written after closing, also where a note of the last line was just being written', async () => {
   const wait = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
   let writing = 0;
+  // The first is slow, the one on closing is not.
+  const slowness = [400];
   const slow = {
     ...realDisk,
     async replace(path: string, text: string): Promise<void> {
       writing += 1;
-      await wait(300);
+      await wait(slowness.pop() ?? 0);
       await realDisk.replace(path, text);
       writing -= 1;
     },
