@@ -1,5 +1,5 @@
 import type { ShopTax } from '#core/catalogue';
-import type { Batch } from '#core/journal';
+import { type Batch, FIRST_PREV } from '#core/journal';
 import { moveRows, type RowStore, type StoredOrder } from '#core/mirror';
 import type { PersonRecord } from '#core/people';
 import type { Release } from '#core/release';
@@ -61,6 +61,41 @@ export async function moveMirror(
 /** The last line that the mirror holds; undefined while it holds none. */
 export const readCursor = (): Promise<Cursor | undefined> => db.cursor.get('here');
 export const writeCursor = (cursor: Cursor): Promise<unknown> => db.cursor.put(cursor, 'here');
+
+/** Where a mirror stands that holds nothing. */
+export const NO_LINE: Cursor = { seq: 0, hash: FIRST_PREV };
+
+/** Lines of history, as they are and as they are read, with the people they name and the hash of the last. */
+export interface Lines {
+  lines: readonly string[];
+  batches: readonly Batch[];
+  people: readonly PersonRecord[];
+  hash: string;
+}
+
+/**
+ * Takes lines into the mirror: lines, rows, people and cursor in one transaction, so that they never disagree.
+ * @param after where the mirror stood when they were asked for
+ * @param keys what it holds, where it began empty
+ * @returns where it stands then, and the pieces of small orders that changed; null where it stands elsewhere by now,
+ *   since a copy was put in its place: nothing was written
+ */
+export async function takeLines(
+  { lines, batches, people, hash }: Lines,
+  after: Cursor,
+  keys: KeysHeld | null,
+): Promise<{ cursor: Cursor; pieces: number[] } | null> {
+  const tax = await taxNow();
+  return db.transaction('rw', MIRRORED, async () => {
+    const now = (await readCursor()) ?? NO_LINE;
+    if (now.seq !== after.seq || now.hash !== after.hash) return null;
+    const pieces = await moveMirror(batches, people, tax, keys);
+    await db.history.bulkPut(inPieces(lines, after.seq + 1));
+    const cursor = { seq: after.seq + lines.length, hash };
+    await writeCursor(cursor);
+    return { cursor, pieces };
+  });
+}
 
 /** The tax of the live release: what is left to pay of plans is counted with it. */
 export const taxNow = async () => ((await db.meta.get('live'))?.value as Release | undefined)?.content.shop.tax ?? null;

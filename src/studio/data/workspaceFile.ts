@@ -2,13 +2,13 @@ import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import { UnzipInflate, strToU8, Unzip, UnzipPassThrough, Zip, ZipDeflate, ZipPassThrough } from 'fflate';
 import * as z from 'zod';
-import { moveRows } from '#core/mirror';
 import { DOCUMENT_KINDS } from '#core/documents';
 import { FIRST_PREV, parseLine } from '#core/journal';
 import { PersonRecord } from '#core/people';
 import { Release } from '#core/release';
 import { db, type DocumentRow, type StepsRow } from './db';
-import { dexieRows, inPieces, writeCursor } from './mirrorRows';
+import { KeysHeld } from './keysHeld';
+import { inPieces, moveMirror, writeCursor } from './mirrorRows';
 import { upgradeDocument } from './upgrades';
 
 /**
@@ -152,11 +152,10 @@ export async function putBack(copy: OpenedCopy): Promise<void> {
     await Promise.all(db.tables.map((table) => table.clear()));
     await db.documents.bulkPut(copy.documents);
     await db.steps.bulkPut(copy.steps);
-    await db.people.bulkPut(copy.people);
     await db.files.bulkPut([...copy.files].map(([name, blob]) => ({ sha256: name, blob })));
     await db.history.bulkPut(inPieces(copy.lines));
     if (copy.live) await db.meta.put({ name: 'live', value: copy.live });
-    await moveRows(dexieRows, batches, copy.live?.content.shop.tax ?? null);
+    await moveMirror(batches, copy.people, copy.live?.content.shop.tax ?? null, new KeysHeld());
     await writeCursor({ seq: copy.lines.length, hash });
   });
 }

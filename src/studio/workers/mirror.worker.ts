@@ -1,12 +1,12 @@
 import { idsTouched, newestRows } from '#core/mirror';
-import { type Batch, FIRST_PREV, NewerHistory, parseLine } from '#core/journal';
+import { type Batch, NewerHistory, parseLine } from '#core/journal';
 import type { PersonRecord } from '#core/people';
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import { LINES_HEADER } from '../../wire/owner';
-import { db } from '../data/db';
+import { type Cursor, db } from '../data/db';
 import { KeysHeld } from '../data/keysHeld';
-import { inPieces, MIRRORED, moveMirror, readCursor, taxNow, writeCursor } from '../data/mirrorRows';
+import { MIRRORED, NO_LINE, readCursor, takeLines, taxNow } from '../data/mirrorRows';
 import { MIRROR_MOVED, type MirrorMoved } from './news';
 
 /**
@@ -50,9 +50,12 @@ class NotOwner extends Error {}
 async function pullAll(): Promise<void> {
   let newestShown = false;
   let keys: KeysHeld | null = null;
+  let at = NO_LINE;
   for (;;) {
-    const cursor = (await readCursor()) ?? { seq: 0, hash: FIRST_PREV };
+    const cursor = (await readCursor()) ?? NO_LINE;
     if (cursor.seq === 0) keys = new KeysHeld();
+    // Another window has put a copy in its place: what this one knew of it counts no more.
+    else if (cursor.hash !== at.hash) keys = null;
     const response = await fetch(`/owner/api/journal?after=${cursor.seq}&hash=${cursor.hash}`);
     if (response.status === 401) throw new NotOwner();
     if (response.status === 409) {
@@ -71,8 +74,12 @@ async function pullAll(): Promise<void> {
       await db.newest.clear();
       return;
     }
-    for (let i = 0; i < lines.length; i += TAKEN_TOGETHER)
-      await take(lines.slice(i, i + TAKEN_TOGETHER), cursor.seq + i, keys);
+    at = cursor;
+    for (let i = 0; i < lines.length; i += TAKEN_TOGETHER) {
+      const next = await take(lines.slice(i, i + TAKEN_TOGETHER), at, keys);
+      if (!next) break;
+      at = next;
+    }
   }
 }
 
@@ -105,18 +112,13 @@ async function forget(): Promise<void> {
   moved.postMessage('forgotten' satisfies MirrorMoved);
 }
 
-/** @param held how many lines the mirror held before these @param keys what it holds, where it began empty */
-async function take(lines: string[], held: number, keys: KeysHeld | null): Promise<void> {
+/** @returns where the mirror stands then; null where it had moved on without this */
+async function take(lines: string[], after: Cursor, keys: KeysHeld | null): Promise<Cursor | null> {
   const batches = read(lines);
   const people = await readPeople([...idsTouched(batches).people.keys()]);
-  const tax = await taxNow();
-  const pieces = await db.transaction('rw', MIRRORED, async () => {
-    const changed = await moveMirror(batches, people, tax, keys);
-    await db.history.bulkPut(inPieces(lines, held + 1));
-    await writeCursor({ seq: held + lines.length, hash: hashOf(lines.at(-1) ?? '') });
-    return changed;
-  });
-  moved.postMessage({ pieces, people: people.map((p) => p.id) } satisfies MirrorMoved);
+  const taken = await takeLines({ lines, batches, people, hash: hashOf(lines.at(-1) ?? '') }, after, keys);
+  if (taken) moved.postMessage({ pieces: taken.pieces, people: people.map((p) => p.id) } satisfies MirrorMoved);
+  return taken?.cursor ?? null;
 }
 
 async function readPeople(ids: string[]): Promise<PersonRecord[]> {

@@ -1,14 +1,16 @@
-import { fact } from '#core/journal';
 import 'fake-indexeddb/auto';
 import { createHash } from 'node:crypto';
 import { beforeEach, describe, expect, test } from '@jest/globals';
 import { strToU8, zipSync } from 'fflate';
-import { moveRows } from '#core/mirror';
+import { type Batch, fact } from '#core/journal';
+import type { PersonRecord } from '#core/people';
 import { lastingRelease, longRun } from '../../support/longRun';
 import { release } from '../../support/release';
 
 const { db } = await import('../../../src/studio/data/db');
-const { dexieRows, inPieces, writeCursor } = await import('../../../src/studio/data/mirrorRows');
+const { inPieces, NO_LINE, takeLines, writeCursor } = await import('../../../src/studio/data/mirrorRows');
+const { KeysHeld } = await import('../../../src/studio/data/keysHeld');
+const { readPiece } = await import('../../../src/studio/data/smallOrders');
 const { openCopy, putBack, takeCopy, NotACopy } = await import('../../../src/studio/data/workspaceFile');
 
 const everything = async (): Promise<string> =>
@@ -18,7 +20,10 @@ const everything = async (): Promise<string> =>
         t.name,
         t.name === 'files'
           ? await Promise.all((await db.files.toArray()).map(async (f) => [f.sha256, await f.blob.text()]))
-          : await t.toArray(),
+          : t.name === 'history'
+            ? // In whatever pieces they came.
+              (await db.history.toArray()).flatMap(({ lines }) => lines)
+            : await t.toArray(),
       ]),
     ),
   );
@@ -45,19 +50,32 @@ beforeEach(async () => {
   await writeCursor({ seq: 1, hash: createHash('sha256').update(line).digest('hex') });
 });
 
+const hashOf = (line: string): string => createHash('sha256').update(line).digest('hex');
+
+/** A history taken into the mirror as a browser does: some lines at a time. @returns how many it then holds */
+async function copied(batches: readonly Batch[], people: PersonRecord[], keys = new KeysHeld()): Promise<number> {
+  let at = NO_LINE;
+  for (let i = 0; i < batches.length; i += 200) {
+    const some = batches.slice(i, i + 200);
+    const lines = some.map((batch) => JSON.stringify(batch));
+    const own = i === 0 ? people : [];
+    const taken = await takeLines({ lines, batches: some, people: own, hash: hashOf(lines.at(-1) ?? '') }, at, keys);
+    if (!taken) break;
+    at = taken.cursor;
+  }
+  return at.seq;
+}
+
 test('out of one browser and into an empty one: identical, years of payment plans and subscriptions too', async () => {
   const live = lastingRelease('Europe/Lisbon');
   const { batches } = await longRun({ seed: 5, buyers: 40, years: 1, zone: 'Europe/Lisbon' });
-  const lines = batches.map((batch) => JSON.stringify(batch));
-  await db.transaction('rw', db.tables, () => moveRows(dexieRows, batches, live.content.shop.tax));
-  await db.history.bulkPut(inPieces(lines));
+  await Promise.all([db.history, db.cursor, db.people].map((t) => t.clear()));
   await db.meta.bulkPut([{ name: 'live', value: live }]);
-  await writeCursor({
-    seq: lines.length,
-    hash: createHash('sha256')
-      .update(lines.at(-1) ?? '')
-      .digest('hex'),
-  });
+  const buyers = [
+    ...new Set(batches.flatMap((b) => b.events.flatMap((e) => (e.type === 'order.paid' ? [e.data.personId] : [])))),
+  ];
+  const people = buyers.map((id) => ({ id, rev: 1, name: `Buyer ${id}`, address: `${id}@example.org` }));
+  expect(await copied(batches, people)).toBe(batches.length);
   expect(
     Math.min(await db.agreements.count(), await db.laterPayments.count(), await db.totals.count()),
   ).toBeGreaterThan(20);
@@ -66,6 +84,27 @@ test('out of one browser and into an empty one: identical, years of payment plan
   await Promise.all(db.tables.map((t) => t.clear()));
   await putBack(await openCopy(copy));
   // Compared by text, and said briefly: the whole would fill the screen.
+  expect((await everything()) === before).toBe(true);
+  const small = (await db.small.toArray()).flatMap((piece) => readPiece(piece.orders));
+  expect(small.map(({ id }) => id).sort()).toEqual((await db.orders.toCollection().primaryKeys()).sort());
+  expect(small.every(({ who }) => who.startsWith('buyer '))).toBe(true);
+});
+
+test('a copy that is put in place while a history is being copied: what comes of that one goes nowhere', async () => {
+  const { batches } = await longRun({ seed: 6, buyers: 10, years: 1, zone: 'Europe/Lisbon' });
+  const copy = await takeCopy(new Date('2026-06-15T08:00:00Z'));
+  await Promise.all(db.tables.map((t) => t.clear()));
+  const half = Math.floor(batches.length / 2);
+  const keys = new KeysHeld();
+  const at = await copied(batches.slice(0, half), [], keys);
+  await putBack(await openCopy(copy));
+  const before = await everything();
+  const lines = batches.slice(half).map((batch) => JSON.stringify(batch));
+  const rest = { lines, batches: batches.slice(half), people: [], hash: hashOf(lines.at(-1) ?? '') };
+  const last = JSON.stringify(batches[half - 1]);
+  expect(await takeLines(rest, { seq: at, hash: hashOf(last) }, keys)).toBeNull();
+  // Also where both histories are of one length.
+  expect(await takeLines(rest, { seq: 1, hash: hashOf(last) }, keys)).toBeNull();
   expect((await everything()) === before).toBe(true);
 });
 
