@@ -24,8 +24,7 @@ export const serialiseBatch = (batch: Batch): string =>
     events: batch.events,
   });
 
-/** So many characters a hash has; whether it is the right one is seen by whoever follows the chain. */
-const HASH_LENGTH = 64;
+const HASH = /^[0-9a-f]{64}$/;
 const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
@@ -34,7 +33,7 @@ export function readEnvelope(value: unknown): Envelope | null {
   if (!isRecord(value)) return null;
   const { seq, at, prev, events } = value;
   if (!Number.isSafeInteger(seq) || (seq as number) < 1) return null;
-  if (typeof at !== 'string' || !isInstant(at) || typeof prev !== 'string' || prev.length !== HASH_LENGTH) return null;
+  if (typeof at !== 'string' || !isInstant(at) || typeof prev !== 'string' || !HASH.test(prev)) return null;
   if (value['by'] !== undefined && typeof value['by'] !== 'string') return null;
   if (!Array.isArray(events) || events.length === 0) return null;
   for (const event of events as unknown[])

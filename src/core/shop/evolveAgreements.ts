@@ -7,7 +7,7 @@ import { addPayment, moneyBack } from './evolvePayments';
 import { addStop, dropStop, moveFrom } from './evolveStops';
 import { push } from './known';
 import { plan } from './moments';
-import type { AnsweredDue, DueCharge, ShopState } from './state';
+import type { AnsweredDue, ShopState } from './state';
 import { pairOf } from './ids';
 import { unansweredDue } from './unansweredDue';
 
@@ -28,7 +28,7 @@ export const agreementAppliers: Appliers = {
     a.unanswered = data.key;
     a.asked += 1;
     a.next = data.next;
-    state.dueCharges.set(data.key, askedDue(data));
+    state.dueCharges.set(data.key, { ...data, status: 'asked' });
     state.todo.set(data.key, { kind: 'due', key: data.key });
   },
   'due.paid': (state, data, at) => {
@@ -191,28 +191,6 @@ export const agreementAppliers: Appliers = {
   },
   'gap.confirmed': () => undefined,
 };
-
-/** A charge that is asked for, with what its answer will need. Named one by one: of all facts of a history this is among the most frequent. */
-function askedDue(data: EventOf<'due.requested'>['data']): DueCharge {
-  const { key, agreementId, why, planned, dues, amount, tax, credit, currency, card, title, statement, to } = data;
-  const asked: DueCharge = {
-    key,
-    agreementId,
-    why,
-    planned,
-    dues,
-    amount,
-    tax,
-    credit,
-    currency,
-    card,
-    title,
-    statement,
-    status: 'asked',
-  };
-  if (to !== undefined) asked.to = to;
-  return asked;
-}
 
 /** What is behind, as it stands now; whether its doors are held already is kept. */
 function behind(a: Agreement, pastDue: Omit<NonNullable<Agreement['pastDue']>, 'held' | 'reason'> | null): void {
