@@ -68,6 +68,8 @@ export interface CounterContext {
 export interface PracticeShop {
   id: string;
   context: CounterContext;
+  /** Does something in it that takes a while: it does not end meanwhile. */
+  during<T>(act: () => Promise<T>): Promise<T>;
   /** Answers a request that came to the shop it practises for. */
   answer(req: IncomingMessage, res: ServerResponse): void;
 }
@@ -75,7 +77,7 @@ export interface PracticeShop {
 export interface PracticeShops {
   /**
    * Opens one whose only release is this, at this moment.
-   * @throws Problem where it could not be published either
+   * @throws Problem where it could not be published either, or there is no room for it
    */
   begin(content: ReleaseContent, now: Instant): Promise<PracticeShop>;
   get(id: string): PracticeShop | undefined;

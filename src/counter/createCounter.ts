@@ -171,6 +171,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
             clientFolder: options.clientFolder,
             publicAddress: publicAddress(),
             practice: { vaultFolder },
+            disk,
             log,
           }),
         log,

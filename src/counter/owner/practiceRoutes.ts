@@ -3,7 +3,7 @@ import { ClockAnswer, ClockRequest, Ok, PracticeBegun, PracticeReport, PracticeR
 import type { CounterContext, PracticeShop, PracticeShops } from '../context';
 import { answer } from '../http/answer';
 import { Problem } from '../http/problem';
-import { letWalk, stopWalking } from '../practice/practiceDoor';
+import { letWalk, stopWalking, walkOf } from '../practice/practiceDoor';
 import { practiceStartHref } from '../shared/practiceStartHref';
 import { moveClock } from './clock';
 import { practiceReport } from './practiceReport';
@@ -32,11 +32,14 @@ export function practiceRoutes(context: CounterContext): Router {
   );
   router.post('/:id/clock', express.json({ limit: '2kb' }), async (req, res) => {
     const { by } = ClockRequest.parse(req.body);
-    answer(res, ClockAnswer, { now: await moveClock(shop(req.params['id']).context, by) });
+    const walked = shop(req.params['id']);
+    answer(res, ClockAnswer, { now: await walked.during(() => moveClock(walked.context, by)) });
   });
   router.post('/:id/end', async (req, res) => {
-    await shops().end(String(req.params['id']));
-    stopWalking(res);
+    const { id } = req.params;
+    await shops().end(String(id));
+    // Whoever has begun another one meanwhile is on that.
+    if (walkOf(context, req) === id) stopWalking(res);
     answer(res, Ok, { ok: true });
   });
   return router;

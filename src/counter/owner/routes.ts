@@ -1,14 +1,10 @@
 import express, { type Request, type Response, Router } from 'express';
-import * as z from 'zod';
-import type { Instant } from '#core/calendar';
 import type { EventOf, ShopEvent } from '#core/journal';
 import { mayGiveBack, type Right } from '#core/helpers';
 import type { OrderId } from '#core/ids';
 import { formatAmount, sum } from '#core/money';
-import { broughtBack, type ReleaseContent } from '#core/release';
 import {
   About,
-  AgainRequest,
   AwayAnswer,
   ClockAnswer,
   ClockRequest,
@@ -16,27 +12,20 @@ import {
   EraseRequest,
   FinishedShopAnswer,
   LinkRequest,
-  LiveAnswer,
-  MissingAnswer,
-  MissingRequest,
   Ok,
   PeopleAnswer,
   PeopleRequest,
-  PublishedAnswer,
-  PublishRequest,
   RefundAnswer,
   RefundPreview,
   RefundRequest,
-  ReleasesAnswer,
   Said,
   SessionAnswer,
   SessionRequest,
   SessionsAnswer,
 } from '../../wire';
-import { type CounterContext, liveRelease, shopOf } from '../context';
+import { type CounterContext, shopOf } from '../context';
 import { Problem, refusalProblem } from '../http/problem';
 import { limit } from '../http/limits';
-import { textOf } from '../http/textOf';
 import { answer } from '../http/answer';
 import { erasePerson } from '../shared/erase';
 import { endSession, sessionsFor } from '../shared/sessions';
@@ -50,7 +39,7 @@ import { needs, refuseWho, whoIs } from './who';
 import { countRoutes } from './countRoutes';
 import { practiceRoutes } from './practiceRoutes';
 import { journalRoutes } from './journalRoutes';
-import { releaseLines } from './releaseLines';
+import { releaseRoutes } from './releaseRoutes';
 
 /** How long a refund waits for its answer before it is "not known yet". */
 const WAIT_FOR_REFUND_MS = 8_000;
@@ -59,7 +48,6 @@ const WAIT_FOR_REFUND_MS = 8_000;
 export function ownerRoutes(context: CounterContext): Router {
   const router = Router();
   const { runner } = context;
-  let publishing: Promise<unknown> = Promise.resolve();
   router.use((_req, res, next) => {
     res.set('Cache-Control', 'no-store');
     next();
@@ -122,46 +110,7 @@ export function ownerRoutes(context: CounterContext): Router {
     answer(res, FinishedShopAnswer, { address: await context.finishedShop.open() }),
   );
 
-  // ---- files
-  router.post('/vault/missing', may('edit'), express.json({ limit: '2mb' }), (req, res) => {
-    const { files } = MissingRequest.parse(req.body);
-    answer(res, MissingAnswer, { missing: files.filter((sha256) => !context.vault.has(shaOf(sha256))) });
-  });
-  router.get('/vault/:sha256', (req, res) => {
-    const sha256 = shaOf(req.params['sha256']);
-    if (!context.vault.has(sha256)) throw new Problem(404, 'This file is not in the shop.', 'no-such-file');
-    const type = textOf(req.query['type']);
-    const safe = /^(image\/(png|jpeg|gif|webp|svg\+xml)|audio\/[\w-]+|video\/[\w-]+|application\/pdf)$/.test(type)
-      ? type
-      : 'application/octet-stream';
-    res.set({
-      'Content-Type': safe,
-      'Content-Security-Policy': "default-src 'none'; style-src 'unsafe-inline'; sandbox",
-    });
-    res.sendFile(context.vault.pathOf(sha256), { dotfiles: 'allow', cacheControl: false });
-  });
-  router.put('/vault/:sha256', may('edit'), async (req, res) => {
-    const sha256 = shaOf(req.params['sha256']);
-    if (!(await context.vault.put(sha256, req)))
-      throw new Problem(422, 'The file changed on its way, so it was not kept. Try again.', 'file-changed');
-    answer(res.status(201), Ok, { ok: true });
-  });
-
-  // ---- releases
-  router.get('/releases/live', (_req, res) => answer(res, LiveAnswer, { release: liveRelease(context) ?? null }));
-  router.get('/releases', (_req, res) => answer(res, ReleasesAnswer, { releases: releaseLines(context) }));
-  router.post('/releases/:number/again', may('publish'), express.json({ limit: '2kb' }), async (req, res) => {
-    const { basedOn } = AgainRequest.parse(req.body);
-    const earlier = context.releases.get(z.coerce.number().int().min(1).parse(req.params['number']));
-    const live = liveRelease(context);
-    if (!earlier || !live) throw new Problem(404, 'There is no such release. Nothing was changed.', 'no-such-release');
-    const done = await publishContent(basedOn, broughtBack(earlier.content, live.content), whoIs(res).id);
-    answer(res.status(201), PublishedAnswer, done);
-  });
-  router.post('/releases', may('publish'), express.json({ limit: '50mb' }), async (req, res) => {
-    const { basedOn, content } = PublishRequest.parse(req.body);
-    answer(res.status(201), PublishedAnswer, await publishContent(basedOn, content, whoIs(res).id));
-  });
+  router.use(releaseRoutes(context));
 
   // ---- refunds
   router.use(express.json({ limit: '64kb' }));
@@ -248,52 +197,6 @@ export function ownerRoutes(context: CounterContext): Router {
       `You may give back up to ${most} of an order. Nothing was given back. The owner can give back more.`,
     );
   }
-
-  /** One after the other: of two at once the second is judged by what the first has made live. */
-  function publishContent(
-    basedOn: number | null,
-    content: ReleaseContent,
-    by: string,
-  ): Promise<{ release: number; at: Instant }> {
-    const mine = publishing.then(() => publishNow(basedOn, content, by));
-    publishing = mine.catch(() => undefined);
-    return mine;
-  }
-
-  async function publishNow(
-    basedOn: number | null,
-    content: ReleaseContent,
-    by: string,
-  ): Promise<{ release: number; at: Instant }> {
-    const release = {
-      format: 1 as const,
-      number: context.releases.nextNumber(),
-      basedOn,
-      at: runner.now(),
-      by,
-      content,
-    };
-    const command = {
-      type: 'publish' as const,
-      release,
-      hasFile: (sha256: string) => context.vault.has(sha256),
-      // No real money need move in a test shop.
-      ...(context.mode === 'real' ? { ready: context.ways.ready() } : {}),
-    };
-    const looked = runner.preview(command);
-    if ('refused' in looked) throw refusalProblem(looked);
-    // The file is whole on the disk before the journal names it: the switch-over is that one line.
-    await context.releases.save(release);
-    const done = await runner.execute(command, by);
-    if ('refused' in done) throw refusalProblem(done);
-    return { release: release.number, at: done.at };
-  }
-}
-
-function shaOf(text: unknown): string {
-  if (typeof text !== 'string' || !/^[0-9a-f]{64}$/.test(text))
-    throw new Problem(400, 'A file is named by its SHA-256.', 'bad-request');
-  return text;
 }
 
 /** The refunds that an act asks for: one for each payment. */

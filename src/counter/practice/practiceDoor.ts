@@ -23,7 +23,7 @@ export function letWalk({ secrets }: CounterContext, res: Response, walk: string
 export const stopWalking = (res: Response): void => dropCookie(res, COOKIE);
 
 /** The walk that a browser is on; also one that is over. */
-function walkOf({ secrets }: CounterContext, req: Request): string | null {
+export function walkOf({ secrets }: CounterContext, req: Request): string | null {
   const token = cookiesOf(req)[COOKIE];
   const read = Walk.safeParse(token === undefined ? null : readToken(secrets.signing, 'walk', token));
   return read.success && read.data.until > Date.now() ? read.data.walk : null;
@@ -43,7 +43,8 @@ export function practiceDoor(context: CounterContext): RequestHandler {
     }
     const shop = context.practice?.get(walk);
     if (shop) return shop.answer(req, res);
-    if (req.method !== 'GET') {
+    // Only a page that somebody reads tells them, and lets them go: what a page fetches by itself does not.
+    if (req.method !== 'GET' || !(req.get('accept') ?? '').includes('text/html')) {
       const problem = new Problem(410, (say) => say.walkOver, 'walk-over');
       return sendProblem(res, problem, readingFor(context, req).locale);
     }

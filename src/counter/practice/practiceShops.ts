@@ -1,12 +1,11 @@
-import type { IncomingMessage, Server, ServerResponse } from 'node:http';
+import type { Server } from 'node:http';
 import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
-import { instantOf, type Instant, msOf } from '#core/calendar';
-import type { ReleaseContent } from '#core/release';
 import type { CounterContext, PracticeShop, PracticeShops } from '../context';
-import { refusalProblem } from '../http/problem';
+import { Problem } from '../http/problem';
 import type { CounterOptions } from '../options';
 import { randomIds } from '../ports/ids';
+import { switchOver } from '../shared/switchOver';
 
 interface Opened {
   context: CounterContext;
@@ -27,68 +26,94 @@ const MOST = 3;
 const IDLE_MS = 2 * 3_600_000;
 const SWEPT_EVERY_MS = 5 * 60_000;
 
+const NOT_OPENED =
+  'There is no room, or no right, to practise in the shop’s folder. Your draft is safe, and the shop goes on as it was.';
+
+/** What is under way in one when it ends has so long to come to its end. */
+const ENDS_WITHIN_MS = 5_000;
+
 /** Practice shops of a shop, each gone when its walk is over. */
 export async function practiceShops({ folder, open, log }: Needs): Promise<PracticeShops> {
   await rm(folder, { recursive: true, force: true });
-  const standing = new Map<string, PracticeShop & { opened: Opened; used: number }>();
+  const standing = new Map<string, Standing>();
+  let closed = false;
 
-  async function end(id: string): Promise<void> {
-    const shop = standing.get(id);
+  async function takeDown({ id, opened, underWay }: Standing): Promise<void> {
     standing.delete(id);
-    await shop?.opened.close();
-    if (shop) await rm(join(folder, id), { recursive: true, force: true });
+    // Nothing new comes to it any more; what has begun is let go on to its end.
+    await Promise.race([Promise.allSettled(underWay), new Promise((done) => setTimeout(done, ENDS_WITHIN_MS).unref())]);
+    await opened.close();
+    await rm(join(folder, id), { recursive: true, force: true });
   }
-  const endQuietly = (id: string): Promise<void> =>
-    end(id).catch((error: unknown) => log('A practice shop did not end as it should', error));
+  const takeDownQuietly = (shop: Standing): Promise<void> =>
+    takeDown(shop).catch((error: unknown) => log('A practice shop did not end as it should', error));
 
   const sweep = setInterval(() => {
-    for (const { id, used } of standing.values()) if (performance.now() - used > IDLE_MS) void endQuietly(id);
+    for (const shop of standing.values()) if (performance.now() - shop.used > IDLE_MS) void takeDownQuietly(shop);
   }, SWEPT_EVERY_MS);
   sweep.unref();
 
   return {
     async begin(content, now) {
       const id = randomIds.next('walk');
-      const opened = await open({ dataFolder: join(folder, id), mode: 'demo', port: 0, demoStart: startAt(now) });
-      const shop = {
-        id,
-        context: opened.context,
-        opened,
-        used: performance.now(),
-        answer(req: IncomingMessage, res: ServerResponse) {
-          shop.used = performance.now();
-          opened.server.emit('request', req, res);
-        },
-      };
-      standing.set(id, shop);
+      const dataFolder = join(folder, id);
+      const opened = await open({ dataFolder, mode: 'demo', port: 0, demoStart: now }).catch(async (error: unknown) => {
+        log('A practice shop could not be opened', error);
+        await rm(dataFolder, { recursive: true, force: true }).catch(() => undefined);
+        throw new Problem(503, NOT_OPENED, 'not-opened');
+      });
+      const shop = standingShop(id, opened);
+      const { context } = opened;
+      const release = { format: 1 as const, number: 1, basedOn: null, at: context.runner.now(), content };
       try {
-        await publishOnly(opened.context, content);
+        await switchOver(context, release);
+        if (closed) throw new Problem(503, 'The shop is closing. Nothing was begun.', 'closing');
       } catch (error) {
-        await endQuietly(id);
+        await takeDownQuietly(shop);
         throw error;
       }
+      standing.set(id, shop);
       const oldest = [...standing.values()].sort((a, b) => a.used - b.used);
-      for (const { id: old } of oldest.slice(0, Math.max(0, standing.size - MOST))) await endQuietly(old);
+      for (const old of oldest.slice(0, Math.max(0, standing.size - MOST))) await takeDownQuietly(old);
       return shop;
     },
     get: (id) => standing.get(id),
-    end,
+    async end(id) {
+      const shop = standing.get(id);
+      if (shop) await takeDown(shop);
+    },
     async close() {
+      closed = true;
       clearInterval(sweep);
-      await Promise.all([...standing.keys()].map(endQuietly));
+      await Promise.all([...standing.values()].map(takeDownQuietly));
     },
   };
 }
 
-/** A shop's history counts milliseconds, as its clock does. */
-const startAt = (now: Instant): Instant => instantOf(msOf(now));
+interface Standing extends PracticeShop {
+  opened: Opened;
+  /** On what this process counts, in milliseconds. */
+  used: number;
+  underWay: Set<Promise<unknown>>;
+}
 
-async function publishOnly({ runner, releases, vault }: CounterContext, content: ReleaseContent): Promise<void> {
-  const release = { format: 1 as const, number: 1, basedOn: null, at: runner.now(), content };
-  const command = { type: 'publish' as const, release, hasFile: (sha256: string) => vault.has(sha256) };
-  const looked = runner.preview(command);
-  if ('refused' in looked) throw refusalProblem(looked);
-  await releases.save(release);
-  const done = await runner.execute(command);
-  if ('refused' in done) throw refusalProblem(done);
+function standingShop(id: string, opened: Opened): Standing {
+  const shop: Standing = {
+    id,
+    context: opened.context,
+    opened,
+    used: performance.now(),
+    underWay: new Set(),
+    during(act) {
+      const acting = act();
+      shop.underWay.add(acting);
+      return acting.finally(() => shop.underWay.delete(acting));
+    },
+    answer(req, res) {
+      shop.used = performance.now();
+      void shop.during(() => new Promise<void>((done) => res.once('close', done)));
+      opened.server.emit('request', req, res);
+    },
+  };
+  return shop;
 }

@@ -4,6 +4,7 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { type Path, pointed, withCondition } from '#core/paths';
 import type { ReleaseContent } from '#core/release';
 import { Buyer, Owner } from '../../../demo/clients';
+import { realDisk } from '../../../src/counter/files/disk';
 import type { PracticeReport } from '../../../src/wire';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
 import { pathContent } from '../../support/pathShop';
@@ -179,11 +180,41 @@ describe('when it is over', () => {
     expect((await shop.owner.fetch(`/owner/api/practice/${id}`)).status).toBe(410);
     const pressed = await buyer.json<{ title: string }>('/checkout/pay', { pathId: page.pathId });
     expect([pressed.status, pressed.body.title]).toEqual([410, expect.stringContaining('over')]);
-    const told = await buyer.fetch('/field-pack');
+    // What a page fetches by itself tells nobody, and lets nobody go.
+    const state = await buyer.fetch(`/checkout/state?path=${page.pathId}`, { headers: { accept: '*/*' } });
+    expect([state.status, buyer.cookies.has('keel_walk')]).toEqual([410, true]);
+    const told = await buyer.fetch('/field-pack', { headers: { accept: 'text/html,*/*;q=0.8' } });
     expect([told.status, await told.text()]).toEqual([410, expect.stringContaining('This practice is over')]);
     // Having heard it, they are at the shop.
     expect((await buyer.fetch('/field-pack')).status).toBe(200);
     expect(buyer.cookies.has('keel_walk')).toBe(false);
+  });
+
+  test('begun again: the end of the one before ends that alone', async () => {
+    const first = await walkFrom(null);
+    const second = await walkFrom(null);
+    // As the studio does: the new one stands, then the old one goes; both in one browser.
+    await shop.owner.act(`/practice/${first.id}/end`, {});
+    expect(shop.owner.cookies.get('keel_walk')).toBe(second.buyer.cookies.get('keel_walk'));
+    expect(await (await second.buyer.fetch('/field-pack')).text()).toContain('Practice. No money moves');
+    await shop.owner.act(`/practice/${second.id}/end`, {});
+    expect(shop.owner.cookies.has('keel_walk')).toBe(false);
+  });
+
+  test('while its time passes, and while somebody pays in it: these come to their end first', async () => {
+    const { id, buyer } = await walkFrom('step_o1');
+    expect((await buyer.accept(await buyer.openOffer('/field-pack/offer-2'))).body.state?.status).toBe('paid');
+    const page = await buyer.openCheckout('field-pack', 'checkout?again');
+    const [moved, paid, ended, twice] = await Promise.all([
+      shop.owner.act<{ now: string }>(`/practice/${id}/clock`, { by: 'month' }),
+      buyer.pay(page, TOVE, CARD.good),
+      new Promise((go) => setTimeout(go, 30)).then(() => shop.owner.act(`/practice/${id}/end`, {})),
+      new Promise((go) => setTimeout(go, 30)).then(() => shop.owner.act(`/practice/${id}/end`, {})),
+    ]);
+    expect([moved.status, ended.status, twice.status]).toEqual([200, 200, 200]);
+    // Paid in time, or told that it is over; never an error that says nothing.
+    expect([200, 409, 410]).toContain(paid.status);
+    await until(() => readdirSync(join(shop.folder, 'practice')).length === 0, 'an empty folder');
   });
 
   test('by the link over each page', async () => {
@@ -200,6 +231,28 @@ describe('when it is over', () => {
     await shop.restart();
     expect(existsSync(join(shop.folder, 'practice', ids[3] ?? ''))).toBe(false);
   });
+});
+
+test('where the disk is full it is said, nothing of it stays, and the shop itself goes on', async () => {
+  const full = await openShop({
+    content: content(),
+    disk: {
+      ...realDisk,
+      replace: (path, text) =>
+        path.includes('/practice/') ? Promise.reject(new Error('ENOSPC: no space left')) : realDisk.replace(path, text),
+    },
+  });
+  try {
+    const walk = { content: content(), path: pathOf(content()).id, step: 'x', entrance: null };
+    const refused = await full.owner.act<{ title: string }>('/practice', walk);
+    expect([refused.status, refused.body.title]).toEqual([503, expect.stringContaining('Your draft is safe')]);
+    expect(readdirSync(join(full.folder, 'practice'))).toEqual([]);
+    const buyer = new Buyer(full.counter.address);
+    const paid = await buyer.pay(await buyer.openCheckout('field-pack'), TOVE, CARD.good);
+    expect(paid.body.state?.status).toBe('paid');
+  } finally {
+    await full.close();
+  }
 });
 
 test('a shop that strangers reach has no stand-ins, and its practice has them for who walks', async () => {

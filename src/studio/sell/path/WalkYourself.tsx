@@ -134,7 +134,8 @@ export function WalkYourself({ draft, path }: { draft: Draft; path: Path }) {
       )}
       <p className="cap mt-2">
         A whole shop of its own, for this walk: its orders are practice orders, with cards that are samples and letters
-        that stay here. Nothing of it is counted, and nothing is kept when it ends.
+        that stay here. Until you end it, this browser meets it at the shop’s addresses. Nothing of it is counted, and
+        nothing is kept.
       </p>
     </div>
   );
@@ -216,8 +217,8 @@ function Told({
   return (
     <>
       <ol className="mt-2">
-        {taken.map((payment) => (
-          <li key={`${payment.at}${payment.titles.join()}`} className="flex justify-between gap-4">
+        {taken.map((payment, i) => (
+          <li key={i} className="flex justify-between gap-4">
             <span dir="auto">
               {when(payment.at)}, {stepAt(payment.step)}: {payment.titles.join(', ')}
             </span>
@@ -226,8 +227,8 @@ function Told({
             </b>
           </li>
         ))}
-        {refused.map((charge) => (
-          <li key={`${charge.at}${charge.amount}`}>
+        {refused.map((charge, i) => (
+          <li key={`refused ${i}`}>
             {when(charge.at)}: {formatAmount(charge.amount, charge.currency, locale)} was refused
             {charge.reason === '' ? '' : `, ${charge.reason}`}.
           </li>
