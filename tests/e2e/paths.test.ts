@@ -87,7 +87,14 @@ test('from a sentence to a live path with an extra, an offer and a softer one; b
   // The second of four parts came due.
   await did.getByText(/, later: /).waitFor();
   expect(await axeFindings(studio)).toEqual([]);
+  // Begun again it is another shop, in which nothing has happened; the one before is over.
+  const again = studio.context().waitForEvent('page');
+  await studio.getByRole('button', { name: 'Begin again' }).click();
+  const anew = await again;
+  await anew.getByRole('button', { name: /^Yes, add it: €97\.00/ }).waitFor();
+  await anew.close();
   await did.getByRole('button', { name: 'End it' }).click();
+  await did.waitFor({ state: 'detached' });
   await walk.reload();
   await walk.getByText('This practice is over').waitFor();
   await walk.close();

@@ -10,6 +10,7 @@ export const Captions = z.object({ language: z.string().max(35), file: FileRef }
 export type Captions = z.infer<typeof Captions>;
 
 const shape = { id: idFor<BlockId>() };
+const played = { title: z.string().max(200), file: FileRef, captions: z.array(Captions).max(20) };
 
 /** One thing of a lesson, in the order in which it is read. */
 export const LessonBlock = z.discriminatedUnion('kind', [
@@ -18,16 +19,12 @@ export const LessonBlock = z.discriminatedUnion('kind', [
   z.object({
     ...shape,
     kind: z.literal('sound'),
-    title: z.string().max(200),
-    file: FileRef,
-    captions: z.array(Captions).max(20),
+    ...played,
   }),
   z.object({
     ...shape,
     kind: z.literal('film'),
-    title: z.string().max(200),
-    file: FileRef,
-    captions: z.array(Captions).max(20),
+    ...played,
     /** What stands there before it plays. */
     poster: FileRef.nullable(),
   }),
