@@ -4,6 +4,7 @@ import type { ShopDetails } from '#core/catalogue';
 import { DEFAULT_SHOP } from '#core/catalogue';
 import type { Release, ReleaseContent } from '#core/release';
 import type { Runner } from '#core/shop';
+import type { Afterwards } from './http/afterwards';
 import type { ClientFiles } from './http/clientFiles';
 import type { Hosts } from './http/hosts';
 import type { Outside } from './outside';
@@ -60,6 +61,8 @@ export interface CounterContext {
   readonly away: Away | null;
   confirmAway: () => Promise<void>;
   log: (message: string, error?: unknown) => void;
+  /** What is done once somebody has their answer. */
+  afterwards: Afterwards;
   /** What guards the shop, without personal data. */
   security: (message: string) => void;
 }

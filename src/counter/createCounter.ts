@@ -1,11 +1,13 @@
 import { chmodSync } from 'node:fs';
 import type { Server } from 'node:http';
 import { join } from 'node:path';
+import { setTimeout } from 'node:timers/promises';
 import { type Instant, msOf } from '#core/calendar';
 import { nameAt } from '#core/people';
 import { boughtAt, createRunner } from '#core/shop';
 import { counterApp } from './app';
 import { type CounterContext, liveRelease, shopOf } from './context';
+import { closableDisk } from './files/closableDisk';
 import { openAcceptedFile } from './files/acceptedFile';
 import { compareFolder } from './files/compareFolder';
 import { realDisk } from './files/disk';
@@ -21,6 +23,7 @@ import { openPresence } from './files/presence';
 import { openReleaseFiles } from './files/releaseFiles';
 import { openVaultFiles } from './files/vaultFiles';
 import { openVisitsFiles } from './files/visitsFiles';
+import { createAfterwards } from './http/afterwards';
 import { openClientFiles } from './http/clientFiles';
 import { hostsOf, isPublicAddress } from './http/hosts';
 import { type Listening, listen } from './listen';
@@ -51,6 +54,8 @@ export interface Counter {
 
 const TURN_EVERY_MS = 1_000;
 const NOTED_EVERY_MS = 60_000;
+/** What is under way when a shop closes has so long to come to its end. */
+const ENDS_WITHIN_MS = 2_000;
 const DEMO_START: Instant = '2026-06-15T08:00:00.000Z';
 
 /**
@@ -80,8 +85,9 @@ export async function createCounter(options: CounterOptions): Promise<Counter> {
 
 async function openCounter(options: CounterOptions, listening: Listening): Promise<Counter> {
   const log = options.log ?? (() => undefined);
-  const disk = options.disk ?? realDisk;
+  const disk = closableDisk(options.disk ?? realDisk);
   const ids = options.ids ?? randomIds;
+  const afterwards = createAfterwards(log);
   const root = options.dataFolder;
   const { address } = listening;
   // Test and real keep everything apart but the files of releases, which are the same.
@@ -171,7 +177,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
             clientFolder: options.clientFolder,
             publicAddress: publicAddress(),
             practice: { vaultFolder },
-            disk,
+            ...(options.disk ? { disk: options.disk } : {}),
             log,
           }),
         log,
@@ -199,6 +205,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
     hosts,
     outside,
     log,
+    afterwards,
     security: options.security ?? (() => undefined),
     tellTime: async () => {
       if (demo) await outside.tellTime(msOf(demo.now()));
@@ -252,11 +259,17 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
       await absence.note();
       await practice?.close();
       ways.close();
-      outside.close();
+      // Whoever presses right now still hears what came of it; who asks for hours is cut off.
+      await Promise.race([
+        Promise.all([listening.quiet(), afterwards.quiet()]).then(() => runner.quiet()),
+        setTimeout(ENDS_WITHIN_MS, undefined, { ref: false }),
+      ]);
       await listening.close();
+      outside.close();
       await turning;
       await runner.synced();
       await Promise.all([journal.close(), people.close(), doors.close(), visits.close(), finished.close()]);
+      await disk.close();
     },
   };
 }

@@ -1,4 +1,4 @@
-import { createServer, type RequestListener, type Server } from 'node:http';
+import { createServer, type RequestListener, type Server, type ServerResponse } from 'node:http';
 import { isIPv6, type AddressInfo } from 'node:net';
 
 export interface Listening {
@@ -7,6 +7,8 @@ export interface Listening {
   address: string;
   /** From now on requests are answered by this; before they read that the shop is starting. */
   answerWith(listener: RequestListener): void;
+  /** Resolves once nothing is being answered, but for streams that have no end. */
+  quiet(): Promise<void>;
   close(): Promise<void>;
 }
 
@@ -18,7 +20,17 @@ export async function listen(port: number, host: string): Promise<Listening> {
   let listener: RequestListener = (_req, res) => {
     res.writeHead(503, { 'content-type': 'text/plain', 'retry-after': '2' }).end('The shop is starting.');
   };
-  const server = createServer((req, res) => listener(req, res));
+  const answering = new Set<ServerResponse>();
+  const waiting: (() => void)[] = [];
+  const isQuiet = (): boolean => [...answering].every((res) => res.getHeader('content-type') === 'text/event-stream');
+  const server = createServer((req, res) => {
+    answering.add(res);
+    res.once('close', () => {
+      answering.delete(res);
+      if (isQuiet()) for (const tell of waiting.splice(0)) tell();
+    });
+    listener(req, res);
+  });
   server.headersTimeout = HEADERS_WITHIN_MS;
   // How long a body may take is said by who reads it: a film may take hours.
   server.requestTimeout = 0;
@@ -39,6 +51,7 @@ export async function listen(port: number, host: string): Promise<Listening> {
     answerWith(next) {
       listener = next;
     },
+    quiet: () => new Promise((resolve) => (isQuiet() ? resolve() : waiting.push(resolve))),
     close: () =>
       new Promise((resolve) => {
         server.close(() => resolve());

@@ -143,6 +143,7 @@ export function joinOutside({ options, secrets, isPublic, address, startMs, log 
     },
     close() {
       paymentStandIn?.close();
+      mailStandIn?.close();
       for (const way of LED_TO_WAYS) wallets[way]?.close();
     },
   };

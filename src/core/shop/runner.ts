@@ -31,6 +31,8 @@ export interface Runner {
   synced(): Promise<void>;
   /** One round of due work and of what must leave the shop; waits for the answers. */
   turn(): Promise<void>;
+  /** Resolves once nothing is on its way to a service. */
+  quiet(): Promise<void>;
   /** Turns until nothing more can be done now. */
   settle(): Promise<void>;
   /** While on, nothing that time has made necessary is done: a shop that was away for long waits for its owner. */
@@ -269,6 +271,9 @@ export function createRunner(ports: Ports): Runner {
       if (rebuilding) await rebuilding;
     },
     turn,
+    async quiet() {
+      while (active.size > 0) await Promise.all(active.values());
+    },
     async settle() {
       for (;;) {
         const before = state.seq;

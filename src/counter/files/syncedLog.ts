@@ -17,6 +17,7 @@ export class SyncedLog {
   #length: number;
   #queue: Waiting[] = [];
   #busy = false;
+  #closed = false;
   #idle: (() => void)[] = [];
 
   private constructor(
@@ -44,13 +45,15 @@ export class SyncedLog {
   /** Resolves once the line is on the disk. @throws StorageFailed when nothing of it was kept */
   append(line: string): Promise<void> {
     return new Promise((safe, failed) => {
+      if (this.#closed) return failed(new StorageFailed(`${this.path} has been closed`));
       this.#queue.push({ bytes: Buffer.from(`${line}\n`), safe, failed });
       if (!this.#busy) void this.#drain();
     });
   }
 
-  /** Waits for what is queued, then closes. */
+  /** Waits for what is queued, then closes; nothing is taken any more. */
   async close(): Promise<void> {
+    this.#closed = true;
     if (this.#busy) await new Promise<void>((resolve) => this.#idle.push(resolve));
     await this.#file?.close();
     this.#file = null;

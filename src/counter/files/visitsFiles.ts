@@ -42,6 +42,7 @@ export function openVisitsFiles(folder: string, say: (what: string, error: unkno
   let timer: ReturnType<typeof setTimeout> | null = null;
   /** What is being written: nothing is after closing. */
   let writing: Promise<void> = Promise.resolve();
+  let closed = false;
   let failedSince: string | null = null;
 
   const logOf = (day: string): string => join(folder, `${day}.log`);
@@ -103,6 +104,7 @@ export function openVisitsFiles(folder: string, say: (what: string, error: unkno
   function append(day: string, line: Line): void {
     if (!fold(day, line)) return;
     waiting.set(day, [...(waiting.get(day) ?? []), JSON.stringify(line)]);
+    if (closed) return;
     timer ??= setTimeout(() => {
       timer = null;
       writing = write().then(rollUp).catch(failed);
@@ -144,6 +146,7 @@ export function openVisitsFiles(folder: string, say: (what: string, error: unkno
     during: (path, step, release) => tallied(sumTallies([...tallies.values()]), path, step, 'release', String(release)),
     stopped: () => failedSince,
     async close() {
+      closed = true;
       if (timer) clearTimeout(timer);
       await writing;
       await write().catch(failed);

@@ -141,14 +141,7 @@ function signInRoutes(router: Router, context: CounterContext, { asks, links, ma
     // The answer is the same, and as quick, whether or not the address is known: what follows is done later, at a
     // moment that nobody can time, and nobody hears that it was not done.
     answer(res.status(202), Said, { sentence: say.asked(LINK_MINUTES) });
-    setTimeout(
-      () => {
-        void sendAsked(address, locale).catch((error: unknown) =>
-          context.log('A sign-in link could not be sent', error),
-        );
-      },
-      50 + Math.random() * 200,
-    );
+    context.afterwards.do('A sign-in link could not be sent', () => sendAsked(address, locale));
   });
 
   /** To whoever has something here; a few in a quarter of an hour, each of which signs in. */

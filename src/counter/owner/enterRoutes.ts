@@ -22,16 +22,10 @@ export function enterRoutes(context: CounterContext): Router {
     answer(res.status(202), Said, {
       sentence: 'If somebody with this address helps here, a link is on its way to it. It works once, for 15 minutes.',
     });
-    setTimeout(
-      () => {
-        const helper = context.helpers.find(address);
-        if (helper)
-          void sendHelperLink(context, helper).catch((error: unknown) =>
-            context.log('A helper’s link could not be sent', error),
-          );
-      },
-      50 + Math.random() * 200,
-    );
+    context.afterwards.do('A helper’s link could not be sent', async () => {
+      const helper = context.helpers.find(address);
+      if (helper) await sendHelperLink(context, helper);
+    });
   });
 
   // Mail scanners follow links, so following one only shows a button; pressing it uses the link up.

@@ -8,6 +8,8 @@ import { listPage, messagePage } from './viewer';
 
 export interface MailStandIn {
   router: Router;
+  /** Nothing is taken any more. */
+  close(): void;
 }
 
 interface Options {
@@ -25,6 +27,7 @@ interface Options {
 export function createMailStandIn({ folder, key, viewer }: Options): MailStandIn {
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   const router = Router();
+  let closed = false;
   // The key before the body: nobody else's mail is read at all.
   const shopOnly: RequestHandler = (req, res, next) => {
     if (sameBytes(req.get('authorization') ?? '', `Bearer ${key}`)) next();
@@ -34,6 +37,7 @@ export function createMailStandIn({ folder, key, viewer }: Options): MailStandIn
     const raw: unknown = req.body;
     if (!Buffer.isBuffer(raw)) return void res.status(415).json({ title: 'A message is message/rfc822.' });
     const { messageId } = await simpleParser(raw);
+    if (closed) return void res.status(503).json({ title: 'The service has closed.' });
     if (!messageId) return void res.status(422).json({ title: 'A message needs a Message-ID.' });
     const name = `${createHash('sha256').update(messageId).digest('hex').slice(0, 24)}.eml`;
     const path = join(folder, name);
@@ -77,7 +81,12 @@ export function createMailStandIn({ folder, key, viewer }: Options): MailStandIn
       res.send(messagePage(name, await simpleParser(readFileSync(join(folder, name)))));
     });
   }
-  return { router };
+  return {
+    router,
+    close() {
+      closed = true;
+    },
+  };
 }
 
 /** Messages of one shop-day share seconds, so the file's own time says which is the newest. */

@@ -22,10 +22,13 @@ export function openLines<T>(path: string): { all: T[]; add: (value: T) => void;
     }
   }
   const file = openSync(path, 'a', 0o600);
+  let closed = false;
   ftruncateSync(file, length);
   return {
     all,
     add(value) {
+      // Its number may be another file's by then.
+      if (closed) throw new Error(`${path} has been closed`);
       const bytes = Buffer.from(`${JSON.stringify(value)}\n`);
       try {
         for (let done = 0; done < bytes.length;) done += writeSync(file, bytes, done);
@@ -36,6 +39,9 @@ export function openLines<T>(path: string): { all: T[]; add: (value: T) => void;
       length += bytes.length;
       all.push(value);
     },
-    close: () => closeSync(file),
+    close() {
+      if (!closed) closeSync(file);
+      closed = true;
+    },
   };
 }
