@@ -4,7 +4,7 @@ import type { AddressInfo } from 'node:net';
 import send from 'send';
 import { Buyer } from '../demo/clients';
 import { openShop } from '../tests/support/counter';
-import { releaseContent } from '../tests/support/release';
+import { asDownload, releaseContent } from '../tests/support/release';
 
 const MEGABYTES = 200;
 const ROUNDS = 5;
@@ -15,7 +15,7 @@ export async function delivery(): Promise<void> {
   const bytes = randomBytes(MEGABYTES * 1_000_000);
   const sha256 = await shop.owner.upload(bytes);
   const content = releaseContent();
-  const file = content.products[0]?.files[0];
+  const file = asDownload(content.products[0]).files[0];
   if (file) Object.assign(file, { sha256, bytes: bytes.length, name: 'large.bin', type: 'application/octet-stream' });
   const published = await shop.owner.publish(1, content);
   if (published.status !== 201) throw new Error(published.body.title);

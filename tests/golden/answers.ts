@@ -30,6 +30,8 @@ export interface Answers {
   /** What had to leave the shop and had not yet. */
   waiting: string[];
   attention: string[];
+  /** "person product: lessons done | quizzes passed | certificate"; left out where nobody learns anything. */
+  learning?: string[];
   /** At a moment: who could open what, and what was due next. */
   moments: { at: Instant; open: string; next: string }[];
 }
@@ -73,9 +75,19 @@ export function answersFrom(state: ShopState, moments: Answers['moments'] = []):
     disputes: [...state.disputes.values()].map((d) => `${d.id} ${d.status} ${d.amount}`),
     waiting: [...state.todo.keys()].sort(),
     attention: state.attention.map((a) => a.id),
+    ...(state.progress.size === 0 ? {} : { learning: learningOf(state) }),
     moments,
   };
 }
+
+const learningOf = ({ progress }: ShopState): string[] =>
+  [...progress].map(([who, { done, passed, finished }]) =>
+    [
+      `${who}: ${[...done].map(([id, at]) => `${id} ${at}`).join(' ')}`,
+      [...passed].map(([id, { right, of }]) => `${id} ${right}/${of}`).join(' '),
+      finished ? `${finished.number} ${finished.title} ${finished.at}` : '-',
+    ].join(' | '),
+  );
 
 /** Spellings may change; what they say may not. */
 export const hyphened = (status: string): string => status.replaceAll(' ', '-');

@@ -1,6 +1,8 @@
 import { addMs, HOUR, type Instant } from '#core/calendar';
 import type { Batch } from '#core/journal';
 import { type ChargeAnswer, type ChargeRequest, type Command, NotAnswered, StorageFailed } from '#core/shop';
+import { courseOf, lessonWith, moduleOf, quiz, WEEKLY } from '../support/course';
+import { asDownload } from '../support/release';
 import { type MemoryShop, pick, releaseWith, shopInMemory } from '../support/shopInMemory';
 
 const START: Instant = '2026-11-23T10:00:00.000Z';
@@ -19,6 +21,7 @@ export async function story(): Promise<readonly Batch[]> {
       { kind: 'plan', amount: '33', payments: '3' },
       { kind: 'open', amount: '12', least: '0', most: '50' },
       { kind: 'once', amount: '21' },
+      { kind: 'once', amount: '64' },
     ],
     {
       shop: {
@@ -32,7 +35,9 @@ export async function story(): Promise<readonly Batch[]> {
         },
       },
       edit: (content) => {
-        const [replacing, dated, plan, , many] = content.offers.slice(-5);
+        content.products.push(LEARNT);
+        for (const offer of content.offers.slice(-1)) offer.productIds = [LEARNT.id];
+        const [replacing, dated, plan, , many] = content.offers.slice(-6);
         const several = many?.prices[0];
         if (several) Object.assign(several, { limit: { inAll: '', each: '', perOrder: '5' }, article: 'A-7' });
         const price = replacing?.prices[0];
@@ -70,7 +75,7 @@ export async function story(): Promise<readonly Batch[]> {
   // Files, a person, a part given back, a refund that the service refuses, the rest.
   const [passId] = shop.runner.state.orders.get(first)?.passIds ?? [];
   const pass = shop.runner.state.passes.get(passId ?? '');
-  const fileId = live.content.products.find((p) => p.id === pass?.productId)?.files[0]?.id ?? '';
+  const fileId = asDownload(live.content.products.find((p) => p.id === pass?.productId)).files[0]?.id ?? '';
   await must({ type: 'fetch-file', passId: passId ?? '', fileId });
   await must({ type: 'change-person', personId: 'u1', rev: 2 });
   const line = shop.runner.state.orders.get(first)?.lines[0];
@@ -176,6 +181,7 @@ export async function story(): Promise<readonly Batch[]> {
   shop.ports.payments.charge = charge;
   await shop.goTo(after(205));
   await severalLines(shop, must);
+  await learning(shop, must);
   return shop.ports.batches;
 }
 
@@ -204,6 +210,19 @@ async function severalLines(shop: MemoryShop, must: (command: Command) => Promis
   const done = await shop.runner.execute({ type: 'refund', orderId: id, shares: units, reason: 'asked' }, 'h_ona');
   if ('refused' in done) throw new Error(done.refused);
   await shop.runner.settle();
+}
+
+const LEARNT = courseOf([moduleOf('m1', [lessonWith('a')]), moduleOf('m2', [lessonWith('b', { quiz: quiz() })])], {
+  plan: WEEKLY,
+});
+
+/** Somebody finishes a course; another only begins it. */
+async function learning(shop: MemoryShop, must: (command: Command) => Promise<void>): Promise<void> {
+  for (const person of ['u22', 'u23']) await shop.order({ i: 9, person });
+  const who = { personId: 'u22', productId: LEARNT.id };
+  for (const personId of ['u22', 'u23']) await must({ type: 'mark-lesson', ...who, personId, lessonId: 'a' });
+  await shop.goTo(after(230));
+  await must({ type: 'pass-quiz', ...who, lessonId: 'b', right: 2, of: 2 });
 }
 
 /** Buys what is paid once, and says which order it was. */

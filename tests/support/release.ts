@@ -1,5 +1,13 @@
 import { createHash } from 'node:crypto';
-import { DEFAULT_SHOP, type DraftTerms, newOffer, newPrice, newProduct, type Product } from '#core/catalogue';
+import {
+  DEFAULT_SHOP,
+  type Download,
+  type DraftTerms,
+  newOffer,
+  newPrice,
+  newProduct,
+  type Product,
+} from '#core/catalogue';
 import { type Begun, sellWithPage } from '#core/paths';
 import { type DraftContent, type Release, type ReleaseContent, sealContent } from '#core/release';
 
@@ -102,3 +110,9 @@ export const pathFor = (
 /** With a monthly subscription for 30.00 at /monthly. */
 export const contentWithMonthly = (): ReleaseContent =>
   contentSelling([{ id: 'month', title: 'Monthly', terms: { kind: 'subscription', amount: '30' } }]);
+
+/** A product of a test that is a download. */
+export function asDownload(product: Product | undefined): Download {
+  if (product?.kind !== 'download') throw new Error('This is no download');
+  return product;
+}

@@ -56,6 +56,11 @@ export interface RefusalFacts {
   'no-such-pass': None;
   'pass-not-open': None;
   'no-such-file': None;
+  'no-such-lesson': None;
+  /** A part of a product whose time has not come for this person. */
+  'part-not-open': None;
+  /** A lesson that is done by passing its quiz. */
+  'quiz-first': None;
   'used-up': { limit: number };
   'too-much': { most: number; currency: string };
   /** Of a line taken several times, so many are left to give back. */

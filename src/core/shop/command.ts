@@ -3,6 +3,7 @@ import type { WayToPay } from '#core/ways';
 import type { Instant } from '#core/calendar';
 import type { LineChoice, QuoteChoice } from '#core/checkout';
 import type { CameFrom, ShopEvent } from '#core/journal';
+import type { EarlierPlan } from '#core/opening';
 import type { Refusal } from '#core/refusal';
 import type { Release } from '#core/release';
 import type {
@@ -11,6 +12,7 @@ import type {
   CheckoutId,
   DisputeId,
   FileId,
+  LessonId,
   LineId,
   OfferId,
   OrderId,
@@ -18,6 +20,7 @@ import type {
   PaymentId,
   PersonId,
   PriceId,
+  ProductId,
   RefundId,
   StepId,
 } from '#core/ids';
@@ -82,6 +85,15 @@ export type Command =
   | { type: 'answer-refund'; refundId: RefundId; answer: RefundAnswer }
   | { type: 'open-dispute'; disputeId: DisputeId; paymentId: PaymentId; amount: number; answerBy: Instant }
   | { type: 'close-dispute'; disputeId: DisputeId; won: boolean }
+  | { type: 'mark-lesson'; personId: PersonId; productId: ProductId; lessonId: LessonId }
+  | {
+      type: 'pass-quiz';
+      personId: PersonId;
+      productId: ProductId;
+      lessonId: LessonId;
+      right: number;
+      of: number;
+    }
   | { type: 'fetch-file'; passId: PassId; fileId: FileId }
   | { type: 'agreement-moment'; moment: AgreementMoment; agreementId: AgreementId; dueAt: Instant }
   | { type: 'retry-due'; agreementId: AgreementId }
@@ -118,6 +130,8 @@ export interface DecideContext {
   /** The live release, for what a pass opens and what is on sale. */
   release: Release | undefined;
   ids: IdsPort;
+  /** The plans by which a product opened before the one of today. */
+  earlier: (productId: ProductId) => readonly EarlierPlan[];
 }
 
 export type Decision = { events: ShopEvent[] } | Refusal;

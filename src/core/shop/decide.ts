@@ -22,6 +22,7 @@ import { answerCharge } from './commands/answerCharge';
 import { closeDispute, openDispute } from './commands/dispute';
 import { expireCharge, expirePass } from './commands/expire';
 import { fetchFile } from './commands/fetchFile';
+import { markLesson, passQuiz } from './commands/learn';
 import { pay } from './commands/pay';
 import { voidClaims } from './commands/voidClaims';
 import { publish } from './commands/publish';
@@ -93,6 +94,10 @@ export function decide(state: ShopState, command: Command, context: DecideContex
       return confirmGap(state, command, context);
     case 'close-dispute':
       return closeDispute(state, command, context);
+    case 'mark-lesson':
+      return markLesson(state, command, context);
+    case 'pass-quiz':
+      return passQuiz(state, command, context);
     case 'fetch-file':
       return fetchFile(state, command, context);
     case 'mark-done':

@@ -5,7 +5,8 @@ import { agreementAppliers } from './evolveAgreements';
 import { orderAppliers } from './evolveOrders';
 import { addStop, agreementsRefunded, dropStop } from './evolveStops';
 import { refundStop } from '#core/agreements';
-import type { ShopState } from './state';
+import type { PersonId, ProductId } from '#core/ids';
+import type { Progress, ShopState } from './state';
 import { pairOf } from './ids';
 import { disputeClosed, disputeOpened, moneyBack, reserve } from './evolvePayments';
 import { need, push } from './known';
@@ -26,13 +27,26 @@ export function evolveBatch(state: ShopState, batch: Pick<Batch, 'seq' | 'at' | 
   state.at = batch.at;
 }
 
+function progressFor(
+  state: ShopState,
+  { personId, productId }: { personId: PersonId; productId: ProductId },
+): Progress {
+  const key = pairOf(personId, productId);
+  const known = state.progress.get(key);
+  if (known) return known;
+  const fresh: Progress = { done: new Map(), passed: new Map(), finished: null };
+  state.progress.set(key, fresh);
+  return fresh;
+}
+
 type Appliers = { [T in EventType]: (state: ShopState, data: EventOf<T>['data'], at: Instant) => void };
 
 const appliers: Appliers = {
   ...agreementAppliers,
   ...orderAppliers,
-  'release.published': (state, { release }) => {
+  'release.published': (state, { release }, at) => {
     state.release = release;
+    state.releases.push({ number: release, since: at });
   },
   'clock.moved': () => undefined,
   'journal.resumed': () => undefined,
@@ -152,6 +166,16 @@ const appliers: Appliers = {
 
   'file.fetched': (state, { passId, fileId, count }, at) => {
     state.fileUses.set(pairOf(passId, fileId), { count, windowStart: at });
+  },
+  'lesson.done': (state, { lessonId, ...who }, at) => {
+    progressFor(state, who).done.set(lessonId, at);
+  },
+  'quiz.passed': (state, { lessonId, right, of, ...who }, at) => {
+    progressFor(state, who).passed.set(lessonId, { at, right, of });
+  },
+  'course.finished': (state, { title, number, ...who }, at) => {
+    progressFor(state, who).finished = { at, title, number };
+    state.counts.certificates = Math.max(state.counts.certificates, number);
   },
   'attention.raised': (state, { id, orderId, text }, at) => {
     state.attention.push({ id, orderId, text, at });

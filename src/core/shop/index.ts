@@ -6,6 +6,7 @@ export {
   type AnsweredOffer,
   type OfferMet,
   type Charge,
+  type Progress,
   type Refund,
   type Dispute,
   type Todo,
@@ -31,6 +32,7 @@ export { dueWork } from './dueWork';
 export { orderStatus, type OrderStatus, statusOf } from './orderStatus';
 export { planRefund, type RefundPlan } from './commands/refund';
 export { isSubscribed, standingOf } from './standing';
+export { type EarlierPlans, earlierPlansFrom, type Opened, openedTo, progressOf } from './opened';
 export { passesFor } from './passesFor';
 export type {
   Ports,

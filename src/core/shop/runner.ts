@@ -7,6 +7,7 @@ import type { Command, DecideContext, Decision } from './command';
 import { decide } from './decide';
 import { dueWork } from './dueWork';
 import { evolveBatch } from './evolve';
+import { earlierPlansFrom } from './opened';
 import { limitedTo } from './limitedTo';
 import { askedOfServices } from './asking';
 import type { Ports } from './ports';
@@ -77,6 +78,7 @@ export function createRunner(ports: Ports): Runner {
   const active = new Map<string, Promise<void>>();
   const places = limitedTo(MOST_AT_ONCE);
   const asking = askedOfServices(ports, { state: () => state, isHeld: () => held, unsent });
+  const earlierPlans = earlierPlansFrom(ports.releases);
   const waits = new Map<string, { tries: number; notBefore: number }>();
 
   const now = (): Instant => {
@@ -88,6 +90,7 @@ export function createRunner(ports: Ports): Runner {
     now: at,
     release: state.release === null ? undefined : ports.releases.get(state.release),
     ids: ports.ids,
+    earlier: (productId) => earlierPlans(state, productId),
   });
 
   async function rebuild(): Promise<void> {

@@ -4,6 +4,7 @@ import type {
   CheckoutId,
   CreditId,
   DisputeId,
+  LessonId,
   LineId,
   OfferId,
   OrderId,
@@ -201,11 +202,23 @@ export interface CheckoutRecord {
   paid: boolean;
 }
 
+/** How far somebody has come with one product. */
+export interface Progress {
+  /** Lessons done, and when. */
+  done: Map<LessonId, Instant>;
+  /** Quizzes passed, and with how many right. */
+  passed: Map<LessonId, { at: Instant; right: number; of: number }>;
+  /** Once all that counted was done: it stays, whatever is added later. */
+  finished: { at: Instant; title: string; number: number } | null;
+}
+
 /** Everything the shop knows, folded from the journal. It is changed in place: folding a million events must not copy maps. */
 export interface ShopState {
   seq: number;
   at: Instant;
   release: number | null;
+  /** Every release that was or is live, in order. */
+  releases: { number: number; since: Instant }[];
   people: Map<PersonId, number>;
   checkouts: Map<CheckoutId, CheckoutRecord>;
   charges: Map<ChargeKey, Charge>;
@@ -221,6 +234,8 @@ export interface ShopState {
   soldIn: Map<OfferId, string>;
   /** By pass and file (`pairOf`). */
   fileUses: Map<string, FileUse>;
+  /** By person and product (`pairOf`). */
+  progress: Map<string, Progress>;
   refunds: Map<RefundId, Refund>;
   disputes: Map<DisputeId, Dispute>;
   agreements: Map<AgreementId, Agreement>;
@@ -233,7 +248,7 @@ export interface ShopState {
   todo: Map<string, Todo>;
   /** The next moment of each thing that time does something to. */
   due: DueIndex;
-  counts: { orders: number; receipts: number; creditNotes: number };
+  counts: { orders: number; receipts: number; creditNotes: number; certificates: number };
   attention: { id: string; orderId: OrderId; text: string; at: Instant }[];
 }
 
@@ -243,6 +258,7 @@ export function newShopState(): ShopState {
     seq: 0,
     at: '1970-01-01T00:00:00.000Z',
     release: null,
+    releases: [],
     people: new Map(),
     checkouts: new Map(),
     charges: new Map(),
@@ -254,6 +270,7 @@ export function newShopState(): ShopState {
     taken: new Map(),
     soldIn: new Map(),
     fileUses: new Map(),
+    progress: new Map(),
     refunds: new Map(),
     disputes: new Map(),
     agreements: new Map(),
@@ -263,7 +280,7 @@ export function newShopState(): ShopState {
     begun: new Set(),
     todo: new Map(),
     due: new DueIndex(),
-    counts: { orders: 0, receipts: 0, creditNotes: 0 },
+    counts: { orders: 0, receipts: 0, creditNotes: 0, certificates: 0 },
     attention: [],
   };
 }

@@ -14,6 +14,7 @@ import {
 import type { Release } from '#core/release';
 import { isOpen } from '#core/passes';
 import { refusalInWords } from '#core/words';
+import { openedTo } from './opened';
 import { type Practised, practise, practiseAnswer } from './practice';
 import type { OfferAfterPayment } from './state';
 
@@ -130,7 +131,11 @@ async function openAll({ runner, order, release: { content } }: Practised): Prom
     const pass = runner.state.passes.get(passId);
     const product = content.products.find((p) => p.id === pass?.productId);
     if (!pass || !product || !isOpen(pass, runner.now())) return 'it was paid, but did not open.';
-    for (const { id, name } of productKindOf(product).openings(product)) {
+    const at = { now: runner.now(), zone: content.shop.zone, earlier: [] };
+    const opened = openedTo(runner.state, pass.personId, product, at);
+    // What opens later is not missing.
+    const openings = productKindOf(product).openings(product);
+    for (const { id, name } of openings.filter(({ part }) => part === null || opened?.parts.has(part))) {
       const fetched = await runner.execute({ type: 'fetch-file', passId, fileId: id });
       if ('refused' in fetched) return `“${name}” could not be fetched: ${refusalInWords(fetched)}`;
     }

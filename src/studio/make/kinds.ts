@@ -1,5 +1,6 @@
 import type { ComponentType } from 'react';
 import type { ProductName, ProductsByKind } from '#core/catalogue';
+import { CourseContents } from './course/CourseContents';
 import { DownloadContents } from './download/DownloadContents';
 import { DownloadLimits } from './download/DownloadLimits';
 
@@ -18,6 +19,11 @@ const SHEETS: { [K in ProductName]: ProductSheetParts<ProductsByKind[K]> } = {
     Contents: DownloadContents,
     Limits: DownloadLimits,
     explains: 'One or more files, opened the moment they are paid for. Or drop files anywhere on this page.',
+  },
+  course: {
+    Contents: CourseContents,
+    Limits: () => null,
+    explains: 'Lessons in modules, opened at once or one after another.',
   },
 };
 

@@ -11,7 +11,7 @@ import { boughtWith } from '#core/payments';
 import { createRunner, memoryPorts, orderStatus, type ShopState } from '#core/shop';
 import { isLasting } from '#core/terms';
 import { lastingRelease, longRun } from '../../support/longRun';
-import { release } from '../../support/release';
+import { asDownload, release } from '../../support/release';
 import { severalRun } from '../../support/severalRun';
 import { later } from '../../support/money';
 import { bought } from '../../support/money';
@@ -64,7 +64,7 @@ async function season(seed: readonly number[]): Promise<{ batches: Batch[]; runn
         await runner.execute({
           type: 'fetch-file',
           passId: passes[dice(Math.max(1, passes.length))]?.id ?? '',
-          fileId: release().content.products[0]?.files[0]?.id ?? '',
+          fileId: asDownload(release().content.products[0]).files[0]?.id ?? '',
         });
         break;
       default: {

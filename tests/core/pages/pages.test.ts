@@ -4,7 +4,7 @@ import { addStep } from '#core/paths';
 import { addableKinds, placeBlock, bestPlace, Block, BLOCK_KINDS, moveBlock, newBlock } from '#core/pages';
 import { changesBetween, keepBack, launchCheck, sealContent, unsealContent, withKept } from '#core/release';
 import { appendSteps } from '../../../src/studio/data/steps';
-import { draftContent, release } from '../../support/release';
+import { asDownload, draftContent, release } from '../../support/release';
 
 const kinds = BLOCK_KINDS.map((k) => k.kind);
 const blocks = fc
@@ -126,7 +126,7 @@ describe('what publishing changes', () => {
   });
   test('what is only begun does not stand in the way', () => {
     const begun = draft((d) => {
-      d.products.push({ ...(d.products[0] as (typeof d.products)[0]), id: 'prd_new', title: '', files: [] });
+      d.products.push({ ...asDownload(d.products[0]), id: 'prd_new', title: '', files: [] });
     });
     const { content, keptBack } = keepBack(begun, live);
     expect(keptBack.map((t) => t.id)).toEqual(['prd_new']);

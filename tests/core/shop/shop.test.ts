@@ -17,7 +17,7 @@ import {
   type ShopState,
   StorageFailed,
 } from '#core/shop';
-import { release, releaseContent } from '../../support/release';
+import { asDownload, release, releaseContent } from '../../support/release';
 import { createHash } from 'node:crypto';
 import { bought } from '../../support/money';
 
@@ -321,7 +321,7 @@ test('files: ten uses, a day is one use, a closed pass opens nothing', async () 
   await runner.execute(pay('c1'));
   await runner.settle();
   const pass = passesFor(runner.state, 'u1')[0];
-  const fileId = releaseContent().products[0]?.files[0]?.id ?? '';
+  const fileId = asDownload(releaseContent().products[0]).files[0]?.id ?? '';
   const fetch = (): ReturnType<typeof runner.execute> =>
     runner.execute({ type: 'fetch-file', passId: pass?.id ?? '', fileId });
   for (let day = 0; day < 10; day += 1) {

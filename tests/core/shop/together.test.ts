@@ -7,6 +7,7 @@ import { passState } from '#core/passes';
 import { quoteFingerprint, quoteFor } from '#core/checkout';
 import type { Release } from '#core/release';
 import { type ChargeRequest, createRunner, NotAnswered, standingOf } from '#core/shop';
+import { asDownload } from '../../support/release';
 import { type DraftTermsGiven, type MemoryShop, releaseWith, shopInMemory } from '../../support/shopInMemory';
 import { bought, later } from '../../support/money';
 
@@ -863,7 +864,7 @@ test('a product that is taken off sale and emptied is not published while somebo
   const without: Release = structuredClone({ ...live, number: 2, basedOn: 1 });
   without.content.offers = [];
   without.content.paths = [];
-  for (const product of without.content.products) product.files = [];
+  for (const product of without.content.products) asDownload(product).files = [];
   const said = await shop.act({ type: 'publish', release: without, hasFile: () => true });
   expect(said).toMatch(/people who paid would lose something/);
 });
@@ -871,13 +872,13 @@ test('a product that is taken off sale and emptied is not published while somebo
 test('a product that loses one of two files that somebody can open is not published', async () => {
   const live = releaseWith([{ kind: 'once', amount: '27' }], {
     edit: ({ products: [product] }) => {
-      const [file] = product?.files ?? [];
-      if (product && file) product.files = [file, { ...file, id: 'fil_second', name: 'Second.pdf' }];
+      const [file] = asDownload(product).files;
+      if (file) asDownload(product).files = [file, { ...file, id: 'fil_second', name: 'Second.pdf' }];
     },
   });
   const shop = await shopInMemory(live, START);
   const without: Release = structuredClone({ ...live, number: 2, basedOn: 1 });
-  for (const product of without.content.products) product.files = product.files.slice(0, 1);
+  for (const product of without.content.products) asDownload(product).files.splice(1);
   const publish = (): Promise<string> =>
     shop.act({ type: 'publish', release: without, hasFile: () => true }).then((said) => said.slice(0, 21));
   await shop.buy({}).catch(() => undefined);

@@ -57,6 +57,9 @@ const EXAMPLES: { [C in RefusalCode]: RefusalFacts[C][] } = {
   'no-such-pass': [{}],
   'pass-not-open': [{}],
   'no-such-file': [{}],
+  'no-such-lesson': [{}],
+  'part-not-open': [{}],
+  'quiz-first': [{}],
   'used-up': [{ limit: 7 }],
   'too-many-units': [{ most: 0 }, { most: 2 }],
   'too-much': [

@@ -5,7 +5,7 @@ import { richFromPlain } from '#core/catalogue';
 import { Buyer, Owner } from '../../../demo/clients';
 import { signToken } from '../../../src/counter/http/signing';
 import { CARD, openShop, type TestShop } from '../../support/counter';
-import { FILE_BYTES, FILE_SHA, releaseContent } from '../../support/release';
+import { asDownload, FILE_BYTES, FILE_SHA, releaseContent } from '../../support/release';
 
 // Source: OWASP ASVS 5.0 level 2, by chapter (numbers from memory): V1 encoding and V3 front end (words, headers),
 // V2 business logic (own amounts), V5 files (links, parts, what a browser may run), V6 and V7 signing in and
@@ -91,7 +91,8 @@ describe('links to files', () => {
   });
   test('a file of the shop that this pass does not open', async () => {
     const pass = [...shop.counter.context.runner.state.passes.keys()][0];
-    const other = shop.counter.context.runner.state.release === null ? '' : releaseContent().products[1]?.files[0]?.id;
+    const other =
+      shop.counter.context.runner.state.release === null ? '' : asDownload(releaseContent().products[1]).files[0]?.id;
     const token = signToken(shop.counter.context.secrets.signing, 'file', {
       p: pass,
       f: other,
@@ -216,7 +217,7 @@ describe('the owner’s side', () => {
   test('a release with a missing file, or a file that is not what it says, changes nothing', async () => {
     const before = shop.counter.context.runner.state.release;
     const content = releaseContent();
-    const file = content.products[0]?.files[0];
+    const file = asDownload(content.products[0]).files[0];
     if (file) file.sha256 = 'a'.repeat(64);
     const answer = await shop.owner.publish(before, content);
     expect([answer.status, answer.body.title]).toEqual([409, expect.stringContaining('is not here. Add it again.')]);

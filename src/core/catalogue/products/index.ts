@@ -44,8 +44,10 @@ export const describeContents = (product: AnyProduct, locale = 'en'): string =>
 export const newProduct = (id: string, title = ''): Extract<AnyProduct, { kind: 'download' }> =>
   freshProduct('download', id, title);
 
-export type { AnyProductKind, ContentFinding, Opening, ProductKind } from './kind';
+export type { AnyProductKind, ContentFinding, Opening, Parts, ProductKind } from './kind';
 export type { ProductBase, ProductName, ProductsByKind } from './product';
 export { productShape } from './base';
 export { PRODUCT_KINDS } from './kinds';
-export { DEFAULT_DOWNLOADS, Download, linkProblem, ProductLink } from './download';
+export { linkProblem } from './link';
+export { DEFAULT_DOWNLOADS, Download, ProductLink } from './download';
+export * from './course';

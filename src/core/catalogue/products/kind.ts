@@ -1,4 +1,5 @@
 import type * as z from 'zod';
+import type { Part } from '#core/opening';
 import type { FileRef } from '../file';
 import type { Product, ProductBase } from './product';
 
@@ -17,6 +18,17 @@ export interface Opening {
   /** Bytes and type of a file; null for what is held elsewhere. */
   file: FileRef | null;
   url: string | null;
+  /** The part of the product that it opens with; null: with the product itself. */
+  part: string | null;
+  /** Taken along, which is counted; or looked at in its place, which is not. */
+  use: 'taken' | 'shown';
+}
+
+/** What of a product opens when. */
+export interface Parts {
+  whole: Part;
+  /** The hour of the shop's zone at which parts open, like "09:00". */
+  hour: string | null;
 }
 
 /** One kind of product: all that differs by kind, so that nobody else asks which it is. */
@@ -39,6 +51,13 @@ export interface ProductKind<P extends ProductBase> {
   /** What is in it, for buyers: "3 files, 4.2 MB". */
   describe(product: P, locale: string): string;
   openings(product: P): Opening[];
+  /** What opens by a plan; null where everything opens with it. */
+  parts(product: P): Parts | null;
+  /**
+   * What stands in it under an id of its own. Of what was shown somebody may have made use: it can be replaced or put
+   * away, and not taken out.
+   */
+  places(product: P): { id: string; shown: boolean }[];
   /** How often one buyer may fetch one thing, and for how many hours a link to it works. */
   limits(product: P): { fetches: number; linkHours: number };
 }

@@ -2,6 +2,7 @@ import type * as z from 'zod';
 import { agreementEvents } from './agreements';
 import { chargeEvents } from './charges';
 import type { EventKind } from './kind';
+import { learningEvents } from './learning';
 import { moneyBackEvents } from './moneyBack';
 import { orderEvents } from './orders';
 import { outgoingEvents } from './outgoing';
@@ -20,6 +21,7 @@ export const eventKinds = {
   ...outgoingEvents,
   ...moneyBackEvents,
   ...agreementEvents,
+  ...learningEvents,
 };
 
 export type EventType = keyof typeof eventKinds;

@@ -5,6 +5,7 @@ import { productKindOf } from '#core/catalogue';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { pairOf } from '../ids';
+import { openedTo } from '../opened';
 
 /**
  * A buyer fetches a file. What a pass opens is read from the live release by stable ids, so a replaced file
@@ -13,7 +14,7 @@ import { pairOf } from '../ids';
 export function fetchFile(
   state: ShopState,
   { passId, fileId }: Extract<Command, { type: 'fetch-file' }>,
-  { now, release }: DecideContext,
+  { now, release, earlier }: DecideContext,
 ): Decision {
   const pass = state.passes.get(passId);
   if (!pass) return refuse('no-such-pass');
@@ -24,7 +25,13 @@ export function fetchFile(
     productKindOf(product)
       .openings(product)
       .find((o) => o.id === fileId);
-  if (!product || !opening) return refuse('no-such-file');
+  if (!release || !product || !opening) return refuse('no-such-file');
+  if (opening.part !== null) {
+    const at = { now, zone: release.content.shop.zone, earlier: earlier(product.id) };
+    if (!openedTo(state, pass.personId, product, at)?.parts.has(opening.part)) return refuse('part-not-open');
+  }
+  // What is looked at in its place is asked for in many parts, and as often as somebody likes.
+  if (opening.use === 'shown') return { events: [] };
   const { fetches } = productKindOf(product).limits(product);
   const use = state.fileUses.get(pairOf(passId, fileId));
   // What lies elsewhere is only led to, so following it again takes nothing away.

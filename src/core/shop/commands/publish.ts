@@ -28,15 +28,15 @@ export function publish(
       currency: changed.currency,
     });
   const kept = new Map(release.content.products.map((p) => [p.id, p]));
-  // A file is replaced in its place, under the id it has; what has no place any more is lost to who bought it.
-  const opens = new Map(live?.content.products.map((p) => [p.id, productKindOf(p).openings(p)]));
+  // A file or lesson is replaced in its place, under the id it has; what has no place any more is lost to who bought it.
+  const places = new Map(live?.content.products.map((p) => [p.id, productKindOf(p).places(p)]));
   const loses = (product: Product): boolean => {
     const now = new Set(
       productKindOf(product)
-        .openings(product)
+        .places(product)
         .map(({ id }) => id),
     );
-    return (opens.get(product.id) ?? []).some(({ id }) => !now.has(id));
+    return (places.get(product.id) ?? []).some(({ id, shown }) => shown && !now.has(id));
   };
   for (const pass of state.passes.values()) {
     const product = kept.get(pass.productId);

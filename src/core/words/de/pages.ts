@@ -36,6 +36,8 @@ export const pages: PageWords = {
   receiptComes: ' Der Beleg ist per E-Mail zu Ihnen unterwegs, mit einem Link, der Sie auf jedem Gerät anmeldet.',
   files: (n) => (n === 1 ? '1 Datei' : `${n} Dateien`),
   links: (n) => (n === 1 ? '1 Link' : `${n} Links`),
+  lessons: (n) => (n === 1 ? '1 Lektion' : `${n} Lektionen`),
+  modules: (n) => (n === 1 ? '1 Modul' : `${n} Module`),
   noFile: 'noch keine Datei',
   bytes: (n) => `${n} Bytes`,
   and: ' und ',

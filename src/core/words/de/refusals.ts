@@ -91,6 +91,9 @@ export const refusals: RefusalWords = {
   'no-such-pass': () => 'Dieser Link gehört zu nichts, was gekauft wurde.',
   'pass-not-open': () => 'Der Zugang zu dieser Datei ist geschlossen.',
   'no-such-file': () => 'Diese Datei gehört nicht mehr zu dem, was gekauft wurde.',
+  'no-such-lesson': () => 'Diese Lektion gehört nicht zu dem, was Ihnen gehört.',
+  'part-not-open': () => 'Das ist für Sie noch nicht geöffnet.',
+  'quiz-first': () => 'Diese Lektion ist erledigt, sobald die Fragen bestanden sind.',
   'used-up': ({ limit }) =>
     `Diese Datei wurde ${limit}-mal geladen, öfter geht es nicht. Schreiben Sie uns, wir helfen weiter.`,
   'too-much': ({ most, currency }, { money }) => `Höchstens ${money(most, currency)} können noch zurückgegeben werden.`,

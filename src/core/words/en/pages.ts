@@ -33,6 +33,8 @@ export const pages = {
   receiptComes: ' The receipt is on its way to you by e-mail, with a link that signs you in from any device.',
   files: (n: number): string => (n === 1 ? '1 file' : `${n} files`),
   links: (n: number): string => (n === 1 ? '1 link' : `${n} links`),
+  lessons: (n: number): string => (n === 1 ? '1 lesson' : `${n} lessons`),
+  modules: (n: number): string => (n === 1 ? '1 module' : `${n} modules`),
   noFile: 'no file yet',
   bytes: (n: number): string => `${n} bytes`,
   and: ' and ',

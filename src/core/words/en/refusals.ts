@@ -94,6 +94,9 @@ export const refusals: RefusalWords = {
   'no-such-pass': () => 'This link does not belong to anything that was bought.',
   'pass-not-open': () => 'Access to this file is closed.',
   'no-such-file': () => 'This file is not part of what was bought any more.',
+  'no-such-lesson': () => 'There is no such lesson in what is yours.',
+  'part-not-open': () => 'This has not opened for you yet.',
+  'quiz-first': () => 'This lesson is done once its quiz is passed.',
   'used-up': ({ limit }) =>
     `This file was fetched ${limit} times, which is as often as it can be. Write to us and we will help.`,
   'too-much': ({ most, currency }, { money }) => `At most ${money(most, currency)} can still be given back.`,

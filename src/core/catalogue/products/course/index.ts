@@ -1,3 +1,15 @@
+export { Course } from './course';
+export { courseKind } from './kind';
 export { Captions, filesOfLesson, hasContent, Lesson, LessonBlock } from './lesson';
-export { besideLesson, lessonsOf, Module, type Outline, partsOfCourse, type Progress, progressIn } from './outline';
+export {
+  besideLesson,
+  lessonOf,
+  outlineFor,
+  lessonsOf,
+  Module,
+  type Outline,
+  partsOfCourse,
+  type Progress,
+  progressIn,
+} from './outline';
 export { lessonNamed, lessonsMoved, lessonStepped } from './moving';

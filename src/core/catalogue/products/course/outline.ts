@@ -23,6 +23,19 @@ export interface Outline {
 export const lessonsOf = ({ modules }: Pick<Outline, 'modules'>): Lesson[] =>
   modules.flatMap(({ lessons }) => lessons.filter(isShown));
 
+/** A lesson of the outline, wherever and however it stands in it. */
+export const lessonOf = ({ modules }: Pick<Outline, 'modules'>, id: LessonId): Lesson | undefined =>
+  modules.flatMap(({ lessons }) => lessons).find((lesson) => lesson.id === id);
+
+/**
+ * The modules as somebody meets them. What has been held back or put away since they had it open stays theirs; for
+ * everybody else it is not there.
+ */
+export const outlineFor = ({ modules }: Pick<Outline, 'modules'>, isOpen: (id: LessonId) => boolean): Module[] =>
+  modules
+    .map((module) => ({ ...module, lessons: module.lessons.filter((l) => isShown(l) || isOpen(l.id)) }))
+    .filter(({ lessons }) => lessons.length > 0);
+
 const isShown = ({ heldBack, putAway }: Pick<Lesson, 'heldBack' | 'putAway'>): boolean => !heldBack && !putAway;
 
 /** The course as far as opening goes: what is held back takes no turn. */

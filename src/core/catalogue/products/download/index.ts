@@ -5,23 +5,11 @@ import { describeFiles } from '../../describe';
 import { FileRef } from '../../file';
 import { productShape } from '../base';
 import type { ProductKind } from '../kind';
+import { linkProblem } from '../link';
 
 /** Something held elsewhere: buyers are led there only through their pass, never shown the address beforehand. */
 export const ProductLink = z.object({ id: idFor<FileId>(), title: z.string().max(200), url: z.string().max(2_000) });
 export type ProductLink = z.infer<typeof ProductLink>;
-
-/** What is wrong with a link held elsewhere, in one sentence, or null. */
-export function linkProblem(link: Pick<ProductLink, 'url'>): string | null {
-  if (link.url.trim() === '') return 'A link has no address yet.';
-  const url = link.url.trim();
-  if (!z.url({ protocol: /^https?$/, hostname: z.regexes.hostname }).safeParse(url).success)
-    return `“${link.url}” is not a web address. Write it whole, like https://example.org/film.`;
-  // Whoever opens it would have them in hand.
-  const { username, password } = new URL(url);
-  return username + password === ''
-    ? null
-    : `“${link.url}” holds a name or a password before the @, which every buyer would read. Write the address without it.`;
-}
 
 /** One or more files, and links held elsewhere. */
 export const Download = z.object({
@@ -42,6 +30,9 @@ declare module '../product' {
     download: Download;
   }
 }
+
+/** It opens with the product, and is there to take along. */
+const TAKEN = { part: null, use: 'taken' } as const;
 
 export const DEFAULT_DOWNLOADS = { limit: 10, linkHours: 24 };
 
@@ -79,12 +70,15 @@ export const downloadKind: ProductKind<Download> = {
     return files.length === 0 ? count : `${describeFiles(files, locale)}${words.and}${count}`;
   },
   openings: ({ files, links }) => [
-    ...files.map((file) => ({ id: file.id, name: file.name, file, url: null })),
+    ...files.map((file) => ({ id: file.id, name: file.name, file, url: null, ...TAKEN })),
     ...links.map((link) => {
       const url = link.url.trim();
       const name = link.title.trim() || (URL.canParse(url) ? new URL(url).hostname : url);
-      return { id: link.id, name, file: null, url };
+      return { id: link.id, name, file: null, url, ...TAKEN };
     }),
   ],
+  parts: () => null,
+  // A file is replaced in its place, under the id it has.
+  places: ({ files, links }) => [...files, ...links].map(({ id }) => ({ id, shown: true })),
   limits: ({ downloads }) => ({ fetches: downloads.limit, linkHours: downloads.linkHours }),
 };

@@ -7,6 +7,7 @@ import type {
   CreditId,
   DisputeId,
   FileId,
+  LessonId,
   LineId,
   OfferId,
   OrderId,
@@ -36,6 +37,7 @@ export const passId1 = idOf<PassId>();
 export const personId1 = idOf<PersonId>();
 export const productId1 = idOf<ProductId>();
 export const fileId1 = idOf<FileId>();
+export const lessonId1 = idOf<LessonId>();
 export const offerId1 = idOf<OfferId>();
 export const priceId1 = idOf<PriceId>();
 export const stepId1 = idOf<StepId>();

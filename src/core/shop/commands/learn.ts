@@ -1,0 +1,70 @@
+import { type Course, lessonOf, progressIn } from '#core/catalogue';
+import { fact, type ShopEvent } from '#core/journal';
+import type { LessonId } from '#core/ids';
+import { refuse } from '#core/refusal';
+import type { Command, DecideContext, Decision } from '../command';
+import { openedTo, progressOf } from '../opened';
+import { passesFor } from '../passesFor';
+import type { ShopState } from '../state';
+
+/** Somebody has done a lesson. One with a quiz is done by passing it. Said again it changes nothing. */
+export function markLesson(
+  state: ShopState,
+  { personId, productId, lessonId }: Extract<Command, { type: 'mark-lesson' }>,
+  context: DecideContext,
+): Decision {
+  const found = openLesson(state, { personId, productId, lessonId }, context);
+  if ('refused' in found) return found;
+  if (isDone(state, { personId, productId, lessonId })) return { events: [] };
+  if (found.lesson.quiz !== null) return refuse('quiz-first');
+  return { events: doneWith(state, found.course, { personId, productId, lessonId }) };
+}
+
+/** Somebody has passed the quiz of a lesson, which is done by it. It was judged before. */
+export function passQuiz(
+  state: ShopState,
+  { personId, productId, lessonId, right, of }: Extract<Command, { type: 'pass-quiz' }>,
+  context: DecideContext,
+): Decision {
+  const who = { personId, productId, lessonId };
+  const found = openLesson(state, who, context);
+  if ('refused' in found) return found;
+  if (found.lesson.quiz === null) return refuse('no-such-lesson');
+  if (progressOf(state, personId, productId)?.passed.has(lessonId)) return { events: [] };
+  const done = isDone(state, who) ? [] : doneWith(state, found.course, who);
+  return { events: [fact('quiz.passed', { ...who, right, of }), ...done] };
+}
+
+type Who = Pick<Extract<Command, { type: 'mark-lesson' }>, 'personId' | 'productId' | 'lessonId'>;
+
+const isDone = (state: ShopState, { personId, productId, lessonId }: Who): boolean =>
+  progressOf(state, personId, productId)?.done.has(lessonId) ?? false;
+
+/** A lesson that is open to somebody, or why it is not. */
+function openLesson(
+  state: ShopState,
+  { personId, productId, lessonId }: Who,
+  { now, release, earlier }: DecideContext,
+) {
+  const course = release?.content.products.find((p) => p.id === productId);
+  const lesson = course?.kind === 'course' ? lessonOf(course, lessonId) : undefined;
+  if (!release || course?.kind !== 'course' || !lesson) return refuse('no-such-lesson');
+  const zone = release.content.shop.zone;
+  const passes = passesFor(state, personId, productId);
+  if (passes.length === 0) return refuse('no-such-lesson');
+  const opened = openedTo(state, personId, course, { now, zone, earlier: earlier(productId) });
+  if (!opened?.pass) return refuse('pass-not-open');
+  return opened.parts.has(lessonId) ? { course, lesson } : refuse('part-not-open');
+}
+
+function doneWith(state: ShopState, course: Course, who: Who): ShopEvent[] {
+  const before = progressOf(state, who.personId, who.productId);
+  const done = (id: LessonId): boolean => id === who.lessonId || (before?.done.has(id) ?? false);
+  const finished = before?.finished == null && progressIn(course, done, () => true).finished;
+  const { personId, productId } = who;
+  const number = state.counts.certificates + 1;
+  return [
+    fact('lesson.done', who),
+    ...(finished ? [fact('course.finished', { personId, productId, title: course.title, number })] : []),
+  ];
+}
