@@ -14,6 +14,8 @@ const browsers: BuildEnvironmentOptions = {
       member: 'member.html',
       pages: 'src/pages/entry.ts',
       'checkout-en': 'src/pages/checkout/entry.en.ts',
+      'lesson-en': 'src/pages/learn/entry.en.ts',
+      'lesson-de': 'src/pages/learn/entry.de.ts',
       'checkout-de': 'src/pages/checkout/entry.de.ts',
     },
     output: {

@@ -9,6 +9,7 @@ import { securityHeaders } from './http/headers';
 import { ownHostOnly } from './http/hosts';
 import { ownOriginOnly } from './http/origin';
 import { problemHandler } from './http/problem';
+import { learnRoutes } from './member/learnRoutes';
 import { memberRoutes } from './member/routes';
 import { noticeRoutes } from './notices';
 import { STANDINS } from './outside';
@@ -21,6 +22,7 @@ import { entranceRoutes } from './public/entranceRoutes';
 import { pagesRoutes } from './public/pagesRoutes';
 import { practiceStart } from './public/practiceStart';
 import { outRoutes } from './public/outRoutes';
+import { readingRoutes } from './public/readingRoutes';
 import { turnBackRoutes } from './public/turnBackRoutes';
 import { localeFor } from './shared/reading';
 
@@ -58,6 +60,7 @@ export function counterApp(context: CounterContext, behindProxy: boolean): Expre
   app.use('/owner/api', ownerRoutes(context));
   app.use('/checkout', checkoutRoutes(context));
   app.use('/get', fileRoutes(context));
+  app.use('/member', learnRoutes(context));
   app.use('/member', memberRoutes(context));
   app.get(['/studio', '/studio/{*rest}'], sendApp(client.folder, 'studio.html'));
   app.get(['/member', '/member/{*rest}'], sendApp(client.folder, 'member.html'));
@@ -68,6 +71,7 @@ export function counterApp(context: CounterContext, behindProxy: boolean): Expre
   );
   app.get('/favicon.ico', (_req, res) => void res.status(204).end());
   if (!context.practice) app.use(practiceStart(context));
+  app.use(readingRoutes(context));
   app.use(entranceRoutes(context));
   app.use(turnBackRoutes(context));
   app.use(outRoutes(context));

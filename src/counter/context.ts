@@ -13,6 +13,7 @@ import type { HelpersFile } from './files/helpersFile';
 import type { DoorsFile } from './files/doorsFile';
 import type { FolderProblem } from './files/folderProblem';
 import type { JournalFile } from './files/journalFile';
+import type { LearnersFiles } from './files/learnersFiles';
 import type { PeopleFile } from './files/peopleFile';
 import type { VisitsFiles } from './files/visitsFiles';
 import type { Away } from './owner/absence';
@@ -33,6 +34,7 @@ export interface CounterContext {
   doors: DoorsFile;
   helpers: HelpersFile;
   visits: VisitsFiles;
+  learners: LearnersFiles;
   finishedShop: FinishedShop;
   vault: VaultFiles;
   releases: ReleaseFiles;

@@ -17,6 +17,7 @@ import { type FolderProblem, standsStill } from './files/folderProblem';
 import { openHelpersFile } from './files/helpersFile';
 import { rememberHost } from './files/hostsFile';
 import { journalFile } from './files/journalFile';
+import { openLearnersFiles } from './files/learnersFiles';
 import { makeFolder } from './files/makeFolder';
 import { openPeopleFile } from './files/peopleFile';
 import { openPresence } from './files/presence';
@@ -100,6 +101,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
   const doors = await openDoorsFile(own, disk);
   const helpers = openHelpersFile(own, disk);
   const visits = openVisitsFiles(join(own, 'visits'), log);
+  const learners = openLearnersFiles(join(own, 'learners'), disk);
   const finished = finishedShop(options.clientFolder);
   const vaultFolder = options.practice?.vaultFolder ?? join(root, 'vault');
   const vault = openVaultFiles(vaultFolder);
@@ -190,6 +192,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
     doors,
     helpers,
     visits,
+    learners,
     finishedShop: finished,
     vault,
     releases,

@@ -29,6 +29,7 @@ function ThingRow({ thing, alone }: { thing: Thing; alone: boolean }) {
         </div>
         {only && <OpenButton file={only} />}
       </div>
+      {thing.course && <CourseRow course={thing.course} />}
       {only ? (
         <Player file={only} />
       ) : (
@@ -52,6 +53,30 @@ function ThingRow({ thing, alone }: { thing: Thing; alone: boolean }) {
         )
       )}
     </li>
+  );
+}
+
+/** A course: how far its member has come, what opens next, and where to go on. */
+function CourseRow({ course }: { course: NonNullable<Thing['course']> }) {
+  const words = useMemberWords();
+  return (
+    <div className="mt-2">
+      <progress className="how-far" value={course.done} max={Math.max(1, course.of)} aria-label={course.progress} />
+      <p>
+        {course.progress}
+        {course.opensNext !== '' && <span className="cap block">{course.opensNext}</span>}
+      </p>
+      <p className="mt-2 flex flex-wrap items-center gap-4">
+        {course.goOn && (
+          <a className="btn btn-primary" href={course.goOn.href}>
+            {course.done === 0 ? words.beginWith(course.goOn.title) : words.goOnWith(course.goOn.title)}
+          </a>
+        )}
+        <a className="plain-link min-h-11 py-2" href={course.href}>
+          {words.allLessons}
+        </a>
+      </p>
+    </div>
   );
 }
 

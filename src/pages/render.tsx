@@ -4,6 +4,9 @@ import { CheckoutPage } from './checkout/CheckoutPage';
 import { OfferPage } from './offer/OfferPage';
 import { wordsFor } from '#core/words';
 import type { CheckoutData, OfferData } from '../wire';
+import { CoursePage } from './learn/CoursePage';
+import { LessonPage } from './learn/LessonPage';
+import type { CourseView, LessonView } from './learn/view';
 import { PageBody } from './PageBody';
 import { Shelf } from './blocks/Shelf';
 import type { ListedView, PageView } from './view';
@@ -91,6 +94,16 @@ export function offerHtml(data: OfferData): string {
   const words = wordsFor(data.language);
   const html = renderToString(<OfferPage data={data} words={{ ...words.checkout, card: words.card }} />);
   return `<div id="offer">${html}</div><script type="application/json" id="offer-data">${scriptJson(data)}</script><noscript><p class="page-column message">${escapeHtml(words.checkout.needsScripts)}</p></noscript>`;
+}
+
+/** A course's own page: it needs no script. */
+export const courseHtml = (course: CourseView, language: string): string =>
+  renderToStaticMarkup(<CoursePage course={course} words={wordsFor(language).course} />);
+
+/** A lesson, readable as it is, with the data its script takes over from. */
+export function lessonHtml(lesson: LessonView): string {
+  const html = renderToString(<LessonPage lesson={lesson} words={wordsFor(lesson.language).course} />);
+  return `<div id="lesson">${html}</div><script type="application/json" id="lesson-data">${scriptJson(lesson)}</script>`;
 }
 
 /** A short page of plain words: what happened, and where to go from here. */

@@ -42,6 +42,8 @@ export interface OrderView {
   things: {
     title: string;
     state: 'open' | 'closed';
+    /** Where it is read, where it is a course. */
+    lessons: string | null;
     files: { name: string; size: string; href: string; elsewhere: boolean }[];
   }[];
 }

@@ -1,4 +1,5 @@
 export * from './checkout';
+export * from './learning';
 export * from './member';
 export * from './owner';
 export * from './problem';

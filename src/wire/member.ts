@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { ShownCard } from './checkout';
+import { MemberCourse } from './learning';
 import { SessionLine } from './sessions';
 import { CountryCode } from '#core/catalogue';
 import { languages } from '#core/words';
@@ -71,6 +72,8 @@ export const MemberThing = z.strictObject({
   /** Why it is open or not, for the buyer. */
   note: z.string(),
   files: z.array(OpenFile),
+  /** Where it is a course: how far its member has come. */
+  course: MemberCourse.nullable(),
 });
 export type MemberThing = z.infer<typeof MemberThing>;
 

@@ -37,6 +37,7 @@ const TYPES: Record<string, string> = {
   mp4: 'video/mp4',
   webm: 'video/webm',
   mov: 'video/quicktime',
+  vtt: 'text/vtt',
   png: 'image/png',
   jpg: 'image/jpeg',
   jpeg: 'image/jpeg',

@@ -32,7 +32,7 @@ export { dueWork } from './dueWork';
 export { orderStatus, type OrderStatus, statusOf } from './orderStatus';
 export { planRefund, type RefundPlan } from './commands/refund';
 export { isSubscribed, standingOf } from './standing';
-export { type EarlierPlans, earlierPlansFrom, type Opened, openedTo, progressOf } from './opened';
+export { type EarlierPlans, earlierPlansFrom, type Opened, openedBy, openedTo, progressOf } from './opened';
 export { passesFor } from './passesFor';
 export type {
   Ports,

@@ -9,7 +9,7 @@ import {
   standingByPasses,
   type Standing,
 } from '#core/opening';
-import { isOpen } from '#core/passes';
+import { isOpen, type Pass } from '#core/passes';
 import { pairOf } from './ids';
 import { passesFor } from './passesFor';
 import type { ReleasesPort } from './ports';
@@ -36,17 +36,21 @@ interface At {
  * What of a product has opened to somebody by their own passes and by what they have done.
  * @returns null for a product without parts, and for somebody who has not had it yet
  */
-export function openedTo(
-  state: ShopState,
-  personId: PersonId,
+export function openedTo(state: ShopState, personId: PersonId, product: Product, at: At): Opened | null {
+  const done = progressOf(state, personId, product.id)?.done;
+  return openedBy(passesFor(state, personId, product.id), product, at, done);
+}
+
+/** The same by some passes alone: whoever comes with an order knows of nothing else that its buyer has. */
+export function openedBy(
+  passes: readonly Pass[],
   product: Product,
   { now, zone, earlier }: At,
+  done?: Progress['done'],
 ): Opened | null {
   const parts = productKindOf(product).parts(product);
-  const passes = passesFor(state, personId, product.id);
   const stands = parts && standingByPasses(passes, now);
   if (!stands) return null;
-  const done = progressOf(state, personId, product.id)?.done;
   const standing: Standing = { ...stands, zone, hour: parts.hour, done: (id) => done?.has(id) ?? false };
   return {
     pass: passes.some((pass) => isOpen(pass, now)),

@@ -1,4 +1,5 @@
-import type { PersonId } from '#core/ids';
+import type { PersonId, ProductId } from '#core/ids';
+import type { EarlierPlan } from '#core/opening';
 import type { PersonRecord } from '#core/people';
 import { refuse, type Refusal } from '#core/refusal';
 import type { Instant } from '#core/calendar';
@@ -45,6 +46,8 @@ export interface Runner {
   standStill(on: boolean): void;
   /** Asks again at once about one thing that is unanswered. */
   nudge(key: string): void;
+  /** The plans by which a product opened before the one of today. */
+  earlierPlans(productId: ProductId): readonly EarlierPlan[];
   onBatch(listener: (batch: Pick<Batch, 'seq' | 'at' | 'events'>) => void): () => void;
 }
 
@@ -295,6 +298,7 @@ export function createRunner(ports: Ports): Runner {
       waits.delete(key);
       if (todo) void attempt(todo);
     },
+    earlierPlans: (productId) => earlierPlans(state, productId),
     onBatch(listener) {
       listeners.add(listener);
       return () => listeners.delete(listener);

@@ -73,7 +73,7 @@ export function memberRoutes(context: CounterContext): Router {
         }),
       ),
       countries: countriesByName(shop.tax, locale),
-      ...memberView(reading, id),
+      ...memberView(context, reading, id),
     });
   });
 

@@ -1,21 +1,25 @@
-import { openFor } from '#core/agreements';
 import { formatDay, formatMoment } from '#core/calendar';
 import { paperName, taxedBy } from '#core/messages';
 import { formatAmount } from '#core/money';
-import { explain, type OpenFor } from '#core/passes';
 import { boughtWith, sumsOf } from '#core/payments';
 import { type Order, orderStatus, passesFor } from '#core/shop';
 import type { PersonId, ProductId } from '#core/ids';
-import type { MemberOrder, MemberThing, OpenFile, SignedIn } from '../../wire';
+import type { MemberCourse, MemberOrder, MemberThing, OpenFile, SignedIn } from '../../wire';
+import { describeContents, productKindOf } from '#core/catalogue';
+import { courseView } from '../../pages/data/courseData';
+import type { CounterContext } from '../context';
+import { learnerFor, learningOf } from './learner';
 import { nameAt } from '#core/people';
 import { filesOfPass, productTitle } from '../shared/orderView';
 import type { Reading } from '../shared/reading';
+import { whyOpen } from '../shared/whyOpen';
 import { agreementsOf } from './agreementsView';
 
+type Runs = Pick<CounterContext, 'runner'>;
 type View = Pick<SignedIn, 'name' | 'address' | 'things' | 'agreements' | 'orders'>;
 
 /** What a signed-in member sees: one entry a product, and every order with its papers. */
-export function memberView(reading: Reading, personId: PersonId): View {
+export function memberView(context: Runs, reading: Reading, personId: PersonId): View {
   const { state, person } = reading;
   const products = [...new Set(passesFor(state, personId).map((p) => p.productId))];
   const orders = (state.ordersOfPerson.get(personId) ?? []).flatMap((id) => state.orders.get(id) ?? []);
@@ -24,38 +28,42 @@ export function memberView(reading: Reading, personId: PersonId): View {
     // Their own; until they say it, what they bought under first.
     name: known ? known.name || nameAt(known, orders[0]?.checkoutId ?? null) : '',
     address: known?.address ?? '',
-    things: products.map((id) => thingOf(reading, personId, id)),
+    things: products.map((id) => thingOf(context, reading, personId, id)),
     orders: orders.reverse().map((order) => orderOf(reading, order)),
     agreements: agreementsOf(reading, personId),
   };
 }
 
 /** One product they have or had: open and how long, or why not. */
-function thingOf(reading: Reading, personId: PersonId, productId: ProductId): MemberThing {
-  const { state, now, shop, locale, words } = reading;
+function thingOf(context: Runs, reading: Reading, personId: PersonId, productId: ProductId): MemberThing {
+  const { shop, locale, words } = reading;
   const title = productTitle(reading, productId);
-  const why = explain({
-    passes: passesFor(state, personId, productId),
-    person: { you: true },
-    product: title,
-    orderNumber: (id) => String(state.orders.get(id)?.number ?? ''),
-    now,
-    zone: shop.zone,
-    locale,
-    openFor: (id): OpenFor => openFor(state.agreements.get(id)),
-  });
+  const why = whyOpen(reading, personId, productId);
   const files = why.open && why.pass ? filesOfPass(reading, why.pass) : [];
   const lasts = why.lasts ?? 'good';
   const mine = typeof lasts === 'string' ? lasts : { until: formatMoment(lasts.until, shop.zone, locale) };
+  const course = why.open ? courseOf(context, reading, personId, productId) : null;
   return {
     title,
     open: why.open,
-    note: why.open ? `${describeOpen(reading, files)}, ${words.access.mine(mine)}` : why.sentence,
+    note: why.open ? `${describeOpen(reading, productId, files)}, ${words.access.mine(mine)}` : why.sentence,
     files,
+    course,
   };
 }
 
-function describeOpen({ words }: Reading, files: readonly OpenFile[]): string {
+function courseOf(context: Runs, reading: Reading, personId: PersonId, productId: ProductId): MemberCourse | null {
+  const learning = learningOf(context, reading, personId, productId);
+  if (!learning) return null;
+  const { mine, href } = courseView(reading, learning.course, learnerFor(reading, personId, learning));
+  if (!mine) return null;
+  const { done, of, progress, goOn, opensNext } = mine;
+  return { href, done, of, progress, goOn, opensNext };
+}
+
+function describeOpen({ words, live, locale }: Reading, id: ProductId, files: readonly OpenFile[]): string {
+  const product = live?.content.products.find((p) => p.id === id);
+  if (product && productKindOf(product).parts(product) !== null) return describeContents(product, locale);
   const links = files.filter((f) => f.elsewhere).length;
   const parts = [
     ...(files.length > links ? [words.pages.files(files.length - links)] : []),

@@ -6,7 +6,7 @@ import { type CounterContext, liveRelease } from '../context';
 import { wordsHtml } from '../../pages/render';
 import { readingFor } from '../shared/reading';
 import { noteEntrance } from './coming';
-import { sendPage } from './sendPage';
+import { sendPage } from '../shared/sendPage';
 
 /** Entrances to paths, by their address and by their short one. */
 export function entranceRoutes(context: CounterContext): Router {

@@ -1,14 +1,13 @@
-import contentDisposition from 'content-disposition';
 import { type Request, type Response, Router } from 'express';
-import send from 'send';
 import * as z from 'zod';
-import { productKindOf, safeFileName } from '#core/catalogue';
+import { productKindOf } from '#core/catalogue';
 import type { Pass } from '#core/passes';
 import { refusalInWords, wordsFor } from '#core/words';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { readToken } from '../http/signing';
 import { personOfDevice } from '../shared/device';
 import { localeFor, readingFor } from '../shared/reading';
+import { sendFile } from '../shared/sendFile';
 import { wordsPage } from '../shared/wordsPage';
 import { ordersOfVisit } from './visit';
 
@@ -71,27 +70,7 @@ export function fileRoutes(context: CounterContext): Router {
         .redirect(303, opening.url);
     const file = opening?.file;
     if (!file) return refuse(req, res, 404, say.gone);
-    const inline =
-      /^(image\/(png|jpeg|gif|webp)|audio\/|video\/|application\/pdf)/.test(file.type) && 'view' in req.query;
-    res.set({
-      'Content-Type': file.type,
-      'Content-Disposition': contentDisposition(safeFileName(file.name), { type: inline ? 'inline' : 'attachment' }),
-      'Content-Security-Policy': 'sandbox',
-      'X-Content-Type-Options': 'nosniff',
-      'Cache-Control': 'private, no-store',
-    });
-    send(req, context.vault.pathOf(file.sha256), {
-      cacheControl: false,
-      dotfiles: 'allow',
-      etag: true,
-      lastModified: false,
-    })
-      .on('error', (error: { status?: number }) => {
-        // A part beyond the end; its Content-Range already says how long the file is.
-        if (error.status === 416) return void res.status(416).end();
-        refuse(req, res, 404, say.gone);
-      })
-      .pipe(res);
+    sendFile(context, req, res, file, () => refuse(req, res, 404, say.gone));
   });
   return router;
 }

@@ -11,7 +11,7 @@ import type { Marks } from './marks';
 import { offerDataFor } from '../../pages/data/offerData';
 import { offerState } from './offerState';
 import type { PublicPlace } from './place';
-import { sendPage } from './sendPage';
+import { sendPage } from '../shared/sendPage';
 import { viewOf } from './shells';
 
 /** The offer after payment that a visit which has paid asks for; one that is answered, or not its turn, leads to where it stands. */

@@ -16,7 +16,7 @@ import { MARK_PREFIX, Marks } from './marks';
 import { offerPage } from './offerPage';
 import { openCheckout } from './openCheckout';
 import { placeOf } from './place';
-import { type SentPage, sendPage } from './sendPage';
+import { type SentPage, sendPage } from '../shared/sendPage';
 import { renderShell, type Shell, slotValues, viewOf } from './shells';
 import { structuredDataFor } from './structuredData';
 import { ledElsewhere, pricesOn, seenBy } from './seen';

@@ -10,6 +10,7 @@ import type { Order } from '#core/shop';
 import type { ProductId } from '#core/ids';
 import type { OpenFile } from '../../wire';
 import type { OrderView } from '../../pages/view';
+import { courseOfOrderHref } from './courseHref';
 import type { Reading } from './reading';
 
 /** What a pass opens right now: files and links held elsewhere, each with an address of its own for this buyer. */
@@ -18,7 +19,9 @@ export function filesOfPass({ live, now, locale, fileHref }: Reading, pass: Pass
   if (!product || !isOpen(pass, now)) return [];
   const kind = productKindOf(product);
   const until = addMs(now, kind.limits(product).linkHours * HOUR);
-  return kind.openings(product).map(({ id, name, file }) => ({
+  // What opens by a plan is read in its place.
+  const along = kind.openings(product).filter(({ part }) => part === null);
+  return along.map(({ id, name, file }) => ({
     id,
     name: file ? safeFileName(name) : name,
     size: file ? describeBytes(file.bytes, locale) : '',
@@ -26,6 +29,12 @@ export function filesOfPass({ live, now, locale, fileHref }: Reading, pass: Pass
     href: fileHref({ passId: pass.id, fileId: id, until }),
     elsewhere: file === null,
   }));
+}
+
+/** Where a product is read right after buying; null where it has nothing to read. */
+function lessonsHref({ live }: Pick<Reading, 'live'>, id: ProductId): string | null {
+  const product = live?.content.products.find((p) => p.id === id);
+  return product && productKindOf(product).parts(product) !== null ? courseOfOrderHref(id) : null;
 }
 
 export const productTitle = ({ live, words }: Pick<Reading, 'live' | 'words'>, productId: ProductId): string =>
@@ -46,6 +55,7 @@ export function orderViewFor(reading: Reading, order: Order): OrderView {
     things: passes.map((pass) => ({
       title: productTitle(reading, pass.productId),
       state: isOpen(pass, reading.now) ? 'open' : 'closed',
+      lessons: lessonsHref(reading, pass.productId),
       files: filesOfPass(reading, pass),
     })),
   };

@@ -4,6 +4,7 @@ import { agreements } from './agreements';
 import { card } from './card';
 import { checkout } from './checkout';
 import { consequences } from './consequences';
+import { course } from './course';
 import { drawing } from './drawing';
 import { letters } from './letters';
 import { member } from './member';
@@ -19,6 +20,7 @@ export const de: Words = {
   card,
   checkout,
   consequences,
+  course,
   drawing,
   letters,
   member,

@@ -3,6 +3,7 @@ import { agreements } from './agreements';
 import { card } from './card';
 import { checkout } from './checkout';
 import { consequences } from './consequences';
+import { course } from './course';
 import { drawing } from './drawing';
 import { letters } from './letters';
 import { member } from './member';
@@ -18,6 +19,7 @@ export const en = {
   card,
   checkout,
   consequences,
+  course,
   drawing,
   letters,
   member,

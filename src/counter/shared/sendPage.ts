@@ -8,7 +8,7 @@ import { PAGES_ENTRY, stripFor } from '../shared/wordsPage';
 /** A page as it is sent: its own words, and what stands around them. */
 export interface SentPage {
   /** A still page brings no script. */
-  kind: 'still' | 'checkout';
+  kind: 'still' | 'checkout' | 'lesson';
   title: string;
   description?: string;
   /** Kept out of what search engines list. */
@@ -25,7 +25,7 @@ export function sendPage(context: CounterContext, req: Request, res: Response, {
   const reading = readingFor(context, req);
   const { shop, locale, words } = reading;
   const say = words.pages;
-  const assets = context.client.assetsOf(kind === 'checkout' ? CHECKOUT[languageOf(locale)] : PAGES_ENTRY);
+  const assets = context.client.assetsOf(kind === 'still' ? PAGES_ENTRY : SCRIPTS[kind][languageOf(locale)]);
   const { legal } = shop;
   const foot = [
     ...(legal.terms ? [{ text: say.legal.terms, href: '/legal/terms' }] : []),
@@ -44,13 +44,21 @@ export function sendPage(context: CounterContext, req: Request, res: Response, {
       logo: shop.brand?.logo ? { src: `/pictures/${shop.brand.logo.file.sha256}`, alt: shop.brand.logo.alt } : null,
       strip: stripFor(context, reading),
       foot,
-      ...(kind === 'checkout' ? { scripts: assets.scripts } : {}),
+      ...(kind !== 'still' ? { scripts: assets.scripts } : {}),
     }),
   );
 }
 
-/** The checkout's script in each language, with the words of that language and no other. */
-const CHECKOUT: Record<Language, string> = {
-  en: 'src/pages/checkout/entry.en.ts',
-  de: 'src/pages/checkout/entry.de.ts',
+/** A page's script in each language, with the words of that language and no other. */
+const SCRIPTS: Record<'checkout' | 'lesson', Record<Language, string>> = {
+  checkout: { en: 'src/pages/checkout/entry.en.ts', de: 'src/pages/checkout/entry.de.ts' },
+  lesson: { en: 'src/pages/learn/entry.en.ts', de: 'src/pages/learn/entry.de.ts' },
 };
+
+/** Lets a page show what is held at these addresses in a frame, once somebody presses, and nothing else. */
+export function allowFrames(res: Response, urls: readonly string[]): void {
+  const hosts = [...new Set(urls.filter((url) => URL.canParse(url)).map((url) => new URL(url).origin))];
+  const policy = res.getHeader('Content-Security-Policy');
+  if (hosts.length === 0 || typeof policy !== 'string') return;
+  res.set('Content-Security-Policy', policy.replace("frame-src 'self'", `frame-src 'self' ${hosts.join(' ')}`));
+}

@@ -1,0 +1,88 @@
+import { existsSync } from 'node:fs';
+import { rm } from 'node:fs/promises';
+import { join } from 'node:path';
+import * as z from 'zod';
+import { idFor, type FileId, type LessonId, type PersonId, type QuestionId } from '#core/ids';
+import type { Disk } from './disk';
+import { makeFolder } from './makeFolder';
+import { readJson } from './smallFile';
+
+const Try = z.object({
+  /** Made by the browser: sent twice it is one. */
+  id: z.string(),
+  at: z.string(),
+  right: z.array(idFor<QuestionId>()),
+  of: z.int(),
+  passed: z.boolean(),
+});
+export type Try = z.infer<typeof Try>;
+
+/** What a person keeps of what they learn, for themselves: nothing of it is a fact of the shop. */
+const LearnerRecord = z.object({
+  /** Seconds into a film or sound. */
+  places: z.record(idFor<FileId>(), z.object({ seconds: z.number(), at: z.string() })),
+  speed: z.number(),
+  notes: z.record(idFor<LessonId>(), z.object({ text: z.string(), at: z.string() })),
+  tries: z.record(idFor<LessonId>(), z.array(Try)),
+});
+export type LearnerRecord = z.infer<typeof LearnerRecord>;
+
+const NEW: LearnerRecord = { places: {}, speed: 1, notes: {}, tries: {} };
+
+export interface LearnersFiles {
+  /** @throws Unreadable where a person's file is there and cannot be read: nothing is written over it */
+  get(id: PersonId): LearnerRecord;
+  /** Changes what a person keeps, one change after the other. @returns it as it is then, on the disk */
+  change(id: PersonId, recipe: (record: LearnerRecord) => LearnerRecord): Promise<LearnerRecord>;
+  /** Nothing of it is left. */
+  forget(id: PersonId): Promise<void>;
+}
+
+/** So many of them are held in memory, whoever was met last. */
+const HELD = 500;
+
+/** A small file for each person who learns something. */
+export function openLearnersFiles(folder: string, disk: Disk): LearnersFiles {
+  makeFolder(folder);
+  const held = new Map<PersonId, LearnerRecord>();
+  const busy = new Map<PersonId, Promise<unknown>>();
+  const pathOf = (id: PersonId): string => join(folder, `${id}.json`);
+
+  function hold(id: PersonId, record: LearnerRecord): LearnerRecord {
+    held.delete(id);
+    held.set(id, record);
+    const [oldest] = held.keys();
+    if (held.size > HELD && oldest !== undefined) held.delete(oldest);
+    return record;
+  }
+  const get = (id: PersonId): LearnerRecord => {
+    const known = held.get(id);
+    if (known) return known;
+    const read = existsSync(pathOf(id)) ? LearnerRecord.parse(readJson(pathOf(id))) : NEW;
+    return hold(id, read);
+  };
+
+  function oneByOne<T>(id: PersonId, work: () => Promise<T>): Promise<T> {
+    const mine = (busy.get(id) ?? Promise.resolve()).then(work, work);
+    busy.set(id, mine);
+    const over = (): void => void (busy.get(id) === mine && busy.delete(id));
+    mine.then(over, over);
+    return mine;
+  }
+
+  return {
+    get,
+    change: (id, recipe) =>
+      oneByOne(id, async () => {
+        const before = get(id);
+        const record = recipe(before);
+        if (record !== before) await disk.replace(pathOf(id), JSON.stringify(record));
+        return hold(id, record);
+      }),
+    forget: (id) =>
+      oneByOne(id, async () => {
+        held.delete(id);
+        await rm(pathOf(id), { force: true });
+      }),
+  };
+}

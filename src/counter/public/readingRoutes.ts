@@ -1,0 +1,139 @@
+import { type Request, type Response, Router } from 'express';
+import { addMs, HOUR } from '#core/calendar';
+import { type Course, filesOfLesson, type Lesson, lessonOf, lessonsOf, productKindOf } from '#core/catalogue';
+import { isOpen } from '#core/passes';
+import { openedBy, passesFor } from '#core/shop';
+import { type Learner, courseView, lessonView } from '../../pages/data/courseData';
+import { courseHtml, lessonHtml } from '../../pages/render';
+import { type CounterContext, liveRelease } from '../context';
+import { type Reading, readingFor } from '../shared/reading';
+import { allowFrames, sendPage } from '../shared/sendPage';
+import { personOfDevice } from '../shared/device';
+import { courseHref, COURSES, courseOfOrderHref, lessonHref } from '../shared/courseHref';
+import { sendFile } from '../shared/sendFile';
+import { wordsPage } from '../shared/wordsPage';
+import { ordersOfVisit } from './visit';
+
+/**
+ * Courses for whoever is not signed in: right after buying, as far as that order opens them, and its free samples for
+ * everybody. Nothing of a person is shown or kept here.
+ */
+export function readingRoutes(context: CounterContext): Router {
+  const router = Router();
+
+  // Whoever is signed in and has it reads it as theirs.
+  router.get([`${COURSES}/:product`, `${COURSES}/:product/:lesson`], (req, res, next) => {
+    const personId = personOfDevice(context, req);
+    const { product = '', lesson } = req.params as { product?: string; lesson?: string };
+    const has =
+      personId !== null &&
+      passesFor(context.runner.state, personId, product).some((pass) => isOpen(pass, context.runner.now()));
+    if (!has) return next();
+    res.redirect(303, lesson === undefined ? courseHref(product) : lessonHref(product, lesson));
+  });
+
+  router.get(`${COURSES}/:product`, (req, res) => {
+    const found = find(req);
+    if (!found) return nothing(req, res);
+    const { reading, course, who, note } = found;
+    const view = courseView(reading, course, who);
+    sendPage(context, req, res, {
+      kind: 'still',
+      title: course.title,
+      keepOut: true,
+      body: courseHtml({ ...view, note }, reading.locale),
+    });
+  });
+
+  router.get(`${COURSES}/:product/:lesson`, (req, res) => {
+    const found = find(req);
+    const lesson = found && readable(found, String(req.params['lesson']));
+    if (!found || !lesson) return nothing(req, res);
+    const { reading, course, who, note } = found;
+    const view = { ...lessonView(reading, course, lesson, who, null), note };
+    allowFrames(
+      res,
+      view.blocks.flatMap((block) => (block.kind === 'film-elsewhere' ? block.url : [])),
+    );
+    sendPage(context, req, res, {
+      kind: 'lesson',
+      title: lesson.title,
+      keepOut: true,
+      wide: true,
+      body: lessonHtml(view),
+    });
+  });
+
+  // A sample's files are everybody's; those of other lessons are not found here, whoever asks.
+  router.get(`${COURSES}/:product/:lesson/:file`, (req, res) => {
+    const course = courseNamed(String(req.params['product']));
+    const lesson = course && samplesOf(course).find(({ id }) => id === req.params['lesson']);
+    const file = lesson && filesOfLesson(lesson).find(({ id }) => id === req.params['file']);
+    if (!lesson || !file) return nothing(req, res);
+    sendFile(context, req, res, file, () => nothing(req, res));
+  });
+
+  function courseNamed(id: string): Course | undefined {
+    const product = liveRelease(context)?.content.products.find((p) => p.id === id);
+    return product?.kind === 'course' ? product : undefined;
+  }
+
+  /** A course that this visit has just bought, or of which something is there to try; null for everybody else. */
+  function find(req: Request): Found | null {
+    const course = courseNamed(String(req.params['product']));
+    if (!course) return null;
+    const reading = readingFor(context, req);
+    const { state, now, shop } = reading;
+    const passes = ordersOfVisit(context, req)
+      .flatMap(({ passIds }) => passIds.flatMap((id) => state.passes.get(id) ?? []))
+      .filter(({ productId }) => productId === course.id);
+    const pass = passes.find((p) => isOpen(p, now));
+    const samples = samplesOf(course);
+    if (!pass && samples.length === 0) return null;
+    const earlier = context.runner.earlierPlans(course.id);
+    const opened = pass && openedBy(passes, course, { now, zone: shop.zone, earlier });
+    const until = addMs(now, productKindOf(course).limits(course).linkHours * HOUR);
+    const base = courseOfOrderHref(course.id);
+    const say = reading.words.course;
+    const places = new Map(samples.flatMap((lesson) => filesOfLesson(lesson).map((file) => [file.id, lesson.id])));
+    return {
+      reading,
+      course,
+      note: pass ? say.rightAfter : say.sample,
+      who: {
+        opened: opened ?? { parts: new Set(samples.map(({ id }) => id)), when: new Map() },
+        progress: undefined,
+        has: false,
+        courseHref: base,
+        lessonHref: (id) => `${base}/${id}`,
+        certificateHref: () => '',
+        fileHref: (file) =>
+          pass
+            ? reading.fileHref({ passId: pass.id, fileId: file.id, until })
+            : `${base}/${places.get(file.id) ?? ''}/${file.id}`,
+      },
+    };
+  }
+
+  const readable = ({ course, who }: Found, id: string): Lesson | undefined =>
+    who.opened.parts.has(id) ? lessonOf(course, id) : undefined;
+
+  function nothing(req: Request, res: Response): void {
+    const reading = readingFor(context, req);
+    const say = reading.words.course.signIn;
+    res
+      .status(404)
+      .set('Cache-Control', 'no-store')
+      .send(wordsPage(context, reading, say.heading, [say.text], { label: say.action, href: '/member/' }));
+  }
+  return router;
+}
+
+interface Found {
+  reading: Reading;
+  course: Course;
+  who: Learner;
+  note: string;
+}
+
+const samplesOf = (course: Course): Lesson[] => lessonsOf(course).filter(({ sample }) => sample);

@@ -1,0 +1,21 @@
+import { openFor } from '#core/agreements';
+import type { PersonId, ProductId } from '#core/ids';
+import { explain, type Explanation, type OpenFor } from '#core/passes';
+import { passesFor } from '#core/shop';
+import { productTitle } from './orderView';
+import type { Reading } from './reading';
+
+/** Why something is open to a person or not, in words for them. */
+export function whyOpen(reading: Reading, personId: PersonId, productId: ProductId): Explanation {
+  const { state, now, shop, locale } = reading;
+  return explain({
+    passes: passesFor(state, personId, productId),
+    person: { you: true },
+    product: productTitle(reading, productId),
+    orderNumber: (id) => String(state.orders.get(id)?.number ?? ''),
+    now,
+    zone: shop.zone,
+    locale,
+    openFor: (id): OpenFor => openFor(state.agreements.get(id)),
+  });
+}

@@ -1,0 +1,4 @@
+import { course } from '../../core/words/de/course';
+import { begin } from './begin';
+
+begin(course);

@@ -1,0 +1,4 @@
+import { course } from '../../core/words/en/course';
+import { begin } from './begin';
+
+begin(course);

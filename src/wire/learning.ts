@@ -1,0 +1,56 @@
+import * as z from 'zod';
+import { Id } from '#core/ids';
+
+/** What somebody answered to a quiz: by question the answers they chose, or what they typed. */
+export const QuizTry = z.strictObject({
+  /** Made by the browser, once for each try: sent twice it counts once. */
+  id: Id,
+  given: z.record(Id, z.union([z.array(Id).max(20), z.string().max(500)])),
+});
+export type QuizTry = z.infer<typeof QuizTry>;
+
+export const QuizJudged = z.strictObject({
+  /** Whether everything of the course is done by it. */
+  finished: z.boolean(),
+  passed: z.boolean(),
+  /** How it went, in a sentence. */
+  sentence: z.string(),
+  /** Question by question; `why` is what the seller says to it, empty where nothing. */
+  questions: z.array(z.strictObject({ id: z.string(), right: z.boolean(), why: z.string() })),
+  /** How often it can still be tried; null for as often as they like. */
+  left: z.int().nullable(),
+});
+export type QuizJudged = z.infer<typeof QuizJudged>;
+
+/** How far somebody has come, after something was done. */
+export const Marked = z.strictObject({ sentence: z.string(), finished: z.boolean() });
+export type Marked = z.infer<typeof Marked>;
+
+/** Where somebody is in a film or sound, and how fast they play it. */
+export const PlaceRequest = z.strictObject({
+  fileId: Id,
+  seconds: z.number().min(0).max(1_000_000),
+  speed: z.number().min(0.25).max(4),
+});
+export type PlaceRequest = z.infer<typeof PlaceRequest>;
+
+/** Somebody's own notes to a lesson. `before` is what they began to write from. */
+export const NotesRequest = z.strictObject({ text: z.string().max(20_000), before: z.string().max(20_000) });
+export type NotesRequest = z.infer<typeof NotesRequest>;
+/** What the notes are now: where another device wrote meanwhile, both. */
+export const NotesKept = z.strictObject({ text: z.string() });
+export type NotesKept = z.infer<typeof NotesKept>;
+
+/** A course as its member's home shows it. */
+export const MemberCourse = z.strictObject({
+  href: z.string(),
+  done: z.int(),
+  of: z.int(),
+  /** How far they have come: "5 of 18 done". */
+  progress: z.string(),
+  /** Where to go on; null while nothing is open, and once all is done. */
+  goOn: z.strictObject({ title: z.string(), href: z.string() }).nullable(),
+  /** What opens next and when, in a sentence; empty where nothing more does. */
+  opensNext: z.string(),
+});
+export type MemberCourse = z.infer<typeof MemberCourse>;
