@@ -1,11 +1,10 @@
-import { existsSync } from 'node:fs';
 import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import * as z from 'zod';
 import { idFor, type FileId, type LessonId, type PersonId, type QuestionId } from '#core/ids';
 import type { Disk } from './disk';
 import { makeFolder } from './makeFolder';
-import { readJson } from './smallFile';
+import { readJson, Unreadable } from './smallFile';
 
 const Try = z.object({
   /** Made by the browser: sent twice it is one. */
@@ -58,8 +57,9 @@ export function openLearnersFiles(folder: string, disk: Disk): LearnersFiles {
   const get = (id: PersonId): LearnerRecord => {
     const known = held.get(id);
     if (known) return known;
-    const read = existsSync(pathOf(id)) ? LearnerRecord.parse(readJson(pathOf(id))) : NEW;
-    return hold(id, read);
+    const read = LearnerRecord.safeParse(readJson(pathOf(id)) ?? NEW);
+    if (!read.success) throw new Unreadable(pathOf(id), read.error);
+    return hold(id, read.data);
   };
 
   function oneByOne<T>(id: PersonId, work: () => Promise<T>): Promise<T> {
