@@ -14,7 +14,7 @@ const place = (path: string, name: string, fetch: Place['fetch']): Place => ({ p
 
 /** Every place besides Today; a stage also has its line in `frame/stages.ts`. */
 export const PLACES: readonly Place[] = [
-  place('make/:id?', 'Make', () => import('./make/MakeStage')),
+  place('make/:id?/:part?', 'Make', () => import('./make/MakeStage')),
   place('price/:id?', 'Price', () => import('./price/PriceStage')),
   place('sell/:id?/:step?', 'Sell', () => import('./sell/SellStage')),
   place('deliver/:list?/:id?', 'Deliver', () => import('./deliver/DeliverStage')),

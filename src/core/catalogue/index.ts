@@ -4,6 +4,7 @@ export {
   type AnyProductKind,
   besideLesson,
   Captions,
+  captionsProblem,
   type ContentFinding,
   Course,
   DEFAULT_DOWNLOADS,

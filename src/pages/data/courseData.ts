@@ -190,7 +190,7 @@ function blockView(
 }
 
 /** Shown where it stands, and not taken along. */
-const seen = (href: string): string => (href.startsWith('/') ? `${href}?view` : href);
+const seen = (href: string): string => (href.startsWith('/') && !href.includes('?') ? `${href}?view` : href);
 
 function quizView({ words }: In, { id, quiz }: Lesson, who: Learner, own: OwnOfLesson | null): QuizView | null {
   if (quiz === null) return null;

@@ -21,7 +21,7 @@ import { addFilesTo } from './uploads';
 
 /** Make: what is delivered. Files dropped anywhere here become a download named after the file. */
 export default function MakeStage({ draft }: { draft: Draft }) {
-  const { id } = useParams();
+  const { id, part } = useParams();
   const navigate = useNavigate();
   const { offers, shop } = draft.content;
   const products = draft.content.products.filter((p) => !p.putAway);
@@ -73,15 +73,27 @@ export default function MakeStage({ draft }: { draft: Draft }) {
       <Link className="row" data-new to="/make/new" aria-current={id === 'new' ? 'true' : undefined}>
         <b>New product …</b>
       </Link>
-      {!empty && <div className="group">Downloads</div>}
-      {products.map((p) => (
-        <Link key={p.id} className="row" to={`/make/${p.id}`} aria-current={p.id === product?.id ? 'true' : undefined}>
-          <b dir="auto">{p.title || 'Without a title'}</b>
-          <span>{describeContents(p)}</span>
-        </Link>
-      ))}
+      {PRODUCT_KINDS.map(({ kind }) => ({ kind, made: products.filter((p) => p.kind === kind) }))
+        .filter(({ made }) => made.length > 0)
+        .map(({ kind, made }) => (
+          <div key={kind}>
+            <div className="group">{productSheetOf({ kind }).several}</div>
+            {made.map((p) => (
+              <Link
+                key={p.id}
+                className="row"
+                to={`/make/${p.id}`}
+                aria-current={p.id === product?.id ? 'true' : undefined}
+              >
+                <b dir="auto">{p.title || 'Without a title'}</b>
+                <span>{describeContents(p)}</span>
+              </Link>
+            ))}
+          </div>
+        ))}
     </>
   );
+  const Sheet = product && productSheetOf(product);
   const offer = product && offers.find((o) => o.productIds.includes(product.id));
   const price = offer && soldPrices(offer)[0];
   return (
@@ -94,7 +106,11 @@ export default function MakeStage({ draft }: { draft: Draft }) {
         sheet={
           product ? (
             <div ref={sheetTop}>
-              <ProductSheet key={product.id} draft={draft} product={product} />
+              {Sheet?.Part && part !== undefined ? (
+                <Sheet.Part key={part} draft={draft} product={product} partId={part} />
+              ) : (
+                <ProductSheet key={product.id} draft={draft} product={product} />
+              )}
             </div>
           ) : (
             <>
@@ -129,10 +145,14 @@ export default function MakeStage({ draft }: { draft: Draft }) {
         outcome={
           product && (
             <>
-              <div className="pb-3">
-                <h3 className="mb-2">What the buyer gets</h3>
-                <BuyersThing product={product} />
-              </div>
+              {Sheet?.Outcome ? (
+                <Sheet.Outcome key={product.id} draft={draft} product={product} partId={part} />
+              ) : (
+                <div className="pb-3">
+                  <h3 className="mb-2">What the buyer gets</h3>
+                  <BuyersThing product={product} />
+                </div>
+              )}
               {offer && (
                 <div className="sec">
                   <h3 className="mb-2">What the buyer chooses</h3>

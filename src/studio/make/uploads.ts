@@ -76,7 +76,8 @@ export function setBlockPicture(pageId: PageId, blockId: BlockId, file: File): v
 const takePicture = async (file: File, onTaken: (ref: FileRef) => Promise<void>): Promise<void> =>
   takeIn(file.size === 0 ? file : await smallerPicture(file), onTaken);
 
-async function takeIn(file: File, onTaken: (ref: FileRef) => Promise<void>): Promise<void> {
+/** Takes a file in, with its progress in the foot line. @param onTaken puts it where it belongs */
+export async function takeIn(file: File, onTaken: (ref: FileRef) => Promise<void>): Promise<void> {
   const id = newId('up');
   store.dispatch(jobStarted({ id, title: file.name }));
   if (file.size === 0) {

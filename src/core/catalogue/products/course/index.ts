@@ -1,3 +1,4 @@
+export { captionsProblem } from './captions';
 export { Course } from './course';
 export { courseKind } from './kind';
 export { Captions, filesOfLesson, hasContent, Lesson, LessonBlock } from './lesson';

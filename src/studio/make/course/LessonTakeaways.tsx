@@ -1,0 +1,47 @@
+import { describeBytes, type Lesson } from '#core/catalogue';
+import type { ProductId } from '#core/ids';
+import { changeLesson } from './changeCourse';
+import { replaceInLesson } from './lessonFiles';
+
+/** The files of a lesson that members take along. */
+export function LessonTakeaways({ productId, lesson }: { productId: ProductId; lesson: Lesson }) {
+  if (lesson.files.length === 0) return null;
+  return (
+    <section className="sec">
+      <h3 className="mb-1">To take along</h3>
+      <ul>
+        {lesson.files.map((file) => (
+          <li key={file.id} className="flex flex-wrap items-baseline gap-x-3 border-t border-line py-2">
+            <span className="min-w-40 flex-1 break-words" dir="auto">
+              {file.name} <span className="cap">{describeBytes(file.bytes)}</span>
+            </span>
+            <label className="opt cursor-pointer focus-within:outline-2">
+              Replace
+              <input
+                type="file"
+                className="sr-only"
+                aria-label={`Replace ${file.name}`}
+                onChange={(event) => {
+                  const next = event.target.files?.[0];
+                  if (next) replaceInLesson(productId, lesson.id, file.id, next);
+                  event.target.value = '';
+                }}
+              />
+            </label>
+            <button
+              className="opt"
+              aria-label={`Take out ${file.name}`}
+              onClick={() =>
+                void changeLesson(productId, lesson.id, (l) => {
+                  l.files = l.files.filter((f) => f.id !== file.id);
+                })
+              }
+            >
+              Take out
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,302 @@
+import { closestCenter, DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
+import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
+import { GripVertical } from 'lucide-react';
+import { type KeyboardEvent, useState } from 'react';
+import { Link } from 'react-router';
+import { type Course, type Lesson, lessonNamed, lessonsMoved, lessonStepped, type Module } from '#core/catalogue';
+import { dateIn } from '#core/calendar';
+import type { LessonId } from '#core/ids';
+import { newId } from '../../data/ids';
+import { useNow } from '../../data/useNow';
+import { changeCourse } from './changeCourse';
+import { addLessonsFrom } from './lessonFiles';
+import { lessonInWords } from './lessonInWords';
+import { PlanFill } from './PlanFill';
+
+/** Modules and lessons in their order: dragged, or moved by the arrow keys, one or several at once. */
+export function OutlineEditor({ course }: { course: Course }) {
+  const [chosen, setChosen] = useState<ReadonlySet<LessonId>>(new Set());
+  const [said, setSaid] = useState('');
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
+  const edit = (recipe: (c: Course) => void): void => void changeCourse(course.id, recipe);
+  const lessons = course.modules.flatMap((module) => module.lessons);
+
+  function onDragEnd({ active, over }: DragEndEvent): void {
+    const id = String(active.id);
+    const to = over ? String(over.id) : id;
+    if (to === id) return;
+    // What is chosen goes along with the one that is dragged.
+    const moved = chosen.has(id) ? lessons.flatMap((lesson) => (chosen.has(lesson.id) ? lesson.id : [])) : [id];
+    if (moved.includes(to)) return;
+    edit((c) => {
+      const home = c.modules.find((m) => m.id === to || m.lessons.some((l) => l.id === to));
+      if (!home) return;
+      const at = home.lessons.findIndex((l) => l.id === to);
+      const down = at >= 0 && home.lessons.some((l, i) => l.id === id && i < at);
+      const before = at < 0 ? null : (home.lessons[down ? at + 1 : at]?.id ?? null);
+      c.modules = lessonsMoved(c.modules, moved, home.id, before);
+    });
+  }
+
+  function step(id: LessonId, by: -1 | 1): void {
+    edit((c) => {
+      c.modules = lessonStepped(c.modules, id, by);
+    });
+    setSaid(`Moved ${by === -1 ? 'up' : 'down'}`);
+  }
+
+  function addModule(): void {
+    edit((c) => {
+      c.modules.push({ id: newId('mod'), title: '', plan: null, lessons: [] });
+    });
+  }
+
+  let number = 0;
+  return (
+    <>
+      <span className="sr-only" role="status">
+        {said}
+      </span>
+      {chosen.size > 0 && (
+        <p className="mt-2 flex flex-wrap items-baseline gap-x-4">
+          <b className="font-semibold">{chosen.size === 1 ? '1 lesson chosen' : `${chosen.size} lessons chosen`}</b>
+          {course.modules.map((module, i) => (
+            <button
+              key={module.id}
+              className="opt"
+              onClick={() => {
+                edit((c) => {
+                  const moved = c.modules.flatMap((m) => m.lessons).flatMap(({ id }) => (chosen.has(id) ? id : []));
+                  c.modules = lessonsMoved(c.modules, moved, module.id, null);
+                });
+                setChosen(new Set());
+              }}
+            >
+              to {module.title || `module ${i + 1}`}
+            </button>
+          ))}
+          <button className="opt" onClick={() => setChosen(new Set())}>
+            none
+          </button>
+        </p>
+      )}
+      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+        {course.modules.map((module, i) => (
+          <ModuleEditor key={module.id} course={course} module={module} at={i}>
+            <SortableContext items={module.lessons.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
+              <ol>
+                {module.lessons.map((lesson) => (
+                  <LessonRow
+                    key={lesson.id}
+                    course={course}
+                    lesson={lesson}
+                    number={(number += 1)}
+                    chosen={chosen.has(lesson.id)}
+                    onChosen={(on) =>
+                      setChosen((before) => {
+                        const next = new Set(before);
+                        if (on) next.add(lesson.id);
+                        else next.delete(lesson.id);
+                        return next;
+                      })
+                    }
+                    onStep={(by) => step(lesson.id, by)}
+                  />
+                ))}
+              </ol>
+            </SortableContext>
+          </ModuleEditor>
+        ))}
+      </DndContext>
+      <p className="mt-4">
+        <button className="opt" onClick={addModule}>
+          {course.modules.length === 0 ? 'Begin with a module' : 'Add a module'}
+        </button>
+      </p>
+    </>
+  );
+}
+
+function ModuleEditor({
+  course,
+  module,
+  at,
+  children,
+}: {
+  course: Course;
+  module: Module;
+  at: number;
+  children: React.ReactNode;
+}) {
+  const today = dateIn(useNow(), 'UTC');
+  const name = module.title || `Module ${at + 1}`;
+  const edit = (recipe: (m: Module) => void): void =>
+    void changeCourse(course.id, (c) => {
+      const found = c.modules.find((m) => m.id === module.id);
+      if (found) recipe(found);
+    });
+  function move(by: -1 | 1): void {
+    void changeCourse(course.id, (c) => {
+      const from = c.modules.findIndex((m) => m.id === module.id);
+      const [moved] = c.modules.splice(from, 1);
+      if (moved) c.modules.splice(from + by, 0, moved);
+    });
+  }
+  return (
+    <section className="module mt-5" aria-label={name}>
+      <div className="flex flex-wrap items-baseline gap-x-4 border-b border-line pb-1">
+        <input
+          className="bare font-head min-w-48 flex-1 text-[16px] font-semibold"
+          aria-label={`Title of module ${at + 1}`}
+          placeholder={`Module ${at + 1}`}
+          dir="auto"
+          value={module.title}
+          onChange={(event) =>
+            edit((m) => {
+              m.title = event.target.value.slice(0, 200);
+            })
+          }
+        />
+        <span className="cap text-access">
+          <PlanFill
+            label={`When ${name} opens`}
+            plan={module.plan}
+            today={today}
+            choices={[
+              ['as-around', 'opens with the course’s plan'],
+              ['after', 'opens'],
+              ['on', 'opens on'],
+              ['at-once', 'opens at once'],
+              ['in-order', 'its lessons one after another'],
+            ]}
+            onChange={(plan) =>
+              edit((m) => {
+                m.plan = plan;
+              })
+            }
+          />
+        </span>
+        {at > 0 && (
+          <button className="opt" aria-label={`Move up ${name}`} onClick={() => move(-1)}>
+            Up
+          </button>
+        )}
+        {at < course.modules.length - 1 && (
+          <button className="opt" aria-label={`Move down ${name}`} onClick={() => move(1)}>
+            Down
+          </button>
+        )}
+        {module.lessons.length === 0 && (
+          <button
+            className="opt"
+            aria-label={`Remove ${name}`}
+            onClick={() =>
+              void changeCourse(course.id, (c) => {
+                c.modules = c.modules.filter((m) => m.id !== module.id);
+              })
+            }
+          >
+            Remove
+          </button>
+        )}
+      </div>
+      {children}
+      <p className="flex flex-wrap items-baseline gap-x-4 py-1.5 ps-8">
+        <button
+          className="opt"
+          aria-label={`Add a lesson to ${name}`}
+          onClick={() =>
+            edit((m) => {
+              m.lessons.push(lessonNamed(newId('les'), ''));
+            })
+          }
+        >
+          Add a lesson
+        </button>
+        <label className="opt cursor-pointer focus-within:outline-2">
+          or many from files
+          <input
+            type="file"
+            multiple
+            className="sr-only"
+            aria-label={`Lessons of ${name} from files`}
+            onChange={(event) => {
+              addLessonsFrom(course.id, module.id, [...(event.target.files ?? [])]);
+              event.target.value = '';
+            }}
+          />
+        </label>
+      </p>
+    </section>
+  );
+}
+
+function LessonRow({
+  course,
+  lesson,
+  number,
+  chosen,
+  onChosen,
+  onStep,
+}: {
+  course: Course;
+  lesson: Lesson;
+  number: number;
+  chosen: boolean;
+  onChosen: (on: boolean) => void;
+  onStep: (by: -1 | 1) => void;
+}) {
+  const { setNodeRef, setActivatorNodeRef, listeners, transform, transition, isDragging } = useSortable({
+    id: lesson.id,
+  });
+  const name = lesson.title || `lesson ${number}`;
+  function onKeyDown(event: KeyboardEvent): void {
+    const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
+    if (by === 0) return;
+    event.preventDefault();
+    onStep(by);
+  }
+  const marks = [
+    ...(lesson.sample ? ['free sample'] : []),
+    ...(lesson.putAway ? ['put away'] : lesson.heldBack ? ['held back'] : []),
+    ...(lesson.counts ? [] : ['does not count']),
+  ];
+  return (
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), ...(transition === undefined ? {} : { transition }) }}
+      className={`lesson-row ${isDragging ? 'dragged' : ''}`}
+    >
+      <button
+        type="button"
+        ref={setActivatorNodeRef}
+        className="grip"
+        {...listeners}
+        aria-label={`Drag ${name}, or move it with the arrow keys`}
+        onKeyDown={onKeyDown}
+      >
+        <GripVertical size={16} aria-hidden="true" />
+      </button>
+      <input
+        type="checkbox"
+        className="checkbox checkbox-sm"
+        aria-label={`Choose ${name}`}
+        checked={chosen}
+        onChange={(event) => onChosen(event.target.checked)}
+      />
+      <span className="w-6 text-end text-ink-2">{number}</span>
+      <Link className="min-w-0 flex-1 break-words no-underline" to={`/make/${course.id}/${lesson.id}`} dir="auto">
+        {lesson.title || 'Without a title'}
+      </Link>
+      <span className="cap text-end">
+        {lessonInWords(lesson)}
+        {marks.map((mark) => (
+          <span key={mark} className="ms-3 text-draft">
+            {mark}
+          </span>
+        ))}
+      </span>
+    </li>
+  );
+}
