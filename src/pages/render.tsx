@@ -35,9 +35,11 @@ interface Frame {
   strip: Strip | null;
   keepOut?: boolean;
   /** The checkout is wider than a page to read. */
-  wide?: boolean;
+  wide?: boolean | 'lesson';
   structuredData?: unknown;
   body: string;
+  /** Where a page stands, beside the shop's name: what it is part of. */
+  within?: readonly { text: string; href: string }[];
   /** Lines at the foot: address and text of legal pages. */
   foot: readonly { text: string; href: string }[];
 }
@@ -67,8 +69,11 @@ export function documentHtml(frame: Frame): string {
   const foot = frame.foot
     .map(({ text, href }) => `<a class="plain-link" href="${escapeHtml(href)}">${escapeHtml(text)}</a>`)
     .join(' · ');
-  const width = frame.wide ? 'max-w-[62rem]' : 'max-w-[40rem]';
-  return `<!doctype html><html lang="${escapeHtml(frame.language)}" data-theme="day"><head>${meta}</head><body class="page">${strip}<div class="mx-auto ${width} px-5 pt-5"><a class="shop-line" href="/" dir="auto">${frame.logo ? `<img src="${escapeHtml(frame.logo.src)}" alt="${escapeHtml(frame.logo.alt || frame.shopName)}" class="logo">` : escapeHtml(frame.shopName)}</a></div><main>${frame.body}</main><footer class="mx-auto ${width} border-t border-line px-5 py-6 cap">${foot}</footer></body></html>`;
+  const within = (frame.within ?? [])
+    .map(({ text, href }) => `<a class="plain-link" href="${escapeHtml(href)}" dir="auto">${escapeHtml(text)}</a>`)
+    .join('');
+  const width = frame.wide === 'lesson' ? 'max-w-[80rem]' : frame.wide ? 'max-w-[62rem]' : 'max-w-[40rem]';
+  return `<!doctype html><html lang="${escapeHtml(frame.language)}" data-theme="day"><head>${meta}</head><body class="page">${strip}<div class="mx-auto ${width} shop-head px-5 pt-5"><a class="shop-line" href="/" dir="auto">${frame.logo ? `<img src="${escapeHtml(frame.logo.src)}" alt="${escapeHtml(frame.logo.alt || frame.shopName)}" class="logo">` : escapeHtml(frame.shopName)}</a>${within}</div><main>${frame.body}</main><footer class="mx-auto ${width} border-t border-line px-5 py-6 cap">${foot}</footer></body></html>`;
 }
 
 /** JSON that can stand inside a script element: no text of it can close the element. */

@@ -40,6 +40,7 @@ export function learnRoutes(context: CounterContext): Router {
       kind: 'still',
       title: course.title,
       keepOut: true,
+      within: [{ text: reading.words.course.yours, href: '/member/' }],
       body: courseHtml(course, reading.locale),
     });
   });
@@ -67,7 +68,11 @@ export function learnRoutes(context: CounterContext): Router {
       kind: 'lesson',
       title: lesson.title,
       keepOut: true,
-      wide: true,
+      wide: 'lesson',
+      within: [
+        { text: view.course.title, href: view.course.href },
+        { text: reading.words.course.yours, href: '/member/' },
+      ],
       body: lessonHtml(view),
     });
   });

@@ -59,7 +59,8 @@ export function readingRoutes(context: CounterContext): Router {
       kind: 'lesson',
       title: lesson.title,
       keepOut: true,
-      wide: true,
+      wide: 'lesson',
+      within: [{ text: course.title, href: who.courseHref }],
       body: lessonHtml(view),
     });
   });

@@ -14,7 +14,9 @@ export interface SentPage {
   /** Kept out of what search engines list. */
   keepOut?: boolean;
   structuredData?: unknown;
-  wide?: boolean;
+  wide?: boolean | 'lesson';
+  /** What it is part of, beside the shop's name. */
+  within?: readonly { text: string; href: string }[];
   /** The mark by which a view of it is counted. */
   mark?: string | null;
   body: string;

@@ -74,13 +74,24 @@ function LessonBody({ lesson }: { lesson: LessonView }) {
           {learning.said.text}
         </p>
       )}
-      <Onward lesson={lesson} done={learning.done} onDone={learning.markDone} />
+      <Onward lesson={lesson} done={learning.done} quiet={learning.said !== null} onDone={learning.markDone} />
     </article>
   );
 }
 
 /** Back and on, at the thumb; pressing on marks the lesson done where it has no quiz to pass. */
-function Onward({ lesson, done, onDone }: { lesson: LessonView; done: boolean; onDone: () => Promise<boolean> }) {
+function Onward({
+  lesson,
+  done,
+  quiet,
+  onDone,
+}: {
+  lesson: LessonView;
+  done: boolean;
+  /** Something has just been said about it. */
+  quiet: boolean;
+  onDone: () => Promise<boolean>;
+}) {
   const words = useLearnWords();
   const { previous, next, own, quiz, course } = lesson;
   const marks = own !== null && quiz === null && !done;
@@ -112,7 +123,7 @@ function Onward({ lesson, done, onDone }: { lesson: LessonView; done: boolean; o
           {words.onTo(next.title)}
         </a>
       )}
-      {done && <span className="text-access">✓ {words.isDone}</span>}
+      {done && !quiet && <span className="text-access">✓ {words.isDone}</span>}
     </div>
   );
 }

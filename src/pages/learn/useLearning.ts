@@ -47,7 +47,7 @@ export function useLearning({ own, done: wasDone }: LessonView): Learning {
     },
     passed(finished) {
       setDone(true);
-      setSaid({ text: finished ? words.finished : words.isDone, wrong: false });
+      setSaid(finished ? { text: words.finished, wrong: false } : null);
     },
   };
 }

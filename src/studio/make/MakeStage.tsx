@@ -16,6 +16,7 @@ import { Panes } from '../frame/Panes';
 import { BuyersChoice, PriceOutcome, soldPrices } from '../price/outcome';
 import { useNow } from '../data/useNow';
 import { ProductSheet } from './ProductSheet';
+import { KIND_WORDS } from './kindWords';
 import { productSheetOf } from './kinds';
 import { addFilesTo } from './uploads';
 
@@ -77,7 +78,7 @@ export default function MakeStage({ draft }: { draft: Draft }) {
         .filter(({ made }) => made.length > 0)
         .map(({ kind, made }) => (
           <div key={kind}>
-            <div className="group">{productSheetOf({ kind }).several}</div>
+            <div className="group">{KIND_WORDS[kind].several}</div>
             {made.map((p) => (
               <Link
                 key={p.id}
@@ -121,11 +122,12 @@ export default function MakeStage({ draft }: { draft: Draft }) {
                     <button className="w-full py-3 text-start" onClick={() => make(kind)}>
                       <b className="font-semibold">{name}</b>
                       <br />
-                      <span className="text-ink-2">{productSheetOf({ kind }).explains}</span>
+                      <span className="text-ink-2">{KIND_WORDS[kind].explains}</span>
                     </button>
                   </li>
                 ))}
               </ul>
+              <p className="mt-4 text-ink-2">Or drop files anywhere on this page: they become a download.</p>
             </>
           )
         }

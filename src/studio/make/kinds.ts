@@ -17,10 +17,6 @@ interface ProductSheetParts<P> {
   Part?: ComponentType<{ draft: Draft; product: P; partId: string }>;
   /** What it leads to for whoever has it, at the head of the outcome. */
   Outcome?: ComponentType<{ draft: Draft; product: P; partId: string | undefined }>;
-  /** What several of them are called in the index. */
-  several: string;
-  /** Follows the kind's name where something new is made. */
-  explains: string;
 }
 
 /** How each kind of product is made: a kind without a line here does not compile. */
@@ -28,16 +24,12 @@ const SHEETS: { [K in ProductName]: ProductSheetParts<ProductsByKind[K]> } = {
   download: {
     Contents: DownloadContents,
     Limits: DownloadLimits,
-    several: 'Downloads',
-    explains: 'One or more files, opened the moment they are paid for. Or drop files anywhere on this page.',
   },
   course: {
     Contents: CourseContents,
     Limits: CourseLimits,
     Part: LessonSheet,
     Outcome: MemberWillHave,
-    several: 'Courses',
-    explains: 'Lessons in modules, opened all at once or week by week, with questions and a certificate if you like.',
   },
 };
 

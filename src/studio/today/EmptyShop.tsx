@@ -1,5 +1,7 @@
+import { PRODUCT_KINDS } from '#core/catalogue';
 import { Link } from 'react-router';
 import { useState } from 'react';
+import { KIND_WORDS } from '../make/kindWords';
 import { May } from '../frame/May';
 import { sentenceOf, useFinishedShopMutation } from '../data/ownerApi';
 
@@ -36,15 +38,15 @@ export function EmptyShop() {
     <>
       <p className="lead mt-4">What will you sell first?</p>
       <ul className="mt-2 max-w-lg">
-        <li className="border-y border-line">
-          <Link className="block py-3 no-underline" to="/make/new?kind=download">
-            <b className="font-semibold underline">Files to download</b>
-            <br />
-            <span className="text-ink-2">
-              One or more files, or a link held elsewhere, opened the moment they are paid for.
-            </span>
-          </Link>
-        </li>
+        {PRODUCT_KINDS.map(({ kind, name }) => (
+          <li key={kind} className="border-t border-line last:border-b">
+            <Link className="block py-3 no-underline" to={`/make/new?kind=${kind}`}>
+              <b className="font-semibold underline">{name}</b>
+              <br />
+              <span className="text-ink-2">{KIND_WORDS[kind].explains}</span>
+            </Link>
+          </li>
+        ))}
       </ul>
       <ul className="mt-8 max-w-lg text-ink-2">
         {STAGES.map(([stage, text]) => (

@@ -14,6 +14,7 @@ export const course: CourseWords = {
         ? `Alle ${of} müssen richtig sein.`
         : `${right} von ${of} müssen richtig sein.`,
   begin: 'Anfangen',
+  yours: 'Alles, was Ihnen gehört',
   goOnWith: (title) => `Weiter: ${title}`,
   again: 'Alles ist erledigt. Es bleibt für Sie offen.',
   certificate: 'Urkunde (PDF)',

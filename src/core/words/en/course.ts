@@ -8,6 +8,7 @@ export const course = {
   needs: (right: number, of: number): string =>
     of === 1 ? 'One question.' : right === of ? `All ${of} have to be right.` : `${right} of ${of} have to be right.`,
   begin: 'Begin',
+  yours: 'All that is yours',
   goOnWith: (title: string): string => `Go on: ${title}`,
   again: 'Everything is done. It stays open to you.',
   certificate: 'Certificate (PDF)',

@@ -1,0 +1,170 @@
+import { expect, test } from '@jest/globals';
+import type { Page } from 'playwright-core';
+import { axeFindings, complaintsOf, newPage } from '../support/browser';
+import { openForAll } from '../support/openForAll';
+import { publish } from '../support/studio';
+import { tone } from '../support/tone';
+
+// A course from nothing: made, sold, read on a phone, done, and its seller's changes after that.
+const open = openForAll('start');
+const PHONE = { viewport: { width: 390, height: 844 }, bypassCSP: true };
+const CALL = { name: 'Trill.wav', mimeType: 'audio/wav', buffer: tone(2) };
+const CAPTIONS = 'WEBVTT\n\n00:00.000 --> 00:02.000\nA trill, a pause, a trill.\n';
+
+async function makeLesson(studio: Page, module: string, title: string): Promise<void> {
+  await studio.getByRole('button', { name: `Add a lesson to ${module}` }).click();
+  await studio.getByRole('region', { name: module }).getByRole('link', { name: 'Without a title' }).click();
+  await studio.getByLabel('Title of the lesson').fill(title);
+}
+
+test('a course is made, sold, read on a phone, answered and finished', async () => {
+  // ---- the seller makes it: two modules, a week apart
+  const studio = await newPage(open.browser, { viewport: { width: 1280, height: 800 }, bypassCSP: true });
+  const complaints = complaintsOf(studio);
+  await studio.goto(open.served.studio);
+  await studio.getByText('What will you sell first?').waitFor();
+  await studio.getByRole('link', { name: 'A course of lessons' }).click();
+  await studio.waitForFunction(() => document.activeElement?.getAttribute('aria-label') === 'Title');
+  await studio.keyboard.type('Hearing Wrens');
+  await studio.getByRole('button', { name: 'Begin with a module' }).click();
+  await studio.getByLabel('Title of module 1').fill('Week 1');
+  await studio.getByRole('button', { name: 'Add a module' }).click();
+  await studio.getByLabel('Title of module 2').fill('Week 2');
+  await studio.getByLabel('How the course opens', { exact: true }).selectOption('every');
+
+  await makeLesson(studio, 'Week 1', 'Why wrens are loud');
+  await studio.getByLabel('Who may read it').selectOption('sample');
+  await studio.getByRole('button', { name: 'text', exact: true }).click();
+  await studio.getByRole('textbox', { name: 'Text 1' }).click();
+  await studio.keyboard.type('A small bird with a large voice.');
+  const add = studio.getByLabel('Add a picture, sound, film or file');
+  await add.setInputFiles(CALL);
+  await studio.getByLabel('Title of sound 2').fill('Trill, pause, trill');
+  const captions = studio.getByLabel('Add captions to sound 2');
+  await captions.setInputFiles({ name: 'trill.de.vtt', mimeType: 'text/vtt', buffer: Buffer.from('no captions') });
+  await studio.getByText('its first line has to be WEBVTT', { exact: false }).waitFor();
+  await captions.setInputFiles({ name: 'trill.de.vtt', mimeType: 'text/vtt', buffer: Buffer.from(CAPTIONS) });
+  expect(await studio.getByLabel('Language of captions 1 of sound 2').inputValue()).toBe('de');
+  expect(await axeFindings(studio)).toEqual([]);
+
+  await studio.getByRole('link', { name: 'All of Hearing Wrens' }).click();
+  await makeLesson(studio, 'Week 1', 'Five calls');
+  await studio.getByRole('button', { name: 'Ask questions at the end' }).click();
+  await studio.getByText('Question 1 has no words.', { exact: true }).waitFor();
+  await studio.getByLabel('Question 1', { exact: true }).fill('Which one has the pause?');
+  await studio.getByLabel('Answer 1 to question 1', { exact: true }).fill('The trill');
+  await studio.getByLabel('Answer 2 to question 1', { exact: true }).fill('The alarm');
+  await studio.getByLabel('Said after question 1').fill('The pause is where the phrase turns.');
+  await studio.getByRole('link', { name: 'All of Hearing Wrens' }).click();
+  // Many at once: a lesson for each file.
+  await studio.getByLabel('Lessons of Week 2 from files').setInputFiles([
+    { ...CALL, name: 'At night.wav' },
+    { ...CALL, name: 'In the reeds.wav', buffer: tone(3) },
+  ]);
+  await studio.getByRole('link', { name: 'In the reeds' }).waitFor();
+  // By keyboard over the edge of a module, and back.
+  const grip = studio.getByRole('button', { name: 'Drag At night, or move it with the arrow keys' });
+  await grip.focus();
+  await studio.keyboard.press('ArrowUp');
+  await studio.getByRole('region', { name: 'Week 1' }).getByRole('link', { name: 'At night' }).waitFor();
+  await studio.getByLabel('Choose At night').check();
+  await studio.getByRole('button', { name: 'to Week 2', exact: true }).click();
+  await studio.getByRole('region', { name: 'Week 2' }).getByRole('link', { name: 'At night' }).waitFor();
+  // What somebody will have, before anybody has it.
+  await studio.getByLabel('Joins on').fill('2026-06-15');
+  const outcome = studio.getByRole('complementary');
+  await outcome.getByText('22 June 2026', { exact: true }).waitFor();
+  expect(await outcome.getByText('15 June 2026', { exact: true }).count()).toBe(1);
+  expect(await axeFindings(studio)).toEqual([]);
+
+  await studio.getByRole('button', { name: 'Set a price' }).click();
+  await studio.getByLabel('Hearing Wrens: amount in EUR').fill('64');
+  await studio.getByText('€64.00').first().waitFor();
+  await studio.getByRole('link', { name: 'Sell', exact: true }).click();
+  await studio.getByRole('button', { name: 'Make the page for “Hearing Wrens”' }).click();
+  await studio.getByLabel('Address', { exact: true }).fill('hearing-wrens');
+  await publish(studio);
+
+  // ---- bought on a phone: it opens there at once, and is kept once its buyer is signed in
+  const phone = await newPage(open.browser, PHONE);
+  const phoneComplaints = complaintsOf(phone);
+  await phone.goto(`${open.served.base}/hearing-wrens`);
+  await phone.getByRole('link', { name: 'Get it now' }).click();
+  await phone.getByLabel('E-mail').fill('tove@example.org');
+  await phone.getByLabel('Name', { exact: true }).fill('Tove Marsh');
+  await phone.getByText('Sample cards for this test shop').click();
+  await phone.getByRole('button', { name: 'Goes through', exact: true }).click();
+  await phone.getByRole('button', { name: 'Pay €64.00 now' }).click();
+  await phone.waitForURL('**/thanks');
+  await phone.getByRole('link', { name: 'Begin with the first lesson' }).click();
+  await phone.getByText('The link in your receipt signs you in', { exact: false }).waitFor();
+  await phone.goto(`${open.served.base}/standin/mail/`);
+  await phone.getByRole('link', { name: /Receipt: Hearing Wrens/ }).click();
+  await phone.getByRole('link', { name: /member\/enter/ }).click();
+  await phone.getByRole('button', { name: 'Sign in' }).click();
+  await phone.getByText('0 of 4 done').waitFor();
+  expect(await axeFindings(phone)).toEqual([]);
+  await phone.getByRole('link', { name: 'Begin: Why wrens are loud' }).click();
+  await phone.getByText('A small bird with a large voice.').waitFor();
+  expect(await axeFindings(phone)).toEqual([]);
+  // Nothing is wider than the phone.
+  expect(await phone.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
+  await phone.getByLabel('My notes').fill('1:12 the pause!');
+  await phone.getByText('Kept', { exact: true }).waitFor();
+  // The sound plays to its end, is asked for in parts, and its place is told.
+  await phone.evaluate(() => document.querySelector('audio')?.play());
+  await phone.waitForFunction(() => document.querySelector('audio')?.ended === true);
+
+  // ---- the line drops: what was done is kept here, and sent once it is back
+  await phone.context().setOffline(true);
+  await phone.getByRole('button', { name: 'Done, on to Five calls' }).click();
+  await phone.getByText('There is no line at the moment.', { exact: false }).waitFor();
+  const sent = phone.waitForResponse((response) => response.url().endsWith('/done') && response.ok());
+  await phone.context().setOffline(false);
+  await sent;
+  await phone.reload();
+  await phone.getByText('1 of 4 done').first().waitFor({ state: 'attached' });
+  expect(await phone.getByLabel('My notes').inputValue()).toBe('1:12 the pause!');
+  await phone.getByRole('link', { name: 'On: Five calls' }).click();
+
+  // ---- the questions: wrong, then right
+  await phone.getByRole('button', { name: 'Answer', exact: true }).click();
+  await phone.getByText('Every question wants an answer.').waitFor();
+  await phone.getByLabel('The alarm').check();
+  await phone.getByRole('button', { name: 'Answer', exact: true }).click();
+  await phone.getByText('0 of 1 right: not passed yet.', { exact: false }).waitFor();
+  await phone.getByText('The pause is where the phrase turns.', { exact: false }).waitFor();
+  await phone.getByRole('button', { name: 'Try again' }).click();
+  await phone.getByLabel('The trill').check();
+  await phone.getByRole('button', { name: 'Answer', exact: true }).click();
+  await phone.getByText('Passed: 1 of 1 right.').waitFor();
+
+  // ---- a week has to go by for the rest; a stranger reads the sample and nothing else
+  await phone.getByText('All lessons').click();
+  await phone.getByText('opens', { exact: false }).first().waitFor();
+  expect(await phone.getByRole('link', { name: 'At night' }).count()).toBe(0);
+  const stranger = await newPage(open.browser, PHONE);
+  const sample = phone.url().match(/course\/([\w-]+)\//)?.[1] ?? '';
+  await stranger.goto(`${open.served.base}/-/course/${sample}`);
+  await stranger.getByRole('link', { name: 'Why wrens are loud' }).click();
+  await stranger.getByText('A free sample.', { exact: false }).waitFor();
+  expect(await axeFindings(stranger)).toEqual([]);
+  expect(await stranger.getByRole('link', { name: 'Five calls' }).count()).toBe(0);
+
+  // ---- the seller opens everything at once: what was done stays done
+  await studio.getByRole('link', { name: 'Make', exact: true }).click();
+  await studio.getByLabel('How the course opens', { exact: true }).selectOption('as-around');
+  await studio.getByLabel('What members get who finish').selectOption('certificate');
+  await publish(studio);
+  await phone.goto(`${open.served.base}/member/`);
+  await phone.getByRole('link', { name: 'Go on: In the reeds' }).click();
+  await phone.getByRole('button', { name: /^Done, on to/ }).click();
+  await phone.getByRole('heading', { name: 'At night' }).waitFor();
+  await phone.getByRole('button', { name: 'Done', exact: true }).click();
+  await phone.getByText('That was the last one: everything is done.').waitFor();
+  await phone.goto(`${open.served.base}/member/course/${sample}`);
+  const paper = await phone.getByRole('link', { name: 'Certificate (PDF)' }).getAttribute('href');
+  const pdf = await phone.request.get(`${open.served.base}${paper ?? ''}`);
+  expect([pdf.status(), pdf.headers()['content-type']]).toEqual([200, 'application/pdf']);
+  expect([...complaints, ...phoneComplaints.filter((c) => !c.includes('ERR_INTERNET_DISCONNECTED'))]).toEqual([]);
+}, 180_000);
