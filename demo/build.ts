@@ -3,6 +3,7 @@ import { addMs, DAY, dateIn, type Instant, instantOf, msOf } from '#core/calenda
 import { createCounter } from '../src/counter/createCounter';
 import { demoCatalogue } from './catalogue';
 import { Buyer, Owner } from './clients';
+import { inventedLearners, learning } from './learners';
 import { inventedPerson, NEWER_FIRST } from './people';
 import { seeded } from './random';
 import { inventedVisits } from './visits';
@@ -108,12 +109,23 @@ export async function buildDemo(dataFolder: string, clientFolder: string): Promi
   for (const [days, path, price, card] of told)
     visits.push({ at: before(days), come: () => lastingBuyer(path, price, card) });
 
+  const learns = learning({ address, content, letIn }, seeded(1849), used);
+  for (const learner of inventedLearners(DEMO_DAY, seeded(1848), CARDS)) {
+    visits.push({ at: learner.joins, come: () => learns.join(learner) });
+    for (const comes of learner.comes) visits.push({ at: comes.at, come: () => learns.study(learner, comes) });
+  }
   for (let i = 0; i < WAY_BUYERS; i += 1) visits.push({ at: wayMoment(i), come: () => wayBuyer(i) });
 
   for (const { at, come } of visits.sort((a, b) => (a.at < b.at ? -1 : 1))) {
     await passTo(at);
     await come();
     await runner.settle();
+  }
+
+  /** As a mailed link does. */
+  async function letIn(buyer: Buyer, mailed: string): Promise<void> {
+    const id = context.people.find(mailed)?.id ?? '';
+    await buyer.fetch(`/member/enter/${await context.doors.makeLink(id, 60_000)}`, { method: 'POST' });
   }
 
   /** Some days apart, the last on the demo's own eve. */

@@ -26,6 +26,7 @@ import {
 } from '#core/paths';
 import { type DraftContent, type ReleaseContent, sealContent } from '#core/release';
 import { cards } from './cards';
+import { wrenCourse } from './course/course';
 import { reeds } from './drawings';
 import { seeded } from './random';
 import { call, phrase } from './sounds';
@@ -274,7 +275,7 @@ export async function demoCatalogue(upload: Upload): Promise<ReleaseContent> {
       limit: { inAll: '40', each: '1' },
     }),
   ];
-  const products = [dawn, wren, marsh, library];
+  const products: Product[] = [dawn, wren, marsh, library];
   const made = offers.map((o) =>
     sellWithPage.make({
       offer: { id: o.id, title: o.title, products: products.filter((p) => o.productIds.includes(p.id)) },
@@ -313,13 +314,25 @@ export async function demoCatalogue(upload: Upload): Promise<ReleaseContent> {
   });
   const ways = newerPaths(offers, { wrenOffer, membership, lifelong }, known, next);
   offers.push(ways.talkOffer);
+  // The course came last: whatever was made before it keeps its ids.
+  const course = await wrenCourse(file, next);
+  const courseOffer: DraftOffer = {
+    ...newOffer(next('off'), course, 'EUR'),
+    prices: [
+      newPrice(next('pr'), { name: 'All at once', terms: { kind: 'once', amount: '128.00' } }),
+      newPrice(next('pr'), { name: 'In two parts', terms: { kind: 'plan', amount: '67.00', payments: '2' } }),
+    ],
+  };
+  products.push(course);
+  offers.push(courseOffer);
+  const taught = sellWithPage.make(known(courseOffer));
   const content: DraftContent = {
     shop: SHOP,
     products,
     offers,
     coupons,
-    paths: [...made.map((m) => m.path), ...ways.begun.map((m) => m.path)],
-    pages: [...made.flatMap((m) => m.pages), after, ...ways.begun.flatMap((m) => m.pages)],
+    paths: [...made.map((m) => m.path), taught.path, ...ways.begun.map((m) => m.path)],
+    pages: [...made.flatMap((m) => m.pages), ...taught.pages, after, ...ways.begun.flatMap((m) => m.pages)],
   };
   return sealContent(content);
 }

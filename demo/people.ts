@@ -39,6 +39,26 @@ const LAST = [
 /** Those who came by the newer paths. */
 export const NEWER_FIRST = ['Ilse', 'Joren', 'Maeve', 'Ottilie', 'Pavel', 'Runa'];
 
+/** Those who came to the course. */
+export const LEARNER_FIRST = [
+  'Agnes',
+  'Bram',
+  'Carla',
+  'Dario',
+  'Elin',
+  'Fidel',
+  'Greta',
+  'Hanne',
+  'Ivo',
+  'Jelka',
+  'Kasper',
+  'Livia',
+  'Marek',
+  'Nadja',
+  'Otis',
+  'Paula',
+];
+
 export function inventedPerson(
   random: { int(below: number): number },
   used: Set<string>,

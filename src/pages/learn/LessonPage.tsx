@@ -12,11 +12,8 @@ export function LessonPage({ lesson, words }: { lesson: LessonView; words: Learn
   return (
     <LearnWordsProvider value={words}>
       <div className="lesson-grid">
-        <aside className="lesson-course">
-          <details>
-            <summary className="plain-link">{words.all}</summary>
-            <Outline course={lesson.course} at={lesson.id} />
-          </details>
+        <aside className="lesson-course" id="lessons">
+          <Outline course={lesson.course} at={lesson.id} />
         </aside>
         <LessonBody lesson={lesson} />
         {lesson.own && (
@@ -45,6 +42,11 @@ function LessonBody({ lesson }: { lesson: LessonView }) {
 
   return (
     <article className="lesson-body">
+      <p className="to-lessons">
+        <a className="plain-link" href="#lessons">
+          {words.all}
+        </a>
+      </p>
       <h1 dir="auto">{lesson.title}</h1>
       {lesson.note !== '' && <p className="message calm my-3">{lesson.note}</p>}
       <Blocks lesson={lesson} onEnded={ended} />

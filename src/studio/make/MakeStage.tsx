@@ -135,7 +135,7 @@ export default function MakeStage({ draft }: { draft: Draft }) {
           product && (
             <>
               <Missing findings={draft.findings.filter((f) => f.about.id === product.id || f.about.id === offer?.id)} />
-              {offer && price && (
+              {offer && price && part === undefined && (
                 <div className="sec mt-3 !pb-0">
                   <h2 className="mb-2">What the buyer will pay</h2>
                   <PriceOutcome draft={draft} offer={offer} price={price} now={now} width={312} />

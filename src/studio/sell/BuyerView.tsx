@@ -261,6 +261,7 @@ function Thing({ product, note, open }: { product: Product; note: string; open: 
         <ul>
           {productKindOf(product)
             .openings(product)
+            .filter(({ part }) => part === null)
             .map(({ name }) => (
               <li key={name} className="border-t border-line py-2 break-words" dir="auto">
                 {name}

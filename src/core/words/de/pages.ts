@@ -39,6 +39,16 @@ export const pages: PageWords = {
   links: (n) => (n === 1 ? '1 Link' : `${n} Links`),
   lessons: (n) => (n === 1 ? '1 Lektion' : `${n} Lektionen`),
   modules: (n) => (n === 1 ? '1 Modul' : `${n} Module`),
+  opensBy: {
+    every: (count, unit) => {
+      const one = { day: 'jeden Tag', week: 'jede Woche', month: 'jeden Monat' }[unit];
+      const many = { day: 'Tage', week: 'Wochen', month: 'Monate' }[unit];
+      return count === 1 ? `${one} eines` : `alle ${count} ${many} eines`;
+    },
+    inOrder: 'jede, sobald die vorige erledigt ist',
+    after: (days) => (days === 1 ? 'einen Tag nach dem Beitritt' : `${days} Tage nach dem Beitritt`),
+    on: (day) => `ab dem ${day}`,
+  },
   noFile: 'noch keine Datei',
   bytes: (n) => `${n} Bytes`,
   and: ' und ',

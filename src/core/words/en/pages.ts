@@ -36,6 +36,14 @@ export const pages = {
   links: (n: number): string => (n === 1 ? '1 link' : `${n} links`),
   lessons: (n: number): string => (n === 1 ? '1 lesson' : `${n} lessons`),
   modules: (n: number): string => (n === 1 ? '1 module' : `${n} modules`),
+  /** How the parts of something open, after what it holds: ", one every week". */
+  opensBy: {
+    every: (count: number, unit: 'day' | 'week' | 'month'): string =>
+      count === 1 ? `one every ${unit}` : `one every ${count} ${unit}s`,
+    inOrder: 'each once the one before is done',
+    after: (days: number): string => (days === 1 ? 'a day after joining' : `${days} days after joining`),
+    on: (day: string): string => `from ${day} on`,
+  },
   noFile: 'no file yet',
   bytes: (n: number): string => `${n} bytes`,
   and: ' and ',

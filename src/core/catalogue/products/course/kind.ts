@@ -1,3 +1,4 @@
+import { formatDay } from '#core/calendar';
 import { wordsFor } from '#core/words';
 import { DEFAULT_DOWNLOADS } from '../download';
 import type { Opening, ProductKind } from '../kind';
@@ -31,7 +32,9 @@ export const courseKind: ProductKind<Course> = {
     const words = wordsFor(locale).pages;
     const modules = outlineFor(course, () => false).length;
     const lessons = words.lessons(lessonsOf(course).length);
-    return modules > 1 ? `${words.modules(modules)}, ${lessons}` : lessons;
+    const holds = modules > 1 ? `${words.modules(modules)}, ${lessons}` : lessons;
+    const opens = planInWords(course.plan, locale);
+    return opens === '' ? holds : `${holds}, ${opens}`;
   },
   openings: (course) => allLessons(course).flatMap(openingsOfLesson),
   parts: (course) => ({ whole: partsOfCourse(course), hour: course.hour }),
@@ -42,6 +45,23 @@ export const courseKind: ProductKind<Course> = {
     ),
   limits: ({ downloads }) => ({ fetches: downloads.limit, linkHours: downloads.linkHours }),
 };
+
+/** How its parts open, for buyers; empty where all of it opens with the pass. */
+function planInWords(plan: Course['plan'], locale: string): string {
+  const say = wordsFor(locale).pages.opensBy;
+  switch (plan?.opens) {
+    case 'every':
+      return say.every(plan.every.count, plan.every.unit);
+    case 'in-order':
+      return say.inOrder;
+    case 'after':
+      return say.after(plan.days);
+    case 'on':
+      return say.on(formatDay(`${plan.date}T12:00:00.000Z`, 'UTC', locale));
+    default:
+      return '';
+  }
+}
 
 const allLessons = ({ modules }: Course): Lesson[] => modules.flatMap(({ lessons }) => lessons);
 
