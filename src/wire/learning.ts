@@ -54,3 +54,26 @@ export const MemberCourse = z.strictObject({
   opensNext: z.string(),
 });
 export type MemberCourse = z.infer<typeof MemberCourse>;
+
+/** Who is where in a course, for its seller. */
+export const FollowedAnswer = z.strictObject({
+  members: z.int(),
+  finished: z.int(),
+  notBegun: z.int(),
+  inModule: z.array(z.strictObject({ id: z.string(), title: z.string(), count: z.int() })),
+  /** `hard`: how many tried its questions more than three times. */
+  stopsAt: z.strictObject({ id: z.string(), title: z.string(), count: z.int(), hard: z.int() }).nullable(),
+  /** The latest first, so many at most. */
+  people: z.array(
+    z.strictObject({
+      personId: z.string(),
+      name: z.string(),
+      done: z.int(),
+      of: z.int(),
+      /** The lesson they come to next; null once all is done. */
+      at: z.string().nullable(),
+      last: z.string().nullable(),
+    }),
+  ),
+});
+export type FollowedAnswer = z.infer<typeof FollowedAnswer>;

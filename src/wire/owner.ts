@@ -207,3 +207,43 @@ export const PracticeReport = z.strictObject({
   next: moment.nullable(),
 });
 export type PracticeReport = z.infer<typeof PracticeReport>;
+
+/** One line of what is given by hand: an address, and until the end of which day; null for good. */
+export const GiveLine = z.strictObject({
+  address: z.string().max(300),
+  name: z.string().max(300),
+  productId: Id,
+  until: z.iso.date().nullable(),
+});
+export type GiveLine = z.infer<typeof GiveLine>;
+
+export const GiveRequest = z.strictObject({
+  lines: z.array(GiveLine).min(1).max(50_000),
+  reason: z.string().max(200),
+  /** Whether each gets a sign-in link by mail. */
+  mail: z.boolean(),
+  /** Only looked at: nothing is given. */
+  tryOnly: z.boolean(),
+});
+export type GiveRequest = z.infer<typeof GiveRequest>;
+
+/** What becomes of each line, in their order. */
+export const GiveAnswer = z.strictObject({
+  fates: z.array(
+    z.strictObject({
+      /** `has`: they can open it for at least as long already, so nothing is given. */
+      fate: z.enum(['new', 'known', 'has', 'double', 'wrong']),
+      /** Why, where nothing is given. */
+      why: z.string(),
+    }),
+  ),
+  given: z.int(),
+});
+export type GiveAnswer = z.infer<typeof GiveAnswer>;
+
+/** Another last day for a pass, or its end now. */
+export const PassAct = z.discriminatedUnion('act', [
+  z.strictObject({ act: z.literal('until'), until: z.iso.date() }),
+  z.strictObject({ act: z.literal('withdraw') }),
+]);
+export type PassAct = z.infer<typeof PassAct>;

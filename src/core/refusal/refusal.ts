@@ -55,6 +55,12 @@ export interface RefusalFacts {
   'no-such-order': None;
   'no-such-pass': None;
   'pass-not-open': None;
+  'no-such-product': None;
+  /** A last moment that lies behind. */
+  'until-past': None;
+  'pass-closed': None;
+  /** A plan or subscription that runs opens and closes it. */
+  'pass-by-money': None;
   'no-such-file': None;
   'no-such-lesson': None;
   /** A part of a product whose time has not come for this person. */

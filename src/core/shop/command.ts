@@ -85,6 +85,14 @@ export type Command =
   | { type: 'answer-refund'; refundId: RefundId; answer: RefundAnswer }
   | { type: 'open-dispute'; disputeId: DisputeId; paymentId: PaymentId; amount: number; answerBy: Instant }
   | { type: 'close-dispute'; disputeId: DisputeId; won: boolean }
+  /** By hand: all of them, or none. */
+  | {
+      type: 'give-passes';
+      gifts: readonly { personId: PersonId; productId: ProductId; until: Instant | null }[];
+      reason: string;
+    }
+  | { type: 'move-pass'; passId: PassId; until: Instant }
+  | { type: 'withdraw-pass'; passId: PassId }
   | { type: 'mark-lesson'; personId: PersonId; productId: ProductId; lessonId: LessonId }
   | {
       type: 'pass-quiz';

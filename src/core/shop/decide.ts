@@ -23,6 +23,7 @@ import { closeDispute, openDispute } from './commands/dispute';
 import { expireCharge, expirePass } from './commands/expire';
 import { fetchFile } from './commands/fetchFile';
 import { markLesson, passQuiz } from './commands/learn';
+import { givePasses, movePass, withdrawPass } from './commands/passesByHand';
 import { pay } from './commands/pay';
 import { voidClaims } from './commands/voidClaims';
 import { publish } from './commands/publish';
@@ -94,6 +95,12 @@ export function decide(state: ShopState, command: Command, context: DecideContex
       return confirmGap(state, command, context);
     case 'close-dispute':
       return closeDispute(state, command, context);
+    case 'give-passes':
+      return givePasses(state, command, context);
+    case 'move-pass':
+      return movePass(state, command, context);
+    case 'withdraw-pass':
+      return withdrawPass(state, command, context);
     case 'mark-lesson':
       return markLesson(state, command, context);
     case 'pass-quiz':

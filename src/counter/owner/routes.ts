@@ -32,10 +32,12 @@ import { endSession, sessionsFor } from '../shared/sessions';
 import { sendSignInLink } from '../shared/signInLink';
 import { waitFor } from '../shared/waitFor';
 import { clockMove, moveClock } from './clock';
+import { accessRoutes } from './accessRoutes';
 import { agreementRoutes } from './agreementRoutes';
 import { letIn, letOut, ownHeader, ownSession, studioOnly, whoWorks } from './door';
 import { helperRoutes } from './helperRoutes';
 import { needs, refuseWho, whoIs } from './who';
+import { followRoutes } from './followRoutes';
 import { countRoutes } from './countRoutes';
 import { practiceRoutes } from './practiceRoutes';
 import { journalRoutes } from './journalRoutes';
@@ -106,11 +108,14 @@ export function ownerRoutes(context: CounterContext): Router {
 
   router.use('/practice', may('edit'), practiceRoutes(context));
   router.use(countRoutes(context));
+  router.use(followRoutes(context));
   router.post('/finished-shop', may('everything'), async (_req, res) =>
     answer(res, FinishedShopAnswer, { address: await context.finishedShop.open() }),
   );
 
   router.use(releaseRoutes(context));
+
+  router.use('/access', may('everything'), accessRoutes(context));
 
   // ---- refunds
   router.use(express.json({ limit: '64kb' }));

@@ -87,7 +87,7 @@ export async function changeOwnName(context: CounterContext, personId: PersonId,
 }
 
 // Control and direction characters would break a mail header or hide what a name says.
-const cleanName = (name: string): string =>
+export const cleanName = (name: string): string =>
   name
     .normalize('NFC')
     .replace(/[\u0000-\u001f\u007f-\u009f\u202a-\u202e\u2066-\u2069]/g, ' ')

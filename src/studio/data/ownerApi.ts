@@ -23,6 +23,7 @@ import {
   ReleasesAnswer,
   SessionsAnswer,
 } from '../../wire/owner';
+import { FollowedAnswer } from '../../wire/learning';
 import { Said } from '../../wire/problem';
 import type { Rights } from '#core/helpers';
 import type { Release } from '#core/release';
@@ -79,6 +80,11 @@ export const ownerApi = createApi({
       query: ({ pathId, days }) => `/paths/${pathId}/figures?days=${days}`,
       providesTags: ['About'],
       ...read(PathFiguresAnswer),
+    }),
+    followed: build.query<FollowedAnswer, string>({
+      query: (productId) => `/courses/${productId}/followed`,
+      providesTags: ['About'],
+      ...read(FollowedAnswer),
     }),
     beginPractice: build.mutation<z.infer<typeof PracticeBegun>, z.infer<typeof PracticeRequest>>({
       query: (body) => ({ url: '/practice', method: 'POST', body }),
@@ -168,6 +174,7 @@ export const {
   useReleasesQuery,
   useFirstHoursQuery,
   usePathFiguresQuery,
+  useFollowedQuery,
   useBeginPracticeMutation,
   usePracticeQuery,
   useMovePracticeMutation,

@@ -90,6 +90,11 @@ export const refusals: RefusalWords = {
   'no-such-order': () => 'Diese Bestellung gibt es nicht.',
   'no-such-pass': () => 'Dieser Link gehört zu nichts, was gekauft wurde.',
   'pass-not-open': () => 'Der Zugang zu dieser Datei ist geschlossen.',
+  'no-such-product': () => 'So ein Produkt gibt es hier nicht. Nichts wurde geändert.',
+  'until-past': () => 'Der letzte Tag liegt zurück. Nichts wurde geändert. Wählen Sie einen späteren.',
+  'pass-closed': () => 'Dieser Zugang ist schon geschlossen. Nichts wurde geändert. Er kann neu gegeben werden.',
+  'pass-by-money': () =>
+    'Eine laufende Ratenzahlung oder ein Abo öffnet und schließt das. Nichts wurde geändert. Handeln Sie dort.',
   'no-such-file': () => 'Diese Datei gehört nicht mehr zu dem, was gekauft wurde.',
   'no-such-lesson': () => 'Diese Lektion gehört nicht zu dem, was Ihnen gehört.',
   'part-not-open': () => 'Das ist für Sie noch nicht geöffnet.',

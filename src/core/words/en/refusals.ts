@@ -93,6 +93,11 @@ export const refusals: RefusalWords = {
   'no-such-order': () => 'There is no such order.',
   'no-such-pass': () => 'This link does not belong to anything that was bought.',
   'pass-not-open': () => 'Access to this file is closed.',
+  'no-such-product': () => 'There is no such product on sale or put away here. Nothing was changed.',
+  'until-past': () => 'The last day lies behind. Nothing was changed. Choose a later one.',
+  'pass-closed': () => 'This access is closed already. Nothing was changed. It can be given anew.',
+  'pass-by-money': () =>
+    'A plan or subscription that still runs opens and closes this. Nothing was changed. Act on that one instead.',
   'no-such-file': () => 'This file is not part of what was bought any more.',
   'no-such-lesson': () => 'There is no such lesson in what is yours.',
   'part-not-open': () => 'This has not opened for you yet.',

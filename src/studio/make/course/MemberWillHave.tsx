@@ -9,6 +9,7 @@ import { LessonPage } from '../../../pages/learn/LessonPage';
 import type { Draft } from '../../data/draft';
 import { useNow } from '../../data/useNow';
 import { CountFill, DayFill } from '../../price/Fill';
+import { OnTheWay } from './OnTheWay';
 import { useFileUrls } from './useFileUrls';
 
 /** What somebody who joins on a day will have, and when; and how it looks to them some days later. */
@@ -44,6 +45,9 @@ export function MemberWillHave({
         </p>
         <Openings product={product} when={when} zone={shop.zone} />
       </section>
+      {draft.live?.content.products.some(({ id }) => id === product.id) && (
+        <OnTheWay product={product} zone={shop.zone} />
+      )}
       <section className="sec">
         <h3 className="mb-2">
           On a phone,{' '}

@@ -1,0 +1,62 @@
+import { isRunning } from '#core/agreements';
+import { fact, type ShopEvent } from '#core/journal';
+import { passState } from '#core/passes';
+import { refuse } from '#core/refusal';
+import type { Command, DecideContext, Decision } from '../command';
+import type { ShopState } from '../state';
+
+/**
+ * Gives products to people, all of it or nothing: from now, until a moment or for good. Somebody who has one of them
+ * by another pass gets this one beside it; access is their union.
+ */
+export function givePasses(
+  _state: ShopState,
+  { gifts, reason }: Extract<Command, { type: 'give-passes' }>,
+  { now, release, ids }: DecideContext,
+): Decision {
+  const known = new Set(release?.content.products.map(({ id }) => id));
+  if (gifts.some(({ productId }) => !known.has(productId))) return refuse('no-such-product');
+  if (gifts.some(({ until }) => until !== null && until <= now)) return refuse('until-past');
+  return {
+    events: gifts.map(({ personId, productId, until }) =>
+      fact('pass.opened', {
+        pass: { id: ids.next('p'), personId, productId, cause: { kind: 'gift', reason }, from: now, until },
+      }),
+    ),
+  };
+}
+
+/** Another last moment for a pass that has one, or that was given. What a plan or subscription opens goes by its money. */
+export function movePass(
+  state: ShopState,
+  { passId, until }: Extract<Command, { type: 'move-pass' }>,
+  { now }: DecideContext,
+): Decision {
+  const pass = state.passes.get(passId);
+  if (!pass) return refuse('no-such-pass');
+  if (passState(pass, now) === 'closed') return refuse('pass-closed');
+  if (until <= now) return refuse('until-past');
+  if (byMoney(state, passId)) return refuse('pass-by-money');
+  return pass.until === until ? { events: [] } : { events: [fact('pass.untilMoved', { passId, until })] };
+}
+
+/** Takes a pass back. Money is another matter: giving it back has an act of its own. */
+export function withdrawPass(
+  state: ShopState,
+  { passId }: Extract<Command, { type: 'withdraw-pass' }>,
+  { now }: DecideContext,
+): Decision {
+  const pass = state.passes.get(passId);
+  if (!pass) return refuse('no-such-pass');
+  if (passState(pass, now) === 'closed') return refuse('pass-closed');
+  if (byMoney(state, passId)) return refuse('pass-by-money');
+  const events: ShopEvent[] = [fact('pass.closed', { passId, why: 'withdrawn', dueAt: null })];
+  return { events };
+}
+
+/** Whether a payment plan or subscription that still runs opens and closes it. */
+function byMoney(state: ShopState, passId: string): boolean {
+  const cause = state.passes.get(passId)?.cause;
+  const agreement = cause?.kind === 'paid' ? state.agreements.get(cause.agreementId ?? '') : undefined;
+  return agreement !== undefined && isRunning(agreement);
+}

@@ -1,0 +1,124 @@
+import express, { Router } from 'express';
+import { addDays, formatMoment, type Instant, startOfDate } from '#core/calendar';
+import type { PersonId, ProductId } from '#core/ids';
+import { isOpen } from '#core/passes';
+import { compareAddress, isAddress, type PersonRecord } from '#core/people';
+import { passesFor } from '#core/shop';
+import { GiveAnswer, type GiveLine, GiveRequest, PassAct, Said } from '../../wire';
+import { type CounterContext, liveRelease, shopOf } from '../context';
+import { answer } from '../http/answer';
+import { Problem, refusalProblem } from '../http/problem';
+import { cleanName } from '../shared/people';
+import { sendSignInLink } from '../shared/signInLink';
+import { whoIs } from './who';
+
+type Fate = GiveAnswer['fates'][number];
+interface Judged extends Fate {
+  line: GiveLine;
+  until: Instant | null;
+}
+
+/** Access by hand: given to one or to many, with another last day, taken back. */
+export function accessRoutes(context: CounterContext): Router {
+  const router = Router();
+  const { runner, people } = context;
+
+  router.post('/give', express.json({ limit: '20mb' }), async (req, res) => {
+    const { lines, reason, mail, tryOnly } = GiveRequest.parse(req.body);
+    const judged = judgeAll(lines);
+    const fates = judged.map(({ fate, why }) => ({ fate, why }));
+    const going = judged.filter(({ fate }) => fate === 'new' || fate === 'known');
+    if (tryOnly) return answer(res, GiveAnswer, { fates, given: 0 });
+    const wrong = fates.find(({ fate }) => fate === 'wrong');
+    if (wrong) throw new Problem(409, `Nothing was given. ${wrong.why}`, 'line-wrong');
+    // People first, safe on the disk, before any fact names them; then every pass in one entry of the history.
+    const found = new Map<string, PersonRecord>();
+    for (let i = 0; i < going.length; i += TOGETHER)
+      await Promise.all(
+        going.slice(i, i + TOGETHER).map(async ({ line }) => {
+          found.set(compareAddress(line.address), await personFor(line));
+        }),
+      );
+    const gifts = going.flatMap(({ line, until }) => {
+      const person = found.get(compareAddress(line.address));
+      return person ? [{ personId: person.id, productId: line.productId, until }] : [];
+    });
+    if (gifts.length > 0) {
+      const done = await runner.execute({ type: 'give-passes', gifts, reason }, whoIs(res).id);
+      if ('refused' in done) throw refusalProblem(done);
+      await runner.synced();
+    }
+    if (mail)
+      context.afterwards.do('A sign-in link could not be sent', async () => {
+        for (const person of found.values()) await sendSignInLink(context, person);
+      });
+    answer(res, GiveAnswer, { fates, given: gifts.length });
+  });
+
+  router.post('/:pass', express.json({ limit: '2kb' }), async (req, res) => {
+    const wanted = PassAct.parse(req.body);
+    const passId = req.params.pass;
+    const { zone, locale } = shopOf(context);
+    const until = wanted.act === 'until' ? endOf(wanted.until, zone) : null;
+    const done = await runner.execute(
+      until === null ? { type: 'withdraw-pass', passId } : { type: 'move-pass', passId, until },
+      whoIs(res).id,
+    );
+    if ('refused' in done) throw refusalProblem(done);
+    await runner.synced();
+    answer(res, Said, {
+      sentence: until === null ? 'Withdrawn. It is closed now.' : `Open until ${formatMoment(until, zone, locale)}.`,
+    });
+  });
+
+  /** What becomes of each line, looking at those before it: the same twice is given once. */
+  function judgeAll(lines: readonly GiveLine[]): Judged[] {
+    const products = new Set(liveRelease(context)?.content.products.map(({ id }) => id));
+    const { zone } = shopOf(context);
+    const seen = new Set<string>();
+    return lines.map((line): Judged => {
+      const until = line.until === null ? null : endOf(line.until, zone);
+      const say = (fate: Fate['fate'], why = ''): Judged => ({ fate, why, line, until });
+      if (!isAddress(line.address)) return say('wrong', `“${line.address}” is no e-mail address.`);
+      if (!products.has(line.productId)) return say('wrong', 'This product is not live.');
+      if (until !== null && until <= runner.now()) return say('wrong', `${line.until} lies behind.`);
+      const key = `${compareAddress(line.address)} ${line.productId}`;
+      if (seen.has(key)) return say('double', 'It stands in a line before this.');
+      seen.add(key);
+      const person = people.find(line.address);
+      if (!person) return say('new');
+      return hasAlready(person.id, line.productId, until) ? say('has', 'They can open it already.') : say('known');
+    });
+  }
+
+  /** Whether some pass of theirs opens it for at least as long, whatever comes. */
+  const hasAlready = (personId: PersonId, productId: ProductId, until: Instant | null): boolean =>
+    passesFor(runner.state, personId, productId).some(
+      (pass) =>
+        isOpen(pass, runner.now()) &&
+        (pass.cause.kind === 'gift' || pass.cause.agreementId === undefined) &&
+        (pass.until === null || (until !== null && pass.until >= until)),
+    );
+
+  async function personFor({ address, name }: GiveLine): Promise<PersonRecord> {
+    const person = await people.findOrAdd(address, () => ({
+      id: context.ids.next('u'),
+      rev: 1,
+      name: cleanName(name),
+      address: address.trim().normalize('NFC'),
+    }));
+    if (people.isGoing(person.id))
+      throw new Problem(503, 'Somebody of this list is being erased. Nothing was given. Try again.', 'press-again');
+    if (runner.state.people.get(person.id) !== person.rev)
+      await runner.execute({ type: 'change-person', personId: person.id, rev: person.rev });
+    return person;
+  }
+
+  return router;
+}
+
+/** So many new people are written to the disk at once. */
+const TOGETHER = 500;
+
+/** The first moment after a day. */
+const endOf = (date: string, zone: string): Instant => startOfDate(addDays(date, 1), zone);

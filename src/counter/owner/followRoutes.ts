@@ -1,0 +1,44 @@
+import { Router } from 'express';
+import { lessonOf } from '#core/catalogue';
+import type { LessonId } from '#core/ids';
+import { calledBySeller } from '#core/people';
+import { followCourse } from '#core/shop';
+import { FollowedAnswer } from '../../wire';
+import { type CounterContext, liveRelease } from '../context';
+import { answer } from '../http/answer';
+import { Problem } from '../http/problem';
+
+/** So many people are named; the counts are of all. */
+const MOST_NAMED = 500;
+/** Whoever has tried this often has found it hard. */
+const HARD_TRIES = 3;
+
+/** Who is where in a course. */
+export function followRoutes(context: CounterContext): Router {
+  const router = Router();
+  router.get('/courses/:id/followed', (req, res) => {
+    const { state } = context.runner;
+    const course = liveRelease(context)?.content.products.find((p) => p.id === req.params.id);
+    if (course?.kind !== 'course') throw new Problem(404, 'This course is not live.', 'no-such-course');
+    const { people, stopsAt, ...counts } = followCourse(state, course, context.runner.now());
+    const triedOften = (lesson: LessonId): number =>
+      people.filter(({ personId }) => (context.learners.get(personId).tries[lesson] ?? []).length > HARD_TRIES).length;
+    answer(res, FollowedAnswer, {
+      ...counts,
+      members: people.length,
+      stopsAt: stopsAt && { ...stopsAt, hard: lessonOf(course, stopsAt.id)?.quiz ? triedOften(stopsAt.id) : 0 },
+      people: people.slice(0, MOST_NAMED).map(({ personId, done, of, at, last }) => {
+        const person = context.people.get(personId);
+        return {
+          personId,
+          name: person ? calledBySeller(person) || person.address : '',
+          done,
+          of,
+          at: at === null ? null : (lessonOf(course, at)?.title ?? null),
+          last,
+        };
+      }),
+    });
+  });
+  return router;
+}

@@ -1,0 +1,117 @@
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { passState } from '#core/passes';
+import { Buyer } from '../../../demo/clients';
+import type { GiveAnswer, GiveLine, Me } from '../../../src/wire';
+import { CARD, openShop, type TestShop, until } from '../../support/counter';
+import { mailsTo } from '../../support/mails';
+import { contentWithMonthly } from '../../support/release';
+
+let shop: TestShop;
+let productId = '';
+beforeAll(async () => {
+  shop = await openShop({ content: contentWithMonthly() });
+  productId = shop.counter.context.releases.get(1)?.content.products[0]?.id ?? '';
+});
+afterAll(() => shop.close());
+
+const state = () => shop.counter.context.runner.state;
+const line = (address: string, more: Partial<GiveLine> = {}): GiveLine => ({
+  address,
+  name: address.split('@')[0] ?? '',
+  productId,
+  until: null,
+  ...more,
+});
+const give = (lines: GiveLine[], more: object = {}) =>
+  shop.owner.act<GiveAnswer & { title?: string; code?: string }>('/access/give', {
+    lines,
+    reason: 'from the old shop',
+    mail: false,
+    tryOnly: false,
+    ...more,
+  });
+const passesOf = (address: string) => {
+  const id = shop.counter.context.people.find(address)?.id ?? '';
+  return (state().passesOfPerson.get(id) ?? []).flatMap((pass) => state().passes.get(pass) ?? []);
+};
+async function things(address: string): Promise<{ title: string; open: boolean; note: string }[]> {
+  const who = new Buyer(shop.counter.address);
+  const id = shop.counter.context.people.find(address)?.id ?? '';
+  await who.fetch(`/member/enter/${await shop.counter.context.doors.makeLink(id, 60_000)}`, { method: 'POST' });
+  return ((await (await who.fetch('/member/api/me')).json()) as Extract<Me, { signedIn: true }>).things;
+}
+
+test('a dry run says what becomes of every line, and does nothing; a wrong line stops all of it', async () => {
+  const before = state().seq;
+  const lines = [
+    line('ada@example.org'),
+    line(' ADA@example.org'),
+    line('no address'),
+    line('bo@example.org', { until: '2026-06-14' }),
+    line('cy@example.org', { productId: 'prd_none' }),
+  ];
+  const tried = await give(lines, { tryOnly: true });
+  expect(tried.body.fates.map(({ fate }) => fate)).toEqual(['new', 'double', 'wrong', 'wrong', 'wrong']);
+  const refused = await give(lines);
+  expect([refused.status, refused.body.code]).toEqual([409, 'line-wrong']);
+  expect([state().seq, [...shop.counter.context.people.all()].length]).toEqual([before, 0]);
+});
+
+test('given: one entry of the history for all; opens at once, with why; nobody is mailed unless that is wanted', async () => {
+  const before = state().seq;
+  const many = Array.from({ length: 300 }, (_, i) => line(`m${i}@example.org`));
+  const given = await give(many);
+  expect([given.status, given.body.given]).toEqual([200, 300]);
+  expect([...state().passes.values()].filter(({ cause }) => cause.kind === 'gift')).toHaveLength(300);
+  expect((await things('m7@example.org'))[0]).toMatchObject({ title: 'Field pack', open: true });
+  expect(await mailsTo(shop.folder, 'm7@example.org')).toHaveLength(0);
+  // The same again gives nothing; somebody new among them is given alone.
+  const again = await give([...many, line('late@example.org')], { mail: true });
+  expect([again.body.given, again.body.fates[0]?.fate]).toEqual([1, 'has']);
+  await until(async () => (await mailsTo(shop.folder, 'late@example.org')).length === 1, 'the link');
+  expect(state().seq).toBeGreaterThan(before);
+});
+
+test('to the end of a day, moved, withdrawn; what is closed is given anew', async () => {
+  await give([line('dee@example.org', { until: '2026-06-20' })]);
+  const [pass] = passesOf('dee@example.org');
+  // The first moment after that day in Lisbon.
+  expect(pass?.until).toBe('2026-06-20T23:00:00.000Z');
+  const act = (body: object) => shop.owner.act<{ sentence?: string; code?: string }>(`/access/${pass?.id}`, body);
+  expect((await act({ act: 'until', until: '2026-06-01' })).body.code).toBe('until-past');
+  expect((await act({ act: 'until', until: '2026-07-31' })).body.sentence).toContain('1 August 2026');
+  // It does not close on its first day.
+  shop.counter.context.demoClock?.moveTo('2026-06-21T12:00:00.000Z');
+  await shop.counter.context.runner.settle();
+  expect((await things('dee@example.org'))[0]?.open).toBe(true);
+  expect((await act({ act: 'withdraw' })).status).toBe(200);
+  expect((await things('dee@example.org'))[0]?.open).toBe(false);
+  expect([
+    (await act({ act: 'withdraw' })).body.code,
+    (await act({ act: 'until', until: '2026-08-01' })).body.code,
+  ]).toEqual(['pass-closed', 'pass-closed']);
+  expect((await give([line('dee@example.org')])).body.given).toBe(1);
+  expect(passesOf('dee@example.org').map((p) => passState(p, shop.counter.context.runner.now()))).toEqual([
+    'closed',
+    'open',
+  ]);
+});
+
+test('what a subscription opens goes by its money; a refund closes what was bought and leaves what was given', async () => {
+  const eve = { name: 'Eve', address: 'eve@example.org' };
+  const buyer = new Buyer(shop.counter.address);
+  await buyer.pay(await buyer.openCheckout('monthly'), eve, CARD.good);
+  await buyer.pay(await buyer.openCheckout('field-pack'), eve, CARD.good);
+  await shop.counter.context.runner.settle();
+  const [monthly, once] = passesOf(eve.address);
+  const withdraw = (id = '') => shop.owner.act<{ code?: string }>(`/access/${id}`, { act: 'withdraw' });
+  expect((await withdraw(monthly?.id)).body.code).toBe('pass-by-money');
+  expect((await withdraw('p_none')).body.code).toBe('no-such-pass');
+  // Bought for good already: nothing to give. Until the money goes back.
+  expect((await give([line(eve.address)])).body.fates[0]?.fate).toBe('has');
+  const order = [...state().orders.values()].find((o) => o.passIds.includes(once?.id ?? ''));
+  const shares = [{ lineId: order?.lines[0]?.lineId, amount: 2_400 }];
+  await shop.owner.act('/refunds', { orderId: order?.id, shares, reason: 'asked' });
+  expect((await give([line(eve.address)])).body.given).toBe(1);
+  expect((await things(eve.address)).filter(({ open }) => open)).toHaveLength(1);
+});
