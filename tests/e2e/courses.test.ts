@@ -169,5 +169,28 @@ test('a course is made, sold, read on a phone, answered and finished', async () 
   const paper = await phone.getByRole('link', { name: 'Certificate (PDF)' }).getAttribute('href');
   const pdf = await phone.request.get(`${open.served.base}${paper ?? ''}`);
   expect([pdf.status(), pdf.headers()['content-type']]).toEqual([200, 'application/pdf']);
+
+  // ---- the seller sees who is where, and lets people of an older shop in from a list
+  await studio.getByRole('complementary').getByRole('button', { name: 'Close' }).click();
+  await studio.getByText('1 finished.', { exact: false }).waitFor();
+  await studio.getByRole('link', { name: 'Deliver', exact: true }).click();
+  await studio.getByRole('link', { name: 'Everybody who bought' }).click();
+  await studio.getByText('Give somebody access …').click();
+  const list = 'E-mail;Name\r\nada@example.org;Ada Zoë\r\nnot an address;X\r\nADA@example.org;Ada\r\n';
+  await studio
+    .getByLabel('People from a CSV')
+    .setInputFiles({ name: 'old shop.csv', mimeType: 'text/csv', buffer: Buffer.from(list, 'latin1') });
+  await studio.getByLabel('Why it is given').fill('the old shop');
+  await studio.getByRole('button', { name: 'See what becomes of it' }).click();
+  await studio.getByText('1 somebody new, 1 twice in the list, 1 cannot be given.').waitFor();
+  expect(await axeFindings(studio)).toEqual([]);
+  await studio.getByRole('button', { name: 'Give it to 1 person' }).click();
+  await studio.getByText('Given to 1 person.').waitFor();
+  await studio.getByRole('link', { name: 'Search', exact: true }).click();
+  await studio.getByLabel('Search everything').fill('Zoë');
+  await studio.getByRole('link', { name: /Ada Zoë/ }).click();
+  await studio.getByText('(the old shop)', { exact: false }).waitFor();
+  await studio.getByRole('button', { name: 'Withdraw Hearing Wrens' }).click();
+  await studio.getByText('withdrawn', { exact: false }).first().waitFor();
   expect([...complaints, ...phoneComplaints.filter((c) => !c.includes('ERR_INTERNET_DISCONNECTED'))]).toEqual([]);
 }, 180_000);

@@ -8,6 +8,8 @@ import type { Draft } from '../data/draft';
 import { type BuyersFound, findBuyers } from '../data/queries/people';
 import { type Column, Rows } from '../frame/Rows';
 import { ChoiceFill } from '../price/Fill';
+import { May } from '../frame/May';
+import { GiveAccess } from './GiveAccess';
 import { exportPeople } from './exportPeople';
 
 const STEP = 100;
@@ -72,6 +74,9 @@ export function PeopleSheet({ draft, selected }: { draft: Draft; selected: strin
         />
         , the last buyer first.
       </p>
+      <May right="everything">
+        <GiveAccess draft={draft} />
+      </May>
       {found && found.count > 0 && (
         <p className="lead mt-1 text-ink-2">
           {found.count.toLocaleString('en')} {found.count === 1 ? 'person' : 'people'}.{' '}

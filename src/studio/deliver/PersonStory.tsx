@@ -6,13 +6,15 @@ import { formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
 import { type Agreement, chargeFor, isRunning, openFor } from '#core/agreements';
 import { agreementState, readyReply } from '#core/messages';
-import { explain, type Explanation, type OpenFor } from '#core/passes';
+import { explain, type Explanation, type OpenFor, type Pass } from '#core/passes';
 import type { PersonId } from '#core/ids';
 import { storyOfPerson } from '../data/queries/people';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
 import { inWords } from '../statusWords';
 import { agreementsLink } from './links';
+import { GiveAccess } from './GiveAccess';
+import { PassActs } from './PassActs';
 import { ErasePerson } from './ErasePerson';
 import { VisitStory } from './VisitStory';
 import { May } from '../frame/May';
@@ -55,6 +57,10 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
       locale,
       openFor: lasting,
     });
+  const titleOf = (id: string): string => draft.content.products.find((p) => p.id === id)?.title ?? 'a product';
+  /** Opened and closed by a plan or subscription that runs. */
+  const byMoney = ({ cause }: Pass): boolean =>
+    cause.kind === 'paid' && agreements.some((a) => a.id === cause.agreementId && isRunning(a));
   const theirs = [...new Set(passes.map((p) => p.productId))];
   const reply = readyReply({
     shop: draft.content.shop,
@@ -75,9 +81,16 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
       <div className="sec mt-3">
         <h3>Can they open it?</h3>
         {theirs.map((id) => (
-          <p key={id} className="mt-1.5">
-            {why(id)}
-          </p>
+          <div key={id} className="mt-1.5">
+            <p>{why(id)}</p>
+            <May right="everything">
+              {passes
+                .filter((p) => p.productId === id && !byMoney(p))
+                .map((p) => (
+                  <PassActs key={p.id} pass={p} title={titleOf(id)} now={latest} zone={zone} />
+                ))}
+            </May>
+          </div>
         ))}
         {others.length > 0 && (
           <p className="mt-2">
@@ -134,6 +147,7 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
       </div>
       {person && !person.erased && (
         <May right="everything">
+          <GiveAccess draft={draft} to={{ address: person.address, name: calledBySeller(person) }} />
           <ErasePerson personId={personId} who={who} />
         </May>
       )}
