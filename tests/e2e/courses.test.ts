@@ -98,8 +98,11 @@ test('a course is made, sold, read on a phone, answered and finished', async () 
   await phone.waitForURL('**/thanks');
   await phone.getByRole('link', { name: 'Begin with the first lesson' }).click();
   await phone.getByText('The link in your receipt signs you in', { exact: false }).waitFor();
-  await phone.goto(`${open.served.base}/standin/mail/`);
-  await phone.getByRole('link', { name: /Receipt: Hearing Wrens/ }).click();
+  // The letter is on its way for a moment.
+  const receipt = phone.getByRole('link', { name: /Receipt: Hearing Wrens/ });
+  do await phone.goto(`${open.served.base}/standin/mail/`);
+  while ((await receipt.count()) === 0);
+  await receipt.click();
   await phone.getByRole('link', { name: /member\/enter/ }).click();
   await phone.getByRole('button', { name: 'Sign in' }).click();
   await phone.getByText('0 of 4 done').waitFor();
@@ -194,3 +197,50 @@ test('a course is made, sold, read on a phone, answered and finished', async () 
   await studio.getByText('withdrawn', { exact: false }).first().waitFor();
   expect([...complaints, ...phoneComplaints.filter((c) => !c.includes('ERR_INTERNET_DISCONNECTED'))]).toEqual([]);
 }, 180_000);
+
+test('a bundle of it and a file: made, bought once, each part opened by itself', async () => {
+  const studio = await newPage(open.browser, { viewport: { width: 1280, height: 800 }, bypassCSP: true });
+  const complaints = complaintsOf(studio);
+  await studio.goto(open.served.studio);
+  await studio.getByRole('link', { name: 'Make', exact: true }).click();
+  for (const [kind, title] of [
+    ['Files to download', 'Wren cards'],
+    ['A bundle of what you have', 'All about wrens'],
+  ] as const) {
+    await studio.getByRole('link', { name: 'New product …' }).click();
+    await studio.getByRole('button', { name: kind }).click();
+    await studio.waitForFunction(() => document.activeElement?.getAttribute('aria-label') === 'Title');
+    await studio.keyboard.type(title);
+    if (title === 'Wren cards')
+      await studio
+        .getByLabel('Add files')
+        .setInputFiles({ name: 'Cards.txt', mimeType: 'text/plain', buffer: Buffer.from('six cards') });
+  }
+  const into = studio.getByLabel('Put something into the bundle');
+  await into.selectOption({ label: 'Wren cards' });
+  await into.selectOption({ label: 'Hearing Wrens' });
+  await studio.getByText('2 things').first().waitFor();
+  expect(await axeFindings(studio)).toEqual([]);
+  await studio.getByRole('button', { name: 'Set a price' }).click();
+  await studio.getByLabel('All about wrens: amount in EUR').fill('70');
+  await studio.getByText('€70.00').first().waitFor();
+  await studio.getByRole('link', { name: 'Sell', exact: true }).click();
+  await studio.getByRole('button', { name: 'Make the page for “All about wrens”' }).click();
+  await studio.getByLabel('Address', { exact: true }).fill('all-wrens');
+  await publish(studio);
+
+  const phone = await newPage(open.browser, PHONE);
+  await phone.goto(`${open.served.base}/all-wrens`);
+  await phone.getByRole('link', { name: 'Get it now' }).click();
+  await phone.getByLabel('E-mail').fill('ilmar@example.org');
+  await phone.getByLabel('Name', { exact: true }).fill('Ilmar Sedge');
+  await phone.getByText('Sample cards for this test shop').click();
+  await phone.getByRole('button', { name: 'Goes through', exact: true }).click();
+  await phone.getByRole('button', { name: 'Pay €70.00 now' }).click();
+  await phone.waitForURL('**/thanks');
+  await phone.getByRole('link', { name: 'Download Cards.txt' }).waitFor();
+  await phone.getByRole('link', { name: 'Begin with the first lesson' }).click();
+  await phone.getByRole('link', { name: 'Why wrens are loud' }).click();
+  await phone.getByText('A small bird with a large voice.').waitFor();
+  expect(complaints).toEqual([]);
+}, 120_000);

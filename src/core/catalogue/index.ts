@@ -3,6 +3,7 @@ export { RichText, type RichBlock, type RichRun, richFromPlain, plainFromRich, c
 export {
   type AnyProductKind,
   besideLesson,
+  Bundle,
   Captions,
   captionsProblem,
   type ContentFinding,
@@ -40,6 +41,7 @@ export {
   progressIn,
   upgradeProduct,
 } from './products';
+export { isInItself, openedBy } from './opens';
 export { Offer } from './offer';
 export { Price, Rise, CardStatement, saleState, type SaleState } from './price';
 export {

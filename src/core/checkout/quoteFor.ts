@@ -1,5 +1,5 @@
 import { type Instant } from '#core/calendar';
-import { type Coupon, type Offer, type Price, saleState } from '#core/catalogue';
+import { openedBy, type Coupon, type Offer, type Price, saleState } from '#core/catalogue';
 import { sum } from '#core/money';
 import type { ProductId } from '#core/ids';
 import { refuse, type RefusalOf } from '#core/refusal';
@@ -76,7 +76,7 @@ export function quoteFor(
       priceId: chosen.price.id,
       title: chosen.offer.title,
       priceName: chosen.price.name,
-      productIds: i === 0 ? openedWith(chosen.offer, choice.given, release) : chosen.offer.productIds,
+      productIds: openedWith(chosen.offer, i === 0 ? choice.given : [], release),
       terms: chosen.terms,
       ...(chosen.quantity > 1 ? { quantity: chosen.quantity } : {}),
       ...(chosen.article === undefined ? {} : { article: chosen.article }),
@@ -105,11 +105,9 @@ export function quoteFor(
   };
 }
 
-/** What the first line opens: what its offer does, and what is given along, each once. */
-const openedWith = ({ productIds }: Offer, given: QuoteChoice['given'] = [], { content }: Release): ProductId[] => [
-  ...productIds,
-  ...given.filter((id) => !productIds.includes(id) && content.products.some((p) => p.id === id)),
-];
+/** What a line opens: what its offer does, and what is given along with the first, each once; of a bundle what is in it. */
+const openedWith = ({ productIds }: Offer, given: QuoteChoice['given'] = [], { content }: Release): ProductId[] =>
+  openedBy(content.products, [...productIds, ...given.filter((id) => content.products.some((p) => p.id === id))]);
 
 /** The dues of a line: those of its terms, as many times as it was taken. */
 function paymentsFor({ terms, quantity }: Chosen, now: Instant, zone: string): Due[] {

@@ -1,3 +1,4 @@
+import { openedBy } from '#core/catalogue';
 import type { Extra, Till } from '#core/paths';
 import type { LineChoice, QuoteChoice } from '#core/checkout';
 import { parseAmount } from '#core/money';
@@ -53,7 +54,8 @@ export function hasAlready(
   { offerId }: Pick<Extra, 'offerId'>,
   personId: PersonId,
 ): boolean {
-  const products = release.content.offers.find((o) => o.id === offerId)?.productIds ?? [];
+  const offer = release.content.offers.find((o) => o.id === offerId);
+  const products = openedBy(release.content.products, offer?.productIds ?? []);
   return (
     isSubscribed(state, personId, offerId) ||
     (products.length > 0 && products.every((id) => passesFor(state, personId, id).some((pass) => isOpen(pass, now))))

@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import type { Instant } from '#core/calendar';
-import { describeContents, type Offer } from '#core/catalogue';
+import { describeContents, type Offer, openedBy } from '#core/catalogue';
 import {
   buttonLeadsTo,
   checkoutOf,
@@ -131,8 +131,9 @@ export function viewOf(
 ): PageView {
   const { locale } = reading;
   const pathOf = (id: PathId): Path | undefined => release.content.paths.find((p) => p.id === id);
-  const opened = new Set(mainOffersOf(release, path).flatMap((offer) => offer.productIds));
-  const products = [...opened].flatMap((id) => release.content.products.find((p) => p.id === id) ?? []);
+  const named = mainOffersOf(release, path).flatMap((offer) => offer.productIds);
+  const opened = openedBy(release.content.products, named);
+  const products = opened.flatMap((id) => release.content.products.find((p) => p.id === id) ?? []);
   return {
     things: products.map((p) => ({ title: p.title, promise: p.promise, files: describeContents(p, locale) })),
     pictureUrl: (file) => `/pictures/${file.sha256}`,

@@ -70,7 +70,7 @@ export function ProductSheet({ draft, product }: { draft: Draft; product: Produc
         }
       />
 
-      <Kind.Contents product={product} />
+      <Kind.Contents product={product} draft={draft} />
       <section className="sec">
         <h3 className="mb-2">Picture</h3>
         <PictureField product={product} />

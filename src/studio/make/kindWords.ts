@@ -13,6 +13,10 @@ export const KIND_WORDS: Record<ProductName, KindWords> = {
     several: 'Downloads',
     explains: 'One or more files, or a link held elsewhere, opened the moment they are paid for.',
   },
+  bundle: {
+    several: 'Bundles',
+    explains: 'Several of your products under one price. Each opens by itself the moment the bundle is bought.',
+  },
   course: {
     several: 'Courses',
     explains: 'Lessons in modules, opened all at once or week by week, with questions and a certificate if you like.',

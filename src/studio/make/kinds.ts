@@ -1,6 +1,7 @@
 import type { ComponentType } from 'react';
 import type { ProductName, ProductsByKind } from '#core/catalogue';
 import type { Draft } from '../data/draft';
+import { BundleContents } from './bundle/BundleContents';
 import { CourseContents } from './course/CourseContents';
 import { CourseLimits } from './course/CourseLimits';
 import { LessonSheet } from './course/LessonSheet';
@@ -10,7 +11,7 @@ import { DownloadLimits } from './download/DownloadLimits';
 
 interface ProductSheetParts<P> {
   /** What it holds, right under title and promise. */
-  Contents: ComponentType<{ product: P }>;
+  Contents: ComponentType<{ product: P; draft: Draft }>;
   /** What buyers may do with it, after all that describes it. */
   Limits: ComponentType<{ product: P }>;
   /** A part of it in the sheet's place, where it has parts that are made one by one. */
@@ -24,6 +25,10 @@ const SHEETS: { [K in ProductName]: ProductSheetParts<ProductsByKind[K]> } = {
   download: {
     Contents: DownloadContents,
     Limits: DownloadLimits,
+  },
+  bundle: {
+    Contents: BundleContents,
+    Limits: () => null,
   },
   course: {
     Contents: CourseContents,

@@ -1,7 +1,7 @@
 import { type Remote, wrap } from 'comlink';
 import { inWords } from '../statusWords';
 import { useEffect, useRef, useState } from 'react';
-import type { DraftOffer, Price } from '#core/catalogue';
+import { type DraftOffer, openedBy, type Price } from '#core/catalogue';
 import { addDays, dateIn, formatDay, formatTime } from '#core/calendar';
 import { formatAmount } from '#core/money';
 import { type Release, sealContent } from '#core/release';
@@ -72,7 +72,10 @@ export function Rehearse({
           ...content,
           paths: [],
           pages: [],
-          products: content.products.filter((p) => offer.productIds.includes(p.id)),
+          // A bundle, and what is in it.
+          products: content.products.filter(
+            (p) => offer.productIds.includes(p.id) || openedBy(content.products, offer.productIds).includes(p.id),
+          ),
           offers: [
             {
               id: offer.id,

@@ -3,7 +3,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useRef, useState } from 'react';
 import { useLocation } from 'react-router';
 import { addMs, dateIn, type Instant, msOf, startOfDate } from '#core/calendar';
-import { productKindOf, describeContents, type Product } from '#core/catalogue';
+import { productKindOf, describeContents, openedBy, type Product } from '#core/catalogue';
 import { explain } from '#core/passes';
 import { unsealContent } from '#core/release';
 import { accessSentence, isLasting } from '#core/terms';
@@ -154,7 +154,8 @@ function OwnersThings({
   const { offers, products, shop } = draft.content;
   const offer = offers.find((o) => o.id === offerId);
   const price = offer && soldPrices(offer)[0];
-  const theirs = products.filter((p) => offer?.productIds.includes(p.id));
+  const opens = openedBy(products, offer?.productIds ?? []);
+  const theirs = products.filter((p) => opens.includes(p.id));
   if (behind) {
     const held = (productId: ProductId): string =>
       explain({

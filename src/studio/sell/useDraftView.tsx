@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { Instant } from '#core/calendar';
 import { wordsFor } from '#core/words';
-import { describeContents, type FileRef } from '#core/catalogue';
+import { describeContents, type FileRef, openedBy } from '#core/catalogue';
 import { sealContent } from '#core/release';
 import { listedOf } from '../../pages/data/listed';
 import { mainOffers, offerBehind, type Path, showsAt, sightOf } from '#core/paths';
@@ -35,8 +35,8 @@ export function useDraftView(draft: Draft, path: Path, page: Page, editing: bool
     ...page.blocks.flatMap((b) => ((b.kind === 'picture' || b.kind === 'maker') && b.file ? [b.file] : [])),
     ...(hasShelf ? products.flatMap((p) => (p.picture ? [p.picture.file] : [])) : []),
   ]);
-  const opened = new Set(mainOffers(path).flatMap((id) => offers.find((o) => o.id === id)?.productIds ?? []));
-  const things = [...opened]
+  const named = mainOffers(path).flatMap((id) => offers.find((o) => o.id === id)?.productIds ?? []);
+  const things = openedBy(products, named)
     .flatMap((id) => products.filter((p) => p.id === id))
     .map((p) => ({ title: p.title, promise: p.promise, files: describeContents(p) }));
   const thingsInWords = JSON.stringify(things);

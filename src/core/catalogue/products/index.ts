@@ -48,6 +48,7 @@ export type { AnyProductKind, ContentFinding, Opening, Parts, ProductKind } from
 export type { ProductBase, ProductName, ProductsByKind } from './product';
 export { productShape } from './base';
 export { PRODUCT_KINDS } from './kinds';
+export { Bundle } from './bundle';
 export { linkProblem } from './link';
 export { DEFAULT_DOWNLOADS, Download, ProductLink } from './download';
 export * from './course';

@@ -1,4 +1,5 @@
 import type * as z from 'zod';
+import type { ProductId } from '#core/ids';
 import type { Part } from '#core/opening';
 import type { FileRef } from '../file';
 import type { Product, ProductBase } from './product';
@@ -53,6 +54,8 @@ export interface ProductKind<P extends ProductBase> {
   openings(product: P): Opening[];
   /** What opens by a plan; null where everything opens with it. */
   parts(product: P): Parts | null;
+  /** Other products that it opens in its own place once it is bought; null where it is opened itself. */
+  contains(product: P): readonly ProductId[] | null;
   /**
    * What stands in it under an id of its own. Of what was shown somebody may have made use: it can be replaced or put
    * away, and not taken out.

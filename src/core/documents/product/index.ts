@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { Product, productKindOf, upgradeProduct } from '#core/catalogue';
+import { isInItself, openedBy, Product, productKindOf, upgradeProduct } from '#core/catalogue';
 import { type Finding, quoted, type Subject } from '../finding';
 import { documentKind } from '../kind';
 
@@ -37,10 +37,17 @@ export const productKind = documentKind<'product', Product>({
     putAway: ['put away', 'put away'],
     benefits: 'benefits',
     article: 'article number',
+    parts: 'what is in it',
+    modules: 'its lessons',
+    plan: 'when it opens',
+    hour: 'at which hour it opens',
+    certificate: ['its certificate', 'its certificate'],
     downloads: ['how often files can be fetched', 'how often files can be fetched'],
   },
   findings({ products, offers }, { hasFile }) {
-    const sold = new Set(offers.filter((o) => o.onSale).flatMap((o) => o.productIds));
+    const named = offers.filter((o) => o.onSale).flatMap((o) => o.productIds);
+    const sold = new Set([...named, ...openedBy(products, named)]);
+    const known = new Set(products.map(({ id }) => id));
     return products.flatMap((product) => {
       const about: Subject = { kind: 'product', id: product.id };
       const found: Finding[] = [];
@@ -48,6 +55,21 @@ export const productKind = documentKind<'product', Product>({
         found.push({ level: 'stops', code: 'no-title', text: 'A product has no title.', about });
       for (const { empties, ...finding } of productKindOf(product).findings(product, quoted(product.title)))
         found.push({ ...finding, level: empties && !sold.has(product.id) ? 'look' : 'stops', about });
+      const inside = productKindOf(product).contains(product) ?? [];
+      if (inside.some((id) => !known.has(id)))
+        found.push({
+          level: 'stops',
+          code: 'part-missing',
+          text: `${quoted(product.title)} holds something that is no longer here.`,
+          about,
+        });
+      if (isInItself(products, product.id))
+        found.push({
+          level: 'stops',
+          code: 'circle',
+          text: `${quoted(product.title)} comes to stand inside itself. Take it out of what it holds.`,
+          about,
+        });
       for (const file of [...productKindOf(product).files(product), ...(product.picture ? [product.picture.file] : [])])
         if (!hasFile(file.sha256))
           found.push({

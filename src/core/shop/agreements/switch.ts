@@ -8,7 +8,7 @@ import {
   whyNotAct,
 } from '#core/agreements';
 import type { Instant } from '#core/calendar';
-import { type Offer, type Price, saleState } from '#core/catalogue';
+import { type Offer, openedBy, type Price, saleState } from '#core/catalogue';
 import { termsNow } from '#core/checkout';
 import type { DisputeId, OfferId, PaymentId } from '#core/ids';
 import { disputeHold } from '#core/passes';
@@ -66,7 +66,7 @@ export function switchTo(
     priceId,
     title: offer.title,
     priceName: price.name,
-    productIds: offer.productIds,
+    productIds: openedBy(context.release?.content.products ?? [], offer.productIds),
     currency: a.currency,
     zone: a.zone,
     terms,

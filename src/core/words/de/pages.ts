@@ -37,6 +37,7 @@ export const pages: PageWords = {
   receiptComes: ' Der Beleg ist per E-Mail zu Ihnen unterwegs, mit einem Link, der Sie auf jedem Gerät anmeldet.',
   files: (n) => (n === 1 ? '1 Datei' : `${n} Dateien`),
   links: (n) => (n === 1 ? '1 Link' : `${n} Links`),
+  things: (n) => (n === 1 ? '1 Teil' : `${n} Teile`),
   lessons: (n) => (n === 1 ? '1 Lektion' : `${n} Lektionen`),
   modules: (n) => (n === 1 ? '1 Modul' : `${n} Module`),
   opensBy: {

@@ -34,6 +34,7 @@ export const pages = {
   receiptComes: ' The receipt is on its way to you by e-mail, with a link that signs you in from any device.',
   files: (n: number): string => (n === 1 ? '1 file' : `${n} files`),
   links: (n: number): string => (n === 1 ? '1 link' : `${n} links`),
+  things: (n: number): string => (n === 1 ? '1 thing' : `${n} things`),
   lessons: (n: number): string => (n === 1 ? '1 lesson' : `${n} lessons`),
   modules: (n: number): string => (n === 1 ? '1 module' : `${n} modules`),
   /** How the parts of something open, after what it holds: ", one every week". */

@@ -37,6 +37,7 @@ export const courseKind: ProductKind<Course> = {
     return opens === '' ? holds : `${holds}, ${opens}`;
   },
   openings: (course) => allLessons(course).flatMap(openingsOfLesson),
+  contains: () => null,
   parts: (course) => ({ whole: partsOfCourse(course), hour: course.hour }),
   // What was only ever held back nobody has had.
   places: (course) =>

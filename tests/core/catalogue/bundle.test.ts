@@ -1,0 +1,64 @@
+import { describe, expect, test } from '@jest/globals';
+import { type Bundle, freshProduct, isInItself, newProduct, openedBy, type Product } from '#core/catalogue';
+import { passState } from '#core/passes';
+import { launchCheck, type Release, sealContent, unsealContent } from '#core/release';
+import { releaseWith, shopInMemory } from '../../support/shopInMemory';
+
+const bundle = (id: string, parts: string[]): Bundle => ({ ...freshProduct('bundle', id, `Bundle ${id}`), parts });
+const things = (ids: string[]): Product[] => ids.map((id) => newProduct(id, id));
+
+describe('what a bundle opens', () => {
+  const products = [...things(['a', 'b', 'c']), bundle('x', ['a', 'b']), bundle('y', ['x', 'c', 'a'])];
+
+  test('what is in it, however deep, each once; another product opens itself', () => {
+    expect(openedBy(products, ['y'])).toEqual(['a', 'b', 'c']);
+    expect(openedBy(products, ['c', 'x', 'a'])).toEqual(['c', 'a', 'b']);
+    expect(openedBy(products, ['gone'])).toEqual(['gone']);
+  });
+
+  test('a circle is found, and ends', () => {
+    const round = [...things(['a']), bundle('x', ['y', 'a']), bundle('y', ['x'])];
+    expect([isInItself(round, 'x'), isInItself(round, 'y'), isInItself(products, 'y')]).toEqual([true, true, false]);
+    expect(openedBy(round, ['x'])).toEqual(['a']);
+  });
+});
+
+test('bought it opens a pass for each part; what is taken out later stays with who has it, and all close with the money', async () => {
+  const live = releaseWith([{ kind: 'once', amount: '30' }], {
+    edit: (content) => {
+      const [first, second] = content.products;
+      content.products.push(bundle('prd_all', [first?.id ?? '', second?.id ?? '']));
+      for (const offer of content.offers) if (offer.id === 'off_0') offer.productIds = ['prd_all'];
+    },
+  });
+  const ids = live.content.products.slice(0, 2).map(({ id }) => id);
+  const shop = await shopInMemory(live, '2026-06-15T08:00:00.000Z');
+  const order = await shop.order({ i: 0 });
+  const passes = () => order.passIds.flatMap((id) => shop.runner.state.passes.get(id) ?? []);
+  expect(passes().map((p) => p.productId)).toEqual(ids);
+
+  const draft = structuredClone(unsealContent(live.content));
+  for (const product of draft.products) if (product.kind === 'bundle') product.parts = [ids[0] ?? ''];
+  const next: Release = { ...live, number: 2, basedOn: 1, content: sealContent(draft) };
+  shop.ports.addRelease(next);
+  expect(await shop.act({ type: 'publish', release: next, hasFile: () => true })).toBe('done');
+  const now = shop.runner.now();
+  expect(passes().map((p) => passState(p, now))).toEqual(['open', 'open']);
+
+  const shares = [{ lineId: order.lines[0]?.lineId ?? '', amount: 3_000 }];
+  await shop.act({ type: 'refund', orderId: order.id, shares, reason: 'asked' });
+  await shop.runner.settle();
+  expect(passes().map((p) => passState(p, shop.runner.now()))).toEqual(['closed', 'closed']);
+});
+
+test('a launch check stops a circle, a part that is gone, and an empty bundle that is sold', () => {
+  const live = releaseWith([{ kind: 'once', amount: '30' }], {
+    edit: (content) => {
+      content.products.push(bundle('x', ['y']), bundle('y', ['x', 'gone']), bundle('z', []));
+      for (const offer of content.offers) if (offer.id === 'off_0') offer.productIds = ['x', 'z'];
+    },
+  });
+  const found = launchCheck(unsealContent(live.content), () => true, '2026-06-15T08:00:00.000Z');
+  const stops = found.filter(({ level }) => level === 'stops').map(({ code, about }) => `${code} ${about.id}`);
+  expect(stops).toEqual(expect.arrayContaining(['circle x', 'circle y', 'part-missing y', 'nothing-to-deliver z']));
+});
