@@ -85,6 +85,8 @@ declare module '../product' {
 export const letterboxKind: ProductKind<Letterbox> = {
   kind: 'letterbox',
   name: 'A letterbox',
+  explains: 'Opened by post.',
+  several: 'Letterboxes',
   schema: Letterbox,
   fresh: (base) => ({ ...base, kind: 'letterbox', opens: '' }),
   upgrade: (product) => product,
@@ -94,6 +96,9 @@ export const letterboxKind: ProductKind<Letterbox> = {
   earlier: () => [],
   describe: ({ opens }) => \`opens \${opens}\`,
   openings: () => [],
+  parts: () => null,
+  contains: () => null,
+  places: () => [],
   limits: () => ({ fetches: 1, linkHours: 1 }),
 };
 `,
@@ -104,11 +109,7 @@ export const letterboxKind: ProductKind<Letterbox> = {
     ', letterboxKind',
     "import { letterboxKind } from './letterbox';\n",
   );
-  line(
-    'src/studio/make/kinds.ts',
-    '  download: {',
-    "  letterbox: { Contents: () => null, Limits: () => null, explains: 'Opened by post.' },\n",
-  );
+  line('src/studio/make/kinds.ts', '  download: {', '  letterbox: { Contents: () => null, Limits: () => null },\n');
 
   add(
     'src/core/pages/blocks/bell/index.ts',

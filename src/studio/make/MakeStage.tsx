@@ -16,7 +16,6 @@ import { Panes } from '../frame/Panes';
 import { BuyersChoice, PriceOutcome, soldPrices } from '../price/outcome';
 import { useNow } from '../data/useNow';
 import { ProductSheet } from './ProductSheet';
-import { KIND_WORDS } from './kindWords';
 import { productSheetOf } from './kinds';
 import { addFilesTo } from './uploads';
 
@@ -74,11 +73,11 @@ export default function MakeStage({ draft }: { draft: Draft }) {
       <Link className="row" data-new to="/make/new" aria-current={id === 'new' ? 'true' : undefined}>
         <b>New product …</b>
       </Link>
-      {PRODUCT_KINDS.map(({ kind }) => ({ kind, made: products.filter((p) => p.kind === kind) }))
+      {PRODUCT_KINDS.map(({ kind, several }) => ({ kind, several, made: products.filter((p) => p.kind === kind) }))
         .filter(({ made }) => made.length > 0)
-        .map(({ kind, made }) => (
+        .map(({ kind, several, made }) => (
           <div key={kind}>
-            <div className="group">{KIND_WORDS[kind].several}</div>
+            <div className="group">{several}</div>
             {made.map((p) => (
               <Link
                 key={p.id}
@@ -117,12 +116,12 @@ export default function MakeStage({ draft }: { draft: Draft }) {
             <>
               <h1>{empty ? 'What will you sell first?' : 'What will you make?'}</h1>
               <ul className="mt-5 max-w-md">
-                {PRODUCT_KINDS.map(({ kind, name }) => (
+                {PRODUCT_KINDS.map(({ kind, name, explains }) => (
                   <li key={kind} className="border-t border-line">
                     <button className="w-full py-3 text-start" onClick={() => make(kind)}>
                       <b className="font-semibold">{name}</b>
                       <br />
-                      <span className="text-ink-2">{KIND_WORDS[kind].explains}</span>
+                      <span className="text-ink-2">{explains}</span>
                     </button>
                   </li>
                 ))}

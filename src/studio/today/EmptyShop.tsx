@@ -1,7 +1,6 @@
 import { PRODUCT_KINDS } from '#core/catalogue';
 import { Link } from 'react-router';
 import { useState } from 'react';
-import { KIND_WORDS } from '../make/kindWords';
 import { May } from '../frame/May';
 import { sentenceOf, useFinishedShopMutation } from '../data/ownerApi';
 
@@ -38,12 +37,12 @@ export function EmptyShop() {
     <>
       <p className="lead mt-4">What will you sell first?</p>
       <ul className="mt-2 max-w-lg">
-        {PRODUCT_KINDS.map(({ kind, name }) => (
+        {PRODUCT_KINDS.map(({ kind, name, explains }) => (
           <li key={kind} className="border-t border-line last:border-b">
             <Link className="block py-3 no-underline" to={`/make/new?kind=${kind}`}>
               <b className="font-semibold underline">{name}</b>
               <br />
-              <span className="text-ink-2">{KIND_WORDS[kind].explains}</span>
+              <span className="text-ink-2">{explains}</span>
             </Link>
           </li>
         ))}

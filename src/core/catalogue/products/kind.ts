@@ -37,6 +37,10 @@ export interface ProductKind<P extends ProductBase> {
   readonly kind: P['kind'];
   /** How it is offered when something new is made: "Files to download". */
   readonly name: string;
+  /** What it is good for, after its name where something new is made. */
+  readonly explains: string;
+  /** What several of them are called: "Downloads". */
+  readonly several: string;
   readonly schema: z.ZodType<P>;
   /** A new one, with what every product has. */
   fresh(base: ProductBase): P;

@@ -10,6 +10,8 @@ import { lessonsOf, outlineFor, partsOfCourse } from './outline';
 export const courseKind: ProductKind<Course> = {
   kind: 'course',
   name: 'A course of lessons',
+  explains: 'Lessons in modules, opened all at once or week by week, with questions and a certificate if you like.',
+  several: 'Courses',
   schema: Course,
   fresh: (base) => ({
     ...base,

@@ -39,6 +39,8 @@ export const DEFAULT_DOWNLOADS = { limit: 10, linkHours: 24 };
 export const downloadKind: ProductKind<Download> = {
   kind: 'download',
   name: 'Files to download',
+  explains: 'One or more files, or a link held elsewhere, opened the moment they are paid for.',
+  several: 'Downloads',
   schema: Download,
   fresh: (base) => ({ ...base, kind: 'download', files: [], links: [], downloads: { ...DEFAULT_DOWNLOADS } }),
   // The first landed ones had no links.
