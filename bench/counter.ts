@@ -108,7 +108,7 @@ async function load(base: string): Promise<{ pages: number; beside: number[] }> 
 }
 
 /** Megabytes that a process stands in, as the kernel counts them; not a number where there is no such file. */
-function memoryOf(pid: number | undefined): number {
+export function memoryOf(pid: number | undefined): number {
   try {
     return Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1]) / 1_024;
   } catch {

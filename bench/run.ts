@@ -2,13 +2,14 @@ import { counter } from './counter';
 import { delivery } from './delivery';
 import { engine } from './engine';
 import { lasting } from './lasting';
+import { learning } from './learning';
 import { opening } from './opening';
 import { orders } from './orders';
 import { paths } from './paths';
 import { studio } from './studio';
 import { weight } from './weight';
 
-const ALL = { orders, paths, counter, engine, opening, lasting, delivery, weight, studio };
+const ALL = { orders, paths, counter, engine, opening, lasting, learning, delivery, weight, studio };
 
 // npm run bench -- opening counter: those alone.
 const named = process.argv.slice(2);

@@ -26,6 +26,7 @@ const FIRST_LOADS: readonly [name: string, entry: string, aim: number][] = [
   ['The studio', 'studio.html', 220_000],
   ['The member area', 'member.html', 75_000],
   ['The checkout', 'src/pages/checkout/entry.en.ts', 75_000],
+  ['A lesson', 'src/pages/learn/entry.en.ts', 75_000],
 ];
 
 function scriptsWeight(): void {

@@ -37,6 +37,7 @@ import { agreementRoutes } from './agreementRoutes';
 import { letIn, letOut, ownHeader, ownSession, studioOnly, whoWorks } from './door';
 import { helperRoutes } from './helperRoutes';
 import { needs, refuseWho, whoIs } from './who';
+import { everythingOf } from './everythingOf';
 import { followRoutes } from './followRoutes';
 import { countRoutes } from './countRoutes';
 import { practiceRoutes } from './practiceRoutes';
@@ -164,6 +165,14 @@ export function ownerRoutes(context: CounterContext): Router {
     answer(res, Said, { sentence: `A sign-in link is on its way to ${person.address}.` });
   });
 
+  router.get('/people/:id/everything', may('everything'), (req, res) => {
+    const all = everythingOf(context, String(req.params['id']));
+    if (!all) throw new Problem(404, 'This person is not known here.', 'no-such-person');
+    res
+      .set('Content-Disposition', 'attachment; filename="everything-of-one-person.json"')
+      .type('application/json')
+      .send(JSON.stringify(all, null, 1));
+  });
   router.post('/people/erase', may('everything'), async (req, res) => {
     await erasePerson(context, EraseRequest.parse(req.body).personId);
     answer(res, Ok, { ok: true });

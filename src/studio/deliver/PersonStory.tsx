@@ -148,6 +148,11 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
       {person && !person.erased && (
         <May right="everything">
           <GiveAccess draft={draft} to={{ address: person.address, name: calledBySeller(person) }} />
+          <p className="sec">
+            <a className="underline" href={`/owner/api/people/${personId}/everything`} download>
+              All that is kept of them, as a file
+            </a>
+          </p>
           <ErasePerson personId={personId} who={who} />
         </May>
       )}

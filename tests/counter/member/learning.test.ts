@@ -238,6 +238,22 @@ describe('what somebody keeps for themselves', () => {
     expect((await tove.fetch(`${COURSE}/free`)).status).toBe(401);
   });
 
+  test('everything of one person as a file: theirs, and of nobody else; no token of a card', async () => {
+    const path = `/owner/api/people/${idOf('ola@example.org')}/everything`;
+    expect((await ola.fetch(path)).status).toBe(401);
+    await put(ola, `${API}/free/notes`, { text: 'behind the fence', before: '' });
+    const text = await (await shop.owner.fetch(path)).text();
+    const all = JSON.parse(text) as {
+      orders: unknown[];
+      learning: { finished: { number: number } }[];
+      access: unknown[];
+    };
+    expect([all.orders.length, all.access.length, all.learning[0]?.finished.number]).toEqual([1, 1, 1]);
+    for (const theirs of ['ola@example.org', 'behind the fence', '"try_1"']) expect(text).toContain(theirs);
+    for (const kept of ['tove', 'the pause!', '"token"']) expect(text).not.toContain(kept);
+    expect((await shop.owner.fetch('/owner/api/people/u_nobody/everything')).status).toBe(404);
+  });
+
   test.each(['{"places":', '{"places":[]}'])(
     'a file of theirs that cannot be read is left as it is: %s',
     async (wrong) => {

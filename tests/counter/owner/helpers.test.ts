@@ -79,6 +79,7 @@ describe('rights', () => {
       const may = needed === 'none' || needed === right || (needed === 'edit' && right === 'publish');
       expect([path, status === 403 && said.code === 'not-allowed']).toEqual([path, !may]);
     }
+    expect((await ona.fetch(`/owner/api/people/${order?.personId ?? ''}/everything`)).status).toBe(403);
     const put = await ona.upload(Buffer.from('more')).then(
       () => true,
       () => false,
