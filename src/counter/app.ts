@@ -20,11 +20,15 @@ import { checkoutRoutes } from './public/checkoutRoutes';
 import { fileRoutes } from './public/fileRoutes';
 import { entranceRoutes } from './public/entranceRoutes';
 import { pagesRoutes } from './public/pagesRoutes';
+import { THEME_SCRIPT } from '../pages/render';
 import { practiceStart } from './public/practiceStart';
 import { outRoutes } from './public/outRoutes';
 import { readingRoutes } from './public/readingRoutes';
 import { turnBackRoutes } from './public/turnBackRoutes';
 import { localeFor } from './shared/reading';
+
+/** Chooses light or dark by the device, and again when that changes. */
+const THEME = `(function(){var d=document.documentElement,m=matchMedia('(prefers-color-scheme: dark)');function t(){d.dataset.theme=m.matches?'night':'day'}t();m.addEventListener('change',t)})();`;
 
 /** What stands before the names of a practice shop's cookies. */
 const PRACTICE_COOKIES = 'practice_';
@@ -68,6 +72,10 @@ export function counterApp(context: CounterContext, behindProxy: boolean): Expre
     '/robots.txt',
     (_req, res) =>
       void res.type('text/plain').send('User-agent: *\nDisallow: /studio/\nDisallow: /member/\nDisallow: /get/\n'),
+  );
+  app.get(
+    THEME_SCRIPT,
+    (_req, res) => void res.type('text/javascript').set('Cache-Control', 'max-age=86400').send(THEME),
   );
   app.get('/favicon.ico', (_req, res) => void res.status(204).end());
   if (!context.practice) app.use(practiceStart(context));

@@ -19,6 +19,9 @@ export interface Strip {
   links: readonly { text: string; href: string }[];
 }
 
+/** Where the few lines are that choose light or dark. */
+export const THEME_SCRIPT = '/-/theme.js';
+
 interface Frame {
   title: string;
   description: string;
@@ -40,6 +43,8 @@ interface Frame {
   body: string;
   /** Where a page stands, beside the shop's name: what it is part of. */
   within?: readonly { text: string; href: string }[];
+  /** Light or dark as whoever reads it has set their device. */
+  themed?: boolean;
   /** Lines at the foot: address and text of legal pages. */
   foot: readonly { text: string; href: string }[];
 }
@@ -52,6 +57,8 @@ export function documentHtml(frame: Frame): string {
     `<title>${escapeHtml(frame.title)}</title>`,
     frame.description === '' ? '' : `<meta name="description" content="${escapeHtml(frame.description)}">`,
     frame.keepOut ? '<meta name="robots" content="noindex">' : '',
+    // Before anything is drawn, so that nothing flashes.
+    frame.themed ? `<script src="${THEME_SCRIPT}"></script>` : '',
     ...frame.stylesheets.map((href) => `<link rel="stylesheet" href="${href}">`),
     // Fetched by whoever draws the page, and waited for by nobody.
     frame.mark == null ? '' : `<link rel="stylesheet" media="print" href="${frame.mark}">`,

@@ -156,6 +156,12 @@ test('a course is made, sold, read on a phone, answered and finished', async () 
   await stranger.getByText('A free sample.', { exact: false }).waitFor();
   expect(await axeFindings(stranger)).toEqual([]);
   expect(await stranger.getByRole('link', { name: 'Five calls' }).count()).toBe(0);
+  // By night too, as the device is set.
+  await phone.emulateMedia({ colorScheme: 'dark' });
+  await stranger.emulateMedia({ colorScheme: 'dark' });
+  for (const page of [phone, stranger])
+    await page.waitForFunction(() => document.documentElement.dataset['theme'] === 'night');
+  expect([...(await axeFindings(stranger, 'colours')), ...(await axeFindings(phone, 'colours'))]).toEqual([]);
 
   // ---- the seller opens everything at once: what was done stays done
   await studio.getByRole('link', { name: 'Make', exact: true }).click();
@@ -163,6 +169,8 @@ test('a course is made, sold, read on a phone, answered and finished', async () 
   await studio.getByLabel('What members get who finish').selectOption('certificate');
   await publish(studio);
   await phone.goto(`${open.served.base}/member/`);
+  await phone.getByRole('link', { name: 'Go on: In the reeds' }).waitFor();
+  expect(await axeFindings(phone, 'colours')).toEqual([]);
   await phone.getByRole('link', { name: 'Go on: In the reeds' }).click();
   await phone.getByRole('button', { name: /^Done, on to/ }).click();
   await phone.getByRole('heading', { name: 'At night' }).waitFor();

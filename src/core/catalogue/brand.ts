@@ -18,6 +18,8 @@ export const DEFAULT_BRAND: Brand = { main: '#14302b', second: '#14695d', type: 
 
 /** The ground that buyers' pages stand on. */
 export const PAPER = '#fbf8f1';
+/** What members may read on by night. */
+export const NIGHT = '#0f1c1b';
 /** WCAG 2.2, success criterion 1.4.3: the least contrast of text to its ground. */
 const LEAST = 4.5;
 
@@ -36,16 +38,13 @@ export function contrastRatio(a: string, b: string): number {
   return (light + 0.05) / (dark + 0.05);
 }
 
-/** A colour as it can be read on paper: itself, or darkened step by step until it can. */
+/** A colour as it can be read on a ground: itself, or step by step further from it until it can. */
 export function readable(hex: string, ground = PAPER): string {
+  const away = channels(ground).reduce((a, b) => a + b) > 3 * 128 ? darker : lighter;
   let colour = hex.toLowerCase();
-  for (let step = 0; step < 100 && contrastRatio(colour, ground) < LEAST; step += 1) {
+  for (let step = 0; step < 200 && contrastRatio(colour, ground) < LEAST; step += 1) {
     colour = `#${channels(colour)
-      .map((c) =>
-        Math.floor(c * 0.96)
-          .toString(16)
-          .padStart(2, '0'),
-      )
+      .map((c) => away(c).toString(16).padStart(2, '0'))
       .join('')}`;
   }
   return colour;
@@ -59,10 +58,13 @@ const TYPE: Record<Brand['type'], { head: string; text: string }> = {
   strong: { head: HEAD, text: HEAD },
 };
 
+const darker = (c: number): number => Math.floor(c * 0.96);
+const lighter = (c: number): number => Math.min(255, Math.ceil(c * 1.02 + 2));
+
 /** A brand as the values of the pages' custom properties. Only these are written, never what was typed. */
-export function brandValues(brand: Brand): Record<string, string> {
-  const main = readable(brand.main);
-  const second = readable(brand.second);
+export function brandValues(brand: Brand, ground = PAPER): Record<string, string> {
+  const main = readable(brand.main, ground);
+  const second = readable(brand.second, ground);
   const { head, text } = TYPE[brand.type];
   return {
     '--ink': main,

@@ -58,7 +58,7 @@ export { sealOffer, unsealOffer } from './sealOffer';
 export { type DraftTerms, newTerms, respelledTerms } from './draftTerms';
 export { type DraftCoupon, newCoupon, couponProblem, sealCoupon, unsealCoupon } from './draftCoupon';
 export { typedAmount, typedPercent, percentOf } from './typed';
-export { Brand, DEFAULT_BRAND, PAPER, contrastRatio, readable, brandValues } from './brand';
+export { Brand, DEFAULT_BRAND, NIGHT, PAPER, contrastRatio, readable, brandValues } from './brand';
 export { Coupon, CouponCode, couponCode } from './coupon';
 export { ShopTax, respelledTax, CountryCode, EU_RATES, EU_RATES_OF, euRates, isEu, rateOn, type TaxRate } from './tax';
 export { countriesByName, countryName } from './countries';

@@ -40,6 +40,7 @@ export function learnRoutes(context: CounterContext): Router {
       kind: 'still',
       title: course.title,
       keepOut: true,
+      themed: true,
       within: [{ text: reading.words.course.yours, href: '/member/' }],
       body: courseHtml(course, reading.locale),
     });
@@ -68,6 +69,7 @@ export function learnRoutes(context: CounterContext): Router {
       kind: 'lesson',
       title: lesson.title,
       keepOut: true,
+      themed: true,
       wide: 'lesson',
       within: [
         { text: view.course.title, href: view.course.href },

@@ -1,5 +1,5 @@
 import { type Request, type Response, Router } from 'express';
-import { brandValues, localesOf, type ShopDetails } from '#core/catalogue';
+import { brandValues, localesOf, NIGHT, type ShopDetails } from '#core/catalogue';
 import type { Page } from '#core/pages';
 import { checkoutOf, offerAt, type Path, plainSight, showsAt, type Sight, type Step, stepOf } from '#core/paths';
 import { publicPicturesOf, type Release } from '#core/release';
@@ -83,15 +83,20 @@ export function pagesRoutes(context: CounterContext): Router {
   // Values of our own making by names of our own: nothing typed goes into the style.
   router.get('/brand.css', (_req, res) => {
     const { brand } = shopOf(context);
-    const values = brand
-      ? Object.entries(brandValues(brand))
-          .map(([name, value]) => `${name}:${value}`)
-          .join(';')
-      : '';
+    const written = (ground?: string): string =>
+      brand === null
+        ? ''
+        : Object.entries(brandValues(brand, ground))
+            .map(([name, value]) => `${name}:${value}`)
+            .join(';');
     res
       .type('text/css')
       .set('Cache-Control', 'no-cache')
-      .send(values === '' ? '' : `:root:root{${values}}body{font-family:var(--text)}`);
+      .send(
+        brand === null
+          ? ''
+          : `:root:root{${written()}}:root:root[data-theme='night']{${written(NIGHT)}}body{font-family:var(--text)}`,
+      );
   });
 
   router.get('/legal/:which', (req, res) => {

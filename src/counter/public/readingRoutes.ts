@@ -41,6 +41,7 @@ export function readingRoutes(context: CounterContext): Router {
       kind: 'still',
       title: course.title,
       keepOut: true,
+      themed: true,
       body: courseHtml({ ...view, note }, reading.locale),
     });
   });
@@ -59,6 +60,7 @@ export function readingRoutes(context: CounterContext): Router {
       kind: 'lesson',
       title: lesson.title,
       keepOut: true,
+      themed: true,
       wide: 'lesson',
       within: [{ text: course.title, href: who.courseHref }],
       body: lessonHtml(view),

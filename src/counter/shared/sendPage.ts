@@ -15,6 +15,8 @@ export interface SentPage {
   keepOut?: boolean;
   structuredData?: unknown;
   wide?: boolean | 'lesson';
+  /** Light or dark as its reader's device is. */
+  themed?: boolean;
   /** What it is part of, beside the shop's name. */
   within?: readonly { text: string; href: string }[];
   /** The mark by which a view of it is counted. */
