@@ -25,7 +25,7 @@ export function PassActs({ pass, title, now, zone }: { pass: Pass; title: string
       <button
         className="opt"
         disabled={acting.isLoading || until === ''}
-        aria-label={`Keep this last day for ${title}`}
+        aria-label={`Keep this day as the last of ${title}`}
         onClick={() => ask({ act: 'until', until })}
       >
         Keep this day
