@@ -45,6 +45,7 @@ try {
     ['Count', 'count'],
   ] as const) {
     await studio.getByRole('link', { name: link, exact: true }).click();
+    if (link === 'Make') await studio.getByRole('link', { name: /^Hearing Wrens/ }).click();
     if (link === 'Sell') {
       await studio.getByRole('link', { name: /^New path/ }).click();
       await studio.getByLabel('What it sells').selectOption({ index: 1 });
@@ -66,8 +67,6 @@ try {
     await shot(studio, name);
   }
   await studio.getByRole('link', { name: 'Price', exact: true }).click();
-  await studio.getByRole('link', { name: /^Coupons/ }).click();
-  await shot(studio, 'coupons');
   await studio.getByRole('link', { name: /^The sound library €12/ }).click();
   await studio.getByLabel('Monthly: amount in EUR').focus();
   await shot(studio, 'price');
@@ -85,11 +84,8 @@ try {
   await studio.locator('.rows tbody tr').nth(2).click();
   await shot(studio, 'people');
 
-  const narrow = await newPage(browser, { viewport: { width: 390, height: 844 }, deviceScaleFactor: 2 });
-  await narrow.goto(served.studio);
-  await narrow.getByText('Shop online').waitFor();
-  await narrow.getByRole('link', { name: 'Price', exact: true }).click();
-  await shot(narrow, 'price-phone');
+  await lesson(await newPage(browser, WIDE), 'lesson');
+  await lesson(await newPage(browser, { ...PHONE, colorScheme: 'dark' }), 'lesson-phone');
 
   const visitor = await newPage(browser, WIDE);
   await visitor.goto(`${served.base}/dawn-field-pack`);
@@ -129,6 +125,21 @@ try {
 } finally {
   await browser.close();
   await served.stop();
+}
+
+/** A lesson of somebody who is in the middle of the course. */
+async function lesson(page: Page, name: string): Promise<void> {
+  const data = { address: 'agnes.fenner@example.org' };
+  await page.request.post(`${served.base}/member/api/ask`, { data, headers: { origin: served.base } });
+  await page.waitForTimeout(1_500);
+  await page.goto(`${served.base}/standin/mail/`);
+  await page.locator('li a').first().click();
+  await page.getByRole('link', { name: /member\/enter/ }).click();
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByRole('link', { name: 'All lessons' }).click();
+  await page.getByRole('link', { name: 'Trill, pause, trill', exact: true }).click();
+  await page.waitForTimeout(1_200);
+  await page.screenshot({ path: `${folder}/${name}.png`, fullPage: name.endsWith('phone') });
 }
 
 /** What is offered after payment, as somebody who has just paid meets it. */

@@ -201,6 +201,7 @@ test('a course is made, sold, read on a phone, answered and finished', async () 
   await studio.getByLabel('Search everything').fill('Zoë');
   await studio.getByRole('link', { name: /Ada Zoë/ }).click();
   await studio.getByText('(the old shop)', { exact: false }).waitFor();
+  await studio.getByText('Another last day for Hearing Wrens, or its end …').click();
   await studio.getByRole('button', { name: 'Withdraw Hearing Wrens' }).click();
   await studio.getByText('withdrawn', { exact: false }).first().waitFor();
   expect([...complaints, ...phoneComplaints.filter((c) => !c.includes('ERR_INTERNET_DISCONNECTED'))]).toEqual([]);

@@ -18,27 +18,30 @@ export function PassActs({ pass, title, now, zone }: { pass: Pass; title: string
         (error: unknown) => setSaid(sentenceOf(error)),
       );
   return (
-    <p className="cap mt-1 flex flex-wrap items-baseline gap-x-3">
-      <span>
-        Until the end of <DayFill label={`Last day of ${title}`} value={until} onChange={setUntil} />
-      </span>
-      <button
-        className="opt"
-        disabled={acting.isLoading || until === ''}
-        aria-label={`Keep this day as the last of ${title}`}
-        onClick={() => ask({ act: 'until', until })}
-      >
-        Keep this day
-      </button>
-      <button
-        className="opt text-alarm"
-        disabled={acting.isLoading}
-        aria-label={`Withdraw ${title}`}
-        onClick={() => ask({ act: 'withdraw' })}
-      >
-        Withdraw
-      </button>
-      {said !== null && <span role="status">{said}</span>}
-    </p>
+    <details className="cap mt-1">
+      <summary className="cursor-pointer">Another last day for {title}, or its end …</summary>
+      <p className="mt-1 flex flex-wrap items-baseline gap-x-3">
+        <span>
+          Until the end of <DayFill label={`Last day of ${title}`} value={until} onChange={setUntil} />
+        </span>
+        <button
+          className="opt"
+          disabled={acting.isLoading || until === ''}
+          aria-label={`Keep this day as the last of ${title}`}
+          onClick={() => ask({ act: 'until', until })}
+        >
+          Keep this day
+        </button>
+        <button
+          className="opt text-alarm"
+          disabled={acting.isLoading}
+          aria-label={`Withdraw ${title}`}
+          onClick={() => ask({ act: 'withdraw' })}
+        >
+          Withdraw
+        </button>
+      </p>
+      {said !== null && <p role="status">{said}</p>}
+    </details>
   );
 }
