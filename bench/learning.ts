@@ -1,15 +1,16 @@
 import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { get } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import express from 'express';
+import { simpleParser } from 'mailparser';
 import { openedTo } from '#core/shop';
 import { Buyer, Owner } from '../demo/clients';
 import { courseOf, lessonWith, moduleOf, sellingCourse, WEEKLY } from '../tests/support/course';
-import { contentSelling } from '../tests/support/release';
+import { contentSelling, FILE_BYTES } from '../tests/support/release';
 import { releaseWith, shopInMemory } from '../tests/support/shopInMemory';
 import { memoryOf } from './counter';
 
@@ -61,18 +62,21 @@ export async function learning(): Promise<void> {
     ),
   ]);
   const sold = { id: 'course', title: 'Hearing Wrens', terms: { kind: 'free' as const, amount: '' }, product: course };
-  const { FILE_BYTES } = await import('../tests/support/release');
   await owner.upload(FILE_BYTES);
   await owner.publish(null, contentSelling([sold]));
   const buyer = new Buyer(base);
   await buyer.pay(await buyer.openCheckout('hearing-wrens'), { name: 'B', address: 'b@example.org' }, null);
+
+  await buyer.json('/member/api/ask', { address: 'b@example.org' });
+  await pause(1_500);
+  await buyer.fetch(await wayIn(folder), { method: 'POST' });
 
   const empty = express();
   empty.get('/', (_req, res) => void res.send('ok'));
   const listening = empty.listen(0);
   const emptyAt = `http://127.0.0.1:${(listening.address() as AddressInfo).port}/`;
   const nothing = await atRate(() => fetch(emptyAt));
-  const lesson = await atRate(() => buyer.fetch('/-/course/prd_course/l1'));
+  const lesson = await atRate(() => buyer.fetch('/member/course/prd_course/l1'));
   const home = await atRate(() => buyer.fetch('/member/api/me'));
   for (const [name, all] of [
     ['An empty route', nothing],
@@ -138,6 +142,14 @@ async function atRate(ask: () => Promise<Response>): Promise<number[]> {
   }
   await Promise.all(under);
   return all;
+}
+
+/** The link of the newest letter that signs in. */
+async function wayIn(folder: string): Promise<string> {
+  const mail = join(folder, 'outside', 'mail');
+  const letters = readdirSync(mail).map((name) => readFileSync(join(mail, name)));
+  const texts = await Promise.all(letters.map(async (letter) => (await simpleParser(letter)).text ?? ''));
+  return texts.flatMap((text) => /\/member\/enter\/\S+/.exec(text)?.[0] ?? []).at(-1) ?? '';
 }
 
 /** Reads a film as a player does that has enough for a while: a piece now and then. @returns how to stop */
