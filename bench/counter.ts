@@ -1,7 +1,6 @@
 import { spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { readFileSync, rmSync } from 'node:fs';
 import { connect } from 'node:net';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Owner } from '../demo/clients';
 import { compareFolder } from '../src/counter/files/compareFolder';
@@ -11,6 +10,7 @@ import { lockFolder } from '../src/counter/files/folderLock';
 import { openPeopleFile } from '../src/counter/files/peopleFile';
 import { openReleaseFiles } from '../src/counter/files/releaseFiles';
 import { openVaultFiles } from '../src/counter/files/vaultFiles';
+import { serveBuilt } from '../tests/support/browser';
 import { FILE_BYTES, releaseContent } from '../tests/support/release';
 
 const SECONDS = 6;
@@ -22,17 +22,11 @@ const say = (line: string): void => void process.stdout.write(`${line}\n`);
 
 /** The built counter under many checkouts, under bodies that never come, and what its lock and comparison cost at start. */
 export async function counter(): Promise<void> {
-  const folder = mkdtempSync(join(tmpdir(), 'keel-bench-'));
-  const child = spawn(process.execPath, ['dist/server/start.js'], {
-    env: { ...process.env, KEEL_DATA: folder, PORT: '0' },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  let out = '';
-  child.stdout.on('data', (piece: Buffer) => (out += piece.toString()));
-  while (!/Member area/.test(out)) await pause(50);
-  const base = /ready (\S+)/.exec(out)?.[1] ?? '';
+  const served = await serveBuilt('start');
+  const { base } = served;
+  const folder = join(served.folder, 'data');
   const owner = new Owner(base);
-  await owner.connect(/#key=(\S+)/.exec(out)?.[1] ?? '');
+  await owner.connect(/#key=(\S+)/.exec(served.studio)?.[1] ?? '');
   await owner.upload(FILE_BYTES);
   await owner.publish(null, releaseContent());
 
@@ -42,7 +36,7 @@ export async function counter(): Promise<void> {
     `Checkout pages: ${(pages / SECONDS).toFixed(0)} a second over ${CONNECTIONS} connections; /health beside them ${median(beside).toFixed(1)} ms in the median (alone ${median(alone).toFixed(1)} ms), ratio ${(median(beside) / median(alone)).toFixed(1)}.`,
   );
 
-  const before = memoryOf(child.pid);
+  const before = memoryOf(served.pid);
   const { hostname, port } = new URL(base);
   const sockets = Array.from({ length: UNFINISHED }, () => {
     const socket = connect(Number(port), hostname);
@@ -53,10 +47,9 @@ export async function counter(): Promise<void> {
     return socket;
   });
   await pause(1_000);
-  say(`${UNFINISHED} unfinished bodies of 15 kB: ${(memoryOf(child.pid) - before).toFixed(0)} MB more than without.`);
+  say(`${UNFINISHED} unfinished bodies of 15 kB: ${(memoryOf(served.pid) - before).toFixed(0)} MB more than without.`);
   for (const socket of sockets) socket.destroy();
-  child.kill('SIGKILL');
-  await new Promise((resolve) => child.on('exit', resolve));
+  await served.stop('keep');
 
   const begun = performance.now();
   const lock = await lockFolder(folder);
@@ -75,7 +68,7 @@ export async function counter(): Promise<void> {
     `At a start: the lock ${locked.toFixed(1)} ms, the comparison of 20,000 people and a release ${(performance.now() - from).toFixed(1)} ms (${found.length} disagree).`,
   );
   await Promise.all([people.close(), doors.close(), lock.release()]);
-  rmSync(folder, { recursive: true, force: true });
+  rmSync(served.folder, { recursive: true, force: true });
 }
 
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));

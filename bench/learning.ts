@@ -1,14 +1,13 @@
-import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { get } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import express from 'express';
 import { simpleParser } from 'mailparser';
 import { openedTo } from '#core/shop';
 import { Buyer, Owner } from '../demo/clients';
+import { serveBuilt } from '../tests/support/browser';
 import { courseOf, lessonWith, moduleOf, sellingCourse, WEEKLY } from '../tests/support/course';
 import { contentSelling, FILE_BYTES } from '../tests/support/release';
 import { releaseWith, shopInMemory } from '../tests/support/shopInMemory';
@@ -29,17 +28,10 @@ const at = (all: number[], share: number): string =>
 /** A member's pages at a stated rate beside an empty route, many who watch at once, and what one question of opening costs. */
 export async function learning(): Promise<void> {
   await opening();
-  const folder = mkdtempSync(join(tmpdir(), 'keel-bench-'));
-  const child = spawn(process.execPath, ['dist/server/start.js'], {
-    env: { ...process.env, KEEL_DATA: folder, PORT: '0' },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  let out = '';
-  child.stdout.on('data', (piece: Buffer) => (out += piece.toString()));
-  while (!/Member area/.test(out)) await pause(50);
-  const base = /ready (\S+)/.exec(out)?.[1] ?? '';
+  const served = await serveBuilt('start');
+  const { base } = served;
   const owner = new Owner(base);
-  await owner.connect(/#key=(\S+)/.exec(out)?.[1] ?? '');
+  await owner.connect(/#key=(\S+)/.exec(served.studio)?.[1] ?? '');
   const bytes = randomBytes(FILM_MB * 1_000_000);
   const film = {
     id: 'f_film',
@@ -69,7 +61,7 @@ export async function learning(): Promise<void> {
 
   await buyer.json('/member/api/ask', { address: 'b@example.org' });
   await pause(1_500);
-  await buyer.fetch(await wayIn(folder), { method: 'POST' });
+  await buyer.fetch(await wayIn(join(served.folder, 'data')), { method: 'POST' });
 
   const empty = express();
   empty.get('/', (_req, res) => void res.send('ok'));
@@ -86,20 +78,18 @@ export async function learning(): Promise<void> {
     say(`${name} at ${PER_SECOND} a second: p50 ${at(all, 0.5)} ms, p99 ${at(all, 0.99)} ms.`);
   listening.close();
 
-  const before = memoryOf(child.pid);
+  const before = memoryOf(served.pid);
   const watching = Array.from({ length: STREAMS }, () => watch(`${base}/-/course/prd_course/l0/f_film?view`));
   let most = 0;
   for (let i = 0; i < 10; i += 1) {
     await pause(500);
-    most = Math.max(most, memoryOf(child.pid));
+    most = Math.max(most, memoryOf(served.pid));
   }
   for (const stop of watching) stop();
   say(
     `${STREAMS} watching a film of ${FILM_MB} MB at once, slowly: ${(most - before).toFixed(0)} MB more than with none.`,
   );
-  child.kill('SIGKILL');
-  await new Promise((resolve) => child.on('exit', resolve));
-  rmSync(folder, { recursive: true, force: true });
+  await served.stop();
 }
 
 /** Who may open what, of a course of many lessons. */

@@ -10,6 +10,8 @@ export interface Served {
   base: string;
   studio: string;
   folder: string;
+  /** Of its process. */
+  pid: number | undefined;
   /** Kills the process as a power cut would; the folder stays when it is to be started again. */
   stop(keep?: 'keep'): Promise<void>;
 }
@@ -31,6 +33,7 @@ export async function serveBuilt(
   return {
     base: /ready (\S+)/.exec(out)?.[1] ?? '',
     folder,
+    pid: child.pid,
     studio: /owner:\s+(\S+)/.exec(out)?.[1] ?? '',
     async stop(keep) {
       if (child.exitCode === null && child.signalCode === null) {

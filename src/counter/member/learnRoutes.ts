@@ -6,7 +6,7 @@ import type { LessonId, PersonId, ProductId } from '#core/ids';
 import { passesFor, progressOf } from '#core/shop';
 import { Marked, NotesKept, NotesRequest, PlaceRequest, QuizJudged, QuizTry } from '../../wire';
 import { courseView, lessonView } from '../../pages/data/courseData';
-import { courseHtml, lessonHtml } from '../../pages/render';
+import { courseHtml } from '../../pages/render';
 import type { CounterContext } from '../context';
 import { drawCertificate } from '../documents/drawCertificate';
 import { answer } from '../http/answer';
@@ -15,7 +15,8 @@ import { Problem, refusalProblem } from '../http/problem';
 import { personOfDevice } from '../shared/device';
 import { courseHref } from '../shared/courseHref';
 import { type Reading, readingFor } from '../shared/reading';
-import { allowFrames, sendPage } from '../shared/sendPage';
+import { sendLesson } from '../shared/sendLesson';
+import { sendPage } from '../shared/sendPage';
 import { whyOpen } from '../shared/whyOpen';
 import { wordsPage } from '../shared/wordsPage';
 import { learnApi, learnerFor, type Learning, learningOf, openLesson } from './learner';
@@ -61,22 +62,10 @@ export function learnRoutes(context: CounterContext): Router {
       api: learnApi(learning.course.id, lesson.id),
       seed: personId,
     });
-    allowFrames(
-      res,
-      view.blocks.flatMap((block) => (block.kind === 'film-elsewhere' ? block.url : [])),
-    );
-    sendPage(context, req, res, {
-      kind: 'lesson',
-      title: lesson.title,
-      keepOut: true,
-      themed: true,
-      wide: 'lesson',
-      within: [
-        { text: view.course.title, href: view.course.href },
-        { text: reading.words.course.yours, href: '/member/' },
-      ],
-      body: lessonHtml(view),
-    });
+    sendLesson(context, req, res, view, [
+      { text: view.course.title, href: view.course.href },
+      { text: reading.words.course.yours, href: '/member/' },
+    ]);
   });
 
   router.get('/certificates/:name', async (req, res) => {

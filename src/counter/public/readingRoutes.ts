@@ -4,10 +4,11 @@ import { type Course, filesOfLesson, type Lesson, lessonOf, lessonsOf, productKi
 import { isOpen } from '#core/passes';
 import { openedBy, passesFor } from '#core/shop';
 import { type Learner, courseView, lessonView } from '../../pages/data/courseData';
-import { courseHtml, lessonHtml } from '../../pages/render';
+import { courseHtml } from '../../pages/render';
 import { type CounterContext, liveRelease } from '../context';
 import { type Reading, readingFor } from '../shared/reading';
-import { allowFrames, sendPage } from '../shared/sendPage';
+import { sendLesson } from '../shared/sendLesson';
+import { sendPage } from '../shared/sendPage';
 import { personOfDevice } from '../shared/device';
 import { courseHref, COURSES, courseOfOrderHref, lessonHref } from '../shared/courseHref';
 import { sendFile } from '../shared/sendFile';
@@ -52,19 +53,7 @@ export function readingRoutes(context: CounterContext): Router {
     if (!found || !lesson) return nothing(req, res);
     const { reading, course, who, note } = found;
     const view = { ...lessonView(reading, course, lesson, who, null), note };
-    allowFrames(
-      res,
-      view.blocks.flatMap((block) => (block.kind === 'film-elsewhere' ? block.url : [])),
-    );
-    sendPage(context, req, res, {
-      kind: 'lesson',
-      title: lesson.title,
-      keepOut: true,
-      themed: true,
-      wide: 'lesson',
-      within: [{ text: course.title, href: who.courseHref }],
-      body: lessonHtml(view),
-    });
+    sendLesson(context, req, res, view, [{ text: course.title, href: who.courseHref }]);
   });
 
   // A sample's files are everybody's; those of other lessons are not found here, whoever asks.

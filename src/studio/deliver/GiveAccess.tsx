@@ -1,3 +1,4 @@
+import { ChooseFile } from '../frame/ChooseFile';
 import { useState } from 'react';
 import type { ProductId } from '#core/ids';
 import type { GiveAnswer, GiveLine } from '../../wire/owner';
@@ -148,20 +149,14 @@ export function GiveAccess({ draft, to }: { draft: Draft; to?: ListedPerson }) {
           See what becomes of it
         </button>
         {!to && (
-          <label className="opt cursor-pointer focus-within:outline-2">
-            or many, from a CSV
-            <input
-              type="file"
-              accept=".csv,text/csv"
-              className="sr-only"
-              aria-label="People from a CSV"
-              onChange={(event) => {
-                const file = event.target.files?.[0];
-                if (file) void readFile(file);
-                event.target.value = '';
-              }}
-            />
-          </label>
+          <ChooseFile
+            words="or many, from a CSV"
+            label="People from a CSV"
+            accept=".csv,text/csv"
+            onFiles={([file]) => {
+              if (file) void readFile(file);
+            }}
+          />
         )}
       </p>
       {tried && (

@@ -1,3 +1,4 @@
+import { ChooseFile } from '../frame/ChooseFile';
 import type { Product } from '#core/catalogue';
 import { change } from '../data/draft';
 import { useFileUrl } from './Preview';
@@ -27,20 +28,14 @@ export function PictureField({ product }: { product: Product }) {
           />
         )}
         <p className="mt-2 flex gap-4">
-          <label className="opt cursor-pointer focus-within:outline-2">
-            {product.picture ? 'Another picture' : 'Add a picture'}
-            <input
-              type="file"
-              accept="image/png,image/jpeg,image/webp,image/gif,image/svg+xml"
-              className="sr-only"
-              aria-label="Picture"
-              onChange={(e) => {
-                const file = e.target.files?.[0];
-                if (file) setPicture(product.id, file);
-                e.target.value = '';
-              }}
-            />
-          </label>
+          <ChooseFile
+            words={product.picture ? 'Another picture' : 'Add a picture'}
+            label="Picture"
+            accept="image/png,image/jpeg,image/webp,image/gif,image/svg+xml"
+            onFiles={([file]) => {
+              if (file) setPicture(product.id, file);
+            }}
+          />
           {product.picture && (
             <button
               className="opt"

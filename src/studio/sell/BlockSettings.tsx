@@ -1,3 +1,4 @@
+import { ChooseFile } from '../frame/ChooseFile';
 import { type Block, blockName } from '#core/pages';
 import type { Path } from '#core/paths';
 import type { PageId } from '#core/ids';
@@ -27,20 +28,14 @@ export function BlockSettings({ path, pageId, block }: Props) {
       return (
         <span>
           {block.kind === 'picture' ? 'The picture' : 'The face beside the words'} is{' '}
-          <label className="opt cursor-pointer focus-within:outline-2">
-            {block.file ? block.file.name : 'not chosen yet: choose one'}
-            <input
-              type="file"
-              accept="image/png,image/jpeg,image/webp,image/gif,image/svg+xml"
-              className="sr-only"
-              aria-label="Picture"
-              onChange={(event) => {
-                const file = event.target.files?.[0];
-                if (file) setBlockPicture(pageId, block.id, file);
-                event.target.value = '';
-              }}
-            />
-          </label>
+          <ChooseFile
+            words={block.file ? block.file.name : 'not chosen yet: choose one'}
+            label="Picture"
+            accept="image/png,image/jpeg,image/webp,image/gif,image/svg+xml"
+            onFiles={([file]) => {
+              if (file) setBlockPicture(pageId, block.id, file);
+            }}
+          />
           {block.file && (
             <>
               , and shows{' '}

@@ -1,3 +1,4 @@
+import { ChooseFile } from '../frame/ChooseFile';
 import { type Brand, contrastRatio, DEFAULT_BRAND, PAPER, readable, type ShopDetails } from '#core/catalogue';
 import { change } from '../data/draft';
 import { setLogo } from '../make/uploads';
@@ -56,20 +57,14 @@ export function BrandSection({ shop }: { shop: ShopDetails }) {
         </p>
       ))}
       <p className="mt-1 flex flex-wrap items-baseline gap-4">
-        <label className="opt cursor-pointer focus-within:outline-2">
-          {brand.logo ? brand.logo.file.name : 'Add a logo'}
-          <input
-            type="file"
-            accept="image/png,image/jpeg,image/webp,image/svg+xml"
-            className="sr-only"
-            aria-label="Logo"
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              if (file) setLogo(file);
-              event.target.value = '';
-            }}
-          />
-        </label>
+        <ChooseFile
+          words={brand.logo ? brand.logo.file.name : 'Add a logo'}
+          label="Logo"
+          accept="image/png,image/jpeg,image/webp,image/svg+xml"
+          onFiles={([file]) => {
+            if (file) setLogo(file);
+          }}
+        />
         {brand.logo && (
           <button
             className="opt"

@@ -1,3 +1,4 @@
+import { ChooseFile } from '../frame/ChooseFile';
 import { useState } from 'react';
 import { store } from '../store';
 import { saveNow } from '../store/edits';
@@ -61,20 +62,15 @@ export function Copies() {
         <button className="btn btn-quiet" disabled={busy} onClick={() => void take()}>
           Take a copy
         </button>
-        <label className="btn btn-quiet focus-within:outline-2">
-          Open a copy
-          <input
-            type="file"
-            accept=".zip"
-            className="sr-only"
-            aria-label="Open a copy"
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              if (file) void look(file);
-              event.target.value = '';
-            }}
-          />
-        </label>
+        <ChooseFile
+          words="Open a copy"
+          label="Open a copy"
+          accept=".zip"
+          button
+          onFiles={([file]) => {
+            if (file) void look(file);
+          }}
+        />
       </p>
       {opened && (
         <div className="mt-3 border-l-4 border-draft bg-paper-2 px-4 py-3">

@@ -1,3 +1,4 @@
+import { ChooseFile } from '../../frame/ChooseFile';
 import { useState } from 'react';
 import { type Lesson, type LessonBlock, linkProblem, richFromPlain } from '#core/catalogue';
 import type { ProductId } from '#core/ids';
@@ -24,19 +25,14 @@ export function LessonBlocks({ productId, lesson }: { productId: ProductId; less
         <button className="opt" onClick={() => add({ id: newId('blk'), kind: 'words', text: richFromPlain('') })}>
           text
         </button>
-        <label className="opt cursor-pointer focus-within:outline-2">
-          picture, sound, film or file
-          <input
-            type="file"
-            multiple
-            className="sr-only"
-            aria-label="Add a picture, sound, film or file"
-            onChange={(event) => {
-              for (const file of event.target.files ?? []) addToLesson(productId, lesson.id, file);
-              event.target.value = '';
-            }}
-          />
-        </label>
+        <ChooseFile
+          words="picture, sound, film or file"
+          label="Add a picture, sound, film or file"
+          several
+          onFiles={(files) => {
+            for (const file of files) addToLesson(productId, lesson.id, file);
+          }}
+        />
         <button className="opt" onClick={() => add({ id: newId('blk'), kind: 'film-elsewhere', title: '', url: '' })}>
           film held elsewhere
         </button>
@@ -175,20 +171,14 @@ function PlayedEditor({
         <span className="cap break-words" dir="auto">
           {block.file.name}
         </span>
-        <label className="opt cursor-pointer focus-within:outline-2">
-          Replace
-          <input
-            type="file"
-            className="sr-only"
-            aria-label={`Replace ${name}`}
-            accept={block.kind === 'film' ? 'video/*' : 'audio/*'}
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              if (file) replaceInLesson(productId, lesson.id, block.file.id, file);
-              event.target.value = '';
-            }}
-          />
-        </label>
+        <ChooseFile
+          words="Replace"
+          label={`Replace ${name}`}
+          accept={block.kind === 'film' ? 'video/*' : 'audio/*'}
+          onFiles={([file]) => {
+            if (file) replaceInLesson(productId, lesson.id, block.file.id, file);
+          }}
+        />
         {block.captions.map((caption, i) => (
           <span key={caption.file.id}>
             <input
@@ -217,21 +207,15 @@ function PlayedEditor({
             </button>
           </span>
         ))}
-        <label className="opt cursor-pointer focus-within:outline-2">
-          Add captions
-          <input
-            type="file"
-            accept=".vtt,text/vtt"
-            className="sr-only"
-            aria-label={`Add captions to ${name}`}
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              setWrong(null);
-              if (file) addCaptions(productId, lesson.id, block.id, file, setWrong);
-              event.target.value = '';
-            }}
-          />
-        </label>
+        <ChooseFile
+          words="Add captions"
+          label={`Add captions to ${name}`}
+          accept=".vtt,text/vtt"
+          onFiles={([file]) => {
+            setWrong(null);
+            if (file) addCaptions(productId, lesson.id, block.id, file, setWrong);
+          }}
+        />
       </p>
       {wrong !== null && (
         <p className="wrong" role="alert">

@@ -1,3 +1,4 @@
+import { ChooseFile } from '../../frame/ChooseFile';
 import { describeBytes, type Lesson } from '#core/catalogue';
 import type { ProductId } from '#core/ids';
 import { changeLesson } from './changeCourse';
@@ -15,19 +16,13 @@ export function LessonTakeaways({ productId, lesson }: { productId: ProductId; l
             <span className="min-w-40 flex-1 break-words" dir="auto">
               {file.name} <span className="cap">{describeBytes(file.bytes)}</span>
             </span>
-            <label className="opt cursor-pointer focus-within:outline-2">
-              Replace
-              <input
-                type="file"
-                className="sr-only"
-                aria-label={`Replace ${file.name}`}
-                onChange={(event) => {
-                  const next = event.target.files?.[0];
-                  if (next) replaceInLesson(productId, lesson.id, file.id, next);
-                  event.target.value = '';
-                }}
-              />
-            </label>
+            <ChooseFile
+              words="Replace"
+              label={`Replace ${file.name}`}
+              onFiles={([next]) => {
+                if (next) replaceInLesson(productId, lesson.id, file.id, next);
+              }}
+            />
             <button
               className="opt"
               aria-label={`Take out ${file.name}`}

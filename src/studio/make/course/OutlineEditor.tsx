@@ -1,3 +1,4 @@
+import { ChooseFile } from '../../frame/ChooseFile';
 import { closestCenter, DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
@@ -214,19 +215,14 @@ function ModuleEditor({
         >
           Add a lesson
         </button>
-        <label className="opt cursor-pointer focus-within:outline-2">
-          or many from files
-          <input
-            type="file"
-            multiple
-            className="sr-only"
-            aria-label={`Lessons of ${name} from files`}
-            onChange={(event) => {
-              addLessonsFrom(course.id, module.id, [...(event.target.files ?? [])]);
-              event.target.value = '';
-            }}
-          />
-        </label>
+        <ChooseFile
+          words="or many from files"
+          label={`Lessons of ${name} from files`}
+          several
+          onFiles={(files) => {
+            addLessonsFrom(course.id, module.id, files);
+          }}
+        />
       </p>
     </section>
   );

@@ -1,3 +1,4 @@
+import { ChooseFile } from '../../frame/ChooseFile';
 import { useState } from 'react';
 import { describeBytes, type FileRef, type Download } from '#core/catalogue';
 import { changeDownload } from './changeDownload';
@@ -41,19 +42,17 @@ export function FileList({ product }: { product: Download }) {
           </li>
         ))}
       </ul>
-      <label className="btn btn-quiet mt-2 focus-within:outline-2">
-        {product.files.length === 0 ? 'Add files' : 'Add more files'}
-        <input
-          type="file"
-          multiple
-          className="sr-only"
-          aria-label="Add files"
-          onChange={(event) => {
-            addFilesTo(product.id, [...(event.target.files ?? [])]);
-            event.target.value = '';
+      <p className="mt-2">
+        <ChooseFile
+          words={product.files.length === 0 ? 'Add files' : 'Add more files'}
+          label="Add files"
+          several
+          button
+          onFiles={(files) => {
+            addFilesTo(product.id, files);
           }}
         />
-      </label>
+      </p>
     </>
   );
 }
@@ -101,19 +100,13 @@ function FileRow({
             Down
           </button>
         )}
-        <label className="opt cursor-pointer focus-within:outline-2">
-          Replace
-          <input
-            type="file"
-            className="sr-only"
-            aria-label={`Replace ${file.name}`}
-            onChange={(event) => {
-              const next = event.target.files?.[0];
-              if (next) replaceFile(product.id, file.id, next);
-              event.target.value = '';
-            }}
-          />
-        </label>
+        <ChooseFile
+          words="Replace"
+          label={`Replace ${file.name}`}
+          onFiles={([next]) => {
+            if (next) replaceFile(product.id, file.id, next);
+          }}
+        />
         <button
           className="opt"
           aria-label={`Take out ${file.name}`}
