@@ -6,6 +6,7 @@ import type { LessonId, PersonId, ProductId } from '#core/ids';
 import { passesFor, progressOf } from '#core/shop';
 import { Marked, NotesKept, NotesRequest, PlaceRequest, QuizJudged, QuizTry } from '../../wire';
 import { courseView, lessonView } from '../../pages/data/courseData';
+import { WHO_HEADER } from '../../pages/learn/whoHeader';
 import { courseHtml } from '../../pages/render';
 import type { CounterContext } from '../context';
 import { drawCertificate } from '../documents/drawCertificate';
@@ -19,7 +20,7 @@ import { sendLesson } from '../shared/sendLesson';
 import { sendPage } from '../shared/sendPage';
 import { whyOpen } from '../shared/whyOpen';
 import { wordsPage } from '../shared/wordsPage';
-import { learnApi, learnerFor, type Learning, learningOf, openLesson } from './learner';
+import { learnApi, learnerFor, type Learning, learningOf, openLesson, whoIs } from './learner';
 
 /** Courses and lessons of whoever is signed in, and what they do there. Another's are not found. */
 export function learnRoutes(context: CounterContext): Router {
@@ -60,6 +61,7 @@ export function learnRoutes(context: CounterContext): Router {
       notes: kept.notes[lesson.id]?.text ?? '',
       tries: (kept.tries[lesson.id] ?? []).length,
       api: learnApi(learning.course.id, lesson.id),
+      who: whoIs(personId),
       seed: personId,
     });
     sendLesson(context, req, res, view, [
@@ -180,6 +182,9 @@ export function learnRoutes(context: CounterContext): Router {
   function learnerOf(req: Request): Met {
     const personId = personOfDevice(context, req);
     if (personId === null) throw new Problem(401, (say) => say.signInFirst, 'sign-in');
+    // The page may be somebody else's who has left this browser since: nothing of theirs is put down to another.
+    const said = req.get(WHO_HEADER);
+    if (said !== undefined && said !== whoIs(personId)) throw new Problem(401, (say) => say.signInFirst, 'sign-in');
     if (!req.is('application/json')) throw new Problem(415, (say) => say.unreadable, 'bad-request');
     const { product, lesson } = req.params;
     return { personId, productId: String(product), lessonId: String(lesson), reading: readingFor(context, req) };

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { addMs, HOUR } from '#core/calendar';
 import { type Course, type Lesson, lessonOf, productKindOf } from '#core/catalogue';
 import type { LessonId, PersonId, ProductId } from '#core/ids';
@@ -17,6 +18,10 @@ export interface Learning {
 }
 
 export const learnApi = (id: ProductId, lesson: LessonId): string => `/member/learn/${id}/${lesson}`;
+
+/** Tells one person of a browser from another, and nothing else. */
+export const whoIs = (personId: PersonId): string =>
+  createHash('sha256').update(`learner/${personId}`).digest('hex').slice(0, 16);
 
 /** @returns null where the live release has no such course, or this person never had it */
 export function learningOf(

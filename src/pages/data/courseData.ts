@@ -29,6 +29,8 @@ export interface OwnOfLesson {
   /** How often its quiz was tried. */
   tries: number;
   api: string;
+  /** Tells one person of a browser from another, and nothing else. */
+  who: string;
   /** Whose order of questions it is. */
   seed: string;
 }
@@ -62,13 +64,13 @@ export function courseView(reading: In, course: Course, who: Learner): CourseVie
       : null,
     note: '',
     modules: outline.map((module): ModuleView => {
-      const note = isOpen(module.id) ? '' : noteOf(reading, outline, who.opened.when.get(module.id), who.has);
+      const note = isOpen(module.id) ? '' : noteOf(reading, outline, who.opened.when.get(module.id));
       return {
         id: module.id,
         title: module.title,
         note,
         lessons: module.lessons.map((lesson) => {
-          const own = isOpen(lesson.id) ? '' : noteOf(reading, outline, who.opened.when.get(lesson.id), who.has);
+          const own = isOpen(lesson.id) ? '' : noteOf(reading, outline, who.opened.when.get(lesson.id));
           return {
             id: lesson.id,
             title: lesson.title,
@@ -85,15 +87,10 @@ export function courseView(reading: In, course: Course, who: Learner): CourseVie
 const lessonsIn = (modules: readonly Course['modules'][number][]): Lesson[] =>
   modules.flatMap(({ lessons }) => lessons);
 
-/** When a part opens, as it is said beside it. Of whoever has no pass nothing is known. */
-function noteOf(
-  { shop, locale, words }: In,
-  outline: Course['modules'],
-  when: PartOpening | undefined,
-  has: boolean,
-): string {
+/** When a part opens, as it is said beside it; of whoever has no pass nothing is known. */
+function noteOf({ shop, locale, words }: In, outline: Course['modules'], when: PartOpening | undefined): string {
   const say = words.course;
-  if (!has || !when) return '';
+  if (!when) return '';
   if (when.at !== null) return say.opens(dayOrMoment(when.at, shop.zone, locale));
   const first = [...outline, ...lessonsIn(outline)].find(({ id }) => id === when.after);
   return first ? say.opensAfter(first.title) : say.waits;
@@ -149,7 +146,7 @@ export function lessonView(
     done: who.progress?.done.has(lesson.id) ?? false,
     previous: led(beside.previous),
     next: led(beside.next),
-    own: own && { notes: own.notes, speed: own.speed, api: own.api },
+    own: own && { notes: own.notes, speed: own.speed, api: own.api, who: own.who },
   };
 }
 

@@ -15,7 +15,7 @@ export function Notes({ own, lessonId }: { own: NonNullable<LessonView['own']>; 
 
   // What this browser could not send when it was last here goes first.
   useEffect(() => {
-    const waiting = keptNotes(own.api);
+    const waiting = keptNotes(own);
     if (waiting === null) return;
     before.current = waiting.before;
     setText(waiting.text);
@@ -24,7 +24,7 @@ export function Notes({ own, lessonId }: { own: NonNullable<LessonView['own']>; 
   }, [own.api]);
 
   async function keep(now: string): Promise<void> {
-    const kept = await sendNotes(own.api, { text: now, before: before.current });
+    const kept = await sendNotes(own, { text: now, before: before.current });
     if (kept === null) return setState('waits');
     before.current = kept;
     setState('kept');

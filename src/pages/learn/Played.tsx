@@ -24,7 +24,7 @@ export function Played({ block, own, onEnded }: { block: PlayedBlock; own: Lesso
   function tell(media: HTMLMediaElement): void {
     if (!own) return;
     told.current = performance.now();
-    void sendPlace(own.api, { fileId: block.id, seconds: media.currentTime, speed: media.playbackRate });
+    void sendPlace(own, { fileId: block.id, seconds: media.currentTime, speed: media.playbackRate });
   }
 
   const on = {

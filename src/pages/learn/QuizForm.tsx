@@ -32,7 +32,7 @@ export function QuizForm({
     if (!lesson.own || busy) return;
     if (quiz.questions.some((question) => isEmpty(given[question.id]))) return setSaid(words.unanswered);
     setBusy(true);
-    const answered = await sendTry(lesson.own.api, { id: tryId, given });
+    const answered = await sendTry(lesson.own, { id: tryId, given });
     setBusy(false);
     if (answered === null) return setSaid(words.notReached);
     if ('refused' in answered) return setSaid(answered.refused);

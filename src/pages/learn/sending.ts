@@ -1,20 +1,28 @@
 import type { Marked, NotesKept, NotesRequest, PlaceRequest, ProblemBody, QuizJudged, QuizTry } from '../../wire';
+import type { Sender } from './view';
+import { WHO_HEADER } from './whoHeader';
 
-/** What a browser keeps until it could send it, by the address it goes to. */
-const WAITING = 'keel-learn/';
+/** What a browser keeps until it could send it: by the person, and the address it goes to. */
+const waitingOf = (who: string): string => `keel-learn/${who}`;
 
 /** The shop's answer; its refusal in a sentence; or null where it could not be reached. */
 type Answered<T> = { done: T } | { refused: string } | null;
 
-async function send<T>(method: 'POST' | 'PUT', address: string, body: unknown): Promise<Answered<T>> {
+async function send<T>(
+  method: 'POST' | 'PUT',
+  { api, who }: Sender,
+  what: string,
+  body: unknown,
+): Promise<Answered<T>> {
   try {
-    const response = await fetch(address, {
+    const response = await fetch(api + what, {
       method,
       keepalive: true,
-      headers: { 'content-type': 'application/json' },
+      headers: { 'content-type': 'application/json', [WHO_HEADER]: who },
       body: JSON.stringify(body),
     });
-    const answer = (await response.json()) as T & Partial<ProblemBody>;
+    const text = await response.text();
+    const answer = (text === '' ? {} : JSON.parse(text)) as T & Partial<ProblemBody>;
     if (response.ok) return { done: answer };
     // A shop that is starting, or full, is as one that was not reached: it is asked again.
     return response.status >= 500 ? null : { refused: answer.title ?? '' };
@@ -23,68 +31,68 @@ async function send<T>(method: 'POST' | 'PUT', address: string, body: unknown): 
   }
 }
 
-const keep = (key: string, value: unknown): void => {
+const keep = ({ api, who }: Sender, what: string, value: unknown): void => {
   try {
-    localStorage.setItem(WAITING + key, JSON.stringify(value));
+    localStorage.setItem(waitingOf(who) + api + what, JSON.stringify(value));
   } catch {
     // A browser that keeps nothing sends what it can.
   }
 };
-const drop = (key: string): void => {
+const drop = ({ api, who }: Sender, what: string): void => {
   try {
-    localStorage.removeItem(WAITING + key);
+    localStorage.removeItem(waitingOf(who) + api + what);
   } catch {
     // Nothing was kept.
   }
 };
-
-/** Marks a lesson done. Without a line it is kept here, and sent as soon as there is one. */
-export async function sendDone(api: string): Promise<Answered<Marked>> {
-  const answered = await send<Marked>('POST', `${api}/done`, {});
-  if (answered === null) keep(`${api}/done`, {});
-  else drop(`${api}/done`);
-  return answered;
-}
-
-/** Sends whatever was marked while the line was down, of any lesson. */
-export async function sendWaiting(): Promise<void> {
-  let keys: string[] = [];
+const kept = ({ api, who }: Sender, what: string): string | null => {
   try {
-    keys = Object.keys(localStorage).filter((key) => key.startsWith(WAITING) && key.endsWith('/done'));
+    return localStorage.getItem(waitingOf(who) + api + what);
   } catch {
-    // A browser that keeps nothing has nothing to send.
-  }
-  for (const key of keys) await sendDone(key.slice(WAITING.length, -'/done'.length));
-}
-
-export const isMarkedHere = (api: string): boolean => {
-  try {
-    return localStorage.getItem(`${WAITING}${api}/done`) !== null;
-  } catch {
-    return false;
+    return null;
   }
 };
 
+const DONE = '/done';
+const NOTES = '/notes';
+
+/** Marks a lesson done. Without a line it is kept here, and sent as soon as there is one. */
+export async function sendDone(own: Sender): Promise<Answered<Marked>> {
+  const answered = await send<Marked>('POST', own, DONE, {});
+  if (answered === null) keep(own, DONE, {});
+  else drop(own, DONE);
+  return answered;
+}
+
+/** Sends whatever this person marked while the line was down, of any lesson. */
+export async function sendWaiting({ who }: Sender): Promise<void> {
+  let keys: string[] = [];
+  try {
+    keys = Object.keys(localStorage).filter((key) => key.startsWith(`${waitingOf(who)}/`) && key.endsWith(DONE));
+  } catch {
+    // A browser that keeps nothing has nothing to send.
+  }
+  for (const key of keys) await sendDone({ who, api: key.slice(waitingOf(who).length, -DONE.length) });
+}
+
+export const isMarkedHere = (own: Sender): boolean => kept(own, DONE) !== null;
+
 /** @returns what the notes are now; null where they wait in this browser */
-export async function sendNotes(api: string, notes: NotesRequest): Promise<string | null> {
-  const answered = await send<NotesKept>('PUT', `${api}/notes`, notes);
+export async function sendNotes(own: Sender, notes: NotesRequest): Promise<string | null> {
+  const answered = await send<NotesKept>('PUT', own, NOTES, notes);
   if (answered === null || 'refused' in answered) {
-    keep(`${api}/notes`, notes);
+    keep(own, NOTES, notes);
     return null;
   }
-  drop(`${api}/notes`);
+  drop(own, NOTES);
   return answered.done.text;
 }
 
-export function keptNotes(api: string): NotesRequest | null {
-  try {
-    const kept = localStorage.getItem(`${WAITING}${api}/notes`);
-    return kept === null ? null : (JSON.parse(kept) as NotesRequest);
-  } catch {
-    return null;
-  }
+export function keptNotes(own: Sender): NotesRequest | null {
+  const text = kept(own, NOTES);
+  return text === null ? null : (JSON.parse(text) as NotesRequest);
 }
 
-export const sendPlace = (api: string, place: PlaceRequest): Promise<unknown> => send('PUT', `${api}/place`, place);
-export const sendTry = (api: string, tried: QuizTry): Promise<Answered<QuizJudged>> =>
-  send<QuizJudged>('POST', `${api}/quiz`, tried);
+export const sendPlace = (own: Sender, place: PlaceRequest): Promise<unknown> => send('PUT', own, '/place', place);
+export const sendTry = (own: Sender, tried: QuizTry): Promise<Answered<QuizJudged>> =>
+  send<QuizJudged>('POST', own, '/quiz', tried);

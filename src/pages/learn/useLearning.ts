@@ -19,8 +19,8 @@ export function useLearning({ own, done: wasDone }: LessonView): Learning {
 
   useEffect(() => {
     if (!own) return;
-    if (isMarkedHere(own.api)) setDone(true);
-    const send = (): void => void sendWaiting();
+    if (isMarkedHere(own)) setDone(true);
+    const send = (): void => void sendWaiting(own);
     send();
     addEventListener('online', send);
     return () => removeEventListener('online', send);
@@ -31,7 +31,7 @@ export function useLearning({ own, done: wasDone }: LessonView): Learning {
     said,
     async markDone() {
       if (!own || done) return true;
-      const answered = await sendDone(own.api);
+      const answered = await sendDone(own);
       if (answered === null) {
         setDone(true);
         setSaid({ text: words.keptForLater, wrong: false });

@@ -66,6 +66,12 @@ export interface QuizView {
   left: number | null;
 }
 
+/** Where what somebody does in a lesson goes, and who they are: another person of the same browser is somebody else. */
+export interface Sender {
+  api: string;
+  who: string;
+}
+
 export interface LessonView {
   language: string;
   course: CourseView;
@@ -80,5 +86,5 @@ export interface LessonView {
   previous: { title: string; href: string } | null;
   next: { title: string; href: string } | null;
   /** Own notes and speed; null where they are not this person's to keep: a sample, a look by the seller. */
-  own: { notes: string; speed: number; api: string } | null;
+  own: ({ notes: string; speed: number } & Sender) | null;
 }

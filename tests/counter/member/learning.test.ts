@@ -206,6 +206,15 @@ describe('what is done', () => {
 });
 
 describe('what somebody keeps for themselves', () => {
+  test('a page of somebody who has left this browser puts nothing down to who came after', async () => {
+    const [hers, his] = [(await lessonOf(tove, 'later')).own?.who ?? '', (await lessonOf(ola, 'later')).own?.who ?? ''];
+    expect(new Set([hers, his, '']).size).toBe(3);
+    expect(hers).not.toContain(idOf('tove@example.org'));
+    const mark = (who: string) => tove.json<{ code?: string }>(`${API}/later/done`, {}, { 'keel-who': who });
+    expect([(await mark(his)).status, (await lessonOf(tove, 'later')).done]).toEqual([401, false]);
+    expect((await mark(hers)).status).toBe(200);
+  });
+
   test('a place in a sound, on whichever device; only of what plays in that lesson', async () => {
     const place = { fileId: 'f_free', seconds: 72.5, speed: 1.25 };
     expect((await put(tove, `${API}/free/place`, place)).status).toBe(204);
