@@ -2,16 +2,16 @@ import type { Lesson } from '#core/catalogue';
 import type { ProductId } from '#core/ids';
 import { type Question, type Quiz, quizProblems } from '#core/quiz';
 import { newId } from '../../data/ids';
+import { newAnswer, QuizAnswers } from './QuizAnswers';
 import { ChoiceFill, CountFill } from '../../price/Fill';
 import { changeLesson } from './changeCourse';
 
-const answer = (text = '', right = false) => ({ id: newId('ans'), text, right });
 const newQuestion = (): Question => ({
   id: newId('que'),
   kind: 'one',
   text: '',
   why: '',
-  answers: [answer('', true), answer()],
+  answers: [newAnswer('', true), newAnswer()],
 });
 
 /** The questions at a lesson's end: what is asked, what is right, and what it takes to pass. */
@@ -137,7 +137,7 @@ function QuestionEditor({
   const becomes = (kind: Question['kind']): void =>
     onEdit((quiz) => {
       const { id, text, why } = question;
-      const answers = question.kind === 'typed' ? question.accepts.map((t) => answer(t, true)) : question.answers;
+      const answers = question.kind === 'typed' ? question.accepts.map((t) => newAnswer(t, true)) : question.answers;
       const accepts =
         question.kind === 'typed'
           ? question.accepts
@@ -145,7 +145,7 @@ function QuestionEditor({
       quiz.questions[at] =
         kind === 'typed'
           ? { id, text, why, kind, accepts: accepts.length > 0 ? accepts : [''], marksCount: false }
-          : { id, text, why, kind, answers: answers.length > 1 ? answers : [...answers, answer()] };
+          : { id, text, why, kind, answers: answers.length > 1 ? answers : [...answers, newAnswer()] };
     });
   return (
     <li className="mt-3 border-t border-line pt-2">
@@ -221,7 +221,7 @@ function QuestionEditor({
           .
         </p>
       ) : (
-        <Answers question={question} n={n} onEdit={edit} />
+        <QuizAnswers question={question} n={n} onEdit={edit} />
       )}
       <input
         className="bare w-full ps-6 text-ink-2"
@@ -236,73 +236,5 @@ function QuestionEditor({
         }
       />
     </li>
-  );
-}
-
-function Answers({
-  question,
-  n,
-  onEdit,
-}: {
-  question: Extract<Question, { kind: 'one' | 'several' }>;
-  n: number;
-  onEdit: (recipe: (q: Question) => void) => void;
-}) {
-  return (
-    <div className="ps-6">
-      {question.answers.map((given, k) => (
-        <p key={given.id} className="flex items-center gap-3">
-          <input
-            type={question.kind === 'one' ? 'radio' : 'checkbox'}
-            className={question.kind === 'one' ? 'radio radio-sm' : 'checkbox checkbox-sm'}
-            name={question.id}
-            aria-label={`Answer ${k + 1} to question ${n} is right`}
-            checked={given.right}
-            onChange={(event) =>
-              onEdit((q) => {
-                if (q.kind === 'typed') return;
-                for (const [i, a] of q.answers.entries())
-                  a.right = i === k ? q.kind === 'one' || event.target.checked : q.kind === 'several' && a.right;
-              })
-            }
-          />
-          <input
-            className="bare flex-1"
-            aria-label={`Answer ${k + 1} to question ${n}`}
-            placeholder="An answer"
-            dir="auto"
-            value={given.text}
-            onChange={(event) =>
-              onEdit((q) => {
-                const found = q.kind === 'typed' ? undefined : q.answers[k];
-                if (found) found.text = event.target.value.slice(0, 500);
-              })
-            }
-          />
-          <button
-            className="opt"
-            aria-label={`Take out answer ${k + 1} to question ${n}`}
-            onClick={() =>
-              onEdit((q) => {
-                if (q.kind !== 'typed') q.answers.splice(k, 1);
-              })
-            }
-          >
-            Take out
-          </button>
-        </p>
-      ))}
-      <button
-        className="opt"
-        aria-label={`Add an answer to question ${n}`}
-        onClick={() =>
-          onEdit((q) => {
-            if (q.kind !== 'typed') q.answers.push(answer());
-          })
-        }
-      >
-        Add an answer
-      </button>
-    </div>
   );
 }
