@@ -27,7 +27,7 @@ export async function listen(port: number, host: string): Promise<Listening> {
     answering.add(res);
     res.once('close', () => {
       answering.delete(res);
-      if (isQuiet()) for (const tell of waiting.splice(0)) tell();
+      if (waiting.length > 0 && isQuiet()) for (const tell of waiting.splice(0)) tell();
     });
     listener(req, res);
   });

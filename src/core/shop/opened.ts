@@ -71,12 +71,15 @@ export type EarlierPlans = (state: Pick<ShopState, 'releases'>, productId: Produ
 
 /** Reads them from the releases that were live, each product once for as long as no other release is. */
 export function earlierPlansFrom(releases: ReleasesPort): EarlierPlans {
-  const known = new Map<ProductId, { releases: number; plans: readonly EarlierPlan[] }>();
+  const known = new Map<ProductId, { as: string; plans: readonly EarlierPlan[] }>();
   return ({ releases: live }, productId) => {
+    // By the release itself: one whose switch-over was not kept is followed by another in its place.
+    const last = live.at(-1);
+    const as = `${live.length} ${last?.number ?? ''} ${last?.since ?? ''}`;
     const found = known.get(productId);
-    if (found?.releases === live.length) return found.plans;
+    if (found?.as === as) return found.plans;
     const plans = read(live, productId);
-    known.set(productId, { releases: live.length, plans });
+    known.set(productId, { as, plans });
     return plans;
   };
 

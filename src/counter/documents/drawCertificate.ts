@@ -17,6 +17,7 @@ export async function drawCertificate(
   const text = await pdf.embedFont(font('DejaVuSans'), { subset: true });
   const bold = await pdf.embedFont(font('DejaVuSans-Bold'), { subset: true });
   pdf.setTitle(`${say.heading}: ${title}`);
+  pdf.setSubject(say.says(name, title));
   pdf.setCreationDate(new Date(msOf(at)));
   pdf.setModificationDate(new Date(msOf(at)));
   const pen = new Pen(pdf.addPage([842, 595]), text);

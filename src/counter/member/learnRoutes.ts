@@ -1,8 +1,8 @@
 import express, { type Request, type Response, Router } from 'express';
-import type { Lesson } from '#core/catalogue';
-import { lessonOf } from '#core/catalogue';
+import { type Lesson, lessonOf } from '#core/catalogue';
 import { judge, mayTry, type Quiz } from '#core/quiz';
 import type { LessonId, PersonId, ProductId } from '#core/ids';
+import { calledBySeller } from '#core/people';
 import { passesFor, progressOf } from '#core/shop';
 import { Marked, NotesKept, NotesRequest, PlaceRequest, QuizJudged, QuizTry } from '../../wire';
 import { courseView, lessonView } from '../../pages/data/courseData';
@@ -77,7 +77,8 @@ export function learnRoutes(context: CounterContext): Router {
     const finished =
       personId === null || productId === undefined ? null : progressOf(reading.state, personId, productId)?.finished;
     if (personId === null || !finished) throw new Problem(404, (say) => say.noSuchPaper, 'no-such-paper');
-    const pdf = await drawCertificate(reading, finished, reading.person(personId)?.name ?? '');
+    const person = reading.person(personId);
+    const pdf = await drawCertificate(reading, finished, calledBySeller(person) || (person?.address ?? ''));
     res
       .set({
         'Content-Type': 'application/pdf',

@@ -50,7 +50,11 @@ export function accessRoutes(context: CounterContext): Router {
     }
     if (mail)
       context.afterwards.do('A sign-in link could not be sent', async () => {
-        for (const person of found.values()) await sendSignInLink(context, person);
+        // One that cannot be sent keeps no other from theirs.
+        for (const person of found.values())
+          await sendSignInLink(context, person).catch((error: unknown) =>
+            context.log('A sign-in link could not be sent', error),
+          );
       });
     answer(res, GiveAnswer, { fates, given: gifts.length });
   });

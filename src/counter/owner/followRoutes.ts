@@ -22,7 +22,9 @@ export function followRoutes(context: CounterContext): Router {
     if (course?.kind !== 'course') throw new Problem(404, 'This course is not live.', 'no-such-course');
     const { people, stopsAt, ...counts } = followCourse(state, course, context.runner.now());
     const triedOften = (lesson: LessonId): number =>
-      people.filter(({ personId }) => (context.learners.get(personId).tries[lesson] ?? []).length > HARD_TRIES).length;
+      people.filter(
+        ({ personId, at }) => at === lesson && (context.learners.get(personId).tries[lesson] ?? []).length > HARD_TRIES,
+      ).length;
     answer(res, FollowedAnswer, {
       ...counts,
       members: people.length,

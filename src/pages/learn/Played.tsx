@@ -14,8 +14,12 @@ export function Played({ block, own, onEnded }: { block: PlayedBlock; own: Lesso
   const words = useLearnWords();
   const player = useRef<HTMLMediaElement | null>(null);
   const told = useRef(0);
+  const begun = useRef(false);
 
   function begin(media: HTMLMediaElement): void {
+    // Once: whoever goes back to the start, or chooses another speed, is not led away again.
+    if (begun.current) return;
+    begun.current = true;
     if (own) media.playbackRate = own.speed;
     // Where it ended there is nothing to go on with.
     if (block.at > 1 && block.at < media.duration - 2) media.currentTime = block.at;

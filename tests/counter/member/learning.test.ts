@@ -199,7 +199,12 @@ describe('what is done', () => {
     expect(await ola.json(`${API}/far/done`, {})).toMatchObject({ status: 200, body: { finished: true } });
     const pdf = await ola.fetch('/member/certificates/prd_course.pdf');
     expect(pdf.headers.get('content-type')).toBe('application/pdf');
-    expect((await PDFDocument.load(await pdf.arrayBuffer())).getTitle()).toBe('Certificate: Hearing Wrens');
+    const paper = await PDFDocument.load(await pdf.arrayBuffer());
+    // By the name they bought under: they have given no other.
+    expect([paper.getTitle(), paper.getSubject()]).toEqual([
+      'Certificate: Hearing Wrens',
+      'ola has finished the course “Hearing Wrens”.',
+    ]);
     expect((await lessonOf(ola, 'far')).course.mine?.certificate).toBe('/member/certificates/prd_course.pdf');
     expect((await tove.fetch('/member/certificates/prd_course.pdf')).status).toBe(404);
   });

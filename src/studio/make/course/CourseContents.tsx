@@ -1,6 +1,7 @@
 import { dateIn } from '#core/calendar';
 import type { Course } from '#core/catalogue';
 import { ChoiceFill } from '../../price/Fill';
+import type { Draft } from '../../data/draft';
 import { useNow } from '../../data/useNow';
 import { changeCourse } from './changeCourse';
 import { OutlineEditor } from './OutlineEditor';
@@ -9,8 +10,8 @@ import { PlanFill } from './PlanFill';
 const HOURS = ['', '06:00', '07:00', '08:00', '09:00', '12:00', '18:00'];
 
 /** When a course opens, in a sentence, and its modules and lessons. */
-export function CourseContents({ product }: { product: Course }) {
-  const today = dateIn(useNow(), 'UTC');
+export function CourseContents({ product, draft }: { product: Course; draft: Draft }) {
+  const today = dateIn(useNow(), draft.content.shop.zone);
   const edit = (recipe: (c: Course) => void): void => void changeCourse(product.id, recipe);
   return (
     <section className="mt-4">
@@ -64,7 +65,7 @@ export function CourseContents({ product }: { product: Course }) {
         />
         .
       </p>
-      <OutlineEditor course={product} />
+      <OutlineEditor course={product} today={today} />
     </section>
   );
 }

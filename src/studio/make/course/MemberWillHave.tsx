@@ -30,7 +30,7 @@ export function MemberWillHave({
   const date = joined ?? today;
   // In the middle of the morning, as people join.
   const first = addMs(startOfDate(date, shop.zone), 9 * HOUR);
-  const at = addMs(startOfDate(addDays(date, after), shop.zone), 24 * HOUR - 1);
+  const at = addMs(startOfDate(addDays(date, after + 1), shop.zone), -1);
   const standing: Standing = { first, shut: [], zone: shop.zone, hour: product.hour, done: () => false };
   const whole = partsOfCourse(product);
   const when = openingsOf(whole, standing);

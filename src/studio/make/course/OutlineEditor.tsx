@@ -6,17 +6,15 @@ import { GripVertical } from 'lucide-react';
 import { type KeyboardEvent, useState } from 'react';
 import { Link } from 'react-router';
 import { type Course, type Lesson, lessonNamed, lessonsMoved, lessonStepped, type Module } from '#core/catalogue';
-import { dateIn } from '#core/calendar';
 import type { LessonId } from '#core/ids';
 import { newId } from '../../data/ids';
-import { useNow } from '../../data/useNow';
 import { changeCourse } from './changeCourse';
 import { addLessonsFrom } from './lessonFiles';
 import { lessonInWords } from './lessonInWords';
 import { PlanFill } from './PlanFill';
 
 /** Modules and lessons in their order: dragged, or moved by the arrow keys, one or several at once. */
-export function OutlineEditor({ course }: { course: Course }) {
+export function OutlineEditor({ course, today }: { course: Course; today: string }) {
   const [chosen, setChosen] = useState<ReadonlySet<LessonId>>(new Set());
   const [said, setSaid] = useState('');
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
@@ -84,7 +82,7 @@ export function OutlineEditor({ course }: { course: Course }) {
       )}
       <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
         {course.modules.map((module, i) => (
-          <ModuleEditor key={module.id} course={course} module={module} at={i}>
+          <ModuleEditor key={module.id} course={course} module={module} at={i} today={today}>
             <SortableContext items={module.lessons.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
               <ol>
                 {module.lessons.map((lesson) => (
@@ -123,14 +121,15 @@ function ModuleEditor({
   course,
   module,
   at,
+  today,
   children,
 }: {
   course: Course;
   module: Module;
   at: number;
+  today: string;
   children: React.ReactNode;
 }) {
-  const today = dateIn(useNow(), 'UTC');
   const name = module.title || `Module ${at + 1}`;
   const edit = (recipe: (m: Module) => void): void =>
     void changeCourse(course.id, (c) => {
