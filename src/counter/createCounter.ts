@@ -157,6 +157,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
     outside.beginAt(msOf(demo.now()));
   }
 
+  await learners.sweep((id) => people.get(id)?.erased === true);
   const compared = compareFolder({ state: runner.state, people, doors, releases, vault });
   const presence = openPresence(own, disk);
   if (presence.unreadable)

@@ -33,6 +33,7 @@ export { orderStatus, type OrderStatus, statusOf } from './orderStatus';
 export { planRefund, type RefundPlan } from './commands/refund';
 export { isSubscribed, standingOf } from './standing';
 export { type EarlierPlans, earlierPlansFrom, type Opened, openedBy, openedTo, progressOf } from './opened';
+export { hasForAsLong } from './commands/passesByHand';
 export { followCourse, type Followed, type Follower } from './followed';
 export { passesFor } from './passesFor';
 export type {

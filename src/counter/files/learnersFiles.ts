@@ -1,3 +1,4 @@
+import { readdirSync } from 'node:fs';
 import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import * as z from 'zod';
@@ -33,8 +34,10 @@ export interface LearnersFiles {
   get(id: PersonId): LearnerRecord;
   /** Changes what a person keeps, one change after the other. @returns it as it is then, on the disk */
   change(id: PersonId, recipe: (record: LearnerRecord) => LearnerRecord): Promise<LearnerRecord>;
-  /** Nothing of it is left. */
+  /** Nothing of it is left, and nothing comes to it any more. */
   forget(id: PersonId): Promise<void>;
+  /** Forgets whoever is erased by now: the shop may have stopped between the one and the other. */
+  sweep(isErased: (id: PersonId) => boolean): Promise<void>;
 }
 
 /** So many of them are held in memory, whoever was met last. */
@@ -44,6 +47,8 @@ const HELD = 500;
 export function openLearnersFiles(folder: string, disk: Disk): LearnersFiles {
   makeFolder(folder);
   const held = new Map<PersonId, LearnerRecord>();
+  /** Forgotten: whatever was still on its way for them is not written. */
+  const gone = new Set<PersonId>();
   const busy = new Map<PersonId, Promise<unknown>>();
   const pathOf = (id: PersonId): string => join(folder, `${id}.json`);
 
@@ -70,19 +75,26 @@ export function openLearnersFiles(folder: string, disk: Disk): LearnersFiles {
     return mine;
   }
 
+  const forget = (id: PersonId): Promise<void> =>
+    oneByOne(id, async () => {
+      gone.add(id);
+      await rm(pathOf(id), { force: true });
+      hold(id, NEW);
+    });
+
   return {
     get,
     change: (id, recipe) =>
       oneByOne(id, async () => {
         const before = get(id);
-        const record = recipe(before);
+        const record = gone.has(id) ? before : recipe(before);
         if (record !== before) await disk.replace(pathOf(id), JSON.stringify(record));
         return hold(id, record);
       }),
-    forget: (id) =>
-      oneByOne(id, async () => {
-        held.delete(id);
-        await rm(pathOf(id), { force: true });
-      }),
+    forget,
+    async sweep(isErased) {
+      const ids = readdirSync(folder).flatMap((name) => /^(.+)\.json$/.exec(name)?.[1] ?? []);
+      await Promise.all(ids.filter(isErased).map(forget));
+    },
   };
 }

@@ -1,9 +1,7 @@
 import express, { Router } from 'express';
 import { addDays, formatMoment, type Instant, startOfDate } from '#core/calendar';
-import type { PersonId, ProductId } from '#core/ids';
-import { isOpen } from '#core/passes';
 import { compareAddress, isAddress, type PersonRecord } from '#core/people';
-import { passesFor } from '#core/shop';
+import { hasForAsLong } from '#core/shop';
 import { GiveAnswer, type GiveLine, GiveRequest, PassAct, Said } from '../../wire';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { answer } from '../http/answer';
@@ -43,10 +41,12 @@ export function accessRoutes(context: CounterContext): Router {
       const person = found.get(compareAddress(line.address));
       return person ? [{ personId: person.id, productId: line.productId, until }] : [];
     });
+    let given = 0;
     if (gifts.length > 0) {
       const done = await runner.execute({ type: 'give-passes', gifts, reason }, whoIs(res).id);
       if ('refused' in done) throw refusalProblem(done);
       await runner.synced();
+      given = done.events.length;
     }
     if (mail)
       context.afterwards.do('A sign-in link could not be sent', async () => {
@@ -56,7 +56,7 @@ export function accessRoutes(context: CounterContext): Router {
             context.log('A sign-in link could not be sent', error),
           );
       });
-    answer(res, GiveAnswer, { fates, given: gifts.length });
+    answer(res, GiveAnswer, { fates, given });
   });
 
   router.post('/:pass', express.json({ limit: '2kb' }), async (req, res) => {
@@ -91,18 +91,10 @@ export function accessRoutes(context: CounterContext): Router {
       seen.add(key);
       const person = people.find(line.address);
       if (!person) return say('new');
-      return hasAlready(person.id, line.productId, until) ? say('has', 'They can open it already.') : say('known');
+      const gift = { personId: person.id, productId: line.productId, until };
+      return hasForAsLong(runner.state, gift, runner.now()) ? say('has', 'They can open it already.') : say('known');
     });
   }
-
-  /** Whether some pass of theirs opens it for at least as long, whatever comes. */
-  const hasAlready = (personId: PersonId, productId: ProductId, until: Instant | null): boolean =>
-    passesFor(runner.state, personId, productId).some(
-      (pass) =>
-        isOpen(pass, runner.now()) &&
-        (pass.cause.kind === 'gift' || pass.cause.agreementId === undefined) &&
-        (pass.until === null || (until !== null && pass.until >= until)),
-    );
 
   async function personFor({ address, name }: GiveLine): Promise<PersonRecord> {
     const person = await people.findOrAdd(address, () => ({

@@ -72,6 +72,31 @@ test('given: one entry of the history for all; opens at once, with why; nobody i
   expect(state().seq).toBeGreaterThan(before);
 });
 
+test('pressed twice at once it is given once; taken back while money goes back it stays taken back', async () => {
+  const both = await Promise.all([give([line('twice@example.org')]), give([line('twice@example.org')])]);
+  expect(both.map(({ body }) => body.given).sort()).toEqual([0, 1]);
+  expect(passesOf('twice@example.org')).toHaveLength(1);
+
+  const finn = { name: 'Finn', address: 'finn@example.org' };
+  const buyer = new Buyer(shop.counter.address);
+  await buyer.pay(await buyer.openCheckout('field-pack'), finn, CARD.good);
+  await shop.counter.context.runner.settle();
+  const [pass] = passesOf(finn.address);
+  const order = [...state().orders.values()].find((o) => o.passIds.includes(pass?.id ?? ''));
+  const shares = [{ lineId: order?.lines[0]?.lineId, amount: 2_400 }];
+  await Promise.all([
+    shop.owner.act(`/access/${pass?.id}`, { act: 'withdraw' }),
+    shop.owner.act('/refunds', { orderId: order?.id, shares, reason: 'asked' }),
+  ]);
+  await shop.counter.context.runner.settle();
+  expect(passesOf(finn.address)[0]?.closed).not.toBeNull();
+  expect([...state().refunds.values()].find((r) => r.orderId === order?.id)?.status).toBe('paid');
+  // Closed once, by whichever was first.
+  const lines = (await (await shop.owner.fetch('/owner/api/journal?after=0')).text()).match(/pass\.closed/g) ?? [];
+  const closed = [...state().passes.values()].filter((p) => p.closed !== null).length;
+  expect(lines).toHaveLength(closed);
+});
+
 test('to the end of a day, moved, withdrawn; what is closed is given anew', async () => {
   await give([line('dee@example.org', { until: '2026-06-20' })]);
   const [pass] = passesOf('dee@example.org');

@@ -1,16 +1,19 @@
 import { isRunning } from '#core/agreements';
-import { fact, type ShopEvent } from '#core/journal';
-import { passState } from '#core/passes';
+import type { Instant } from '#core/calendar';
+import type { PersonId, ProductId } from '#core/ids';
+import { fact } from '#core/journal';
+import { isOpen, passState } from '#core/passes';
 import { refuse } from '#core/refusal';
 import type { Command, DecideContext, Decision } from '../command';
+import { passesFor } from '../passesFor';
 import type { ShopState } from '../state';
 
 /**
  * Gives products to people, all of it or nothing: from now, until a moment or for good. Somebody who has one of them
- * by another pass gets this one beside it; access is their union.
+ * by another pass gets this one beside it, unless that one lasts at least as long; access is their union.
  */
 export function givePasses(
-  _state: ShopState,
+  state: ShopState,
   { gifts, reason }: Extract<Command, { type: 'give-passes' }>,
   { now, release, ids }: DecideContext,
 ): Decision {
@@ -18,13 +21,28 @@ export function givePasses(
   if (gifts.some(({ productId }) => !known.has(productId))) return refuse('no-such-product');
   if (gifts.some(({ until }) => until !== null && until <= now)) return refuse('until-past');
   return {
-    events: gifts.map(({ personId, productId, until }) =>
-      fact('pass.opened', {
-        pass: { id: ids.next('p'), personId, productId, cause: { kind: 'gift', reason }, from: now, until },
-      }),
-    ),
+    events: gifts
+      .filter((gift) => !hasForAsLong(state, gift, now))
+      .map(({ personId, productId, until }) =>
+        fact('pass.opened', {
+          pass: { id: ids.next('p'), personId, productId, cause: { kind: 'gift', reason }, from: now, until },
+        }),
+      ),
   };
 }
+
+/** Whether some pass of theirs opens a product until then at least, whatever comes of money. */
+export const hasForAsLong = (
+  state: ShopState,
+  { personId, productId, until }: { personId: PersonId; productId: ProductId; until: Instant | null },
+  now: Instant,
+): boolean =>
+  passesFor(state, personId, productId).some(
+    (pass) =>
+      isOpen(pass, now) &&
+      (pass.cause.kind === 'gift' || pass.cause.agreementId === undefined) &&
+      (pass.until === null || (until !== null && pass.until >= until)),
+  );
 
 /** Another last moment for a pass that has one, or that was given. What a plan or subscription opens goes by its money. */
 export function movePass(
@@ -50,8 +68,7 @@ export function withdrawPass(
   if (!pass) return refuse('no-such-pass');
   if (passState(pass, now) === 'closed') return refuse('pass-closed');
   if (byMoney(state, passId)) return refuse('pass-by-money');
-  const events: ShopEvent[] = [fact('pass.closed', { passId, why: 'withdrawn', dueAt: null })];
-  return { events };
+  return { events: [fact('pass.closed', { passId, why: 'withdrawn', dueAt: null })] };
 }
 
 /** Whether a payment plan or subscription that still runs opens and closes it. */
