@@ -34,8 +34,11 @@ export const PlaceRequest = z.strictObject({
 });
 export type PlaceRequest = z.infer<typeof PlaceRequest>;
 
+/** So long notes may come to be where several devices wrote them. */
+export const MOST_NOTES = 100_000;
+
 /** Somebody's own notes to a lesson. `before` is what they began to write from. */
-export const NotesRequest = z.strictObject({ text: z.string().max(20_000), before: z.string().max(20_000) });
+export const NotesRequest = z.strictObject({ text: z.string().max(MOST_NOTES), before: z.string().max(MOST_NOTES) });
 export type NotesRequest = z.infer<typeof NotesRequest>;
 /** What the notes are now: where another device wrote meanwhile, both. */
 export const NotesKept = z.strictObject({ text: z.string() });

@@ -114,6 +114,16 @@ test('a course is made, sold, read on a phone, answered and finished', async () 
   expect(await phone.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
   await phone.getByLabel('My notes').fill('1:12 the pause!');
   await phone.getByText('Kept', { exact: true }).waitFor();
+  // Changed in the middle while the line is slow: said once, not twice.
+  await phone.route('**/notes', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1_200));
+    await route.continue();
+  });
+  await phone.getByLabel('My notes').fill('1:12 pause!');
+  await phone.waitForTimeout(1_000);
+  await phone.getByLabel('My notes').fill('1:12 the pause!');
+  await phone.getByText('Kept', { exact: true }).waitFor();
+  await phone.unroute('**/notes');
   // The sound plays to its end, is asked for in parts, and its place is told.
   await phone.evaluate(() => document.querySelector('audio')?.play());
   await phone.waitForFunction(() => document.querySelector('audio')?.ended === true);

@@ -4,7 +4,7 @@ import { judge, mayTry, type Quiz } from '#core/quiz';
 import type { LessonId, PersonId, ProductId } from '#core/ids';
 import { calledBySeller } from '#core/people';
 import { passesFor, progressOf } from '#core/shop';
-import { Marked, NotesKept, NotesRequest, PlaceRequest, QuizJudged, QuizTry } from '../../wire';
+import { Marked, MOST_NOTES, NotesKept, NotesRequest, PlaceRequest, QuizJudged, QuizTry } from '../../wire';
 import { courseView, lessonView } from '../../pages/data/courseData';
 import { WHO_HEADER } from '../../pages/learn/whoHeader';
 import { courseHtml } from '../../pages/render';
@@ -31,7 +31,7 @@ export function learnRoutes(context: CounterContext): Router {
     minutes: 15,
     by: (req) => personOfDevice(context, req) ?? placeOf(req),
   });
-  router.use('/learn', perMember, express.json({ limit: '100kb' }));
+  router.use('/learn', perMember, express.json({ limit: '1mb' }));
 
   router.get('/course/:product', (req, res) => {
     const met = meet(req, res);
@@ -264,9 +264,13 @@ const MOST_TRIES = 200;
  * Notes as they are after somebody wrote. Where another device has written since they began, nothing of either is lost.
  * @param now as they are kept
  * @param before what the writer began from
+ * @throws Problem where both are more than can be kept
  */
 function notesOfBoth(now: string, before: string, text: string): string {
   if (now === before || text.includes(now)) return text;
   if (now.includes(text)) return now;
-  return `${now}\n\n${text}`.slice(0, 20_000);
+  const both = `${now}\n\n${text}`;
+  // Nothing is cut off: what does not fit waits with whoever wrote it.
+  if (both.length > MOST_NOTES) throw new Problem(409, (say) => say.notesFull, 'notes-full');
+  return both;
 }

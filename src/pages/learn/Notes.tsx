@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { useLearnWords } from './learnWords';
-import { keptNotes, sendNotes } from './sending';
+import { keepNotes, keptNotes, sendNotes } from './sending';
 import type { LessonView } from './view';
 
 const WAITS_MS = 800;
@@ -9,8 +9,11 @@ const WAITS_MS = 800;
 export function Notes({ own, lessonId }: { own: NonNullable<LessonView['own']>; lessonId: string }) {
   const words = useLearnWords();
   const [text, setText] = useState(own.notes);
-  const [state, setState] = useState<'' | 'kept' | 'waits'>('');
+  const [state, setState] = useState<'' | 'kept' | 'waits' | { refused: string }>('');
+  /** What the shop has, as far as is known here. */
   const before = useRef(own.notes);
+  const typed = useRef(own.notes);
+  const sending = useRef(false);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
 
   // What this browser could not send when it was last here goes first.
@@ -18,19 +21,50 @@ export function Notes({ own, lessonId }: { own: NonNullable<LessonView['own']>; 
     const waiting = keptNotes(own);
     if (waiting === null) return;
     before.current = waiting.before;
+    typed.current = waiting.text;
     setText(waiting.text);
-    void keep(waiting.text);
+    void send();
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once, for this lesson
   }, [own.api]);
 
-  async function keep(now: string): Promise<void> {
-    const kept = await sendNotes(own, { text: now, before: before.current });
-    if (kept === null) return setState('waits');
-    before.current = kept;
-    setState('kept');
-    // Another device wrote meanwhile: both are kept, and shown.
-    if (kept !== now) setText((typed) => (typed === now ? kept : typed));
+  function type(now: string): void {
+    typed.current = now;
+    setText(now);
+    setState('');
+    // Here at once, so that a page that is left early loses nothing.
+    keepNotes(own, { text: now, before: before.current });
+    clearTimeout(timer.current);
+    timer.current = setTimeout(() => void send(), WAITS_MS);
   }
+
+  /** One after the other: what is typed meanwhile goes once the shop has said what it has. */
+  async function send(): Promise<void> {
+    clearTimeout(timer.current);
+    if (sending.current) return;
+    sending.current = true;
+    while (typed.current !== before.current) {
+      const now = typed.current;
+      const answered = await sendNotes(own, { text: now, before: before.current });
+      if (answered === null) setState('waits');
+      else if ('refused' in answered) setState(answered);
+      if (answered === null || 'refused' in answered) break;
+      const { text: kept } = answered.done;
+      before.current = kept;
+      // Another device wrote meanwhile: both are kept, and shown.
+      if (typed.current === now) {
+        typed.current = kept;
+        setText(kept);
+      } else keepNotes(own, { text: typed.current, before: kept });
+      setState('kept');
+    }
+    sending.current = false;
+  }
+
+  useEffect(() => {
+    const again = (): void => void send();
+    addEventListener('online', again);
+    return () => removeEventListener('online', again);
+  });
 
   return (
     <>
@@ -41,23 +75,20 @@ export function Notes({ own, lessonId }: { own: NonNullable<LessonView['own']>; 
         id={`notes-${lessonId}`}
         className="notes"
         rows={6}
-        maxLength={20_000}
+        maxLength={90_000}
         dir="auto"
         value={text}
-        onChange={(event) => {
-          const now = event.target.value;
-          setText(now);
-          setState('');
-          clearTimeout(timer.current);
-          timer.current = setTimeout(() => void keep(now), WAITS_MS);
-        }}
-        onBlur={() => {
-          clearTimeout(timer.current);
-          if (text !== before.current) void keep(text);
-        }}
+        onChange={(event) => type(event.target.value)}
+        onBlur={() => void send()}
       />
       <p className="cap" role="status">
-        {state === 'waits' ? words.notesWait : state === 'kept' ? words.notesKept : words.notesHint}
+        {typeof state === 'object'
+          ? state.refused
+          : state === 'waits'
+            ? words.notesWait
+            : state === 'kept'
+              ? words.notesKept
+              : words.notesHint}
       </p>
     </>
   );

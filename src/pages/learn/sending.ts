@@ -14,15 +14,17 @@ async function send<T>(
   what: string,
   body: unknown,
 ): Promise<Answered<T>> {
+  const text = JSON.stringify(body);
   try {
     const response = await fetch(api + what, {
       method,
-      keepalive: true,
+      // So that a page that is left still sends; browsers allow it for what is small.
+      keepalive: text.length < 30_000,
       headers: { 'content-type': 'application/json', [WHO_HEADER]: who },
-      body: JSON.stringify(body),
+      body: text,
     });
-    const text = await response.text();
-    const answer = (text === '' ? {} : JSON.parse(text)) as T & Partial<ProblemBody>;
+    const said = await response.text();
+    const answer = (said === '' ? {} : JSON.parse(said)) as T & Partial<ProblemBody>;
     if (response.ok) return { done: answer };
     // A shop that is starting, or full, is as one that was not reached: it is asked again.
     return response.status >= 500 ? null : { refused: answer.title ?? '' };
@@ -77,15 +79,14 @@ export async function sendWaiting({ who }: Sender): Promise<void> {
 
 export const isMarkedHere = (own: Sender): boolean => kept(own, DONE) !== null;
 
-/** @returns what the notes are now; null where they wait in this browser */
-export async function sendNotes(own: Sender, notes: NotesRequest): Promise<string | null> {
+/** Keeps notes in this browser until the shop has them. */
+export const keepNotes = (own: Sender, notes: NotesRequest): void => keep(own, NOTES, notes);
+
+/** Sends notes; what this browser keeps of them goes once the shop has just these. */
+export async function sendNotes(own: Sender, notes: NotesRequest): Promise<Answered<NotesKept>> {
   const answered = await send<NotesKept>('PUT', own, NOTES, notes);
-  if (answered === null || 'refused' in answered) {
-    keep(own, NOTES, notes);
-    return null;
-  }
-  drop(own, NOTES);
-  return answered.done.text;
+  if (answered !== null && 'done' in answered && keptNotes(own)?.text === notes.text) drop(own, NOTES);
+  return answered;
 }
 
 export function keptNotes(own: Sender): NotesRequest | null {

@@ -127,6 +127,24 @@ test('done once, by a press or by passing; all that counts done is finished, onc
   expect([await me.mark('e'), me.progress()?.finished?.number]).toEqual(['done', 1]);
 });
 
+test('who had done all but what counts no more has finished, and is told by a number; not whose money came back', async () => {
+  const shop = await shopWith(course({ plan: null }));
+  const [me, gone, half] = [learner(shop), learner(shop, 'u2'), learner(shop, 'u3')];
+  const orders = [];
+  for (const person of ['u1', 'u2', 'u3']) orders.push(await shop.order({ i: 0, person }));
+  for (const id of ['a', 'b', 'c']) for (const who of [me, gone]) await who.mark(id);
+  await half.mark('a');
+  const lineId = orders[1]?.lines[0]?.lineId ?? '';
+  const shares = [{ lineId, amount: 1_200 }];
+  await act(shop, { type: 'refund', orderId: orders[1]?.id ?? '', shares, reason: 'asked' });
+  await shop.runner.settle();
+  await publish(shop, (c) => (c.modules[1]!.lessons[1]!.putAway = true));
+  const finished = [me, gone, half].map((who) => who.progress()?.finished?.number ?? null);
+  expect(finished).toEqual([1, null, null]);
+  await shop.restart();
+  expect(me.progress()?.finished?.title).toBe('Hearing Wrens');
+});
+
 test('one after another: the next opens by what was done before it', async () => {
   const shop = await shopWith(course({ plan: { opens: 'in-order' } }));
   const me = learner(shop);

@@ -1,7 +1,10 @@
 import { type Course, lessonOf, progressIn } from '#core/catalogue';
 import { fact, type ShopEvent } from '#core/journal';
 import type { LessonId } from '#core/ids';
+import type { Instant } from '#core/calendar';
+import { isOpen } from '#core/passes';
 import { refuse } from '#core/refusal';
+import type { Release } from '#core/release';
 import type { Command, DecideContext, Decision } from '../command';
 import { openedTo, progressOf } from '../opened';
 import { passesFor } from '../passesFor';
@@ -55,6 +58,30 @@ function openLesson(
   const opened = openedTo(state, personId, course, { now, zone, earlier: earlier(productId) });
   if (!opened?.pass) return refuse('pass-not-open');
   return opened.parts.has(lessonId) ? { course, lesson } : refuse('part-not-open');
+}
+
+/**
+ * Whoever has come to the end of a course because it has changed: what they had not done counts no more. Asked when a
+ * release goes live, of those who can open it.
+ */
+export function finishedByChange(state: ShopState, { content }: Release, now: Instant): ShopEvent[] {
+  let { certificates } = state.counts;
+  return [...state.progress].flatMap(([key, { done, finished }]) => {
+    const [personId = '', productId = ''] = key.split('/');
+    const course = content.products.find((p) => p.id === productId);
+    if (finished !== null || course?.kind !== 'course') return [];
+    if (
+      !progressIn(
+        course,
+        (id) => done.has(id),
+        () => true,
+      ).finished
+    )
+      return [];
+    if (!passesFor(state, personId, productId).some((pass) => isOpen(pass, now))) return [];
+    certificates += 1;
+    return [fact('course.finished', { personId, productId, title: course.title, number: certificates })];
+  });
 }
 
 function doneWith(state: ShopState, course: Course, who: Who): ShopEvent[] {

@@ -3,6 +3,7 @@ import { type Product, productKindOf } from '#core/catalogue';
 import { fact } from '#core/journal';
 import { launchCheck, unsealContent } from '#core/release';
 import { passState } from '#core/passes';
+import { finishedByChange } from './learn';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 
@@ -43,5 +44,10 @@ export function publish(
     if (product && productKindOf(product).holds(product) && !loses(product)) continue;
     if (passState(pass, now) !== 'closed') return refuse('would-strand');
   }
-  return { events: [fact('release.published', { release: release.number, basedOn: release.basedOn })] };
+  return {
+    events: [
+      fact('release.published', { release: release.number, basedOn: release.basedOn }),
+      ...finishedByChange(state, release, now),
+    ],
+  };
 }

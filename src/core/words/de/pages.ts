@@ -183,6 +183,8 @@ export const pages: PageWords = {
     unexpected: 'Bei uns ist etwas schiefgegangen. Mehr ist nicht geschehen. Versuchen Sie es in einer Minute wieder.',
     signInFirst: 'Melden Sie sich erst an.',
     notYours: 'Das gehört nicht zu Ihren Sachen.',
+    notesFull:
+      'Diese Notizen sind zu lang geworden, um beide zu behalten. Was behalten ist, bleibt; kürzen Sie Ihre, dann bleiben auch sie.',
     noTryLeft: 'Für diese Fragen bleibt kein Versuch. Schreiben Sie uns, wir sehen es gemeinsam an.',
     noSuchPaper: 'So einen Beleg haben Sie nicht.',
     pauseDay: 'Wählen Sie einen Tag nach heute, innerhalb eines Jahres.',

@@ -173,6 +173,8 @@ export const pages = {
     unexpected: 'Something went wrong on our side. Nothing more was done. Try again in a minute.',
     signInFirst: 'Sign in first.',
     notYours: 'This is not among yours.',
+    notesFull:
+      'These notes have become too long to keep both. What is kept stays as it is; shorten yours and they are kept.',
     noTryLeft: 'No try is left for this quiz. Write to us, and we will look at it together.',
     noSuchPaper: 'There is no such receipt among yours.',
     pauseDay: 'Choose a day after today, within a year.',
