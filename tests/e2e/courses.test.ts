@@ -121,7 +121,11 @@ test('a course is made, sold, read on a phone, answered and finished', async () 
   });
   await phone.getByLabel('My notes').fill('1:12 pause!');
   await phone.waitForTimeout(1_000);
+  const last = phone.waitForResponse((response) =>
+    (response.request().postData() ?? '').includes('"text":"1:12 the pause!"'),
+  );
   await phone.getByLabel('My notes').fill('1:12 the pause!');
+  await last;
   await phone.getByText('Kept', { exact: true }).waitFor();
   await phone.unroute('**/notes');
   // The sound plays to its end, is asked for in parts, and its place is told.
