@@ -58,7 +58,7 @@ export async function writeBigShop(dataFolder: string, orders: number, blocks: n
     await write(journal, line);
   };
   const start = '2024-01-01T08:00:00.000Z';
-  await append(start, [fact('release.published', { release: 1, basedOn: null })]);
+  await append(start, [fact('release.published', { release: 1, basedOn: null, parts: [] })]);
   for (let i = 0; i < orders; i += 1) {
     const at = addMs(start, Math.floor((i / orders) * 800 * 24 * HOUR));
     const personId = `u_${i % Math.ceil(orders / 1.4)}`;

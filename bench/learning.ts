@@ -5,7 +5,7 @@ import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import express from 'express';
 import { simpleParser } from 'mailparser';
-import { openedTo } from '#core/shop';
+import { holderOf, openedTo } from '#core/shop';
 import { Buyer, Owner } from '../demo/clients';
 import { serveBuilt } from '../tests/support/browser';
 import { courseOf, lessonWith, moduleOf, sellingCourse, WEEKLY } from '../tests/support/course';
@@ -109,8 +109,12 @@ async function opening(): Promise<void> {
   let open = 0;
   for (let i = 0; i < QUESTIONS; i += 1)
     open +=
-      openedTo(shop.runner.state, 'u1', course, { now: shop.runner.now(), zone: 'Europe/Lisbon', earlier: [] })?.parts
-        .size ?? 0;
+      openedTo(holderOf(shop.runner.state, 'u1'), course, {
+        now: shop.runner.now(),
+        zone: 'Europe/Lisbon',
+        products: live.content.products,
+        history: (id) => shop.runner.history(id),
+      })?.parts.size ?? 0;
   const each = ((performance.now() - begun) / QUESTIONS) * 1_000;
   say(
     `Who may open what: ${each.toFixed(0)} µs for one person and ${LESSONS} lessons (${open / QUESTIONS} parts open), ${((each * 10_000) / 1e6).toFixed(1)} s for 10,000 people.`,

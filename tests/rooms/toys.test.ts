@@ -97,7 +97,8 @@ export const letterboxKind: ProductKind<Letterbox> = {
   describe: ({ opens }) => \`opens \${opens}\`,
   openings: () => [],
   parts: () => null,
-  contains: () => null,
+  contains: () => [],
+  opensAs: 'itself',
   places: () => [],
   limits: () => ({ fetches: 1, linkHours: 1 }),
 };

@@ -182,3 +182,9 @@ export async function shopInMemory(
   };
   return shop;
 }
+
+/** What a command comes to, by its code. */
+export async function codeOf(shop: MemoryShop, command: Command): Promise<string> {
+  const done = await shop.runner.execute(command);
+  return 'refused' in done ? done.refused : 'done';
+}

@@ -28,7 +28,14 @@ export {
   type Outline,
   outlineFor,
   type Parts,
+  Membership,
+  MembershipPart,
+  openingsOfLesson,
   partsOfCourse,
+  partsOfMembership,
+  Post,
+  postNamed,
+  shownPosts,
   Product,
   PRODUCT_KINDS,
   type ProductBase,
@@ -41,7 +48,7 @@ export {
   progressIn,
   upgradeProduct,
 } from './products';
-export { isInItself, openedBy } from './opens';
+export { isInItself, openedBy, openingIn, type Place, placesOf, reachedBy } from './opens';
 export { Offer } from './offer';
 export { Price, Rise, CardStatement, saleState, type SaleState } from './price';
 export {

@@ -21,6 +21,7 @@ export type PersonId = IdOf<'person'>;
 export type ProductId = IdOf<'product'>;
 export type FileId = IdOf<'file'>;
 export type LessonId = IdOf<'lesson'>;
+export type PostId = IdOf<'post'>;
 export type ModuleId = IdOf<'module'>;
 export type QuestionId = IdOf<'question'>;
 export type AnswerId = IdOf<'answer'>;

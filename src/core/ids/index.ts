@@ -20,6 +20,7 @@ export {
   type PageId,
   type PassId,
   type PathId,
+  type PostId,
   type PaymentId,
   type PersonId,
   type PriceId,

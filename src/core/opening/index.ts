@@ -1,4 +1,5 @@
 export { OpeningPlan, type Part } from './plan';
 export { missedDates, reachedOn, type Shut } from './missed';
 export { type EarlierPlan, openingsOf, openParts, type PartOpening, type Standing } from './openings';
+export { keepsAllOf } from './keeps';
 export { standingByPasses } from './standing';

@@ -111,25 +111,31 @@ export interface EarlierPlan {
 }
 
 /**
- * Which parts are open to somebody now: by today's plan, or because an earlier one had opened them when it was replaced;
- * with everything that these are part of. Whether a pass is open is not asked here.
+ * Which parts are open to somebody now, and since when: by today's plan, or because an earlier one had opened them when
+ * it was replaced; with everything that these are part of. Whether a pass is open is not asked here.
  */
 export function openParts(
   whole: Part,
   standing: Standing,
   now: Instant,
   earlier: readonly EarlierPlan[] = [],
-): Set<string> {
-  const open = new Set<string>();
+): Map<string, Instant> {
+  const open = new Map<string, Instant>();
+  const since = (id: string, at: Instant): void => {
+    const known = open.get(id);
+    if (known === undefined || at < known) open.set(id, at);
+  };
   const take = (by: Part, moment: Instant): void => {
-    for (const [id, { at }] of openingsOf(by, standing)) if (at !== null && at <= moment) open.add(id);
+    for (const [id, { at }] of openingsOf(by, standing)) if (at !== null && at <= moment) since(id, at);
   };
   for (const { whole: was, until } of earlier) if (until > standing.first) take(was, until <= now ? until : now);
   take(whole, now);
-  const withParents = (part: Part): boolean => {
-    const below = part.parts.map(withParents).includes(true);
-    if (below) open.add(part.id);
-    return open.has(part.id);
+  const withParents = (part: Part): void => {
+    for (const child of part.parts) {
+      withParents(child);
+      const at = open.get(child.id);
+      if (at !== undefined) since(part.id, at);
+    }
   };
   withParents(whole);
   return open;

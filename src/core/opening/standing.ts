@@ -38,7 +38,8 @@ function openStretches({ from, until, closed, holds, heldBefore }: Pass): Stretc
   for (const hold of held) {
     if (begins === null) break;
     if (begins < hold.from) found.push({ from: begins, until: earlier(hold.from, end) });
-    begins = hold.until;
+    // It may have begun to count only after it was on hold, as something does that opens later by the same pass.
+    begins = hold.until !== null && hold.until < begins ? begins : hold.until;
   }
   if (begins !== null) found.push({ from: begins, until: end });
   return found.filter((s) => s.until === null || s.from < s.until);

@@ -1,7 +1,8 @@
 import { formatDay, formatMoment, type Instant } from '#core/calendar';
 import { type Who, wordsFor } from '#core/words';
-import type { AgreementId, OrderId } from '#core/ids';
+import type { AgreementId, OrderId, ProductId } from '#core/ids';
 import { holdKind, type Pass, passState } from './pass';
+import type { Right } from './right';
 
 export interface Explanation {
   open: boolean;
@@ -16,8 +17,10 @@ export interface Explanation {
 export type OpenFor = 'good' | 'while-paid' | 'while-paid-then-good' | { until: Instant };
 
 interface Question {
-  /** Every pass of this person to this product; access is their union. */
-  passes: readonly Pass[];
+  /** Every pass of this person to this product, and what opens it to them through others; access is their union. */
+  passes: readonly (Pass | Right)[];
+  /** What something is called through which it opens. */
+  titleOf?: (productId: ProductId) => string;
   /** Whom it is about: the reader, or somebody by name. */
   person: Who;
   product: string;
@@ -45,10 +48,13 @@ export function explain(question: Question): Explanation {
   const say = wordsFor(locale).access;
   const day = (at: Instant): string => formatDay(at, zone, locale);
   if (!best) return { open: false, pass: null, lasts: null, sentence: say.never(person, product) };
-  const because =
+  const through = 'through' in best ? best.through : null;
+  const since = day(through?.from ?? best.from);
+  const cause =
     best.cause.kind === 'paid'
-      ? say.because.order(question.orderNumber(best.cause.orderId), day(best.from))
-      : say.because.gift(day(best.from), best.cause.reason);
+      ? say.because.order(question.orderNumber(best.cause.orderId), since)
+      : say.because.gift(since, best.cause.reason);
+  const because = through ? say.because.through(question.titleOf?.(through.productId) ?? '', cause) : cause;
   const lasts = lastsFor(best, question.openFor);
   const about = { pass: best, lasts };
   const until = typeof lasts === 'string' ? say.endless(lasts) : say.until(formatMoment(lasts.until, zone, locale));

@@ -13,5 +13,6 @@ export {
   type PassState,
   isOpen,
 } from './pass';
+export type { Right } from './right';
 export { explain, lastsFor, type Explanation, type OpenFor } from './explain';
 export { countFileUse, type FileUse } from './fileUse';

@@ -1,4 +1,4 @@
-import { couponProblem, openedBy } from '#core/catalogue';
+import { couponProblem, reachedBy } from '#core/catalogue';
 import { offersSoldOn, pagesOf } from '#core/paths';
 import type { DraftContent, Release } from './release';
 
@@ -20,9 +20,9 @@ export function keepBack(draft: DraftContent, live: Release | null): Going {
   const offers = draft.offers.filter((o) => onPath.has(o.id) || liveOffers.has(o.id));
   const shown = new Set(draft.paths.flatMap((p) => pagesOf(p)));
   const given = draft.paths.flatMap((p) => (p.bonuses ?? []).map((b) => b.productId));
-  // A bundle goes with what is in it.
+  // A bundle or a membership goes with what is in it.
   const named = [...offers.flatMap((o) => o.productIds), ...given];
-  const opened = new Set([...named, ...openedBy(draft.products, named)]);
+  const opened = new Set(reachedBy(draft.products, named));
   const products = draft.products.filter((p) => opened.has(p.id) || liveProducts.has(p.id));
   // A coupon that is only begun waits, so that it stands in nobody's way.
   const liveCoupons = new Set(live?.content.coupons.map((c) => c.id));

@@ -3,7 +3,6 @@ import type { WayToPay } from '#core/ways';
 import type { Instant } from '#core/calendar';
 import type { LineChoice, QuoteChoice } from '#core/checkout';
 import type { CameFrom, ShopEvent } from '#core/journal';
-import type { EarlierPlan } from '#core/opening';
 import type { Refusal } from '#core/refusal';
 import type { Release } from '#core/release';
 import type {
@@ -26,6 +25,8 @@ import type {
 } from '#core/ids';
 import type { ChargeAnswer, IdsPort, RefundAnswer } from './ports';
 import type { AgreementMoment } from './dueIndex';
+import type { History } from './history';
+import type { Grounds } from './rights';
 import type { OfferAfterPayment } from './state';
 
 /** What goes back of a line in minor units, and how many of several units that is. */
@@ -138,8 +139,16 @@ export interface DecideContext {
   /** The live release, for what a pass opens and what is on sale. */
   release: Release | undefined;
   ids: IdsPort;
-  /** The plans by which a product opened before the one of today. */
-  earlier: (productId: ProductId) => readonly EarlierPlan[];
+  /** How a product came to be what it is today. */
+  history: (productId: ProductId) => History;
 }
 
 export type Decision = { events: ShopEvent[] } | Refusal;
+
+/** What a decision about who may open what looks at; nothing where no release is live. */
+export const groundsOf = ({ now, release, history }: DecideContext): Grounds => ({
+  now,
+  zone: release?.content.shop.zone ?? 'UTC',
+  products: release?.content.products ?? [],
+  history,
+});

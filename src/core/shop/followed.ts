@@ -1,8 +1,7 @@
 import { addMs, DAY, type Instant } from '#core/calendar';
 import { type Course, lessonsOf, type Lesson, outlineFor } from '#core/catalogue';
 import type { LessonId, ModuleId, PersonId } from '#core/ids';
-import { isOpen } from '#core/passes';
-import { progressOf } from './opened';
+import { type Grounds, progressOf, whoMayOpen } from './rights';
 import type { ShopState } from './state';
 
 /** Where one person is in a course. */
@@ -31,13 +30,11 @@ export interface Followed {
 
 const STOPPED_AFTER_MS = 14 * DAY;
 
-/** Who is where in a course, among those who can open it now. */
-export function followCourse(state: ShopState, course: Course, now: Instant): Followed {
+/** Who is where in a course, among those who can open it now: by passes to it or through what it stands in. */
+export function followCourse(state: ShopState, course: Course, grounds: Grounds): Followed {
+  const { now } = grounds;
   const counting = lessonsOf(course).filter(({ counts }) => counts);
-  const learners = new Set<PersonId>();
-  for (const pass of state.passes.values())
-    if (pass.productId === course.id && isOpen(pass, now)) learners.add(pass.personId);
-  const people = [...learners]
+  const people = [...whoMayOpen(state, course.id, grounds)]
     .map((id) => followerOf(state, course, counting, id))
     .sort((a, b) => ((a.last ?? '') < (b.last ?? '') ? 1 : -1));
   const stopped = people.filter(({ at, last }) => at !== null && last !== null && addMs(last, STOPPED_AFTER_MS) <= now);

@@ -32,7 +32,20 @@ export { dueWork } from './dueWork';
 export { orderStatus, type OrderStatus, statusOf } from './orderStatus';
 export { planRefund, type RefundPlan } from './commands/refund';
 export { isSubscribed, standingOf } from './standing';
-export { type EarlierPlans, earlierPlansFrom, type Opened, openedBy, openedTo, progressOf } from './opened';
+export { historiesFrom, type History, NO_HISTORY } from './history';
+export {
+  type Grounds,
+  type Holder,
+  holderBy,
+  holderOf,
+  mayOpen,
+  type Opened,
+  openedTo,
+  progressOf,
+  rightsOf,
+  rightsTo,
+  whoMayOpen,
+} from './rights';
 export { hasForAsLong } from './commands/passesByHand';
 export { followCourse, type Followed, type Follower } from './followed';
 export { passesFor } from './passesFor';

@@ -1,5 +1,4 @@
 import type { PersonId, ProductId } from '#core/ids';
-import type { EarlierPlan } from '#core/opening';
 import type { PersonRecord } from '#core/people';
 import { refuse, type Refusal } from '#core/refusal';
 import type { Instant } from '#core/calendar';
@@ -8,7 +7,7 @@ import type { Command, DecideContext, Decision } from './command';
 import { decide } from './decide';
 import { dueWork } from './dueWork';
 import { evolveBatch } from './evolve';
-import { earlierPlansFrom } from './opened';
+import { historiesFrom, type History } from './history';
 import { limitedTo } from './limitedTo';
 import { askedOfServices } from './asking';
 import type { Ports } from './ports';
@@ -46,8 +45,8 @@ export interface Runner {
   standStill(on: boolean): void;
   /** Asks again at once about one thing that is unanswered. */
   nudge(key: string): void;
-  /** The plans by which a product opened before the one of today. */
-  earlierPlans(productId: ProductId): readonly EarlierPlan[];
+  /** How a product came to be what it is today. */
+  history(productId: ProductId): History;
   onBatch(listener: (batch: Pick<Batch, 'seq' | 'at' | 'events'>) => void): () => void;
 }
 
@@ -81,7 +80,7 @@ export function createRunner(ports: Ports): Runner {
   const active = new Map<string, Promise<void>>();
   const places = limitedTo(MOST_AT_ONCE);
   const asking = askedOfServices(ports, { state: () => state, isHeld: () => held, unsent });
-  const earlierPlans = earlierPlansFrom(ports.releases);
+  const histories = historiesFrom(ports.releases);
   const waits = new Map<string, { tries: number; notBefore: number }>();
 
   const now = (): Instant => {
@@ -93,7 +92,7 @@ export function createRunner(ports: Ports): Runner {
     now: at,
     release: state.release === null ? undefined : ports.releases.get(state.release),
     ids: ports.ids,
-    earlier: (productId) => earlierPlans(state, productId),
+    history: (productId) => histories(state, productId),
   });
 
   async function rebuild(): Promise<void> {
@@ -298,7 +297,7 @@ export function createRunner(ports: Ports): Runner {
       waits.delete(key);
       if (todo) void attempt(todo);
     },
-    earlierPlans: (productId) => earlierPlans(state, productId),
+    history: (productId) => histories(state, productId),
     onBatch(listener) {
       listeners.add(listener);
       return () => listeners.delete(listener);

@@ -1,6 +1,6 @@
 import type { Instant } from '#core/calendar';
 import { type LineChoice, firstBuyer, quoteFor, type QuoteChoice } from '#core/checkout';
-import { productKindOf } from '#core/catalogue';
+import { productKindOf, reachedBy } from '#core/catalogue';
 import type { StepId } from '#core/ids';
 import {
   answersOnTheWay,
@@ -14,7 +14,8 @@ import {
 import type { Release } from '#core/release';
 import { isOpen } from '#core/passes';
 import { refusalInWords } from '#core/words';
-import { openedTo } from './opened';
+import { NO_HISTORY } from './history';
+import { holderOf, mayOpen, openedTo } from './rights';
 import { type Practised, practise, practiseAnswer } from './practice';
 import type { OfferAfterPayment } from './state';
 
@@ -131,13 +132,23 @@ async function openAll({ runner, order, release: { content } }: Practised): Prom
     const pass = runner.state.passes.get(passId);
     const product = content.products.find((p) => p.id === pass?.productId);
     if (!pass || !product || !isOpen(pass, runner.now())) return 'it was paid, but did not open.';
-    const at = { now: runner.now(), zone: content.shop.zone, earlier: [] };
-    const opened = openedTo(runner.state, pass.personId, product, at);
-    // What opens later is not missing.
-    const openings = productKindOf(product).openings(product);
-    for (const { id, name } of openings.filter(({ part }) => part === null || opened?.parts.has(part))) {
-      const fetched = await runner.execute({ type: 'fetch-file', passId, fileId: id });
-      if ('refused' in fetched) return `“${name}” could not be fetched: ${refusalInWords(fetched)}`;
+    const grounds = {
+      now: runner.now(),
+      zone: content.shop.zone,
+      products: content.products,
+      history: () => NO_HISTORY,
+    };
+    const holder = holderOf(runner.state, pass.personId);
+    for (const reached of reachedBy(content.products, [product.id])) {
+      const part = content.products.find((p) => p.id === reached);
+      // What opens later is not missing.
+      if (!part || !mayOpen(holder, reached, grounds)) continue;
+      const opened = openedTo(holder, part, grounds);
+      const openings = productKindOf(part).openings(part);
+      for (const { id, name } of openings.filter((o) => o.part === null || opened?.parts.has(o.part))) {
+        const fetched = await runner.execute({ type: 'fetch-file', passId, fileId: id });
+        if ('refused' in fetched) return `“${name}” could not be fetched: ${refusalInWords(fetched)}`;
+      }
     }
   }
   return order.passIds.length === 0 ? 'it was paid, but opens nothing.' : null;

@@ -3,7 +3,7 @@ import { type Lesson, lessonOf } from '#core/catalogue';
 import { judge, mayTry, type Quiz } from '#core/quiz';
 import type { LessonId, PersonId, ProductId } from '#core/ids';
 import { calledBySeller } from '#core/people';
-import { passesFor, progressOf } from '#core/shop';
+import { holderOf, progressOf, rightsTo } from '#core/shop';
 import { Marked, MOST_NOTES, NotesKept, NotesRequest, PlaceRequest, QuizJudged, QuizTry } from '../../wire';
 import { courseView, lessonView } from '../../pages/data/courseData';
 import { WHO_HEADER } from '../../pages/learn/whoHeader';
@@ -15,7 +15,7 @@ import { limit, placeOf } from '../http/limits';
 import { Problem, refusalProblem } from '../http/problem';
 import { personOfDevice } from '../shared/device';
 import { courseHref } from '../shared/courseHref';
-import { type Reading, readingFor } from '../shared/reading';
+import { groundsIn, type Reading, readingFor } from '../shared/reading';
 import { sendLesson } from '../shared/sendLesson';
 import { sendPage } from '../shared/sendPage';
 import { whyOpen } from '../shared/whyOpen';
@@ -193,7 +193,7 @@ export function learnRoutes(context: CounterContext): Router {
 
   /** @throws Problem where it is not open to them */
   function lessonOpenTo({ reading, personId, productId, lessonId }: Met): Lesson {
-    const learning = learningOf(context, reading, personId, productId);
+    const learning = learningOf(reading, personId, productId);
     const lesson = learning && openLesson(learning, lessonId);
     if (!lesson) throw new Problem(403, (say) => say.notYours, 'not-open');
     return lesson;
@@ -213,9 +213,9 @@ export function learnRoutes(context: CounterContext): Router {
     };
     if (personId === null) return refuse(401, say.signIn.heading, say.signIn.text, say.signIn.action);
     const productId = String(req.params['product']);
-    const has = passesFor(reading.state, personId, productId).length > 0;
-    const learning = has ? learningOf(context, reading, personId, productId) : null;
-    if (has && !learning?.pass)
+    const has = rightsTo(holderOf(reading.state, personId), productId, groundsIn(reading)).length > 0;
+    const learning = has ? learningOf(reading, personId, productId) : null;
+    if (has && !learning?.right)
       return refuse(403, say.closed.heading, whyOpen(reading, personId, productId).sentence, say.closed.action);
     if (!learning) return refuse(404, say.notYours.heading, say.notYours.text, say.notYours.action);
     return { reading, personId, learning };

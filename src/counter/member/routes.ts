@@ -73,7 +73,7 @@ export function memberRoutes(context: CounterContext): Router {
         }),
       ),
       countries: countriesByName(shop.tax, locale),
-      ...memberView(context, reading, id),
+      ...memberView(reading, id),
     });
   });
 

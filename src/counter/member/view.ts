@@ -7,7 +7,6 @@ import type { PersonId, ProductId } from '#core/ids';
 import type { MemberCourse, MemberOrder, MemberThing, OpenFile, SignedIn } from '../../wire';
 import { describeContents, productKindOf } from '#core/catalogue';
 import { courseView } from '../../pages/data/courseData';
-import type { CounterContext } from '../context';
 import { learnerFor, learningOf } from './learner';
 import { nameAt } from '#core/people';
 import { filesOfPass, productTitle } from '../shared/orderView';
@@ -15,11 +14,10 @@ import type { Reading } from '../shared/reading';
 import { whyOpen } from '../shared/whyOpen';
 import { agreementsOf } from './agreementsView';
 
-type Runs = Pick<CounterContext, 'runner'>;
 type View = Pick<SignedIn, 'name' | 'address' | 'things' | 'agreements' | 'orders'>;
 
 /** What a signed-in member sees: one entry a product, and every order with its papers. */
-export function memberView(context: Runs, reading: Reading, personId: PersonId): View {
+export function memberView(reading: Reading, personId: PersonId): View {
   const { state, person } = reading;
   const products = [...new Set(passesFor(state, personId).map((p) => p.productId))];
   const orders = (state.ordersOfPerson.get(personId) ?? []).flatMap((id) => state.orders.get(id) ?? []);
@@ -28,21 +26,21 @@ export function memberView(context: Runs, reading: Reading, personId: PersonId):
     // Their own; until they say it, what they bought under first.
     name: known ? known.name || nameAt(known, orders[0]?.checkoutId ?? null) : '',
     address: known?.address ?? '',
-    things: products.map((id) => thingOf(context, reading, personId, id)),
+    things: products.map((id) => thingOf(reading, personId, id)),
     orders: orders.reverse().map((order) => orderOf(reading, order)),
     agreements: agreementsOf(reading, personId),
   };
 }
 
 /** One product they have or had: open and how long, or why not. */
-function thingOf(context: Runs, reading: Reading, personId: PersonId, productId: ProductId): MemberThing {
+function thingOf(reading: Reading, personId: PersonId, productId: ProductId): MemberThing {
   const { shop, locale, words } = reading;
   const title = productTitle(reading, productId);
   const why = whyOpen(reading, personId, productId);
   const files = why.open && why.pass ? filesOfPass(reading, why.pass) : [];
   const lasts = why.lasts ?? 'good';
   const mine = typeof lasts === 'string' ? lasts : { until: formatMoment(lasts.until, shop.zone, locale) };
-  const course = why.open ? courseOf(context, reading, personId, productId) : null;
+  const course = why.open ? courseOf(reading, personId, productId) : null;
   return {
     title,
     open: why.open,
@@ -52,8 +50,8 @@ function thingOf(context: Runs, reading: Reading, personId: PersonId, productId:
   };
 }
 
-function courseOf(context: Runs, reading: Reading, personId: PersonId, productId: ProductId): MemberCourse | null {
-  const learning = learningOf(context, reading, personId, productId);
+function courseOf(reading: Reading, personId: PersonId, productId: ProductId): MemberCourse | null {
+  const learning = learningOf(reading, personId, productId);
   if (!learning) return null;
   const { mine, href } = courseView(reading, learning.course, learnerFor(reading, personId, learning));
   if (!mine) return null;

@@ -7,6 +7,7 @@ import { FollowedAnswer } from '../../wire';
 import { type CounterContext, liveRelease } from '../context';
 import { answer } from '../http/answer';
 import { Problem } from '../http/problem';
+import { groundsIn, readingFor } from '../shared/reading';
 
 /** So many people are named; the counts are of all. */
 const MOST_NAMED = 500;
@@ -20,7 +21,7 @@ export function followRoutes(context: CounterContext): Router {
     const { state } = context.runner;
     const course = liveRelease(context)?.content.products.find((p) => p.id === req.params.id);
     if (course?.kind !== 'course') throw new Problem(404, 'This course is not live.', 'no-such-course');
-    const { people, stopsAt, ...counts } = followCourse(state, course, context.runner.now());
+    const { people, stopsAt, ...counts } = followCourse(state, course, groundsIn(readingFor(context, req)));
     const triedOften = (lesson: LessonId): number =>
       people.filter(
         ({ personId, at }) => at === lesson && (context.learners.get(personId).tries[lesson] ?? []).length > HARD_TRIES,

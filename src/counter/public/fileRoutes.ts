@@ -1,6 +1,6 @@
 import { type Request, type Response, Router } from 'express';
 import * as z from 'zod';
-import { productKindOf } from '#core/catalogue';
+import { openingIn } from '#core/catalogue';
 import type { Pass } from '#core/passes';
 import { refusalInWords, wordsFor } from '#core/words';
 import { type CounterContext, liveRelease, shopOf } from '../context';
@@ -56,12 +56,7 @@ export function fileRoutes(context: CounterContext): Router {
       const usedUp = decision.refused === 'used-up';
       return refuse(req, res, usedUp ? 429 : 403, [usedUp ? say.usedUp : say.closed, why]);
     }
-    const product = liveRelease(context)?.content.products.find((p) => p.id === pass.productId);
-    const opening =
-      product &&
-      productKindOf(product)
-        .openings(product)
-        .find((o) => o.id === token.f);
+    const opening = openingIn(liveRelease(context)?.content.products ?? [], pass.productId, token.f)?.opening;
     // Where it leads is the thing itself: only a request that counts is told.
     if (opening?.url && req.method === 'HEAD') return void res.set('Cache-Control', 'private, no-store').end();
     if (opening?.url)

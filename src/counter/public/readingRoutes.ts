@@ -2,11 +2,11 @@ import { type Request, type Response, Router } from 'express';
 import { addMs, HOUR } from '#core/calendar';
 import { type Course, filesOfLesson, type Lesson, lessonOf, lessonsOf, productKindOf } from '#core/catalogue';
 import { isOpen } from '#core/passes';
-import { openedBy, passesFor } from '#core/shop';
+import { holderBy, holderOf, mayOpen, openedTo, rightsTo } from '#core/shop';
 import { type Learner, courseView, lessonView } from '../../pages/data/courseData';
 import { courseHtml } from '../../pages/render';
 import { type CounterContext, liveRelease } from '../context';
-import { type Reading, readingFor } from '../shared/reading';
+import { groundsIn, type Reading, readingFor } from '../shared/reading';
 import { sendLesson } from '../shared/sendLesson';
 import { sendPage } from '../shared/sendPage';
 import { personOfDevice } from '../shared/device';
@@ -28,7 +28,7 @@ export function readingRoutes(context: CounterContext): Router {
     const { product = '', lesson } = req.params as { product?: string; lesson?: string };
     const has =
       personId !== null &&
-      passesFor(context.runner.state, personId, product).some((pass) => isOpen(pass, context.runner.now()));
+      mayOpen(holderOf(context.runner.state, personId), product, groundsIn(readingFor(context, req)));
     if (!has) return next();
     res.redirect(303, lesson === undefined ? courseHref(product) : lessonHref(product, lesson));
   });
@@ -75,15 +75,15 @@ export function readingRoutes(context: CounterContext): Router {
     const course = courseNamed(String(req.params['product']));
     if (!course) return null;
     const reading = readingFor(context, req);
-    const { state, now, shop } = reading;
-    const passes = ordersOfVisit(context, req)
-      .flatMap(({ passIds }) => passIds.flatMap((id) => state.passes.get(id) ?? []))
-      .filter(({ productId }) => productId === course.id);
-    const pass = passes.find((p) => isOpen(p, now));
+    const { state, now } = reading;
+    const passes = ordersOfVisit(context, req).flatMap(({ passIds }) =>
+      passIds.flatMap((id) => state.passes.get(id) ?? []),
+    );
+    const [holder, grounds] = [holderBy(passes), groundsIn(reading)];
+    const pass = rightsTo(holder, course.id, grounds).find((right) => isOpen(right, now));
     const samples = samplesOf(course);
     if (!pass && samples.length === 0) return null;
-    const earlier = context.runner.earlierPlans(course.id);
-    const opened = pass && openedBy(passes, course, { now, zone: shop.zone, earlier });
+    const opened = pass && openedTo(holder, course, grounds);
     const until = addMs(now, productKindOf(course).limits(course).linkHours * HOUR);
     const base = courseOfOrderHref(course.id);
     const say = reading.words.course;

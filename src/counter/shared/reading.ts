@@ -4,10 +4,11 @@ import { localesOf, type ShopDetails } from '#core/catalogue';
 import { waysOpen } from '#core/ways';
 import type { PersonRecord } from '#core/people';
 import { chooseLocale, LANGUAGE_NAMES, languageOf, wordsFor } from '#core/words';
-import type { FileId, PassId } from '#core/ids';
+import type { FileId, PassId, ProductId } from '#core/ids';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { cookiesOf } from '../http/cookies';
 import type { PageReading } from '../../pages/data/reading';
+import type { Grounds, History } from '#core/shop';
 import { signToken } from '../http/signing';
 import { fingerprintHash } from './fingerprint';
 import { textOf } from '../http/textOf';
@@ -15,6 +16,8 @@ import { textOf } from '../http/textOf';
 /** What a view is made from: how things stand at a moment, and for whom in which language. It can change nothing. */
 export interface Reading extends PageReading {
   person: (id: string) => PersonRecord | undefined;
+  /** How a product came to be what it is today. */
+  history: (productId: ProductId) => History;
   /** The address of something a pass opens, for its buyer alone and until a moment. */
   fileHref: (of: { passId: PassId; fileId: FileId; until: Instant }) => string;
 }
@@ -50,6 +53,7 @@ export function readingIn(context: CounterContext, locale: string): Reading {
     pictureUrl: ({ sha256 }) => `/pictures/${sha256}`,
     fingerprint: fingerprintHash,
     person: (id) => context.people.get(id),
+    history: (productId) => context.runner.history(productId),
     fileHref: ({ passId, fileId, until }) =>
       `/get/${signToken(context.secrets.signing, 'file', { p: passId, f: fileId, u: until })}`,
   };
@@ -58,3 +62,11 @@ export function readingIn(context: CounterContext, locale: string): Reading {
 /** How things stand, for whoever asks. */
 export const readingFor = (context: CounterContext, req: Request): Reading =>
   readingIn(context, localeFor(shopOf(context), req));
+
+/** What is looked at to say who may open what. */
+export const groundsIn = ({ now, shop, live, history }: Reading): Grounds => ({
+  now,
+  zone: shop.zone,
+  products: live?.content.products ?? [],
+  history,
+});

@@ -1,15 +1,16 @@
 import { openFor } from '#core/agreements';
 import type { PersonId, ProductId } from '#core/ids';
 import { explain, type Explanation, type OpenFor } from '#core/passes';
-import { passesFor } from '#core/shop';
+import { holderOf, rightsTo } from '#core/shop';
 import { productTitle } from './orderView';
-import type { Reading } from './reading';
+import { groundsIn, type Reading } from './reading';
 
 /** Why something is open to a person or not, in words for them. */
 export function whyOpen(reading: Reading, personId: PersonId, productId: ProductId): Explanation {
   const { state, now, shop, locale } = reading;
   return explain({
-    passes: passesFor(state, personId, productId),
+    passes: rightsTo(holderOf(state, personId), productId, groundsIn(reading)),
+    titleOf: (id) => productTitle(reading, id),
     person: { you: true },
     product: productTitle(reading, productId),
     orderNumber: (id) => String(state.orders.get(id)?.number ?? ''),

@@ -10,7 +10,7 @@ import type { CourseView, LessonBlockView, LessonView, ModuleView, QuizView } fr
 
 /** Whoever a course is shown to: what of it has opened to them, and where things of it are for them. */
 export interface Learner {
-  opened: Pick<Opened, 'parts' | 'when'>;
+  opened: Pick<Opened, 'when'> & { parts: Pick<Opened['parts'], 'has'> };
   progress: Progress | undefined;
   /** Whether it is theirs: a stranger who looks at a sample has no progress and no notes. */
   has: boolean;

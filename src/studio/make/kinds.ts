@@ -30,6 +30,10 @@ const SHEETS: { [K in ProductName]: ProductSheetParts<ProductsByKind[K]> } = {
     Contents: BundleContents,
     Limits: () => null,
   },
+  membership: {
+    Contents: () => null,
+    Limits: () => null,
+  },
   course: {
     Contents: CourseContents,
     Limits: CourseLimits,

@@ -106,7 +106,7 @@ describe('parts of parts', () => {
           course,
           standing(at('2026-06-15T09:00'), { done: (id) => done.includes(id) }),
           at('2026-06-15T09:00'),
-        ),
+        ).keys(),
       ].sort();
     expect(open()).toEqual(['c', 'm0', 'm0a', 'm2', 'm2a', 'm2b']);
     expect(open('m0a')).toEqual(['c', 'm0', 'm0a', 'm0b', 'm2', 'm2a', 'm2b']);
@@ -127,10 +127,10 @@ describe('a plan that is changed', () => {
 
   test('takes nothing away that it had opened, and opens nothing that it had not', () => {
     const replaced = at('2026-06-25T08:00');
-    expect([...openParts(later, as, now, [{ whole: was, until: replaced }])].sort()).toEqual(['c', 'm0', 'm1']);
-    expect([...openParts(later, as, now)]).toEqual(['c']);
+    expect([...openParts(later, as, now, [{ whole: was, until: replaced }]).keys()].sort()).toEqual(['c', 'm0', 'm1']);
+    expect([...openParts(later, as, now).keys()]).toEqual(['c']);
     // Before they had it nothing had opened to them.
-    expect([...openParts(later, as, now, [{ whole: was, until: at('2026-06-01T08:00') }])]).toEqual(['c']);
+    expect([...openParts(later, as, now, [{ whole: was, until: at('2026-06-01T08:00') }]).keys()]).toEqual(['c']);
   });
 });
 

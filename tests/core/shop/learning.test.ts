@@ -4,9 +4,9 @@ import { DateTime } from 'luxon';
 import type { Course } from '#core/catalogue';
 import type { Instant } from '#core/calendar';
 import { type Release, sealContent, unsealContent } from '#core/release';
-import { type Command, earlierPlansFrom, openedTo, progressOf } from '#core/shop';
+import { type Command, holderOf, openedTo, progressOf } from '#core/shop';
 import { courseOf, lessonWith, moduleOf, quiz, sellingCourse, soundFile, WEEKLY } from '../../support/course';
-import { type MemoryShop, releaseWith, shopInMemory } from '../../support/shopInMemory';
+import { codeOf, type MemoryShop, releaseWith, shopInMemory } from '../../support/shopInMemory';
 
 const ZONE = 'Europe/Lisbon';
 const START = '2026-06-15T08:00:00.000Z';
@@ -33,28 +33,24 @@ const course = (more: Partial<Course> = {}): Course =>
     { plan: WEEKLY, ...more },
   );
 
-async function act(shop: MemoryShop, command: Command): Promise<string> {
-  const done = await shop.runner.execute(command);
-  return 'refused' in done ? done.refused : 'done';
-}
-
 const learner = (shop: MemoryShop, personId = 'u1') => {
   const who = { personId, productId: 'prd_course' };
   const passId = (): string => shop.runner.state.passesOfPerson.get(personId)?.[0] ?? '';
   return {
-    mark: (lessonId: string) => act(shop, { type: 'mark-lesson', ...who, lessonId }),
-    pass: (lessonId: string) => act(shop, { type: 'pass-quiz', ...who, lessonId, right: 2, of: 2 }),
-    fetch: (fileId: string) => act(shop, { type: 'fetch-file', passId: passId(), fileId }),
+    mark: (lessonId: string) => codeOf(shop, { type: 'mark-lesson', ...who, lessonId }),
+    pass: (lessonId: string) => codeOf(shop, { type: 'pass-quiz', ...who, lessonId, right: 2, of: 2 }),
+    fetch: (fileId: string) => codeOf(shop, { type: 'fetch-file', passId: passId(), fileId }),
     open: (release: Release | undefined = shop.ports.releases.get(shop.runner.state.release ?? 0)): string[] => {
       const product = release?.content.products.find((p) => p.id === 'prd_course');
       const opened =
         product &&
-        openedTo(shop.runner.state, personId, product, {
+        openedTo(holderOf(shop.runner.state, personId), product, {
           now: shop.runner.now(),
           zone: ZONE,
-          earlier: earlierPlansFrom(shop.ports.releases)(shop.runner.state, 'prd_course'),
+          products: release?.content.products ?? [],
+          history: (id) => shop.runner.history(id),
         });
-      return opened?.pass ? [...opened.parts].filter((id) => id.length === 1).sort() : [];
+      return opened?.pass ? [...opened.parts.keys()].filter((id) => id.length === 1).sort() : [];
     },
     progress: () => progressOf(shop.runner.state, personId, 'prd_course'),
   };
@@ -69,7 +65,7 @@ async function publish(shop: MemoryShop, edit: (course: Course) => void): Promis
   for (const product of draft.products) if (product.kind === 'course') edit(product);
   const release: Release = { ...live, number: number + 1, basedOn: number, content: sealContent(draft) };
   shop.ports.addRelease(release);
-  return act(shop, { type: 'publish', release, hasFile: () => true });
+  return codeOf(shop, { type: 'publish', release, hasFile: () => true });
 }
 
 test('what opens later cannot be fetched or done before; what is shown in place is never counted', async () => {
@@ -136,7 +132,7 @@ test('who had done all but what counts no more has finished, and is told by a nu
   await half.mark('a');
   const lineId = orders[1]?.lines[0]?.lineId ?? '';
   const shares = [{ lineId, amount: 1_200 }];
-  await act(shop, { type: 'refund', orderId: orders[1]?.id ?? '', shares, reason: 'asked' });
+  await codeOf(shop, { type: 'refund', orderId: orders[1]?.id ?? '', shares, reason: 'asked' });
   await shop.runner.settle();
   await publish(shop, (c) => (c.modules[1]!.lessons[1]!.putAway = true));
   const finished = [me, gone, half].map((who) => who.progress()?.finished?.number ?? null);
@@ -161,7 +157,7 @@ test('after the money has come back nothing opens and nothing is done', async ()
   const me = learner(shop);
   const order = await shop.order({ i: 0 });
   const lineId = order.lines[0]?.lineId ?? '';
-  await act(shop, { type: 'refund', orderId: order.id, shares: [{ lineId, amount: 1_200 }], reason: 'asked' });
+  await codeOf(shop, { type: 'refund', orderId: order.id, shares: [{ lineId, amount: 1_200 }], reason: 'asked' });
   await shop.runner.settle();
   expect([await me.mark('a'), await me.fetch('f_a'), await me.fetch('f_b'), me.open()]).toEqual([
     'pass-not-open',
@@ -253,7 +249,7 @@ test('who may open what, at every moment, equals a plain computation on generate
           }
           if (does.what === 'pause') {
             const until = day.date.plus({ days: does.days }).toISODate() ?? '';
-            await act(shop, { type: 'pause', agreementId: agreement.id, until: until, by: 'seller' });
+            await codeOf(shop, { type: 'pause', agreementId: agreement.id, until: until, by: 'seller' });
           }
         }
       },

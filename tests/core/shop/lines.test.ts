@@ -61,7 +61,7 @@ async function orderOf(offers: readonly number[]): Promise<Shop> {
     at: START,
     prev: '0'.repeat(64),
     events: [
-      fact('release.published', { release: 1, basedOn: null }),
+      fact('release.published', { release: 1, basedOn: null, parts: [] }),
       fact('charge.requested', {
         key: 'o-1',
         orderId: 'o',

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { addDays, dateIn } from '#core/calendar';
-import type { Command } from '#core/shop';
+import { type Command, NO_HISTORY } from '#core/shop';
 import { refusalInWords, wordsFor } from '#core/words';
 import { agreementsOf } from '../../../src/counter/member/agreementsView';
 import { commandFor } from '../../../src/counter/member/memberActs';
@@ -26,6 +26,7 @@ test('whatever a member is offered is taken, at any moment of years with faults;
         ways: ['card'],
         cards: { service: '/cards', samples: true },
         fingerprint: (text) => text,
+        history: () => NO_HISTORY,
         person: () => undefined,
         pictureUrl: () => '',
         fileHref: () => '',

@@ -37,7 +37,7 @@ beforeEach(async () => {
     seq: 1,
     at: '2026-06-15T08:00:00.000Z',
     prev: '0'.repeat(64),
-    events: [fact('release.published', { release: 1, basedOn: null })],
+    events: [fact('release.published', { release: 1, basedOn: null, parts: [] })],
   });
   await db.files.put({ sha256: name, blob: new Blob([bytes]) });
   await db.documents.bulkPut(

@@ -52,3 +52,4 @@ export { Bundle } from './bundle';
 export { linkProblem } from './link';
 export { DEFAULT_DOWNLOADS, Download, ProductLink } from './download';
 export * from './course';
+export * from './membership';

@@ -58,8 +58,13 @@ export interface ProductKind<P extends ProductBase> {
   openings(product: P): Opening[];
   /** What opens by a plan; null where everything opens with it. */
   parts(product: P): Parts | null;
-  /** Other products that it opens in its own place once it is bought; null where it is opened itself. */
-  contains(product: P): readonly ProductId[] | null;
+  /** Other products that stand in it. */
+  contains(product: P): readonly ProductId[];
+  /**
+   * What a pass is opened to once it is bought: the product itself, with what stands in it open through it for as long as
+   * it does; or each product that stood in it then, in its place.
+   */
+  readonly opensAs: 'itself' | 'its-parts';
   /**
    * What stands in it under an id of its own. Of what was shown somebody may have made use: it can be replaced or put
    * away, and not taken out.

@@ -1,10 +1,11 @@
 import { bundleKind } from './bundle';
 import { courseKind } from './course';
 import { downloadKind } from './download';
+import { membershipKind } from './membership';
 import type { AnyProductKind } from './kind';
 
 /** Every kind of product, in the order in which "New product" names them. A kind is added by its folder and a line here. */
-export const PRODUCT_KINDS = [downloadKind, courseKind, bundleKind] as unknown as readonly [
+export const PRODUCT_KINDS = [downloadKind, courseKind, membershipKind, bundleKind] as unknown as readonly [
   AnyProductKind,
   ...AnyProductKind[],
 ];

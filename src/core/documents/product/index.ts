@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { isInItself, openedBy, Product, productKindOf, upgradeProduct } from '#core/catalogue';
+import { isInItself, Product, productKindOf, reachedBy, upgradeProduct } from '#core/catalogue';
 import { type Finding, quoted, type Subject } from '../finding';
 import { documentKind } from '../kind';
 
@@ -39,6 +39,7 @@ export const productKind = documentKind<'product', Product>({
     article: 'article number',
     parts: 'what is in it',
     modules: 'its lessons',
+    posts: 'its posts',
     plan: 'when it opens',
     hour: 'at which hour it opens',
     certificate: ['its certificate', 'its certificate'],
@@ -46,7 +47,7 @@ export const productKind = documentKind<'product', Product>({
   },
   findings({ products, offers }, { hasFile }) {
     const named = offers.filter((o) => o.onSale).flatMap((o) => o.productIds);
-    const sold = new Set([...named, ...openedBy(products, named)]);
+    const sold = new Set(reachedBy(products, named));
     const known = new Set(products.map(({ id }) => id));
     return products.flatMap((product) => {
       const about: Subject = { kind: 'product', id: product.id };
@@ -55,7 +56,7 @@ export const productKind = documentKind<'product', Product>({
         found.push({ level: 'stops', code: 'no-title', text: 'A product has no title.', about });
       for (const { empties, ...finding } of productKindOf(product).findings(product, quoted(product.title)))
         found.push({ ...finding, level: empties && !sold.has(product.id) ? 'look' : 'stops', about });
-      const inside = productKindOf(product).contains(product) ?? [];
+      const inside = productKindOf(product).contains(product);
       if (inside.some((id) => !known.has(id)))
         found.push({
           level: 'stops',

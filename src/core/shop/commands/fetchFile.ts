@@ -1,11 +1,11 @@
 import { refuse } from '#core/refusal';
 import { fact } from '#core/journal';
-import { countFileUse, isOpen } from '#core/passes';
-import { productKindOf } from '#core/catalogue';
-import type { Command, DecideContext, Decision } from '../command';
+import { countFileUse, isOpen, type Right } from '#core/passes';
+import { openingIn, productKindOf } from '#core/catalogue';
+import { type Command, type DecideContext, type Decision, groundsOf } from '../command';
 import type { ShopState } from '../state';
 import { pairOf } from '../ids';
-import { openedTo } from '../opened';
+import { holderOf, openedTo, rightsTo } from '../rights';
 
 /**
  * A buyer fetches a file. What a pass opens is read from the live release by stable ids, so a replaced file
@@ -14,22 +14,23 @@ import { openedTo } from '../opened';
 export function fetchFile(
   state: ShopState,
   { passId, fileId }: Extract<Command, { type: 'fetch-file' }>,
-  { now, release, earlier }: DecideContext,
+  context: DecideContext,
 ): Decision {
   const pass = state.passes.get(passId);
+  const { now } = context;
   if (!pass) return refuse('no-such-pass');
   if (!isOpen(pass, now)) return refuse('pass-not-open');
-  const product = release?.content.products.find((p) => p.id === pass.productId);
-  const opening =
-    product &&
-    productKindOf(product)
-      .openings(product)
-      .find((o) => o.id === fileId);
-  if (!release || !product || !opening) return refuse('no-such-file');
-  if (opening.part !== null) {
-    const at = { now, zone: release.content.shop.zone, earlier: earlier(product.id) };
-    if (!openedTo(state, pass.personId, product, at)?.parts.has(opening.part)) return refuse('part-not-open');
-  }
+  const grounds = groundsOf(context);
+  const found = openingIn(grounds.products, pass.productId, fileId);
+  if (!found) return refuse('no-such-file');
+  const { product, opening } = found;
+  const holder = holderOf(state, pass.personId);
+  // What stands in something else may have its turn later.
+  const opens = (right: Right): boolean => right.id === passId && isOpen(right, now);
+  if (product.id !== pass.productId && !rightsTo(holder, product.id, grounds).some(opens))
+    return refuse('part-not-open');
+  if (opening.part !== null && !openedTo(holder, product, grounds)?.parts.has(opening.part))
+    return refuse('part-not-open');
   // What is looked at in its place is asked for in many parts, and as often as somebody likes.
   if (opening.use === 'shown') return { events: [] };
   const { fetches } = productKindOf(product).limits(product);
@@ -44,7 +45,7 @@ export function fetchFile(
           fact('file.fetched', {
             passId,
             personId: pass.personId,
-            productId: pass.productId,
+            productId: product.id,
             fileId,
             count: (use?.count ?? 0) + 1,
           }),

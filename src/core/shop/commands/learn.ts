@@ -1,13 +1,10 @@
 import { type Course, lessonOf, progressIn } from '#core/catalogue';
 import { fact, type ShopEvent } from '#core/journal';
 import type { LessonId } from '#core/ids';
-import type { Instant } from '#core/calendar';
-import { isOpen } from '#core/passes';
 import { refuse } from '#core/refusal';
 import type { Release } from '#core/release';
-import type { Command, DecideContext, Decision } from '../command';
-import { openedTo, progressOf } from '../opened';
-import { passesFor } from '../passesFor';
+import { type Command, type DecideContext, type Decision, groundsOf } from '../command';
+import { holderOf, mayOpen, openedTo, progressOf, rightsTo } from '../rights';
 import type { ShopState } from '../state';
 
 /** Somebody has done a lesson. One with a quiz is done by passing it. Said again it changes nothing. */
@@ -44,18 +41,14 @@ const isDone = (state: ShopState, { personId, productId, lessonId }: Who): boole
   progressOf(state, personId, productId)?.done.has(lessonId) ?? false;
 
 /** A lesson that is open to somebody, or why it is not. */
-function openLesson(
-  state: ShopState,
-  { personId, productId, lessonId }: Who,
-  { now, release, earlier }: DecideContext,
-) {
-  const course = release?.content.products.find((p) => p.id === productId);
+function openLesson(state: ShopState, { personId, productId, lessonId }: Who, context: DecideContext) {
+  const grounds = groundsOf(context);
+  const course = grounds.products.find((p) => p.id === productId);
   const lesson = course?.kind === 'course' ? lessonOf(course, lessonId) : undefined;
-  if (!release || course?.kind !== 'course' || !lesson) return refuse('no-such-lesson');
-  const zone = release.content.shop.zone;
-  const passes = passesFor(state, personId, productId);
-  if (passes.length === 0) return refuse('no-such-lesson');
-  const opened = openedTo(state, personId, course, { now, zone, earlier: earlier(productId) });
+  if (course?.kind !== 'course' || !lesson) return refuse('no-such-lesson');
+  const holder = holderOf(state, personId);
+  if (rightsTo(holder, productId, grounds).length === 0) return refuse('no-such-lesson');
+  const opened = openedTo(holder, course, grounds);
   if (!opened?.pass) return refuse('pass-not-open');
   return opened.parts.has(lessonId) ? { course, lesson } : refuse('part-not-open');
 }
@@ -64,7 +57,8 @@ function openLesson(
  * Whoever has come to the end of a course because it has changed: what they had not done counts no more. Asked when a
  * release goes live, of those who can open it.
  */
-export function finishedByChange(state: ShopState, { content }: Release, now: Instant): ShopEvent[] {
+export function finishedByChange(state: ShopState, { content }: Release, context: DecideContext): ShopEvent[] {
+  const grounds = { ...groundsOf(context), products: content.products };
   let { certificates } = state.counts;
   return [...state.progress].flatMap(([key, { done, finished }]) => {
     const [personId = '', productId = ''] = key.split('/');
@@ -78,7 +72,7 @@ export function finishedByChange(state: ShopState, { content }: Release, now: In
       ).finished
     )
       return [];
-    if (!passesFor(state, personId, productId).some((pass) => isOpen(pass, now))) return [];
+    if (!mayOpen(holderOf(state, personId), productId, grounds)) return [];
     certificates += 1;
     return [fact('course.finished', { personId, productId, title: course.title, number: certificates })];
   });

@@ -1,7 +1,9 @@
 import { refuse } from '#core/refusal';
-import { type Product, productKindOf } from '#core/catalogue';
+import { type Product, productKindOf, reachedBy } from '#core/catalogue';
+import type { Instant } from '#core/calendar';
+import type { ProductId } from '#core/ids';
 import { fact } from '#core/journal';
-import { launchCheck, unsealContent } from '#core/release';
+import { launchCheck, type Release, unsealContent } from '#core/release';
 import { passState } from '#core/passes';
 import { finishedByChange } from './learn';
 import type { Command, DecideContext, Decision } from '../command';
@@ -9,13 +11,15 @@ import type { ShopState } from '../state';
 
 /**
  * Switches to a new release. Refused when it is based on another than the live one, when the launch check finds
- * something that stops it, and when something that an open or waiting pass opens would be missing.
+ * something that stops it, and when something that an open or waiting pass opens would be missing. Only what stands in a
+ * membership may be taken out of it; the fact says what was, and what has come.
  */
 export function publish(
   state: ShopState,
   { release, hasFile, ready }: Extract<Command, { type: 'publish' }>,
-  { now, release: live }: DecideContext,
+  context: DecideContext,
 ): Decision {
+  const { now, release: live } = context;
   if (release.basedOn !== state.release) {
     return refuse('another-live');
   }
@@ -28,26 +32,67 @@ export function publish(
       soldIn: state.soldIn.get(changed.id) ?? '',
       currency: changed.currency,
     });
-  const kept = new Map(release.content.products.map((p) => [p.id, p]));
+  if (strandsSomebody(state, live, release, now)) return refuse('would-strand');
+  return {
+    events: [
+      fact('release.published', {
+        release: release.number,
+        basedOn: release.basedOn,
+        parts: partsChanged(live, release),
+      }),
+      ...finishedByChange(state, release, context),
+    ],
+  };
+}
+
+/** Whether an open or waiting pass would no longer open what it does. */
+function strandsSomebody(state: ShopState, live: Release | undefined, next: Release, now: Instant): boolean {
+  const kept = new Map(next.content.products.map((p) => [p.id, p]));
   // A file or lesson is replaced in its place, under the id it has; what has no place any more is lost to who bought it.
   const places = new Map(live?.content.products.map((p) => [p.id, productKindOf(p).places(p)]));
   const loses = (product: Product): boolean => {
-    const now = new Set(
+    const still = new Set(
       productKindOf(product)
         .places(product)
         .map(({ id }) => id),
     );
-    return (places.get(product.id) ?? []).some(({ id, shown }) => shown && !now.has(id));
+    return (places.get(product.id) ?? []).some(({ id, shown }) => shown && !still.has(id));
   };
-  for (const pass of state.passes.values()) {
-    const product = kept.get(pass.productId);
-    if (product && productKindOf(product).holds(product) && !loses(product)) continue;
-    if (passState(pass, now) !== 'closed') return refuse('would-strand');
-  }
-  return {
-    events: [
-      fact('release.published', { release: release.number, basedOn: release.basedOn }),
-      ...finishedByChange(state, release, now),
-    ],
+  const isLost = (id: ProductId): boolean => {
+    const product = kept.get(id);
+    return !product || !productKindOf(product).holds(product) || loses(product);
   };
+  const lost = new Map<ProductId, boolean>();
+  const isLostWithin = (id: ProductId): boolean => {
+    const known = lost.get(id);
+    if (known !== undefined) return known;
+    // What stood in it and stands there no more was taken out, which a membership may.
+    const inside = reachedBy(next.content.products, [id]).filter((part) => part !== id && places.has(part));
+    const found = isLost(id) || inside.some(isLost);
+    lost.set(id, found);
+    return found;
+  };
+  for (const pass of state.passes.values())
+    if (passState(pass, now) !== 'closed' && isLostWithin(pass.productId)) return true;
+  return false;
+}
+
+/** What came to stand in products that are opened themselves, and what was taken out of them. */
+function partsChanged(live: Release | undefined, next: Release): PartsChanged[] {
+  const insideOf = (release: Release | undefined, id: ProductId): readonly ProductId[] => {
+    const product = release?.content.products.find((p) => p.id === id);
+    return product && productKindOf(product).opensAs === 'itself' ? productKindOf(product).contains(product) : [];
+  };
+  return next.content.products.flatMap(({ id }): PartsChanged[] => {
+    const [before, after] = [insideOf(live, id), insideOf(next, id)];
+    const added = after.filter((part) => !before.includes(part));
+    const taken = before.filter((part) => !after.includes(part));
+    return added.length + taken.length > 0 ? [{ productId: id, added, taken }] : [];
+  });
+}
+
+interface PartsChanged {
+  productId: ProductId;
+  added: ProductId[];
+  taken: ProductId[];
 }

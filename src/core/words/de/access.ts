@@ -41,6 +41,7 @@ export const access: AccessWords = {
   because: {
     order: (number, day) => `Bestellung ${number} vom ${day}`,
     gift: (day, reason) => `am ${day} gegeben (${reason})`,
+    through: (title, cause) => `${title}: ${cause}`,
   },
   never: (who, product) => `${can(who)} ${product} nicht öffnen: Es wurde nie gekauft oder gegeben.`,
   open: (who, product, until, because) => `${can(who)} ${product} öffnen, ${until} (${because}).`,

@@ -43,6 +43,8 @@ export const access = {
   because: {
     order: (number: string, day: string): string => `order ${number} of ${day}`,
     gift: (day: string, reason: string): string => `it was given on ${day} (${reason})`,
+    /** It stands in something else, which is there for its own cause. */
+    through: (title: string, cause: string): string => `${title}: ${cause}`,
   },
   never: (who: Who, product: string): string => `${subject(who)} cannot open ${product}: it was never bought or given.`,
   open: (who: Who, product: string, until: string, because: string): string =>

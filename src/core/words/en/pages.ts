@@ -35,6 +35,7 @@ export const pages = {
   files: (n: number): string => (n === 1 ? '1 file' : `${n} files`),
   links: (n: number): string => (n === 1 ? '1 link' : `${n} links`),
   things: (n: number): string => (n === 1 ? '1 thing' : `${n} things`),
+  posts: (n: number): string => (n === 1 ? '1 post' : `${n} posts`),
   lessons: (n: number): string => (n === 1 ? '1 lesson' : `${n} lessons`),
   modules: (n: number): string => (n === 1 ? '1 module' : `${n} modules`),
   /** How the parts of something open, after what it holds: ", one every week". */

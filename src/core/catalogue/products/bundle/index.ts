@@ -42,6 +42,7 @@ export const bundleKind: ProductKind<Bundle> = {
   openings: () => [],
   parts: () => null,
   contains: ({ parts }) => parts,
+  opensAs: 'its-parts',
   // What was in it belongs to whoever bought it by passes of its own: it may change for those who come.
   places: () => [],
   limits: () => ({ fetches: 1, linkHours: 1 }),

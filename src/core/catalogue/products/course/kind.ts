@@ -1,10 +1,10 @@
-import { formatDay } from '#core/calendar';
 import { wordsFor } from '#core/words';
 import { DEFAULT_DOWNLOADS } from '../download';
-import type { Opening, ProductKind } from '../kind';
+import type { ProductKind } from '../kind';
+import { planInWords } from '../planInWords';
 import { Course } from './course';
 import { findingsOfCourse } from './findings';
-import { filesOfLesson, type Lesson } from './lesson';
+import { filesOfLesson, type Lesson, openingsOfLesson } from './lesson';
 import { lessonsOf, outlineFor, partsOfCourse } from './outline';
 
 export const courseKind: ProductKind<Course> = {
@@ -39,7 +39,8 @@ export const courseKind: ProductKind<Course> = {
     return opens === '' ? holds : `${holds}, ${opens}`;
   },
   openings: (course) => allLessons(course).flatMap(openingsOfLesson),
-  contains: () => null,
+  contains: () => [],
+  opensAs: 'itself',
   parts: (course) => ({ whole: partsOfCourse(course), hour: course.hour }),
   // What was only ever held back nobody has had.
   places: (course) =>
@@ -49,34 +50,4 @@ export const courseKind: ProductKind<Course> = {
   limits: ({ downloads }) => ({ fetches: downloads.limit, linkHours: downloads.linkHours }),
 };
 
-/** How its parts open, for buyers; empty where all of it opens with the pass. */
-function planInWords(plan: Course['plan'], locale: string): string {
-  const say = wordsFor(locale).pages.opensBy;
-  switch (plan?.opens) {
-    case 'every':
-      return say.every(plan.every.count, plan.every.unit);
-    case 'in-order':
-      return say.inOrder;
-    case 'after':
-      return say.after(plan.days);
-    case 'on':
-      return say.on(formatDay(`${plan.date}T12:00:00.000Z`, 'UTC', locale));
-    default:
-      return '';
-  }
-}
-
 const allLessons = ({ modules }: Course): Lesson[] => modules.flatMap(({ lessons }) => lessons);
-
-/** Pictures, sounds and films are looked at in their place; its files are there to take along. */
-function openingsOfLesson(lesson: Lesson): Opening[] {
-  const taken = new Set(lesson.files);
-  return filesOfLesson(lesson).map((file) => ({
-    id: file.id,
-    name: file.name,
-    file,
-    url: null,
-    part: lesson.id,
-    use: taken.has(file) ? 'taken' : 'shown',
-  }));
-}

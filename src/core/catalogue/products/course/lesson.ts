@@ -4,6 +4,7 @@ import { OpeningPlan } from '#core/opening';
 import { Quiz } from '#core/quiz';
 import { FileRef } from '../../file';
 import { RichText } from '../../richText';
+import type { Opening } from '../kind';
 
 /** Words to a film or a sound, in one language: WebVTT. */
 export const Captions = z.object({ language: z.string().max(35), file: FileRef });
@@ -54,7 +55,7 @@ export const Lesson = z.object({
 export type Lesson = z.infer<typeof Lesson>;
 
 /** The files whose bytes a lesson needs. */
-export const filesOfLesson = ({ blocks, files }: Lesson): FileRef[] => [
+export const filesOfLesson = ({ blocks, files }: Pick<Lesson, 'blocks' | 'files'>): FileRef[] => [
   ...blocks.flatMap((block): FileRef[] => {
     if (block.kind === 'words' || block.kind === 'film-elsewhere') return [];
     if (block.kind === 'picture') return [block.file];
@@ -65,7 +66,24 @@ export const filesOfLesson = ({ blocks, files }: Lesson): FileRef[] => [
 ];
 
 /** Whether it has anything to look at. */
-export const hasContent = ({ blocks, files, quiz }: Pick<Lesson, 'blocks' | 'files' | 'quiz'>): boolean =>
+export const hasContent = ({
+  blocks,
+  files,
+  quiz,
+}: Pick<Lesson, 'blocks' | 'files'> & Partial<Pick<Lesson, 'quiz'>>): boolean =>
   files.length > 0 ||
-  quiz !== null ||
+  (quiz ?? null) !== null ||
   blocks.some((block) => block.kind !== 'words' || block.text.content.some((part) => (part.content ?? []).length > 0));
+
+/** Pictures, sounds and films are looked at in their place; its files are there to take along. */
+export function openingsOfLesson(lesson: Pick<Lesson, 'blocks' | 'files'> & { id: string }): Opening[] {
+  const taken = new Set(lesson.files);
+  return filesOfLesson(lesson).map((file) => ({
+    id: file.id,
+    name: file.name,
+    file,
+    url: null,
+    part: lesson.id,
+    use: taken.has(file) ? 'taken' : 'shown',
+  }));
+}

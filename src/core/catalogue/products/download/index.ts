@@ -80,7 +80,8 @@ export const downloadKind: ProductKind<Download> = {
     }),
   ],
   parts: () => null,
-  contains: () => null,
+  contains: () => [],
+  opensAs: 'itself',
   // A file is replaced in its place, under the id it has.
   places: ({ files, links }) => [...files, ...links].map(({ id }) => ({ id, shown: true })),
   limits: ({ downloads }) => ({ fetches: downloads.limit, linkHours: downloads.linkHours }),

@@ -1,0 +1,68 @@
+import { wordsFor } from '#core/words';
+import { DEFAULT_DOWNLOADS } from '../download';
+import { filesOfLesson, hasContent, openingsOfLesson } from '../course';
+import type { ContentFinding, ProductKind } from '../kind';
+import { planInWords } from '../planInWords';
+import { Membership, partsOfMembership, type Post, shownPosts } from './membership';
+
+export const membershipKind: ProductKind<Membership> = {
+  kind: 'membership',
+  name: 'A membership',
+  explains: 'Posts and other products of yours, open for as long as somebody is in it, and growing with time.',
+  several: 'Memberships',
+  schema: Membership,
+  fresh: (base) => ({
+    ...base,
+    kind: 'membership',
+    parts: [],
+    posts: [],
+    plan: null,
+    hour: null,
+    downloads: { ...DEFAULT_DOWNLOADS },
+  }),
+  upgrade: (membership) => membership,
+  holds: (membership) => membership.parts.length > 0 || shownPosts(membership).length > 0,
+  findings: findingsOfMembership,
+  files: ({ posts }) => posts.flatMap(filesOfLesson),
+  earlier: ({ posts }) =>
+    posts.flatMap(filesOfLesson).flatMap((file) => (file.earlier ?? []).map(({ sha256 }) => sha256)),
+  describe(membership, locale) {
+    const words = wordsFor(locale).pages;
+    const posts = shownPosts(membership).length;
+    const opens = planInWords(membership.plan, locale);
+    return [
+      ...(membership.parts.length > 0 ? [words.things(membership.parts.length)] : []),
+      ...(posts > 0 ? [words.posts(posts)] : []),
+      ...(opens === '' || membership.parts.length === 0 ? [] : [opens]),
+    ].join(', ');
+  },
+  openings: (membership) => shownPosts(membership).flatMap(openingsOfLesson),
+  contains: ({ parts }) => parts.map(({ productId }) => productId),
+  opensAs: 'itself',
+  parts: (membership) => ({ whole: partsOfMembership(membership), hour: membership.hour }),
+  // It is sold as what it is at any time: what is taken out closes, and the seller is told for how many before.
+  places: () => [],
+  limits: ({ downloads }) => ({ fetches: downloads.limit, linkHours: downloads.linkHours }),
+};
+
+/** What a launch check finds about a membership. @param title as it is quoted */
+function findingsOfMembership(membership: Membership, title: string): ContentFinding[] {
+  if (!membershipKind.holds(membership))
+    return [
+      {
+        code: 'nothing-to-deliver',
+        text: `${title} has nothing in it and no post yet: a buyer would pay and get nothing.`,
+        empties: true,
+      },
+    ];
+  return shownPosts(membership).flatMap((post) => findingsOfPost(post, title));
+}
+
+function findingsOfPost(post: Post, title: string): ContentFinding[] {
+  const untitled = post.title.trim() === '';
+  const where = `${title}, post ${untitled ? 'without a title' : `“${post.title}”`}`;
+  return [
+    ...(untitled ? [{ code: 'post-untitled', text: `${where}: members find it by its title.` }] : []),
+    ...(hasContent(post) ? [] : [{ code: 'post-empty', text: `${where} is empty. Fill it, or hold it back.` }]),
+  ];
+}
