@@ -30,6 +30,7 @@ function ThingRow({ thing, alone }: { thing: Thing; alone: boolean }) {
         {only && <OpenButton file={only} />}
       </div>
       {thing.course && <CourseRow course={thing.course} />}
+      {thing.membership && <MembershipRow title={thing.title} membership={thing.membership} />}
       {only ? (
         <Player file={only} />
       ) : (
@@ -74,6 +75,43 @@ function CourseRow({ course }: { course: NonNullable<Thing['course']> }) {
         )}
         <a className="plain-link min-h-11 py-2" href={course.href}>
           {words.allLessons}
+        </a>
+      </p>
+    </div>
+  );
+}
+
+/** A membership: what is new in it, what was begun, and the way in. */
+function MembershipRow({ title, membership }: { title: string; membership: NonNullable<Thing['membership']> }) {
+  const words = useMemberWords();
+  const { fresh, goOn } = membership;
+  return (
+    <div className="mt-2">
+      {membership.freshSaid !== '' && <p className="text-access">{membership.freshSaid}</p>}
+      {fresh.length > 0 && (
+        <ul>
+          {fresh.map((post) => (
+            <li key={post.href}>
+              <a className="plain-link inline-block min-h-11 py-2" href={post.href} dir="auto">
+                {post.title}
+              </a>{' '}
+              <span className="cap">{post.day}</span>
+            </li>
+          ))}
+        </ul>
+      )}
+      {goOn.map((course) => (
+        <p key={course.href}>
+          <a className="plain-link inline-block min-h-11 py-2" href={course.href}>
+            {words.goOnWith(course.title)}
+          </a>{' '}
+          <span className="cap">{course.progress}</span>
+        </p>
+      ))}
+      {membership.opensNext !== '' && <p className="cap">{membership.opensNext}</p>}
+      <p className="mt-2">
+        <a className="btn btn-primary" href={membership.href}>
+          {words.goInto(title)}
         </a>
       </p>
     </div>

@@ -7,6 +7,9 @@ import type { CheckoutData, OfferData } from '../wire';
 import { CoursePage } from './learn/CoursePage';
 import { LessonPage } from './learn/LessonPage';
 import type { CourseView, LessonView } from './learn/view';
+import { MembershipPage } from './membership/MembershipPage';
+import { PostPage } from './membership/PostPage';
+import type { MembershipView, PostView } from './membership/view';
 import { PageBody } from './PageBody';
 import { Shelf } from './blocks/Shelf';
 import type { ListedView, PageView } from './view';
@@ -116,6 +119,16 @@ export const courseHtml = (course: CourseView, language: string): string =>
 export function lessonHtml(lesson: LessonView): string {
   const html = renderToString(<LessonPage lesson={lesson} words={wordsFor(lesson.language).course} />);
   return `<div id="lesson">${html}</div><script type="application/json" id="lesson-data">${scriptJson(lesson)}</script>`;
+}
+
+/** A membership's own page: it needs no script. */
+export const membershipHtml = (membership: MembershipView, language: string): string =>
+  renderToStaticMarkup(<MembershipPage membership={membership} words={wordsFor(language)} />);
+
+/** A post, readable as it is, with the data its script takes over from. */
+export function postHtml(post: PostView): string {
+  const html = renderToString(<PostPage post={post} words={wordsFor(post.language)} />);
+  return `<div id="post">${html}</div><script type="application/json" id="post-data">${scriptJson(post)}</script>`;
 }
 
 /** A short page of plain words: what happened, and where to go from here. */

@@ -43,7 +43,7 @@ export interface OrderView {
     title: string;
     state: 'open' | 'closed';
     /** Where it is read, where it is a course. */
-    lessons: string | null;
+    read: { href: string; label: string } | null;
     files: { name: string; size: string; href: string; elsewhere: boolean }[];
   }[];
 }

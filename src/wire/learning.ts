@@ -58,6 +58,20 @@ export const MemberCourse = z.strictObject({
 });
 export type MemberCourse = z.infer<typeof MemberCourse>;
 
+/** A membership as its member's home shows it. */
+export const MemberMembership = z.strictObject({
+  href: z.string(),
+  /** What has come since they were here last; the latest few. */
+  fresh: z.array(z.strictObject({ title: z.string(), href: z.string(), day: z.string() })),
+  /** How many have come; empty where none have. */
+  freshSaid: z.string(),
+  /** Courses in it that they have begun. */
+  goOn: z.array(z.strictObject({ title: z.string(), progress: z.string(), href: z.string() })),
+  /** What opens next and when, in a sentence; empty where nothing more does. */
+  opensNext: z.string(),
+});
+export type MemberMembership = z.infer<typeof MemberMembership>;
+
 /** Who is where in a course, for its seller. */
 export const FollowedAnswer = z.strictObject({
   members: z.int(),

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { ShownCard } from './checkout';
-import { MemberCourse } from './learning';
+import { MemberCourse, MemberMembership } from './learning';
 import { SessionLine } from './sessions';
 import { CountryCode } from '#core/catalogue';
 import { languages } from '#core/words';
@@ -74,6 +74,8 @@ export const MemberThing = z.strictObject({
   files: z.array(OpenFile),
   /** Where it is a course: how far its member has come. */
   course: MemberCourse.nullable(),
+  /** Where it is a membership: what is new in it, and where to go on. */
+  membership: MemberMembership.nullable(),
 });
 export type MemberThing = z.infer<typeof MemberThing>;
 

@@ -9,19 +9,24 @@ import type { ShopState } from './state';
 export interface History {
   /** The plans by which it opened before the one of today, each with when another took its place. */
   plans: readonly EarlierPlan[];
-  /** Since when each product that stands in it does so without a break. */
-  since: ReadonlyMap<ProductId, Instant>;
+  /** Since when each product or post that stands in it does so without a break. */
+  since: ReadonlyMap<string, Instant>;
 }
 
 const NOTHING: Part = { id: '', plan: null, parts: [] };
 
 /** What stands in a product, with since when: the same moment for what stood in it before already. */
-const sinceIn = (
+function sinceIn(
   product: Product | undefined,
-  before: ReadonlyMap<ProductId, Instant>,
+  before: ReadonlyMap<string, Instant>,
   from: Instant,
-): Map<ProductId, Instant> =>
-  new Map((product ? productKindOf(product).contains(product) : []).map((id) => [id, before.get(id) ?? from]));
+): Map<string, Instant> {
+  if (!product) return new Map();
+  const kind = productKindOf(product);
+  // Besides other products whatever comes at a moment of its own, as posts do.
+  const dated = kind.parts(product)?.whole.parts.flatMap(({ id, since }) => (since === undefined ? [] : id)) ?? [];
+  return new Map([...kind.contains(product), ...dated].map((id) => [id, before.get(id) ?? from]));
+}
 
 /** Where nothing came before: what stands there always did. */
 export const NO_HISTORY: History = { plans: [], since: new Map() };
@@ -44,7 +49,7 @@ export function historiesFrom(releases: ReleasesPort): Histories {
 
   function read(live: ShopState['releases'], productId: ProductId): History {
     const plans: EarlierPlan[] = [];
-    let since = new Map<ProductId, Instant>();
+    let since = new Map<string, Instant>();
     for (const [i, { number, since: from }] of live.entries()) {
       const product = releases.get(number)?.content.products.find((p) => p.id === productId);
       const whole = product && productKindOf(product).parts(product)?.whole;

@@ -6,32 +6,25 @@ import { calledBySeller } from '#core/people';
 import { holderOf, progressOf, rightsTo } from '#core/shop';
 import { Marked, MOST_NOTES, NotesKept, NotesRequest, PlaceRequest, QuizJudged, QuizTry } from '../../wire';
 import { courseView, lessonView } from '../../pages/data/courseData';
-import { WHO_HEADER } from '../../pages/learn/whoHeader';
 import { courseHtml } from '../../pages/render';
 import type { CounterContext } from '../context';
 import { drawCertificate } from '../documents/drawCertificate';
 import { answer } from '../http/answer';
-import { limit, placeOf } from '../http/limits';
 import { Problem, refusalProblem } from '../http/problem';
 import { personOfDevice } from '../shared/device';
-import { courseHref } from '../shared/courseHref';
+import { courseHref } from '../shared/readHref';
 import { groundsIn, type Reading, readingFor } from '../shared/reading';
 import { sendLesson } from '../shared/sendLesson';
 import { sendPage } from '../shared/sendPage';
 import { whyOpen } from '../shared/whyOpen';
 import { wordsPage } from '../shared/wordsPage';
-import { learnApi, learnerFor, type Learning, learningOf, openLesson, whoIs } from './learner';
+import { learnApi, learnerFor, learnerSaid, type Learning, learningOf, openLesson, perLearner, whoIs } from './learner';
 
 /** Courses and lessons of whoever is signed in, and what they do there. Another's are not found. */
 export function learnRoutes(context: CounterContext): Router {
   const router = Router();
   const { runner, learners } = context;
-  const perMember = limit(context, {
-    most: 900,
-    minutes: 15,
-    by: (req) => personOfDevice(context, req) ?? placeOf(req),
-  });
-  router.use('/learn', perMember, express.json({ limit: '1mb' }));
+  router.use('/learn', perLearner(context), express.json({ limit: '1mb' }));
 
   router.get('/course/:product', (req, res) => {
     const met = meet(req, res);
@@ -181,12 +174,7 @@ export function learnRoutes(context: CounterContext): Router {
 
   /** Who asks, and about which lesson; whether it is theirs is asked by whatever follows. */
   function learnerOf(req: Request): Met {
-    const personId = personOfDevice(context, req);
-    if (personId === null) throw new Problem(401, (say) => say.signInFirst, 'sign-in');
-    // The page may be somebody else's who has left this browser since: nothing of theirs is put down to another.
-    const said = req.get(WHO_HEADER);
-    if (said !== undefined && said !== whoIs(personId)) throw new Problem(401, (say) => say.signInFirst, 'sign-in');
-    if (!req.is('application/json')) throw new Problem(415, (say) => say.unreadable, 'bad-request');
+    const personId = learnerSaid(context, req);
     const { product, lesson } = req.params;
     return { personId, productId: String(product), lessonId: String(lesson), reading: readingFor(context, req) };
   }

@@ -4,8 +4,14 @@ import { type Course, type Lesson, lessonOf, productKindOf } from '#core/catalog
 import type { LessonId, PersonId, ProductId } from '#core/ids';
 import { isOpen, type Right } from '#core/passes';
 import { holderOf, type Opened, openedTo, progressOf, rightsTo } from '#core/shop';
+import type { Request } from 'express';
 import type { Learner } from '../../pages/data/courseData';
-import { courseHref, lessonHref } from '../shared/courseHref';
+import { WHO_HEADER } from '../../pages/learn/whoHeader';
+import type { CounterContext } from '../context';
+import { limit, placeOf } from '../http/limits';
+import { Problem } from '../http/problem';
+import { personOfDevice } from '../shared/device';
+import { courseHref, lessonHref } from '../shared/readHref';
 import { groundsIn, type Reading } from '../shared/reading';
 
 /** A course that somebody has or had, and what of it has opened to them. */
@@ -21,6 +27,24 @@ export const learnApi = (id: ProductId, lesson: LessonId): string => `/member/le
 /** Tells one person of a browser from another, and nothing else. */
 export const whoIs = (personId: PersonId): string =>
   createHash('sha256').update(`learner/${personId}`).digest('hex').slice(0, 16);
+
+/**
+ * Who sends something from a lesson or a post.
+ * @throws Problem where nobody is signed in, or another than whom the page was drawn for
+ */
+export function learnerSaid(context: CounterContext, req: Request): PersonId {
+  const personId = personOfDevice(context, req);
+  if (personId === null) throw new Problem(401, (say) => say.signInFirst, 'sign-in');
+  // The page may be somebody else's who has left this browser since: nothing of theirs is put down to another.
+  const said = req.get(WHO_HEADER);
+  if (said !== undefined && said !== whoIs(personId)) throw new Problem(401, (say) => say.signInFirst, 'sign-in');
+  if (!req.is('application/json')) throw new Problem(415, (say) => say.unreadable, 'bad-request');
+  return personId;
+}
+
+/** Reading and learning is many small requests. */
+export const perLearner = (context: CounterContext) =>
+  limit(context, { most: 900, minutes: 15, by: (req) => personOfDevice(context, req) ?? placeOf(req) });
 
 /** @returns null where the live release has no such course, or this person never had it */
 export function learningOf(reading: Reading, personId: PersonId, productId: ProductId): Learning | null {

@@ -30,6 +30,7 @@ import { commandFor } from './memberActs';
 import { isKnownBrowser, isOld, knowBrowser } from './knownBrowser';
 import { paperOf } from './papers';
 import { memberView } from './view';
+import { noteHere } from './visits';
 
 const DEVICE_DAYS = 60;
 const DAY = 86_400_000;
@@ -61,6 +62,7 @@ export function memberRoutes(context: CounterContext): Router {
     };
     res.set('Cache-Control', 'no-store');
     if (id === null) return answer(res, Me, { ...about, signedIn: false });
+    await noteHere(context, id);
     answer(res, Me, {
       ...about,
       signedIn: true,
@@ -73,7 +75,7 @@ export function memberRoutes(context: CounterContext): Router {
         }),
       ),
       countries: countriesByName(shop.tax, locale),
-      ...memberView(reading, id),
+      ...memberView(context, reading, id),
     });
   });
 

@@ -4,9 +4,12 @@ import { formatAmount } from '#core/money';
 import { boughtWith, sumsOf } from '#core/payments';
 import { type Order, orderStatus, passesFor } from '#core/shop';
 import type { PersonId, ProductId } from '#core/ids';
-import type { MemberCourse, MemberOrder, MemberThing, OpenFile, SignedIn } from '../../wire';
+import type { MemberCourse, MemberMembership, MemberOrder, MemberThing, OpenFile, SignedIn } from '../../wire';
 import { describeContents, productKindOf } from '#core/catalogue';
 import { courseView } from '../../pages/data/courseData';
+import type { CounterContext } from '../context';
+import { membershipView } from '../../pages/data/membershipData';
+import { insideOf } from './inside';
 import { learnerFor, learningOf } from './learner';
 import { nameAt } from '#core/people';
 import { filesOfPass, productTitle } from '../shared/orderView';
@@ -17,7 +20,7 @@ import { agreementsOf } from './agreementsView';
 type View = Pick<SignedIn, 'name' | 'address' | 'things' | 'agreements' | 'orders'>;
 
 /** What a signed-in member sees: one entry a product, and every order with its papers. */
-export function memberView(reading: Reading, personId: PersonId): View {
+export function memberView(context: CounterContext, reading: Reading, personId: PersonId): View {
   const { state, person } = reading;
   const products = [...new Set(passesFor(state, personId).map((p) => p.productId))];
   const orders = (state.ordersOfPerson.get(personId) ?? []).flatMap((id) => state.orders.get(id) ?? []);
@@ -26,14 +29,14 @@ export function memberView(reading: Reading, personId: PersonId): View {
     // Their own; until they say it, what they bought under first.
     name: known ? known.name || nameAt(known, orders[0]?.checkoutId ?? null) : '',
     address: known?.address ?? '',
-    things: products.map((id) => thingOf(reading, personId, id)),
+    things: products.map((id) => thingOf(context, reading, personId, id)),
     orders: orders.reverse().map((order) => orderOf(reading, order)),
     agreements: agreementsOf(reading, personId),
   };
 }
 
 /** One product they have or had: open and how long, or why not. */
-function thingOf(reading: Reading, personId: PersonId, productId: ProductId): MemberThing {
+function thingOf(context: CounterContext, reading: Reading, personId: PersonId, productId: ProductId): MemberThing {
   const { shop, locale, words } = reading;
   const title = productTitle(reading, productId);
   const why = whyOpen(reading, personId, productId);
@@ -47,6 +50,7 @@ function thingOf(reading: Reading, personId: PersonId, productId: ProductId): Me
     note: why.open ? `${describeOpen(reading, productId, files)}, ${words.access.mine(mine)}` : why.sentence,
     files,
     course,
+    membership: why.open ? membershipOf(context, reading, personId, productId) : null,
   };
 }
 
@@ -57,6 +61,31 @@ function courseOf(reading: Reading, personId: PersonId, productId: ProductId): M
   if (!mine) return null;
   const { done, of, progress, goOn, opensNext } = mine;
   return { href, done, of, progress, goOn, opensNext };
+}
+
+/** So many of what is new, and of what was begun, stand on the home page. */
+const MOST_AT_HOME = 3;
+
+function membershipOf(
+  context: CounterContext,
+  reading: Reading,
+  personId: PersonId,
+  id: ProductId,
+): MemberMembership | null {
+  const found = insideOf(context, reading, personId, id);
+  if (!found) return null;
+  const view = membershipView(reading, found.membership, found.insider);
+  const fresh = view.posts.filter((post) => post.fresh);
+  return {
+    href: view.href,
+    fresh: fresh.slice(0, MOST_AT_HOME).map(({ title, href, day }) => ({ title, href, day })),
+    freshSaid: fresh.length === 0 ? '' : reading.words.membership.newPosts(fresh.length),
+    goOn: found.begun
+      .slice(0, MOST_AT_HOME)
+      .flatMap((productId) => view.inside.filter((thing) => thing.id === productId && thing.href !== null))
+      .map(({ title, progress, href }) => ({ title, progress, href: href ?? '' })),
+    opensNext: view.opensNext,
+  };
 }
 
 function describeOpen({ words, live, locale }: Reading, id: ProductId, files: readonly OpenFile[]): string {

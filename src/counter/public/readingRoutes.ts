@@ -10,7 +10,7 @@ import { groundsIn, type Reading, readingFor } from '../shared/reading';
 import { sendLesson } from '../shared/sendLesson';
 import { sendPage } from '../shared/sendPage';
 import { personOfDevice } from '../shared/device';
-import { courseHref, COURSES, courseOfOrderHref, lessonHref } from '../shared/courseHref';
+import { courseHref, COURSES, courseOfOrderHref, lessonHref } from '../shared/readHref';
 import { sendFile } from '../shared/sendFile';
 import { wordsPage } from '../shared/wordsPage';
 import { ordersOfVisit } from './visit';

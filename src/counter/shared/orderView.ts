@@ -10,7 +10,7 @@ import type { Order } from '#core/shop';
 import type { ProductId } from '#core/ids';
 import type { OpenFile } from '../../wire';
 import type { OrderView } from '../../pages/view';
-import { courseOfOrderHref } from './courseHref';
+import { readAt } from './readHref';
 import type { Reading } from './reading';
 
 /** What a pass opens right now: files and links held elsewhere, each with an address of its own for this buyer. */
@@ -31,11 +31,10 @@ export function filesOfPass({ live, now, locale, fileHref }: Reading, pass: Pass
   }));
 }
 
-/** Where a product is read right after buying; null where it has nothing to read. */
-function lessonsHref({ live }: Pick<Reading, 'live'>, id: ProductId): string | null {
+const readOf = ({ live, words }: Reading, id: ProductId): OrderView['things'][number]['read'] => {
   const product = live?.content.products.find((p) => p.id === id);
-  return product && productKindOf(product).parts(product) !== null ? courseOfOrderHref(id) : null;
-}
+  return product ? readAt(product, 'ofOrder', words) : null;
+};
 
 export const productTitle = ({ live, words }: Pick<Reading, 'live' | 'words'>, productId: ProductId): string =>
   live?.content.products.find((p) => p.id === productId)?.title ?? words.access.gone();
@@ -55,7 +54,7 @@ export function orderViewFor(reading: Reading, order: Order): OrderView {
     things: passes.map((pass) => ({
       title: productTitle(reading, pass.productId),
       state: isOpen(pass, reading.now) ? 'open' : 'closed',
-      lessons: lessonsHref(reading, pass.productId),
+      read: readOf(reading, pass.productId),
       files: filesOfPass(reading, pass),
     })),
   };

@@ -13,10 +13,10 @@ export function Downloads({ block }: { block: BlockOf<'downloads'> }) {
         <div key={i} className="mt-3 border-t border-line pt-3">
           <h3 dir="auto">{thing.title}</h3>
           {thing.state === 'closed' && <p className="text-ink-2">{view.words.accessClosed}</p>}
-          {thing.lessons !== null && thing.state === 'open' && (
+          {thing.read !== null && thing.state === 'open' && (
             <p className="py-2">
-              <a className="btn btn-primary btn-touch" href={thing.lessons}>
-                {view.words.beginLessons}
+              <a className="btn btn-primary btn-touch" href={thing.read.href}>
+                {thing.read.label}
               </a>
             </p>
           )}

@@ -1,12 +1,12 @@
 import { dateIn, formatDay, formatTime, type Instant, startOfDate } from '#core/calendar';
 import { besideLesson, type Course, type FileRef, type Lesson, outlineFor, progressIn } from '#core/catalogue';
-import { describeBytes, safeFileName } from '#core/catalogue';
 import type { FileId, LessonId } from '#core/ids';
 import type { PartOpening } from '#core/opening';
 import { askedOf } from '#core/quiz';
 import type { Opened, Progress } from '#core/shop';
 import type { PageReading } from './reading';
-import type { CourseView, LessonBlockView, LessonView, ModuleView, QuizView } from '../learn/view';
+import { blockView, fileViews, type Reader } from './blockViews';
+import type { CourseView, LessonView, ModuleView, QuizView } from '../learn/view';
 
 /** Whoever a course is shown to: what of it has opened to them, and where things of it are for them. */
 export interface Learner {
@@ -88,16 +88,24 @@ const lessonsIn = (modules: readonly Course['modules'][number][]): Lesson[] =>
   modules.flatMap(({ lessons }) => lessons);
 
 /** When a part opens, as it is said beside it; of whoever has no pass nothing is known. */
-function noteOf({ shop, locale, words }: In, outline: Course['modules'], when: PartOpening | undefined): string {
+const noteOf = (reading: In, outline: Course['modules'], when: PartOpening | undefined): string =>
+  openingInWords(reading, when, (id) => [...outline, ...lessonsIn(outline)].find((part) => part.id === id)?.title);
+
+/** When a part opens, as it is said beside it. @param titleOf of the part that has to be done before */
+export function openingInWords(
+  { shop, locale, words }: Pick<In, 'shop' | 'locale' | 'words'>,
+  when: PartOpening | undefined,
+  titleOf: (id: string) => string | undefined,
+): string {
   const say = words.course;
   if (!when) return '';
   if (when.at !== null) return say.opens(dayOrMoment(when.at, shop.zone, locale));
-  const first = [...outline, ...lessonsIn(outline)].find(({ id }) => id === when.after);
-  return first ? say.opensAfter(first.title) : say.waits;
+  const first = when.after === null ? undefined : titleOf(when.after);
+  return first === undefined ? say.waits : say.opensAfter(first);
 }
 
 /** "Monday 22 June 2026", with the time where that is not the day's first moment. */
-function dayOrMoment(at: Instant, zone: string, locale: string): string {
+export function dayOrMoment(at: Instant, zone: string, locale: string): string {
   const day = formatDay(at, zone, locale, { weekday: true, year: true });
   return startOfDate(dateIn(at, zone), zone) === at ? day : `${day}, ${formatTime(at, zone, locale)}`;
 }
@@ -128,6 +136,7 @@ export function lessonView(
 ): LessonView {
   const isOpen = (id: string): boolean => who.opened.parts.has(id);
   const beside = besideLesson({ modules: outlineFor(course, isOpen) }, lesson.id, isOpen);
+  const reader: Reader = { locale: reading.locale, fileHref: who.fileHref, ...(own ? { places: own.places } : {}) };
   const led = (to: Lesson | null) => to && { title: to.title, href: who.lessonHref(to.id) };
   return {
     language: reading.locale,
@@ -135,13 +144,8 @@ export function lessonView(
     id: lesson.id,
     title: lesson.title,
     note: '',
-    blocks: lesson.blocks.map((block): LessonBlockView => blockView(reading, block, who, own)),
-    files: lesson.files.map((file) => ({
-      id: file.id,
-      name: safeFileName(file.name),
-      size: describeBytes(file.bytes, reading.locale),
-      href: who.fileHref(file),
-    })),
+    blocks: lesson.blocks.map((block) => blockView(block, reader)),
+    files: fileViews(lesson.files, reader),
     quiz: quizView(reading, lesson, who, own),
     done: who.progress?.done.has(lesson.id) ?? false,
     previous: led(beside.previous),
@@ -149,45 +153,6 @@ export function lessonView(
     own: own && { notes: own.notes, speed: own.speed, api: own.api, who: own.who },
   };
 }
-
-function blockView(
-  { locale }: In,
-  block: Lesson['blocks'][number],
-  who: Learner,
-  own: OwnOfLesson | null,
-): LessonBlockView {
-  const { id } = block;
-  switch (block.kind) {
-    case 'words':
-      return block;
-    case 'picture':
-      return { id, kind: 'picture', src: seen(who.fileHref(block.file)), alt: block.alt };
-    case 'film-elsewhere': {
-      const url = block.url.trim();
-      return { id, kind: 'film-elsewhere', title: block.title, url, host: URL.canParse(url) ? new URL(url).host : url };
-    }
-    case 'sound':
-    case 'film': {
-      const played = {
-        id: block.file.id,
-        title: block.title,
-        src: seen(who.fileHref(block.file)),
-        captions: block.captions.map(({ language, file }) => ({
-          language,
-          name: new Intl.DisplayNames([locale], { type: 'language' }).of(language) ?? language,
-          src: seen(who.fileHref(file)),
-        })),
-        at: own?.places[block.file.id]?.seconds ?? 0,
-      };
-      return block.kind === 'sound'
-        ? { kind: 'sound', ...played }
-        : { kind: 'film', ...played, poster: block.poster && seen(who.fileHref(block.poster)) };
-    }
-  }
-}
-
-/** Shown where it stands, and not taken along. */
-const seen = (href: string): string => (href.startsWith('/') && !href.includes('?') ? `${href}?view` : href);
 
 function quizView({ words }: In, { id, quiz }: Lesson, who: Learner, own: OwnOfLesson | null): QuizView | null {
   if (quiz === null) return null;

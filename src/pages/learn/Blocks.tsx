@@ -4,22 +4,19 @@ import { useLearnWords } from './learnWords';
 import { Played } from './Played';
 import type { LessonBlockView, LessonView } from './view';
 
-/** What a lesson is made of, in the order in which it is read. */
-export function Blocks({ lesson, onEnded }: { lesson: LessonView; onEnded: (id: string) => void }) {
-  return lesson.blocks.map((block) => (
-    <Block key={`${block.kind}${block.id}`} block={block} lesson={lesson} onEnded={onEnded} />
-  ));
+/** What a lesson or a post is made of, in the order in which it is read. */
+export function Blocks({ blocks, own, onEnded }: Omit<Read, 'block'> & { blocks: readonly LessonBlockView[] }) {
+  return blocks.map((block) => <Block key={`${block.kind}${block.id}`} block={block} own={own} onEnded={onEnded} />);
 }
 
-function Block({
-  block,
-  lesson,
-  onEnded,
-}: {
+interface Read {
   block: LessonBlockView;
-  lesson: LessonView;
+  /** Where places are told; null where none are kept. */
+  own: LessonView['own'];
   onEnded: (id: string) => void;
-}) {
+}
+
+function Block({ block, own, onEnded }: Read) {
   switch (block.kind) {
     case 'words':
       return <Rich text={block.text} className="prose-words lesson-words" />;
@@ -27,7 +24,7 @@ function Block({
       return <img className="lesson-picture" src={block.src} alt={block.alt} loading="lazy" />;
     case 'sound':
     case 'film':
-      return <Played block={block} own={lesson.own} onEnded={() => onEnded(block.id)} />;
+      return <Played block={block} own={own} onEnded={() => onEnded(block.id)} />;
     case 'film-elsewhere':
       return <Elsewhere block={block} />;
   }

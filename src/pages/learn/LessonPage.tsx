@@ -4,6 +4,7 @@ import { type LearnWords, LearnWordsProvider, useLearnWords } from './learnWords
 import { Notes } from './Notes';
 import { Outline } from './Outline';
 import { QuizForm } from './QuizForm';
+import { WithThis } from './WithThis';
 import { useLearning } from './useLearning';
 import type { LessonView } from './view';
 
@@ -49,22 +50,8 @@ function LessonBody({ lesson }: { lesson: LessonView }) {
       </p>
       <h1 dir="auto">{lesson.title}</h1>
       {lesson.note !== '' && <p className="message calm my-3">{lesson.note}</p>}
-      <Blocks lesson={lesson} onEnded={ended} />
-      {lesson.files.length > 0 && (
-        <section className="with-this">
-          <h2>{words.withThis}</h2>
-          <ul>
-            {lesson.files.map((file) => (
-              <li key={file.id}>
-                <a className="plain-link" href={file.href} dir="auto">
-                  {file.name}
-                </a>{' '}
-                <span className="cap">{file.size}</span>
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
+      <Blocks blocks={lesson.blocks} own={lesson.own} onEnded={ended} />
+      <WithThis files={lesson.files} />
       {lesson.quiz && (
         <QuizForm quiz={lesson.quiz} lesson={lesson} onPassed={(finished) => learning.passed(finished)} />
       )}

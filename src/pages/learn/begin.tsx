@@ -1,14 +1,21 @@
+import type { ReactNode } from 'react';
 import { hydrateRoot } from 'react-dom/client';
 import '../pages.css';
 import '../../ui/fonts';
-import type { LearnWords } from './learnWords';
+import { PostPage } from '../membership/PostPage';
+import type { PostView } from '../membership/view';
+import type { MembershipPageWords } from '../membership/words';
 import { LessonPage } from './LessonPage';
 import type { LessonView } from './view';
 
-/** Brings the lesson that the counter drew to life. */
-export function begin(words: LearnWords): void {
-  const root = document.getElementById('lesson');
-  const kept = document.getElementById('lesson-data');
-  if (!root || !kept) return;
-  hydrateRoot(root, <LessonPage lesson={JSON.parse(kept.textContent ?? '') as LessonView} words={words} />);
+/** Brings the lesson or post that the counter drew to life. */
+export function begin(words: MembershipPageWords): void {
+  hydrate<LessonView>('lesson', (lesson) => <LessonPage lesson={lesson} words={words.course} />);
+  hydrate<PostView>('post', (post) => <PostPage post={post} words={words} />);
+}
+
+function hydrate<T>(id: string, drawn: (data: T) => ReactNode): void {
+  const root = document.getElementById(id);
+  const kept = document.getElementById(`${id}-data`);
+  if (root && kept) hydrateRoot(root, drawn(JSON.parse(kept.textContent ?? '') as T));
 }

@@ -1,4 +1,5 @@
 import { course } from '../../core/words/de/course';
+import { membership } from '../../core/words/de/membership';
 import { begin } from './begin';
 
-begin(course);
+begin({ course, membership });

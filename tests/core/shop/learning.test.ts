@@ -4,7 +4,7 @@ import { DateTime } from 'luxon';
 import type { Course } from '#core/catalogue';
 import type { Instant } from '#core/calendar';
 import { type Release, sealContent, unsealContent } from '#core/release';
-import { type Command, holderOf, openedTo, progressOf } from '#core/shop';
+import { holderOf, openedTo, progressOf } from '#core/shop';
 import { courseOf, lessonWith, moduleOf, quiz, sellingCourse, soundFile, WEEKLY } from '../../support/course';
 import { codeOf, type MemoryShop, releaseWith, shopInMemory } from '../../support/shopInMemory';
 

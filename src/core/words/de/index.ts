@@ -8,6 +8,7 @@ import { course } from './course';
 import { drawing } from './drawing';
 import { letters } from './letters';
 import { member } from './member';
+import { membership } from './membership';
 import { pages } from './pages';
 import { papers } from './papers';
 import { refusals } from './refusals';
@@ -24,6 +25,7 @@ export const de: Words = {
   drawing,
   letters,
   member,
+  membership,
   pages,
   papers,
   refusals,

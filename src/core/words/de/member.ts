@@ -17,6 +17,7 @@ export const member: MemberWords = {
   endThere: 'Dort abmelden',
   nothingYet: 'Hier ist noch nichts. Was Sie mit dieser Adresse kaufen, erscheint sofort.',
   beginWith: (title) => `Anfangen: ${title}`,
+  goInto: (title) => `Zu ${title}`,
   goOnWith: (title) => `Weiter: ${title}`,
   allLessons: 'Alle Lektionen',
   files: 'Die Dateien',

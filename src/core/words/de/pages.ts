@@ -29,6 +29,7 @@ export const pages: PageWords = {
   accessClosed: 'Der Zugang dazu ist geschlossen.',
   open: 'Öffnen',
   beginLessons: 'Mit der ersten Lektion anfangen',
+  goIn: 'Hinein',
   download: 'Herunterladen',
   paid: 'Bezahlt',
   dueLater: 'Später fällig:',

@@ -7,6 +7,7 @@ import { course } from './course';
 import { drawing } from './drawing';
 import { letters } from './letters';
 import { member } from './member';
+import { membership } from './membership';
 import { pages } from './pages';
 import { papers } from './papers';
 import { refusals } from './refusals';
@@ -23,6 +24,7 @@ export const en = {
   drawing,
   letters,
   member,
+  membership,
   pages,
   papers,
   refusals,

@@ -16,6 +16,7 @@ export const member = {
   nothingYet: 'Nothing is here yet. What you buy with this address appears at once.',
   files: 'The files',
   beginWith: (title: string): string => `Begin: ${title}`,
+  goInto: (title: string): string => `Go into ${title}`,
   goOnWith: (title: string): string => `Go on: ${title}`,
   allLessons: 'All lessons',
   open: 'Open',

@@ -27,6 +27,7 @@ export const pages = {
   open: 'Open',
   download: 'Download',
   beginLessons: 'Begin with the first lesson',
+  goIn: 'Go in',
   paid: 'Paid',
   dueLater: 'Due later:',
   order: (number: number): string => `Order ${number}.`,

@@ -1,0 +1,101 @@
+import express, { type Request, type Response, Router } from 'express';
+import { shownPosts } from '#core/catalogue';
+import { holderOf, rightsTo } from '#core/shop';
+import { membershipView, postView } from '../../pages/data/membershipData';
+import { PlaceRequest } from '../../wire';
+import type { CounterContext } from '../context';
+import { Problem } from '../http/problem';
+import { personOfDevice } from '../shared/device';
+import { membershipHref } from '../shared/readHref';
+import { groundsIn, readingFor } from '../shared/reading';
+import { sendMembership, sendPost } from '../shared/sendMembership';
+import { whyOpen } from '../shared/whyOpen';
+import { wordsPage } from '../shared/wordsPage';
+import { insideOf } from './inside';
+import { learnerSaid, perLearner, whoIs } from './learner';
+import { noteHere } from './visits';
+
+/** Memberships and their posts for whoever is signed in. Another's are not found. */
+export function membershipRoutes(context: CounterContext): Router {
+  const router = Router();
+  const { runner, learners } = context;
+  router.use('/in', perLearner(context), express.json({ limit: '100kb' }));
+
+  router.get('/in/:product', async (req, res) => {
+    const met = meet(req, res);
+    if (!met) return;
+    const { reading, membership, insider, personId } = met;
+    await noteHere(context, personId);
+    sendMembership(context, req, res, membershipView(reading, membership, insider), [
+      { text: reading.words.course.yours, href: '/member/' },
+    ]);
+  });
+
+  router.get('/in/:product/:post', (req, res) => {
+    const met = meet(req, res);
+    if (!met) return;
+    const { reading, membership, insider, personId } = met;
+    const post = shownPosts(membership).find(({ id }) => id === req.params['post']);
+    if (!post || !insider.opened.parts.has(post.id)) return notYet(res, met);
+    const { places, speed } = learners.get(personId);
+    const own = { places, speed, api: `${membershipHref(membership.id)}/${post.id}`, who: whoIs(personId) };
+    sendPost(context, req, res, postView(reading, membership, post, insider, own), [
+      { text: reading.words.course.yours, href: '/member/' },
+    ]);
+  });
+
+  router.put('/in/:product/:post/place', async (req, res) => {
+    const personId = learnerSaid(context, req);
+    const { fileId, seconds, speed } = PlaceRequest.parse(req.body);
+    const found = insideOf(context, readingFor(context, req), personId, String(req.params['product']));
+    const post = found && shownPosts(found.membership).find(({ id }) => id === req.params['post']);
+    if (!post || !found.insider.opened.parts.has(post.id)) throw new Problem(403, (say) => say.notYours, 'not-open');
+    if (!post.blocks.some((b) => (b.kind === 'sound' || b.kind === 'film') && b.file.id === fileId))
+      throw new Problem(404, (say) => say.notYours, 'no-such-file');
+    const at = runner.now();
+    await learners.change(personId, (record) => ({
+      ...record,
+      speed,
+      places: { ...record.places, [fileId]: { seconds, at } },
+    }));
+    res.status(204).end();
+  });
+
+  /** Whoever is in the membership of an address; others read why they are not, and this answers for it. */
+  function meet(req: Request, res: Response) {
+    const personId = personOfDevice(context, req);
+    const reading = readingFor(context, req);
+    const say = reading.words.course;
+    const refuse = (status: number, heading: string, text: string, label: string): null => {
+      res
+        .status(status)
+        .set('Cache-Control', 'no-store')
+        .send(wordsPage(context, reading, heading, [text], { label, href: '/member/' }));
+      return null;
+    };
+    if (personId === null) return refuse(401, say.signIn.heading, say.signIn.text, say.signIn.action);
+    const id = String(req.params['product']);
+    const found = insideOf(context, reading, personId, id);
+    if (found) return { ...found, reading, personId };
+    const isOne = reading.live?.content.products.some((p) => p.id === id && p.kind === 'membership') ?? false;
+    const had = isOne && rightsTo(holderOf(reading.state, personId), id, groundsIn(reading)).length > 0;
+    return had
+      ? refuse(403, say.closed.heading, whyOpen(reading, personId, id).sentence, say.closed.action)
+      : refuse(404, say.notYours.heading, say.notYours.text, say.notYours.action);
+  }
+
+  function notYet(res: Response, { reading, membership }: NonNullable<ReturnType<typeof meet>>): void {
+    const { heading, text } = reading.words.membership.notYet;
+    res
+      .status(404)
+      .set('Cache-Control', 'no-store')
+      .send(
+        wordsPage(context, reading, heading, [text], {
+          label: reading.words.course.backTo(membership.title),
+          href: membershipHref(membership.id),
+        }),
+      );
+  }
+
+  return router;
+}

@@ -1,0 +1,72 @@
+import { type Request, type Response, Router } from 'express';
+import { shownPosts } from '#core/catalogue';
+import { holderBy, holderOf, mayOpen } from '#core/shop';
+import { membershipView, postView } from '../../pages/data/membershipData';
+import type { CounterContext } from '../context';
+import { personOfDevice } from '../shared/device';
+import { insiderOf } from '../shared/insider';
+import { membershipHref, membershipOfOrderHref, MEMBERSHIPS, postHref, readAt } from '../shared/readHref';
+import { groundsIn, readingFor } from '../shared/reading';
+import { sendMembership, sendPost } from '../shared/sendMembership';
+import { wordsPage } from '../shared/wordsPage';
+import { ordersOfVisit } from './visit';
+
+/** Memberships right after buying, as far as that order opens them. Nothing of a person is shown or kept here. */
+export function insideRoutes(context: CounterContext): Router {
+  const router = Router();
+
+  // Whoever is signed in and is in it reads it as theirs.
+  router.get([`${MEMBERSHIPS}/:product`, `${MEMBERSHIPS}/:product/:post`], (req, res, next) => {
+    const personId = personOfDevice(context, req);
+    const { product = '', post } = req.params as { product?: string; post?: string };
+    const has =
+      personId !== null &&
+      mayOpen(holderOf(context.runner.state, personId), product, groundsIn(readingFor(context, req)));
+    if (!has) return next();
+    res.redirect(303, post === undefined ? membershipHref(product) : postHref(product, post));
+  });
+
+  router.get(`${MEMBERSHIPS}/:product`, (req, res) => {
+    const found = find(req);
+    if (!found) return nothing(req, res);
+    const { reading, membership, insider } = found;
+    const view = membershipView(reading, membership, insider);
+    sendMembership(context, req, res, { ...view, note: reading.words.membership.rightAfter }, []);
+  });
+
+  router.get(`${MEMBERSHIPS}/:product/:post`, (req, res) => {
+    const found = find(req);
+    const post = found && shownPosts(found.membership).find(({ id }) => id === req.params['post']);
+    if (!found || !post || !found.insider.opened.parts.has(post.id)) return nothing(req, res);
+    sendPost(context, req, res, postView(found.reading, found.membership, post, found.insider, null), []);
+  });
+
+  /** A membership that this visit has just bought; null for everybody else. */
+  function find(req: Request) {
+    const reading = readingFor(context, req);
+    const membership = reading.live?.content.products.find((p) => p.id === req.params['product']);
+    if (membership?.kind !== 'membership') return null;
+    const passes = ordersOfVisit(context, req).flatMap(({ passIds }) =>
+      passIds.flatMap((id) => reading.state.passes.get(id) ?? []),
+    );
+    const base = membershipOfOrderHref(membership.id);
+    const found = insiderOf(reading, holderBy(passes), membership, {
+      href: base,
+      postHref: (post) => `${base}/${post}`,
+      thingHref: (product) => readAt(product, 'ofOrder', reading.words)?.href ?? null,
+      progress: () => '',
+      lastHere: null,
+    });
+    return found && { reading, membership, insider: found.insider };
+  }
+
+  function nothing(req: Request, res: Response): void {
+    const reading = readingFor(context, req);
+    const say = reading.words.course.signIn;
+    res
+      .status(404)
+      .set('Cache-Control', 'no-store')
+      .send(wordsPage(context, reading, say.heading, [say.text], { label: say.action, href: '/member/' }));
+  }
+  return router;
+}

@@ -1,0 +1,156 @@
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import type { Instant } from '#core/calendar';
+import { type Release, sealContent, unsealContent } from '#core/release';
+import { Buyer } from '../../../demo/clients';
+import type { PostView } from '../../../src/pages/membership/view';
+import type { Me } from '../../../src/wire';
+import { CARD, openShop, type TestShop } from '../../support/counter';
+import { courseOf, lessonWith, moduleOf, soundFile } from '../../support/course';
+import { downloadWith, membershipOf, postWith } from '../../support/membership';
+import { contentSelling } from '../../support/release';
+
+const PLACE = '/member/in/prd_hide';
+const inside = [
+  downloadWith('prd_sounds'),
+  downloadWith('prd_maps'),
+  courseOf([moduleOf('m', [lessonWith('one'), lessonWith('two')])]),
+];
+const hide = membershipOf('prd_hide', ['prd_sounds', 'prd_course', ['prd_maps', { opens: 'on', date: '2026-06-20' }]], {
+  title: 'The Hide',
+  posts: [
+    postWith('po_may', '2026-05-01T09:00:00.000Z'),
+    postWith('po_june', '2026-06-01T09:00:00.000Z', {
+      blocks: [{ id: 'b_call', kind: 'sound', title: 'Call', file: soundFile('f_call'), captions: [] }],
+    }),
+    postWith('po_planned', '2026-06-16T09:00:00.000Z'),
+    postWith('po_held', '2026-05-02T09:00:00.000Z', { heldBack: true }),
+  ],
+});
+let shop: TestShop;
+let bought: Buyer;
+let tove: Buyer;
+
+beforeAll(async () => {
+  const content = contentSelling([
+    ...inside.map((product) => ({
+      id: product.id,
+      title: product.title,
+      terms: { kind: 'once', amount: '10' } as const,
+      product,
+    })),
+    { id: 'hide', title: 'The Hide', terms: { kind: 'subscription', amount: '19' }, product: hide },
+  ]);
+  shop = await openShop({ content });
+  bought = new Buyer(shop.counter.address);
+  await bought.pay(await bought.openCheckout('the-hide'), { name: 'Tove', address: 'tove@example.org' }, CARD.good);
+  await shop.counter.context.runner.settle();
+  tove = await entered('tove@example.org');
+});
+afterAll(() => shop.close());
+
+async function entered(address: string): Promise<Buyer> {
+  const who = new Buyer(shop.counter.address);
+  const id = shop.counter.context.people.find(address)?.id ?? '';
+  await who.fetch(`/member/enter/${await shop.counter.context.doors.makeLink(id, 60_000)}`, { method: 'POST' });
+  return who;
+}
+const go = (to: Instant): void => void shop.counter.context.demoClock?.moveTo(to);
+const text = async (who: Buyer, path: string): Promise<string> => (await who.fetch(path)).text();
+const status = async (who: Buyer, path: string): Promise<number> => (await who.fetch(path)).status;
+const fileHrefs = (html: string): string[] =>
+  [...html.matchAll(/href="(\/get\/[^"]+)"/g)].map(([, href]) => href ?? '');
+async function home(who: Buyer) {
+  const me = (await (await who.fetch('/member/api/me')).json()) as Extract<Me, { signedIn: true }>;
+  return me.things.find(({ membership }) => membership !== null)?.membership;
+}
+
+test('right after paying it is read in the same browser, posts and what stands in it; others are asked to sign in', async () => {
+  const page = await text(bought, '/-/in/prd_hide');
+  expect(page).toContain('Post po_june');
+  expect(page).not.toMatch(/po_planned|po_held|po_may<\/h1>/);
+  expect(page).toContain('opens Saturday 20 June 2026');
+  const [file] = fileHrefs(page);
+  expect(await status(bought, file ?? '')).toBe(200);
+  expect(await text(bought, '/-/in/prd_hide/po_may')).toContain('What there is to read in po_may.');
+  expect(await text(bought, '/-/course/prd_course/one')).toContain('What there is to read in one.');
+  const stranger = new Buyer(shop.counter.address);
+  for (const path of ['/-/in/prd_hide', '/-/in/prd_hide/po_may', '/-/course/prd_course/one', '/-/in/prd_sounds'])
+    expect(await status(stranger, path)).toBe(404);
+  expect([await status(stranger, PLACE), await status(stranger, file ?? '')]).toEqual([401, 403]);
+});
+
+test('a member reads posts and what stands in it; too early, held back, unknown and another’s are told apart from it', async () => {
+  expect(await text(tove, `${PLACE}/po_may`)).toContain('What there is to read in po_may.');
+  for (const [path, code] of [
+    [`${PLACE}/po_planned`, 404],
+    [`${PLACE}/po_held`, 404],
+    [`${PLACE}/nothing`, 404],
+    ['/member/in/prd_course', 404],
+    ['/member/in/prd_maps', 404],
+    ['/member/course/prd_maps', 403],
+  ] as const) {
+    const response = await tove.fetch(path);
+    expect([path, response.status]).toEqual([path, code]);
+    expect(await response.text()).not.toContain('What there is to read in');
+  }
+  // A course that stands in it is theirs to learn; what they do is kept.
+  expect((await tove.json('/member/learn/prd_course/one/done', {})).status).toBe(200);
+  expect(await text(tove, PLACE)).toContain('1 of 2 done');
+  expect(await home(tove)).toMatchObject({ goOn: [{ title: 'Hearing Wrens', progress: '1 of 2 done' }] });
+  // Where it is open by a membership says so.
+  const ola = new Buyer(shop.counter.address);
+  await ola.pay(await ola.openCheckout('hearing-wrens'), { name: 'Ola', address: 'ola@example.org' }, CARD.good);
+  const other = await entered('ola@example.org');
+  expect([await status(other, PLACE), await status(other, `${PLACE}/po_may`)]).toEqual([404, 404]);
+  expect(await status(other, fileHrefs(await text(tove, PLACE))[0] ?? '')).toBe(403);
+});
+
+test('a place in a sound of a post is kept, by its own reader alone', async () => {
+  const put = (who: Buyer, post: string, body: object): Promise<number> =>
+    who
+      .fetch(`${PLACE}/${post}/place`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(body),
+      })
+      .then((r) => r.status);
+  const at = { fileId: 'f_call', seconds: 41, speed: 1.5 };
+  expect(await put(tove, 'po_june', at)).toBe(204);
+  expect(await put(tove, 'po_june', { ...at, fileId: 'f_other' })).toBe(404);
+  expect(await put(tove, 'po_planned', at)).toBe(403);
+  expect(await put(new Buyer(shop.counter.address), 'po_june', at)).toBe(401);
+  const html = await text(tove, `${PLACE}/po_june`);
+  const post = JSON.parse(/id="post-data">(.*?)<\/script>/s.exec(html)?.[1] ?? 'null') as PostView;
+  expect(post.blocks[0]).toMatchObject({ kind: 'sound', at: 41 });
+  expect(post.own).toMatchObject({ speed: 1.5 });
+});
+
+test('what has come since they were here last is new until they come again', async () => {
+  expect(await home(tove)).toMatchObject({ fresh: [], freshSaid: '' });
+  go('2026-06-16T10:00:00.000Z');
+  expect(await home(tove)).toMatchObject({ freshSaid: 'One new post', fresh: [{ title: 'Post po_planned' }] });
+  // For the length of a visit it stays so, also on its own page.
+  go('2026-06-16T10:20:00.000Z');
+  expect((await home(tove))?.fresh).toHaveLength(1);
+  expect(await text(tove, PLACE)).toContain('fresh-mark');
+  go('2026-06-16T12:00:00.000Z');
+  expect((await home(tove))?.fresh).toHaveLength(0);
+  expect(await text(tove, PLACE)).not.toContain('fresh-mark');
+});
+
+test('what is taken out closes at once; paused, everything is closed and says why', async () => {
+  const files = fileHrefs(await text(tove, PLACE));
+  expect(await status(tove, files[0] ?? '')).toBe(200);
+  const live = shop.counter.context.releases.get(1) as Release;
+  const draft = unsealContent(structuredClone(live.content));
+  for (const p of draft.products)
+    if (p.kind === 'membership') p.parts = p.parts.filter((part) => part.productId !== 'prd_sounds');
+  expect((await shop.owner.publish(1, sealContent(draft))).status).toBe(201);
+  expect(await status(tove, files[0] ?? '')).toBe(403);
+  expect(await text(tove, PLACE)).not.toContain('prd_sounds');
+  const { runner } = shop.counter.context;
+  const [agreement] = runner.state.agreements.keys();
+  await runner.execute({ type: 'pause', agreementId: agreement ?? '', until: '2026-06-28', by: 'seller' });
+  expect([await status(tove, PLACE), await status(tove, '/member/course/prd_course/one')]).toEqual([403, 403]);
+  expect(await text(tove, '/member/course/prd_course')).toMatch(/payments are paused.*The Hide/s);
+});
