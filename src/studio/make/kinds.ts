@@ -9,6 +9,11 @@ import { MemberWillHave } from './course/MemberWillHave';
 import { DownloadContents } from './download/DownloadContents';
 import { DownloadLimits } from './download/DownloadLimits';
 
+import { InsideWillHave } from './membership/InsideWillHave';
+import { MembershipContents } from './membership/MembershipContents';
+import { MembershipLimits } from './membership/MembershipLimits';
+import { PostSheet } from './membership/PostSheet';
+
 interface ProductSheetParts<P> {
   /** What it holds, right under title and promise. */
   Contents: ComponentType<{ product: P; draft: Draft }>;
@@ -31,8 +36,10 @@ const SHEETS: { [K in ProductName]: ProductSheetParts<ProductsByKind[K]> } = {
     Limits: () => null,
   },
   membership: {
-    Contents: () => null,
-    Limits: () => null,
+    Contents: MembershipContents,
+    Limits: MembershipLimits,
+    Part: PostSheet,
+    Outcome: InsideWillHave,
   },
   course: {
     Contents: CourseContents,

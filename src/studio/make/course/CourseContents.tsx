@@ -5,9 +5,8 @@ import type { Draft } from '../../data/draft';
 import { useNow } from '../../data/useNow';
 import { changeCourse } from './changeCourse';
 import { OutlineEditor } from './OutlineEditor';
-import { PlanFill } from './PlanFill';
-
-const HOURS = ['', '06:00', '07:00', '08:00', '09:00', '12:00', '18:00'];
+import { HourFill } from '../inside/HourFill';
+import { PlanFill } from '../inside/PlanFill';
 
 /** When a course opens, in a sentence, and its modules and lessons. */
 export function CourseContents({ product, draft }: { product: Course; draft: Draft }) {
@@ -34,21 +33,15 @@ export function CourseContents({ product, draft }: { product: Course; draft: Dra
             })
           }
         />
-        {product.plan && product.plan.opens !== 'in-order' && (
-          <>
-            , at{' '}
-            <ChoiceFill
-              label="At which hour parts open"
-              value={product.hour ?? ''}
-              choices={[...new Set([...HOURS, product.hour ?? ''])].map((hour) => [hour, hour || '00:00'] as const)}
-              onChange={(hour) =>
-                edit((c) => {
-                  c.hour = hour === '' ? null : hour;
-                })
-              }
-            />
-          </>
-        )}
+        <HourFill
+          hour={product.hour}
+          shown={product.plan !== null && product.plan.opens !== 'in-order'}
+          onChange={(hour) =>
+            edit((c) => {
+              c.hour = hour;
+            })
+          }
+        />
         . Finished, members get{' '}
         <ChoiceFill
           label="What members get who finish"

@@ -6,9 +6,10 @@ import type { Draft } from '../../data/draft';
 import { TitleField } from '../../frame/TitleField';
 import { ChoiceFill } from '../../price/Fill';
 import { changeCourse, changeLesson } from './changeCourse';
-import { LessonBlocks } from './LessonBlocks';
-import { LessonTakeaways } from './LessonTakeaways';
-import { PlanFill } from './PlanFill';
+import { PlanFill } from '../inside/PlanFill';
+import { Takeaways } from '../written/Takeaways';
+import type { EditWritten } from '../written/written';
+import { WrittenBlocks } from '../written/WrittenBlocks';
 import { QuizEditor } from './QuizEditor';
 
 /** One lesson of a course, edited in one column. */
@@ -29,6 +30,7 @@ export function LessonSheet({ draft, product, partId }: { draft: Draft; product:
       </>
     );
   const edit = (recipe: (l: Lesson) => void): void => void changeLesson(product.id, lesson.id, recipe);
+  const write: EditWritten = (recipe) => changeLesson(product.id, lesson.id, recipe);
   const isLive = draft.live?.content.products.some((p) => p.kind === 'course' && lessonOf(p, lesson.id)) ?? false;
   return (
     <>
@@ -95,8 +97,8 @@ export function LessonSheet({ draft, product, partId }: { draft: Draft; product:
         />
         .
       </p>
-      <LessonBlocks productId={product.id} lesson={lesson} />
-      <LessonTakeaways productId={product.id} lesson={lesson} />
+      <WrittenBlocks written={lesson} edit={write} />
+      <Takeaways written={lesson} edit={write} />
       <QuizEditor productId={product.id} lesson={lesson} />
       <section className="sec">
         {isLive ? (

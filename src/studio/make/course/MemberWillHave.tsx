@@ -10,7 +10,7 @@ import type { Draft } from '../../data/draft';
 import { useNow } from '../../data/useNow';
 import { CountFill, DayFill } from '../../price/Fill';
 import { OnTheWay } from './OnTheWay';
-import { useFileUrls } from './useFileUrls';
+import { useFileUrls } from '../written/useFileUrls';
 
 /** What somebody who joins on a day will have, and when; and how it looks to them some days later. */
 export function MemberWillHave({

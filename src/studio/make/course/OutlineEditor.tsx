@@ -10,8 +10,8 @@ import type { LessonId } from '#core/ids';
 import { newId } from '../../data/ids';
 import { changeCourse } from './changeCourse';
 import { addLessonsFrom } from './lessonFiles';
-import { lessonInWords } from './lessonInWords';
-import { PlanFill } from './PlanFill';
+import { writtenInWords } from '../written/writtenInWords';
+import { PlanFill } from '../inside/PlanFill';
 
 /** Modules and lessons in their order: dragged, or moved by the arrow keys, one or several at once. */
 export function OutlineEditor({ course, today }: { course: Course; today: string }) {
@@ -285,7 +285,7 @@ function LessonRow({
         {lesson.title || 'Without a title'}
       </Link>
       <span className="cap text-end">
-        {lessonInWords(lesson)}
+        {writtenInWords(lesson)}
         {marks.map((mark) => (
           <span key={mark} className="ms-3 text-draft">
             {mark}

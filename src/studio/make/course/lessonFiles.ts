@@ -1,33 +1,8 @@
-import { captionsProblem, type FileRef, type LessonBlock, lessonNamed } from '#core/catalogue';
-import type { LessonId, ModuleId, ProductId } from '#core/ids';
+import { lessonNamed } from '#core/catalogue';
+import type { ModuleId, ProductId } from '#core/ids';
 import { newId } from '../../data/ids';
-import { smallerPicture } from '../smallerPicture';
-import { takeIn } from '../uploads';
+import { addTo } from '../written/writtenFiles';
 import { changeCourse, changeLesson } from './changeCourse';
-
-/** How a file stands in a lesson: looked at in its place where browsers can, else to take along. */
-function blockOf(file: FileRef): LessonBlock | null {
-  const id = newId('blk');
-  if (file.type.startsWith('image/')) return { id, kind: 'picture', file, alt: '' };
-  const played = { id, title: '', file, captions: [] };
-  if (file.type.startsWith('audio/')) return { ...played, kind: 'sound' };
-  if (file.type.startsWith('video/')) return { ...played, kind: 'film', poster: null };
-  return null;
-}
-
-/** Adds a file to a lesson. */
-export function addToLesson(productId: ProductId, lessonId: LessonId, file: File): void {
-  void (async () => {
-    const smaller = file.type.startsWith('image/') && file.size > 0 ? await smallerPicture(file) : file;
-    await takeIn(smaller, (ref) =>
-      changeLesson(productId, lessonId, (lesson) => {
-        const block = blockOf(ref);
-        if (block) lesson.blocks.push(block);
-        else lesson.files.push(ref);
-      }),
-    );
-  })();
-}
 
 /** One lesson a file, named after it, at a module's end. The lessons stand at once; what is in them follows. */
 export function addLessonsFrom(productId: ProductId, moduleId: ModuleId, files: readonly File[]): void {
@@ -37,46 +12,5 @@ export function addLessonsFrom(productId: ProductId, moduleId: ModuleId, files: 
     for (const { file, id } of made)
       module?.lessons.push(lessonNamed(id, file.name.replace(/\.[^.]+$/, '').slice(0, 200)));
   });
-  for (const { file, id } of made) addToLesson(productId, id, file);
+  for (const { file, id } of made) addTo((recipe) => changeLesson(productId, id, recipe), file);
 }
-
-/** Puts another file where one stands; a member who is watching goes on with what they have until they look again. */
-export function replaceInLesson(productId: ProductId, lessonId: LessonId, fileId: string, file: File): void {
-  void takeIn(file, (ref) =>
-    changeLesson(productId, lessonId, (lesson) => {
-      const places: FileRef[] = [
-        ...lesson.files,
-        ...lesson.blocks.flatMap((block) => ('file' in block ? block.file : [])),
-      ];
-      const found = places.find((f) => f.id === fileId);
-      if (!found || found.sha256 === ref.sha256) return;
-      const { sha256, name, bytes, type, earlier } = found;
-      Object.assign(found, { sha256: ref.sha256, name: ref.name, bytes: ref.bytes, type: ref.type });
-      found.earlier = [{ sha256, name, bytes, type }, ...(earlier ?? [])].slice(0, 20);
-    }),
-  );
-}
-
-/** Words to a film or sound, once they are WebVTT. */
-export function addCaptions(
-  productId: ProductId,
-  lessonId: LessonId,
-  blockId: string,
-  file: File,
-  onWrong: (sentence: string) => void,
-): void {
-  void (async () => {
-    const problem = captionsProblem(await file.slice(0, 1_000_000).text());
-    if (problem !== null) return onWrong(`“${file.name}” ${problem}`);
-    await takeIn(new File([file], file.name.replace(/\.[^.]*$/, '.vtt')), (ref) =>
-      changeLesson(productId, lessonId, (lesson) => {
-        const block = lesson.blocks.find((b) => b.id === blockId);
-        if (block?.kind === 'film' || block?.kind === 'sound')
-          block.captions.push({ language: languageIn(file.name), file: ref });
-      }),
-    );
-  })();
-}
-
-/** "walk.de.vtt" is German; where nothing says otherwise, English. */
-const languageIn = (name: string): string => /\.([a-z]{2})\.\w+$/i.exec(name)?.[1]?.toLowerCase() ?? 'en';

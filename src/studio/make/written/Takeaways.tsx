@@ -1,17 +1,16 @@
 import { ChooseFile } from '../../frame/ChooseFile';
-import { describeBytes, type Lesson } from '#core/catalogue';
-import type { ProductId } from '#core/ids';
-import { changeLesson } from './changeCourse';
-import { replaceInLesson } from './lessonFiles';
+import { describeBytes } from '#core/catalogue';
+import type { Editing } from './written';
+import { replaceIn } from './writtenFiles';
 
-/** The files of a lesson that members take along. */
-export function LessonTakeaways({ productId, lesson }: { productId: ProductId; lesson: Lesson }) {
-  if (lesson.files.length === 0) return null;
+/** The files of a lesson or a post that members take along. */
+export function Takeaways({ written, edit }: Editing) {
+  if (written.files.length === 0) return null;
   return (
     <section className="sec">
       <h3 className="mb-1">To take along</h3>
       <ul>
-        {lesson.files.map((file) => (
+        {written.files.map((file) => (
           <li key={file.id} className="flex flex-wrap items-baseline gap-x-3 border-t border-line py-2">
             <span className="min-w-40 flex-1 break-words" dir="auto">
               {file.name} <span className="cap">{describeBytes(file.bytes)}</span>
@@ -20,14 +19,14 @@ export function LessonTakeaways({ productId, lesson }: { productId: ProductId; l
               words="Replace"
               label={`Replace ${file.name}`}
               onFiles={([next]) => {
-                if (next) replaceInLesson(productId, lesson.id, file.id, next);
+                if (next) replaceIn(edit, file.id, next);
               }}
             />
             <button
               className="opt"
               aria-label={`Take out ${file.name}`}
               onClick={() =>
-                void changeLesson(productId, lesson.id, (l) => {
+                void edit((l) => {
                   l.files = l.files.filter((f) => f.id !== file.id);
                 })
               }

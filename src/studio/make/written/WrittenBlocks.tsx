@@ -1,24 +1,22 @@
 import { ChooseFile } from '../../frame/ChooseFile';
 import { useState } from 'react';
-import { type Lesson, type LessonBlock, linkProblem, richFromPlain } from '#core/catalogue';
-import type { ProductId } from '#core/ids';
+import { type LessonBlock, linkProblem, richFromPlain } from '#core/catalogue';
 import { newId } from '../../data/ids';
 import { RichField } from '../../sell/RichField';
 import { Preview } from '../Preview';
-import { changeLesson } from './changeCourse';
-import { addCaptions, addToLesson, replaceInLesson } from './lessonFiles';
+import type { Editing, EditWritten } from './written';
+import { addCaptions, addTo, replaceIn } from './writtenFiles';
 
-/** What a lesson is made of, in the order in which it is read. */
-export function LessonBlocks({ productId, lesson }: { productId: ProductId; lesson: Lesson }) {
-  const edit = (recipe: (l: Lesson) => void): void => void changeLesson(productId, lesson.id, recipe);
+/** What a lesson or a post is made of, in the order in which it is read. */
+export function WrittenBlocks({ written, edit }: Editing) {
   const add = (block: LessonBlock): void =>
-    edit((l) => {
+    void edit((l) => {
       l.blocks.push(block);
     });
   return (
     <section className="sec mt-3">
-      {lesson.blocks.map((block, i) => (
-        <BlockEditor key={block.id} productId={productId} lesson={lesson} block={block} at={i} />
+      {written.blocks.map((block, i) => (
+        <BlockEditor key={block.id} written={written} edit={edit} block={block} at={i} />
       ))}
       <p className="mt-2 flex flex-wrap items-baseline gap-x-5">
         <span className="cap">Add:</span>
@@ -30,7 +28,7 @@ export function LessonBlocks({ productId, lesson }: { productId: ProductId; less
           label="Add a picture, sound, film or file"
           several
           onFiles={(files) => {
-            for (const file of files) addToLesson(productId, lesson.id, file);
+            for (const file of files) addTo(edit, file);
           }}
         />
         <button className="opt" onClick={() => add({ id: newId('blk'), kind: 'film-elsewhere', title: '', url: '' })}>
@@ -49,26 +47,15 @@ const NAMES: Record<LessonBlock['kind'], string> = {
   'film-elsewhere': 'film held elsewhere',
 };
 
-function BlockEditor({
-  productId,
-  lesson,
-  block,
-  at,
-}: {
-  productId: ProductId;
-  lesson: Lesson;
-  block: LessonBlock;
-  at: number;
-}) {
+function BlockEditor({ written, edit, block, at }: Editing & { block: LessonBlock; at: number }) {
   const name = `${NAMES[block.kind]} ${at + 1}`;
-  const edit = (recipe: (l: Lesson) => void): void => void changeLesson(productId, lesson.id, recipe);
   const editBlock = (recipe: (b: LessonBlock) => void): void =>
-    edit((l) => {
+    void edit((l) => {
       const found = l.blocks.find((b) => b.id === block.id);
       if (found) recipe(found);
     });
   const move = (by: -1 | 1): void =>
-    edit((l) => {
+    void edit((l) => {
       const [moved] = l.blocks.splice(at, 1);
       if (moved) l.blocks.splice(at + by, 0, moved);
     });
@@ -81,7 +68,7 @@ function BlockEditor({
             Up
           </button>
         )}
-        {at < lesson.blocks.length - 1 && (
+        {at < written.blocks.length - 1 && (
           <button className="opt" aria-label={`Move down ${name}`} onClick={() => move(1)}>
             Down
           </button>
@@ -90,7 +77,7 @@ function BlockEditor({
           className="opt"
           aria-label={`Take out ${name}`}
           onClick={() =>
-            edit((l) => {
+            void edit((l) => {
               l.blocks = l.blocks.filter((b) => b.id !== block.id);
             })
           }
@@ -129,7 +116,7 @@ function BlockEditor({
         </>
       )}
       {(block.kind === 'sound' || block.kind === 'film') && (
-        <PlayedEditor productId={productId} lesson={lesson} block={block} name={name} onEdit={editBlock} />
+        <PlayedEditor edit={edit} block={block} name={name} onEdit={editBlock} />
       )}
       {block.kind === 'film-elsewhere' && <ElsewhereEditor block={block} name={name} onEdit={editBlock} />}
     </div>
@@ -139,14 +126,12 @@ function BlockEditor({
 type Played = Extract<LessonBlock, { kind: 'sound' | 'film' }>;
 
 function PlayedEditor({
-  productId,
-  lesson,
+  edit,
   block,
   name,
   onEdit,
 }: {
-  productId: ProductId;
-  lesson: Lesson;
+  edit: EditWritten;
   block: Played;
   name: string;
   onEdit: (recipe: (b: LessonBlock) => void) => void;
@@ -176,7 +161,7 @@ function PlayedEditor({
           label={`Replace ${name}`}
           accept={block.kind === 'film' ? 'video/*' : 'audio/*'}
           onFiles={([file]) => {
-            if (file) replaceInLesson(productId, lesson.id, block.file.id, file);
+            if (file) replaceIn(edit, block.file.id, file);
           }}
         />
         {block.captions.map((caption, i) => (
@@ -213,7 +198,7 @@ function PlayedEditor({
           accept=".vtt,text/vtt"
           onFiles={([file]) => {
             setWrong(null);
-            if (file) addCaptions(productId, lesson.id, block.id, file, setWrong);
+            if (file) addCaptions(edit, block.id, file, setWrong);
           }}
         />
       </p>

@@ -1,11 +1,12 @@
 import { useEffect, useState } from 'react';
-import { filesOfLesson, type Lesson } from '#core/catalogue';
+import { filesOfLesson } from '#core/catalogue';
 import { fileUrl } from '../../data/files';
+import type { Written } from './written';
 
-/** Addresses of a lesson's files for as long as a part of the screen shows it, by their SHA-256. */
-export function useFileUrls(lesson: Lesson | undefined): ReadonlyMap<string, string> {
+/** Addresses of the files of something written for as long as a part of the screen shows it, by their SHA-256. */
+export function useFileUrls(written: Written | undefined): ReadonlyMap<string, string> {
   const [urls, setUrls] = useState<ReadonlyMap<string, string>>(new Map());
-  const files = lesson ? filesOfLesson(lesson) : [];
+  const files = written ? filesOfLesson(written) : [];
   const key = files.map(({ sha256 }) => sha256).join();
   useEffect(() => {
     let gone = false;

@@ -1,0 +1,155 @@
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { dateIn, formatDay } from '#core/calendar';
+import { type Membership, postNamed } from '#core/catalogue';
+import type { Draft } from '../../data/draft';
+import { newId } from '../../data/ids';
+import { useNow } from '../../data/useNow';
+import { HourFill } from '../inside/HourFill';
+import { InIt, movedUp } from '../inside/InIt';
+import { PlanFill } from '../inside/PlanFill';
+import { writtenInWords } from '../written/writtenInWords';
+import { changeMembership } from './changeMembership';
+
+/** So many posts are listed before the rest is asked for. */
+const POSTS_AT_ONCE = 10;
+
+/** What stands in a membership and when it opens; and its posts. */
+export function MembershipContents({ product, draft }: { product: Membership; draft: Draft }) {
+  const now = useNow();
+  const today = dateIn(now, draft.content.shop.zone);
+  const edit = (recipe: (m: Membership) => void): void => void changeMembership(product.id, recipe);
+  const spaced = product.plan?.opens === 'every' || product.plan?.opens === 'in-order';
+  return (
+    <>
+      <section className="sec mt-4">
+        <h3 className="mb-1">In it</h3>
+        {product.parts.length > 0 && (
+          <p className="sentence">
+            It opens{' '}
+            <PlanFill
+              label="How what is in it opens"
+              plan={product.plan}
+              today={today}
+              choices={[
+                ['as-around', 'all at once'],
+                ['every', 'one product after another'],
+                ['in-order', 'each once the one before is finished'],
+              ]}
+              onChange={(plan) =>
+                edit((m) => {
+                  m.plan = plan;
+                })
+              }
+            />
+            <HourFill
+              hour={product.hour}
+              shown={product.plan?.opens === 'every' || product.parts.some(({ plan }) => plan !== null)}
+              onChange={(hour) =>
+                edit((m) => {
+                  m.hour = hour;
+                })
+              }
+            />
+            .
+          </p>
+        )}
+        <InIt
+          product={product}
+          ids={product.parts.map(({ productId }) => productId)}
+          draft={draft}
+          into="the membership"
+          withPart={(id) => ({ ...product, parts: [...product.parts, { productId: id, plan: null }] })}
+          beside={(id, title) => {
+            const part = product.parts.find(({ productId }) => productId === id);
+            return (
+              <span className="cap text-access">
+                <PlanFill
+                  label={`When ${title} opens`}
+                  plan={part?.plan ?? null}
+                  today={today}
+                  choices={[
+                    ['as-around', spaced ? 'in its turn' : 'at once'],
+                    ['after', 'opens'],
+                    ['on', 'opens on'],
+                    ...(spaced ? [['at-once', 'at once'] as const] : []),
+                  ]}
+                  onChange={(plan) =>
+                    edit((m) => {
+                      const found = m.parts.find(({ productId }) => productId === id);
+                      if (found) found.plan = plan;
+                    })
+                  }
+                />
+              </span>
+            );
+          }}
+          onMoveUp={(at) =>
+            edit((m) => {
+              m.parts = movedUp(m.parts, at);
+            })
+          }
+          onTakeOut={(id) =>
+            edit((m) => {
+              m.parts = m.parts.filter(({ productId }) => productId !== id);
+            })
+          }
+          onPutIn={(id) =>
+            edit((m) => {
+              m.parts.push({ productId: id, plan: null });
+            })
+          }
+        />
+        <p className="cap mt-1">
+          Whoever is in it can open these for as long as they are in it. What you put in opens for everybody inside;
+          what you take out closes for them. A membership in it is the level below.
+        </p>
+      </section>
+      <Posts product={product} now={now} zone={draft.content.shop.zone} />
+    </>
+  );
+}
+
+function Posts({ product, now, zone }: { product: Membership; now: string; zone: string }) {
+  const navigate = useNavigate();
+  const [all, setAll] = useState(false);
+  const posts = [...product.posts].sort((a, b) => (a.at < b.at ? 1 : -1));
+
+  function write(): void {
+    const id = newId('pst');
+    void changeMembership(product.id, (m) => {
+      m.posts.push(postNamed(id, '', now));
+    }).then(() => navigate(`/make/${product.id}/${id}`));
+  }
+
+  return (
+    <section className="sec">
+      <h3 className="mb-1">Posts</h3>
+      <p>
+        <button className="opt" onClick={write}>
+          Write a post
+        </button>
+      </p>
+      <ul className="mt-1">
+        {posts.slice(0, all ? undefined : POSTS_AT_ONCE).map((post) => (
+          <li key={post.id} className="flex flex-wrap items-baseline gap-x-3 border-t border-line py-2">
+            <Link className="min-w-40 flex-1 break-words no-underline" to={`/make/${product.id}/${post.id}`} dir="auto">
+              {post.title || 'Without a title'}
+            </Link>
+            <span className="cap text-end">
+              {writtenInWords(post)}
+              <span className={`ms-3 ${post.heldBack || post.at > now ? 'text-draft' : ''}`}>
+                {post.heldBack ? 'held back' : `${post.at > now ? 'from ' : ''}${formatDay(post.at, zone, 'en')}`}
+              </span>
+            </span>
+          </li>
+        ))}
+      </ul>
+      {!all && posts.length > POSTS_AT_ONCE && (
+        <button className="opt mt-1" onClick={() => setAll(true)}>
+          All {posts.length}
+        </button>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,12 @@
+import type { Membership } from '#core/catalogue';
+import { TakeawayLimits } from '../inside/TakeawayLimits';
+import { changeMembership } from './changeMembership';
+
+/** How often the files of its posts can be fetched. */
+export const MembershipLimits = ({ product }: { product: Membership }) => (
+  <TakeawayLimits
+    downloads={product.downloads}
+    place="its post"
+    onChange={(recipe) => void changeMembership(product.id, (m) => recipe(m.downloads))}
+  />
+);
