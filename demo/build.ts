@@ -4,6 +4,7 @@ import { createCounter } from '../src/counter/createCounter';
 import { demoCatalogue } from './catalogue';
 import { Buyer, Owner } from './clients';
 import { inventedLearners, learning } from './learners';
+import { coming, inventedComers } from './members';
 import { inventedPerson, NEWER_FIRST } from './people';
 import { seeded } from './random';
 import { inventedVisits } from './visits';
@@ -113,6 +114,11 @@ export async function buildDemo(dataFolder: string, clientFolder: string): Promi
   for (const learner of inventedLearners(DEMO_DAY, seeded(1848), CARDS)) {
     visits.push({ at: learner.joins, come: () => learns.join(learner) });
     for (const comes of learner.comes) visits.push({ at: comes.at, come: () => learns.study(learner, comes) });
+  }
+  const comes = coming({ address, content, letIn }, seeded(1852), used);
+  for (const comer of inventedComers(DEMO_DAY, seeded(1853), CARDS)) {
+    visits.push({ at: comer.at, come: () => comes.join(comer) });
+    for (const at of comer.looks) visits.push({ at, come: () => comes.look(comer) });
   }
   for (let i = 0; i < WAY_BUYERS; i += 1) visits.push({ at: wayMoment(i), come: () => wayBuyer(i) });
 

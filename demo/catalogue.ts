@@ -28,6 +28,8 @@ import { type DraftContent, type ReleaseContent, sealContent } from '#core/relea
 import { cards } from './cards';
 import { wrenCourse } from './course/course';
 import { reeds } from './drawings';
+import { firstSpring, hideMembership, upperHide } from './hide/hide';
+import { tenMornings } from './mornings/mornings';
 import { seeded } from './random';
 import { call, phrase } from './sounds';
 
@@ -326,13 +328,36 @@ export async function demoCatalogue(upload: Upload): Promise<ReleaseContent> {
   products.push(course);
   offers.push(courseOffer);
   const taught = sellWithPage.make(known(courseOffer));
+  // And after it what stands on all of these.
+  const hide = await hideMembership(file, next, [wren.id, marsh.id, dawn.id, library.id]);
+  const upper = upperHide(next, hide.id, course.id);
+  const spring = firstSpring(next, [course.id, dawn.id, wren.id]);
+  const mornings = await tenMornings(file, next);
+  const monthlyAt = (amount: string) =>
+    newPrice(next('pr'), { name: 'Monthly', terms: { kind: 'subscription', amount } });
+  const newest: DraftOffer[] = [
+    offer(hide, [
+      monthlyAt('9.00'),
+      newPrice(next('pr'), {
+        name: 'Yearly',
+        terms: { kind: 'subscription', amount: '90.00', every: { count: '1', unit: 'year' } },
+        usual: '108.00',
+      }),
+    ]),
+    offer(upper, [monthlyAt('24.00')]),
+    offer(spring, [once('', '139.00', '164.00')]),
+    offer(mornings, [newPrice(next('pr'), { terms: { kind: 'free', amount: '' } })]),
+  ];
+  products.push(hide, upper, spring, mornings);
+  offers.push(...newest);
+  const shown = newest.map((o) => sellWithPage.make(known(o)));
   const content: DraftContent = {
     shop: SHOP,
     products,
     offers,
     coupons,
-    paths: [...made.map((m) => m.path), taught.path, ...ways.begun.map((m) => m.path)],
-    pages: [...made.flatMap((m) => m.pages), ...taught.pages, after, ...ways.begun.flatMap((m) => m.pages)],
+    paths: [...made, taught, ...shown, ...ways.begun].map((m) => m.path),
+    pages: [...[...made, taught, ...shown, ...ways.begun].flatMap((m) => m.pages), after],
   };
   return sealContent(content);
 }

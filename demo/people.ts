@@ -36,6 +36,20 @@ const LAST = [
   'Wickes',
 ];
 
+/** Those who came to what is newest. */
+export const MEMBER_FIRST = [
+  'Anneli',
+  'Corin',
+  'Dagny',
+  'Emeric',
+  'Fenja',
+  'Gildas',
+  'Hedda',
+  'Ivor',
+  'Jonna',
+  'Kelda',
+];
+
 /** Those who came by the newer paths. */
 export const NEWER_FIRST = ['Ilse', 'Joren', 'Maeve', 'Ottilie', 'Pavel', 'Runa'];
 

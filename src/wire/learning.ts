@@ -94,3 +94,7 @@ export const FollowedAnswer = z.strictObject({
   ),
 });
 export type FollowedAnswer = z.infer<typeof FollowedAnswer>;
+
+/** For how many people a part closes once it is taken out of a membership. */
+export const ClosesForAnswer = z.strictObject({ people: z.int() });
+export type ClosesForAnswer = z.infer<typeof ClosesForAnswer>;

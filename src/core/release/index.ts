@@ -5,4 +5,5 @@ export { changesBetween, withKept, type Change } from './changes';
 export { priceParts, priceChanges } from '#core/documents';
 export { broughtBack } from './bringBack';
 export { keepBack, type Going } from './keepBack';
+export { partsChanged, type PartsChanged } from './partsChanged';
 export { sealContent, unsealContent, filesOf, keptFor, publicPicturesOf } from './seal';

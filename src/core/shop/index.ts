@@ -34,6 +34,7 @@ export { planRefund, type RefundPlan } from './commands/refund';
 export { isSubscribed, standingOf } from './standing';
 export { historiesFrom, type History, NO_HISTORY } from './history';
 export {
+  closesFor,
   type Grounds,
   type Holder,
   holderBy,

@@ -126,6 +126,28 @@ export function whoMayOpen(state: ShopState, productId: ProductId, grounds: Grou
   return found;
 }
 
+/** For how many a part closes once it is taken out of what it stands in: whoever has it by something else keeps it. */
+export function closesFor(
+  state: ShopState,
+  { productId, part }: { productId: ProductId; part: ProductId },
+  grounds: Grounds,
+): number {
+  const without = {
+    ...grounds,
+    products: grounds.products.map((p) =>
+      p.id === productId && p.kind === 'membership'
+        ? { ...p, parts: p.parts.filter((of) => of.productId !== part) }
+        : p,
+    ),
+  };
+  let closed = 0;
+  for (const inside of openedInPlaceOf(grounds.products, [part])) {
+    const still = whoMayOpen(state, inside, without);
+    closed = Math.max(closed, [...whoMayOpen(state, inside, grounds)].filter((id) => !still.has(id)).length);
+  }
+  return closed;
+}
+
 /**
  * What of a product has opened to somebody by their rights and by what they have done.
  * @returns null for a product without parts, and for somebody who has not had it yet

@@ -2,8 +2,8 @@ import { Router } from 'express';
 import { lessonOf } from '#core/catalogue';
 import type { LessonId } from '#core/ids';
 import { calledBySeller } from '#core/people';
-import { followCourse } from '#core/shop';
-import { FollowedAnswer } from '../../wire';
+import { closesFor, followCourse } from '#core/shop';
+import { ClosesForAnswer, FollowedAnswer } from '../../wire';
 import { type CounterContext, liveRelease } from '../context';
 import { answer } from '../http/answer';
 import { Problem } from '../http/problem';
@@ -14,7 +14,7 @@ const MOST_NAMED = 500;
 /** Whoever has tried this often has found it hard. */
 const HARD_TRIES = 3;
 
-/** Who is where in a course. */
+/** Who is where in a course, and who is in what. */
 export function followRoutes(context: CounterContext): Router {
   const router = Router();
   router.get('/courses/:id/followed', (req, res) => {
@@ -42,6 +42,11 @@ export function followRoutes(context: CounterContext): Router {
         };
       }),
     });
+  });
+  router.get('/memberships/:id/without/:part', (req, res) => {
+    const { id, part } = req.params;
+    const grounds = groundsIn(readingFor(context, req));
+    answer(res, ClosesForAnswer, { people: closesFor(context.runner.state, { productId: id, part }, grounds) });
   });
   return router;
 }

@@ -26,7 +26,7 @@ import {
   ReleasesAnswer,
   SessionsAnswer,
 } from '../../wire/owner';
-import { FollowedAnswer } from '../../wire/learning';
+import { ClosesForAnswer, FollowedAnswer } from '../../wire/learning';
 import { Said } from '../../wire/problem';
 import type { Rights } from '#core/helpers';
 import type { Release } from '#core/release';
@@ -83,6 +83,11 @@ export const ownerApi = createApi({
       query: ({ pathId, days }) => `/paths/${pathId}/figures?days=${days}`,
       providesTags: ['About'],
       ...read(PathFiguresAnswer),
+    }),
+    closesFor: build.query<ClosesForAnswer, { productId: string; part: string }>({
+      query: ({ productId, part }) => `/memberships/${productId}/without/${part}`,
+      keepUnusedDataFor: 0,
+      ...read(ClosesForAnswer),
     }),
     followed: build.query<FollowedAnswer, string>({
       query: (productId) => `/courses/${productId}/followed`,
@@ -185,6 +190,7 @@ export const {
   useReleasesQuery,
   useFirstHoursQuery,
   usePathFiguresQuery,
+  useClosesForQuery,
   useFollowedQuery,
   useGiveAccessMutation,
   useActOnPassMutation,

@@ -11,6 +11,7 @@ import { useAppDispatch } from '../store';
 import { publishToggled } from '../store/frame';
 import { May } from './May';
 import { Missing } from './Missing';
+import { TakenOut } from './TakenOut';
 
 /** Every change since live, what stops it, and one button that names it all. */
 export default function PublishPanel({ draft }: { draft: Draft }) {
@@ -76,6 +77,7 @@ export default function PublishPanel({ draft }: { draft: Draft }) {
           {[...new Set(draft.going.keptBack.map((t) => t.title || 'without a title'))].join(', ')}.
         </p>
       )}
+      <TakenOut live={draft.live} content={content} />
       {stops.length > 0 && (
         <div className="sec mt-3">
           <Missing findings={stops} />

@@ -3,7 +3,7 @@ import { type Product, productKindOf, reachedBy } from '#core/catalogue';
 import type { Instant } from '#core/calendar';
 import type { ProductId } from '#core/ids';
 import { fact } from '#core/journal';
-import { launchCheck, type Release, unsealContent } from '#core/release';
+import { launchCheck, partsChanged, type Release, unsealContent } from '#core/release';
 import { passState } from '#core/passes';
 import { finishedByChange } from './learn';
 import type { Command, DecideContext, Decision } from '../command';
@@ -38,7 +38,7 @@ export function publish(
       fact('release.published', {
         release: release.number,
         basedOn: release.basedOn,
-        parts: partsChanged(live, release),
+        parts: partsChanged(live?.content.products ?? [], release.content.products),
       }),
       ...finishedByChange(state, release, context),
     ],
@@ -75,24 +75,4 @@ function strandsSomebody(state: ShopState, live: Release | undefined, next: Rele
   for (const pass of state.passes.values())
     if (passState(pass, now) !== 'closed' && isLostWithin(pass.productId)) return true;
   return false;
-}
-
-/** What came to stand in products that are opened themselves, and what was taken out of them. */
-function partsChanged(live: Release | undefined, next: Release): PartsChanged[] {
-  const insideOf = (release: Release | undefined, id: ProductId): readonly ProductId[] => {
-    const product = release?.content.products.find((p) => p.id === id);
-    return product && productKindOf(product).opensAs === 'itself' ? productKindOf(product).contains(product) : [];
-  };
-  return next.content.products.flatMap(({ id }): PartsChanged[] => {
-    const [before, after] = [insideOf(live, id), insideOf(next, id)];
-    const added = after.filter((part) => !before.includes(part));
-    const taken = before.filter((part) => !after.includes(part));
-    return added.length + taken.length > 0 ? [{ productId: id, added, taken }] : [];
-  });
-}
-
-interface PartsChanged {
-  productId: ProductId;
-  added: ProductId[];
-  taken: ProductId[];
 }
