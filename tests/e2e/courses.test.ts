@@ -17,6 +17,28 @@ async function makeLesson(studio: Page, module: string, title: string): Promise<
   await studio.getByLabel('Title of the lesson').fill(title);
 }
 
+/** Buys on a phone, from the path's page to its thank-you page. */
+async function buyOn(phone: Page, address: string, [name, mail]: [string, string], pays: string): Promise<void> {
+  await phone.goto(`${open.served.base}/${address}`);
+  await phone.getByRole('link', { name: 'Get it now' }).click();
+  await phone.getByLabel('E-mail').fill(mail);
+  await phone.getByLabel('Name', { exact: true }).fill(name);
+  await phone.getByText('Sample cards for this test shop').click();
+  await phone.getByRole('button', { name: 'Goes through', exact: true }).click();
+  await phone.getByRole('button', { name: pays }).click();
+  await phone.waitForURL('**/thanks');
+}
+
+/** Signs in by the link of a letter, which is on its way for a moment. */
+async function signInBy(phone: Page, letter: RegExp): Promise<void> {
+  const link = phone.getByRole('link', { name: letter });
+  do await phone.goto(`${open.served.base}/standin/mail/`);
+  while ((await link.count()) === 0);
+  await link.first().click();
+  await phone.getByRole('link', { name: /member\/enter/ }).click();
+  await phone.getByRole('button', { name: 'Sign in' }).click();
+}
+
 test('a course is made, sold, read on a phone, answered and finished', async () => {
   // ---- the seller makes it: two modules, a week apart
   const studio = await newPage(open.browser, { viewport: { width: 1280, height: 800 }, bypassCSP: true });
@@ -88,23 +110,10 @@ test('a course is made, sold, read on a phone, answered and finished', async () 
   // ---- bought on a phone: it opens there at once, and is kept once its buyer is signed in
   const phone = await newPage(open.browser, PHONE);
   const phoneComplaints = complaintsOf(phone);
-  await phone.goto(`${open.served.base}/hearing-wrens`);
-  await phone.getByRole('link', { name: 'Get it now' }).click();
-  await phone.getByLabel('E-mail').fill('tove@example.org');
-  await phone.getByLabel('Name', { exact: true }).fill('Tove Marsh');
-  await phone.getByText('Sample cards for this test shop').click();
-  await phone.getByRole('button', { name: 'Goes through', exact: true }).click();
-  await phone.getByRole('button', { name: 'Pay €64.00 now' }).click();
-  await phone.waitForURL('**/thanks');
+  await buyOn(phone, 'hearing-wrens', ['Tove Marsh', 'tove@example.org'], 'Pay €64.00 now');
   await phone.getByRole('link', { name: 'Begin with the first lesson' }).click();
   await phone.getByText('The link in your receipt signs you in', { exact: false }).waitFor();
-  // The letter is on its way for a moment.
-  const receipt = phone.getByRole('link', { name: /Receipt: Hearing Wrens/ });
-  do await phone.goto(`${open.served.base}/standin/mail/`);
-  while ((await receipt.count()) === 0);
-  await receipt.click();
-  await phone.getByRole('link', { name: /member\/enter/ }).click();
-  await phone.getByRole('button', { name: 'Sign in' }).click();
+  await signInBy(phone, /Receipt: Hearing Wrens/);
   await phone.getByText('0 of 4 done').waitFor();
   expect(await axeFindings(phone)).toEqual([]);
   await phone.getByRole('link', { name: 'Begin: Why wrens are loud' }).click();
@@ -253,17 +262,73 @@ test('a bundle of it and a file: made, bought once, each part opened by itself',
   await publish(studio);
 
   const phone = await newPage(open.browser, PHONE);
-  await phone.goto(`${open.served.base}/all-wrens`);
-  await phone.getByRole('link', { name: 'Get it now' }).click();
-  await phone.getByLabel('E-mail').fill('ilmar@example.org');
-  await phone.getByLabel('Name', { exact: true }).fill('Ilmar Sedge');
-  await phone.getByText('Sample cards for this test shop').click();
-  await phone.getByRole('button', { name: 'Goes through', exact: true }).click();
-  await phone.getByRole('button', { name: 'Pay €70.00 now' }).click();
-  await phone.waitForURL('**/thanks');
+  await buyOn(phone, 'all-wrens', ['Ilmar Sedge', 'ilmar@example.org'], 'Pay €70.00 now');
   await phone.getByRole('link', { name: 'Download Cards.txt' }).waitFor();
   await phone.getByRole('link', { name: 'Begin with the first lesson' }).click();
   await phone.getByRole('link', { name: 'Why wrens are loud' }).click();
   await phone.getByText('A small bird with a large voice.').waitFor();
   expect(complaints).toEqual([]);
+}, 120_000);
+
+test('a membership with both in it and a post: made, joined on a phone; what is taken out closes and is said before', async () => {
+  const studio = await newPage(open.browser, { viewport: { width: 1280, height: 800 }, bypassCSP: true });
+  const complaints = complaintsOf(studio);
+  await studio.goto(open.served.studio);
+  await studio.getByRole('link', { name: 'Make', exact: true }).click();
+  await studio.getByRole('link', { name: 'New product …' }).click();
+  await studio.getByRole('button', { name: 'A membership' }).click();
+  await studio.waitForFunction(() => document.activeElement?.getAttribute('aria-label') === 'Title');
+  await studio.keyboard.type('The Hide');
+  const into = studio.getByLabel('Put something into the membership');
+  await into.selectOption({ label: 'Wren cards' });
+  await into.selectOption({ label: 'Hearing Wrens' });
+  await studio.getByLabel('How what is in it opens').selectOption('every');
+  await studio.getByLabel('How what is in it opens: days, weeks or months').selectOption('month');
+  await studio.getByLabel('When Hearing Wrens opens', { exact: true }).selectOption('at-once');
+  await studio.getByRole('button', { name: 'Write a post' }).click();
+  await studio.getByLabel('Title of the post').fill('The door is open');
+  await studio.getByRole('button', { name: 'text', exact: true }).click();
+  await studio.getByRole('textbox', { name: 'Text 1' }).click();
+  await studio.keyboard.type('Sit down, it is dry inside.');
+  expect(await axeFindings(studio)).toEqual([]);
+  await studio.getByRole('link', { name: 'All of The Hide' }).click();
+  await studio.getByText('2 things, one every month, 1 post').first().waitFor();
+  await studio.getByRole('button', { name: 'Set a price' }).click();
+  await studio.getByLabel('The Hide: how it is paid').selectOption('subscription');
+  await studio.getByLabel('The Hide: amount in EUR').fill('9');
+  await studio.getByText('€9.00').first().waitFor();
+  expect(await axeFindings(studio)).toEqual([]);
+  await studio.getByRole('link', { name: 'Sell', exact: true }).click();
+  await studio.getByRole('button', { name: 'Make the page for “The Hide”' }).click();
+  await studio.getByLabel('Address', { exact: true }).fill('the-hide');
+  await publish(studio);
+
+  const phone = await newPage(open.browser, PHONE);
+  const phoneComplaints = complaintsOf(phone);
+  await buyOn(phone, 'the-hide', ['Saskia Alder', 'saskia@example.org'], 'Pay €9.00 now');
+  await phone.getByRole('link', { name: 'Go in' }).click();
+  await phone.getByRole('link', { name: 'The door is open' }).click();
+  await phone.getByText('Sit down, it is dry inside.').waitFor();
+  await signInBy(phone, /Receipt: The Hide/);
+  await phone.getByRole('link', { name: 'Go into The Hide' }).click();
+  await phone.getByRole('link', { name: 'Hearing Wrens' }).waitFor();
+  expect(await axeFindings(phone)).toEqual([]);
+  const file = (await phone.getByRole('link', { name: 'Cards.txt' }).getAttribute('href')) ?? '';
+  expect((await phone.request.get(`${open.served.base}${file}`)).status()).toBe(200);
+  await phone.getByRole('link', { name: 'The door is open' }).click();
+  await phone.getByText('Sit down, it is dry inside.').waitFor();
+  expect(await axeFindings(phone)).toEqual([]);
+  expect(await phone.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
+
+  // Taken out it closes for her; the seller reads that before.
+  await studio.getByRole('link', { name: 'Make', exact: true }).click();
+  await studio.getByRole('link', { name: /^The Hide/ }).click();
+  await studio.getByRole('button', { name: 'Take out Wren cards' }).click();
+  await studio.getByRole('button', { name: 'Publish 1 change' }).click();
+  await studio.getByText('it closes for 1 person who has it open now', { exact: false }).waitFor();
+  expect(await axeFindings(studio)).toEqual([]);
+  await studio.getByRole('complementary').getByRole('button', { name: 'Publish 1 change' }).click();
+  await studio.getByText('Published. Buyers see it now.').waitFor();
+  expect((await phone.request.get(`${open.served.base}${file}`)).status()).toBe(403);
+  expect([...complaints, ...phoneComplaints]).toEqual([]);
 }, 120_000);

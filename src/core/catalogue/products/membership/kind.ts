@@ -31,9 +31,8 @@ export const membershipKind: ProductKind<Membership> = {
     const posts = shownPosts(membership).length;
     const opens = planInWords(membership.plan, locale);
     return [
-      ...(membership.parts.length > 0 ? [words.things(membership.parts.length)] : []),
+      ...(membership.parts.length > 0 ? [words.things(membership.parts.length), ...(opens === '' ? [] : [opens])] : []),
       ...(posts > 0 ? [words.posts(posts)] : []),
-      ...(opens === '' || membership.parts.length === 0 ? [] : [opens]),
     ].join(', ');
   },
   openings: (membership) => shownPosts(membership).flatMap(openingsOfLesson),
