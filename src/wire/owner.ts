@@ -110,7 +110,11 @@ export const AgainRequest = z.strictObject({ basedOn: z.int().min(1).nullable() 
 export const FinishedShopAnswer = z.strictObject({ address: z.string() });
 
 export const MissingRequest = z.strictObject({ files: z.array(z.string()).max(20_000) });
-export const MissingAnswer = z.strictObject({ missing: z.array(z.string()) });
+/** Of the files that are not in the shop yet, those of which some has come. */
+export const MissingAnswer = z.strictObject({ missing: z.array(z.string()), begun: z.array(z.string()) });
+
+/** Where files are sent in pieces. */
+export const UPLOADS = '/owner/api/uploads';
 
 export const RefundRequest = z.strictObject({
   orderId: idFor<OrderId>(),

@@ -18,6 +18,7 @@ import { answer } from '../http/answer';
 import { Problem } from '../http/problem';
 import { textOf } from '../http/textOf';
 import { switchOver } from '../shared/switchOver';
+import { uploadRoutes } from './uploadRoutes';
 import { releaseLines } from './releaseLines';
 import { needs, whoIs } from './who';
 
@@ -29,7 +30,8 @@ export function releaseRoutes(context: CounterContext): Router {
 
   router.post('/vault/missing', may('edit'), express.json({ limit: '2mb' }), (req, res) => {
     const { files } = MissingRequest.parse(req.body);
-    answer(res, MissingAnswer, { missing: files.filter((sha256) => !context.vault.has(shaOf(sha256))) });
+    const missing = files.filter((sha256) => !context.vault.has(shaOf(sha256)));
+    answer(res, MissingAnswer, { missing, begun: missing.filter((sha256) => context.vault.isBegun(sha256)) });
   });
   router.get('/vault/:sha256', (req, res) => {
     const sha256 = shaOf(req.params['sha256']);
@@ -44,6 +46,9 @@ export function releaseRoutes(context: CounterContext): Router {
     });
     res.sendFile(context.vault.pathOf(sha256), { dotfiles: 'allow', cacheControl: false });
   });
+  router.use('/uploads', may('edit'));
+  router.use(uploadRoutes(context));
+  // A file whole in one request, for scripts.
   router.put('/vault/:sha256', may('edit'), async (req, res) => {
     const sha256 = shaOf(req.params['sha256']);
     if (!(await context.vault.put(sha256, req)))

@@ -3,6 +3,8 @@ import { store } from '../store';
 import { jobEnded, jobMoved, jobStarted } from '../store/jobs';
 import { db, writeMeta } from './db';
 import { newId } from './ids';
+import type * as z from 'zod';
+import { MissingAnswer, UPLOADS } from '../../wire/owner';
 import { ownerApi, readLive, sentenceOf } from './ownerApi';
 
 /**
@@ -49,14 +51,14 @@ export async function publishNow(
 export async function sendMissing(content: ReleaseContent, onMoved: (share: number) => void): Promise<void> {
   const needed = filesOf(content);
   const absent = await missingInShop(needed.map((f) => f.sha256));
-  const missing = needed.filter((f) => absent.has(f.sha256));
+  const missing = needed.filter((f) => absent.missing.includes(f.sha256));
   const all = missing.reduce((sum, f) => sum + f.bytes, 0) || 1;
   let before = 0;
   for (const file of missing) {
     const row = await db.files.get(file.sha256);
     if (!row)
       throw new PublishFailed(`“${file.name}” is not in this browser. Nothing was published. Add it again in Make.`);
-    await send(file.sha256, row.blob, (sent) => onMoved((before + sent) / all));
+    await send(file.sha256, row.blob, absent.begun.includes(file.sha256), (sent) => onMoved((before + sent) / all));
     before += file.bytes;
   }
 }
@@ -81,29 +83,44 @@ export class PublishFailed extends Error {
   }
 }
 
-async function missingInShop(files: string[]): Promise<Set<string>> {
+async function missingInShop(files: string[]): Promise<z.infer<typeof MissingAnswer>> {
   const response = await fetch('/owner/api/vault/missing', {
     method: 'POST',
     headers: { 'content-type': 'application/json', 'x-keel': '1' },
     body: JSON.stringify({ files }),
   });
   if (!response.ok) throw new Error('not reached');
-  return new Set(((await response.json()) as { missing: string[] }).missing);
+  return MissingAnswer.parse(await response.json());
 }
 
-/** Uploads with progress, which fetch cannot tell. */
-function send(sha256: string, blob: Blob, onSent: (bytes: number) => void): Promise<void> {
-  return new Promise((resolve, reject) => {
-    const request = new XMLHttpRequest();
-    request.open('PUT', `/owner/api/vault/${sha256}`);
-    request.setRequestHeader('x-keel', '1');
-    request.setRequestHeader('content-type', 'application/octet-stream');
-    request.upload.onprogress = (event) => onSent(event.loaded);
-    request.onload = () =>
-      request.status === 201
-        ? resolve()
-        : reject(new PublishFailed('A file could not be kept by the shop. Nothing was published. Try again.'));
-    request.onerror = () => reject(new Error('not reached'));
-    request.send(blob);
+/** Small enough that a slow line brings each within the time a request may take; what has come is never sent again. */
+const PIECE_BYTES = 8_000_000;
+/** A line that is away for a minute or two is waited for. */
+const WAITS_MS = [0, 1_000, 3_000, 5_000, 10_000, 20_000, 30_000, 30_000];
+
+/** Sends a file in pieces, and goes on with what was begun, in this window or an earlier one. */
+async function send(sha256: string, blob: Blob, begun: boolean, onSent: (bytes: number) => void): Promise<void> {
+  const { DetailedError, Upload } = await import('tus-js-client');
+  await new Promise<void>((resolve, reject) => {
+    new Upload(blob, {
+      endpoint: UPLOADS,
+      uploadUrl: begun ? `${UPLOADS}/${sha256}` : null,
+      metadata: { sha256 },
+      headers: { 'x-keel': '1' },
+      chunkSize: PIECE_BYTES,
+      retryDelays: WAITS_MS,
+      // It is known by its own name, in every browser.
+      storeFingerprintForResuming: false,
+      onProgress: (sent) => onSent(sent),
+      onSuccess: () => resolve(),
+      onError: (error) =>
+        reject(
+          error instanceof DetailedError && error.originalResponse
+            ? new PublishFailed('A file could not be kept by the shop. Nothing was published. Try again.')
+            : new PublishFailed(
+                'The line to the shop was lost while a file was on its way. Nothing was published, and what has come is kept: publish again, and it goes on from there.',
+              ),
+        ),
+    }).start();
   });
 }

@@ -312,6 +312,8 @@ describe('a real shop whose machine slept, or whose clock leapt', () => {
     const { wake } = await slept();
     expect((await buys(TOVE, 'monthly')).body.state?.status).toBe('paid');
     await until(() => state().todo.size === 0, 'the mail');
+    // What was decided before the sleep is on the disk.
+    await now().counter.context.runner.synced();
     const before = real();
     wake(75);
     const refused = await buys(ILMAR, 'monthly');

@@ -1,0 +1,60 @@
+import { join } from 'node:path';
+import { FileStore } from '@tus/file-store';
+import { Server } from '@tus/server';
+import { type Request, type Response, Router } from 'express';
+import { DAY } from '#core/calendar';
+import { UPLOADS } from '../../wire';
+import type { CounterContext } from '../context';
+import { Problem } from '../http/problem';
+
+/** Larger ones do not exist for browsers. */
+const MOST_BYTES = 20_000_000_000;
+/** What was begun and not gone on with for so long is given up. */
+const KEPT_MS = 14 * DAY;
+const SHA256 = /^[0-9a-f]{64}$/;
+
+/**
+ * Files on their way into the vault, in pieces that are kept as they come: a lost line or a closed window loses none of
+ * them. The open tus protocol (1.0.0), each upload named by the SHA-256 it has to have in the end.
+ */
+export function uploadRoutes({ vault }: Pick<CounterContext, 'vault'>): Router {
+  const router = Router();
+  const store = new FileStore({ directory: vault.coming, expirationPeriodInMilliseconds: KEPT_MS });
+  const server = new Server({
+    path: UPLOADS,
+    datastore: store,
+    maxSize: MOST_BYTES,
+    relativeLocation: true,
+    // Nobody else's pages send anything here: these routes lie behind the studio's door.
+    allowedOrigins: () => false,
+    namingFunction: (_req, metadata) => {
+      const sha256 = metadata?.['sha256'] ?? '';
+      // eslint-disable-next-line @typescript-eslint/only-throw-error -- what the protocol's server reads
+      if (!SHA256.test(sha256)) throw { status_code: 400, body: 'An upload is named by its SHA-256.' };
+      return sha256;
+    },
+    getFileIdFromRequest: (_req, last) => (last !== undefined && SHA256.test(last) ? last : undefined),
+    async onUploadFinish(_req, { id }) {
+      const whole = await vault.take(join(vault.coming, id), id);
+      await store.configstore.delete(id);
+      // eslint-disable-next-line @typescript-eslint/only-throw-error -- what the protocol's server reads
+      if (!whole) throw { status_code: 422, body: 'The file changed on its way, so it was not kept.' };
+      return {};
+    },
+  });
+  // What a crash or a seller who never came back has left.
+  void server.cleanUpExpiredUploads().catch(() => undefined);
+
+  const handle = async (req: Request, res: Response): Promise<void> => {
+    // It reads the whole address, whatever it is mounted under.
+    req.url = req.originalUrl;
+    await server.handle(req, res);
+  };
+  router.post('/uploads', handle);
+  router.head('/uploads/:sha256', handle);
+  router.patch('/uploads/:sha256', handle);
+  router.all(['/uploads', '/uploads/:sha256'], () => {
+    throw new Problem(405, 'This cannot be done to an upload. Nothing was changed.', 'bad-request');
+  });
+  return router;
+}
