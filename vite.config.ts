@@ -39,6 +39,7 @@ const counter: BuildEnvironmentOptions = {
       key: 'src/counter/key.ts',
       demo: 'demo/start.ts',
       chain: 'src/counter/files/chain.worker.ts',
+      name: 'src/counter/documents/name.worker.ts',
     },
     output: { entryFileNames: '[name].js' },
   },

@@ -14,6 +14,7 @@ import type { DoorsFile } from './files/doorsFile';
 import type { FolderProblem } from './files/folderProblem';
 import type { JournalFile } from './files/journalFile';
 import type { LearnersFiles } from './files/learnersFiles';
+import type { NamedCopies } from './files/namedCopies';
 import type { PeopleFile } from './files/peopleFile';
 import type { VisitsFiles } from './files/visitsFiles';
 import type { Away } from './owner/absence';
@@ -35,6 +36,7 @@ export interface CounterContext {
   helpers: HelpersFile;
   visits: VisitsFiles;
   learners: LearnersFiles;
+  named: NamedCopies;
   finishedShop: FinishedShop;
   vault: VaultFiles;
   releases: ReleaseFiles;

@@ -17,6 +17,7 @@ import { type FolderProblem, standsStill } from './files/folderProblem';
 import { openHelpersFile } from './files/helpersFile';
 import { rememberHost } from './files/hostsFile';
 import { journalFile } from './files/journalFile';
+import { openNamedCopies } from './files/namedCopies';
 import { openLearnersFiles } from './files/learnersFiles';
 import { makeFolder } from './files/makeFolder';
 import { openPeopleFile } from './files/peopleFile';
@@ -102,6 +103,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
   const helpers = openHelpersFile(own, disk);
   const visits = openVisitsFiles(join(own, 'visits'), log);
   const learners = openLearnersFiles(join(own, 'learners'), disk);
+  const named = openNamedCopies(join(own, 'named'));
   const finished = finishedShop(options.clientFolder);
   const vaultFolder = options.practice?.vaultFolder ?? join(root, 'vault');
   const vault = openVaultFiles(vaultFolder);
@@ -194,6 +196,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
     helpers,
     visits,
     learners,
+    named,
     finishedShop: finished,
     vault,
     releases,

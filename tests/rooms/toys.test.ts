@@ -100,7 +100,7 @@ export const letterboxKind: ProductKind<Letterbox> = {
   contains: () => [],
   opensAs: 'itself',
   places: () => [],
-  limits: () => ({ fetches: 1, linkHours: 1 }),
+  limits: () => ({ fetches: 1, linkHours: 1, named: false }),
 };
 `,
   );

@@ -8,7 +8,6 @@ export {
   captionsProblem,
   type ContentFinding,
   Course,
-  DEFAULT_DOWNLOADS,
   describeContents,
   Download,
   filesOfLesson,
@@ -71,3 +70,4 @@ export { ShopTax, respelledTax, CountryCode, EU_RATES, EU_RATES_OF, euRates, isE
 export { countriesByName, countryName } from './countries';
 export { ShopDetails, DEFAULT_SHOP, localesOf } from './shopDetails';
 export { describeFiles, describeBytes } from './describe';
+export { DEFAULT_TAKEAWAYS, isPdf, isWholePdf, mayBearName, Takeaways } from './takeaways';

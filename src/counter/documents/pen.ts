@@ -102,7 +102,7 @@ export class Pen {
 const characterSets = new WeakMap<PDFFont, Set<number>>();
 
 /** The text with what the font lacks replaced by a box. */
-function drawable(words: string, font: PDFFont): string {
+export function drawable(words: string, font: PDFFont): string {
   let known = characterSets.get(font);
   if (!known) characterSets.set(font, (known = new Set(font.getCharacterSet())));
   return [...words.normalize('NFC').replace(/\s+/g, ' ')]

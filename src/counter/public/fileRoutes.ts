@@ -7,6 +7,7 @@ import { type CounterContext, liveRelease, shopOf } from '../context';
 import { readToken } from '../http/signing';
 import { personOfDevice } from '../shared/device';
 import { localeFor, readingFor } from '../shared/reading';
+import { ownCopy } from '../shared/ownCopy';
 import { sendFile } from '../shared/sendFile';
 import { wordsPage } from '../shared/wordsPage';
 import { ordersOfVisit } from './visit';
@@ -56,7 +57,8 @@ export function fileRoutes(context: CounterContext): Router {
       const usedUp = decision.refused === 'used-up';
       return refuse(req, res, usedUp ? 429 : 403, [usedUp ? say.usedUp : say.closed, why]);
     }
-    const opening = openingIn(liveRelease(context)?.content.products ?? [], pass.productId, token.f)?.opening;
+    const found = openingIn(liveRelease(context)?.content.products ?? [], pass.productId, token.f);
+    const opening = found?.opening;
     // Where it leads is the thing itself: only a request that counts is told.
     if (opening?.url && req.method === 'HEAD') return void res.set('Cache-Control', 'private, no-store').end();
     if (opening?.url)
@@ -65,7 +67,8 @@ export function fileRoutes(context: CounterContext): Router {
         .redirect(303, opening.url);
     const file = opening?.file;
     if (!file) return refuse(req, res, 404, say.gone);
-    sendFile(context, req, res, file, () => refuse(req, res, 404, say.gone));
+    const own = found && (await ownCopy(context, pass, found));
+    sendFile(context, req, res, file, () => refuse(req, res, 404, say.gone), own ?? undefined);
   });
   return router;
 }

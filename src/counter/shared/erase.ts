@@ -18,6 +18,7 @@ export async function erasePerson(context: CounterContext, personId: PersonId): 
   // Asked once more at the last moment: somebody may have bought meanwhile.
   const erased = await people.erase(personId, check);
   await context.learners.forget(personId);
+  await context.named.forget(personId);
   for (const { id } of doors.sessionsOf(personId)) await doors.endSession(personId, id);
   await runner.execute({ type: 'change-person', personId, rev: erased.rev });
   await outside.forget(record.address).catch(() => {

@@ -7,8 +7,19 @@ import type { CounterContext } from '../context';
 /** What a browser may show in its place; everything else it is given to keep. */
 const SHOWN = /^(image\/(png|jpeg|gif|webp)|audio\/|video\/|application\/pdf|text\/vtt)/;
 
-/** Streams a file of the vault, or the part of it that is asked for. @param gone answers where it is not there */
-export function sendFile(context: CounterContext, req: Request, res: Response, file: FileRef, gone: () => void): void {
+/**
+ * Streams a file of the vault, or the part of it that is asked for.
+ * @param gone answers where it is not there
+ * @param path where its bytes lie, where that is not the vault: a buyer's own copy
+ */
+export function sendFile(
+  context: CounterContext,
+  req: Request,
+  res: Response,
+  file: FileRef,
+  gone: () => void,
+  path = context.vault.pathOf(file.sha256),
+): void {
   const inline = SHOWN.test(file.type) && 'view' in req.query;
   res.set({
     'Content-Type': file.type,
@@ -17,7 +28,7 @@ export function sendFile(context: CounterContext, req: Request, res: Response, f
     'X-Content-Type-Options': 'nosniff',
     'Cache-Control': 'private, no-store',
   });
-  send(req, context.vault.pathOf(file.sha256), {
+  send(req, path, {
     cacheControl: false,
     dotfiles: 'allow',
     etag: true,

@@ -63,3 +63,12 @@ export async function fileUrl(file: FileRef): Promise<{ url: string; free: () =>
   const url = URL.createObjectURL(row.blob.slice(0, row.blob.size, file.type));
   return { url, free: () => URL.revokeObjectURL(url) };
 }
+
+/** A file's bytes: this browser's own copy, or the shop's. @throws where neither can be had */
+export async function fileBytes(file: FileRef): Promise<Blob> {
+  const row = await db.files.get(file.sha256);
+  if (row) return row.blob;
+  const response = await fetch(`/owner/api/vault/${file.sha256}`);
+  if (!response.ok) throw new Error('not reached');
+  return response.blob();
+}

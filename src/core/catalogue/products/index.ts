@@ -50,6 +50,6 @@ export { productShape } from './base';
 export { PRODUCT_KINDS } from './kinds';
 export { Bundle } from './bundle';
 export { linkProblem } from './link';
-export { DEFAULT_DOWNLOADS, Download, ProductLink } from './download';
+export { Download, ProductLink } from './download';
 export * from './course';
 export * from './membership';

@@ -70,8 +70,8 @@ export interface ProductKind<P extends ProductBase> {
    * away, and not taken out.
    */
   places(product: P): { id: string; shown: boolean }[];
-  /** How often one buyer may fetch one thing, and for how many hours a link to it works. */
-  limits(product: P): { fetches: number; linkHours: number };
+  /** How often one buyer may fetch one thing, for how many hours a link to it works, and whether PDFs bear their name. */
+  limits(product: P): { fetches: number; linkHours: number; named: boolean };
 }
 
 /** Any kind, for whoever treats all alike. */

@@ -3,6 +3,8 @@ import type { PaperWords } from '../en/papers';
 
 /** Was auf Belegen, Rechnungen und Gutschriften steht. */
 export const papers: PaperWords = {
+  namedFor: (name, address, order) =>
+    [name, address, ...(order === null ? [] : [`Bestellung ${order}`])].filter((part) => part !== '').join(' · '),
   name: (invoice) => (invoice ? 'Rechnung' : 'Beleg'),
   creditNote: () => 'Gutschrift',
   test: () => 'Test-Shop. Es floss kein echtes Geld.',

@@ -2,6 +2,9 @@ import type { Means } from '#core/ways';
 import { plainMeans, theMeans } from './means';
 /** What stands on receipts, invoices and credit notes. */
 export const papers = {
+  /** At the foot of a PDF that bears its buyer's name; an order's number, or null for what was given. */
+  namedFor: (name: string, address: string, order: string | null): string =>
+    [name, address, ...(order === null ? [] : [`order ${order}`])].filter((part) => part !== '').join(' · '),
   name: (invoice: boolean): string => (invoice ? 'Invoice' : 'Receipt'),
   creditNote: (): string => 'Credit note',
   test: (): string => 'Test shop. No real money moved.',

@@ -6,7 +6,8 @@ import { changeCourse } from './changeCourse';
 export const CourseLimits = ({ product }: { product: Course }) => (
   <TakeawayLimits
     downloads={product.downloads}
-    place="its lesson"
+    what="member can fetch a file to take along"
+    after="What is looked at in its lesson is not counted."
     onChange={(recipe) => void changeCourse(product.id, (c) => recipe(c.downloads))}
   />
 );

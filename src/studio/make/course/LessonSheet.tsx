@@ -98,7 +98,7 @@ export function LessonSheet({ draft, product, partId }: { draft: Draft; product:
         .
       </p>
       <WrittenBlocks written={lesson} edit={write} />
-      <Takeaways written={lesson} edit={write} />
+      <Takeaways written={lesson} edit={write} named={product.downloads.named === true} />
       <QuizEditor productId={product.id} lesson={lesson} />
       <section className="sec">
         {isLive ? (

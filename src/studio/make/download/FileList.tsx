@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { describeBytes, type FileRef, type Download } from '#core/catalogue';
 import { changeDownload } from './changeDownload';
 import { useAppSelector } from '../../store';
+import { NameOnIt } from '../inside/NameOnIt';
 import { Preview } from '../Preview';
 import { addFilesTo, cancelUpload, replaceFile } from '../uploads';
 
@@ -119,6 +120,7 @@ function FileRow({
           Take out
         </button>
       </div>
+      <NameOnIt file={file} named={product.downloads.named === true} />
       {(file.earlier ?? []).map((before, i) => (
         <p key={`${before.sha256}${i}`} className="cap">
           Before it: {before.name}, {describeBytes(before.bytes)}.{' '}

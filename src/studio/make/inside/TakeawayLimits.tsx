@@ -1,22 +1,26 @@
-import { CountFill } from '../../price/Fill';
+import type { Takeaways } from '#core/catalogue';
+import { ChoiceFill, CountFill } from '../../price/Fill';
 
 /** How often a member can fetch a file to take along, and how long a link to it works. */
 export function TakeawayLimits({
   downloads,
-  place,
+  what,
+  after,
   onChange,
 }: {
-  downloads: { limit: number; linkHours: number };
-  /** Where else its files are looked at: "its lesson". */
-  place: string;
-  onChange: (recipe: (downloads: { limit: number; linkHours: number }) => void) => void;
+  downloads: Takeaways;
+  /** Who fetches what: "member can fetch a file to take along". */
+  what: string;
+  /** What else there is to know of it. */
+  after: string;
+  onChange: (recipe: (downloads: Takeaways) => void) => void;
 }) {
   return (
     <section className="sec">
       <p className="sentence">
-        Each member can fetch a file to take along{' '}
+        Each {what}{' '}
         <CountFill
-          label="How many times each member can fetch a file"
+          label="How many times a file can be fetched"
           value={downloads.limit}
           from={1}
           to={1_000}
@@ -38,8 +42,24 @@ export function TakeawayLimits({
             })
           }
         />{' '}
-        hours. What is looked at in {place} is not counted.
+        hours. PDFs carry{' '}
+        <ChoiceFill
+          label="What PDFs carry"
+          value={downloads.named === true ? 'named' : 'bare'}
+          choices={[
+            ['bare', 'nothing more'],
+            ['named', 'name, address and order at the foot of each page'],
+          ]}
+          onChange={(how) =>
+            onChange((d) => {
+              if (how === 'named') d.named = true;
+              else delete d.named;
+            })
+          }
+        />
+        .
       </p>
+      <p className="cap">{after}</p>
     </section>
   );
 }

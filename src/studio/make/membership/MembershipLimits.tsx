@@ -6,7 +6,8 @@ import { changeMembership } from './changeMembership';
 export const MembershipLimits = ({ product }: { product: Membership }) => (
   <TakeawayLimits
     downloads={product.downloads}
-    place="its post"
+    what="member can fetch a file to take along"
+    after="What is looked at in its post is not counted."
     onChange={(recipe) => void changeMembership(product.id, (m) => recipe(m.downloads))}
   />
 );

@@ -82,7 +82,7 @@ export function PostSheet({ draft, product, partId }: { draft: Draft; product: M
           : 'Whoever joins later finds it too, under its date.'}
       </p>
       <WrittenBlocks written={post} edit={write} />
-      <Takeaways written={post} edit={write} />
+      <Takeaways written={post} edit={write} named={product.downloads.named === true} />
       <section className="sec">
         <button
           className="opt"

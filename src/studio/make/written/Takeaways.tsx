@@ -1,10 +1,11 @@
 import { ChooseFile } from '../../frame/ChooseFile';
 import { describeBytes } from '#core/catalogue';
+import { NameOnIt } from '../inside/NameOnIt';
 import type { Editing } from './written';
 import { replaceIn } from './writtenFiles';
 
 /** The files of a lesson or a post that members take along. */
-export function Takeaways({ written, edit }: Editing) {
+export function Takeaways({ written, edit, named }: Editing & { named: boolean }) {
   if (written.files.length === 0) return null;
   return (
     <section className="sec">
@@ -33,6 +34,7 @@ export function Takeaways({ written, edit }: Editing) {
             >
               Take out
             </button>
+            <NameOnIt file={file} named={named} />
           </li>
         ))}
       </ul>

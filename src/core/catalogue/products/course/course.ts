@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { OpeningPlan } from '#core/opening';
 import { productShape } from '../base';
+import { Takeaways } from '../../takeaways';
 import { Module } from './outline';
 
 /** Modules of lessons, opened at once or by a plan. */
@@ -17,12 +18,7 @@ export const Course = z.object({
   /** Whoever has finished it gets a certificate. */
   certificate: z.boolean(),
   /** Of what is there to take along. */
-  downloads: z.object({
-    /** How often one buyer may fetch one file; tries within 24 hours are one. */
-    limit: z.int().min(1).max(1000),
-    /** How long a link to a file works. */
-    linkHours: z.int().min(1).max(720),
-  }),
+  downloads: Takeaways,
 });
 export type Course = z.infer<typeof Course>;
 

@@ -1,5 +1,5 @@
 import { wordsFor } from '#core/words';
-import { DEFAULT_DOWNLOADS } from '../download';
+import { DEFAULT_TAKEAWAYS, limitsOf } from '../../takeaways';
 import type { ProductKind } from '../kind';
 import { planInWords } from '../planInWords';
 import { Course } from './course';
@@ -20,7 +20,7 @@ export const courseKind: ProductKind<Course> = {
     plan: null,
     hour: null,
     certificate: false,
-    downloads: { ...DEFAULT_DOWNLOADS },
+    downloads: { ...DEFAULT_TAKEAWAYS },
   }),
   upgrade: (course) => course,
   holds: (course) => lessonsOf(course).length > 0,
@@ -47,7 +47,7 @@ export const courseKind: ProductKind<Course> = {
     allLessons(course).flatMap(({ id, files, heldBack }) =>
       [id, ...files.map((file) => file.id)].map((place) => ({ id: place, shown: !heldBack })),
     ),
-  limits: ({ downloads }) => ({ fetches: downloads.limit, linkHours: downloads.linkHours }),
+  limits: ({ downloads }) => limitsOf(downloads),
 };
 
 const allLessons = ({ modules }: Course): Lesson[] => modules.flatMap(({ lessons }) => lessons);

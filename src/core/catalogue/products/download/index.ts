@@ -3,6 +3,7 @@ import { idFor, type FileId } from '#core/ids';
 import { wordsFor } from '#core/words';
 import { describeFiles } from '../../describe';
 import { FileRef } from '../../file';
+import { DEFAULT_TAKEAWAYS, limitsOf, Takeaways } from '../../takeaways';
 import { productShape } from '../base';
 import type { ProductKind } from '../kind';
 import { linkProblem } from '../link';
@@ -16,12 +17,7 @@ export const Download = z.object({
   ...productShape('download'),
   files: z.array(FileRef).max(200),
   links: z.array(ProductLink).max(50).default([]),
-  downloads: z.object({
-    /** How often one buyer may fetch one file; tries within 24 hours are one. */
-    limit: z.int().min(1).max(1000),
-    /** How long a link made in the member area works. */
-    linkHours: z.int().min(1).max(720),
-  }),
+  downloads: Takeaways,
 });
 export type Download = z.infer<typeof Download>;
 
@@ -34,15 +30,13 @@ declare module '../product' {
 /** It opens with the product, and is there to take along. */
 const TAKEN = { part: null, use: 'taken' } as const;
 
-export const DEFAULT_DOWNLOADS = { limit: 10, linkHours: 24 };
-
 export const downloadKind: ProductKind<Download> = {
   kind: 'download',
   name: 'Files to download',
   explains: 'One or more files, or a link held elsewhere, opened the moment they are paid for.',
   several: 'Downloads',
   schema: Download,
-  fresh: (base) => ({ ...base, kind: 'download', files: [], links: [], downloads: { ...DEFAULT_DOWNLOADS } }),
+  fresh: (base) => ({ ...base, kind: 'download', files: [], links: [], downloads: { ...DEFAULT_TAKEAWAYS } }),
   // The first landed ones had no links.
   upgrade: (product) => ({ ...product, links: (product as Partial<Download>).links ?? [] }),
   holds: ({ files, links }) => files.length + links.length > 0,
@@ -84,5 +78,5 @@ export const downloadKind: ProductKind<Download> = {
   opensAs: 'itself',
   // A file is replaced in its place, under the id it has.
   places: ({ files, links }) => [...files, ...links].map(({ id }) => ({ id, shown: true })),
-  limits: ({ downloads }) => ({ fetches: downloads.limit, linkHours: downloads.linkHours }),
+  limits: ({ downloads }) => limitsOf(downloads),
 };

@@ -1,5 +1,5 @@
 import { wordsFor } from '#core/words';
-import { DEFAULT_DOWNLOADS } from '../download';
+import { DEFAULT_TAKEAWAYS, limitsOf } from '../../takeaways';
 import { filesOfLesson, hasContent, openingsOfLesson } from '../course';
 import type { ContentFinding, ProductKind } from '../kind';
 import { planInWords } from '../planInWords';
@@ -18,7 +18,7 @@ export const membershipKind: ProductKind<Membership> = {
     posts: [],
     plan: null,
     hour: null,
-    downloads: { ...DEFAULT_DOWNLOADS },
+    downloads: { ...DEFAULT_TAKEAWAYS },
   }),
   upgrade: (membership) => membership,
   holds: (membership) => membership.parts.length > 0 || shownPosts(membership).length > 0,
@@ -41,7 +41,7 @@ export const membershipKind: ProductKind<Membership> = {
   parts: (membership) => ({ whole: partsOfMembership(membership), hour: membership.hour }),
   // It is sold as what it is at any time: what is taken out closes, and the seller is told for how many before.
   places: () => [],
-  limits: ({ downloads }) => ({ fetches: downloads.limit, linkHours: downloads.linkHours }),
+  limits: ({ downloads }) => limitsOf(downloads),
 };
 
 /** What a launch check finds about a membership. @param title as it is quoted */

@@ -3,6 +3,7 @@ import { idFor, type PostId, type ProductId } from '#core/ids';
 import { OpeningPlan, type Part } from '#core/opening';
 import { productShape } from '../base';
 import { FileRef } from '../../file';
+import { Takeaways } from '../../takeaways';
 import { LessonBlock } from '../course';
 
 /** Another product that stands in a membership, and when it opens there. */
@@ -44,7 +45,7 @@ export const Membership = z.object({
     .regex(/^([01]\d|2[0-3]):[0-5]\d$/)
     .nullable(),
   /** Of what its posts have to take along. */
-  downloads: z.object({ limit: z.int().min(1).max(1000), linkHours: z.int().min(1).max(720) }),
+  downloads: Takeaways,
 });
 export type Membership = z.infer<typeof Membership>;
 
