@@ -24,6 +24,7 @@ import { pagesRoutes } from './public/pagesRoutes';
 import { THEME_SCRIPT } from '../pages/render';
 import { practiceStart } from './public/practiceStart';
 import { outRoutes } from './public/outRoutes';
+import { feedRoutes } from './public/feedRoutes';
 import { insideRoutes } from './public/insideRoutes';
 import { readingRoutes } from './public/readingRoutes';
 import { turnBackRoutes } from './public/turnBackRoutes';
@@ -74,7 +75,9 @@ export function counterApp(context: CounterContext, behindProxy: boolean): Expre
   app.get(
     '/robots.txt',
     (_req, res) =>
-      void res.type('text/plain').send('User-agent: *\nDisallow: /studio/\nDisallow: /member/\nDisallow: /get/\n'),
+      void res
+        .type('text/plain')
+        .send('User-agent: *\nDisallow: /studio/\nDisallow: /member/\nDisallow: /get/\nDisallow: /-/\n'),
   );
   app.get(
     THEME_SCRIPT,
@@ -84,6 +87,7 @@ export function counterApp(context: CounterContext, behindProxy: boolean): Expre
   if (!context.practice) app.use(practiceStart(context));
   app.use(readingRoutes(context));
   app.use(insideRoutes(context));
+  app.use(feedRoutes(context));
   app.use(entranceRoutes(context));
   app.use(turnBackRoutes(context));
   app.use(outRoutes(context));

@@ -1,5 +1,6 @@
 import { type Membership, type Product, progressIn } from '#core/catalogue';
 import type { PersonId, ProductId } from '#core/ids';
+import type { Right } from '#core/passes';
 import { holderOf, progressOf } from '#core/shop';
 import type { Insider } from '../../pages/data/membershipData';
 import type { CounterContext } from '../context';
@@ -11,6 +12,8 @@ import { lastHere } from './visits';
 interface Inside {
   membership: Membership;
   insider: Insider;
+  /** What opens it to them. */
+  right: Right;
   /** Courses in it that they have begun and not finished. */
   begun: ProductId[];
 }
@@ -41,7 +44,7 @@ export function insideOf(
     const how = howFar(reading, personId, product);
     return how && how.done > 0 && !how.finished ? [product.id] : [];
   });
-  return { membership, insider: found.insider, begun };
+  return { membership, ...found, begun };
 }
 
 /** How far somebody has come with a product; null where that is not counted. */

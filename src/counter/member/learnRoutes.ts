@@ -12,7 +12,8 @@ import { drawCertificate } from '../documents/drawCertificate';
 import { answer } from '../http/answer';
 import { Problem, refusalProblem } from '../http/problem';
 import { personOfDevice } from '../shared/device';
-import { courseHref } from '../shared/readHref';
+import { feedFor } from '../shared/feed';
+import { courseHref, readAt } from '../shared/readHref';
 import { groundsIn, type Reading, readingFor } from '../shared/reading';
 import { sendLesson } from '../shared/sendLesson';
 import { sendPage } from '../shared/sendPage';
@@ -37,7 +38,7 @@ export function learnRoutes(context: CounterContext): Router {
       keepOut: true,
       themed: true,
       within: [{ text: reading.words.course.yours, href: '/member/' }],
-      body: courseHtml(course, reading.locale),
+      body: courseHtml({ ...course, feed: feedOf(met) }, reading.locale),
     });
   });
 
@@ -61,6 +62,18 @@ export function learnRoutes(context: CounterContext): Router {
       { text: view.course.title, href: view.course.href },
       { text: reading.words.course.yours, href: '/member/' },
     ]);
+  });
+
+  const feedOf = ({ personId, learning: { right, course } }: NonNullable<ReturnType<typeof meet>>) =>
+    right ? feedFor(context, personId, right.id, course) : null;
+
+  // What came into other hands is worth nothing any more: every feed of this person has another address.
+  router.post('/feeds/:product/anew', perLearner(context), async (req, res) => {
+    const personId = personOfDevice(context, req);
+    const product = readingFor(context, req).live?.content.products.find((p) => p.id === req.params['product']);
+    if (personId === null || !product) throw new Problem(401, (say) => say.signInFirst, 'sign-in');
+    await learners.change(personId, (record) => ({ ...record, feed: (record.feed ?? 0) + 1 }));
+    res.redirect(303, readAt(product, 'mine', readingFor(context, req).words)?.href ?? '/member/');
   });
 
   router.get('/certificates/:name', async (req, res) => {

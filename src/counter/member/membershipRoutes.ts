@@ -6,6 +6,7 @@ import { PlaceRequest } from '../../wire';
 import type { CounterContext } from '../context';
 import { Problem } from '../http/problem';
 import { personOfDevice } from '../shared/device';
+import { feedFor } from '../shared/feed';
 import { membershipHref } from '../shared/readHref';
 import { groundsIn, readingFor } from '../shared/reading';
 import { sendMembership, sendPost } from '../shared/sendMembership';
@@ -24,11 +25,11 @@ export function membershipRoutes(context: CounterContext): Router {
   router.get('/in/:product', async (req, res) => {
     const met = meet(req, res);
     if (!met) return;
-    const { reading, membership, insider, personId } = met;
+    const { reading, membership, insider, personId, right } = met;
     await noteHere(context, personId);
-    sendMembership(context, req, res, membershipView(reading, membership, insider), [
-      { text: reading.words.course.yours, href: '/member/' },
-    ]);
+    const view = membershipView(reading, membership, insider);
+    const feed = feedFor(context, personId, right.id, membership);
+    sendMembership(context, req, res, { ...view, feed }, [{ text: reading.words.course.yours, href: '/member/' }]);
   });
 
   router.get('/in/:product/:post', (req, res) => {

@@ -63,6 +63,7 @@ export function courseView(reading: In, course: Course, who: Learner): CourseVie
         }
       : null,
     note: '',
+    feed: null,
     modules: outline.map((module): ModuleView => {
       const note = isOpen(module.id) ? '' : noteOf(reading, outline, who.opened.when.get(module.id));
       return {

@@ -44,6 +44,7 @@ export function membershipView(reading: In, membership: Membership, who: Insider
     promise: membership.promise,
     href: who.href,
     note: '',
+    feed: null,
     opensNext: opensNext(reading, who),
     posts: postsFor(membership, who).map((post) => ({
       id: post.id,

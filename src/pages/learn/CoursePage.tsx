@@ -1,3 +1,4 @@
+import { FeedAddress } from './FeedAddress';
 import { type LearnWords, LearnWordsProvider } from './learnWords';
 import { Outline } from './Outline';
 import type { CourseView } from './view';
@@ -33,6 +34,7 @@ export function CoursePage({ course, words }: { course: CourseView; words: Learn
         <div className="mt-6">
           <Outline course={course} />
         </div>
+        {course.feed && <FeedAddress feed={course.feed} />}
       </div>
     </LearnWordsProvider>
   );

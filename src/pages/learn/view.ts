@@ -1,4 +1,5 @@
 import type { RichText } from '#core/catalogue';
+import type { FeedView } from './FeedAddress';
 import type { AskedQuestion } from '#core/quiz';
 
 /** A course as somebody meets it: every sentence in their language, every address theirs. */
@@ -20,6 +21,8 @@ export interface CourseView {
   } | null;
   /** Said above it; empty where nothing is. */
   note: string;
+  /** Its sounds for another program; null where there are none, or they are not this person's to follow. */
+  feed: FeedView | null;
   modules: ModuleView[];
 }
 

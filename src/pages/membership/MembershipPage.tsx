@@ -1,3 +1,4 @@
+import { FeedAddress } from '../learn/FeedAddress';
 import { LearnWordsProvider } from '../learn/learnWords';
 import { WithThis } from '../learn/WithThis';
 import type { MembershipPageWords } from './words';
@@ -47,6 +48,7 @@ export function MembershipPage({ membership, words }: { membership: MembershipVi
             </ul>
           </section>
         )}
+        {membership.feed && <FeedAddress feed={membership.feed} />}
       </div>
     </LearnWordsProvider>
   );

@@ -1,3 +1,4 @@
+import type { FeedView } from '../learn/FeedAddress';
 import type { LessonBlockView, LessonView } from '../learn/view';
 
 /** A membership as somebody meets it who is in it: every sentence in their language, every address theirs. */
@@ -10,6 +11,8 @@ export interface MembershipView {
   note: string;
   /** What opens next and when; empty where nothing more does. */
   opensNext: string;
+  /** Its sounds for another program; null where there are none, or they are not this person's to follow. */
+  feed: FeedView | null;
   posts: PostLine[];
   inside: InsideView[];
 }

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import type { Instant } from '#core/calendar';
 import { type Release, sealContent, unsealContent } from '#core/release';
+import { xml2js } from 'xml-js';
 import { Buyer } from '../../../demo/clients';
 import type { PostView } from '../../../src/pages/membership/view';
 import type { Me } from '../../../src/wire';
@@ -154,3 +155,53 @@ test('what is taken out closes at once; paused, everything is closed and says wh
   expect([await status(tove, PLACE), await status(tove, '/member/course/prd_course/one')]).toEqual([403, 403]);
   expect(await text(tove, '/member/course/prd_course')).toMatch(/payments are paused.*The Hide/s);
 });
+
+test('a feed of the sounds for another program: its holder’s alone, with what is open; it ends with the pass and with a new address', async () => {
+  const ilse = new Buyer(shop.counter.address);
+  await ilse.pay(await ilse.openCheckout('the-hide'), { name: 'Ilse', address: 'ilse@example.org' }, CARD.good);
+  const me = await entered('ilse@example.org');
+  const addressOf = async (): Promise<string> =>
+    /value="(http[^"]+\/-\/feed\/[^"]+)"/.exec(await text(me, PLACE))?.[1] ?? '';
+  const mine = await addressOf();
+  expect(await text(bought, '/-/in/prd_hide')).not.toContain('/-/feed/');
+  const response = await fetch(mine);
+  expect([response.status, response.headers.get('content-type')?.split(';')[0]]).toEqual([200, 'application/rss+xml']);
+  // RSS 2.0 (rssboard.org/rss-specification): a channel has title, link and description; an enclosure url, length and type.
+  const { rss } = xml2js(await response.text(), { compact: true }) as unknown as Rss;
+  expect(rss._attributes.version).toBe('2.0');
+  expect(Object.keys(rss.channel)).toEqual(expect.arrayContaining(['title', 'link', 'description', 'item']));
+  const items = [rss.channel.item].flat();
+  expect(items.map(({ title }) => title._cdata)).toEqual(['Post po_june: Call']);
+  const enclosure = items[0]?.enclosure._attributes;
+  expect(enclosure).toMatchObject({ length: '12000', type: 'audio/wav' });
+  // A program without any cookie fetches it, in parts too.
+  const part = await fetch(enclosure?.url ?? '', { headers: { range: 'bytes=0-9' } });
+  expect([part.status, (await part.arrayBuffer()).byteLength]).toEqual([206, 10]);
+  // What is not in the feed does not come that way, nor by another's token or a changed one.
+  for (const wrong of [
+    `${mine}/f_po_may`,
+    `${mine}/f_prd_maps`,
+    `${mine.slice(0, -2)}xx`,
+    `${mine.slice(0, -2)}xx/f_call`,
+  ])
+    expect((await fetch(wrong)).status).toBe(404);
+  expect((await new Buyer(shop.counter.address).fetch('/member/feeds/prd_hide/anew', { method: 'POST' })).status).toBe(
+    401,
+  );
+  expect((await me.fetch('/member/feeds/prd_hide/anew', { method: 'POST' })).status).toBe(303);
+  const [old, anew] = [mine, await addressOf()];
+  expect([(await fetch(old)).status, (await fetch(anew)).status]).toEqual([410, 200]);
+  const { runner } = shop.counter.context;
+  const agreement = [...runner.state.agreements.values()].at(-1)?.id ?? '';
+  await runner.execute({ type: 'cancel', agreementId: agreement, when: 'now', giveBack: false, by: 'seller' });
+  expect([(await fetch(anew)).status, (await fetch(`${anew}/f_call`)).status]).toEqual([410, 410]);
+});
+
+interface Rss {
+  rss: {
+    _attributes: { version: string };
+    channel: {
+      item: { title: { _cdata: string }; enclosure: { _attributes: Record<'url' | 'length' | 'type', string> } }[];
+    };
+  };
+}

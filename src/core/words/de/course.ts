@@ -51,6 +51,11 @@ export const course: CourseWords = {
   passed: (right, of) => `Bestanden: ${right} von ${of} richtig.`,
   notPassed: (right, of) => `${right} von ${of} richtig: noch nicht bestanden.`,
   unanswered: 'Jede Frage braucht eine Antwort.',
+  feed: 'Die Töne in einem anderen Programm verfolgen',
+  feedHint:
+    'Ein Programm für Podcasts oder Feeds findet sie unter dieser Adresse. Sie gehört nur Ihnen und braucht keine Anmeldung: Behalten Sie sie für sich.',
+  feedAddress: 'Adresse Ihres Feeds',
+  feedAnew: 'Stattdessen eine andere Adresse',
   rightAfter:
     'Es gehört Ihnen. Der Link in Ihrem Beleg meldet Sie an: Dann bleiben Ihre Stelle, Ihre Notizen und was erledigt ist.',
   sample: 'Eine kostenlose Probe. Die anderen Lektionen öffnen mit dem Kurs.',

@@ -45,6 +45,11 @@ export const course = {
   passed: (right: number, of: number): string => `Passed: ${right} of ${of} right.`,
   notPassed: (right: number, of: number): string => `${right} of ${of} right: not passed yet.`,
   unanswered: 'Every question wants an answer.',
+  feed: 'Follow the sounds in another program',
+  feedHint:
+    'A program for podcasts or feeds finds them at this address. It is yours alone and needs no sign-in, so keep it to yourself.',
+  feedAddress: 'Address of your feed',
+  feedAnew: 'Another address instead',
   rightAfter:
     'It is yours. The link in your receipt signs you in: then your place, your notes and what is done are kept.',
   sample: 'A free sample. The other lessons open with the course.',
