@@ -5,6 +5,7 @@ import { Agreements } from './Agreements';
 import { leave, type Me, type Problem, readMe, type SignedIn } from './api';
 import { MEMBER_WORDS, type MemberWords, MemberWordsProvider, useMemberWords } from './memberWords';
 import { Orders } from './Orders';
+import { Search } from './Search';
 import { SignIn } from './SignIn';
 import { Things } from './Things';
 
@@ -91,6 +92,7 @@ function Mine({ me, onDone }: { me: SignedIn; onDone: () => void }) {
       <AnswersAboutOthers present={me.agreements.map((a) => a.id)} />
       {/* What is behind comes first: it is what this visit is about. */}
       {behind && agreements}
+      {isMuch(me.things) && <Search />}
       <Things things={me.things} />
       {!behind && agreements}
       <Orders orders={me.orders} />
@@ -98,6 +100,10 @@ function Mine({ me, onDone }: { me: SignedIn; onDone: () => void }) {
     </>
   );
 }
+
+/** Whether there is more than can be seen at a glance. */
+const isMuch = (things: SignedIn['things']): boolean =>
+  things.length > 3 || things.some(({ course, membership }) => course !== null || membership !== null);
 
 /** What was answered about something that is not shown any more. */
 function AnswersAboutOthers({ present }: { present: readonly string[] }) {

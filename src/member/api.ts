@@ -1,4 +1,4 @@
-import type { AskRequest, EndSession, Me, MemberAct, NameRequest, ProblemBody, Said } from '../wire';
+import type { AskRequest, EndSession, Me, MemberAct, NameRequest, ProblemBody, Said, SearchAnswer } from '../wire';
 
 export type { Me, MemberAgreement, SignedIn } from '../wire';
 export interface Problem {
@@ -28,3 +28,6 @@ export const endSession = (id: string, notReached: string): Promise<Said | Probl
   post('/sessions/end', notReached, { id } satisfies EndSession);
 export const actOn = (id: string, act: MemberAct, notReached: string): Promise<Said | Problem> =>
   post(`/agreements/${encodeURIComponent(id)}`, notReached, act);
+export type Found = SearchAnswer;
+export const searchMine = (question: string, notReached: string): Promise<Found | Problem> =>
+  call<Found>(`/search?q=${encodeURIComponent(question)}`, notReached);

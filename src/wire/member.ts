@@ -123,3 +123,20 @@ export type SignedIn = Extract<Me, { signedIn: true }>;
 
 export const NameRequest = z.strictObject({ name: z.string().max(300) });
 export type NameRequest = z.infer<typeof NameRequest>;
+
+/** What a member finds in everything that is open to them. */
+export const SearchAnswer = z.strictObject({
+  found: z.array(
+    z.strictObject({
+      title: z.string(),
+      /** What it stands in; empty for a product itself. */
+      within: z.string(),
+      href: z.string(),
+      /** Where in its words it was found; empty where only its title was. */
+      excerpt: z.string(),
+    }),
+  ),
+  /** How many more there are. */
+  more: z.int(),
+});
+export type SearchAnswer = z.infer<typeof SearchAnswer>;

@@ -71,3 +71,4 @@ export { countriesByName, countryName } from './countries';
 export { ShopDetails, DEFAULT_SHOP, localesOf } from './shopDetails';
 export { describeFiles, describeBytes } from './describe';
 export { DEFAULT_TAKEAWAYS, isPdf, isWholePdf, mayBearName, Takeaways } from './takeaways';
+export { findIn, type FoundIn, type Searched } from './findIn';

@@ -5,7 +5,7 @@ import { countriesByName } from '#core/catalogue';
 import { compareAddress, isAddress } from '#core/people';
 import { passesFor } from '#core/shop';
 import { languageOf } from '#core/words';
-import { AskRequest, EndSession, Me, MemberAct, NameRequest, Said } from '../../wire';
+import { AskRequest, EndSession, Me, MemberAct, NameRequest, Said, SearchAnswer } from '../../wire';
 import { type CounterContext, shopOf } from '../context';
 import { drawDocument } from '../documents/drawDocument';
 import { answer } from '../http/answer';
@@ -14,6 +14,7 @@ import { limit, placeOf } from '../http/limits';
 import { cookiesOf, dropCookie, giveCookie } from '../http/cookies';
 import { Problem, refusalProblem } from '../http/problem';
 import { securityEvent } from '../http/securityLog';
+import { textOf } from '../http/textOf';
 import { DEVICE_COOKIE, personOfDevice } from '../shared/device';
 import { deviceInWords } from '../shared/deviceInWords';
 import { dueAnswered, dueInWords } from '../shared/dueAnswered';
@@ -29,6 +30,8 @@ import { pauseDayAllowed } from './agreementsView';
 import { commandFor } from './memberActs';
 import { isKnownBrowser, isOld, knowBrowser } from './knownBrowser';
 import { paperOf } from './papers';
+import { perLearner } from './learner';
+import { searchFor } from './search';
 import { memberView } from './view';
 import { noteHere } from './visits';
 
@@ -77,6 +80,12 @@ export function memberRoutes(context: CounterContext): Router {
       countries: countriesByName(shop.tax, locale),
       ...memberView(context, reading, id),
     });
+  });
+
+  router.get('/api/search', perLearner(context), (req, res) => {
+    const question = textOf(req.query['q']).slice(0, 200);
+    res.set('Cache-Control', 'no-store');
+    answer(res, SearchAnswer, searchFor(readingFor(context, req), person(req), question));
   });
 
   // What a member does to their own payments; another person's are not found.

@@ -4,7 +4,7 @@ import { type Release, sealContent, unsealContent } from '#core/release';
 import { xml2js } from 'xml-js';
 import { Buyer } from '../../../demo/clients';
 import type { PostView } from '../../../src/pages/membership/view';
-import type { Me } from '../../../src/wire';
+import type { Me, SearchAnswer } from '../../../src/wire';
 import { CARD, openShop, type TestShop } from '../../support/counter';
 import { courseOf, lessonWith, moduleOf, soundFile } from '../../support/course';
 import { downloadWith, membershipOf, postWith } from '../../support/membership';
@@ -137,6 +137,26 @@ test('what has come since they were here last is new until they come again', asy
   go('2026-06-16T12:00:00.000Z');
   expect((await home(tove))?.fresh).toHaveLength(0);
   expect(await text(tove, PLACE)).not.toContain('fresh-mark');
+});
+
+test('search looks in what is open to somebody, and in nothing else', async () => {
+  const found = async (who: Buyer, question: string): Promise<string[]> => {
+    const response = await who.fetch(`/member/api/search?q=${encodeURIComponent(question)}`);
+    return ((await response.json()) as SearchAnswer).found.map(({ title, within }) => `${title} in ${within}`);
+  };
+  expect(await found(tove, 'READ ín')).toEqual([
+    'Post po_planned in The Hide',
+    'Post po_may in The Hide',
+    'Lesson one in Hearing Wrens',
+    'Lesson two in Hearing Wrens',
+  ]);
+  // In a title first; a word's beginning is enough, its middle is not.
+  expect(await found(tove, 'po_ma')).toEqual(['Post po_may in The Hide']);
+  expect(await found(tove, 'f_prd_sounds')).toEqual(['Download prd_sounds in ']);
+  for (const nothing of ['po_held', 'prd_maps', 'ost', '', '%', '(((']) expect(await found(tove, nothing)).toEqual([]);
+  const ola = await entered('ola@example.org');
+  expect(await found(ola, 'read')).toEqual(['Lesson one in Hearing Wrens', 'Lesson two in Hearing Wrens']);
+  expect((await new Buyer(shop.counter.address).fetch('/member/api/search?q=read')).status).toBe(401);
 });
 
 test('what is taken out closes at once; paused, everything is closed and says why', async () => {
