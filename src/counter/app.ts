@@ -10,6 +10,7 @@ import { ownHostOnly } from './http/hosts';
 import { ownOriginOnly } from './http/origin';
 import { problemHandler } from './http/problem';
 import { learnRoutes } from './member/learnRoutes';
+import { movingRoutes } from './member/movingRoutes';
 import { membershipRoutes } from './member/membershipRoutes';
 import { memberRoutes } from './member/routes';
 import { noticeRoutes } from './notices';
@@ -69,6 +70,7 @@ export function counterApp(context: CounterContext, behindProxy: boolean): Expre
   app.use('/get', fileRoutes(context));
   app.use('/member', learnRoutes(context));
   app.use('/member', membershipRoutes(context));
+  app.use('/member', movingRoutes(context));
   app.use('/member', memberRoutes(context));
   app.get(['/studio', '/studio/{*rest}'], sendApp(client.folder, 'studio.html'));
   app.get(['/member', '/member/{*rest}'], sendApp(client.folder, 'member.html'));

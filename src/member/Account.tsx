@@ -1,12 +1,13 @@
 import { type FormEvent, useState } from 'react';
 import { Field } from '../ui/Field';
-import { changeName, endSession, type Problem, type SignedIn } from './api';
+import { changeAddress, changeName, endSession, type Problem, type SignedIn } from './api';
 import { useMemberWords } from './memberWords';
 
 /** One's own name, and where one is signed in. */
 export function Account({ me, onDone }: { me: SignedIn; onDone: () => void }) {
   const words = useMemberWords();
   const [name, setName] = useState(me.name);
+  const [address, setAddress] = useState('');
   const [said, setSaid] = useState<string | null>(null);
 
   const hear = (answer: { sentence: string } | Problem): void => {
@@ -36,6 +37,29 @@ export function Account({ me, onDone }: { me: SignedIn; onDone: () => void }) {
         <button className="btn btn-quiet min-h-11">{words.keepName}</button>
       </form>
       <p className="cap mt-1">{words.nameStays}</p>
+      <form
+        noValidate
+        className="mt-4 flex flex-wrap items-end gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void changeAddress(address, words.notReached).then(hear);
+        }}
+      >
+        <div className="min-w-[14rem] flex-1">
+          <Field
+            id="own-address"
+            label={words.newAddress}
+            type="email"
+            autoComplete="email"
+            value={address}
+            onChange={setAddress}
+            wrong={undefined}
+          />
+        </div>
+        <button className="btn btn-quiet min-h-11" disabled={address.trim() === ''}>
+          {words.changeAddress}
+        </button>
+      </form>
       <h2 className="mt-5 text-lg">{words.whereSignedIn}</h2>
       <ul>
         {me.sessions.map((session) => (

@@ -31,3 +31,5 @@ export const actOn = (id: string, act: MemberAct, notReached: string): Promise<S
 export type Found = SearchAnswer;
 export const searchMine = (question: string, notReached: string): Promise<Found | Problem> =>
   call<Found>(`/search?q=${encodeURIComponent(question)}`, notReached);
+export const changeAddress = (address: string, notReached: string): Promise<Said | Problem> =>
+  post('/address', notReached, { address } satisfies AskRequest);

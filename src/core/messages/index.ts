@@ -1,4 +1,12 @@
-export { helperMessage, receiptMessage, refundMessage, signInMessage } from './messages';
+export {
+  addressAskedMessage,
+  addressChangedMessage,
+  addressLinkMessage,
+  helperMessage,
+  receiptMessage,
+  refundMessage,
+  signInMessage,
+} from './messages';
 export { agreementMessage } from './agreementMessages';
 export {
   AGREEMENT_LETTERS,

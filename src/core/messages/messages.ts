@@ -76,6 +76,18 @@ export const helperMessage = (setting: Setting, link: { url: string; minutes: nu
 export const signInMessage = (setting: Setting, link: { url: string; minutes: number }): Message =>
   framed(setting, '', wordsFor(setting.locale).letters.signIn(oneLine(setting.shop.name), link.url, link.minutes));
 
+/** The link that changes somebody's address, mailed to the new one. */
+export const addressLinkMessage = (setting: Setting, url: string): Message =>
+  framed(setting, '', wordsFor(setting.locale).letters.addressLink(oneLine(setting.shop.name), url));
+
+/** Tells the address before that another was asked for. */
+export const addressAskedMessage = (setting: Setting, to: string): Message =>
+  framed(setting, '', wordsFor(setting.locale).letters.addressAsked(oneLine(setting.shop.name), to));
+
+/** Tells both addresses that one took the other's place. */
+export const addressChangedMessage = (setting: Setting, from: string, to: string): Message =>
+  framed(setting, '', wordsFor(setting.locale).letters.addressChanged(oneLine(setting.shop.name), from, to));
+
 /** What a payment was taken from; null where nothing was. */
 const meansOf = (payment: Pick<Payment, 'last4' | 'way'> | undefined): Means | null =>
   payment?.last4 == null ? null : { last4: payment.last4, way: payment.way };

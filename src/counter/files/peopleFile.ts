@@ -28,6 +28,12 @@ export interface PeopleFile extends PeoplePort {
    * @returns what is left of them
    */
   erase(id: PersonId, check: () => void): Promise<PersonRecord>;
+  /**
+   * Gives somebody another address.
+   * @param from what it was when they asked, as addresses are compared
+   * @returns the record as it is then; 'taken' where somebody has that address, 'other' where theirs is another by now
+   */
+  move(id: PersonId, from: string, to: string): Promise<PersonRecord | 'taken' | 'other'>;
   isGoing(id: PersonId): boolean;
   close(): Promise<void>;
 }
@@ -131,6 +137,18 @@ export async function openPeopleFile(folder: string, disk: Disk): Promise<People
         hold(erased);
         return erased;
       }),
+    // One after the other for whoever comes with that address, and for whoever changes this record.
+    move: (id, from, to) =>
+      oneByOne(`@${compareAddress(to)}`, () =>
+        oneByOne(id, async () => {
+          const record = byId.get(id);
+          if (!record || record.erased || going.has(id) || compareAddress(record.address) !== from) return 'other';
+          if (find(to)) return 'taken';
+          const moved = { ...record, rev: record.rev + 1, address: to };
+          await save(moved);
+          return moved;
+        }),
+      ),
     isGoing: (id) => going.has(id),
     all: () => byId.values(),
     close: () => log.close(),

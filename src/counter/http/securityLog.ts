@@ -10,6 +10,7 @@ export type SecurityEvent =
   | 'too-many-cards'
   | 'too-many-bodies'
   | 'signed-in'
+  | 'address-changed'
   | 'session-ended';
 
 /** Written to the log without personal data: what, by which kind of address, and no query, name or mail address. */

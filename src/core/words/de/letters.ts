@@ -40,6 +40,24 @@ export const letters: LetterWords = {
       `Hier anmelden:\n${url}`,
       `Der Link gilt einmal, ${minutes} Minuten lang. Wenn Sie nicht darum gebeten haben, brauchen Sie nichts zu tun.`,
     ),
+  addressLink: (shop, url) =>
+    letter(
+      `Ihre neue Adresse bei ${shop}`,
+      `Drücken Sie den Knopf hinter diesem Link, dann schreibt ${shop} von da an an diese Adresse:\n${url}`,
+      'Der Link gilt einen Tag. Wenn Sie nicht darum gebeten haben, brauchen Sie nichts zu tun.',
+    ),
+  addressAsked: (shop, to) =>
+    letter(
+      `Bei ${shop} wurde um eine andere Adresse gebeten`,
+      `Jemand, der als Sie angemeldet ist, hat gebeten, dass ${shop} künftig an ${to} schreibt. Solange dem Link dorthin niemand folgt, ändert sich nichts.`,
+      'Wenn Sie das nicht waren, antworten Sie gleich auf diese Nachricht.',
+    ),
+  addressChanged: (shop, from, to) =>
+    letter(
+      `Ihre Adresse bei ${shop} hat sich geändert`,
+      `${shop} schreibt jetzt an ${to} statt an ${from}. Alles, was Ihnen gehört, ist da wie vorher; melden Sie sich mit der neuen Adresse an.`,
+      'Wenn Sie das nicht waren, antworten Sie gleich auf diese Nachricht.',
+    ),
   helper: (shop, url, minutes) =>
     letter(
       `Mithelfen bei ${shop}`,

@@ -10,6 +10,8 @@ export const member: MemberWords = {
   yourName: 'Ihr Name',
   keepName: 'Behalten',
   nameStays: 'Vorhandene Belege behalten den Namen, mit dem sie gemacht wurden.',
+  newAddress: 'Andere E-Mail-Adresse',
+  changeAddress: 'Dahin ändern',
   whereSignedIn: 'Wo Sie angemeldet sind',
   someDevice: 'Ein Gerät',
   since: (day: string): string => `seit ${day}`,

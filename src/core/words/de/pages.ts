@@ -78,6 +78,21 @@ export const pages: PageWords = {
     heading: 'Melden Sie sich an, um zu öffnen, was Sie gekauft haben',
     text: 'Diese Seite öffnet sich nur gleich nach dem Kauf von selbst. Ihre Sachen liegen im Mitgliederbereich bereit.',
   },
+  move: {
+    heading: 'Adresse ändern',
+    text: (to) => `Drücken Sie den Knopf, dann schreiben wir von jetzt an an ${to}. Damit melden Sie sich auch an.`,
+    action: 'Ändern',
+    asked: (to) =>
+      `Eine Nachricht mit einem Link ist unterwegs an ${to}. Solange Sie ihm nicht folgen, ändert sich nichts.`,
+    same: 'Das ist schon Ihre Adresse.',
+    done: 'Ihre Adresse ist geändert',
+    doneText: (to) => `Von jetzt an schreiben wir an ${to}. Alles, was Ihnen gehört, ist da wie vorher.`,
+    taken: 'Zu dieser Adresse gehört hier schon etwas',
+    takenText:
+      'Damit wurde schon einmal gekauft. Schreiben Sie uns, wir führen beides zusammen. Nichts wurde geändert.',
+    over: 'Dieser Link wurde schon benutzt oder ist zu alt',
+    overText: 'Durch ihn hat sich nichts geändert. Im Mitgliederbereich können Sie um einen neuen bitten.',
+  },
   enter: {
     heading: 'Anmelden',
     text: 'Drücken Sie den Knopf, um den Mitgliederbereich auf diesem Gerät zu öffnen.',

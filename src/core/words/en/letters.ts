@@ -76,6 +76,24 @@ export const letters = {
       `Sign in here:\n${url}`,
       `The link works once, for ${minutes} minutes. If you did not ask for it, nothing needs to be done.`,
     ),
+  addressLink: (shop: string, url: string): Letter =>
+    letter(
+      `Your new address at ${shop}`,
+      `Press the button behind this link, and ${shop} writes to this address from then on:\n${url}`,
+      'The link works for a day. If you did not ask for it, nothing needs to be done.',
+    ),
+  addressAsked: (shop: string, to: string): Letter =>
+    letter(
+      `Another address was asked for at ${shop}`,
+      `Somebody who is signed in as you asked that ${shop} writes to ${to} from now on. Nothing is changed until the link that went there is followed.`,
+      'If that was not you, answer this message at once.',
+    ),
+  addressChanged: (shop: string, from: string, to: string): Letter =>
+    letter(
+      `Your address at ${shop} has changed`,
+      `${shop} now writes to ${to} instead of ${from}. All that is yours is there as before; sign in with the new address.`,
+      'If that was not you, answer this message at once.',
+    ),
   helper: (shop: string, url: string, minutes: number): Letter =>
     letter(
       `Help in ${shop}`,

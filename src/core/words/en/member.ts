@@ -8,6 +8,8 @@ export const member = {
   yourName: 'Your name',
   keepName: 'Keep it',
   nameStays: 'Papers you have go on bearing the name they were made with.',
+  newAddress: 'Another e-mail address',
+  changeAddress: 'Change to it',
   whereSignedIn: 'Where you are signed in',
   someDevice: 'A device',
   since: (day: string): string => `since ${day}`,
