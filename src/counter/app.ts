@@ -15,6 +15,9 @@ import { membershipRoutes } from './member/membershipRoutes';
 import { memberRoutes } from './member/routes';
 import { noticeRoutes } from './notices';
 import { STANDINS } from './outside';
+import { studioOnly } from './owner/door';
+import { needs } from './owner/who';
+import { seeRoutes } from './member/seeRoutes';
 import { enterRoutes } from './owner/enterRoutes';
 import { ownerRoutes } from './owner/routes';
 import { practiceDoor } from './practice/practiceDoor';
@@ -66,6 +69,7 @@ export function counterApp(context: CounterContext, behindProxy: boolean): Expre
   app.use(ownOriginOnly(context.hosts, security));
   app.use('/owner/enter', enterRoutes(context));
   app.use('/owner/api', ownerRoutes(context));
+  app.use(seeRoutes(context, [studioOnly(context), needs(context, 'answer')], sendApp(client.folder, 'member.html')));
   app.use('/checkout', checkoutRoutes(context));
   app.use('/get', fileRoutes(context));
   app.use('/member', learnRoutes(context));

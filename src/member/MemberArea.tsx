@@ -54,7 +54,7 @@ export function MemberArea() {
           <a href="/" className="font-head text-[17px] font-bold text-ink-2 no-underline" dir="auto">
             {me.shopName}
           </a>
-          {me.signedIn && (
+          {me.signedIn && !me.looksOnly && (
             <button
               className="plain-link min-h-11 text-ink-2"
               onClick={() => void leave(words.notReached).then(() => location.reload())}
@@ -92,11 +92,11 @@ function Mine({ me, onDone }: { me: SignedIn; onDone: () => void }) {
       <AnswersAboutOthers present={me.agreements.map((a) => a.id)} />
       {/* What is behind comes first: it is what this visit is about. */}
       {behind && agreements}
-      {isMuch(me.things) && <Search />}
+      {isMuch(me.things) && !me.looksOnly && <Search />}
       <Things things={me.things} />
       {!behind && agreements}
       <Orders orders={me.orders} />
-      <Account me={me} onDone={onDone} />
+      {!me.looksOnly && <Account me={me} onDone={onDone} />}
     </>
   );
 }

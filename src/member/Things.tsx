@@ -122,6 +122,7 @@ function MembershipRow({ title, membership }: { title: string; membership: NonNu
 function OpenButton({ file }: { file: Thing['files'][number] }) {
   const words = useMemberWords();
   const word = file.elsewhere ? words.open : words.download;
+  if (file.href === '') return null;
   return (
     <a
       className="btn btn-quiet shrink-0"
@@ -138,7 +139,7 @@ function OpenButton({ file }: { file: Thing['files'][number] }) {
 function Player({ file }: { file: Thing['files'][number] }) {
   const words = useMemberWords();
   const [on, setOn] = useState(false);
-  if (!file.type.startsWith('audio/')) return null;
+  if (!file.type.startsWith('audio/') || file.href === '') return null;
   if (!on)
     return (
       <button className="plain-link min-h-11 text-access" onClick={() => setOn(true)}>

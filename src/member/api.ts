@@ -5,9 +5,15 @@ export interface Problem {
   problem: string;
 }
 
+/** Where the seller looks at somebody's area: everything is read from there. */
+const SEEN = /^\/owner\/sees\/[\w-]+/.exec(location.pathname)?.[0];
+
 async function call<T>(path: string, notReached: string, init?: RequestInit): Promise<T | Problem> {
   try {
-    const response = await fetch(`/member/api${path}`, { ...init, headers: { 'content-type': 'application/json' } });
+    const response = await fetch(`${SEEN ?? '/member/api'}${path}`, {
+      ...init,
+      headers: { 'content-type': 'application/json' },
+    });
     const body = (await response.json()) as T & Partial<ProblemBody>;
     return response.ok ? body : { problem: body.title ?? notReached };
   } catch {

@@ -105,6 +105,8 @@ export const Me = z.discriminatedUnion('signedIn', [
   z.strictObject({
     signedIn: z.literal(true),
     ...Shop,
+    /** The seller looks at it: nothing can be done. */
+    looksOnly: z.boolean(),
     name: z.string(),
     address: z.string(),
     things: z.array(MemberThing),

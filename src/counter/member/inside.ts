@@ -5,7 +5,7 @@ import { holderOf, progressOf } from '#core/shop';
 import type { Insider } from '../../pages/data/membershipData';
 import type { CounterContext } from '../context';
 import { insiderOf } from '../shared/insider';
-import { membershipHref, postHref, readAt } from '../shared/readHref';
+import { type Hrefs, MINE, readAt } from '../shared/readHref';
 import type { Reading } from '../shared/reading';
 import { lastHere } from './visits';
 
@@ -24,15 +24,16 @@ export function insideOf(
   reading: Reading,
   personId: PersonId,
   id: ProductId,
+  hrefs: Hrefs = MINE,
 ): Inside | null {
   const membership = reading.live?.content.products.find((p) => p.id === id);
   if (membership?.kind !== 'membership') return null;
   const { words, state } = reading;
   const productOf = (part: ProductId): Product | undefined => reading.live?.content.products.find((p) => p.id === part);
   const found = insiderOf(reading, holderOf(state, personId), membership, {
-    href: membershipHref(id),
-    postHref: (post) => postHref(id, post),
-    thingHref: (product) => readAt(product, 'mine', words)?.href ?? null,
+    href: hrefs.membership(id),
+    postHref: (post) => hrefs.post(id, post),
+    thingHref: (product) => readAt(product, hrefs, words)?.href ?? null,
     progress(part) {
       const how = howFar(reading, personId, productOf(part));
       return how ? words.course.progress(how.done, how.of) : '';

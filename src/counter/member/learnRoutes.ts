@@ -13,7 +13,7 @@ import { answer } from '../http/answer';
 import { Problem, refusalProblem } from '../http/problem';
 import { personOfDevice } from '../shared/device';
 import { feedFor } from '../shared/feed';
-import { courseHref, readAt } from '../shared/readHref';
+import { MINE, readAt } from '../shared/readHref';
 import { groundsIn, type Reading, readingFor } from '../shared/reading';
 import { sendLesson } from '../shared/sendLesson';
 import { sendPage } from '../shared/sendPage';
@@ -73,7 +73,7 @@ export function learnRoutes(context: CounterContext): Router {
     const product = readingFor(context, req).live?.content.products.find((p) => p.id === req.params['product']);
     if (personId === null || !product) throw new Problem(401, (say) => say.signInFirst, 'sign-in');
     await learners.change(personId, (record) => ({ ...record, feed: (record.feed ?? 0) + 1 }));
-    res.redirect(303, readAt(product, 'mine', readingFor(context, req).words)?.href ?? '/member/');
+    res.redirect(303, readAt(product, MINE, readingFor(context, req).words)?.href ?? '/member/');
   });
 
   router.get('/certificates/:name', async (req, res) => {
@@ -243,7 +243,7 @@ export function learnRoutes(context: CounterContext): Router {
           reading,
           known ? say.notYet.heading : say.notYours.heading,
           [known ? say.notYet.text(lesson.title, place.note || shown.note) : say.notYours.text],
-          { label: say.notYet.action, href: courseHref(learning.course.id) },
+          { label: say.notYet.action, href: MINE.course(learning.course.id) },
         ),
       );
   }

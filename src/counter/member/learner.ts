@@ -11,7 +11,7 @@ import type { CounterContext } from '../context';
 import { limit, placeOf } from '../http/limits';
 import { Problem } from '../http/problem';
 import { personOfDevice } from '../shared/device';
-import { courseHref, lessonHref } from '../shared/readHref';
+import { type Hrefs, MINE } from '../shared/readHref';
 import { groundsIn, type Reading } from '../shared/reading';
 
 /** A course that somebody has or had, and what of it has opened to them. */
@@ -68,14 +68,19 @@ export function openLesson({ course, opened, right }: Learning, id: string): Les
 }
 
 /** Whoever learns, as a course's pages are drawn for them. */
-export function learnerFor(reading: Reading, personId: PersonId, { course, opened, right }: Learning): Learner {
+export function learnerFor(
+  reading: Reading,
+  personId: PersonId,
+  { course, opened, right }: Learning,
+  hrefs: Hrefs = MINE,
+): Learner {
   const until = addMs(reading.now, productKindOf(course).limits(course).linkHours * HOUR);
   return {
     opened,
     progress: progressOf(reading.state, personId, course.id),
     has: true,
-    courseHref: courseHref(course.id),
-    lessonHref: (id) => lessonHref(course.id, id),
+    courseHref: hrefs.course(course.id),
+    lessonHref: (id) => hrefs.lesson(course.id, id),
     certificateHref: () => `/member/certificates/${course.id}.pdf`,
     fileHref: (file) => (right ? reading.fileHref({ passId: right.id, fileId: file.id, until }) : ''),
   };

@@ -7,7 +7,7 @@ import type { CounterContext } from '../context';
 import { Problem } from '../http/problem';
 import { personOfDevice } from '../shared/device';
 import { feedFor } from '../shared/feed';
-import { membershipHref } from '../shared/readHref';
+import { MINE } from '../shared/readHref';
 import { groundsIn, readingFor } from '../shared/reading';
 import { sendMembership, sendPost } from '../shared/sendMembership';
 import { whyOpen } from '../shared/whyOpen';
@@ -39,7 +39,7 @@ export function membershipRoutes(context: CounterContext): Router {
     const post = shownPosts(membership).find(({ id }) => id === req.params['post']);
     if (!post || !insider.opened.parts.has(post.id)) return notYet(res, met);
     const { places, speed } = learners.get(personId);
-    const own = { places, speed, api: `${membershipHref(membership.id)}/${post.id}`, who: whoIs(personId) };
+    const own = { places, speed, api: `${MINE.membership(membership.id)}/${post.id}`, who: whoIs(personId) };
     sendPost(context, req, res, postView(reading, membership, post, insider, own), [
       { text: reading.words.course.yours, href: '/member/' },
     ]);
@@ -93,7 +93,7 @@ export function membershipRoutes(context: CounterContext): Router {
       .send(
         wordsPage(context, reading, heading, [text], {
           label: reading.words.course.backTo(membership.title),
-          href: membershipHref(membership.id),
+          href: MINE.membership(membership.id),
         }),
       );
   }

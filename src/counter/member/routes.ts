@@ -69,6 +69,7 @@ export function memberRoutes(context: CounterContext): Router {
     answer(res, Me, {
       ...about,
       signedIn: true,
+      looksOnly: false,
       cardService: reading.cards.service,
       sampleCards: reading.cards.samples,
       sessions: sessionsFor(context, id, context.doors.sessionOf(cookiesOf(req)[DEVICE_COOKIE] ?? '')).map(

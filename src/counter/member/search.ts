@@ -12,7 +12,7 @@ import type { PersonId } from '#core/ids';
 import { isOpen } from '#core/passes';
 import { holderOf, openedTo, rightsOf } from '#core/shop';
 import type { SearchAnswer } from '../../wire';
-import { lessonHref, postHref, readAt } from '../shared/readHref';
+import { MINE, readAt } from '../shared/readHref';
 import { groundsIn, type Reading } from '../shared/reading';
 
 interface Place extends Searched {
@@ -59,7 +59,7 @@ function placeOf(reading: Reading, product: Product): Place {
   return {
     title: product.title,
     within: '',
-    href: readAt(product, 'mine', reading.words)?.href ?? '/member/',
+    href: readAt(product, MINE, reading.words)?.href ?? '/member/',
     text: [product.promise, plainFromRich(product.description), ...files.map(({ name }) => name)].join('\n'),
   };
 }
@@ -68,9 +68,9 @@ type Written = Pick<Lesson, 'title' | 'blocks' | 'files'>;
 
 function partsOf(product: Product): (Written & { id: string; href: string })[] {
   if (product.kind === 'course')
-    return lessonsOf(product).map((lesson) => ({ ...lesson, href: lessonHref(product.id, lesson.id) }));
+    return lessonsOf(product).map((lesson) => ({ ...lesson, href: MINE.lesson(product.id, lesson.id) }));
   if (product.kind === 'membership')
-    return shownPosts(product).map((post) => ({ ...post, href: postHref(product.id, post.id) }));
+    return shownPosts(product).map((post) => ({ ...post, href: MINE.post(product.id, post.id) }));
   return [];
 }
 

@@ -14,13 +14,14 @@ import { learnerFor, learningOf } from './learner';
 import { nameAt } from '#core/people';
 import { filesOfPass, productTitle } from '../shared/orderView';
 import type { Reading } from '../shared/reading';
+import { type Hrefs, MINE } from '../shared/readHref';
 import { whyOpen } from '../shared/whyOpen';
 import { agreementsOf } from './agreementsView';
 
 type View = Pick<SignedIn, 'name' | 'address' | 'things' | 'agreements' | 'orders'>;
 
 /** What a signed-in member sees: one entry a product, and every order with its papers. */
-export function memberView(context: CounterContext, reading: Reading, personId: PersonId): View {
+export function memberView(context: CounterContext, reading: Reading, personId: PersonId, hrefs: Hrefs = MINE): View {
   const { state, person } = reading;
   const products = [...new Set(passesFor(state, personId).map((p) => p.productId))];
   const orders = (state.ordersOfPerson.get(personId) ?? []).flatMap((id) => state.orders.get(id) ?? []);
@@ -29,35 +30,41 @@ export function memberView(context: CounterContext, reading: Reading, personId: 
     // Their own; until they say it, what they bought under first.
     name: known ? known.name || nameAt(known, orders[0]?.checkoutId ?? null) : '',
     address: known?.address ?? '',
-    things: products.map((id) => thingOf(context, reading, personId, id)),
+    things: products.map((id) => thingOf(context, reading, personId, id, hrefs)),
     orders: orders.reverse().map((order) => orderOf(reading, order)),
     agreements: agreementsOf(reading, personId),
   };
 }
 
 /** One product they have or had: open and how long, or why not. */
-function thingOf(context: CounterContext, reading: Reading, personId: PersonId, productId: ProductId): MemberThing {
+function thingOf(
+  context: CounterContext,
+  reading: Reading,
+  personId: PersonId,
+  productId: ProductId,
+  hrefs: Hrefs,
+): MemberThing {
   const { shop, locale, words } = reading;
   const title = productTitle(reading, productId);
   const why = whyOpen(reading, personId, productId);
   const files = why.open && why.pass ? filesOfPass(reading, why.pass) : [];
   const lasts = why.lasts ?? 'good';
   const mine = typeof lasts === 'string' ? lasts : { until: formatMoment(lasts.until, shop.zone, locale) };
-  const course = why.open ? courseOf(reading, personId, productId) : null;
+  const course = why.open ? courseOf(reading, personId, productId, hrefs) : null;
   return {
     title,
     open: why.open,
     note: why.open ? `${describeOpen(reading, productId, files)}, ${words.access.mine(mine)}` : why.sentence,
     files,
     course,
-    membership: why.open ? membershipOf(context, reading, personId, productId) : null,
+    membership: why.open ? membershipOf(context, reading, personId, productId, hrefs) : null,
   };
 }
 
-function courseOf(reading: Reading, personId: PersonId, productId: ProductId): MemberCourse | null {
+function courseOf(reading: Reading, personId: PersonId, productId: ProductId, hrefs: Hrefs): MemberCourse | null {
   const learning = learningOf(reading, personId, productId);
   if (!learning) return null;
-  const { mine, href } = courseView(reading, learning.course, learnerFor(reading, personId, learning));
+  const { mine, href } = courseView(reading, learning.course, learnerFor(reading, personId, learning, hrefs));
   if (!mine) return null;
   const { done, of, progress, goOn, opensNext } = mine;
   return { href, done, of, progress, goOn, opensNext };
@@ -71,8 +78,9 @@ function membershipOf(
   reading: Reading,
   personId: PersonId,
   id: ProductId,
+  hrefs: Hrefs,
 ): MemberMembership | null {
-  const found = insideOf(context, reading, personId, id);
+  const found = insideOf(context, reading, personId, id, hrefs);
   if (!found) return null;
   const view = membershipView(reading, found.membership, found.insider);
   const fresh = view.posts.filter((post) => post.fresh);

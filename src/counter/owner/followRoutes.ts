@@ -3,10 +3,11 @@ import { lessonOf } from '#core/catalogue';
 import type { LessonId } from '#core/ids';
 import { calledBySeller } from '#core/people';
 import { closesFor, followCourse } from '#core/shop';
-import { ClosesForAnswer, FollowedAnswer } from '../../wire';
+import { ClosesForAnswer, FollowedAnswer, Said } from '../../wire';
 import { type CounterContext, liveRelease } from '../context';
 import { answer } from '../http/answer';
 import { Problem } from '../http/problem';
+import { whyOpen } from '../shared/whyOpen';
 import { groundsIn, readingFor } from '../shared/reading';
 
 /** So many people are named; the counts are of all. */
@@ -47,6 +48,13 @@ export function followRoutes(context: CounterContext): Router {
     const { id, part } = req.params;
     const grounds = groundsIn(readingFor(context, req));
     answer(res, ClosesForAnswer, { people: closesFor(context.runner.state, { productId: id, part }, grounds) });
+  });
+  // Why somebody can or cannot open something, whatever it stands in.
+  router.get('/people/:id/why/:product', (req, res) => {
+    const person = context.people.get(req.params.id);
+    const who = { you: false, name: calledBySeller(person) || (person?.address ?? 'Somebody') } as const;
+    const { sentence } = whyOpen(readingFor(context, req), req.params.id, req.params.product, who);
+    answer(res, Said, { sentence });
   });
   return router;
 }

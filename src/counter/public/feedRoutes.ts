@@ -11,7 +11,7 @@ import { Problem } from '../http/problem';
 import { readToken } from '../http/signing';
 import { FEEDS } from '../shared/feed';
 import { groundsIn, type Reading, readingFor } from '../shared/reading';
-import { readAt } from '../shared/readHref';
+import { MINE, readAt } from '../shared/readHref';
 import { sendFile } from '../shared/sendFile';
 
 const FeedToken = z.object({ p: z.string(), k: z.string(), r: z.number() });
@@ -36,7 +36,7 @@ export function feedRoutes(context: CounterContext): Router {
   router.get(`${FEEDS}/:token`, (req, res) => {
     const { reading, product, entries } = openFeed(req);
     const own = `${context.publicAddress()}${FEEDS}/${String(req.params['token'])}`;
-    const link = `${context.publicAddress()}${readAt(product, 'mine', reading.words)?.href ?? '/member/'}`;
+    const link = `${context.publicAddress()}${readAt(product, MINE, reading.words)?.href ?? '/member/'}`;
     const feed = new Feed({
       id: link,
       link,

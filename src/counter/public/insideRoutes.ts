@@ -5,7 +5,7 @@ import { membershipView, postView } from '../../pages/data/membershipData';
 import type { CounterContext } from '../context';
 import { personOfDevice } from '../shared/device';
 import { insiderOf } from '../shared/insider';
-import { membershipHref, membershipOfOrderHref, MEMBERSHIPS, postHref, readAt } from '../shared/readHref';
+import { MEMBERSHIPS, MINE, OF_ORDER, readAt } from '../shared/readHref';
 import { groundsIn, readingFor } from '../shared/reading';
 import { sendMembership, sendPost } from '../shared/sendMembership';
 import { wordsPage } from '../shared/wordsPage';
@@ -23,7 +23,7 @@ export function insideRoutes(context: CounterContext): Router {
       personId !== null &&
       mayOpen(holderOf(context.runner.state, personId), product, groundsIn(readingFor(context, req)));
     if (!has) return next();
-    res.redirect(303, post === undefined ? membershipHref(product) : postHref(product, post));
+    res.redirect(303, post === undefined ? MINE.membership(product) : MINE.post(product, post));
   });
 
   router.get(`${MEMBERSHIPS}/:product`, (req, res) => {
@@ -49,11 +49,11 @@ export function insideRoutes(context: CounterContext): Router {
     const passes = ordersOfVisit(context, req).flatMap(({ passIds }) =>
       passIds.flatMap((id) => reading.state.passes.get(id) ?? []),
     );
-    const base = membershipOfOrderHref(membership.id);
+    const base = OF_ORDER.membership(membership.id);
     const found = insiderOf(reading, holderBy(passes), membership, {
       href: base,
       postHref: (post) => `${base}/${post}`,
-      thingHref: (product) => readAt(product, 'ofOrder', reading.words)?.href ?? null,
+      thingHref: (product) => readAt(product, OF_ORDER, reading.words)?.href ?? null,
       progress: () => '',
       lastHere: null,
     });

@@ -10,7 +10,7 @@ import { groundsIn, type Reading, readingFor } from '../shared/reading';
 import { sendLesson } from '../shared/sendLesson';
 import { sendPage } from '../shared/sendPage';
 import { personOfDevice } from '../shared/device';
-import { courseHref, COURSES, courseOfOrderHref, lessonHref } from '../shared/readHref';
+import { COURSES, MINE, OF_ORDER } from '../shared/readHref';
 import { sendFile } from '../shared/sendFile';
 import { wordsPage } from '../shared/wordsPage';
 import { ordersOfVisit } from './visit';
@@ -30,7 +30,7 @@ export function readingRoutes(context: CounterContext): Router {
       personId !== null &&
       mayOpen(holderOf(context.runner.state, personId), product, groundsIn(readingFor(context, req)));
     if (!has) return next();
-    res.redirect(303, lesson === undefined ? courseHref(product) : lessonHref(product, lesson));
+    res.redirect(303, lesson === undefined ? MINE.course(product) : MINE.lesson(product, lesson));
   });
 
   router.get(`${COURSES}/:product`, (req, res) => {
@@ -85,7 +85,7 @@ export function readingRoutes(context: CounterContext): Router {
     if (!pass && samples.length === 0) return null;
     const opened = pass && openedTo(holder, course, grounds);
     const until = addMs(now, productKindOf(course).limits(course).linkHours * HOUR);
-    const base = courseOfOrderHref(course.id);
+    const base = OF_ORDER.course(course.id);
     const say = reading.words.course;
     const places = new Map(samples.flatMap((lesson) => filesOfLesson(lesson).map((file) => [file.id, lesson.id])));
     return {

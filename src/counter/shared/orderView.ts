@@ -10,7 +10,7 @@ import type { Order } from '#core/shop';
 import type { ProductId } from '#core/ids';
 import type { OpenFile } from '../../wire';
 import type { OrderView } from '../../pages/view';
-import { readAt } from './readHref';
+import { OF_ORDER, readAt } from './readHref';
 import type { Reading } from './reading';
 
 /** What a pass opens right now: files and links held elsewhere, each with an address of its own for this buyer. */
@@ -33,7 +33,7 @@ export function filesOfPass({ live, now, locale, fileHref }: Reading, pass: Pass
 
 const readOf = ({ live, words }: Reading, id: ProductId): OrderView['things'][number]['read'] => {
   const product = live?.content.products.find((p) => p.id === id);
-  return product ? readAt(product, 'ofOrder', words) : null;
+  return product ? readAt(product, OF_ORDER, words) : null;
 };
 
 export const productTitle = ({ live, words }: Pick<Reading, 'live' | 'words'>, productId: ProductId): string =>

@@ -2,46 +2,46 @@ import type { Product, ProductName } from '#core/catalogue';
 import type { LessonId, PostId, ProductId } from '#core/ids';
 import type { Words } from '#core/words';
 
-/** Where courses stand for whoever is not signed in. No path of a shop has such an address. */
+/** Where what somebody has is read, by who reads it. */
+export interface Hrefs {
+  course: (id: ProductId) => string;
+  lesson: (id: ProductId, lesson: LessonId) => string;
+  membership: (id: ProductId) => string;
+  post: (id: ProductId, post: PostId) => string;
+}
+
+const hrefsUnder = (courses: string, memberships: string): Hrefs => ({
+  course: (id) => `${courses}/${id}`,
+  lesson: (id, lesson) => `${courses}/${id}/${lesson}`,
+  membership: (id) => `${memberships}/${id}`,
+  post: (id, post) => `${memberships}/${id}/${post}`,
+});
+
+/** Where courses and memberships stand for whoever is not signed in. No path of a shop has such an address. */
 export const COURSES = '/-/course';
-/** And memberships. */
 export const MEMBERSHIPS = '/-/in';
+/** Where the seller sees what somebody sees. */
+export const SEES = '/owner/sees';
 
 /** For whoever is signed in and has it. */
-export const courseHref = (id: ProductId): string => `/member/course/${id}`;
-export const lessonHref = (id: ProductId, lesson: LessonId): string => `${courseHref(id)}/${lesson}`;
-export const membershipHref = (id: ProductId): string => `/member/in/${id}`;
-export const postHref = (id: ProductId, post: PostId): string => `${membershipHref(id)}/${post}`;
-
+export const MINE = hrefsUnder('/member/course', '/member/in');
 /** Right after buying, and for free samples. */
-export const courseOfOrderHref = (id: ProductId): string => `${COURSES}/${id}`;
-export const membershipOfOrderHref = (id: ProductId): string => `${MEMBERSHIPS}/${id}`;
-
-interface Read {
-  /** Signed in, or with the order just paid. */
-  href: Record<Reader, (id: ProductId) => string>;
-  begin: (words: Words) => string;
-}
-type Reader = 'mine' | 'ofOrder';
+export const OF_ORDER = hrefsUnder(COURSES, MEMBERSHIPS);
+/** For the seller, who looks at it as a member does. */
+export const seenAs = (personId: string): Hrefs => hrefsUnder(`${SEES}/${personId}/course`, `${SEES}/${personId}/in`);
 
 /** Kinds of product that are read in a place of their own; others are taken along. */
-const READ: { [K in ProductName]?: Read } = {
-  course: {
-    href: { mine: courseHref, ofOrder: courseOfOrderHref },
-    begin: (words) => words.pages.beginLessons,
-  },
-  membership: {
-    href: { mine: membershipHref, ofOrder: membershipOfOrderHref },
-    begin: (words) => words.pages.goIn,
-  },
+const READ: { [K in ProductName]?: { place: 'course' | 'membership'; begin: (words: Words) => string } } = {
+  course: { place: 'course', begin: (words) => words.pages.beginLessons },
+  membership: { place: 'membership', begin: (words) => words.pages.goIn },
 };
 
 /** Where a product is read, and what its button says; null for one without such a place. */
 export function readAt(
   { id, kind }: Pick<Product, 'id' | 'kind'>,
-  by: Reader,
+  hrefs: Hrefs,
   words: Words,
 ): { href: string; label: string } | null {
   const read = READ[kind];
-  return read ? { href: read.href[by](id), label: read.begin(words) } : null;
+  return read ? { href: hrefs[read.place](id), label: read.begin(words) } : null;
 }

@@ -84,6 +84,11 @@ export const ownerApi = createApi({
       providesTags: ['About'],
       ...read(PathFiguresAnswer),
     }),
+    why: build.query<Said, { personId: string; productId: string }>({
+      query: ({ personId, productId }) => `/people/${personId}/why/${productId}`,
+      keepUnusedDataFor: 0,
+      ...read(Said),
+    }),
     closesFor: build.query<ClosesForAnswer, { productId: string; part: string }>({
       query: ({ productId, part }) => `/memberships/${productId}/without/${part}`,
       keepUnusedDataFor: 0,
@@ -191,6 +196,7 @@ export const {
   useFirstHoursQuery,
   usePathFiguresQuery,
   useClosesForQuery,
+  useWhyQuery,
   useFollowedQuery,
   useGiveAccessMutation,
   useActOnPassMutation,

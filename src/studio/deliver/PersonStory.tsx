@@ -7,7 +7,8 @@ import { formatAmount } from '#core/money';
 import { type Agreement, chargeFor, isRunning, openFor } from '#core/agreements';
 import { agreementState, readyReply } from '#core/messages';
 import { explain, type Explanation, type OpenFor, type Pass } from '#core/passes';
-import type { PersonId } from '#core/ids';
+import type { PersonId, ProductId } from '#core/ids';
+import { useWhyQuery } from '../data/ownerApi';
 import { storyOfPerson } from '../data/queries/people';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
@@ -111,12 +112,15 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
             ?
           </p>
         )}
-        {productId !== '' && (
-          <p className="mt-1.5" role="status">
-            {why(productId)}
-          </p>
-        )}
+        {productId !== '' && <WhyAsked personId={personId} productId={productId} otherwise={why(productId)} />}
       </div>
+      <May right="answer">
+        <p className="mt-3">
+          <a className="opt" href={`/owner/sees/${personId}`} target="_blank" rel="noopener">
+            See what {who} sees
+          </a>
+        </p>
+      </May>
       <AnswerThem personId={personId} text={reply} />
       {agreements.length > 0 && (
         <div className="sec">
@@ -157,5 +161,15 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
         </May>
       )}
     </>
+  );
+}
+
+/** Why somebody can or cannot open something that they have no pass to: the shop knows what else it stands in. */
+function WhyAsked({ personId, productId, otherwise }: { personId: PersonId; productId: ProductId; otherwise: string }) {
+  const { data, isFetching } = useWhyQuery({ personId, productId });
+  return (
+    <p className="mt-1.5" role="status">
+      {isFetching ? '…' : (data?.sentence ?? otherwise)}
+    </p>
   );
 }

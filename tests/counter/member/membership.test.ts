@@ -159,6 +159,48 @@ test('search looks in what is open to somebody, and in nothing else', async () =
   expect((await new Buyer(shop.counter.address).fetch('/member/api/search?q=read')).status).toBe(401);
 });
 
+test('the seller sees what somebody sees, and can do nothing there; no link of theirs goes out, and it is no visit of theirs', async () => {
+  const { context } = shop.counter;
+  const id = context.people.find('tove@example.org')?.id ?? '';
+  const before = structuredClone(context.learners.get(id));
+  const base = `/owner/sees/${id}`;
+  const me = (await (await shop.owner.fetch(`${base}/me`)).json()) as Extract<Me, { signedIn: true }>;
+  expect(me).toMatchObject({
+    looksOnly: true,
+    address: 'tove@example.org',
+    things: [{ title: 'The Hide', open: true }],
+  });
+  expect(me.agreements.flatMap(({ acts }) => acts)).toEqual([]);
+  const pages = ['', `/in/prd_hide`, `/in/prd_hide/po_june`, '/course/prd_course', '/course/prd_course/one'];
+  for (const page of pages) {
+    const response = await shop.owner.fetch(`${base}${page}`);
+    expect([page, response.status]).toEqual([page, 200]);
+    expect(await response.text()).not.toMatch(/"\/get\/|\/-\/feed\/|href="\/member\/(in|course|learn)/);
+  }
+  expect(JSON.stringify(me)).not.toMatch(/"\/get\/|"\/member\/(in|course|learn|papers)/);
+  expect(await text(shop.owner as never, `${base}/in/prd_hide/po_june`)).toContain('/owner/api/vault/');
+  // What is not open to them is not open there either.
+  for (const page of ['/in/prd_hide/po_held', '/course/prd_maps', '/in/prd_course', '/course/prd_course/nothing'])
+    expect((await shop.owner.fetch(`${base}${page}`)).status).toBe(404);
+  for (const page of [...pages, '/me']) {
+    expect([401, 403]).toContain(await status(tove, `${base}${page}`));
+    expect([401, 403]).toContain(await status(new Buyer(shop.counter.address), `${base}${page}`));
+  }
+  const put = await shop.owner.fetch(`${base}/in/prd_hide/po_june/place`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json', 'x-keel': '1', origin: shop.counter.address },
+    body: '{}',
+  });
+  expect(put.status).toBe(405);
+  expect(context.learners.get(id)).toEqual(before);
+  // Why they can open something that stands in what they have.
+  const why = async (product: string): Promise<string> =>
+    ((await (await shop.owner.fetch(`/owner/api/people/${id}/why/${product}`)).json()) as { sentence: string })
+      .sentence;
+  expect(await why('prd_course')).toMatch(/^Tove can open Hearing Wrens .*because of The Hide: order \d+/);
+  expect(await why('prd_maps')).toContain('cannot open');
+});
+
 test('what is taken out closes at once; paused, everything is closed and says why', async () => {
   const files = fileHrefs(await text(tove, PLACE));
   expect(await status(tove, files[0] ?? '')).toBe(200);
