@@ -21,6 +21,7 @@ import type { Away } from './owner/absence';
 import type { FinishedShop } from './owner/finishedShop';
 import type { ReleaseFiles } from './files/releaseFiles';
 import type { VaultFiles } from './files/vaultFiles';
+import type { Networks } from './shared/networks';
 import type { DemoClock } from './ports/clocks';
 import type { Mailer } from './ports/mailer';
 import type { Secrets } from './secrets';
@@ -37,6 +38,7 @@ export interface CounterContext {
   visits: VisitsFiles;
   learners: LearnersFiles;
   named: NamedCopies;
+  networks: Networks;
   finishedShop: FinishedShop;
   vault: VaultFiles;
   releases: ReleaseFiles;

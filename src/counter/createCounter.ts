@@ -17,6 +17,7 @@ import { type FolderProblem, standsStill } from './files/folderProblem';
 import { openHelpersFile } from './files/helpersFile';
 import { rememberHost } from './files/hostsFile';
 import { journalFile } from './files/journalFile';
+import { Networks } from './shared/networks';
 import { openNamedCopies } from './files/namedCopies';
 import { openLearnersFiles } from './files/learnersFiles';
 import { makeFolder } from './files/makeFolder';
@@ -197,6 +198,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
     visits,
     learners,
     named,
+    networks: new Networks(),
     finishedShop: finished,
     vault,
     releases,

@@ -35,6 +35,8 @@ export const About = z.strictObject({
   /** Who helps, for whoever reads who did something. */
   helpers: z.array(z.strictObject({ id: z.string(), name: z.string() })),
   attention: z.array(z.strictObject({ id: z.string(), orderId: z.string(), text: z.string(), at: moment })),
+  /** Whose access is used as one person's seldom is. */
+  unusual: z.array(z.strictObject({ personId: z.string(), sentence: z.string() })),
   unanswered: z.int(),
   /** The demo's clock is being moved. */
   clockMove: z.strictObject({ from: moment, to: moment }).nullable(),

@@ -50,6 +50,7 @@ export {
 export { hasForAsLong } from './commands/passesByHand';
 export { followCourse, type Followed, type Follower } from './followed';
 export { passesFor } from './passesFor';
+export { muchFetched, type MuchFetched } from './unusual';
 export type {
   Ports,
   JournalPort,

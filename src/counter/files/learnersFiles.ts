@@ -24,6 +24,8 @@ const LearnerRecord = z.object({
   speed: z.number(),
   notes: z.record(idFor<LessonId>(), z.object({ text: z.string(), at: z.string() })),
   tries: z.record(idFor<LessonId>(), z.array(Try)),
+  /** How often they had fetched when the seller answered to that last. */
+  answeredFor: z.int().optional(),
   /** How often they asked for another address of their feeds. */
   feed: z.int().optional(),
   /** When they were in the member area last, and the time before that. */

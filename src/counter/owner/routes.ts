@@ -36,6 +36,7 @@ import { accessRoutes } from './accessRoutes';
 import { agreementRoutes } from './agreementRoutes';
 import { letIn, letOut, ownHeader, ownSession, studioOnly, whoWorks } from './door';
 import { helperRoutes } from './helperRoutes';
+import { endAllWays, noteAnswered, unusualUse } from './unusual';
 import { needs, refuseWho, whoIs } from './who';
 import { everythingOf } from './everythingOf';
 import { followRoutes } from './followRoutes';
@@ -101,6 +102,7 @@ export function ownerRoutes(context: CounterContext): Router {
       you: whoIs(res),
       helpers: context.helpers.all().map(({ id, name }) => ({ id, name })),
       attention: state.attention,
+      unusual: unusualUse(context),
       unanswered: state.todo.size,
       clockMove: clockMove(context),
       away: context.away,
@@ -163,6 +165,22 @@ export function ownerRoutes(context: CounterContext): Router {
       );
     });
     answer(res, Said, { sentence: `A sign-in link is on its way to ${person.address}.` });
+  });
+
+  // Two answers to unusual use: a fresh link to whoever it is, with every other way in ended or not.
+  router.post('/people/:id/ways/end', may('answer'), async (req, res) => {
+    const person = context.people.get(String(req.params['id']));
+    if (!person || person.erased)
+      throw new Problem(404, 'This person is not known here. Nothing was done.', 'no-such-person');
+    await endAllWays(context, person.id);
+    answer(res, Said, {
+      sentence:
+        'Every session of theirs and every address of a feed is ended. What they have stays theirs: a fresh link lets them in.',
+    });
+  });
+  router.post('/people/:id/ways/fine', may('answer'), async (req, res) => {
+    await noteAnswered(context, String(req.params['id']));
+    answer(res, Said, { sentence: 'Noted. It is said again only if it goes on.' });
   });
 
   router.get('/people/:id/everything', may('everything'), (req, res) => {

@@ -1,7 +1,7 @@
 import { Feed } from 'feed';
 import { type Request, Router } from 'express';
 import * as z from 'zod';
-import { msOf } from '#core/calendar';
+import { dateIn, msOf } from '#core/calendar';
 import { type FileRef, type LessonBlock, lessonsOf, type Product, shownPosts } from '#core/catalogue';
 import { isOpen, type Pass } from '#core/passes';
 import { holderOf, openedTo, rightsTo } from '#core/shop';
@@ -77,7 +77,9 @@ export function feedRoutes(context: CounterContext): Router {
     if (!token || !pass || !product) throw new Problem(404, (say) => say.notYours, 'no-such-feed');
     if ((context.learners.get(pass.personId).feed ?? 0) !== token.r)
       throw new Problem(410, (say) => say.notYours, 'feed-given-up');
-    return { reading, product, entries: entriesOf(reading, pass, product) };
+    const entries = entriesOf(reading, pass, product);
+    context.networks.note(pass.personId, req.ip ?? '', dateIn(reading.now, reading.shop.zone));
+    return { reading, product, entries };
   }
   return router;
 }

@@ -1,5 +1,6 @@
 import { type Request, type Response, Router } from 'express';
 import * as z from 'zod';
+import { dateIn } from '#core/calendar';
 import { openingIn } from '#core/catalogue';
 import type { Pass } from '#core/passes';
 import { refusalInWords, wordsFor } from '#core/words';
@@ -57,6 +58,8 @@ export function fileRoutes(context: CounterContext): Router {
       const usedUp = decision.refused === 'used-up';
       return refuse(req, res, usedUp ? 429 : 403, [usedUp ? say.usedUp : say.closed, why]);
     }
+    if (req.method !== 'HEAD')
+      context.networks.note(pass.personId, req.ip ?? '', dateIn(runner.now(), shopOf(context).zone));
     const found = openingIn(liveRelease(context)?.content.products ?? [], pass.productId, token.f);
     const opening = found?.opening;
     // Where it leads is the thing itself: only a request that counts is told.

@@ -84,6 +84,11 @@ export const ownerApi = createApi({
       providesTags: ['About'],
       ...read(PathFiguresAnswer),
     }),
+    answerUnusual: build.mutation<Said, { personId: string; by: 'end' | 'fine' }>({
+      query: ({ personId, by }) => ({ url: `/people/${personId}/ways/${by}`, method: 'POST' }),
+      invalidatesTags: ['About'],
+      ...read(Said),
+    }),
     why: build.query<Said, { personId: string; productId: string }>({
       query: ({ personId, productId }) => `/people/${personId}/why/${productId}`,
       keepUnusedDataFor: 0,
@@ -196,6 +201,7 @@ export const {
   useFirstHoursQuery,
   usePathFiguresQuery,
   useClosesForQuery,
+  useAnswerUnusualMutation,
   useWhyQuery,
   useFollowedQuery,
   useGiveAccessMutation,

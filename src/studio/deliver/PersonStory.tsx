@@ -17,6 +17,7 @@ import { agreementsLink } from './links';
 import { GiveAccess } from './GiveAccess';
 import { PassActs } from './PassActs';
 import { ErasePerson } from './ErasePerson';
+import { UnusualUse } from './UnusualUse';
 import { VisitStory } from './VisitStory';
 import { May } from '../frame/May';
 import { AnswerThem } from './AnswerThem';
@@ -79,6 +80,7 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
       <p className="text-ink-2" dir="auto">
         {person?.address}
       </p>
+      <UnusualUse personId={personId} />
       <div className="sec mt-3">
         <h3>Can they open it?</h3>
         {theirs.map((id) => (

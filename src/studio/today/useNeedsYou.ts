@@ -85,6 +85,15 @@ export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
     to: '/deliver',
     action: 'See the orders',
   }));
+  const unusual = (about?.unusual ?? []).map((u): Need => ({
+    key: `unusual-${u.personId}-${u.sentence}`,
+    level: 'act',
+    stage: 'Deliver',
+    heading: 'Used by more than one?',
+    text: u.sentence,
+    to: `/deliver/people/${u.personId}`,
+    action: 'See and answer',
+  }));
   const history = (about?.problems ?? []).map((p, i): Need => ({
     key: `history-${i}`,
     level: 'act',
@@ -120,7 +129,17 @@ export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
       action: 'Dismiss',
       jobId: j.id,
     }));
-  return [...still, ...away, ...disputes, ...late, ...history, ...failed, ...stops, ...beforeFirstSale(draft)];
+  return [
+    ...still,
+    ...away,
+    ...disputes,
+    ...late,
+    ...unusual,
+    ...history,
+    ...failed,
+    ...stops,
+    ...beforeFirstSale(draft),
+  ];
 }
 
 /** Payments that a bank disputes: those on the day of buying, and later ones. */
