@@ -3,6 +3,7 @@ import { useDeferredValue, useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
+import { calledBySeller } from '#core/people';
 import { askLists } from '../data/lists';
 import { searchRecorded } from '../data/queries/people';
 import type { Draft } from '../data/draft';
@@ -36,7 +37,7 @@ export default function SearchSheet({ draft }: { draft: Draft }) {
       people: people.map((p) => ({
         to: `/deliver/people/${p.id}`,
         what: 'Person',
-        title: p.name || p.address,
+        title: calledBySeller(p) || p.address,
         more: p.address,
       })),
       orders: orders.map((o) => ({
