@@ -72,3 +72,4 @@ export { ShopDetails, DEFAULT_SHOP, localesOf } from './shopDetails';
 export { describeFiles, describeBytes } from './describe';
 export { DEFAULT_TAKEAWAYS, isPdf, isWholePdf, mayBearName, Takeaways } from './takeaways';
 export { findIn, type FoundIn, type Searched } from './findIn';
+export { accessInWords } from './accessInWords';

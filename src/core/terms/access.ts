@@ -29,19 +29,22 @@ export function accessEnds(access: Access, anchor: Instant, zone: string): Insta
 export const lengthInWords = (count: number, unit: 'day' | 'week' | 'month' | 'year', locale: string): string =>
   wordsFor(locale).access.length(count, unit);
 
-/** How long it stays open, as a sentence for the buyer, with the day it ends. */
-export function accessSentence(terms: Terms, start: Instant, zone: string, locale: string): string {
+/**
+ * How long it stays open, as a sentence for the buyer, with the day it ends.
+ * @param later whether none of it opens at once
+ */
+export function accessSentence(terms: Terms, start: Instant, zone: string, locale: string, later = false): string {
   const { promise } = wordsFor(locale).access;
-  if (terms.kind === 'subscription') return promise.subscription();
+  if (terms.kind === 'subscription') return promise.subscription(later);
   const access = accessOf(terms);
   const plan = terms.kind === 'plan';
   const day = (at: Instant): string => formatDay(at, zone, locale);
   switch (access.kind) {
     case 'forever':
-      return promise.forever(plan);
+      return promise.forever(plan, later);
     case 'for':
-      return promise.for(plan, access.count, access.unit, day(accessUntil(terms, start, zone) ?? start));
+      return promise.for(plan, access.count, access.unit, day(accessUntil(terms, start, zone) ?? start), later);
     case 'until':
-      return promise.until(plan, day(startOfDate(access.date, zone)));
+      return promise.until(plan, day(startOfDate(access.date, zone)), later);
   }
 }

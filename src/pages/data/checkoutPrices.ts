@@ -1,4 +1,4 @@
-import { describeContents, type Price, saleState } from '#core/catalogue';
+import { accessInWords, describeContents, type Price, type Product, saleState } from '#core/catalogue';
 import {
   lineName,
   type Quote,
@@ -14,7 +14,7 @@ import type { Extra, Till } from '#core/paths';
 import { waysFor } from '#core/ways';
 import type { Release } from '#core/release';
 import { cartFor, type ChosenBeside, hasAlready, standingOf } from '#core/shop';
-import { accessSentence, isLasting } from '#core/terms';
+import { isLasting } from '#core/terms';
 import { refusalInWords, wordsFor } from '#core/words';
 import type { OfferId, PersonId, PriceId, ProductId } from '#core/ids';
 import type { CheckoutExtra, CheckoutPrice, QuoteAnswer } from '../../wire';
@@ -186,7 +186,7 @@ function priceOf(
     lasting,
     ways: waysFor(reading.ways, { later: lasting || offersFollow }),
     statement: statementOfLine(reading, quote, line),
-    access: accessSentence(terms, now, shop.zone, locale),
+    access: accessInWords(terms, openedIn(release, quote), { start: now, zone: shop.zone, locale }),
     ends: terms.kind !== 'subscription' && (terms.access ?? { kind: 'forever' }).kind !== 'forever',
     statementText: quote.statement ?? shop.cardStatement,
     bill: quote.lines.map((l) => ({ name: lineName(l), today: money(l.dueToday) })),
@@ -215,6 +215,10 @@ function priceOf(
   };
 }
 
+/** The products that passes will be opened to, each once. */
+const openedIn = ({ content }: Pick<Release, 'content'>, { lines }: Pick<Quote, 'lines'>): Product[] =>
+  [...new Set(lines.flatMap((line) => line.productIds))].flatMap((id) => content.products.filter((p) => p.id === id));
+
 /** What paying opens: each thing once, whichever lines bring it. */
 const openedBy = (
   { content }: Release,
@@ -222,9 +226,8 @@ const openedBy = (
   locale: string,
   unsaid: ReadonlySet<ProductId>,
 ): CheckoutPrice['opens'] =>
-  [...new Set(lines.flatMap((line) => line.productIds))]
-    .filter((id) => !unsaid.has(id))
-    .flatMap((id) => content.products.filter((p) => p.id === id))
+  openedIn({ content }, { lines })
+    .filter(({ id }) => !unsaid.has(id))
     .map((p) => ({ title: p.title, files: describeContents(p, locale) }));
 
 /** Where the amount is the buyer's to name: what stands there now, and within which bounds. */

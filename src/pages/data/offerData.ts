@@ -1,8 +1,8 @@
 import { quoteFingerprint, type Quote } from '#core/checkout';
-import { describeContents } from '#core/catalogue';
+import { accessInWords, describeContents } from '#core/catalogue';
 import { formatAmount } from '#core/money';
 import type { Release } from '#core/release';
-import { accessSentence, isLasting, shortTerms } from '#core/terms';
+import { isLasting, shortTerms } from '#core/terms';
 import { languageOf } from '#core/words';
 import type { Means } from '#core/ways';
 import type { OfferId, PathId, PriceId, StepId } from '#core/ids';
@@ -32,17 +32,16 @@ export function offerDataFor(
   const amount = formatAmount(quote.dueToday, quote.currency, locale);
   const lasting = isLasting(line.terms);
   const cardNeeded = card === null && (quote.dueToday > 0 || lasting);
+  const opened = line.productIds.flatMap((id) => release.content.products.filter((p) => p.id === id));
   return {
     pathId: of.pathId,
     stepId: of.step,
     language: languageOf(locale),
     title: line.priceName === '' ? line.title : `${line.title}, ${line.priceName}`,
-    things: line.productIds
-      .flatMap((id) => release.content.products.filter((p) => p.id === id))
-      .map((p) => ({ title: p.title, files: describeContents(p, locale) })),
+    things: opened.map((p) => ({ title: p.title, files: describeContents(p, locale) })),
     dueToday: amount,
     statement: statementOfLine(reading, quote, line),
-    access: accessSentence(line.terms, now, quote.zone, locale),
+    access: accessInWords(line.terms, opened, { start: now, zone: quote.zone, locale }),
     tax: taxInWords(reading, quote),
     layout: drawingOf(reading, release, quote),
     priceId: line.priceId,

@@ -1,18 +1,9 @@
 import { useState } from 'react';
-import { type DraftOffer, sealOffer, type Price } from '#core/catalogue';
+import { accessInWords, type DraftOffer, openedBy, sealOffer, type Price } from '#core/catalogue';
 import type { Instant } from '#core/calendar';
 import { storyOfTerms } from '#core/drawing';
 import { formatAmount } from '#core/money';
-import {
-  accessSentence,
-  comparedWithOnce,
-  dueAtStart,
-  isLasting,
-  paymentsOf,
-  plainText,
-  shortTerms,
-  statementOf,
-} from '#core/terms';
+import { comparedWithOnce, dueAtStart, isLasting, paymentsOf, plainText, shortTerms, statementOf } from '#core/terms';
 import { KeelLine } from '../../ui/KeelLine';
 import { StatementText } from '../../ui/Money';
 import type { Draft } from '../data/draft';
@@ -62,10 +53,12 @@ export function PriceOutcome({
   });
   const titles = offer.productIds.map((id) => products.find((p) => p.id === id)?.title ?? '').filter((t) => t !== '');
   const endless = isLasting(price.terms) && paymentsOf(price.terms) === null;
+  const opened = openedBy(products, offer.productIds).flatMap((id) => products.filter((p) => p.id === id));
   return (
     <>
       <p className="lead" data-testid="statement">
-        <StatementText statement={statement} /> {accessSentence(price.terms, now, shop.zone, shop.locale)}
+        <StatementText statement={statement} />{' '}
+        {accessInWords(price.terms, opened, { start: now, zone: shop.zone, locale: shop.locale })}
       </p>
       <Announced text={plainText(statement)} />
       <BesideOnce offer={offer} price={price} locale={shop.locale} />

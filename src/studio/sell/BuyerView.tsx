@@ -3,10 +3,10 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useRef, useState } from 'react';
 import { useLocation } from 'react-router';
 import { addMs, dateIn, type Instant, msOf, startOfDate } from '#core/calendar';
-import { productKindOf, describeContents, openedBy, type Product } from '#core/catalogue';
+import { accessInWords, productKindOf, describeContents, openedBy, type Product } from '#core/catalogue';
 import { explain } from '#core/passes';
 import { unsealContent } from '#core/release';
-import { accessSentence, isLasting } from '#core/terms';
+import { isLasting } from '#core/terms';
 import type { OfferId, ProductId, StepId } from '#core/ids';
 import { stepOf, stepsInOrder, STEP_KIND_NAMES } from '#core/paths';
 import { latestBuyers, passesOfPerson } from '../data/queries/people';
@@ -199,7 +199,11 @@ function OwnersThings({
   return (
     <>
       <h1>Your things</h1>
-      {price && <p className="mt-1 text-access">{accessSentence(price.terms, at, shop.zone, shop.locale)}</p>}
+      {price && (
+        <p className="mt-1 text-access">
+          {accessInWords(price.terms, theirs, { start: at, zone: shop.zone, locale: shop.locale })}
+        </p>
+      )}
       {theirs.map((product) => (
         <Thing key={product.id} product={product} note={describeContents(product)} open />
       ))}

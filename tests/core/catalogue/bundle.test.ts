@@ -1,5 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
-import { type Bundle, freshProduct, isInItself, newProduct, openedBy, type Product } from '#core/catalogue';
+import {
+  accessInWords,
+  type Bundle,
+  freshProduct,
+  isInItself,
+  newProduct,
+  openedBy,
+  type Product,
+} from '#core/catalogue';
+import type { OpeningPlan } from '#core/opening';
 import { passState } from '#core/passes';
 import { launchCheck, type Release, sealContent, unsealContent } from '#core/release';
 import { releaseWith, shopInMemory } from '../../support/shopInMemory';
@@ -61,4 +70,28 @@ test('a launch check stops a circle, a part that is gone, and an empty bundle th
   const found = launchCheck(unsealContent(live.content), () => true, '2026-06-15T08:00:00.000Z');
   const stops = found.filter(({ level }) => level === 'stops').map(({ code, about }) => `${code} ${about.id}`);
   expect(stops).toEqual(expect.arrayContaining(['circle x', 'circle y', 'part-missing y', 'nothing-to-deliver z']));
+});
+
+test('what opens bit by bit or later is said to, and nothing that opens later is said to open at once', () => {
+  const plans: [OpeningPlan | null, string][] = [
+    [null, 'Opens at once and stays open for good.'],
+    [
+      { opens: 'every', every: { count: 1, unit: 'week' } },
+      'Opens at once and stays open for good. What is in Wrens opens bit by bit: one every week.',
+    ],
+    [{ opens: 'after', days: 7 }, 'Stays open for good. Wrens opens 7 days after joining.'],
+    [{ opens: 'on', date: '2026-09-01' }, 'Stays open for good. Wrens opens from 1 September 2026 on.'],
+  ];
+  const when = { start: '2026-06-15T08:00:00.000Z', zone: 'Europe/Lisbon', locale: 'en' };
+  const once = { kind: 'once', amount: 1_200 } as const;
+  for (const [plan, said] of plans)
+    expect(accessInWords(once, [{ ...freshProduct('course', 'c', 'Wrens'), plan }], when)).toBe(said);
+  // Beside something that does open at once.
+  const both = [
+    { ...freshProduct('course', 'c', 'Wrens'), plan: { opens: 'after', days: 1 } as const },
+    newProduct('d', 'Cards'),
+  ];
+  expect(accessInWords(once, both, when)).toBe(
+    'Opens at once and stays open for good. Wrens opens a day after joining.',
+  );
 });

@@ -16,6 +16,8 @@ const endless = (lasts: Endless): string =>
     'while-paid-then-good': 'solange gezahlt wird, und auf Dauer, sobald alles bezahlt ist',
   })[lasts];
 
+const opensAndStays = (later: boolean): string => (later ? 'Bleibt' : 'Öffnet sich sofort und bleibt');
+
 /** Wie lange etwas offen bleibt, und warum es offen ist oder nicht. */
 export const access: AccessWords = {
   length,
@@ -28,15 +30,19 @@ export const access: AccessWords = {
         ? `offen, ${endless(lasts)}`
         : `offen bis ${lasts.until}`,
   promise: {
-    subscription: () => 'Öffnet sich sofort und bleibt offen, solange gezahlt wird.',
-    forever: (plan) =>
+    subscription: (later) => `${opensAndStays(later)} offen, solange gezahlt wird.`,
+    forever: (plan, later) =>
       plan
-        ? 'Öffnet sich sofort, bleibt offen, solange gezahlt wird, und auf Dauer, sobald alles bezahlt ist.'
-        : 'Öffnet sich sofort und bleibt auf Dauer offen.',
-    for: (plan, count, unit, until) =>
-      `Öffnet sich sofort und bleibt${plan ? ', solange gezahlt wird,' : ''} ${length(count, unit)} offen, bis ${until}.`,
-    until: (plan, day) =>
-      `Öffnet sich sofort und bleibt${plan ? ', solange gezahlt wird,' : ''} bis zum Ende des ${day} offen.`,
+        ? `${later ? 'Bleibt' : 'Öffnet sich sofort, bleibt'} offen, solange gezahlt wird, und auf Dauer, sobald alles bezahlt ist.`
+        : `${opensAndStays(later)} auf Dauer offen.`,
+    for: (plan, count, unit, until, later) =>
+      `${opensAndStays(later)}${plan ? ', solange gezahlt wird,' : ''} ${length(count, unit)} offen, bis ${until}.`,
+    until: (plan, day, later) =>
+      `${opensAndStays(later)}${plan ? ', solange gezahlt wird,' : ''} bis zum Ende des ${day} offen.`,
+  },
+  released: {
+    byAndBy: (title, how) => `Was zu ${title} gehört, öffnet sich nach und nach: ${how}.`,
+    later: (title, how) => `${title} öffnet sich ${how}.`,
   },
   because: {
     order: (number, day) => `Bestellung ${number} vom ${day}`,

@@ -11,6 +11,8 @@ const subject = (who: Who): string => (who.you ? 'You' : who.name);
 
 const length = (count: number, unit: Unit): string => `${count} ${unit}${count === 1 ? '' : 's'}`;
 
+const opensAndStays = (later: boolean): string => (later ? 'Stays' : 'Opens at once and stays');
+
 /** How long things stay open, and why they are or are not. */
 export const access = {
   length,
@@ -30,15 +32,20 @@ export const access = {
         : `open until ${lasts.until}`,
   /** What a price opens, said before it is bought. */
   promise: {
-    subscription: (): string => 'Opens at once and stays open while payments are made.',
-    forever: (plan: boolean): string =>
+    subscription: (later: boolean): string => `${opensAndStays(later)} open while payments are made.`,
+    forever: (plan: boolean, later: boolean): string =>
       plan
-        ? 'Opens at once, stays open while payments are made, and for good once paid off.'
-        : 'Opens at once and stays open for good.',
-    for: (plan: boolean, count: number, unit: Unit, until: string): string =>
-      `Opens at once and stays open${plan ? ' while payments are made' : ''} for ${length(count, unit)}, until ${until}.`,
-    until: (plan: boolean, day: string): string =>
-      `Opens at once and stays open${plan ? ' while payments are made' : ''} until the end of ${day}.`,
+        ? `${later ? 'Stays' : 'Opens at once, stays'} open while payments are made, and for good once paid off.`
+        : `${opensAndStays(later)} open for good.`,
+    for: (plan: boolean, count: number, unit: Unit, until: string, later: boolean): string =>
+      `${opensAndStays(later)} open${plan ? ' while payments are made' : ''} for ${length(count, unit)}, until ${until}.`,
+    until: (plan: boolean, day: string, later: boolean): string =>
+      `${opensAndStays(later)} open${plan ? ' while payments are made' : ''} until the end of ${day}.`,
+  },
+  /** Of something that opens by a plan, how. */
+  released: {
+    byAndBy: (title: string, how: string): string => `What is in ${title} opens bit by bit: ${how}.`,
+    later: (title: string, how: string): string => `${title} opens ${how}.`,
   },
   because: {
     order: (number: string, day: string): string => `order ${number} of ${day}`,
