@@ -2,6 +2,7 @@ import { addMs, HOUR, type Instant } from '#core/calendar';
 import type { Batch } from '#core/journal';
 import { type ChargeAnswer, type ChargeRequest, type Command, NotAnswered, StorageFailed } from '#core/shop';
 import { courseOf, lessonWith, moduleOf, quiz, WEEKLY } from '../support/course';
+import { membershipOf, postWith } from '../support/membership';
 import { asDownload } from '../support/release';
 import { type MemoryShop, pick, releaseWith, shopInMemory } from '../support/shopInMemory';
 
@@ -22,6 +23,7 @@ export async function story(): Promise<readonly Batch[]> {
       { kind: 'open', amount: '12', least: '0', most: '50' },
       { kind: 'once', amount: '21' },
       { kind: 'once', amount: '64' },
+      { kind: 'once', amount: '90' },
     ],
     {
       shop: {
@@ -35,9 +37,10 @@ export async function story(): Promise<readonly Batch[]> {
         },
       },
       edit: (content) => {
-        content.products.push(LEARNT);
-        for (const offer of content.offers.slice(-1)) offer.productIds = [LEARNT.id];
-        const [replacing, dated, plan, , many] = content.offers.slice(-6);
+        content.products.push(LEARNT, INSIDE);
+        for (const offer of content.offers.slice(-1)) offer.productIds = [INSIDE.id];
+        for (const offer of content.offers.slice(-2, -1)) offer.productIds = [LEARNT.id];
+        const [replacing, dated, plan, , many] = content.offers.slice(-7);
         const several = many?.prices[0];
         if (several) Object.assign(several, { limit: { inAll: '', each: '', perOrder: '5' }, article: 'A-7' });
         const price = replacing?.prices[0];
@@ -182,6 +185,7 @@ export async function story(): Promise<readonly Batch[]> {
   await shop.goTo(after(205));
   await severalLines(shop, must);
   await learning(shop, must);
+  await membership(shop, must);
   return shop.ports.batches;
 }
 
@@ -223,6 +227,25 @@ async function learning(shop: MemoryShop, must: (command: Command) => Promise<vo
   for (const personId of ['u22', 'u23']) await must({ type: 'mark-lesson', ...who, personId, lessonId: 'a' });
   await shop.goTo(after(230));
   await must({ type: 'pass-quiz', ...who, lessonId: 'b', right: 2, of: 2 });
+}
+
+const INSIDE = membershipOf('prd_inside', [], { posts: [postWith('po', START)] });
+
+/** Somebody is in a membership while the course is put into it, and taken out again. */
+async function membership(shop: MemoryShop, must: (command: Command) => Promise<void>): Promise<void> {
+  await shop.order({ i: 10, person: 'u24' });
+  for (const [number, parts] of [
+    [2, [{ productId: LEARNT.id, plan: null }]],
+    [3, []],
+  ] as const) {
+    const live = shop.ports.releases.get(number - 1);
+    if (!live) throw new Error('nothing is live');
+    const products = live.content.products.map((p) => (p.kind === 'membership' ? { ...p, parts: [...parts] } : p));
+    const release = { ...live, number, basedOn: number - 1, content: { ...live.content, products } };
+    shop.ports.addRelease(release);
+    await must({ type: 'publish', release, hasFile: () => true });
+    await shop.goTo(after(230 + number));
+  }
 }
 
 /** Buys what is paid once, and says which order it was. */

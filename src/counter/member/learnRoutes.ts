@@ -18,7 +18,7 @@ import { groundsIn, type Reading, readingFor } from '../shared/reading';
 import { sendLesson } from '../shared/sendLesson';
 import { sendPage } from '../shared/sendPage';
 import { whyOpen } from '../shared/whyOpen';
-import { wordsPage } from '../shared/wordsPage';
+import { sendWords } from '../shared/sendWords';
 import { learnApi, learnerFor, learnerSaid, type Learning, learningOf, openLesson, perLearner, whoIs } from './learner';
 
 /** Courses and lessons of whoever is signed in, and what they do there. Another's are not found. */
@@ -206,10 +206,7 @@ export function learnRoutes(context: CounterContext): Router {
     const reading = readingFor(context, req);
     const say = reading.words.course;
     const refuse = (status: number, heading: string, text: string, label: string): null => {
-      res
-        .status(status)
-        .set('Cache-Control', 'no-store')
-        .send(wordsPage(context, reading, heading, [text], { label, href: '/member/' }));
+      sendWords(context, reading, res, { status, heading, text, action: { label, href: '/member/' } });
       return null;
     };
     if (personId === null) return refuse(401, say.signIn.heading, say.signIn.text, say.signIn.action);
@@ -234,18 +231,12 @@ export function learnRoutes(context: CounterContext): Router {
     const shown = course.modules.find(({ lessons }) => lessons.some(({ id }) => id === lessonId));
     const place = shown?.lessons.find(({ id }) => id === lessonId);
     const known = lesson && shown && place;
-    res
-      .status(known ? 403 : 404)
-      .set('Cache-Control', 'no-store')
-      .send(
-        wordsPage(
-          context,
-          reading,
-          known ? say.notYet.heading : say.notYours.heading,
-          [known ? say.notYet.text(lesson.title, place.note || shown.note) : say.notYours.text],
-          { label: say.notYet.action, href: MINE.course(learning.course.id) },
-        ),
-      );
+    sendWords(context, reading, res, {
+      status: known ? 403 : 404,
+      heading: known ? say.notYet.heading : say.notYours.heading,
+      text: known ? say.notYet.text(lesson.title, place.note || shown.note) : say.notYours.text,
+      action: { label: say.notYet.action, href: MINE.course(learning.course.id) },
+    });
   }
 
   return router;

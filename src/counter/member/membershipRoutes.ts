@@ -11,7 +11,7 @@ import { MINE } from '../shared/readHref';
 import { groundsIn, readingFor } from '../shared/reading';
 import { sendMembership, sendPost } from '../shared/sendMembership';
 import { whyOpen } from '../shared/whyOpen';
-import { wordsPage } from '../shared/wordsPage';
+import { sendWords } from '../shared/sendWords';
 import { insideOf } from './inside';
 import { learnerSaid, perLearner, whoIs } from './learner';
 import { noteHere } from './visits';
@@ -68,10 +68,7 @@ export function membershipRoutes(context: CounterContext): Router {
     const reading = readingFor(context, req);
     const say = reading.words.course;
     const refuse = (status: number, heading: string, text: string, label: string): null => {
-      res
-        .status(status)
-        .set('Cache-Control', 'no-store')
-        .send(wordsPage(context, reading, heading, [text], { label, href: '/member/' }));
+      sendWords(context, reading, res, { status, heading, text, action: { label, href: '/member/' } });
       return null;
     };
     if (personId === null) return refuse(401, say.signIn.heading, say.signIn.text, say.signIn.action);
@@ -87,15 +84,11 @@ export function membershipRoutes(context: CounterContext): Router {
 
   function notYet(res: Response, { reading, membership }: NonNullable<ReturnType<typeof meet>>): void {
     const { heading, text } = reading.words.membership.notYet;
-    res
-      .status(404)
-      .set('Cache-Control', 'no-store')
-      .send(
-        wordsPage(context, reading, heading, [text], {
-          label: reading.words.course.backTo(membership.title),
-          href: MINE.membership(membership.id),
-        }),
-      );
+    const action = {
+      label: reading.words.course.backTo(membership.title),
+      href: MINE.membership(membership.id),
+    };
+    sendWords(context, reading, res, { status: 404, heading, text, action });
   }
 
   return router;

@@ -1,14 +1,14 @@
 import { type Request, type Response, Router } from 'express';
 import { shownPosts } from '#core/catalogue';
-import { holderBy, holderOf, mayOpen } from '#core/shop';
+import { holderBy } from '#core/shop';
 import { membershipView, postView } from '../../pages/data/membershipData';
 import type { CounterContext } from '../context';
-import { personOfDevice } from '../shared/device';
 import { insiderOf } from '../shared/insider';
 import { MEMBERSHIPS, MINE, OF_ORDER, readAt } from '../shared/readHref';
-import { groundsIn, readingFor } from '../shared/reading';
+import { readingFor } from '../shared/reading';
 import { sendMembership, sendPost } from '../shared/sendMembership';
-import { wordsPage } from '../shared/wordsPage';
+import { sendWords } from '../shared/sendWords';
+import { readAsTheirs } from './readAsTheirs';
 import { ordersOfVisit } from './visit';
 
 /** Memberships right after buying, as far as that order opens them. Nothing of a person is shown or kept here. */
@@ -16,15 +16,8 @@ export function insideRoutes(context: CounterContext): Router {
   const router = Router();
 
   // Whoever is signed in and is in it reads it as theirs.
-  router.get([`${MEMBERSHIPS}/:product`, `${MEMBERSHIPS}/:product/:post`], (req, res, next) => {
-    const personId = personOfDevice(context, req);
-    const { product = '', post } = req.params as { product?: string; post?: string };
-    const has =
-      personId !== null &&
-      mayOpen(holderOf(context.runner.state, personId), product, groundsIn(readingFor(context, req)));
-    if (!has) return next();
-    res.redirect(303, post === undefined ? MINE.membership(product) : MINE.post(product, post));
-  });
+  const own = { whole: MINE.membership, part: MINE.post };
+  router.get([`${MEMBERSHIPS}/:product`, `${MEMBERSHIPS}/:product/:part`], readAsTheirs(context, own));
 
   router.get(`${MEMBERSHIPS}/:product`, (req, res) => {
     const found = find(req);
@@ -63,10 +56,8 @@ export function insideRoutes(context: CounterContext): Router {
   function nothing(req: Request, res: Response): void {
     const reading = readingFor(context, req);
     const say = reading.words.course.signIn;
-    res
-      .status(404)
-      .set('Cache-Control', 'no-store')
-      .send(wordsPage(context, reading, say.heading, [say.text], { label: say.action, href: '/member/' }));
+    const action = { label: say.action, href: '/member/' };
+    sendWords(context, reading, res, { status: 404, heading: say.heading, text: say.text, action });
   }
   return router;
 }

@@ -2,17 +2,17 @@ import { type Request, type Response, Router } from 'express';
 import { addMs, HOUR } from '#core/calendar';
 import { type Course, filesOfLesson, type Lesson, lessonOf, lessonsOf, productKindOf } from '#core/catalogue';
 import { isOpen } from '#core/passes';
-import { holderBy, holderOf, mayOpen, openedTo, rightsTo } from '#core/shop';
+import { holderBy, openedTo, rightsTo } from '#core/shop';
 import { type Learner, courseView, lessonView } from '../../pages/data/courseData';
 import { courseHtml } from '../../pages/render';
 import { type CounterContext, liveRelease } from '../context';
 import { groundsIn, type Reading, readingFor } from '../shared/reading';
 import { sendLesson } from '../shared/sendLesson';
 import { sendPage } from '../shared/sendPage';
-import { personOfDevice } from '../shared/device';
 import { COURSES, MINE, OF_ORDER } from '../shared/readHref';
 import { sendFile } from '../shared/sendFile';
-import { wordsPage } from '../shared/wordsPage';
+import { sendWords } from '../shared/sendWords';
+import { readAsTheirs } from './readAsTheirs';
 import { ordersOfVisit } from './visit';
 
 /**
@@ -23,15 +23,8 @@ export function readingRoutes(context: CounterContext): Router {
   const router = Router();
 
   // Whoever is signed in and has it reads it as theirs.
-  router.get([`${COURSES}/:product`, `${COURSES}/:product/:lesson`], (req, res, next) => {
-    const personId = personOfDevice(context, req);
-    const { product = '', lesson } = req.params as { product?: string; lesson?: string };
-    const has =
-      personId !== null &&
-      mayOpen(holderOf(context.runner.state, personId), product, groundsIn(readingFor(context, req)));
-    if (!has) return next();
-    res.redirect(303, lesson === undefined ? MINE.course(product) : MINE.lesson(product, lesson));
-  });
+  const own = { whole: MINE.course, part: MINE.lesson };
+  router.get([`${COURSES}/:product`, `${COURSES}/:product/:part`], readAsTheirs(context, own));
 
   router.get(`${COURSES}/:product`, (req, res) => {
     const found = find(req);
@@ -113,10 +106,8 @@ export function readingRoutes(context: CounterContext): Router {
   function nothing(req: Request, res: Response): void {
     const reading = readingFor(context, req);
     const say = reading.words.course.signIn;
-    res
-      .status(404)
-      .set('Cache-Control', 'no-store')
-      .send(wordsPage(context, reading, say.heading, [say.text], { label: say.action, href: '/member/' }));
+    const action = { label: say.action, href: '/member/' };
+    sendWords(context, reading, res, { status: 404, heading: say.heading, text: say.text, action });
   }
   return router;
 }

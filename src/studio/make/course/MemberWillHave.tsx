@@ -1,14 +1,12 @@
-import { useState } from 'react';
-import { addDays, addMs, dateIn, formatDay, HOUR, type Instant, startOfDate } from '#core/calendar';
+import { formatDay, type Instant } from '#core/calendar';
 import { type Course, lessonOf, partsOfCourse } from '#core/catalogue';
-import { openingsOf, openParts, type Standing } from '#core/opening';
+import { openingsOf, openParts } from '#core/opening';
 import { wordsFor } from '#core/words';
 import { courseView, type Learner, lessonView } from '../../../pages/data/courseData';
 import { CoursePage } from '../../../pages/learn/CoursePage';
 import { LessonPage } from '../../../pages/learn/LessonPage';
 import type { Draft } from '../../data/draft';
-import { useNow } from '../../data/useNow';
-import { CountFill, DayFill } from '../../price/Fill';
+import { useJoining } from '../inside/useJoining';
 import { OnTheWay } from './OnTheWay';
 import { useFileUrls } from '../written/useFileUrls';
 
@@ -23,15 +21,7 @@ export function MemberWillHave({
   partId: string | undefined;
 }) {
   const { shop } = draft.content;
-  const now = useNow();
-  const today = dateIn(now, shop.zone);
-  const [joined, setJoined] = useState<string | null>(null);
-  const [after, setAfter] = useState(0);
-  const date = joined ?? today;
-  // In the middle of the morning, as people join.
-  const first = addMs(startOfDate(date, shop.zone), 9 * HOUR);
-  const at = addMs(startOfDate(addDays(date, after + 1), shop.zone), -1);
-  const standing: Standing = { first, shut: [], zone: shop.zone, hour: product.hour, done: () => false };
+  const { standing, at, joins, later } = useJoining(shop.zone, product.hour);
   const whole = partsOfCourse(product);
   const when = openingsOf(whole, standing);
   const opened = { parts: openParts(whole, standing, at), when };
@@ -39,21 +29,14 @@ export function MemberWillHave({
     <>
       <section className="pb-3">
         <h2 className="mb-1">What a member will have</h2>
-        <p className="cap">
-          Someone who joins on{' '}
-          <DayFill label="Joins on" value={date} onChange={(day) => setJoined(day === '' ? null : day)} />
-        </p>
+        {joins}
         <Openings product={product} when={when} zone={shop.zone} />
       </section>
       {draft.live?.content.products.some(({ id }) => id === product.id) && (
         <OnTheWay product={product} zone={shop.zone} />
       )}
       <section className="sec">
-        <h3 className="mb-2">
-          On a phone,{' '}
-          <CountFill label="How many days after joining" value={after} from={0} to={3_650} onChange={setAfter} /> days
-          after joining
-        </h3>
+        {later}
         <PhoneLook draft={draft} product={product} partId={partId} opened={opened} at={at} />
       </section>
     </>

@@ -1,14 +1,12 @@
-import { useState } from 'react';
-import { addDays, addMs, dateIn, formatDay, HOUR, type Instant, startOfDate } from '#core/calendar';
+import { formatDay, type Instant } from '#core/calendar';
 import { type Membership, openedBy, partsOfMembership, type Product } from '#core/catalogue';
-import { openingsOf, openParts, type PartOpening, type Standing } from '#core/opening';
+import { openingsOf, openParts, type PartOpening } from '#core/opening';
 import { wordsFor } from '#core/words';
 import { type Insider, membershipView, postView } from '../../../pages/data/membershipData';
 import { MembershipPage } from '../../../pages/membership/MembershipPage';
 import { PostPage } from '../../../pages/membership/PostPage';
 import type { Draft } from '../../data/draft';
-import { useNow } from '../../data/useNow';
-import { CountFill, DayFill } from '../../price/Fill';
+import { useJoining } from '../inside/useJoining';
 import { useFileUrls } from '../written/useFileUrls';
 
 interface Given {
@@ -20,32 +18,18 @@ interface Given {
 /** What somebody who joins on a day will have, and when; and how it looks to them some days later. */
 export function InsideWillHave({ draft, product, partId }: Given) {
   const { shop } = draft.content;
-  const now = useNow();
-  const [joined, setJoined] = useState<string | null>(null);
-  const [after, setAfter] = useState(0);
-  const date = joined ?? dateIn(now, shop.zone);
-  // In the middle of the morning, as people join.
-  const first = addMs(startOfDate(date, shop.zone), 9 * HOUR);
-  const at = addMs(startOfDate(addDays(date, after + 1), shop.zone), -1);
-  const standing: Standing = { first, shut: [], zone: shop.zone, hour: product.hour, done: () => false };
+  const { standing, at, joins, later } = useJoining(shop.zone, product.hour);
   const whole = partsOfMembership(product);
   const when = openingsOf(whole, standing);
   return (
     <>
       <section className="pb-3">
         <h2 className="mb-1">What a member will have</h2>
-        <p className="cap">
-          Someone who joins on{' '}
-          <DayFill label="Joins on" value={date} onChange={(day) => setJoined(day === '' ? null : day)} />
-        </p>
+        {joins}
         <Openings draft={draft} product={product} when={when} />
       </section>
       <section className="sec">
-        <h3 className="mb-2">
-          On a phone,{' '}
-          <CountFill label="How many days after joining" value={after} from={0} to={3_650} onChange={setAfter} /> days
-          after joining
-        </h3>
+        {later}
         <PhoneLook
           draft={draft}
           product={product}
