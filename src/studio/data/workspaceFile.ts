@@ -21,6 +21,8 @@ const Header = z.object({
   documents: z.int(),
   files: z.int(),
   lines: z.int(),
+  /** Large files that were left out, by their SHA-256: the shop has those that were ever published. */
+  left: z.array(z.object({ sha256: z.string(), bytes: z.int() })).optional(),
 });
 export type WorkspaceHeader = z.infer<typeof Header>;
 
@@ -36,8 +38,25 @@ const StepRows = z.array(z.object({ key: z.string(), done: z.array(z.any()), und
 
 export class NotACopy extends Error {}
 
-/** The whole workspace as a zip, piece by piece: no file is ever whole in memory beside its blob. */
-export async function takeCopy(now: Date): Promise<Blob> {
+/** Larger ones are left out of a copy unless they are asked for, and named in it. */
+const LARGE_BYTES = 100_000_000;
+
+/** How many large files this browser holds, and how many bytes they come to. */
+export async function largeFiles(over = LARGE_BYTES): Promise<{ count: number; bytes: number }> {
+  let [count, bytes] = [0, 0];
+  await db.files.each(({ blob }) => {
+    if (blob.size <= over) return;
+    count += 1;
+    bytes += blob.size;
+  });
+  return { count, bytes };
+}
+
+/**
+ * The workspace as a zip, piece by piece: no file is ever whole in memory beside its blob.
+ * @param more.large with files that are larger than `over` bytes; without, they are only named
+ */
+export async function takeCopy(now: Date, { large = false, over = LARGE_BYTES } = {}): Promise<Blob> {
   const [documents, steps, people, history, live, shas] = await Promise.all([
     db.documents.toArray(),
     db.steps.toArray(),
@@ -57,11 +76,18 @@ export async function takeCopy(now: Date): Promise<Blob> {
     zip.add(entry);
     entry.push(strToU8(text), true);
   };
+  const left: { sha256: string; bytes: number }[] = [];
+  if (!large)
+    await db.files.each(({ sha256: name, blob }) => {
+      if (blob.size > over) left.push({ sha256: name, bytes: blob.size });
+    });
+  const leftOut = new Set(left.map((file) => file.sha256));
   const header: WorkspaceHeader = {
     format: 1,
     savedAt: now.toISOString(),
     documents: documents.length,
-    files: shas.length,
+    files: shas.length - left.length,
+    ...(left.length > 0 ? { left } : {}),
     lines: history.reduce((all, piece) => all + piece.lines.length, 0),
   };
   put('workspace.json', JSON.stringify(header));
@@ -70,7 +96,7 @@ export async function takeCopy(now: Date): Promise<Blob> {
   put('people.json', JSON.stringify(people));
   put('live.json', JSON.stringify(live?.value ?? null));
   put('journal.jsonl', history.map(({ lines }) => lines.map((line) => `${line}\n`).join('')).join(''));
-  for (const name of shas) {
+  for (const name of shas.filter((sha) => !leftOut.has(sha))) {
     const row = await db.files.get(name);
     if (!row) continue;
     const entry = new ZipPassThrough(`files/${name}`);
@@ -143,13 +169,16 @@ export async function openCopy(file: Blob): Promise<OpenedCopy> {
   }
 }
 
-/** Puts a copy in place of what this browser holds, whole or not at all. */
+/** Puts a copy in place of what this browser holds, whole or not at all. Files it only names are kept where they are here. */
 export async function putBack(copy: OpenedCopy): Promise<void> {
   const batches = copy.lines.flatMap((line) => parseLine(line) ?? []);
   const last = copy.lines[copy.lines.length - 1];
   const hash = last === undefined ? FIRST_PREV : bytesToHex(sha256(new TextEncoder().encode(last)));
+  const named = (copy.header.left ?? []).map((file) => file.sha256);
   await db.transaction('rw', db.tables, async () => {
+    const kept = (await db.files.bulkGet(named)).filter((row) => row !== undefined);
     await Promise.all(db.tables.map((table) => table.clear()));
+    await db.files.bulkPut(kept);
     await db.documents.bulkPut(copy.documents);
     await db.steps.bulkPut(copy.steps);
     await db.files.bulkPut([...copy.files].map(([name, blob]) => ({ sha256: name, blob })));

@@ -1,22 +1,26 @@
 import { ChooseFile } from '../frame/ChooseFile';
+import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
+import { describeBytes } from '#core/catalogue';
 import { store } from '../store';
 import { saveNow } from '../store/edits';
 import { noteCopy } from '../data/copies';
-import { NotACopy, openCopy, type OpenedCopy, putBack, takeCopy } from '../data/workspaceFile';
+import { largeFiles, NotACopy, openCopy, type OpenedCopy, putBack, takeCopy } from '../data/workspaceFile';
 
 /** Everything this browser holds as one file, taken out or put back. */
 export function Copies() {
   const [said, setSaid] = useState<string | null>(null);
   const [opened, setOpened] = useState<OpenedCopy | null>(null);
   const [busy, setBusy] = useState(false);
+  const [withLarge, setWithLarge] = useState(false);
+  const large = useLiveQuery(() => largeFiles(), []);
 
   async function take(): Promise<void> {
     setBusy(true);
     try {
       await saveNow(store);
       const now = new Date();
-      const blob = await takeCopy(now);
+      const blob = await takeCopy(now, { large: withLarge });
       const url = URL.createObjectURL(blob);
       Object.assign(document.createElement('a'), {
         href: url,
@@ -72,12 +76,30 @@ export function Copies() {
           }}
         />
       </p>
+      {large && large.count > 0 && (
+        <label className="mt-2 flex items-baseline gap-2.5">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-sm"
+            checked={withLarge}
+            onChange={(event) => setWithLarge(event.target.checked)}
+          />
+          <span>
+            With {large.count === 1 ? 'the file' : `the ${large.count} files`} over 100 MB ({describeBytes(large.bytes)}
+            ). Left out, a copy only names them; the shop keeps what was published.
+          </span>
+        </label>
+      )}
       {opened && (
         <div className="mt-3 border-l-4 border-draft bg-paper-2 px-4 py-3">
           <p>
             A copy of {opened.header.savedAt.slice(0, 10)}: {opened.header.documents} things, {opened.header.files}{' '}
-            files, {opened.header.lines} lines of history. It replaces all drafts in this browser; what is live stays as
-            it is.
+            files, {opened.header.lines} lines of history.{' '}
+            {opened.header.left !== undefined &&
+              (opened.header.left.length === 1
+                ? 'One large file is only named in it. '
+                : `${opened.header.left.length} large files are only named in it. `)}
+            It replaces all drafts in this browser; what is live stays as it is.
           </p>
           <p className="mt-2 flex gap-3">
             <button className="btn btn-primary" disabled={busy} onClick={() => void replace()}>

@@ -11,7 +11,7 @@ const { db } = await import('../../../src/studio/data/db');
 const { inPieces, NO_LINE, takeLines, writeCursor } = await import('../../../src/studio/data/mirrorRows');
 const { KeysHeld } = await import('../../../src/studio/data/keysHeld');
 const { readPiece } = await import('../../../src/studio/data/smallOrders');
-const { openCopy, putBack, takeCopy, NotACopy } = await import('../../../src/studio/data/workspaceFile');
+const { largeFiles, openCopy, putBack, takeCopy, NotACopy } = await import('../../../src/studio/data/workspaceFile');
 
 const everything = async (): Promise<string> =>
   JSON.stringify(
@@ -88,6 +88,30 @@ test('out of one browser and into an empty one: identical, years of payment plan
   const small = (await db.small.toArray()).flatMap((piece) => readPiece(piece.orders));
   expect(small.map(({ id }) => id).sort()).toEqual((await db.orders.toCollection().primaryKeys()).sort());
   expect(small.every(({ who }) => who.startsWith('buyer '))).toBe(true);
+});
+
+test('large files are named and left out unless they are asked for; put back, those that are here stay', async () => {
+  const small = new Blob(['a card']);
+  await db.files.put({ sha256: 'a'.repeat(64), blob: small });
+  const [big] = (await db.files.toArray()).filter(({ blob }) => blob.size > 1_000);
+  if (!big) throw new Error('no file');
+  expect(await largeFiles(1_000)).toEqual({ count: 1, bytes: big.blob.size });
+  const when = new Date('2026-06-15T08:00:00Z');
+  const without = await takeCopy(when, { over: 1_000 });
+  expect(without.size).toBeLessThan((await takeCopy(when, { over: 1_000, large: true })).size - big.blob.size / 2);
+  // Its name is that of its bytes, which the one above has not.
+  await db.files.delete('a'.repeat(64));
+  const copy = await openCopy(await takeCopy(when, { over: 1_000 }));
+  expect(copy.header).toMatchObject({ files: 0, left: [{ sha256: big.sha256, bytes: big.blob.size }] });
+  expect([...copy.files.keys()]).toEqual([]);
+  await putBack(copy);
+  expect((await db.files.get(big.sha256))?.blob.size).toBe(big.blob.size);
+  // In another browser it is not there, and everything else is.
+  await Promise.all(db.tables.map((t) => t.clear()));
+  await putBack(copy);
+  expect([await db.files.count(), await db.documents.count()]).toEqual([0, copy.header.documents]);
+  // A copy of before this knows nothing of it.
+  expect((await openCopy(await takeCopy(when))).header.left).toBeUndefined();
 });
 
 test('a copy that is put in place while a history is being copied: what comes of that one goes nowhere', async () => {
