@@ -320,8 +320,11 @@ test('a membership with both in it and a post: made, joined on a phone; what is 
   expect(await axeFindings(phone)).toEqual([]);
   expect(await phone.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
 
-  // Taken out it closes for her; the seller reads that before.
-  await studio.getByRole('link', { name: 'Make', exact: true }).click();
+  // Taken out it closes for her; the seller reads that before. A post is found by its title.
+  await studio.getByRole('link', { name: 'Search', exact: true }).click();
+  await studio.getByLabel('Search everything').fill('door is');
+  await studio.getByRole('link', { name: 'The door is open' }).click();
+  await studio.getByLabel('Title of the post').waitFor();
   await studio.getByRole('link', { name: /^The Hide/ }).click();
   await studio.getByRole('button', { name: 'Take out Wren cards' }).click();
   await studio.getByRole('button', { name: 'Publish 1 change' }).click();

@@ -2,6 +2,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useDeferredValue, useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { formatDay } from '#core/calendar';
+import { productKindOf } from '#core/catalogue';
 import { formatAmount } from '#core/money';
 import { calledBySeller } from '#core/people';
 import { askLists } from '../data/lists';
@@ -30,6 +31,13 @@ export default function SearchSheet({ draft }: { draft: Draft }) {
     ...content.offers.map((o) => ({ to: `/price/${o.id}`, what: 'Offer', title: o.title, more: '' })),
     ...content.paths.map((p) => ({ to: `/sell/${p.id}`, what: 'Path', title: p.title, more: `/${p.address}` })),
   ].filter((t) => `${t.title} ${t.more}`.toLowerCase().includes(wanted));
+  // By their own titles alone: whoever looks for a course does not want all of its lessons.
+  const parts: Found[] = content.products.flatMap((p) =>
+    productKindOf(p)
+      .named(p)
+      .filter(({ title }) => title.toLowerCase().includes(wanted))
+      .map(({ id, title, what }) => ({ to: `/make/${p.id}/${id}`, what, title, more: p.title })),
+  );
   const recorded = useLiveQuery(async (): Promise<{ people: Found[]; orders: Found[]; exact: boolean }> => {
     if (wanted === '') return { people: [], orders: [], exact: false };
     const { people, orders, exact } = await searchRecorded(wanted, MOST);
@@ -53,8 +61,8 @@ export default function SearchSheet({ draft }: { draft: Draft }) {
     wanted === '' || !recorded
       ? []
       : recorded.exact
-        ? [...recorded.people, ...recorded.orders, ...things]
-        : [...things, ...recorded.people, ...recorded.orders];
+        ? [...recorded.people, ...recorded.orders, ...things, ...parts]
+        : [...things, ...parts, ...recorded.people, ...recorded.orders];
   return (
     <Panes
       draft={draft}

@@ -70,6 +70,8 @@ export interface ProductKind<P extends ProductBase> {
    * away, and not taken out.
    */
   places(product: P): { id: string; shown: boolean }[];
+  /** What in it is looked for by its own title, and edited apart. */
+  named(product: P): { id: string; title: string; what: string }[];
   /** How often one buyer may fetch one thing, for how many hours a link to it works, and whether PDFs bear their name. */
   limits(product: P): { fetches: number; linkHours: number; named: boolean };
 }

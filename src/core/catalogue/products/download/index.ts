@@ -78,5 +78,6 @@ export const downloadKind: ProductKind<Download> = {
   opensAs: 'itself',
   // A file is replaced in its place, under the id it has.
   places: ({ files, links }) => [...files, ...links].map(({ id }) => ({ id, shown: true })),
+  named: () => [],
   limits: ({ downloads }) => limitsOf(downloads),
 };
