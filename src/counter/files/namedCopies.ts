@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { rename, rm, writeFile } from 'node:fs/promises';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import type { PersonId } from '#core/ids';
 import { nameBeside } from '../documents/nameBeside';
 import { makeFolder } from './makeFolder';
@@ -27,6 +27,7 @@ export function openNamedCopies(folder: string): NamedCopies {
   let last: Promise<unknown> = Promise.resolve();
 
   async function make(path: string, original: string, line: string): Promise<string | null> {
+    makeFolder(dirname(path));
     const bytes = await nameBeside(original, line);
     // Whole or not there; and a mark instead of a copy that cannot be made, so that nobody tries again.
     await writeFile(`${path}.part`, bytes ?? '', { mode: 0o600 });
@@ -44,7 +45,6 @@ export function openNamedCopies(folder: string): NamedCopies {
       if (existsSync(`${path}.none`)) return null;
       const underWay = making.get(path);
       if (underWay) return underWay;
-      makeFolder(mine);
       const made = last.then(() => make(path, original, line)).catch(() => null);
       last = made;
       making.set(path, made);

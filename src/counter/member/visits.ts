@@ -15,19 +15,20 @@ export function lastHere(
   return isAway(visits.last, runner.now()) ? visits.last : visits.before;
 }
 
-/** Notes that somebody is here. */
-export async function noteHere({ learners, runner }: CounterContext, id: PersonId): Promise<void> {
+/** Notes that somebody is here. Where that cannot be written they are shown what is theirs all the same. */
+export async function noteHere({ learners, runner, log }: CounterContext, id: PersonId): Promise<void> {
   const now = runner.now();
   const visits = learners.get(id).visits;
   // Within one visit a few minutes make no difference: a page that is looked at writes nothing.
   if (visits && now < addMs(visits.last, AWAY_MS / 6)) return;
-  await learners.change(id, (record) => ({
+  const noted = learners.change(id, (record) => ({
     ...record,
     visits: {
       last: now,
       before: record.visits && !isAway(record.visits.last, now) ? record.visits.before : (record.visits?.last ?? null),
     },
   }));
+  await noted.catch((error: unknown) => log('A visit could not be noted', error));
 }
 
 const isAway = (last: Instant, now: Instant): boolean => now >= addMs(last, AWAY_MS);

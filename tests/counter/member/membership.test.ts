@@ -5,6 +5,7 @@ import { xml2js } from 'xml-js';
 import { Buyer } from '../../../demo/clients';
 import type { PostView } from '../../../src/pages/membership/view';
 import type { Me, SearchAnswer } from '../../../src/wire';
+import { realDisk } from '../../../src/counter/files/disk';
 import { CARD, openShop, type TestShop } from '../../support/counter';
 import { courseOf, lessonWith, moduleOf, soundFile } from '../../support/course';
 import { downloadWith, membershipOf, postWith } from '../../support/membership';
@@ -28,6 +29,8 @@ const hide = membershipOf('prd_hide', ['prd_sounds', 'prd_course', ['prd_maps', 
   ],
 });
 let shop: TestShop;
+/** No room on the disk for what people keep for themselves. */
+let full = false;
 let bought: Buyer;
 let tove: Buyer;
 
@@ -41,7 +44,14 @@ beforeAll(async () => {
     })),
     { id: 'hide', title: 'The Hide', terms: { kind: 'subscription', amount: '19' }, product: hide },
   ]);
-  shop = await openShop({ content });
+  shop = await openShop({
+    content,
+    disk: {
+      ...realDisk,
+      replace: (path, text) =>
+        full && path.includes('learners') ? Promise.reject(new Error('no room')) : realDisk.replace(path, text),
+    },
+  });
   bought = new Buyer(shop.counter.address);
   await bought.pay(await bought.openCheckout('the-hide'), { name: 'Tove', address: 'tove@example.org' }, CARD.good);
   await shop.counter.context.runner.settle();
@@ -137,6 +147,14 @@ test('what has come since they were here last is new until they come again', asy
   go('2026-06-16T12:00:00.000Z');
   expect((await home(tove))?.fresh).toHaveLength(0);
   expect(await text(tove, PLACE)).not.toContain('fresh-mark');
+});
+
+test('where their visit cannot be noted they are shown what is theirs all the same', async () => {
+  go('2026-06-16T14:00:00.000Z');
+  full = true;
+  expect(await home(tove)).toMatchObject({ goOn: [{ title: 'Hearing Wrens' }] });
+  expect(await status(tove, PLACE)).toBe(200);
+  full = false;
 });
 
 test('search looks in what is open to somebody, and in nothing else', async () => {
