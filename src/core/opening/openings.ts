@@ -104,9 +104,10 @@ function spacingIn({ plan }: Part, around: Spacing | null): Spacing | null {
 const isDone = (part: Part, done: (id: string) => boolean): boolean =>
   part.parts.length === 0 ? done(part.id) : part.parts.every((child) => isDone(child, done));
 
-/** A plan as it was, until another took its place. */
+/** A plan as it was, from when it was there until another took its place. */
 export interface EarlierPlan {
   whole: Part;
+  from: Instant;
   until: Instant;
 }
 
@@ -125,11 +126,14 @@ export function openParts(
     const known = open.get(id);
     if (known === undefined || at < known) open.set(id, at);
   };
-  const take = (by: Part, moment: Instant): void => {
-    for (const [id, { at }] of openingsOf(by, standing)) if (at !== null && at <= moment) since(id, at);
-  };
-  for (const { whole: was, until } of earlier) if (until > standing.first) take(was, until <= now ? until : now);
-  take(whole, now);
+  for (const { whole: was, from, until } of earlier) {
+    const end = until <= now ? until : now;
+    if (end <= standing.first) continue;
+    for (const [id, { at }] of openingsOf(was, standing))
+      // What came and went while no pass was open was never open to them.
+      if (at !== null && at <= end && !isShutThroughout(standing.shut, at > from ? at : from, end)) since(id, at);
+  }
+  for (const [id, { at }] of openingsOf(whole, standing)) if (at !== null && at <= now) since(id, at);
   const withParents = (part: Part): void => {
     for (const child of part.parts) {
       withParents(child);
@@ -140,3 +144,7 @@ export function openParts(
   withParents(whole);
   return open;
 }
+
+/** Whether no pass was open at any moment between two. */
+const isShutThroughout = (shut: readonly Shut[], from: Instant, until: Instant): boolean =>
+  shut.some((stretch) => stretch.from <= from && (stretch.to === null || stretch.to >= until));

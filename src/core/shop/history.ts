@@ -55,8 +55,9 @@ export function historiesFrom(releases: ReleasesPort): Histories {
       const whole = product && productKindOf(product).parts(product)?.whole;
       const until = live[i + 1]?.since;
       // What the next one opens as well is not asked of the one before: a year of posts is one plan that grew.
-      while (whole && keepsAllOf(whole, plans.at(-1)?.whole ?? NOTHING)) plans.pop();
-      if (whole && until !== undefined) plans.push({ whole, until });
+      let begun = from;
+      while (whole && keepsAllOf(whole, plans.at(-1)?.whole ?? NOTHING)) begun = plans.pop()?.from ?? begun;
+      if (whole && until !== undefined) plans.push({ whole, from: begun, until });
       since = sinceIn(product, since, from);
     }
     return { plans, since };

@@ -126,11 +126,27 @@ describe('a plan that is changed', () => {
   );
 
   test('takes nothing away that it had opened, and opens nothing that it had not', () => {
-    const replaced = at('2026-06-25T08:00');
-    expect([...openParts(later, as, now, [{ whole: was, until: replaced }]).keys()].sort()).toEqual(['c', 'm0', 'm1']);
+    const [began, replaced] = [at('2026-01-01T08:00'), at('2026-06-25T08:00')];
+    expect([...openParts(later, as, now, [{ whole: was, from: began, until: replaced }]).keys()].sort()).toEqual([
+      'c',
+      'm0',
+      'm1',
+    ]);
     expect([...openParts(later, as, now).keys()]).toEqual(['c']);
+    // Nor what came and went while no pass was open; what had opened before that stays.
+    const paused = standing(at('2026-06-15T09:00'), {
+      shut: [{ from: at('2026-06-23T10:00'), to: at('2026-06-26T09:00') }],
+    });
+    const daily = { ...was, plan: { opens: 'every', every: { count: 1, unit: 'day' } } as const };
+    const meanwhile = [
+      { whole: was, from: began, until: at('2026-06-24T08:00') },
+      { whole: daily, from: at('2026-06-24T08:00'), until: at('2026-06-25T08:00') },
+    ];
+    expect([...openParts(later, paused, now, meanwhile).keys()].sort()).toEqual(['c', 'm0', 'm1']);
     // Before they had it nothing had opened to them.
-    expect([...openParts(later, as, now, [{ whole: was, until: at('2026-06-01T08:00') }]).keys()]).toEqual(['c']);
+    expect([...openParts(later, as, now, [{ whole: was, from: began, until: at('2026-06-01T08:00') }]).keys()]).toEqual(
+      ['c'],
+    );
   });
 });
 

@@ -254,6 +254,20 @@ test('who may open what, at every moment, equals a plain computation on generate
         }
       },
     ),
-    { numRuns: 25 },
+    {
+      numRuns: 25,
+      // A plan that came and went during a pause.
+      examples: [
+        [
+          [
+            { days: 1, does: { what: 'pause', days: 3 } },
+            { days: 1, does: { what: 'plan', every: 1 } },
+            { days: 1, does: { what: 'plan', every: 3 } },
+            { days: 1, does: { what: 'plan', every: 1 } },
+          ],
+          2,
+        ],
+      ],
+    },
   );
 });
