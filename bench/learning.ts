@@ -5,10 +5,11 @@ import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import express from 'express';
 import { simpleParser } from 'mailparser';
-import { holderOf, openedTo } from '#core/shop';
+import { holderOf, openedTo, rightsOf } from '#core/shop';
 import { Buyer, Owner } from '../demo/clients';
 import { serveBuilt } from '../tests/support/browser';
 import { courseOf, lessonWith, moduleOf, sellingCourse, WEEKLY } from '../tests/support/course';
+import { downloadWith, membershipOf, postWith, selling } from '../tests/support/membership';
 import { contentSelling, FILE_BYTES } from '../tests/support/release';
 import { releaseWith, shopInMemory } from '../tests/support/shopInMemory';
 import { memoryOf } from './counter';
@@ -18,6 +19,8 @@ const SECONDS = 6;
 const STREAMS = 500;
 const FILM_MB = 40;
 const LESSONS = 200;
+const THINGS = 20;
+const POSTS = 300;
 const QUESTIONS = 2_000;
 
 const say = (line: string): void => void process.stdout.write(`${line}\n`);
@@ -28,6 +31,7 @@ const at = (all: number[], share: number): string =>
 /** A member's pages at a stated rate beside an empty route, many who watch at once, and what one question of opening costs. */
 export async function learning(): Promise<void> {
   await opening();
+  await inside();
   const served = await serveBuilt('start');
   const { base } = served;
   const owner = new Owner(base);
@@ -119,6 +123,32 @@ async function opening(): Promise<void> {
   say(
     `Who may open what: ${each.toFixed(0)} µs for one person and ${LESSONS} lessons (${open / QUESTIONS} parts open), ${((each * 10_000) / 1e6).toFixed(1)} s for 10,000 people.`,
   );
+}
+
+/** What a member of much may open: a membership of things that open month by month, and years of posts. */
+async function inside(): Promise<void> {
+  const ids = Array.from({ length: THINGS }, (_, i) => `d${i}`);
+  const posts = Array.from({ length: POSTS }, (_, i) => postWith(`p${i}`, '2026-01-01T09:00:00.000Z'));
+  const membership = membershipOf('m', ids, {
+    plan: { opens: 'every', every: { count: 1, unit: 'month' } },
+    posts,
+  });
+  const edit = selling([...ids.map(downloadWith), membership], 'm');
+  const live = releaseWith([{ kind: 'once', amount: '12' }], { edit });
+  const shop = await shopInMemory(live, '2026-06-15T08:00:00.000Z');
+  await shop.order({ i: 0 });
+  const begun = performance.now();
+  for (let i = 0; i < QUESTIONS; i += 1) {
+    const grounds = {
+      now: shop.runner.now(),
+      zone: 'Europe/Lisbon',
+      products: live.content.products,
+      history: (id: string) => shop.runner.history(id),
+    };
+    rightsOf(holderOf(shop.runner.state, 'u1'), grounds);
+  }
+  const each = ((performance.now() - begun) / QUESTIONS) * 1_000;
+  say(`Everything one member of ${THINGS} things and ${POSTS} posts has a right to: ${each.toFixed(0)} µs.`);
 }
 
 /** Begins one request every so often, whether or not those before are answered. @returns how long each took, in ms */

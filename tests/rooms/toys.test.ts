@@ -100,6 +100,7 @@ export const letterboxKind: ProductKind<Letterbox> = {
   contains: () => [],
   opensAs: 'itself',
   places: () => [],
+  written: () => [],
   named: () => [],
   limits: () => ({ fetches: 1, linkHours: 1, named: false }),
 };

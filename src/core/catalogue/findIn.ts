@@ -32,14 +32,15 @@ export function findIn<T extends Searched>(things: readonly T[], question: strin
   return [...ranked.filter((r) => r.inTitle), ...ranked.filter((r) => !r.inTitle)].map((r) => r.found);
 }
 
-/** Without case and marks, of the same length: each character is folded by itself. */
+/** Without case and marks, of the same length: each character is folded by itself, and most need not be looked at. */
 const folded = (text: string): string =>
-  [...text.normalize('NFC')]
-    .map((character) => {
+  text
+    .normalize('NFC')
+    .replace(/[^\u0000-\u007f]/gu, (character) => {
       const plain = character.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
       return plain.length === character.length ? plain : character;
     })
-    .join('');
+    .replace(/[A-Z]+/g, (capitals) => capitals.toLowerCase());
 
 /** Where a word begins in a text; a number below zero where it does not. */
 function placeOf(text: string, word: string): number {

@@ -35,6 +35,7 @@ export {
   Post,
   postNamed,
   shownPosts,
+  type Written,
   Product,
   PRODUCT_KINDS,
   type ProductBase,

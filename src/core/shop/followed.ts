@@ -1,7 +1,7 @@
 import { addMs, DAY, type Instant } from '#core/calendar';
 import { type Course, lessonsOf, type Lesson, outlineFor } from '#core/catalogue';
 import type { LessonId, ModuleId, PersonId } from '#core/ids';
-import { type Grounds, progressOf, whoMayOpen } from './rights';
+import { progressOf } from './rights';
 import type { ShopState } from './state';
 
 /** Where one person is in a course. */
@@ -30,11 +30,10 @@ export interface Followed {
 
 const STOPPED_AFTER_MS = 14 * DAY;
 
-/** Who is where in a course, among those who can open it now: by passes to it or through what it stands in. */
-export function followCourse(state: ShopState, course: Course, grounds: Grounds): Followed {
-  const { now } = grounds;
+/** Who is where in a course. @param learners whoever can open it now: by passes to it or through what it stands in */
+export function followCourse(state: ShopState, course: Course, learners: readonly PersonId[], now: Instant): Followed {
   const counting = lessonsOf(course).filter(({ counts }) => counts);
-  const people = [...whoMayOpen(state, course.id, grounds)]
+  const people = learners
     .map((id) => followerOf(state, course, counting, id))
     .sort((a, b) => ((a.last ?? '') < (b.last ?? '') ? 1 : -1));
   const stopped = people.filter(({ at, last }) => at !== null && last !== null && addMs(last, STOPPED_AFTER_MS) <= now);

@@ -71,9 +71,15 @@ export interface Opened {
  * turn in the plan there. What has no such moment yet is no right.
  */
 export function rightsTo(holder: Holder, productId: ProductId, grounds: Grounds): Right[] {
+  // What stands at several places is asked for again and again; nothing of it changes while one question is answered.
+  return once(known(grounds, holder).rights, productId, () =>
+    rightsBy(holder, productId, placesOf(grounds.products, productId), grounds),
+  );
+}
+
+/** The same by some of the places at which it stands. */
+function rightsBy(holder: Holder, productId: ProductId, places: readonly Place[], grounds: Grounds): Right[] {
   const own = holder.passes.filter((pass) => pass.productId === productId).map((pass) => ({ ...pass, through: null }));
-  const places = placesOf(grounds.products, productId);
-  if (places.length === 0) return own;
   return [...own, ...places.flatMap((place) => rightsThrough(holder, productId, place, grounds))];
 }
 
@@ -85,7 +91,10 @@ function rightsThrough(
 ): Right[] {
   if (whole.id === productId) return [];
   const rights = rightsTo(holder, whole.id, grounds);
-  const opened = openedBy(rights, whole, grounds, holder);
+  // Its posts and lessons take no turn among what stands in it.
+  const opened = once(known(grounds, holder).opened, whole.id, () =>
+    openedBy(rights, whole, grounds, holder, 'products'),
+  );
   const at = opened?.parts.get(part) ?? opened?.when.get(part)?.at;
   if (at == null) return [];
   return rights.flatMap((right): Right[] => {
@@ -113,39 +122,48 @@ export function rightsOf(holder: Holder, grounds: Grounds): Map<ProductId, Right
 export const mayOpen = (holder: Holder, productId: ProductId, grounds: Grounds): boolean =>
   rightsTo(holder, productId, grounds).some((right) => isOpen(right, grounds.now));
 
-/** Everybody who may open a product now. */
-export function whoMayOpen(state: ShopState, productId: ProductId, grounds: Grounds): Set<PersonId> {
+/**
+ * Everybody who may open a product now, one after the other: of very many it takes a while, and whoever asks can do
+ * other things in between.
+ * @yields a person, or null for one who was looked at and may not
+ */
+export function* whoMayOpen(state: ShopState, productId: ProductId, grounds: Grounds): Generator<PersonId | null> {
   const leading = new Set(
     grounds.products.map(({ id }) => id).filter((id) => reachedBy(grounds.products, [id]).includes(productId)),
   );
-  const found = new Set<PersonId>();
-  for (const pass of state.passes.values())
-    if (leading.has(pass.productId) && isOpen(pass, grounds.now) && !found.has(pass.personId))
-      if (pass.productId === productId || mayOpen(holderOf(state, pass.personId), productId, grounds))
-        found.add(pass.personId);
-  return found;
+  const seen = new Set<PersonId>();
+  for (const { productId: has, personId } of state.passes.values()) {
+    if (!leading.has(has) || seen.has(personId)) continue;
+    seen.add(personId);
+    yield mayOpen(holderOf(state, personId), productId, grounds) ? personId : null;
+  }
 }
 
-/** For how many a part closes once it is taken out of what it stands in: whoever has it by something else keeps it. */
-export function closesFor(
+/**
+ * Everybody for whom a part closes once it is taken out of what it stands in, one after the other: whoever has it by
+ * something else keeps it.
+ * @yields a person for whom something closes, or null for one who was looked at
+ */
+export function* closesFor(
   state: ShopState,
   { productId, part }: { productId: ProductId; part: ProductId },
   grounds: Grounds,
-): number {
-  const without = {
-    ...grounds,
-    products: grounds.products.map((p) =>
-      p.id === productId && p.kind === 'membership'
-        ? { ...p, parts: p.parts.filter((of) => of.productId !== part) }
-        : p,
-    ),
-  };
-  let closed = 0;
+): Generator<PersonId | null> {
+  const places = (id: ProductId): readonly Place[] => placesOf(grounds.products, id);
+  const told = new Set<PersonId>();
   for (const inside of openedInPlaceOf(grounds.products, [part])) {
-    const still = whoMayOpen(state, inside, without);
-    closed = Math.max(closed, [...whoMayOpen(state, inside, grounds)].filter((id) => !still.has(id)).length);
+    const others = places(inside).filter((place) => place.holder.id !== productId || place.part !== part);
+    for (const personId of whoMayOpen(state, inside, grounds)) {
+      if (personId === null || told.has(personId)) {
+        yield null;
+        continue;
+      }
+      const holder = holderOf(state, personId);
+      const keeps = rightsBy(holder, inside, others, grounds).some((right) => isOpen(right, grounds.now));
+      if (!keeps) told.add(personId);
+      yield keeps ? null : personId;
+    }
   }
-  return closed;
 }
 
 /**
@@ -155,14 +173,24 @@ export function closesFor(
 export const openedTo = (holder: Holder, product: Product, grounds: Grounds): Opened | null =>
   openedBy(rightsTo(holder, product.id, grounds), product, grounds, holder);
 
-function openedBy(rights: readonly Right[], product: Product, grounds: Grounds, holder: Holder): Opened | null {
+/** @param of everything, or only other products that stand in it: there are few of them, and many posts */
+function openedBy(
+  rights: readonly Right[],
+  product: Product,
+  grounds: Grounds,
+  holder: Holder,
+  of: 'everything' | 'products' = 'everything',
+): Opened | null {
   const { now, zone } = grounds;
   const parts = productKindOf(product).parts(product);
   const stands = parts && standingByPasses(rights, now);
   if (!stands) return null;
   const { plans, since } = grounds.history(product.id);
-  const whole = withSince(parts.whole, since);
-  const earlier = plans.map((plan): EarlierPlan => ({ ...plan, whole: withSince(plan.whole, since) }));
+  const contained = new Set(of === 'products' ? productKindOf(product).contains(product) : []);
+  const asked = (part: Part): Part =>
+    withSince(of === 'products' ? { ...part, parts: part.parts.filter(({ id }) => contained.has(id)) } : part, since);
+  const whole = asked(parts.whole);
+  const earlier = plans.map((plan): EarlierPlan => ({ ...plan, whole: asked(plan.whole) }));
   const standing: Standing = { ...stands, zone, hour: parts.hour, done: (id) => isDone(id, product, grounds, holder) };
   return {
     pass: rights.some((right) => isOpen(right, now)),
@@ -193,3 +221,29 @@ const withSince = (whole: Part, since: History['since']): Part =>
             : { ...part, since: part.since !== undefined && part.since > at ? part.since : at };
         }),
       };
+
+/** What was worked out of somebody on the same grounds. */
+interface Known {
+  rights: Map<ProductId, Right[]>;
+  /** Of what holds other products, which of these have opened. */
+  opened: Map<ProductId, Opened | null>;
+}
+
+/** Gone with the grounds and with whoever was asked about. */
+const knownOf = new WeakMap<Grounds, WeakMap<Holder, Known>>();
+
+function known(grounds: Grounds, holder: Holder): Known {
+  const holders = knownOf.get(grounds) ?? new WeakMap<Holder, Known>();
+  knownOf.set(grounds, holders);
+  const mine = holders.get(holder) ?? { rights: new Map(), opened: new Map() };
+  holders.set(holder, mine);
+  return mine;
+}
+
+function once<K, V>(results: Map<K, V>, key: K, work: () => V): V {
+  const before = results.get(key);
+  if (before !== undefined) return before;
+  const result = work();
+  results.set(key, result);
+  return result;
+}

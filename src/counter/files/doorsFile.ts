@@ -57,6 +57,8 @@ export interface DoorsFile {
    * @returns whose it was, or null when it is unknown, used or over
    */
   useLink(secret: string, fits: (whose: string) => boolean): Promise<string | null>;
+  /** Makes every link of somebody worth nothing. */
+  dropLinksOf(personId: PersonId): Promise<void>;
   makeDevice(personId: string, lastsMs: number, what?: string): Promise<string>;
   /** @param idleMs ends it when it was not used for so long */
   personOf(secret: string, idleMs?: number): string | null;
@@ -133,6 +135,17 @@ export async function openDoorsFile(folder: string, disk: Disk): Promise<DoorsFi
         throw error;
       }
       return link.until > Date.now() ? link.personId : null;
+    },
+    async dropLinksOf(personId) {
+      for (const [hash, link] of [...links]) {
+        if (link.personId !== personId || !links.delete(hash)) continue;
+        try {
+          await log.append(JSON.stringify({ t: 'gone', hash }));
+        } catch (error) {
+          links.set(hash, link);
+          throw error;
+        }
+      }
     },
     async makeDevice(personId, lastsMs, what = '') {
       const secret = randomBytes(32).toString('base64url');

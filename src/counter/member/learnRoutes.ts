@@ -3,7 +3,7 @@ import { type Lesson, lessonOf } from '#core/catalogue';
 import { judge, mayTry, type Quiz } from '#core/quiz';
 import type { LessonId, PersonId, ProductId } from '#core/ids';
 import { calledBySeller } from '#core/people';
-import { holderOf, progressOf, rightsTo } from '#core/shop';
+import { progressOf } from '#core/shop';
 import { Marked, MOST_NOTES, NotesKept, NotesRequest, PlaceRequest, QuizJudged, QuizTry } from '../../wire';
 import { courseView, lessonView } from '../../pages/data/courseData';
 import { courseHtml } from '../../pages/render';
@@ -14,12 +14,12 @@ import { Problem, refusalProblem } from '../http/problem';
 import { personOfDevice } from '../shared/device';
 import { feedFor } from '../shared/feed';
 import { MINE, readAt } from '../shared/readHref';
-import { groundsIn, type Reading, readingFor } from '../shared/reading';
+import { type Reading, readingFor } from '../shared/reading';
 import { sendLesson } from '../shared/sendLesson';
 import { sendPage } from '../shared/sendPage';
-import { whyOpen } from '../shared/whyOpen';
 import { sendWords } from '../shared/sendWords';
 import { learnApi, learnerFor, learnerSaid, type Learning, learningOf, openLesson, perLearner, whoIs } from './learner';
+import { tellWhyNot } from './whyNot';
 
 /** Courses and lessons of whoever is signed in, and what they do there. Another's are not found. */
 export function learnRoutes(context: CounterContext): Router {
@@ -204,19 +204,10 @@ export function learnRoutes(context: CounterContext): Router {
   function meet(req: Request, res: Response): { reading: Reading; personId: PersonId; learning: Learning } | null {
     const personId = personOfDevice(context, req);
     const reading = readingFor(context, req);
-    const say = reading.words.course;
-    const refuse = (status: number, heading: string, text: string, label: string): null => {
-      sendWords(context, reading, res, { status, heading, text, action: { label, href: '/member/' } });
-      return null;
-    };
-    if (personId === null) return refuse(401, say.signIn.heading, say.signIn.text, say.signIn.action);
     const productId = String(req.params['product']);
-    const has = rightsTo(holderOf(reading.state, personId), productId, groundsIn(reading)).length > 0;
-    const learning = has ? learningOf(reading, personId, productId) : null;
-    if (has && !learning?.right)
-      return refuse(403, say.closed.heading, whyOpen(reading, personId, productId).sentence, say.closed.action);
-    if (!learning) return refuse(404, say.notYours.heading, say.notYours.text, say.notYours.action);
-    return { reading, personId, learning };
+    const learning = personId === null ? null : learningOf(reading, personId, productId);
+    if (personId !== null && learning?.right) return { reading, personId, learning };
+    return tellWhyNot(context, reading, res, { personId, productId });
   }
 
   function tooEarly(

@@ -1,6 +1,5 @@
 import express, { type Request, type Response, Router } from 'express';
 import { shownPosts } from '#core/catalogue';
-import { holderOf, rightsTo } from '#core/shop';
 import { membershipView, postView } from '../../pages/data/membershipData';
 import { PlaceRequest } from '../../wire';
 import type { CounterContext } from '../context';
@@ -8,13 +7,13 @@ import { Problem } from '../http/problem';
 import { personOfDevice } from '../shared/device';
 import { feedFor } from '../shared/feed';
 import { MINE } from '../shared/readHref';
-import { groundsIn, readingFor } from '../shared/reading';
+import { readingFor } from '../shared/reading';
 import { sendMembership, sendPost } from '../shared/sendMembership';
-import { whyOpen } from '../shared/whyOpen';
 import { sendWords } from '../shared/sendWords';
 import { insideOf } from './inside';
 import { learnerSaid, perLearner, whoIs } from './learner';
 import { noteHere } from './visits';
+import { tellWhyNot } from './whyNot';
 
 /** Memberships and their posts for whoever is signed in. Another's are not found. */
 export function membershipRoutes(context: CounterContext): Router {
@@ -66,20 +65,11 @@ export function membershipRoutes(context: CounterContext): Router {
   function meet(req: Request, res: Response) {
     const personId = personOfDevice(context, req);
     const reading = readingFor(context, req);
-    const say = reading.words.course;
-    const refuse = (status: number, heading: string, text: string, label: string): null => {
-      sendWords(context, reading, res, { status, heading, text, action: { label, href: '/member/' } });
-      return null;
-    };
-    if (personId === null) return refuse(401, say.signIn.heading, say.signIn.text, say.signIn.action);
-    const id = String(req.params['product']);
-    const found = insideOf(context, reading, personId, id);
-    if (found) return { ...found, reading, personId };
-    const isOne = reading.live?.content.products.some((p) => p.id === id && p.kind === 'membership') ?? false;
-    const had = isOne && rightsTo(holderOf(reading.state, personId), id, groundsIn(reading)).length > 0;
-    return had
-      ? refuse(403, say.closed.heading, whyOpen(reading, personId, id).sentence, say.closed.action)
-      : refuse(404, say.notYours.heading, say.notYours.text, say.notYours.action);
+    const productId = String(req.params['product']);
+    const found = personId === null ? null : insideOf(context, reading, personId, productId);
+    if (personId !== null && found) return { ...found, reading, personId };
+    const isOne = reading.live?.content.products.some((p) => p.id === productId && p.kind === 'membership') ?? false;
+    return tellWhyNot(context, reading, res, { personId, productId, isOne });
   }
 
   function notYet(res: Response, { reading, membership }: NonNullable<ReturnType<typeof meet>>): void {

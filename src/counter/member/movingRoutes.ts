@@ -14,6 +14,7 @@ import { securityEvent } from '../http/securityLog';
 import { personOfDevice } from '../shared/device';
 import { localeOfPerson } from '../shared/localeOfPerson';
 import { readingFor } from '../shared/reading';
+import { sendWords } from '../shared/sendWords';
 import { wordsPage } from '../shared/wordsPage';
 
 const MoveToken = z.object({ i: z.string(), from: z.string(), to: z.string(), until: z.string() });
@@ -75,6 +76,10 @@ export function movingRoutes(context: CounterContext): Router {
     if (moved === 'taken') return tell(req, res, 409, taken, takenText);
     if (moved === 'other' || !before) return tell(req, res, 410, over, overText);
     await runner.execute({ type: 'change-person', personId: moved.id, rev: moved.rev });
+    // Whoever reads the mail of the address before has no way in by a letter that lies there. The change stands all the same.
+    await context.doors
+      .dropLinksOf(moved.id)
+      .catch((error: unknown) => context.log('Links mailed to an address before could not be ended', error));
     securityEvent(context.security, 'address-changed', req);
     context.afterwards.do('A changed address could not be told', async () => {
       for (const to of [before.address, moved.address])
@@ -91,10 +96,7 @@ export function movingRoutes(context: CounterContext): Router {
   function tell(req: Request, res: Response, status: number, heading: string, text: string): void {
     const reading = readingFor(context, req);
     const action = { label: reading.words.pages.goToMemberArea, href: '/member/' };
-    res
-      .status(status)
-      .set('Cache-Control', 'no-store')
-      .send(wordsPage(context, reading, heading, [text], action));
+    sendWords(context, reading, res, { status, heading, text, action });
   }
 
   const settingOf = (person: PersonRecord) => {

@@ -1,18 +1,9 @@
-import {
-  findIn,
-  type Lesson,
-  lessonsOf,
-  plainFromRich,
-  type Product,
-  productKindOf,
-  type Searched,
-  shownPosts,
-} from '#core/catalogue';
+import { findIn, plainFromRich, type Product, productKindOf, type Searched, type Written } from '#core/catalogue';
 import type { PersonId } from '#core/ids';
 import { isOpen } from '#core/passes';
 import { holderOf, openedTo, rightsOf } from '#core/shop';
 import type { SearchAnswer } from '../../wire';
-import { MINE, readAt } from '../shared/readHref';
+import { MINE, partAt, readAt } from '../shared/readHref';
 import { groundsIn, type Reading } from '../shared/reading';
 
 interface Place extends Searched {
@@ -44,9 +35,15 @@ function placesOpenTo(reading: Reading, personId: PersonId): Place[] {
     const opened = openedTo(holder, product, grounds);
     return [
       placeOf(reading, product),
-      ...partsOf(product).flatMap(({ id: part, title, blocks, files, href }) =>
-        opened?.parts.has(part) ? [{ title, within: product.title, href, text: textOf(blocks, files) }] : [],
-      ),
+      ...productKindOf(product)
+        .written(product)
+        .filter((part) => opened?.parts.has(part.id))
+        .map((part) => ({
+          title: part.title,
+          within: product.title,
+          href: partAt(product, part.id, MINE) ?? '/member/',
+          text: textOf(part),
+        })),
     ];
   });
 }
@@ -64,17 +61,7 @@ function placeOf(reading: Reading, product: Product): Place {
   };
 }
 
-type Written = Pick<Lesson, 'title' | 'blocks' | 'files'>;
-
-function partsOf(product: Product): (Written & { id: string; href: string })[] {
-  if (product.kind === 'course')
-    return lessonsOf(product).map((lesson) => ({ ...lesson, href: MINE.lesson(product.id, lesson.id) }));
-  if (product.kind === 'membership')
-    return shownPosts(product).map((post) => ({ ...post, href: MINE.post(product.id, post.id) }));
-  return [];
-}
-
-const textOf = (blocks: Written['blocks'], files: Written['files']): string =>
+const textOf = ({ blocks, files }: Written): string =>
   [
     ...blocks.map((block) =>
       block.kind === 'words' ? plainFromRich(block.text) : 'title' in block ? block.title : block.alt,

@@ -2,10 +2,11 @@ import { Router } from 'express';
 import { lessonOf } from '#core/catalogue';
 import type { LessonId } from '#core/ids';
 import { calledBySeller } from '#core/people';
-import { closesFor, followCourse } from '#core/shop';
+import { closesFor, followCourse, whoMayOpen } from '#core/shop';
 import { ClosesForAnswer, FollowedAnswer, Said } from '../../wire';
 import { type CounterContext, liveRelease } from '../context';
 import { answer } from '../http/answer';
+import { inTurns } from '../http/inTurns';
 import { Problem } from '../http/problem';
 import { whyOpen } from '../shared/whyOpen';
 import { groundsIn, readingFor } from '../shared/reading';
@@ -18,11 +19,13 @@ const HARD_TRIES = 3;
 /** Who is where in a course, and who is in what. */
 export function followRoutes(context: CounterContext): Router {
   const router = Router();
-  router.get('/courses/:id/followed', (req, res) => {
+  router.get('/courses/:id/followed', async (req, res) => {
     const { state } = context.runner;
     const course = liveRelease(context)?.content.products.find((p) => p.id === req.params.id);
     if (course?.kind !== 'course') throw new Problem(404, 'This course is not live.', 'no-such-course');
-    const { people, stopsAt, ...counts } = followCourse(state, course, groundsIn(readingFor(context, req)));
+    const grounds = groundsIn(readingFor(context, req));
+    const learners = await inTurns(whoMayOpen(state, course.id, grounds));
+    const { people, stopsAt, ...counts } = followCourse(state, course, learners, grounds.now);
     const triedOften = (lesson: LessonId): number =>
       people.filter(
         ({ personId, at }) => at === lesson && (context.learners.get(personId).tries[lesson] ?? []).length > HARD_TRIES,
@@ -44,10 +47,11 @@ export function followRoutes(context: CounterContext): Router {
       }),
     });
   });
-  router.get('/memberships/:id/without/:part', (req, res) => {
+  router.get('/memberships/:id/without/:part', async (req, res) => {
     const { id, part } = req.params;
     const grounds = groundsIn(readingFor(context, req));
-    answer(res, ClosesForAnswer, { people: closesFor(context.runner.state, { productId: id, part }, grounds) });
+    const closed = await inTurns(closesFor(context.runner.state, { productId: id, part }, grounds));
+    answer(res, ClosesForAnswer, { people: closed.length });
   });
   // Why somebody can or cannot open something, whatever it stands in.
   router.get('/people/:id/why/:product', (req, res) => {

@@ -175,7 +175,7 @@ export function ownerRoutes(context: CounterContext): Router {
     await endAllWays(context, person.id);
     answer(res, Said, {
       sentence:
-        'Every session of theirs and every address of a feed is ended. What they have stays theirs: a fresh link lets them in.',
+        'Every session of theirs, every mailed link and every address of a feed is ended. What they have stays theirs: a fresh link lets them in.',
     });
   });
   router.post('/people/:id/ways/fine', may('answer'), async (req, res) => {

@@ -2,8 +2,8 @@ import { Feed } from 'feed';
 import { type Request, Router } from 'express';
 import * as z from 'zod';
 import { dateIn, msOf } from '#core/calendar';
-import { type FileRef, type LessonBlock, lessonsOf, type Product, shownPosts } from '#core/catalogue';
-import { isOpen, type Pass } from '#core/passes';
+import { type FileRef, type Product, productKindOf } from '#core/catalogue';
+import { isOpen, type Pass, passState } from '#core/passes';
 import { holderOf, openedTo, rightsTo } from '#core/shop';
 import type { CounterContext } from '../context';
 import { limit } from '../http/limits';
@@ -92,17 +92,19 @@ function entriesOf(reading: Reading, pass: Pass, product: Product): Entry[] {
     (right) => right.id === pass.id && isOpen(right, reading.now),
   );
   const opened = opens ? openedTo(holder, product, grounds) : null;
-  if (!opened) throw new Problem(410, (say) => say.notYours, 'not-open');
-  const parts: { id: string; title: string; blocks: readonly LessonBlock[] }[] =
-    product.kind === 'course' ? lessonsOf(product) : product.kind === 'membership' ? shownPosts(product) : [];
-  const entries = parts.flatMap(({ id, title, blocks }) => {
-    const at = opened.parts.get(id);
-    if (at === undefined) return [];
-    return blocks.flatMap((block): Entry[] =>
-      block.kind === 'sound' || block.kind === 'film'
-        ? [{ id: block.id, title: [title, block.title].filter((t) => t !== '').join(': '), file: block.file, at }]
-        : [],
-    );
-  });
+  // What is over is gone for good; on hold it comes back, and no program forgets it.
+  const over = passState(pass, reading.now) === 'closed';
+  if (!opened) throw new Problem(over ? 410 : 403, (say) => say.notYours, 'not-open');
+  const entries = productKindOf(product)
+    .written(product)
+    .flatMap(({ id, title, blocks }) => {
+      const at = opened.parts.get(id);
+      if (at === undefined) return [];
+      return blocks.flatMap((block): Entry[] =>
+        block.kind === 'sound' || block.kind === 'film'
+          ? [{ id: block.id, title: [title, block.title].filter((t) => t !== '').join(': '), file: block.file, at }]
+          : [],
+      );
+    });
   return entries.sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0));
 }

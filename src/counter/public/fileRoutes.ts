@@ -10,7 +10,7 @@ import { personOfDevice } from '../shared/device';
 import { localeFor, readingFor } from '../shared/reading';
 import { ownCopy } from '../shared/ownCopy';
 import { sendFile } from '../shared/sendFile';
-import { wordsPage } from '../shared/wordsPage';
+import { sendWords } from '../shared/sendWords';
 import { ordersOfVisit } from './visit';
 
 const FileToken = z.object({ p: z.string(), f: z.string(), u: z.string() });
@@ -26,10 +26,7 @@ export function fileRoutes(context: CounterContext): Router {
   const refuse = (req: Request, res: Response, status: number, [heading = '', text = '']: readonly string[]): void => {
     const reading = readingFor(context, req);
     const action = { label: reading.words.pages.goToMemberArea, href: '/member/' };
-    res
-      .status(status)
-      .set('Cache-Control', 'no-store')
-      .send(wordsPage(context, reading, heading, [text], action));
+    sendWords(context, reading, res, { status, heading, text, action });
   };
 
   const mayUse = (req: Request, pass: Pass): boolean => {

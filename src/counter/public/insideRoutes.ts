@@ -1,4 +1,4 @@
-import { type Request, type Response, Router } from 'express';
+import { type Request, Router } from 'express';
 import { shownPosts } from '#core/catalogue';
 import { holderBy } from '#core/shop';
 import { membershipView, postView } from '../../pages/data/membershipData';
@@ -7,7 +7,7 @@ import { insiderOf } from '../shared/insider';
 import { MEMBERSHIPS, MINE, OF_ORDER, readAt } from '../shared/readHref';
 import { readingFor } from '../shared/reading';
 import { sendMembership, sendPost } from '../shared/sendMembership';
-import { sendWords } from '../shared/sendWords';
+import { askToSignIn } from './askToSignIn';
 import { readAsTheirs } from './readAsTheirs';
 import { ordersOfVisit } from './visit';
 
@@ -21,7 +21,7 @@ export function insideRoutes(context: CounterContext): Router {
 
   router.get(`${MEMBERSHIPS}/:product`, (req, res) => {
     const found = find(req);
-    if (!found) return nothing(req, res);
+    if (!found) return askToSignIn(context, req, res);
     const { reading, membership, insider } = found;
     const view = membershipView(reading, membership, insider);
     sendMembership(context, req, res, { ...view, note: reading.words.membership.rightAfter }, []);
@@ -30,7 +30,7 @@ export function insideRoutes(context: CounterContext): Router {
   router.get(`${MEMBERSHIPS}/:product/:post`, (req, res) => {
     const found = find(req);
     const post = found && shownPosts(found.membership).find(({ id }) => id === req.params['post']);
-    if (!found || !post || !found.insider.opened.parts.has(post.id)) return nothing(req, res);
+    if (!found || !post || !found.insider.opened.parts.has(post.id)) return askToSignIn(context, req, res);
     sendPost(context, req, res, postView(found.reading, found.membership, post, found.insider, null), []);
   });
 
@@ -51,13 +51,6 @@ export function insideRoutes(context: CounterContext): Router {
       lastHere: null,
     });
     return found && { reading, membership, insider: found.insider };
-  }
-
-  function nothing(req: Request, res: Response): void {
-    const reading = readingFor(context, req);
-    const say = reading.words.course.signIn;
-    const action = { label: say.action, href: '/member/' };
-    sendWords(context, reading, res, { status: 404, heading: say.heading, text: say.text, action });
   }
   return router;
 }

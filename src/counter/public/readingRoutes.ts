@@ -1,4 +1,4 @@
-import { type Request, type Response, Router } from 'express';
+import { type Request, Router } from 'express';
 import { addMs, HOUR } from '#core/calendar';
 import { type Course, filesOfLesson, type Lesson, lessonOf, lessonsOf, productKindOf } from '#core/catalogue';
 import { isOpen } from '#core/passes';
@@ -11,7 +11,7 @@ import { sendLesson } from '../shared/sendLesson';
 import { sendPage } from '../shared/sendPage';
 import { COURSES, MINE, OF_ORDER } from '../shared/readHref';
 import { sendFile } from '../shared/sendFile';
-import { sendWords } from '../shared/sendWords';
+import { askToSignIn } from './askToSignIn';
 import { readAsTheirs } from './readAsTheirs';
 import { ordersOfVisit } from './visit';
 
@@ -28,7 +28,7 @@ export function readingRoutes(context: CounterContext): Router {
 
   router.get(`${COURSES}/:product`, (req, res) => {
     const found = find(req);
-    if (!found) return nothing(req, res);
+    if (!found) return askToSignIn(context, req, res);
     const { reading, course, who, note } = found;
     const view = courseView(reading, course, who);
     sendPage(context, req, res, {
@@ -43,7 +43,7 @@ export function readingRoutes(context: CounterContext): Router {
   router.get(`${COURSES}/:product/:lesson`, (req, res) => {
     const found = find(req);
     const lesson = found && readable(found, String(req.params['lesson']));
-    if (!found || !lesson) return nothing(req, res);
+    if (!found || !lesson) return askToSignIn(context, req, res);
     const { reading, course, who, note } = found;
     const view = { ...lessonView(reading, course, lesson, who, null), note };
     sendLesson(context, req, res, view, [{ text: course.title, href: who.courseHref }]);
@@ -54,8 +54,8 @@ export function readingRoutes(context: CounterContext): Router {
     const course = courseNamed(String(req.params['product']));
     const lesson = course && samplesOf(course).find(({ id }) => id === req.params['lesson']);
     const file = lesson && filesOfLesson(lesson).find(({ id }) => id === req.params['file']);
-    if (!lesson || !file) return nothing(req, res);
-    sendFile(context, req, res, file, () => nothing(req, res));
+    if (!lesson || !file) return askToSignIn(context, req, res);
+    sendFile(context, req, res, file, () => askToSignIn(context, req, res));
   });
 
   function courseNamed(id: string): Course | undefined {
@@ -102,13 +102,6 @@ export function readingRoutes(context: CounterContext): Router {
 
   const readable = ({ course, who }: Found, id: string): Lesson | undefined =>
     who.opened.parts.has(id) ? lessonOf(course, id) : undefined;
-
-  function nothing(req: Request, res: Response): void {
-    const reading = readingFor(context, req);
-    const say = reading.words.course.signIn;
-    const action = { label: say.action, href: '/member/' };
-    sendWords(context, reading, res, { status: 404, heading: say.heading, text: say.text, action });
-  }
   return router;
 }
 

@@ -1,4 +1,4 @@
-import { filesOfLesson, lessonsOf, type Product, shownPosts } from '#core/catalogue';
+import { type Product, productKindOf } from '#core/catalogue';
 import type { PassId, PersonId } from '#core/ids';
 import type { CounterContext } from '../context';
 import { signToken } from '../http/signing';
@@ -13,9 +13,8 @@ export function feedFor(
   passId: PassId,
   product: Product,
 ): { address: string; anew: string } | null {
-  const parts =
-    product.kind === 'course' ? lessonsOf(product) : product.kind === 'membership' ? shownPosts(product) : [];
-  if (!parts.flatMap(filesOfLesson).some(({ type }) => /^(audio|video)\//.test(type))) return null;
+  const written = productKindOf(product).written(product);
+  if (!written.some(({ blocks }) => blocks.some(({ kind }) => kind === 'sound' || kind === 'film'))) return null;
   const token = signToken(context.secrets.signing, 'feed', {
     p: passId,
     k: product.id,

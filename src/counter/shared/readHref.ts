@@ -31,9 +31,11 @@ export const OF_ORDER = hrefsUnder(COURSES, MEMBERSHIPS);
 export const seenAs = (personId: string): Hrefs => hrefsUnder(`${SEES}/${personId}/course`, `${SEES}/${personId}/in`);
 
 /** Kinds of product that are read in a place of their own; others are taken along. */
-const READ: { [K in ProductName]?: { place: 'course' | 'membership'; begin: (words: Words) => string } } = {
-  course: { place: 'course', begin: (words) => words.pages.beginLessons },
-  membership: { place: 'membership', begin: (words) => words.pages.goIn },
+const READ: {
+  [K in ProductName]?: { place: 'course' | 'membership'; part: 'lesson' | 'post'; begin: (words: Words) => string };
+} = {
+  course: { place: 'course', part: 'lesson', begin: (words) => words.pages.beginLessons },
+  membership: { place: 'membership', part: 'post', begin: (words) => words.pages.goIn },
 };
 
 /** Where a product is read, and what its button says; null for one without such a place. */
@@ -45,3 +47,9 @@ export function readAt(
   const read = READ[kind];
   return read ? { href: hrefs[read.place](id), label: read.begin(words) } : null;
 }
+
+/** Where a part of it is read; null where it has no such place. */
+export const partAt = ({ id, kind }: Pick<Product, 'id' | 'kind'>, part: string, hrefs: Hrefs): string | null => {
+  const read = READ[kind];
+  return read ? hrefs[read.part](id, part) : null;
+};

@@ -25,7 +25,7 @@ export function UnusualUse({ personId }: { personId: PersonId }) {
       <May right="answer">
         <p className="mt-1 flex flex-wrap gap-x-5">
           <button className="opt" disabled={acting.isLoading} onClick={() => ask('end')}>
-            End every session and feed address
+            End every session, link and feed address
           </button>
           <button className="opt" disabled={acting.isLoading} onClick={() => ask('fine')}>
             It is fine

@@ -4,7 +4,7 @@ import { DateTime } from 'luxon';
 import type { Membership, Product } from '#core/catalogue';
 import type { Instant } from '#core/calendar';
 import { launchCheck, type DraftContent, type Release, sealContent, unsealContent } from '#core/release';
-import { followCourse, type Grounds, holderOf, mayOpen, openedTo, rightsTo } from '#core/shop';
+import { closesFor, followCourse, type Grounds, holderOf, mayOpen, openedTo, rightsTo, whoMayOpen } from '#core/shop';
 import { courseOf, lessonWith, moduleOf, WEEKLY } from '../../support/course';
 import { downloadWith, membershipOf, postWith, selling } from '../../support/membership';
 import { codeOf, type MemoryShop, releaseWith, shopInMemory } from '../../support/shopInMemory';
@@ -33,6 +33,14 @@ function groundsOf(shop: MemoryShop): Grounds {
 /** Whether somebody may open each of some products, as letters: "a" and "c" of a, b, c. */
 const open = (shop: MemoryShop, ids: string, personId = 'u1'): string =>
   [...ids].filter((id) => mayOpen(holderOf(shop.runner.state, personId), id, groundsOf(shop))).join('');
+
+/** Everybody who may open a product. */
+const inside = (shop: MemoryShop, id: string): string[] =>
+  [...whoMayOpen(shop.runner.state, id, groundsOf(shop))].filter((personId) => personId !== null);
+
+/** Whoever loses something once it is taken out of a membership. */
+const losing = (shop: MemoryShop, productId: string, part: string): string[] =>
+  [...closesFor(shop.runner.state, { productId, part }, groundsOf(shop))].filter((personId) => personId !== null);
 
 const fetched = (shop: MemoryShop, fileId: string, personId = 'u1'): Promise<string> =>
   codeOf(shop, { type: 'fetch-file', passId: shop.runner.state.passesOfPerson.get(personId)?.[0] ?? '', fileId });
@@ -162,10 +170,25 @@ test('a product opens at the latest of pass, release and its own turn; its own p
   // Whoever joins after it was put in has it from their first day on.
   await shop.buy({ i: 0, person: 'u2' });
   expect(open(shop, 'mk', 'u2')).toBe('mk');
-  expect(followCourse(shop.runner.state, course, groundsOf(shop)).people.map((p) => [p.personId, p.done])).toEqual([
+  expect(
+    followCourse(shop.runner.state, course, inside(shop, 'k'), shop.runner.now()).people.map((p) => [
+      p.personId,
+      p.done,
+    ]),
+  ).toEqual([
     ['u1', 1],
     ['u2', 0],
   ]);
+  // Taken out it closes for whoever has it by this alone.
+  expect(losing(shop, 'm', 'k')).toEqual(['u1', 'u2']);
+  await shop.act({ type: 'give-passes', gifts: [{ personId: 'u2', productId: 'k', until: null }], reason: 'kindness' });
+  expect([losing(shop, 'm', 'k'), losing(shop, 'm', 'a'), losing(shop, 'm', 'gone')]).toEqual([
+    ['u1'],
+    ['u1', 'u2'],
+    [],
+  ]);
+  const gift = [...shop.runner.state.passes.values()].at(-1)?.id ?? '';
+  await shop.act({ type: 'withdraw-pass', passId: gift });
   // A lesson that somebody opens through a membership may not go.
   const without = (content: DraftContent): void => {
     for (const p of content.products) if (p.kind === 'course') p.modules.pop();
@@ -209,6 +232,17 @@ test('what is put in counts from then, whatever was before: joined long ago, pau
   expect(lessons()).toBe('x');
   await shop.goTo(at('2026-07-08T00:00'));
   expect(lessons()).toBe('xy');
+});
+
+test('what comes into a membership was nobody’s by it before: a lesson may go in the same release that puts its course in', async () => {
+  const course = courseOf([moduleOf('m1', [lessonWith('x'), lessonWith('y')])], { id: 'k' });
+  const shop = await shopWith([downloadWith('a'), course, membershipOf('m', ['a'])], ['m']);
+  await shop.buy({ i: 0 });
+  const putIn = (content: DraftContent): void => {
+    within('m', (m) => m.parts.push({ productId: 'k', plan: null }))(content);
+    for (const p of content.products) if (p.kind === 'course') p.modules[0]?.lessons.pop();
+  };
+  expect([await publish(shop, putIn), open(shop, 'k')]).toEqual(['done', 'k']);
 });
 
 test('after the one before is done: a course that is finished, and what cannot be done keeps nobody waiting', async () => {

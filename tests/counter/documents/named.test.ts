@@ -132,6 +132,10 @@ test('each buyer has a copy of their own, made once; the original stays, a locke
   const again = await tove.buyer.fetch(tove.links[0] ?? '', { headers: { range: 'bytes=0-99' } });
   expect(Buffer.from(await again.arrayBuffer()).equals(Buffer.from(mine.slice(0, 100)))).toBe(true);
   expect((await ola.buyer.fetch(tove.links[0] ?? '')).status).toBe(403);
+  // A copy that is being made while they are erased is gone with the others, and none is made after.
+  const id = context.people.find('tove@example.org')?.id ?? '';
+  const original = { path: context.vault.pathOf(shaOf(FILES.open)), sha256: shaOf(FILES.open) };
+  const late = context.named.pathOf(id, original, 'another line');
   expect(
     (
       await shop.owner.act('/people/erase', {
@@ -139,5 +143,7 @@ test('each buyer has a copy of their own, made once; the original stays, a locke
       })
     ).status,
   ).toBeLessThan(300);
+  await late;
+  expect(await context.named.pathOf(id, original, 'a third line')).toBeNull();
   expect(existsSync(folder)).toBe(false);
 });

@@ -273,6 +273,11 @@ test('a feed of the sounds for another program: its holder’s alone, with what 
   expect([(await fetch(old)).status, (await fetch(anew)).status]).toEqual([410, 200]);
   const { runner } = shop.counter.context;
   const agreement = [...runner.state.agreements.values()].at(-1)?.id ?? '';
+  // On hold it comes back: no program is told to forget it.
+  await runner.execute({ type: 'pause', agreementId: agreement, until: '2026-06-28', by: 'seller' });
+  expect([(await fetch(anew)).status, (await fetch(`${anew}/f_call`)).status]).toEqual([403, 403]);
+  await runner.execute({ type: 'return', agreementId: agreement, on: null });
+  expect((await fetch(anew)).status).toBe(200);
   await runner.execute({ type: 'cancel', agreementId: agreement, when: 'now', giveBack: false, by: 'seller' });
   expect([(await fetch(anew)).status, (await fetch(`${anew}/f_call`)).status]).toEqual([410, 410]);
 });

@@ -59,7 +59,9 @@ test('it is told to the seller, who ends every way in; a fresh link lets its own
     ).status,
   ).toBe(401);
   expect((await phone.json('/member/api/name', { name: 'Tove M' })).status).toBe(200);
+  const shared = await context.doors.makeLink(id, 60_000);
   expect((await shop.owner.act(`/people/${id}/ways/end`, {})).status).toBe(200);
+  expect(context.doors.lookAtLink(shared)).toBeNull();
   expect(await unusual()).toEqual([]);
   expect((await phone.json('/member/api/name', { name: 'Tove' })).status).toBe(401);
   const again = new Buyer(shop.counter.address);

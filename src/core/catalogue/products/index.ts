@@ -51,5 +51,6 @@ export { PRODUCT_KINDS } from './kinds';
 export { Bundle } from './bundle';
 export { linkProblem } from './link';
 export { Download, ProductLink } from './download';
+export { Captions, LessonBlock, type Written } from './written';
 export * from './course';
 export * from './membership';

@@ -2,6 +2,7 @@ import type * as z from 'zod';
 import type { ProductId } from '#core/ids';
 import type { Part } from '#core/opening';
 import type { FileRef } from '../file';
+import type { Written } from './written';
 import type { Product, ProductBase } from './product';
 
 /** Something about what a product holds that a launch check finds. */
@@ -70,6 +71,8 @@ export interface ProductKind<P extends ProductBase> {
    * away, and not taken out.
    */
   places(product: P): { id: string; shown: boolean }[];
+  /** What is read in it, part by part, as it stands today. */
+  written(product: P): Written[];
   /** What in it is looked for by its own title, and edited apart. */
   named(product: P): { id: string; title: string; what: string }[];
   /** How often one buyer may fetch one thing, for how many hours a link to it works, and whether PDFs bear their name. */

@@ -66,8 +66,9 @@ function strandsSomebody(state: ShopState, live: Release | undefined, next: Rele
   const isLostWithin = (id: ProductId): boolean => {
     const known = lost.get(id);
     if (known !== undefined) return known;
-    // What stood in it and stands there no more was taken out, which a membership may.
-    const inside = reachedBy(next.content.products, [id]).filter((part) => part !== id && places.has(part));
+    // What stood in it and stands there no more was taken out, which a membership may; what comes in was nobody's by it.
+    const before = new Set(reachedBy(live?.content.products ?? [], [id]));
+    const inside = reachedBy(next.content.products, [id]).filter((part) => part !== id && before.has(part));
     const found = isLost(id) || inside.some(isLost);
     lost.set(id, found);
     return found;

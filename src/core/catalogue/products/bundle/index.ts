@@ -45,6 +45,7 @@ export const bundleKind: ProductKind<Bundle> = {
   opensAs: 'its-parts',
   // What was in it belongs to whoever bought it by passes of its own: it may change for those who come.
   places: () => [],
+  written: () => [],
   named: () => [],
   limits: () => ({ fetches: 1, linkHours: 1, named: false }),
 };

@@ -1,7 +1,7 @@
 export { captionsProblem } from './captions';
 export { Course } from './course';
 export { courseKind } from './kind';
-export { Captions, filesOfLesson, hasContent, Lesson, LessonBlock, openingsOfLesson } from './lesson';
+export { filesOfLesson, hasContent, Lesson, openingsOfLesson } from './lesson';
 export {
   besideLesson,
   lessonOf,

@@ -47,6 +47,7 @@ export const courseKind: ProductKind<Course> = {
     allLessons(course).flatMap(({ id, files, heldBack }) =>
       [id, ...files.map((file) => file.id)].map((place) => ({ id: place, shown: !heldBack })),
     ),
+  written: lessonsOf,
   named: (course) => allLessons(course).map(({ id, title }) => ({ id, title, what: 'Lesson' })),
   limits: ({ downloads }) => limitsOf(downloads),
 };

@@ -1,38 +1,10 @@
 import * as z from 'zod';
-import { type BlockId, idFor, type LessonId } from '#core/ids';
+import { idFor, type LessonId } from '#core/ids';
 import { OpeningPlan } from '#core/opening';
 import { Quiz } from '#core/quiz';
 import { FileRef } from '../../file';
-import { RichText } from '../../richText';
 import type { Opening } from '../kind';
-
-/** Words to a film or a sound, in one language: WebVTT. */
-export const Captions = z.object({ language: z.string().max(35), file: FileRef });
-export type Captions = z.infer<typeof Captions>;
-
-const shape = { id: idFor<BlockId>() };
-const played = { title: z.string().max(200), file: FileRef, captions: z.array(Captions).max(20) };
-
-/** One thing of a lesson, in the order in which it is read. */
-export const LessonBlock = z.discriminatedUnion('kind', [
-  z.object({ ...shape, kind: z.literal('words'), text: RichText }),
-  z.object({ ...shape, kind: z.literal('picture'), file: FileRef, alt: z.string().max(300) }),
-  z.object({
-    ...shape,
-    kind: z.literal('sound'),
-    ...played,
-  }),
-  z.object({
-    ...shape,
-    kind: z.literal('film'),
-    ...played,
-    /** What stands there before it plays. */
-    poster: FileRef.nullable(),
-  }),
-  /** Held elsewhere: shown in a frame only once somebody has pressed, since that calls another host. */
-  z.object({ ...shape, kind: z.literal('film-elsewhere'), title: z.string().max(200), url: z.string().max(2_000) }),
-]);
-export type LessonBlock = z.infer<typeof LessonBlock>;
+import { LessonBlock, type Written } from '../written';
 
 export const Lesson = z.object({
   id: idFor<LessonId>(),
@@ -55,7 +27,7 @@ export const Lesson = z.object({
 export type Lesson = z.infer<typeof Lesson>;
 
 /** The files whose bytes a lesson needs. */
-export const filesOfLesson = ({ blocks, files }: Pick<Lesson, 'blocks' | 'files'>): FileRef[] => [
+export const filesOfLesson = ({ blocks, files }: Pick<Written, 'blocks' | 'files'>): FileRef[] => [
   ...blocks.flatMap((block): FileRef[] => {
     if (block.kind === 'words' || block.kind === 'film-elsewhere') return [];
     if (block.kind === 'picture') return [block.file];
@@ -70,13 +42,13 @@ export const hasContent = ({
   blocks,
   files,
   quiz,
-}: Pick<Lesson, 'blocks' | 'files'> & Partial<Pick<Lesson, 'quiz'>>): boolean =>
+}: Pick<Written, 'blocks' | 'files'> & Partial<Pick<Lesson, 'quiz'>>): boolean =>
   files.length > 0 ||
   (quiz ?? null) !== null ||
   blocks.some((block) => block.kind !== 'words' || block.text.content.some((part) => (part.content ?? []).length > 0));
 
 /** Pictures, sounds and films are looked at in their place; its files are there to take along. */
-export function openingsOfLesson(lesson: Pick<Lesson, 'blocks' | 'files'> & { id: string }): Opening[] {
+export function openingsOfLesson(lesson: Omit<Written, 'title'>): Opening[] {
   const taken = new Set(lesson.files);
   return filesOfLesson(lesson).map((file) => ({
     id: file.id,

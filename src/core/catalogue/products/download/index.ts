@@ -78,6 +78,7 @@ export const downloadKind: ProductKind<Download> = {
   opensAs: 'itself',
   // A file is replaced in its place, under the id it has.
   places: ({ files, links }) => [...files, ...links].map(({ id }) => ({ id, shown: true })),
+  written: () => [],
   named: () => [],
   limits: ({ downloads }) => limitsOf(downloads),
 };

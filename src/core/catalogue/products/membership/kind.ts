@@ -41,6 +41,7 @@ export const membershipKind: ProductKind<Membership> = {
   parts: (membership) => ({ whole: partsOfMembership(membership), hour: membership.hour }),
   // It is sold as what it is at any time: what is taken out closes, and the seller is told for how many before.
   places: () => [],
+  written: shownPosts,
   named: ({ posts }) => posts.map(({ id, title }) => ({ id, title, what: 'Post' })),
   limits: ({ downloads }) => limitsOf(downloads),
 };

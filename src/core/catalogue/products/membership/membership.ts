@@ -4,7 +4,7 @@ import { OpeningPlan, type Part } from '#core/opening';
 import { productShape } from '../base';
 import { FileRef } from '../../file';
 import { Takeaways } from '../../takeaways';
-import { LessonBlock } from '../course';
+import { LessonBlock } from '../written';
 
 /** Another product that stands in a membership, and when it opens there. */
 export const MembershipPart = z.object({
@@ -61,7 +61,7 @@ export const partsOfMembership = ({ id, plan, parts, posts }: Membership): Part 
   plan,
   parts: [
     ...parts.map((part): Part => ({ id: part.productId, plan: part.plan, parts: [] })),
-    ...shownPosts({ posts }).map((post): Part => ({
+    ...posts.filter(isShown).map((post): Part => ({
       id: post.id,
       plan: { opens: 'at-once' },
       parts: [],
@@ -70,9 +70,11 @@ export const partsOfMembership = ({ id, plan, parts, posts }: Membership): Part 
   ],
 });
 
+const isShown = ({ heldBack }: Pick<Post, 'heldBack'>): boolean => !heldBack;
+
 /** Posts that are not held back, the newest first. */
 export const shownPosts = ({ posts }: Pick<Membership, 'posts'>): Post[] =>
-  posts.filter(({ heldBack }) => !heldBack).sort((a, b) => (a.at < b.at ? 1 : -1));
+  posts.filter(isShown).sort((a, b) => (a.at < b.at ? 1 : -1));
 
 /** A new post. @param at when it is there to read */
 export const postNamed = (id: PostId, title: string, at: string): Post => ({
