@@ -345,7 +345,12 @@ export async function demoCatalogue(upload: Upload): Promise<ReleaseContent> {
       }),
     ]),
     offer(upper, [monthlyAt('24.00')]),
-    offer(spring, [once('', '139.00', '164.00')]),
+    offer(spring, [
+      {
+        ...once('', '139.00', '164.00'),
+        owned: spring.parts.map((productId, i) => ({ productId, amount: ['100.00', '14.00', '9.00'][i] ?? '' })),
+      },
+    ]),
     offer(mornings, [newPrice(next('pr'), { terms: { kind: 'free', amount: '' } })]),
   ];
   products.push(hide, upper, spring, mornings);

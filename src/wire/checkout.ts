@@ -118,6 +118,10 @@ export const CheckoutPrice = z.strictObject({
   coupon: z.string().nullable(),
   tax: z.string().nullable(),
   credit: z.string().nullable(),
+  /** What of it somebody who is signed in has already, and what is off for that. */
+  owned: z.string().nullable(),
+  /** That whoever has part of it pays less once they sign in: said to whoever has not. */
+  signIn: z.string().nullable(),
   /** Until when a price that rises is kept for this checkout. */
   kept: z.string().nullable(),
   /** The small drawing, laid out by the shop. */

@@ -1,3 +1,4 @@
+import { type Bundle, freshProduct, newOffer, newPrice, newTerms } from '#core/catalogue';
 import { addMs, HOUR, type Instant } from '#core/calendar';
 import type { Batch } from '#core/journal';
 import { type ChargeAnswer, type ChargeRequest, type Command, NotAnswered, StorageFailed } from '#core/shop';
@@ -37,7 +38,7 @@ export async function story(): Promise<readonly Batch[]> {
         },
       },
       edit: (content) => {
-        content.products.push(LEARNT, INSIDE);
+        content.products.push(LEARNT, INSIDE, TOGETHER);
         for (const offer of content.offers.slice(-1)) offer.productIds = [INSIDE.id];
         for (const offer of content.offers.slice(-2, -1)) offer.productIds = [LEARNT.id];
         const [replacing, dated, plan, , many] = content.offers.slice(-7);
@@ -48,6 +49,15 @@ export async function story(): Promise<readonly Batch[]> {
         const until = dated?.prices[0];
         for (const of of [until, plan?.prices[0]])
           if (of) of.access = { ...of.access, kind: 'for', count: '3', unit: 'week' };
+        const owned = [{ productId: LEARNT.id, amount: '20' }];
+        for (const [i, terms] of [
+          newTerms({ kind: 'once', amount: '100' }),
+          newTerms({ kind: 'subscription', amount: '50', trial: { days: '7', fee: '' } }),
+        ].entries())
+          content.offers.push({
+            ...newOffer(`off_${11 + i}`, TOGETHER, content.shop.currency),
+            prices: [newPrice(`pr_${11 + i}`, { terms, owned })],
+          });
       },
     },
   );
@@ -186,6 +196,7 @@ export async function story(): Promise<readonly Batch[]> {
   await severalLines(shop, must);
   await learning(shop, must);
   await membership(shop, must);
+  await together(shop);
   return shop.ports.batches;
 }
 
@@ -246,6 +257,14 @@ async function membership(shop: MemoryShop, must: (command: Command) => Promise<
     await must({ type: 'publish', release, hasFile: () => true });
     await shop.goTo(after(230 + number));
   }
+}
+
+const TOGETHER: Bundle = { ...freshProduct('bundle', 'prd_together', 'Both'), parts: [LEARNT.id, INSIDE.id] };
+
+/** Less for somebody who has a part of a bundle: paid at once, and after a trial. */
+async function together(shop: MemoryShop): Promise<void> {
+  for (const i of [11, 12]) await shop.order({ i, person: 'u22', signedIn: true });
+  await shop.goTo(after(260));
 }
 
 /** Buys what is paid once, and says which order it was. */

@@ -36,4 +36,16 @@ const FIVE = {
 };
 
 // The fourth, and those from the sixth to the eighth, changed what rows hold, and no table.
-export const LANDED_STORES = { 1: ONE, 2: TWO, 3: THREE, 4: THREE, 5: FIVE, 6: FIVE, 7: FIVE, 8: FIVE } as const;
+const NINE = { ...FIVE, small: 'piece' };
+
+export const LANDED_STORES = {
+  1: ONE,
+  2: TWO,
+  3: THREE,
+  4: THREE,
+  5: FIVE,
+  6: FIVE,
+  7: FIVE,
+  8: FIVE,
+  9: NINE,
+} as const;

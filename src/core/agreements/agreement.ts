@@ -12,7 +12,7 @@ import type {
   ProductId,
 } from '#core/ids';
 import type { Instant } from '#core/calendar';
-import type { LineCoupon, QuoteBuyer } from '#core/checkout';
+import type { LineCoupon, OwnedParts, QuoteBuyer } from '#core/checkout';
 import type { CameFrom } from '#core/journal';
 import { type OwedDue, type Payment } from '#core/payments';
 import { LedToWay } from '#core/ways';
@@ -80,6 +80,8 @@ export interface AgreementSeed {
   anchor: Anchor;
   trialUntil: Instant | null;
   coupon: LineCoupon | null;
+  /** Parts that its buyer had, and what is off its first full payment for them. */
+  owned?: OwnedParts | undefined;
   buyer: QuoteBuyer | null;
   card: KeptCard | null;
   statement: string;

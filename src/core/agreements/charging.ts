@@ -5,7 +5,8 @@ import { type Due, paymentAt, paymentOf, paymentsOf } from '#core/terms';
 import type { OwedDue } from '#core/payments';
 import type { Agreement, AgreementSeed, DueMoment } from './agreement';
 
-type Priced = Pick<AgreementSeed, 'terms' | 'coupon' | 'buyer' | 'zone'> & Partial<Pick<Agreement, 'told' | 'next'>>;
+type Priced = Pick<AgreementSeed, 'terms' | 'coupon' | 'owned' | 'buyer' | 'zone'> &
+  Partial<Pick<Agreement, 'told' | 'next'>>;
 
 /**
  * What the n-th payment of an agreement comes to at its moment: the same computation as the quote's. The tax is that
@@ -16,12 +17,12 @@ type Priced = Pick<AgreementSeed, 'terms' | 'coupon' | 'buyer' | 'zone'> & Parti
 export function chargeFor(a: Priced, { n, at }: DueMoment, tax: ShopTax | null, rateAt: Instant = at): OwedDue {
   const rule = ruleFor(a, tax, rateAt);
   const due: Due = { n, at, ...paymentOf(a.terms, n) };
-  const whole = paymentFor(due, a.coupon, rule);
+  const whole = paymentFor(due, a, rule);
   const told = a.told ?? null;
   // Of what comes after the next due its buyer will hear in time.
   const isTold = told === null || told.rate === rule.rate || rule.how !== 'on-top' || (a.next != null && n > a.next.n);
   if (isTold) return { n, at, amount: whole.amount, tax: whole.tax, forPeriod: whole.forPeriod };
-  const sum = paymentFor(due, a.coupon, { ...rule, rate: told.rate });
+  const sum = paymentFor(due, a, { ...rule, rate: told.rate });
   const share = withTax(sum.amount, { ...rule, how: 'included' });
   return { n, at, amount: sum.amount, tax: rule.reverse ? 0 : share.tax, forPeriod: sum.forPeriod };
 }
@@ -41,7 +42,7 @@ export function dueAfter(a: Pick<AgreementSeed, 'terms' | 'anchor' | 'zone'>, n:
  * @param paidAt when all of it is paid at once: dues that come later bear that day's rate; null for each at its own
  */
 export function restOfPlan(
-  a: Pick<Agreement, 'terms' | 'anchor' | 'zone' | 'coupon' | 'buyer' | 'owed' | 'next' | 'told'>,
+  a: Pick<Agreement, 'terms' | 'anchor' | 'zone' | 'coupon' | 'owned' | 'buyer' | 'owed' | 'next' | 'told'>,
   tax: ShopTax | null,
   paidAt: Instant | null,
 ): OwedDue[] {

@@ -24,6 +24,8 @@ export interface DraftPrice {
   /** The seller's own number for it. */
   article: string | null;
   sending: Price['sending'];
+  /** What is off for each part that its buyer owns; empty where nothing is. */
+  owned: { productId: ProductId; amount: string }[] | null;
 }
 export interface DraftRise {
   by: string;
@@ -69,6 +71,7 @@ export const newPrice = (id: string, { terms, ...known }: Known = {}): DraftPric
   replaces: null,
   article: null,
   sending: null,
+  owned: null,
   ...known,
 });
 

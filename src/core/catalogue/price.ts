@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { idFor, type OfferId, type PriceId } from '#core/ids';
+import { idFor, type OfferId, type PriceId, type ProductId } from '#core/ids';
 import { addDays, type Instant, startOfDate } from '#core/calendar';
 import { Terms } from '#core/terms';
 
@@ -55,6 +55,11 @@ export const Price = z.object({
     .object({ fee: z.int().min(0), byCountry: z.record(z.string().length(2), z.int().min(0)) })
     .nullable()
     .default(null),
+  /** What is taken off the first full payment for each part that its buyer owns, before coupon and tax. */
+  owned: z
+    .array(z.object({ productId: idFor<ProductId>(), amount: z.int().min(1) }))
+    .max(50)
+    .default([]),
 });
 export type Price = z.infer<typeof Price>;
 

@@ -8,7 +8,17 @@ const LONGEST = 1_200;
 
 /** The part of a price in which something is wrong. */
 export type PricePart =
-  TermsPart | 'usual' | 'access' | 'words' | 'limit' | 'sale' | 'cardStatement' | 'rise' | 'replaces' | 'article';
+  | TermsPart
+  | 'usual'
+  | 'access'
+  | 'words'
+  | 'limit'
+  | 'sale'
+  | 'cardStatement'
+  | 'rise'
+  | 'replaces'
+  | 'article'
+  | 'owned';
 export interface PriceProblem {
   part: PricePart;
   /** One sentence that says what is wrong and how to write it. */
@@ -47,6 +57,7 @@ export function priceProblem(price: DraftPrice, currency: string): PriceProblem 
         ? 'Which subscription does it end? Choose one, or remove this.'
         : null,
     ],
+    ['owned', ownedProblem(price, currency)],
     [
       'cardStatement',
       price.cardStatement !== null && !CardStatement.safeParse(price.cardStatement).success
@@ -96,6 +107,20 @@ function riseProblem({ rise, terms }: DraftPrice, currency: string): string | nu
     ? 'The ceiling is not above the price, so it would never rise.'
     : null;
 }
+
+function ownedProblem({ owned, terms }: DraftPrice, currency: string): string | null {
+  if (owned === null || terms.kind === 'free' || terms.kind === 'open') return null;
+  if (written(owned).length === 0) return 'What is off for a part that somebody has: write an amount, or remove this.';
+  const problems = written(owned).map(({ amount }) =>
+    paidProblem(amount, currency, 'Nothing off is said by no amount.'),
+  );
+  const problem = problems.find((text) => text !== null);
+  return problem ? `What is off for a part that somebody has: ${problem}` : null;
+}
+
+/** Parts for which an amount was written: an empty field takes nothing off. */
+export const written = (owned: NonNullable<DraftPrice['owned']>): NonNullable<DraftPrice['owned']> =>
+  owned.filter(({ amount }) => amount.trim() !== '');
 
 /** The days that were typed, divided by spaces or commas. */
 export const datesOf = (text: string): string[] => text.split(/[\s,;]+/).filter((d) => d !== '');

@@ -3,7 +3,7 @@ import { type DraftAccess, type DraftOffer, type DraftPrice, type DraftRise, FOR
 import { sealTerms, unsealTerms } from './draftTerms';
 import type { Offer } from './offer';
 import type { Price, Rise } from './price';
-import { datesOf, draftTermsProblem } from './priceProblem';
+import { datesOf, draftTermsProblem, written } from './priceProblem';
 import { minorOf, numberOf, typedAmount } from './typed';
 
 /**
@@ -49,8 +49,12 @@ function sealPrice(price: DraftPrice, currency: string): Price {
     replaces: terms.kind === 'free' ? null : price.replaces,
     article: price.article?.trim() || null,
     sending: price.sending,
+    owned: terms.kind === 'free' || terms.kind === 'open' ? [] : sealOwned(price.owned ?? [], currency),
   };
 }
+
+const sealOwned = (owned: NonNullable<DraftPrice['owned']>, currency: string): Price['owned'] =>
+  written(owned).map(({ productId, amount }) => ({ productId, amount: minorOf(amount, currency) }));
 
 /** One is what an order takes where nothing is said. */
 const perOrderOf = (text: string | undefined): number | null => {
@@ -116,5 +120,9 @@ function unsealPrice(price: Price, currency: string): DraftPrice {
     replaces: price.replaces,
     article: price.article,
     sending: price.sending,
+    owned:
+      price.owned.length === 0
+        ? null
+        : price.owned.map(({ productId, amount }) => ({ productId, amount: typedAmount(amount, currency) })),
   };
 }

@@ -21,6 +21,7 @@ export function quoteFingerprint(quote: Quote): string {
       l.quantity ?? 1,
       l.article ?? null,
       l.sending ?? null,
+      l.owned ?? null,
     ]),
     quote.dueToday,
     quote.dueLater.map((d) => [d.lineId, dateIn(d.at, quote.zone), d.amount]),

@@ -8,3 +8,4 @@ export { LineCoupon, couponedFirst, discountOf, spreadAmount, findCoupon, lineCo
 export { taxRuleFor, canReverse, withTax, UNTAXED, type TaxRule } from './tax';
 export { readVatNumber } from './vatNumber';
 export { risen, risenTerms, stepsOf, stillRises } from './risingPrice';
+export { OwnedParts, type TakenOff } from './takenOff';

@@ -1,5 +1,5 @@
 import type { Due } from '#core/terms';
-import { discountOf, type LineCoupon } from './coupon';
+import { offOf, type TakenOff } from './takenOff';
 import { type TaxRule, withTax } from './tax';
 
 /** One due of one line as it is charged. */
@@ -9,7 +9,7 @@ export interface Payment {
   full: number;
   setUp: number;
   fee: number;
-  /** Taken off by a coupon. */
+  /** Taken off for parts that are owned, and by a coupon. */
   discount: number;
   /** Part of `amount`. */
   tax: number;
@@ -20,11 +20,11 @@ export interface Payment {
 }
 
 /**
- * What a due comes to: the price of that payment → coupon → tax. The quote, the statement, the keel line, the
+ * What a due comes to: the price of that payment → owned parts → coupon → tax. The quote, the statement, the keel line, the
  * rehearsal and every later charge call this one function.
  */
-export function paymentFor(due: Due, coupon: LineCoupon | null | undefined, rule: TaxRule): Payment {
-  const discount = discountOf(coupon, due);
+export function paymentFor(due: Due, off: TakenOff, rule: TaxRule): Payment {
+  const discount = offOf(off, due);
   const { amount, tax } = withTax(due.amount - discount, rule);
   const beside = due.setUp + due.fee;
   const forPeriod = beside === 0 ? amount : withTax(due.full - discount, rule).amount;

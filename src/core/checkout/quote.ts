@@ -4,6 +4,7 @@ import { idFor, type AgreementId, type LineId, type OfferId, type PriceId, type 
 import { Terms } from '#core/terms';
 import { QuoteBuyer } from './buyer';
 import { LineCoupon } from './coupon';
+import { OwnedParts } from './takenOff';
 
 const minor = z.int().min(0);
 
@@ -25,6 +26,8 @@ const QuoteLine = z.object({
   tax: minor,
   /** Of `dueToday`, what pays for the first period: without set-up and trial fee. */
   forPeriod: minor.optional(),
+  /** Parts of it that the buyer had, and what is off for them. */
+  owned: OwnedParts.optional(),
   /** What a coupon takes off this line's payments. */
   coupon: LineCoupon.optional(),
   /** Sent by post: what that costs of `dueToday`, and under what the person's record keeps the address. */

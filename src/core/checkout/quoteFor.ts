@@ -11,6 +11,7 @@ import { type Payment, paymentFor } from './payment';
 import { type Quote, type QuoteLine, quantityOf } from './quote';
 import { risenTerms, stepsOf } from './risingPrice';
 import { type LineChoice, lineIdOf, type LineStanding, type QuoteChoice, type Standing } from './standing';
+import type { OwnedParts } from './takenOff';
 import { taxRuleFor, withTax } from './tax';
 
 /** Of payments that go on without an end, so many later ones stand in a quote. */
@@ -29,10 +30,11 @@ interface Chosen {
   sendTo: LineChoice['sendTo'];
   /** The seller's own number for it, by price or by the one product that is sold. */
   article: string | undefined;
+  owned: OwnedParts | undefined;
 }
 
 /**
- * The quote for what was chosen: price → coupon → tax → due today and later, per line and in all. The browser sends
+ * The quote for what was chosen: price → owned parts → coupon → tax → due today and later, per line and in all. The browser sends
  * choices only; this is where amounts come from.
  * @param now the start that dates are counted from
  */
@@ -65,8 +67,8 @@ export function quoteFor(
 
   const priced = all.map((chosen, i) => {
     const lineId = lineIdOf((standing.firstLine ?? 1) + i);
-    const coupon = coupons[i] ?? null;
-    const payments = paymentsFor(chosen, now, shop.zone).map((due): Payment => paymentFor(due, coupon, ruleAt(due.at)));
+    const off = { coupon: coupons[i] ?? undefined, owned: chosen.owned };
+    const payments = paymentsFor(chosen, now, shop.zone).map((due): Payment => paymentFor(due, off, ruleAt(due.at)));
     const today = payments.filter((p) => p.at === now);
     const sent = sendingOf(chosen);
     const fee = sent ? withTax(sent.fee, ruleAt(now)) : { amount: 0, tax: 0 };
@@ -83,7 +85,8 @@ export function quoteFor(
       dueToday: sum(today.map((p) => p.amount)) + fee.amount,
       tax: sum(today.map((p) => p.tax)) + fee.tax,
       ...(isLasting(chosen.terms) ? { forPeriod: sum(today.map((p) => p.forPeriod)) } : {}),
-      ...(coupon ? { coupon } : {}),
+      ...(off.owned ? { owned: off.owned } : {}),
+      ...(off.coupon ? { coupon: off.coupon } : {}),
       ...(sent ? { sending: { ...sent, fee: fee.amount } } : {}),
     };
     const later = payments.filter((p) => p.at !== now).map((p) => ({ lineId, at: p.at, amount: p.amount }));
@@ -138,7 +141,16 @@ function chosenOf(release: Release, choice: LineChoice, now: Instant, standing: 
     offer.currency,
   );
   if ('refused' in terms) return terms;
-  return { offer, price, terms, quantity, sendTo: choice.sendTo, article: articleOf(price, offer, release) };
+  const first = couponedFirst(terms) * quantity;
+  return {
+    offer,
+    price,
+    terms,
+    quantity,
+    sendTo: choice.sendTo,
+    article: articleOf(price, offer, release),
+    owned: ownedOf(price, offer, first, release, standing),
+  };
 }
 
 /** The price's own article number, else that of the one product it sells; a bundle's parts name none of it. */
@@ -147,6 +159,21 @@ function articleOf(price: Price, offer: Offer, { content }: Release): string | u
   const [only, ...others] = offer.productIds;
   const product = others.length > 0 ? undefined : content.products.find((p) => p.id === only);
   return product?.article?.trim() || undefined;
+}
+
+/** Of what it opens, what its buyer has already and the seller takes something off for: never more than the first payment. */
+function ownedOf(
+  { owned }: Price,
+  { productIds }: Offer,
+  first: number,
+  { content }: Release,
+  { owns }: Standing,
+): OwnedParts | undefined {
+  if (!owns || owned.length === 0) return undefined;
+  const parts = openedBy(content.products, productIds);
+  const had = owned.filter(({ productId }) => parts.includes(productId) && owns(productId));
+  const amount = Math.min(sum(had.map((part) => part.amount)), first);
+  return amount === 0 ? undefined : { productIds: had.map(({ productId }) => productId), amount };
 }
 
 /** Terms whose amount the buyer names, with the amount that was named. */
@@ -220,8 +247,9 @@ function couponsOf(
   });
 }
 
-/** The first full payment of a line, whenever it is due. */
-const firstPayment = ({ terms, quantity }: Chosen): number => couponedFirst(terms) * quantity;
+/** The first full payment of a line, whenever it is due, less what is off for owned parts. */
+const firstPayment = ({ terms, quantity, owned }: Chosen): number =>
+  couponedFirst(terms) * quantity - (owned?.amount ?? 0);
 
 function whyNotNow(
   price: Price,

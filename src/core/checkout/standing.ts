@@ -45,6 +45,8 @@ export interface Standing {
   of: (choice: Pick<LineChoice, 'offerId' | 'priceId'>) => LineStanding;
   /** How often a coupon is used, in all and by this buyer. */
   couponUses?: (couponId: CouponId) => { inAll: number; byBuyer: number };
+  /** Whether somebody who is signed in owns a thing: paid, open, and without an end. Left out, nobody is signed in. */
+  owns?: ((productId: ProductId) => boolean) | undefined;
   /** A running agreement that the price chosen first replaces, and what its unused days are worth. */
   replaced?: { agreementId: AgreementId; unused: number } | null;
   /** The live release's coupons and tax table, which are always as of now; by default those of the quoted release. */

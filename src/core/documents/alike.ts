@@ -25,7 +25,7 @@ const isDraftPrice = (v: unknown): v is DraftPrice =>
   typeof v === 'object' && v !== null && 'terms' in v && isDraftTerms(v.terms) && 'usual' in v;
 
 /** What a price paid like this cannot have stays in the draft and means nothing. */
-function withoutUnused({ terms, usual, rise, replaces, limit, ...price }: DraftPrice): object {
+function withoutUnused({ terms, usual, rise, replaces, limit, owned, ...price }: DraftPrice): object {
   const named = terms.kind === 'free' || terms.kind === 'open';
   const { perOrder = '', ...limits } = limit ?? {};
   const several = terms.kind === 'once' && perOrder.trim() !== '' && perOrder.trim() !== '1';
@@ -35,6 +35,7 @@ function withoutUnused({ terms, usual, rise, replaces, limit, ...price }: DraftP
     usual: named ? null : usual,
     rise: named ? null : rise,
     replaces: terms.kind === 'free' ? null : replaces,
+    owned: named ? null : owned,
     limit: limit && { ...limits, ...(several ? { perOrder: perOrder.trim() } : {}) },
   };
 }

@@ -85,7 +85,7 @@ function boughtRows(
 ): { text: string; amount: string }[] {
   const fee = line.sending?.fee ?? 0;
   return [
-    { text: rowText(say, line), amount: money(line.dueToday - fee) },
+    { text: rowText(say, line, money), amount: money(line.dueToday - fee) },
     ...(line.sending ? [{ text: say.sending(line.sending.country), amount: money(fee) }] : []),
   ];
 }
@@ -96,13 +96,17 @@ function dueRows(
   payment: Payment,
   money: (amount: number) => string,
 ): { text: string; amount: string }[] {
+  const say = wordsFor(locale).papers;
   const title = a.priceName === '' ? a.title : `${a.title}, ${a.priceName}`;
   return payment.lines
     .flatMap((line) => line.dues)
-    .map((due) => ({
-      text: wordsFor(locale).papers.due(title, due.n, a.terms.payments ?? null, formatDay(due.at, a.zone, locale)),
-      amount: money(due.amount),
-    }));
+    .map((due) => {
+      const text = say.due(title, due.n, a.terms.payments ?? null, formatDay(due.at, a.zone, locale));
+      return {
+        text: a.owned && due.n === 1 ? say.withOwned(text, money(a.owned.amount)) : text,
+        amount: money(due.amount),
+      };
+    });
 }
 
 type Taxed = { tax: number; buyer?: { reverse: boolean } | null | undefined };
@@ -114,9 +118,12 @@ export const paperName = ({ tax, buyer }: Taxed, locale: string): string =>
 /** How a payment is taxed, for what its paper is called. */
 export const taxedBy = (payment: Payment): Taxed => ({ tax: sumsOf([payment]).tax, buyer: payment.buyer });
 
-function rowText(say: Words['papers'], line: QuoteLine): string {
+function rowText(say: Words['papers'], line: QuoteLine, money: (amount: number) => string): string {
   const name = lineName(line);
-  const text = line.article === undefined ? name : say.withArticle(name, line.article);
+  const numbered = line.article === undefined ? name : say.withArticle(name, line.article);
+  // Behind a trial the first full payment comes later, and its own paper says so.
+  const now = !isLasting(line.terms) || !line.terms.trial;
+  const text = line.owned && now ? say.withOwned(numbered, money(line.owned.amount)) : numbered;
   return line.coupon ? say.withCode(text, line.coupon.code) : text;
 }
 

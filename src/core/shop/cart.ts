@@ -4,7 +4,7 @@ import type { LineChoice, QuoteChoice } from '#core/checkout';
 import { parseAmount } from '#core/money';
 import { isOpen } from '#core/passes';
 import type { Release } from '#core/release';
-import type { PersonId, PriceId } from '#core/ids';
+import type { PersonId, PriceId, ProductId } from '#core/ids';
 import type { Instant } from '#core/calendar';
 import { passesFor } from './passesFor';
 import { isSubscribed } from './standing';
@@ -58,6 +58,13 @@ export function hasAlready(
   const products = openedBy(release.content.products, offer?.productIds ?? []);
   return (
     isSubscribed(state, personId, offerId) ||
-    (products.length > 0 && products.every((id) => passesFor(state, personId, id).some((pass) => isOpen(pass, now))))
+    (products.length > 0 && products.every((id) => hasOpen({ state, now }, personId, id)))
   );
 }
+
+/** Whether somebody has a pass to a thing that is open now, however they came by it. */
+export const hasOpen = (
+  { state, now }: { state: ShopState; now: Instant },
+  personId: PersonId,
+  productId: ProductId,
+): boolean => passesFor(state, personId, productId).some((pass) => isOpen(pass, now));

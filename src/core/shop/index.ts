@@ -78,7 +78,7 @@ export {
   inGap,
   LONGEST_ABSENCE_MS,
 } from './agreements';
-export { cartFor, type ChosenBeside, hasAlready } from './cart';
+export { cartFor, type ChosenBeside, hasAlready, hasOpen } from './cart';
 export { offerOfStep, offerPassed, walkFacts } from './walking';
 export { practiseAnswer, practisePay } from './practice';
 export { choicesTo } from './walkTo';

@@ -7,6 +7,7 @@ import type { Release } from '#core/release';
 import { unusedNow } from './agreements';
 import type { DecideContext } from './command';
 import { pairOf } from './ids';
+import { owns } from './owned';
 import type { ShopState } from './state';
 import { isTaken } from './taken';
 
@@ -20,6 +21,8 @@ export interface Asked {
   soldAtStart?: Readonly<Record<PriceId, number>> | undefined;
   /** Signed in by a mailed link: only then may a purchase end what this person has. */
   signedIn?: boolean;
+  /** Who gets it, where that is not the payer: then it does not count what the payer has. */
+  recipientId?: PersonId | null | undefined;
 }
 
 /** How things stand as of now: places, price steps, coupon uses, what this buyer had before, and what would be replaced. */
@@ -44,6 +47,10 @@ export function standingOf(state: ShopState, of: Asked, context: Pick<DecideCont
       byBuyer: personId === undefined ? 0 : count(`${personId}/coupon/${id}`),
     }),
     replaced: personId !== undefined && of.signedIn ? replacedBy(state, personId, of, context) : null,
+    owns:
+      personId !== undefined && of.signedIn && !of.recipientId
+        ? (productId) => owns(state, personId, productId, context.now)
+        : undefined,
     live: context.release,
   };
 }

@@ -5,7 +5,7 @@ import { useFormWords } from './formWords';
 /** What is bought line by line, what is due today, and what later. */
 export function Bill({ price, title }: { price: CheckoutPrice; title: string }) {
   const words = useFormWords();
-  const beside = [price.tax, price.kept, price.credit].filter((text) => text !== null);
+  const beside = [price.owned, price.tax, price.kept, price.credit].filter((text) => text !== null);
   return (
     <>
       <table className="w-full border-t-[5px] border-ink">
@@ -31,6 +31,15 @@ export function Bill({ price, title }: { price: CheckoutPrice; title: string }) 
               </td>
             </tr>
           ))}
+          {price.signIn !== null && (
+            <tr>
+              <td colSpan={2} className="text-right">
+                <a className="link" href="/member">
+                  {price.signIn}
+                </a>
+              </td>
+            </tr>
+          )}
           {price.laters.map((later, i) => (
             <Later key={i} later={later} first={i === 0} named={price.bill.length > 1} />
           ))}

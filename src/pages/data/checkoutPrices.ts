@@ -9,11 +9,11 @@ import {
   stillRises,
 } from '#core/checkout';
 import { addMs, formatTime, type Instant, MINUTE } from '#core/calendar';
-import { formatAmount, formatPlain } from '#core/money';
+import { formatAmount, formatPlain, sum } from '#core/money';
 import type { Extra, Till } from '#core/paths';
 import { waysFor } from '#core/ways';
 import type { Release } from '#core/release';
-import { cartFor, type ChosenBeside, hasAlready, standingOf } from '#core/shop';
+import { cartFor, type ChosenBeside, hasAlready, hasOpen, standingOf } from '#core/shop';
 import { isLasting } from '#core/terms';
 import { refusalInWords, wordsFor } from '#core/words';
 import type { OfferId, PersonId, PriceId, ProductId } from '#core/ids';
@@ -47,6 +47,7 @@ export function checkoutPrices(reading: PageReading, release: Release, till: Til
       offersFollow: till.offersFollow,
       began: looking.visit.at,
       ended,
+      looking,
       unsaid: new Set(till.bonuses.flatMap(({ said, productId }) => (said ? [] : [productId]))),
     });
     return [{ ...shown, extras: extrasBeside(reading, release, till, price.id, extras, looking) }];
@@ -162,7 +163,8 @@ function priceOf(
     ended,
     unsaid,
     offersFollow,
-  }: { began: Instant; ended: boolean; unsaid: ReadonlySet<ProductId>; offersFollow: boolean },
+    looking,
+  }: { began: Instant; ended: boolean; unsaid: ReadonlySet<ProductId>; offersFollow: boolean; looking: Looking },
 ): Omit<CheckoutPrice, 'extras'> {
   const { now, locale, words, shop: shopNow } = reading;
   const { shop } = release.content;
@@ -210,6 +212,8 @@ function priceOf(
         : quote.replaces
           ? say.replaces
           : null,
+    signIn: !looking.signedIn && price.owned.length > 0 ? say.signInForLess : null,
+    owned: ownedInWords(reading, release, quote, looking),
     layout: drawingOf(reading, release, quote),
     shown: reading.fingerprint(quoteFingerprint(quote)),
   };
@@ -229,6 +233,25 @@ const openedBy = (
   openedIn({ content }, { lines })
     .filter(({ id }) => !unsaid.has(id))
     .map((p) => ({ title: p.title, files: describeContents(p, locale) }));
+
+/** What of it is theirs already, said to nobody who is not signed in, and what is off for that. */
+function ownedInWords(
+  { state, now, locale, words }: PageReading,
+  release: Release,
+  quote: Quote,
+  { personId, signedIn = false }: Looking,
+): string | null {
+  if (personId === undefined || !signedIn || quote.replaces) return null;
+  const had = openedIn(release, quote).filter(({ id }) => hasOpen({ state, now }, personId, id));
+  if (had.length === 0) return null;
+  const off = sum(quote.lines.map((line) => line.owned?.amount ?? 0));
+  const later = quote.lines.some((line) => line.owned && isLasting(line.terms) && line.terms.trial);
+  return words.pages.checkout.owned(
+    new Intl.ListFormat(locale).format(had.map(({ title }) => title)),
+    off === 0 ? null : formatAmount(off, quote.currency, locale),
+    later,
+  );
+}
 
 /** Where the amount is the buyer's to name: what stands there now, and within which bounds. */
 function namesOf({ locale, words }: PageReading, { currency, lines }: Quote): CheckoutPrice['names'] {

@@ -29,8 +29,7 @@ function chargedFor({ live }: Pick<PageReading, 'live'>, quote: Quote, line: Lin
   const tax = live?.content.shop.tax ?? null;
   const buyer = { country: quote.buyer?.country ?? null, reverse: quote.buyer?.reverse ?? false };
   return (due) =>
-    paymentFor(timesQuantity(due, quantityOf(line)), line.coupon ?? null, taxRuleFor(tax, buyer, due.at, quote.zone))
-      .amount;
+    paymentFor(timesQuantity(due, quantityOf(line)), line, taxRuleFor(tax, buyer, due.at, quote.zone)).amount;
 }
 
 /** The plain sentences of one line, over the schedule that charges. */

@@ -241,6 +241,14 @@ db.version(9)
   .stores({ small: 'piece' })
   .upgrade((change) => emptied(change, MIRROR));
 
+// Prices may say what is off for parts that their buyer has.
+db.version(10)
+  .stores({})
+  .upgrade(async (change) => {
+    await upgradeDrafts(change);
+    await upgradeLive(change);
+  });
+
 export async function readMeta<N extends keyof Meta>(name: N): Promise<Meta[N] | undefined> {
   return (await db.meta.get(name))?.value as Meta[N] | undefined;
 }

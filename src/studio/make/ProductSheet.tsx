@@ -164,7 +164,7 @@ export function ProductSheet({ draft, product }: { draft: Draft; product: Produc
               {offer.title || 'Without a title'}
             </Link>
             {offer.prices.map((price) => (
-              <PriceSentence key={price.id} offer={offer} price={price} />
+              <PriceSentence key={price.id} offer={offer} price={price} products={draft.content.products} />
             ))}
             {offer.prices.length === 0 && (
               <p className="mt-1">

@@ -49,7 +49,12 @@ export function OfferSheet({ draft, offer, onTake }: Props) {
         <section key={price.id} className="sec mt-2" onFocus={() => onTake(price.id)} aria-label={`Price ${i + 1}`}>
           <PriceHead offer={offer} price={price} at={i} edit={edit} />
           {live && <LivePrice offer={offer} live={unsealOffer(live)} price={price} locale={shop.locale} edit={edit} />}
-          <PriceSentence offer={offer} price={price} offers={draft.content.offers.filter((o) => !o.putAway)} />
+          <PriceSentence
+            offer={offer}
+            price={price}
+            offers={draft.content.offers.filter((o) => !o.putAway)}
+            products={draft.content.products}
+          />
         </section>
       ))}
       <div className="sec">

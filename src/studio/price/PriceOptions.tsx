@@ -19,9 +19,10 @@ export function OptionLines({ options, parts }: { options: readonly PriceOption[
 }
 
 /** Options not in use, in one line; never said as "no …". */
-export function AddOptions({ name, price, edit, offers }: OptionParts) {
+export function AddOptions(parts: OptionParts) {
+  const { name, price, edit } = parts;
   const shown = [...BEGINNINGS, ...OPTIONS].filter(
-    (option) => option.fits(price) && option.of(price) === null && (option.offered?.(price, offers) ?? true),
+    (option) => option.fits(price) && option.of(price) === null && (option.offered?.(parts) ?? true),
   );
   if (shown.length === 0) return null;
   return (

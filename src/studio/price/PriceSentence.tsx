@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { type DraftOffer, type DraftPrice, priceProblem } from '#core/catalogue';
+import { type DraftOffer, type DraftPrice, openedBy, priceProblem, type Product } from '#core/catalogue';
 import type { PriceId } from '#core/ids';
 import { change } from '../data/draft';
 import { ChoiceFill } from './Fill';
@@ -13,6 +13,8 @@ interface Props {
   price: DraftPrice;
   /** Other offers, for a price that ends a subscription on one of them. */
   offers?: readonly DraftOffer[];
+  /** Everything that is made: what the offer opens is read from it. */
+  products: readonly Product[];
 }
 
 /** A wrong value is spoken of on leaving the field, or a second after typing stops. */
@@ -27,7 +29,7 @@ const KINDS = [
 ] as const;
 
 /** How a price is paid, typed into a sentence about the buyer. Each underlined part is a labelled control. */
-export function PriceSentence({ offer, price, offers = [] }: Props) {
+export function PriceSentence({ offer, price, offers = [], products }: Props) {
   const problem = priceProblem(price, offer.currency);
   const judged = useJudged(JSON.stringify(price), problem?.text ?? null);
   const name = price.name.trim() === '' ? offer.title : price.name;
@@ -44,6 +46,7 @@ export function PriceSentence({ offer, price, offers = [] }: Props) {
     wrong: judged.shown ? (problem?.part ?? null) : null,
     onBlur: judged.now,
     offers,
+    opens: openedBy(products, offer.productIds).flatMap((id) => products.filter((p) => p.id === id)),
   };
   return (
     <div data-price={price.id}>

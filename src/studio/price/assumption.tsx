@@ -59,7 +59,7 @@ export function useAssumedCharge({
       coupon,
       cheaperUntil: coupon?.payments ?? 0,
       charged: (due) =>
-        paymentFor(due, coupon, taxRuleFor(shop.tax, { country, reverse: false }, due.at, shop.zone)).amount,
+        paymentFor(due, { coupon }, taxRuleFor(shop.tax, { country, reverse: false }, due.at, shop.zone)).amount,
     };
   };
 }

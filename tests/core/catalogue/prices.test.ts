@@ -90,6 +90,8 @@ describe('a price as typed', () => {
     ['an empty limit', { limit: { inAll: '', each: '' } }],
     ['half a buyer', { limit: { inAll: '1.5', each: '' } }],
     ['sale ends before it begins', { sale: { from: '2026-07-02', until: '2026-07-01' } }],
+    ['nothing off for a part', { owned: [] }],
+    ['an amount off that is none', { owned: [{ productId: 'prd_1', amount: 'ten' }] }],
     ['empty words', { words: ' ' }],
     ['a statement no bank prints', { cardStatement: 'Bücher' }],
     ['a statement too long', { cardStatement: 'ABCDEFGHIJKLMNOPQRSTUVW' }],
@@ -137,8 +139,9 @@ describe('a price as typed', () => {
           ),
           sale: option(day.map((from) => ({ from, until: '' }))),
           cardStatement: option(fc.constant('REED-LIGHT 12')),
+          owned: option(fc.constantFrom('3', '3,50').map((amount) => [{ productId: 'x', amount }])),
         }),
-        ({ access, words, limit, sale, cardStatement }) => {
+        ({ access, words, limit, sale, cardStatement, owned }) => {
           const typed: DraftPrice['access'] = {
             count: '12',
             unit: 'month',
@@ -148,7 +151,7 @@ describe('a price as typed', () => {
           } as DraftPrice['access'];
           const offer = sealOffer({
             ...newOffer('o', { id: 'x', title: 'X' }, 'EUR'),
-            prices: [price({ access: typed, words, limit, sale, cardStatement })],
+            prices: [price({ access: typed, words, limit, sale, cardStatement, owned })],
           });
           expect(offer).not.toBeNull();
           if (offer) expect(sealOffer(unsealOffer(offer))).toEqual(offer);
@@ -361,6 +364,7 @@ describe('releases', () => {
     expect(codes({ access: { kind: 'until', count: '', unit: 'day', date: '2026-06-14' } })).toEqual(['access-over']);
     expect(codes({ access: { kind: 'until', count: '', unit: 'day', date: '2026-06-15' } })).toEqual([]);
     expect(codes({ sale: { from: '', until: '2026-06-14' } })).toEqual(['sale-over']);
+    expect(codes({ owned: [{ productId: 'prd_other', amount: '5' }] })).toEqual(['owned-not-in-it']);
   });
 });
 

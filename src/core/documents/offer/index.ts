@@ -6,6 +6,7 @@ import {
   draftTermsProblem,
   newPrice,
   newTerms,
+  openedBy,
   Offer,
   respelledTerms,
   sealOffer,
@@ -93,6 +94,15 @@ export const offerKind = documentKind<'offer', Offer>({
         const named = `${quoted(offer.title)}${price.name ? `, ${price.name}` : ''}`;
         if (problem) stops('price-wrong', `${named}: ${problem}`);
         else found.push(...dayFindings(price, named, today, about));
+        const parts = openedBy(products, offer.productIds);
+        const gone = (price.owned ?? []).some(({ productId, amount }) => amount !== '' && !parts.includes(productId));
+        if (gone)
+          found.push({
+            level: 'look',
+            code: 'owned-not-in-it',
+            text: `${named} takes something off for a part that is not in it any more, so nobody pays less for that.`,
+            about,
+          });
       }
       if (offer.prices.length > 1 && new Set(offer.prices.map((p) => p.name.trim())).size < offer.prices.length)
         stops(

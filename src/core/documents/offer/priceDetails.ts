@@ -24,6 +24,8 @@ export function priceParts(offer: DraftOffer, price: DraftPrice, locale: string)
     'on sale': saleInWords(sealed, locale),
     'card statement': sealed.cardStatement ?? 'the shop’s',
     'article number': sealed.article ?? 'none',
+    'off for owned parts':
+      sealed.owned.length === 0 ? 'none' : sealed.owned.map(({ amount }) => money(amount)).join(', '),
     bounds:
       sealed.terms.kind === 'open'
         ? `from ${money(sealed.terms.least)}${sealed.terms.most === undefined ? '' : ` to ${money(sealed.terms.most)}`}`

@@ -15,6 +15,7 @@ import {
   seedFrom1,
   seed3,
   seedFrom2,
+  seed4,
   anchor2,
   creditPart1,
   paidPeriod2,
@@ -138,6 +139,8 @@ const mailDue1 = z.strictObject({
   reason: z.string().nullable(),
 });
 
+const started3 = started2.extend({ agreement: seed3, period: paidPeriod2.nullable(), told: told1.nullable() });
+
 /** Payment plans and subscriptions. Every next moment and amount is computed when it is decided, and stands here. */
 export const agreementEvents = {
   'agreement.started': event(started1)
@@ -146,12 +149,13 @@ export const agreementEvents = {
       agreement: seedFrom1(data.agreement),
       status: runningFrom1(data.status),
     }))
-    .next(started2.extend({ agreement: seed3, period: paidPeriod2.nullable(), told: told1.nullable() }), (data) => ({
+    .next(started3, (data) => ({
       ...data,
       agreement: seedFrom2(data.agreement),
       period: periodFrom1(data.period),
       told: null,
-    })),
+    }))
+    .next(started3.extend({ agreement: seed4 }), (data) => data),
   /** Written down before the payment service is asked. */
   'due.requested': event(requested1)
     .next(requested2, ({ to, ...data }) => ({ ...data, ...(to ? { to: seedFrom1(to) } : {}), came: NOWHERE }))

@@ -53,6 +53,7 @@ function startOf(
     anchor,
     trialUntil: terms.trial ? anchor.at : null,
     coupon: line.coupon ?? null,
+    ...(line.owned ? { owned: line.owned } : {}),
     buyer: quote.buyer ?? null,
     card,
     statement: quote.statement ?? shopOf(context).cardStatement,

@@ -142,6 +142,9 @@ export const pages: PageWords = {
     kept: (time, ended) => `Für Sie gehalten bis ${time}; dieser Preis ${ended ? 'ist schon zu Ende' : 'steigt'}.`,
     credit: (used, back) =>
       `${used} für nicht genutzte Tage dessen, was hiermit endet${back === null ? '' : `; ${back} gehen auf Ihre Karte zurück`}`,
+    owned: (titles, off, later) =>
+      `${titles} haben Sie schon${off === null ? '' : later ? `; dafür gehen ${off} von der ersten vollen Zahlung ab` : `; dafür gehen ${off} ab`}`,
+    signInForLess: 'Haben Sie schon etwas davon? Melden Sie sich an und kommen Sie hierher zurück: Es kostet weniger.',
     replaces: 'Das tritt an die Stelle Ihres Abos, das damit endet.',
     coupon: (code, off, payments) =>
       `${code}: ${off} Nachlass auf ${payments === null ? 'jede Zahlung' : payments === 1 ? 'die erste Zahlung' : `die ersten ${payments} Zahlungen`}`,

@@ -15,6 +15,7 @@ export const papers: PaperWords = {
   card: karte,
   withArticle: (text, number) => `${text} (Art.-Nr. ${number})`,
   sending: (country) => `Versand nach ${country}`,
+  withOwned: (text, off) => `${text}, abzüglich ${off} für das, was Sie davon hatten`,
   withCode: (text, code) => `${text}, mit ${code}`,
   paid: () => 'Bezahlt',
   laterInMemberArea: () => 'Was später fällig ist, steht im Mitgliederbereich.',

@@ -130,6 +130,9 @@ export const pages = {
       `Kept for you until ${time}; this price ${ended ? 'has ended' : 'rises'}.`,
     credit: (used: string, back: string | null): string =>
       `${used} for the unused days of what this replaces${back === null ? '' : `; ${back} goes back to your card`}`,
+    owned: (titles: string, off: string | null, later: boolean): string =>
+      `You have ${titles} already${off === null ? '' : later ? `; ${off} is off the first full payment for that` : `; ${off} is off for that`}`,
+    signInForLess: 'Do you have part of this already? Sign in and come back here: it costs less.',
     replaces: 'This takes the place of your subscription, which ends.',
     coupon: (code: string, off: string, payments: number | null): string =>
       `${code}: ${off} off ${payments === null ? 'every payment' : payments === 1 ? 'the first payment' : `the first ${payments} payments`}`,

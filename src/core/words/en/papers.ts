@@ -15,6 +15,7 @@ export const papers = {
   card: (means: Means): string => plainMeans(means),
   withArticle: (text: string, number: string): string => `${text} (no. ${number})`,
   sending: (country: string): string => `Sent to ${country}`,
+  withOwned: (text: string, off: string): string => `${text}, less ${off} for what you had of it`,
   withCode: (text: string, code: string): string => `${text}, with ${code}`,
   paid: (): string => 'Paid',
   laterInMemberArea: (): string => 'What is due later stands in the member area.',

@@ -46,7 +46,8 @@ export function CouponExample({ draft, coupon }: { draft: Draft; coupon: DraftCo
       when: 'on the day of buying',
       cheaperUntil: frozen?.payments ?? 0,
       charged: (due) =>
-        paymentFor(due, frozen, taxRuleFor(shop.tax, { country: null, reverse: false }, due.at, shop.zone)).amount,
+        paymentFor(due, { coupon: frozen }, taxRuleFor(shop.tax, { country: null, reverse: false }, due.at, shop.zone))
+          .amount,
     }),
   );
   return (

@@ -5,7 +5,7 @@ import { priceOption } from './option';
 export const endsSubscription = priceOption({
   name: 'ends a subscription',
   fits: ({ terms }) => terms.kind !== 'free',
-  offered: (price, offers) =>
+  offered: ({ price, offers }) =>
     offers.some((o) => o.prices.some((p) => p.terms.kind === 'subscription' && p.id !== price.id)),
   of: (price) => price.replaces,
   add: (p) => {

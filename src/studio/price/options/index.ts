@@ -6,6 +6,7 @@ import { firstPayment } from './firstPayment';
 import { introductory } from './introductory';
 import { limit } from './limit';
 import type { PriceOption } from './option';
+import { ownedParts } from './ownedParts';
 import { risingPrice } from './risingPrice';
 import { setUp } from './setUp';
 import { trial } from './trial';
@@ -25,6 +26,7 @@ export const OPTIONS: readonly PriceOption[] = [
   limit,
   daysOfSale,
   endsSubscription,
+  ownedParts,
   cardStatement,
   article,
 ];

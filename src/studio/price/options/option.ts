@@ -1,10 +1,13 @@
 import type { ReactNode } from 'react';
 import type { DraftOffer, DraftPrice } from '#core/catalogue';
+import type { ProductId } from '#core/ids';
 import type { PriceParts } from '../priceParts';
 
 /** What the line of an option is drawn from. */
 export interface OptionParts extends PriceParts {
   offers: readonly DraftOffer[];
+  /** Everything that buying opens, each part by itself. */
+  opens: readonly { id: ProductId; title: string }[];
 }
 
 /** Something a price can have and mostly has not: a line of the sentence that is added and removed. */
@@ -15,8 +18,8 @@ interface Described<T> {
   addName?: string;
   /** Whether a price paid like this can have it. What was typed stays while another way to pay is chosen. */
   fits: (price: DraftPrice) => boolean;
-  /** Whether adding it would lead anywhere, where that depends on other offers. */
-  offered?: (price: DraftPrice, offers: readonly DraftOffer[]) => boolean;
+  /** Whether adding it would lead anywhere, where that depends on other offers or on what is sold. */
+  offered?: (parts: OptionParts) => boolean;
   /** What stands in it now; null where the price has it not. */
   of: (price: DraftPrice) => T | null;
   add: (price: DraftPrice) => void;

@@ -13,7 +13,7 @@ import {
   productId1,
 } from './basics';
 import { cameFrom1, language1, NOWHERE } from './cameFrom';
-import { buyer1, lineCoupon1 } from './quote';
+import { buyer1, lineCoupon1, owned1 } from './quote';
 import { terms1, terms2, termsFrom1 } from './terms';
 
 export const keptCard1 = z.strictObject({
@@ -85,6 +85,8 @@ export const seed2 = seedWith(terms2.lasting).extend({ came: cameFrom1, language
 
 /** The third version knows of which notes its credit is, and what its wall clock was to show. */
 export const seed3 = seed2.omit({ credit: true }).extend({ anchor: anchor2, credits: z.array(creditPart1) });
+/** The fourth what is off its first full payment for parts that its buyer had. */
+export const seed4 = seed3.extend({ owned: owned1.optional() });
 export const seedFrom2 = ({ credit, anchor, ...seed }: z.infer<typeof seed2>): z.infer<typeof seed3> => ({
   ...seed,
   anchor: { n: anchor.n, at: anchor.at },

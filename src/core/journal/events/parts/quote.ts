@@ -59,6 +59,12 @@ export const quote3 = quote2.extend({
     .min(1),
 });
 
+/** What is off for parts that the buyer had. */
+export const owned1 = z.strictObject({ productIds: z.array(productId1).min(1), amount: z.int().min(1) });
+export const quote4 = quote3.extend({
+  lines: z.array(quote3.shape.lines.element.extend({ owned: owned1.optional() })).min(1),
+});
+
 export const quoteFrom1 = (quote: z.infer<typeof quote1>): z.infer<typeof quote2> => ({
   ...quote,
   lines: quote.lines.map((line) => ({ ...line, terms: termsFrom1(line.terms) })),

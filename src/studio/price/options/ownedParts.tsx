@@ -1,0 +1,44 @@
+import { MoneyFill } from '../Fill';
+import { priceOption } from './option';
+
+/** Less for whoever has some of it already: an amount for each part. */
+export const ownedParts = priceOption({
+  name: 'less for owned parts',
+  fits: ({ terms }) => terms.kind !== 'free' && terms.kind !== 'open',
+  offered: ({ opens }) => opens.length > 1,
+  of: (price) => price.owned,
+  add: (p) => {
+    p.owned = [];
+  },
+  remove: (p) => {
+    p.owned = null;
+  },
+  line: ({ name, currency, edit, wrong, onBlur, opens, value: owned }) => (
+    <>
+      Off the first full payment, for whoever has bought it already:{' '}
+      {opens.map(({ id, title }, i) => (
+        <span key={id}>
+          {i > 0 && ', '}
+          <MoneyFill
+            label={`${name}: off for ${title}`}
+            currency={currency}
+            placeholder="0.00"
+            value={owned.find(({ productId }) => productId === id)?.amount ?? ''}
+            invalid={wrong === 'owned'}
+            onBlur={onBlur}
+            onChange={(text) =>
+              edit((p) => {
+                p.owned = [
+                  ...(p.owned ?? []).filter(({ productId }) => productId !== id),
+                  { productId: id, amount: text },
+                ];
+              })
+            }
+          />{' '}
+          for {title || 'what has no title'}
+        </span>
+      ))}
+      . Never below nothing, and for buyers who are signed in.
+    </>
+  ),
+});
