@@ -186,9 +186,9 @@ function openedBy(
   const stands = parts && standingByPasses(rights, now);
   if (!stands) return null;
   const { plans, since } = grounds.history(product.id);
-  const contained = new Set(of === 'products' ? productKindOf(product).contains(product) : []);
-  const asked = (part: Part): Part =>
-    withSince(of === 'products' ? { ...part, parts: part.parts.filter(({ id }) => contained.has(id)) } : part, since);
+  // Posts have a moment of their own and take no turn. What was taken out since had its turn, and keeps it.
+  const undated = (part: Part): Part => ({ ...part, parts: part.parts.filter((one) => one.since === undefined) });
+  const asked = (part: Part): Part => withSince(of === 'products' ? undated(part) : part, since);
   const whole = asked(parts.whole);
   const earlier = plans.map((plan): EarlierPlan => ({ ...plan, whole: asked(plan.whole) }));
   const standing: Standing = { ...stands, zone, hour: parts.hour, done: (id) => isDone(id, product, grounds, holder) };

@@ -245,6 +245,22 @@ test('what comes into a membership was nobody’s by it before: a lesson may go 
   expect([await publish(shop, putIn), open(shop, 'k')]).toEqual(['done', 'k']);
 });
 
+test('taken out before the next one’s turn: that one waits for it as before', async () => {
+  const shop = await shopWith(
+    [...['a', 'b', 'c'].map(downloadWith), membershipOf('m', ['a', 'b'], { plan: WEEKLY })],
+    ['m'],
+  );
+  await shop.buy({ i: 0 });
+  await shop.goTo(at('2026-06-16T12:00'));
+  await publish(
+    shop,
+    within('m', (m) => (m.parts = ['c', 'b'].map((productId) => ({ productId, plan: null })))),
+  );
+  expect(open(shop, 'abc')).toBe('c');
+  await shop.goTo(at('2026-06-22T00:00'));
+  expect(open(shop, 'abc')).toBe('bc');
+});
+
 test('after the one before is done: a course that is finished, and what cannot be done keeps nobody waiting', async () => {
   const first = courseOf([moduleOf('m1', [lessonWith('x')])], { id: 'k' });
   const shop = await shopWith(
