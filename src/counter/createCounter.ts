@@ -17,6 +17,7 @@ import { type FolderProblem, standsStill } from './files/folderProblem';
 import { openHelpersFile } from './files/helpersFile';
 import { rememberHost } from './files/hostsFile';
 import { journalFile } from './files/journalFile';
+import { followJoins } from './shared/followJoin';
 import { Networks } from './shared/networks';
 import { openNamedCopies } from './files/namedCopies';
 import { openLearnersFiles } from './files/learnersFiles';
@@ -237,6 +238,12 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
     },
     confirmAway: () => absence.confirm(),
   };
+
+  // A shop that stands still writes nothing, here neither.
+  if (stops().length === 0)
+    await followJoins(context).catch((error: unknown) =>
+      log('Two people who were made one are not so everywhere', error),
+    );
 
   listening.answerWith(counterApp(context, options.publicAddress !== undefined));
   isOpen = true;

@@ -172,6 +172,16 @@ export const ClockRequest = z.strictObject({ by: z.enum(['next', 'day', 'week', 
 export const ClockAnswer = z.strictObject({ now: moment });
 
 export const SessionsAnswer = z.strictObject({ sessions: z.array(SessionLine) });
+/** Somebody has another address here: both are to be one, or it is only asked what that would come to. */
+export const JoinRequest = z.strictObject({
+  personId: idFor<PersonId>(),
+  /** The address of the one who goes. */
+  address: z.string().max(254),
+  tryOnly: z.boolean(),
+});
+export type JoinRequest = z.infer<typeof JoinRequest>;
+export const JoinAnswer = z.strictObject({ sentences: z.array(z.string()), joined: z.boolean() });
+export type JoinAnswer = z.infer<typeof JoinAnswer>;
 /** Forgets somebody for good. */
 export const EraseRequest = z.strictObject({ personId: idFor<PersonId>() });
 

@@ -197,6 +197,7 @@ export async function story(): Promise<readonly Batch[]> {
   await learning(shop, must);
   await membership(shop, must);
   await together(shop);
+  await joined(shop, must);
   return shop.ports.batches;
 }
 
@@ -265,6 +266,14 @@ const TOGETHER: Bundle = { ...freshProduct('bundle', 'prd_together', 'Both'), pa
 async function together(shop: MemoryShop): Promise<void> {
   for (const i of [11, 12]) await shop.order({ i, person: 'u22', signedIn: true });
   await shop.goTo(after(260));
+}
+
+/** Somebody who learnt and one who began are the same; what the one had is the other's, also what is still to be paid. */
+async function joined(shop: MemoryShop, must: (command: Command) => Promise<void>): Promise<void> {
+  for (const personId of ['u22', 'u23']) await must({ type: 'change-person', personId, rev: 2 });
+  await must({ type: 'join-people', personId: 'u22', intoId: 'u23' });
+  await shop.order({ i: 0, person: 'u22' });
+  await shop.goTo(after(300));
 }
 
 /** Buys what is paid once, and says which order it was. */

@@ -7,6 +7,7 @@ import type { Batch, ShopEvent } from '#core/journal';
 import { passState } from '#core/passes';
 import { type Release, sealContent } from '#core/release';
 import {
+  presentPerson,
   type ChargeAnswer,
   type ChargeRequest,
   createRunner,
@@ -21,6 +22,7 @@ import {
 } from '#core/shop';
 import { isLasting, paymentOf, planTotal } from '#core/terms';
 import { seeded } from '../../demo/random';
+import { nobodyGone, joinSome } from './joins';
 import { draftContent, release } from './release';
 import { bought as boughtBy, later } from './money';
 import { openUntil, type PublishedRate, withTaxOnTop } from './plainRules';
@@ -133,6 +135,7 @@ export async function longRun({
   look,
 }: Options): Promise<LongRun> {
   const random = seeded(seed);
+  const joining = seeded(seed + 1_000);
   const start: Instant = '2026-01-31T09:30:00.000Z';
   const pendingUntil = new Map<string, number>();
   let machine = 0;
@@ -179,6 +182,7 @@ export async function longRun({
     if (wrongClocks && random.next() < 0.04) await misled();
     if (bought < buyers && random.next() < 0.9) for (let i = 0; i <= buyers / 250; i += 1) await buy();
     for (let i = 0; i < 2; i += 1) await act();
+    if (joining.next() < 0.01) await joinSome(runner, joining);
     await runner.settle();
     if (random.next() < 0.002) {
       // Killed: what is on the disk is all there is.
@@ -196,6 +200,7 @@ export async function longRun({
     result.buyerYears += (Date.parse(a.ended?.at ?? now) - Date.parse(a.start)) / (365 * DAY);
     if (a.ended) result.ended += 1;
   }
+  nobodyGone(runner.state);
   result.charges = ports.charges.length;
   result.state = runner.state;
   return result;
@@ -235,7 +240,7 @@ export async function longRun({
       country: random.pick(['PT', 'DE', 'US']),
     };
     const at = runner.now();
-    const hadTrial = runner.state.begun.has(`${personId}/${choice.offerId}`);
+    const hadTrial = runner.state.begun.has(`${presentPerson(runner.state, personId)}/${choice.offerId}`);
     const quote = quoteFor(live, choice, at, { ...firstBuyer(at), of: () => ({ sold: 0, soldToBuyer: 0, hadTrial }) });
     if ('refused' in quote) throw new Error(`seed ${seed}: no quote: ${quote.refused}`);
     await ports.people.save({ id: personId, rev: 1, name: personId, address: `${personId}@example.org` });

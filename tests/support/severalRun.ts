@@ -16,6 +16,7 @@ import {
   standingOf,
 } from '#core/shop';
 import { seeded } from '../../demo/random';
+import { nobodyGone, joinSome } from './joins';
 import { pick, releaseWith } from './shopInMemory';
 
 /*
@@ -98,6 +99,7 @@ class Model {
 /** One such stretch of weeks, checked against the model after every step; and how often each thing happened in it. */
 export async function severalRun(seed: number): Promise<SeveralRun> {
   const random = seeded(seed);
+  const joining = seeded(seed + 1_000);
   const live = releaseWith(PRICES.map((price) => ({ kind: 'once' as const, amount: (price / 100).toFixed(2) })));
   const model = new Model();
   const ports = memoryPorts(START, (): ChargeAnswer => {
@@ -193,6 +195,7 @@ export async function severalRun(seed: number): Promise<SeveralRun> {
         await runner.execute({ type: 'close-dispute', disputeId: id, won });
       }
     }
+    if (joining.next() < 0.06) await joinSome(runner, joining);
     await runner.settle();
     if (random.next() < 0.05) {
       count('killed');
@@ -201,6 +204,7 @@ export async function severalRun(seed: number): Promise<SeveralRun> {
     }
     check();
   }
+  nobodyGone(runner.state);
   return { batches: ports.batches, state: runner.state, acts };
 
   async function buy(): Promise<void> {

@@ -128,6 +128,9 @@ export class MirrorRows {
           restate(order);
           break;
         }
+        case 'people.joined':
+          this.#joined(event.data);
+          break;
         case 'pass.opened': {
           const { pass } = event.data;
           this.passes.set(pass.id, { ...opened(pass), fetched: {} });
@@ -231,6 +234,25 @@ export class MirrorRows {
       change(state, a, refundStop(refundId));
   }
 
+  /** Everything of one person becomes another's; of what came before the rows in hand there is nothing to change. */
+  #joined({ personId: from, intoId, orderIds, passIds, agreementIds, paymentIds, chargeKeys }: Joined): void {
+    const change = <T extends { personId: string }>(rows: Map<string, T>, ids: readonly string[]): void => {
+      for (const id of ids) {
+        const row = rows.get(id);
+        if (row?.personId === from) rows.set(id, { ...row, personId: intoId });
+      }
+    };
+    change(this.orders, orderIds);
+    change(this.passes, passIds);
+    change(this.laterPayments, paymentIds);
+    change(this.charges, chargeKeys);
+    change(this.agreements, agreementIds);
+    for (const id of agreementIds) {
+      const row = this.agreements.get(id);
+      if (row) row.agreement.personId = intoId;
+    }
+  }
+
   /** By the shop's own folding. */
   #heldOrMoved(event: EventOf<'pass.held' | 'pass.released' | 'pass.untilMoved'>, at: Instant): void {
     const row = this.passes.get(event.data.passId);
@@ -304,6 +326,8 @@ export class MirrorRows {
     if (order) restate(order);
   }
 }
+
+type Joined = EventOf<'people.joined'>['data'];
 
 interface MoneyBack {
   orderId: OrderId;

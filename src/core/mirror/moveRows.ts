@@ -30,7 +30,7 @@ export interface MirrorTables {
 export interface RowStore {
   get<K extends keyof MirrorTables>(table: K, keys: string[]): Promise<(MirrorTables[K] | undefined)[]>;
   put<K extends keyof MirrorTables>(table: K, rows: MirrorTables[K][]): Promise<unknown>;
-  remove(table: 'totals' | 'charges', keys: string[]): Promise<unknown>;
+  remove(table: 'totals' | 'charges' | 'buyers', keys: string[]): Promise<unknown>;
 }
 
 /**
@@ -99,9 +99,16 @@ export async function moveRows(store: RowStore, batches: readonly Batch[], tax: 
 
 async function putBuyers(store: RowStore, buyers: Map<string, BuyerRow>): Promise<void> {
   const known = await store.get('buyers', [...buyers.keys()]);
+  const moved = [...buyers.values()].map((row, i) => addBuyer(known[i], row));
+  const isGone = ({ count, net }: BuyerRow): boolean => count === 0 && Object.values(net).every((sum) => sum === 0);
   await store.put(
     'buyers',
-    [...buyers.values()].map((row, i) => addBuyer(known[i], row)),
+    moved.filter((row) => !isGone(row)),
+  );
+  // Whoever was made one with somebody has bought nothing any more.
+  await store.remove(
+    'buyers',
+    moved.filter(isGone).map((row) => row.personId),
   );
 }
 

@@ -35,6 +35,13 @@ export function idsTouched(batches: Iterable<Batch>): Touched {
       if (type === 'due.paid') touched.paying.add(data.agreementId);
       if (type === 'refund.requested' || type === 'dispute.closed' || type === 'credit.given')
         for (const id of moneyBackTo(data)) touched[id.kind].add(id.id);
+      if (type === 'people.joined') {
+        for (const id of data.orderIds) touched.orders.add(id);
+        for (const id of data.passIds) touched.passes.add(id);
+        for (const id of data.agreementIds) touched.agreements.add(id);
+        for (const id of data.paymentIds) touched.laterPayments.add(id);
+        for (const key of data.chargeKeys) touched.charges.add(key);
+      }
       if (type === 'person.changed') touched.people.set(data.personId, data.rev);
     }
   }

@@ -1,2 +1,2 @@
 export { compareAddress, isAddress } from './address';
-export { calledBySeller, erasedRecord, nameAt, PersonRecord } from './person';
+export { addressesOf, calledBySeller, erasedRecord, joinedAway, joinedRecord, nameAt, PersonRecord } from './person';

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { idFor, type CheckoutId, type PersonId } from '#core/ids';
+import { compareAddress } from './address';
 
 /** What is known of a person, kept apart from the journal so that it can be erased. */
 export const PersonRecord = z.object({
@@ -12,6 +13,10 @@ export const PersonRecord = z.object({
   names: z.record(z.string(), z.string().max(200)).optional(),
   /** VAT numbers as given, their form checked, by the checkout they were given at: what one claims changes no other's papers. */
   vatNumbers: z.record(z.string(), z.string().max(30)).optional(),
+  /** Other addresses that were theirs when two records were made one: each still leads to them. */
+  addresses: z.array(z.string().max(254)).max(50).optional(),
+  /** Made one with another record, which holds all that was here. */
+  joinedTo: idFor<PersonId>().optional(),
   /** Nothing is known any more, and nothing will be. */
   erased: z.boolean().optional(),
 });
@@ -34,4 +39,31 @@ export const erasedRecord = ({ id, rev }: Pick<PersonRecord, 'id' | 'rev'>): Per
   name: '',
   address: '',
   erased: true,
+});
+
+/** Every address that leads to somebody, the one that is written to first. */
+export const addressesOf = ({ address, addresses = [] }: Pick<PersonRecord, 'address' | 'addresses'>): string[] =>
+  address === '' ? addresses : [address, ...addresses];
+
+/** Two records as one: what the one that stays says counts, and the addresses of both lead to it. */
+export function joinedRecord(goes: PersonRecord, stays: PersonRecord): PersonRecord {
+  const known = new Set(addressesOf(stays).map(compareAddress));
+  const others = addressesOf(goes).filter((address) => !known.has(compareAddress(address)));
+  return {
+    ...stays,
+    rev: stays.rev + 1,
+    name: stays.name || goes.name,
+    addresses: [...(stays.addresses ?? []), ...others],
+    names: { ...goes.names, ...stays.names },
+    vatNumbers: { ...goes.vatNumbers, ...stays.vatNumbers },
+  };
+}
+
+/** What is left of a record that was made one with another: where to look. */
+export const joinedAway = ({ id, rev }: Pick<PersonRecord, 'id' | 'rev'>, joinedTo: PersonId): PersonRecord => ({
+  id,
+  rev: rev + 1,
+  name: '',
+  address: '',
+  joinedTo,
 });

@@ -54,6 +54,9 @@ export interface RefusalFacts {
   };
   'no-such-order': None;
   'no-such-pass': None;
+  'no-such-person': None;
+  /** Two that are to be made one are one already. */
+  'same-person': None;
   'pass-not-open': None;
   'no-such-product': None;
   /** A last moment that lies behind. */

@@ -40,6 +40,8 @@ export interface RefundShare {
 export type Command =
   | { type: 'publish'; release: Release; hasFile: (sha256: string) => boolean; ready?: readonly WayToPay[] }
   | { type: 'change-person'; personId: PersonId; rev: number }
+  /** Two records of one human being: everything of the first is the second's from then on. */
+  | { type: 'join-people'; personId: PersonId; intoId: PersonId }
   | ({
       type: 'pay';
       checkoutId: CheckoutId;

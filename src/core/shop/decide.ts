@@ -21,6 +21,7 @@ import { acceptOffer, declineOffer } from './commands/acceptOffer';
 import { answerCharge } from './commands/answerCharge';
 import { closeDispute, openDispute } from './commands/dispute';
 import { expireCharge, expirePass } from './commands/expire';
+import { joinPeople } from './commands/joinPeople';
 import { fetchFile } from './commands/fetchFile';
 import { markLesson, passQuiz } from './commands/learn';
 import { givePasses, movePass, withdrawPass } from './commands/passesByHand';
@@ -29,18 +30,22 @@ import { voidClaims } from './commands/voidClaims';
 import { publish } from './commands/publish';
 import { answerRefund, refund } from './commands/refund';
 import type { Command, DecideContext, Decision } from './command';
+import { forPresentPeople } from './joined';
 import type { ShopState } from './state';
 
 /**
  * What follows from a command, as facts, or why it is refused. It does all the computing and changes nothing;
  * what follows inside the shop is in the same list, so that it is recorded whole or not at all.
  */
-export function decide(state: ShopState, command: Command, context: DecideContext): Decision {
+export function decide(state: ShopState, asked: Command, context: DecideContext): Decision {
+  const command = forPresentPeople(state, asked);
   switch (command.type) {
     case 'publish':
       return publish(state, command, context);
     case 'change-person':
       return { events: [fact('person.changed', { personId: command.personId, rev: command.rev })] };
+    case 'join-people':
+      return joinPeople(state, command);
     case 'pay':
       return pay(state, command, context);
     case 'accept-offer':

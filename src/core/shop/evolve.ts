@@ -9,6 +9,7 @@ import type { PersonId, ProductId } from '#core/ids';
 import type { Progress, ShopState } from './state';
 import { pairOf } from './ids';
 import { disputeClosed, disputeOpened, moneyBack, reserve } from './evolvePayments';
+import { joinedPeople } from './evolvePeople';
 import { need, push } from './known';
 
 /**
@@ -53,6 +54,8 @@ const appliers: Appliers = {
   'person.changed': (state, { personId, rev }) => {
     state.people.set(personId, rev);
   },
+
+  'people.joined': joinedPeople,
 
   'pass.opened': (state, { pass }) => {
     state.passes.set(pass.id, opened(pass));

@@ -49,6 +49,8 @@ export {
 } from './rights';
 export { hasForAsLong } from './commands/passesByHand';
 export { followCourse, type Followed, type Follower } from './followed';
+export { presentPerson } from './joined';
+export { subscribedTwice } from './commands/joinPeople';
 export { passesFor } from './passesFor';
 export { muchFetched, type MuchFetched } from './unusual';
 export type {

@@ -220,6 +220,8 @@ export interface ShopState {
   /** Every release that was or is live, in order. */
   releases: { number: number; since: Instant }[];
   people: Map<PersonId, number>;
+  /** Whoever was made one with somebody else, and who that is by now. */
+  joined: Map<PersonId, PersonId>;
   checkouts: Map<CheckoutId, CheckoutRecord>;
   charges: Map<ChargeKey, Charge>;
   orders: Map<OrderId, Order>;
@@ -260,6 +262,7 @@ export function newShopState(): ShopState {
     release: null,
     releases: [],
     people: new Map(),
+    joined: new Map(),
     checkouts: new Map(),
     charges: new Map(),
     orders: new Map(),

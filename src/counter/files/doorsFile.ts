@@ -24,6 +24,8 @@ const Line = z.discriminatedUnion('t', [
   /** What the window that pays has in hand: it alone opens what its checkout buys. */
   z.object({ t: z.literal('holder'), hash: z.string(), checkout: z.string(), until: z.number() }),
   z.object({ t: z.literal('gone'), hash: z.string() }),
+  /** Two were made one: the doors of the one are the other's. */
+  z.object({ t: z.literal('joined'), from: z.string(), into: z.string() }),
 ]);
 
 /** Somebody signed in on some device. Whose is said by `personId`; the owner's are under `OWNER`. */
@@ -59,6 +61,8 @@ export interface DoorsFile {
   useLink(secret: string, fits: (whose: string) => boolean): Promise<string | null>;
   /** Makes every link of somebody worth nothing. */
   dropLinksOf(personId: PersonId): Promise<void>;
+  /** Whatever let the one in lets the other in from now on. */
+  join(from: PersonId, into: PersonId): Promise<void>;
   makeDevice(personId: string, lastsMs: number, what?: string): Promise<string>;
   /** @param idleMs ends it when it was not used for so long */
   personOf(secret: string, idleMs?: number): string | null;
@@ -82,6 +86,7 @@ export async function openDoorsFile(folder: string, disk: Disk): Promise<DoorsFi
   const began = Date.now();
   const { log, unreadable } = await openRecordLines(path, disk, Line, (line) => {
     // What is over opens nothing and need not be known.
+    if (line.t === 'joined') return rename(line.from, line.into);
     if (line.t !== 'gone' && line.until <= began) return;
     if (line.t === 'link') links.set(line.hash, line);
     else if (line.t === 'device')
@@ -92,6 +97,14 @@ export async function openDoorsFile(folder: string, disk: Disk): Promise<DoorsFi
       devices.delete(line.hash);
     }
   });
+
+  function rename(from: string, into: string): boolean {
+    let any = false;
+    for (const [hash, door] of links) if (door.personId === from) any = !!links.set(hash, { ...door, personId: into });
+    for (const [hash, door] of devices)
+      if (door.personId === from) any = !!devices.set(hash, { ...door, personId: into });
+    return any;
+  }
 
   async function drop(hash: string): Promise<boolean> {
     const device = devices.get(hash);
@@ -146,6 +159,9 @@ export async function openDoorsFile(folder: string, disk: Disk): Promise<DoorsFi
           throw error;
         }
       }
+    },
+    async join(from, into) {
+      if (rename(from, into)) await log.append(JSON.stringify({ t: 'joined', from, into }));
     },
     async makeDevice(personId, lastsMs, what = '') {
       const secret = randomBytes(32).toString('base64url');

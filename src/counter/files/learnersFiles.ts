@@ -1,4 +1,4 @@
-import { readdirSync } from 'node:fs';
+import { existsSync, readdirSync } from 'node:fs';
 import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import * as z from 'zod';
@@ -40,6 +40,8 @@ export interface LearnersFiles {
   get(id: PersonId): LearnerRecord;
   /** Changes what a person keeps, one change after the other. @returns it as it is then, on the disk */
   change(id: PersonId, recipe: (record: LearnerRecord) => LearnerRecord): Promise<LearnerRecord>;
+  /** What one person keeps comes to what another does, and is left nowhere else. Where it has come already, nothing is done. */
+  join(id: PersonId, intoId: PersonId): Promise<void>;
   /** Nothing of it is left, and nothing comes to it any more. */
   forget(id: PersonId): Promise<void>;
   /** Forgets whoever is erased by now: the shop may have stopped between the one and the other. */
@@ -88,19 +90,57 @@ export function openLearnersFiles(folder: string, disk: Disk): LearnersFiles {
       hold(id, NEW);
     });
 
+  const change: LearnersFiles['change'] = (id, recipe) =>
+    oneByOne(id, async () => {
+      const before = get(id);
+      const record = gone.has(id) ? before : recipe(before);
+      if (record !== before) await disk.replace(pathOf(id), JSON.stringify(record));
+      return hold(id, record);
+    });
+
   return {
     get,
-    change: (id, recipe) =>
-      oneByOne(id, async () => {
-        const before = get(id);
-        const record = gone.has(id) ? before : recipe(before);
-        if (record !== before) await disk.replace(pathOf(id), JSON.stringify(record));
-        return hold(id, record);
-      }),
+    change,
+    async join(id, intoId) {
+      if (!existsSync(pathOf(id))) return;
+      const theirs = get(id);
+      await change(intoId, (record) => joinedLearner(theirs, record));
+      await forget(id);
+    },
     forget,
     async sweep(isErased) {
       const ids = readdirSync(folder).flatMap((name) => /^(.+)\.json$/.exec(name)?.[1] ?? []);
       await Promise.all(ids.filter(isErased).map(forget));
     },
+  };
+}
+
+/** What two records keep as one: the later place, both notes, every try once. Joined twice it is the same. */
+function joinedLearner(goes: LearnerRecord, stays: LearnerRecord): LearnerRecord {
+  const places = { ...goes.places };
+  for (const [id, place] of Object.entries(stays.places))
+    if (!places[id] || places[id].at <= place.at) places[id] = place;
+  const notes = { ...goes.notes };
+  for (const [id, note] of Object.entries(stays.notes)) {
+    const other = notes[id];
+    const both = !other || note.text.includes(other.text) ? note.text : `${note.text}\n\n${other.text}`;
+    notes[id] = { text: both, at: other && other.at > note.at ? other.at : note.at };
+  }
+  const tries = { ...goes.tries };
+  for (const [id, all] of Object.entries(stays.tries)) {
+    const ids = new Set(all.map((one) => one.id));
+    const others = (tries[id] ?? []).filter((one) => !ids.has(one.id));
+    tries[id] = [...others, ...all].sort((a, b) => (a.at < b.at ? -1 : 1));
+  }
+  return {
+    ...goes,
+    ...stays,
+    places,
+    notes,
+    tries,
+    // What either has fetched is looked at anew, as one person's.
+    answeredFor: undefined,
+    // An address of a feed that was ended by either stays ended.
+    feed: Math.max(goes.feed ?? 0, stays.feed ?? 0),
   };
 }

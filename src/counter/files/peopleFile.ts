@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import type { PersonId } from '#core/ids';
-import { compareAddress, erasedRecord, PersonRecord } from '#core/people';
+import { addressesOf, compareAddress, erasedRecord, joinedAway, joinedRecord, PersonRecord } from '#core/people';
 import type { PeoplePort } from '#core/shop';
 import type { Disk } from './disk';
 import { openRecordLines } from './recordLines';
@@ -10,6 +10,8 @@ export interface PeopleFile extends PeoplePort {
   readonly path: string;
   /** Numbers of lines that cannot be read. */
   readonly unreadable: readonly number[];
+  /** A record as it is kept, also one that was made one with another; `get` reads that other one. */
+  kept(id: PersonId): PersonRecord | undefined;
   all(): Iterable<PersonRecord>;
   /**
    * The person of an address; made when there is none. Two that ask at once for one new address get one person.
@@ -34,6 +36,11 @@ export interface PeopleFile extends PeoplePort {
    * @returns the record as it is then; 'taken' where somebody has that address, 'other' where theirs is another by now
    */
   move(id: PersonId, from: string, to: string): Promise<PersonRecord | 'taken' | 'other'>;
+  /**
+   * Makes two records one, or goes on where that was cut short.
+   * @returns both as they are then; null where one of them is not there, or is erased
+   */
+  join(id: PersonId, intoId: PersonId): Promise<[goes: PersonRecord, stays: PersonRecord] | null>;
   isGoing(id: PersonId): boolean;
   close(): Promise<void>;
 }
@@ -57,13 +64,22 @@ export async function openPeopleFile(folder: string, disk: Disk): Promise<People
 
   function hold(record: PersonRecord): void {
     const before = byId.get(record.id);
-    // Whoever has come with that address since is somebody else.
-    const old = before && compareAddress(before.address);
-    if (old !== undefined && byAddress.get(old) === record.id) byAddress.delete(old);
+    if (before) letGo(before);
     byId.set(record.id, record);
     // Whoever was erased has no address: the next one who comes with it is somebody new.
-    if (!record.erased) byAddress.set(compareAddress(record.address), record.id);
+    for (const address of addressesOf(record)) byAddress.set(compareAddress(address), record.id);
   }
+
+  /** Nobody is found under their addresses any more; whoever has come with one since is somebody else. */
+  function letGo(record: PersonRecord): void {
+    for (const address of addressesOf(record).map(compareAddress))
+      if (byAddress.get(address) === record.id) byAddress.delete(address);
+  }
+
+  const present = (id: PersonId): PersonId => {
+    const joinedTo = byId.get(id)?.joinedTo;
+    return joinedTo === undefined ? id : present(joinedTo);
+  };
 
   function oneByOne<T>(key: string, work: () => Promise<T>): Promise<T> {
     const mine = (busy.get(key) ?? Promise.resolve()).then(work, work);
@@ -99,7 +115,9 @@ export async function openPeopleFile(folder: string, disk: Disk): Promise<People
   return {
     path,
     unreadable,
-    get: (id) => byId.get(id),
+    get: (id) => byId.get(present(id)),
+    kept: (id) => byId.get(id),
+    all: () => byId.values(),
     find,
     save,
     findOrAdd: (address, make) =>
@@ -110,8 +128,9 @@ export async function openPeopleFile(folder: string, disk: Disk): Promise<People
         await save(made);
         return made;
       }),
-    change: (id, recipe) =>
-      oneByOne(id, async () => {
+    change: (asked, recipe) =>
+      oneByOne(present(asked), async () => {
+        const id = present(asked);
         const record = byId.get(id);
         const changed = record === undefined || record.erased ? null : recipe(record);
         if (changed) await save(changed);
@@ -123,7 +142,7 @@ export async function openPeopleFile(folder: string, disk: Disk): Promise<People
         if (!record) throw new Error(`No such person: ${id}`);
         check();
         going.add(id);
-        byAddress.delete(compareAddress(record.address));
+        letGo(record);
         const erased = erasedRecord(record);
         const mine = rewriting.then(() => writeAnew(erased));
         rewriting = mine.catch(() => undefined);
@@ -143,14 +162,32 @@ export async function openPeopleFile(folder: string, disk: Disk): Promise<People
         oneByOne(id, async () => {
           const record = byId.get(id);
           if (!record || record.erased || going.has(id) || compareAddress(record.address) !== from) return 'other';
-          if (find(to)) return 'taken';
-          const moved = { ...record, rev: record.rev + 1, address: to };
+          const whose = find(to);
+          if (whose && whose.id !== id) return 'taken';
+          // One of their other addresses is then the one that is written to.
+          const addresses = record.addresses?.filter((address) => compareAddress(address) !== compareAddress(to));
+          const moved = { ...record, rev: record.rev + 1, address: to, ...(addresses ? { addresses } : {}) };
           await save(moved);
           return moved;
         }),
       ),
-    isGoing: (id) => going.has(id),
-    all: () => byId.values(),
+    join: (id, intoId) =>
+      oneByOne('join', () =>
+        oneByOne(id, () =>
+          oneByOne(intoId, async () => {
+            const [goes, stays] = [byId.get(id), byId.get(intoId)];
+            if (!goes || !stays || stays.erased || going.has(intoId) || going.has(id)) return null;
+            if (goes.joinedTo !== undefined) return [goes, stays];
+            if (goes.erased) return null;
+            const joined = joinedRecord(goes, stays);
+            await save(joined);
+            const away = joinedAway(goes, intoId);
+            await save(away);
+            return [away, joined];
+          }),
+        ),
+      ),
+    isGoing: (id) => going.has(present(id)),
     close: () => log.close(),
   };
 }

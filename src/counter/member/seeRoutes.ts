@@ -100,9 +100,9 @@ export function seeRoutes(context: CounterContext, guard: readonly RequestHandle
   });
 
   function seen(req: Request) {
-    const personId = String(req.params['person']);
-    const person = context.people.get(personId);
+    const person = context.people.get(String(req.params['person']));
     if (!person || person.erased) throw new Problem(404, 'This person is not known here.', 'no-such-person');
+    const { id: personId } = person;
     const reading = readingIn(context, localeOfPerson(context.runner.state, shopOf(context), personId));
     return {
       personId,

@@ -7,9 +7,10 @@ import type { CounterContext } from '../context';
  * what they can open and fetched, how far they have come, what they keep for themselves, and where they are signed in.
  * @returns null where nobody of this id is known
  */
-export function everythingOf({ people, runner, learners, doors }: CounterContext, personId: PersonId): object | null {
-  const record = people.get(personId);
+export function everythingOf({ people, runner, learners, doors }: CounterContext, asked: PersonId): object | null {
+  const record = people.get(asked);
   if (!record || record.erased) return null;
+  const { id: personId } = record;
   const { state } = runner;
   const orders = (state.ordersOfPerson.get(personId) ?? []).flatMap((id) => state.orders.get(id) ?? []);
   const agreements = (state.agreementsOfPerson.get(personId) ?? []).flatMap((id) => state.agreements.get(id) ?? []);

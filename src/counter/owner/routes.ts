@@ -10,6 +10,8 @@ import {
   ClockRequest,
   EndSession,
   EraseRequest,
+  JoinAnswer,
+  JoinRequest,
   FinishedShopAnswer,
   LinkRequest,
   Ok,
@@ -28,6 +30,7 @@ import { Problem, refusalProblem } from '../http/problem';
 import { limit } from '../http/limits';
 import { answer } from '../http/answer';
 import { erasePerson } from '../shared/erase';
+import { joinOnRequest } from './joinPeople';
 import { endSession, sessionsFor } from '../shared/sessions';
 import { sendSignInLink } from '../shared/signInLink';
 import { waitFor } from '../shared/waitFor';
@@ -151,7 +154,7 @@ export function ownerRoutes(context: CounterContext): Router {
 
   router.post('/people/read', (req, res) => {
     const { ids } = PeopleRequest.parse(req.body);
-    answer(res, PeopleAnswer, { people: ids.map((id) => context.people.get(id)).filter((p) => p !== undefined) });
+    answer(res, PeopleAnswer, { people: ids.map((id) => context.people.kept(id)).filter((p) => p !== undefined) });
   });
 
   router.post('/people/link', may('answer'), async (req, res) => {
@@ -190,6 +193,9 @@ export function ownerRoutes(context: CounterContext): Router {
       .set('Content-Disposition', 'attachment; filename="everything-of-one-person.json"')
       .type('application/json')
       .send(JSON.stringify(all, null, 1));
+  });
+  router.post('/people/join', may('everything'), async (req, res) => {
+    answer(res, JoinAnswer, await joinOnRequest(context, JoinRequest.parse(req.body), whoIs(res).id));
   });
   router.post('/people/erase', may('everything'), async (req, res) => {
     await erasePerson(context, EraseRequest.parse(req.body).personId);

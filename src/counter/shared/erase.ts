@@ -1,5 +1,6 @@
 import { isRunning } from '#core/agreements';
 import type { PersonId } from '#core/ids';
+import { addressesOf } from '#core/people';
 import type { CounterContext } from '../context';
 import { Problem } from '../http/problem';
 
@@ -8,11 +9,13 @@ import { Problem } from '../http/problem';
  * papers stay whole, and name nobody any more.
  * @throws Problem while something of theirs still runs or is being asked for: nothing is done then
  */
-export async function erasePerson(context: CounterContext, personId: PersonId): Promise<void> {
+export async function erasePerson(context: CounterContext, asked: PersonId): Promise<void> {
   const { people, runner, doors, outside } = context;
-  const record = people.get(personId);
+  // Whoever was made one with somebody is that one by now, with all that runs for them.
+  const record = people.get(asked);
   if (!record || record.erased)
     throw new Problem(404, 'This person is not known here. Nothing was done.', 'no-such-person');
+  const { id: personId } = record;
   const check = (): void => refuseUnderWay(context, personId);
   check();
   // Asked once more at the last moment: somebody may have bought meanwhile.
@@ -21,7 +24,7 @@ export async function erasePerson(context: CounterContext, personId: PersonId): 
   await context.named.forget(personId);
   for (const { id } of doors.sessionsOf(personId)) await doors.endSession(personId, id);
   await runner.execute({ type: 'change-person', personId, rev: erased.rev });
-  await outside.forget(record.address).catch(() => {
+  await Promise.all(addressesOf(record).map((address) => outside.forget(address))).catch(() => {
     throw new Problem(
       503,
       'The person is erased here. The mail of this test shop could not be reached, so messages to them may still lie there.',

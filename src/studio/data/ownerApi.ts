@@ -13,6 +13,8 @@ import {
   HelpersAnswer,
   GiveAnswer,
   type GiveRequest,
+  JoinAnswer,
+  type JoinRequest,
   LeadsTo,
   LiveAnswer,
   type PassAct,
@@ -173,6 +175,10 @@ export const ownerApi = createApi({
       query: ({ id, act }) => ({ url: `/access/${id}`, method: 'POST', body: act }),
       ...read(Said),
     }),
+    joinPeople: build.mutation<JoinAnswer, JoinRequest>({
+      query: (body) => ({ url: '/people/join', method: 'POST', body }),
+      ...read(JoinAnswer),
+    }),
     erasePerson: build.mutation<unknown, string>({
       query: (personId) => ({ url: '/people/erase', method: 'POST', body: { personId } }),
     }),
@@ -222,6 +228,7 @@ export const {
   useEndHelperMutation,
   useEndSessionMutation,
   useErasePersonMutation,
+  useJoinPeopleMutation,
   useSendLinkMutation,
   usePreviewActQuery,
   useActOnAgreementMutation,

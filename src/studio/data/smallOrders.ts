@@ -1,7 +1,7 @@
 import { dateIn } from '#core/calendar';
 import { groupOf, type OrderGroup, papersOf, type StoredOrder } from '#core/mirror';
 import { lineBought } from '#core/payments';
-import type { PersonRecord } from '#core/people';
+import { addressesOf, type PersonRecord } from '#core/people';
 import type { OfferId, OrderId, PersonId } from '#core/ids';
 import { db } from './db';
 import { waysOf } from './queries/orderQuery';
@@ -33,7 +33,7 @@ export const pieceOf = ({ number }: { number: number }): number => Math.floor(nu
 export const wordsOfPerson = (person: PersonRecord | undefined): string =>
   person === undefined
     ? ''
-    : [person.name, ...new Set(Object.values(person.names ?? {})), person.address].join(' ').toLowerCase();
+    : [person.name, ...new Set(Object.values(person.names ?? {})), ...addressesOf(person)].join(' ').toLowerCase();
 
 export function smallOrder(order: StoredOrder, person: PersonRecord | undefined): SmallOrder {
   const { id, number, personId, currency, paid, back } = order;

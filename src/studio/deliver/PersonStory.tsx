@@ -1,7 +1,7 @@
-import { calledBySeller } from '#core/people';
+import { addressesOf, calledBySeller } from '#core/people';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
-import { Link } from 'react-router';
+import { Link, Navigate } from 'react-router';
 import { formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
 import { type Agreement, chargeFor, isRunning, openFor } from '#core/agreements';
@@ -17,6 +17,7 @@ import { agreementsLink } from './links';
 import { GiveAccess } from './GiveAccess';
 import { PassActs } from './PassActs';
 import { ErasePerson } from './ErasePerson';
+import { JoinPeople } from './JoinPeople';
 import { UnusualUse } from './UnusualUse';
 import { VisitStory } from './VisitStory';
 import { May } from '../frame/May';
@@ -29,6 +30,8 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
   const data = useLiveQuery(() => storyOfPerson(personId), [personId]);
   if (!data) return null;
   const { person, orders, passes, agreements } = data;
+  // Whoever was made one with somebody is read there.
+  if (person?.joinedTo !== undefined) return <Navigate replace to={`/deliver/people/${person.joinedTo}`} />;
   const { zone, locale, tax } = draft.content.shop;
   const stands = (a: Agreement): string =>
     agreementState(a, { locale, charged: (due) => chargeFor(a, due, tax).amount });
@@ -78,7 +81,7 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
         {who}
       </h2>
       <p className="text-ink-2" dir="auto">
-        {person?.address}
+        {person && addressesOf(person).join(', also ')}
       </p>
       <UnusualUse personId={personId} />
       <div className="sec mt-3">
@@ -159,6 +162,7 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
               All that is kept of them, as a file
             </a>
           </p>
+          <JoinPeople personId={personId} who={who} />
           <ErasePerson personId={personId} who={who} />
         </May>
       )}

@@ -12,6 +12,7 @@ import { createRunner, memoryPorts, orderStatus, type ShopState } from '#core/sh
 import { isLasting } from '#core/terms';
 import { lastingRelease, longRun } from '../../support/longRun';
 import { asDownload, release } from '../../support/release';
+import { nobodyGone, joinSome } from '../../support/joins';
 import { severalRun } from '../../support/severalRun';
 import { later } from '../../support/money';
 import { bought } from '../../support/money';
@@ -36,7 +37,10 @@ async function season(seed: readonly number[]): Promise<{ batches: Batch[]; runn
     const orders = [...runner.state.orders.values()];
     const order = orders[dice(Math.max(1, orders.length))];
     const passes = [...runner.state.passes.values()];
-    switch (dice(5)) {
+    switch (dice(6)) {
+      case 5:
+        await joinSome(runner, { int: dice });
+        break;
       case 0:
         if (order)
           await runner.execute({
@@ -111,7 +115,7 @@ class MemoryRows implements RowStore {
       this.tables[table].set('key' in row ? row.key : 'id' in row ? row.id : row.personId, structuredClone(row));
     return Promise.resolve();
   }
-  remove(table: 'totals' | 'charges', keys: string[]): Promise<void> {
+  remove(table: 'totals' | 'charges' | 'buyers', keys: string[]): Promise<void> {
     for (const key of keys) this.tables[table].delete(key);
     return Promise.resolve();
   }
@@ -133,6 +137,7 @@ async function expectRowsToFollow(
     const row = tables.orders.get(order.id);
     const payments = boughtWith(order);
     const lines = payments.flatMap((payment) => payment.lines);
+    expect(row?.personId).toBe(order.personId);
     expect([row?.number, row?.status, row?.lines, row?.passIds, row?.refundIds, row?.paid, row?.back]).toEqual([
       order.number,
       orderStatus(order),
@@ -160,15 +165,23 @@ async function expectRowsToFollow(
   const unpaid = [...state.charges.values()].filter((c) => c.status !== 'paid');
   expect(tables.charges.size).toBe(unpaid.length);
   for (const charge of unpaid)
-    expect([tables.charges.get(charge.key)?.status, tables.charges.get(charge.key)?.reason]).toEqual([
-      charge.status,
-      charge.reason,
-    ]);
+    expect([
+      tables.charges.get(charge.key)?.personId,
+      tables.charges.get(charge.key)?.status,
+      tables.charges.get(charge.key)?.reason,
+    ]).toEqual([charge.personId, charge.status, charge.reason]);
   for (const refund of state.refunds.values())
     expect([tables.refunds.get(refund.id)?.status, tables.refunds.get(refund.id)?.creditNote]).toEqual([
       refund.status,
       refund.creditNote,
     ]);
+  for (const row of tables.agreements.values()) expect(row.personId).toBe(row.agreement.personId);
+  for (const row of tables.laterPayments.values())
+    expect(row.personId).toBe(state.agreements.get(row.agreementId)?.personId);
+  // Every buyer with what they bought, and nobody else.
+  expect(new Map([...tables.buyers].map(([id, { count }]) => [id, count]))).toEqual(
+    new Map([...state.ordersOfPerson].map(([id, orders]) => [id, orders.length])),
+  );
   expect(tables.agreements.size).toBe(state.agreements.size);
   for (const agreement of state.agreements.values())
     expect(tables.agreements.get(agreement.id)?.agreement).toEqual(agreement);
@@ -222,6 +235,7 @@ test('generated: the studio’s rows say what the shop’s own state says, howev
       async (seed, pull) => {
         const { batches, runner } = await season(seed);
         await expectRowsToFollow(batches, runner.state, pull);
+        nobodyGone(runner.state);
       },
     ),
     { numRuns: 60 },

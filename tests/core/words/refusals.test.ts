@@ -54,6 +54,8 @@ const EXAMPLES: { [C in RefusalCode]: RefusalFacts[C][] } = {
     { currency: 'EUR', status: 'active' },
   ),
   'no-such-order': [{}],
+  'no-such-person': [{}],
+  'same-person': [{}],
   'no-such-pass': [{}],
   'pass-not-open': [{}],
   'no-such-file': [{}],

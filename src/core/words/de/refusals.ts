@@ -88,6 +88,9 @@ export const refusals: RefusalWords = {
       'switch-currency': `Es wird in ${currency} bezahlt und kann daher nur zu einem Preis in ${currency} wechseln.`,
     })[why],
   'no-such-order': () => 'Diese Bestellung gibt es nicht.',
+  'no-such-person': () =>
+    'Eine der beiden Personen gibt es hier nicht, oder sie wurde gelöscht. Nichts wurde geändert.',
+  'same-person': () => 'Das ist schon ein und dieselbe Person. Nichts wurde geändert.',
   'no-such-pass': () => 'Dieser Link gehört zu nichts, was gekauft wurde.',
   'pass-not-open': () => 'Der Zugang zu dieser Datei ist geschlossen.',
   'no-such-product': () => 'So ein Produkt gibt es hier nicht. Nichts wurde geändert.',

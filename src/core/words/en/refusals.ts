@@ -91,6 +91,8 @@ export const refusals: RefusalWords = {
       'switch-currency': `It is paid in ${currency}, so it can only be switched to a price in ${currency}.`,
     })[why],
   'no-such-order': () => 'There is no such order.',
+  'no-such-person': () => 'One of these two is not known here, or was erased. Nothing was changed.',
+  'same-person': () => 'These are one person already. Nothing was changed.',
   'no-such-pass': () => 'This link does not belong to anything that was bought.',
   'pass-not-open': () => 'Access to this file is closed.',
   'no-such-product': () => 'There is no such product on sale or put away here. Nothing was changed.',
