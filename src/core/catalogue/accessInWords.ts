@@ -1,6 +1,7 @@
 import type { Instant } from '#core/calendar';
 import { accessSentence, type Terms } from '#core/terms';
 import { wordsFor } from '#core/words';
+import type { OpeningPlan, Part } from '#core/opening';
 import { planInWords } from './products/planInWords';
 import { type Product, productKindOf } from './products';
 
@@ -15,13 +16,29 @@ export function accessInWords(
   { start, zone, locale }: { start: Instant; zone: string; locale: string },
 ): string {
   const { released } = wordsFor(locale).access;
-  const plans = opened.map((product) => ({ product, plan: productKindOf(product).parts(product)?.whole.plan ?? null }));
-  const isLater = ({ plan }: (typeof plans)[number]): boolean => plan?.opens === 'after' || plan?.opens === 'on';
-  const later = plans.length > 0 && plans.every(isLater);
-  const sentences = plans.flatMap(({ product, plan }) => {
+  const wholes = opened.map((product) => ({ product, whole: productKindOf(product).parts(product)?.whole ?? null }));
+  const later = wholes.length > 0 && wholes.every(({ whole }) => isLater(whole?.plan ?? null));
+  const say = (plan: OpeningPlan | null, title: string): string[] => {
     const how = planInWords(plan, locale);
     if (how === '') return [];
-    return isLater({ product, plan }) ? released.later(product.title, how) : released.byAndBy(product.title, how);
+    return [isLater(plan) ? released.later(title, how) : released.byAndBy(title, how)];
+  };
+  const sentences = wholes.flatMap(({ product, whole }) => {
+    const parts = (whole?.parts ?? []).flatMap(withPlans);
+    const named = parts.slice(0, NAMED).flatMap(({ plan, title }) => say(plan, title ?? ''));
+    const others = parts.length > NAMED ? [released.others(parts.length - NAMED, product.title)] : [];
+    return [...say(whole?.plan ?? null, product.title), ...named, ...others];
   });
   return [accessSentence(terms, start, zone, locale, later), ...sentences].join(' ');
 }
+
+/** So many parts that have a plan of their own are named. */
+const NAMED = 2;
+
+const isLater = (plan: OpeningPlan | null): boolean => plan?.opens === 'after' || plan?.opens === 'on';
+
+/** Parts with a plan of their own by which they, or what is in them, do not open at once. Those without a title are said with the whole. */
+const withPlans = (part: Part): Part[] => [
+  ...(part.plan !== null && part.plan.opens !== 'at-once' && (part.title ?? '').trim() !== '' ? [part] : []),
+  ...part.parts.flatMap(withPlans),
+];

@@ -1,5 +1,6 @@
 import { type Agreement, isRunning, lastPaid } from '#core/agreements';
 import { addMs, dateIn, type Instant, nthAfter } from '#core/calendar';
+import type { Tick } from '#core/catalogue';
 import { sumsOf } from '#core/payments';
 import { oftenInWords, paymentsFrom, paymentsOf } from '#core/terms';
 import { wordsFor } from '#core/words';
@@ -24,6 +25,7 @@ interface Shown {
     until: Instant | null;
     closedAt: Instant | null;
     holds: readonly { from: Instant; until: Instant | null }[];
+    ticks?: readonly Tick[];
   }[];
   charged: (due: { n: number; at: Instant }) => number;
   past: AgreementPast;
@@ -80,6 +82,7 @@ export function storyOfAgreement(
       from: p.from,
       until: p.closedAt ?? p.until ?? a.endsAt,
       holds: p.holds,
+      ticks: p.ticks,
       goesOn:
         a.terms.kind === 'plan' && isRunning(a) ? wordsFor(locale).access.endless('while-paid-then-good') : undefined,
     })),

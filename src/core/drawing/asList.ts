@@ -1,7 +1,7 @@
 import { formatDay, type Instant } from '#core/calendar';
 import { formatAmount } from '#core/money';
 import { wordsFor } from '#core/words';
-import type { KeelStory } from './story';
+import { type KeelStory, ticksIn } from './story';
 
 export interface KeelRow {
   at: Instant;
@@ -36,6 +36,7 @@ export function keelRows(story: KeelStory): KeelRow[] {
         row(h.from, say.onHold(a.title)),
         ...(h.until === null ? [] : [row(h.until, say.openAgain(a.title))]),
       ]),
+      ...ticksIn(a).map(({ at, words: opens }) => row(at, opens)),
       ...(a.until === null ? [] : [row(a.until, say.closes(a.title))]),
     ]),
     ...(story.pauses ?? []).flatMap((p) => [

@@ -1,8 +1,9 @@
 import { formatDay, type Instant, msOf } from '#core/calendar';
+import type { Tick } from '#core/catalogue';
 import { wordsFor } from '#core/words';
 import type { KeelBar, KeelLayout } from './keelLayout';
 import { placeLabels } from './labels';
-import type { KeelStory } from './story';
+import { type KeelStory, ticksIn } from './story';
 import type { Scale } from './timeScale';
 
 const BAR = 9;
@@ -12,7 +13,7 @@ interface Lane {
   from: Instant;
   until: Instant | null;
   holds: readonly { from: Instant; until: Instant | null }[];
-  ticks: readonly Instant[];
+  ticks: readonly Tick[];
   label: string;
   goesOn?: string | undefined;
 }
@@ -22,11 +23,16 @@ function lanesOf(story: KeelStory): Lane[] {
   const say = wordsFor(story.locale).drawing;
   const groups = new Map<string, { lane: Lane; titles: string[] }>();
   for (const access of story.access) {
-    const key = JSON.stringify([access.from, access.until, access.holds, access.ticks ?? [], access.goesOn]);
+    const key = JSON.stringify([
+      access.from,
+      access.until,
+      access.holds,
+      ticksIn(access).map((tick) => tick.at),
+      access.goesOn,
+    ]);
     const group = groups.get(key);
     if (group) group.titles.push(access.title);
-    else
-      groups.set(key, { lane: { ...access, ticks: access.ticks ?? [], label: access.title }, titles: [access.title] });
+    else groups.set(key, { lane: { ...access, ticks: ticksIn(access), label: access.title }, titles: [access.title] });
   }
   const lanes = [...groups.values()].map(({ lane, titles }) => ({
     ...lane,
@@ -69,7 +75,7 @@ export function barsOf(story: KeelStory, { x, span, right, width, top, lane, sma
       x2: until === null || beyond ? edge : Math.max(x(until), x1 + 3),
       end: until === null ? 'arrow' : beyond ? 'torn' : 'cap',
       holds: holds.map((hold) => ({ x1: x(hold.from), x2: hold.until === null ? edge : x(hold.until) })),
-      ticks: ticks.filter((t) => msOf(t) <= span.to).map(x),
+      ticks: ticks.filter(({ at }) => msOf(at) <= span.to).map(({ at }) => x(at)),
     };
   });
 }

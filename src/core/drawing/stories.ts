@@ -1,4 +1,5 @@
 import { heldSince } from '#core/passes';
+import type { Opened, Tick } from '#core/catalogue';
 import { addMs, type Instant, nthAfter } from '#core/calendar';
 import { boughtWith, sumsOf } from '#core/payments';
 import type { OpenFor, Pass } from '#core/passes';
@@ -48,7 +49,7 @@ function horizonOf(terms: LastingTerms, start: Instant, zone: string, months: nu
 /** What terms would lead to for somebody who buys at `start`. */
 export function storyOfTerms(
   terms: Terms,
-  products: readonly string[],
+  products: readonly Opened[],
   start: Instant,
   place: Place,
   { word = 'bought', charged = (due) => due.amount, months = ENDLESS_MONTHS }: TermsOptions = {},
@@ -68,7 +69,7 @@ export function storyOfTerms(
       dues.length === 0
         ? [{ at: start, amount: 0, state: 'to-come' }]
         : dues.map((due) => ({ at: due.at, amount: charged(due), state: 'to-come' })),
-    access: products.map((title) => ({ from: start, until, holds: [], title })),
+    access: products.map((opened) => ({ from: start, until, holds: [], ...opened })),
     now: { at: start, word },
     ...(endless ? { goesOn: wordsFor(place.locale).drawing.untilCancelled() } : {}),
     ...(isLasting(terms) ? { every: oftenInWords(terms.every, place.locale) } : {}),
@@ -104,7 +105,7 @@ export function storyOfAll(stories: readonly KeelStory[]): KeelStory {
 export function storyOfOrder(
   order: Pick<Order, 'at' | 'payments' | 'currency' | 'zone'>,
   refunds: readonly Pick<Refund, 'at' | 'amount' | 'status'>[],
-  passes: readonly { pass: Pass; title: string; lasts: OpenFor }[],
+  passes: readonly { pass: Pass; title: string; lasts: OpenFor; ticks: readonly Tick[] }[],
   now: Instant,
   locale: string,
 ): KeelStory {
@@ -124,12 +125,13 @@ export function storyOfOrder(
         .filter((r) => r.status === 'paid')
         .map((r) => ({ at: r.at, amount: r.amount, state: 'refunded' as const })),
     ],
-    access: passes.map(({ pass, title, lasts }) => ({
+    access: passes.map(({ pass, title, lasts, ticks }) => ({
       from: pass.from,
       until: pass.closed?.at ?? (typeof lasts === 'string' ? null : lasts.until),
       goesOn: typeof lasts === 'string' ? wordsFor(locale).access.endless(lasts) : undefined,
       holds: heldSince(pass),
       title,
+      ticks,
     })),
     now: { at: now, word: 'today' },
   };

@@ -1,4 +1,5 @@
 import type { Instant } from '#core/calendar';
+import type { Tick } from '#core/catalogue';
 
 export type MoneyState =
   'to-come' | 'paid' | 'waits' | 'refused' | 'tried-again' | 'refunded' | 'disputed' | 'dropped' | 'moved';
@@ -21,8 +22,12 @@ export interface AccessStretch {
   /** How long what has no end goes on, where it is not for good: "while payments are made". */
   goesOn?: string | undefined;
   /** Moments at which more content opens. */
-  ticks?: readonly Instant[];
+  ticks?: readonly Tick[] | undefined;
 }
+
+/** What more of it opens while it is open. */
+export const ticksIn = ({ ticks = [], until }: Pick<AccessStretch, 'ticks' | 'until'>): Tick[] =>
+  ticks.filter(({ at }) => until === null || at < until);
 
 /** One buyer's story in one currency: money above the line, access below. */
 export interface KeelStory {

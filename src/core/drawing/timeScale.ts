@@ -1,5 +1,5 @@
-import { msOf } from '#core/calendar';
-import type { KeelStory, MoneyMoment } from './story';
+import { DAY, msOf } from '#core/calendar';
+import { type KeelStory, type MoneyMoment, ticksIn } from './story';
 
 export interface Span {
   from: number;
@@ -16,6 +16,9 @@ export interface Fold {
   room: number;
 }
 
+/** What opens later than this does not make a drawing longer. */
+const TICKS_WITHIN = 400 * DAY;
+
 /** From the first to the last event, never shorter than `shortest`; or as long as the drawings beside it. */
 export function spanOf(story: KeelStory, shortest: number, shared: number | undefined): Span {
   const moments = [
@@ -25,7 +28,11 @@ export function spanOf(story: KeelStory, shortest: number, shared: number | unde
     ...(story.pauses ?? []).flatMap((p) => [p.from, ...(p.until === null ? [] : [p.until])]),
   ].map(msOf);
   const from = moments.reduce((least, ms) => Math.min(least, ms), Infinity);
-  const last = moments.reduce((most, ms) => Math.max(most, ms), -Infinity);
+  const opens = story.access.flatMap(ticksIn).map(({ at }) => msOf(at));
+  const last = [...moments, ...opens.filter((ms) => ms <= from + TICKS_WITHIN)].reduce(
+    (most, ms) => Math.max(most, ms),
+    -Infinity,
+  );
   return { from, to: shared === undefined ? Math.max(from + shortest, last) : from + shared };
 }
 

@@ -23,6 +23,8 @@ export interface Part {
   /** None: as what it is part of. */
   plan: OpeningPlan | null;
   parts: readonly Part[];
+  /** What it is called; left out where something else says so, as a product does that stands in a membership. */
+  title?: string | undefined;
   /** Not before this moment, whatever the plan says: since when it is part of the whole at all. */
   since?: string | undefined;
 }

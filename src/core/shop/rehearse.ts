@@ -2,6 +2,8 @@ import { addMs, type Instant, nthAfter, startOfDate } from '#core/calendar';
 import { quoteFingerprint, quoteFor, type QuoteChoice } from '#core/checkout';
 import type { ShopEvent } from '#core/journal';
 import type { Release } from '#core/release';
+import { ticksByPasses } from '#core/catalogue';
+import { standingByPasses } from '#core/opening';
 import { leftOf, lineBought } from '#core/payments';
 import { standingOf } from './standing';
 import type { Command } from './command';
@@ -26,7 +28,17 @@ export const NOTHING_HAPPENS: Script = { refusesFrom: null, refusesTimes: null, 
 /** One thing that would happen. */
 export interface RehearsedStep {
   at: Instant;
-  what: 'paid' | 'refused' | 'given-back' | 'opens' | 'closes' | 'on-hold' | 'open-again' | 'message' | 'refused-act';
+  what:
+    | 'paid'
+    | 'refused'
+    | 'given-back'
+    | 'opens'
+    | 'closes'
+    | 'part-opens'
+    | 'on-hold'
+    | 'open-again'
+    | 'message'
+    | 'refused-act';
   /** Minor units where money moves. */
   amount: number | null;
   text: string;
@@ -124,7 +136,9 @@ export async function rehearse(
     await runner.settle();
   }
   return {
-    steps: [...stepsOf(events, release), ...refusals].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0)),
+    steps: [...stepsOf(events, release), ...partsOpened(runner.state, release, end), ...refusals].sort((a, b) =>
+      a.at < b.at ? -1 : a.at > b.at ? 1 : 0,
+    ),
     state: runner.state,
     end: runner.now(),
     events,
@@ -177,6 +191,19 @@ const MESSAGES: Record<string, string> = {
   'due-day': 'that payments fall on another day',
   'amount-changes': 'that the amount changes',
 };
+
+/** What opens bit by bit while a pass is open: by the same plan that opens it to members. */
+function partsOpened(state: ShopState, { content }: Release, end: Instant): RehearsedStep[] {
+  const place = { products: content.products, zone: content.shop.zone, locale: content.shop.locale };
+  return content.products.flatMap((product) => {
+    const passes = [...state.passes.values()].filter((pass) => pass.productId === product.id);
+    const shut = standingByPasses(passes, end)?.shut ?? [];
+    const isShut = (at: Instant): boolean => shut.some(({ from, to }) => from <= at && (to === null || at < to));
+    return ticksByPasses(product, passes, end, place)
+      .filter(({ at }) => at <= end && !isShut(at))
+      .map(({ at, words }): RehearsedStep => ({ at, what: 'part-opens', amount: null, text: words }));
+  });
+}
 
 function stepsOf(events: Rehearsal['events'], release: Release): RehearsedStep[] {
   const amounts = new Map<string, number>();

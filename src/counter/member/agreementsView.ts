@@ -13,7 +13,8 @@ import {
   daysLeftInPause,
 } from '#core/agreements';
 import { addDays, dateIn, formatDay, type Instant } from '#core/calendar';
-import { countryName } from '#core/catalogue';
+import { countryName, ticksByPasses } from '#core/catalogue';
+import { passesFor } from '#core/shop';
 import { layoutKeelLine, NO_PAST, storyOfAgreement } from '#core/drawing';
 import { agreementState, paperName, restInWords, taxedBy } from '#core/messages';
 import { formatAmount, sum } from '#core/money';
@@ -55,6 +56,12 @@ function viewOf(reading: Reading, a: Agreement): MemberAgreement {
       until: p.until,
       closedAt: p.closed?.at ?? null,
       holds: heldSince(p),
+      ticks: ticksByPasses(
+        reading.live?.content.products.find(({ id }) => id === p.productId),
+        passesFor(state, a.personId, p.productId),
+        now,
+        { products: reading.live?.content.products ?? [], zone: shop.zone, locale },
+      ),
     }));
   const story = storyOfAgreement(a, { first, passes, charged, past: NO_PAST, now, locale });
   const say = words.agreements;

@@ -1,6 +1,7 @@
 import { paymentFor, quantityOf, type Quote, taxRuleFor, timesQuantity } from '#core/checkout';
 import { dateIn, formatDay, type Instant } from '#core/calendar';
 import { layoutKeelLine, storyOfAll, storyOfTerms } from '#core/drawing';
+import { openedFrom, type Opened } from '#core/catalogue';
 import { formatAmount, sum } from '#core/money';
 import type { Release } from '#core/release';
 import {
@@ -51,7 +52,7 @@ export function drawingOf(reading: PageReading, release: Release, quote: Quote):
   if (quote.lines.every((line) => !isLasting(line.terms))) return null;
   const place = { currency: quote.currency, zone: quote.zone, locale: reading.locale };
   const stories = quote.lines.map((line) =>
-    storyOfTerms(line.terms, titlesOf(release, line), reading.now, place, {
+    storyOfTerms(line.terms, openedOf(reading, release, line), reading.now, place, {
       word: 'today',
       charged: chargedFor(reading, quote, line),
     }),
@@ -59,8 +60,12 @@ export function drawingOf(reading: PageReading, release: Release, quote: Quote):
   return layoutKeelLine(storyOfAll(stories), DRAWING_WIDTH, { small: true });
 }
 
-const titlesOf = ({ content }: Release, line: Line): string[] =>
-  line.productIds.map((id) => content.products.find((p) => p.id === id)?.title ?? '').filter((title) => title !== '');
+const openedOf = ({ now, locale }: PageReading, { content }: Release, line: Line): Opened[] =>
+  openedFrom(
+    line.productIds.flatMap((id) => content.products.filter((p) => p.id === id)),
+    now,
+    { products: content.products, zone: content.shop.zone, locale },
+  );
 
 /** Of what is due today, how much is tax: one rate, for it is that of the buyer's country. */
 export function taxInWords({ live, now, locale, words }: PageReading, quote: Quote): string | null {

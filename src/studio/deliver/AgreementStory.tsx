@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { chargeFor } from '#core/agreements';
 import { formatDay, type Instant } from '#core/calendar';
 import { storyOfAgreement } from '#core/drawing';
+import { ticksByPasses } from '#core/catalogue';
 import { agreementState, restInWords } from '#core/messages';
 import { formatAmount } from '#core/money';
 import { sumsOf } from '#core/payments';
@@ -45,6 +46,12 @@ export function AgreementStory({ draft, id }: { draft: Draft; id: string }) {
       until: p.until,
       closedAt: p.closed?.at ?? null,
       holds: [...p.heldBefore, ...heldSince(p)],
+      ticks: ticksByPasses(
+        draft.content.products.find((one) => one.id === p.productId),
+        passes.filter((one) => one.productId === p.productId),
+        latest,
+        { products: draft.content.products, zone: a.zone, locale },
+      ),
     })),
   });
   const payments = [

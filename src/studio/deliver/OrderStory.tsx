@@ -5,6 +5,7 @@ import { openFor } from '#core/agreements';
 import { formatMoment, type Instant, msOf } from '#core/calendar';
 import { lineName, quantityOf } from '#core/checkout';
 import { storyOfOrder } from '#core/drawing';
+import { ticksByPasses } from '#core/catalogue';
 import { isBoughtDisputed, type OrderRow, papersOf, type RefundRow } from '#core/mirror';
 import { formatAmount } from '#core/money';
 import { explain, lastsFor } from '#core/passes';
@@ -78,6 +79,12 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
             passes.map((pass) => ({
               pass,
               title: titleOf(pass.productId),
+              ticks: ticksByPasses(
+                draft.content.products.find((p) => p.id === pass.productId),
+                passes.filter((p) => p.productId === pass.productId),
+                latest,
+                { products: draft.content.products, zone: order.zone, locale },
+              ),
               lasts: lastsFor(pass, (id) => openFor(agreements.find((a) => a.id === id)?.agreement)),
             })),
             latest,

@@ -187,7 +187,7 @@ export function Rehearse({
                   >
                     {s.what === 'message'
                       ? `message: ${s.text}`
-                      : s.what === 'refused-act'
+                      : s.what === 'refused-act' || s.what === 'part-opens'
                         ? s.text
                         : `${inWords(s.what)}${s.text === '' ? '' : `, ${s.text}`}`}
                   </td>

@@ -1,4 +1,4 @@
-import type { DraftOffer, Price } from '#core/catalogue';
+import { type DraftOffer, openedBy, openedFrom, type Price } from '#core/catalogue';
 import { DAY, msOf, nthAfter } from '#core/calendar';
 import { storyOfTerms } from '#core/drawing';
 import { formatAmount, sum } from '#core/money';
@@ -20,10 +20,14 @@ export function SideBySide({ draft, offer }: { draft: Draft; offer: DraftOffer }
   const prices = soldPrices(offer);
   if (prices.length < 2) return null;
   const place = { currency: offer.currency, zone: shop.zone, locale: shop.locale };
-  const titles = offer.productIds.map((id) => products.find((p) => p.id === id)?.title ?? '');
+  const opened = openedFrom(
+    openedBy(products, offer.productIds).flatMap((id) => products.filter((p) => p.id === id)),
+    start,
+    { ...place, products },
+  );
   const chargedOf = (p: Price): ReturnType<typeof assumed> =>
     assumed(p.terms, { offerId: offer.id, currency: offer.currency });
-  const stories = prices.map((p) => storyOfTerms(p.terms, titles, start, place, { charged: chargedOf(p).charged }));
+  const stories = prices.map((p) => storyOfTerms(p.terms, opened, start, place, { charged: chargedOf(p).charged }));
   const largest = Math.max(1, ...stories.flatMap((s) => s.money.map((m) => m.amount)));
   const span = Math.max(
     SHORTEST,

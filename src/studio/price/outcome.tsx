@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { accessInWords, type DraftOffer, openedBy, sealOffer, type Price } from '#core/catalogue';
+import { accessInWords, type DraftOffer, openedBy, openedFrom, type Price, sealOffer } from '#core/catalogue';
 import type { Instant } from '#core/calendar';
 import { storyOfTerms } from '#core/drawing';
 import { formatAmount } from '#core/money';
@@ -51,7 +51,6 @@ export function PriceOutcome({
     charged,
     cheaperUntil,
   });
-  const titles = offer.productIds.map((id) => products.find((p) => p.id === id)?.title ?? '').filter((t) => t !== '');
   const endless = isLasting(price.terms) && paymentsOf(price.terms) === null;
   const opened = openedBy(products, offer.productIds).flatMap((id) => products.filter((p) => p.id === id));
   return (
@@ -64,7 +63,10 @@ export function PriceOutcome({
       <BesideOnce offer={offer} price={price} locale={shop.locale} />
       <div className="mt-3">
         <KeelLine
-          story={storyOfTerms(price.terms, titles, now, place, { charged, months: Number(span) })}
+          story={storyOfTerms(price.terms, openedFrom(opened, now, { ...place, products }), now, place, {
+            charged,
+            months: Number(span),
+          })}
           name={plainText(statement)}
           width={width}
         />

@@ -1,8 +1,10 @@
 import { expose } from 'comlink';
 import { chargeFor } from '#core/agreements';
+import { lastsFor } from '#core/passes';
 import type { Instant } from '#core/calendar';
 import { agreementRowsOf } from '#core/mirror';
-import { type KeelStory, NO_PAST, storyOfAgreement } from '#core/drawing';
+import { type KeelStory, NO_PAST, storyOfAgreement, storyOfOrder } from '#core/drawing';
+import { ticksByPasses } from '#core/catalogue';
 import { lineBought } from '#core/payments';
 import type { Release } from '#core/release';
 import { rehearse, type RehearsedStep, type Script } from '#core/shop';
@@ -10,7 +12,7 @@ import type { OfferId, PassId, PriceId } from '#core/ids';
 
 export interface Rehearsed {
   steps: RehearsedStep[];
-  /** The months that were played, on one line; null where nothing goes on after the day of buying. */
+  /** The months that were played, on one line; null where nothing comes after the day of buying. */
   story: KeelStory | null;
 }
 
@@ -28,6 +30,13 @@ const rehearsal = {
     const { locale, tax } = release.content.shop;
     const agreement = [...played.state.agreements.values()].at(-1);
     const order = [...played.state.orders.values()][0];
+    const passes = [...played.state.passes.values()];
+    const place = { products: release.content.products, zone: release.content.shop.zone, locale };
+    const shown = passes.map((pass) => {
+      const product = place.products.find(({ id }) => id === pass.productId);
+      const theirs = passes.filter(({ productId }) => productId === pass.productId);
+      return { pass, title: product?.title ?? '', ticks: ticksByPasses(product, theirs, played.end, place) };
+    });
     const story =
       agreement && order
         ? storyOfAgreement(agreement, {
@@ -37,17 +46,26 @@ const rehearsal = {
             word: 'played-to-here',
             locale,
             past: agreementRowsOf(played.events, tax).get(agreement.id)?.past ?? NO_PAST,
-            passes: agreement.passIds
-              .flatMap((id) => played.state.passes.get(id) ?? [])
-              .map((p) => ({
-                title: release.content.products.find((x) => x.id === p.productId)?.title ?? '',
-                from: p.from,
-                until: p.until,
-                closedAt: p.closed?.at ?? null,
-                holds: holdsOf(p.id, played.events, p.holds[0]?.since ?? null),
+            passes: shown
+              .filter(({ pass }) => agreement.passIds.includes(pass.id))
+              .map(({ pass, title, ticks }) => ({
+                title,
+                from: pass.from,
+                until: pass.until,
+                closedAt: pass.closed?.at ?? null,
+                holds: holdsOf(pass.id, played.events, pass.holds[0]?.since ?? null),
+                ticks,
               })),
           })
-        : null;
+        : order && shown.some(({ ticks }) => ticks.length > 0)
+          ? storyOfOrder(
+              order,
+              [...played.state.refunds.values()],
+              shown.map((one) => ({ ...one, lasts: lastsFor(one.pass, () => 'good') })),
+              played.end,
+              locale,
+            )
+          : null;
     return { steps: played.steps, story };
   },
 };

@@ -11,6 +11,7 @@ import {
 import type { OpeningPlan } from '#core/opening';
 import { passState } from '#core/passes';
 import { launchCheck, type Release, sealContent, unsealContent } from '#core/release';
+import { courseOf, lessonWith, moduleOf, WEEKLY } from '../../support/course';
 import { releaseWith, shopInMemory } from '../../support/shopInMemory';
 
 const bundle = (id: string, parts: string[]): Bundle => ({ ...freshProduct('bundle', id, `Bundle ${id}`), parts });
@@ -94,4 +95,18 @@ test('what opens bit by bit or later is said to, and nothing that opens later is
   expect(accessInWords(once, both, when)).toBe(
     'Opens at once and stays open for good. Wrens opens a day after joining.',
   );
+  // Parts with plans of their own are named; of more than two the others are counted.
+  const own = courseOf(
+    [
+      moduleOf('m1', [lessonWith('a')]),
+      moduleOf('m2', [lessonWith('b')], { opens: 'on', date: '2026-09-01' }),
+      moduleOf('m3', [lessonWith('c', { plan: { opens: 'at-once' } }), lessonWith('d')], WEEKLY),
+    ],
+    { title: 'Wrens' },
+  );
+  const said =
+    'Opens at once and stays open for good. Module m2 opens from 1 September 2026 on. What is in Module m3 opens bit by bit: one every week.';
+  expect(accessInWords(once, [own], when)).toBe(said);
+  own.modules.push(moduleOf('m4', [lessonWith('e', { plan: { opens: 'after', days: 2 } })]));
+  expect(accessInWords(once, [own], when)).toBe(`${said} One more part of Wrens opens at a time of its own.`);
 });

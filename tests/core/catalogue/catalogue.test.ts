@@ -130,7 +130,7 @@ test('what is promised, shown and charged is one amount', () => {
       const quote = quoteFor(live, { offerId: offer.id, priceId: price.id }, NOW, firstBuyer(NOW));
       if ('refused' in quote) throw new Error('not on sale');
       const statement = plainText(statementOf(price.terms, { ...place, start: NOW, when: 'today' }));
-      const drawn = layoutKeelLine(storyOfTerms(price.terms, ['x'], NOW, place), 312).amounts;
+      const drawn = layoutKeelLine(storyOfTerms(price.terms, [{ title: 'x' }], NOW, place), 312).amounts;
       const words = new Intl.NumberFormat('en', { style: 'currency', currency: 'EUR' }).format(quote.dueToday / 100);
       if (quote.dueToday === 0) expect(statement).toContain('Nothing is paid');
       else {

@@ -36,7 +36,7 @@ describe.each(WORKED)('worked value: %s', (_name, given, dues, english, german) 
       plainText(statementOf(terms, { ...place, start: START, locale: 'de', when: 'today' })).replaceAll('\u00a0', ' '),
     ).toBe(german);
     expect(
-      storyOfTerms(terms, ['X'], START, { ...place, locale: 'en' })
+      storyOfTerms(terms, [{ title: 'X' }], START, { ...place, locale: 'en' })
         .money.slice(0, dues.length)
         .map((m) => short(m.at, m.amount)),
     ).toEqual(dues);
@@ -186,7 +186,7 @@ test('for any terms, the keel line, the rehearsal and the charges have the same 
         .filter((d) => d.amount > 0 && d.at <= played.end)
         .map((d) => [dateIn(d.at, zone), d.amount]);
       expect(paid).toEqual(promised);
-      const drawn = storyOfTerms(terms, ['X'], start, { ...place, zone, locale: 'en' }, { months: 37 })
+      const drawn = storyOfTerms(terms, [{ title: 'X' }], start, { ...place, zone, locale: 'en' }, { months: 37 })
         .money.filter((m) => m.amount > 0 && m.at <= played.end)
         .map((m) => [dateIn(m.at, zone), m.amount]);
       expect(drawn.slice(0, promised.length)).toEqual(promised.slice(0, drawn.length));

@@ -43,6 +43,10 @@ export const access: AccessWords = {
   released: {
     byAndBy: (title, how) => `Was zu ${title} gehört, öffnet sich nach und nach: ${how}.`,
     later: (title, how) => `${title} öffnet sich ${how}.`,
+    others: (n, title) =>
+      n === 1
+        ? `Ein weiterer Teil von ${title} öffnet sich zu eigener Zeit.`
+        : `${n} weitere Teile von ${title} öffnen sich zu eigener Zeit.`,
   },
   because: {
     order: (number, day) => `Bestellung ${number} vom ${day}`,

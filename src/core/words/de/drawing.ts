@@ -21,6 +21,7 @@ export const drawing: DrawingWords = {
   nothingDue: () => 'nichts fällig',
   movedTo: (day) => `verschoben auf den ${day}`,
   opens: (title) => `${title} öffnet sich`,
+  partOpens: (part, title) => `${part} von ${title} öffnet sich`,
   closes: (title) => `${title} schließt`,
   onHold: (title) => `${title} ruht`,
   openAgain: (title) => `${title} wieder offen`,

@@ -46,6 +46,11 @@ export const access = {
   released: {
     byAndBy: (title: string, how: string): string => `What is in ${title} opens bit by bit: ${how}.`,
     later: (title: string, how: string): string => `${title} opens ${how}.`,
+    /** Of parts with times of their own the first are named; so many others have such too. */
+    others: (n: number, title: string): string =>
+      n === 1
+        ? `One more part of ${title} opens at a time of its own.`
+        : `${n} more parts of ${title} open at times of their own.`,
   },
   because: {
     order: (number: string, day: string): string => `order ${number} of ${day}`,

@@ -22,6 +22,7 @@ export const drawing = {
   nothingDue: (): string => 'nothing due',
   movedTo: (day: string): string => `moved to ${day}`,
   opens: (title: string): string => `${title} opens`,
+  partOpens: (part: string, title: string): string => `${part} of ${title} opens`,
   closes: (title: string): string => `${title} closes`,
   onHold: (title: string): string => `${title} on hold`,
   openAgain: (title: string): string => `${title} open again`,

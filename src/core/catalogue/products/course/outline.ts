@@ -47,7 +47,10 @@ export const partsOfCourse = ({ id, plan, modules }: Outline): Part => ({
     .map((module) => ({
       id: module.id,
       plan: module.plan,
-      parts: module.lessons.filter(isShown).map((lesson) => ({ id: lesson.id, plan: lesson.plan, parts: [] })),
+      title: module.title,
+      parts: module.lessons
+        .filter(isShown)
+        .map((lesson) => ({ id: lesson.id, plan: lesson.plan, title: lesson.title, parts: [] })),
     })),
 });
 

@@ -64,6 +64,7 @@ export const partsOfMembership = ({ id, plan, parts, posts }: Membership): Part 
     ...posts.filter(isShown).map((post): Part => ({
       id: post.id,
       plan: { opens: 'at-once' },
+      title: post.title,
       parts: [],
       since: post.at,
     })),
