@@ -1,5 +1,5 @@
 // npm run test:long: a little over two thousand buyer-years with faults (BUYER_YEARS for more), then 200 kills and 100
-// failing disks of the built counter while people buy.
+// failing disks of the built counter while people buy, and a film of 3.9 GB.
 import { build } from './build.mjs';
 import { install, run } from './run.mjs';
 
