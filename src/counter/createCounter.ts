@@ -18,6 +18,7 @@ import { openHelpersFile } from './files/helpersFile';
 import { rememberHost } from './files/hostsFile';
 import { journalFile } from './files/journalFile';
 import { followJoins } from './shared/followJoin';
+import { localeOfPerson } from './shared/localeOfPerson';
 import { Networks } from './shared/networks';
 import { openNamedCopies } from './files/namedCopies';
 import { openLearnersFiles } from './files/learnersFiles';
@@ -136,6 +137,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
       name: nameAt(person, runner.state.orders.get(orderId)?.checkoutId ?? null),
     }),
     real: options.mode === 'real',
+    languageOf: (id) => localeOfPerson(runner.state, shopOf(context), id),
     shop: () => shopOf(context),
     productTitle: (id) => liveRelease(context)?.content.products.find((p) => p.id === id)?.title ?? 'what you bought',
     laterOf: (order, step, locale) =>

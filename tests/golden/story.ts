@@ -271,6 +271,12 @@ async function together(shop: MemoryShop): Promise<void> {
 /** Somebody who learnt and one who began are the same; what the one had is the other's, also what is still to be paid. */
 async function joined(shop: MemoryShop, must: (command: Command) => Promise<void>): Promise<void> {
   for (const personId of ['u22', 'u23']) await must({ type: 'change-person', personId, rev: 2 });
+  await must({
+    type: 'give-passes',
+    gifts: [{ personId: 'u2', productId: INSIDE.id, until: null }],
+    reason: 'with thanks',
+    mail: true,
+  });
   await must({ type: 'join-people', personId: 'u22', intoId: 'u23' });
   await shop.order({ i: 0, person: 'u22' });
   await shop.goTo(after(300));

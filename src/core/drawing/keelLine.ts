@@ -4,7 +4,7 @@ import { placeLabels } from './labels';
 import { wordsFor } from '#core/words';
 import { barsOf, pausesOf } from './keelBars';
 import type { KeelLayout, KeelMark, KeelOptions } from './keelLayout';
-import type { KeelStory, MoneyMoment } from './story';
+import { type KeelStory, type MoneyMoment, ticksIn } from './story';
 import { foldOf, scaleFor, spanOf } from './timeScale';
 
 const SHORTEST_SPAN_MS = 30 * DAY;
@@ -78,9 +78,11 @@ export function layoutKeelLine(story: KeelStory, width: number, options: KeelOpt
         ),
         width,
       );
-  const ends = story.access.flatMap((a) =>
-    a.until !== null && msOf(a.until) <= span.to ? [{ at: a.until, weight: 4 }] : [],
-  );
+  // The last thing that opens is dated too, where there is room.
+  const ends = story.access.flatMap((a) => [
+    ...(a.until !== null && msOf(a.until) <= span.to ? [{ at: a.until, weight: 4 }] : []),
+    ...ticksIn(a).flatMap(({ at }, i, all) => (i === all.length - 1 && msOf(at) <= span.to ? [{ at, weight: 2 }] : [])),
+  ]);
   const days = small
     ? []
     : placeLabels(

@@ -1,5 +1,6 @@
 export {
   addressAskedMessage,
+  accessMessage,
   addressChangedMessage,
   addressLinkMessage,
   helperMessage,

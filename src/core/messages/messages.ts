@@ -76,6 +76,23 @@ export const helperMessage = (setting: Setting, link: { url: string; minutes: nu
 export const signInMessage = (setting: Setting, link: { url: string; minutes: number }): Message =>
   framed(setting, '', wordsFor(setting.locale).letters.signIn(oneLine(setting.shop.name), link.url, link.minutes));
 
+/** To somebody who was given access by hand: what, and one link that signs in. */
+export const accessMessage = (
+  setting: Setting,
+  name: string,
+  titles: readonly string[],
+  link: { url: string; days: number },
+): Message =>
+  framed(
+    setting,
+    name,
+    wordsFor(setting.locale).letters.access({
+      shop: oneLine(setting.shop.name),
+      titles: titles.map(oneLine).join(', '),
+      ...link,
+    }),
+  );
+
 /** The link that changes somebody's address, mailed to the new one. */
 export const addressLinkMessage = (setting: Setting, url: string): Message =>
   framed(setting, '', wordsFor(setting.locale).letters.addressLink(oneLine(setting.shop.name), url));

@@ -54,8 +54,8 @@ export function joinedRecord(goes: PersonRecord, stays: PersonRecord): PersonRec
     rev: stays.rev + 1,
     name: stays.name || goes.name,
     addresses: [...(stays.addresses ?? []), ...others],
-    names: { ...goes.names, ...stays.names },
-    vatNumbers: { ...goes.vatNumbers, ...stays.vatNumbers },
+    names: { ...stays.names, ...goes.names },
+    vatNumbers: { ...stays.vatNumbers, ...goes.vatNumbers },
   };
 }
 

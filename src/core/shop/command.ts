@@ -93,6 +93,8 @@ export type Command =
       type: 'give-passes';
       gifts: readonly { personId: PersonId; productId: ProductId; until: Instant | null }[];
       reason: string;
+      /** Whether each of them is told by a letter that lets them in. */
+      mail?: boolean;
     }
   | { type: 'move-pass'; passId: PassId; until: Instant }
   | { type: 'withdraw-pass'; passId: PassId }

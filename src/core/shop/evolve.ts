@@ -100,6 +100,9 @@ const appliers: Appliers = {
       at,
     });
   },
+  'access.mailDue': (state, data, at) => {
+    state.todo.set(data.key, { kind: 'access-mail', ...data, at });
+  },
   'void.due': (state, { key, chargeKey }) => {
     state.todo.set(key, { kind: 'void', key, chargeKey });
   },

@@ -36,7 +36,8 @@ export function joinedPeople(state: ShopState, joined: Joined): void {
     charge.opens = charge.opens.map((pass) => ({ ...pass, personId: whose(pass.personId) }));
   }
   for (const [key, todo] of state.todo) {
-    if (todo.kind === 'mail') state.todo.set(key, { ...todo, personId: whose(todo.personId) });
+    if (todo.kind === 'mail' || todo.kind === 'access-mail')
+      state.todo.set(key, { ...todo, personId: whose(todo.personId) });
     if (todo.kind === 'agreement-mail')
       state.todo.set(key, { ...todo, message: { ...todo.message, personId: whose(todo.message.personId) } });
   }

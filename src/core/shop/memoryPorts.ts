@@ -2,12 +2,21 @@ import type { Instant } from '#core/calendar';
 import { type Batch, FIRST_PREV } from '#core/journal';
 import { compareAddress, type PersonRecord } from '#core/people';
 import type { Release } from '#core/release';
-import type { ChargeAnswer, ChargeRequest, OutgoingAgreementMail, OutgoingMail, Ports, RefundRequest } from './ports';
+import type {
+  ChargeAnswer,
+  ChargeRequest,
+  OutgoingAccessMail,
+  OutgoingAgreementMail,
+  OutgoingMail,
+  Ports,
+  RefundRequest,
+} from './ports';
 
 export interface MemoryPorts extends Ports {
   batches: Batch[];
   mails: OutgoingMail[];
   about: OutgoingAgreementMail[];
+  access: OutgoingAccessMail[];
   charges: ChargeRequest[];
   refunds: RefundRequest[];
   setNow(at: Instant): void;
@@ -31,6 +40,7 @@ export function memoryPorts(
     batches: [],
     mails: [],
     about: [],
+    access: [],
     charges: [],
     refunds: [],
     setNow: (at) => {
@@ -81,6 +91,10 @@ export function memoryPorts(
     mailer: {
       send: (mail) => {
         ports.mails.push(mail);
+        return Promise.resolve();
+      },
+      sendAccess: (mail) => {
+        ports.access.push(mail);
         return Promise.resolve();
       },
       sendAbout: (mail) => {

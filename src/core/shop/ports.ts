@@ -3,7 +3,7 @@ import type { Batch } from '#core/journal';
 import type { PersonRecord } from '#core/people';
 import type { Release } from '#core/release';
 import type { Agreement } from '#core/agreements';
-import type { PaymentId, StepId } from '#core/ids';
+import type { PaymentId, StepId, ProductId } from '#core/ids';
 import type { WayToPay } from '#core/ways';
 import type { AgreementMail } from '../messages/agreementMail';
 import type { Order, Refund } from './state';
@@ -84,8 +84,16 @@ export interface OutgoingAgreementMail {
   person: PersonRecord;
   at: Instant;
 }
+/** A message about access that was given by hand. */
+export interface OutgoingAccessMail {
+  key: string;
+  person: PersonRecord;
+  productIds: readonly ProductId[];
+  at: Instant;
+}
 export interface MailerPort {
   send(mail: OutgoingMail): Promise<void>;
+  sendAccess(mail: OutgoingAccessMail): Promise<void>;
   sendAbout(mail: OutgoingAgreementMail): Promise<void>;
 }
 

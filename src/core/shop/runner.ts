@@ -226,6 +226,12 @@ export function createRunner(ports: Ports): Runner {
         const answer = await asking.refund(refund);
         return isRecorded(await execute({ type: 'answer-refund', refundId: refund.id, answer }));
       }
+      case 'access-mail': {
+        const { key, personId, productIds, at } = todo;
+        const person = reached(personId);
+        if (person) await ports.mailer.sendAccess({ key, person, productIds, at });
+        return isRecorded(await execute({ type: 'mark-done', key }));
+      }
       case 'mail': {
         const person = reached(todo.personId);
         const order = state.orders.get(todo.orderId);
@@ -316,6 +322,7 @@ function todoKeyOf(event: ShopEvent): string | null {
   switch (event.type) {
     case 'charge.requested':
     case 'due.requested':
+    case 'access.mailDue':
     case 'agreement.mailDue':
     case 'mail.due':
     case 'void.due':

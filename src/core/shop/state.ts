@@ -12,6 +12,7 @@ import type {
   PaymentId,
   PersonId,
   PriceId,
+  ProductId,
   RefundId,
   StepId,
 } from '#core/ids';
@@ -190,6 +191,8 @@ export type Todo =
       step: StepId | null;
       at: Instant;
     }
+  /** Somebody was given access by hand. */
+  | { kind: 'access-mail'; key: string; personId: PersonId; productIds: readonly ProductId[]; at: Instant }
   | { kind: 'due'; key: string }
   | { kind: 'agreement-mail'; key: string; message: AgreementMail; at: Instant };
 

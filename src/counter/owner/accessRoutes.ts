@@ -7,7 +7,6 @@ import { type CounterContext, liveRelease, shopOf } from '../context';
 import { answer } from '../http/answer';
 import { Problem, refusalProblem } from '../http/problem';
 import { cleanName } from '../shared/people';
-import { sendSignInLink } from '../shared/signInLink';
 import { whoIs } from './who';
 
 type Fate = GiveAnswer['fates'][number];
@@ -43,19 +42,11 @@ export function accessRoutes(context: CounterContext): Router {
     });
     let given = 0;
     if (gifts.length > 0) {
-      const done = await runner.execute({ type: 'give-passes', gifts, reason }, whoIs(res).id);
+      const done = await runner.execute({ type: 'give-passes', gifts, reason, mail }, whoIs(res).id);
       if ('refused' in done) throw refusalProblem(done);
       await runner.synced();
-      given = done.events.length;
+      given = done.events.filter(({ type }) => type === 'pass.opened').length;
     }
-    if (mail)
-      context.afterwards.do('A sign-in link could not be sent', async () => {
-        // One that cannot be sent keeps no other from theirs.
-        for (const person of found.values())
-          await sendSignInLink(context, person).catch((error: unknown) =>
-            context.log('A sign-in link could not be sent', error),
-          );
-      });
     answer(res, GiveAnswer, { fates, given });
   });
 

@@ -2,10 +2,17 @@ import MailComposer from 'nodemailer/lib/mail-composer';
 import { chargeFor } from '#core/agreements';
 import { msOf, type Instant } from '#core/calendar';
 import type { ShopDetails } from '#core/catalogue';
-import { agreementMessage, type Message, receiptMessage, refundMessage, type Setting } from '#core/messages';
+import {
+  accessMessage,
+  agreementMessage,
+  type Message,
+  receiptMessage,
+  refundMessage,
+  type Setting,
+} from '#core/messages';
 import { NotAnswered, type MailerPort, type Order } from '#core/shop';
 import { nameAt, type PersonRecord } from '#core/people';
-import type { OrderId, PassId, ProductId, StepId } from '#core/ids';
+import type { OrderId, PassId, PersonId, ProductId, StepId } from '#core/ids';
 import type { DoorsFile } from '../files/doorsFile';
 
 const DAY = 86_400_000;
@@ -23,6 +30,8 @@ interface Options {
   laterOf: (order: Order, step: StepId | null, locale: string) => string[];
   /** Somebody under the name that they gave for an order. */
   atOrder: (person: PersonRecord, orderId: OrderId) => PersonRecord;
+  /** What somebody bought in before; null is the shop's own language. */
+  languageOf: (personId: PersonId) => string | null;
   doors: DoorsFile;
   real: boolean;
 }
@@ -90,6 +99,13 @@ export function createMailer(options: Options): Mailer {
         ),
         at,
       );
+    },
+    async sendAccess({ key, person, productIds, at }) {
+      const secret = await options.doors.makeLink(person.id, RECEIPT_LINK_DAYS * DAY);
+      const url = `${options.publicAddress()}/member/enter/${secret}`;
+      const titles = productIds.map(options.productTitle);
+      const said = setting(options.languageOf(person.id));
+      return sendMessage(key, person, accessMessage(said, person.name, titles, { url, days: RECEIPT_LINK_DAYS }), at);
     },
     async send({ key, mail, person: record, order, refund, step, at }) {
       const person = { ...record, name: nameAt(record, order.checkoutId) };

@@ -44,10 +44,12 @@ export function JoinPeople({ personId, who }: { personId: PersonId; who: string 
             setComesTo(null);
             setSaid(null);
           }}
-        />{' '}
-        <button className="btn btn-quiet btn-sm" disabled={joining.isLoading || address.trim() === ''}>
-          See what making them one comes to
-        </button>
+        />
+        <p className="mt-2">
+          <button className="btn btn-quiet btn-sm" disabled={joining.isLoading || address.trim() === ''}>
+            See what making them one comes to
+          </button>
+        </p>
       </form>
       {comesTo !== null && (
         <>

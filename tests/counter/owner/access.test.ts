@@ -1,9 +1,10 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { passState } from '#core/passes';
+import { NotAnswered } from '#core/shop';
 import { Buyer } from '../../../demo/clients';
 import type { GiveAnswer, GiveLine, Me } from '../../../src/wire';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
-import { mailsTo } from '../../support/mails';
+import { mailsTo, signedInAt } from '../../support/mails';
 import { contentWithMonthly } from '../../support/release';
 
 let shop: TestShop;
@@ -70,6 +71,30 @@ test('given: one entry of the history for all; opens at once, with why; nobody i
   expect([again.body.given, again.body.fates[0]?.fate]).toEqual([1, 'has']);
   await until(async () => (await mailsTo(shop.folder, 'late@example.org')).length === 1, 'the link');
   expect(state().seq).toBeGreaterThan(before);
+  const [letter] = await mailsTo(shop.folder, 'late@example.org');
+  expect([letter?.subject, letter?.text]).toEqual([
+    expect.stringContaining('Field pack is open to you'),
+    expect.stringContaining('works once, for 3 days'),
+  ]);
+  expect((await signedInAt(shop, { address: 'late@example.org' })).cookies.size).toBeGreaterThan(0);
+});
+
+test('the mail service is down and the shop stops: whoever was given something is told all the same, once', async () => {
+  const own = await openShop({ content: contentWithMonthly() });
+  own.counter.context.mailer.sendAccess = () => Promise.reject(new NotAnswered('down'));
+  const lines = ['w1', 'w2'].map((name) => ({ address: `${name}@example.org`, name, productId, until: null }));
+  expect((await own.owner.act('/access/give', { lines, reason: '', mail: true, tryOnly: false })).status).toBe(200);
+  expect([...own.counter.context.runner.state.todo.values()].map(({ kind }) => kind)).toEqual([
+    'access-mail',
+    'access-mail',
+  ]);
+  await own.restart();
+  await until(async () => (await mailsTo(own.folder, 'w2@example.org')).length === 1, 'the letter');
+  await own.counter.context.runner.settle();
+  expect([(await mailsTo(own.folder, 'w1@example.org')).length, own.counter.context.runner.state.todo.size]).toEqual([
+    1, 0,
+  ]);
+  await own.close();
 });
 
 test('pressed twice at once it is given once; taken back while money goes back it stays taken back', async () => {

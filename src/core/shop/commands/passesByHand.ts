@@ -5,6 +5,7 @@ import { fact } from '#core/journal';
 import { isOpen, passState } from '#core/passes';
 import { refuse } from '#core/refusal';
 import type { Command, DecideContext, Decision } from '../command';
+import { keyOf } from '../ids';
 import { passesFor } from '../passesFor';
 import type { ShopState } from '../state';
 
@@ -14,20 +15,28 @@ import type { ShopState } from '../state';
  */
 export function givePasses(
   state: ShopState,
-  { gifts, reason }: Extract<Command, { type: 'give-passes' }>,
+  { gifts, reason, mail = false }: Extract<Command, { type: 'give-passes' }>,
   { now, release, ids }: DecideContext,
 ): Decision {
   const known = new Set(release?.content.products.map(({ id }) => id));
   if (gifts.some(({ productId }) => !known.has(productId))) return refuse('no-such-product');
   if (gifts.some(({ until }) => until !== null && until <= now)) return refuse('until-past');
+  const given = gifts.filter((gift) => !hasForAsLong(state, gift, now));
+  const byPerson = new Map<PersonId, ProductId[]>();
+  for (const { personId, productId } of mail ? given : [])
+    byPerson.set(personId, [...(byPerson.get(personId) ?? []), productId]);
   return {
-    events: gifts
-      .filter((gift) => !hasForAsLong(state, gift, now))
-      .map(({ personId, productId, until }) =>
+    events: [
+      ...given.map(({ personId, productId, until }) =>
         fact('pass.opened', {
           pass: { id: ids.next('p'), personId, productId, cause: { kind: 'gift', reason }, from: now, until },
         }),
       ),
+      // One letter to each, whatever they were given: written down with it, so that none is forgotten.
+      ...[...byPerson].map(([personId, productIds]) =>
+        fact('access.mailDue', { key: keyOf('access', ids.next('m')), personId, productIds: [...new Set(productIds)] }),
+      ),
+    ],
   };
 }
 

@@ -40,6 +40,12 @@ export const letters: LetterWords = {
       `Hier anmelden:\n${url}`,
       `Der Link gilt einmal, ${minutes} Minuten lang. Wenn Sie nicht darum gebeten haben, brauchen Sie nichts zu tun.`,
     ),
+  access: ({ shop, titles, url, days }) =>
+    letter(
+      `${titles} ist für Sie geöffnet`,
+      `${shop} hat ${titles} für Sie geöffnet. Hier geht es hinein:\n${url}`,
+      `Der Link gilt einmal, ${days} Tage lang. Danach fordern Sie mit dieser Adresse einen neuen an; ein Passwort brauchen Sie nicht.`,
+    ),
   addressLink: (shop, url) =>
     letter(
       `Ihre neue Adresse bei ${shop}`,

@@ -76,6 +76,12 @@ export const letters = {
       `Sign in here:\n${url}`,
       `The link works once, for ${minutes} minutes. If you did not ask for it, nothing needs to be done.`,
     ),
+  access: (of: { shop: string; titles: string; url: string; days: number }): Letter =>
+    letter(
+      `${of.titles} is open to you`,
+      `${of.shop} has opened ${of.titles} to you. Go in here:\n${of.url}`,
+      `The link works once, for ${of.days} days. After that, ask for another with this address; no password is needed.`,
+    ),
   addressLink: (shop: string, url: string): Letter =>
     letter(
       `Your new address at ${shop}`,
