@@ -16,7 +16,7 @@ export interface Learner {
   comes: { at: Instant; week: number; lessons: number }[];
 }
 
-const HOW_MANY = 120;
+const HOW_MANY = 200;
 const WEEKS_BACK = 17;
 const WEEKS = 6;
 
