@@ -77,6 +77,8 @@ export function createRunner(ports: Ports): Runner {
   let still = false;
   const listeners = new Set<(batch: Pick<Batch, 'seq' | 'at' | 'events'>) => void>();
   const unsent = new Set<string>();
+  /** What must leave the shop by facts that are not on the disk yet: it may still turn out that they never happened. */
+  const unsafe = new Set<string>();
   const active = new Map<string, Promise<void>>();
   const places = limitedTo(MOST_AT_ONCE);
   const asking = askedOfServices(ports, { state: () => state, isHeld: () => held, unsent });
@@ -105,16 +107,20 @@ export function createRunner(ports: Ports): Runner {
   async function record(events: readonly ShopEvent[], at: Instant, by?: string): Promise<boolean> {
     const batch = { seq: state.seq + 1, at, ...(by === undefined ? {} : { by }), events: events.map(checkEvent) };
     evolveBatch(state, batch);
+    const leaving = batch.events.flatMap((event) => todoKeyOf(event) ?? []);
+    for (const key of leaving) unsafe.add(key);
     const append = ports.journal.append(batch);
     lastAppend = append.catch(() => undefined);
     try {
       await append;
+      for (const key of leaving) unsafe.delete(key);
     } catch {
       stalled = true;
       rebuilding ??= rebuild().finally(() => {
         rebuilding = null;
       });
       await rebuilding;
+      for (const key of leaving) unsafe.delete(key);
       return false;
     }
     for (const listener of listeners) listener(batch);
@@ -264,7 +270,10 @@ export function createRunner(ports: Ports): Runner {
     }
     await Promise.all(going);
     const ready = [...state.todo.values()].filter(
-      (todo) => !active.has(todo.key) && (waits.get(todo.key)?.notBefore ?? 0) <= ports.clock.machine(),
+      (todo) =>
+        !active.has(todo.key) &&
+        !unsafe.has(todo.key) &&
+        (waits.get(todo.key)?.notBefore ?? 0) <= ports.clock.machine(),
     );
     await Promise.all([...active.values(), ...ready.map(attempt)]);
   }
@@ -301,7 +310,7 @@ export function createRunner(ports: Ports): Runner {
     nudge(key) {
       const todo = state.todo.get(key);
       waits.delete(key);
-      if (todo) void attempt(todo);
+      if (todo && !unsafe.has(key)) void attempt(todo);
     },
     history: (productId) => histories(state, productId),
     onBatch(listener) {

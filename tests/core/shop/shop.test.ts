@@ -234,6 +234,36 @@ test('disk full: what could not be written never happened, and the shop goes on 
   expect(ports.batches.some((b) => b.events.some((e) => e.type === 'journal.resumed'))).toBe(true);
 });
 
+test('a round of due work while the disk is slow: nothing leaves the shop that may turn out never to have happened', async () => {
+  const { ports, runner, pay } = await shop();
+  const { append } = ports.journal;
+  let answer: { safe: () => void; failed: () => void } = { safe: () => undefined, failed: () => undefined };
+  ports.journal.append = (batch) =>
+    new Promise((resolve, reject) => {
+      answer = { safe: () => resolve(append(batch)), failed: () => reject(new StorageFailed('slow, then full')) };
+    });
+  const lost = runner.execute(pay('c1'));
+  const round = runner.turn();
+  runner.nudge([...runner.state.charges.keys()][0] ?? '');
+  await new Promise((resolve) => setTimeout(resolve, 20));
+  expect([runner.state.charges.size, ports.charges]).toEqual([1, []]);
+  answer.failed();
+  expect(await lost).toMatchObject({ refused: 'storage' });
+  await round;
+  ports.journal.append = append;
+  await runner.turn();
+  expect([ports.charges, runner.state.charges.size]).toEqual([[], 0]);
+  // And what is kept after all goes out, by whoever comes first, once.
+  ports.journal.append = (batch) => new Promise((resolve) => (answer.safe = () => resolve(append(batch))));
+  const kept = runner.execute(pay('c2'));
+  await runner.turn();
+  ports.journal.append = append;
+  answer.safe();
+  await kept;
+  await runner.settle();
+  expect([ports.charges.length, runner.state.orders.size]).toEqual([1, 1]);
+});
+
 test('disk full after the money came: the charge stays asked, and the order stands when the disk is back', async () => {
   const { ports, runner, pay } = await shop();
   const append = ports.journal.append;
