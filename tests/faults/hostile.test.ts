@@ -40,6 +40,7 @@ const POSTS: [string, z.ZodType][] = [
   ['/owner/api/people/read', wire.PeopleRequest],
   ['/owner/api/people/link', wire.LinkRequest],
   ['/owner/api/people/erase', wire.EraseRequest],
+  ['/owner/api/people/join', wire.JoinRequest],
   ['/owner/api/helpers', wire.HelperRequest],
   ['/owner/api/clock', wire.ClockRequest],
   ['/owner/api/vault/missing', wire.MissingRequest],
@@ -52,6 +53,7 @@ const AS_OWNER = new Set([
   '/owner/api/people/read',
   '/owner/api/people/link',
   '/owner/api/people/erase',
+  '/owner/api/people/join',
   '/owner/api/vault/missing',
 ]);
 

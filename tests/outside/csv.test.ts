@@ -58,7 +58,6 @@ const order = (title: string, paid: number, currency = 'EUR'): StoredOrder => ({
   answerBy: null,
   passIds: [],
   refundIds: [],
-  keys: [],
 });
 
 // Source: RFC 4180, read back by the independent `csv-parse` package.

@@ -5,14 +5,19 @@ import type { AgreementRow, LaterPaymentRow } from './agreementRows';
 import { agreementTotalsMoved, buyersMovedByLater } from './agreementTotals';
 import { MirrorRows } from './mirrorRows';
 import type { ChargeRow, OrderRow, PassRow, RefundRow } from './rows';
-import { addBuyer, addTotal, listKeysOf, totalsMoved } from './totals';
+import { addBuyer, addTotal, totalsMoved } from './totals';
 import { idsTouched, moneyBackTo } from './touched';
 import type { BuyerRow, TotalRow } from './totalRow';
 
-/** An order with the keys that lists find it by. */
+/** An order as it is kept: marked where a bank disputes it, so that an index of those few finds it. */
 export interface StoredOrder extends OrderRow {
-  keys: string[];
+  disputed?: 1;
 }
+
+export const stored = (order: OrderRow): StoredOrder => {
+  const { disputed: _, ...row } = order as StoredOrder;
+  return row.status === 'disputed' ? { ...row, disputed: 1 } : row;
+};
 
 /** What the mirror keeps, by table. */
 export interface MirrorTables {
@@ -66,10 +71,7 @@ export async function moveRows(store: RowStore, batches: readonly Batch[], tax: 
 
   for (const batch of batches) rows.apply(batch);
 
-  await store.put(
-    'orders',
-    [...rows.orders.values()].map((order) => ({ ...order, keys: listKeysOf(order) })),
-  );
+  await store.put('orders', [...rows.orders.values()].map(stored));
   for (const table of ['passes', 'refunds', 'agreements', 'laterPayments'] as const)
     await store.put(table, [...rows[table].values()]);
   // What was paid stands in its order; only what did not become one is kept as a charge.

@@ -2,9 +2,8 @@ import type { ShopTax } from '#core/catalogue';
 import type { Batch } from '#core/journal';
 import type { AgreementRow } from './agreementRows';
 import { MirrorRows } from './mirrorRows';
-import type { StoredOrder } from './moveRows';
+import { stored, type StoredOrder } from './moveRows';
 import type { PassRow, RefundRow } from './rows';
-import { listKeysOf } from './totals';
 
 /** The newest orders with what came of them, from the end of a history alone. */
 export interface NewestRows {
@@ -29,7 +28,7 @@ export function newestRows(lastBatches: readonly Batch[], tax: ShopTax | null, m
   const orders = [...rows.orders.values()]
     .sort((a, b) => b.number - a.number)
     .slice(0, most)
-    .map((order) => ({ ...order, keys: listKeysOf(order) }));
+    .map(stored);
   const kept = new Set(orders.map((o) => o.id));
   return {
     orders,

@@ -12,19 +12,6 @@ export const groupOf = ({ status }: Pick<OrderRow, 'status'>): OrderGroup =>
   status === 'paid' ? 'paid' : status === 'disputed' ? 'disputed' : 'back';
 
 const ANY = '';
-const numberKey = (n: number): string => String(n).padStart(9, '0');
-
-/**
- * Under which keys an order is found in order of its day: "group|offer|2026-06-15|000001042", with either left
- * empty for any. One index over these answers every choice of group, offer and days, newest or oldest first.
- */
-export function listKeysOf(order: OrderRow): string[] {
-  const day = dateIn(order.at, order.zone);
-  const offers = [ANY, ...new Set(order.lines.map((l) => l.offerId))];
-  return [ANY, groupOf(order)].flatMap((group) =>
-    offers.map((offer) => `${group}|${offer}|${day}|${numberKey(order.number)}`),
-  );
-}
 
 export interface OrderChoice {
   /** Empty for any. */
@@ -44,12 +31,29 @@ export function dayBounds(days: string): [from: string, to: string] {
 export const addTo = (sums: Map<string, number>, key: string, amount: number): void =>
   void sums.set(key, (sums.get(key) ?? 0) + amount);
 
-/** The range of list keys for some choices. */
-export function listRange(choice: OrderChoice): [from: string, to: string] {
-  const [from, to] = dayBounds(choice.days);
-  const start = `${choice.group}|${choice.offerId}|`;
-  return [`${start}${from}`, `${start}${to}\uffff`];
+/** What lists choose an order by. */
+interface Listed {
+  day: string;
+  group: OrderGroup;
+  lines: readonly { offerId: OfferId }[];
 }
+
+/** Whether an order is in a list, for many orders in a row. */
+export function inChoice({ group, offerId, days }: OrderChoice): (order: Listed) => boolean {
+  const [from, to] = dayBounds(days);
+  const last = `${to}\uffff`;
+  return (order) =>
+    (group === '' || order.group === group) &&
+    (days === '' || (order.day >= from && order.day <= last)) &&
+    (offerId === '' || order.lines.some((line) => line.offerId === offerId));
+}
+
+/** What a list chooses an order of the mirror by. */
+export const listed = (order: OrderRow): Listed => ({
+  day: dateIn(order.at, order.zone),
+  group: groupOf(order),
+  lines: order.lines,
+});
 
 /** The range of total rows that add up to some choices: by month where whole months are asked for, else by day. */
 export function totalsRange(choice: Pick<OrderChoice, 'days'>): [from: string, to: string] {

@@ -249,6 +249,11 @@ db.version(10)
     await upgradeLive(change);
   });
 
+// Lists are read from what is held small: orders lose the keys they were found by, and those in dispute are marked.
+db.version(11)
+  .stores({ orders: 'id, number, personId, disputed' })
+  .upgrade((change) => emptied(change, MIRROR.concat('small')));
+
 export async function readMeta<N extends keyof Meta>(name: N): Promise<Meta[N] | undefined> {
   return (await db.meta.get(name))?.value as Meta[N] | undefined;
 }

@@ -3,8 +3,12 @@ import { useEffect } from 'react';
 import { useAppDispatch } from '../store';
 import { connectionChanged, copiedSoFar } from '../store/frame';
 import type { MirrorNews } from '../workers/mirror.worker';
+import { askLists } from './lists';
 import { readCursor } from './mirrorRows';
 import { ownerApi } from './ownerApi';
+
+/** Once all is here, whoever holds orders small reads them, so that the first list is not waited for. */
+const WARM_AFTER_MS = 1_500;
 
 /** Runs the worker that copies the shop's history into this browser, for as long as the studio is open. */
 export function useMirror(): void {
@@ -13,11 +17,16 @@ export function useMirror(): void {
   const seq = useLiveQuery(async () => (await readCursor())?.seq, []);
   useEffect(() => void dispatch(ownerApi.util.invalidateTags(['About'])), [seq, dispatch]);
   useEffect(() => {
+    let warmed: ReturnType<typeof setTimeout> | undefined;
     const worker = new Worker(new URL('../workers/mirror.worker.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<MirrorNews>) => {
       if (data.kind === 'copying') dispatch(copiedSoFar(data.share));
       else dispatch(connectionChanged({ connection: data.kind, at: Date.now() }));
+      if (data.kind === 'reached') warmed ??= setTimeout(() => void askLists().warm(), WARM_AFTER_MS);
     };
-    return () => worker.terminate();
+    return () => {
+      clearTimeout(warmed);
+      worker.terminate();
+    };
   }, [dispatch]);
 }

@@ -117,7 +117,12 @@ async function take(lines: string[], after: Cursor, keys: KeysHeld | null): Prom
   const batches = read(lines);
   const people = await readPeople([...idsTouched(batches).people.keys()]);
   const taken = await takeLines({ lines, batches, people, hash: hashOf(lines.at(-1) ?? '') }, after, keys);
-  if (taken) moved.postMessage({ pieces: taken.pieces, people: people.map((p) => p.id) } satisfies MirrorMoved);
+  if (taken)
+    moved.postMessage({
+      pieces: taken.pieces,
+      people: people.map((p) => p.id),
+      seq: taken.cursor.seq,
+    } satisfies MirrorMoved);
   return taken?.cursor ?? null;
 }
 

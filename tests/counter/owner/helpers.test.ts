@@ -52,6 +52,7 @@ const acts = (
   ['everything', () => ['/helpers', { ...TOVE, rights: LOOKS }]],
   ['everything', () => ['/access/give', { lines: [], reason: '', mail: false, tryOnly: true }]],
   ['everything', () => ['/access/p_nobody', { act: 'withdraw' }]],
+  ['everything', () => ['/people/join', { personId, address: 'nobody@example.org', tryOnly: false }]],
   ['everything', () => ['/people/erase', { personId: 'u_nobody' }]],
   ['everything', () => ['/problems/go-on', {}]],
   ['everything', () => ['/away/confirm', {}]],

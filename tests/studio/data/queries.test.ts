@@ -4,6 +4,7 @@ import fc from 'fast-check';
 import { dateIn } from '#core/calendar';
 import { sum } from '#core/money';
 import { type Order, orderStatus, type ShopState } from '#core/shop';
+import type { MirrorMoved } from '../../../src/studio/workers/news';
 import { lastingRelease, longRun } from '../../support/longRun';
 import { bought, later } from '../../support/money';
 
@@ -12,6 +13,8 @@ const { db } = await import('../../../src/studio/data/db');
 const { moveMirror, writeCursor } = await import('../../../src/studio/data/mirrorRows');
 const { KeysHeld } = await import('../../../src/studio/data/keysHeld');
 const { readPiece } = await import('../../../src/studio/data/smallOrders');
+const { heldSmall } = await import('../../../src/studio/data/heldSmall');
+const { answerLists } = await import('../../../src/studio/data/lists');
 const orders = await import('../../../src/studio/data/queries/orders');
 const people = await import('../../../src/studio/data/queries/people');
 const agreements = await import('../../../src/studio/data/queries/agreements');
@@ -21,6 +24,10 @@ const { ALL_ORDERS, readQuery, writeQuery } = await import('../../../src/studio/
 // A year of a shop, seen through the studio's own store; what is expected is counted from the shop itself.
 let shop: ShopState;
 let all: Order[];
+let lines = 0;
+/** What holds orders small, and how it hears of the mirror. */
+let hear: (news: MirrorMoved) => void = () => undefined;
+const small = heldSmall((own) => (hear = own));
 const ZONE = 'Europe/Lisbon';
 
 beforeAll(async () => {
@@ -37,6 +44,8 @@ beforeAll(async () => {
   }
   await moveMirror([], buyers, tax);
   await writeCursor({ seq: run.batches.length, hash: 'x' });
+  lines = run.batches.length;
+  answerLists(small);
 }, 180_000);
 
 const person = (id: string) => ({
@@ -119,6 +128,33 @@ test('orders held small say what the shop says, and are found by any name somebo
     .filter((o) => o.id === first.id);
   expect(again?.who).toContain('sól ríma');
   await moveMirror([], [{ ...person(first.personId), rev: 3 }], null);
+});
+
+test('whoever has seen more of the history than what is held small waits for it, and is not told of before', async () => {
+  const [first] = all;
+  if (!first) throw new Error('no order');
+  const named = (name: string, rev: number) => ({ ...person(first.personId), rev, name });
+  const find = async (text: string): Promise<boolean> =>
+    ids((await orders.findOrders({ ...ALL_ORDERS, text }, Infinity)).rows.map((r) => r.order)).includes(first.id);
+  const move = async (name: string, rev: number): Promise<number[]> => {
+    const pieces = await moveMirror([], [named(name, rev)], null);
+    lines += 1;
+    await writeCursor({ seq: lines, hash: 'x' });
+    return pieces;
+  };
+  expect(await find('ísold')).toBe(false);
+  // The news comes a little later than the question.
+  const pieces = await move('Ísold', 4);
+  const asked = find('ísold');
+  setTimeout(() => hear({ pieces, people: [], seq: lines }), 40);
+  expect(await asked).toBe(true);
+  // It never comes: what is held is read anew.
+  await move('Úna', 5);
+  expect(await find('úna')).toBe(true);
+  // Another history: nothing of the one before is told.
+  hear('forgotten');
+  expect([await find('ísold'), await find('úna')]).toEqual([false, true]);
+  await move('', 6);
 });
 
 test('choices survive their address, and an address that was tampered with falls back to any', () => {

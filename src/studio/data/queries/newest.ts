@@ -1,5 +1,5 @@
 import { calledBySeller } from '#core/people';
-import { addTo, listRange, papersOf } from '#core/mirror';
+import { addTo, inChoice, listed, papersOf } from '#core/mirror';
 import type { OrderId } from '#core/ids';
 import { db, type Newest } from '../db';
 import { cameBy, type OrderQuery } from './orderQuery';
@@ -28,17 +28,13 @@ export function storyAmongNewest(newest: Newest | undefined, orderId: OrderId) {
 /** A list of the newest orders alone, with totals over those that match. */
 export function amongNewest({ orders, people }: Newest, query: OrderQuery, most: number): OrdersFound {
   const byId = new Map(people.map((p) => [p.id, p] as const));
-  const [from, to] = listRange(query);
+  const chosen = inChoice(query);
   const words = query.text.toLowerCase().split(/\s+/).filter(Boolean);
   const found = orders.filter((order) => {
     const person = byId.get(order.personId);
     const text =
       `${order.number} ${papersOf(order).join(' ')} ${order.title} ${calledBySeller(person)} ${person?.address ?? ''}`.toLowerCase();
-    return (
-      order.keys.some((key) => key >= from && key <= to) &&
-      cameBy(order, query.way) &&
-      words.every((word) => text.includes(word))
-    );
+    return chosen(listed(order)) && cameBy(order, query.way) && words.every((word) => text.includes(word));
   });
   const totals = { count: found.length, paid: new Map<string, number>(), back: new Map<string, number>() };
   for (const { currency, paid, back } of found) {

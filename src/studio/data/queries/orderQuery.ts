@@ -47,8 +47,9 @@ export const ordersLink = (query: Partial<OrderQuery>, orderId = ''): string =>
 export const isFiltered = (query: OrderQuery): boolean =>
   query.group !== '' || query.offerId !== '' || query.days !== '' || query.text.trim() !== '' || query.way !== '';
 
-/** Whether an index answers it; else every order held in memory is gone through. */
-export const isIndexed = ({ text, way }: Pick<OrderQuery, 'text' | 'way'>): boolean => text.trim() === '' && way === '';
+/** Whether the totals that are kept say how many it holds; words and ways are counted by going through all orders. */
+export const isTotalled = ({ text, way }: Pick<OrderQuery, 'text' | 'way'>): boolean =>
+  text.trim() === '' && way === '';
 
 /** What an order came by: path, step, entrance, and the steps at which more was taken. */
 export const waysOf = ({ came, offers }: Pick<OrderRow, 'came' | 'offers'>): string[] => [

@@ -1,35 +1,36 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { addUp, listRange, readTotalKey, type StoredOrder, totalKeys, totalsRange } from '#core/mirror';
+import { dateIn } from '#core/calendar';
+import { addUp, readTotalKey, type StoredOrder, totalKeys, totalsRange } from '#core/mirror';
 import type { OfferId, OrderId } from '#core/ids';
 import { db } from '../db';
 import { askLists } from '../lists';
-import { readCursor } from '../mirrorRows';
 import { amongNewest, newestNow, storyAmongNewest } from './newest';
-import { isIndexed, type OrderQuery } from './orderQuery';
+import { isFiltered, isTotalled, type OrderQuery } from './orderQuery';
 import type { OrderAndPerson, OrdersFound, OrderTotals } from './ordersFound';
 
 export type { OrderAndPerson, OrdersFound, OrderTotals };
 import { totalsBetween } from './totals';
+import { upToNow } from './upToNow';
 
-/** Orders that match, with their buyers, and totals over all that match. Words are asked of a worker; all else is read by an index. */
+/**
+ * Orders that match, with their buyers, and totals over all that match. All of them stand in order of their numbers;
+ * what was chosen among them is asked of a worker, which holds every order small.
+ */
 export async function findOrders(query: OrderQuery, most: number): Promise<OrdersFound> {
   const newest = await newestNow();
   if (newest) return amongNewest(newest, query, most);
-  if (!isIndexed(query)) {
-    // Asked first, so that a moving history asks again.
-    await readCursor();
-    const found = await askLists().orders(query, most);
-    return {
-      rows: await withPeople(present(await db.orders.bulkGet(found.ids))),
-      count: found.count,
-      paid: new Map(found.paid),
-      back: new Map(found.back),
-    };
+  if (!isFiltered(query)) {
+    const byNumber = db.orders.orderBy('number');
+    const orders = await (query.sort === 'newest' ? byNumber.reverse() : byNumber).limit(most).toArray();
+    return { rows: await withPeople(orders), ...(await totalsOf(query)) };
   }
-  const [from, to] = listRange(query);
-  const range = db.orders.where('keys').between(from, to, true, true);
-  const orders = await (query.sort === 'newest' ? range.reverse() : range).limit(most).toArray();
-  return { rows: await withPeople(orders), ...(await totalsOf(query)) };
+  const found = await askLists().orders(query, most, await upToNow());
+  return {
+    rows: await withPeople(present(await db.orders.bulkGet(found.ids))),
+    count: found.count,
+    paid: new Map(found.paid),
+    back: new Map(found.back),
+  };
 }
 
 /** Totals from the rows that are kept for them: no order is read. */
@@ -57,9 +58,9 @@ export const useCounts = (queries: readonly OrderQuery[]): number[] | undefined 
       queries.map(async (q) =>
         newest
           ? amongNewest(newest, q, 0).count
-          : isIndexed(q)
+          : isTotalled(q)
             ? (await totalsOf(q)).count
-            : (await askLists().orders(q, 0)).count,
+            : (await askLists().orders(q, 0, await upToNow())).count,
       ),
     );
   }, [JSON.stringify(queries)]);
@@ -81,7 +82,8 @@ export async function storyOfOrderRow(orderId: OrderId) {
 
 /** What an offer was called when it was last sold. */
 export async function titleOfOffer(offerId: OfferId): Promise<string> {
-  const latest = await db.orders.where('keys').between(`|${offerId}|`, `|${offerId}|\uffff`).last();
+  const id = await askLists().latestOf(offerId, await upToNow());
+  const latest = id === null ? undefined : await db.orders.get(id);
   return latest?.lines.find((l) => l.offerId === offerId)?.title ?? '';
 }
 
@@ -124,7 +126,12 @@ export async function latelyOf(mostOrders: number, mostRefused: number) {
 
 /** What some days brought: totals, things opened, and how many people bought. @param from the first of them */
 export async function boughtOn(days: string, from: string) {
-  const orders = await db.orders.where('keys').between(`||${from}`, '||\uffff').toArray();
+  // Numbers rise with time: read from the newest back to the first that lies before.
+  const orders = await db.orders
+    .orderBy('number')
+    .reverse()
+    .until(({ at, zone }) => dateIn(at, zone) < from)
+    .toArray();
   return {
     ...(await totalsOf({ group: '', offerId: '', days })),
     opened: orders.reduce((all, o) => all + o.passIds.length, 0),
@@ -132,7 +139,7 @@ export async function boughtOn(days: string, from: string) {
   };
 }
 
-export const disputedOrders = () => db.orders.where('keys').between('disputed||', 'disputed||\uffff').toArray();
+export const disputedOrders = () => db.orders.where('disputed').equals(1).toArray();
 
 /** What somebody owns or bought, by id of product and of offer: it is never deleted. */
 export async function ownedAndSold(): Promise<{ owned: Set<string>; sold: Set<string> }> {

@@ -3,7 +3,7 @@ import { calledBySeller, type PersonRecord } from '#core/people';
 import type { OfferId, PersonId } from '#core/ids';
 import { db } from '../db';
 import { askLists } from '../lists';
-import { readCursor } from '../mirrorRows';
+import { upToNow } from './upToNow';
 
 /** What stands where a person was erased. */
 const ERASED = 'Somebody erased';
@@ -55,7 +55,7 @@ export async function findBuyers(
   if (query.offerId === '' && query.text.trim() === '')
     buyers = await db.buyers.orderBy('last').reverse().limit(most).toArray();
   else {
-    const found = await askLists().people(query, most);
+    const found = await askLists().people(query, most, await upToNow());
     buyers = (await db.buyers.bulkGet(found.ids)).filter((b) => b !== undefined);
     count = found.count;
   }
@@ -65,9 +65,7 @@ export async function findBuyers(
 
 /** People and orders that words name. */
 export async function searchRecorded(words: string, most: number) {
-  // Asked first, so that a moving history asks again.
-  await readCursor();
-  const ids = await askLists().search(words, most);
+  const ids = await askLists().search(words, most, await upToNow());
   return {
     people: (await peopleOf(ids.people)).filter((p) => p !== undefined),
     orders: (await db.orders.bulkGet(ids.orders)).filter((o) => o !== undefined),
