@@ -71,6 +71,10 @@ export const LEARNER_FIRST = [
   'Nadja',
   'Otis',
   'Paula',
+  'Ronja',
+  'Silvan',
+  'Tilde',
+  'Ulla',
 ];
 
 export function inventedPerson(
@@ -78,10 +82,13 @@ export function inventedPerson(
   used: Set<string>,
   firsts = FIRST,
 ): { name: string; address: string } {
+  const addressOf = (first: string, last: string): string => `${first}.${last}@example.org`.toLowerCase();
+  if (firsts.every((first) => LAST.every((last) => used.has(addressOf(first, last)))))
+    throw new Error('Every name that these lists make is taken: the demo needs more of them');
   for (;;) {
     const first = firsts[random.int(firsts.length)] ?? '';
     const last = LAST[random.int(LAST.length)] ?? '';
-    const address = `${first}.${last}@example.org`.toLowerCase();
+    const address = addressOf(first, last);
     if (used.has(address)) continue;
     used.add(address);
     return { name: `${first} ${last}`, address };
