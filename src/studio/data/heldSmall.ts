@@ -13,6 +13,9 @@ export interface FoundIds {
   back: [currency: string, amount: number][];
 }
 
+/** So many people are read at once. */
+const PEOPLE_AT_ONCE = 2_000;
+
 /** So long news of the mirror is waited for by a question that was asked by somebody who has seen more of it. */
 const NEWS_WITHIN_MS = 500;
 
@@ -104,8 +107,19 @@ export function heldSmall(onNews: (hear: (news: MirrorMoved) => void) => void) {
     return (sorted ??= [...orders.values()].flat().sort((a, b) => b.number - a.number));
   }
 
+  /** In pieces, so that a list that is asked for meanwhile is answered in between. */
+  async function readPeople(): Promise<void> {
+    for (let after = ''; ;) {
+      const some = await db.people.where('id').above(after).limit(PEOPLE_AT_ONCE).toArray();
+      some.forEach(holdPerson);
+      const last = some.at(-1)?.id;
+      if (last === undefined) return;
+      after = last;
+    }
+  }
+
   async function everybody(): Promise<void> {
-    readingPeople ??= db.people.toArray().then((all) => all.forEach(holdPerson));
+    readingPeople ??= readPeople();
     await readingPeople;
     const names = [...stale.people];
     stale.people.clear();

@@ -8,7 +8,7 @@ import { readCursor } from './mirrorRows';
 import { ownerApi } from './ownerApi';
 
 /** Once all is here, whoever holds orders small reads them, so that the first list is not waited for. */
-const WARM_AFTER_MS = 1_500;
+const WARM_AFTER_MS = 500;
 
 /** Runs the worker that copies the shop's history into this browser, for as long as the studio is open. */
 export function useMirror(): void {
