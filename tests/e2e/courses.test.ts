@@ -77,6 +77,10 @@ test('a course is made, sold, read on a phone, answered and finished', async () 
   await studio.getByLabel('Answer 1 to question 1', { exact: true }).fill('The trill');
   await studio.getByLabel('Answer 2 to question 1', { exact: true }).fill('The alarm');
   await studio.getByLabel('Said after question 1').fill('The pause is where the phrase turns.');
+  await studio.getByLabel('Add a picture, sound, film or file').setInputFiles('demo/course/trill-pause-trill.webm');
+  const still = { name: 'still.png', mimeType: 'image/png', buffer: await studio.screenshot() };
+  await studio.getByLabel('Picture before film 1 plays').setInputFiles(still);
+  await studio.getByRole('button', { name: 'Take out the picture before film 1 plays' }).waitFor();
   await studio.getByRole('link', { name: 'All of Hearing Wrens' }).click();
   // Many at once: a lesson for each file.
   await studio.getByLabel('Lessons of Week 2 from files').setInputFiles([
@@ -92,6 +96,27 @@ test('a course is made, sold, read on a phone, answered and finished', async () 
   await studio.getByLabel('Choose At night').check();
   await studio.getByRole('button', { name: 'to Week 2', exact: true }).click();
   await studio.getByRole('region', { name: 'Week 2' }).getByRole('link', { name: 'At night' }).waitFor();
+  // By pointer, above the other.
+  const [from, to] = [await grip.boundingBox(), await studio.getByRole('link', { name: 'In the reeds' }).boundingBox()];
+  if (!from || !to) throw new Error('Both stand in the outline');
+  await studio.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await studio.mouse.down();
+  await studio.mouse.move(from.x + 8, to.y + 4, { steps: 12 });
+  await studio.mouse.up();
+  const second = studio.getByRole('region', { name: 'Week 2' });
+  await studio.waitForFunction(() =>
+    /At night[^]*In the reeds/.test(document.querySelector('[aria-label="Week 2"]')?.textContent ?? ''),
+  );
+  expect(await second.getByRole('link').count()).toBe(2);
+  // And back again, by keyboard.
+  await grip.focus();
+  await studio.keyboard.press('ArrowDown');
+  await studio.waitForFunction(() =>
+    /In the reeds[^]*At night/.test(document.querySelector('[aria-label="Week 2"]')?.textContent ?? ''),
+  );
+  // Rows glide to their places; they are looked at once they stand.
+  await studio.mouse.move(4, 4);
+  await studio.waitForFunction(() => document.getAnimations().every((a) => a.playState !== 'running'));
   // What somebody will have, before anybody has it.
   await studio.getByLabel('Joins on').fill('2026-06-15');
   const outcome = studio.getByRole('complementary');
@@ -152,6 +177,8 @@ test('a course is made, sold, read on a phone, answered and finished', async () 
   await phone.getByText('1 of 4 done').first().waitFor({ state: 'attached' });
   expect(await phone.getByLabel('My notes').inputValue()).toBe('1:12 the pause!');
   await phone.getByRole('link', { name: 'On: Five calls' }).click();
+  const poster = await phone.waitForFunction(() => document.querySelector('video')?.poster);
+  expect((await phone.request.get(String(await poster.jsonValue()))).headers()['content-type']).toContain('image/');
 
   // ---- the questions: wrong, then right
   await phone.getByRole('button', { name: 'Answer', exact: true }).click();

@@ -48,7 +48,7 @@ export function createMailStandIn({ folder, key, viewer }: Options): MailStandIn
     res.status(202).json({ name });
   });
   router.get('/messages', shopOnly, async (_req, res) => {
-    const mails = await Promise.all(newestOf(folder).map(({ name }) => read(folder, name)));
+    const mails = await Promise.all(newestOf(folder, null).map(({ name }) => read(folder, name)));
     res.json(
       mails.reverse().map(({ name, mail }) => ({ name, subject: mail.subject ?? '', to: addressesOf(mail)[0] ?? '' })),
     );
@@ -70,8 +70,9 @@ export function createMailStandIn({ folder, key, viewer }: Options): MailStandIn
       );
       next();
     });
-    router.get('/', async (_req, res) => {
-      res.send(listPage(await Promise.all(newestOf(folder).map(({ name }) => read(folder, name)))));
+    router.get('/', async (req, res) => {
+      const to = typeof req.query['to'] === 'string' ? req.query['to'] : null;
+      res.send(listPage(await Promise.all(newestOf(folder, to).map(({ name }) => read(folder, name))), to));
     });
     router.get('/:name', async (req, res) => {
       const name = String(req.params['name']);
@@ -89,13 +90,19 @@ export function createMailStandIn({ folder, key, viewer }: Options): MailStandIn
   };
 }
 
-/** Messages of one shop-day share seconds, so the file's own time says which is the newest. */
-const newestOf = (folder: string): { name: string; time: number }[] =>
+/** Messages of one shop-day share seconds, so the file's own time says which is the newest. @param to only those to an address */
+const newestOf = (folder: string, to: string | null): { name: string; time: number }[] =>
   readdirSync(folder)
-    .filter((n) => n.endsWith('.eml'))
+    .filter((n) => n.endsWith('.eml') && (to === null || isTo(readFileSync(join(folder, n), 'latin1'), to)))
     .map((name) => ({ name, time: statSync(join(folder, name)).mtimeMs }))
     .sort((a, b) => b.time - a.time)
     .slice(0, 200);
+
+/** Whether a message goes to an address, by its head alone. */
+const isTo = (raw: string, address: string): boolean =>
+  (/^To: .*(\r?\n[ \t].*)*/im.exec(raw.split(/\r?\n\r?\n/, 1)[0] ?? '')?.[0] ?? '')
+    .toLowerCase()
+    .includes(address.toLowerCase());
 
 const read = async (folder: string, name: string): Promise<{ name: string; mail: ParsedMail }> => ({
   name,

@@ -5,7 +5,7 @@ import { newId } from '../../data/ids';
 import { RichField } from '../../sell/RichField';
 import { Preview } from '../Preview';
 import type { Editing, EditWritten } from './written';
-import { addCaptions, addTo, replaceIn } from './writtenFiles';
+import { addCaptions, addTo, replaceIn, setPoster } from './writtenFiles';
 
 /** What a lesson or a post is made of, in the order in which it is read. */
 export function WrittenBlocks({ written, edit }: Editing) {
@@ -164,6 +164,37 @@ function PlayedEditor({
             if (file) replaceIn(edit, block.file.id, file);
           }}
         />
+        {block.kind === 'film' && (
+          <span>
+            <ChooseFile
+              words={block.poster ? 'Another picture before it plays' : 'Add a picture before it plays'}
+              label={`Picture before ${name} plays`}
+              accept="image/png,image/jpeg,image/webp"
+              onFiles={([file]) => {
+                if (file) setPoster(edit, block.id, file);
+              }}
+            />
+            {block.poster && (
+              <>
+                {' '}
+                <span className="cap break-words" dir="auto">
+                  {block.poster.name}
+                </span>{' '}
+                <button
+                  className="opt"
+                  aria-label={`Take out the picture before ${name} plays`}
+                  onClick={() =>
+                    onEdit((b) => {
+                      if (b.kind === 'film') b.poster = null;
+                    })
+                  }
+                >
+                  take out
+                </button>
+              </>
+            )}
+          </span>
+        )}
         {block.captions.map((caption, i) => (
           <span key={caption.file.id}>
             <input

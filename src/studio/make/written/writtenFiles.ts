@@ -45,6 +45,18 @@ export function replaceIn(edit: EditWritten, fileId: string, file: File): void {
   );
 }
 
+/** The picture that stands in a film's place before it plays. */
+export function setPoster(edit: EditWritten, blockId: string, file: File): void {
+  void (async () => {
+    await takeIn(file.size > 0 ? await smallerPicture(file) : file, (ref) =>
+      edit((written) => {
+        const block = written.blocks.find((b) => b.id === blockId);
+        if (block?.kind === 'film') block.poster = ref;
+      }),
+    );
+  })();
+}
+
 /** Words to a film or sound, once they are WebVTT. */
 export function addCaptions(edit: EditWritten, blockId: string, file: File, onWrong: (sentence: string) => void): void {
   void (async () => {
