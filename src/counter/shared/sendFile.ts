@@ -1,3 +1,4 @@
+import { parse } from 'node:path';
 import contentDisposition from 'content-disposition';
 import type { Request, Response } from 'express';
 import send from 'send';
@@ -27,6 +28,8 @@ export function sendFile(
     'Content-Security-Policy': 'sandbox',
     'X-Content-Type-Options': 'nosniff',
     'Cache-Control': 'private, no-store',
+    // Files are named by what is in them: a part that is asked for of one that was replaced is never joined to the new one.
+    ETag: `"${parse(path).name}"`,
   });
   send(req, path, {
     cacheControl: false,

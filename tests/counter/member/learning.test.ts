@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
@@ -288,4 +289,32 @@ describe('what somebody keeps for themselves', () => {
       expect(readFileSync(file, 'utf8')).toBe(wrong);
     },
   );
+});
+
+test('a sound replaced while somebody listens: what is asked for on the way is never of two files', async () => {
+  const vera = await signedIn('vera@example.org');
+  const { blocks } = await lessonOf(vera, 'free');
+  const src = blocks[0]?.kind === 'sound' ? blocks[0].src : '';
+  const begun = await vera.fetch(src, { headers: { range: 'bytes=0-99' } });
+  const tag = begun.headers.get('etag') ?? '';
+  expect([begun.status, tag]).toEqual([206, expect.stringMatching(/^"/)]);
+
+  const other = new TextEncoder().encode('Another call, recorded anew.\n'.repeat(300));
+  shop.owner = await ownerOf(shop.counter);
+  await shop.owner.upload(other);
+  const live = shop.counter.context.runner.state.release ?? 0;
+  const content = structuredClone(shop.counter.context.releases.get(live)?.content);
+  const taught = content?.products.find(({ id }) => id === 'prd_course');
+  const block = taught?.kind === 'course' ? taught.modules[0]?.lessons[0]?.blocks[0] : undefined;
+  if (!content || block?.kind !== 'sound') throw new Error('the course has a sound');
+  const sha256 = createHash('sha256').update(other).digest('hex');
+  Object.assign(block.file, { sha256, bytes: other.length });
+  expect((await shop.owner.publish(live, content)).status).toBe(201);
+
+  // RFC 9110, 13.1.5: the part is of another file by now, so all of that comes.
+  const rest = await vera.fetch(src, { headers: { range: 'bytes=100-199', 'if-range': tag } });
+  expect([rest.status, (await rest.arrayBuffer()).byteLength]).toEqual([200, other.length]);
+  expect(rest.headers.get('etag')).not.toBe(tag);
+  const anew = await vera.fetch(src, { headers: { range: 'bytes=0-6' } });
+  expect([anew.status, await anew.text()]).toEqual([206, 'Another']);
 });
