@@ -123,7 +123,7 @@ try {
 
 /** A lesson of somebody who is in the middle of the course. */
 async function lesson(page: Page, name: string): Promise<void> {
-  await signIn(page, 'agnes.fenner@example.org');
+  await signIn(page, 'paula.moraes@example.org');
   await page.getByRole('link', { name: 'All lessons' }).click();
   await page.getByRole('link', { name: 'Trill, pause, trill', exact: true }).click();
   await page.waitForTimeout(1_200);
@@ -135,7 +135,7 @@ async function signIn(page: Page, address: string): Promise<void> {
   const data = { address };
   await page.request.post(`${served.base}/member/api/ask`, { data, headers: { origin: served.base } });
   await page.waitForTimeout(1_500);
-  await page.goto(`${served.base}/standin/mail/`);
+  await page.goto(`${served.base}/standin/mail/?to=${encodeURIComponent(address)}`);
   await page.locator('li a').first().click();
   await page.getByRole('link', { name: /member\/enter/ }).click();
   await page.getByRole('button', { name: 'Sign in' }).click();
