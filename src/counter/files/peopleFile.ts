@@ -176,7 +176,7 @@ export async function openPeopleFile(folder: string, disk: Disk): Promise<People
         oneByOne(id, () =>
           oneByOne(intoId, async () => {
             const [goes, stays] = [byId.get(id), byId.get(intoId)];
-            if (!goes || !stays || stays.erased || going.has(intoId) || going.has(id)) return null;
+            if (!goes || !stays || stays.erased) return null;
             if (goes.joinedTo !== undefined) return [goes, stays];
             if (goes.erased) return null;
             const joined = joinedRecord(goes, stays);

@@ -72,8 +72,22 @@ test('one trial, one subscription to an offer, and so many of a price for each: 
   await expect(shop.order({ i: 0, person: 'old' })).rejects.toThrow();
 });
 
+test('what one of them is paying for at this moment neither can ask for again', async () => {
+  const shop = await shopOf([TRIAL], () => ({ status: 'waits-for-bank', confirmAt: '/bank' }));
+  await expect(shop.order({ person: 'old' })).rejects.toThrow('no order');
+  const before = shop.asked().length;
+  expect(await join(shop)).toBe('done');
+  await expect(shop.order({ person: 'new' })).rejects.toThrow();
+  expect(shop.asked()).toHaveLength(before);
+  const [key = ''] = [...shop.runner.state.charges.keys()];
+  await shop.act({ type: 'answer-charge', key, answer: { status: 'paid', paymentId: 'pay_bank' } });
+  expect([...shop.runner.state.agreements.values()].map((a) => a.personId)).toEqual(['new']);
+  // It was answered: what it held is given back, under whichever name.
+  expect([...shop.runner.state.taken].filter(([key, count]) => /^(begins|runs)/.test(key) && count !== 0)).toEqual([]);
+});
+
 test('both subscribed: said beforehand, both go on and are the one’s, and what is under way comes to its end', async () => {
-  const shop = await shopOf([MONTHLY, { kind: 'subscription', amount: '20' }]);
+  const shop = await shopOf([MONTHLY, { kind: 'subscription', amount: '50' }]);
   const [one, other] = [await shop.buy({ person: 'new' }), await shop.buy({ person: 'old' })];
   expect([subscribedTwice(shop.runner.state, 'old', 'new'), subscribedTwice(shop.runner.state, 'old', 'old2')]).toEqual(
     [['Offer 0'], []],

@@ -16,7 +16,7 @@ const PARTS: readonly DraftTermsGiven[] = [once('40'), once('25')];
 
 const bundleOf = (id: string, parts: string[]): Bundle => ({ ...freshProduct('bundle', id, `Bundle ${id}`), parts });
 const PRODUCTS: readonly Product[] = [
-  ...['a', 'b', 'c'].map(downloadWith),
+  ...['a', 'b', 'c', 'd'].map(downloadWith),
   bundleOf('inner', ['b', 'c']),
   bundleOf('all', ['a', 'inner']),
 ];
@@ -66,6 +66,13 @@ test('an amount for each part that is owned, also inside another bundle; for nob
   expect(last(shop)).toBe('2026-11-23 100.00');
   await buysBundle(shop, { recipientId: 'u2' });
   expect(last(shop)).toBe('2026-11-23 100.00');
+  // What is owned and not in it, though the price still names it, takes nothing off.
+  const sellsD = (content: DraftContent): void =>
+    content.offers.forEach((offer) => offer.id === 'off_3' && (offer.productIds = ['d']));
+  const other = await bundleShop(once('100'), { d: '60' }, { more: [once('5')], edit: sellsD });
+  await other.order({ i: 3 });
+  await buysBundle(other);
+  expect(last(other)).toBe('2026-11-23 100.00');
 });
 
 test('its paper says so: that of the order, or behind a trial that of the first full payment', async () => {

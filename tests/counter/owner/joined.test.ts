@@ -67,6 +67,17 @@ test('said before what it comes to; then both devices and both addresses lead to
   expect((await again.fetch('/member/api/me')).status).toBe(200);
 });
 
+test('one of their addresses takes the place of the one that is written to; the one before leads to nobody', async () => {
+  await bothBuy();
+  const stays = idOf(TOVE);
+  await ask(WORK.address, false);
+  const { people } = shop.counter.context;
+  const moved = await people.move(stays, TOVE.address, WORK.address);
+  expect(moved).toMatchObject({ id: stays, address: WORK.address, addresses: [] });
+  expect([idOf(WORK), idOf(TOVE)]).toEqual([stays, '']);
+  expect(await people.move(stays, TOVE.address, 'third@example.org')).toBe('other');
+});
+
 test('stopped after it was decided: at the next start all that lies beside the history follows', async () => {
   const { work } = await bothBuy();
   const [stays, goes] = [idOf(TOVE), idOf(WORK)];
