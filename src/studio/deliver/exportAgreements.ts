@@ -3,7 +3,7 @@ import { paymentsMade } from '#core/messages';
 import { formatPlain } from '#core/money';
 import { findAgreements } from '../data/queries/agreements';
 import { inWords } from '../statusWords';
-import { saveCsv } from './saveCsv';
+import { saveCsv } from '../frame/saveCsv';
 
 /** Saves exactly the payment plans and subscriptions that are listed as a file. */
 export async function exportAgreements(status: string, kind: string): Promise<void> {

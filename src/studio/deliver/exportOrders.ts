@@ -7,7 +7,7 @@ import { formatPlain } from '#core/money';
 import { boughtBy, lineBought } from '#core/payments';
 import type { OrderQuery } from '../data/queries/orderQuery';
 import { inWords } from '../statusWords';
-import { saveCsv, toCsv } from './saveCsv';
+import { saveCsv, toCsv } from '../frame/saveCsv';
 import { findOrders, type OrderAndPerson } from '../data/queries/orders';
 
 /** Orders as rows of a file, one for each line: amounts with a point and no grouping, moments in UTC. */

@@ -2,7 +2,7 @@ import { calledBySeller } from '#core/people';
 import { formatPlain } from '#core/money';
 import type { OfferId } from '#core/ids';
 import { findBuyers } from '../data/queries/people';
-import { saveCsv } from './saveCsv';
+import { saveCsv } from '../frame/saveCsv';
 
 /** Saves exactly the people that are listed as a file. */
 export async function exportPeople(query: { offerId: OfferId; text: string }): Promise<void> {

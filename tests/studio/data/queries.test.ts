@@ -14,6 +14,7 @@ const { moveMirror, writeCursor } = await import('../../../src/studio/data/mirro
 const { KeysHeld } = await import('../../../src/studio/data/keysHeld');
 const { readPiece } = await import('../../../src/studio/data/smallOrders');
 const { heldSmall } = await import('../../../src/studio/data/heldSmall');
+const { followedRows } = await import('../../../src/studio/make/course/exportFollowed');
 const { answerLists } = await import('../../../src/studio/data/lists');
 const orders = await import('../../../src/studio/data/queries/orders');
 const people = await import('../../../src/studio/data/queries/people');
@@ -155,6 +156,26 @@ test('whoever has seen more of the history than what is held small waits for it,
   hear('forgotten');
   expect([await find('ísold'), await find('úna')]).toEqual([false, true]);
   await move('', 6);
+});
+
+test('how far members of a course are, as rows of a file with the addresses they write from', async () => {
+  const [first] = all;
+  const at = { done: 3, of: 18, at: 'Five calls', last: '2026-06-14T10:00:00.000Z' };
+  const rows = await followedRows([
+    { personId: first?.personId ?? '', name: 'Ada', ...at },
+    { personId: 'u_gone', name: '', ...at, at: null, last: null },
+  ]);
+  expect(rows).toEqual([
+    {
+      name: 'Ada',
+      address: `${first?.personId}@example.org`,
+      done: 3,
+      of: 18,
+      'comes to next': 'Five calls',
+      'last done': at.last,
+    },
+    { name: '', address: '', done: 3, of: 18, 'comes to next': '', 'last done': '' },
+  ]);
 });
 
 test('choices survive their address, and an address that was tampered with falls back to any', () => {

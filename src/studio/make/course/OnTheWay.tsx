@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { formatDay } from '#core/calendar';
 import type { Course } from '#core/catalogue';
 import { useFollowedQuery } from '../../data/ownerApi';
+import { exportFollowed } from './exportFollowed';
 
 const SHOWN = 8;
 
@@ -47,11 +48,16 @@ export function OnTheWay({ product, zone }: { product: Course; zone: string }) {
           </li>
         ))}
       </ul>
-      {!all && data.people.length > SHOWN && (
-        <button className="opt mt-1" onClick={() => setAll(true)}>
-          All {data.people.length}
+      <p className="mt-1 flex gap-4">
+        {!all && data.people.length > SHOWN && (
+          <button className="opt" onClick={() => setAll(true)}>
+            All {data.people.length}
+          </button>
+        )}
+        <button className="opt" onClick={() => void exportFollowed(product.title, data.people)}>
+          Export {data.people.length === 1 ? 'this one' : `these ${data.people.length}`} as CSV
         </button>
-      )}
+      </p>
     </section>
   );
 }
