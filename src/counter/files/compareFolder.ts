@@ -27,7 +27,7 @@ export function compareFolder({ state, people, doors, releases, vault }: Folder)
   };
   unreadable('people-unreadable', people.path, people.unreadable, 'Whoever stood there is not known now.');
   unreadable('doors-unreadable', doors.path, doors.unreadable, 'Whoever signed in there signs in again.');
-  const missing = [...state.people].filter(([id, rev]) => (people.get(id)?.rev ?? 0) < rev).length;
+  const missing = [...state.people].filter(([id, rev]) => (people.kept(id)?.rev ?? 0) < rev).length;
   if (missing > 0)
     found.push({
       code: 'people-missing',
