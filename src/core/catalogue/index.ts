@@ -1,4 +1,4 @@
-export { type Opened, openedFrom, type Tick, ticksByPasses } from './ticks';
+export { type Opened, openedFrom, type Tick, ticksAhead, ticksByPasses } from './ticks';
 export { FileRef, fileTypeOf, safeFileName } from './file';
 export { RichText, type RichBlock, type RichRun, richFromPlain, plainFromRich, cleanRich } from './richText';
 export {

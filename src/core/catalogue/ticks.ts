@@ -63,3 +63,10 @@ export function ticksByPasses(
   const standing = product && standingByPasses(passes, now);
   return standing ? ticksOf(product, standing, place) : [];
 }
+
+/**
+ * What is still to open to somebody, by the plan of what is live. What has opened to them already may have done so by
+ * an earlier plan, which is not asked here.
+ */
+export const ticksAhead = (...of: Parameters<typeof ticksByPasses>): Tick[] =>
+  ticksByPasses(...of).filter(({ at }) => at > of[2]);

@@ -37,10 +37,15 @@ export interface PeopleFile extends PeoplePort {
    */
   move(id: PersonId, from: string, to: string): Promise<PersonRecord | 'taken' | 'other'>;
   /**
-   * Makes two records one, or goes on where that was cut short.
-   * @returns both as they are then; null where one of them is not there, or is erased
+   * Makes two records one, or goes on where that was cut short. Neither is changed or erased meanwhile.
+   * @param decide writes it down, once both are there; where it throws nothing is done
+   * @returns both as they are then; null where one of them is not there, or is erased: then it was not decided
    */
-  join(id: PersonId, intoId: PersonId): Promise<[goes: PersonRecord, stays: PersonRecord] | null>;
+  join(
+    id: PersonId,
+    intoId: PersonId,
+    decide?: () => Promise<void>,
+  ): Promise<[goes: PersonRecord, stays: PersonRecord] | null>;
   isGoing(id: PersonId): boolean;
   close(): Promise<void>;
 }
@@ -171,7 +176,7 @@ export async function openPeopleFile(folder: string, disk: Disk): Promise<People
           return moved;
         }),
       ),
-    join: (id, intoId) =>
+    join: (id, intoId, decide = async () => undefined) =>
       oneByOne('join', () =>
         oneByOne(id, () =>
           oneByOne(intoId, async () => {
@@ -179,6 +184,7 @@ export async function openPeopleFile(folder: string, disk: Disk): Promise<People
             if (!goes || !stays || stays.erased) return null;
             if (goes.joinedTo !== undefined) return [goes, stays];
             if (goes.erased) return null;
+            await decide();
             const joined = joinedRecord(goes, stays);
             await save(joined);
             const away = joinedAway(goes, intoId);

@@ -13,7 +13,7 @@ import {
   daysLeftInPause,
 } from '#core/agreements';
 import { addDays, dateIn, formatDay, type Instant } from '#core/calendar';
-import { countryName, ticksByPasses } from '#core/catalogue';
+import { countryName, ticksAhead } from '#core/catalogue';
 import { passesFor } from '#core/shop';
 import { layoutKeelLine, NO_PAST, storyOfAgreement } from '#core/drawing';
 import { agreementState, paperName, restInWords, taxedBy } from '#core/messages';
@@ -56,7 +56,7 @@ function viewOf(reading: Reading, a: Agreement): MemberAgreement {
       until: p.until,
       closedAt: p.closed?.at ?? null,
       holds: heldSince(p),
-      ticks: ticksByPasses(
+      ticks: ticksAhead(
         reading.live?.content.products.find(({ id }) => id === p.productId),
         passesFor(state, a.personId, p.productId),
         now,

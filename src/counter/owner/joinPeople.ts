@@ -1,5 +1,5 @@
 import { addressesOf, calledBySeller, compareAddress, type PersonRecord } from '#core/people';
-import { passesFor, subscribedTwice } from '#core/shop';
+import { passesFor, presentPerson, subscribedTwice } from '#core/shop';
 import { isOpen } from '#core/passes';
 import { isRunning } from '#core/agreements';
 import type { JoinAnswer, JoinRequest } from '../../wire';
@@ -29,12 +29,15 @@ export async function joinOnRequest(
       `${addressesOf(goes).find((own) => compareAddress(own) === compareAddress(address)) ?? address} is theirs already. Nothing was done.`,
       'same-person',
     );
-  if (people.isGoing(goes.id) || people.isGoing(stays.id))
-    throw new Problem(503, 'One of them is being erased. Nothing was done.', 'press-again');
   if (tryOnly) return { sentences: comesTo(context, goes, stays), joined: false };
-  const done = await runner.execute({ type: 'join-people', personId: goes.id, intoId: stays.id }, by);
-  if ('refused' in done) throw refusalProblem(done);
-  await runner.synced();
+  const joined = await people.join(goes.id, stays.id, async () => {
+    // Decided before, and cut short by a disk: pressed again it is gone on with.
+    if (presentPerson(runner.state, goes.id) === stays.id) return;
+    const done = await runner.execute({ type: 'join-people', personId: goes.id, intoId: stays.id }, by);
+    if ('refused' in done) throw refusalProblem(done);
+    await runner.synced();
+  });
+  if (!joined) throw new Problem(503, 'One of them is being erased. Nothing was done.', 'press-again');
   await followJoin(context, goes.id, stays.id);
   return {
     sentences: [

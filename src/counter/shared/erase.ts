@@ -16,7 +16,15 @@ export async function erasePerson(context: CounterContext, asked: PersonId): Pro
   if (!record || record.erased)
     throw new Problem(404, 'This person is not known here. Nothing was done.', 'no-such-person');
   const { id: personId } = record;
-  const check = (): void => refuseUnderWay(context, personId);
+  const check = (): void => {
+    if (people.get(personId)?.id !== personId)
+      throw new Problem(
+        409,
+        'They were made one with somebody else at this moment. Nothing was erased. Look again at who they are now.',
+        'same-person',
+      );
+    refuseUnderWay(context, personId);
+  };
   check();
   // Asked once more at the last moment: somebody may have bought meanwhile.
   const erased = await people.erase(personId, check);

@@ -11,8 +11,9 @@ export async function followJoin(
   intoId: PersonId,
 ): Promise<void> {
   const records = await people.join(personId, intoId);
-  await learners.join(personId, intoId);
+  // Doors first: whoever writes something down from then on writes it to the one that is left.
   await doors.join(personId, intoId);
+  await learners.join(personId, intoId);
   // Copies with a name on them are made again for whoever asks.
   await named.forget(personId);
   networks.forget(personId);

@@ -99,10 +99,12 @@ const newestOf = (folder: string, to: string | null): { name: string; time: numb
     .slice(0, 200);
 
 /** Whether a message goes to an address, by its head alone. */
-const isTo = (raw: string, address: string): boolean =>
-  (/^To: .*(\r?\n[ \t].*)*/im.exec(raw.split(/\r?\n\r?\n/, 1)[0] ?? '')?.[0] ?? '')
-    .toLowerCase()
-    .includes(address.toLowerCase());
+function isTo(raw: string, address: string): boolean {
+  const head = raw.split(/\r?\n\r?\n/, 1)[0] ?? '';
+  const to = /^To: .*(\r?\n[ \t].*)*/im.exec(head)?.[0].toLowerCase() ?? '';
+  const addresses: readonly string[] = to.match(/[^\s<>,;"]+@[^\s<>,;"]+/g) ?? [];
+  return addresses.includes(address.trim().toLowerCase());
+}
 
 const read = async (folder: string, name: string): Promise<{ name: string; mail: ParsedMail }> => ({
   name,

@@ -64,7 +64,17 @@ export function heldSmall(onNews: (hear: (news: MirrorMoved) => void) => void) {
     sorted = null;
   };
 
-  async function readAll(): Promise<void> {
+  function readAll(): Promise<void> {
+    const mine = readOrders();
+    reading = mine;
+    // One that failed is tried again by the next question.
+    mine.catch(() => {
+      if (reading === mine) reading = null;
+    });
+    return mine;
+  }
+
+  async function readOrders(): Promise<void> {
     // In one transaction with the cursor, so that what is held is known to go so far.
     await db.transaction('r', db.small, db.cursor, async () => {
       await db.small.each(hold);
@@ -78,8 +88,7 @@ export function heldSmall(onNews: (hear: (news: MirrorMoved) => void) => void) {
     while (upTo < seq) {
       const left = until - performance.now();
       if (left <= 0) {
-        reading = readAll();
-        await reading;
+        await readAll();
         upTo = Math.max(upTo, seq);
         return;
       }
@@ -96,8 +105,7 @@ export function heldSmall(onNews: (hear: (news: MirrorMoved) => void) => void) {
   }
 
   async function ready(seq: number): Promise<SmallOrder[]> {
-    reading ??= readAll();
-    await reading;
+    await (reading ?? readAll());
     await caughtUp(seq);
     if (stale.pieces.size > 0) {
       const pieces = [...stale.pieces];

@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import { chargeFor } from '#core/agreements';
 import { formatDay, type Instant } from '#core/calendar';
 import { storyOfAgreement } from '#core/drawing';
-import { ticksByPasses } from '#core/catalogue';
+import { ticksAhead } from '#core/catalogue';
 import { agreementState, restInWords } from '#core/messages';
 import { formatAmount } from '#core/money';
 import { sumsOf } from '#core/payments';
@@ -33,6 +33,7 @@ export function AgreementStory({ draft, id }: { draft: Draft; id: string }) {
   const titleOf = (productId: ProductId): string =>
     draft.content.products.find((p) => p.id === productId)?.title ?? 'a product put away';
   const latest = now > a.start ? now : a.start;
+  const live = draft.live?.content.products ?? [];
   const state = agreementState(a, { locale, charged });
   const story = storyOfAgreement(a, {
     first: a.from === null ? { at: row.first.at, amount: row.first.paid } : null,
@@ -46,11 +47,11 @@ export function AgreementStory({ draft, id }: { draft: Draft; id: string }) {
       until: p.until,
       closedAt: p.closed?.at ?? null,
       holds: [...p.heldBefore, ...heldSince(p)],
-      ticks: ticksByPasses(
-        draft.content.products.find((one) => one.id === p.productId),
+      ticks: ticksAhead(
+        live.find((one) => one.id === p.productId),
         passes.filter((one) => one.productId === p.productId),
         latest,
-        { products: draft.content.products, zone: a.zone, locale },
+        { products: live, zone: a.zone, locale },
       ),
     })),
   });

@@ -5,7 +5,7 @@ import { openFor } from '#core/agreements';
 import { formatMoment, type Instant, msOf } from '#core/calendar';
 import { lineName, quantityOf } from '#core/checkout';
 import { storyOfOrder } from '#core/drawing';
-import { ticksByPasses } from '#core/catalogue';
+import { ticksAhead } from '#core/catalogue';
 import { isBoughtDisputed, type OrderRow, papersOf, type RefundRow } from '#core/mirror';
 import { formatAmount } from '#core/money';
 import { explain, lastsFor } from '#core/passes';
@@ -38,6 +38,7 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
     draft.content.products.find((p) => p.id === productId)?.title ?? 'a product put away';
   const who = calledBySeller(person) || person?.address || 'Somebody';
   const latest = order.at > now ? order.at : now;
+  const live = draft.live?.content.products ?? [];
   const papers = papersOf(order);
   const sentence = `Order ${order.number}: ${money(order.paid)} paid${order.back > 0 ? `, ${money(order.back)} given back` : ''}`;
   return (
@@ -79,11 +80,11 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
             passes.map((pass) => ({
               pass,
               title: titleOf(pass.productId),
-              ticks: ticksByPasses(
-                draft.content.products.find((p) => p.id === pass.productId),
+              ticks: ticksAhead(
+                live.find((p) => p.id === pass.productId),
                 passes.filter((p) => p.productId === pass.productId),
                 latest,
-                { products: draft.content.products, zone: order.zone, locale },
+                { products: live, zone: order.zone, locale },
               ),
               lasts: lastsFor(pass, (id) => openFor(agreements.find((a) => a.id === id)?.agreement)),
             })),

@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { dateIn } from '#core/calendar';
-import { openedFrom } from '#core/catalogue';
+import { openedFrom, ticksAhead } from '#core/catalogue';
+import { opened } from '#core/passes';
 import { keelRows, layoutKeelLine, storyOfAll, storyOfTerms } from '#core/drawing';
 import { rehearse, type Script } from '#core/shop';
 import { courseOf, lessonWith, moduleOf, sellingCourse, WEEKLY } from '../../support/course';
@@ -54,6 +55,28 @@ test('of a membership what stands in it and posts to come; nothing after its acc
     '1 July 2026: Post next',
     '15 July 2026: Download b',
   ]);
+});
+
+test('of somebody real what is still to open, by the days they missed', () => {
+  const pass = {
+    ...opened({
+      id: 'p',
+      personId: 'u',
+      productId: COURSE.id,
+      cause: { kind: 'gift', reason: '' },
+      from: START,
+      until: null,
+    }),
+    // No pass was open on 30 June and the four days after it.
+    heldBefore: [{ from: '2026-06-29T22:00:00.000Z', until: '2026-07-05T09:00:00.000Z' }],
+  };
+  const ahead = ticksAhead(COURSE, [pass], '2026-07-06T10:00:00.000Z', { ...PLACE, products: [COURSE] });
+  expect(ahead.map(({ at, words }) => `${dateIn(at, ZONE)} ${words}`)).toEqual([
+    '2026-07-11 Week 4 of Hearing Wrens opens',
+    '2026-07-18 Week 5 of Hearing Wrens opens',
+    '2026-09-01 Week 3 of Hearing Wrens opens',
+  ]);
+  expect(ticksAhead(undefined, [pass], START, { ...PLACE, products: [] })).toEqual([]);
 });
 
 test('bars with the same openings share one, others do not', () => {

@@ -86,6 +86,15 @@ test('what one of them is paying for at this moment neither can ask for again', 
   expect([...shop.runner.state.taken].filter(([key, count]) => /^(begins|runs)/.test(key) && count !== 0)).toEqual([]);
 });
 
+test('signed in and asked for under the name that went: a typed claim to the same is made impossible', async () => {
+  const shop = await shopOf([TRIAL], () => ({ status: 'waits-for-bank', confirmAt: '/bank' }));
+  await expect(shop.order({ person: 'new' })).rejects.toThrow('no order');
+  expect(await join(shop)).toBe('done');
+  const lines = [{ offerId: 'off_0', priceId: 'pr_0' }];
+  await shop.act({ type: 'void-claims', personId: 'old', checkoutId: 'another', lines });
+  expect([...shop.runner.state.charges.values()].map(({ status }) => status)).toEqual(['fell-away']);
+});
+
 test('both subscribed: said beforehand, both go on and are the one’s, and what is under way comes to its end', async () => {
   const shop = await shopOf([MONTHLY, { kind: 'subscription', amount: '50' }]);
   const [one, other] = [await shop.buy({ person: 'new' }), await shop.buy({ person: 'old' })];

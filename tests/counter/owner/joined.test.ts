@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterEach, expect, test } from '@jest/globals';
 import { Buyer } from '../../../demo/clients';
@@ -31,10 +31,17 @@ async function bothBuy(): Promise<{ tove: Buyer; work: Buyer }> {
 test('said before what it comes to; then both devices and both addresses lead to all of it, also in what is bought next', async () => {
   const { tove, work } = await bothBuy();
   const { learners } = shop.counter.context;
-  const note = (text: string, at: string) => ({ notes: { l1: { text, at } } });
+  const [early, late] = ['2026-06-15T08:00:00.000Z', '2026-06-15T09:00:00.000Z'];
+  const note = (text: string, at: string, seconds: number) => ({
+    notes: { l1: { text, at } },
+    places: { f1: { seconds, at } },
+    tries: { l1: [{ id: `t${seconds}`, at, right: [], of: 1, passed: false }] },
+  });
   const [stays, goes] = [idOf(TOVE), idOf(WORK)];
-  await learners.change(stays, (r) => ({ ...r, ...note('At home', '2026-06-15T09:00:00.000Z') }));
-  await learners.change(goes, (r) => ({ ...r, ...note('At work', '2026-06-15T08:00:00.000Z') }));
+  await learners.change(stays, (r) => ({ ...r, ...note('At home', early, 5) }));
+  // An address of their feed was ended: it stays ended.
+  await learners.change(goes, (r) => ({ ...r, ...note('At work', late, 70), feed: 1 }));
+  const before = learners.get(goes);
   expect((await ask('nobody@example.org', true)).status).toBe(404);
   // Their record has changed more often than the one that stays.
   for (const name of ['T.', 'T. A.', 'T. Aas'])
@@ -51,18 +58,27 @@ test('said before what it comes to; then both devices and both addresses lead to
     const me = (await (await device.fetch('/member/api/me')).json()) as { address: string; agreements: unknown[] };
     expect([me.address, me.agreements.length]).toEqual([TOVE.address, 1]);
   }
-  expect([learners.get(stays).notes['l1']?.text, learners.get(goes).notes]).toEqual(['At home\n\nAt work', {}]);
+  const kept = learners.get(stays);
+  expect([
+    kept.notes['l1']?.text,
+    kept.places['f1']?.seconds,
+    kept.tries['l1']?.map(({ id }) => id),
+    kept.feed,
+  ]).toEqual(['At home\n\nAt work', 70, ['t5', 't70'], 1]);
+  expect(learners.get(goes).notes).toEqual({});
+  // Come twice, as after a stop in between, it is the same.
+  writeFileSync(join(shop.folder, 'test', 'learners', `${goes}.json`), JSON.stringify(before));
 
   // A link asked for with either address is mailed to that address, and signs the one person in.
-  const before = (await mailsTo(shop.folder, WORK.address)).length;
+  const letters = (await mailsTo(shop.folder, WORK.address)).length;
   await new Buyer(shop.counter.address).json('/member/api/ask', { address: WORK.address });
-  await until(async () => (await mailsTo(shop.folder, WORK.address)).length > before, 'the link');
+  await until(async () => (await mailsTo(shop.folder, WORK.address)).length > letters, 'the link');
   const again = await signedInAt(shop, WORK);
   const third = new Buyer(shop.counter.address);
   await third.pay(await third.openCheckout('field-pack'), WORK, CARD.good);
   expect(state().ordersOfPerson.get(stays)?.length).toBe(3);
   await shop.restart();
-  expect(shop.counter.context.problems).toEqual([]);
+  expect([shop.counter.context.problems, shop.counter.context.learners.get(stays)]).toEqual([[], kept]);
   expect([idOf(WORK), shop.counter.context.people.kept(goes)]).toEqual([
     stays,
     { id: goes, rev: expect.any(Number), name: '', address: '', joinedTo: stays },
@@ -102,6 +118,34 @@ test('stopped after it was decided: at the next start all that lies beside the h
     'n',
   ]);
 });
+
+test.each(['goes', 'stays'])(
+  'pressed while the one that %s is being erased: one of the two happens, and nobody is left in between',
+  async (which) => {
+    await bothBuy();
+    const [stays, goes] = [idOf(TOVE), idOf(WORK)];
+    // Only what has nothing running can be erased.
+    const [agreementId = ''] = [...state().agreements.keys()];
+    const { runner, people } = shop.counter.context;
+    await runner.execute({ type: 'cancel', agreementId, when: 'now', giveBack: false, by: 'seller' });
+    await runner.settle();
+    const erased = which === 'goes' ? goes : stays;
+    const both = await Promise.all([
+      ask(WORK.address, false, stays),
+      shop.owner.act('/people/erase', { personId: erased }),
+    ]);
+    const done = both.map(({ status }) => status);
+    const isJoined = state().joined.get(goes) === stays;
+    expect([isJoined, people.kept(goes)?.joinedTo === stays]).toEqual([done[0] === 200, done[0] === 200]);
+    // Whoever was erased is found by nothing; whoever was not keeps what they had, under every address that is left.
+    const left = people.get(which === 'goes' && !isJoined ? stays : isJoined ? stays : goes);
+    if (done[1] === 200 && isJoined && which === 'stays') expect([idOf(TOVE), idOf(WORK)]).toEqual(['', '']);
+    else expect([left?.erased ?? false, state().ordersOfPerson.has(left?.id ?? '')]).toEqual([false, true]);
+    expect(done.filter((status) => status === 200).length).toBeGreaterThan(0);
+    await shop.restart();
+    expect(shop.counter.context.problems).toEqual([]);
+  },
+);
 
 test('erased: nothing of either record is left, asked for under either, and not while something runs', async () => {
   await bothBuy();
