@@ -1,25 +1,14 @@
-import type { AgreementId, ChargeKey, LineId, OrderId, PassId, PaymentId, RefundId } from '#core/ids';
-import { type Agreement, agreementIdOf, refundStop, type StopReason } from '#core/agreements';
+import type { AgreementId, ChargeKey, OrderId, PassId, PaymentId, RefundId } from '#core/ids';
 import type { ShopTax } from '#core/catalogue';
 import type { Instant } from '#core/calendar';
 import type { Batch, EventOf, ShopEvent } from '#core/journal';
 import { opened } from '#core/passes';
-import { lineBought, type Payment, sumsOf } from '#core/payments';
-import {
-  addStop,
-  agreementsRefunded,
-  dropStop,
-  disputeClosed,
-  disputeOpened,
-  evolve,
-  moneyBack,
-  newShopState,
-  paymentBought,
-  reserve,
-  type ShopState,
-} from '#core/shop';
+import { lineBought } from '#core/payments';
+import { addStop, dropStop, disputeClosed, disputeOpened, evolve, newShopState, paymentBought } from '#core/shop';
 import type { AgreementRow, LaterPaymentRow } from './agreementRows';
-import { foldAgreement, restated, withRefund } from './foldAgreement';
+import { foldAgreement } from './foldAgreement';
+import { joinedRows } from './joinedRows';
+import { moneyBackRows, paymentAmong, refundedRows, reserveRows, stopRows } from './moneyBackRows';
 import { newOrderRow, orderBought, restate, titleOf } from './orderRow';
 import { type ChargeRow, isBoughtDisputed, type OrderRow, type PassRow, type RefundRow } from './rows';
 
@@ -129,7 +118,7 @@ export class MirrorRows {
           break;
         }
         case 'people.joined':
-          this.#joined(event.data);
+          joinedRows(this, event.data);
           break;
         case 'pass.opened': {
           const { pass } = event.data;
@@ -179,25 +168,25 @@ export class MirrorRows {
             ofCredit,
           });
           this.orders.get(orderId)?.refundIds.push(refundId);
-          this.#reserve(refundId, 1);
-          this.#stops(refundId, (state, a, why) => addStop(state, a, why, at));
+          reserveRows(this, refundId, 1);
+          stopRows(this, refundId, (state, a, why) => addStop(state, a, why, at));
           break;
         }
         case 'refund.paid':
-          this.#refunded(event.data.refundId, event.data.creditNote);
+          refundedRows(this, event.data.refundId, event.data.creditNote);
           break;
         case 'refund.refused': {
           const refund = this.refunds.get(event.data.refundId);
           if (refund) Object.assign(refund, { status: 'refused', refusal: event.data.reason });
-          this.#reserve(event.data.refundId, -1);
-          this.#stops(event.data.refundId, dropStop);
+          reserveRows(this, event.data.refundId, -1);
+          stopRows(this, event.data.refundId, dropStop);
           break;
         }
         case 'dispute.opened': {
           const { disputeId, orderId, agreementId, paymentId, answerBy } = event.data;
           const order = this.orders.get(orderId);
           if (!order) break;
-          const payment = this.#payment(order, agreementId, paymentId ?? order.payments[0]?.id ?? '');
+          const payment = paymentAmong(this, order, agreementId, paymentId ?? order.payments[0]?.id ?? '');
           if (payment) disputeOpened(payment, disputeId);
           if (agreementId === undefined) order.answerBy ??= answerBy;
           else order.later = { ...order.later, openDisputes: [...order.later.openDisputes, disputeId] };
@@ -209,47 +198,17 @@ export class MirrorRows {
           const order = this.orders.get(orderId);
           if (!order) break;
           const id = event.data.paymentId ?? order.payments[0]?.id ?? '';
-          const payment = this.#payment(order, agreementId, id);
+          const payment = paymentAmong(this, order, agreementId, id);
           if (payment) disputeClosed(payment, disputeId, won);
           if (!isBoughtDisputed(order)) order.answerBy = null;
           const { openDisputes } = order.later;
           order.later = { ...order.later, openDisputes: openDisputes.filter((open) => open !== disputeId) };
-          this.#moneyBack({ orderId, agreementId, paymentId: id, shares: lost }, 'lost');
+          moneyBackRows(this, { orderId, agreementId, paymentId: id, shares: lost }, 'lost');
           break;
         }
         case 'credit.given':
-          this.#moneyBack({ ...event.data, shares: [event.data] }, 'givenBack');
+          moneyBackRows(this, { ...event.data, shares: [event.data] }, 'givenBack');
       }
-    }
-  }
-
-  /** Money on its way back stops the agreements that it has a say in: folded as the shop does. */
-  #stops(refundId: RefundId, change: (state: ShopState, a: Agreement, why: StopReason) => void): void {
-    const refund = this.refunds.get(refundId);
-    if (!refund || refund.ofCredit !== null) return;
-    const state = newShopState();
-    for (const [id, { agreement }] of this.agreements) state.agreements.set(id, agreement);
-    const { orderId, shares, agreementId } = refund;
-    for (const a of agreementsRefunded(state, { orderId, shares, agreementId: agreementId ?? undefined }))
-      change(state, a, refundStop(refundId));
-  }
-
-  /** Everything of one person becomes another's; of what came before the rows in hand there is nothing to change. */
-  #joined({ personId: from, intoId, orderIds, passIds, agreementIds, paymentIds, chargeKeys }: Joined): void {
-    const change = <T extends { personId: string }>(rows: Map<string, T>, ids: readonly string[]): void => {
-      for (const id of ids) {
-        const row = rows.get(id);
-        if (row?.personId === from) rows.set(id, { ...row, personId: intoId });
-      }
-    };
-    change(this.orders, orderIds);
-    change(this.passes, passIds);
-    change(this.laterPayments, paymentIds);
-    change(this.charges, chargeKeys);
-    change(this.agreements, agreementIds);
-    for (const id of agreementIds) {
-      const row = this.agreements.get(id);
-      if (row) row.agreement.personId = intoId;
     }
   }
 
@@ -271,67 +230,4 @@ export class MirrorRows {
     const pass = this.passes.get(id);
     if (pass) Object.assign(pass, change);
   }
-
-  #refunded(refundId: RefundId, creditNote: string): void {
-    const refund = this.refunds.get(refundId);
-    if (!refund) return;
-    Object.assign(refund, { status: 'paid', creditNote });
-    this.#stops(refundId, dropStop);
-    this.#reserve(refundId, -1);
-    const { orderId, paymentId, shares, agreementId } = refund;
-    if (refund.ofCredit === null)
-      this.#moneyBack({ orderId, agreementId: agreementId ?? undefined, paymentId, shares }, 'givenBack');
-    for (const share of shares) {
-      const row = this.agreements.get(agreementId ?? agreementIdOf(orderId, share.lineId));
-      if (row) this.agreements.set(row.id, withRefund(row, { at: refund.at, amount: share.amount }));
-    }
-  }
-
-  /** A payment by its name: one of what was bought, or a later one. */
-  #payment(
-    order: OrderRow | undefined,
-    agreementId: AgreementId | undefined,
-    paymentId: PaymentId,
-  ): Payment | undefined {
-    const later = this.agreements.get(this.laterPayments.get(paymentId)?.agreementId ?? agreementId ?? '');
-    return order?.payments.find((p) => p.id === paymentId) ?? later?.agreement.payments.find((p) => p.id === paymentId);
-  }
-
-  #reserve(refundId: RefundId, by: 1 | -1): void {
-    const refund = this.refunds.get(refundId);
-    if (!refund || refund.ofCredit !== null) return;
-    const { orderId, agreementId, paymentId } = refund;
-    const payment = this.#payment(this.orders.get(orderId), agreementId ?? undefined, paymentId);
-    if (payment) reserve({ payments: new Map([[paymentId, payment]]) }, refund, by);
-  }
-
-  /** Money that went back, or that a bank took back, off its payment; whoever shows it is counted again. */
-  #moneyBack({ orderId, agreementId, paymentId, shares }: MoneyBack, how: 'givenBack' | 'lost'): void {
-    const order = this.orders.get(orderId);
-    const payment = this.#payment(order, agreementId, paymentId);
-    if (payment) moneyBack({ payments: new Map([[paymentId, payment]]) }, paymentId, shares, how);
-    const later = this.laterPayments.get(paymentId);
-    if (payment && later) {
-      const { back } = sumsOf([payment]);
-      this.laterPayments.set(later.id, { ...later, back, went: back > 0 ? 1 : 0 });
-      if (order) order.later = { ...order.later, back: order.later.back + back - later.back };
-    }
-    for (const { lineId } of shares) {
-      const row = this.agreements.get(later?.agreementId ?? agreementIdOf(orderId, lineId));
-      if (!row) continue;
-      const bought = order && lineBought(order, lineId);
-      const first = later || !bought ? row.first : { ...row.first, back: bought.givenBack + bought.lost };
-      this.agreements.set(row.id, restated({ ...row, first }, this.tax));
-    }
-    if (order) restate(order);
-  }
-}
-
-type Joined = EventOf<'people.joined'>['data'];
-
-interface MoneyBack {
-  orderId: OrderId;
-  agreementId?: AgreementId | undefined;
-  paymentId: PaymentId;
-  shares: readonly { lineId: LineId; amount: number; tax: number }[];
 }

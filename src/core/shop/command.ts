@@ -138,6 +138,9 @@ export type Command =
   | { type: 'move-clock'; to: Instant }
   | { type: 'resume'; why: string };
 
+/** What came of a command: what was recorded and when, or why it was refused. */
+export type Executed = { events: readonly ShopEvent[]; at: Instant } | Refusal;
+
 export interface DecideContext {
   now: Instant;
   /** The live release, for what a pass opens and what is on sale. */

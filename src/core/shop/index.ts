@@ -27,7 +27,7 @@ export {
 } from './afterPayment';
 export { addStop, agreementsRefunded, dropStop } from './evolveStops';
 export { decide } from './decide';
-export type { Command, DecideContext, Decision } from './command';
+export type { Command, DecideContext, Decision, Executed } from './command';
 export { dueWork } from './dueWork';
 export { orderStatus, type OrderStatus, statusOf } from './orderStatus';
 export { planRefund, type RefundPlan } from './commands/refund';
@@ -87,4 +87,4 @@ export { choicesTo } from './walkTo';
 export { type WalkChoices, walkPath, type WalkReport } from './walkPath';
 export { walkRelease, type Walked } from './walk';
 export { rehearse, NOTHING_HAPPENS, type Rehearsal, type RehearsedStep, type Script } from './rehearse';
-export { createRunner, type Runner, type Executed } from './runner';
+export { createRunner, type Runner } from './runner';

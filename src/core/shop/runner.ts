@@ -1,19 +1,17 @@
-import type { PersonId, ProductId } from '#core/ids';
-import type { PersonRecord } from '#core/people';
-import { refuse, type Refusal } from '#core/refusal';
+import type { ProductId } from '#core/ids';
+import { refuse } from '#core/refusal';
 import type { Instant } from '#core/calendar';
 import { checkEvent, type ShopEvent, fact, type Batch } from '#core/journal';
-import type { Command, DecideContext, Decision } from './command';
+import type { Command, DecideContext, Decision, Executed } from './command';
 import { decide } from './decide';
 import { dueWork } from './dueWork';
 import { evolveBatch } from './evolve';
 import { historiesFrom, type History } from './history';
+import { isAskedOfService, leaving, todoKeyOf } from './leaving';
 import { limitedTo } from './limitedTo';
 import { askedOfServices } from './asking';
 import type { Ports } from './ports';
 import { newShopState, type ShopState, type Todo } from './state';
-
-export type Executed = { events: readonly ShopEvent[]; at: Instant } | Refusal;
 
 export interface Runner {
   readonly state: ShopState;
@@ -82,6 +80,7 @@ export function createRunner(ports: Ports): Runner {
   const active = new Map<string, Promise<void>>();
   const places = limitedTo(MOST_AT_ONCE);
   const asking = askedOfServices(ports, { state: () => state, isHeld: () => held, unsent });
+  const perform = leaving(ports, { asking, execute, state: () => state });
   const histories = historiesFrom(ports.releases);
   const waits = new Map<string, { tries: number; notBefore: number }>();
 
@@ -193,69 +192,6 @@ export function createRunner(ports: Ports): Runner {
     });
   }
 
-  /** Who a letter goes to; whoever was erased has no address any more, and it falls away. */
-  function reached(personId: PersonId): PersonRecord | undefined {
-    const person = ports.people.get(personId);
-    return person?.erased ? undefined : person;
-  }
-
-  /** @returns whether it is settled for good */
-  async function perform(todo: Todo): Promise<boolean> {
-    switch (todo.kind) {
-      case 'charge':
-        return (
-          isRecorded(await execute({ type: 'answer-charge', key: todo.key, answer: await asking.charge(todo.key) })) &&
-          !state.todo.has(todo.key)
-        );
-      case 'due':
-        return (
-          isRecorded(await execute({ type: 'answer-charge', key: todo.key, answer: await asking.due(todo.key) })) &&
-          !state.todo.has(todo.key)
-        );
-      case 'agreement-mail': {
-        const person = reached(todo.message.personId);
-        const agreement = state.agreements.get(todo.message.agreementId);
-        if (person && agreement)
-          await ports.mailer.sendAbout({ key: todo.key, message: todo.message, agreement, person, at: todo.at });
-        return isRecorded(await execute({ type: 'mark-done', key: todo.key }));
-      }
-      case 'void': {
-        const answer = await asking.void(todo.chargeKey);
-        return (
-          isRecorded(await execute({ type: 'answer-charge', key: todo.chargeKey, answer })) &&
-          isRecorded(await execute({ type: 'mark-done', key: todo.key }))
-        );
-      }
-      case 'refund': {
-        const refund = state.refunds.get(todo.refundId);
-        if (!refund) return true;
-        const answer = await asking.refund(refund);
-        return isRecorded(await execute({ type: 'answer-refund', refundId: refund.id, answer }));
-      }
-      case 'access-mail': {
-        const { key, personId, productIds, at } = todo;
-        const person = reached(personId);
-        if (person) await ports.mailer.sendAccess({ key, person, productIds, at });
-        return isRecorded(await execute({ type: 'mark-done', key }));
-      }
-      case 'mail': {
-        const person = reached(todo.personId);
-        const order = state.orders.get(todo.orderId);
-        if (person && order)
-          await ports.mailer.send({
-            key: todo.key,
-            mail: todo.mail,
-            person,
-            order,
-            refund: todo.refundId === null ? null : (state.refunds.get(todo.refundId) ?? null),
-            step: todo.step,
-            at: todo.at,
-          });
-        return isRecorded(await execute({ type: 'mark-done', key: todo.key }));
-      }
-    }
-  }
-
   async function turn(): Promise<void> {
     if (standsStill() || (stalled && !(await resume()))) return;
     // Due work is decided in order; what it writes goes to the disk together.
@@ -318,27 +254,4 @@ export function createRunner(ports: Ports): Runner {
       return () => listeners.delete(listener);
     },
   };
-}
-
-/** Recorded, or refused because it no longer matters; only a failed disk, or a shop that stands still, leaves it open. */
-const isRecorded = (executed: Executed): boolean =>
-  !('refused' in executed) || (executed.refused !== 'storage' && executed.refused !== 'stands-still');
-
-const isAskedOfService = ({ type }: ShopEvent): boolean =>
-  type === 'charge.requested' || type === 'due.requested' || type === 'refund.requested';
-
-function todoKeyOf(event: ShopEvent): string | null {
-  switch (event.type) {
-    case 'charge.requested':
-    case 'due.requested':
-    case 'access.mailDue':
-    case 'agreement.mailDue':
-    case 'mail.due':
-    case 'void.due':
-      return event.data.key;
-    case 'refund.requested':
-      return event.data.refundId;
-    default:
-      return null;
-  }
 }
