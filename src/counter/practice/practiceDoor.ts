@@ -20,10 +20,10 @@ export function letWalk({ secrets }: CounterContext, res: Response, walk: string
   giveCookie(res, COOKIE, token, { maxAgeMs: LASTS_MS, sameSite: 'strict' });
 }
 
-export const stopWalking = (res: Response): void => dropCookie(res, COOKIE);
+const stopWalking = (res: Response): void => dropCookie(res, COOKIE);
 
 /** The walk that a browser is on; also one that is over. */
-export function walkOf({ secrets }: CounterContext, req: Request): string | null {
+function walkOf({ secrets }: CounterContext, req: Request): string | null {
   const token = cookiesOf(req)[COOKIE];
   const read = Walk.safeParse(token === undefined ? null : readToken(secrets.signing, 'walk', token));
   return read.success && read.data.until > Date.now() ? read.data.walk : null;

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import { type DraftOffer, type DraftPrice, openedBy, priceProblem, type Product } from '#core/catalogue';
 import type { PriceId } from '#core/ids';
 import { change } from '../data/draft';
+import { goOnAt } from '../frame/goOnAt';
 import { ChoiceFill } from './Fill';
 import { AccessLine } from './AccessLine';
 import { BEGINNINGS, OPTIONS } from './options';
@@ -80,12 +81,7 @@ export function PriceSentence({ offer, price, offers = [], products }: Props) {
 
 /** Puts the cursor where a new price's amount is typed, once it is on the screen. */
 export function focusAmount(priceId: PriceId): void {
-  const before = document.activeElement;
-  setTimeout(() => {
-    // Whoever has gone elsewhere meanwhile is not called back: what they type would land in the wrong field.
-    if (document.activeElement !== before && document.activeElement !== document.body) return;
-    document.querySelector<HTMLInputElement>(`[data-price="${priceId}"] input`)?.focus();
-  }, 60);
+  goOnAt(`[data-price="${priceId}"]`, 'input');
 }
 
 function useJudged(typed: string, problem: string | null): { shown: boolean; now: () => void } {

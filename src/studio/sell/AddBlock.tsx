@@ -3,6 +3,7 @@ import { addableKinds, bestPlace, type Block, blockName, newBlock, type PageKind
 import type { OfferId, PageId } from '#core/ids';
 import { change, readDocument } from '../data/draft';
 import { newId } from '../data/ids';
+import { goOnAt } from '../frame/goOnAt';
 
 interface Props {
   offerId: OfferId;
@@ -42,11 +43,7 @@ export function AddBlock({ offerId, pageId, pageKind, after }: Props) {
     setKinds(null);
     setLanded(after ? null : `${blockName(kind)}: put ${place.words}, where it sells best.`);
     // The new thing is where the seller goes on.
-    setTimeout(() => {
-      const drawn = document.getElementById(`block-${block.id}`);
-      drawn?.scrollIntoView({ block: 'center' });
-      (drawn?.querySelector<HTMLElement>('textarea, [contenteditable="true"], input') ?? drawn)?.focus();
-    }, 60);
+    goOnAt(`#block-${block.id}`, 'textarea, [contenteditable="true"], input');
   }
 
   return (

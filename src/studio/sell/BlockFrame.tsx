@@ -102,9 +102,10 @@ function BlockActs({ pageId, block, at, count }: { pageId: PageId; block: Block;
     });
   function remove(): void {
     const frame = document.getElementById(`block-${block.id}`);
-    const next = (frame?.nextElementSibling ?? frame?.previousElementSibling)?.id ?? '';
+    const next = frame?.nextElementSibling ?? frame?.previousElementSibling;
+    // At once, while both are there: a focus that moves later would take it from wherever somebody has gone meanwhile.
+    if (next instanceof HTMLElement) next.focus();
     edit((blocks) => blocks.filter((b) => b.id !== block.id));
-    setTimeout(() => document.getElementById(next)?.focus(), 40);
   }
   return (
     <>

@@ -198,7 +198,12 @@ describe('when it is over', () => {
     expect(shop.owner.cookies.get('keel_walk')).toBe(second.buyer.cookies.get('keel_walk'));
     expect(await (await second.buyer.fetch('/field-pack')).text()).toContain('Practice. No money moves');
     await shop.owner.act(`/practice/${second.id}/end`, {});
+    // A page of it may still stand in another tab: the next one asked for says so, and only then is it the shop.
+    const asked = { headers: { accept: 'text/html' } };
+    const told = await shop.owner.fetch('/field-pack', asked);
+    expect([told.status, (await told.text()).includes('This practice is over')]).toEqual([410, true]);
     expect(shop.owner.cookies.has('keel_walk')).toBe(false);
+    expect((await shop.owner.fetch('/field-pack', asked)).status).toBe(200);
   });
 
   test('while its time passes, and while somebody pays in it: these come to their end first', async () => {

@@ -1,6 +1,7 @@
 import { couponProblem, type DraftCoupon, newCoupon } from '#core/catalogue';
 import { add, change, type Draft } from '../../data/draft';
 import { newId } from '../../data/ids';
+import { goOnAt } from '../../frame/goOnAt';
 import { CouponExample } from './CouponExample';
 import { CouponFoot } from './CouponFoot';
 import { CouponOptions } from './CouponOptions';
@@ -14,7 +15,7 @@ export function CouponsSheet({ draft }: { draft: Draft }) {
   function addCoupon(): void {
     const id = newId('cp');
     add('coupon', id, newCoupon(id, shop.currency));
-    setTimeout(() => document.querySelector<HTMLInputElement>(`[data-coupon="${id}"] input`)?.focus(), 60);
+    goOnAt(`[data-coupon="${id}"]`, 'input');
   }
   return (
     <>
