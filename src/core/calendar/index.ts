@@ -11,3 +11,4 @@ export {
 } from './interval';
 export { dateIn, startOfDate, addDays, daysBetween, isZone, weekStart } from './day';
 export { formatDay, formatTime, formatMoment } from './format';
+export { offsetsBetween, type OneOffset } from './zone';

@@ -67,3 +67,19 @@ export function momentShowing(zone: string, local: number): number {
   const late = local - after;
   return offsetAt(zone, late) === after ? late : early;
 }
+
+/** A stretch of time through which a zone's clocks keep one offset; all in milliseconds, `until` not within it. */
+export interface OneOffset {
+  from: number;
+  until: number;
+  offset: number;
+}
+
+/** The stretches of one offset each that make up a span of time from 1970 on, in order. */
+export function offsetsBetween(zone: string, from: number, until: number): OneOffset[] {
+  // Asked for its end first, so that every transition up to it is known.
+  offsetAt(zone, Math.min(until, TO - 1));
+  const changes = (kept.get(zone)?.at ?? []).filter((at) => at > from && at < until);
+  const begins = [from, ...changes];
+  return begins.map((at, i) => ({ from: at, until: begins[i + 1] ?? until, offset: offsetAt(zone, at) }));
+}
