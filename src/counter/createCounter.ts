@@ -139,6 +139,10 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
     real: options.mode === 'real',
     languageOf: (id) => localeOfPerson(runner.state, shopOf(context), id),
     shop: () => shopOf(context),
+    placeOf: (id) => {
+      const product = liveRelease(context)?.content.products.find((p) => p.id === id);
+      return product?.kind === 'coaching' ? product.place : '';
+    },
     productTitle: (id) => liveRelease(context)?.content.products.find((p) => p.id === id)?.title ?? 'what you bought',
     laterOf: (order, step, locale) =>
       laterOf({ state: runner.state, shop: shopOf(context), locale }, order, boughtAt(order, step).lines),

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { addDays, MINUTE, offsetsBetween, startOfDate, msOf } from '#core/calendar';
+import { addDays, DAY, daysBetween, MINUTE, offsetsBetween, startOfDate, msOf } from '#core/calendar';
 
 const wall = z.string().regex(/^(([01]\d|2[0-3]):[0-5]\d|24:00)$/);
 
@@ -28,7 +28,8 @@ export function spansOn({ week, exceptions }: OpenHours, date: string): readonly
 }
 
 /** Which day of the week a date is, 0 for Monday to 6 for Sunday. */
-export const weekdayOf = (date: string): number => (new Date(`${date}T00:00:00Z`).getUTCDay() + 6) % 7;
+export const weekdayOf = (date: string): number => ((daysBetween(A_MONDAY, date) % 7) + 7) % 7;
+const A_MONDAY = '1970-01-05';
 
 /** Minutes from midnight that a time of the wall's clock stands for. */
 export const minutesOf = (time: string): number => Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5));
@@ -43,7 +44,7 @@ export function openStretches(hours: OpenHours, zone: string, fromDate: string, 
   for (let date = fromDate; date <= toDate; date = addDays(date, 1)) {
     const spans = spansOn(hours, date);
     if (spans.length === 0) continue;
-    const midnight = Date.parse(`${date}T00:00:00Z`);
+    const midnight = daysBetween('1970-01-01', date) * DAY;
     const [begins, ends] = [msOf(startOfDate(date, zone)), msOf(startOfDate(addDays(date, 1), zone))];
     for (const { from, until, offset } of offsetsBetween(zone, begins, ends))
       for (const span of spans) {

@@ -48,6 +48,9 @@ export {
   type Progress,
   progressIn,
   upgradeProduct,
+  asBooked,
+  Coaching,
+  CoachingQuestion,
 } from './products';
 export { isInItself, openedBy, openingIn, type Place, placesOf, reachedBy } from './opens';
 export { Offer } from './offer';

@@ -16,6 +16,7 @@ export type RefundId = IdOf<'refund'>;
 export type DisputeId = IdOf<'dispute'>;
 export type CreditId = IdOf<'credit'>;
 export type AgreementId = IdOf<'agreement'>;
+export type SessionId = IdOf<'session'>;
 export type PassId = IdOf<'pass'>;
 export type PersonId = IdOf<'person'>;
 export type ProductId = IdOf<'product'>;

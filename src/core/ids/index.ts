@@ -26,5 +26,6 @@ export {
   type PriceId,
   type ProductId,
   type RefundId,
+  type SessionId,
   type StepId,
 } from './ids';

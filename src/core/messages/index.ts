@@ -8,6 +8,7 @@ export {
   refundMessage,
   signInMessage,
 } from './messages';
+export { sessionMessage, type SessionForLetter } from './sessionMessage';
 export { agreementMessage } from './agreementMessages';
 export {
   AGREEMENT_LETTERS,

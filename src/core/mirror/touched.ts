@@ -29,7 +29,7 @@ export function idsTouched(batches: Iterable<Batch>): Touched {
       if (type === 'pass.opened' && data.pass.cause.kind === 'paid') touched.orders.add(data.pass.cause.orderId);
       if ('passId' in data) touched.passes.add(data.passId);
       if ('refundId' in data && data.refundId !== null) touched.refunds.add(data.refundId);
-      if (type.startsWith('charge.') && 'key' in data) touched.charges.add(data.key);
+      if (type.startsWith('charge.') && 'key' in data && data.key !== null) touched.charges.add(data.key);
       if ((type === 'order.paid' || type === 'order.extended') && data.chargeKey !== null)
         touched.charges.add(data.chargeKey);
       if (type === 'due.paid') touched.paying.add(data.agreementId);

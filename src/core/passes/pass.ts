@@ -51,6 +51,8 @@ export const PassSeed = z.object({
   ]),
   from: z.string(),
   until: z.string().nullable(),
+  /** How many sessions it brings; left out where its product has none. */
+  sessions: z.object({ count: z.int(), units: z.int(), each: z.enum(['once', 'period']) }).optional(),
 });
 export type PassSeed = z.infer<typeof PassSeed>;
 

@@ -70,6 +70,19 @@ export interface RefusalFacts {
   'part-not-open': None;
   /** A lesson that is done by passing its quiz. */
   'quiz-first': None;
+  /** A moment that cannot be booked, or not any more. */
+  'slot-taken': None;
+  'no-sessions-left': None;
+  /** The pass by which they are booked is not open now. */
+  'sessions-on-hold': None;
+  'session-after-access': None;
+  'no-such-session': None;
+  /** Held, missed or called off already. */
+  'session-over': None;
+  'session-begun': None;
+  'session-not-begun': None;
+  /** Nearer than the notice. */
+  'session-late': { noticeHours: number };
   'used-up': { limit: number };
   'too-much': { most: number; currency: string };
   /** Of a line taken several times, so many are left to give back. */

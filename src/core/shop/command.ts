@@ -1,5 +1,6 @@
 import type { KeptCard } from '#core/agreements';
 import type { WayToPay } from '#core/ways';
+import type { Stretch } from '#core/booking';
 import type { Instant } from '#core/calendar';
 import type { LineChoice, QuoteChoice } from '#core/checkout';
 import type { CameFrom, ShopEvent } from '#core/journal';
@@ -21,6 +22,7 @@ import type {
   PriceId,
   ProductId,
   RefundId,
+  SessionId,
   StepId,
 } from '#core/ids';
 import type { ChargeAnswer, IdsPort, RefundAnswer } from './ports';
@@ -107,6 +109,41 @@ export type Command =
       right: number;
       of: number;
     }
+  | {
+      type: 'book-session';
+      personId: PersonId;
+      productId: ProductId;
+      at: Instant;
+      /** When the seller has something else to do. */
+      busy: readonly Stretch[];
+      by: 'member' | 'seller';
+      /** The member's, as their browser says it; null where the seller acts. */
+      zone: string | null;
+    }
+  | {
+      type: 'move-session';
+      sessionId: SessionId;
+      /** Whose it must be; null where the seller acts. */
+      personId: PersonId | null;
+      at: Instant;
+      busy: readonly Stretch[];
+      by: 'member' | 'seller';
+      /** The member's, as their browser says it; null where the seller acts. */
+      zone: string | null;
+    }
+  | {
+      type: 'call-off-session';
+      sessionId: SessionId;
+      personId: PersonId | null;
+      by: 'member' | 'seller';
+      /** Whether it takes one of those given, where the seller says so. */
+      counts: boolean;
+      /** The member was told that it is too late to have it back. */
+      seenLate: boolean;
+    }
+  | { type: 'mark-session'; sessionId: SessionId; as: 'held' | 'missed'; counts: boolean }
+  | { type: 'give-sessions'; passId: PassId; count: number; reason: string }
+  | { type: 'remind-session'; sessionId: SessionId; dueAt: Instant }
   | { type: 'fetch-file'; passId: PassId; fileId: FileId }
   | { type: 'agreement-moment'; moment: AgreementMoment; agreementId: AgreementId; dueAt: Instant }
   | { type: 'retry-due'; agreementId: AgreementId }

@@ -18,6 +18,14 @@ import {
   switchTo,
 } from './agreements';
 import { acceptOffer, declineOffer } from './commands/acceptOffer';
+import {
+  bookSession,
+  callOffSession,
+  giveSessions,
+  markSession,
+  moveSession,
+  remindSession,
+} from './commands/bookSession';
 import { answerCharge } from './commands/answerCharge';
 import { closeDispute, openDispute } from './commands/dispute';
 import { expireCharge, expirePass } from './commands/expire';
@@ -31,6 +39,7 @@ import { publish } from './commands/publish';
 import { answerRefund, refund } from './commands/refund';
 import type { Command, DecideContext, Decision } from './command';
 import { forPresentPeople } from './joined';
+import { sessionsFollow } from './sessions/follow';
 import type { ShopState } from './state';
 
 /**
@@ -38,7 +47,13 @@ import type { ShopState } from './state';
  * what follows inside the shop is in the same list, so that it is recorded whole or not at all.
  */
 export function decide(state: ShopState, asked: Command, context: DecideContext): Decision {
-  const command = forPresentPeople(state, asked);
+  const decision = decideAlone(state, forPresentPeople(state, asked), context);
+  if ('refused' in decision) return decision;
+  const follow = sessionsFollow(state, decision.events, context.now);
+  return follow.length === 0 ? decision : { events: [...decision.events, ...follow] };
+}
+
+function decideAlone(state: ShopState, command: Command, context: DecideContext): Decision {
   switch (command.type) {
     case 'publish':
       return publish(state, command, context);
@@ -110,6 +125,18 @@ export function decide(state: ShopState, asked: Command, context: DecideContext)
       return markLesson(state, command, context);
     case 'pass-quiz':
       return passQuiz(state, command, context);
+    case 'book-session':
+      return bookSession(state, command, context);
+    case 'move-session':
+      return moveSession(state, command, context);
+    case 'call-off-session':
+      return callOffSession(state, command, context);
+    case 'mark-session':
+      return markSession(state, command, context);
+    case 'give-sessions':
+      return giveSessions(state, command, context);
+    case 'remind-session':
+      return remindSession(state, command, context);
     case 'fetch-file':
       return fetchFile(state, command, context);
     case 'mark-done':

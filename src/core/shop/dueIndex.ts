@@ -1,5 +1,5 @@
 import type { Instant } from '#core/calendar';
-import type { AgreementId, PassId } from '#core/ids';
+import type { AgreementId, PassId, SessionId } from '#core/ids';
 import { pairOf } from './ids';
 
 /** What time brings to an agreement. */
@@ -10,6 +10,7 @@ export interface DueItem {
   what:
     | { kind: 'charge-not-confirmed'; key: string }
     | { kind: 'pass-expires'; passId: PassId }
+    | { kind: 'session-near'; sessionId: SessionId }
     | { kind: AgreementMoment; agreementId: AgreementId };
 }
 
@@ -25,14 +26,16 @@ const RANK: Record<DueItem['what']['kind'], number> = {
   'pass-expires': 3,
   notice: 4,
   amount: 4,
+  'session-near': 4,
 };
 
 /** What comes first stands first; no two moments of one thing are equal. */
 export const placeOf = ({ at, what: { kind } }: DueItem): string => `${at}${RANK[kind]}${kind}`;
 
-/** The charge, pass or agreement that a moment belongs to. */
+/** The charge, pass, session or agreement that a moment belongs to. */
 function thingOf({ what }: DueItem): string {
   if ('agreementId' in what) return pairOf('agreement', what.agreementId);
+  if ('sessionId' in what) return pairOf('session', what.sessionId);
   return 'passId' in what ? pairOf('pass', what.passId) : pairOf('charge', what.key);
 }
 

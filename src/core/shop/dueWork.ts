@@ -24,6 +24,8 @@ function commandFor({ at, what }: DueItem): Command {
   switch (what.kind) {
     case 'pass-expires':
       return { type: 'expire-pass', passId: what.passId, dueAt: at };
+    case 'session-near':
+      return { type: 'remind-session', sessionId: what.sessionId, dueAt: at };
     case 'charge-not-confirmed':
       return { type: 'expire-charge', key: what.key, dueAt: at };
     default:

@@ -11,6 +11,7 @@ import { pairOf } from './ids';
 import { disputeClosed, disputeOpened, moneyBack, reserve } from './evolvePayments';
 import { joinedPeople } from './evolvePeople';
 import { need, push } from './known';
+import { sessionAppliers } from './sessions/evolveSessions';
 
 /**
  * Applies one event. It only copies and counts what the event carries and computes nothing, so that history
@@ -45,6 +46,7 @@ type Appliers = { [T in EventType]: (state: ShopState, data: EventOf<T>['data'],
 const appliers: Appliers = {
   ...agreementAppliers,
   ...orderAppliers,
+  ...sessionAppliers,
   'release.published': (state, { release }, at) => {
     state.release = release;
     state.releases.push({ number: release, since: at });

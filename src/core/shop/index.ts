@@ -88,3 +88,5 @@ export { type WalkChoices, walkPath, type WalkReport } from './walkPath';
 export { walkRelease, type Walked } from './walk';
 export { rehearse, NOTHING_HAPPENS, type Rehearsal, type RehearsedStep, type Script } from './rehearse';
 export { createRunner, type Runner } from './runner';
+export { entriesOf, leftOn, sessionsOfPass } from './sessions/ledger';
+export { accessEndsAt, isLate, takenTimes } from './commands/bookSession';

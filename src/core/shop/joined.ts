@@ -22,7 +22,11 @@ export function forPresentPeople(state: Pick<ShopState, 'joined'>, command: Comm
     case 'void-claims':
     case 'mark-lesson':
     case 'pass-quiz':
+    case 'book-session':
       return { ...command, personId: now(command.personId) };
+    case 'move-session':
+    case 'call-off-session':
+      return command.personId === null ? command : { ...command, personId: now(command.personId) };
     case 'give-passes':
       return { ...command, gifts: command.gifts.map((gift) => ({ ...gift, personId: now(gift.personId) })) };
     case 'join-people':

@@ -58,6 +58,14 @@ export function leaving(
         const answer = await asking.refund(refund);
         return isRecorded(await execute({ type: 'answer-refund', refundId: refund.id, answer }));
       }
+      case 'session-mail': {
+        const { kind: _, writtenAt: at, ...mail } = todo;
+        const session = state().sessions.get(mail.sessionId);
+        const pass = session && state().passes.get(session.passId);
+        const person = pass && reached(pass.personId);
+        if (person && session) await ports.mailer.sendSession({ key: mail.key, mail, session, person, at });
+        return isRecorded(await execute({ type: 'mark-done', key: mail.key }));
+      }
       case 'access-mail': {
         const { key, personId, productIds, at } = todo;
         const person = reached(personId);
@@ -99,6 +107,7 @@ export function todoKeyOf(event: ShopEvent): string | null {
     case 'access.mailDue':
     case 'agreement.mailDue':
     case 'mail.due':
+    case 'session.mailDue':
     case 'void.due':
       return event.data.key;
     case 'refund.requested':

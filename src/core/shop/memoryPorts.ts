@@ -6,6 +6,7 @@ import type {
   ChargeAnswer,
   ChargeRequest,
   OutgoingAccessMail,
+  OutgoingSessionMail,
   OutgoingAgreementMail,
   OutgoingMail,
   Ports,
@@ -17,6 +18,7 @@ export interface MemoryPorts extends Ports {
   mails: OutgoingMail[];
   about: OutgoingAgreementMail[];
   access: OutgoingAccessMail[];
+  sessions: OutgoingSessionMail[];
   charges: ChargeRequest[];
   refunds: RefundRequest[];
   setNow(at: Instant): void;
@@ -41,6 +43,7 @@ export function memoryPorts(
     mails: [],
     about: [],
     access: [],
+    sessions: [],
     charges: [],
     refunds: [],
     setNow: (at) => {
@@ -95,6 +98,10 @@ export function memoryPorts(
       },
       sendAccess: (mail) => {
         ports.access.push(mail);
+        return Promise.resolve();
+      },
+      sendSession: (mail) => {
+        ports.sessions.push(mail);
         return Promise.resolve();
       },
       sendAbout: (mail) => {

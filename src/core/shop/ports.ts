@@ -1,5 +1,6 @@
 import type { Instant } from '#core/calendar';
-import type { Batch } from '#core/journal';
+import type { Session } from '#core/booking';
+import type { Batch, EventOf } from '#core/journal';
 import type { PersonRecord } from '#core/people';
 import type { Release } from '#core/release';
 import type { Agreement } from '#core/agreements';
@@ -91,10 +92,19 @@ export interface OutgoingAccessMail {
   productIds: readonly ProductId[];
   at: Instant;
 }
+/** A message about a session. */
+export interface OutgoingSessionMail {
+  key: string;
+  mail: EventOf<'session.mailDue'>['data'];
+  session: Session;
+  person: PersonRecord;
+  at: Instant;
+}
 export interface MailerPort {
   send(mail: OutgoingMail): Promise<void>;
   sendAccess(mail: OutgoingAccessMail): Promise<void>;
   sendAbout(mail: OutgoingAgreementMail): Promise<void>;
+  sendSession(mail: OutgoingSessionMail): Promise<void>;
 }
 
 export interface VaultPort {

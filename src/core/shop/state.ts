@@ -14,14 +14,16 @@ import type {
   PriceId,
   ProductId,
   RefundId,
+  SessionId,
   StepId,
 } from '#core/ids';
 import type { Agreement, AgreementSeed, KeptCard } from '#core/agreements';
 import type { OwedDue, Payment } from '#core/payments';
+import type { LedgerEntry, Session } from '#core/booking';
 import type { Instant } from '#core/calendar';
 import type { Quote, QuoteLine } from '#core/checkout';
 import { DueIndex } from './dueIndex';
-import type { CameFrom } from '#core/journal';
+import type { CameFrom, EventOf } from '#core/journal';
 import type { AgreementMail } from '../messages/agreementMail';
 import type { FileUse, Pass, PassSeed } from '#core/passes';
 
@@ -194,6 +196,7 @@ export type Todo =
   /** Somebody was given access by hand. */
   | { kind: 'access-mail'; key: string; personId: PersonId; productIds: readonly ProductId[]; at: Instant }
   | { kind: 'due'; key: string }
+  | ({ kind: 'session-mail'; writtenAt: Instant } & EventOf<'session.mailDue'>['data'])
   | { kind: 'agreement-mail'; key: string; message: AgreementMail; at: Instant };
 
 /** One checkout of one visit: at most one order comes of it. */
@@ -241,6 +244,10 @@ export interface ShopState {
   fileUses: Map<string, FileUse>;
   /** By person and product (`pairOf`). */
   progress: Map<string, Progress>;
+  sessions: Map<SessionId, Session>;
+  sessionsOfPass: Map<PassId, SessionId[]>;
+  /** What each pass was given, and what lapsed or went back. */
+  sessionEntries: Map<PassId, LedgerEntry[]>;
   refunds: Map<RefundId, Refund>;
   disputes: Map<DisputeId, Dispute>;
   agreements: Map<AgreementId, Agreement>;
@@ -277,6 +284,9 @@ export function newShopState(): ShopState {
     soldIn: new Map(),
     fileUses: new Map(),
     progress: new Map(),
+    sessions: new Map(),
+    sessionsOfPass: new Map(),
+    sessionEntries: new Map(),
     refunds: new Map(),
     disputes: new Map(),
     agreements: new Map(),

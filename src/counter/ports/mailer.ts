@@ -1,6 +1,7 @@
 import MailComposer from 'nodemailer/lib/mail-composer';
 import { chargeFor } from '#core/agreements';
 import { msOf, type Instant } from '#core/calendar';
+import { type CalendarEntry, calendarFile } from '#core/booking';
 import type { ShopDetails } from '#core/catalogue';
 import {
   accessMessage,
@@ -8,6 +9,7 @@ import {
   type Message,
   receiptMessage,
   refundMessage,
+  sessionMessage,
   type Setting,
 } from '#core/messages';
 import { NotAnswered, type MailerPort, type Order } from '#core/shop';
@@ -25,6 +27,7 @@ interface Options {
   publicAddress: () => string;
   shop: () => ShopDetails;
   productTitle: (productId: ProductId) => string;
+  placeOf: (productId: ProductId) => string;
   productOfPass: (passId: PassId) => string;
   /** What is still due of an order, a statement for each payment plan or subscription. */
   laterOf: (order: Order, step: StepId | null, locale: string) => string[];
@@ -40,6 +43,27 @@ export interface Mailer extends MailerPort {
   sendMessage(key: string, to: { name: string; address: string }, message: Message, at: Instant): Promise<void>;
 }
 
+const domainOf = ({ senderAddress }: ShopDetails): string => senderAddress.split('@')[1] ?? 'shop.example';
+
+/** A session as a calendar holds it. */
+export const entryOf = (
+  session: { sessionId: string; sequence: number; from: Instant; until: Instant; title: string; place: string },
+  shop: ShopDetails,
+  attendee: { name: string; address: string } | null,
+  writtenAt: Instant,
+): CalendarEntry => ({
+  uid: `${session.sessionId}@${domainOf(shop)}`,
+  sequence: session.sequence,
+  writtenAt,
+  from: session.from,
+  until: session.until,
+  title: `${session.title}, ${shop.name}`,
+  description: '',
+  place: session.place,
+  organizer: { name: shop.name, address: shop.senderAddress },
+  attendee: attendee && { name: attendee.name === '' ? attendee.address : attendee.name, address: attendee.address },
+});
+
 /** Composes RFC 5322 messages and hands them to the mail service. A message's key is its Message-ID, so sending twice is once. */
 export function createMailer(options: Options): Mailer {
   /** @param language as frozen on the order; null is the shop's own */
@@ -53,9 +77,10 @@ export function createMailer(options: Options): Mailer {
     to: { name: string; address: string },
     message: Message,
     at: Instant,
+    calendar?: { method: 'REQUEST' | 'CANCEL'; content: string },
   ): Promise<void> {
     const shop = options.shop();
-    const domain = shop.senderAddress.split('@')[1] ?? 'shop.example';
+    const domain = domainOf(shop);
     const raw = await new MailComposer({
       from: { name: shop.name, address: shop.senderAddress },
       to: { name: to.name.replace(/\s+/g, ' '), address: to.address },
@@ -64,6 +89,7 @@ export function createMailer(options: Options): Mailer {
       messageId: `<${key}@${domain}>`,
       date: new Date(msOf(at)),
       headers: { 'Auto-Submitted': 'auto-generated' },
+      ...(calendar ? { icalEvent: { ...calendar, filename: 'session.ics' } } : {}),
     })
       .compile()
       .build();
@@ -106,6 +132,22 @@ export function createMailer(options: Options): Mailer {
       const titles = productIds.map(options.productTitle);
       const said = setting(options.languageOf(person.id));
       return sendMessage(key, person, accessMessage(said, person.name, titles, { url, days: RECEIPT_LINK_DAYS }), at);
+    },
+    async sendSession({ key, mail, session, person, at }) {
+      const secret = await options.doors.makeLink(person.id, RECEIPT_LINK_DAYS * DAY);
+      const url = `${options.publicAddress()}/member/enter/${secret}`;
+      const said = setting(options.languageOf(person.id));
+      const about = {
+        ...mail,
+        title: options.productTitle(session.productId),
+        place: options.placeOf(session.productId),
+        zone: session.zone,
+        counts: session.counts,
+      };
+      const method = mail.mail === 'called-off' ? 'CANCEL' : 'REQUEST';
+      const content = calendarFile(method, [entryOf(about, said.shop, person, at)]);
+      const message = sessionMessage(said, about, person.name, { url, days: RECEIPT_LINK_DAYS });
+      return sendMessage(key, person, message, at, { method, content });
     },
     async send({ key, mail, person: record, order, refund, step, at }) {
       const person = { ...record, name: nameAt(record, order.checkoutId) };

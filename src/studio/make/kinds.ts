@@ -2,6 +2,8 @@ import type { ComponentType } from 'react';
 import type { ProductName, ProductsByKind } from '#core/catalogue';
 import type { Draft } from '../data/draft';
 import { BundleContents } from './bundle/BundleContents';
+import { CoachingContents } from './coaching/CoachingContents';
+import { NextTimes } from './coaching/NextTimes';
 import { CourseContents } from './course/CourseContents';
 import { CourseLimits } from './course/CourseLimits';
 import { LessonSheet } from './course/LessonSheet';
@@ -40,6 +42,11 @@ const SHEETS: { [K in ProductName]: ProductSheetParts<ProductsByKind[K]> } = {
     Limits: MembershipLimits,
     Part: PostSheet,
     Outcome: InsideWillHave,
+  },
+  coaching: {
+    Contents: CoachingContents,
+    Limits: () => null,
+    Outcome: NextTimes,
   },
   course: {
     Contents: CourseContents,

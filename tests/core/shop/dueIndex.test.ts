@@ -8,7 +8,7 @@ const STEPS = [
   ['due', 'try'],
   ['charge-not-confirmed'],
   ['end', 'end-unpaid', 'grace', 'pass-expires'],
-  ['amount', 'notice'],
+  ['amount', 'notice', 'session-near'],
 ];
 const stepOf = (item: DueItem): number => STEPS.findIndex((kinds) => kinds.includes(item.what.kind));
 const nameOf = ({ what }: DueItem): string =>
@@ -16,7 +16,9 @@ const nameOf = ({ what }: DueItem): string =>
     ? `agreement ${what.agreementId}`
     : 'passId' in what
       ? `pass ${what.passId}`
-      : `charge ${what.key}`;
+      : 'sessionId' in what
+        ? `session ${what.sessionId}`
+        : `charge ${what.key}`;
 const placeOf = (i: DueItem): string => [i.at, stepOf(i), i.what.kind, nameOf(i)].join(' ');
 const first = (items: DueItem[]): DueItem | undefined =>
   [...items].sort((a, b) => (placeOf(a) < placeOf(b) ? -1 : 1))[0];

@@ -54,3 +54,4 @@ export { Download, ProductLink } from './download';
 export { Captions, LessonBlock, type Written } from './written';
 export * from './course';
 export * from './membership';
+export { asBooked, Coaching, CoachingQuestion } from './coaching';

@@ -1,4 +1,5 @@
 import type * as z from 'zod';
+import type { SessionsPromised } from '#core/booking';
 import type { ProductId } from '#core/ids';
 import type { Part } from '#core/opening';
 import type { FileRef } from '../file';
@@ -75,6 +76,8 @@ export interface ProductKind<P extends ProductBase> {
   written(product: P): Written[];
   /** What in it is looked for by its own title, and edited apart. */
   named(product: P): { id: string; title: string; what: string }[];
+  /** How many sessions a pass to it brings, once or each paid period; left out by kinds without any. */
+  sessions?(product: P): Omit<SessionsPromised, 'units'> | null;
   /** How often one buyer may fetch one thing, for how many hours a link to it works, and whether PDFs bear their name. */
   limits(product: P): { fetches: number; linkHours: number; named: boolean };
 }

@@ -1,11 +1,15 @@
 import { bundleKind } from './bundle';
+import { coachingKind } from './coaching';
 import { courseKind } from './course';
 import { downloadKind } from './download';
 import { membershipKind } from './membership';
 import type { AnyProductKind } from './kind';
 
 /** Every kind of product, in the order in which "New product" names them. A kind is added by its folder and a line here. */
-export const PRODUCT_KINDS = [downloadKind, courseKind, membershipKind, bundleKind] as unknown as readonly [
-  AnyProductKind,
-  ...AnyProductKind[],
-];
+export const PRODUCT_KINDS = [
+  downloadKind,
+  courseKind,
+  membershipKind,
+  coachingKind,
+  bundleKind,
+] as unknown as readonly [AnyProductKind, ...AnyProductKind[]];

@@ -38,6 +38,18 @@ export const productKind = documentKind<'product', Product>({
     benefits: 'benefits',
     article: 'article number',
     parts: ['what is in it', 'what is in it'],
+    sessions: 'how many sessions',
+    each: 'how often sessions are given',
+    minutes: 'length of a session',
+    grid: 'when sessions may begin',
+    hours: ['open hours', 'open hours'],
+    noticeHours: 'notice',
+    bufferBefore: 'minutes free before',
+    bufferAfter: 'minutes free after',
+    aheadDays: 'days ahead',
+    mostPerDay: 'most a day',
+    place: 'where it takes place',
+    questions: ['what is asked', 'what is asked'],
     modules: ['its lessons', 'its lessons'],
     posts: ['its posts', 'its posts'],
     plan: ['when it opens', 'when it opens'],
@@ -62,6 +74,19 @@ export const productKind = documentKind<'product', Product>({
           level: 'stops',
           code: 'part-missing',
           text: `${quoted(product.title)} holds something that is no longer here.`,
+          about,
+        });
+      if (
+        productKindOf(product).opensAs === 'itself' &&
+        reachedBy(products, inside).some((id) => {
+          const part = products.find((p) => p.id === id);
+          return part && productKindOf(part).sessions?.(part);
+        })
+      )
+        found.push({
+          level: 'stops',
+          code: 'sessions-inside',
+          text: `${quoted(product.title)} holds sessions, which are counted for each buyer. Take them out, and sell both in one offer instead.`,
           about,
         });
       if (isInItself(products, product.id))

@@ -7,6 +7,7 @@ import { moneyBackEvents } from './moneyBack';
 import { orderEvents } from './orders';
 import { outgoingEvents } from './outgoing';
 import { passEvents } from './passes';
+import { sessionEvents } from './sessions';
 import { shopEvents } from './shop';
 
 /**
@@ -22,6 +23,7 @@ export const eventKinds = {
   ...moneyBackEvents,
   ...agreementEvents,
   ...learningEvents,
+  ...sessionEvents,
 };
 
 export type EventType = keyof typeof eventKinds;

@@ -1,13 +1,13 @@
 import * as z from 'zod';
 import { event } from './kind';
 import { fileId1, moment1, passId1, personId1, productId1 } from './parts/basics';
-import { closeReason1, holdReason1, holdReason2, pass1, pass2, passFrom1 } from './parts/pass';
+import { closeReason1, holdReason1, holdReason2, pass1, pass2, pass3, passFrom1 } from './parts/pass';
 
 /** Rights to open a product, and what was fetched under them. */
 export const passEvents = {
-  'pass.opened': event(z.strictObject({ pass: pass1 })).next(z.strictObject({ pass: pass2 }), ({ pass }) => ({
-    pass: passFrom1(pass),
-  })),
+  'pass.opened': event(z.strictObject({ pass: pass1 }))
+    .next(z.strictObject({ pass: pass2 }), ({ pass }) => ({ pass: passFrom1(pass) }))
+    .next(z.strictObject({ pass: pass3 }), (data) => data),
   'pass.held': event(z.strictObject({ passId: passId1, why: holdReason1 })).next(
     z.strictObject({ passId: passId1, why: holdReason2 }),
     (data) => data,

@@ -24,6 +24,7 @@ import { mailOf, nextDue, noSuch, shopOf, stillAsking, toCome, toldAtStart, tria
 import { creditGiven, creditGone, paidWith, unusedNow, unusedParts } from './credit';
 import { leftOf } from '#core/payments';
 import { keyOf } from '../ids';
+import { sessionsOf } from '../passesToOpen';
 
 /**
  * From one subscription to another: the old one ends, the new one starts now and now is its anchor, without trial,
@@ -188,7 +189,15 @@ function begun(
   const passes = to.productIds.map((productId) => {
     const cause = { kind: 'paid' as const, orderId: to.orderId, lineId: to.lineId, agreementId: to.id };
     return fact('pass.opened', {
-      pass: { id: ids.next('p'), personId: to.personId, productId, cause, from: now, until: null },
+      pass: {
+        id: ids.next('p'),
+        personId: to.personId,
+        productId,
+        cause,
+        from: now,
+        until: null,
+        ...sessionsOf(context.release?.content.products ?? [], productId),
+      },
     });
   });
   return [

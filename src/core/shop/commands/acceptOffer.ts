@@ -32,7 +32,12 @@ export function acceptOffer(
   if (fingerprint(quoteFingerprint(quote)) !== shown) return refuse('quote-changed');
 
   const { personId, checkoutId, language, recipientId } = order;
-  const opens = passesToOpen(quote, { personId: recipientId ?? personId, orderId, now: context.now }, context.ids.next);
+  const opens = passesToOpen(
+    quote,
+    release.content.products,
+    { personId: recipientId ?? personId, orderId, now: context.now },
+    context.ids.next,
+  );
   const success = { orderId, checkoutId, personId, quote, opens, language, recipientId, came: came ?? NOWHERE };
   const lasting = quote.lines.some((line) => isLasting(line.terms));
   const card = other ?? order.card;

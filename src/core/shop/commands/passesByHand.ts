@@ -7,6 +7,7 @@ import { refuse } from '#core/refusal';
 import type { Command, DecideContext, Decision } from '../command';
 import { keyOf } from '../ids';
 import { passesFor } from '../passesFor';
+import { sessionsOf } from '../passesToOpen';
 import type { ShopState } from '../state';
 
 /**
@@ -29,7 +30,15 @@ export function givePasses(
     events: [
       ...given.map(({ personId, productId, until }) =>
         fact('pass.opened', {
-          pass: { id: ids.next('p'), personId, productId, cause: { kind: 'gift', reason }, from: now, until },
+          pass: {
+            id: ids.next('p'),
+            personId,
+            productId,
+            cause: { kind: 'gift', reason },
+            from: now,
+            until,
+            ...sessionsOf(release?.content.products ?? [], productId),
+          },
         }),
       ),
       // One letter to each, whatever they were given: written down with it, so that none is forgotten.

@@ -32,7 +32,12 @@ export function pay(state: ShopState, command: Pay, context: DecideContext): Dec
     return refuse('quote-changed');
   }
   const orderId = record?.orderId ?? ids.next('o');
-  const opens = passesToOpen(quote, { personId: command.recipientId ?? command.personId, orderId, now }, ids.next);
+  const opens = passesToOpen(
+    quote,
+    command.release.content.products,
+    { personId: command.recipientId ?? command.personId, orderId, now },
+    ids.next,
+  );
   // With nothing due today and something later the card is verified for nothing, and kept.
   const later = quote.lines.some((line) => isLasting(line.terms));
   if (quote.dueToday === 0 && !later) {

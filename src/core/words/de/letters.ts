@@ -40,6 +40,45 @@ export const letters: LetterWords = {
       `Hier anmelden:\n${url}`,
       `Der Link gilt einmal, ${minutes} Minuten lang. Wenn Sie nicht darum gebeten haben, brauchen Sie nichts zu tun.`,
     ),
+  until: 'bis',
+  session: {
+    booked: ({ title, times, place, url, days }) =>
+      letter(
+        `Gebucht: ${title}`,
+        times,
+        place,
+        'Die Datei an dieser Mail trägt es in Ihren Kalender ein.',
+        `Hier verlegen oder absagen:\n${url}`,
+        `Der Link gilt einmal und ${days} Tage lang. Danach fordern Sie mit dieser Adresse einen neuen an.`,
+      ),
+    moved: ({ title, times, was, place, by, url }) =>
+      letter(
+        `Verlegt: ${title}`,
+        by === 'member' ? `Sie haben ${title} verlegt. Jetzt ist es:` : `${title} wurde verlegt. Jetzt ist es:`,
+        times,
+        place,
+        `Vorher war es:\n${was}`,
+        'Die Datei an dieser Mail verlegt es in Ihrem Kalender.',
+        `Hier ansehen:\n${url}`,
+      ),
+    'called-off': ({ title, times, by, counts, url }) =>
+      letter(
+        `Abgesagt: ${title}`,
+        times,
+        by === 'access'
+          ? 'Es entfällt, weil der Zugang dazu geendet hat.'
+          : by === 'member'
+            ? counts
+              ? 'Sie haben kurzfristig abgesagt, daher zählt die Sitzung als verbraucht.'
+              : 'Sie haben rechtzeitig abgesagt: Sie können eine andere buchen.'
+            : counts
+              ? 'Es musste abgesagt werden. Die Sitzung zählt als verbraucht.'
+              : 'Es musste abgesagt werden. Sie können eine andere buchen.',
+        'Die Datei an dieser Mail nimmt es aus Ihrem Kalender.',
+        by === 'access' ? '' : `Hier buchen:\n${url}`,
+      ),
+    reminder: ({ title, times, place, url }) => letter(`Bald: ${title}`, times, place, `Hier ansehen:\n${url}`),
+  },
   access: ({ shop, titles, url, days }) =>
     letter(
       `${titles} ist für Sie geöffnet`,

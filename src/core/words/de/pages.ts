@@ -39,6 +39,8 @@ export const pages: PageWords = {
   files: (n) => (n === 1 ? '1 Datei' : `${n} Dateien`),
   links: (n) => (n === 1 ? '1 Link' : `${n} Links`),
   things: (n) => (n === 1 ? '1 Teil' : `${n} Teile`),
+  sessions: (n, minutes, each) =>
+    `${n === 1 ? '1 Sitzung' : `${n} Sitzungen`} von ${minutes} Minuten${each === 'period' ? ' je bezahltem Zeitraum' : ''}`,
   posts: (n) => (n === 1 ? '1 Beitrag' : `${n} Beiträge`),
   lessons: (n) => (n === 1 ? '1 Lektion' : `${n} Lektionen`),
   modules: (n) => (n === 1 ? '1 Modul' : `${n} Module`),

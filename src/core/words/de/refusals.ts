@@ -102,6 +102,18 @@ export const refusals: RefusalWords = {
   'no-such-lesson': () => 'Diese Lektion gehört nicht zu dem, was Ihnen gehört.',
   'part-not-open': () => 'Das ist für Sie noch nicht geöffnet.',
   'quiz-first': () => 'Diese Lektion ist erledigt, sobald die Fragen bestanden sind.',
+  'slot-taken': () => 'Diese Zeit ist nicht mehr frei. Nichts wurde gebucht oder geändert. Wählen Sie eine andere.',
+  'no-sessions-left': () => 'Alle Sitzungen sind verbraucht oder gebucht. Nichts wurde geändert.',
+  'sessions-on-hold': () =>
+    'Solange der Zugang ruht oder noch nicht begonnen hat, lässt sich nichts Neues buchen. Was gebucht ist, bleibt.',
+  'session-after-access': () =>
+    'Der Zugang endet, bevor diese Sitzung vorbei wäre. Nichts wurde geändert. Wählen Sie eine frühere Zeit.',
+  'no-such-session': () => 'Eine solche Sitzung gibt es unter Ihren Dingen nicht.',
+  'session-over': () => 'Diese Sitzung ist vorbei oder abgesagt. Nichts wurde geändert.',
+  'session-begun': () => 'Diese Sitzung hat begonnen. Nichts wurde geändert.',
+  'session-not-begun': () => 'Diese Sitzung hat noch nicht begonnen. Nichts wurde geändert.',
+  'session-late': ({ noticeHours }) =>
+    `Sie beginnt in weniger als ${noticeHours === 1 ? 'einer Stunde' : `${noticeHours} Stunden`}. Sie lässt sich absagen und zählt dann als verbraucht. Nichts wurde geändert.`,
   'used-up': ({ limit }) =>
     `Diese Datei wurde ${limit}-mal geladen, öfter geht es nicht. Schreiben Sie uns, wir helfen weiter.`,
   'too-much': ({ most, currency }, { money }) => `Höchstens ${money(most, currency)} können noch zurückgegeben werden.`,

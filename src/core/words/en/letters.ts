@@ -16,6 +16,20 @@ interface About {
   way: (doing: string) => string;
 }
 
+interface AboutSession {
+  title: string;
+  /** A line for each zone. */
+  times: string;
+  /** When it was to be before; empty where it has not moved. */
+  was: string;
+  place: string;
+  by: 'member' | 'seller' | 'access';
+  /** Whether it takes one of those that were given. */
+  counts: boolean;
+  url: string;
+  days: number;
+}
+
 const letter = (subject: string, ...paragraphs: string[]): Letter => ({
   subject,
   paragraphs: paragraphs.filter((p) => p !== ''),
@@ -76,6 +90,45 @@ export const letters = {
       `Sign in here:\n${url}`,
       `The link works once, for ${minutes} minutes. If you did not ask for it, nothing needs to be done.`,
     ),
+  until: 'to',
+  session: {
+    booked: (of: AboutSession): Letter =>
+      letter(
+        `Booked: ${of.title}`,
+        of.times,
+        of.place,
+        'The file with this mail puts it into your calendar.',
+        `Move it or call it off here:\n${of.url}`,
+        `The link works once, for ${of.days} days. After that, ask for another with this address.`,
+      ),
+    moved: (of: AboutSession): Letter =>
+      letter(
+        `Moved: ${of.title}`,
+        of.by === 'member' ? `You have moved ${of.title}. It is now:` : `${of.title} has been moved. It is now:`,
+        of.times,
+        of.place,
+        `Before, it was:\n${of.was}`,
+        'The file with this mail moves it in your calendar.',
+        `See it here:\n${of.url}`,
+      ),
+    'called-off': (of: AboutSession): Letter =>
+      letter(
+        `Called off: ${of.title}`,
+        of.times,
+        of.by === 'access'
+          ? 'It falls away, because access to it has ended.'
+          : of.by === 'member'
+            ? of.counts
+              ? 'You have called it off at short notice, so it counts as used.'
+              : 'You have called it off in time: you can book another one.'
+            : of.counts
+              ? 'It had to be called off. It counts as used.'
+              : 'It had to be called off. You can book another one.',
+        'The file with this mail takes it out of your calendar.',
+        of.by === 'access' ? '' : `Book here:\n${of.url}`,
+      ),
+    reminder: (of: AboutSession): Letter => letter(`Soon: ${of.title}`, of.times, of.place, `See it here:\n${of.url}`),
+  },
   access: (of: { shop: string; titles: string; url: string; days: number }): Letter =>
     letter(
       `${of.titles} is open to you`,

@@ -36,6 +36,8 @@ export const pages = {
   files: (n: number): string => (n === 1 ? '1 file' : `${n} files`),
   links: (n: number): string => (n === 1 ? '1 link' : `${n} links`),
   things: (n: number): string => (n === 1 ? '1 thing' : `${n} things`),
+  sessions: (n: number, minutes: number, each: 'once' | 'period'): string =>
+    `${n === 1 ? '1 session' : `${n} sessions`} of ${minutes} minutes${each === 'period' ? ' each paid period' : ''}`,
   posts: (n: number): string => (n === 1 ? '1 post' : `${n} posts`),
   lessons: (n: number): string => (n === 1 ? '1 lesson' : `${n} lessons`),
   modules: (n: number): string => (n === 1 ? '1 module' : `${n} modules`),

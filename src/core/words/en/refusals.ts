@@ -104,6 +104,18 @@ export const refusals: RefusalWords = {
   'no-such-lesson': () => 'There is no such lesson in what is yours.',
   'part-not-open': () => 'This has not opened for you yet.',
   'quiz-first': () => 'This lesson is done once its quiz is passed.',
+  'slot-taken': () => 'This time is not free any more. Nothing was booked or changed. Choose another one.',
+  'no-sessions-left': () => 'All sessions are used or booked. Nothing was changed.',
+  'sessions-on-hold': () =>
+    'Nothing new can be booked while access is on hold or has not begun. What is booked stands as it is.',
+  'session-after-access': () =>
+    'Access ends before this session would be over. Nothing was changed. Choose an earlier time.',
+  'no-such-session': () => 'There is no such session in what is yours.',
+  'session-over': () => 'This session is over or was called off. Nothing was changed.',
+  'session-begun': () => 'This session has begun. Nothing was changed.',
+  'session-not-begun': () => 'This session has not begun yet. Nothing was changed.',
+  'session-late': ({ noticeHours }) =>
+    `It begins in less than ${noticeHours === 1 ? 'an hour' : `${noticeHours} hours`}. It can be called off, and then it counts as used. Nothing was changed.`,
   'used-up': ({ limit }) =>
     `This file was fetched ${limit} times, which is as often as it can be. Write to us and we will help.`,
   'too-much': ({ most, currency }, { money }) => `At most ${money(most, currency)} can still be given back.`,

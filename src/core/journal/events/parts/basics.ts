@@ -17,6 +17,7 @@ import type {
   PriceId,
   ProductId,
   RefundId,
+  SessionId,
   StepId,
 } from '#core/ids';
 
@@ -40,6 +41,7 @@ export const fileId1 = idOf<FileId>();
 export const lessonId1 = idOf<LessonId>();
 export const offerId1 = idOf<OfferId>();
 export const priceId1 = idOf<PriceId>();
+export const sessionId1 = idOf<SessionId>();
 export const stepId1 = idOf<StepId>();
 export const couponId1 = idOf<CouponId>();
 export const chargeKey1 = idOf<ChargeKey>();

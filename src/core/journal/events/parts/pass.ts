@@ -36,4 +36,10 @@ export const pass1 = z.strictObject({
 
 /** A pass as it begins: what holds or closes it comes later. */
 export const pass2 = pass1.omit({ hold: true, closed: true });
+/** With how many sessions it brings, of one unit or each paid period. */
+export const pass3 = pass2.extend({
+  sessions: z
+    .strictObject({ count: z.int().min(1), units: z.int().min(1), each: z.enum(['once', 'period']) })
+    .optional(),
+});
 export const passFrom1 = ({ hold: _, closed: __, ...pass }: z.infer<typeof pass1>): z.infer<typeof pass2> => pass;

@@ -1,0 +1,136 @@
+import { type LedgerEntry, type Session, sessionsLeft, type SessionsPromised, unusedOf } from '#core/booking';
+import type { Instant } from '#core/calendar';
+import { type EventOf, fact, type ShopEvent } from '#core/journal';
+import type { ChargeKey, PassId } from '#core/ids';
+import type { PassSeed } from '#core/passes';
+import type { ShopState } from '../state';
+import { calledOff } from './calledOff';
+import { entriesOf, sessionsOfPass } from './ledger';
+
+/**
+ * What follows for sessions from what was decided, whatever decided it: a pass that opens brings its sessions, a paid
+ * period brings new ones, money that goes back takes unused ones along, and what a pass that closes had booked falls
+ * away. So nothing that opens, pays or closes has to know of sessions.
+ */
+export function sessionsFollow(state: ShopState, events: readonly ShopEvent[], now: Instant): ShopEvent[] {
+  const opened = new Map(
+    events.flatMap((e) => (e.type === 'pass.opened' ? [[e.data.pass.id, e.data.pass] as const] : [])),
+  );
+  const closed = new Set(events.flatMap((e) => (e.type === 'pass.closed' ? [e.data.passId] : [])));
+  const follow: ShopEvent[] = [];
+  for (const pass of opened.values()) follow.push(...givenOnOpening(pass, events));
+  for (const event of events) {
+    if (event.type === 'due.paid') follow.push(...givenByDue(state, event.data, [...opened.values()], closed));
+    if (event.type === 'refund.paid') follow.push(...takenBack(state, event.data.refundId, closed));
+    if (event.type === 'pass.closed') follow.push(...fallAway(state, event.data.passId, now, now));
+    if (event.type === 'pass.untilMoved' && event.data.until !== null && !closed.has(event.data.passId))
+      follow.push(...fallAway(state, event.data.passId, event.data.until, now));
+  }
+  return follow;
+}
+
+/** What a pass brings when it opens. Those of each paid period come with the first that is paid: a trial is none. */
+function givenOnOpening({ id: passId, sessions, cause }: PassSeed, events: readonly ShopEvent[]): ShopEvent[] {
+  if (!sessions) return [];
+  const agreementId = cause.kind === 'paid' ? cause.agreementId : undefined;
+  const begins = events.find((e) => e.type === 'agreement.started' && e.data.agreement.id === agreementId);
+  const agreement = begins?.type === 'agreement.started' ? begins.data : undefined;
+  const inPeriods = isInPeriods(sessions, agreement?.agreement.terms.kind);
+  if (inPeriods && agreement?.status === 'in-trial') return [];
+  // A switch is paid by a due of its own, in the same batch.
+  if (inPeriods && events.some((e) => e.type === 'due.paid' && e.data.agreementId === agreementId)) return [];
+  const key = cause.kind === 'paid' ? keyOfOrder(cause.orderId, events) : null;
+  return [
+    fact('sessions.given', {
+      passId,
+      count: sessions.count * sessions.units,
+      why: inPeriods ? 'period' : cause.kind === 'paid' ? 'bought' : 'by-hand',
+      key,
+      reason: '',
+    }),
+  ];
+}
+
+/** Whether they come anew with each paid period: only a subscription has such. */
+const isInPeriods = ({ each }: SessionsPromised, terms: string | undefined): boolean =>
+  each === 'period' && terms === 'subscription';
+
+function keyOfOrder(orderId: string, events: readonly ShopEvent[]): ChargeKey | null {
+  for (const e of events)
+    if ((e.type === 'order.paid' || e.type === 'order.extended') && e.data.orderId === orderId) return e.data.chargeKey;
+  return null;
+}
+
+/** At each paid period what is left above so many lapses, then the new ones are given; several periods one after another. */
+function givenByDue(
+  state: ShopState,
+  { agreementId, dues, key }: EventOf<'due.paid'>['data'],
+  opened: readonly PassSeed[],
+  closed: ReadonlySet<PassId>,
+): ShopEvent[] {
+  const agreement = state.agreements.get(agreementId);
+  const own = opened.filter(({ cause }) => cause.kind === 'paid' && cause.agreementId === agreementId);
+  const terms = agreement?.terms.kind ?? 'subscription';
+  const passes: PassSeed[] = [
+    ...(agreement?.passIds ?? []).flatMap((id) => state.passes.get(id) ?? []).filter((pass) => !pass.closed),
+    ...own,
+  ];
+  return passes.flatMap(({ id: passId, sessions }) => {
+    if (!sessions || closed.has(passId) || !isInPeriods(sessions, terms)) return [];
+    const count = sessions.count * sessions.units;
+    let left = sessionsLeft(entriesOf(state, passId), sessionsOfPass(state, passId));
+    let lapsed = 0;
+    dues.forEach(() => {
+      const above = Math.max(0, left - count);
+      lapsed += above;
+      left += count - above;
+    });
+    return [
+      ...(lapsed > 0 ? [fact('sessions.lapsed', { passId, count: lapsed })] : []),
+      fact('sessions.given', { passId, count: count * dues.length, why: 'period', key, reason: '' }),
+    ];
+  });
+}
+
+/**
+ * Sessions that go with the money: of units that were given back, and of a period whose payment was given back whole,
+ * as far as they are unused.
+ */
+function takenBack(state: ShopState, refundId: string, closed: ReadonlySet<PassId>): ShopEvent[] {
+  const refund = state.refunds.get(refundId);
+  const payment = refund && state.payments.get(refund.paymentId);
+  const order = refund && state.orders.get(refund.orderId);
+  if (!refund || !order || refund.ofCredit !== undefined) return [];
+  return refund.shares.flatMap(({ lineId, amount, units }) => {
+    const line = payment?.lines.find((one) => one.lineId === lineId);
+    const isWhole = line !== undefined && line.givenBack + line.lost + amount >= line.amount + line.credit;
+    const passes = order.passIds
+      .flatMap((id) => state.passes.get(id) ?? [])
+      .filter(
+        ({ id, closed: over, cause }) => !over && !closed.has(id) && cause.kind === 'paid' && cause.lineId === lineId,
+      );
+    return passes.flatMap(({ id: passId, sessions }) => {
+      if (!sessions) return [];
+      const entries = entriesOf(state, passId);
+      const left = sessionsLeft(entries, sessionsOfPass(state, passId));
+      const goes =
+        units !== undefined
+          ? Math.min(left, units * sessions.count)
+          : isWhole && givesByPeriod(entries)
+            ? unusedOf(payment?.key ?? '', entries, left)
+            : 0;
+      return goes > 0 ? [fact('sessions.takenBack', { passId, count: goes, refundId })] : [];
+    });
+  });
+}
+
+const givesByPeriod = (entries: readonly LedgerEntry[]): boolean =>
+  entries.some((entry) => entry.kind === 'given' && entry.why === 'period');
+
+/** What was booked by a pass and would go on after a moment is called off; it takes none of those given. */
+function fallAway(state: ShopState, passId: PassId, after: Instant, now: Instant): ShopEvent[] {
+  const falls = ({ status, from, until }: Session): boolean => status === 'booked' && from > now && until > after;
+  return sessionsOfPass(state, passId)
+    .filter(falls)
+    .flatMap((session) => calledOff(session, { by: 'access', counts: false }));
+}
