@@ -9,6 +9,7 @@ import { securityHeaders } from './http/headers';
 import { ownHostOnly } from './http/hosts';
 import { ownOriginOnly } from './http/origin';
 import { problemHandler } from './http/problem';
+import { bookingRoutes } from './member/bookingRoutes';
 import { learnRoutes } from './member/learnRoutes';
 import { movingRoutes } from './member/movingRoutes';
 import { membershipRoutes } from './member/membershipRoutes';
@@ -75,6 +76,7 @@ export function counterApp(context: CounterContext, behindProxy: boolean): Expre
   app.use('/member', learnRoutes(context));
   app.use('/member', membershipRoutes(context));
   app.use('/member', movingRoutes(context));
+  app.use('/member', bookingRoutes(context));
   app.use('/member', memberRoutes(context));
   app.get(['/studio', '/studio/{*rest}'], sendApp(client.folder, 'studio.html'));
   app.get(['/member', '/member/{*rest}'], sendApp(client.folder, 'member.html'));

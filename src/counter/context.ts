@@ -9,6 +9,7 @@ import type { ClientFiles } from './http/clientFiles';
 import type { Hosts } from './http/hosts';
 import type { Outside } from './outside';
 import type { MeansPort } from './ports/paymentsOverHttp';
+import type { BusyFile } from './files/busyFile';
 import type { HelpersFile } from './files/helpersFile';
 import type { DoorsFile } from './files/doorsFile';
 import type { FolderProblem } from './files/folderProblem';
@@ -35,6 +36,7 @@ export interface CounterContext {
   people: PeopleFile;
   doors: DoorsFile;
   helpers: HelpersFile;
+  busy: BusyFile;
   visits: VisitsFiles;
   learners: LearnersFiles;
   named: NamedCopies;

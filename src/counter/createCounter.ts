@@ -14,6 +14,7 @@ import { realDisk } from './files/disk';
 import { openDoorsFile } from './files/doorsFile';
 import { lockFolder } from './files/folderLock';
 import { type FolderProblem, standsStill } from './files/folderProblem';
+import { openBusyFile } from './files/busyFile';
 import { openHelpersFile } from './files/helpersFile';
 import { rememberHost } from './files/hostsFile';
 import { journalFile } from './files/journalFile';
@@ -104,6 +105,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
   const people = await openPeopleFile(own, disk);
   const doors = await openDoorsFile(own, disk);
   const helpers = openHelpersFile(own, disk);
+  const busy = openBusyFile(own, disk);
   const visits = openVisitsFiles(join(own, 'visits'), log);
   const learners = openLearnersFiles(join(own, 'learners'), disk);
   const named = openNamedCopies(join(own, 'named'));
@@ -202,6 +204,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
     people,
     doors,
     helpers,
+    busy,
     visits,
     learners,
     named,

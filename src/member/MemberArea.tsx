@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useState } from 'react';
 import { Account } from './Account';
+import type { Booking as BookingPage } from './Booking';
 import { AnswerLine, KeepAnswers, useAnswers } from './answers';
 import { Agreements } from './Agreements';
 import { leave, type Me, type Problem, readMe, type SignedIn } from './api';
@@ -7,10 +8,14 @@ import { MEMBER_WORDS, type MemberWords, MemberWordsProvider, useMemberWords } f
 import { Orders } from './Orders';
 import { Search } from './Search';
 import { SignIn } from './SignIn';
+import { Next } from './Next';
 import { Things } from './Things';
 
 /** Until it is known which language somebody reads, what the page was sent in. */
 const FIRST = document.documentElement.lang.startsWith('de') ? 'de' : 'en';
+
+/** Of which product the sessions are booked here: the same page at an address of its own. */
+const SESSIONS = /^\/member\/sessions\/([\w-]+)$/.exec(location.pathname)?.[1];
 
 /** The member area: what I own, and what I paid. Made for a phone first. */
 export function MemberArea() {
@@ -64,7 +69,15 @@ export function MemberArea() {
           )}
         </header>
         <KeepAnswers>
-          <main>{me.signedIn ? <Mine me={me} onDone={() => void load()} /> : <SignIn />}</main>
+          <main>
+            {!me.signedIn ? (
+              <SignIn />
+            ) : SESSIONS !== undefined ? (
+              <Sessions id={SESSIONS} me={me} />
+            ) : (
+              <Mine me={me} onDone={() => void load()} />
+            )}
+          </main>
         </KeepAnswers>
         {me.otherLanguages.length > 0 && (
           <footer className="mt-4 flex gap-4">
@@ -80,6 +93,13 @@ export function MemberArea() {
   );
 }
 
+/** Booking is a part of its own: whoever has no sessions never fetches it. */
+function Sessions({ id, me }: { id: string; me: SignedIn }) {
+  const [Booking, setBooking] = useState<typeof BookingPage | null>(null);
+  useEffect(() => void import('./Booking').then((part) => setBooking(() => part.Booking)), []);
+  return Booking && <Booking productId={id} locale={me.language} />;
+}
+
 function Mine({ me, onDone }: { me: SignedIn; onDone: () => void }) {
   const words = useMemberWords();
   const behind = me.agreements.some((a) => a.alarm);
@@ -92,6 +112,7 @@ function Mine({ me, onDone }: { me: SignedIn; onDone: () => void }) {
       <AnswersAboutOthers present={me.agreements.map((a) => a.id)} />
       {/* What is behind comes first: it is what this visit is about. */}
       {behind && agreements}
+      {me.next && <Next next={me.next} locale={me.language} />}
       {isMuch(me.things) && !me.looksOnly && <Search />}
       <Things things={me.things} />
       {!behind && agreements}

@@ -30,6 +30,17 @@ function ThingRow({ thing, alone }: { thing: Thing; alone: boolean }) {
         {only && <OpenButton file={only} />}
       </div>
       {thing.course && <CourseRow course={thing.course} />}
+      {thing.coaching && (
+        <p className="mt-2 flex flex-wrap items-center gap-4">
+          <a
+            className={thing.coaching.canBook ? 'btn btn-primary' : 'plain-link min-h-11 py-2'}
+            href={`/member/sessions/${thing.coaching.id}`}
+          >
+            {thing.coaching.canBook ? words.booking.book : words.booking.toSessions}
+          </a>
+          <span>{thing.coaching.leftSaid}</span>
+        </p>
+      )}
       {thing.membership && <MembershipRow title={thing.title} membership={thing.membership} />}
       {only ? (
         <Player file={only} />

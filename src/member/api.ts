@@ -1,6 +1,18 @@
-import type { AskRequest, EndSession, Me, MemberAct, NameRequest, ProblemBody, Said, SearchAnswer } from '../wire';
+import type {
+  AskRequest,
+  BookedAct,
+  BookingAnswer,
+  BookRequest,
+  EndSession,
+  Me,
+  MemberAct,
+  NameRequest,
+  ProblemBody,
+  Said,
+  SearchAnswer,
+} from '../wire';
 
-export type { Me, MemberAgreement, SignedIn } from '../wire';
+export type { BookedSession, BookingAnswer, Me, MemberAgreement, NextSession, SignedIn } from '../wire';
 export interface Problem {
   problem: string;
 }
@@ -37,5 +49,11 @@ export const actOn = (id: string, act: MemberAct, notReached: string): Promise<S
 export type Found = SearchAnswer;
 export const searchMine = (question: string, notReached: string): Promise<Found | Problem> =>
   call<Found>(`/search?q=${encodeURIComponent(question)}`, notReached);
+export const readBooking = (id: string, from: string, notReached: string): Promise<BookingAnswer | Problem> =>
+  call<BookingAnswer>(`/coaching/${encodeURIComponent(id)}${from === '' ? '' : `?from=${from}`}`, notReached);
+export const bookAt = (id: string, wanted: BookRequest, notReached: string): Promise<Said | Problem> =>
+  post(`/coaching/${encodeURIComponent(id)}`, notReached, wanted);
+export const actOnBooked = (id: string, act: BookedAct, notReached: string): Promise<Said | Problem> =>
+  post(`/booked/${encodeURIComponent(id)}`, notReached, act);
 export const changeAddress = (address: string, notReached: string): Promise<Said | Problem> =>
   post('/address', notReached, { address } satisfies AskRequest);

@@ -1,3 +1,4 @@
+export * from './booking';
 export * from './checkout';
 export * from './learning';
 export * from './member';

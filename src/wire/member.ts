@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { NextSession } from './booking';
 import { ShownCard } from './checkout';
 import { MemberCourse, MemberMembership } from './learning';
 import { SessionLine } from './sessions';
@@ -66,6 +67,9 @@ export const OpenFile = z.strictObject({
 });
 export type OpenFile = z.infer<typeof OpenFile>;
 
+export const MemberCoaching = z.strictObject({ id: z.string(), leftSaid: z.string(), canBook: z.boolean() });
+export type MemberCoaching = z.infer<typeof MemberCoaching>;
+
 export const MemberThing = z.strictObject({
   title: z.string(),
   open: z.boolean(),
@@ -74,6 +78,8 @@ export const MemberThing = z.strictObject({
   files: z.array(OpenFile),
   /** Where it is a course: how far its member has come. */
   course: MemberCourse.nullable(),
+  /** Where it is coaching: how many are left, and where they are booked. */
+  coaching: MemberCoaching.nullable(),
   /** Where it is a membership: what is new in it, and where to go on. */
   membership: MemberMembership.nullable(),
 });
@@ -110,6 +116,8 @@ export const Me = z.discriminatedUnion('signedIn', [
     name: z.string(),
     address: z.string(),
     things: z.array(MemberThing),
+    /** The session they have next. */
+    next: NextSession.nullable(),
     agreements: z.array(MemberAgreement),
     orders: z.array(MemberOrder),
     /** Where cards go: the payment service's own face, never ours. */

@@ -63,15 +63,13 @@ const utc = (at: Instant): string => `${at.slice(0, 19).replace(/[-:]/g, '')}Z`;
 const text = (value: string): string =>
   value
     .replace(/\r\n?/g, '\n')
-     
+
     .replace(/[\u0000-\u0009\u000b-\u001f\u007f]/g, ' ')
     .replace(/[\\;,]/g, (mark) => `\\${mark}`)
     .replaceAll('\n', '\\n');
 
 /** RFC 5545, 3.2: in quotes, which it cannot hold itself. */
-const parameter = (value: string): string =>
-   
-  `"${value.replace(/[\u0000-\u001f\u007f]/g, ' ').replaceAll('"', "'")}"`;
+const parameter = (value: string): string => `"${value.replace(/[\u0000-\u001f\u007f]/g, ' ').replaceAll('"', "'")}"`;
 
 /** RFC 5545, 3.1: no line longer than 75 octets; a longer one goes on after a line end and a space. Never within a character. */
 function folded(line: string): string {

@@ -10,7 +10,9 @@ interface Words {
 /** A weekday's name, 0 for Monday. */
 export const weekdayName = (day: number, locale: string, width: 'long' | 'short' = 'long'): string =>
   // 2024 began with a Monday.
-  new Intl.DateTimeFormat(locale, { weekday: width, timeZone: 'UTC' }).format(msOf('2024-01-01T00:00:00.000Z') + day * DAY);
+  new Intl.DateTimeFormat(locale, { weekday: width, timeZone: 'UTC' }).format(
+    msOf('2024-01-01T00:00:00.000Z') + day * DAY,
+  );
 
 /** Spans as they read: "09:00 to 12:00, 14:00 to 17:00". */
 export const spansInWords = (spans: readonly DaySpan[], { to }: Words): string =>

@@ -1,4 +1,4 @@
-import { dateIn, formatDay, formatTime, type Instant } from '#core/calendar';
+import { formatDay, formatTime, type Instant } from '#core/calendar';
 
 /** The place a zone is named after: "New York". */
 export const placeOfZone = (zone: string): string => (zone.split('/').at(-1) ?? zone).replaceAll('_', ' ');
@@ -11,7 +11,8 @@ export function timeInZone(
 ): string {
   const day = formatDay(from, zone, locale, { year: true, weekday: true });
   // Into the next date only by midnight itself, or by a session that goes on after it.
-  const next = dateIn(from, zone) === dateIn(until, zone) ? '' : ` (${formatDay(until, zone, locale, {})})`;
+  const next =
+    formatDay(from, zone, locale) === formatDay(until, zone, locale) ? '' : ` (${formatDay(until, zone, locale, {})})`;
   return `${day}, ${formatTime(from, zone, locale)} ${to} ${formatTime(until, zone, locale)}${next} (${placeOfZone(zone)})`;
 }
 
@@ -24,7 +25,7 @@ export function timeInZones(
   const seen = new Set<string>();
   return zones.flatMap((zone) => {
     if (zone === null) return [];
-    const clock = `${dateIn(span.from, zone)} ${formatTime(span.from, zone, words.locale)}`;
+    const clock = `${formatDay(span.from, zone, words.locale)} ${formatTime(span.from, zone, words.locale)}`;
     if (seen.has(clock)) return [];
     seen.add(clock);
     return [timeInZone(span, zone, words)];

@@ -2,7 +2,7 @@ import { existsSync, readdirSync } from 'node:fs';
 import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import * as z from 'zod';
-import { idFor, type FileId, type LessonId, type PersonId, type QuestionId } from '#core/ids';
+import { idFor, type FileId, type LessonId, type PersonId, type QuestionId, type SessionId } from '#core/ids';
 import type { Disk } from './disk';
 import { makeFolder } from './makeFolder';
 import { readJson, Unreadable } from './smallFile';
@@ -29,6 +29,13 @@ const LearnerRecord = z.object({
   /** How often they asked for another address of their feeds. */
   feed: z.int().optional(),
   /** When they were in the member area last, and the time before that. */
+  /** Of each session: what they answered when booking, and what the seller noted of it. */
+  booked: z
+    .record(
+      idFor<SessionId>(),
+      z.object({ answers: z.array(z.object({ question: z.string(), text: z.string() })), note: z.string() }),
+    )
+    .optional(),
   visits: z.object({ last: z.string(), before: z.string().nullable() }).optional(),
 });
 export type LearnerRecord = z.infer<typeof LearnerRecord>;
@@ -135,6 +142,7 @@ function joinedLearner(goes: LearnerRecord, stays: LearnerRecord): LearnerRecord
   return {
     ...goes,
     ...stays,
+    ...(goes.booked || stays.booked ? { booked: { ...goes.booked, ...stays.booked } } : {}),
     places,
     notes,
     tries,

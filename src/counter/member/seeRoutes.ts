@@ -56,6 +56,7 @@ export function seeRoutes(context: CounterContext, guard: readonly RequestHandle
       things: view.things.map((thing) => ({
         ...thing,
         files: thing.files.map((file) => ({ ...file, href: '' })),
+        coaching: thing.coaching && { ...thing.coaching, canBook: false },
       })),
       agreements: view.agreements.map((agreement) => ({
         ...agreement,

@@ -1,10 +1,19 @@
-import { formatDay, formatMoment } from '#core/calendar';
+import { DAY, formatDay, formatMoment, HOUR, MINUTE, msOf } from '#core/calendar';
 import { paperName, taxedBy } from '#core/messages';
 import { formatAmount } from '#core/money';
 import { boughtWith, sumsOf } from '#core/payments';
 import { type Order, orderStatus, passesFor } from '#core/shop';
 import type { PersonId, ProductId } from '#core/ids';
-import type { MemberCourse, MemberMembership, MemberOrder, MemberThing, OpenFile, SignedIn } from '../../wire';
+import type {
+  MemberCoaching,
+  NextSession,
+  MemberCourse,
+  MemberMembership,
+  MemberOrder,
+  MemberThing,
+  OpenFile,
+  SignedIn,
+} from '../../wire';
 import { describeContents, productKindOf } from '#core/catalogue';
 import { courseView } from '../../pages/data/courseData';
 import type { CounterContext } from '../context';
@@ -15,10 +24,11 @@ import { nameAt } from '#core/people';
 import { filesOfPass, productTitle } from '../shared/orderView';
 import type { Reading } from '../shared/reading';
 import { type Hrefs, MINE } from '../shared/readHref';
+import { coachingIn, leftOf, nextSessionOf } from '../shared/sessionView';
 import { whyOpen } from '../shared/whyOpen';
 import { agreementsOf } from './agreementsView';
 
-type View = Pick<SignedIn, 'name' | 'address' | 'things' | 'agreements' | 'orders'>;
+type View = Pick<SignedIn, 'name' | 'address' | 'things' | 'next' | 'agreements' | 'orders'>;
 
 /** What a signed-in member sees: one entry a product, and every order with its papers. */
 export function memberView(context: CounterContext, reading: Reading, personId: PersonId, hrefs: Hrefs = MINE): View {
@@ -31,6 +41,7 @@ export function memberView(context: CounterContext, reading: Reading, personId: 
     name: known ? known.name || nameAt(known, orders[0]?.checkoutId ?? null) : '',
     address: known?.address ?? '',
     things: products.map((id) => thingOf(context, reading, personId, id, hrefs)),
+    next: nextOf(reading, personId),
     orders: orders.reverse().map((order) => orderOf(reading, order)),
     agreements: agreementsOf(reading, personId),
   };
@@ -57,8 +68,42 @@ function thingOf(
     note: why.open ? `${describeOpen(reading, productId, files)}, ${words.access.mine(mine)}` : why.sentence,
     files,
     course,
+    coaching: coachingOf(reading, personId, productId, why.open),
     membership: why.open ? membershipOf(context, reading, personId, productId, hrefs) : null,
   };
+}
+
+function coachingOf(reading: Reading, personId: PersonId, productId: ProductId, open: boolean): MemberCoaching | null {
+  const coaching = coachingIn(reading, productId);
+  if (!coaching) return null;
+  const left = leftOf(reading.state, personId, productId);
+  return { id: productId, leftSaid: reading.words.booking.left(left), canBook: open && left > 0 };
+}
+
+/** The session they have next, and how soon, in words. */
+function nextOf(reading: Reading, personId: PersonId): NextSession | null {
+  const { state, now, locale, shop } = reading;
+  const session = nextSessionOf(state, personId, now);
+  if (!session) return null;
+  const { id, productId, from, until } = session;
+  return {
+    id,
+    title: productTitle(reading, productId),
+    href: `/member/sessions/${productId}`,
+    from,
+    until,
+    zone: shop.zone,
+    place: coachingIn(reading, productId)?.place ?? '',
+    soon: from <= now ? reading.words.booking.now : inSoLong(msOf(from) - msOf(now), locale),
+  };
+}
+
+/** "in 3 days", "in 2 hours": the largest unit of which there are two, else the next smaller one. */
+function inSoLong(ms: number, locale: string): string {
+  const say = new Intl.RelativeTimeFormat(locale, { numeric: 'auto' });
+  if (ms >= 2 * DAY) return say.format(Math.round(ms / DAY), 'day');
+  if (ms >= 2 * HOUR) return say.format(Math.round(ms / HOUR), 'hour');
+  return say.format(Math.max(1, Math.round(ms / MINUTE)), 'minute');
 }
 
 function courseOf(reading: Reading, personId: PersonId, productId: ProductId, hrefs: Hrefs): MemberCourse | null {
@@ -98,7 +143,8 @@ function membershipOf(
 
 function describeOpen({ words, live, locale }: Reading, id: ProductId, files: readonly OpenFile[]): string {
   const product = live?.content.products.find((p) => p.id === id);
-  if (product && productKindOf(product).parts(product) !== null) return describeContents(product, locale);
+  const kind = product && productKindOf(product);
+  if (kind && (kind.parts(product) !== null || kind.sessions)) return describeContents(product, locale);
   const links = files.filter((f) => f.elsewhere).length;
   const parts = [
     ...(files.length > links ? [words.pages.files(files.length - links)] : []),

@@ -42,6 +42,7 @@ import { helperRoutes } from './helperRoutes';
 import { endAllWays, noteAnswered, unusualUse } from './unusual';
 import { needs, refuseWho, whoIs } from './who';
 import { everythingOf } from './everythingOf';
+import { bookingRoutes } from './bookingRoutes';
 import { followRoutes } from './followRoutes';
 import { countRoutes } from './countRoutes';
 import { practiceRoutes } from './practiceRoutes';
@@ -115,6 +116,7 @@ export function ownerRoutes(context: CounterContext): Router {
   router.use('/practice', may('edit'), practiceRoutes(context));
   router.use(countRoutes(context));
   router.use(followRoutes(context));
+  router.use(bookingRoutes(context, may('answer')));
   router.post('/finished-shop', may('everything'), async (_req, res) =>
     answer(res, FinishedShopAnswer, { address: await context.finishedShop.open() }),
   );

@@ -2,7 +2,9 @@ import { isRunning } from '#core/agreements';
 import type { PersonId } from '#core/ids';
 import { addressesOf } from '#core/people';
 import type { CounterContext } from '../context';
+import type { ShopState, Todo } from '#core/shop';
 import { Problem } from '../http/problem';
+import { nextSessionOf } from './sessionView';
 
 /**
  * Forgets a person: their record, their sign-ins, and what the mail service here holds for them. The history and its
@@ -42,7 +44,8 @@ export async function erasePerson(context: CounterContext, asked: PersonId): Pro
 }
 
 /** @throws Problem that says what of somebody is under way */
-function refuseUnderWay({ runner: { state } }: CounterContext, personId: PersonId): void {
+function refuseUnderWay({ runner }: CounterContext, personId: PersonId): void {
+  const { state } = runner;
   const agreements = (state.agreementsOfPerson.get(personId) ?? []).flatMap((id) => state.agreements.get(id) ?? []);
   const running = agreements.find(isRunning);
   if (running)
@@ -51,7 +54,13 @@ function refuseUnderWay({ runner: { state } }: CounterContext, personId: PersonI
       `“${running.title}” still runs for this person, and is paid for. Stop it first. Nothing was erased.`,
       'still-runs',
     );
-  const asked = [...state.todo.values()].some((todo) => 'personId' in todo && todo.personId === personId);
+  if (nextSessionOf(state, personId, runner.now()))
+    throw new Problem(
+      409,
+      'A session is still booked with this person. Call it off first, so that they hear of it. Nothing was erased.',
+      'still-booked',
+    );
+  const asked = [...state.todo.values()].some((todo) => whomOf(state, todo) === personId);
   const charged = [...state.charges.values()].some(
     (charge) => charge.personId === personId && (charge.status === 'asked' || charge.status === 'waits-for-bank'),
   );
@@ -61,4 +70,10 @@ function refuseUnderWay({ runner: { state } }: CounterContext, personId: PersonI
       'Something of this person is being asked for or sent at this moment. Nothing was erased. Try again when it is answered.',
       'still-asking',
     );
+}
+
+/** Whom something that has to leave the shop is about, where it names somebody. */
+function whomOf(state: ShopState, todo: Todo): PersonId | undefined {
+  if (todo.kind !== 'session-mail') return 'personId' in todo ? todo.personId : undefined;
+  return state.passes.get(state.sessions.get(todo.sessionId)?.passId ?? '')?.personId;
 }

@@ -1,6 +1,7 @@
 import type { Words } from '../en';
 import { access } from './access';
 import { agreements } from './agreements';
+import { booking } from './booking';
 import { card } from './card';
 import { checkout } from './checkout';
 import { consequences } from './consequences';
@@ -18,6 +19,7 @@ import { often, statement } from './statement';
 export const de: Words = {
   access,
   agreements,
+  booking,
   card,
   checkout,
   consequences,

@@ -1,5 +1,6 @@
 import { access } from './access';
 import { agreements } from './agreements';
+import { booking } from './booking';
 import { card } from './card';
 import { checkout } from './checkout';
 import { consequences } from './consequences';
@@ -17,6 +18,7 @@ import { often, statement } from './statement';
 export const en = {
   access,
   agreements,
+  booking,
   card,
   checkout,
   consequences,

@@ -1,0 +1,183 @@
+import express, { type RequestHandler, Router } from 'express';
+import { addDays, dateIn, instantOf, startOfDate } from '#core/calendar';
+import type { Session } from '#core/booking';
+import { calledBySeller } from '#core/people';
+import { leftOn, passesFor } from '#core/shop';
+import { isOpen } from '#core/passes';
+import { wordsFor } from '#core/words';
+import {
+  BookRequest,
+  BusyRequest,
+  GiveSessionsRequest,
+  Ok,
+  PersonSessions,
+  Said,
+  SessionAct,
+  type SessionRow,
+  SessionsOfDays,
+} from '../../wire';
+import { type CounterContext, shopOf } from '../context';
+import { answer } from '../http/answer';
+import { Problem, refusalProblem } from '../http/problem';
+import { textOf } from '../http/textOf';
+import { productTitle } from '../shared/orderView';
+import { readingFor } from '../shared/reading';
+import { coachingIn, ledgerInWords } from '../shared/sessionView';
+import { whoIs } from './who';
+
+/** The widest span of dates that is asked for at once. */
+const MOST_DATES = 100;
+
+/** The seller's days: sessions, what becomes of them, and when something else is in the way. */
+export function bookingRoutes(context: CounterContext, mayAnswer: RequestHandler): Router {
+  const router = Router();
+  const { runner, learners } = context;
+  const body = express.json({ limit: '512kb' });
+
+  router.get('/booked', async (req, res) => {
+    await runner.synced();
+    const { state } = runner;
+    const { zone } = shopOf(context);
+    const now = runner.now();
+    const from = dateOf(textOf(req.query['from'])) ?? dateIn(now, zone);
+    const asked = dateOf(textOf(req.query['to'])) ?? from;
+    const to = asked < addDays(from, MOST_DATES) ? asked : addDays(from, MOST_DATES);
+    const [begins, ends] = [startOfDate(from, zone), startOfDate(addDays(to, 1), zone)];
+    const sessions: Session[] = [];
+    let unmarked = 0;
+    let oldest: string | null = null;
+    for (const session of state.sessions.values()) {
+      if (session.status === 'booked' && session.until <= now) {
+        unmarked += 1;
+        if (oldest === null || session.from < oldest) oldest = session.from;
+      }
+      if (session.from >= begins && session.from < ends) sessions.push(session);
+    }
+    sessions.sort((a, b) => (a.from < b.from ? -1 : 1));
+    const reading = readingFor(context, req);
+    const row = (session: Session): SessionRow => {
+      const personId = state.passes.get(session.passId)?.personId ?? '';
+      const person = context.people.get(personId);
+      const kept = person?.erased ? undefined : learners.get(personId).booked?.[session.id];
+      const { id, productId, passId, status, counts, calledOffBy } = session;
+      return {
+        id,
+        productId,
+        passId,
+        personId,
+        title: productTitle(reading, productId),
+        minutes: Math.round((Date.parse(session.until) - Date.parse(session.from)) / 60_000),
+        name: calledBySeller(person) || (person?.address ?? ''),
+        address: person?.address ?? '',
+        from: session.from,
+        until: session.until,
+        status,
+        counts,
+        calledOffBy,
+        zone: session.zone,
+        place: coachingIn(reading, productId)?.place ?? '',
+        answers: kept?.answers ?? [],
+        note: kept?.note ?? '',
+      };
+    };
+    answer(res, SessionsOfDays, {
+      now,
+      zone,
+      sessions: sessions.map(row),
+      unmarked,
+      oldestUnmarked: oldest,
+      busy: context.busy
+        .all()
+        .map((one) => ({ from: instantOf(one.from), until: instantOf(one.until) }))
+        .filter((one) => one.until > begins && one.from < ends),
+      busyName: context.busy.name(),
+    });
+  });
+
+  router.post('/booked/:id', mayAnswer, body, async (req, res) => {
+    const act = SessionAct.parse(req.body);
+    const sessionId = String(req.params['id']);
+    const by = whoIs(res).id;
+    const session = runner.state.sessions.get(sessionId);
+    if (!session) throw new Problem(404, 'There is no such session here. Nothing was changed.', 'no-such-session');
+    if (act.act === 'note') {
+      const personId = runner.state.passes.get(session.passId)?.personId ?? '';
+      await learners.change(personId, (record) => ({
+        ...record,
+        booked: {
+          ...record.booked,
+          [sessionId]: { answers: record.booked?.[sessionId]?.answers ?? [], note: act.text },
+        },
+      }));
+      return answer(res, Said, { sentence: 'Noted.' });
+    }
+    const done = await runner.execute(
+      act.act === 'move'
+        ? { type: 'move-session', sessionId, personId: null, at: act.at, busy: [], by: 'seller', zone: null }
+        : act.act === 'call-off'
+          ? { type: 'call-off-session', sessionId, personId: null, by: 'seller', counts: act.counts, seenLate: true }
+          : { type: 'mark-session', sessionId, as: act.as, counts: act.counts },
+      by,
+    );
+    if ('refused' in done) throw refusalProblem(done);
+    answer(res, Said, { sentence: SAID[act.act] });
+  });
+
+  router.post('/people/:id/booked/:product', mayAnswer, body, async (req, res) => {
+    const { at } = BookRequest.parse(req.body);
+    const done = await runner.execute(
+      {
+        type: 'book-session',
+        personId: String(req.params['id']),
+        productId: String(req.params['product']),
+        at,
+        busy: [],
+        by: 'seller',
+        zone: null,
+      },
+      whoIs(res).id,
+    );
+    if ('refused' in done) throw refusalProblem(done);
+    answer(res, Said, { sentence: 'Booked. They hear of it by mail.' });
+  });
+
+  router.get('/people/:id/booked', (req, res) => {
+    const reading = readingFor(context, req);
+    const { state, shop } = reading;
+    const passes = passesFor(state, req.params.id).filter(({ sessions }) => sessions !== undefined);
+    answer(res, PersonSessions, {
+      passes: passes.map((pass) => ({
+        passId: pass.id,
+        title: productTitle(reading, pass.productId),
+        open: isOpen(pass, reading.now),
+        left: leftOn(state, pass.id),
+        ledger: ledgerInWords(state, pass.id, { words: wordsFor('en').booking, zone: shop.zone, locale: 'en' }),
+      })),
+    });
+  });
+
+  router.post('/passes/:id/sessions', mayAnswer, body, async (req, res) => {
+    const { count, reason } = GiveSessionsRequest.parse(req.body);
+    const done = await runner.execute(
+      { type: 'give-sessions', passId: String(req.params['id']), count, reason },
+      whoIs(res).id,
+    );
+    if ('refused' in done) throw refusalProblem(done);
+    answer(res, Said, { sentence: count === 1 ? 'One session more.' : `${count} sessions more.` });
+  });
+
+  router.put('/busy', mayAnswer, body, async (req, res) => {
+    const { name, stretches } = BusyRequest.parse(req.body);
+    await context.busy.put({ name, stretches: stretches.filter(({ from, until }) => from < until) });
+    answer(res, Ok, { ok: true });
+  });
+  return router;
+}
+
+const SAID = {
+  move: 'Moved. They hear of it by mail.',
+  'call-off': 'Called off. They hear of it by mail.',
+  mark: 'Noted.',
+} as const;
+
+const dateOf = (text: string): string | null => (/^[12]\d{3}-(0\d|1[0-2])-([0-2]\d|3[01])$/.test(text) ? text : null);

@@ -1,0 +1,311 @@
+import { type FormEvent, useCallback, useEffect, useState } from 'react';
+import { placeOfZone, timeInZones } from '../core/booking/times';
+import { formatDay, formatTime } from '../core/calendar/format';
+import { AnswerLine, type Said } from './answers';
+import { actOnBooked, bookAt, type BookedSession, type BookingAnswer, type Problem, readBooking } from './api';
+import { useMemberWords } from './memberWords';
+import { ownZone, Place } from './Place';
+
+/** Sessions of one coaching: what is booked, what is free, and what was given and used. */
+export function Booking({ productId, locale }: { productId: string; locale: string }) {
+  const words = useMemberWords();
+  const say = words.booking;
+  const [from, setFrom] = useState('');
+  const [read, setRead] = useState<BookingAnswer | Problem | null>(null);
+  const [said, setSaid] = useState<Said | null>(null);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [moving, setMoving] = useState<BookedSession | null>(null);
+  const [busy, setBusy] = useState(false);
+
+  const load = useCallback(
+    async (): Promise<void> => setRead(await readBooking(productId, from, words.notReached)),
+    [productId, from, words],
+  );
+  useEffect(() => void load(), [load]);
+
+  async function act(done: Promise<{ sentence: string } | Problem>): Promise<void> {
+    setBusy(true);
+    const answer = await done;
+    setBusy(false);
+    const wrong = 'problem' in answer;
+    setSaid({ text: wrong ? answer.problem : answer.sentence, wrong });
+    if (!wrong) setMoving(null);
+    setChosen(null);
+    // Whatever came of it: what is free has changed, or was not what it seemed.
+    await load();
+  }
+
+  if (read === null) return null;
+  const back = (
+    <a className="plain-link inline-block min-h-11 py-2" href="/member/">
+      {say.back}
+    </a>
+  );
+  if ('problem' in read)
+    return (
+      <>
+        <p className="message alarm" role="alert">
+          {read.problem}
+        </p>
+        {back}
+      </>
+    );
+
+  const own = ownZone();
+  const times = (span: { from: string; until: string }): string[] =>
+    timeInZones(span, [own, read.zone], { locale, to: say.to });
+  const ends = (at: string): string => new Date(Date.parse(at) + read.minutes * 60_000).toISOString();
+  const isCalm = ({ status, until }: BookedSession): boolean => status === 'booked' && Date.parse(until) > Date.now();
+  const toCome = read.sessions.filter(isCalm);
+  const over = read.sessions.filter((session) => !isCalm(session)).reverse();
+  const sameClock =
+    formatTime(read.slots[0] ?? EVER, own, locale) === formatTime(read.slots[0] ?? EVER, read.zone, locale);
+  return (
+    <>
+      {back}
+      <h1 className="text-2xl" dir="auto">
+        {read.title}
+      </h1>
+      <p className={read.left > 0 ? 'text-access' : 'text-ink-2'}>{read.leftSaid}</p>
+      <p className="cap">
+        {sameClock ? say.onOneClock(placeOfZone(own)) : say.onYourClock(placeOfZone(own), placeOfZone(read.zone))}
+      </p>
+      {said && <AnswerLine said={said} />}
+
+      <section className="mt-5">
+        <h2>{say.toCome}</h2>
+        {toCome.length === 0 && <p className="text-ink-2">{say.nothingBooked}</p>}
+        <ul>
+          {toCome.map((session) => (
+            <Coming
+              key={session.id}
+              session={session}
+              times={times(session)}
+              place={read.place}
+              noticeHours={read.noticeHours}
+              disabled={busy}
+              onMove={() => {
+                setMoving(session);
+                setChosen(null);
+                setSaid(null);
+              }}
+              onCallOff={() =>
+                void act(actOnBooked(session.id, { act: 'call-off', seenLate: !session.inTime }, words.notReached))
+              }
+            />
+          ))}
+        </ul>
+      </section>
+
+      {(read.whyNot === '' || moving !== null) && (
+        <section className="mt-5">
+          <h2>{say.free}</h2>
+          {moving && (
+            <p>
+              {say.moving(times(moving)[0] ?? '')}{' '}
+              <button className="plain-link min-h-11" onClick={() => setMoving(null)}>
+                {say.notMoving}
+              </button>
+            </p>
+          )}
+          {read.slots.length === 0 && <p className="text-ink-2">{say.noneFree}</p>}
+          {byDay(read.slots, own, locale).map(({ day, slots }) => (
+            <div key={day} className="mt-3">
+              <h3 className="text-[15px] font-semibold">{day}</h3>
+              <div className="mt-1 flex flex-wrap gap-2">
+                {slots.map((at) => (
+                  <button
+                    key={at}
+                    className={`btn ${chosen === at ? 'btn-primary' : 'btn-quiet'} tabular-nums`}
+                    aria-pressed={chosen === at}
+                    aria-label={times({ from: at, until: ends(at) }).join('; ')}
+                    onClick={() => setChosen(chosen === at ? null : at)}
+                  >
+                    {formatTime(at, own, locale)}
+                  </button>
+                ))}
+              </div>
+              {chosen !== null && slots.includes(chosen) && (
+                <Chosen
+                  key={chosen}
+                  times={times({ from: chosen, until: ends(chosen) })}
+                  questions={moving ? [] : read.questions}
+                  word={moving ? say.moveHere : say.bookThis}
+                  needed={say.needed}
+                  disabled={busy}
+                  onYes={(answers) =>
+                    void act(
+                      moving
+                        ? actOnBooked(moving.id, { act: 'move', at: chosen, zone: own }, words.notReached)
+                        : bookAt(productId, { at: chosen, zone: own, answers }, words.notReached),
+                    )
+                  }
+                />
+              )}
+            </div>
+          ))}
+          <p className="mt-3 flex gap-4">
+            {read.next !== null && (
+              <button className="btn btn-quiet" onClick={() => setFrom(read.next ?? '')}>
+                {say.later}
+              </button>
+            )}
+            {from !== '' && (
+              <button className="plain-link min-h-11" onClick={() => setFrom('')}>
+                {say.fromToday}
+              </button>
+            )}
+          </p>
+        </section>
+      )}
+      {read.whyNot !== '' && read.left > 0 && <p className="message mt-5">{read.whyNot}</p>}
+
+      {over.length > 0 && (
+        <section className="mt-5">
+          <h2>{say.over}</h2>
+          <ul>
+            {over.map((session) => (
+              <li key={session.id} className="border-t border-line py-2">
+                {times(session)[0]} <span className="cap">{session.said}</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <details className="mt-5">
+        <summary className="plain-link min-h-11 cursor-pointer py-2">{say.lines}</summary>
+        <table className="w-full text-[15px]">
+          <tbody>
+            {read.ledger.map((line, i) => (
+              <tr key={i} className="border-t border-line">
+                <td className="py-1 pr-3">{line.what}</td>
+                <td className="py-1 pr-3 text-right tabular-nums">
+                  {line.change > 0 ? `+${line.change}` : line.change}
+                </td>
+                <td className="py-1 text-right whitespace-nowrap">{say.leftAfter(line.left)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </details>
+    </>
+  );
+}
+
+const EVER = '2026-01-01T00:00:00.000Z';
+
+/** Times under the days of the reader's own clock. */
+function byDay(slots: readonly string[], zone: string, locale: string): { day: string; slots: string[] }[] {
+  const days = new Map<string, string[]>();
+  for (const at of slots) {
+    const day = formatDay(at, zone, locale, { weekday: true });
+    days.set(day, [...(days.get(day) ?? []), at]);
+  }
+  return [...days].map(([day, of]) => ({ day, slots: of }));
+}
+
+/** One that is to come: moved, called off once its price is known, or put into a calendar. */
+function Coming({
+  session,
+  times,
+  place,
+  noticeHours,
+  disabled,
+  onMove,
+  onCallOff,
+}: {
+  session: BookedSession;
+  times: readonly string[];
+  place: string;
+  noticeHours: number;
+  disabled: boolean;
+  onMove: () => void;
+  onCallOff: () => void;
+}) {
+  const say = useMemberWords().booking;
+  const [asking, setAsking] = useState(false);
+  const [own, theirs] = times;
+  return (
+    <li className="border-t border-line py-3">
+      <p className="font-semibold">{own}</p>
+      {theirs !== undefined && <p className="cap">{theirs}</p>}
+      <Place place={place} />
+      {asking ? (
+        <div className="message mt-2">
+          <p>{session.inTime ? say.callOffInTime : say.callOffLate(noticeHours)}</p>
+          <p className="mt-2 flex flex-wrap gap-3">
+            <button className="btn btn-quiet" disabled={disabled} onClick={onCallOff}>
+              {say.callOffYes}
+            </button>
+            <button className="plain-link min-h-11" onClick={() => setAsking(false)}>
+              {say.keepIt}
+            </button>
+          </p>
+        </div>
+      ) : (
+        <p className="mt-1 flex flex-wrap gap-4">
+          {session.inTime && (
+            <button className="plain-link min-h-11" onClick={onMove}>
+              {say.move}
+            </button>
+          )}
+          {!session.begun && (
+            <button className="plain-link min-h-11" onClick={() => setAsking(true)}>
+              {say.callOff}
+            </button>
+          )}
+          <a className="plain-link inline-block min-h-11 py-2" href={`/member/booked/${session.id}.ics`}>
+            {say.calendar}
+          </a>
+        </p>
+      )}
+    </li>
+  );
+}
+
+/** The time that was chosen, on both clocks, what is asked, and the press that books it. */
+function Chosen({
+  times,
+  questions,
+  word,
+  needed,
+  disabled,
+  onYes,
+}: {
+  times: readonly string[];
+  questions: BookingAnswer['questions'];
+  word: string;
+  needed: string;
+  disabled: boolean;
+  onYes: (answers: { id: string; text: string }[]) => void;
+}) {
+  const [answers, setAnswers] = useState<Record<string, string>>({});
+  function send(event: FormEvent): void {
+    event.preventDefault();
+    onYes(questions.map(({ id }) => ({ id, text: answers[id] ?? '' })));
+  }
+  return (
+    <form className="message mt-2" onSubmit={send}>
+      {times.map((time, i) => (
+        <p key={i} className={i === 0 ? 'font-semibold' : 'cap'}>
+          {time}
+        </p>
+      ))}
+      {questions.map(({ id, text, required }) => (
+        <label key={id} className="mt-2 block" dir="auto">
+          {text} {required && <span className="cap">({needed})</span>}
+          <textarea
+            className="mt-1 block w-full border-b-2 border-edge bg-transparent"
+            rows={2}
+            required={required}
+            value={answers[id] ?? ''}
+            onChange={(event) => setAnswers({ ...answers, [id]: event.target.value.slice(0, 2_000) })}
+          />
+        </label>
+      ))}
+      <button className="btn btn-primary mt-3" disabled={disabled}>
+        {word}
+      </button>
+    </form>
+  );
+}

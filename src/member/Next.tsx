@@ -1,0 +1,23 @@
+import { timeInZones } from '../core/booking/times';
+import type { NextSession } from './api';
+import { useMemberWords } from './memberWords';
+import { ownZone, Place } from './Place';
+
+/** The session somebody has next: when, how soon, and how to join. */
+export function Next({ next, locale }: { next: NextSession; locale: string }) {
+  const words = useMemberWords().booking;
+  const [own, theirs] = timeInZones(next, [ownZone(), next.zone], { locale, to: words.to });
+  return (
+    <section className="mt-3 border-l-4 border-access bg-paper-2 px-4 py-3" aria-label={words.next}>
+      <h2 dir="auto">
+        {next.title}, {next.soon}
+      </h2>
+      <p>{own}</p>
+      {theirs !== undefined && <p className="cap">{theirs}</p>}
+      <Place place={next.place} />
+      <a className="plain-link inline-block min-h-11 py-2" href={next.href}>
+        {words.toSessions}
+      </a>
+    </section>
+  );
+}
