@@ -31,10 +31,7 @@ export function sessionMessage(
   const times = (span: { from: Instant; until: Instant }): string =>
     timeInZones(span, [session.zone ?? shop.zone, shop.zone], { locale, to: say.until }).join('\n');
   const length = msOf(session.until) - msOf(session.from);
-  const was =
-    session.was === null
-      ? ''
-      : times({ from: session.was, until: addMs(session.was, length) });
+  const was = session.was === null ? '' : times({ from: session.was, until: addMs(session.was, length) });
   return framed(
     setting,
     name,

@@ -1,10 +1,11 @@
 import type { Instant } from '#core/calendar';
-import { type Product, productKindOf } from '#core/catalogue';
+import type { Product } from '#core/catalogue';
 import type { Quote } from '#core/checkout';
-import type { OrderId, PersonId, ProductId } from '#core/ids';
+import type { OrderId, PersonId } from '#core/ids';
 import type { PassSeed } from '#core/passes';
 import { accessUntil } from '#core/terms';
 import { agreementBegunBy } from './agreements';
+import { sessionsOf } from './sessions/promised';
 
 /** What success will open: one pass for each product of each line, however many of it were taken; each brings its sessions. */
 export function passesToOpen(
@@ -30,15 +31,4 @@ export function passesToOpen(
       ...sessionsOf(products, productId, line.quantity),
     }));
   });
-}
-
-/** How many sessions a pass to a product brings, as a part of the pass; nothing where the product has none. */
-export function sessionsOf(
-  products: readonly Product[],
-  productId: ProductId,
-  units = 1,
-): Pick<PassSeed, 'sessions'> | undefined {
-  const product = products.find((p) => p.id === productId);
-  const sessions = product && productKindOf(product).sessions?.(product);
-  return sessions ? { sessions: { ...sessions, units } } : undefined;
 }

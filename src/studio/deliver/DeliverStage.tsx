@@ -1,5 +1,6 @@
 import { useEffect, useMemo } from 'react';
 import { Link, useLocation, useParams } from 'react-router';
+import { productKindOf } from '#core/catalogue';
 import type { Draft } from '../data/draft';
 import { askLists } from '../data/lists';
 import { dropList, useSavedLists } from '../data/savedLists';
@@ -13,6 +14,8 @@ import { AgreementsSheet, STATUSES } from './AgreementsSheet';
 import { agreementsLink } from './links';
 import { useAgreementTotals } from '../data/queries/agreements';
 import { AgreementStory } from './AgreementStory';
+import { SessionsSheet } from './sessions/SessionsSheet';
+import { SessionStory } from './sessions/SessionStory';
 import { LaterPayments } from './LaterPayments';
 import { useCounts } from '../data/queries/orders';
 
@@ -31,6 +34,7 @@ export default function DeliverStage({ draft }: { draft: Draft }) {
   const people = list === 'people';
   const agreements = list === 'agreements';
   const payments = list === 'payments';
+  const sessions = list === 'sessions';
   // Words will be asked for here, so what they are looked for in is read ahead.
   useEffect(() => {
     const timer = setTimeout(() => void askLists().warm(), 1_000);
@@ -39,7 +43,16 @@ export default function DeliverStage({ draft }: { draft: Draft }) {
   return (
     <Panes
       draft={draft}
-      index={<ListsIndex list={list} search={search} present={writeQuery(query)} />}
+      index={
+        <ListsIndex
+          list={list}
+          search={search}
+          present={writeQuery(query)}
+          hasSessions={[draft.content, draft.live?.content].some((c) =>
+            c?.products.some((p) => productKindOf(p).sessions),
+          )}
+        />
+      }
       indexName="Lists"
       inHand={
         people
@@ -48,13 +61,17 @@ export default function DeliverStage({ draft }: { draft: Draft }) {
             ? 'Plans and subscriptions'
             : payments
               ? 'Later payments'
-              : 'Orders'
+              : sessions
+                ? 'Sessions'
+                : 'Orders'
       }
       sheet={
         agreements ? (
           <AgreementsSheet draft={draft} selected={id ?? null} />
         ) : payments ? (
           <LaterPayments draft={draft} />
+        ) : sessions ? (
+          <SessionsSheet draft={draft} selected={id ?? null} />
         ) : people ? (
           <PeopleSheet draft={draft} selected={id ?? null} />
         ) : (
@@ -66,6 +83,8 @@ export default function DeliverStage({ draft }: { draft: Draft }) {
           <p className="text-ink-2">Choose a row to see its story: what was paid, what is open, and why.</p>
         ) : agreements ? (
           <AgreementStory key={id} draft={draft} id={id} />
+        ) : sessions ? (
+          <SessionStory key={id} id={id} />
         ) : people ? (
           <PersonStory key={id} draft={draft} personId={id} />
         ) : (
@@ -76,7 +95,17 @@ export default function DeliverStage({ draft }: { draft: Draft }) {
   );
 }
 
-function ListsIndex({ list, search, present }: { list: string; search: string; present: string }) {
+function ListsIndex({
+  list,
+  search,
+  present,
+  hasSessions,
+}: {
+  list: string;
+  search: string;
+  present: string;
+  hasSessions: boolean;
+}) {
   const people = list === 'people';
   const totals = useAgreementTotals();
   const status = list === 'agreements' ? (new URLSearchParams(search).get('status') ?? '') : null;
@@ -127,6 +156,14 @@ function ListsIndex({ list, search, present }: { list: string; search: string; p
       <Link className="row" to="/deliver/payments" aria-current={list === 'payments' ? 'true' : undefined}>
         <b>Later payments</b>
       </Link>
+      {hasSessions && (
+        <>
+          <div className="group">Sessions</div>
+          <Link className="row" to="/deliver/sessions" aria-current={list === 'sessions' ? 'true' : undefined}>
+            <b>Days and weeks</b>
+          </Link>
+        </>
+      )}
       <div className="group">People</div>
       <Link className="row" to="/deliver/people" aria-current={people ? 'true' : undefined}>
         <b>Everybody who bought</b>

@@ -18,6 +18,7 @@ import { GiveAccess } from './GiveAccess';
 import { PassActs } from './PassActs';
 import { ErasePerson } from './ErasePerson';
 import { JoinPeople } from './JoinPeople';
+import { SessionsOfPerson } from './sessions/SessionsOfPerson';
 import { UnusualUse } from './UnusualUse';
 import { VisitStory } from './VisitStory';
 import { May } from '../frame/May';
@@ -127,6 +128,7 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
         </p>
       </May>
       <AnswerThem personId={personId} text={reply} />
+      {passes.some((pass) => pass.sessions !== undefined) && <SessionsOfPerson personId={personId} />}
       {agreements.length > 0 && (
         <div className="sec">
           <h3>Plans and subscriptions</h3>

@@ -19,6 +19,10 @@ export function laterLink({ days = '', offerId = '', back = false }: LaterChoice
   return `/deliver/payments${query === '' ? '' : `?${query}`}`;
 }
 
+/** The week of sessions that a date is in, with one of them in hand. */
+export const sessionsLink = (date: string, id?: string): string =>
+  `/deliver/sessions${id === undefined ? '' : `/${id}`}${date === '' ? '' : `?week=${date}`}`;
+
 /** Where agreements of a status are listed, with one of them in hand. */
 export const agreementsLink = (status: string, id?: string): string =>
   `/deliver/agreements${id === undefined ? '' : `/${id}`}${status === '' ? '' : `?status=${encodeURIComponent(status)}`}`;

@@ -16,6 +16,7 @@ import { Lately } from './Lately';
 import { MonthSoFar } from './MonthSoFar';
 import { NeedsYou } from './NeedsYou';
 import { PaymentsToday } from './PaymentsToday';
+import { SessionsToday } from './SessionsToday';
 import { useNeedsYou } from './useNeedsYou';
 
 /** Today: what came in, and what needs a person. */
@@ -38,6 +39,7 @@ export function Today({ draft }: { draft: Draft }) {
           ) : (
             <>
               <FirstHours draft={draft} />
+              <SessionsToday draft={draft} />
               <NeedsYou needs={needs} />
               <PaymentsToday draft={draft} />
               <Lately draft={draft} />

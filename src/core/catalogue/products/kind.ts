@@ -77,7 +77,7 @@ export interface ProductKind<P extends ProductBase> {
   /** What in it is looked for by its own title, and edited apart. */
   named(product: P): { id: string; title: string; what: string }[];
   /** How many sessions a pass to it brings, once or each paid period; left out by kinds without any. */
-  sessions?(product: P): Omit<SessionsPromised, 'units'> | null;
+  readonly sessions?: (product: P) => Omit<SessionsPromised, 'units'> | null;
   /** How often one buyer may fetch one thing, for how many hours a link to it works, and whether PDFs bear their name. */
   limits(product: P): { fetches: number; linkHours: number; named: boolean };
 }

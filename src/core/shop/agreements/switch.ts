@@ -24,7 +24,7 @@ import { mailOf, nextDue, noSuch, shopOf, stillAsking, toCome, toldAtStart, tria
 import { creditGiven, creditGone, paidWith, unusedNow, unusedParts } from './credit';
 import { leftOf } from '#core/payments';
 import { keyOf } from '../ids';
-import { sessionsOf } from '../passesToOpen';
+import { sessionsOf } from '../sessions/promised';
 
 /**
  * From one subscription to another: the old one ends, the new one starts now and now is its anchor, without trial,

@@ -7,7 +7,7 @@ import { refuse } from '#core/refusal';
 import type { Command, DecideContext, Decision } from '../command';
 import { keyOf } from '../ids';
 import { passesFor } from '../passesFor';
-import { sessionsOf } from '../passesToOpen';
+import { sessionsOf } from '../sessions/promised';
 import type { ShopState } from '../state';
 
 /**

@@ -1,0 +1,223 @@
+import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { placeOfZone, timeInZones } from '#core/booking';
+import { addDays, dateIn, formatTime, momentOfWall, weekStart } from '#core/calendar';
+import type { SessionAct, SessionRow } from '../../../wire/booking';
+import { sentenceOf, useActOnBookedMutation, useBookedQuery } from '../../data/ownerApi';
+import { useNow } from '../../data/useNow';
+import { May } from '../../frame/May';
+import { ChoiceFill, DayFill } from '../../price/Fill';
+import { howItStands } from './inWords';
+
+/** One session: who, when on both clocks, what they answered, and what becomes of it. */
+export function SessionStory({ id }: { id: string }) {
+  const [search] = useSearchParams();
+  const here = dateIn(useNow(), 'UTC');
+  const monday = weekStart(search.get('week') ?? here);
+  const { data } = useBookedQuery({ from: monday, to: addDays(monday, 6) });
+  const [moved, setMoved] = useState<SessionRow | null>(null);
+  // Moved out of the week in hand, it stays in hand as it was.
+  const session = data?.sessions.find((s) => s.id === id) ?? moved;
+  const [act, acting] = useActOnBookedMutation();
+  const [said, setSaid] = useState<{ text: string; wrong: boolean } | null>(null);
+  if (!data || !session) return <p className="text-ink-2">This session is not in this week.</p>;
+
+  const go = (wanted: SessionAct): void =>
+    void act({ id, act: wanted })
+      .unwrap()
+      .then(
+        ({ sentence }) => {
+          setMoved(session);
+          setSaid({ text: sentence, wrong: false });
+        },
+        (error: unknown) => setSaid({ text: sentenceOf(error), wrong: true }),
+      );
+  const times = timeInZones(session, [data.zone, session.zone], { locale: 'en', to: 'to' });
+  return (
+    <>
+      <h2 className="pr-6" dir="auto">
+        {session.name || 'Somebody who was erased'}
+      </h2>
+      <p className="text-ink-2" dir="auto">
+        {session.title}
+      </p>
+      {times.map((time, i) => (
+        <p key={i} className={i === 0 ? 'mt-2 font-semibold' : 'cap'}>
+          {time}
+        </p>
+      ))}
+      {session.zone !== null && times.length === 1 && (
+        <p className="cap">They are on the clock of {placeOfZone(session.zone)} too.</p>
+      )}
+      <p className="mt-1">{howItStands(session, data.now)}</p>
+      {session.place !== '' && (
+        <p className="mt-1 break-words" dir="auto">
+          {session.place}
+        </p>
+      )}
+      {session.answers.length > 0 && (
+        <div className="sec mt-3">
+          <h3>What they answered</h3>
+          {session.answers.map(({ question, text }) => (
+            <p key={question} className="mt-1.5" dir="auto">
+              <span className="cap">{question}</span>
+              <br />
+              {text}
+            </p>
+          ))}
+        </div>
+      )}
+      {said && (
+        <p className={`mt-2 ${said.wrong ? 'wrong' : ''}`} role={said.wrong ? 'alert' : 'status'}>
+          {said.text}
+        </p>
+      )}
+      <May right="answer">
+        <Acts
+          key={`${session.status}${session.from}`}
+          session={session}
+          now={data.now}
+          zone={data.zone}
+          disabled={acting.isLoading}
+          onAct={go}
+        />
+        <Note key={session.id} note={session.note} onKeep={(text) => go({ act: 'note', text })} />
+      </May>
+      {session.personId !== '' && (
+        <p className="sec">
+          <Link className="underline" to={`/deliver/people/${session.personId}`}>
+            All of this person
+          </Link>
+        </p>
+      )}
+    </>
+  );
+}
+
+function Acts({
+  session,
+  now,
+  zone,
+  disabled,
+  onAct,
+}: {
+  session: SessionRow;
+  now: string;
+  zone: string;
+  disabled: boolean;
+  onAct: (act: SessionAct) => void;
+}) {
+  const [open, setOpen] = useState<'move' | 'call-off' | 'missed' | null>(null);
+  const [day, setDay] = useState(dateIn(session.from, zone));
+  const [time, setTime] = useState(formatTime(session.from, zone, 'en'));
+  const [counts, setCounts] = useState<'back' | 'counts'>('back');
+  if (session.status === 'called-off') return null;
+  const begun = session.from <= now;
+  const choice = (
+    <ChoiceFill
+      label="Whether it counts"
+      value={counts}
+      choices={[
+        ['back', 'and is given back to them'],
+        ['counts', 'and counts as used'],
+      ]}
+      onChange={setCounts}
+    />
+  );
+  return (
+    <div className="sec mt-3">
+      <p className="flex flex-wrap gap-x-5">
+        {begun && session.status !== 'held' && (
+          <button className="opt" disabled={disabled} onClick={() => onAct({ act: 'mark', as: 'held', counts: true })}>
+            It was held
+          </button>
+        )}
+        {begun && (
+          <button className="opt" onClick={() => setOpen(open === 'missed' ? null : 'missed')}>
+            They missed it …
+          </button>
+        )}
+        {session.status === 'booked' && !begun && (
+          <button className="opt" onClick={() => setOpen(open === 'move' ? null : 'move')}>
+            Move it …
+          </button>
+        )}
+        {session.status === 'booked' && (
+          <button className="opt" onClick={() => setOpen(open === 'call-off' ? null : 'call-off')}>
+            Call it off …
+          </button>
+        )}
+      </p>
+      {open === 'missed' && (
+        <div className="mt-3 border-l-[3px] border-ink pl-3">
+          <p className="sentence !text-base">They did not come, {choice}.</p>
+          <button
+            className="btn btn-primary mt-2"
+            disabled={disabled}
+            onClick={() => onAct({ act: 'mark', as: 'missed', counts: counts === 'counts' })}
+          >
+            Mark it as missed
+          </button>
+        </div>
+      )}
+      {open === 'call-off' && (
+        <div className="mt-3 border-l-[3px] border-ink pl-3">
+          <p className="sentence !text-base">
+            It is called off, {choice}. They hear of it by mail, with a file that takes it out of their calendar.
+          </p>
+          <button
+            className="btn btn-primary mt-2"
+            disabled={disabled}
+            onClick={() => onAct({ act: 'call-off', counts: counts === 'counts' })}
+          >
+            Call it off
+          </button>
+        </div>
+      )}
+      {open === 'move' && (
+        <div className="mt-3 border-l-[3px] border-ink pl-3">
+          <p className="sentence !text-base">
+            Move it to <DayFill label="To which day" value={day} onChange={setDay} />,{' '}
+            <input
+              className="fill"
+              type="time"
+              step={900}
+              aria-label="To what time"
+              value={time}
+              onChange={(event) => setTime(event.target.value)}
+            />{' '}
+            in {placeOfZone(zone)}. Your open hours do not bind you; another session does.
+          </p>
+          <button
+            className="btn btn-primary mt-2"
+            disabled={disabled || !/^[12]\d{3}-\d\d-\d\d$/.test(day) || !/^\d\d:\d\d$/.test(time)}
+            onClick={() => onAct({ act: 'move', at: momentOfWall(`${day}T${time}:00.000`, zone) })}
+          >
+            Move it
+          </button>
+        </div>
+      )}
+    </div>
+  );
+}
+
+function Note({ note, onKeep }: { note: string; onKeep: (text: string) => void }) {
+  const [text, setText] = useState(note);
+  return (
+    <div className="sec">
+      <h3>Your notes of it</h3>
+      <textarea
+        className="bare mt-1 w-full"
+        rows={3}
+        aria-label="Your notes of this session"
+        placeholder="Only you and whoever helps you read them."
+        dir="auto"
+        value={text}
+        onChange={(event) => setText(event.target.value.slice(0, 5_000))}
+        onBlur={() => {
+          if (text !== note) onKeep(text);
+        }}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,65 @@
+import { Link } from 'react-router';
+import { productKindOf } from '#core/catalogue';
+import { dateIn, formatTime, weekStart } from '#core/calendar';
+import { type Draft } from '../data/draft';
+import { useBookedQuery } from '../data/ownerApi';
+import { useNow } from '../data/useNow';
+import { sessionsLink } from '../deliver/links';
+
+/** Today's sessions with how to join, and how many are over and not marked; nothing in a shop that has none. */
+export function SessionsToday({ draft }: { draft: Draft }) {
+  const { zone, locale } = draft.content.shop;
+  const today = dateIn(useNow(), zone);
+  const has = draft.live?.content.products.some((p) => productKindOf(p).sessions) ?? false;
+  const { data } = useBookedQuery({ from: today, to: today }, { skip: !has, pollingInterval: 60_000 });
+  const toCome = data?.sessions.filter(({ status }) => status !== 'called-off') ?? [];
+  if (!data || (toCome.length === 0 && data.unmarked === 0)) return null;
+  return (
+    <>
+      <h2 className="mt-6 mb-2">Sessions today</h2>
+      <ul>
+        {toCome.map((session) => (
+          <li
+            key={session.id}
+            className="flex flex-wrap items-baseline gap-x-4 border-t border-line py-2 last:border-b"
+          >
+            <b className="font-semibold tabular-nums">
+              {formatTime(session.from, zone, locale)}–{formatTime(session.until, zone, locale)}
+            </b>
+            <span className="min-w-48 flex-1">
+              <Link className="underline" to={sessionsLink(weekStart(today), session.id)} dir="auto">
+                {session.name}
+              </Link>
+              , <span dir="auto">{session.title}</span>
+              {session.status === 'booked' && session.place !== '' && <Join place={session.place} />}
+            </span>
+            {session.status !== 'booked' && <span className="text-ink-2">{session.status}</span>}
+          </li>
+        ))}
+      </ul>
+      {data.oldestUnmarked !== null && (
+        <p className="mt-2">
+          <Link className="underline" to={sessionsLink(dateIn(data.oldestUnmarked, zone))}>
+            {data.unmarked === 1 ? '1 session is over' : `${data.unmarked} sessions are over`}: held or missed?
+          </Link>
+        </p>
+      )}
+    </>
+  );
+}
+
+/** Where it takes place; what can be opened of it is a link. */
+function Join({ place }: { place: string }) {
+  const href = /https:\/\/[^\s<>"]+/.exec(place)?.[0];
+  return (
+    <span className="cap block break-words" dir="auto">
+      {href === undefined ? (
+        place
+      ) : (
+        <a className="underline" href={href} target="_blank" rel="noopener noreferrer">
+          {place}
+        </a>
+      )}
+    </span>
+  );
+}
