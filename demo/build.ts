@@ -8,6 +8,7 @@ import { coming, inventedComers } from './members';
 import { inventedPerson, NEWER_FIRST } from './people';
 import { seeded } from './random';
 import { inventedVisits } from './visits';
+import { inventedWalkers, walking } from './walkers';
 import type { CheckoutData } from '../src/wire';
 
 export const DEMO_OPENS: Instant = '2025-06-12T07:30:00.000Z';
@@ -120,6 +121,12 @@ export async function buildDemo(dataFolder: string, clientFolder: string): Promi
     visits.push({ at: comer.at, come: () => comes.join(comer) });
     for (const at of comer.looks) visits.push({ at, come: () => comes.look(comer) });
   }
+  const walks = walking({ address, content, owner, now: () => runner.now(), letIn }, seeded(1860), used, CARDS.good);
+  for (const walker of inventedWalkers(DEMO_DAY, seeded(1861))) {
+    visits.push({ at: walker.at, come: () => walks.join(walker) });
+    for (const { at, does } of walker.looks) visits.push({ at, come: () => walks.look(walker, does) });
+  }
+  visits.push({ at: addMs(DEMO_DAY, -2 * DAY), come: () => walks.tidy(addMs(DEMO_DAY, -3 * DAY)) });
   for (let i = 0; i < WAY_BUYERS; i += 1) visits.push({ at: wayMoment(i), come: () => wayBuyer(i) });
 
   for (const { at, come } of visits.sort((a, b) => (a.at < b.at ? -1 : 1))) {

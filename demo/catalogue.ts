@@ -31,6 +31,7 @@ import { reeds } from './drawings';
 import { firstSpring, hideMembership, upperHide } from './hide/hide';
 import { tenMornings } from './mornings/mornings';
 import { seeded } from './random';
+import { listeningWalks, monthlyWalk } from './walks/walks';
 import { call, phrase } from './sounds';
 
 const SHOP: ShopDetails = {
@@ -353,7 +354,16 @@ export async function demoCatalogue(upload: Upload): Promise<ReleaseContent> {
     ]),
     offer(mornings, [newPrice(next('pr'), { terms: { kind: 'free', amount: '' } })]),
   ];
-  products.push(hide, upper, spring, mornings);
+  const walks = listeningWalks(next);
+  const aWalk = monthlyWalk(next);
+  newest.push(
+    offer(walks, [
+      once('At once', '168.00'),
+      newPrice(next('pr'), { name: 'In three parts', terms: { kind: 'plan', amount: '59.00', payments: '3' } }),
+    ]),
+    offer(aWalk, [monthlyAt('45.00')]),
+  );
+  products.push(hide, upper, spring, mornings, walks, aWalk);
   offers.push(...newest);
   const shown = newest.map((o) => sellWithPage.make(known(o)));
   const content: DraftContent = {

@@ -50,6 +50,9 @@ export const MEMBER_FIRST = [
   'Kelda',
 ];
 
+/** Those who go on walks. */
+export const WALKER_FIRST = ['Birte', 'Caspian', 'Delia', 'Enno', 'Frida', 'Henning', 'Imke', 'Leonie'];
+
 /** Those who came by the newer paths. */
 export const NEWER_FIRST = ['Ilse', 'Joren', 'Maeve', 'Ottilie', 'Pavel', 'Runa'];
 

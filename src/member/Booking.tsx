@@ -55,9 +55,8 @@ export function Booking({ productId, locale }: { productId: string; locale: stri
   const times = (span: { from: string; until: string }): string[] =>
     timeInZones(span, [own, read.zone], { locale, to: say.to });
   const ends = (at: string): string => new Date(Date.parse(at) + read.minutes * 60_000).toISOString();
-  const isCalm = ({ status, until }: BookedSession): boolean => status === 'booked' && Date.parse(until) > Date.now();
-  const toCome = read.sessions.filter(isCalm);
-  const over = read.sessions.filter((session) => !isCalm(session)).reverse();
+  const toCome = read.sessions.filter((session) => !session.over);
+  const over = read.sessions.filter((session) => session.over).reverse();
   const sameClock =
     formatTime(read.slots[0] ?? EVER, own, locale) === formatTime(read.slots[0] ?? EVER, read.zone, locale);
   return (

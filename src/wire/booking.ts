@@ -16,8 +16,9 @@ export const BookedSession = z.strictObject({
   said: z.string(),
   /** Whether its member can still move it, and call it off without its counting. */
   inTime: z.boolean(),
-  /** Whether it has begun. */
+  /** Whether it has begun, and is over, by the shop's clock. */
   begun: z.boolean(),
+  over: z.boolean(),
 });
 export type BookedSession = z.infer<typeof BookedSession>;
 

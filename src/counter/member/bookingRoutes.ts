@@ -171,15 +171,16 @@ export function bookingFor(
     questions: coaching.questions,
     whyNot: why.open ? (left > 0 ? '' : words.booking.left(0)) : why.sentence,
     sessions: sessionsOf(state, personId, productId).map((session) => {
-      const over = session.status === 'booked' && session.until <= now;
+      const unmarked = session.status === 'booked' && session.until <= now;
       return {
         id: session.id,
         from: session.from,
         until: session.until,
         status: session.status,
-        said: over ? words.booking.stillBooked : words.booking.status[session.status],
+        said: unmarked ? words.booking.stillBooked : words.booking.status[session.status],
         inTime: session.status === 'booked' && isInTime(session, coaching, now),
         begun: session.from <= now,
+        over: session.status !== 'booked' || session.until <= now,
       };
     }),
     ledger: passesFor(state, personId, productId).flatMap(({ id }) =>

@@ -89,7 +89,7 @@ function nextOf(reading: Reading, personId: PersonId): NextSession | null {
   return {
     id,
     title: productTitle(reading, productId),
-    href: `/member/sessions/${productId}`,
+    href: MINE.sessions(productId),
     from,
     until,
     zone: shop.zone,

@@ -8,6 +8,8 @@ export interface Hrefs {
   lesson: (id: ProductId, lesson: LessonId) => string;
   membership: (id: ProductId) => string;
   post: (id: ProductId, post: PostId) => string;
+  /** Where sessions are booked: by whoever is signed in, wherever they come from. */
+  sessions: (id: ProductId) => string;
 }
 
 const hrefsUnder = (courses: string, memberships: string): Hrefs => ({
@@ -15,6 +17,7 @@ const hrefsUnder = (courses: string, memberships: string): Hrefs => ({
   lesson: (id, lesson) => `${courses}/${id}/${lesson}`,
   membership: (id) => `${memberships}/${id}`,
   post: (id, post) => `${memberships}/${id}/${post}`,
+  sessions: (id) => `/member/sessions/${id}`,
 });
 
 /** Where courses and memberships stand for whoever is not signed in. No path of a shop has such an address. */
@@ -32,10 +35,15 @@ export const seenAs = (personId: string): Hrefs => hrefsUnder(`${SEES}/${personI
 
 /** Kinds of product that are read in a place of their own; others are taken along. */
 const READ: {
-  [K in ProductName]?: { place: 'course' | 'membership'; part: 'lesson' | 'post'; begin: (words: Words) => string };
+  [K in ProductName]?: {
+    place: 'course' | 'membership' | 'sessions';
+    part: 'lesson' | 'post' | null;
+    begin: (words: Words) => string;
+  };
 } = {
   course: { place: 'course', part: 'lesson', begin: (words) => words.pages.beginLessons },
   membership: { place: 'membership', part: 'post', begin: (words) => words.pages.goIn },
+  coaching: { place: 'sessions', part: null, begin: (words) => words.pages.bookSessions },
 };
 
 /** Where a product is read, and what its button says; null for one without such a place. */
@@ -51,5 +59,5 @@ export function readAt(
 /** Where a part of it is read; null where it has no such place. */
 export const partAt = ({ id, kind }: Pick<Product, 'id' | 'kind'>, part: string, hrefs: Hrefs): string | null => {
   const read = READ[kind];
-  return read ? hrefs[read.part](id, part) : null;
+  return read?.part ? hrefs[read.part](id, part) : null;
 };

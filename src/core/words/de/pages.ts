@@ -28,6 +28,7 @@ export const pages: PageWords = {
   saleUntil: (day) => `im Verkauf bis zum Ende des ${day}`,
   accessClosed: 'Der Zugang dazu ist geschlossen.',
   open: 'Öffnen',
+  bookSessions: 'Sitzungen buchen',
   beginLessons: 'Mit der ersten Lektion anfangen',
   goIn: 'Hinein',
   download: 'Herunterladen',

@@ -26,6 +26,7 @@ export const pages = {
   accessClosed: 'Access to this is closed.',
   open: 'Open',
   download: 'Download',
+  bookSessions: 'Book your sessions',
   beginLessons: 'Begin with the first lesson',
   goIn: 'Go in',
   paid: 'Paid',
