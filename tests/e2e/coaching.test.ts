@@ -42,10 +42,10 @@ test('made, sold, booked by two in other zones, moved, called off; held, missed 
   await studio.keyboard.type('Evening walks');
   await studio.getByLabel('How many sessions').fill('2');
   await studio.getByLabel('Where it takes place').fill('By video: https://walks.example.org/evening');
-  await studio.getByRole('button', { name: 'Open Monday' }).click();
+  await studio.getByRole('button', { name: 'Open it: Monday' }).click();
   await studio.getByLabel('Monday: from, 1').fill('19:00');
   await studio.getByLabel('Monday: to, 1').fill('23:00');
-  await studio.getByRole('button', { name: 'Monday to Friday like Monday' }).click();
+  await studio.getByRole('button', { name: 'Monday to Friday alike, as on Monday' }).click();
   await studio.getByText('Monday to Friday 19:00 to 23:00.').waitFor();
   await studio.getByLabel('Where the buyer is').selectOption('Asia/Tokyo');
   await studio.getByText('Wednesday 17 June 2026, 03:00 to 04:00 (Tokyo)').waitFor();
@@ -53,7 +53,6 @@ test('made, sold, booked by two in other zones, moved, called off; held, missed 
   await studio.getByLabel('Question 1', { exact: true }).fill('Where will you be?');
   await studio.getByLabel('must be answered').check();
   expect(await axeFindings(studio)).toEqual([]);
-  await studio.getByRole('button', { name: 'Sell it' }).click();
   await studio.getByRole('button', { name: 'Set a price' }).click();
   await studio.getByLabel('Evening walks: amount in EUR').fill('120');
   await studio.getByText('€120.00').first().waitFor();
@@ -121,7 +120,6 @@ test('made, sold, booked by two in other zones, moved, called off; held, missed 
   expect(await axeFindings(studio)).toEqual([]);
   await studio.getByRole('button', { name: '1 week' }).click();
   await studio.getByText('It is Monday 22 June 2026', { exact: false }).waitFor();
-  await studio.getByRole('link', { name: 'The week before' }).click();
   await studio.getByRole('button', { name: /Noa Fields Evening walks over/ }).click();
   await studio.getByRole('button', { name: 'It was held' }).click();
   await studio.getByRole('button', { name: /Noa Fields Evening walks held/ }).waitFor();
@@ -149,6 +147,6 @@ test('made, sold, booked by two in other zones, moved, called off; held, missed 
   await studio.getByText(/2 entries were read: you are busy \d+ times/).waitFor();
   await tokyo.reload();
   await tokyo.getByRole('heading', { name: 'Free times' }).waitFor();
-  expect(await tokyo.getByRole('button', { name: /24 June 2026, .* \(Lisbon\)/ }).count()).toBe(0);
+  expect(await tokyo.getByRole('button', { name: /; Wednesday 24 June 2026/ }).count()).toBe(0);
   expect([complaints, ...phoneComplaints].flat().filter((c) => !c.includes('409'))).toEqual([]);
 }, 180_000);

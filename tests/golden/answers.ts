@@ -3,7 +3,7 @@ import { parseLine } from '#core/journal';
 import { sum } from '#core/money';
 import { boughtWith } from '#core/payments';
 import { isOpen } from '#core/passes';
-import { evolveBatch, newShopState, orderStatus, type ShopState } from '#core/shop';
+import { entriesOf, evolveBatch, leftOn, newShopState, orderStatus, sessionsOfPass, type ShopState } from '#core/shop';
 import { bought, later } from '../support/money';
 
 /** How often along a history its doors and next dues are asked for. */
@@ -32,6 +32,8 @@ export interface Answers {
   attention: string[];
   /** "person product: lessons done | quizzes passed | certificate"; left out where nobody learns anything. */
   learning?: string[];
+  /** "person product: left | status from counts | …"; left out where nobody has sessions. */
+  sessions?: string[];
   /** At a moment: who could open what, and what was due next. */
   moments: { at: Instant; open: string; next: string }[];
 }
@@ -76,9 +78,23 @@ export function answersFrom(state: ShopState, moments: Answers['moments'] = []):
     waiting: [...state.todo.keys()].sort(),
     attention: state.attention.map((a) => a.id),
     ...(state.progress.size === 0 ? {} : { learning: learningOf(state) }),
+    ...(state.sessionEntries.size === 0 ? {} : { sessions: sessionsOf(state) }),
     moments,
   };
 }
+
+const sessionsOf = (state: ShopState): string[] =>
+  [...state.passes.values()]
+    .filter(({ id }) => state.sessionEntries.has(id))
+    .map(({ id, personId, productId }) =>
+      [
+        `${personId} ${productId}: ${leftOn(state, id)}`,
+        ...entriesOf(state, id).map(({ kind, count }) => `${kind} ${count}`),
+        ...sessionsOfPass(state, id).map(
+          (s) => `${s.status} ${s.from} ${s.counts ? 'counts' : 'does not count'} ${s.sequence}`,
+        ),
+      ].join(' | '),
+    );
 
 const learningOf = ({ progress }: ShopState): string[] =>
   [...progress].map(([who, { done, passed, finished }]) =>

@@ -1,8 +1,10 @@
-import { type Bundle, freshProduct, newOffer, newPrice, newTerms } from '#core/catalogue';
+import { slotsFor } from '#core/booking';
+import { asBooked, type Bundle, freshProduct, newOffer, newPrice, newTerms } from '#core/catalogue';
 import { addMs, HOUR, type Instant } from '#core/calendar';
 import type { Batch } from '#core/journal';
 import { type ChargeAnswer, type ChargeRequest, type Command, NotAnswered, StorageFailed } from '#core/shop';
 import { courseOf, lessonWith, moduleOf, quiz, WEEKLY } from '../support/course';
+import { coachingOf } from '../support/coaching';
 import { membershipOf, postWith } from '../support/membership';
 import { asDownload } from '../support/release';
 import { type MemoryShop, pick, releaseWith, shopInMemory } from '../support/shopInMemory';
@@ -38,7 +40,7 @@ export async function story(): Promise<readonly Batch[]> {
         },
       },
       edit: (content) => {
-        content.products.push(LEARNT, INSIDE, TOGETHER);
+        content.products.push(LEARNT, INSIDE, TOGETHER, WALKS);
         for (const offer of content.offers.slice(-1)) offer.productIds = [INSIDE.id];
         for (const offer of content.offers.slice(-2, -1)) offer.productIds = [LEARNT.id];
         const [replacing, dated, plan, , many] = content.offers.slice(-7);
@@ -58,6 +60,10 @@ export async function story(): Promise<readonly Batch[]> {
             ...newOffer(`off_${11 + i}`, TOGETHER, content.shop.currency),
             prices: [newPrice(`pr_${11 + i}`, { terms, owned })],
           });
+        content.offers.push({
+          ...newOffer('off_13', WALKS, content.shop.currency),
+          prices: [newPrice('pr_13', { terms: newTerms({ kind: 'subscription', amount: '45' }) })],
+        });
       },
     },
   );
@@ -198,6 +204,7 @@ export async function story(): Promise<readonly Batch[]> {
   await membership(shop, must);
   await together(shop);
   await joined(shop, must);
+  await sessions(shop, must);
   return shop.ports.batches;
 }
 
@@ -280,6 +287,43 @@ async function joined(shop: MemoryShop, must: (command: Command) => Promise<void
   await must({ type: 'join-people', personId: 'u22', intoId: 'u23' });
   await shop.order({ i: 0, person: 'u22' });
   await shop.goTo(after(300));
+}
+
+const WALKS = coachingOf('prd_walks', { sessions: 2, each: 'period' });
+
+/** Sessions of a subscription: booked, moved, called off, held, missed; a period that lapses, and one that goes back. */
+async function sessions(shop: MemoryShop, must: (command: Command) => Promise<void>): Promise<void> {
+  const { id: agreementId } = await shop.buy({ i: 13, person: 'u25' });
+  const who = { personId: 'u25', busy: [], by: 'member', zone: 'America/New_York' } as const;
+  const slots = slotsFor(
+    asBooked(WALKS),
+    { now: shop.runner.now(), zone: 'Europe/Lisbon', taken: [] },
+    shop.runner.now().slice(0, 10),
+    addMs(shop.runner.now(), 30 * 24 * HOUR).slice(0, 10),
+  );
+  const slot = (n: number): string => slots[n] ?? '';
+  const ids = (): string[] => [...shop.runner.state.sessions.keys()];
+  await must({ type: 'book-session', ...who, productId: WALKS.id, at: slot(3) });
+  await must({ type: 'move-session', ...who, sessionId: ids()[0] ?? '', at: slot(9) });
+  await must({ type: 'book-session', ...who, productId: WALKS.id, at: slot(20) });
+  await must({
+    type: 'call-off-session',
+    sessionId: ids()[1] ?? '',
+    personId: 'u25',
+    by: 'member',
+    counts: false,
+    seenLate: false,
+  });
+  await must({ type: 'book-session', ...who, productId: WALKS.id, at: slot(24), by: 'seller', zone: null });
+  await shop.goTo(after(330));
+  await must({ type: 'mark-session', sessionId: ids()[0] ?? '', as: 'held', counts: true });
+  await must({ type: 'mark-session', sessionId: ids()[2] ?? '', as: 'missed', counts: false });
+  const passId = shop.agreement(agreementId).passIds[0] ?? '';
+  await must({ type: 'give-sessions', passId, count: 3, reason: 'with thanks' });
+  await shop.goTo(after(365));
+  const amount = shop.agreement(agreementId).payments.at(-1)?.lines[0]?.amount ?? 0;
+  await must({ type: 'refund-agreement', agreementId, amount, ends: false, reason: 'asked' });
+  await shop.goTo(after(372));
 }
 
 /** Buys what is paid once, and says which order it was. */

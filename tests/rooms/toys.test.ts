@@ -109,7 +109,7 @@ export const letterboxKind: ProductKind<Letterbox> = {
   line(
     'src/core/catalogue/products/kinds.ts',
     '] as unknown',
-    ', letterboxKind',
+    '  letterboxKind,\n',
     "import { letterboxKind } from './letterbox';\n",
   );
   line('src/studio/make/kinds.ts', '  download: {', '  letterbox: { Contents: () => null, Limits: () => null },\n');

@@ -115,7 +115,7 @@ export const ownerApi = createApi({
     }),
     booked: build.query<SessionsOfDays, { from: string; to: string }>({
       query: ({ from, to }) => `/booked?from=${from}&to=${to}`,
-      providesTags: ['Booked'],
+      providesTags: ['Booked', 'About'],
       ...read(SessionsOfDays),
     }),
     actOnBooked: build.mutation<Said, { id: string; act: SessionAct }>({
@@ -135,7 +135,7 @@ export const ownerApi = createApi({
     }),
     sessionsOf: build.query<PersonSessions, string>({
       query: (personId) => `/people/${personId}/booked`,
-      providesTags: ['Booked'],
+      providesTags: ['Booked', 'About'],
       ...read(PersonSessions),
     }),
     giveSessions: build.mutation<Said, { passId: string } & GiveSessionsRequest>({

@@ -81,11 +81,11 @@ export function CoachingContents({ product, draft }: { product: Coaching; draft:
                 {spans.length > 0 && (
                   <button
                     className="opt"
-                    aria-label={`Monday to Friday like ${name}`}
+                    aria-label={`Monday to Friday alike, as on ${name}`}
                     onClick={() =>
                       edit((c) => {
                         const same = c.hours.week[day] ?? [];
-                        for (const at of [0, 1, 2, 3, 4]) c.hours.week[at] = structuredClone(same);
+                        for (const at of [0, 1, 2, 3, 4]) c.hours.week[at] = same.map((span) => ({ ...span }));
                       })
                     }
                   >

@@ -35,7 +35,11 @@ export function SpanFills({
           </button>
         </span>
       ))}
-      <button className="opt" aria-label={`Open ${of}`} onClick={() => onChange([...spans, nextSpan(spans)])}>
+      <button
+        className="opt"
+        aria-label={`${spans.length === 0 ? 'Open it' : 'Another span'}: ${of}`}
+        onClick={() => onChange([...spans, nextSpan(spans)])}
+      >
         {spans.length === 0 ? 'Open it' : 'Another span'}
       </button>
     </>
