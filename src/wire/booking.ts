@@ -139,6 +139,8 @@ export const PersonSessions = z.strictObject({
       title: z.string(),
       open: z.boolean(),
       left: z.int(),
+      /** Booked, and not begun. */
+      coming: z.int(),
       ledger: z.array(z.strictObject({ at: z.string(), what: z.string(), change: z.int(), left: z.int() })),
     }),
   ),

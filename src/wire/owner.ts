@@ -128,7 +128,12 @@ export const RefundRequest = z.strictObject({
 });
 export type RefundRequest = z.input<typeof RefundRequest>;
 /** What a refund would give back, in minor units, and which passes it would close. */
-export const RefundPreview = z.strictObject({ amount: z.int(), closes: z.array(z.string()) });
+export const RefundPreview = z.strictObject({
+  amount: z.int(),
+  closes: z.array(z.string()),
+  /** Booked sessions that fall away with it. */
+  sessions: z.int(),
+});
 export type RefundPreview = z.infer<typeof RefundPreview>;
 export const RefundAnswer = z.strictObject({
   status: z.enum(['paid', 'refused', 'asked']),

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { DateTime } from 'luxon';
-import { type BookingRules, isFree, isSlot, type OpenHours, slotsFor, type Taken } from '#core/booking';
+import { type BookingRules, isFree, isSlot, type OpenHours, outsideHours, slotsFor, type Taken } from '#core/booking';
 import { addDays } from '#core/calendar';
 
 const ZONES = [
@@ -106,6 +106,16 @@ test('what a session keeps free is kept free on either side; two may share it; t
   expect(isFree(all, taken, '2026-06-15T09:31:00.000Z')).toBe(false);
   expect(isFree(all, taken, '2026-06-15T12:29:00.000Z')).toBe(false);
   expect(isFree(all, taken, '2026-06-15T12:30:00.000Z')).toBe(true);
+});
+
+test('hours that are narrowed leave what was booked as it is, and name it', () => {
+  const booked = [
+    { from: '2026-06-15T08:00:00.000Z', until: '2026-06-15T09:00:00.000Z' },
+    { from: '2026-06-15T10:30:00.000Z', until: '2026-06-15T11:30:00.000Z' },
+    { from: '2026-06-16T08:00:00.000Z', until: '2026-06-16T09:00:00.000Z' },
+  ];
+  // Mondays nine to twelve in Lisbon: the second runs past it, the third is a Tuesday.
+  expect(outsideHours(rules().hours, 'Europe/Lisbon', booked)).toEqual(booked.slice(1));
 });
 
 // --- Generated hours, zones and bookings against a plain walk minute by minute with another library.

@@ -1,5 +1,5 @@
 export { DaySpan, merged, minutesOf, OpenHours, openStretches, spansOn, type Stretch, weekdayOf } from './hours';
-export { type BookingRules, type Calendar, isFree, isSlot, slotsFor, type Taken } from './slots';
+export { type BookingRules, type Calendar, isFree, isSlot, outsideHours, slotsFor, type Taken } from './slots';
 export {
   type LedgerEntry,
   ledgerLines,

@@ -111,3 +111,15 @@ function* gridWithin({ from, until }: Stretch, grid: number, zone: string): Gene
   for (const { from: begins, until: ends, offset } of offsetsBetween(zone, from, until))
     for (let at = Math.ceil((begins + offset) / step) * step - offset; at < ends; at += step) yield at;
 }
+
+/** Of some sessions those that do not lie in open hours whole: booked before these were narrowed, they stand as they are. */
+export function outsideHours<T extends { from: Instant; until: Instant }>(
+  hours: OpenHours,
+  zone: string,
+  sessions: readonly T[],
+): T[] {
+  return sessions.filter(({ from, until }) => {
+    const stretches = openStretches(hours, zone, dateIn(from, zone), dateIn(until, zone));
+    return !stretches.some((open) => open.from <= msOf(from) && msOf(until) <= open.until);
+  });
+}

@@ -12,6 +12,8 @@ interface Setting {
   locale: string;
   tax: ShopTax | null;
   now: Instant;
+  /** How many booked sessions fall away by it. */
+  sessionsFalling?: number;
   /** What a pass opens, by its id. */
   titleOfPass: (passId: PassId) => string;
 }
@@ -23,7 +25,7 @@ interface Setting {
 export function consequencesOf(
   a: Agreement,
   events: readonly ShopEvent[],
-  { locale, tax, now, titleOfPass }: Setting,
+  { locale, tax, now, titleOfPass, sessionsFalling = 0 }: Setting,
 ): string[] {
   const money = (amount: number): string => formatAmount(amount, a.currency, locale);
   const charged =
@@ -48,6 +50,7 @@ export function consequencesOf(
     ]),
   ];
   if (closes.length > 0 && !events.some((e) => e.type === 'pass.opened')) said.push(words.closes(closes));
+  if (sessionsFalling > 0) said.push(words.sessionsFall(sessionsFalling));
   if (doors('pass.held').length > 0) said.push(words.onHold(doors('pass.held')));
   if (doors('pass.released').length > 0) said.push(words.opensAgain(doors('pass.released')));
   if (events.some((e) => e.type === 'refund.requested' && e.data.ends)) said.push(words.ends);

@@ -90,3 +90,4 @@ export { rehearse, NOTHING_HAPPENS, type Rehearsal, type RehearsedStep, type Scr
 export { createRunner, type Runner } from './runner';
 export { entriesOf, leftOn, sessionsOfPass } from './sessions/ledger';
 export { accessEndsAt, isLate, takenTimes } from './commands/bookSession';
+export { fallingAfter, sessionsFalling } from './sessions/falling';

@@ -3,7 +3,7 @@ import type { Agreement } from '#core/agreements';
 import type { OrderId } from '#core/ids';
 import type { ShopEvent } from '#core/journal';
 import { consequencesOf } from '#core/messages';
-import type { Command } from '#core/shop';
+import { type Command, sessionsFalling } from '#core/shop';
 import { type CounterContext, shopOf } from '../context';
 import { Problem, refusalProblem } from '../http/problem';
 import { LeadsTo, OwnerAct, Said } from '../../wire';
@@ -70,7 +70,13 @@ export function agreementRoutes(context: CounterContext, mayBack: MayBack): Rout
     const reading = readingIn(context, STUDIO_LOCALE);
     const titleOfPass = (id: string): string => productTitle(reading, runner.state.passes.get(id)?.productId ?? '');
     answer(res, LeadsTo, {
-      leadsTo: consequencesOf(agreement, decision.events, { locale, tax, now: runner.now(), titleOfPass }),
+      leadsTo: consequencesOf(agreement, decision.events, {
+        locale,
+        tax,
+        now: runner.now(),
+        titleOfPass,
+        sessionsFalling: sessionsFalling(runner.state, decision.events, runner.now()),
+      }),
     });
   });
 

@@ -2,7 +2,7 @@ import express, { type RequestHandler, Router } from 'express';
 import { addDays, dateIn, instantOf, startOfDate } from '#core/calendar';
 import type { Session } from '#core/booking';
 import { calledBySeller } from '#core/people';
-import { leftOn, passesFor } from '#core/shop';
+import { fallingAfter, leftOn, passesFor } from '#core/shop';
 import { isOpen } from '#core/passes';
 import { wordsFor } from '#core/words';
 import {
@@ -151,6 +151,7 @@ export function bookingRoutes(context: CounterContext, mayAnswer: RequestHandler
         title: productTitle(reading, pass.productId),
         open: isOpen(pass, reading.now),
         left: leftOn(state, pass.id),
+        coming: fallingAfter(state, pass.id, reading.now, reading.now).length,
         ledger: ledgerInWords(state, pass.id, { words: wordsFor('en').booking, zone: shop.zone, locale: 'en' }),
       })),
     });

@@ -3,6 +3,7 @@ import type { EventOf, ShopEvent } from '#core/journal';
 import { mayGiveBack, type Right } from '#core/helpers';
 import type { OrderId } from '#core/ids';
 import { formatAmount, sum } from '#core/money';
+import { sessionsFalling } from '#core/shop';
 import {
   About,
   AwayAnswer,
@@ -134,6 +135,7 @@ export function ownerRoutes(context: CounterContext): Router {
     answer(res, RefundPreview, {
       amount: sum(parts.map((part) => part.amount)),
       closes: parts.flatMap((part) => part.closes),
+      sessions: sessionsFalling(runner.state, decision.events, runner.now()),
     });
   });
   router.post('/refunds', may('give-back'), async (req, res) => {

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { addMs, dateIn, type Instant } from '#core/calendar';
 import { type Pass, passState } from '#core/passes';
-import { sentenceOf, useActOnPassMutation } from '../data/ownerApi';
+import { sentenceOf, useActOnPassMutation, useSessionsOfQuery } from '../data/ownerApi';
 import { DayFill } from '../price/Fill';
 
 /** Another last day for one right to open something, or its end. What a running plan or subscription opens has no acts here. */
@@ -41,7 +41,21 @@ export function PassActs({ pass, title, now, zone }: { pass: Pass; title: string
           Withdraw
         </button>
       </p>
+      {pass.sessions !== undefined && <FallsAway pass={pass} />}
       {said !== null && <p role="status">{said}</p>}
     </details>
+  );
+}
+
+/** What is booked by it falls away when it ends: said before. */
+function FallsAway({ pass }: { pass: Pass }) {
+  const { data } = useSessionsOfQuery(pass.personId);
+  const coming = data?.passes.find(({ passId }) => passId === pass.id)?.coming ?? 0;
+  if (coming === 0) return null;
+  return (
+    <p className="mt-1">
+      {coming === 1 ? '1 booked session falls' : `${coming} booked sessions fall`} away if it is withdrawn, and whatever
+      is booked after its last day.
+    </p>
   );
 }

@@ -192,7 +192,7 @@ export function RefundForm({
                 : preview.data
                   ? closes.length === 0
                     ? 'Nothing closes: part of the price stays paid.'
-                    : `Closes now: ${closes.map(titleOfPass).join(', ')}. No later payments exist.`
+                    : `Closes now: ${closes.map(titleOfPass).join(', ')}. No later payments exist.${sessionsSaid(preview.data.sessions)}`
                   : '')}
           </p>
           <div className="mt-3 flex flex-wrap gap-3">
@@ -210,3 +210,6 @@ export function RefundForm({
     </div>
   );
 }
+
+const sessionsSaid = (n: number): string =>
+  n === 0 ? '' : n === 1 ? ' 1 booked session falls away.' : ` ${n} booked sessions fall away.`;

@@ -4,7 +4,7 @@ import { DateTime } from 'luxon';
 import { ledgerLines } from '#core/booking';
 import type { Coaching, DraftPrice } from '#core/catalogue';
 import type { Command } from '#core/shop';
-import { entriesOf, leftOn, sessionsOfPass } from '#core/shop';
+import { entriesOf, leftOn, sessionsFalling, sessionsOfPass } from '#core/shop';
 import { coachingOf, openOn } from '../../support/coaching';
 import { selling } from '../../support/membership';
 import { codeOf, type DraftTermsGiven, type MemoryShop, releaseWith, shopInMemory } from '../../support/shopInMemory';
@@ -235,6 +235,27 @@ describe('when the money stops', () => {
     expect(sessions(shop).map((s) => s.status)).toEqual(['held', 'called-off']);
     expect(letters(shop).at(-1)).toBe('called-off');
     expect(await book(shop, '2026-06-25T10:00')).toBe('no-such-product');
+  });
+
+  test('what falls away is counted before: now, with the money, and at the end of what is paid', async () => {
+    const shop = await shopWith({ each: 'period', sessions: 3 }, [MONTHLY]);
+    const { id: agreementId } = await shop.buy({});
+    for (const day of ['2026-07-13', '2026-07-14', '2026-07-16']) await book(shop, `${day}T10:00`);
+    const falls = (command: Command): number => {
+      const decision = shop.runner.preview(command);
+      return 'refused' in decision ? -1 : sessionsFalling(shop.runner.state, decision.events, shop.runner.now());
+    };
+    const cancel = { type: 'cancel', agreementId, giveBack: false, by: 'buyer' } as const;
+    expect(falls({ ...cancel, when: 'now' })).toBe(3);
+    // Paid until the fifteenth.
+    expect(falls({ ...cancel, when: 'end' })).toBe(1);
+    expect(falls({ type: 'refund-agreement', agreementId, amount: null, ends: true, reason: '' })).toBe(3);
+    await codeOf(shop, { ...cancel, when: 'end' });
+    // What lies beyond it cannot be booked any more, and falls away when it has come.
+    expect(await book(shop, '2026-07-20T10:00')).not.toBe('done');
+    expect(booked(shop)).toHaveLength(3);
+    await shop.goTo(at('2026-07-15T12:00'));
+    expect(sessions(shop).map((s) => s.status)).toEqual(['booked', 'booked', 'called-off']);
   });
 
   test('of several units those of what goes back', async () => {

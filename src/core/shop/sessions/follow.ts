@@ -1,10 +1,11 @@
-import { type LedgerEntry, type Session, sessionsLeft, type SessionsPromised, unusedOf } from '#core/booking';
+import { type LedgerEntry, sessionsLeft, type SessionsPromised, unusedOf } from '#core/booking';
 import type { Instant } from '#core/calendar';
 import { type EventOf, fact, type ShopEvent } from '#core/journal';
 import type { ChargeKey, PassId } from '#core/ids';
 import type { PassSeed } from '#core/passes';
 import type { ShopState } from '../state';
 import { calledOff } from './calledOff';
+import { fallingAfter } from './falling';
 import { entriesOf, sessionsOfPass } from './ledger';
 
 /**
@@ -128,9 +129,5 @@ const givesByPeriod = (entries: readonly LedgerEntry[]): boolean =>
   entries.some((entry) => entry.kind === 'given' && entry.why === 'period');
 
 /** What was booked by a pass and would go on after a moment is called off; it takes none of those given. */
-function fallAway(state: ShopState, passId: PassId, after: Instant, now: Instant): ShopEvent[] {
-  const falls = ({ status, from, until }: Session): boolean => status === 'booked' && from > now && until > after;
-  return sessionsOfPass(state, passId)
-    .filter(falls)
-    .flatMap((session) => calledOff(session, { by: 'access', counts: false }));
-}
+const fallAway = (state: ShopState, passId: PassId, after: Instant, now: Instant): ShopEvent[] =>
+  fallingAfter(state, passId, after, now).flatMap((session) => calledOff(session, { by: 'access', counts: false }));

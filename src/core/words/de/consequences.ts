@@ -14,5 +14,6 @@ export const consequences: ConsequencesWords = {
   opensAgain: (titles) => `Wieder offen: ${list(titles)}.`,
   ends: 'Es endet, und es wird nichts weiter abgebucht.',
   beginsWhenPaid: (title, day) => `Sobald bezahlt ist, beginnt „${title}“, gerechnet ab ${day}.`,
+  sessionsFall: (n) => (n === 1 ? '1 gebuchte Sitzung entfällt.' : `${n} gebuchte Sitzungen entfallen.`),
   message: 'Die Käuferin oder der Käufer bekommt eine Nachricht darüber.',
 };

@@ -10,6 +10,7 @@ export interface ConsequencesWords {
   opensAgain(titles: readonly string[]): string;
   ends: string;
   beginsWhenPaid(title: string, day: string): string;
+  sessionsFall(n: number): string;
   message: string;
 }
 
@@ -26,5 +27,6 @@ export const consequences: ConsequencesWords = {
   opensAgain: (titles) => `${list(titles)} ${verb(titles, 'opens', 'open')} again.`,
   ends: 'It ends, and no further payment is taken.',
   beginsWhenPaid: (title, day) => `When it is paid, “${title}” begins, counted from ${day}.`,
+  sessionsFall: (n) => (n === 1 ? '1 booked session falls away.' : `${n} booked sessions fall away.`),
   message: 'The buyer gets a message about it.',
 };

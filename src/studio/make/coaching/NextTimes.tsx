@@ -1,8 +1,9 @@
 import { useState } from 'react';
-import { placeOfZone, slotsFor, spansOn, timeInZones, weekdayName, weekInWords } from '#core/booking';
-import { addDays, dateIn, formatTime, weekStart } from '#core/calendar';
+import { outsideHours, placeOfZone, slotsFor, spansOn, timeInZones, weekdayName, weekInWords } from '#core/booking';
+import { addDays, dateIn, formatDay, formatTime, weekStart } from '#core/calendar';
 import { asBooked, type Coaching } from '#core/catalogue';
 import type { Draft } from '../../data/draft';
+import { useBookedQuery } from '../../data/ownerApi';
 import { useNow } from '../../data/useNow';
 import { ChoiceFill } from '../../price/Fill';
 import { WeekSheet } from './WeekSheet';
@@ -31,6 +32,12 @@ export function NextTimes({ product, draft }: { product: Coaching; draft: Draft 
     today,
     addDays(today, Math.min(60, product.aheadDays)),
   );
+  const isLive = draft.live?.content.products.some(({ id }) => id === product.id) ?? false;
+  const { data } = useBookedQuery({ from: today, to: addDays(today, 99) }, { skip: !isLive });
+  const coming = (data?.sessions ?? []).filter(
+    (s) => s.productId === product.id && s.status === 'booked' && s.from > now,
+  );
+  const outside = outsideHours(product.hours, zone, coming);
   return (
     <section className="pb-3">
       <h2 className="mb-1">What a buyer can book</h2>
@@ -43,6 +50,13 @@ export function NextTimes({ product, draft }: { product: Coaching; draft: Draft 
         }))}
         label="Open hours this week"
       />
+      {outside.length > 0 && (
+        <p className="mt-3 border-l-4 border-draft ps-3">
+          {outside.length === 1 ? '1 booked session lies' : `${outside.length} booked sessions lie`} outside of these
+          hours, the first on {formatDay(outside[0]?.from ?? now, zone, 'en')}. They stand as they are: move or call
+          them off in Deliver.
+        </p>
+      )}
       {slots.length > 0 && (
         <>
           <p className="mt-3">
