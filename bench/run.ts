@@ -2,6 +2,7 @@ import { counter } from './counter';
 import { delivery } from './delivery';
 import { engine } from './engine';
 import { lasting } from './lasting';
+import { booking } from './booking';
 import { learning } from './learning';
 import { opening } from './opening';
 import { orders } from './orders';
@@ -9,7 +10,7 @@ import { paths } from './paths';
 import { studio } from './studio';
 import { weight } from './weight';
 
-const ALL = { orders, paths, counter, engine, opening, lasting, learning, delivery, weight, studio };
+const ALL = { orders, paths, counter, engine, opening, lasting, learning, booking, delivery, weight, studio };
 
 // npm run bench -- opening counter: those alone.
 const named = process.argv.slice(2);

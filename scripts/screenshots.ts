@@ -51,10 +51,6 @@ try {
       await studio.getByRole('link', { name: /^Hearing Wrens/ }).click();
     }
     if (link === 'Sell') {
-      await studio.getByRole('link', { name: /^New path/ }).click();
-      await studio.getByLabel('What it sells').selectOption({ index: 1 });
-      await shot(studio, 'new-path');
-      await studio.getByRole('link', { name: 'Sell', exact: true }).click();
       await studio.locator('.sheet tbody a', { hasText: 'Wrens in spring' }).first().click();
       await studio
         .getByText(/\d+ came/)
@@ -85,7 +81,11 @@ try {
   await studio.locator('.rows tbody tr').nth(2).click();
   await shot(studio, 'people');
 
-  await lesson(await newPage(browser, WIDE), 'lesson');
+  await studio.getByRole('link', { name: 'Days and weeks' }).click();
+  await studio.locator('.sheet li button').first().click();
+  await studio.getByText('What they answered').waitFor();
+  await shot(studio, 'sessions');
+
   await lesson(await newPage(browser, { ...PHONE, colorScheme: 'dark' }), 'lesson-phone');
 
   const visitor = await newPage(browser, WIDE);
@@ -111,6 +111,8 @@ try {
   await phone.waitForTimeout(300);
   await phone.screenshot({ path: `${folder}/checkout-phone.png`, fullPage: true });
 
+  await booking(await newPage(browser, { ...PHONE, timezoneId: 'America/New_York' }));
+
   const member = await newPage(browser, PHONE);
   await signIn(member, 'hedda.oriel@example.org');
   await member.getByRole('link', { name: 'Go into The Hide' }).waitFor();
@@ -128,6 +130,16 @@ async function lesson(page: Page, name: string): Promise<void> {
   await page.getByRole('link', { name: 'Trill, pause, trill', exact: true }).click();
   await page.waitForTimeout(1_200);
   await page.screenshot({ path: `${folder}/${name}.png`, fullPage: name.endsWith('phone') });
+}
+
+/** Somebody in New York who looks for a time of theirs. */
+async function booking(page: Page): Promise<void> {
+  await signIn(page, 'birte.moraes@example.org');
+  await page.getByRole('link', { name: 'Book a session' }).first().click();
+  await page.getByRole('heading', { name: 'Free times' }).waitFor();
+  await page.locator('button[aria-pressed]').nth(3).click();
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: `${folder}/booking-phone.png` });
 }
 
 /** Signs somebody in by a letter they ask for. */

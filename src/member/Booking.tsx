@@ -242,7 +242,7 @@ function Coming({
           </p>
         </div>
       ) : (
-        <p className="mt-1 flex flex-wrap gap-4">
+        <p className="mt-1 flex flex-wrap items-center gap-4">
           {session.inTime && (
             <button className="plain-link min-h-11" onClick={onMove}>
               {say.move}
@@ -253,7 +253,7 @@ function Coming({
               {say.callOff}
             </button>
           )}
-          <a className="plain-link inline-block min-h-11 py-2" href={`/member/booked/${session.id}.ics`}>
+          <a className="plain-link inline-flex min-h-11 items-center" href={`/member/booked/${session.id}.ics`}>
             {say.calendar}
           </a>
         </p>

@@ -1,5 +1,5 @@
 import type { PersonId } from '#core/ids';
-import { passesFor } from '#core/shop';
+import { entriesOf, passesFor, sessionsOfPass } from '#core/shop';
 import type { CounterContext } from '../context';
 
 /**
@@ -33,6 +33,7 @@ export function everythingOf({ people, runner, learners, doors }: CounterContext
       const entry = { productId, done: Object.fromEntries(done), passed: Object.fromEntries(passed), finished };
       return whose === personId ? [entry] : [];
     }),
+    booked: passes.flatMap(({ id }) => [...entriesOf(state, id), ...sessionsOfPass(state, id)]),
     theirOwn: learners.get(personId),
     sessions: doors.sessionsOf(personId).map(({ at, seen, what }) => ({ at, seen, what })),
   };

@@ -285,6 +285,7 @@ describe('when the money stops', () => {
     expect(await book(shop, '2026-07-03T10:00')).toBe('sessions-on-hold');
     expect(await move(shop, last(shop), '2026-07-03T10:00')).toBe('sessions-on-hold');
     expect(booked(shop)).toEqual(['2026-06-30 10:00']);
+    expect(await move(shop, last(shop), '2026-07-01T20:00', 'seller')).toBe('done');
   });
 
   test('withdrawn, or cut short, what lies after it falls away', async () => {

@@ -82,7 +82,8 @@ export function moveSession(state: ShopState, command: MoveSession, context: Dec
   if (by === 'member' && isLate(session, coaching, context.now))
     return refuse('session-late', { noticeHours: coaching.noticeHours });
   const pass = state.passes.get(session.passId);
-  if (!pass || passState(pass, context.now) !== 'open') return refuse('sessions-on-hold');
+  // The seller moves what stands, also while access is on hold.
+  if (!pass || (by === 'member' && passState(pass, context.now) !== 'open')) return refuse('sessions-on-hold');
   const no = notAt(state, coaching, { at, busy, by, except: session.id }, context);
   if (no) return no;
   const time = timeOf(coaching, at, context.now);
