@@ -15,9 +15,11 @@ export function Next({ next, locale }: { next: NextSession; locale: string }) {
       <p>{own}</p>
       {theirs !== undefined && <p className="cap">{theirs}</p>}
       <Place place={next.place} />
-      <a className="plain-link inline-block min-h-11 py-2" href={next.href}>
-        {words.toSessions}
-      </a>
+      {next.href !== '' && (
+        <a className="plain-link inline-block min-h-11 py-2" href={next.href}>
+          {words.toSessions}
+        </a>
+      )}
     </section>
   );
 }

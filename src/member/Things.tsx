@@ -32,12 +32,14 @@ function ThingRow({ thing, alone }: { thing: Thing; alone: boolean }) {
       {thing.course && <CourseRow course={thing.course} />}
       {thing.coaching && (
         <p className="mt-2 flex flex-wrap items-center gap-4">
-          <a
-            className={thing.coaching.canBook ? 'btn btn-primary' : 'plain-link min-h-11 py-2'}
-            href={`/member/sessions/${thing.coaching.id}`}
-          >
-            {thing.coaching.canBook ? words.booking.book : words.booking.toSessions}
-          </a>
+          {thing.coaching.href !== '' && (
+            <a
+              className={thing.coaching.canBook ? 'btn btn-primary' : 'plain-link min-h-11 py-2'}
+              href={thing.coaching.href}
+            >
+              {thing.coaching.canBook ? words.booking.book : words.booking.toSessions}
+            </a>
+          )}
           <span>{thing.coaching.leftSaid}</span>
         </p>
       )}

@@ -67,7 +67,12 @@ export const OpenFile = z.strictObject({
 });
 export type OpenFile = z.infer<typeof OpenFile>;
 
-export const MemberCoaching = z.strictObject({ id: z.string(), leftSaid: z.string(), canBook: z.boolean() });
+export const MemberCoaching = z.strictObject({
+  /** Where they are booked; empty where it is only looked at. */
+  href: z.string(),
+  leftSaid: z.string(),
+  canBook: z.boolean(),
+});
 export type MemberCoaching = z.infer<typeof MemberCoaching>;
 
 export const MemberThing = z.strictObject({

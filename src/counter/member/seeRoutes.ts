@@ -53,10 +53,11 @@ export function seeRoutes(context: CounterContext, guard: readonly RequestHandle
       sessions: [],
       countries: [],
       ...view,
+      next: view.next && { ...view.next, href: '' },
       things: view.things.map((thing) => ({
         ...thing,
         files: thing.files.map((file) => ({ ...file, href: '' })),
-        coaching: thing.coaching && { ...thing.coaching, canBook: false },
+        coaching: thing.coaching && { ...thing.coaching, href: '', canBook: false },
       })),
       agreements: view.agreements.map((agreement) => ({
         ...agreement,

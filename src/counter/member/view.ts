@@ -77,7 +77,7 @@ function coachingOf(reading: Reading, personId: PersonId, productId: ProductId, 
   const coaching = coachingIn(reading, productId);
   if (!coaching) return null;
   const left = leftOf(reading.state, personId, productId);
-  return { id: productId, leftSaid: reading.words.booking.left(left), canBook: open && left > 0 };
+  return { href: MINE.sessions(productId), leftSaid: reading.words.booking.left(left), canBook: open && left > 0 };
 }
 
 /** The session they have next, and how soon, in words. */
