@@ -26,13 +26,13 @@ export function Booking({ productId, locale }: { productId: string; locale: stri
   async function act(done: Promise<{ sentence: string } | Problem>): Promise<void> {
     setBusy(true);
     const answer = await done;
+    // What is free has changed, or was not what it seemed: it is here before anything is said of it.
+    await load();
     setBusy(false);
     const wrong = 'problem' in answer;
     setSaid({ text: wrong ? answer.problem : answer.sentence, wrong });
     if (!wrong) setMoving(null);
     setChosen(null);
-    // Whatever came of it: what is free has changed, or was not what it seemed.
-    await load();
   }
 
   if (read === null) return null;
