@@ -82,8 +82,9 @@ export class DueIndex {
   }
 
   /** The thing has no next moment any more. */
-  drop(agreementId: AgreementId): void {
-    const entry = this.#entries.get(pairOf('agreement', agreementId));
+  drop(of: { agreementId: AgreementId } | { sessionId: SessionId }): void {
+    const thing = 'agreementId' in of ? pairOf('agreement', of.agreementId) : pairOf('session', of.sessionId);
+    const entry = this.#entries.get(thing);
     if (entry) this.#take(entry);
   }
 

@@ -38,5 +38,5 @@ export function plan(state: ShopState, a: Agreement, after?: DueItem): void {
     place = its;
   }
   if (next) state.due.set(next);
-  else state.due.drop(a.id);
+  else state.due.drop({ agreementId: a.id });
 }

@@ -54,7 +54,7 @@ test('each thing stands once, and the earliest comes first, whatever was set, dr
           expect(index.pop()).toEqual(expected);
         } else if ('drop' in next) {
           plain.delete(`agreement ${next.drop}`);
-          index.drop(next.drop);
+          index.drop({ agreementId: next.drop });
         } else {
           plain.set(nameOf(next), next);
           index.set(next);

@@ -389,6 +389,8 @@ test('a day before it is said once more, for the time it has by then', async () 
   await shop.goTo(at('2026-06-20T10:00'));
   expect(letters(shop)).toEqual(['booked', 'moved']);
   await shop.goTo(at('2026-06-23T10:00'));
+  // Started again in between, the shop knows that it was said.
+  await shop.restart();
   await shop.goTo(at('2026-06-25T10:00'));
   expect(letters(shop)).toEqual(['booked', 'moved', 'reminder']);
 });

@@ -35,15 +35,20 @@ export const sessionAppliers: Appliers = {
   },
   'session.moved': (state, { sessionId, from, until, before, after, zone, sequence, remindAt }) => {
     Object.assign(need(state.sessions, sessionId), { from, until, before, after, zone, sequence });
-    if (remindAt !== null) state.due.set({ at: remindAt, what: { kind: 'session-near', sessionId } });
+    if (remindAt === null) state.due.drop({ sessionId });
+    else state.due.set({ at: remindAt, what: { kind: 'session-near', sessionId } });
   },
   'session.calledOff': (state, { sessionId, sequence, by, counts }) => {
     Object.assign(need(state.sessions, sessionId), { status: 'called-off', sequence, counts, calledOffBy: by });
+    state.due.drop({ sessionId });
   },
   'session.marked': (state, { sessionId, as, counts }) => {
     Object.assign(need(state.sessions, sessionId), { status: as, counts });
+    state.due.drop({ sessionId });
   },
   'session.mailDue': (state, data, at) => {
     state.todo.set(data.key, { ...data, kind: 'session-mail', writtenAt: at });
+    // Reminded of once: a history that is read again sets no moment for it.
+    if (data.mail === 'reminder') state.due.drop({ sessionId: data.sessionId });
   },
 };
