@@ -276,6 +276,34 @@ describe('when the money stops', () => {
     expect(left(shop)).toBe(5);
   });
 
+  test('units that are on their way back, and everything booked meanwhile: what was given back is not kept', async () => {
+    const shop = await shopWith({ sessions: 2 }, [ONCE], (prices) => {
+      for (const price of prices) price.limit = { inAll: '', each: '', perOrder: '5' };
+    });
+    const order = await shop.order({ quantity: 2 });
+    const [line] = order.lines;
+    const refund: Command = {
+      type: 'refund',
+      orderId: order.id,
+      shares: [{ lineId: line?.lineId ?? '', amount: 12_000, units: 1 }],
+      reason: '',
+    };
+    let answer: () => void = () => undefined;
+    shop.ports.payments.refund = () => new Promise((resolve) => (answer = () => resolve({ status: 'paid' })));
+    expect(await codeOf(shop, refund)).toBe('done');
+    for (const day of [17, 18, 19, 22]) expect(await book(shop, `2026-06-${day}T10:00`)).toBe('done');
+    answer();
+    await shop.runner.settle();
+    // Of the two that are left none is more than was paid for: the latest two are gone.
+    expect(booked(shop)).toEqual(['2026-06-17 10:00', '2026-06-18 10:00']);
+    expect(left(shop)).toBe(0);
+    expect(letters(shop).filter((mail) => mail === 'called-off')).toHaveLength(2);
+    // Said before: of the unit that is left both would go, by the pass that closes.
+    const decision = shop.runner.preview(refund);
+    if ('refused' in decision) throw new Error(decision.refused);
+    expect(sessionsFalling(shop.runner.state, decision.events, shop.runner.now())).toBe(2);
+  });
+
   test('on hold nothing new is booked, and what is booked stands', async () => {
     const shop = await shopWith({ each: 'period' }, [MONTHLY]);
     const { id: agreementId } = await shop.buy({});

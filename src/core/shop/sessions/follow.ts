@@ -1,12 +1,12 @@
-import { type LedgerEntry, sessionsLeft, type SessionsPromised, unusedOf } from '#core/booking';
+import { type LedgerEntry, type SessionsPromised, unusedOf } from '#core/booking';
 import type { Instant } from '#core/calendar';
 import { type EventOf, fact, type ShopEvent } from '#core/journal';
-import type { ChargeKey, PassId } from '#core/ids';
+import type { ChargeKey, PassId, RefundId } from '#core/ids';
 import type { PassSeed } from '#core/passes';
 import type { ShopState } from '../state';
 import { calledOff } from './calledOff';
-import { fallingAfter } from './falling';
-import { entriesOf, sessionsOfPass } from './ledger';
+import { fallingAfter, fallingWithUnits, openPassesOfLine } from './falling';
+import { entriesOf, leftOn } from './ledger';
 
 /**
  * What follows for sessions from what was decided, whatever decided it: a pass that opens brings its sessions, a paid
@@ -22,7 +22,7 @@ export function sessionsFollow(state: ShopState, events: readonly ShopEvent[], n
   for (const pass of opened.values()) follow.push(...givenOnOpening(pass, events));
   for (const event of events) {
     if (event.type === 'due.paid') follow.push(...givenByDue(state, event.data, [...opened.values()], closed));
-    if (event.type === 'refund.paid') follow.push(...takenBack(state, event.data.refundId, closed));
+    if (event.type === 'refund.paid') follow.push(...takenBack(state, event.data.refundId, closed, now));
     if (event.type === 'pass.closed') follow.push(...fallAway(state, event.data.passId, now, now));
     if (event.type === 'pass.untilMoved' && event.data.until !== null && !closed.has(event.data.passId))
       follow.push(...fallAway(state, event.data.passId, event.data.until, now));
@@ -79,7 +79,8 @@ function givenByDue(
   return passes.flatMap(({ id: passId, sessions }) => {
     if (!sessions || closed.has(passId) || !isInPeriods(sessions, terms)) return [];
     const count = sessions.count * sessions.units;
-    let left = sessionsLeft(entriesOf(state, passId), sessionsOfPass(state, passId));
+    // One that opens in the same batch has none yet.
+    let left = leftOn(state, passId);
     let lapsed = 0;
     dues.forEach(() => {
       const above = Math.max(0, left - count);
@@ -94,33 +95,33 @@ function givenByDue(
 }
 
 /**
- * Sessions that go with the money: of units that were given back, and of a period whose payment was given back whole,
- * as far as they are unused.
+ * Sessions that go with the money: those of units that were given back, also where they were booked while it was on its
+ * way; and of a period whose payment was given back whole its unused ones.
  */
-function takenBack(state: ShopState, refundId: string, closed: ReadonlySet<PassId>): ShopEvent[] {
+function takenBack(state: ShopState, refundId: RefundId, closed: ReadonlySet<PassId>, now: Instant): ShopEvent[] {
   const refund = state.refunds.get(refundId);
   const payment = refund && state.payments.get(refund.paymentId);
-  const order = refund && state.orders.get(refund.orderId);
-  if (!refund || !order || refund.ofCredit !== undefined) return [];
+  if (!refund || refund.ofCredit !== undefined) return [];
   return refund.shares.flatMap(({ lineId, amount, units }) => {
     const line = payment?.lines.find((one) => one.lineId === lineId);
     const isWhole = line !== undefined && line.givenBack + line.lost + amount >= line.amount + line.credit;
-    const passes = order.passIds
-      .flatMap((id) => state.passes.get(id) ?? [])
-      .filter(
-        ({ id, closed: over, cause }) => !over && !closed.has(id) && cause.kind === 'paid' && cause.lineId === lineId,
-      );
-    return passes.flatMap(({ id: passId, sessions }) => {
+    const passes = openPassesOfLine(state, refund.orderId, lineId).filter(({ id }) => !closed.has(id));
+    return passes.flatMap((pass) => {
+      const { id: passId, sessions } = pass;
       if (!sessions) return [];
+      const left = leftOn(state, passId);
       const entries = entriesOf(state, passId);
-      const left = sessionsLeft(entries, sessionsOfPass(state, passId));
-      const goes =
-        units !== undefined
-          ? Math.min(left, units * sessions.count)
-          : isWhole && givesByPeriod(entries)
-            ? unusedOf(payment?.key ?? '', entries, left)
-            : 0;
-      return goes > 0 ? [fact('sessions.takenBack', { passId, count: goes, refundId })] : [];
+      if (units === undefined)
+        return isWhole && givesByPeriod(entries) ? taken(unusedOf(payment?.key ?? '', entries, left)) : [];
+      const falls = fallingWithUnits(state, pass, units, now);
+      return [
+        ...falls.flatMap((session) => calledOff(session, { by: 'access', counts: false })),
+        ...taken(Math.min(left + falls.length, units * sessions.count)),
+      ];
+
+      function taken(count: number): ShopEvent[] {
+        return count > 0 ? [fact('sessions.takenBack', { passId, count, refundId })] : [];
+      }
     });
   });
 }
