@@ -62,7 +62,10 @@ export async function story(): Promise<readonly Batch[]> {
           });
         content.offers.push({
           ...newOffer('off_13', WALKS, content.shop.currency),
-          prices: [newPrice('pr_13', { terms: newTerms({ kind: 'subscription', amount: '45' }) })],
+          prices: [
+            newPrice('pr_13', { name: 'Monthly', terms: newTerms({ kind: 'subscription', amount: '45' }) }),
+            newPrice('pr_14', { name: 'With more time', terms: newTerms({ kind: 'subscription', amount: '90' }) }),
+          ],
         });
       },
     },
@@ -324,6 +327,15 @@ async function sessions(shop: MemoryShop, must: (command: Command) => Promise<vo
   const amount = shop.agreement(agreementId).payments.at(-1)?.lines[0]?.amount ?? 0;
   await must({ type: 'refund-agreement', agreementId, amount, ends: false, reason: 'asked' });
   await shop.goTo(after(372));
+  const later = slotsFor(
+    asBooked(WALKS),
+    { now: shop.runner.now(), zone: 'Europe/Lisbon', taken: [] },
+    shop.runner.now().slice(0, 10),
+    addMs(shop.runner.now(), 14 * 24 * HOUR).slice(0, 10),
+  );
+  await must({ type: 'book-session', ...who, productId: WALKS.id, at: later[3] ?? '' });
+  await must({ type: 'switch', agreementId, offerId: 'off_13', priceId: 'pr_14' });
+  await shop.goTo(after(374));
 }
 
 /** Buys what is paid once, and says which order it was. */

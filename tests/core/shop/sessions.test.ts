@@ -381,6 +381,26 @@ describe('so many each paid period', () => {
     expect(left(shop)).toBe(1);
   });
 
+  test('switched to another price of it, what is booked goes over as far as that brings any', async () => {
+    const shop = await shopWith({ each: 'period', sessions: 2 }, [
+      MONTHLY,
+      { kind: 'subscription', amount: '900', every: { count: '1', unit: 'year' } },
+    ]);
+    const { id: agreementId } = await shop.buy({});
+    await shop.goTo(at('2026-07-15T12:00'));
+    for (const day of [20, 21, 22]) await book(shop, `2026-07-${day}T10:00`);
+    expect(left(shop)).toBe(1);
+    expect(await shop.act({ type: 'switch', agreementId, offerId: 'off_1', priceId: 'pr_1' })).toBe('done');
+    // Of the two that it brings both are booked already; the third falls away, and is said.
+    expect(booked(shop)).toEqual(['2026-07-20 10:00', '2026-07-21 10:00']);
+    expect([left(shop, 'u1', 0), left(shop, 'u1', 1)]).toEqual([4, 0]);
+    expect(letters(shop).filter((mail) => mail === 'called-off')).toHaveLength(1);
+    expect(await callOff(shop, sessions(shop)[0]?.id ?? '')).toBe('done');
+    expect(left(shop, 'u1', 1)).toBe(1);
+    await shop.restart();
+    expect([left(shop, 'u1', 1), booked(shop)]).toEqual([1, ['2026-07-21 10:00']]);
+  });
+
   test('a plan that is paid in parts brings them once', async () => {
     const shop = await due({
       kind: 'plan',

@@ -39,6 +39,8 @@ export const sessionEvents = {
   ),
   'session.moved': event(time1.extend({ sessionId: sessionId1, sequence: count, by: by1 })),
   'session.calledOff': event(z.strictObject({ sessionId: sessionId1, sequence: count, by: by1, counts: z.boolean() })),
+  /** It is of another pass from now on: the one it was booked by closed, and this one opened in its place. */
+  'session.passedOn': event(z.strictObject({ sessionId: sessionId1, passId: passId1 })),
   /** What became of it; said again it is corrected. */
   'session.marked': event(
     z.strictObject({ sessionId: sessionId1, as: z.enum(['held', 'missed']), counts: z.boolean() }),

@@ -42,6 +42,16 @@ export const sessionAppliers: Appliers = {
     Object.assign(need(state.sessions, sessionId), { status: 'called-off', sequence, counts, calledOffBy: by });
     state.due.drop({ sessionId });
   },
+  'session.passedOn': (state, { sessionId, passId }) => {
+    const session = need(state.sessions, sessionId);
+    const before = state.sessionsOfPass.get(session.passId) ?? [];
+    state.sessionsOfPass.set(
+      session.passId,
+      before.filter((id) => id !== sessionId),
+    );
+    push(state.sessionsOfPass, passId, sessionId);
+    session.passId = passId;
+  },
   'session.marked': (state, { sessionId, as, counts }) => {
     Object.assign(need(state.sessions, sessionId), { status: as, counts });
     state.due.drop({ sessionId });

@@ -20,10 +20,13 @@ export function sessionsFollow(state: ShopState, events: readonly ShopEvent[], n
   const closed = new Set(events.flatMap((e) => (e.type === 'pass.closed' ? [e.data.passId] : [])));
   const follow: ShopEvent[] = [];
   for (const pass of opened.values()) follow.push(...givenOnOpening(pass, events));
-  for (const event of events) {
+  // First what is brought: what closes may go over to it.
+  for (const event of events)
     if (event.type === 'due.paid') follow.push(...givenByDue(state, event.data, [...opened.values()], closed));
+  for (const event of events) {
     if (event.type === 'refund.paid') follow.push(...takenBack(state, event.data.refundId, closed, now));
-    if (event.type === 'pass.closed') follow.push(...fallAway(state, event.data.passId, now, now));
+    if (event.type === 'pass.closed')
+      follow.push(...passedOn(state, event.data.passId, { opened: [...opened.values()], follow, now }));
     if (event.type === 'pass.untilMoved' && event.data.until !== null && !closed.has(event.data.passId))
       follow.push(...fallAway(state, event.data.passId, event.data.until, now));
   }
@@ -128,6 +131,32 @@ function takenBack(state: ShopState, refundId: RefundId, closed: ReadonlySet<Pas
 
 const givesByPeriod = (entries: readonly LedgerEntry[]): boolean =>
   entries.some((entry) => entry.kind === 'given' && entry.why === 'period');
+
+/**
+ * What a pass that closes had booked goes over to one that opens in its place, as with a switch, as far as that brings
+ * sessions; the latest fall away.
+ */
+function passedOn(
+  state: ShopState,
+  passId: PassId,
+  { opened, follow, now }: { opened: readonly PassSeed[]; follow: readonly ShopEvent[]; now: Instant },
+): ShopEvent[] {
+  const closing = state.passes.get(passId);
+  const next = opened.find((p) => p.productId === closing?.productId && p.personId === closing.personId);
+  if (!next) return fallAway(state, passId, now, now);
+  const brings = follow.reduce(
+    (total, { type, data }) => total + (type === 'sessions.given' && data.passId === next.id ? data.count : 0),
+    0,
+  );
+  const taken = follow.filter(({ type, data }) => type === 'session.passedOn' && data.passId === next.id).length;
+  return fallingAfter(state, passId, now, now)
+    .sort((a, b) => (a.from < b.from ? -1 : 1))
+    .flatMap((session, i) =>
+      i < brings - taken
+        ? [fact('session.passedOn', { sessionId: session.id, passId: next.id })]
+        : calledOff(session, { by: 'access', counts: false }),
+    );
+}
 
 /** What was booked by a pass and would go on after a moment is called off; it takes none of those given. */
 const fallAway = (state: ShopState, passId: PassId, after: Instant, now: Instant): ShopEvent[] =>
