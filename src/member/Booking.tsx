@@ -1,10 +1,12 @@
-import { type FormEvent, useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { placeOfZone, timeInZones } from '../core/booking/times';
 import { formatDay, formatTime } from '../core/calendar/format';
 import { AnswerLine, type Said } from './answers';
 import { actOnBooked, bookAt, type BookedSession, type BookingAnswer, type Problem, readBooking } from './api';
 import { useMemberWords } from './memberWords';
-import { ownZone, Place } from './Place';
+import { Chosen } from './Chosen';
+import { Coming } from './Coming';
+import { ownZone } from './Place';
 
 /** Sessions of one coaching: what is booked, what is free, and what was given and used. */
 export function Booking({ productId, locale }: { productId: string; locale: string }) {
@@ -177,7 +179,9 @@ export function Booking({ productId, locale }: { productId: string; locale: stri
           <tbody>
             {read.ledger.map((line, i) => (
               <tr key={i} className="border-t border-line">
-                <td className="py-1 pr-3">{line.what}</td>
+                <td className="py-1 pr-3">
+                  {line.what} <span className="cap whitespace-nowrap">{line.day}</span>
+                </td>
                 <td className="py-1 pr-3 text-right tabular-nums">
                   {line.change > 0 ? `+${line.change}` : line.change}
                 </td>
@@ -201,110 +205,4 @@ function byDay(slots: readonly string[], zone: string, locale: string): { day: s
     days.set(day, [...(days.get(day) ?? []), at]);
   }
   return [...days].map(([day, of]) => ({ day, slots: of }));
-}
-
-/** One that is to come: moved, called off once its price is known, or put into a calendar. */
-function Coming({
-  session,
-  times,
-  place,
-  noticeHours,
-  disabled,
-  onMove,
-  onCallOff,
-}: {
-  session: BookedSession;
-  times: readonly string[];
-  place: string;
-  noticeHours: number;
-  disabled: boolean;
-  onMove: () => void;
-  onCallOff: () => void;
-}) {
-  const say = useMemberWords().booking;
-  const [asking, setAsking] = useState(false);
-  const [own, theirs] = times;
-  return (
-    <li className="border-t border-line py-3">
-      <p className="font-semibold">{own}</p>
-      {theirs !== undefined && <p className="cap">{theirs}</p>}
-      <Place place={place} />
-      {asking ? (
-        <div className="message mt-2">
-          <p>{session.inTime ? say.callOffInTime : say.callOffLate(noticeHours)}</p>
-          <p className="mt-2 flex flex-wrap gap-3">
-            <button className="btn btn-quiet" disabled={disabled} onClick={onCallOff}>
-              {say.callOffYes}
-            </button>
-            <button className="plain-link min-h-11" onClick={() => setAsking(false)}>
-              {say.keepIt}
-            </button>
-          </p>
-        </div>
-      ) : (
-        <p className="mt-1 flex flex-wrap items-center gap-4">
-          {session.inTime && (
-            <button className="plain-link min-h-11" onClick={onMove}>
-              {say.move}
-            </button>
-          )}
-          {!session.begun && (
-            <button className="plain-link min-h-11" onClick={() => setAsking(true)}>
-              {say.callOff}
-            </button>
-          )}
-          <a className="plain-link inline-flex min-h-11 items-center" href={`/member/booked/${session.id}.ics`}>
-            {say.calendar}
-          </a>
-        </p>
-      )}
-    </li>
-  );
-}
-
-/** The time that was chosen, on both clocks, what is asked, and the press that books it. */
-function Chosen({
-  times,
-  questions,
-  word,
-  needed,
-  disabled,
-  onYes,
-}: {
-  times: readonly string[];
-  questions: BookingAnswer['questions'];
-  word: string;
-  needed: string;
-  disabled: boolean;
-  onYes: (answers: { id: string; text: string }[]) => void;
-}) {
-  const [answers, setAnswers] = useState<Record<string, string>>({});
-  function send(event: FormEvent): void {
-    event.preventDefault();
-    onYes(questions.map(({ id }) => ({ id, text: answers[id] ?? '' })));
-  }
-  return (
-    <form className="message mt-2" onSubmit={send}>
-      {times.map((time, i) => (
-        <p key={i} className={i === 0 ? 'font-semibold' : 'cap'}>
-          {time}
-        </p>
-      ))}
-      {questions.map(({ id, text, required }) => (
-        <label key={id} className="mt-2 block" dir="auto">
-          {text} {required && <span className="cap">({needed})</span>}
-          <textarea
-            className="mt-1 block w-full border-b-2 border-edge bg-transparent"
-            rows={2}
-            required={required}
-            value={answers[id] ?? ''}
-            onChange={(event) => setAnswers({ ...answers, [id]: event.target.value.slice(0, 2_000) })}
-          />
-        </label>
-      ))}
-      <button className="btn btn-primary mt-3" disabled={disabled}>
-        {word}
-      </button>
-    </form>
-  );
 }

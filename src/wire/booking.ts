@@ -141,7 +141,7 @@ export const PersonSessions = z.strictObject({
       left: z.int(),
       /** Booked, and not begun. */
       coming: z.int(),
-      ledger: z.array(z.strictObject({ at: z.string(), what: z.string(), change: z.int(), left: z.int() })),
+      ledger: z.array(z.strictObject({ day: z.string(), what: z.string(), change: z.int(), left: z.int() })),
     }),
   ),
 });

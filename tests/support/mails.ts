@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { expect } from '@jest/globals';
 import { type ParsedMail, simpleParser } from 'mailparser';
 import { Buyer } from '../../demo/clients';
+import type { Counter } from '../../src/counter/createCounter';
 import { until } from './counter';
 
 /** The mail a shop in a folder has sent, the newest last; their files have names that say nothing of their order. */
@@ -35,5 +36,13 @@ export async function signedInAt(
   }, 'a link');
   const device = new Buyer(shop.counter.address);
   expect((await device.fetch(enter, { method: 'POST' })).status).toBe(303);
+  return device;
+}
+
+/** Somebody on a device of theirs, signed in as by a letter, without waiting for one. */
+export async function entered({ counter }: { counter: Counter }, address: string): Promise<Buyer> {
+  const device = new Buyer(counter.address);
+  const secret = await counter.context.doors.makeLink(counter.context.people.find(address)?.id ?? '', 60_000);
+  expect((await device.fetch(`/member/enter/${secret}`, { method: 'POST' })).status).toBe(303);
   return device;
 }

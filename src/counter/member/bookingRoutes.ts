@@ -184,10 +184,7 @@ export function bookingFor(
       };
     }),
     ledger: passesFor(state, personId, productId).flatMap(({ id }) =>
-      ledgerInWords(state, id, { words: words.booking, zone: shop.zone, locale }).map(({ at, ...line }) => ({
-        day: at.slice(0, 10),
-        ...line,
-      })),
+      ledgerInWords(state, id, { words: words.booking, zone: shop.zone, locale }),
     ),
     ...found,
   };

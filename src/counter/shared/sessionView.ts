@@ -37,9 +37,9 @@ export const ledgerInWords = (
   state: ShopState,
   passId: PassId,
   { words, zone, locale }: { words: Words['booking']; zone: string; locale: string },
-): { at: string; what: string; change: number; left: number }[] =>
+): { day: string; what: string; change: number; left: number }[] =>
   ledgerLines(entriesOf(state, passId), sessionsOfPass(state, passId)).map(({ at, entry, change, left }) => ({
-    at,
+    day: formatDay(at, zone, locale),
     what: lineInWords(entry, words, (moment) => formatDay(moment, zone, locale)),
     change,
     left,

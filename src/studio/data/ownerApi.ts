@@ -28,13 +28,6 @@ import {
   ReleasesAnswer,
   SessionsAnswer,
 } from '../../wire/owner';
-import {
-  type BusyRequest,
-  type GiveSessionsRequest,
-  PersonSessions,
-  type SessionAct,
-  SessionsOfDays,
-} from '../../wire/booking';
 import { ClosesForAnswer, FollowedAnswer } from '../../wire/learning';
 import { Said } from '../../wire/problem';
 import type { Rights } from '#core/helpers';
@@ -43,7 +36,7 @@ import type { Release } from '#core/release';
 export type { About, FirstHours, OwnerAct, ReleaseLine, RefundRequest } from '../../wire/owner';
 
 /** What comes back is read by the wire's own schema: an answer of another shape is a failure, not a surprise later. */
-const read = <S extends z.ZodType>(schema: S) => ({
+export const read = <S extends z.ZodType>(schema: S) => ({
   transformResponse: (body: unknown): z.infer<S> => schema.parse(body),
 });
 
@@ -112,41 +105,6 @@ export const ownerApi = createApi({
       query: (productId) => `/courses/${productId}/followed`,
       providesTags: ['About'],
       ...read(FollowedAnswer),
-    }),
-    booked: build.query<SessionsOfDays, { from: string; to: string }>({
-      query: ({ from, to }) => `/booked?from=${from}&to=${to}`,
-      providesTags: ['Booked', 'About'],
-      ...read(SessionsOfDays),
-    }),
-    actOnBooked: build.mutation<Said, { id: string; act: SessionAct }>({
-      query: ({ id, act }) => ({ url: `/booked/${id}`, method: 'POST', body: act }),
-      // Also where it was refused: something else had happened to it meanwhile.
-      invalidatesTags: ['Booked'],
-      ...read(Said),
-    }),
-    bookFor: build.mutation<Said, { personId: string; productId: string; at: string }>({
-      query: ({ personId, productId, at }) => ({
-        url: `/people/${personId}/booked/${productId}`,
-        method: 'POST',
-        body: { at, zone: null, answers: [] },
-      }),
-      invalidatesTags: ['Booked'],
-      ...read(Said),
-    }),
-    sessionsOf: build.query<PersonSessions, string>({
-      query: (personId) => `/people/${personId}/booked`,
-      providesTags: ['Booked', 'About'],
-      ...read(PersonSessions),
-    }),
-    giveSessions: build.mutation<Said, { passId: string } & GiveSessionsRequest>({
-      query: ({ passId, ...body }) => ({ url: `/passes/${passId}/sessions`, method: 'POST', body }),
-      invalidatesTags: ['Booked'],
-      ...read(Said),
-    }),
-    putBusy: build.mutation<unknown, BusyRequest>({
-      query: (body) => ({ url: '/busy', method: 'PUT', body }),
-      invalidatesTags: ['Booked'],
-      ...read(Ok),
     }),
     beginPractice: build.mutation<z.infer<typeof PracticeBegun>, z.infer<typeof PracticeRequest>>({
       query: (body) => ({ url: '/practice', method: 'POST', body }),
@@ -254,12 +212,6 @@ export const {
   useFollowedQuery,
   useGiveAccessMutation,
   useActOnPassMutation,
-  useBookedQuery,
-  useActOnBookedMutation,
-  useBookForMutation,
-  useSessionsOfQuery,
-  useGiveSessionsMutation,
-  usePutBusyMutation,
   useBeginPracticeMutation,
   usePracticeQuery,
   useMovePracticeMutation,

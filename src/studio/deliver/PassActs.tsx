@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { addMs, dateIn, type Instant } from '#core/calendar';
 import { type Pass, passState } from '#core/passes';
-import { sentenceOf, useActOnPassMutation, useSessionsOfQuery } from '../data/ownerApi';
+import { useSessionsOfQuery } from '../data/bookedApi';
+import { sentenceOf, useActOnPassMutation } from '../data/ownerApi';
 import { DayFill } from '../price/Fill';
 
 /** Another last day for one right to open something, or its end. What a running plan or subscription opens has no acts here. */

@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import { productKindOf } from '#core/catalogue';
 import { dateIn, formatTime, weekStart } from '#core/calendar';
 import { type Draft } from '../data/draft';
-import { useBookedQuery } from '../data/ownerApi';
+import { useBookedQuery } from '../data/bookedApi';
 import { useNow } from '../data/useNow';
 import { sessionsLink } from '../deliver/links';
 

@@ -5,7 +5,7 @@ import { Buyer } from '../../../demo/clients';
 import type { BookingAnswer, SessionsOfDays } from '../../../src/wire';
 import { coachingOf } from '../../support/coaching';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
-import { mailsTo } from '../../support/mails';
+import { entered, mailsTo } from '../../support/mails';
 import { contentSelling } from '../../support/release';
 
 /** The shop's clock begins on Monday 15 June 2026 at nine in Lisbon. */
@@ -31,18 +31,10 @@ beforeAll(async () => {
     await buyer.pay(await buyer.openCheckout('a-walk'), { name, address }, CARD.good);
   }
   await shop.counter.context.runner.settle();
-  tove = await entered('tove@example.org');
-  ola = await entered('ola@example.org');
+  tove = await entered(shop, 'tove@example.org');
+  ola = await entered(shop, 'ola@example.org');
 });
 afterAll(() => shop.close());
-
-async function entered(address: string): Promise<Buyer> {
-  const { people, doors } = shop.counter.context;
-  const who = new Buyer(shop.counter.address);
-  const link = await doors.makeLink(people.find(address)?.id ?? '', 60_000);
-  await who.fetch(`/member/enter/${link}`, { method: 'POST' });
-  return who;
-}
 
 const read = async (who: Buyer, from = ''): Promise<BookingAnswer> =>
   (await (await who.fetch(`/member/api/coaching/prd_walk${from}`)).json()) as BookingAnswer;

@@ -8,6 +8,7 @@ import { Buyer } from '../../../demo/clients';
 import type { Me, QuizJudged } from '../../../src/wire';
 import type { LessonView } from '../../../src/pages/learn/view';
 import { CARD, openShop, ownerOf, type TestShop } from '../../support/counter';
+import { entered } from '../../support/mails';
 import { courseOf, lessonWith, moduleOf, quiz, soundFile, WEEKLY } from '../../support/course';
 import { contentSelling, FILE_BYTES } from '../../support/release';
 
@@ -51,10 +52,7 @@ async function signedIn(address: string): Promise<Buyer> {
   const buyer = new Buyer(shop.counter.address);
   await buyer.pay(await buyer.openCheckout('hearing-wrens'), { name: address.split('@')[0] ?? '', address }, CARD.good);
   await shop.counter.context.runner.settle();
-  const phone = new Buyer(shop.counter.address);
-  const id = shop.counter.context.people.find(address)?.id ?? '';
-  await phone.fetch(`/member/enter/${await shop.counter.context.doors.makeLink(id, 60_000)}`, { method: 'POST' });
-  return phone;
+  return entered(shop, address);
 }
 
 /** The same browser once the shop has started again. */

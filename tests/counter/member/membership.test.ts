@@ -7,6 +7,7 @@ import type { PostView } from '../../../src/pages/membership/view';
 import type { Me, SearchAnswer } from '../../../src/wire';
 import { realDisk } from '../../../src/counter/files/disk';
 import { CARD, openShop, type TestShop } from '../../support/counter';
+import { entered } from '../../support/mails';
 import { courseOf, lessonWith, moduleOf, soundFile } from '../../support/course';
 import { downloadWith, membershipOf, postWith } from '../../support/membership';
 import { contentSelling } from '../../support/release';
@@ -55,16 +56,10 @@ beforeAll(async () => {
   bought = new Buyer(shop.counter.address);
   await bought.pay(await bought.openCheckout('the-hide'), { name: 'Tove', address: 'tove@example.org' }, CARD.good);
   await shop.counter.context.runner.settle();
-  tove = await entered('tove@example.org');
+  tove = await entered(shop, 'tove@example.org');
 });
 afterAll(() => shop.close());
 
-async function entered(address: string): Promise<Buyer> {
-  const who = new Buyer(shop.counter.address);
-  const id = shop.counter.context.people.find(address)?.id ?? '';
-  await who.fetch(`/member/enter/${await shop.counter.context.doors.makeLink(id, 60_000)}`, { method: 'POST' });
-  return who;
-}
 const go = (to: Instant): void => void shop.counter.context.demoClock?.moveTo(to);
 const text = async (who: Buyer, path: string): Promise<string> => (await who.fetch(path)).text();
 const status = async (who: Buyer, path: string): Promise<number> => (await who.fetch(path)).status;
@@ -111,7 +106,7 @@ test('a member reads posts and what stands in it; too early, held back, unknown 
   // Where it is open by a membership says so.
   const ola = new Buyer(shop.counter.address);
   await ola.pay(await ola.openCheckout('hearing-wrens'), { name: 'Ola', address: 'ola@example.org' }, CARD.good);
-  const other = await entered('ola@example.org');
+  const other = await entered(shop, 'ola@example.org');
   expect([await status(other, PLACE), await status(other, `${PLACE}/po_may`)]).toEqual([404, 404]);
   expect(await status(other, fileHrefs(await text(tove, PLACE))[0] ?? '')).toBe(403);
 });
@@ -172,7 +167,7 @@ test('search looks in what is open to somebody, and in nothing else', async () =
   expect(await found(tove, 'po_ma')).toEqual(['Post po_may in The Hide']);
   expect(await found(tove, 'f_prd_sounds')).toEqual(['Download prd_sounds in ']);
   for (const nothing of ['po_held', 'prd_maps', 'ost', '', '%', '(((']) expect(await found(tove, nothing)).toEqual([]);
-  const ola = await entered('ola@example.org');
+  const ola = await entered(shop, 'ola@example.org');
   expect(await found(ola, 'read')).toEqual(['Lesson one in Hearing Wrens', 'Lesson two in Hearing Wrens']);
   expect((await new Buyer(shop.counter.address).fetch('/member/api/search?q=read')).status).toBe(401);
 });
@@ -239,7 +234,7 @@ test('what is taken out closes at once; paused, everything is closed and says wh
 test('a feed of the sounds for another program: its holder’s alone, with what is open; it ends with the pass and with a new address', async () => {
   const ilse = new Buyer(shop.counter.address);
   await ilse.pay(await ilse.openCheckout('the-hide'), { name: 'Ilse', address: 'ilse@example.org' }, CARD.good);
-  const me = await entered('ilse@example.org');
+  const me = await entered(shop, 'ilse@example.org');
   const addressOf = async (): Promise<string> =>
     /value="(http[^"]+\/-\/feed\/[^"]+)"/.exec(await text(me, PLACE))?.[1] ?? '';
   const mine = await addressOf();

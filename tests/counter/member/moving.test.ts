@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { Buyer } from '../../../demo/clients';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
-import { mailsTo } from '../../support/mails';
+import { entered, mailsTo } from '../../support/mails';
 import { contentWithMonthly } from '../../support/release';
 
 let shop: TestShop;
@@ -16,18 +16,11 @@ beforeAll(async () => {
     await buyer.pay(await buyer.openCheckout('monthly'), { name, address }, CARD.good);
   }
   await shop.counter.context.runner.settle();
-  tove = await entered('tove@example.org');
+  tove = await entered(shop, 'tove@example.org');
 });
 afterAll(() => shop.close());
 
 const idOf = (address: string): string => shop.counter.context.people.find(address)?.id ?? '';
-async function entered(address: string): Promise<Buyer> {
-  const who = new Buyer(shop.counter.address);
-  await who.fetch(`/member/enter/${await shop.counter.context.doors.makeLink(idOf(address), 60_000)}`, {
-    method: 'POST',
-  });
-  return who;
-}
 const ask = (who: Buyer, address: string) =>
   who.json<{ sentence?: string; title?: string }>('/member/api/address', { address });
 const textsTo = async (address: string): Promise<string[]> =>
@@ -77,8 +70,8 @@ test('asked for while signed in, changed by the link that went there; both addre
 
 test('an address of somebody else is not taken over, and nobody hears beforehand that it is known; of two at once one gets it', async () => {
   const { context } = shop.counter;
-  tove = await entered('tove@new.example');
-  const ola = await entered('ola@example.org');
+  tove = await entered(shop, 'tove@new.example');
+  const ola = await entered(shop, 'ola@example.org');
   const known = await ask(tove, 'ola@example.org');
   const unknown = await ask(tove, 'nobody@example.org');
   expect([known.status, known.body.sentence?.replace('ola@', '')]).toEqual([

@@ -4,7 +4,7 @@ import { NotAnswered } from '#core/shop';
 import { Buyer } from '../../../demo/clients';
 import type { GiveAnswer, GiveLine, Me } from '../../../src/wire';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
-import { mailsTo, signedInAt } from '../../support/mails';
+import { entered, mailsTo, signedInAt } from '../../support/mails';
 import { contentWithMonthly } from '../../support/release';
 
 let shop: TestShop;
@@ -36,9 +36,7 @@ const passesOf = (address: string) => {
   return (state().passesOfPerson.get(id) ?? []).flatMap((pass) => state().passes.get(pass) ?? []);
 };
 async function things(address: string): Promise<{ title: string; open: boolean; note: string }[]> {
-  const who = new Buyer(shop.counter.address);
-  const id = shop.counter.context.people.find(address)?.id ?? '';
-  await who.fetch(`/member/enter/${await shop.counter.context.doors.makeLink(id, 60_000)}`, { method: 'POST' });
+  const who = await entered(shop, address);
   return ((await (await who.fetch('/member/api/me')).json()) as Extract<Me, { signedIn: true }>).things;
 }
 

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { formatDay } from '#core/calendar';
 import type { PersonSessions } from '../../../wire/booking';
-import { sentenceOf, useGiveSessionsMutation, useSessionsOfQuery } from '../../data/ownerApi';
+import { useGiveSessionsMutation, useSessionsOfQuery } from '../../data/bookedApi';
+import { sentenceOf } from '../../data/ownerApi';
 import { May } from '../../frame/May';
 import { CountFill, TextFill } from '../../price/Fill';
 
@@ -35,9 +35,7 @@ function Ledger({ pass }: { pass: PersonSessions['passes'][number] }) {
         <tbody>
           {pass.ledger.map((line, i) => (
             <tr key={i} className="border-t border-line">
-              <td className="py-1 pr-2 whitespace-nowrap text-ink-2">
-                {formatDay(line.at, 'UTC', 'en', { short: true })}
-              </td>
+              <td className="py-1 pr-2 whitespace-nowrap text-ink-2">{line.day}</td>
               <td className="py-1 pr-2">{line.what}</td>
               <td className="py-1 pr-2 text-right tabular-nums">{line.change > 0 ? `+${line.change}` : line.change}</td>
               <td className="py-1 text-right tabular-nums">{line.left}</td>

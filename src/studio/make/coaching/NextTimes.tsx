@@ -3,7 +3,7 @@ import { outsideHours, placeOfZone, slotsFor, spansOn, timeInZones, weekdayName,
 import { addDays, dateIn, formatDay, formatTime, weekStart } from '#core/calendar';
 import { asBooked, type Coaching } from '#core/catalogue';
 import type { Draft } from '../../data/draft';
-import { useBookedQuery } from '../../data/ownerApi';
+import { useBookedQuery } from '../../data/bookedApi';
 import { useNow } from '../../data/useNow';
 import { ChoiceFill } from '../../price/Fill';
 import { WeekSheet } from './WeekSheet';
