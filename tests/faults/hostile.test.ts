@@ -31,6 +31,10 @@ const POSTS: [string, z.ZodType][] = [
   ['/member/api/name', wire.NameRequest],
   ['/member/api/sessions/end', wire.EndSession],
   ['/member/api/agreements/a', wire.MemberAct],
+  ['/member/api/coaching/a', wire.BookRequest],
+  ['/member/api/booked/a', wire.BookedAct],
+  ['/owner/api/booked/a', wire.SessionAct],
+  ['/owner/api/passes/a/sessions', wire.GiveSessionsRequest],
   ['/owner/enter', wire.AskRequest],
   ['/owner/api/session', wire.SessionRequest],
   ['/owner/api/releases', wire.PublishRequest],
@@ -54,6 +58,8 @@ const AS_OWNER = new Set([
   '/owner/api/people/link',
   '/owner/api/people/erase',
   '/owner/api/people/join',
+  '/owner/api/booked/a',
+  '/owner/api/passes/a/sessions',
   '/owner/api/vault/missing',
 ]);
 

@@ -148,6 +148,12 @@ describe('who may not', () => {
     expect((await stranger.fetch('/member/api/coaching/prd_walk')).status).toBe(401);
     expect((await book(stranger, '2026-06-25T09:00:00.000Z')).status).toBe(401);
     expect((await stranger.fetch('/owner/api/booked')).status).toBe(401);
+    const puts = {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json', 'x-keel': '1', origin: shop.counter.address },
+      body: JSON.stringify({ name: '', stretches: [] }),
+    };
+    expect((await stranger.fetch('/owner/api/busy', puts)).status).toBe(401);
     expect((await stranger.json('/owner/api/people/x/booked/prd_walk', { at: 'x' })).status).toBe(401);
     await book(tove, '2026-06-25T09:00:00.000Z');
     const id = (await read(tove)).sessions.find(({ from }) => from === '2026-06-25T09:00:00.000Z')?.id ?? '';
@@ -198,6 +204,17 @@ describe('the seller', () => {
     expect((await owned('from=2026-06-26&to=2026-06-26')).busyName).toBe('mine.ics');
     expect((await put('/busy', { name: '', stretches: [] })).status).toBe(200);
     expect((await read(ola)).slots.some((at) => at.startsWith('2026-06-26'))).toBe(true);
+  });
+
+  test('books for somebody whatever is free, and nothing that is not', async () => {
+    const id = shop.counter.context.people.find('ola@example.org')?.id ?? '';
+    const bookFor = (at: string) =>
+      shop.owner.act<{ code?: string }>(`/people/${id}/booked/prd_walk`, { at, zone: null, answers: [] });
+    // A Thursday evening, long after the open hours.
+    expect((await bookFor('2026-07-02T21:00:00.000Z')).status).toBe(200);
+    expect((await read(ola)).sessions.some(({ from }) => from === '2026-07-02T21:00:00.000Z')).toBe(true);
+    expect((await bookFor('2026-07-02T21:30:00.000Z')).body.code).toBe('slot-taken');
+    expect((await mailTo('ola@example.org', /Booked/)).text).toContain('22:00 to 23:00');
   });
 
   test('moves, notes, marks, gives more; an erased person has nothing of it left', async () => {

@@ -41,6 +41,9 @@ const acts = (
   personId: string,
 ): [keyof Rights | 'none', () => [string, unknown]][] => [
   ['answer', () => ['/people/link', { personId }]],
+  ['answer', () => ['/booked/none', { act: 'call-off', counts: true }]],
+  ['answer', () => [`/people/${personId}/booked/none`, { at: '2026-07-02T09:00:00.000Z', zone: null, answers: [] }]],
+  ['answer', () => ['/passes/none/sessions', { count: 1, reason: '' }]],
   ['answer', () => [`/agreements/${agreementId}/preview`, { act: 'pause', until: null }]],
   ['answer', () => [`/agreements/${agreementId}/act`, { act: 'pause', until: null }]],
   ['giveBackUpTo', () => ['/refunds/preview', { orderId, shares: [{ lineId: 'l1', amount: 100 }] }]],
