@@ -8,7 +8,7 @@ import { useBookedQuery, usePutBusyMutation } from '../../data/bookedApi';
 import { sentenceOf } from '../../data/ownerApi';
 import { useNow } from '../../data/useNow';
 import { ChooseFile } from '../../frame/ChooseFile';
-import { WeekSheet } from '../../make/coaching/WeekSheet';
+import { WeekSheet } from '../../frame/WeekSheet';
 import { sessionsLink } from '../links';
 import { howItStands } from './inWords';
 

@@ -6,7 +6,7 @@ import type { Draft } from '../../data/draft';
 import { useBookedQuery } from '../../data/bookedApi';
 import { useNow } from '../../data/useNow';
 import { ChoiceFill } from '../../price/Fill';
-import { WeekSheet } from './WeekSheet';
+import { WeekSheet } from '../../frame/WeekSheet';
 
 const PLACES = [
   'Europe/London',
