@@ -66,6 +66,9 @@ export async function booking(): Promise<void> {
       sequence: 0,
       bookedAt: from,
       calledOffBy: null,
+      dateId: null,
+      seats: 1,
+      offered: null,
     });
   }
   const slots = none.filter((_, i) => i % 4 === 0);

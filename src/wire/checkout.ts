@@ -18,6 +18,8 @@ const Beside = {
   quantity: z.int().min(1).max(1_000).optional(),
   /** An amount as its buyer wrote it, where the price is theirs to name. */
   named: z.string().max(30).optional(),
+  /** Dates that were picked, of whatever it opens. */
+  dates: z.array(Id).max(20).optional(),
 };
 
 /** At which checkout. A page that was open before a path could have several names its path alone: the first is meant. */
@@ -79,6 +81,24 @@ export const CheckoutExtra = z.strictObject({
 });
 export type CheckoutExtra = z.infer<typeof CheckoutExtra>;
 
+/** The dates of one class of which its buyer picks one. Moments are read on the buyer's own clock as well. */
+const CheckoutDates = z.strictObject({
+  productId: Id,
+  title: z.string(),
+  dates: z.array(
+    z.strictObject({
+      id: Id,
+      when: z.string(),
+      from: z.string(),
+      zone: z.string(),
+      /** How many seats are left, where that is worth saying. */
+      room: z.string(),
+      full: z.boolean(),
+      chosen: z.boolean(),
+    }),
+  ),
+});
+
 /** What is due later for one line: the sum or the rate, and the days. */
 const Later = z.strictObject({ name: z.string(), later: z.string(), words: z.string() });
 
@@ -105,7 +125,16 @@ export const CheckoutPrice = z.strictObject({
   /** What is due later for the price itself, in a few words. */
   later: z.string(),
   /** What is bought, line by line, with what is due for it today. */
-  bill: z.array(z.strictObject({ name: z.string(), today: z.string() })),
+  bill: z.array(
+    z.strictObject({
+      name: z.string(),
+      today: z.string(),
+      /** At which dates it has seats. */
+      dates: z.array(z.string()),
+    }),
+  ),
+  /** Of what it opens, the dates to choose from, with the one that is chosen. */
+  seats: z.array(CheckoutDates),
   /** What is due later, for each line that goes on. */
   laters: z.array(Later),
   extras: z.array(CheckoutExtra),
@@ -147,6 +176,7 @@ const Wrong = z.strictObject({
   vatNumber: z.string().optional(),
   quantity: z.string().optional(),
   named: z.string().optional(),
+  dates: z.string().optional(),
 });
 
 export const QuoteAnswer = z.strictObject({ prices: z.array(CheckoutPrice), wrong: Wrong });

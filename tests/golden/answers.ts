@@ -32,6 +32,8 @@ export interface Answers {
   attention: string[];
   /** "person product: lessons done | quizzes passed | certificate"; left out where nobody learns anything. */
   learning?: string[];
+  /** "date: taken | person status seats from sequence …"; left out where nobody has any. */
+  seats?: string[];
   /** "person product: left | status from counts | …"; left out where nobody has sessions. */
   sessions?: string[];
   /** At a moment: who could open what, and what was due next. */
@@ -79,6 +81,7 @@ export function answersFrom(state: ShopState, moments: Answers['moments'] = []):
     attention: state.attention.map((a) => a.id),
     ...(state.progress.size === 0 ? {} : { learning: learningOf(state) }),
     ...(state.sessionEntries.size === 0 ? {} : { sessions: sessionsOf(state) }),
+    ...(state.seatsTaken.size === 0 ? {} : { seats: seatsOf(state) }),
     moments,
   };
 }
@@ -95,6 +98,19 @@ const sessionsOf = (state: ShopState): string[] =>
         ),
       ].join(' | '),
     );
+
+const seatsOf = (state: ShopState): string[] =>
+  [...state.seatsTaken].map(([dateId, taken]) =>
+    [
+      `${dateId}: ${taken}`,
+      ...[...state.sessions.values()]
+        .filter((s) => s.dateId === dateId)
+        .map(
+          (s) =>
+            `${state.passes.get(s.passId)?.personId} ${s.status} ${s.seats} ${s.from} ${s.sequence} ${s.offered ? `until ${s.offered.until}` : '-'}`,
+        ),
+    ].join(' | '),
+  );
 
 const learningOf = ({ progress }: ShopState): string[] =>
   [...progress].map(([who, { done, passed, finished }]) =>

@@ -4,6 +4,7 @@ import { addMs, HOUR, type Instant } from '#core/calendar';
 import type { Batch } from '#core/journal';
 import { type ChargeAnswer, type ChargeRequest, type Command, NotAnswered, StorageFailed } from '#core/shop';
 import { courseOf, lessonWith, moduleOf, quiz, WEEKLY } from '../support/course';
+import { classOf, dateOf } from '../support/classes';
 import { coachingOf } from '../support/coaching';
 import { membershipOf, postWith } from '../support/membership';
 import { asDownload } from '../support/release';
@@ -40,7 +41,7 @@ export async function story(): Promise<readonly Batch[]> {
         },
       },
       edit: (content) => {
-        content.products.push(LEARNT, INSIDE, TOGETHER, WALKS);
+        content.products.push(LEARNT, INSIDE, TOGETHER, WALKS, EVENINGS);
         for (const offer of content.offers.slice(-1)) offer.productIds = [INSIDE.id];
         for (const offer of content.offers.slice(-2, -1)) offer.productIds = [LEARNT.id];
         const [replacing, dated, plan, , many] = content.offers.slice(-7);
@@ -65,6 +66,15 @@ export async function story(): Promise<readonly Batch[]> {
           prices: [
             newPrice('pr_13', { name: 'Monthly', terms: newTerms({ kind: 'subscription', amount: '45' }) }),
             newPrice('pr_14', { name: 'With more time', terms: newTerms({ kind: 'subscription', amount: '90' }) }),
+          ],
+        });
+        content.offers.push({
+          ...newOffer('off_15', EVENINGS, content.shop.currency),
+          prices: [
+            newPrice('pr_15', {
+              terms: newTerms({ kind: 'once', amount: '24' }),
+              limit: { inAll: '', each: '', perOrder: '3' },
+            }),
           ],
         });
       },
@@ -208,6 +218,7 @@ export async function story(): Promise<readonly Batch[]> {
   await together(shop);
   await joined(shop, must);
   await sessions(shop, must);
+  await classes(shop, must);
   return shop.ports.batches;
 }
 
@@ -336,6 +347,38 @@ async function sessions(shop: MemoryShop, must: (command: Command) => Promise<vo
   await must({ type: 'book-session', ...who, productId: WALKS.id, at: later[3] ?? '' });
   await must({ type: 'switch', agreementId, offerId: 'off_13', priceId: 'pr_14' });
   await shop.goTo(after(374));
+}
+
+const EVENINGS = classOf('prd_evenings', [
+  dateOf('evening_1', '2028-01-06T19:00'),
+  dateOf('evening_2', '2028-01-13T19:00', { zone: 'America/New_York', seats: 5 }),
+  dateOf('evening_3', '2028-01-20T19:00', { seats: null }),
+]);
+
+/** Seats at dates that are picked, moved, called off; some of several given back, and money taken back. */
+async function classes(shop: MemoryShop, must: (command: Command) => Promise<void>): Promise<void> {
+  const several = await shop.order({ i: 15, person: 'u30', quantity: 3, dates: ['evening_1'] });
+  await shop.order({ i: 15, person: 'u31', dates: ['evening_2'] });
+  await shop.order({ i: 15, person: 'u32', dates: ['evening_3'] });
+  const amount = several.payments[0]?.lines[0]?.amount ?? 0;
+  const units = { lineId: 'l1', amount: Math.floor(amount / 3), units: 1 };
+  await must({ type: 'refund', orderId: several.id, shares: [units], reason: 'asked' });
+  const seat = (person: string): string =>
+    [...shop.runner.state.sessions.values()].find(
+      ({ passId, status }) => status === 'booked' && shop.runner.state.passes.get(passId)?.personId === person,
+    )?.id ?? '';
+  const gift = { personId: 'u33', productId: EVENINGS.id, until: null };
+  await must({ type: 'give-passes', gifts: [gift], reason: 'with thanks' });
+  await must({ type: 'take-seat', personId: 'u33', productId: EVENINGS.id, dateId: 'evening_2', zone: 'Asia/Tokyo' });
+  await must({ type: 'change-seat', sessionId: seat('u33'), personId: 'u33', dateId: 'evening_3', zone: null });
+  const of = { productId: EVENINGS.id, offers: { otherDate: true, money: true } };
+  await must({ type: 'move-date', ...of, dateId: 'evening_2', from: '2028-01-14T18:00:00.000Z' });
+  await must({ type: 'call-off-date', ...of, dateId: 'evening_3' });
+  const lost = [...shop.runner.state.sessions.values()].find(
+    ({ offered, status }) => status === 'called-off' && offered?.money,
+  );
+  await must({ type: 'take-money-back', sessionId: lost?.id ?? '', personId: 'u32', reason: 'Called off' });
+  await shop.goTo('2028-01-15T10:00:00.000Z');
 }
 
 /** Buys what is paid once, and says which order it was. */

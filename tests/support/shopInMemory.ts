@@ -127,10 +127,10 @@ export async function shopInMemory(
       );
       if ('refused' in quote) throw new Error(refusalInWords(quote));
       await ports.people.save({ id: person, rev: 1, name: 'Ona', address: `${person}@example.org` });
-      carts += 1;
+      const cart = `cart${(carts += 1)}`;
       const done = await runner.execute({
         type: 'pay',
-        checkoutId: `cart${carts}`,
+        checkoutId: cart,
         personId: person,
         ...choice,
         release: live,
@@ -142,7 +142,7 @@ export async function shopInMemory(
       });
       if ('refused' in done) throw new Error(refusalInWords(done));
       await runner.settle();
-      const made = runner.state.orders.get(runner.state.checkouts.get(`cart${carts}`)?.orderId ?? '');
+      const made = runner.state.orders.get(runner.state.checkouts.get(cart)?.orderId ?? '');
       if (!made) throw new Error('no order came of it');
       return made;
     },

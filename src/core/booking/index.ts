@@ -4,6 +4,7 @@ export {
   type LedgerEntry,
   ledgerLines,
   type LedgerLine,
+  type Offered,
   type Session,
   type SessionBy,
   sessionsLeft,
@@ -14,3 +15,15 @@ export {
 export { type CalendarEntry, calendarFile } from './calendarFile';
 export { placeOfZone, timeInZone, timeInZones } from './times';
 export { spansInWords, weekdayName, weekInWords } from './hoursInWords';
+export {
+  canJoin,
+  type DateStanding,
+  freeSeats,
+  isToCome,
+  joinFrom,
+  SeatBought,
+  SetDate,
+  spanOf,
+  untouched,
+  wallOf,
+} from './setDate';

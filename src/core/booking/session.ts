@@ -1,5 +1,5 @@
 import type { Instant } from '#core/calendar';
-import type { ChargeKey, PassId, ProductId, RefundId, SessionId } from '#core/ids';
+import type { ChargeKey, ClassDateId, PassId, ProductId, RefundId, SessionId } from '#core/ids';
 
 /** How many sessions a pass brings, as it was sold. */
 export interface SessionsPromised {
@@ -15,7 +15,14 @@ export type SessionStatus = 'booked' | 'held' | 'missed' | 'called-off';
 /** Who did something to a session; `access`: it fell away with what it was booked by. */
 export type SessionBy = 'member' | 'seller' | 'access';
 
-/** One session somebody has booked. */
+/** What somebody may choose, until a moment, once the seller has moved or called off what they had a seat at. */
+export interface Offered {
+  otherDate: boolean;
+  money: boolean;
+  until: Instant;
+}
+
+/** One session somebody has booked, or their seat at a date of a class. */
 export interface Session {
   id: SessionId;
   passId: PassId;
@@ -35,6 +42,12 @@ export interface Session {
   bookedAt: Instant;
   /** Who called it off. */
   calledOffBy: SessionBy | null;
+  /** The date of a class that it is a seat at; null for a session of one's own. */
+  dateId: ClassDateId | null;
+  /** How many seats: one, unless it was bought several times. */
+  seats: number;
+  /** What its member may choose since the seller has changed it. */
+  offered: Offered | null;
 }
 
 /** What a pass was given, beside what was booked with it. */

@@ -49,6 +49,9 @@ export {
   progressIn,
   upgradeProduct,
   asBooked,
+  ClassDate,
+  LiveClass,
+  type SeatsPromised,
   Coaching,
   CoachingQuestion,
 } from './products';

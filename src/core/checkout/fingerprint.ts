@@ -22,6 +22,7 @@ export function quoteFingerprint(quote: Quote): string {
       l.article ?? null,
       l.sending ?? null,
       l.owned ?? null,
+      l.seats ?? null,
     ]),
     quote.dueToday,
     quote.dueLater.map((d) => [d.lineId, dateIn(d.at, quote.zone), d.amount]),

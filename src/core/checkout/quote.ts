@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { SeatBought } from '#core/booking';
 import { CountryCode } from '#core/catalogue';
 import { idFor, type AgreementId, type LineId, type OfferId, type PriceId, type ProductId } from '#core/ids';
 import { Terms } from '#core/terms';
@@ -30,6 +31,8 @@ const QuoteLine = z.object({
   owned: OwnedParts.optional(),
   /** What a coupon takes off this line's payments. */
   coupon: LineCoupon.optional(),
+  /** Seats it takes, as many at each as there are of it; left out where it takes none. */
+  seats: z.array(SeatBought).min(1).optional(),
   /** Sent by post: what that costs of `dueToday`, and under what the person's record keeps the address. */
   sending: z.object({ country: CountryCode, fee: minor, addressKey: z.string() }).optional(),
 });

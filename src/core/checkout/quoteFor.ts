@@ -1,3 +1,4 @@
+import type { SeatBought } from '#core/booking';
 import { type Instant } from '#core/calendar';
 import { openedBy, type Coupon, type Offer, type Price, saleState } from '#core/catalogue';
 import { sum } from '#core/money';
@@ -10,6 +11,7 @@ import { couponedFirst, findCoupon, type LineCoupon, lineCoupon, spreadAmount } 
 import { type Payment, paymentFor } from './payment';
 import { type Quote, type QuoteLine, quantityOf } from './quote';
 import { risenTerms, stepsOf } from './risingPrice';
+import { seatsTaker } from './seats';
 import { type LineChoice, lineIdOf, type LineStanding, type QuoteChoice, type Standing } from './standing';
 import type { OwnedParts } from './takenOff';
 import { taxRuleFor, withTax } from './tax';
@@ -18,7 +20,15 @@ import { taxRuleFor, withTax } from './tax';
 const LATER_SHOWN = 12;
 
 export type QuoteRefusal = RefusalOf<
-  'not-on-sale' | 'no-such-price' | 'sold-out' | 'buyer-limit' | 'too-many' | 'amount-named' | 'coupon' | 'vat-number'
+  | 'not-on-sale'
+  | 'no-such-price'
+  | 'sold-out'
+  | 'buyer-limit'
+  | 'too-many'
+  | 'amount-named'
+  | 'coupon'
+  | 'vat-number'
+  | 'seat-gone'
 >;
 
 /** A price as it was chosen: found, on sale, and with the terms it is sold under now. */
@@ -27,6 +37,9 @@ interface Chosen {
   price: Price;
   terms: Terms;
   quantity: number;
+  /** What it opens. */
+  productIds: ProductId[];
+  seats: SeatBought[];
   sendTo: LineChoice['sendTo'];
   /** The seller's own number for it, by price or by the one product that is sold. */
   article: string | undefined;
@@ -46,9 +59,14 @@ export function quoteFor(
 ): Quote | QuoteRefusal {
   const { shop } = release.content;
   const all: Chosen[] = [];
-  for (const line of [choice, ...(choice.extras ?? [])]) {
-    const chosen = chosenOf(release, line, now, standing);
-    if ('refused' in chosen) return chosen;
+  const takeSeats = seatsTaker(release.content.products, standing.datesOf);
+  for (const [i, line] of [choice, ...(choice.extras ?? [])].entries()) {
+    const found = chosenOf(release, line, now, standing);
+    if ('refused' in found) return found;
+    const productIds = openedWith(found.offer, i === 0 ? choice.given : [], release);
+    const seats = takeSeats({ productIds, picked: line.dates ?? [], quantity: found.quantity, now });
+    if ('refused' in seats) return seats;
+    const chosen: Chosen = { ...found, productIds, seats };
     // One order is in one currency, and of one price there is one line: more of it is a quantity.
     if (all.some(({ offer, price }) => offer.currency !== chosen.offer.currency || price.id === chosen.price.id))
       return refuse('no-such-price');
@@ -78,7 +96,7 @@ export function quoteFor(
       priceId: chosen.price.id,
       title: chosen.offer.title,
       priceName: chosen.price.name,
-      productIds: openedWith(chosen.offer, i === 0 ? choice.given : [], release),
+      productIds: chosen.productIds,
       terms: chosen.terms,
       ...(chosen.quantity > 1 ? { quantity: chosen.quantity } : {}),
       ...(chosen.article === undefined ? {} : { article: chosen.article }),
@@ -87,6 +105,7 @@ export function quoteFor(
       ...(isLasting(chosen.terms) ? { forPeriod: sum(today.map((p) => p.forPeriod)) } : {}),
       ...(off.owned ? { owned: off.owned } : {}),
       ...(off.coupon ? { coupon: off.coupon } : {}),
+      ...(chosen.seats.length > 0 ? { seats: chosen.seats } : {}),
       ...(sent ? { sending: { ...sent, fee: fee.amount } } : {}),
     };
     const later = payments.filter((p) => p.at !== now).map((p) => ({ lineId, at: p.at, amount: p.amount }));
@@ -125,7 +144,12 @@ export const timesQuantity = (due: Due, quantity: number): Due => ({
   full: due.full * quantity,
 });
 
-function chosenOf(release: Release, choice: LineChoice, now: Instant, standing: Standing): Chosen | QuoteRefusal {
+function chosenOf(
+  release: Release,
+  choice: LineChoice,
+  now: Instant,
+  standing: Standing,
+): Omit<Chosen, 'productIds' | 'seats'> | QuoteRefusal {
   const { shop, offers } = release.content;
   const offer = offers.find((o) => o.id === choice.offerId);
   if (!offer || !offer.onSale || offer.putAway) return refuse('not-on-sale', { why: 'off' });

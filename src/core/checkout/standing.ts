@@ -1,5 +1,6 @@
 import type { Instant } from '#core/calendar';
-import type { AgreementId, CouponId, LineId, OfferId, PriceId, ProductId } from '#core/ids';
+import type { DateStanding } from '#core/booking';
+import type { AgreementId, ClassDateId, CouponId, LineId, OfferId, PriceId, ProductId } from '#core/ids';
 import type { Release } from '#core/release';
 import type { QuoteBuyer } from './buyer';
 
@@ -11,6 +12,8 @@ export interface LineChoice {
   quantity?: number | undefined;
   /** Minor units, of a price whose amount the buyer names. */
   named?: number | undefined;
+  /** Dates that were picked of what it opens; where none is, the first with room. */
+  dates?: readonly ClassDateId[] | undefined;
   /** Where it is sent, if it is. */
   sendTo?: { country: string; addressKey: string } | undefined;
 }
@@ -47,6 +50,8 @@ export interface Standing {
   couponUses?: (couponId: CouponId) => { inAll: number; byBuyer: number };
   /** Whether somebody who is signed in owns a thing: paid, open, and without an end. Left out, nobody is signed in. */
   owns?: ((productId: ProductId) => boolean) | undefined;
+  /** How the dates of a product stand; left out, as they were set, with nobody there. */
+  datesOf?: ((productId: ProductId) => readonly DateStanding[] | undefined) | undefined;
   /** A running agreement that the price chosen first replaces, and what its unused days are worth. */
   replaced?: { agreementId: AgreementId; unused: number } | null;
   /** The live release's coupons and tax table, which are always as of now; by default those of the quoted release. */

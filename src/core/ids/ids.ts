@@ -17,6 +17,7 @@ export type DisputeId = IdOf<'dispute'>;
 export type CreditId = IdOf<'credit'>;
 export type AgreementId = IdOf<'agreement'>;
 export type SessionId = IdOf<'session'>;
+export type ClassDateId = IdOf<'class-date'>;
 export type PassId = IdOf<'pass'>;
 export type PersonId = IdOf<'person'>;
 export type ProductId = IdOf<'product'>;

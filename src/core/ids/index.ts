@@ -4,6 +4,7 @@ export {
   type AgreementId,
   type BlockId,
   type ChargeKey,
+  type ClassDateId,
   type CheckoutId,
   type CouponId,
   type CreditId,

@@ -1,22 +1,27 @@
-import { type SessionBy, timeInZones } from '#core/booking';
-import { addMs, type Instant, msOf } from '#core/calendar';
+import { type Offered, type SessionBy, timeInZones } from '#core/booking';
+import { addMs, formatMoment, type Instant, msOf } from '#core/calendar';
 import { wordsFor } from '#core/words';
 import { framed, type Message, oneLine, type Setting } from './letter';
 
-/** What a letter says of a session. */
-export interface SessionForLetter {
-  mail: 'booked' | 'moved' | 'called-off' | 'reminder';
-  title: string;
+/** From when until when, and the zone of whoever booked it, where it is known. */
+interface Time {
   from: Instant;
   until: Instant;
+  zone: string | null;
+}
+
+/** What a letter says of a session, or of a seat at a class. */
+export interface SessionForLetter extends Time {
+  mail: 'booked' | 'moved' | 'called-off' | 'reminder';
+  title: string;
   was: Instant | null;
   by: SessionBy;
-  /** Where it takes place, as it stands today. */
+  /** Where it takes place, as it stands today; that of a class is never written down. */
   place: string;
-  /** Of whoever booked it, where it is known. */
-  zone: string | null;
   /** Whether it takes one of those that were given. */
   counts: boolean;
+  /** A seat at a date that several share, with others that the same letter names. */
+  seat: { also: readonly Time[]; offered: Offered | null } | null;
 }
 
 /** A session that was booked, moved or called off, or is near: its times in both zones, and a way to it. */
@@ -28,21 +33,27 @@ export function sessionMessage(
 ): Message {
   const { locale, shop } = setting;
   const say = wordsFor(locale).letters;
-  const times = (span: { from: Instant; until: Instant }): string =>
-    timeInZones(span, [session.zone ?? shop.zone, shop.zone], { locale, to: say.until }).join('\n');
+  const { seat, by, counts } = session;
+  const times = (span: Time): string =>
+    timeInZones(span, [span.zone ?? shop.zone, shop.zone], { locale, to: say.until }).join('\n');
   const length = msOf(session.until) - msOf(session.from);
-  const was = session.was === null ? '' : times({ from: session.was, until: addMs(session.was, length) });
+  const was =
+    session.was === null ? '' : times({ from: session.was, until: addMs(session.was, length), zone: session.zone });
+  const about = { title: oneLine(session.title), was, by, ...link };
+  if (!seat)
+    return framed(
+      setting,
+      name,
+      say.session[session.mail]({ ...about, times: times(session), place: session.place.trim(), counts }),
+    );
+  const dates = [session, ...seat.also].sort((a, b) => (a.from < b.from ? -1 : 1));
   return framed(
     setting,
     name,
-    say.session[session.mail]({
-      title: oneLine(session.title),
-      times: times(session),
-      was,
-      place: session.place.trim(),
-      by: session.by,
-      counts: session.counts,
-      ...link,
+    say.seat[session.mail]({
+      ...about,
+      times: dates.map(times).join('\n\n'),
+      offered: seat.offered && { ...seat.offered, until: formatMoment(seat.offered.until, shop.zone, locale) },
     }),
   );
 }

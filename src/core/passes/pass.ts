@@ -9,6 +9,7 @@ import {
   type PersonId,
   type ProductId,
 } from '#core/ids';
+import { SeatBought } from '#core/booking';
 import type { Instant } from '#core/calendar';
 
 /** What can keep a pass from opening anything: a disputed payment, a payment that is behind, a pause. */
@@ -53,6 +54,8 @@ export const PassSeed = z.object({
   until: z.string().nullable(),
   /** How many sessions it brings; left out where its product has none. */
   sessions: z.object({ count: z.int(), units: z.int(), each: z.enum(['once', 'period']) }).optional(),
+  /** Where it has seats from the beginning, and how many at each. */
+  seats: z.object({ units: z.int(), at: z.array(SeatBought) }).optional(),
 });
 export type PassSeed = z.infer<typeof PassSeed>;
 

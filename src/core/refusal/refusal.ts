@@ -81,6 +81,20 @@ export interface RefusalFacts {
   'session-over': None;
   'session-begun': None;
   'session-not-begun': None;
+  /** The date of a class that was picked has no seat left, has begun, or does not take place. */
+  'seat-gone': None;
+  'no-such-date': None;
+  /** A date that somebody has a seat at is moved by an act, not by publishing. */
+  'date-set': { title: string };
+  /** One seat of it is theirs already, and there is one for each. */
+  'seat-had': None;
+  /** A new time for a date that has begun, lies behind, or is the one it has. */
+  'date-past': None;
+  'date-over': None;
+  /** Money back that was not offered, not any more, or that has been taken. */
+  'no-offer': None;
+  /** Too near to go to another date. */
+  'seat-late': { noticeHours: number };
   /** Nearer than the notice. */
   'session-late': { noticeHours: number };
   'used-up': { limit: number };

@@ -9,6 +9,7 @@ import type { Release } from '#core/release';
 import type {
   AgreementId,
   ChargeKey,
+  ClassDateId,
   CheckoutId,
   DisputeId,
   FileId,
@@ -36,6 +37,12 @@ export interface RefundShare {
   lineId: LineId;
   amount: number;
   units?: number | undefined;
+}
+
+/** What whoever has a seat may choose once its date is moved or called off. */
+export interface DateOffers {
+  otherDate: boolean;
+  money: boolean;
 }
 
 /** Everything that can be asked of the shop. */
@@ -144,6 +151,12 @@ export type Command =
   | { type: 'mark-session'; sessionId: SessionId; as: 'held' | 'missed'; counts: boolean }
   | { type: 'give-sessions'; passId: PassId; count: number; reason: string }
   | { type: 'remind-session'; sessionId: SessionId; dueAt: Instant }
+  | { type: 'take-seat'; personId: PersonId; productId: ProductId; dateId: ClassDateId; zone: string | null }
+  | { type: 'change-seat'; sessionId: SessionId; personId: PersonId; dateId: ClassDateId; zone: string | null }
+  /** What was offered when a date was moved or called off. */
+  | { type: 'take-money-back'; sessionId: SessionId; personId: PersonId; reason: string }
+  | { type: 'move-date'; productId: ProductId; dateId: ClassDateId; from: Instant; offers: DateOffers }
+  | { type: 'call-off-date'; productId: ProductId; dateId: ClassDateId; offers: DateOffers }
   | { type: 'fetch-file'; passId: PassId; fileId: FileId }
   | { type: 'agreement-moment'; moment: AgreementMoment; agreementId: AgreementId; dueAt: Instant }
   | { type: 'retry-due'; agreementId: AgreementId }

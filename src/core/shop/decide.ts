@@ -39,6 +39,8 @@ import { publish } from './commands/publish';
 import { answerRefund, refund } from './commands/refund';
 import type { Command, DecideContext, Decision } from './command';
 import { forPresentPeople } from './joined';
+import { callOffDate, moveDate } from './commands/changeDate';
+import { changeSeat, takeMoneyBack, takeSeat } from './commands/takeSeat';
 import { sessionsFollow } from './sessions/follow';
 import type { ShopState } from './state';
 
@@ -49,7 +51,7 @@ import type { ShopState } from './state';
 export function decide(state: ShopState, asked: Command, context: DecideContext): Decision {
   const decision = decideAlone(state, forPresentPeople(state, asked), context);
   if ('refused' in decision) return decision;
-  const follow = sessionsFollow(state, decision.events, context.now);
+  const follow = sessionsFollow(state, decision.events, context);
   return follow.length === 0 ? decision : { events: [...decision.events, ...follow] };
 }
 
@@ -137,6 +139,16 @@ function decideAlone(state: ShopState, command: Command, context: DecideContext)
       return giveSessions(state, command, context);
     case 'remind-session':
       return remindSession(state, command, context);
+    case 'take-seat':
+      return takeSeat(state, command, context);
+    case 'change-seat':
+      return changeSeat(state, command, context);
+    case 'take-money-back':
+      return takeMoneyBack(state, command, context);
+    case 'move-date':
+      return moveDate(state, command, context);
+    case 'call-off-date':
+      return callOffDate(state, command, context);
     case 'fetch-file':
       return fetchFile(state, command, context);
     case 'mark-done':

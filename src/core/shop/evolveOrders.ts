@@ -8,7 +8,7 @@ import { paymentBought } from './bought';
 import { addPayment } from './evolvePayments';
 import { need, push } from './known';
 import type { Charge, OfferMet, Order, ShopState } from './state';
-import { take, takeOnce } from './taken';
+import { take, takeWhileAsked } from './taken';
 
 type Kinds = Extract<EventType, `charge.${string}` | `order.${string}` | `offer.${string}`>;
 type Appliers = { [T in Kinds]: (state: ShopState, data: EventOf<T>['data'], at: Instant) => void };
@@ -38,7 +38,7 @@ export const orderAppliers: Appliers = {
       Object.assign(meet(need(state.orders, data.orderId), data.step), { attempts: data.attempt, lastKey: data.key });
     state.todo.set(data.key, { kind: 'charge', key: data.key });
     take(state, data.quote, data.personId, 1);
-    takeOnce(state, data.quote, data.personId, 1);
+    takeWhileAsked(state, data.quote, data.personId, 1);
   },
   'charge.waitsForBank': (state, { key, confirmAt, until }) => {
     const charge = need(state.charges, key);
@@ -108,7 +108,7 @@ export const orderAppliers: Appliers = {
     if (data.paymentId === null) take(state, quote, data.personId, 1);
     sold(state, quote);
     // What only one charge may have at a time is had now: by the agreement that began, or by the one that ended.
-    if (asked?.quote) takeOnce(state, asked.quote, data.personId, -1);
+    if (asked?.quote) takeWhileAsked(state, asked.quote, data.personId, -1);
     // What is answered is kept small.
     settle(asked);
     state.counts.orders += 1;
@@ -125,7 +125,7 @@ export const orderAppliers: Appliers = {
     else take(state, quote, order.personId, 1);
     Object.assign(meet(order, data.step), { answer: 'yes', lineIds: quote.lines.map((line) => line.lineId) });
     sold(state, quote);
-    if (charge?.quote) takeOnce(state, charge.quote, order.personId, -1);
+    if (charge?.quote) takeWhileAsked(state, charge.quote, order.personId, -1);
     settle(charge);
   },
   'offer.declined': (state, { orderId, step }) => {
@@ -137,7 +137,7 @@ export const orderAppliers: Appliers = {
 function fallBack(state: ShopState, charge: Charge): void {
   if (charge.quote) {
     take(state, charge.quote, charge.personId, -1);
-    takeOnce(state, charge.quote, charge.personId, -1);
+    takeWhileAsked(state, charge.quote, charge.personId, -1);
   }
   settle(charge);
 }

@@ -22,6 +22,9 @@ export function forPresentPeople(state: Pick<ShopState, 'joined'>, command: Comm
     case 'void-claims':
     case 'mark-lesson':
     case 'pass-quiz':
+    case 'take-seat':
+    case 'change-seat':
+    case 'take-money-back':
     case 'book-session':
       return { ...command, personId: now(command.personId) };
     case 'move-session':

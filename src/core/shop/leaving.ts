@@ -63,7 +63,8 @@ export function leaving(
         const session = state().sessions.get(mail.sessionId);
         const pass = session && state().passes.get(session.passId);
         const person = pass && reached(pass.personId);
-        if (person && session) await ports.mailer.sendSession({ key: mail.key, mail, session, person, at });
+        const also = (mail.also ?? []).flatMap((id) => state().sessions.get(id) ?? []);
+        if (person && session) await ports.mailer.sendSession({ key: mail.key, mail, session, also, person, at });
         return isRecorded(await execute({ type: 'mark-done', key: mail.key }));
       }
       case 'access-mail': {

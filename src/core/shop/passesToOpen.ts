@@ -1,13 +1,16 @@
 import type { Instant } from '#core/calendar';
 import type { Product } from '#core/catalogue';
-import type { Quote } from '#core/checkout';
-import type { OrderId, PersonId } from '#core/ids';
+import { type Quote, type QuoteLine, quantityOf } from '#core/checkout';
+import type { OrderId, PersonId, ProductId } from '#core/ids';
 import type { PassSeed } from '#core/passes';
 import { accessUntil } from '#core/terms';
 import { agreementBegunBy } from './agreements';
 import { sessionsOf } from './sessions/promised';
 
-/** What success will open: one pass for each product of each line, however many of it were taken; each brings its sessions. */
+/**
+ * What success will open: one pass for each product of each line, however many of it were taken; each brings its
+ * sessions and seats.
+ */
 export function passesToOpen(
   quote: Quote,
   products: readonly Product[],
@@ -29,6 +32,13 @@ export function passesToOpen(
       from: who.now,
       until: accessUntil(line.terms, who.now, quote.zone),
       ...sessionsOf(products, productId, line.quantity),
+      ...seatsOf(line, productId),
     }));
   });
+}
+
+/** The seats that a line takes of one product, as a part of its pass. */
+function seatsOf(line: QuoteLine, productId: ProductId): Pick<PassSeed, 'seats'> {
+  const at = line.seats?.filter((seat) => seat.productId === productId) ?? [];
+  return at.length > 0 ? { seats: { units: quantityOf(line), at } } : {};
 }

@@ -97,6 +97,8 @@ export interface OutgoingSessionMail {
   key: string;
   mail: EventOf<'session.mailDue'>['data'];
   session: Session;
+  /** Others that the same letter is about. */
+  also: readonly Session[];
   person: PersonRecord;
   at: Instant;
 }

@@ -6,6 +6,7 @@ import { refuse, type Refusal } from '#core/refusal';
 import type { Release } from '#core/release';
 import { unusedNow } from './agreements';
 import type { DecideContext } from './command';
+import { datesIn } from './classes/dates';
 import { pairOf } from './ids';
 import { owns } from './owned';
 import type { ShopState } from './state';
@@ -51,6 +52,7 @@ export function standingOf(state: ShopState, of: Asked, context: Pick<DecideCont
       personId !== undefined && of.signedIn && !of.recipientId
         ? (productId) => owns(state, personId, productId, context.now)
         : undefined,
+    datesOf: (productId) => datesIn(state, context.release?.content.products ?? [], productId),
     live: context.release,
   };
 }

@@ -1,6 +1,7 @@
 import type {
   AgreementId,
   ChargeKey,
+  ClassDateId,
   CheckoutId,
   CreditId,
   DisputeId,
@@ -218,6 +219,15 @@ export interface Progress {
   finished: { at: Instant; title: string; number: number } | null;
 }
 
+/** What became of a date of a class; null where it still is at the time for which it was set. */
+export interface MovedDate {
+  from: Instant | null;
+  until: Instant | null;
+  calledOff: boolean;
+  /** What whoever had a seat may choose. */
+  offers: { otherDate: boolean; money: boolean };
+}
+
 /** Everything the shop knows, folded from the journal. It is changed in place: folding a million events must not copy maps. */
 export interface ShopState {
   seq: number;
@@ -246,6 +256,10 @@ export interface ShopState {
   progress: Map<string, Progress>;
   sessions: Map<SessionId, Session>;
   sessionsOfPass: Map<PassId, SessionId[]>;
+  /** Dates of classes that were moved or called off. */
+  classDates: Map<ClassDateId, MovedDate>;
+  /** How many seats at each date somebody has. */
+  seatsTaken: Map<ClassDateId, number>;
   /** What each pass was given, and what lapsed or went back. */
   sessionEntries: Map<PassId, LedgerEntry[]>;
   refunds: Map<RefundId, Refund>;
@@ -286,6 +300,8 @@ export function newShopState(): ShopState {
     progress: new Map(),
     sessions: new Map(),
     sessionsOfPass: new Map(),
+    classDates: new Map(),
+    seatsTaken: new Map(),
     sessionEntries: new Map(),
     refunds: new Map(),
     disputes: new Map(),

@@ -1,6 +1,6 @@
 import type { Agreement } from '#core/agreements';
 import { type Quote, type QuoteLine, quantityOf } from '#core/checkout';
-import type { CouponId, PersonId, PriceId } from '#core/ids';
+import type { ClassDateId, CouponId, PersonId, PriceId } from '#core/ids';
 import { beginsCheaper } from '#core/terms';
 import { onceKey, pairOf } from './ids';
 import type { ShopState } from './state';
@@ -45,15 +45,23 @@ export const onceOf = ({ terms }: Pick<QuoteLine, 'terms'>): ('begins' | 'runs')
   ...(terms.kind === 'subscription' ? ['runs' as const] : []),
 ];
 
+/** How many seats at a date somebody has, or is paying for. */
+export const seatsTakenAt = (state: Pick<ShopState, 'taken' | 'seatsTaken'>, dateId: ClassDateId): number =>
+  (state.seatsTaken.get(dateId) ?? 0) + (state.taken.get(onceKey('seat', dateId)) ?? 0);
+
 /**
- * What one person or agreement has only once, while a charge that asks for it is not answered: the trial or cheaper
+ * What is held only while a charge is not answered: seats, which are somebody's after it; and what one person or
+ * agreement has only once, while a charge that asks for it is not answered: the trial or cheaper
  * beginning of an offer, the one subscription to it, the unused days of what is replaced.
  */
-export function takeOnce(state: ShopState, quote: Quote, personId: PersonId, by: 1 | -1): void {
-  const keys = quote.lines.flatMap((line) => onceOf(line).map((what) => onceKey(what, pairOf(personId, line.offerId))));
-  if (quote.replaces) keys.push(onceKey('replaces', quote.replaces.agreementId));
-  for (const key of keys) {
-    const count = (state.taken.get(key) ?? 0) + by;
+export function takeWhileAsked(state: ShopState, quote: Quote, personId: PersonId, by: 1 | -1): void {
+  const keys: [key: string, many: number][] = quote.lines.flatMap((line) => [
+    ...onceOf(line).map((what): [string, number] => [onceKey(what, pairOf(personId, line.offerId)), 1]),
+    ...(line.seats ?? []).map(({ dateId }): [string, number] => [onceKey('seat', dateId), quantityOf(line)]),
+  ]);
+  if (quote.replaces) keys.push([onceKey('replaces', quote.replaces.agreementId), 1]);
+  for (const [key, many] of keys) {
+    const count = (state.taken.get(key) ?? 0) + by * many;
     if (count === 0) state.taken.delete(key);
     else state.taken.set(key, count);
   }

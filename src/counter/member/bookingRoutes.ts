@@ -192,9 +192,9 @@ export function bookingFor(
 
 /** Free times from a date on: some weeks of them, begun where the first is. */
 function freeTimes(context: CounterContext, reading: Reading, coaching: Coaching, from: string) {
-  const { state, now, shop } = reading;
+  const { state, now, shop, live } = reading;
   const rules = asBooked(coaching);
-  const taken = takenTimes(state, context.busy.all(), now);
+  const taken = takenTimes(state, live?.content.products ?? [], context.busy.all(), { now });
   const today = dateIn(now, shop.zone);
   const last = addDays(today, coaching.aheadDays);
   const wanted = /^\d{4}-\d\d-\d\d$/.test(from) && from > today ? from : today;

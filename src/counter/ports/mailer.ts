@@ -133,7 +133,7 @@ export function createMailer(options: Options): Mailer {
       const said = setting(options.languageOf(person.id));
       return sendMessage(key, person, accessMessage(said, person.name, titles, { url, days: RECEIPT_LINK_DAYS }), at);
     },
-    async sendSession({ key, mail, session, person, at }) {
+    async sendSession({ key, mail, session, also, person, at }) {
       const secret = await options.doors.makeLink(person.id, RECEIPT_LINK_DAYS * DAY);
       const url = `${options.publicAddress()}/member/enter/${secret}`;
       const said = setting(options.languageOf(person.id));
@@ -143,9 +143,14 @@ export function createMailer(options: Options): Mailer {
         place: options.placeOf(session.productId),
         zone: session.zone,
         counts: session.counts,
+        seat: session.dateId === null ? null : { also, offered: mail.offered ?? null },
       };
       const method = mail.mail === 'called-off' ? 'CANCEL' : 'REQUEST';
-      const content = calendarFile(method, [entryOf(about, said.shop, person, at)]);
+      const entries = [about, ...also.map((other) => ({ ...about, ...other, sessionId: other.id }))];
+      const content = calendarFile(
+        method,
+        entries.map((entry) => entryOf(entry, said.shop, person, at)),
+      );
       const message = sessionMessage(said, about, person.name, { url, days: RECEIPT_LINK_DAYS });
       return sendMessage(key, person, message, at, { method, content });
     },

@@ -24,6 +24,7 @@ const SHOWN_ANEW: ReadonlySet<string> = new Set([
   'sold-out',
   'too-many',
   'amount-named',
+  'seat-gone',
   'coupon',
   'vat-number',
 ]);
@@ -58,8 +59,8 @@ export function readPress(
   const till = tillFor({ visit, release: quoted }, path, context.runner.now());
   if (!isAddress(choice.address)) throw new Problem(422, (say) => say.badAddress, 'address-wrong');
   const claimed = context.people.find(choice.address)?.id ?? context.ids.next('u');
-  const { coupon, country, vatNumber, extras, quantity, named } = choice;
-  const beside = { coupon, country, vatNumber, extras, quantity, named };
+  const { coupon, country, vatNumber, extras, quantity, named, dates } = choice;
+  const beside = { coupon, country, vatNumber, extras, quantity, named, dates };
   const signedIn = personOfDevice(context, req) === claimed;
   const cart = cartFor(quoted, till, choice.priceId, beside);
   const { shop, locale } = readingFor(context, req);

@@ -14,6 +14,11 @@ export function Bill({ price, title }: { price: CheckoutPrice; title: string }) 
             <tr key={i}>
               <td className={i === 0 ? 'pt-3' : 'pt-1'} dir="auto">
                 {line.name || title}
+                {line.dates.map((date) => (
+                  <span key={date} className="cap block">
+                    {date}
+                  </span>
+                ))}
               </td>
               <td className={`text-right ${i === 0 ? 'pt-3' : 'pt-1'}`}>{line.today}</td>
             </tr>

@@ -9,6 +9,7 @@ import { forgetAdded, takeLeft } from './back';
 import { BankAsks, StillAsking } from './BankAsks';
 import { Beside } from './Beside';
 import { Bill } from './Bill';
+import { DateChoice } from './DateChoice';
 import { Extras } from './Extras';
 import { HowMuch } from './HowMuch';
 import { PriceChoice } from './PriceChoice';
@@ -60,6 +61,9 @@ export function CheckoutForm({
     }));
     const picked = document.querySelector<HTMLInputElement>('input[name="price"]:checked')?.value;
     if (picked !== undefined) setPriceId(picked);
+    const dates = [...document.querySelectorAll<HTMLInputElement>('input[data-date]:checked')].map((box) => box.value);
+    const drawn = price?.seats.flatMap((of) => of.dates.filter((date) => date.chosen && of.dates.length > 1)) ?? [];
+    if (dates.join() !== drawn.map((date) => date.id).join()) void choose({ dates });
     const ticked = [...document.querySelectorAll<HTMLInputElement>('input[name="extra"]:checked')].map(
       (box) => box.value,
     );
@@ -145,6 +149,7 @@ export function CheckoutForm({
   return (
     <form noValidate onSubmit={(event) => void submit(event)} className="space-y-5">
       <PriceChoice prices={prices} chosen={price.id} onChoose={setPriceId} />
+      <DateChoice price={price} wrong={stands.dates} onChoose={(dates) => void choose({ dates })} />
       <HowMuch price={price} chosen={chosen} wrong={stands} onChange={(patch) => void choose(patch)} />
       <div className="grid gap-4 sm:grid-cols-2">
         <Field

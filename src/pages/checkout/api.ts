@@ -51,16 +51,19 @@ export interface Chosen {
   quantity: number;
   /** An amount of the buyer's own as typed; empty takes what is suggested. */
   named: string;
+  /** Dates that were picked; none takes the first with room. */
+  dates: readonly string[];
 }
 
 /** What was chosen beside a price; what is empty is not sent. */
-const given = ({ coupon, country, vatNumber, extras, quantity, named }: Chosen) => ({
+const given = ({ coupon, country, vatNumber, extras, quantity, named, dates }: Chosen) => ({
   ...(coupon.trim() === '' ? {} : { coupon }),
   ...(country === '' ? {} : { country }),
   ...(vatNumber.trim() === '' ? {} : { vatNumber }),
   ...(extras.length === 0 ? {} : { extras: [...extras] }),
   ...(quantity === 1 ? {} : { quantity }),
   ...(named.trim() === '' ? {} : { named }),
+  ...(dates.length === 0 ? {} : { dates: [...dates] }),
 });
 
 const post = (path: string, notReached: string, body: unknown): Promise<Answer> =>

@@ -21,7 +21,7 @@ export interface Asked {
   stands: QuoteAnswer['wrong'];
   /** What is chosen now, also before the page is drawn again. */
   now(): Chosen;
-  /** The same without a code or number that its field says does not work: the sum on the page is without them. */
+  /** The same without a code, number or date that its field says does not work: the sum on the page is without them. */
   works(): Chosen;
   /** Chooses, and asks for new sums. Null when something else was chosen meanwhile: its answer is the one that counts. */
   choose(patch: Partial<Chosen>): Promise<Answer | null>;
@@ -46,6 +46,7 @@ export function useChosen(
     extras: data.ticked,
     quantity: 1,
     named: '',
+    dates: [],
   });
   // Two fields may be left in one moment: each adds to what is chosen, none takes back what another chose.
   const latest = useRef(chosen);
@@ -76,6 +77,7 @@ export function useChosen(
       ...latest.current,
       ...(stands.coupon === undefined ? {} : { coupon: '' }),
       ...(stands.vatNumber === undefined ? {} : { vatNumber: '' }),
+      ...(stands.dates === undefined ? {} : { dates: [] }),
     }),
     took,
     async choose(patch) {

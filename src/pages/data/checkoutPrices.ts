@@ -19,6 +19,7 @@ import { refusalInWords, wordsFor } from '#core/words';
 import type { OfferId, PersonId, PriceId, ProductId } from '#core/ids';
 import type { CheckoutExtra, CheckoutPrice, QuoteAnswer } from '../../wire';
 import type { PageReading } from './reading';
+import { datesToChoose, seatInWords } from './seats';
 import { couponInWords, drawingOf, laterOf, statementOfLine, taxInWords } from './quoteInWords';
 
 /** Who looks, and what they chose beside a price. */
@@ -128,6 +129,7 @@ const LEFT_OUT: Partial<Record<QuoteRefusal['refused'], keyof Wrong>> = {
   'vat-number': 'vatNumber',
   'amount-named': 'named',
   'too-many': 'quantity',
+  'seat-gone': 'dates',
 };
 
 /** A quote; a coupon, number or amount that does not work is left out and said. */
@@ -191,7 +193,12 @@ function priceOf(
     access: accessInWords(terms, openedIn(release, quote), { start: now, zone: shop.zone, locale }),
     ends: terms.kind !== 'subscription' && (terms.access ?? { kind: 'forever' }).kind !== 'forever',
     statementText: quote.statement ?? shop.cardStatement,
-    bill: quote.lines.map((l) => ({ name: lineName(l), today: money(l.dueToday) })),
+    bill: quote.lines.map((l) => ({
+      name: lineName(l),
+      today: money(l.dueToday),
+      dates: (l.seats ?? []).map((seat) => seatInWords(seat, reading)),
+    })),
+    seats: datesToChoose(reading, release, quote),
     later: isLasting(terms) ? laterOf(reading, quote, line).later : say.nothingLater,
     laters: lasting ? laters : [{ name: '', later: say.nothingLater, words: '' }],
     opens: openedBy(release, quote, locale, unsaid),

@@ -44,7 +44,7 @@ export const describeContents = (product: AnyProduct, locale = 'en'): string =>
 export const newProduct = (id: string, title = ''): Extract<AnyProduct, { kind: 'download' }> =>
   freshProduct('download', id, title);
 
-export type { AnyProductKind, ContentFinding, Opening, Parts, ProductKind } from './kind';
+export type { AnyProductKind, ContentFinding, Opening, Parts, ProductKind, SeatsPromised } from './kind';
 export type { ProductBase, ProductName, ProductsByKind } from './product';
 export { productShape } from './base';
 export { PRODUCT_KINDS } from './kinds';
@@ -55,3 +55,4 @@ export { Captions, LessonBlock, type Written } from './written';
 export * from './course';
 export * from './membership';
 export { asBooked, Coaching, CoachingQuestion } from './coaching';
+export { ClassDate, LiveClass } from './liveClass';

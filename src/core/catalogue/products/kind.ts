@@ -1,5 +1,5 @@
 import type * as z from 'zod';
-import type { SessionsPromised } from '#core/booking';
+import type { SessionsPromised, SetDate } from '#core/booking';
 import type { ProductId } from '#core/ids';
 import type { Part } from '#core/opening';
 import type { FileRef } from '../file';
@@ -32,6 +32,15 @@ export interface Parts {
   whole: Part;
   /** The hour of the shop's zone at which parts open, like "09:00". */
   hour: string | null;
+}
+
+/** At which dates a pass has a seat. */
+export interface SeatsPromised {
+  dates: readonly SetDate[];
+  /** At all of them that are to come, or at one, which is picked. */
+  pick: 'all' | 'one';
+  /** Whether it is sold on once all of them are over. */
+  soldAfter: boolean;
 }
 
 /** One kind of product: all that differs by kind, so that nobody else asks which it is. */
@@ -78,6 +87,8 @@ export interface ProductKind<P extends ProductBase> {
   named(product: P): { id: string; title: string; what: string }[];
   /** How many sessions a pass to it brings, once or each paid period; left out by kinds without any. */
   readonly sessions?: (product: P) => Omit<SessionsPromised, 'units'> | null;
+  /** The dates at which a pass to it has a seat; left out by kinds without any. */
+  readonly seats?: (product: P) => SeatsPromised | null;
   /** How often one buyer may fetch one thing, for how many hours a link to it works, and whether PDFs bear their name. */
   limits(product: P): { fetches: number; linkHours: number; named: boolean };
 }

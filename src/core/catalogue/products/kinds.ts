@@ -2,6 +2,7 @@ import { bundleKind } from './bundle';
 import { coachingKind } from './coaching';
 import { courseKind } from './course';
 import { downloadKind } from './download';
+import { liveClassKind } from './liveClass';
 import { membershipKind } from './membership';
 import type { AnyProductKind } from './kind';
 
@@ -11,5 +12,6 @@ export const PRODUCT_KINDS = [
   courseKind,
   membershipKind,
   coachingKind,
+  liveClassKind,
   bundleKind,
 ] as unknown as readonly [AnyProductKind, ...AnyProductKind[]];

@@ -1,6 +1,7 @@
 import type * as z from 'zod';
 import { agreementEvents } from './agreements';
 import { chargeEvents } from './charges';
+import { classEvents } from './classes';
 import type { EventKind } from './kind';
 import { learningEvents } from './learning';
 import { moneyBackEvents } from './moneyBack';
@@ -24,6 +25,7 @@ export const eventKinds = {
   ...agreementEvents,
   ...learningEvents,
   ...sessionEvents,
+  ...classEvents,
 };
 
 export type EventType = keyof typeof eventKinds;

@@ -1,6 +1,7 @@
 import { isFree, isSlot, type Session, type Stretch, type Taken } from '#core/booking';
 import { addMs, DAY, HOUR, type Instant, isInstant, MINUTE, msOf } from '#core/calendar';
-import { asBooked, type Coaching } from '#core/catalogue';
+import { asBooked, type Coaching, type Product } from '#core/catalogue';
+import { datesOf } from '../classes/dates';
 import { fact } from '#core/journal';
 import type { SessionId } from '#core/ids';
 import { passState } from '#core/passes';
@@ -10,14 +11,12 @@ import { keyOf } from '../ids';
 import { passesFor } from '../passesFor';
 import { calledOff } from '../sessions/calledOff';
 import { leftOn, sessionsOfPass } from '../sessions/ledger';
+import { nextReminder, remindersOf } from '../sessions/reminders';
 import type { ShopState } from '../state';
 
 type BookSession = Extract<Command, { type: 'book-session' }>;
 type MoveSession = Extract<Command, { type: 'move-session' }>;
 type CallOffSession = Extract<Command, { type: 'call-off-session' }>;
-
-/** So long before it begins whoever has booked it is reminded. */
-const REMINDED_BEFORE_MS = DAY;
 
 /**
  * Books a session at a moment, by the pass whose access ends first. A member books what is open to them; the seller
@@ -134,7 +133,8 @@ export function markSession(
   if (!session) return refuse('no-such-session');
   if (session.status === 'called-off') return refuse('session-over');
   if (session.from > now) return refuse('session-not-begun');
-  const takes = as === 'held' || counts;
+  // A seat at a class takes none of those that were given.
+  const takes = session.dateId === null && (as === 'held' || counts);
   if (session.status === as && session.counts === takes) return { events: [] };
   // Given back before and counted again, it must not take what is booked otherwise by now.
   if (takes && !session.counts && leftOn(state, session.passId) === 0) return refuse('no-sessions-left');
@@ -160,13 +160,14 @@ export function remindSession(
   { now }: DecideContext,
 ): Decision {
   const session = state.sessions.get(sessionId);
-  if (session?.status !== 'booked' || remindAt(session.from) !== dueAt || session.from <= now)
-    return refuse('nothing-to-do', { why: 'done' });
+  const which = session ? remindersOf(session).indexOf(dueAt) : -1;
+  if (session?.status !== 'booked' || which < 0 || session.from <= now) return refuse('nothing-to-do', { why: 'done' });
   const { from, until, sequence } = session;
+  const again = nextReminder(session, now);
   return {
     events: [
       fact('session.mailDue', {
-        key: keyOf('session', sessionId, `r${sequence}`),
+        key: keyOf('session', sessionId, `r${sequence}`, ...(which > 0 ? [which] : [])),
         sessionId,
         mail: 'reminder',
         from,
@@ -174,12 +175,11 @@ export function remindSession(
         was: null,
         sequence,
         by: 'seller',
+        ...(again === null ? {} : { remindAt: again }),
       }),
     ],
   };
 }
-
-const remindAt = (from: Instant): Instant => addMs(from, -REMINDED_BEFORE_MS);
 
 const coachingOf = (productId: string, context: DecideContext): Coaching | undefined => {
   const product = groundsOf(context).products.find((p) => p.id === productId);
@@ -206,14 +206,12 @@ export function accessEndsAt(state: ShopState, passId: string): Instant | null {
 }
 
 function timeOf(coaching: Coaching, at: Instant, now: Instant) {
-  const reminded = remindAt(at);
   return {
     from: at,
     until: addMs(at, coaching.minutes * MINUTE),
     before: coaching.bufferBefore,
     after: coaching.bufferAfter,
-    // Whoever books within a day has just read it.
-    remindAt: reminded > now ? reminded : null,
+    remindAt: nextReminder({ from: at, dateId: null }, now),
   };
 }
 
@@ -231,24 +229,31 @@ function notAt(
   const { now } = context;
   if (!isInstant(at) || at <= now) return refuse('slot-taken');
   const rules = asBooked(coaching);
-  const taken = takenTimes(state, busy, now, except);
-  const { zone } = groundsOf(context);
+  const { zone, products } = groundsOf(context);
+  const taken = takenTimes(state, products, busy, { now, except });
   const can = by === 'seller' ? isFree(rules, taken, at) : isSlot(rules, { now, zone, taken }, at);
   return can ? undefined : refuse('slot-taken');
 }
 
-/** What takes time: every session that is not called off, whatever it is of, and what the seller has to do besides. */
+/**
+ * What takes time: every session that is not called off, whatever it is of, every date of a class, and what the seller
+ * has to do besides.
+ */
 export function takenTimes(
-  state: Pick<ShopState, 'sessions'>,
+  state: Pick<ShopState, 'sessions' | 'classDates' | 'seatsTaken' | 'taken'>,
+  products: readonly Product[],
   busy: readonly Stretch[],
-  now: Instant,
-  except: SessionId | null = null,
+  { now, except = null }: { now: Instant; except?: SessionId | null },
 ): Taken[] {
   // What was over a week ago is in nobody's way, and on no date that can still be booked.
   const since = addMs(now, -7 * DAY);
   const taken: Taken[] = busy.map((stretch) => ({ ...stretch, before: 0, after: 0, session: false }));
-  for (const { id, status, from, until, before, after } of state.sessions.values())
-    if (status !== 'called-off' && until > since && id !== except)
+  for (const product of products)
+    for (const { from, until, calledOff: off } of datesOf(state, product) ?? [])
+      if (!off && until > since)
+        taken.push({ from: msOf(from), until: msOf(until), before: 0, after: 0, session: true });
+  for (const { id, status, from, until, before, after, dateId } of state.sessions.values())
+    if (status !== 'called-off' && until > since && id !== except && dateId === null)
       taken.push({ from: msOf(from), until: msOf(until), before, after, session: true });
   return taken;
 }

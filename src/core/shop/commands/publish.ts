@@ -1,11 +1,16 @@
-import { refuse } from '#core/refusal';
+import { spanOf } from '#core/booking';
+import { refuse, type Refusal } from '#core/refusal';
 import { type Product, productKindOf, reachedBy } from '#core/catalogue';
 import type { Instant } from '#core/calendar';
 import type { ProductId } from '#core/ids';
-import { fact } from '#core/journal';
+import { fact, type ShopEvent } from '#core/journal';
 import { launchCheck, partsChanged, type Release, unsealContent } from '#core/release';
 import { passState } from '#core/passes';
+import { seatsTakenAt } from '../taken';
+import { datesOf } from '../classes/dates';
+import { calledOff } from '../sessions/calledOff';
 import { finishedByChange } from './learn';
+import { seatsThrough } from './takeSeat';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 
@@ -33,6 +38,8 @@ export function publish(
       currency: changed.currency,
     });
   if (strandsSomebody(state, live, release, now)) return refuse('would-strand');
+  const datesSetAnew = setAnew(state, live, release);
+  if ('refused' in datesSetAnew) return datesSetAnew;
   return {
     events: [
       fact('release.published', {
@@ -41,6 +48,8 @@ export function publish(
         parts: partsChanged(live?.content.products ?? [], release.content.products),
       }),
       ...finishedByChange(state, release, context),
+      ...datesSetAnew,
+      ...seatsClosed(state, release, now),
     ],
   };
 }
@@ -76,4 +85,50 @@ function strandsSomebody(state: ShopState, live: Release | undefined, next: Rele
   for (const pass of state.passes.values())
     if (passState(pass, now) !== 'closed' && isLostWithin(pass.productId)) return true;
   return false;
+}
+
+/**
+ * Dates of classes that are edited to another time. Where somebody has a seat a date is moved by an act that tells them,
+ * and not by publishing; where nobody has, what was moved before gives way to what is set now.
+ */
+function setAnew(state: ShopState, live: Release | undefined, next: Release): ShopEvent[] | Refusal {
+  const events: ShopEvent[] = [];
+  for (const product of next.content.products) {
+    const before = live?.content.products.find(({ id }) => id === product.id);
+    const was = (before && productKindOf(before).seats?.(before)?.dates) ?? [];
+    const stand = (before && datesOf(state, before)) ?? [];
+    for (const date of productKindOf(product).seats?.(product)?.dates ?? []) {
+      const old = was.find(({ id }) => id === date.id);
+      const now = stand.find(({ id }) => id === date.id);
+      const [set, setBefore] = [spanOf(date), old && spanOf(old)];
+      if (!now || !setBefore || (set.from === setBefore.from && set.until === setBefore.until)) continue;
+      if (set.from === now.from && set.until === now.until) continue;
+      if (seatsTakenAt(state, date.id) > 0) return refuse('date-set', { title: product.title });
+      if (state.classDates.has(date.id) && !now.calledOff)
+        events.push(
+          fact('classDate.moved', {
+            productId: product.id,
+            dateId: date.id,
+            ...set,
+            offers: { otherDate: false, money: false },
+          }),
+        );
+    }
+  }
+  return events;
+}
+
+/** Seats that somebody had through something in which their class does not stand any more. */
+function seatsClosed(state: ShopState, { content: { products } }: Release, now: Instant): ShopEvent[] {
+  const classes = new Set(products.filter((p) => productKindOf(p).seats?.(p)).map(({ id }) => id));
+  if (classes.size === 0) return [];
+  const reached = new Map<ProductId, readonly ProductId[]>();
+  return seatsThrough(state, classes, now)
+    .filter(({ passId, productId }) => {
+      const holder = state.passes.get(passId)?.productId ?? '';
+      const inside = reached.get(holder) ?? reachedBy(products, [holder]);
+      reached.set(holder, inside);
+      return !inside.includes(productId);
+    })
+    .flatMap((seat) => calledOff(seat, { by: 'access', counts: false }));
 }

@@ -1,15 +1,15 @@
-import type { Session, SessionBy } from '#core/booking';
+import type { Offered, Session, SessionBy } from '#core/booking';
 import { fact, type ShopEvent } from '#core/journal';
 import { keyOf } from '../ids';
 
-/** A session is called off, and its member hears of it. */
+/** A session is called off, and its member hears of it, with what they may choose now. */
 export function calledOff(
-  { id: sessionId, from, until, sequence: before }: Session,
-  { by, counts }: { by: SessionBy; counts: boolean },
+  { id: sessionId, from, until, sequence: before }: Pick<Session, 'id' | 'from' | 'until' | 'sequence'>,
+  { by, counts, offered }: { by: SessionBy; counts: boolean; offered?: Offered | undefined },
 ): ShopEvent[] {
   const sequence = before + 1;
   return [
-    fact('session.calledOff', { sessionId, sequence, by, counts }),
+    fact('session.calledOff', { sessionId, sequence, by, counts, ...(offered ? { offered } : {}) }),
     fact('session.mailDue', {
       key: keyOf('session', sessionId, String(sequence)),
       sessionId,
@@ -19,6 +19,7 @@ export function calledOff(
       was: null,
       sequence,
       by,
+      ...(offered ? { offered } : {}),
     }),
   ];
 }

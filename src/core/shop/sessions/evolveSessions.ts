@@ -1,9 +1,10 @@
 import type { LedgerEntry } from '#core/booking';
+import type { ClassDateId } from '#core/ids';
 import type { EventOf, EventType } from '#core/journal';
 import { need, push } from '../known';
 import type { ShopState } from '../state';
 
-type Kinds = Extract<EventType, `session.${string}` | `sessions.${string}`>;
+type Kinds = Extract<EventType, `session.${string}` | `sessions.${string}` | `classDate.${string}`>;
 type Appliers = { [T in Kinds]: (state: ShopState, data: EventOf<T>['data'], at: string) => void };
 
 /** How facts about sessions change the state: copied as they stand. */
@@ -14,7 +15,8 @@ export const sessionAppliers: Appliers = {
     push<string, LedgerEntry>(state.sessionEntries, passId, { kind: 'lapsed', at, count }),
   'sessions.takenBack': (state, { passId, count, refundId }, at) =>
     push<string, LedgerEntry>(state.sessionEntries, passId, { kind: 'taken-back', at, count, refundId }),
-  'session.booked': (state, { sessionId, passId, productId, from, until, before, after, zone, remindAt }, at) => {
+  'session.booked': (state, { sessionId, dateId = null, seats = 1, ...booked }, at) => {
+    const { passId, productId, from, until, before, after, zone, remindAt } = booked;
     state.sessions.set(sessionId, {
       id: sessionId,
       passId,
@@ -25,22 +27,49 @@ export const sessionAppliers: Appliers = {
       after,
       zone,
       status: 'booked',
-      counts: true,
+      counts: dateId === null,
       sequence: 0,
       bookedAt: at,
       calledOffBy: null,
+      dateId,
+      seats,
+      offered: null,
     });
+    if (dateId !== null) countSeats(state, dateId, seats);
     push(state.sessionsOfPass, passId, sessionId);
     if (remindAt !== null) state.due.set({ at: remindAt, what: { kind: 'session-near', sessionId } });
   },
-  'session.moved': (state, { sessionId, from, until, before, after, zone, sequence, remindAt }) => {
-    Object.assign(need(state.sessions, sessionId), { from, until, before, after, zone, sequence });
+  'session.moved': (state, { sessionId, remindAt, dateId, offered = null, by: _, ...time }) => {
+    const session = need(state.sessions, sessionId);
+    if (dateId !== undefined && session.dateId !== null) {
+      countSeats(state, session.dateId, -session.seats);
+      countSeats(state, dateId, session.seats);
+      session.dateId = dateId;
+    }
+    Object.assign(session, time, { offered });
     if (remindAt === null) state.due.drop({ sessionId });
     else state.due.set({ at: remindAt, what: { kind: 'session-near', sessionId } });
   },
-  'session.calledOff': (state, { sessionId, sequence, by, counts }) => {
-    Object.assign(need(state.sessions, sessionId), { status: 'called-off', sequence, counts, calledOffBy: by });
+  'session.calledOff': (state, { sessionId, sequence, by, counts, offered = null }) => {
+    const session = need(state.sessions, sessionId);
+    if (session.dateId !== null) countSeats(state, session.dateId, -session.seats);
+    Object.assign(session, { status: 'called-off', sequence, counts, calledOffBy: by, offered });
     state.due.drop({ sessionId });
+  },
+  'session.fewerSeats': (state, { sessionId, seats }) => {
+    const session = need(state.sessions, sessionId);
+    if (session.dateId !== null) countSeats(state, session.dateId, -seats);
+    session.seats -= seats;
+  },
+  'session.moneyTaken': (state, { sessionId }) => {
+    need(state.sessions, sessionId).offered = null;
+  },
+  'classDate.moved': (state, { dateId, from, until, offers }) => {
+    state.classDates.set(dateId, { from, until, calledOff: false, offers });
+  },
+  'classDate.calledOff': (state, { dateId, offers }) => {
+    const { from = null, until = null } = state.classDates.get(dateId) ?? {};
+    state.classDates.set(dateId, { from, until, calledOff: true, offers });
   },
   'session.passedOn': (state, { sessionId, passId }) => {
     const session = need(state.sessions, sessionId);
@@ -60,5 +89,11 @@ export const sessionAppliers: Appliers = {
     state.todo.set(data.key, { ...data, kind: 'session-mail', writtenAt: at });
     // Reminded of once: a history that is read again sets no moment for it.
     if (data.mail === 'reminder') state.due.drop({ sessionId: data.sessionId });
+    if (data.remindAt !== undefined)
+      state.due.set({ at: data.remindAt, what: { kind: 'session-near', sessionId: data.sessionId } });
   },
 };
+
+function countSeats(state: ShopState, dateId: ClassDateId, by: number): void {
+  state.seatsTaken.set(dateId, (state.seatsTaken.get(dateId) ?? 0) + by);
+}

@@ -1,9 +1,11 @@
-import { type LedgerEntry, type SessionsPromised, unusedOf } from '#core/booking';
+import { type LedgerEntry, type Session, type SessionsPromised, unusedOf } from '#core/booking';
 import type { Instant } from '#core/calendar';
 import { type EventOf, fact, type ShopEvent } from '#core/journal';
 import type { ChargeKey, PassId, RefundId } from '#core/ids';
 import type { PassSeed } from '#core/passes';
 import type { ShopState } from '../state';
+import { seated } from '../classes/seated';
+import type { IdsPort } from '../ports';
 import { calledOff } from './calledOff';
 import { fallingAfter, fallingWithUnits, openPassesOfLine } from './falling';
 import { entriesOf, leftOn } from './ledger';
@@ -13,13 +15,18 @@ import { entriesOf, leftOn } from './ledger';
  * period brings new ones, money that goes back takes unused ones along, and what a pass that closes had booked falls
  * away. So nothing that opens, pays or closes has to know of sessions.
  */
-export function sessionsFollow(state: ShopState, events: readonly ShopEvent[], now: Instant): ShopEvent[] {
+export function sessionsFollow(
+  state: ShopState,
+  events: readonly ShopEvent[],
+  context: { now: Instant; ids: IdsPort },
+): ShopEvent[] {
+  const { now } = context;
   const opened = new Map(
     events.flatMap((e) => (e.type === 'pass.opened' ? [[e.data.pass.id, e.data.pass] as const] : [])),
   );
   const closed = new Set(events.flatMap((e) => (e.type === 'pass.closed' ? [e.data.passId] : [])));
   const follow: ShopEvent[] = [];
-  for (const pass of opened.values()) follow.push(...givenOnOpening(pass, events));
+  for (const pass of opened.values()) follow.push(...givenOnOpening(pass, events), ...seated(state, pass, context));
   // First what is brought: what closes may go over to it.
   for (const event of events)
     if (event.type === 'due.paid') follow.push(...givenByDue(state, event.data, [...opened.values()], closed));
@@ -111,7 +118,7 @@ function takenBack(state: ShopState, refundId: RefundId, closed: ReadonlySet<Pas
     const passes = openPassesOfLine(state, refund.orderId, lineId).filter(({ id }) => !closed.has(id));
     return passes.flatMap((pass) => {
       const { id: passId, sessions } = pass;
-      if (!sessions) return [];
+      if (!sessions) return units === undefined ? [] : fewerSeats(state, passId, units, now);
       const left = leftOn(state, passId);
       const entries = entriesOf(state, passId);
       if (units === undefined)
@@ -128,6 +135,15 @@ function takenBack(state: ShopState, refundId: RefundId, closed: ReadonlySet<Pas
     });
   });
 }
+
+/** Units that go back take their seats along, at each date that has not begun. */
+const fewerSeats = (state: ShopState, passId: PassId, units: number, now: Instant): ShopEvent[] =>
+  fallingAfter(state, passId, now, now).flatMap((seat) => {
+    if (seat.dateId === null) return [];
+    return units < seat.seats
+      ? [fact('session.fewerSeats', { sessionId: seat.id, seats: units })]
+      : calledOff(seat, { by: 'access', counts: false });
+  });
 
 const givesByPeriod = (entries: readonly LedgerEntry[]): boolean =>
   entries.some((entry) => entry.kind === 'given' && entry.why === 'period');
@@ -149,10 +165,11 @@ function passedOn(
     0,
   );
   const taken = follow.filter(({ type, data }) => type === 'session.passedOn' && data.passId === next.id).length;
+  const isKept = ({ dateId }: Session, i: number): boolean => dateId !== null || i < brings - taken;
   return fallingAfter(state, passId, now, now)
     .sort((a, b) => (a.from < b.from ? -1 : 1))
     .flatMap((session, i) =>
-      i < brings - taken
+      isKept(session, i)
         ? [fact('session.passedOn', { sessionId: session.id, passId: next.id })]
         : calledOff(session, { by: 'access', counts: false }),
     );

@@ -1,5 +1,6 @@
 import { type LedgerEntry, type Session, sessionsLeft } from '#core/booking';
-import type { PassId } from '#core/ids';
+import type { PassId, PersonId, ProductId } from '#core/ids';
+import { passesFor } from '../passesFor';
 import type { ShopState } from '../state';
 
 /** What a pass was given and what was taken from it, the oldest first. */
@@ -9,6 +10,13 @@ export const entriesOf = (state: ShopState, passId: PassId): readonly LedgerEntr
 /** Every session that was booked by a pass, in the order of booking. */
 export const sessionsOfPass = (state: ShopState, passId: PassId): Session[] =>
   (state.sessionsOfPass.get(passId) ?? []).flatMap((id) => state.sessions.get(id) ?? []);
+
+/** Every session and seat of somebody, of one product or of all, the earliest first; by whatever pass they have it. */
+export const sessionsOfPerson = (state: ShopState, personId: PersonId, productId?: ProductId): Session[] =>
+  passesFor(state, personId)
+    .flatMap(({ id }) => sessionsOfPass(state, id))
+    .filter((session) => productId === undefined || session.productId === productId)
+    .sort((a, b) => (a.from < b.from ? -1 : 1));
 
 /** How many can still be booked by a pass. */
 export const leftOn = (state: ShopState, passId: PassId): number =>

@@ -26,6 +26,8 @@ export const checkout: CheckoutWords = {
   notNow: 'Jetzt nicht',
   anotherCard: 'Lieber eine andere Karte',
   amount: 'Ihr Betrag',
+  whichDate: 'Welcher Termin?',
+  whereYouAre: (time) => `${time} bei Ihnen`,
   howMany: 'Wie viele',
   offer: {
     yes: (amount, means) => `Ja, dazu: ${amount} ${vonDerKarte(means)}`,

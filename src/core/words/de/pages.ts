@@ -42,6 +42,11 @@ export const pages: PageWords = {
   things: (n) => (n === 1 ? '1 Teil' : `${n} Teile`),
   sessions: (n, minutes, each) =>
     `${n === 1 ? '1 Sitzung' : `${n} Sitzungen`} von ${minutes} Minuten${each === 'period' ? ' je bezahltem Zeitraum' : ''}`,
+  dates: (n, minutes, pick) =>
+    `${pick === 'all' && n > 1 ? `${n} Termine` : n === 1 ? '1 Termin' : `1 von ${n} Terminen`}${minutes === null ? '' : `, ${minutes} Minuten`}`,
+  recordings: (n) => (n === 1 ? '1 Aufnahme' : `${n} Aufnahmen`),
+  seatsLeft: (n) => (n === 0 ? 'kein Platz mehr' : n === 1 ? 'noch 1 Platz' : `noch ${n} Plätze`),
+  seeDates: 'Zu den Terminen',
   posts: (n) => (n === 1 ? '1 Beitrag' : `${n} Beiträge`),
   lessons: (n) => (n === 1 ? '1 Lektion' : `${n} Lektionen`),
   modules: (n) => (n === 1 ? '1 Modul' : `${n} Module`),

@@ -114,6 +114,18 @@ export const refusals: RefusalWords = {
   'session-not-begun': () => 'Diese Sitzung hat noch nicht begonnen. Nichts wurde geändert.',
   'session-late': ({ noticeHours }) =>
     `Sie beginnt in weniger als ${noticeHours === 1 ? 'einer Stunde' : `${noticeHours} Stunden`}. Sie lässt sich absagen und zählt dann als verbraucht. Nichts wurde geändert.`,
+  'seat-gone': () =>
+    'An diesem Termin ist kein Platz mehr frei, er hat begonnen oder findet nicht statt. Wählen Sie einen anderen. Nichts wurde abgebucht oder geändert.',
+  'no-such-date': () => 'Diesen Termin gibt es nicht. Nichts wurde geändert.',
+  'date-set': ({ title }) =>
+    `An einem Termin von „${title}“, dessen Zeit geändert wurde, hat jemand einen Platz. Verschieben Sie ihn unter „Deliver“, so erfahren es alle, und veröffentlichen Sie dann. Nichts wurde veröffentlicht.`,
+  'seat-had': () => 'Sie haben schon einen Platz. Verlegen Sie ihn auf einen anderen Termin. Nichts wurde geändert.',
+  'date-past': () => 'Diese Zeit liegt zurück. Wählen Sie eine, die noch kommt. Nichts wurde geändert.',
+  'date-over': () => 'Dieser Termin hat begonnen, ist vorbei oder abgesagt. Nichts wurde geändert.',
+  'no-offer': () =>
+    'Hier lässt sich kein Geld zurückholen, oder es ist schon unterwegs. Nichts wurde geändert. Schreiben Sie uns, wir helfen weiter.',
+  'seat-late': ({ noticeHours }) =>
+    `Er beginnt in weniger als ${noticeHours === 1 ? 'einer Stunde' : `${noticeHours} Stunden`}, der Platz lässt sich nicht mehr verlegen. Nichts wurde geändert.`,
   'used-up': ({ limit }) =>
     `Diese Datei wurde ${limit}-mal geladen, öfter geht es nicht. Schreiben Sie uns, wir helfen weiter.`,
   'too-much': ({ most, currency }, { money }) => `Höchstens ${money(most, currency)} können noch zurückgegeben werden.`,

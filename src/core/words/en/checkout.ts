@@ -26,6 +26,8 @@ export const checkout = {
   anotherCard: 'Use another card instead',
   amount: 'Your amount',
   howMany: 'How many',
+  whichDate: 'Which date?',
+  whereYouAre: (time: string): string => `${time} where you are`,
   offer: {
     yes: (amount: string, means: Means): string =>
       `Yes, add it: ${amount} ${means.way === undefined ? 'to' : 'from'} ${theMeans(means)}`,

@@ -30,10 +30,35 @@ interface AboutSession {
   days: number;
 }
 
+interface AboutSeat {
+  title: string;
+  /** A line for each zone, of each date. */
+  times: string;
+  was: string;
+  by: 'member' | 'seller' | 'access';
+  /** What may be chosen since the seller has changed it; null where nothing was offered. */
+  offered: { otherDate: boolean; money: boolean; until: string } | null;
+  url: string;
+  days: number;
+}
+
 const letter = (subject: string, ...paragraphs: string[]): Letter => ({
   subject,
   paragraphs: paragraphs.filter((p) => p !== ''),
 });
+
+/** @param kept said first, where something was offered */
+function offeredInWords(offered: AboutSeat['offered'], kept: string): string {
+  if (!offered || (!offered.otherDate && !offered.money))
+    return offered ? 'If that does not suit you, please answer this mail.' : '';
+  const choices =
+    offered.otherDate && offered.money
+      ? 'choose another date or take your money back'
+      : offered.money
+        ? 'take your money back'
+        : 'choose another date';
+  return `${kept}${kept === '' ? '' : ' '}Until ${offered.until} you can ${choices} on its page${offered.money ? '' : '. For anything else, please answer this mail'}.`;
+}
 
 /** Everything the shop writes to its buyers. Amounts and days come as they are read. */
 export const letters = {
@@ -128,6 +153,45 @@ export const letters = {
         of.by === 'access' ? '' : `Book here:\n${of.url}`,
       ),
     reminder: (of: AboutSession): Letter => letter(`Soon: ${of.title}`, of.times, of.place, `See it here:\n${of.url}`),
+  },
+  /** A seat at a date of a class. */
+  seat: {
+    booked: (of: AboutSeat): Letter =>
+      letter(
+        `Your seat: ${of.title}`,
+        of.times,
+        'How to join is shown on its page from half an hour before it begins.',
+        'The file with this mail puts it into your calendar.',
+        `See it here:\n${of.url}`,
+        `The link works once, for ${of.days} days. After that, ask for another with this address.`,
+      ),
+    moved: (of: AboutSeat): Letter =>
+      letter(
+        `Moved: ${of.title}`,
+        of.by === 'member'
+          ? `You have moved your seat at ${of.title}. It is now:`
+          : `${of.title} has been moved. It is now:`,
+        of.times,
+        `Before, it was:\n${of.was}`,
+        'The file with this mail moves it in your calendar.',
+        offeredInWords(of.offered, 'You keep your seat if you do nothing.'),
+        `See it here:\n${of.url}`,
+      ),
+    'called-off': (of: AboutSeat): Letter =>
+      letter(
+        `Called off: ${of.title}`,
+        of.times,
+        of.by === 'access'
+          ? 'Your seat falls away, because access to it has ended.'
+          : of.by === 'member'
+            ? 'You have given your seat back.'
+            : 'This date has to be called off. We are sorry.',
+        'The file with this mail takes it out of your calendar.',
+        offeredInWords(of.offered, ''),
+        of.by === 'access' ? '' : `See the dates here:\n${of.url}`,
+      ),
+    reminder: (of: AboutSeat): Letter =>
+      letter(`Soon: ${of.title}`, of.times, 'How to join is shown here from half an hour before it begins:', of.url),
   },
   access: (of: { shop: string; titles: string; url: string; days: number }): Letter =>
     letter(

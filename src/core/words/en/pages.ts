@@ -39,6 +39,12 @@ export const pages = {
   things: (n: number): string => (n === 1 ? '1 thing' : `${n} things`),
   sessions: (n: number, minutes: number, each: 'once' | 'period'): string =>
     `${n === 1 ? '1 session' : `${n} sessions`} of ${minutes} minutes${each === 'period' ? ' each paid period' : ''}`,
+  /** Dates of a class: all of them, or one to pick. @param minutes null where they last differently long */
+  dates: (n: number, minutes: number | null, pick: 'all' | 'one'): string =>
+    `${pick === 'all' ? (n === 1 ? '1 date' : `${n} dates`) : n === 1 ? '1 date' : `1 date of ${n}`}${minutes === null ? '' : `, ${minutes} minutes`}`,
+  recordings: (n: number): string => (n === 1 ? '1 recording' : `${n} recordings`),
+  seatsLeft: (n: number): string => (n === 0 ? 'no seat left' : n === 1 ? '1 seat left' : `${n} seats left`),
+  seeDates: 'See the dates',
   posts: (n: number): string => (n === 1 ? '1 post' : `${n} posts`),
   lessons: (n: number): string => (n === 1 ? '1 lesson' : `${n} lessons`),
   modules: (n: number): string => (n === 1 ? '1 module' : `${n} modules`),

@@ -116,6 +116,18 @@ export const refusals: RefusalWords = {
   'session-not-begun': () => 'This session has not begun yet. Nothing was changed.',
   'session-late': ({ noticeHours }) =>
     `It begins in less than ${noticeHours === 1 ? 'an hour' : `${noticeHours} hours`}. It can be called off, and then it counts as used. Nothing was changed.`,
+  'seat-gone': () =>
+    'That date has no seat left, has begun, or does not take place. Choose another one. Nothing was charged or changed.',
+  'no-such-date': () => 'There is no such date. Nothing was changed.',
+  'date-set': ({ title }) =>
+    `Somebody has a seat at a date of “${title}” whose time was edited. Move the date in Deliver, which tells them, and publish again. Nothing was published.`,
+  'seat-had': () => 'You have a seat already. Move it to another date instead. Nothing was changed.',
+  'date-past': () => 'That time lies behind. Choose one that is to come. Nothing was changed.',
+  'date-over': () => 'That date has begun, is over, or was called off. Nothing was changed.',
+  'no-offer': () =>
+    'No money can be taken back for this here, or it is on its way already. Nothing was changed. Write to us and we will help.',
+  'seat-late': ({ noticeHours }) =>
+    `It begins in less than ${noticeHours === 1 ? 'an hour' : `${noticeHours} hours`}, so the seat cannot be moved any more. Nothing was changed.`,
   'used-up': ({ limit }) =>
     `This file was fetched ${limit} times, which is as often as it can be. Write to us and we will help.`,
   'too-much': ({ most, currency }, { money }) => `At most ${money(most, currency)} can still be given back.`,

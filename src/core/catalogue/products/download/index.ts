@@ -12,6 +12,12 @@ import { linkProblem } from '../link';
 export const ProductLink = z.object({ id: idFor<FileId>(), title: z.string().max(200), url: z.string().max(2_000) });
 export type ProductLink = z.infer<typeof ProductLink>;
 
+/** What a link is called: by its title, else by the host it leads to. */
+export function nameOfLink({ title, url }: ProductLink): string {
+  const to = url.trim();
+  return title.trim() || (URL.canParse(to) ? new URL(to).hostname : to);
+}
+
 /** One or more files, and links held elsewhere. */
 export const Download = z.object({
   ...productShape('download'),
@@ -67,11 +73,7 @@ export const downloadKind: ProductKind<Download> = {
   },
   openings: ({ files, links }) => [
     ...files.map((file) => ({ id: file.id, name: file.name, file, url: null, ...TAKEN })),
-    ...links.map((link) => {
-      const url = link.url.trim();
-      const name = link.title.trim() || (URL.canParse(url) ? new URL(url).hostname : url);
-      return { id: link.id, name, file: null, url, ...TAKEN };
-    }),
+    ...links.map((link) => ({ id: link.id, name: nameOfLink(link), file: null, url: link.url.trim(), ...TAKEN })),
   ],
   parts: () => null,
   contains: () => [],

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import type {
   AgreementId,
   ChargeKey,
+  ClassDateId,
   CheckoutId,
   CouponId,
   CreditId,
@@ -42,6 +43,7 @@ export const lessonId1 = idOf<LessonId>();
 export const offerId1 = idOf<OfferId>();
 export const priceId1 = idOf<PriceId>();
 export const sessionId1 = idOf<SessionId>();
+export const classDateId1 = idOf<ClassDateId>();
 export const stepId1 = idOf<StepId>();
 export const couponId1 = idOf<CouponId>();
 export const chargeKey1 = idOf<ChargeKey>();

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { agreementId1, lineId1, moment1, orderId1, passId1, personId1, productId1 } from './basics';
+import { seat1 } from './quote';
 
 export const holdReason1 = z.enum(['dispute', 'behind', 'paused']);
 export const closeReason1 = z.enum([
@@ -36,10 +37,11 @@ export const pass1 = z.strictObject({
 
 /** A pass as it begins: what holds or closes it comes later. */
 export const pass2 = pass1.omit({ hold: true, closed: true });
-/** With how many sessions it brings, of one unit or each paid period. */
+/** With how many sessions it brings, of one unit or each paid period; and at which dates it has seats. */
 export const pass3 = pass2.extend({
   sessions: z
     .strictObject({ count: z.int().min(1), units: z.int().min(1), each: z.enum(['once', 'period']) })
     .optional(),
+  seats: z.strictObject({ units: z.int().min(1), at: z.array(seat1).min(1) }).optional(),
 });
 export const passFrom1 = ({ hold: _, closed: __, ...pass }: z.infer<typeof pass1>): z.infer<typeof pass2> => pass;

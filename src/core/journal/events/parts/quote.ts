@@ -1,5 +1,16 @@
 import * as z from 'zod';
-import { agreementId1, couponId1, currency1, lineId1, minor1, moment1, offerId1, priceId1, productId1 } from './basics';
+import {
+  agreementId1,
+  classDateId1,
+  couponId1,
+  currency1,
+  lineId1,
+  minor1,
+  moment1,
+  offerId1,
+  priceId1,
+  productId1,
+} from './basics';
 import { terms1, terms2, terms3, termsFrom1 } from './terms';
 
 export const lineCoupon1 = z.strictObject({
@@ -61,8 +72,18 @@ export const quote3 = quote2.extend({
 
 /** What is off for parts that the buyer had. */
 export const owned1 = z.strictObject({ productIds: z.array(productId1).min(1), amount: z.int().min(1) });
+/** A seat, with the time at which it was bought. */
+export const seat1 = z.strictObject({
+  productId: productId1,
+  dateId: classDateId1,
+  from: moment1,
+  until: moment1,
+  zone: z.string().max(60),
+});
 export const quote4 = quote3.extend({
-  lines: z.array(quote3.shape.lines.element.extend({ owned: owned1.optional() })).min(1),
+  lines: z
+    .array(quote3.shape.lines.element.extend({ owned: owned1.optional(), seats: z.array(seat1).min(1).optional() }))
+    .min(1),
 });
 
 export const quoteFrom1 = (quote: z.infer<typeof quote1>): z.infer<typeof quote2> => ({

@@ -1,0 +1,113 @@
+import type { Session } from '#core/booking';
+import { addMs, DAY, type Instant } from '#core/calendar';
+import { type EventOf, fact, type ShopEvent } from '#core/journal';
+import type { PassSeed } from '#core/passes';
+import { keyOf } from '../ids';
+import type { IdsPort } from '../ports';
+import { calledOff } from '../sessions/calledOff';
+import { nextReminder } from '../sessions/reminders';
+import type { MovedDate, ShopState } from '../state';
+
+/** So long after a date was called off its money can be taken back. */
+const OFFERED_FOR_MS = 60 * DAY;
+
+/** What may be chosen, and until when: of a date that was moved until it begins. */
+export const offeredFor = (offers: MovedDate['offers'], from: Instant | null, now: Instant) => ({
+  ...offers,
+  until: from ?? addMs(now, OFFERED_FOR_MS),
+});
+
+/**
+ * A pass opens and its seats are taken: one letter names them all. A date that was moved or called off while its money
+ * was on the way is so for them as well, as for everybody who had a seat by then.
+ */
+export function seated(
+  state: ShopState,
+  { id: passId, seats, cause }: PassSeed,
+  { now, ids }: { now: Instant; ids: IdsPort },
+): ShopEvent[] {
+  if (!seats) return [];
+  const taken = seats.at.map((seat) => ({ ...seat, sessionId: ids.next('ses') }));
+  const events: ShopEvent[] = taken.map(({ sessionId, productId, dateId, from, until, zone }) =>
+    fact('session.booked', {
+      sessionId,
+      passId,
+      productId,
+      dateId,
+      ...(seats.units > 1 ? { seats: seats.units } : {}),
+      from,
+      until,
+      before: 0,
+      after: 0,
+      zone,
+      remindAt: nextReminder({ from, dateId }, now),
+      by: 'member',
+    }),
+  );
+  const [first, ...others] = taken;
+  if (first)
+    events.push(
+      fact('session.mailDue', {
+        key: keyOf('session', first.sessionId, '0'),
+        sessionId: first.sessionId,
+        mail: 'booked',
+        from: first.from,
+        until: first.until,
+        was: null,
+        sequence: 0,
+        by: 'member',
+        ...(others.length > 0 ? { also: others.map(({ sessionId }) => sessionId) } : {}),
+      }),
+    );
+  for (const { sessionId: id, dateId, from, until, zone } of taken) {
+    const known = state.classDates.get(dateId);
+    if (!known) continue;
+    const seat = { id, dateId, from, until, zone, sequence: 0 };
+    const offers = { ...known.offers, money: known.offers.money && cause.kind === 'paid' };
+    if (known.calledOff)
+      events.push(...calledOff(seat, { by: 'seller', counts: false, offered: offeredFor(offers, null, now) }));
+    else if (known.from !== null && known.until !== null && known.from !== from)
+      events.push(
+        ...seatMoved(
+          seat,
+          { from: known.from, until: known.until, offered: offeredFor(offers, known.from, now), by: 'seller' },
+          now,
+        ),
+      );
+  }
+  return events;
+}
+
+type Seat = Pick<Session, 'id' | 'from' | 'until' | 'zone' | 'sequence' | 'dateId'>;
+
+/** A seat is at another time from now on, by its date or at another one; its member hears of it. */
+export function seatMoved(
+  { id: sessionId, from: was, zone, sequence: before, dateId }: Seat,
+  to: Pick<EventOf<'session.moved'>['data'], 'from' | 'until' | 'by' | 'dateId' | 'offered'>,
+  now: Instant,
+): ShopEvent[] {
+  const { from, until, by, offered } = to;
+  const sequence = before + 1;
+  return [
+    fact('session.moved', {
+      sessionId,
+      sequence,
+      before: 0,
+      after: 0,
+      zone,
+      remindAt: nextReminder({ from, dateId: to.dateId ?? dateId }, now),
+      ...to,
+    }),
+    fact('session.mailDue', {
+      key: keyOf('session', sessionId, String(sequence)),
+      sessionId,
+      mail: 'moved',
+      from,
+      until,
+      was,
+      sequence,
+      by,
+      ...(offered ? { offered } : {}),
+    }),
+  ];
+}
