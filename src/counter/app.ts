@@ -10,6 +10,7 @@ import { ownHostOnly } from './http/hosts';
 import { ownOriginOnly } from './http/origin';
 import { problemHandler } from './http/problem';
 import { bookingRoutes } from './member/bookingRoutes';
+import { classRoutes } from './member/classRoutes';
 import { learnRoutes } from './member/learnRoutes';
 import { movingRoutes } from './member/movingRoutes';
 import { membershipRoutes } from './member/membershipRoutes';
@@ -77,6 +78,7 @@ export function counterApp(context: CounterContext, behindProxy: boolean): Expre
   app.use('/member', membershipRoutes(context));
   app.use('/member', movingRoutes(context));
   app.use('/member', bookingRoutes(context));
+  app.use('/member', classRoutes(context));
   app.use('/member', memberRoutes(context));
   app.get(['/studio', '/studio/{*rest}'], sendApp(client.folder, 'studio.html'));
   app.get(['/member', '/member/{*rest}'], sendApp(client.folder, 'member.html'));

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import { Account } from './Account';
 import type { Booking as BookingPage } from './Booking';
+import type { Classes as ClassesPage } from './Classes';
 import { AnswerLine, KeepAnswers, useAnswers } from './answers';
 import { Agreements } from './Agreements';
 import { leave, type Me, type Problem, readMe, type SignedIn } from './api';
@@ -16,6 +17,9 @@ const FIRST = document.documentElement.lang.startsWith('de') ? 'de' : 'en';
 
 /** Of which product the sessions are booked here: the same page at an address of its own. */
 const SESSIONS = /^\/member\/sessions\/([\w-]+)$/.exec(location.pathname)?.[1];
+
+/** Of which class the dates are shown here. */
+const CLASSES = /^\/member\/classes\/([\w-]+)$/.exec(location.pathname)?.[1];
 
 /** The member area: what I own, and what I paid. Made for a phone first. */
 export function MemberArea() {
@@ -74,6 +78,8 @@ export function MemberArea() {
               <SignIn />
             ) : SESSIONS !== undefined ? (
               <Sessions id={SESSIONS} me={me} />
+            ) : CLASSES !== undefined ? (
+              <Dates id={CLASSES} me={me} />
             ) : (
               <Mine me={me} onDone={() => void load()} />
             )}
@@ -98,6 +104,13 @@ function Sessions({ id, me }: { id: string; me: SignedIn }) {
   const [Booking, setBooking] = useState<typeof BookingPage | null>(null);
   useEffect(() => void import('./Booking').then((part) => setBooking(() => part.Booking)), []);
   return Booking && <Booking productId={id} locale={me.language} />;
+}
+
+/** The dates of a class, fetched like booking by whoever has some. */
+function Dates({ id, me }: { id: string; me: SignedIn }) {
+  const [Classes, setClasses] = useState<typeof ClassesPage | null>(null);
+  useEffect(() => void import('./Classes').then((part) => setClasses(() => part.Classes)), []);
+  return Classes && <Classes productId={id} locale={me.language} />;
 }
 
 function Mine({ me, onDone }: { me: SignedIn; onDone: () => void }) {

@@ -43,6 +43,14 @@ function ThingRow({ thing, alone }: { thing: Thing; alone: boolean }) {
           <span>{thing.coaching.leftSaid}</span>
         </p>
       )}
+      {thing.classes && thing.classes.href !== '' && (
+        <p className="mt-2 flex flex-wrap items-center gap-4">
+          <a className="btn btn-primary" href={thing.classes.href}>
+            {words.classes.toDates}
+          </a>
+          <span>{thing.classes.said}</span>
+        </p>
+      )}
       {thing.membership && <MembershipRow title={thing.title} membership={thing.membership} />}
       {only ? (
         <Player file={only} />

@@ -3,6 +3,7 @@ import type {
   BookedAct,
   BookingAnswer,
   BookRequest,
+  ClassAnswer,
   EndSession,
   Me,
   MemberAct,
@@ -10,9 +11,22 @@ import type {
   ProblemBody,
   Said,
   SearchAnswer,
+  SeatAct,
+  SeatRequest,
 } from '../wire';
 
-export type { BookedSession, BookingAnswer, Me, MemberAgreement, NextSession, SignedIn } from '../wire';
+export type {
+  BookedSession,
+  BookingAnswer,
+  ClassAnswer,
+  Me,
+  MemberAgreement,
+  MemberDate,
+  NextSession,
+  OwnSeat,
+  SeatAct,
+  SignedIn,
+} from '../wire';
 export interface Problem {
   problem: string;
 }
@@ -55,5 +69,11 @@ export const bookAt = (id: string, wanted: BookRequest, notReached: string): Pro
   post(`/coaching/${encodeURIComponent(id)}`, notReached, wanted);
 export const actOnBooked = (id: string, act: BookedAct, notReached: string): Promise<Said | Problem> =>
   post(`/booked/${encodeURIComponent(id)}`, notReached, act);
+export const readClass = (id: string, notReached: string): Promise<ClassAnswer | Problem> =>
+  call<ClassAnswer>(`/classes/${encodeURIComponent(id)}`, notReached);
+export const takeSeat = (id: string, wanted: SeatRequest, notReached: string): Promise<Said | Problem> =>
+  post(`/classes/${encodeURIComponent(id)}`, notReached, wanted);
+export const actOnSeat = (id: string, act: SeatAct, notReached: string): Promise<Said | Problem> =>
+  post(`/seats/${encodeURIComponent(id)}`, notReached, act);
 export const changeAddress = (address: string, notReached: string): Promise<Said | Problem> =>
   post('/address', notReached, { address } satisfies AskRequest);

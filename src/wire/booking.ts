@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { DateRow } from './classDates';
 
 const Status = z.enum(['booked', 'held', 'missed', 'called-off']);
 
@@ -104,6 +105,8 @@ export const SessionsOfDays = z.strictObject({
   now: z.string(),
   zone,
   sessions: z.array(SessionRow),
+  /** Dates of classes, whose seats are not told one by one. */
+  dates: z.array(DateRow),
   /** Over, and not marked as held or missed: how many there are in all, and the oldest of them. */
   unmarked: z.int(),
   oldestUnmarked: z.string().nullable(),

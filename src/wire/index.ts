@@ -1,5 +1,7 @@
 export * from './booking';
 export * from './checkout';
+export * from './classDates';
+export * from './classes';
 export * from './learning';
 export * from './member';
 export * from './owner';

@@ -3,15 +3,16 @@ import { calendarFile, slotsFor } from '#core/booking';
 import { addDays, dateIn, isZone } from '#core/calendar';
 import { asBooked, type Coaching } from '#core/catalogue';
 import type { PersonId, SessionId } from '#core/ids';
-import { passesFor, takenTimes } from '#core/shop';
+import { passesFor, sessionsOfPerson, takenTimes } from '#core/shop';
 import { BookedAct, BookingAnswer, BookRequest, Said } from '../../wire';
 import { type CounterContext, shopOf } from '../context';
 import { answer } from '../http/answer';
 import { Problem, refusalProblem } from '../http/problem';
 import { textOf } from '../http/textOf';
 import { entryOf } from '../ports/mailer';
+import { productTitle } from '../shared/orderView';
 import { type Reading, readingFor } from '../shared/reading';
-import { coachingIn, isInTime, leftOf, ledgerInWords, nextSessionOf, sessionsOf } from '../shared/sessionView';
+import { coachingIn, isInTime, leftOf, ledgerInWords, nextSessionOf } from '../shared/sessionView';
 import { whyOpen } from '../shared/whyOpen';
 import { learnerSaid, perLearner } from './learner';
 import { personOfDevice } from '../shared/device';
@@ -91,11 +92,15 @@ export function bookingRoutes(context: CounterContext): Router {
     const personId = memberOf(req);
     const id = /^([\w-]+)\.ics$/.exec(String(req.params['name']))?.[1];
     const reading = readingFor(context, req);
-    const session = sessionsOf(runner.state, personId).find((one) => one.id === id);
-    const coaching = session && coachingIn(reading, session.productId);
+    const session = sessionsOfPerson(runner.state, personId).find((one) => one.id === id);
     const person = context.people.get(personId);
-    if (!session || !coaching || !person) throw new Problem(404, (say) => say.notYours, 'no-such-session');
-    const about = { ...session, sessionId: session.id, title: coaching.title, place: coaching.place };
+    if (!session || !person) throw new Problem(404, (say) => say.notYours, 'no-such-session');
+    const about = {
+      ...session,
+      sessionId: session.id,
+      title: productTitle(reading, session.productId),
+      place: coachingIn(reading, session.productId)?.place ?? '',
+    };
     const method = session.status === 'called-off' ? 'CANCEL' : 'REQUEST';
     res
       .set({
@@ -170,7 +175,7 @@ export function bookingFor(
     zone: shop.zone,
     questions: coaching.questions,
     whyNot: why.open ? (left > 0 ? '' : words.booking.left(0)) : why.sentence,
-    sessions: sessionsOf(state, personId, productId).map((session) => {
+    sessions: sessionsOfPerson(state, personId, productId).map((session) => {
       const unmarked = session.status === 'booked' && session.until <= now;
       return {
         id: session.id,

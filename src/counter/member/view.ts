@@ -2,7 +2,7 @@ import { DAY, formatDay, formatMoment, HOUR, MINUTE, msOf } from '#core/calendar
 import { paperName, taxedBy } from '#core/messages';
 import { formatAmount } from '#core/money';
 import { boughtWith, sumsOf } from '#core/payments';
-import { type Order, orderStatus, passesFor } from '#core/shop';
+import { type Order, orderStatus, passesFor, sessionsOfPerson } from '#core/shop';
 import type { PersonId, ProductId } from '#core/ids';
 import type {
   MemberCoaching,
@@ -25,6 +25,7 @@ import { filesOfPass, productTitle } from '../shared/orderView';
 import type { Reading } from '../shared/reading';
 import { type Hrefs, MINE } from '../shared/readHref';
 import { coachingIn, leftOf, nextSessionOf } from '../shared/sessionView';
+import { classIn, placeOf } from '../shared/classView';
 import { whyOpen } from '../shared/whyOpen';
 import { agreementsOf } from './agreementsView';
 
@@ -68,6 +69,7 @@ function thingOf(
     note: why.open ? `${describeOpen(reading, productId, files)}, ${words.access.mine(mine)}` : why.sentence,
     files,
     course,
+    classes: classesOf(reading, personId, productId),
     coaching: coachingOf(reading, personId, productId, why.open),
     membership: why.open ? membershipOf(context, reading, personId, productId, hrefs) : null,
   };
@@ -80,20 +82,31 @@ function coachingOf(reading: Reading, personId: PersonId, productId: ProductId, 
   return { href: MINE.sessions(productId), leftSaid: reading.words.booking.left(left), canBook: open && left > 0 };
 }
 
-/** The session they have next, and how soon, in words. */
+function classesOf(
+  { state, now, live, words, locale, shop }: Reading,
+  personId: PersonId,
+  productId: ProductId,
+): MemberThing['classes'] {
+  if (!classIn({ live }, productId)) return null;
+  const next = sessionsOfPerson(state, personId, productId).find((s) => s.status === 'booked' && s.until > now);
+  const when = next && formatMoment(next.from, next.zone ?? shop.zone, locale);
+  return { href: MINE.classes(productId), said: when === undefined ? '' : words.booking.nextSeat(when) };
+}
+
+/** The session or seat they have next, and how soon, in words. */
 function nextOf(reading: Reading, personId: PersonId): NextSession | null {
   const { state, now, locale, shop } = reading;
   const session = nextSessionOf(state, personId, now);
   if (!session) return null;
-  const { id, productId, from, until } = session;
+  const { id, productId, dateId, from, until } = session;
   return {
     id,
     title: productTitle(reading, productId),
-    href: MINE.sessions(productId),
+    href: dateId === null ? MINE.sessions(productId) : MINE.classes(productId),
     from,
     until,
     zone: shop.zone,
-    place: coachingIn(reading, productId)?.place ?? '',
+    place: dateId === null ? (coachingIn(reading, productId)?.place ?? '') : placeOf(reading, session, now),
     soon: from <= now ? reading.words.booking.now : inSoLong(msOf(from) - msOf(now), locale),
   };
 }
@@ -144,7 +157,7 @@ function membershipOf(
 function describeOpen({ words, live, locale }: Reading, id: ProductId, files: readonly OpenFile[]): string {
   const product = live?.content.products.find((p) => p.id === id);
   const kind = product && productKindOf(product);
-  if (kind && (kind.parts(product) !== null || kind.sessions)) return describeContents(product, locale);
+  if (kind && (kind.parts(product) !== null || kind.sessions || kind.seats)) return describeContents(product, locale);
   const links = files.filter((f) => f.elsewhere).length;
   const parts = [
     ...(files.length > links ? [words.pages.files(files.length - links)] : []),

@@ -23,6 +23,7 @@ import { textOf } from '../http/textOf';
 import { productTitle } from '../shared/orderView';
 import { readingFor } from '../shared/reading';
 import { coachingIn, ledgerInWords } from '../shared/sessionView';
+import { dateRows } from './classRoutes';
 import { whoIs } from './who';
 
 /** The widest span of dates that is asked for at once. */
@@ -47,6 +48,8 @@ export function bookingRoutes(context: CounterContext, mayAnswer: RequestHandler
     let unmarked = 0;
     let oldest: string | null = null;
     for (const session of state.sessions.values()) {
+      // Seats at a date of a class are told with it.
+      if (session.dateId !== null) continue;
       if (session.status === 'booked' && session.until <= now) {
         unmarked += 1;
         if (oldest === null || session.from < oldest) oldest = session.from;
@@ -55,6 +58,7 @@ export function bookingRoutes(context: CounterContext, mayAnswer: RequestHandler
     }
     sessions.sort((a, b) => (a.from < b.from ? -1 : 1));
     const reading = readingFor(context, req);
+    const dates = dateRows(reading).sort((a, b) => (a.from < b.from ? -1 : 1));
     const row = (session: Session): SessionRow => {
       const personId = state.passes.get(session.passId)?.personId ?? '';
       const person = context.people.get(personId);
@@ -84,6 +88,7 @@ export function bookingRoutes(context: CounterContext, mayAnswer: RequestHandler
       now,
       zone,
       sessions: sessions.map(row),
+      dates: dates.filter((date) => date.from >= begins && date.from < ends),
       unmarked,
       oldestUnmarked: oldest,
       busy: context.busy

@@ -44,6 +44,7 @@ import { endAllWays, noteAnswered, unusualUse } from './unusual';
 import { needs, refuseWho, whoIs } from './who';
 import { everythingOf } from './everythingOf';
 import { bookingRoutes } from './bookingRoutes';
+import { classRoutes } from './classRoutes';
 import { followRoutes } from './followRoutes';
 import { countRoutes } from './countRoutes';
 import { practiceRoutes } from './practiceRoutes';
@@ -118,6 +119,7 @@ export function ownerRoutes(context: CounterContext): Router {
   router.use(countRoutes(context));
   router.use(followRoutes(context));
   router.use(bookingRoutes(context, may('answer')));
+  router.use(classRoutes(context, may('answer')));
   router.post('/finished-shop', may('everything'), async (_req, res) =>
     answer(res, FinishedShopAnswer, { address: await context.finishedShop.open() }),
   );

@@ -10,6 +10,8 @@ export interface Hrefs {
   post: (id: ProductId, post: PostId) => string;
   /** Where sessions are booked: by whoever is signed in, wherever they come from. */
   sessions: (id: ProductId) => string;
+  /** Where the dates of a class are, by the same. */
+  classes: (id: ProductId) => string;
 }
 
 const hrefsUnder = (courses: string, memberships: string): Hrefs => ({
@@ -18,6 +20,7 @@ const hrefsUnder = (courses: string, memberships: string): Hrefs => ({
   membership: (id) => `${memberships}/${id}`,
   post: (id, post) => `${memberships}/${id}/${post}`,
   sessions: (id) => `/member/sessions/${id}`,
+  classes: (id) => `/member/classes/${id}`,
 });
 
 /** Where courses and memberships stand for whoever is not signed in. No path of a shop has such an address. */
@@ -36,13 +39,14 @@ export const seenAs = (personId: string): Hrefs => hrefsUnder(`${SEES}/${personI
 /** Kinds of product that are read in a place of their own; others are taken along. */
 const READ: {
   [K in ProductName]?: {
-    place: 'course' | 'membership' | 'sessions';
+    place: 'course' | 'membership' | 'sessions' | 'classes';
     part: 'lesson' | 'post' | null;
     begin: (words: Words) => string;
   };
 } = {
   course: { place: 'course', part: 'lesson', begin: (words) => words.pages.beginLessons },
   membership: { place: 'membership', part: 'post', begin: (words) => words.pages.goIn },
+  'live-class': { place: 'classes', part: null, begin: (words) => words.pages.seeDates },
   coaching: { place: 'sessions', part: null, begin: (words) => words.pages.bookSessions },
 };
 

@@ -2,7 +2,7 @@ import { ledgerLines, type LedgerLine, type Session } from '#core/booking';
 import type { Coaching } from '#core/catalogue';
 import { formatDay } from '#core/calendar';
 import type { PassId, PersonId, ProductId } from '#core/ids';
-import { entriesOf, isLate, leftOn, passesFor, sessionsOfPass, type ShopState } from '#core/shop';
+import { entriesOf, isLate, leftOn, passesFor, sessionsOfPass, sessionsOfPerson, type ShopState } from '#core/shop';
 import type { Words } from '#core/words';
 import type { Reading } from './reading';
 
@@ -12,15 +12,9 @@ export function coachingIn({ live }: Pick<Reading, 'live'>, productId: ProductId
   return product?.kind === 'coaching' ? product : undefined;
 }
 
-/** Every session of somebody, of one product or of all, the earliest first. */
-export const sessionsOf = (state: ShopState, personId: PersonId, productId?: ProductId): Session[] =>
-  passesFor(state, personId, productId)
-    .flatMap(({ id }) => sessionsOfPass(state, id))
-    .sort((a, b) => (a.from < b.from ? -1 : 1));
-
 /** The session that somebody has next: the one that is on counts as next. */
 export const nextSessionOf = (state: ShopState, personId: PersonId, now: string): Session | undefined =>
-  sessionsOf(state, personId).find(({ status, until }) => status === 'booked' && until > now);
+  sessionsOfPerson(state, personId).find(({ status, until }) => status === 'booked' && until > now);
 
 /** How many somebody can still book of a product, by everything that is not closed. */
 export const leftOf = (state: ShopState, personId: PersonId, productId: ProductId): number =>

@@ -5,6 +5,7 @@ import {
   type SessionAct,
   SessionsOfDays,
 } from '../../wire/booking';
+import { type DateAct, DateStory } from '../../wire/classDates';
 import { Ok } from '../../wire/owner';
 import { Said } from '../../wire/problem';
 import { ownerApi, read } from './ownerApi';
@@ -20,6 +21,16 @@ export const bookedApi = ownerApi.injectEndpoints({
     actOnBooked: build.mutation<Said, { id: string; act: SessionAct }>({
       query: ({ id, act }) => ({ url: `/booked/${id}`, method: 'POST', body: act }),
       // Also where it was refused: something else had happened to it meanwhile.
+      invalidatesTags: ['Booked'],
+      ...read(Said),
+    }),
+    date: build.query<DateStory, string>({
+      query: (id) => `/classes/${id}`,
+      providesTags: ['Booked', 'About'],
+      ...read(DateStory),
+    }),
+    actOnDate: build.mutation<Said, { productId: string; id: string; act: DateAct }>({
+      query: ({ productId, id, act }) => ({ url: `/classes/${productId}/${id}`, method: 'POST', body: act }),
       invalidatesTags: ['Booked'],
       ...read(Said),
     }),
@@ -44,6 +55,8 @@ export const bookedApi = ownerApi.injectEndpoints({
 export const {
   useBookedQuery,
   useActOnBookedMutation,
+  useDateQuery,
+  useActOnDateMutation,
   useSessionsOfQuery,
   useGiveSessionsMutation,
   usePutBusyMutation,

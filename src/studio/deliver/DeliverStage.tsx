@@ -15,7 +15,7 @@ import { agreementsLink } from './links';
 import { useAgreementTotals } from '../data/queries/agreements';
 import { AgreementStory } from './AgreementStory';
 import { SessionsSheet } from './sessions/SessionsSheet';
-import { SessionStory } from './sessions/SessionStory';
+import { InHand } from './sessions/InHand';
 import { LaterPayments } from './LaterPayments';
 import { useCounts } from '../data/queries/orders';
 
@@ -49,7 +49,7 @@ export default function DeliverStage({ draft }: { draft: Draft }) {
           search={search}
           present={writeQuery(query)}
           hasSessions={[draft.content, draft.live?.content].some((c) =>
-            c?.products.some((p) => productKindOf(p).sessions),
+            c?.products.some((p) => productKindOf(p).sessions ?? productKindOf(p).seats),
           )}
         />
       }
@@ -84,7 +84,7 @@ export default function DeliverStage({ draft }: { draft: Draft }) {
         ) : agreements ? (
           <AgreementStory key={id} draft={draft} id={id} />
         ) : sessions ? (
-          <SessionStory key={id} id={id} />
+          <InHand key={id} id={id} draft={draft} />
         ) : people ? (
           <PersonStory key={id} draft={draft} personId={id} />
         ) : (
@@ -158,7 +158,7 @@ function ListsIndex({
       </Link>
       {hasSessions && (
         <>
-          <div className="group">Sessions</div>
+          <div className="group">Sessions and classes</div>
           <Link className="row" to="/deliver/sessions" aria-current={list === 'sessions' ? 'true' : undefined}>
             <b>Days and weeks</b>
           </Link>

@@ -10,7 +10,9 @@ import { LessonSheet } from './course/LessonSheet';
 import { MemberWillHave } from './course/MemberWillHave';
 import { DownloadContents } from './download/DownloadContents';
 import { DownloadLimits } from './download/DownloadLimits';
-
+import { ClassContents } from './liveClass/ClassContents';
+import { ClassLimits } from './liveClass/ClassLimits';
+import { WhoSits } from './liveClass/WhoSits';
 import { InsideWillHave } from './membership/InsideWillHave';
 import { MembershipContents } from './membership/MembershipContents';
 import { MembershipLimits } from './membership/MembershipLimits';
@@ -47,6 +49,11 @@ const SHEETS: { [K in ProductName]: ProductSheetParts<ProductsByKind[K]> } = {
     Contents: CoachingContents,
     Limits: () => null,
     Outcome: NextTimes,
+  },
+  'live-class': {
+    Contents: ClassContents,
+    Limits: ClassLimits,
+    Outcome: WhoSits,
   },
   course: {
     Contents: CourseContents,

@@ -31,5 +31,10 @@ export const booking: typeof en = {
   answerNeeded: (question) => `Bitte antworten Sie zuerst: „${question}“. Nichts wurde gebucht.`,
   answersNotKept:
     'Es ist gebucht. Was Sie geschrieben haben, ließ sich nicht aufheben: Bitte schicken Sie es per Mail.',
+  seatTaken: 'Der Platz gehört Ihnen. Eine Mail mit einer Datei für Ihren Kalender ist unterwegs.',
+  seatMoved: 'Ihr Platz ist verlegt. Eine Mail mit einer Datei für Ihren Kalender ist unterwegs.',
+  seatLeft: 'Sie haben Ihren Platz zurückgegeben.',
+  seatMoney: 'Ihr Geld ist auf dem Weg zurück. Eine Mail folgt, sobald es da ist.',
+  nextSeat: (when) => `Ihr Platz: ${when}`,
   noneFree: 'Zurzeit ist keine Zeit frei.',
 };

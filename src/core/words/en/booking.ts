@@ -30,5 +30,10 @@ export const booking = {
   isCalledOffLate: 'It is called off, and counts as used.',
   answerNeeded: (question: string): string => `Please answer first: “${question}”. Nothing was booked.`,
   answersNotKept: 'It is booked. What you wrote could not be kept: please send it by mail.',
+  seatTaken: 'The seat is yours. A mail with a file for your calendar is on its way.',
+  seatMoved: 'Your seat is moved. A mail with a file for your calendar is on its way.',
+  seatLeft: 'You have given your seat back.',
+  seatMoney: 'Your money is on its way back. A mail follows once it is there.',
+  nextSeat: (when: string): string => `Your seat: ${when}`,
   noneFree: 'No time is free at the moment.',
 };

@@ -3,6 +3,7 @@ import { Link, useNavigate, useSearchParams } from 'react-router';
 import { spansOn } from '#core/booking';
 import { addDays, dateIn, formatDay, formatTime, startOfDate, weekStart } from '#core/calendar';
 import type { SessionRow, SessionsOfDays } from '../../../wire/booking';
+import type { DateRow } from '../../../wire/classDates';
 import type { Draft } from '../../data/draft';
 import { useBookedQuery, usePutBusyMutation } from '../../data/bookedApi';
 import { sentenceOf } from '../../data/ownerApi';
@@ -10,7 +11,7 @@ import { useNow } from '../../data/useNow';
 import { ChooseFile } from '../../frame/ChooseFile';
 import { WeekSheet } from '../../frame/WeekSheet';
 import { sessionsLink } from '../links';
-import { howItStands } from './inWords';
+import { dateStands, howItStands } from './inWords';
 
 /** The seller's week: a plain sheet of it, and its sessions as a list, day by day. */
 export function SessionsSheet({ draft, selected }: { draft: Draft; selected: string | null }) {
@@ -67,21 +68,35 @@ export function SessionsSheet({ draft, selected }: { draft: Draft; selected: str
                 '$1',
               ),
               open: coachings.flatMap((c) => [...spansOn(c.hours, date)]),
-              marks: data.sessions
-                .filter((s) => s.status !== 'called-off' && dayOf(s.from) === date)
-                .map((s) => ({
-                  id: s.id,
-                  from: minuteOf(s.from),
-                  until: minuteOf(s.from) + s.minutes,
-                  text: `${formatTime(s.from, zone, locale)} ${s.name}`,
-                  done: s.status !== 'booked',
-                })),
+              marks: [
+                ...data.dates
+                  .filter((d) => !d.calledOff && dayOf(d.from) === date)
+                  .map((d) => ({
+                    id: d.id,
+                    from: minuteOf(d.from),
+                    until: minuteOf(d.from) + minutesOf(d),
+                    text: `${formatTime(d.from, zone, locale)} ${d.title}`,
+                    done: d.until <= data.now,
+                  })),
+                ...data.sessions
+                  .filter((s) => s.status !== 'called-off' && dayOf(s.from) === date)
+                  .map((s) => ({
+                    id: s.id,
+                    from: minuteOf(s.from),
+                    until: minuteOf(s.from) + s.minutes,
+                    text: `${formatTime(s.from, zone, locale)} ${s.name}`,
+                    done: s.status !== 'booked',
+                  })),
+              ],
             }))}
           />
-          {data.sessions.length === 0 && <p className="mt-4 text-ink-2">No session in this week.</p>}
+          {data.sessions.length + data.dates.length === 0 && (
+            <p className="mt-4 text-ink-2">Nothing is booked in this week.</p>
+          )}
           {days.map((date) => {
             const of = data.sessions.filter((s) => dayOf(s.from) === date);
-            if (of.length === 0) return null;
+            const classes = data.dates.filter((d) => dayOf(d.from) === date);
+            if (of.length + classes.length === 0) return null;
             return (
               <section key={date} className="mt-5">
                 <h3>
@@ -89,6 +104,16 @@ export function SessionsSheet({ draft, selected }: { draft: Draft; selected: str
                   {date === today ? ', today' : ''}
                 </h3>
                 <ul>
+                  {classes.map((of) => (
+                    <ClassRow
+                      key={of.id}
+                      of={of}
+                      zone={zone}
+                      locale={locale}
+                      selected={of.id === selected}
+                      onTake={() => void navigate(sessionsLink(monday, of.id))}
+                    />
+                  ))}
                   {of.map((session) => (
                     <Row
                       key={session.id}
@@ -108,6 +133,42 @@ export function SessionsSheet({ draft, selected }: { draft: Draft; selected: str
         </>
       )}
     </>
+  );
+}
+
+const minutesOf = ({ from, until }: { from: string; until: string }): number =>
+  Math.round((Date.parse(until) - Date.parse(from)) / 60_000);
+
+/** A date of a class: one row, whoever has seats. */
+function ClassRow({
+  of,
+  zone,
+  locale,
+  selected,
+  onTake,
+}: {
+  of: DateRow;
+  zone: string;
+  locale: string;
+  selected: boolean;
+  onTake: () => void;
+}) {
+  return (
+    <li className="border-t border-line">
+      <button
+        className={`flex w-full flex-wrap items-baseline gap-x-4 px-2 py-2 text-left ${selected ? 'bg-paper-2' : ''}`}
+        aria-pressed={selected}
+        onClick={onTake}
+      >
+        <b className={`w-28 font-semibold tabular-nums ${of.calledOff ? 'line-through' : ''}`}>
+          {formatTime(of.from, zone, locale)}–{formatTime(of.until, zone, locale)}
+        </b>
+        <span className="flex-1" dir="auto">
+          {of.title} <span className="cap">class</span>
+        </span>
+        <span className="text-ink-2">{dateStands(of)}</span>
+      </button>
+    </li>
   );
 }
 

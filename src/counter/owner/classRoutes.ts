@@ -1,0 +1,97 @@
+import express, { type RequestHandler, Router } from 'express';
+import type { ClassDateId } from '#core/ids';
+import { calledBySeller } from '#core/people';
+import { datesOf, type ShopState, toldOfDate } from '#core/shop';
+import { DateAct, type DateRow, DateStory, Said } from '../../wire';
+import type { CounterContext } from '../context';
+import { answer } from '../http/answer';
+import { Problem, refusalProblem } from '../http/problem';
+import { type Reading, readingFor } from '../shared/reading';
+import { whoIs } from './who';
+
+/** Dates of classes: who has a seat, and what becomes of them. */
+export function classRoutes(context: CounterContext, mayAnswer: RequestHandler): Router {
+  const router = Router();
+  const { runner } = context;
+  const body = express.json({ limit: '512kb' });
+
+  router.get('/classes/:date', async (req, res) => {
+    await runner.synced();
+    const { state } = runner;
+    const reading = readingFor(context, req);
+    const date = dateRows(reading).find(({ id }) => id === req.params.date);
+    if (!date) throw new Problem(404, 'There is no such date here. Nothing was changed.', 'no-such-date');
+    const people = seatsOf(state, date.id).map(({ id: sessionId, passId, seats, status, calledOffBy: by }) => {
+      const personId = state.passes.get(passId)?.personId ?? '';
+      const person = context.people.get(personId);
+      const address = person?.address ?? '';
+      return { sessionId, personId, name: calledBySeller(person) || address, address, seats, status, by };
+    });
+    answer(res, DateStory, {
+      date,
+      now: runner.now(),
+      people: people.sort((a, b) => a.name.localeCompare(b.name)),
+      told: toldOfDate(state, date.id),
+    });
+  });
+
+  router.post('/classes/:product/:date', mayAnswer, body, async (req, res) => {
+    const act = DateAct.parse(req.body);
+    const [productId, dateId] = [String(req.params['product']), String(req.params['date'])];
+    const by = whoIs(res).id;
+    if (act.act === 'held') {
+      const missed = new Set(act.missed);
+      for (const { id: sessionId, status } of seatsOf(runner.state, dateId)) {
+        const as = missed.has(sessionId) ? 'missed' : 'held';
+        if (status === 'called-off' || status === as) continue;
+        const done = await runner.execute({ type: 'mark-session', sessionId, as, counts: false }, by);
+        if ('refused' in done) throw refusalProblem(done);
+      }
+      return answer(res, Said, { sentence: 'Noted.' });
+    }
+    const told = toldOfDate(runner.state, dateId).people;
+    const done = await runner.execute(
+      act.act === 'move'
+        ? { type: 'move-date', productId, dateId, from: act.from, offers: act.offers }
+        : { type: 'call-off-date', productId, dateId, offers: act.offers },
+      by,
+    );
+    if ('refused' in done) throw refusalProblem(done);
+    const what = act.act === 'move' ? 'Moved' : 'Called off';
+    const who =
+      told === 0
+        ? 'Nobody had a seat'
+        : told === 1
+          ? '1 person hears of it by mail'
+          : `${told} people hear of it by mail`;
+    answer(res, Said, { sentence: `${what}. ${who}.` });
+  });
+  return router;
+}
+
+const seatsOf = (state: Pick<ShopState, 'sessions'>, dateId: ClassDateId) =>
+  [...state.sessions.values()].filter((session) => session.dateId === dateId);
+
+/** Every date of every class of the live release, as it stands. */
+export function dateRows({ state, live, now }: Pick<Reading, 'state' | 'live' | 'now'>): DateRow[] {
+  const unmarked = new Map<ClassDateId, number>();
+  for (const { dateId, status, until } of state.sessions.values())
+    if (dateId !== null && status === 'booked' && until <= now) unmarked.set(dateId, (unmarked.get(dateId) ?? 0) + 1);
+  return (live?.content.products ?? []).flatMap((product) =>
+    product.kind !== 'live-class'
+      ? []
+      : (datesOf(state, product) ?? []).map((date): DateRow => ({
+          id: date.id,
+          productId: product.id,
+          title: product.title,
+          from: date.from,
+          until: date.until,
+          zone: date.zone,
+          seats: date.seats,
+          taken: date.taken,
+          calledOff: date.calledOff,
+          join: product.dates.find(({ id }) => id === date.id)?.join ?? '',
+          unmarked: unmarked.get(date.id) ?? 0,
+        })),
+  );
+}

@@ -1,0 +1,125 @@
+import { useCallback, useEffect, useState } from 'react';
+import { placeOfZone, timeInZones } from '../core/booking/times';
+import { formatTime } from '../core/calendar/format';
+import { AnswerLine, type Said } from './answers';
+import { actOnSeat, type ClassAnswer, type MemberDate, type Problem, readClass, type SeatAct, takeSeat } from './api';
+import { DateRow } from './DateRow';
+import { useMemberWords } from './memberWords';
+import { ownZone } from './Place';
+
+/** So often it is looked whether the way to join is there. */
+const LOOK_AGAIN_MS = 60_000;
+
+/** The dates of a class: where I sit, how to join, what I can take or move to, and the recordings. */
+export function Classes({ productId, locale }: { productId: string; locale: string }) {
+  const words = useMemberWords();
+  const say = words.classes;
+  const [read, setRead] = useState<ClassAnswer | Problem | null>(null);
+  const [said, setSaid] = useState<Said | null>(null);
+  const [moving, setMoving] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+
+  const load = useCallback(
+    async (): Promise<void> => setRead(await readClass(productId, words.notReached)),
+    [productId, words],
+  );
+  useEffect(() => {
+    void load();
+    const timer = setInterval(() => void load(), LOOK_AGAIN_MS);
+    return () => clearInterval(timer);
+  }, [load]);
+
+  async function act(done: Promise<{ sentence: string } | Problem>): Promise<void> {
+    setBusy(true);
+    const answer = await done;
+    await load();
+    setBusy(false);
+    const wrong = 'problem' in answer;
+    setSaid({ text: wrong ? answer.problem : answer.sentence, wrong });
+    if (!wrong) setMoving(null);
+  }
+
+  if (read === null) return null;
+  const back = (
+    <a className="plain-link inline-block min-h-11 py-2" href="/member/">
+      {words.booking.back}
+    </a>
+  );
+  if ('problem' in read)
+    return (
+      <>
+        <p className="message alarm" role="alert">
+          {read.problem}
+        </p>
+        {back}
+      </>
+    );
+
+  const own = ownZone();
+  const row = (date: MemberDate) => {
+    const seat = date.mine?.sessionId ?? '';
+    const onSeat = (wanted: SeatAct): void => void act(actOnSeat(seat, wanted, words.notReached));
+    return (
+      <DateRow
+        key={date.id}
+        date={date}
+        times={timeInZones(date, [own, date.zone, read.zone], { locale, to: words.booking.to })}
+        joinFrom={formatTime(new Date(Date.parse(date.from) - HALF_AN_HOUR).toISOString(), own, locale)}
+        // Others can be moved to while one is in hand.
+        movesHere={moving !== null && moving !== seat && date.free && date.mine?.status !== 'booked'}
+        canGo={
+          moving === null &&
+          date.mine?.canMove === true &&
+          read.dates.some((other) => other.id !== date.id && other.free)
+        }
+        disabled={busy}
+        onTake={() => void act(takeSeat(productId, { dateId: date.id, zone: own }, words.notReached))}
+        onGo={() => {
+          setMoving(seat);
+          setSaid(null);
+        }}
+        onMoveHere={() =>
+          void act(actOnSeat(moving ?? '', { act: 'change', dateId: date.id, zone: own }, words.notReached))
+        }
+        onAct={onSeat}
+      />
+    );
+  };
+  const coming = read.dates.filter(({ state }) => state === 'to-come' || state === 'on');
+  const others = read.dates.filter((date) => !coming.includes(date));
+  // What was called off and can still be answered stands with what is to come.
+  const toAnswer = others.filter(({ mine }) => mine?.offered);
+  const before = others.filter((date) => !toAnswer.includes(date)).reverse();
+  return (
+    <>
+      {back}
+      <h1 className="text-2xl" dir="auto">
+        {read.title}
+      </h1>
+      <p className="cap">{words.booking.onOneClock(placeOfZone(own))}</p>
+      {said && <AnswerLine said={said} />}
+      {read.whyNot !== '' && <p className="message mt-3">{read.whyNot}</p>}
+      {moving !== null && (
+        <p className="mt-3">
+          {say.moving}{' '}
+          <button className="plain-link min-h-11" onClick={() => setMoving(null)}>
+            {words.booking.notMoving}
+          </button>
+        </p>
+      )}
+      <section className="mt-5">
+        <h2>{say.coming}</h2>
+        {coming.length + toAnswer.length === 0 && <p className="text-ink-2">{say.noDates}</p>}
+        <ul>{[...toAnswer, ...coming].map(row)}</ul>
+      </section>
+      {before.length > 0 && (
+        <section className="mt-5">
+          <h2>{say.before}</h2>
+          <ul>{before.map(row)}</ul>
+        </section>
+      )}
+    </>
+  );
+}
+
+const HALF_AN_HOUR = 1_800_000;

@@ -1,0 +1,248 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { placeOfZone, timeInZones } from '#core/booking';
+import { dateIn, formatTime, momentOfWall } from '#core/calendar';
+import type { DateAct, DateStory as Story } from '../../../wire/classDates';
+import { useActOnDateMutation, useDateQuery } from '../../data/bookedApi';
+import { sentenceOf } from '../../data/ownerApi';
+import { May } from '../../frame/May';
+import { DayFill } from '../../price/Fill';
+import { seatsSaid } from './inWords';
+
+const STANDS = { booked: '', held: 'was there', missed: 'did not come' };
+const LEFT = { member: 'gave it back', seller: 'called off', access: 'fell away with access' };
+
+/** One date of a class: who has a seat, what moving or calling it off would tell whom, and who was there. */
+export function DateStory({ id, zone }: { id: string; zone: string }) {
+  const { data, error } = useDateQuery(id, { pollingInterval: 60_000 });
+  const [act, acting] = useActOnDateMutation();
+  const [said, setSaid] = useState<{ text: string; wrong: boolean } | null>(null);
+  if (!data) return error ? <p className="wrong">{sentenceOf(error)}</p> : null;
+  const { date, now, people } = data;
+  const sitting = people.filter(({ status }) => status !== 'called-off');
+  const left = people.filter(({ status }) => status === 'called-off');
+  const times = timeInZones(date, [zone, date.zone], { locale: 'en', to: 'to' });
+  const go = (wanted: DateAct): void =>
+    void act({ productId: date.productId, id, act: wanted })
+      .unwrap()
+      .then(
+        ({ sentence }) => setSaid({ text: sentence, wrong: false }),
+        (problem: unknown) => setSaid({ text: sentenceOf(problem), wrong: true }),
+      );
+  return (
+    <>
+      <h2 className="pr-6" dir="auto">
+        {date.title}
+      </h2>
+      {times.map((time, i) => (
+        <p key={time} className={i === 0 ? 'mt-2 font-semibold' : 'cap'}>
+          {time}
+        </p>
+      ))}
+      <p className="mt-1">
+        {date.calledOff
+          ? 'Called off.'
+          : date.seats === null
+            ? `${seatsSaid(date.taken)} taken, room for everybody.`
+            : `${date.taken} of ${seatsSaid(date.seats)} taken.`}
+      </p>
+      {date.join !== '' && !date.calledOff && (
+        <p className="mt-1 break-words" dir="auto">
+          {date.join}
+        </p>
+      )}
+      {said && (
+        <p className={`mt-2 ${said.wrong ? 'wrong' : ''}`} role={said.wrong ? 'alert' : 'status'}>
+          {said.text}
+        </p>
+      )}
+      {!date.calledOff && (
+        <May right="answer">
+          {date.until > now && <Acts key={date.from} story={data} disabled={acting.isLoading} onAct={go} />}
+        </May>
+      )}
+      {date.until <= now && !date.calledOff && sitting.length > 0 ? (
+        <Attendance
+          key={sitting.map(({ status }) => status).join()}
+          people={sitting}
+          disabled={acting.isLoading}
+          onAct={go}
+        />
+      ) : (
+        <div className="sec mt-3">
+          <h3>Who has a seat</h3>
+          {sitting.length === 0 && <p className="text-ink-2">Nobody yet.</p>}
+          <ul aria-label="Who has a seat">
+            {sitting.map((one) => (
+              <PersonRow key={one.sessionId} one={one} said={one.seats > 1 ? `${one.seats} seats` : ''} />
+            ))}
+          </ul>
+        </div>
+      )}
+      {left.length > 0 && (
+        <div className="sec">
+          <h3>Who had one</h3>
+          <ul>
+            {left.map((one) => (
+              <PersonRow key={one.sessionId} one={one} said={LEFT[one.by ?? 'seller']} />
+            ))}
+          </ul>
+        </div>
+      )}
+    </>
+  );
+}
+
+function PersonRow({ one, said }: { one: Story['people'][number]; said: string }) {
+  return (
+    <li className="flex justify-between gap-3 border-t border-line py-1.5">
+      {one.personId === '' || one.name === '' ? (
+        <span>Somebody who was erased</span>
+      ) : (
+        <Link className="underline" to={`/deliver/people/${one.personId}`} dir="auto">
+          {one.name}
+        </Link>
+      )}
+      <span className="text-ink-2">{said}</span>
+    </li>
+  );
+}
+
+/** Moving and calling off: whom it tells and what it offers stands there before it is done. */
+function Acts({ story, disabled, onAct }: { story: Story; disabled: boolean; onAct: (act: DateAct) => void }) {
+  const { date, now, told } = story;
+  const [open, setOpen] = useState<'move' | 'call-off' | null>(null);
+  const [day, setDay] = useState(dateIn(date.from, date.zone));
+  const [time, setTime] = useState(formatTime(date.from, date.zone, 'en'));
+  const [otherDate, setOtherDate] = useState(true);
+  const [money, setMoney] = useState(true);
+  const offers = { otherDate, money };
+  const isDay = /^[12]\d{3}-\d\d-\d\d$/.test(day) && /^\d\d:\d\d$/.test(time);
+  return (
+    <div className="sec mt-3">
+      <p className="flex flex-wrap gap-x-5">
+        {date.from > now && (
+          <button className="opt" onClick={() => setOpen(open === 'move' ? null : 'move')}>
+            Move it …
+          </button>
+        )}
+        <button className="opt" onClick={() => setOpen(open === 'call-off' ? null : 'call-off')}>
+          Call it off …
+        </button>
+      </p>
+      {open !== null && (
+        <div className="mt-3 border-l-[3px] border-ink pl-3">
+          {open === 'move' && (
+            <p className="sentence !text-base">
+              Move it to <DayFill label="To which day" value={day} onChange={setDay} />,{' '}
+              <input
+                className="fill"
+                type="time"
+                step={300}
+                aria-label="To what time"
+                value={time}
+                onChange={(event) => setTime(event.target.value)}
+              />{' '}
+              in {placeOfZone(date.zone)}.
+            </p>
+          )}
+          <p className="mt-1">{toldSaid(told, open)}</p>
+          {told.people > 0 && (
+            <>
+              <p className="mt-2">What they may choose instead:</p>
+              <label className="block">
+                <input type="checkbox" checked={otherDate} onChange={(event) => setOtherDate(event.target.checked)} />{' '}
+                another date, where there is room
+              </label>
+              <label className="block">
+                <input type="checkbox" checked={money} onChange={(event) => setMoney(event.target.checked)} /> their
+                money back: {moneySaid(told)}
+              </label>
+            </>
+          )}
+          <button
+            className="btn btn-primary mt-2"
+            disabled={disabled || (open === 'move' && !isDay)}
+            onClick={() =>
+              onAct(
+                open === 'move'
+                  ? { act: 'move', from: momentOfWall(`${day}T${time}:00.000`, date.zone), offers }
+                  : { act: 'call-off', offers },
+              )
+            }
+          >
+            {open === 'move' ? 'Move it' : 'Call it off'}
+          </button>
+        </div>
+      )}
+    </div>
+  );
+}
+
+function toldSaid({ people, seats }: Story['told'], act: 'move' | 'call-off'): string {
+  if (people === 0) return 'Nobody has a seat: nobody is told.';
+  const who = people === 1 ? '1 person' : `${people} people`;
+  const many = seats === people ? '' : ` with ${seats} seats`;
+  return act === 'move'
+    ? `${who}${many} ${people === 1 ? 'is' : 'are'} told by mail, with a file that moves it in their calendar. Whoever does nothing keeps the seat.`
+    : `${who}${many} ${people === 1 ? 'is' : 'are'} told by mail, with a file that takes it out of their calendar.`;
+}
+
+function moneySaid({ people, money }: Story['told']): string {
+  const rest = people - money;
+  if (rest <= 0) return 'it goes back once they press.';
+  const others = rest === 1 ? '1 other' : `${rest} others`;
+  return money === 0
+    ? 'none of them bought just this, once. Give it back by hand where you wish to.'
+    : `${money} of them by a press. ${others} bought it otherwise, with a plan, a gift or with other things: there it goes back by hand.`;
+}
+
+/** Who was there, once it is over: everybody, but those who are taken out. */
+function Attendance({
+  people,
+  disabled,
+  onAct,
+}: {
+  people: Story['people'];
+  disabled: boolean;
+  onAct: (act: DateAct) => void;
+}) {
+  const [missed, setMissed] = useState(
+    () => new Set(people.filter((p) => p.status === 'missed').map((p) => p.sessionId)),
+  );
+  const isMarked = people.every(({ status }) => status !== 'booked');
+  return (
+    <div className="sec mt-3">
+      <h3>Who was there</h3>
+      <ul aria-label="Who was there">
+        {people.map((one) => (
+          <li key={one.sessionId} className="flex items-baseline gap-2 border-t border-line py-1.5">
+            <label className="flex-1" dir="auto">
+              <input
+                type="checkbox"
+                checked={!missed.has(one.sessionId)}
+                onChange={(event) => {
+                  const next = new Set(missed);
+                  if (event.target.checked) next.delete(one.sessionId);
+                  else next.add(one.sessionId);
+                  setMissed(next);
+                }}
+              />{' '}
+              {one.name || 'Somebody who was erased'}
+            </label>
+            <span className="text-ink-2">{one.status === 'called-off' ? '' : STANDS[one.status]}</span>
+          </li>
+        ))}
+      </ul>
+      <May right="answer">
+        <button
+          className={`btn mt-2 ${isMarked ? 'btn-quiet' : 'btn-primary'}`}
+          disabled={disabled}
+          onClick={() => onAct({ act: 'held', missed: [...missed] })}
+        >
+          {isMarked ? 'Correct it' : 'It was held'}
+        </button>
+      </May>
+    </div>
+  );
+}

@@ -1,0 +1,110 @@
+import { addDays, dateIn } from '#core/calendar';
+import type { ClassDate, LiveClass } from '#core/catalogue';
+import type { Draft } from '../../data/draft';
+import { newId } from '../../data/ids';
+import { useNow } from '../../data/useNow';
+import { goOnAt } from '../../frame/goOnAt';
+import { ChoiceFill, CountFill } from '../../price/Fill';
+import { changeClass } from './changeClass';
+import { DateEditor } from './DateEditor';
+
+/** Which dates, with how many seats, and whether a buyer has all of them or picks one. */
+export function ClassContents({ product, draft }: { product: LiveClass; draft: Draft }) {
+  const edit = (recipe: (it: LiveClass) => void): void => void changeClass(product.id, recipe);
+  const { zone } = draft.content.shop;
+  const now = useNow();
+  const live = draft.live?.content.products.find(({ id }) => id === product.id);
+  const published = new Set(live?.kind === 'live-class' ? live.dates.map(({ id }) => id) : []);
+  return (
+    <>
+      <section className="sec mt-4">
+        <h3 className="mb-1">What a buyer has</h3>
+        <p className="sentence">
+          Its buyer has a seat at{' '}
+          <ChoiceFill
+            label="At which dates a buyer has a seat"
+            value={product.pick}
+            choices={[
+              ['one', 'one date, which they pick'],
+              ['all', 'every date that is to come'],
+            ]}
+            onChange={(pick) => edit((it) => (it.pick = pick))}
+          />
+          {product.pick === 'one' && (
+            <>
+              , and can move it to another date until{' '}
+              <CountFill
+                label="Hours of notice"
+                value={product.noticeHours}
+                from={0}
+                to={720}
+                onChange={(n) => edit((it) => (it.noticeHours = n))}
+              />{' '}
+              hours before it begins
+            </>
+          )}
+          . Once all dates are over it is{' '}
+          <ChoiceFill
+            label="Whether it is sold once all dates are over"
+            value={product.soldAfter ? 'sold' : 'closed'}
+            choices={[
+              ['closed', 'not sold any more'],
+              ['sold', 'sold on for its recordings'],
+            ]}
+            onChange={(which) => edit((it) => (it.soldAfter = which === 'sold'))}
+          />
+          .
+        </p>
+      </section>
+      <section className="sec">
+        <h3 className="mb-1">Dates</h3>
+        {product.dates.length === 0 && <p className="text-ink-2">No date yet.</p>}
+        <ol aria-label="Dates">
+          {product.dates.map((date, i) => (
+            <DateEditor
+              key={date.id}
+              date={date}
+              n={i + 1}
+              named={product.downloads.named === true}
+              published={published.has(date.id)}
+              edit={(recipe) =>
+                edit((it) => {
+                  const found = it.dates.find(({ id }) => id === date.id);
+                  if (found) recipe(found);
+                })
+              }
+              onRemove={() => edit((it) => (it.dates = it.dates.filter(({ id }) => id !== date.id)))}
+            />
+          ))}
+        </ol>
+        <p className="mt-2">
+          <button
+            className="opt"
+            onClick={() => {
+              const fresh = nextDate(product.dates, zone, now);
+              edit((it) => void it.dates.push(fresh));
+              goOnAt(`[data-date="${fresh.id}"]`, 'input');
+            }}
+          >
+            {product.dates.length === 0 ? 'Add a date' : 'Add another date'}
+          </button>
+        </p>
+      </section>
+    </>
+  );
+}
+
+/** A week after the last one and like it; the first is a week from now, in the evening. */
+function nextDate(dates: readonly ClassDate[], zone: string, now: string): ClassDate {
+  const last = [...dates].sort((a, b) => (a.begins < b.begins ? -1 : 1)).at(-1);
+  const day = addDays(last ? last.begins.slice(0, 10) : dateIn(now, zone), 7);
+  return {
+    id: newId('dat'),
+    begins: `${day}T${last ? last.begins.slice(11) : '19:00'}`,
+    zone: last?.zone ?? zone,
+    minutes: last?.minutes ?? 90,
+    seats: last ? last.seats : 20,
+    join: last?.join ?? '',
+    recording: { files: [], links: [] },
+  };
+}

@@ -1,0 +1,210 @@
+import { Link } from 'react-router';
+import { placeOfZone } from '#core/booking';
+import { type ClassDate, describeBytes, linkProblem } from '#core/catalogue';
+import { newId } from '../../data/ids';
+import { sessionsLink } from '../../deliver/links';
+import { ChooseFile } from '../../frame/ChooseFile';
+import { ChoiceFill, CountFill, DayFill } from '../../price/Fill';
+import { zones } from '../../shop/choices';
+import { NameOnIt } from '../inside/NameOnIt';
+import { takeIn } from '../uploads';
+
+interface Props {
+  date: ClassDate;
+  n: number;
+  /** Whether PDFs are to bear their buyer's name. */
+  named: boolean;
+  /** Somebody may have a seat: it is moved by an act, and not edited away. */
+  published: boolean;
+  edit: (recipe: (date: ClassDate) => void) => void;
+  onRemove: () => void;
+}
+
+/** One date: when, how long, for how many, how to join it, and afterwards its recording. */
+export function DateEditor({ date, n, named, published, edit, onRemove }: Props) {
+  const [day = '', time = ''] = date.begins.split('T');
+  return (
+    <li className="border-t border-line py-3" data-date={date.id}>
+      <p className="sentence">
+        {published ? (
+          <b className="font-semibold">
+            {day}, {time} ({placeOfZone(date.zone)})
+          </b>
+        ) : (
+          <>
+            On{' '}
+            <DayFill
+              label={`Date ${n}: day`}
+              value={day}
+              onChange={(next) => {
+                if (/^[12]\d{3}-\d\d-\d\d$/.test(next)) edit((it) => (it.begins = `${next}T${time}`));
+              }}
+            />{' '}
+            at{' '}
+            <input
+              className="fill"
+              type="time"
+              step={300}
+              aria-label={`Date ${n}: time`}
+              value={time}
+              onChange={(event) => {
+                const next = event.target.value;
+                // Half typed it is nothing yet, and the last good one stays.
+                if (/^\d\d:\d\d$/.test(next)) edit((it) => (it.begins = `${day}T${next}`));
+              }}
+            />{' '}
+            in{' '}
+            <select
+              className="fill"
+              aria-label={`Date ${n}: zone`}
+              value={date.zone}
+              onChange={(event) => edit((it) => (it.zone = event.target.value))}
+            >
+              {zones.map((zone) => (
+                <option key={zone} value={zone}>
+                  {zone.replaceAll('_', ' ')}
+                </option>
+              ))}
+            </select>
+          </>
+        )}
+        , for{' '}
+        {published ? (
+          date.minutes
+        ) : (
+          <CountFill
+            label={`Date ${n}: minutes`}
+            value={date.minutes}
+            from={5}
+            to={1_440}
+            onChange={(minutes) => edit((it) => (it.minutes = minutes))}
+          />
+        )}{' '}
+        minutes, with{' '}
+        <ChoiceFill
+          label={`Date ${n}: whether seats are counted`}
+          value={date.seats === null ? 'any' : 'some'}
+          choices={[
+            ['some', 'room for'],
+            ['any', 'room for everybody'],
+          ]}
+          onChange={(which) => edit((it) => (it.seats = which === 'any' ? null : 20))}
+        />
+        {date.seats !== null && (
+          <>
+            {' '}
+            <CountFill
+              label={`Date ${n}: seats`}
+              value={date.seats}
+              from={1}
+              to={100_000}
+              onChange={(seats) => edit((it) => (it.seats = seats))}
+            />
+          </>
+        )}
+        . It is joined{' '}
+        <input
+          className="fill min-w-64"
+          aria-label={`Date ${n}: how to join`}
+          placeholder="at https://…, or at an address"
+          dir="auto"
+          value={date.join}
+          onChange={(event) => edit((it) => (it.join = event.target.value.slice(0, 500)))}
+        />
+        , shown to whoever has a seat from half an hour before.
+      </p>
+      <Recording date={date} n={n} named={named} edit={edit} />
+      <p className="cap mt-1">
+        {published ? (
+          <>
+            Published: people may have a seat.{' '}
+            <Link className="underline" to={sessionsLink(day, date.id)}>
+              Move it or call it off in Deliver
+            </Link>
+            , which tells them.
+          </>
+        ) : (
+          <button className="opt" aria-label={`Take out date ${n}`} onClick={onRemove}>
+            Take it out
+          </button>
+        )}
+      </p>
+    </li>
+  );
+}
+
+/** What was kept of it: files, and what is held elsewhere. */
+function Recording({ date, n, named, edit }: Pick<Props, 'date' | 'n' | 'named' | 'edit'>) {
+  const { files, links } = date.recording;
+  return (
+    <>
+      {files.map((file) => (
+        <div key={file.id} className="mt-1 flex flex-wrap items-baseline gap-x-3">
+          <span className="min-w-40 flex-1 break-words" dir="auto">
+            {file.name} <span className="cap">{describeBytes(file.bytes)}</span>
+          </span>
+          <button
+            className="opt"
+            aria-label={`Take out ${file.name}`}
+            onClick={() => edit((it) => (it.recording.files = it.recording.files.filter(({ id }) => id !== file.id)))}
+          >
+            Take out
+          </button>
+          <NameOnIt file={file} named={named} />
+        </div>
+      ))}
+      {links.map((link, i) => {
+        const problem = link.url === '' ? null : linkProblem(link);
+        return (
+          <div key={link.id}>
+            <p className="sentence">
+              Its recording is held elsewhere, at{' '}
+              <input
+                className="fill"
+                aria-label={`Date ${n}: address of its recording`}
+                placeholder="https://"
+                aria-invalid={problem !== null}
+                value={link.url}
+                onChange={(event) =>
+                  edit((it) => {
+                    const found = it.recording.links[i];
+                    if (found) found.url = event.target.value.slice(0, 2_000);
+                  })
+                }
+              />
+              .{' '}
+              <button
+                className="opt"
+                aria-label={`Date ${n}: take out what is held elsewhere`}
+                onClick={() => edit((it) => void it.recording.links.splice(i, 1))}
+              >
+                take out
+              </button>
+            </p>
+            {problem !== null && <p className="wrong">{problem}</p>}
+          </div>
+        );
+      })}
+      <p className="mt-1 flex flex-wrap gap-x-5">
+        <ChooseFile
+          words="Add its recording"
+          label={`Date ${n}: add its recording`}
+          several
+          onFiles={(chosen) => {
+            for (const file of chosen)
+              void takeIn(file, async (ref) => edit((it) => void it.recording.files.push(ref)));
+          }}
+        />
+        {links.length === 0 && (
+          <button
+            className="opt"
+            aria-label={`Date ${n}: its recording is held elsewhere`}
+            onClick={() => edit((it) => void it.recording.links.push({ id: newId('l'), title: '', url: '' }))}
+          >
+            It is held elsewhere
+          </button>
+        )}
+      </p>
+    </>
+  );
+}
