@@ -8,6 +8,8 @@ import { coming, inventedComers } from './members';
 import { inventedPerson, NEWER_FIRST } from './people';
 import { seeded } from './random';
 import { inventedVisits } from './visits';
+import { EVENINGS } from './evenings/evenings';
+import { inventedListeners, listening } from './listeners';
 import { inventedWalkers, walking } from './walkers';
 import type { CheckoutData } from '../src/wire';
 
@@ -127,6 +129,17 @@ export async function buildDemo(dataFolder: string, clientFolder: string): Promi
     for (const { at, does } of walker.looks) visits.push({ at, come: () => walks.look(walker, does) });
   }
   visits.push({ at: addMs(DEMO_DAY, -2 * DAY), come: () => walks.tidy(addMs(DEMO_DAY, -3 * DAY)) });
+  const listens = listening({ address, content, owner, letIn }, seeded(1871), used, CARDS.good);
+  const listeners = inventedListeners(DEMO_DAY, EVENINGS, seeded(1872));
+  const movedAt = listens.movedAt(DEMO_DAY);
+  for (const listener of listeners) {
+    visits.push({ at: listener.at, come: () => listens.join(listener) });
+    visits.push({ at: addMs(movedAt, DAY), come: () => listens.answer(listener) });
+  }
+  visits.push(
+    { at: movedAt, come: () => listens.move() },
+    { at: '2026-05-08T09:00:00.000Z', come: () => listens.note() },
+  );
   for (let i = 0; i < WAY_BUYERS; i += 1) visits.push({ at: wayMoment(i), come: () => wayBuyer(i) });
 
   for (const { at, come } of visits.sort((a, b) => (a.at < b.at ? -1 : 1))) {

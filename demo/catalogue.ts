@@ -31,6 +31,7 @@ import { reeds } from './drawings';
 import { firstSpring, hideMembership, upperHide } from './hide/hide';
 import { tenMornings } from './mornings/mornings';
 import { seeded } from './random';
+import { duskLive } from './evenings/evenings';
 import { listeningWalks, monthlyWalk } from './walks/walks';
 import { call, phrase } from './sounds';
 
@@ -363,7 +364,10 @@ export async function demoCatalogue(upload: Upload): Promise<ReleaseContent> {
     ]),
     offer(aWalk, [monthlyAt('45.00')]),
   );
-  products.push(hide, upper, spring, mornings, walks, aWalk);
+  const dusk = duskLive(next);
+  const seat = once('One seat', '18.00');
+  newest.push(offer(dusk, [{ ...seat, limit: { inAll: '', each: '', perOrder: '3' } }]));
+  products.push(hide, upper, spring, mornings, walks, aWalk, dusk);
   offers.push(...newest);
   const shown = newest.map((o) => sellWithPage.make(known(o)));
   const content: DraftContent = {

@@ -50,6 +50,7 @@ export interface Beside {
   extras?: string[];
   quantity?: number;
   named?: string;
+  dates?: string[];
 }
 
 export interface PayAnswer {

@@ -53,6 +53,9 @@ export const MEMBER_FIRST = [
 /** Those who go on walks. */
 export const WALKER_FIRST = ['Birte', 'Caspian', 'Delia', 'Enno', 'Frida', 'Henning', 'Imke', 'Leonie'];
 
+/** Those who listen to an evening. */
+export const LISTENER_FIRST = ['Alma', 'Benno', 'Cleo', 'Dario', 'Esther', 'Filip', 'Greta', 'Hanno', 'Irina', 'Jonas'];
+
 /** Those who came by the newer paths. */
 export const NEWER_FIRST = ['Ilse', 'Joren', 'Maeve', 'Ottilie', 'Pavel', 'Runa'];
 

@@ -1,8 +1,8 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import ICAL from 'ical.js';
 import type { ParsedMail } from 'mailparser';
 import { Buyer } from '../../../demo/clients';
 import type { BookingAnswer, SessionsOfDays } from '../../../src/wire';
+import { calendarOf } from '../../support/calendars';
 import { coachingOf } from '../../support/coaching';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
 import { entered, mailsTo } from '../../support/mails';
@@ -51,27 +51,6 @@ const act = (who: Buyer, id: string, wanted: object) =>
 const owned = async (span: string): Promise<SessionsOfDays> =>
   (await (await shop.owner.fetch(`/owner/api/booked?${span}`)).json()) as SessionsOfDays;
 
-/** The calendar file of a mail, as another program reads it. */
-function fileOf(mail: ParsedMail | undefined) {
-  const part = mail?.attachments.find(
-    ({ contentType }) => contentType === 'text/calendar' || contentType === 'application/ics',
-  );
-  const text = part?.content.toString('utf8') ?? '';
-  const calendar = new ICAL.Component(ICAL.parse(text) as unknown[]);
-  const event = new ICAL.Event(calendar.getFirstSubcomponent('vevent') ?? undefined);
-  return {
-    method: calendar.getFirstPropertyValue('method'),
-    uid: event.uid,
-    sequence: event.sequence,
-    from: event.startDate.toJSDate().toISOString(),
-    until: event.endDate.toJSDate().toISOString(),
-    summary: event.summary,
-    place: event.location,
-    status: event.component.getFirstPropertyValue('status'),
-    attendee: event.attendees.map((one) => one.getFirstValue()),
-    text,
-  };
-}
 const mailTo = async (address: string, subject: RegExp): Promise<ParsedMail> => {
   const found = async () => (await mailsTo(shop.folder, address)).filter((mail) => subject.test(mail.subject ?? ''));
   await until(async () => (await found()).length > 0, `a mail ${String(subject)}`);
@@ -97,7 +76,7 @@ describe('a member in New York books, moves and calls off', () => {
     const mail = await mailTo('tove@example.org', /^\[Test\] Booked/);
     expect(mail.text).toContain('Monday 22 June 2026, 09:00 to 10:00 (New York)');
     expect(mail.text).toContain('Monday 22 June 2026, 14:00 to 15:00 (Lisbon)');
-    const file = fileOf(mail);
+    const file = calendarOf(mail);
     expect(file).toMatchObject({
       method: 'REQUEST',
       sequence: 0,
@@ -121,12 +100,12 @@ describe('a member in New York books, moves and calls off', () => {
       (await act(tove, session?.id ?? '', { act: 'move', at: '2026-06-23T08:00:00.000Z', zone: 'America/New_York' }))
         .status,
     ).toBe(200);
-    const moved = fileOf(await mailTo('tove@example.org', /Moved/));
+    const moved = calendarOf(await mailTo('tove@example.org', /Moved/));
     expect((await act(tove, session?.id ?? '', { act: 'call-off', seenLate: false })).body.sentence).toContain(
       'another',
     );
-    const gone = fileOf(await mailTo('tove@example.org', /Called off/));
-    const first = fileOf(await mailTo('tove@example.org', /Booked/));
+    const gone = calendarOf(await mailTo('tove@example.org', /Called off/));
+    const first = calendarOf(await mailTo('tove@example.org', /Booked/));
     expect([first.uid, moved.uid, gone.uid]).toEqual([first.uid, first.uid, first.uid]);
     expect([first.sequence, moved.sequence, gone.sequence]).toEqual([0, 1, 2]);
     expect([moved.method, moved.from]).toEqual(['REQUEST', '2026-06-23T08:00:00.000Z']);
