@@ -11,6 +11,7 @@ import { ownOriginOnly } from './http/origin';
 import { problemHandler } from './http/problem';
 import { bookingRoutes } from './member/bookingRoutes';
 import { classRoutes } from './member/classRoutes';
+import { taskRoutes } from './member/taskRoutes';
 import { learnRoutes } from './member/learnRoutes';
 import { movingRoutes } from './member/movingRoutes';
 import { membershipRoutes } from './member/membershipRoutes';
@@ -79,6 +80,7 @@ export function counterApp(context: CounterContext, behindProxy: boolean): Expre
   app.use('/member', movingRoutes(context));
   app.use('/member', bookingRoutes(context));
   app.use('/member', classRoutes(context));
+  app.use('/member', taskRoutes(context));
   app.use('/member', memberRoutes(context));
   app.get(['/studio', '/studio/{*rest}'], sendApp(client.folder, 'studio.html'));
   app.get(['/member', '/member/{*rest}'], sendApp(client.folder, 'member.html'));

@@ -2,6 +2,7 @@ import { useCallback, useEffect, useState } from 'react';
 import { Account } from './Account';
 import type { Booking as BookingPage } from './Booking';
 import type { Classes as ClassesPage } from './Classes';
+import type { Tasks as TasksPage } from './Tasks';
 import { AnswerLine, KeepAnswers, useAnswers } from './answers';
 import { Agreements } from './Agreements';
 import { leave, type Me, type Problem, readMe, type SignedIn } from './api';
@@ -20,6 +21,9 @@ const SESSIONS = /^\/member\/sessions\/([\w-]+)$/.exec(location.pathname)?.[1];
 
 /** Of which class the dates are shown here. */
 const CLASSES = /^\/member\/classes\/([\w-]+)$/.exec(location.pathname)?.[1];
+
+/** Of what is done for me or sent to me here is said how it stands. */
+const TASKS = /^\/member\/tasks\/([\w-]+)$/.exec(location.pathname)?.[1];
 
 /** The member area: what I own, and what I paid. Made for a phone first. */
 export function MemberArea() {
@@ -80,6 +84,8 @@ export function MemberArea() {
               <Sessions id={SESSIONS} me={me} />
             ) : CLASSES !== undefined ? (
               <Dates id={CLASSES} me={me} />
+            ) : TASKS !== undefined ? (
+              <Waiting id={TASKS} />
             ) : (
               <Mine me={me} onDone={() => void load()} />
             )}
@@ -111,6 +117,13 @@ function Dates({ id, me }: { id: string; me: SignedIn }) {
   const [Classes, setClasses] = useState<typeof ClassesPage | null>(null);
   useEffect(() => void import('./Classes').then((part) => setClasses(() => part.Classes)), []);
   return Classes && <Classes productId={id} locale={me.language} />;
+}
+
+/** What is done or sent, fetched by whoever has some. */
+function Waiting({ id }: { id: string }) {
+  const [Tasks, setTasks] = useState<typeof TasksPage | null>(null);
+  useEffect(() => void import('./Tasks').then((part) => setTasks(() => part.Tasks)), []);
+  return Tasks && <Tasks productId={id} />;
 }
 
 function Mine({ me, onDone }: { me: SignedIn; onDone: () => void }) {

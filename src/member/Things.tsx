@@ -43,6 +43,16 @@ function ThingRow({ thing, alone }: { thing: Thing; alone: boolean }) {
           <span>{thing.coaching.leftSaid}</span>
         </p>
       )}
+      {thing.task && (
+        <p className="mt-2 flex flex-wrap items-center gap-4">
+          {thing.task.href !== '' && (
+            <a className="btn btn-primary" href={thing.task.href}>
+              {words.tasks.toIt}
+            </a>
+          )}
+          <span>{thing.task.said}</span>
+        </p>
+      )}
       {thing.classes && thing.classes.href !== '' && (
         <p className="mt-2 flex flex-wrap items-center gap-4">
           <a className="btn btn-primary" href={thing.classes.href}>

@@ -11,6 +11,8 @@ import type {
   ProblemBody,
   Said,
   SearchAnswer,
+  MemberTasks,
+  PostalRequest,
   SeatAct,
   SeatRequest,
 } from '../wire';
@@ -22,6 +24,7 @@ export type {
   Me,
   MemberAgreement,
   MemberDate,
+  MemberTasks,
   NextSession,
   OwnSeat,
   SeatAct,
@@ -75,5 +78,9 @@ export const takeSeat = (id: string, wanted: SeatRequest, notReached: string): P
   post(`/classes/${encodeURIComponent(id)}`, notReached, wanted);
 export const actOnSeat = (id: string, act: SeatAct, notReached: string): Promise<Said | Problem> =>
   post(`/seats/${encodeURIComponent(id)}`, notReached, act);
+export const readTasks = (id: string, notReached: string): Promise<MemberTasks | Problem> =>
+  call<MemberTasks>(`/tasks/${encodeURIComponent(id)}`, notReached);
+export const sendTo = (passId: string, postal: PostalRequest, notReached: string): Promise<Said | Problem> =>
+  post(`/tasks/${encodeURIComponent(passId)}`, notReached, postal);
 export const changeAddress = (address: string, notReached: string): Promise<Said | Problem> =>
   post('/address', notReached, { address } satisfies AskRequest);

@@ -2,7 +2,7 @@ import { createContext, useContext } from 'react';
 import type { Language, Words } from '#core/words';
 
 /** The member area's own words, in one language. */
-export type MemberWords = Words['member'] & { card: Words['card'] };
+export type MemberWords = Words['member'] & { card: Words['card']; sendTo: Words['checkout']['sendTo'] };
 
 /** The area fetches the words of its reader's language and no other. */
 export const MEMBER_WORDS: Record<Language, () => Promise<{ words: MemberWords }>> = {

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { Id, idFor, type PathId, type PriceId, type StepId } from '#core/ids';
 import { KeptCard } from '#core/agreements';
+import { PostalAddress } from '#core/people';
 import { LedToWay, WAYS_TO_PAY } from '#core/ways';
 import type { KeelLayout } from '#core/drawing';
 import { languages } from '#core/words';
@@ -18,6 +19,8 @@ const Beside = {
   quantity: z.int().min(1).max(1_000).optional(),
   /** An amount as its buyer wrote it, where the price is theirs to name. */
   named: z.string().max(30).optional(),
+  /** To which country what is sent by post goes. */
+  sendCountry: z.string().length(2).optional(),
   /** Dates that were picked, of whatever it opens. */
   dates: z.array(Id).max(20).optional(),
 };
@@ -55,6 +58,8 @@ export const PayRequest = z.strictObject({
   /** Back from a wallet or a bank, instead of a card. */
   way: LedToWay.optional(),
   holder: Holder.optional(),
+  /** Where what is sent by post goes. */
+  postal: PostalAddress.optional(),
   ...Beside,
 });
 export type PayRequest = z.infer<typeof PayRequest>;
@@ -144,6 +149,8 @@ export const CheckoutPrice = z.strictObject({
   most: z.int().min(1),
   /** Where the amount is the buyer's to name: what stands there, and within which bounds. */
   names: z.strictObject({ value: z.string(), hint: z.string() }).nullable(),
+  /** Part of it is sent by post: to which country its sum is, and what sending costs, in words. */
+  sending: z.strictObject({ country: z.string(), said: z.string() }).nullable(),
   coupon: z.string().nullable(),
   tax: z.string().nullable(),
   credit: z.string().nullable(),
@@ -208,6 +215,8 @@ export const CheckoutData = z.strictObject({
   /** Countries to choose from where tax depends on them; else none. */
   countries: z.array(z.strictObject({ code: z.string(), name: z.string() })),
   country: z.string(),
+  /** Countries that something of it can be sent to; none where nothing is sent. */
+  sendCountries: z.array(z.strictObject({ code: z.string(), name: z.string() })),
   state: CheckoutState,
   /** Where cards go: the payment service's own face, never ours. */
   cardService: z.string(),

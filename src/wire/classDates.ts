@@ -19,6 +19,10 @@ export const DateRow = z.strictObject({
 });
 export type DateRow = z.infer<typeof DateRow>;
 
+/** Every date of every class. */
+export const AllDates = z.strictObject({ now: z.string(), dates: z.array(DateRow) });
+export type AllDates = z.infer<typeof AllDates>;
+
 /** A date of a class with everybody who has or had a seat, and whom moving it would tell. */
 export const DateStory = z.strictObject({
   date: DateRow,

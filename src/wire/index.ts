@@ -7,3 +7,4 @@ export * from './member';
 export * from './owner';
 export * from './problem';
 export * from './sessions';
+export * from './tasks';

@@ -83,6 +83,8 @@ export const MemberThing = z.strictObject({
   files: z.array(OpenFile),
   /** Where it is a course: how far its member has come. */
   course: MemberCourse.nullable(),
+  /** Where it is done for them or sent: where that stands, and how. */
+  task: z.strictObject({ href: z.string(), said: z.string() }).nullable(),
   /** Where it is a class: where its dates are, and the next one they have a seat at. */
   classes: z.strictObject({ href: z.string(), said: z.string() }).nullable(),
   /** Where it is coaching: how many are left, and where they are booked. */

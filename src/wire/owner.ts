@@ -1,5 +1,6 @@
 import { STANDINGS, WAYS_TO_PAY } from '#core/ways';
 import * as z from 'zod';
+import { TaskRow } from './tasks';
 import { Helper, Rights } from '#core/helpers';
 import { SessionLine } from './sessions';
 import { Id, idFor, type LineId, type OfferId, type OrderId, type PersonId, type PriceId } from '#core/ids';
@@ -37,6 +38,8 @@ export const About = z.strictObject({
   attention: z.array(z.strictObject({ id: z.string(), orderId: z.string(), text: z.string(), at: moment })),
   /** Whose access is used as one person's seldom is. */
   unusual: z.array(z.strictObject({ personId: z.string(), sentence: z.string() })),
+  /** What has to be done by hand or sent: how many, how many late, and the first of them. */
+  tasks: z.strictObject({ count: z.int(), late: z.int(), first: z.array(TaskRow) }),
   unanswered: z.int(),
   /** The demo's clock is being moved. */
   clockMove: z.strictObject({ from: moment, to: moment }).nullable(),

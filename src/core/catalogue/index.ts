@@ -51,6 +51,8 @@ export {
   asBooked,
   ClassDate,
   LiveClass,
+  Posted,
+  Work,
   type SeatsPromised,
   Coaching,
   CoachingQuestion,
@@ -76,7 +78,7 @@ export { Brand, DEFAULT_BRAND, NIGHT, PAPER, contrastRatio, readable, brandValue
 export { Coupon, CouponCode, couponCode } from './coupon';
 export { ShopTax, respelledTax, CountryCode, EU_RATES, EU_RATES_OF, euRates, isEu, rateOn, type TaxRate } from './tax';
 export { countriesByName, countryName } from './countries';
-export { ShopDetails, DEFAULT_SHOP, localesOf } from './shopDetails';
+export { ShopDetails, DEFAULT_SHOP, homeCountry, localesOf } from './shopDetails';
 export { describeFiles, describeBytes } from './describe';
 export { DEFAULT_TAKEAWAYS, isPdf, isWholePdf, mayBearName, Takeaways } from './takeaways';
 export { findIn, type FoundIn, type Searched } from './findIn';

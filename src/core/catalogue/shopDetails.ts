@@ -82,3 +82,7 @@ export const localesOf = ({ locale, languages }: Pick<ShopDetails, 'locale' | 'l
   locale,
   ...languages.filter((other) => other !== locale),
 ];
+
+/** The country a shop is in, as far as it says: by its tax table, else by its language. */
+export const homeCountry = ({ tax, locale }: Pick<ShopDetails, 'tax' | 'locale'>): string =>
+  tax?.home ?? new Intl.Locale(locale).maximize().region ?? 'DE';

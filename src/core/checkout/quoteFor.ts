@@ -1,6 +1,6 @@
 import type { SeatBought } from '#core/booking';
 import { type Instant } from '#core/calendar';
-import { openedBy, type Coupon, type Offer, type Price, saleState } from '#core/catalogue';
+import { openedBy, type Coupon, type Offer, type Price, productKindOf, saleState } from '#core/catalogue';
 import { sum } from '#core/money';
 import type { ProductId } from '#core/ids';
 import { refuse, type RefusalOf } from '#core/refusal';
@@ -88,7 +88,7 @@ export function quoteFor(
     const off = { coupon: coupons[i] ?? undefined, owned: chosen.owned };
     const payments = paymentsFor(chosen, now, shop.zone).map((due): Payment => paymentFor(due, off, ruleAt(due.at)));
     const today = payments.filter((p) => p.at === now);
-    const sent = sendingOf(chosen);
+    const sent = sendingOf(chosen, release);
     const fee = sent ? withTax(sent.fee, ruleAt(now)) : { amount: 0, tax: 0 };
     const line: QuoteLine = {
       lineId,
@@ -210,10 +210,14 @@ function namedTerms(terms: Terms, named: number | undefined, currency: string): 
 }
 
 /** What sending a line costs, before tax. */
-function sendingOf({ price, sendTo }: Chosen): QuoteLine['sending'] | null {
-  if (!price.sending || !sendTo) return null;
-  return { ...sendTo, fee: price.sending.byCountry[sendTo.country] ?? price.sending.fee };
+function sendingOf({ price, sendTo, productIds }: Chosen, release: Release): QuoteLine['sending'] | null {
+  if (!sendTo || !isSent(release, productIds)) return null;
+  return { ...sendTo, fee: price.sending ? (price.sending.byCountry[sendTo.country] ?? price.sending.fee) : 0 };
 }
+
+/** Whether something of what is opened is sent by post. */
+export const isSent = ({ content }: Pick<Release, 'content'>, productIds: readonly ProductId[]): boolean =>
+  content.products.some((p) => productIds.includes(p.id) && productKindOf(p).waits?.(p) === 'sending');
 
 /** The terms as they stand for this buyer now: risen since, and without a beginning that was had before. */
 export function termsNow(

@@ -9,6 +9,7 @@ export {
   signInMessage,
 } from './messages';
 export { sessionMessage, type SessionForLetter } from './sessionMessage';
+export { taskMessage, type TaskForLetter } from './taskMessage';
 export { agreementMessage } from './agreementMessages';
 export {
   AGREEMENT_LETTERS,

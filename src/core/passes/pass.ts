@@ -54,6 +54,8 @@ export const PassSeed = z.object({
   until: z.string().nullable(),
   /** How many sessions it brings; left out where its product has none. */
   sessions: z.object({ count: z.int(), units: z.int(), each: z.enum(['once', 'period']) }).optional(),
+  /** What the seller has to do for it, and how often. */
+  waits: z.object({ for: z.enum(['work', 'sending']), units: z.int() }).optional(),
   /** Where it has seats from the beginning, and how many at each. */
   seats: z.object({ units: z.int(), at: z.array(SeatBought) }).optional(),
 });

@@ -1,2 +1,3 @@
 export { compareAddress, isAddress } from './address';
+export { PostalAddress, postalLines, readPostal } from './postal';
 export { addressesOf, calledBySeller, erasedRecord, joinedAway, joinedRecord, nameAt, PersonRecord } from './person';

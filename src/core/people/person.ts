@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { idFor, type CheckoutId, type PersonId } from '#core/ids';
 import { compareAddress } from './address';
+import { PostalAddress } from './postal';
 
 /** What is known of a person, kept apart from the journal so that it can be erased. */
 export const PersonRecord = z.object({
@@ -13,6 +14,8 @@ export const PersonRecord = z.object({
   names: z.record(z.string(), z.string().max(200)).optional(),
   /** VAT numbers as given, their form checked, by the checkout they were given at: what one claims changes no other's papers. */
   vatNumbers: z.record(z.string(), z.string().max(30)).optional(),
+  /** Where what was bought is sent: by the checkout it was said at, or by the pass it was said for since. */
+  postal: z.record(z.string(), PostalAddress).optional(),
   /** Other addresses that were theirs when two records were made one: each still leads to them. */
   addresses: z.array(z.string().max(254)).max(50).optional(),
   /** Made one with another record, which holds all that was here. */
@@ -56,6 +59,7 @@ export function joinedRecord(goes: PersonRecord, stays: PersonRecord): PersonRec
     addresses: [...(stays.addresses ?? []), ...others],
     names: { ...stays.names, ...goes.names },
     vatNumbers: { ...stays.vatNumbers, ...goes.vatNumbers },
+    ...(stays.postal || goes.postal ? { postal: { ...stays.postal, ...goes.postal } } : {}),
   };
 }
 

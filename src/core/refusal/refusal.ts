@@ -97,6 +97,11 @@ export interface RefusalFacts {
   'seat-late': { noticeHours: number };
   /** Nearer than the notice. */
   'session-late': { noticeHours: number };
+  'no-such-task': None;
+  /** A dispute or a pause keeps it waiting, or what it was for is closed. */
+  'task-not-now': { why: 'on-hold' | 'fallen-away' };
+  /** Something is sent by post, and it is not known where to. */
+  'address-needed': None;
   'used-up': { limit: number };
   'too-much': { most: number; currency: string };
   /** Of a line taken several times, so many are left to give back. */

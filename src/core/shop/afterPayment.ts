@@ -73,7 +73,10 @@ export function offerQuote(
     firstLine: order.lines.length + 1,
     ...(order.buyer ? { buyer: order.buyer } : {}),
   };
-  const quote = quoteFor(release, { offerId, priceId }, context.now, standing);
+  // It goes where the rest of the order goes; where that is not known, its buyer says it afterwards.
+  const sent = order.lines.find(({ sending }) => sending)?.sending;
+  const sendTo = sent && { country: sent.country, addressKey: sent.addressKey };
+  const quote = quoteFor(release, { offerId, priceId, sendTo }, context.now, standing);
   // One path, one currency.
   return 'refused' in quote || quote.currency === order.currency ? quote : { refused: 'no-such-price', facts: {} };
 }

@@ -19,6 +19,8 @@ export interface ChosenBeside {
   extras?: readonly string[] | undefined;
   quantity?: number | undefined;
   named?: string | undefined;
+  /** Where what is sent by post goes: under what their record keeps the address. */
+  sendTo?: { country: string; addressKey: string } | undefined;
   /** Dates that were picked, of whatever it opens. */
   dates?: readonly string[] | undefined;
 }
@@ -30,7 +32,7 @@ export interface ChosenBeside {
 export function cartFor(release: Release, till: Till, priceId: PriceId, beside: ChosenBeside): QuoteChoice {
   const offer = release.content.offers.find((o) => o.id === till.offerId);
   const price = offer?.prices.find((p) => p.id === priceId);
-  const { extras = [], quantity = 1, named = '', dates } = beside;
+  const { extras = [], quantity = 1, named = '', dates, sendTo } = beside;
   const amount = named.trim() === '' ? null : parseAmount(named, offer?.currency ?? '');
   const most = price?.terms.kind === 'once' ? (price.limit.perOrder ?? 1) : 1;
   return {
@@ -40,9 +42,10 @@ export function cartFor(release: Release, till: Till, priceId: PriceId, beside: 
     // What cannot be read is no amount within any bounds.
     ...(price?.terms.kind === 'open' && amount ? { named: amount.ok ? amount.minor : -1 } : {}),
     ...(dates && dates.length > 0 ? { dates } : {}),
+    ...(sendTo ? { sendTo } : {}),
     extras: till.extras
       .filter(({ id, priceId: own }) => extras.includes(id) && own !== priceId)
-      .map(({ offerId, priceId: own }): LineChoice => ({ offerId, priceId: own, dates })),
+      .map(({ offerId, priceId: own }): LineChoice => ({ offerId, priceId: own, dates, sendTo })),
     given: till.bonuses.map(({ productId }) => productId),
     coupon: beside.coupon,
     country: beside.country,

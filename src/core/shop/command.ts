@@ -157,6 +157,8 @@ export type Command =
   | { type: 'take-money-back'; sessionId: SessionId; personId: PersonId; reason: string }
   | { type: 'move-date'; productId: ProductId; dateId: ClassDateId; from: Instant; offers: DateOffers }
   | { type: 'call-off-date'; productId: ProductId; dateId: ClassDateId; offers: DateOffers }
+  | { type: 'finish-task'; passId: PassId; carrier: string; number: string; note: string }
+  | { type: 'reopen-task'; passId: PassId }
   | { type: 'fetch-file'; passId: PassId; fileId: FileId }
   | { type: 'agreement-moment'; moment: AgreementMoment; agreementId: AgreementId; dueAt: Instant }
   | { type: 'retry-due'; agreementId: AgreementId }

@@ -41,6 +41,7 @@ import type { Command, DecideContext, Decision } from './command';
 import { forPresentPeople } from './joined';
 import { callOffDate, moveDate } from './commands/changeDate';
 import { changeSeat, takeMoneyBack, takeSeat } from './commands/takeSeat';
+import { finishTask, reopenTask } from './tasks/tasks';
 import { sessionsFollow } from './sessions/follow';
 import type { ShopState } from './state';
 
@@ -149,6 +150,10 @@ function decideAlone(state: ShopState, command: Command, context: DecideContext)
       return moveDate(state, command, context);
     case 'call-off-date':
       return callOffDate(state, command, context);
+    case 'finish-task':
+      return finishTask(state, command, context);
+    case 'reopen-task':
+      return reopenTask(state, command);
     case 'fetch-file':
       return fetchFile(state, command, context);
     case 'mark-done':

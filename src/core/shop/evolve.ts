@@ -59,8 +59,9 @@ const appliers: Appliers = {
 
   'people.joined': joinedPeople,
 
-  'pass.opened': (state, { pass }) => {
+  'pass.opened': (state, { pass }, at) => {
     state.passes.set(pass.id, opened(pass));
+    if (pass.waits) state.tasks.set(pass.id, { passId: pass.id, for: pass.waits.for, since: at, done: null });
     push(state.passesOfPerson, pass.personId, pass.id);
     if (pass.cause.kind === 'paid') {
       state.orders.get(pass.cause.orderId)?.passIds.push(pass.id);
@@ -104,6 +105,14 @@ const appliers: Appliers = {
   },
   'access.mailDue': (state, data, at) => {
     state.todo.set(data.key, { kind: 'access-mail', ...data, at });
+  },
+  'task.done': (state, data, at) => {
+    const { passId, carrier, number, note } = data;
+    need(state.tasks, passId).done = { at, carrier, number, note };
+    state.todo.set(data.key, { kind: 'task-mail', at, ...data });
+  },
+  'task.again': (state, { passId }) => {
+    need(state.tasks, passId).done = null;
   },
   'void.due': (state, { key, chargeKey }) => {
     state.todo.set(key, { kind: 'void', key, chargeKey });

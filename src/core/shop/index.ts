@@ -93,5 +93,7 @@ export { datesIn, datesOf, seatsAt } from './classes/dates';
 export { moneyFor } from './classes/moneyBack';
 export { toldOfDate } from './commands/changeDate';
 export { isOffered } from './commands/takeSeat';
+export type { Task } from './state';
+export { taskState, taskUnits, type TaskState } from './tasks/tasks';
 export { accessEndsAt, isLate, takenTimes } from './commands/bookSession';
 export { fallingAfter, sessionsFalling } from './sessions/falling';

@@ -67,6 +67,14 @@ export function leaving(
         if (person && session) await ports.mailer.sendSession({ key: mail.key, mail, session, also, person, at });
         return isRecorded(await execute({ type: 'mark-done', key: mail.key }));
       }
+      case 'task-mail': {
+        const pass = state().passes.get(todo.passId);
+        const person = pass && reached(pass.personId);
+        const task = state().tasks.get(todo.passId);
+        // Taken back before the letter went out, there is nothing to tell.
+        if (person && pass && task?.done) await ports.mailer.sendTask({ ...todo, person, pass });
+        return isRecorded(await execute({ type: 'mark-done', key: todo.key }));
+      }
       case 'access-mail': {
         const { key, personId, productIds, at } = todo;
         const person = reached(personId);
@@ -109,6 +117,7 @@ export function todoKeyOf(event: ShopEvent): string | null {
     case 'agreement.mailDue':
     case 'mail.due':
     case 'session.mailDue':
+    case 'task.done':
     case 'void.due':
       return event.data.key;
     case 'refund.requested':

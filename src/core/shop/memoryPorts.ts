@@ -7,6 +7,7 @@ import type {
   ChargeRequest,
   OutgoingAccessMail,
   OutgoingSessionMail,
+  OutgoingTaskMail,
   OutgoingAgreementMail,
   OutgoingMail,
   Ports,
@@ -19,6 +20,7 @@ export interface MemoryPorts extends Ports {
   about: OutgoingAgreementMail[];
   access: OutgoingAccessMail[];
   sessions: OutgoingSessionMail[];
+  tasks: OutgoingTaskMail[];
   charges: ChargeRequest[];
   refunds: RefundRequest[];
   setNow(at: Instant): void;
@@ -44,6 +46,7 @@ export function memoryPorts(
     about: [],
     access: [],
     sessions: [],
+    tasks: [],
     charges: [],
     refunds: [],
     setNow: (at) => {
@@ -98,6 +101,10 @@ export function memoryPorts(
       },
       sendAccess: (mail) => {
         ports.access.push(mail);
+        return Promise.resolve();
+      },
+      sendTask: (mail) => {
+        ports.tasks.push(mail);
         return Promise.resolve();
       },
       sendSession: (mail) => {

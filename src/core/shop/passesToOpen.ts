@@ -6,6 +6,7 @@ import type { PassSeed } from '#core/passes';
 import { accessUntil } from '#core/terms';
 import { agreementBegunBy } from './agreements';
 import { sessionsOf } from './sessions/promised';
+import { waitsOf } from './tasks/tasks';
 
 /**
  * What success will open: one pass for each product of each line, however many of it were taken; each brings its
@@ -33,6 +34,7 @@ export function passesToOpen(
       until: accessUntil(line.terms, who.now, quote.zone),
       ...sessionsOf(products, productId, line.quantity),
       ...seatsOf(line, productId),
+      ...waitsOf(products, productId, line.quantity),
     }));
   });
 }

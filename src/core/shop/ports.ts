@@ -1,5 +1,6 @@
 import type { Instant } from '#core/calendar';
 import type { Session } from '#core/booking';
+import type { Pass } from '#core/passes';
 import type { Batch, EventOf } from '#core/journal';
 import type { PersonRecord } from '#core/people';
 import type { Release } from '#core/release';
@@ -92,6 +93,17 @@ export interface OutgoingAccessMail {
   productIds: readonly ProductId[];
   at: Instant;
 }
+/** That something was done by hand, or sent. */
+export interface OutgoingTaskMail {
+  key: string;
+  person: PersonRecord;
+  pass: Pass;
+  carrier: string;
+  number: string;
+  note: string;
+  at: Instant;
+}
+
 /** A message about a session. */
 export interface OutgoingSessionMail {
   key: string;
@@ -107,6 +119,7 @@ export interface MailerPort {
   sendAccess(mail: OutgoingAccessMail): Promise<void>;
   sendAbout(mail: OutgoingAgreementMail): Promise<void>;
   sendSession(mail: OutgoingSessionMail): Promise<void>;
+  sendTask(mail: OutgoingTaskMail): Promise<void>;
 }
 
 export interface VaultPort {

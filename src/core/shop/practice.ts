@@ -1,5 +1,6 @@
 import type { KeptCard } from '#core/agreements';
 import type { Instant } from '#core/calendar';
+import { homeCountry } from '#core/catalogue';
 import { firstBuyer, quoteFingerprint, quoteFor, type QuoteChoice } from '#core/checkout';
 import { type CameFrom, NOWHERE } from '#core/journal';
 import type { CheckoutId, PersonId } from '#core/ids';
@@ -52,10 +53,12 @@ export async function practise(
 export async function practisePay(
   runner: Runner,
   release: Release,
-  choice: QuoteChoice,
+  wanted: QuoteChoice,
   as: { now: Instant; checkoutId: CheckoutId; personId: PersonId; card: KeptCard; came: CameFrom },
 ): Promise<Order | string> {
   const { now, ...who } = as;
+  // Whatever is sent by post goes somewhere, and is not sent.
+  const choice = sentSomewhere(wanted, as.checkoutId, release);
   const quote = quoteFor(release, choice, now, firstBuyer(now));
   if ('refused' in quote) return refusalInWords(quote);
   const paid = await runner.execute({
@@ -72,6 +75,11 @@ export async function practisePay(
   const order = [...runner.state.orders.values()].find((o) => o.checkoutId === who.checkoutId);
   return order ?? 'the payment did not go through, so no order came of it.';
 }
+
+const sentSomewhere = (choice: QuoteChoice, addressKey: string, { content }: Release): QuoteChoice => {
+  const sendTo = { country: homeCountry(content.shop), addressKey };
+  return { ...choice, sendTo, extras: choice.extras?.map((extra) => ({ ...extra, sendTo })) };
+};
 
 /** Answers an offer after payment. @returns why it could not be, in a sentence; null where it was */
 export async function practiseAnswer(

@@ -198,6 +198,7 @@ export type Todo =
   | { kind: 'access-mail'; key: string; personId: PersonId; productIds: readonly ProductId[]; at: Instant }
   | { kind: 'due'; key: string }
   | ({ kind: 'session-mail'; writtenAt: Instant } & EventOf<'session.mailDue'>['data'])
+  | ({ kind: 'task-mail'; at: Instant } & EventOf<'task.done'>['data'])
   | { kind: 'agreement-mail'; key: string; message: AgreementMail; at: Instant };
 
 /** One checkout of one visit: at most one order comes of it. */
@@ -217,6 +218,14 @@ export interface Progress {
   passed: Map<LessonId, { at: Instant; right: number; of: number }>;
   /** Once all that counted was done: it stays, whatever is added later. */
   finished: { at: Instant; title: string; number: number } | null;
+}
+
+/** Something the seller has to do for whoever has a pass. */
+export interface Task {
+  passId: PassId;
+  for: 'work' | 'sending';
+  since: Instant;
+  done: { at: Instant; carrier: string; number: string; note: string } | null;
 }
 
 /** What became of a date of a class; null where it still is at the time for which it was set. */
@@ -260,6 +269,8 @@ export interface ShopState {
   classDates: Map<ClassDateId, MovedDate>;
   /** How many seats at each date somebody has. */
   seatsTaken: Map<ClassDateId, number>;
+  /** What passes wait for, done or not, in the order in which they were opened. */
+  tasks: Map<PassId, Task>;
   /** What each pass was given, and what lapsed or went back. */
   sessionEntries: Map<PassId, LedgerEntry[]>;
   refunds: Map<RefundId, Refund>;
@@ -300,6 +311,7 @@ export function newShopState(): ShopState {
     progress: new Map(),
     sessions: new Map(),
     sessionsOfPass: new Map(),
+    tasks: new Map(),
     classDates: new Map(),
     seatsTaken: new Map(),
     sessionEntries: new Map(),

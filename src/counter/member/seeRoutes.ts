@@ -57,6 +57,7 @@ export function seeRoutes(context: CounterContext, guard: readonly RequestHandle
       things: view.things.map((thing) => ({
         ...thing,
         files: thing.files.map((file) => ({ ...file, href: '' })),
+        task: thing.task && { ...thing.task, href: '' },
         classes: thing.classes && { ...thing.classes, href: '' },
         coaching: thing.coaching && { ...thing.coaching, href: '', canBook: false },
       })),

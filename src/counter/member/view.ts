@@ -26,6 +26,7 @@ import type { Reading } from '../shared/reading';
 import { type Hrefs, MINE } from '../shared/readHref';
 import { coachingIn, leftOf, nextSessionOf } from '../shared/sessionView';
 import { classIn, placeOf } from '../shared/classView';
+import { memberTasks } from '../shared/taskView';
 import { whyOpen } from '../shared/whyOpen';
 import { agreementsOf } from './agreementsView';
 
@@ -69,6 +70,7 @@ function thingOf(
     note: why.open ? `${describeOpen(reading, productId, files)}, ${words.access.mine(mine)}` : why.sentence,
     files,
     course,
+    task: taskOf(reading, personId, productId),
     classes: classesOf(reading, personId, productId),
     coaching: coachingOf(reading, personId, productId, why.open),
     membership: why.open ? membershipOf(context, reading, personId, productId, hrefs) : null,
@@ -91,6 +93,11 @@ function classesOf(
   const next = sessionsOfPerson(state, personId, productId).find((s) => s.status === 'booked' && s.until > now);
   const when = next && formatMoment(next.from, next.zone ?? shop.zone, locale);
   return { href: MINE.classes(productId), said: when === undefined ? '' : words.booking.nextSeat(when) };
+}
+
+function taskOf(reading: Reading, personId: PersonId, productId: ProductId): MemberThing['task'] {
+  const tasks = memberTasks(reading, personId, productId);
+  return tasks && { href: MINE.tasks(productId), said: tasks.tasks.map(({ said }) => said).join(' ') };
 }
 
 /** The session or seat they have next, and how soon, in words. */
@@ -157,7 +164,8 @@ function membershipOf(
 function describeOpen({ words, live, locale }: Reading, id: ProductId, files: readonly OpenFile[]): string {
   const product = live?.content.products.find((p) => p.id === id);
   const kind = product && productKindOf(product);
-  if (kind && (kind.parts(product) !== null || kind.sessions || kind.seats)) return describeContents(product, locale);
+  if (kind && (kind.parts(product) !== null || kind.sessions || kind.seats || kind.waits))
+    return describeContents(product, locale);
   const links = files.filter((f) => f.elsewhere).length;
   const parts = [
     ...(files.length > links ? [words.pages.files(files.length - links)] : []),

@@ -2,7 +2,7 @@ import express, { type RequestHandler, Router } from 'express';
 import type { ClassDateId } from '#core/ids';
 import { calledBySeller } from '#core/people';
 import { datesOf, type ShopState, toldOfDate } from '#core/shop';
-import { DateAct, type DateRow, DateStory, Said } from '../../wire';
+import { AllDates, DateAct, type DateRow, DateStory, Said } from '../../wire';
 import type { CounterContext } from '../context';
 import { answer } from '../http/answer';
 import { Problem, refusalProblem } from '../http/problem';
@@ -14,6 +14,11 @@ export function classRoutes(context: CounterContext, mayAnswer: RequestHandler):
   const router = Router();
   const { runner } = context;
   const body = express.json({ limit: '512kb' });
+
+  router.get('/classes', async (req, res) => {
+    await runner.synced();
+    answer(res, AllDates, { now: runner.now(), dates: dateRows(readingFor(context, req)) });
+  });
 
   router.get('/classes/:date', async (req, res) => {
     await runner.synced();

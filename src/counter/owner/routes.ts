@@ -32,6 +32,7 @@ import { limit } from '../http/limits';
 import { answer } from '../http/answer';
 import { erasePerson } from '../shared/erase';
 import { joinOnRequest } from './joinPeople';
+import { readingFor } from '../shared/reading';
 import { endSession, sessionsFor } from '../shared/sessions';
 import { sendSignInLink } from '../shared/signInLink';
 import { waitFor } from '../shared/waitFor';
@@ -45,6 +46,7 @@ import { needs, refuseWho, whoIs } from './who';
 import { everythingOf } from './everythingOf';
 import { bookingRoutes } from './bookingRoutes';
 import { classRoutes } from './classRoutes';
+import { taskRoutes, tasksBefore } from './taskRoutes';
 import { followRoutes } from './followRoutes';
 import { countRoutes } from './countRoutes';
 import { practiceRoutes } from './practiceRoutes';
@@ -93,7 +95,7 @@ export function ownerRoutes(context: CounterContext): Router {
     await context.ways.look();
     answer(res, Ok, { ok: true });
   });
-  router.get('/about', (_req, res) => {
+  router.get('/about', (req, res) => {
     const { state } = runner;
     answer(res, About, {
       mode: context.mode,
@@ -109,6 +111,7 @@ export function ownerRoutes(context: CounterContext): Router {
       helpers: context.helpers.all().map(({ id, name }) => ({ id, name })),
       attention: state.attention,
       unusual: unusualUse(context),
+      tasks: tasksBefore(context, readingFor(context, req)),
       unanswered: state.todo.size,
       clockMove: clockMove(context),
       away: context.away,
@@ -120,6 +123,7 @@ export function ownerRoutes(context: CounterContext): Router {
   router.use(followRoutes(context));
   router.use(bookingRoutes(context, may('answer')));
   router.use(classRoutes(context, may('answer')));
+  router.use(taskRoutes(context, may('answer')));
   router.post('/finished-shop', may('everything'), async (_req, res) =>
     answer(res, FinishedShopAnswer, { address: await context.finishedShop.open() }),
   );

@@ -10,6 +10,7 @@ import {
   receiptMessage,
   refundMessage,
   sessionMessage,
+  taskMessage,
   type Setting,
 } from '#core/messages';
 import { NotAnswered, type MailerPort, type Order } from '#core/shop';
@@ -132,6 +133,13 @@ export function createMailer(options: Options): Mailer {
       const titles = productIds.map(options.productTitle);
       const said = setting(options.languageOf(person.id));
       return sendMessage(key, person, accessMessage(said, person.name, titles, { url, days: RECEIPT_LINK_DAYS }), at);
+    },
+    async sendTask({ key, person, pass, carrier, number, note, at }) {
+      const secret = await options.doors.makeLink(person.id, RECEIPT_LINK_DAYS * DAY);
+      const url = `${options.publicAddress()}/member/enter/${secret}`;
+      const title = options.productTitle(pass.productId);
+      const task = { for: pass.waits?.for ?? 'work', title, carrier, number, note, url, days: RECEIPT_LINK_DAYS };
+      return sendMessage(key, person, taskMessage(setting(options.languageOf(person.id)), task, person.name), at);
     },
     async sendSession({ key, mail, session, also, person, at }) {
       const secret = await options.doors.makeLink(person.id, RECEIPT_LINK_DAYS * DAY);

@@ -1,5 +1,5 @@
 import type { Request, Response } from 'express';
-import { isAddress } from '#core/people';
+import { isAddress, readPostal } from '#core/people';
 import type { Path, Till } from '#core/paths';
 import type { Refusal } from '#core/refusal';
 import type { Release } from '#core/release';
@@ -59,8 +59,10 @@ export function readPress(
   const till = tillFor({ visit, release: quoted }, path, context.runner.now());
   if (!isAddress(choice.address)) throw new Problem(422, (say) => say.badAddress, 'address-wrong');
   const claimed = context.people.find(choice.address)?.id ?? context.ids.next('u');
-  const { coupon, country, vatNumber, extras, quantity, named, dates } = choice;
-  const beside = { coupon, country, vatNumber, extras, quantity, named, dates };
+  const { coupon, country, vatNumber, extras, quantity, named, dates, postal, sendCountry } = choice;
+  if (postal && !readPostal(postal)) throw new Problem(422, (say) => say.addressIncomplete, 'address-incomplete');
+  const sendTo = postal && { country: postal.country, addressKey: visit.checkout };
+  const beside = { coupon, country, vatNumber, extras, quantity, named, dates, sendTo, sendCountry };
   const signedIn = personOfDevice(context, req) === claimed;
   const cart = cartFor(quoted, till, choice.priceId, beside);
   const { shop, locale } = readingFor(context, req);

@@ -1,6 +1,6 @@
 import { readVatNumber } from '#core/checkout';
 import type { CheckoutId, PersonId } from '#core/ids';
-import type { PersonRecord } from '#core/people';
+import { type PersonRecord, type PostalAddress, readPostal } from '#core/people';
 import type { CounterContext } from '../context';
 import { Problem, refusalProblem } from '../http/problem';
 
@@ -9,6 +9,7 @@ interface Typed {
   name: string;
   address: string;
   vatNumber?: string | undefined;
+  postal?: PostalAddress | undefined;
 }
 
 /** Checkouts whose typed names are kept though nothing came of them. */
@@ -27,15 +28,20 @@ export async function personAtCheckout(
 ): Promise<PersonId> {
   const name = cleanName(typed.name);
   const number = typed.vatNumber ? (readVatNumber(typed.vatNumber)?.number ?? null) : null;
+  const postal = typed.postal ? readPostal(typed.postal) : null;
   const bear = (record: PersonRecord): PersonRecord => ({
     ...record,
     names: { ...keptOf(context, record.names), [checkout]: name },
     ...(number === null ? {} : { vatNumbers: { ...keptOf(context, record.vatNumbers), [checkout]: number } }),
+    ...(postal === null ? {} : { postal: { ...keptOf(context, record.postal), [checkout]: postal } }),
   });
   const made = await context.people.findOrAdd(typed.address, () =>
     bear({ id: makeId, rev: 1, name: '', address: typed.address.trim().normalize('NFC') }),
   );
-  const says = made.names?.[checkout] === name && (number === null || made.vatNumbers?.[checkout] === number);
+  const says =
+    made.names?.[checkout] === name &&
+    (number === null || made.vatNumbers?.[checkout] === number) &&
+    (postal === null || JSON.stringify(made.postal?.[checkout]) === JSON.stringify(postal));
   const record = says
     ? made
     : ((await context.people.change(made.id, (now) => ({ ...bear(now), rev: now.rev + 1 }))) ?? made);
@@ -49,9 +55,9 @@ export async function personAtCheckout(
 }
 
 /** Of what was typed, all that belongs to orders and changes, and the last few that nothing came of: records stay small. */
-function keptOf(context: CounterContext, typed: Record<string, string> = {}): Record<string, string> {
+function keptOf<T>(context: CounterContext, typed: Record<string, T> = {}): Record<string, T> {
   const { checkouts } = context.runner.state;
-  const isUnfinished = ([key]: [string, string]): boolean => checkouts.has(key) && checkouts.get(key)?.paid !== true;
+  const isUnfinished = ([key]: [string, T]): boolean => checkouts.has(key) && checkouts.get(key)?.paid !== true;
   const all = Object.entries(typed);
   const drop = new Set(all.filter(isUnfinished).slice(0, -MOST_UNFINISHED));
   return Object.fromEntries(all.filter((entry) => !drop.has(entry)));

@@ -12,6 +12,8 @@ export interface Hrefs {
   sessions: (id: ProductId) => string;
   /** Where the dates of a class are, by the same. */
   classes: (id: ProductId) => string;
+  /** Where it is said how what is done or sent stands, by the same. */
+  tasks: (id: ProductId) => string;
 }
 
 const hrefsUnder = (courses: string, memberships: string): Hrefs => ({
@@ -21,6 +23,7 @@ const hrefsUnder = (courses: string, memberships: string): Hrefs => ({
   post: (id, post) => `${memberships}/${id}/${post}`,
   sessions: (id) => `/member/sessions/${id}`,
   classes: (id) => `/member/classes/${id}`,
+  tasks: (id) => `/member/tasks/${id}`,
 });
 
 /** Where courses and memberships stand for whoever is not signed in. No path of a shop has such an address. */
@@ -39,7 +42,7 @@ export const seenAs = (personId: string): Hrefs => hrefsUnder(`${SEES}/${personI
 /** Kinds of product that are read in a place of their own; others are taken along. */
 const READ: {
   [K in ProductName]?: {
-    place: 'course' | 'membership' | 'sessions' | 'classes';
+    place: 'course' | 'membership' | 'sessions' | 'classes' | 'tasks';
     part: 'lesson' | 'post' | null;
     begin: (words: Words) => string;
   };
@@ -47,6 +50,8 @@ const READ: {
   course: { place: 'course', part: 'lesson', begin: (words) => words.pages.beginLessons },
   membership: { place: 'membership', part: 'post', begin: (words) => words.pages.goIn },
   'live-class': { place: 'classes', part: null, begin: (words) => words.pages.seeDates },
+  work: { place: 'tasks', part: null, begin: (words) => words.pages.whatHappensNext },
+  posted: { place: 'tasks', part: null, begin: (words) => words.pages.whereItIs },
   coaching: { place: 'sessions', part: null, begin: (words) => words.pages.bookSessions },
 };
 

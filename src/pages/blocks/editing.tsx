@@ -1,6 +1,6 @@
 import type { RichText } from '#core/catalogue';
 import type { Block, BlockOf } from '#core/pages';
-import { Rich } from '../Rich';
+import { Rich } from '../../ui/Rich';
 import type { PageView } from '../view';
 
 /** The editor of one field of a block, or null where the page is only read. */

@@ -5,7 +5,9 @@ import { useFormWords } from './formWords';
 /** What is bought line by line, what is due today, and what later. */
 export function Bill({ price, title }: { price: CheckoutPrice; title: string }) {
   const words = useFormWords();
-  const beside = [price.owned, price.tax, price.kept, price.credit].filter((text) => text !== null);
+  const beside = [price.sending?.said ?? null, price.owned, price.tax, price.kept, price.credit].filter(
+    (text) => text !== null,
+  );
   return (
     <>
       <table className="w-full border-t-[5px] border-ink">

@@ -12,6 +12,7 @@ import { Bill } from './Bill';
 import { DateChoice } from './DateChoice';
 import { Extras } from './Extras';
 import { HowMuch } from './HowMuch';
+import { SendTo } from './SendTo';
 import { PriceChoice } from './PriceChoice';
 import { useAlive } from './useAlive';
 import { useChosen } from './useChosen';
@@ -79,6 +80,9 @@ export function CheckoutForm({
     const found: Record<string, string> = {};
     if (!isAddress(address)) found['address'] = words.wrong.address;
     if (name.trim() === '') found['name'] = words.wrong.name;
+    if (chosen.sending)
+      for (const field of ['street', 'city'] as const)
+        if (asked.now().postal[field].trim() === '') found[field] = words.sendTo.missing;
     return chosen.free || way !== 'card' ? found : { ...found, ...cardProblems(card, words) };
   }
 
@@ -106,11 +110,13 @@ export function CheckoutForm({
     const found = check(price);
     setWrong(found);
     setMessage(null);
-    const first = ['address', 'name', 'number', 'expiry', 'code'].find((id) => found[id]);
+    const first = ['address', 'name', 'street', 'city', 'number', 'expiry', 'code'].find((id) => found[id]);
     if (first) return document.getElementById(first)?.focus();
     await paying.during(async () => {
       if (!(await isShown(price))) return;
-      const press = { priceId: price.id, shown: price.shown, name, address };
+      const { sending } = price;
+      const postal = sending && { ...asked.now().postal, name, country: sending.country };
+      const press = { priceId: price.id, shown: price.shown, name, address, ...(postal ? { postal } : {}) };
       if (!price.free && way !== 'card') return paying.leaveFor(way, press);
       const token = price.free ? null : await tokenise(data.cardService, card, words.card);
       if (token && 'problem' in token) return setMessage(token.problem);
@@ -128,9 +134,9 @@ export function CheckoutForm({
       const answer = await choose(left.chosen);
       setPutBack((times) => times + 1);
       if (!left.approved) return setMessage(words.cameBack);
-      const { priceId, shown, name, address, way } = left;
+      const { priceId, shown, name, address, way, postal } = left;
       if (answer?.prices?.find((p) => p.id === priceId)?.shown !== shown) return setMessage(words.sumChanged);
-      await paying.pay({ priceId, shown, name, address, card: null, way });
+      await paying.pay({ priceId, shown, name, address, card: null, way, ...(postal ? { postal } : {}) });
     });
   }
   useEffect(() => {
@@ -163,6 +169,16 @@ export function CheckoutForm({
         />
         <Field id="name" label={words.name} autoComplete="name" value={name} onChange={setName} wrong={wrong['name']} />
       </div>
+      {price.sending && (
+        <SendTo
+          postal={chosen.postal}
+          country={price.sending.country}
+          countries={data.sendCountries}
+          wrong={wrong}
+          onType={(patch) => asked.note({ postal: { ...asked.now().postal, ...patch } })}
+          onCountry={(country) => void choose({ postal: { ...asked.now().postal, country } })}
+        />
+      )}
       {(data.countries.length > 0 || data.coupons) && (
         <Beside
           key={putBack}

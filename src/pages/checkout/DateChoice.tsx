@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { formatTime } from '../../core/calendar/format';
 import type { CheckoutPrice } from '../../wire';
 import { useFormWords } from './formWords';
 
@@ -79,12 +80,8 @@ function useZone(): string | null {
 function WhereYouAre({ zone, from, own }: { zone: string | null; from: string; own: string }) {
   const words = useFormWords();
   if (zone === null) return null;
+  const { lang } = document.documentElement;
   const shows = (timeZone: string): string =>
-    new Intl.DateTimeFormat(document.documentElement.lang, {
-      timeZone,
-      weekday: 'long',
-      hour: '2-digit',
-      minute: '2-digit',
-    }).format(new Date(from));
+    `${new Intl.DateTimeFormat(lang, { timeZone, weekday: 'long' }).format(new Date(from))}, ${formatTime(from, timeZone, lang)}`;
   return shows(zone) === shows(own) ? null : <span className="cap block">{words.whereYouAre(shows(zone))}</span>;
 }

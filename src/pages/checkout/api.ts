@@ -13,6 +13,7 @@ import type {
   QuoteRequest,
   StateAnswer,
 } from '../../wire';
+import type { PostalAddress } from '#core/people';
 import type { LedToWay, WayToPay } from '#core/ways';
 import type { CardToken } from '../../ui/card';
 import { HOLDER, holderHere } from './holder';
@@ -41,6 +42,9 @@ async function call(path: string, notReached: string, init?: RequestInit): Promi
   }
 }
 
+/** Where something is sent, as typed; whose name stands on it is the buyer's. */
+export type Sent = Omit<PostalAddress, 'name'>;
+
 /** What is chosen beside a price. */
 export interface Chosen {
   coupon: string;
@@ -51,12 +55,15 @@ export interface Chosen {
   quantity: number;
   /** An amount of the buyer's own as typed; empty takes what is suggested. */
   named: string;
+  /** Where what is sent by post goes. */
+  postal: Sent;
   /** Dates that were picked; none takes the first with room. */
   dates: readonly string[];
 }
 
 /** What was chosen beside a price; what is empty is not sent. */
-const given = ({ coupon, country, vatNumber, extras, quantity, named, dates }: Chosen) => ({
+const given = ({ coupon, country, vatNumber, extras, quantity, named, dates, postal }: Chosen) => ({
+  ...(postal.country === '' ? {} : { sendCountry: postal.country }),
   ...(coupon.trim() === '' ? {} : { coupon }),
   ...(country === '' ? {} : { country }),
   ...(vatNumber.trim() === '' ? {} : { vatNumber }),
@@ -79,7 +86,7 @@ export type Till = Pick<CheckoutData, 'pathId' | 'stepId'>;
 export const readPrices = ({ pathId, stepId }: Till, chosen: Chosen, notReached: string): Promise<Answer> =>
   post('/checkout/quote', notReached, { pathId, stepId, ...given(chosen) } satisfies QuoteRequest);
 
-type Choice = Pick<PayRequest, 'pathId' | 'stepId' | 'priceId' | 'shown' | 'name' | 'address'>;
+type Choice = Pick<PayRequest, 'pathId' | 'stepId' | 'priceId' | 'shown' | 'name' | 'address' | 'postal'>;
 
 export const pay = ({
   chosen,

@@ -1,3 +1,4 @@
+import type { PostalAddress } from '#core/people';
 import type { LedToWay } from '#core/ways';
 import type { Chosen } from './api';
 
@@ -9,6 +10,7 @@ export interface Left {
   priceId: string;
   /** Hash of the sum that they went to approve. */
   shown: string;
+  postal?: PostalAddress;
   chosen: Chosen;
 }
 

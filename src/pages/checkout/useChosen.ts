@@ -21,10 +21,12 @@ export interface Asked {
   stands: QuoteAnswer['wrong'];
   /** What is chosen now, also before the page is drawn again. */
   now(): Chosen;
-  /** The same without a code, number or date that its field says does not work: the sum on the page is without them. */
+  /** The same without a code or number that its field says does not work, and with the dates that stand on the page. */
   works(): Chosen;
   /** Chooses, and asks for new sums. Null when something else was chosen meanwhile: its answer is the one that counts. */
   choose(patch: Partial<Chosen>): Promise<Answer | null>;
+  /** Notes what changes no sum. */
+  note(patch: Partial<Chosen>): void;
   /** Shows what came with an answer. */
   took(answer: Answer): void;
   /** What was typed beside a price and never asked for: Enter pressed in the field, or a code without its button. */
@@ -47,6 +49,7 @@ export function useChosen(
     quantity: 1,
     named: '',
     dates: [],
+    postal: { country: '', street: '', more: '', postcode: '', city: '' },
   });
   // Two fields may be left in one moment: each adds to what is chosen, none takes back what another chose.
   const latest = useRef(chosen);
@@ -77,8 +80,10 @@ export function useChosen(
       ...latest.current,
       ...(stands.coupon === undefined ? {} : { coupon: '' }),
       ...(stands.vatNumber === undefined ? {} : { vatNumber: '' }),
-      ...(stands.dates === undefined ? {} : { dates: [] }),
+      // The date that stands there is the one that is paid for, also where nobody has touched it.
+      dates: shownDates(prices),
     }),
+    note: (patch) => void set(patch),
     took,
     async choose(patch) {
       const next = set(patch);
@@ -101,3 +106,8 @@ export function useChosen(
     },
   };
 }
+
+/** The dates that stand on the page as chosen, each once. */
+const shownDates = (prices: readonly CheckoutPrice[]): string[] => [
+  ...new Set(prices.flatMap(({ seats }) => seats.flatMap((of) => of.dates.filter((d) => d.chosen).map((d) => d.id)))),
+];

@@ -9,7 +9,7 @@ import type { Asked } from './useChosen';
 const POLL_MS = 1_500;
 
 /** What is paid, by whom, as the form shows it. */
-type Press = Pick<PayRequest, 'priceId' | 'shown' | 'name' | 'address'>;
+type Press = Pick<PayRequest, 'priceId' | 'shown' | 'name' | 'address' | 'postal'>;
 
 /** How paying stands: what is under way, what was answered, and what can be done about it. */
 export interface Paying {
@@ -85,8 +85,9 @@ export function usePaying(data: CheckoutData, asked: Asked, words: FormWords): P
     },
     async leaveFor(way, press) {
       const chosen = asked.works();
-      const { priceId, shown, address } = press;
-      const answer = await askApproval({ pathId, stepId, way, priceId, shown, address, chosen, notReached });
+      const { priceId, shown, address, postal } = press;
+      const sent = postal ? { postal } : {};
+      const answer = await askApproval({ pathId, stepId, way, priceId, shown, address, ...sent, chosen, notReached });
       asked.took(answer);
       if (answer.approveAt !== undefined) {
         keepLeft(stepId, { way, ...press, chosen });

@@ -1,4 +1,5 @@
-import { countriesByName, type Offer, saleState, type ShopDetails } from '#core/catalogue';
+import { isSent } from '#core/checkout';
+import { countriesByName, type Offer, openedBy, saleState, type ShopDetails } from '#core/catalogue';
 import { formatDay } from '#core/calendar';
 import type { Page } from '#core/pages';
 import type { Till } from '#core/paths';
@@ -46,6 +47,8 @@ export function checkoutDataFor(
     coupons: (live?.coupons ?? []).some((c) => c.on && (c.offerIds === null || c.offerIds.includes(till.offerId))),
     countries: taxed ? countriesByName(taxed, locale) : [],
     country: taxed?.home ?? '',
+    sendCountries:
+      prices.some(({ sending }) => sending) || sendsBeside(release, till) ? countriesByName(shop.tax, locale) : [],
     closed: prices.length > 0 || !offer ? '' : closedSentence(offer, reading, shop),
     state,
     cardService: reading.cards.service,
@@ -55,6 +58,15 @@ export function checkoutDataFor(
     note: block?.note ?? '',
   };
 }
+
+/** Whether something that can be ticked is sent by post. */
+const sendsBeside = (release: Release, till: Till): boolean =>
+  till.extras.some(({ offerId }) =>
+    isSent(
+      release,
+      openedBy(release.content.products, release.content.offers.find((o) => o.id === offerId)?.productIds ?? []),
+    ),
+  );
 
 /** Why none of an offer's prices can be bought, for the buyer who came for it. */
 function closedSentence(offer: Offer, { now, locale, words }: PageReading, shop: ShopDetails): string {

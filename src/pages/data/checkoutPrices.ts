@@ -1,4 +1,12 @@
-import { accessInWords, describeContents, type Price, type Product, saleState } from '#core/catalogue';
+import {
+  accessInWords,
+  countryName,
+  describeContents,
+  homeCountry,
+  type Price,
+  type Product,
+  saleState,
+} from '#core/catalogue';
 import {
   lineName,
   type Quote,
@@ -16,7 +24,7 @@ import type { Release } from '#core/release';
 import { cartFor, type ChosenBeside, hasAlready, hasOpen, standingOf } from '#core/shop';
 import { isLasting } from '#core/terms';
 import { refusalInWords, wordsFor } from '#core/words';
-import type { OfferId, PersonId, PriceId, ProductId } from '#core/ids';
+import type { CheckoutId, OfferId, PersonId, PriceId, ProductId } from '#core/ids';
 import type { CheckoutExtra, CheckoutPrice, QuoteAnswer } from '../../wire';
 import type { PageReading } from './reading';
 import { datesToChoose, seatInWords } from './seats';
@@ -25,7 +33,9 @@ import { couponInWords, drawingOf, laterOf, statementOfLine, taxInWords } from '
 /** Who looks, and what they chose beside a price. */
 export interface Looking extends ChosenBeside {
   /** When the checkout began, and the sales that rising prices had then. */
-  visit: { at: Instant; sold?: Record<string, number> | undefined };
+  visit: { at: Instant; sold?: Record<string, number> | undefined; checkout?: CheckoutId };
+  /** To which country what is sent goes, as it was chosen. */
+  sendCountry?: string | undefined;
   /** Known once somebody has signed in, or has typed the address they pay with. */
   personId?: PersonId | undefined;
   signedIn?: boolean;
@@ -34,7 +44,10 @@ export interface Looking extends ChosenBeside {
 type Wrong = QuoteAnswer['wrong'];
 
 /** Every price that a checkout shows this visitor, with the quote it would have now; what stands against the coupon or number is said once. */
-export function checkoutPrices(reading: PageReading, release: Release, till: Till, looking: Looking): QuoteAnswer {
+export function checkoutPrices(reading: PageReading, release: Release, till: Till, asked: Looking): QuoteAnswer {
+  // Until its buyer says otherwise it is sent where the shop is: what is shown and what is sent agree on that.
+  const country = asked.sendCountry ?? homeCountry(release.content.shop);
+  const looking: Looking = { ...asked, sendTo: { country, addressKey: asked.visit.checkout ?? '' } };
   const offer = release.content.offers.find((o) => o.id === till.offerId);
   const wrong: Wrong = {};
   const extras = extrasToOffer(reading, release, till, looking);
@@ -199,6 +212,7 @@ function priceOf(
       dates: (l.seats ?? []).map((seat) => seatInWords(seat, reading)),
     })),
     seats: datesToChoose(reading, release, quote),
+    sending: sendingInWords(reading, quote),
     later: isLasting(terms) ? laterOf(reading, quote, line).later : say.nothingLater,
     laters: lasting ? laters : [{ name: '', later: say.nothingLater, words: '' }],
     opens: openedBy(release, quote, locale, unsaid),
@@ -224,6 +238,15 @@ function priceOf(
     layout: drawingOf(reading, release, quote),
     shown: reading.fingerprint(quoteFingerprint(quote)),
   };
+}
+
+/** What sending costs of all lines together, and where to. */
+function sendingInWords({ locale, words }: PageReading, { lines, currency }: Quote): CheckoutPrice['sending'] {
+  const sent = lines.flatMap(({ sending }) => sending ?? []);
+  const [first] = sent;
+  if (!first) return null;
+  const fee = formatAmount(sum(sent.map((one) => one.fee)), currency, locale);
+  return { country: first.country, said: words.pages.checkout.sending(fee, countryName(first.country, locale)) };
 }
 
 /** The products that passes will be opened to, each once. */

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Rich } from '../Rich';
+import { Rich } from '../../ui/Rich';
 import { useLearnWords } from './learnWords';
 import { Played } from './Played';
 import type { LessonBlockView, LessonView } from './view';

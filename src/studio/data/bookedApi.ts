@@ -5,7 +5,7 @@ import {
   type SessionAct,
   SessionsOfDays,
 } from '../../wire/booking';
-import { type DateAct, DateStory } from '../../wire/classDates';
+import { AllDates, type DateAct, DateStory } from '../../wire/classDates';
 import { Ok } from '../../wire/owner';
 import { Said } from '../../wire/problem';
 import { ownerApi, read } from './ownerApi';
@@ -23,6 +23,11 @@ export const bookedApi = ownerApi.injectEndpoints({
       // Also where it was refused: something else had happened to it meanwhile.
       invalidatesTags: ['Booked'],
       ...read(Said),
+    }),
+    dates: build.query<AllDates, null>({
+      query: () => '/classes',
+      providesTags: ['Booked', 'About'],
+      ...read(AllDates),
     }),
     date: build.query<DateStory, string>({
       query: (id) => `/classes/${id}`,
@@ -55,6 +60,7 @@ export const bookedApi = ownerApi.injectEndpoints({
 export const {
   useBookedQuery,
   useActOnBookedMutation,
+  useDatesQuery,
   useDateQuery,
   useActOnDateMutation,
   useSessionsOfQuery,

@@ -11,7 +11,9 @@ import { OrderStory } from './OrderStory';
 import { PeopleSheet } from './PeopleSheet';
 import { PersonStory } from './PersonStory';
 import { AgreementsSheet, STATUSES } from './AgreementsSheet';
-import { agreementsLink } from './links';
+import { agreementsLink, tasksLink } from './links';
+import { TasksSheet } from './tasks/TasksSheet';
+import { TaskStory } from './tasks/TaskStory';
 import { useAgreementTotals } from '../data/queries/agreements';
 import { AgreementStory } from './AgreementStory';
 import { SessionsSheet } from './sessions/SessionsSheet';
@@ -35,6 +37,7 @@ export default function DeliverStage({ draft }: { draft: Draft }) {
   const agreements = list === 'agreements';
   const payments = list === 'payments';
   const sessions = list === 'sessions';
+  const tasks = list === 'tasks';
   // Words will be asked for here, so what they are looked for in is read ahead.
   useEffect(() => {
     const timer = setTimeout(() => void askLists().warm(), 1_000);
@@ -48,6 +51,7 @@ export default function DeliverStage({ draft }: { draft: Draft }) {
           list={list}
           search={search}
           present={writeQuery(query)}
+          hasTasks={[draft.content, draft.live?.content].some((c) => c?.products.some((p) => productKindOf(p).waits))}
           hasSessions={[draft.content, draft.live?.content].some((c) =>
             c?.products.some((p) => productKindOf(p).sessions ?? productKindOf(p).seats),
           )}
@@ -61,15 +65,19 @@ export default function DeliverStage({ draft }: { draft: Draft }) {
             ? 'Plans and subscriptions'
             : payments
               ? 'Later payments'
-              : sessions
-                ? 'Sessions'
-                : 'Orders'
+              : tasks
+                ? 'To do and to send'
+                : sessions
+                  ? 'Sessions'
+                  : 'Orders'
       }
       sheet={
         agreements ? (
           <AgreementsSheet draft={draft} selected={id ?? null} />
         ) : payments ? (
           <LaterPayments draft={draft} />
+        ) : tasks ? (
+          <TasksSheet selected={id ?? null} />
         ) : sessions ? (
           <SessionsSheet draft={draft} selected={id ?? null} />
         ) : people ? (
@@ -83,6 +91,8 @@ export default function DeliverStage({ draft }: { draft: Draft }) {
           <p className="text-ink-2">Choose a row to see its story: what was paid, what is open, and why.</p>
         ) : agreements ? (
           <AgreementStory key={id} draft={draft} id={id} />
+        ) : tasks ? (
+          <TaskStory key={id} passId={id} />
         ) : sessions ? (
           <InHand key={id} id={id} draft={draft} />
         ) : people ? (
@@ -100,11 +110,13 @@ function ListsIndex({
   search,
   present,
   hasSessions,
+  hasTasks,
 }: {
   list: string;
   search: string;
   present: string;
   hasSessions: boolean;
+  hasTasks: boolean;
 }) {
   const people = list === 'people';
   const totals = useAgreementTotals();
@@ -161,6 +173,14 @@ function ListsIndex({
           <div className="group">Sessions and classes</div>
           <Link className="row" to="/deliver/sessions" aria-current={list === 'sessions' ? 'true' : undefined}>
             <b>Days and weeks</b>
+          </Link>
+        </>
+      )}
+      {hasTasks && (
+        <>
+          <div className="group">By hand and by post</div>
+          <Link className="row" to={tasksLink()} aria-current={list === 'tasks' ? 'true' : undefined}>
+            <b>To do and to send</b>
           </Link>
         </>
       )}

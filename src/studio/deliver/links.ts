@@ -23,6 +23,9 @@ export function laterLink({ days = '', offerId = '', back = false }: LaterChoice
 export const sessionsLink = (date: string, id?: string): string =>
   `/deliver/sessions${id === undefined ? '' : `/${id}`}${date === '' ? '' : `?week=${date}`}`;
 
+/** What has to be done by hand or sent, with one of it in hand. */
+export const tasksLink = (id?: string): string => `/deliver/tasks${id === undefined ? '' : `/${id}`}`;
+
 /** Where agreements of a status are listed, with one of them in hand. */
 export const agreementsLink = (status: string, id?: string): string =>
   `/deliver/agreements${id === undefined ? '' : `/${id}`}${status === '' ? '' : `?status=${encodeURIComponent(status)}`}`;

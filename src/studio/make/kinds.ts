@@ -17,6 +17,8 @@ import { InsideWillHave } from './membership/InsideWillHave';
 import { MembershipContents } from './membership/MembershipContents';
 import { MembershipLimits } from './membership/MembershipLimits';
 import { PostSheet } from './membership/PostSheet';
+import { PostedContents } from './posted/PostedContents';
+import { WorkContents } from './work/WorkContents';
 
 interface ProductSheetParts<P> {
   /** What it holds, right under title and promise. */
@@ -54,6 +56,14 @@ const SHEETS: { [K in ProductName]: ProductSheetParts<ProductsByKind[K]> } = {
     Contents: ClassContents,
     Limits: ClassLimits,
     Outcome: WhoSits,
+  },
+  work: {
+    Contents: WorkContents,
+    Limits: () => null,
+  },
+  posted: {
+    Contents: PostedContents,
+    Limits: () => null,
   },
   course: {
     Contents: CourseContents,

@@ -1,4 +1,4 @@
-import { Rich } from '../../pages/Rich';
+import { Rich } from '../../ui/Rich';
 import type { RichEditorProps } from '../../pages/view';
 import { Fetched } from '../frame/Fetched';
 import { part } from '../frame/parts';

@@ -9,7 +9,7 @@ import { sumsOf } from '#core/payments';
 import { disputedAgreements } from '../data/queries/agreements';
 import { disputedOrders } from '../data/queries/orders';
 import { nameOf, peopleOf } from '../data/queries/people';
-import { agreementsLink } from '../deliver/links';
+import { agreementsLink, tasksLink } from '../deliver/links';
 import { ordersLink } from '../data/queries/orderQuery';
 import type { Draft } from '../data/draft';
 import type { About } from '../data/ownerApi';
@@ -94,6 +94,7 @@ export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
     to: `/deliver/people/${u.personId}`,
     action: 'See and answer',
   }));
+  const tasks = tasksOf(about, (at) => formatDay(at, zone, locale));
   const history = (about?.problems ?? []).map((p, i): Need => ({
     key: `history-${i}`,
     level: 'act',
@@ -135,11 +136,41 @@ export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
     ...disputes,
     ...late,
     ...unusual,
+    ...tasks,
     ...history,
     ...failed,
     ...stops,
     ...beforeFirstSale(draft),
   ];
+}
+
+/** What has to be done or sent: the oldest one by one, the rest together. */
+function tasksOf(about: About | undefined, day: (at: Instant) => string): Need[] {
+  const { count = 0, first = [] } = about?.tasks ?? {};
+  const rows = first.map((task): Need => ({
+    key: `task-${task.passId}`,
+    level: 'act',
+    stage: 'Deliver',
+    heading: `${task.for === 'work' ? 'To do' : 'To send'}: ${task.units > 1 ? `${task.units} × ` : ''}${task.title}`,
+    text: `${task.name}, bought ${day(task.since)}${task.late ? '. It is late' : ''}.${task.for === 'sending' && task.lines.length === 0 ? ' It is not known yet where to.' : ''}`,
+    to: tasksLink(task.passId),
+    action: task.for === 'work' ? 'Do it' : 'Send it',
+  }));
+  const rest = count - first.length;
+  return rest > 0
+    ? [
+        ...rows,
+        {
+          key: 'tasks',
+          level: 'act',
+          stage: 'Deliver',
+          heading: `${rest} more to do or to send`,
+          text: 'They stand in a list in Deliver, the oldest first.',
+          to: tasksLink(),
+          action: 'See them all',
+        },
+      ]
+    : rows;
 }
 
 /** Payments that a bank disputes: those on the day of buying, and later ones. */

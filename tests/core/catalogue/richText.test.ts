@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { createElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { cleanRich, plainFromRich, RichText } from '#core/catalogue';
-import { Rich } from '../../../src/pages/Rich';
+import { Rich } from '../../../src/ui/Rich';
 
 const html = (doc: RichText): string => renderToStaticMarkup(createElement(Rich, { text: doc }));
 const text = (words: string, ...marks: unknown[]): unknown => ({

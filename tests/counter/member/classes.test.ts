@@ -148,7 +148,7 @@ describe('whoever has a seat', () => {
     expect((await dateFor(ada, 'd2')).mine?.status).toBe('booked');
     expect((await bo.json('/member/api/classes/prd_dusk', { dateId: 'd3', zone: 'Nowhere/At all' })).status).toBe(409);
     expect((await bo.json('/member/api/classes/prd_nothing', { dateId: 'd3', zone: null })).status).toBe(409);
-    expect((await bo.json(`/member/api/seats/${seat}`, { act: 'sit' })).status).toBe(400);
+    expect((await bo.json(`/member/api/seats/${seat}`, { act: 'sit' })).status).toBe(422);
   });
 });
 

@@ -56,3 +56,5 @@ export * from './course';
 export * from './membership';
 export { asBooked, Coaching, CoachingQuestion } from './coaching';
 export { ClassDate, LiveClass } from './liveClass';
+export { Posted } from './posted';
+export { Work } from './work';

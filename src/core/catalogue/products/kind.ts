@@ -89,6 +89,8 @@ export interface ProductKind<P extends ProductBase> {
   readonly sessions?: (product: P) => Omit<SessionsPromised, 'units'> | null;
   /** The dates at which a pass to it has a seat; left out by kinds without any. */
   readonly seats?: (product: P) => SeatsPromised | null;
+  /** What the seller has to do for each pass to it; left out by kinds that open by themselves. */
+  readonly waits?: (product: P) => 'work' | 'sending';
   /** How often one buyer may fetch one thing, for how many hours a link to it works, and whether PDFs bear their name. */
   limits(product: P): { fetches: number; linkHours: number; named: boolean };
 }

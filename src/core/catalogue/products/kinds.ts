@@ -4,6 +4,8 @@ import { courseKind } from './course';
 import { downloadKind } from './download';
 import { liveClassKind } from './liveClass';
 import { membershipKind } from './membership';
+import { postedKind } from './posted';
+import { workKind } from './work';
 import type { AnyProductKind } from './kind';
 
 /** Every kind of product, in the order in which "New product" names them. A kind is added by its folder and a line here. */
@@ -13,5 +15,7 @@ export const PRODUCT_KINDS = [
   membershipKind,
   coachingKind,
   liveClassKind,
+  workKind,
+  postedKind,
   bundleKind,
 ] as unknown as readonly [AnyProductKind, ...AnyProductKind[]];

@@ -10,6 +10,7 @@ import { outgoingEvents } from './outgoing';
 import { passEvents } from './passes';
 import { sessionEvents } from './sessions';
 import { shopEvents } from './shop';
+import { taskEvents } from './tasks';
 
 /**
  * Every kind of fact the journal holds, by type and by family. Names are in the past tense; data carries results, never
@@ -26,6 +27,7 @@ export const eventKinds = {
   ...learningEvents,
   ...sessionEvents,
   ...classEvents,
+  ...taskEvents,
 };
 
 export type EventType = keyof typeof eventKinds;

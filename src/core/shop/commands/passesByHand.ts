@@ -9,6 +9,7 @@ import { keyOf } from '../ids';
 import { passesFor } from '../passesFor';
 import { sessionsOf } from '../sessions/promised';
 import type { ShopState } from '../state';
+import { waitsOf } from '../tasks/tasks';
 
 /**
  * Gives products to people, all of it or nothing: from now, until a moment or for good. Somebody who has one of them
@@ -38,6 +39,7 @@ export function givePasses(
             from: now,
             until,
             ...sessionsOf(release?.content.products ?? [], productId),
+            ...waitsOf(release?.content.products ?? [], productId),
           },
         }),
       ),

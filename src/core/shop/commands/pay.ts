@@ -1,5 +1,5 @@
 import { fact, NOWHERE } from '#core/journal';
-import { quoteFingerprint, quoteFor } from '#core/checkout';
+import { isSent, quoteFingerprint, quoteFor } from '#core/checkout';
 import { canBeKept, wayOf } from '#core/ways';
 import { isLasting } from '#core/terms';
 import { refuse } from '#core/refusal';
@@ -31,6 +31,8 @@ export function pay(state: ShopState, command: Pay, context: DecideContext): Dec
   if (command.fingerprint(quoteFingerprint(quote)) !== command.shown) {
     return refuse('quote-changed');
   }
+  if (quote.lines.some((line) => !line.sending && isSent(command.release, line.productIds)))
+    return refuse('address-needed');
   const orderId = record?.orderId ?? ids.next('o');
   const opens = passesToOpen(
     quote,

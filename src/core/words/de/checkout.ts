@@ -1,3 +1,4 @@
+import { sendTo } from './sendTo';
 import { vonDerKarte } from './means';
 import type { CheckoutWords } from '../en/checkout';
 
@@ -26,6 +27,7 @@ export const checkout: CheckoutWords = {
   notNow: 'Jetzt nicht',
   anotherCard: 'Lieber eine andere Karte',
   amount: 'Ihr Betrag',
+  sendTo,
   whichDate: 'Welcher Termin?',
   whereYouAre: (time) => `${time} bei Ihnen`,
   howMany: 'Wie viele',

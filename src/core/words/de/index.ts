@@ -2,6 +2,7 @@ import type { Words } from '../en';
 import { access } from './access';
 import { agreements } from './agreements';
 import { booking } from './booking';
+import { tasks } from './tasks';
 import { card } from './card';
 import { checkout } from './checkout';
 import { consequences } from './consequences';
@@ -20,6 +21,7 @@ export const de: Words = {
   access,
   agreements,
   booking,
+  tasks,
   card,
   checkout,
   consequences,

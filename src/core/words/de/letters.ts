@@ -79,6 +79,18 @@ export const letters: LetterWords = {
       ),
     reminder: ({ title, times, place, url }) => letter(`Bald: ${title}`, times, place, `Hier ansehen:\n${url}`),
   },
+  task: {
+    work: ({ title, note, url }) =>
+      letter(`Fertig: ${title}`, note === '' ? 'Es ist fertig.' : note, `Hier ansehen:\n${url}`),
+    sending: ({ title, carrier, number, note, url }) =>
+      letter(
+        `Unterwegs: ${title}`,
+        'Es wurde abgeschickt.',
+        number === '' ? carrier : `Die Sendungsnummer ist ${number}${carrier === '' ? '' : ` (${carrier})`}.`,
+        note,
+        `Hier ansehen:\n${url}`,
+      ),
+  },
   seat: {
     booked: ({ title, times, url, days }) =>
       letter(

@@ -46,6 +46,13 @@ export const pages: PageWords = {
     `${pick === 'all' && n > 1 ? `${n} Termine` : n === 1 ? '1 Termin' : `1 von ${n} Terminen`}${minutes === null ? '' : `, ${minutes} Minuten`}`,
   recordings: (n) => (n === 1 ? '1 Aufnahme' : `${n} Aufnahmen`),
   seatsLeft: (n) => (n === 0 ? 'kein Platz mehr' : n === 1 ? 'noch 1 Platz' : `noch ${n} Plätze`),
+  work: (days) =>
+    days === null
+      ? 'von Hand für Sie gemacht'
+      : `binnen ${days === 1 ? 'eines Tages' : `${days} Tagen`} für Sie gemacht`,
+  posted: (days) => `binnen ${days === 1 ? 'eines Tages' : `${days} Tagen`} mit der Post geschickt`,
+  whatHappensNext: 'Wie es weitergeht',
+  whereItIs: 'Wo es ist',
   seeDates: 'Zu den Terminen',
   posts: (n) => (n === 1 ? '1 Beitrag' : `${n} Beiträge`),
   lessons: (n) => (n === 1 ? '1 Lektion' : `${n} Lektionen`),
@@ -150,6 +157,7 @@ export const pages: PageWords = {
     kept: (time, ended) => `Für Sie gehalten bis ${time}; dieser Preis ${ended ? 'ist schon zu Ende' : 'steigt'}.`,
     credit: (used, back) =>
       `${used} für nicht genutzte Tage dessen, was hiermit endet${back === null ? '' : `; ${back} gehen auf Ihre Karte zurück`}`,
+    sending: (fee, country) => `davon ${fee} für den Versand nach ${country}`,
     owned: (titles, off, later) =>
       `${titles} haben Sie schon${off === null ? '' : later ? `; dafür gehen ${off} von der ersten vollen Zahlung ab` : `; dafür gehen ${off} ab`}`,
     signInForLess: 'Haben Sie schon etwas davon? Melden Sie sich an und kommen Sie hierher zurück: Es kostet weniger.',
@@ -204,6 +212,7 @@ export const pages: PageWords = {
     waitQuarter: 'Zu viele Versuche. Warten Sie eine Viertelstunde und versuchen Sie es wieder.',
     checkoutTooOld:
       'Diese Kasse war zu lange offen, oder Cookies sind abgeschaltet. Es wurde nichts abgebucht. Laden Sie die Seite neu.',
+    addressIncomplete: 'Schreiben Sie Straße und Ort, wohin es geschickt wird. Es wurde nichts abgebucht.',
     badAddress: 'Diese E-Mail-Adresse kann nicht stimmen. Es wurde nichts abgebucht.',
     unreadable: 'Diese Anfrage ist nicht zu lesen.',
     notUnderstood: 'Etwas an dieser Anfrage ist nicht, wie es sein soll. Es wurde nichts geändert.',

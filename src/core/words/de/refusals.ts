@@ -126,6 +126,12 @@ export const refusals: RefusalWords = {
     'Hier lässt sich kein Geld zurückholen, oder es ist schon unterwegs. Nichts wurde geändert. Schreiben Sie uns, wir helfen weiter.',
   'seat-late': ({ noticeHours }) =>
     `Er beginnt in weniger als ${noticeHours === 1 ? 'einer Stunde' : `${noticeHours} Stunden`}, der Platz lässt sich nicht mehr verlegen. Nichts wurde geändert.`,
+  'no-such-task': () => 'Diese Aufgabe gibt es nicht. Nichts wurde geändert.',
+  'task-not-now': ({ why }) =>
+    why === 'on-hold'
+      ? 'Der Zugang ruht, weil eine Zahlung bestritten oder im Rückstand ist. Warten Sie, bis das geklärt ist. Nichts wurde geändert.'
+      : 'Es wurde zurückgegeben oder zurückgenommen, dafür ist nichts mehr zu tun. Nichts wurde geändert.',
+  'address-needed': () => `Ein Teil davon kommt mit der Post: Schreiben Sie, wohin. ${SAFE}`,
   'used-up': ({ limit }) =>
     `Diese Datei wurde ${limit}-mal geladen, öfter geht es nicht. Schreiben Sie uns, wir helfen weiter.`,
   'too-much': ({ most, currency }, { money }) => `Höchstens ${money(most, currency)} können noch zurückgegeben werden.`,

@@ -1,3 +1,4 @@
+import { sendTo } from './sendTo';
 import type { Means } from '#core/ways';
 import { theMeans } from './means';
 /** The checkout's form and what its script says. */
@@ -26,6 +27,7 @@ export const checkout = {
   anotherCard: 'Use another card instead',
   amount: 'Your amount',
   howMany: 'How many',
+  sendTo,
   whichDate: 'Which date?',
   whereYouAre: (time: string): string => `${time} where you are`,
   offer: {

@@ -1,6 +1,7 @@
 import { access } from './access';
 import { agreements } from './agreements';
 import { booking } from './booking';
+import { tasks } from './tasks';
 import { card } from './card';
 import { checkout } from './checkout';
 import { consequences } from './consequences';
@@ -19,6 +20,7 @@ export const en = {
   access,
   agreements,
   booking,
+  tasks,
   card,
   checkout,
   consequences,

@@ -30,6 +30,16 @@ interface AboutSession {
   days: number;
 }
 
+interface AboutTask {
+  title: string;
+  carrier: string;
+  number: string;
+  /** Words of the seller's. */
+  note: string;
+  url: string;
+  days: number;
+}
+
 interface AboutSeat {
   title: string;
   /** A line for each zone, of each date. */
@@ -153,6 +163,19 @@ export const letters = {
         of.by === 'access' ? '' : `Book here:\n${of.url}`,
       ),
     reminder: (of: AboutSession): Letter => letter(`Soon: ${of.title}`, of.times, of.place, `See it here:\n${of.url}`),
+  },
+  /** Done by hand, or sent. */
+  task: {
+    work: (of: AboutTask): Letter =>
+      letter(`Done: ${of.title}`, of.note === '' ? 'It is done.' : of.note, `See it here:\n${of.url}`),
+    sending: (of: AboutTask): Letter =>
+      letter(
+        `On its way: ${of.title}`,
+        'It has been sent.',
+        of.number === '' ? of.carrier : `Its number is ${of.number}${of.carrier === '' ? '' : ` (${of.carrier})`}.`,
+        of.note,
+        `See it here:\n${of.url}`,
+      ),
   },
   /** A seat at a date of a class. */
   seat: {

@@ -44,6 +44,11 @@ export const pages = {
     `${pick === 'all' ? (n === 1 ? '1 date' : `${n} dates`) : n === 1 ? '1 date' : `1 date of ${n}`}${minutes === null ? '' : `, ${minutes} minutes`}`,
   recordings: (n: number): string => (n === 1 ? '1 recording' : `${n} recordings`),
   seatsLeft: (n: number): string => (n === 0 ? 'no seat left' : n === 1 ? '1 seat left' : `${n} seats left`),
+  work: (days: number | null): string =>
+    days === null ? 'done for you by hand' : `done for you within ${days === 1 ? 'a day' : `${days} days`}`,
+  posted: (days: number): string => `sent by post within ${days === 1 ? 'a day' : `${days} days`}`,
+  whatHappensNext: 'What happens next',
+  whereItIs: 'Where it is',
   seeDates: 'See the dates',
   posts: (n: number): string => (n === 1 ? '1 post' : `${n} posts`),
   lessons: (n: number): string => (n === 1 ? '1 lesson' : `${n} lessons`),
@@ -139,6 +144,7 @@ export const pages = {
       `Kept for you until ${time}; this price ${ended ? 'has ended' : 'rises'}.`,
     credit: (used: string, back: string | null): string =>
       `${used} for the unused days of what this replaces${back === null ? '' : `; ${back} goes back to your card`}`,
+    sending: (fee: string, country: string): string => `of which ${fee} for sending to ${country}`,
     owned: (titles: string, off: string | null, later: boolean): string =>
       `You have ${titles} already${off === null ? '' : later ? `; ${off} is off the first full payment for that` : `; ${off} is off for that`}`,
     signInForLess: 'Do you have part of this already? Sign in and come back here: it costs less.',
@@ -193,6 +199,7 @@ export const pages = {
     waitQuarter: 'Too many tries. Wait a quarter of an hour and try again.',
     checkoutTooOld:
       'This checkout has been open for too long, or cookies are switched off. Nothing was charged. Load the page again.',
+    addressIncomplete: 'Write the street and the town it is sent to. Nothing was charged.',
     badAddress: 'That e-mail address cannot be right. Nothing was charged.',
     unreadable: 'This request cannot be read.',
     notUnderstood: 'Something in this request is not as it should be. Nothing was changed.',

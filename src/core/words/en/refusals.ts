@@ -128,6 +128,12 @@ export const refusals: RefusalWords = {
     'No money can be taken back for this here, or it is on its way already. Nothing was changed. Write to us and we will help.',
   'seat-late': ({ noticeHours }) =>
     `It begins in less than ${noticeHours === 1 ? 'an hour' : `${noticeHours} hours`}, so the seat cannot be moved any more. Nothing was changed.`,
+  'no-such-task': () => 'There is no such task. Nothing was changed.',
+  'task-not-now': ({ why }) =>
+    why === 'on-hold'
+      ? 'Access is on hold, because of a payment that is disputed or behind. Wait until that is settled. Nothing was changed.'
+      : 'It was given back or taken back, so nothing has to be done for it any more. Nothing was changed.',
+  'address-needed': () => `Part of this is sent by post: write where to. ${SAFE}`,
   'used-up': ({ limit }) =>
     `This file was fetched ${limit} times, which is as often as it can be. Write to us and we will help.`,
   'too-much': ({ most, currency }, { money }) => `At most ${money(most, currency)} can still be given back.`,

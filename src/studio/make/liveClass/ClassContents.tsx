@@ -1,7 +1,9 @@
+import { untouched } from '#core/booking';
 import { addDays, dateIn } from '#core/calendar';
 import type { ClassDate, LiveClass } from '#core/catalogue';
 import type { Draft } from '../../data/draft';
 import { newId } from '../../data/ids';
+import { useDatesQuery } from '../../data/bookedApi';
 import { useNow } from '../../data/useNow';
 import { goOnAt } from '../../frame/goOnAt';
 import { ChoiceFill, CountFill } from '../../price/Fill';
@@ -14,7 +16,13 @@ export function ClassContents({ product, draft }: { product: LiveClass; draft: D
   const { zone } = draft.content.shop;
   const now = useNow();
   const live = draft.live?.content.products.find(({ id }) => id === product.id);
-  const published = new Set(live?.kind === 'live-class' ? live.dates.map(({ id }) => id) : []);
+  const published = live?.kind === 'live-class' ? live.dates : [];
+  const { data } = useDatesQuery(null, { skip: published.length === 0 });
+  // Moved it may have been since it was set.
+  const standsOf = (id: string) => {
+    const set = published.find((date) => date.id === id);
+    return set && (data?.dates.find((date) => date.id === id) ?? untouched(set));
+  };
   return (
     <>
       <section className="sec mt-4">
@@ -66,7 +74,7 @@ export function ClassContents({ product, draft }: { product: LiveClass; draft: D
               date={date}
               n={i + 1}
               named={product.downloads.named === true}
-              published={published.has(date.id)}
+              stands={standsOf(date.id)}
               edit={(recipe) =>
                 edit((it) => {
                   const found = it.dates.find(({ id }) => id === date.id);

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
-import { placeOfZone } from '#core/booking';
+import { type DateStanding, timeInZone } from '#core/booking';
+import { dateIn } from '#core/calendar';
 import { type ClassDate, describeBytes, linkProblem } from '#core/catalogue';
 import { newId } from '../../data/ids';
 import { sessionsLink } from '../../deliver/links';
@@ -14,21 +15,21 @@ interface Props {
   n: number;
   /** Whether PDFs are to bear their buyer's name. */
   named: boolean;
-  /** Somebody may have a seat: it is moved by an act, and not edited away. */
-  published: boolean;
+  /** As it stands once it is published: somebody may have a seat, so it is moved by an act, and not edited. */
+  stands: Pick<DateStanding, 'from' | 'until' | 'calledOff'> | undefined;
   edit: (recipe: (date: ClassDate) => void) => void;
   onRemove: () => void;
 }
 
 /** One date: when, how long, for how many, how to join it, and afterwards its recording. */
-export function DateEditor({ date, n, named, published, edit, onRemove }: Props) {
+export function DateEditor({ date, n, named, stands, edit, onRemove }: Props) {
   const [day = '', time = ''] = date.begins.split('T');
   return (
     <li className="border-t border-line py-3" data-date={date.id}>
       <p className="sentence">
-        {published ? (
-          <b className="font-semibold">
-            {day}, {time} ({placeOfZone(date.zone)})
+        {stands ? (
+          <b className={`font-semibold ${stands.calledOff ? 'line-through' : ''}`}>
+            {timeInZone(stands, date.zone, { locale: 'en', to: 'to' })}
           </b>
         ) : (
           <>
@@ -68,19 +69,20 @@ export function DateEditor({ date, n, named, published, edit, onRemove }: Props)
             </select>
           </>
         )}
-        , for{' '}
-        {published ? (
-          date.minutes
-        ) : (
-          <CountFill
-            label={`Date ${n}: minutes`}
-            value={date.minutes}
-            from={5}
-            to={1_440}
-            onChange={(minutes) => edit((it) => (it.minutes = minutes))}
-          />
-        )}{' '}
-        minutes, with{' '}
+        {!stands && (
+          <>
+            , for{' '}
+            <CountFill
+              label={`Date ${n}: minutes`}
+              value={date.minutes}
+              from={5}
+              to={1_440}
+              onChange={(minutes) => edit((it) => (it.minutes = minutes))}
+            />{' '}
+            minutes
+          </>
+        )}
+        , with{' '}
         <ChoiceFill
           label={`Date ${n}: whether seats are counted`}
           value={date.seats === null ? 'any' : 'some'}
@@ -115,16 +117,18 @@ export function DateEditor({ date, n, named, published, edit, onRemove }: Props)
       </p>
       <Recording date={date} n={n} named={named} edit={edit} />
       <p className="cap mt-1">
-        {published ? (
+        {stands?.calledOff ? (
+          'Called off. Everybody who had a seat was told.'
+        ) : stands ? (
           <>
             Published: people may have a seat.{' '}
-            <Link className="underline" to={sessionsLink(day, date.id)}>
+            <Link className="underline" to={sessionsLink(dateIn(stands.from, date.zone), date.id)}>
               Move it or call it off in Deliver
             </Link>
             , which tells them.
           </>
         ) : (
-          <button className="opt" aria-label={`Take out date ${n}`} onClick={onRemove}>
+          <button className="opt" aria-label={`Take it out: date ${n}`} onClick={onRemove}>
             Take it out
           </button>
         )}
@@ -198,7 +202,7 @@ function Recording({ date, n, named, edit }: Pick<Props, 'date' | 'n' | 'named' 
         {links.length === 0 && (
           <button
             className="opt"
-            aria-label={`Date ${n}: its recording is held elsewhere`}
+            aria-label={`It is held elsewhere: the recording of date ${n}`}
             onClick={() => edit((it) => void it.recording.links.push({ id: newId('l'), title: '', url: '' }))}
           >
             It is held elsewhere

@@ -1,18 +1,16 @@
 import { Link } from 'react-router';
 import { timeInZone, untouched } from '#core/booking';
-import { addDays, dateIn } from '#core/calendar';
+import { dateIn } from '#core/calendar';
 import type { LiveClass } from '#core/catalogue';
 import type { Draft } from '../../data/draft';
-import { useBookedQuery } from '../../data/bookedApi';
-import { useNow } from '../../data/useNow';
+import { useDatesQuery } from '../../data/bookedApi';
 import { sessionsLink } from '../../deliver/links';
 
 /** The dates in order, as a buyer reads them, with how many sit there; what was moved or called off as it stands. */
 export function WhoSits({ product, draft }: { product: LiveClass; draft: Draft }) {
   const { zone } = draft.content.shop;
-  const today = dateIn(useNow(), zone);
   const isLive = draft.live?.content.products.some(({ id }) => id === product.id) ?? false;
-  const { data } = useBookedQuery({ from: today, to: addDays(today, 99) }, { skip: !isLive, pollingInterval: 60_000 });
+  const { data } = useDatesQuery(null, { skip: !isLive, pollingInterval: 60_000 });
   const dates = product.dates
     .map((date) => ({ ...untouched(date), ...data?.dates.find(({ id }) => id === date.id) }))
     .sort((a, b) => (a.from < b.from ? -1 : 1));
@@ -32,7 +30,7 @@ export function WhoSits({ product, draft }: { product: LiveClass; draft: Draft }
                 : date.seats === null
                   ? `${date.taken} sit there, room for everybody`
                   : `${date.taken} of ${date.seats} seats taken`}
-              {isLive && date.from > (data?.now ?? '') && data && (
+              {data?.dates.some(({ id }) => id === date.id) && (
                 <>
                   {' · '}
                   <Link className="underline" to={sessionsLink(dateIn(date.from, zone), date.id)}>

@@ -8,6 +8,7 @@ import { limit } from './limit';
 import type { PriceOption } from './option';
 import { ownedParts } from './ownedParts';
 import { risingPrice } from './risingPrice';
+import { sending } from './sending';
 import { setUp } from './setUp';
 import { trial } from './trial';
 import { usualPrice } from './usualPrice';
@@ -27,6 +28,7 @@ export const OPTIONS: readonly PriceOption[] = [
   daysOfSale,
   endsSubscription,
   ownedParts,
+  sending,
   cardStatement,
   article,
 ];

@@ -1,13 +1,12 @@
 import type { ReactNode } from 'react';
-import type { DraftOffer, DraftPrice } from '#core/catalogue';
-import type { ProductId } from '#core/ids';
+import type { DraftOffer, DraftPrice, Product } from '#core/catalogue';
 import type { PriceParts } from '../priceParts';
 
 /** What the line of an option is drawn from. */
 export interface OptionParts extends PriceParts {
   offers: readonly DraftOffer[];
   /** Everything that buying opens, each part by itself. */
-  opens: readonly { id: ProductId; title: string }[];
+  opens: readonly Product[];
 }
 
 /** Something a price can have and mostly has not: a line of the sentence that is added and removed. */

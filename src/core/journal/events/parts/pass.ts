@@ -37,11 +37,12 @@ export const pass1 = z.strictObject({
 
 /** A pass as it begins: what holds or closes it comes later. */
 export const pass2 = pass1.omit({ hold: true, closed: true });
-/** With how many sessions it brings, of one unit or each paid period; and at which dates it has seats. */
+/** With how many sessions it brings, of one unit or each paid period; at which dates it has seats; what it waits for. */
 export const pass3 = pass2.extend({
   sessions: z
     .strictObject({ count: z.int().min(1), units: z.int().min(1), each: z.enum(['once', 'period']) })
     .optional(),
   seats: z.strictObject({ units: z.int().min(1), at: z.array(seat1).min(1) }).optional(),
+  waits: z.strictObject({ for: z.enum(['work', 'sending']), units: z.int().min(1) }).optional(),
 });
 export const passFrom1 = ({ hold: _, closed: __, ...pass }: z.infer<typeof pass1>): z.infer<typeof pass2> => pass;

@@ -1,0 +1,73 @@
+import express, { type RequestHandler, Router } from 'express';
+import type { Task } from '#core/shop';
+import { type About, Said, TaskAct, type TaskRow, TasksAnswer } from '../../wire';
+import { type CounterContext, shopOf } from '../context';
+import { answer } from '../http/answer';
+import { refusalProblem } from '../http/problem';
+import { type Reading, readingFor } from '../shared/reading';
+import { taskRow } from '../shared/taskView';
+import { whoIs } from './who';
+
+/** So many of what was done last are told. */
+const DONE_SHOWN = 100;
+
+/** So many of what waits stand before the seller one by one. */
+const FIRST_SHOWN = 5;
+
+/** What waits for the seller, as their frame tells it. */
+export function tasksBefore(context: CounterContext, reading: Reading): About['tasks'] {
+  const undone = [...reading.state.tasks.values()].filter(({ done }) => done === null);
+  const waiting = rowsOf(context, reading, undone).filter(({ state }) => state === 'waiting');
+  return {
+    count: waiting.length,
+    late: waiting.filter(({ late }) => late).length,
+    first: waiting.slice(0, FIRST_SHOWN),
+  };
+}
+
+/** Every task of somebody that is known, the oldest first. */
+const rowsOf = (
+  context: CounterContext,
+  reading: Reading,
+  tasks: readonly Task[] = [...reading.state.tasks.values()],
+): TaskRow[] =>
+  tasks.flatMap((task): TaskRow[] => {
+    const personId = reading.state.passes.get(task.passId)?.personId ?? '';
+    const row = taskRow(reading, task, context.people.get(personId));
+    return row ? [row] : [];
+  });
+
+/** What the seller has to do and to send, and what becomes of it. */
+export function taskRoutes(context: CounterContext, mayAnswer: RequestHandler): Router {
+  const router = Router();
+  const { runner } = context;
+
+  router.get('/tasks', async (req, res) => {
+    await runner.synced();
+    const reading = readingFor(context, req);
+    const rows = rowsOf(context, reading);
+    answer(res, TasksAnswer, {
+      now: runner.now(),
+      zone: shopOf(context).zone,
+      waiting: rows.filter(({ state }) => state === 'waiting' || state === 'on-hold'),
+      done: rows
+        .filter(({ state }) => state === 'done')
+        .sort((a, b) => ((a.done?.at ?? '') < (b.done?.at ?? '') ? 1 : -1))
+        .slice(0, DONE_SHOWN),
+    });
+  });
+
+  router.post('/tasks/:pass', mayAnswer, express.json({ limit: '8kb' }), async (req, res) => {
+    const act = TaskAct.parse(req.body);
+    const passId = String(req.params['pass']);
+    const done = await runner.execute(
+      act.act === 'done'
+        ? { type: 'finish-task', passId, carrier: act.carrier.trim(), number: act.number.trim(), note: act.note.trim() }
+        : { type: 'reopen-task', passId },
+      whoIs(res).id,
+    );
+    if ('refused' in done) throw refusalProblem(done);
+    answer(res, Said, { sentence: act.act === 'done' ? 'Done. They hear of it by mail.' : 'It waits again.' });
+  });
+  return router;
+}

@@ -1,0 +1,94 @@
+import { addDays, dateIn, formatDay, startOfDate } from '#core/calendar';
+import { countriesByName, countryName } from '#core/catalogue';
+import type { PersonId, ProductId } from '#core/ids';
+import { calledBySeller, type PersonRecord, type PostalAddress, postalLines } from '#core/people';
+import type { Pass } from '#core/passes';
+import { passesFor, type ShopState, type Task, taskState, taskUnits } from '#core/shop';
+import type { MemberTasks, TaskRow } from '../../wire';
+import { productTitle } from './orderView';
+import type { Reading } from './reading';
+import { whyOpen } from './whyOpen';
+
+/**
+ * Where something goes: as its buyer has said since, else as it was said at the checkout. Somebody else's gift goes to
+ * nowhere until they say.
+ */
+export function postalOf(state: ShopState, pass: Pass, record: PersonRecord | undefined): PostalAddress | null {
+  const { cause } = pass;
+  const line =
+    cause.kind === 'paid'
+      ? state.orders.get(cause.orderId)?.lines.find(({ lineId }) => lineId === cause.lineId)
+      : undefined;
+  return record?.postal?.[pass.id] ?? (line?.sending ? record?.postal?.[line.sending.addressKey] : undefined) ?? null;
+}
+
+/** A task as the seller meets it. */
+export function taskRow(reading: Reading, task: Task, person: PersonRecord | undefined): TaskRow | null {
+  const { state, live, now, shop } = reading;
+  const pass = state.passes.get(task.passId);
+  if (!pass) return null;
+  const product = live?.content.products.find(({ id }) => id === pass.productId);
+  const days = product && 'withinDays' in product ? product.withinDays : null;
+  const by = days === null ? null : startOfDate(addDays(dateIn(task.since, shop.zone), days + 1), shop.zone);
+  const postal = task.for === 'sending' ? postalOf(state, pass, person) : null;
+  const stands = taskState(state, task, now);
+  return {
+    passId: task.passId,
+    for: task.for,
+    title: productTitle(reading, pass.productId),
+    personId: pass.personId,
+    name: calledBySeller(person) || (person?.address ?? ''),
+    address: person?.address ?? '',
+    lines: postal ? postalLines(postal, (code) => countryName(code, 'en')) : [],
+    postal,
+    order: pass.cause.kind === 'paid' ? (state.orders.get(pass.cause.orderId)?.number ?? null) : null,
+    units: taskUnits(state, pass),
+    since: task.since,
+    by: days === null ? null : addDays(dateIn(task.since, shop.zone), days),
+    late: stands === 'waiting' && by !== null && now >= by,
+    state: stands,
+    done: task.done,
+  };
+}
+
+/** What somebody bought of a product that is done for them or sent; null for any other. */
+export function memberTasks(reading: Reading, personId: PersonId, productId: ProductId): MemberTasks | null {
+  const { state, live, now, locale, words, shop, person } = reading;
+  const product = live?.content.products.find(({ id }) => id === productId);
+  if (product?.kind !== 'work' && product?.kind !== 'posted') return null;
+  const own = passesFor(state, personId, productId);
+  if (own.length === 0) return null;
+  const record = person(personId);
+  const say = words.tasks;
+  const why = whyOpen(reading, personId, productId);
+  return {
+    title: product.title,
+    for: product.kind === 'work' ? 'work' : 'sending',
+    next: product.kind === 'work' && why.open ? product.next : null,
+    whyNot: why.open ? '' : why.sentence,
+    countries: product.kind === 'posted' ? countriesByName(null, locale) : [],
+    tasks: own.flatMap((pass) => {
+      const task = state.tasks.get(pass.id);
+      if (!task) return [];
+      const stands = taskState(state, task, now);
+      const day = (at: string): string => formatDay(at, shop.zone, locale);
+      const postal = task.for === 'sending' ? postalOf(state, pass, record) : null;
+      return [
+        {
+          passId: pass.id,
+          state: stands,
+          said:
+            stands === 'done' && task.done
+              ? say.done[task.for](day(task.done.at))
+              : say[stands === 'done' ? 'waiting' : stands][task.for](day(task.since)),
+          carrier: task.done?.carrier ?? '',
+          number: task.done?.number ?? '',
+          note: task.done?.note ?? '',
+          postal,
+          lines: postal ? postalLines(postal, (code) => countryName(code, locale)) : [],
+          canChange: task.for === 'sending' && (stands === 'waiting' || stands === 'on-hold'),
+        },
+      ];
+    }),
+  };
+}

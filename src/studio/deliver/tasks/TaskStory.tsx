@@ -1,0 +1,131 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { formatDay } from '#core/calendar';
+import type { TaskAct, TaskRow } from '../../../wire/tasks';
+import { sentenceOf } from '../../data/ownerApi';
+import { useActOnTaskMutation, useTasksQuery } from '../../data/tasksApi';
+import { May } from '../../frame/May';
+import { TextFill } from '../../price/Fill';
+
+/** One of it: for whom, where to, and the act that ends it. */
+export function TaskStory({ passId }: { passId: string }) {
+  const { data } = useTasksQuery(null);
+  const [act, acting] = useActOnTaskMutation();
+  const [said, setSaid] = useState<{ text: string; wrong: boolean } | null>(null);
+  const task = [...(data?.waiting ?? []), ...(data?.done ?? [])].find((one) => one.passId === passId);
+  if (!data) return null;
+  if (!task) return <p className="text-ink-2">It was given back: nothing has to be done for it any more.</p>;
+  const day = (at: string): string => formatDay(at, data.zone, 'en');
+  const go = (wanted: TaskAct): void =>
+    void act({ passId, act: wanted })
+      .unwrap()
+      .then(
+        ({ sentence }) => setSaid({ text: sentence, wrong: false }),
+        (error: unknown) => setSaid({ text: sentenceOf(error), wrong: true }),
+      );
+  return (
+    <>
+      <h2 className="pr-6" dir="auto">
+        {task.units > 1 ? `${task.units} × ` : ''}
+        {task.title}
+      </h2>
+      <p dir="auto">
+        {task.name || 'Somebody who was erased'}
+        {task.order !== null && <span className="text-ink-2">, order {task.order}</span>}
+      </p>
+      <p className="cap">
+        Bought {day(task.since)}
+        {task.by !== null && task.state !== 'done' && <>, promised by {day(`${task.by}T12:00:00.000Z`)}</>}.
+      </p>
+      {task.for === 'sending' && (
+        <div className="sec mt-3">
+          <h3>Where to</h3>
+          {task.lines.length === 0 ? (
+            <p>Not known yet. Whoever gets it is asked in their member area; or write to {task.address}.</p>
+          ) : (
+            task.lines.map((line, i) => (
+              <p key={i} dir="auto">
+                {line}
+              </p>
+            ))
+          )}
+        </div>
+      )}
+      {task.state === 'on-hold' && (
+        <p className="mt-2 border-l-4 border-draft ps-3">
+          Access is on hold, because of a payment that is disputed or behind. Wait until that is settled.
+        </p>
+      )}
+      {said && (
+        <p className={`mt-2 ${said.wrong ? 'wrong' : ''}`} role={said.wrong ? 'alert' : 'status'}>
+          {said.text}
+        </p>
+      )}
+      <May right="answer">
+        {task.state === 'waiting' && <Finish task={task} disabled={acting.isLoading} onAct={go} />}
+        {task.done && (
+          <div className="sec mt-3">
+            <p>
+              {task.for === 'work' ? 'Done' : 'Sent'} {day(task.done.at)}
+              {task.done.number !== '' && <>, number {task.done.number}</>}
+              {task.done.carrier !== '' && <> ({task.done.carrier})</>}.
+            </p>
+            {task.done.note !== '' && (
+              <p className="mt-1" dir="auto">
+                “{task.done.note}”
+              </p>
+            )}
+            <button className="opt mt-2" disabled={acting.isLoading} onClick={() => go({ act: 'again' })}>
+              {task.for === 'work' ? 'It is not done after all' : 'It was not sent after all'}
+            </button>
+          </div>
+        )}
+      </May>
+      {task.personId !== '' && (
+        <p className="sec">
+          <Link className="underline" to={`/deliver/people/${task.personId}`}>
+            All of this person
+          </Link>
+        </p>
+      )}
+    </>
+  );
+}
+
+function Finish({ task, disabled, onAct }: { task: TaskRow; disabled: boolean; onAct: (act: TaskAct) => void }) {
+  const [carrier, setCarrier] = useState('');
+  const [number, setNumber] = useState('');
+  const [note, setNote] = useState('');
+  return (
+    <div className="sec mt-3">
+      {task.for === 'sending' && (
+        <p className="sentence !text-base">
+          Sent by{' '}
+          <TextFill label="Who carries it" placeholder="the post" value={carrier} onChange={setCarrier} most={100} />,
+          under the number{' '}
+          <TextFill label="Its number" placeholder="if it has one" value={number} onChange={setNumber} most={100} />.
+        </p>
+      )}
+      <label className="mt-2 block">
+        <span className="cap">{task.for === 'work' ? 'What they read' : 'A word with it, if you like'}</span>
+        <textarea
+          className="bare mt-1 w-full"
+          rows={3}
+          aria-label="What they read with it"
+          placeholder={task.for === 'work' ? 'It is done. Here it is: …' : ''}
+          dir="auto"
+          value={note}
+          onChange={(event) => setNote(event.target.value.slice(0, 1_000))}
+        />
+      </label>
+      <button
+        className="btn btn-primary mt-2"
+        disabled={disabled}
+        onClick={() => onAct({ act: 'done', carrier, number, note })}
+      >
+        {task.for === 'work' ? 'Mark it as done' : 'Mark it as sent'}
+      </button>
+      <p className="cap mt-1">They hear of it by mail.</p>
+    </div>
+  );
+}
