@@ -1,4 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
+import type { PostalAddress } from '#core/people';
 import type { LedToWay } from '#core/ways';
 import type { ReleaseContent } from '#core/release';
 import { type CheckoutData, type CheckoutState, HOLDER_HEADER, type OfferData } from '../src/wire';
@@ -51,6 +52,8 @@ export interface Beside {
   quantity?: number;
   named?: string;
   dates?: string[];
+  sendCountry?: string;
+  postal?: PostalAddress;
 }
 
 export interface PayAnswer {

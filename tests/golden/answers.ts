@@ -32,6 +32,8 @@ export interface Answers {
   attention: string[];
   /** "person product: lessons done | quizzes passed | certificate"; left out where nobody learns anything. */
   learning?: string[];
+  /** "pass for done number"; left out where nobody waits for anything. */
+  tasks?: string[];
   /** "date: taken | person status seats from sequence …"; left out where nobody has any. */
   seats?: string[];
   /** "person product: left | status from counts | …"; left out where nobody has sessions. */
@@ -81,6 +83,13 @@ export function answersFrom(state: ShopState, moments: Answers['moments'] = []):
     attention: state.attention.map((a) => a.id),
     ...(state.progress.size === 0 ? {} : { learning: learningOf(state) }),
     ...(state.sessionEntries.size === 0 ? {} : { sessions: sessionsOf(state) }),
+    ...(state.tasks.size === 0
+      ? {}
+      : {
+          tasks: [...state.tasks.values()].map(
+            (t) => `${t.passId} ${t.for} ${t.done?.at ?? '-'} ${t.done?.number ?? '-'}`,
+          ),
+        }),
     ...(state.seatsTaken.size === 0 ? {} : { seats: seatsOf(state) }),
     moments,
   };

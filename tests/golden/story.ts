@@ -41,7 +41,7 @@ export async function story(): Promise<readonly Batch[]> {
         },
       },
       edit: (content) => {
-        content.products.push(LEARNT, INSIDE, TOGETHER, WALKS, EVENINGS);
+        content.products.push(LEARNT, INSIDE, TOGETHER, WALKS, EVENINGS, BOX);
         for (const offer of content.offers.slice(-1)) offer.productIds = [INSIDE.id];
         for (const offer of content.offers.slice(-2, -1)) offer.productIds = [LEARNT.id];
         const [replacing, dated, plan, , many] = content.offers.slice(-7);
@@ -74,6 +74,15 @@ export async function story(): Promise<readonly Batch[]> {
             newPrice('pr_15', {
               terms: newTerms({ kind: 'once', amount: '24' }),
               limit: { inAll: '', each: '', perOrder: '3' },
+            }),
+          ],
+        });
+        content.offers.push({
+          ...newOffer('off_16', BOX, content.shop.currency),
+          prices: [
+            newPrice('pr_16', {
+              terms: newTerms({ kind: 'once', amount: '30' }),
+              sending: { fee: 900, byCountry: { DE: 400 } },
             }),
           ],
         });
@@ -219,6 +228,7 @@ export async function story(): Promise<readonly Batch[]> {
   await joined(shop, must);
   await sessions(shop, must);
   await classes(shop, must);
+  await sent(shop, must);
   return shop.ports.batches;
 }
 
@@ -347,6 +357,18 @@ async function sessions(shop: MemoryShop, must: (command: Command) => Promise<vo
   await must({ type: 'book-session', ...who, productId: WALKS.id, at: later[3] ?? '' });
   await must({ type: 'switch', agreementId, offerId: 'off_13', priceId: 'pr_14' });
   await shop.goTo(after(374));
+}
+
+const BOX = { ...freshProduct('posted', 'prd_box', 'A box of cards'), promise: 'A promise' };
+
+/** Sent by post under a number, not sent after all, and sent. */
+async function sent(shop: MemoryShop, must: (command: Command) => Promise<void>): Promise<void> {
+  await shop.order({ i: 16, person: 'u40', sendTo: { country: 'DE', addressKey: 'cart-of-u40' } });
+  const passId = [...shop.runner.state.tasks.keys()][0] ?? '';
+  await must({ type: 'finish-task', passId, carrier: 'Post', number: 'LX 17', note: '' });
+  await must({ type: 'reopen-task', passId });
+  await shop.goTo('2028-01-16T10:00:00.000Z');
+  await must({ type: 'finish-task', passId, carrier: 'Post', number: 'LX 18', note: 'Enjoy' });
 }
 
 const EVENINGS = classOf('prd_evenings', [

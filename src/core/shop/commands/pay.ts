@@ -28,11 +28,11 @@ export function pay(state: ShopState, command: Pay, context: DecideContext): Dec
   if (runs) return runs;
   const quote = quoteFor(command.release, command, now, standingOf(state, command, context));
   if ('refused' in quote) return quote;
+  if (quote.lines.some((line) => !line.sending && isSent(command.release, line.productIds)))
+    return refuse('address-needed');
   if (command.fingerprint(quoteFingerprint(quote)) !== command.shown) {
     return refuse('quote-changed');
   }
-  if (quote.lines.some((line) => !line.sending && isSent(command.release, line.productIds)))
-    return refuse('address-needed');
   const orderId = record?.orderId ?? ids.next('o');
   const opens = passesToOpen(
     quote,
