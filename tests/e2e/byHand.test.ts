@@ -38,6 +38,8 @@ test('made, sold together on a phone, asked where to, sent with its number, done
   await studio.getByRole('button', { name: 'Make the page for “A recording heard through”' }).click();
   await studio.getByLabel('Address', { exact: true }).fill('heard');
   expect(await axeFindings(studio)).toEqual([]);
+  await studio.getByRole('link', { name: 'Sell', exact: true }).click();
+  await studio.locator('.sheet tbody a', { hasText: 'A recording heard through' }).first().click();
   await studio
     .getByRole('button', { name: /^Checkout ?, €/ })
     .first()
