@@ -1,29 +1,27 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useState } from 'react';
 import { placeOfZone, timeInZones } from '../core/booking/times';
 import { formatDay, formatTime } from '../core/calendar/format';
 import { AnswerLine, type Said } from './answers';
-import { actOnBooked, bookAt, type BookedSession, type BookingAnswer, type Problem, readBooking } from './api';
+import { actOnBooked, bookAt, type BookedSession, type Problem, readBooking } from './api';
 import { useMemberWords } from './memberWords';
 import { Chosen } from './Chosen';
 import { Coming } from './Coming';
 import { ownZone } from './Place';
+import { BackHome, CannotRead, useRead } from './useRead';
 
 /** Sessions of one coaching: what is booked, what is free, and what was given and used. */
 export function Booking({ productId, locale }: { productId: string; locale: string }) {
   const words = useMemberWords();
   const say = words.booking;
   const [from, setFrom] = useState('');
-  const [read, setRead] = useState<BookingAnswer | Problem | null>(null);
   const [said, setSaid] = useState<Said | null>(null);
   const [chosen, setChosen] = useState<string | null>(null);
   const [moving, setMoving] = useState<BookedSession | null>(null);
   const [busy, setBusy] = useState(false);
 
-  const load = useCallback(
-    async (): Promise<void> => setRead(await readBooking(productId, from, words.notReached)),
-    [productId, from, words],
+  const [read, load] = useRead(
+    useCallback(() => readBooking(productId, from, words.notReached), [productId, from, words]),
   );
-  useEffect(() => void load(), [load]);
 
   async function act(done: Promise<{ sentence: string } | Problem>): Promise<void> {
     setBusy(true);
@@ -38,20 +36,7 @@ export function Booking({ productId, locale }: { productId: string; locale: stri
   }
 
   if (read === null) return null;
-  const back = (
-    <a className="plain-link inline-block min-h-11 py-2" href="/member/">
-      {say.back}
-    </a>
-  );
-  if ('problem' in read)
-    return (
-      <>
-        <p className="message alarm" role="alert">
-          {read.problem}
-        </p>
-        {back}
-      </>
-    );
+  if ('problem' in read) return <CannotRead problem={read.problem} />;
 
   const own = ownZone();
   const times = (span: { from: string; until: string }): string[] =>
@@ -63,7 +48,7 @@ export function Booking({ productId, locale }: { productId: string; locale: stri
     formatTime(read.slots[0] ?? EVER, own, locale) === formatTime(read.slots[0] ?? EVER, read.zone, locale);
   return (
     <>
-      {back}
+      <BackHome />
       <h1 className="text-2xl" dir="auto">
         {read.title}
       </h1>

@@ -2,10 +2,11 @@ import { useCallback, useEffect, useState } from 'react';
 import { placeOfZone, timeInZones } from '../core/booking/times';
 import { formatTime } from '../core/calendar/format';
 import { AnswerLine, type Said } from './answers';
-import { actOnSeat, type ClassAnswer, type MemberDate, type Problem, readClass, type SeatAct, takeSeat } from './api';
+import { actOnSeat, type MemberDate, type Problem, readClass, type SeatAct, takeSeat } from './api';
 import { DateRow } from './DateRow';
 import { useMemberWords } from './memberWords';
 import { ownZone } from './Place';
+import { BackHome, CannotRead, useRead } from './useRead';
 
 /** So often it is looked whether the way to join is there. */
 const LOOK_AGAIN_MS = 60_000;
@@ -14,17 +15,12 @@ const LOOK_AGAIN_MS = 60_000;
 export function Classes({ productId, locale }: { productId: string; locale: string }) {
   const words = useMemberWords();
   const say = words.classes;
-  const [read, setRead] = useState<ClassAnswer | Problem | null>(null);
   const [said, setSaid] = useState<Said | null>(null);
   const [moving, setMoving] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
 
-  const load = useCallback(
-    async (): Promise<void> => setRead(await readClass(productId, words.notReached)),
-    [productId, words],
-  );
+  const [read, load] = useRead(useCallback(() => readClass(productId, words.notReached), [productId, words]));
   useEffect(() => {
-    void load();
     const timer = setInterval(() => void load(), LOOK_AGAIN_MS);
     return () => clearInterval(timer);
   }, [load]);
@@ -40,20 +36,7 @@ export function Classes({ productId, locale }: { productId: string; locale: stri
   }
 
   if (read === null) return null;
-  const back = (
-    <a className="plain-link inline-block min-h-11 py-2" href="/member/">
-      {words.booking.back}
-    </a>
-  );
-  if ('problem' in read)
-    return (
-      <>
-        <p className="message alarm" role="alert">
-          {read.problem}
-        </p>
-        {back}
-      </>
-    );
+  if ('problem' in read) return <CannotRead problem={read.problem} />;
 
   const own = ownZone();
   const row = (date: MemberDate) => {
@@ -92,7 +75,7 @@ export function Classes({ productId, locale }: { productId: string; locale: stri
   const before = others.filter((date) => !toAnswer.includes(date)).reverse();
   return (
     <>
-      {back}
+      <BackHome />
       <h1 className="text-2xl" dir="auto">
         {read.title}
       </h1>

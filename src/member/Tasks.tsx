@@ -1,37 +1,20 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useState } from 'react';
 import { Rich } from '../ui/Rich';
 import { AnswerLine, type Said } from './answers';
-import { type MemberTasks, type Problem, readTasks, sendTo } from './api';
+import { readTasks, sendTo } from './api';
 import { useMemberWords } from './memberWords';
 import { PostalForm } from './PostalForm';
+import { BackHome, CannotRead, useRead } from './useRead';
 
 /** What is done for me or sent to me: what happens next, how it stands, and where it goes. */
 export function Tasks({ productId }: { productId: string }) {
   const words = useMemberWords();
   const say = words.tasks;
-  const [read, setRead] = useState<MemberTasks | Problem | null>(null);
   const [said, setSaid] = useState<Said | null>(null);
   const [changing, setChanging] = useState<string | null>(null);
-  const load = useCallback(
-    async (): Promise<void> => setRead(await readTasks(productId, words.notReached)),
-    [productId, words],
-  );
-  useEffect(() => void load(), [load]);
+  const [read, load] = useRead(useCallback(() => readTasks(productId, words.notReached), [productId, words]));
   if (read === null) return null;
-  const back = (
-    <a className="plain-link inline-block min-h-11 py-2" href="/member/">
-      {words.booking.back}
-    </a>
-  );
-  if ('problem' in read)
-    return (
-      <>
-        <p className="message alarm" role="alert">
-          {read.problem}
-        </p>
-        {back}
-      </>
-    );
+  if ('problem' in read) return <CannotRead problem={read.problem} />;
   async function send(passId: string, postal: Parameters<typeof sendTo>[1]): Promise<void> {
     const answer = await sendTo(passId, postal, words.notReached);
     await load();
@@ -41,7 +24,7 @@ export function Tasks({ productId }: { productId: string }) {
   }
   return (
     <>
-      {back}
+      <BackHome />
       <h1 className="text-2xl" dir="auto">
         {read.title}
       </h1>

@@ -1,11 +1,11 @@
 import { expect, test } from '@jest/globals';
 import { axeFindings, complaintsOf, newPage } from '../support/browser';
 import { openForAll } from '../support/openForAll';
+import { fillCheckout, PHONE, signInByLetter } from '../support/phone';
 import { openStudio, publish } from '../support/studio';
 
 // The two small kinds from nothing: work done by hand is sold with an item sent by post as an extra.
 const open = openForAll('start');
-const PHONE = { viewport: { width: 390, height: 844 }, bypassCSP: true };
 
 test('made, sold together on a phone, asked where to, sent with its number, done, and read by their buyer', async () => {
   const studio = await openStudio(open);
@@ -62,10 +62,7 @@ test('made, sold together on a phone, asked where to, sent with its number, done
   await phone.getByLabel('Send to').selectOption('DE');
   await phone.getByText('of which €4.00 for sending to Germany').waitFor();
   expect(await axeFindings(phone)).toEqual([]);
-  await phone.getByLabel('E-mail').fill('ada@example.org');
-  await phone.getByLabel('Name', { exact: true }).fill('Ada Reed');
-  await phone.getByText('Sample cards for this test shop').click();
-  await phone.getByRole('button', { name: 'Goes through', exact: true }).click();
+  await fillCheckout(phone, ['Ada Reed', 'ada@example.org']);
   await phone.getByRole('button', { name: 'Pay €74.00 now' }).click();
   await phone.getByText('This is needed, or it does not arrive.').first().waitFor();
   await phone.getByLabel('Street and number').fill('Am Deich 7');
@@ -92,12 +89,7 @@ test('made, sold together on a phone, asked where to, sent with its number, done
   await studio.getByText('“I hear a wren.”').waitFor();
   await studio.getByText('Nothing waits for you.').waitFor();
 
-  const letter = phone.locator('li a');
-  do await phone.goto(`${open.served.base}/standin/mail/?to=ada@example.org`);
-  while ((await letter.filter({ hasText: 'Done: A recording heard through' }).count()) === 0);
-  await letter.first().click();
-  await phone.getByRole('link', { name: /member\/enter/ }).click();
-  await phone.getByRole('button', { name: 'Sign in' }).click();
+  await signInByLetter(phone, open, 'ada@example.org', 'Done: A recording heard through');
   await phone.getByRole('link', { name: 'How it stands' }).first().waitFor();
   for (const [title, reads] of [
     ['Field cards', 'Number LX 17'],

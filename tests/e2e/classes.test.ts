@@ -2,29 +2,19 @@ import { expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
 import { axeFindings, complaintsOf, newPage } from '../support/browser';
 import { openForAll } from '../support/openForAll';
+import { fillCheckout, PHONE, signInByLetter } from '../support/phone';
 import { openStudio, publish } from '../support/studio';
 
 // A class from nothing: made, sold, a date picked, sold out, moved, money back, held, and counted.
 const open = openForAll('demo');
-const PHONE = { viewport: { width: 390, height: 844 }, bypassCSP: true };
 
-/** Fills in the checkout and presses its button; what comes of it is the caller's to wait for. */
-async function payOn(phone: Page, [name, mail]: readonly [string, string]): Promise<void> {
-  await phone.getByLabel('E-mail').fill(mail);
-  await phone.getByLabel('Name', { exact: true }).fill(name);
-  await phone.getByText('Sample cards for this test shop').click();
-  await phone.getByRole('button', { name: 'Goes through', exact: true }).click();
+async function payOn(phone: Page, who: readonly [string, string]): Promise<void> {
+  await fillCheckout(phone, who);
   await phone.getByRole('button', { name: 'Pay €24.00 now' }).click();
 }
 
-/** Signs in by the newest letter to an address, which is on its way for a moment. */
 async function signIn(phone: Page, mail: string): Promise<void> {
-  const letter = phone.locator('li a');
-  do await phone.goto(`${open.served.base}/standin/mail/?to=${mail}`);
-  while ((await letter.count()) === 0);
-  await letter.first().click();
-  await phone.getByRole('link', { name: /member\/enter/ }).click();
-  await phone.getByRole('button', { name: 'Sign in' }).click();
+  await signInByLetter(phone, open, mail);
   await phone.getByRole('link', { name: 'See the dates' }).click();
   await phone.getByRole('heading', { name: 'Dates' }).waitFor();
 }

@@ -2,31 +2,22 @@ import { expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
 import { axeFindings, complaintsOf, newPage } from '../support/browser';
 import { openForAll } from '../support/openForAll';
+import { fillCheckout, PHONE, signInByLetter } from '../support/phone';
 import { openStudio, publish } from '../support/studio';
 
 // Sessions from nothing: made, sold, booked by two who live elsewhere, moved, held, missed, and given more.
 const open = openForAll('demo');
-const PHONE = { viewport: { width: 390, height: 844 }, bypassCSP: true };
 
-async function buyOn(phone: Page, [name, mail]: [string, string]): Promise<void> {
+async function buyOn(phone: Page, who: [string, string]): Promise<void> {
   await phone.goto(`${open.served.base}/evening-walks/checkout`);
-  await phone.getByLabel('E-mail').fill(mail);
-  await phone.getByLabel('Name', { exact: true }).fill(name);
-  await phone.getByText('Sample cards for this test shop').click();
-  await phone.getByRole('button', { name: 'Goes through', exact: true }).click();
+  await fillCheckout(phone, who);
   await phone.getByRole('button', { name: 'Pay €120.00 now' }).click();
   await phone.waitForURL('**/thanks');
   await phone.getByRole('link', { name: 'Book your sessions' }).waitFor();
 }
 
-/** Signs in by the newest letter to an address, which is on its way for a moment. */
 async function signIn(phone: Page, mail: string): Promise<void> {
-  const letter = phone.locator('li a');
-  do await phone.goto(`${open.served.base}/standin/mail/?to=${mail}`);
-  while ((await letter.count()) === 0);
-  await letter.first().click();
-  await phone.getByRole('link', { name: /member\/enter/ }).click();
-  await phone.getByRole('button', { name: 'Sign in' }).click();
+  await signInByLetter(phone, open, mail);
   await phone.getByRole('link', { name: 'Book a session' }).click();
   await phone.getByRole('heading', { name: 'Free times' }).waitFor();
 }

@@ -5,6 +5,7 @@ import { sentenceOf } from '../../data/ownerApi';
 import { useTasksQuery } from '../../data/tasksApi';
 import { saveCsv } from '../../frame/saveCsv';
 import { tasksLink } from '../links';
+import { ListRow } from '../ListRow';
 
 /** What has to be done and to be sent, the oldest first, then what was done last. */
 export function TasksSheet({ selected }: { selected: string | null }) {
@@ -15,23 +16,16 @@ export function TasksSheet({ selected }: { selected: string | null }) {
   const list = (rows: readonly TaskRow[], label: string) => (
     <ul aria-label={label}>
       {rows.map((task) => (
-        <li key={task.passId} className="border-t border-line">
-          <button
-            className={`flex w-full flex-wrap items-baseline gap-x-4 px-2 py-2 text-left ${task.passId === selected ? 'bg-paper-2' : ''}`}
-            aria-pressed={task.passId === selected}
-            onClick={() => void navigate(tasksLink(task.passId))}
-          >
-            <b className="w-28 font-semibold tabular-nums">{day(task.done?.at ?? task.since)}</b>
-            <span className="flex-1" dir="auto">
-              {task.name || 'Somebody who was erased'}{' '}
-              <span className="cap">
-                {task.units > 1 ? `${task.units} × ` : ''}
-                {task.title}
-              </span>
-            </span>
-            <span className={task.late ? 'text-alarm' : 'text-ink-2'}>{stands(task)}</span>
-          </button>
-        </li>
+        <ListRow
+          key={task.passId}
+          lead={day(task.done?.at ?? task.since)}
+          who={task.name || 'Somebody who was erased'}
+          what={`${task.units > 1 ? `${task.units} × ` : ''}${task.title}`}
+          stands={stands(task)}
+          alarm={task.late}
+          selected={task.passId === selected}
+          onTake={() => void navigate(tasksLink(task.passId))}
+        />
       ))}
     </ul>
   );
