@@ -5,7 +5,7 @@ import { ownZone, Place } from './Place';
 
 /** The session somebody has next: when, how soon, and how to join. */
 export function Next({ next, locale }: { next: NextSession; locale: string }) {
-  const words = useMemberWords().booking;
+  const { booking: words, classes } = useMemberWords();
   const [own, theirs] = timeInZones(next, [ownZone(), next.zone], { locale, to: words.to });
   return (
     <section className="mt-3 border-l-4 border-access bg-paper-2 px-4 py-3" aria-label={words.next}>
@@ -17,7 +17,7 @@ export function Next({ next, locale }: { next: NextSession; locale: string }) {
       <Place place={next.place} />
       {next.href !== '' && (
         <a className="plain-link inline-block min-h-11 py-2" href={next.href}>
-          {words.toSessions}
+          {next.href.startsWith('/member/classes/') ? classes.toDates : words.toSessions}
         </a>
       )}
     </section>

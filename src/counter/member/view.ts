@@ -64,14 +64,16 @@ function thingOf(
   const lasts = why.lasts ?? 'good';
   const mine = typeof lasts === 'string' ? lasts : { until: formatMoment(lasts.until, shop.zone, locale) };
   const course = why.open ? courseOf(reading, personId, productId, hrefs) : null;
+  const classes = classesOf(reading, personId, productId);
   return {
     title,
     open: why.open,
     note: why.open ? `${describeOpen(reading, productId, files)}, ${words.access.mine(mine)}` : why.sentence,
-    files,
+    // Recordings stand with their dates.
+    files: classes ? [] : files,
     course,
     task: taskOf(reading, personId, productId),
-    classes: classesOf(reading, personId, productId),
+    classes,
     coaching: coachingOf(reading, personId, productId, why.open),
     membership: why.open ? membershipOf(context, reading, personId, productId, hrefs) : null,
   };
@@ -91,7 +93,7 @@ function classesOf(
 ): MemberThing['classes'] {
   if (!classIn({ live }, productId)) return null;
   const next = sessionsOfPerson(state, personId, productId).find((s) => s.status === 'booked' && s.until > now);
-  const when = next && formatMoment(next.from, next.zone ?? shop.zone, locale);
+  const when = next && formatDay(next.from, next.zone ?? shop.zone, locale);
   return { href: MINE.classes(productId), said: when === undefined ? '' : words.booking.nextSeat(when) };
 }
 

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { addMs, type Instant, MINUTE } from '#core/calendar';
-import { newCoupon } from '#core/catalogue';
+import { freshProduct, newCoupon } from '#core/catalogue';
 import { firstBuyer, quoteFor, type QuoteChoice } from '#core/checkout';
 import { receiptDocument } from '#core/messages';
 import { lineBought, sumsOf } from '#core/payments';
@@ -442,7 +442,12 @@ test('bought for somebody else: passes go there, papers, limits and money back s
 
 test('sent by post: its fee by country is part of what is due today, taxed at the line’s rate, named on the paper', async () => {
   const release = live({ percent: '10' });
-  const pack = release.content.offers.find((o) => o.id === 'off_0')?.prices[0];
+  const sold = release.content.offers.find((o) => o.id === 'off_0');
+  const pack = sold?.prices[0];
+  // Only an item that is sent costs sending.
+  release.content.products = release.content.products.map((p) =>
+    p.id === sold?.productIds[0] ? { ...freshProduct('posted', p.id, p.title), promise: 'A promise' } : p,
+  );
   if (pack) Object.assign(pack, { sending: { fee: 450, byCountry: { DE: 690 } }, article: 'A-7' });
   const to = (country: string) => pick(PACK, { sendTo: { country, addressKey: 'a1' } });
   expect([quoted(release, pick(PACK))[0], quoted(release, to('DE'))[0], quoted(release, to('PT'))[0]]).toEqual([

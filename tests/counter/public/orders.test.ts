@@ -59,9 +59,9 @@ test('an extra says what it adds before it is ticked; ticked, it is in the bill,
   const chosen = { extras: ['ex_0', 'ex_1'] };
   const ticked = await tove.quoteWith(plain, chosen);
   expect(ticked.prices[0]?.bill).toEqual([
-    { name: 'Field pack, One', today: '€24.00' },
-    { name: 'Extra 0', today: '€1.00' },
-    { name: 'Extra 1', today: '€7.00' },
+    { name: 'Field pack, One', today: '€24.00', dates: [] },
+    { name: 'Extra 0', today: '€1.00', dates: [] },
+    { name: 'Extra 1', today: '€7.00', dates: [] },
   ]);
   expect([ticked.prices[0]?.dueToday, ticked.prices[0]?.laters.map((l) => [l.name, l.later])]).toEqual([
     '€32.00',
@@ -127,8 +127,8 @@ test('a coupon is spread over the lines and used once; a quantity is counted, an
   expect([quoted.prices[0]?.most, quoted.prices[0]?.bill, quoted.prices[0]?.dueToday]).toEqual([
     5,
     [
-      { name: '3 × Field pack, One', today: '€64.80' },
-      { name: 'Extra 0', today: '€1.00' },
+      { name: '3 × Field pack, One', today: '€64.80', dates: [] },
+      { name: 'Extra 0', today: '€1.00', dates: [] },
     ],
     '€65.80',
   ]);
