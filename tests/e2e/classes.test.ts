@@ -15,7 +15,7 @@ async function payOn(phone: Page, who: readonly [string, string]): Promise<void>
 
 async function signIn(phone: Page, mail: string): Promise<void> {
   await signInByLetter(phone, open, mail);
-  await phone.getByRole('link', { name: 'See the dates' }).click();
+  await phone.getByRole('link', { name: 'See the dates' }).first().click();
   await phone.getByRole('heading', { name: 'Dates' }).waitFor();
 }
 
