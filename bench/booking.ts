@@ -69,6 +69,7 @@ export async function booking(): Promise<void> {
       dateId: null,
       seats: 1,
       offered: null,
+      moneyBack: null,
     });
   }
   const slots = none.filter((_, i) => i % 4 === 0);

@@ -47,7 +47,7 @@ export function Classes({ productId, locale }: { productId: string; locale: stri
         key={date.id}
         date={date}
         times={timeInZones(date, [own, date.zone, read.zone], { locale, to: words.booking.to })}
-        joinFrom={formatTime(new Date(Date.parse(date.from) - HALF_AN_HOUR).toISOString(), own, locale)}
+        joinFrom={formatTime(date.joinFrom, own, locale)}
         // Others can be moved to while one is in hand.
         movesHere={moving !== null && moving !== seat && date.free && date.mine?.status !== 'booked'}
         canGo={
@@ -104,5 +104,3 @@ export function Classes({ productId, locale }: { productId: string; locale: stri
     </>
   );
 }
-
-const HALF_AN_HOUR = 1_800_000;

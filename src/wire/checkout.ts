@@ -20,7 +20,10 @@ const Beside = {
   /** An amount as its buyer wrote it, where the price is theirs to name. */
   named: z.string().max(30).optional(),
   /** To which country what is sent by post goes. */
-  sendCountry: z.string().length(2).optional(),
+  sendCountry: z
+    .string()
+    .regex(/^[A-Z]{2}$/)
+    .optional(),
   /** Dates that were picked, of whatever it opens. */
   dates: z.array(Id).max(20).optional(),
 };

@@ -30,6 +30,8 @@ export const MemberDate = z.strictObject({
   mine: OwnSeat.nullable(),
   /** Whether they could take one: they have none, and one is theirs to take. */
   canTake: z.boolean(),
+  /** From when on the way to join is shown. */
+  joinFrom: z.string(),
   /** How to join, from half an hour before until half an hour after; else empty. */
   join: z.string(),
   recording: z.array(OpenFile),

@@ -20,6 +20,7 @@ export {
   type DateStanding,
   freeSeats,
   isToCome,
+  isWithin,
   joinFrom,
   SeatBought,
   SetDate,

@@ -48,6 +48,8 @@ export interface Session {
   seats: number;
   /** What its member may choose since the seller has changed it. */
   offered: Offered | null;
+  /** The refund by which its money was asked back, and what could be chosen before: it can again if that is refused. */
+  moneyBack: { refundId: RefundId; offered: Offered | null } | null;
 }
 
 /** What a pass was given, beside what was booked with it. */

@@ -53,6 +53,10 @@ export const freeSeats = ({ seats, taken }: Pick<DateStanding, 'seats' | 'taken'
 export const isToCome = ({ from, calledOff }: Pick<DateStanding, 'from' | 'calledOff'>, now: Instant): boolean =>
   !calledOff && from > now;
 
+/** Whether a date is over by the time that access ends. */
+export const isWithin = ({ until }: Pick<DateStanding, 'until'>, ends: Instant | null): boolean =>
+  ends === null || until <= ends;
+
 /** So long before it begins and after it ends the way to join it is shown. */
 export const JOIN_AROUND_MS = 30 * MINUTE;
 

@@ -64,7 +64,8 @@ export function quoteFor(
     const found = chosenOf(release, line, now, standing);
     if ('refused' in found) return found;
     const productIds = openedWith(found.offer, i === 0 ? choice.given : [], release);
-    const seats = takeSeats({ productIds, picked: line.dates ?? [], quantity: found.quantity, now });
+    const until = accessUntil(found.terms, now, shop.zone);
+    const seats = takeSeats({ productIds, picked: line.dates ?? [], quantity: found.quantity, now, until });
     if ('refused' in seats) return seats;
     const chosen: Chosen = { ...found, productIds, seats };
     // One order is in one currency, and of one price there is one line: more of it is a quantity.

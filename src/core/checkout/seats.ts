@@ -1,4 +1,4 @@
-import { type DateStanding, freeSeats, isToCome, type SeatBought, untouched } from '#core/booking';
+import { type DateStanding, freeSeats, isToCome, isWithin, type SeatBought, untouched } from '#core/booking';
 import type { Instant } from '#core/calendar';
 import { type Product, productKindOf, type SeatsPromised } from '#core/catalogue';
 import type { ClassDateId, ProductId } from '#core/ids';
@@ -14,6 +14,8 @@ export interface SeatsAsked {
   picked: readonly ClassDateId[];
   quantity: number;
   now: Instant;
+  /** When access ends: a date that goes on after it is none for this price. Null where it does not. */
+  until: Instant | null;
 }
 
 /**
@@ -45,10 +47,12 @@ export function seatsTaker(products: readonly Product[], datesOf: Standing['date
 function seatsAt(
   { pick, soldAfter }: SeatsPromised,
   dates: readonly DateStanding[],
-  { picked, quantity, now }: SeatsAsked,
+  { picked, quantity, now, until: ends }: SeatsAsked,
   mine: (id: ClassDateId) => number,
 ): DateStanding[] | SeatRefusal {
-  const coming = dates.filter((date) => isToCome(date, now)).sort((a, b) => (a.from < b.from ? -1 : 1));
+  const coming = dates
+    .filter((date) => isToCome(date, now) && isWithin(date, ends))
+    .sort((a, b) => (a.from < b.from ? -1 : 1));
   if (coming.length === 0) return soldAfter ? [] : refuse('not-on-sale', { why: 'over' });
   const room = (date: DateStanding): number => freeSeats(date) - mine(date.id);
   if (pick === 'all') {

@@ -11,7 +11,7 @@ import { pairOf } from './ids';
 import { disputeClosed, disputeOpened, moneyBack, reserve } from './evolvePayments';
 import { joinedPeople } from './evolvePeople';
 import { need, push } from './known';
-import { sessionAppliers } from './sessions/evolveSessions';
+import { offeredAgain, sessionAppliers } from './sessions/evolveSessions';
 
 /**
  * Applies one event. It only copies and counts what the event carries and computes nothing, so that history
@@ -155,6 +155,7 @@ const appliers: Appliers = {
     if (refund.ofCredit === undefined) reserve(state, refund, -1);
     refund.status = 'refused';
     refund.refusal = reason;
+    offeredAgain(state, refundId);
     state.todo.delete(refundId);
   },
 

@@ -91,7 +91,7 @@ export { createRunner, type Runner } from './runner';
 export { entriesOf, leftOn, sessionsOfPass, sessionsOfPerson } from './sessions/ledger';
 export { datesIn, datesOf, seatsAt } from './classes/dates';
 export { moneyFor } from './classes/moneyBack';
-export { toldOfDate } from './commands/changeDate';
+export { moneyOffered, toldOfDate } from './commands/changeDate';
 export { isOffered } from './commands/takeSeat';
 export type { Task } from './state';
 export { taskState, taskUnits, type TaskState } from './tasks/tasks';

@@ -267,6 +267,8 @@ export interface ShopState {
   sessionsOfPass: Map<PassId, SessionId[]>;
   /** Dates of classes that were moved or called off. */
   classDates: Map<ClassDateId, MovedDate>;
+  /** Refunds by which the money of a seat was asked back. */
+  moneyForSeats: Map<RefundId, SessionId>;
   /** How many seats at each date somebody has. */
   seatsTaken: Map<ClassDateId, number>;
   /** What passes wait for, done or not, in the order in which they were opened. */
@@ -314,6 +316,7 @@ export function newShopState(): ShopState {
     tasks: new Map(),
     classDates: new Map(),
     seatsTaken: new Map(),
+    moneyForSeats: new Map(),
     sessionEntries: new Map(),
     refunds: new Map(),
     disputes: new Map(),

@@ -1,6 +1,6 @@
-import express, { type Request, Router } from 'express';
+import express, { Router } from 'express';
 import { calendarFile, slotsFor } from '#core/booking';
-import { addDays, dateIn, isZone } from '#core/calendar';
+import { addDays, dateIn } from '#core/calendar';
 import { asBooked, type Coaching } from '#core/catalogue';
 import type { PersonId, SessionId } from '#core/ids';
 import { passesFor, sessionsOfPerson, takenTimes } from '#core/shop';
@@ -14,8 +14,7 @@ import { productTitle } from '../shared/orderView';
 import { type Reading, readingFor } from '../shared/reading';
 import { coachingIn, isInTime, leftOf, ledgerInWords, nextSessionOf } from '../shared/sessionView';
 import { whyOpen } from '../shared/whyOpen';
-import { learnerSaid, perLearner } from './learner';
-import { personOfDevice } from '../shared/device';
+import { learnerSaid, memberOf, perLearner, zoneSaid } from './learner';
 
 /** So many dates are looked through at once, and so many more where none of them is free. */
 const DATES_AT_ONCE = 14;
@@ -27,7 +26,7 @@ export function bookingRoutes(context: CounterContext): Router {
   router.use(['/api/coaching', '/api/booked'], perLearner(context), express.json({ limit: '64kb' }));
 
   router.get('/api/coaching/:product', async (req, res) => {
-    const personId = memberOf(req);
+    const personId = memberOf(context, req);
     await runner.synced();
     const reading = readingFor(context, req);
     res.set('Cache-Control', 'no-store');
@@ -56,7 +55,7 @@ export function bookingRoutes(context: CounterContext): Router {
       at,
       busy: context.busy.all(),
       by: 'member',
-      zone: known(zone),
+      zone: zoneSaid(zone),
     });
     if ('refused' in done) throw refusalProblem(done);
     const sessionId = done.events.flatMap((e) => (e.type === 'session.booked' ? [e.data.sessionId] : []))[0];
@@ -79,7 +78,7 @@ export function bookingRoutes(context: CounterContext): Router {
             at: act.at,
             busy: context.busy.all(),
             by: 'member',
-            zone: known(act.zone),
+            zone: zoneSaid(act.zone),
           }
         : { type: 'call-off-session', sessionId, personId, by: 'member', counts: false, seenLate: act.seenLate },
     );
@@ -89,7 +88,7 @@ export function bookingRoutes(context: CounterContext): Router {
   });
 
   router.get('/booked/:name', (req, res) => {
-    const personId = memberOf(req);
+    const personId = memberOf(context, req);
     const id = /^([\w-]+)\.ics$/.exec(String(req.params['name']))?.[1];
     const reading = readingFor(context, req);
     const session = sessionsOfPerson(runner.state, personId).find((one) => one.id === id);
@@ -111,12 +110,6 @@ export function bookingRoutes(context: CounterContext): Router {
       .send(calendarFile(method, [entryOf(about, shopOf(context), person, runner.now())]));
   });
 
-  const memberOf = (req: Request): PersonId => {
-    const id = personOfDevice(context, req);
-    if (id === null) throw new Problem(401, (say) => say.signInFirst, 'sign-in');
-    return id;
-  };
-
   /** @returns whether they are on the disk: what is booked stands in any case */
   async function keepAnswers(
     personId: PersonId,
@@ -136,9 +129,6 @@ export function bookingRoutes(context: CounterContext): Router {
   }
   return router;
 }
-
-/** A zone as a browser names it; nothing where it is none. */
-const known = (zone: string | null): string | null => (zone !== null && isZone(zone) ? zone : null);
 
 /** Coaching that somebody has or had. @throws Problem for any other */
 function coachingOf(reading: Reading, personId: PersonId, productId: string): Coaching {

@@ -1,14 +1,11 @@
-import express, { type Request, Router } from 'express';
-import { isZone } from '#core/calendar';
-import type { PersonId } from '#core/ids';
+import express, { Router } from 'express';
 import { ClassAnswer, Said, SeatAct, SeatRequest } from '../../wire';
 import type { CounterContext } from '../context';
 import { answer } from '../http/answer';
 import { Problem, refusalProblem } from '../http/problem';
 import { classFor } from '../shared/classView';
-import { personOfDevice } from '../shared/device';
 import { readingFor } from '../shared/reading';
-import { learnerSaid, perLearner } from './learner';
+import { learnerSaid, memberOf, perLearner, zoneSaid } from './learner';
 
 /** Seats at dates of classes, as whoever has them takes, moves and gives them back. Another's are not found. */
 export function classRoutes(context: CounterContext): Router {
@@ -17,7 +14,7 @@ export function classRoutes(context: CounterContext): Router {
   router.use(['/api/classes', '/api/seats'], perLearner(context), express.json({ limit: '8kb' }));
 
   router.get('/api/classes/:product', async (req, res) => {
-    const personId = memberOf(req);
+    const personId = memberOf(context, req);
     await runner.synced();
     const found = classFor(readingFor(context, req), personId, String(req.params['product']));
     if (!found) throw new Problem(404, (say) => say.notYours, 'no-such-product');
@@ -29,7 +26,7 @@ export function classRoutes(context: CounterContext): Router {
     const personId = learnerSaid(context, req);
     const { dateId, zone } = SeatRequest.parse(req.body);
     const productId = String(req.params['product']);
-    const done = await runner.execute({ type: 'take-seat', personId, productId, dateId, zone: known(zone) });
+    const done = await runner.execute({ type: 'take-seat', personId, productId, dateId, zone: zoneSaid(zone) });
     if ('refused' in done) throw refusalProblem(done);
     answer(res, Said, { sentence: readingFor(context, req).words.booking.seatTaken });
   });
@@ -44,7 +41,7 @@ export function classRoutes(context: CounterContext): Router {
       throw new Problem(404, (words) => words.notYours, 'no-such-session');
     const done = await runner.execute(
       act.act === 'change'
-        ? { type: 'change-seat', sessionId, personId, dateId: act.dateId, zone: known(act.zone) }
+        ? { type: 'change-seat', sessionId, personId, dateId: act.dateId, zone: zoneSaid(act.zone) }
         : act.act === 'money'
           ? { type: 'take-money-back', sessionId, personId, reason: 'The date was changed' }
           : { type: 'call-off-session', sessionId, personId, by: 'member', counts: false, seenLate: true },
@@ -53,13 +50,5 @@ export function classRoutes(context: CounterContext): Router {
     answer(res, Said, { sentence: { change: say.seatMoved, money: say.seatMoney, leave: say.seatLeft }[act.act] });
   });
 
-  const memberOf = (req: Request): PersonId => {
-    const id = personOfDevice(context, req);
-    if (id === null) throw new Problem(401, (say) => say.signInFirst, 'sign-in');
-    return id;
-  };
   return router;
 }
-
-/** A zone as a browser names it; nothing where it is none. */
-const known = (zone: string | null): string | null => (zone !== null && isZone(zone) ? zone : null);

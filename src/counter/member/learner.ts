@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { addMs, HOUR } from '#core/calendar';
+import { addMs, HOUR, isZone } from '#core/calendar';
 import { type Course, type Lesson, lessonOf, productKindOf } from '#core/catalogue';
 import type { LessonId, PersonId, ProductId } from '#core/ids';
 import { isOpen, type Right } from '#core/passes';
@@ -41,6 +41,16 @@ export function learnerSaid(context: CounterContext, req: Request): PersonId {
   if (!req.is('application/json')) throw new Problem(415, (say) => say.unreadable, 'bad-request');
   return personId;
 }
+
+/** Who reads something of theirs. @throws Problem where nobody is signed in */
+export function memberOf(context: CounterContext, req: Request): PersonId {
+  const id = personOfDevice(context, req);
+  if (id === null) throw new Problem(401, (say) => say.signInFirst, 'sign-in');
+  return id;
+}
+
+/** A zone as a browser names it; nothing where it is none. */
+export const zoneSaid = (zone: string | null): string | null => (zone !== null && isZone(zone) ? zone : null);
 
 /** Reading and learning is many small requests. */
 export const perLearner = (context: CounterContext) =>

@@ -5,10 +5,9 @@ import { MemberTasks, PostalRequest, Said } from '../../wire';
 import type { CounterContext } from '../context';
 import { answer } from '../http/answer';
 import { Problem } from '../http/problem';
-import { personOfDevice } from '../shared/device';
 import { readingFor } from '../shared/reading';
 import { memberTasks } from '../shared/taskView';
-import { learnerSaid, perLearner } from './learner';
+import { learnerSaid, memberOf, perLearner } from './learner';
 
 /** What is done for members or sent to them: how it stands, and where it goes. Another's is not found. */
 export function taskRoutes(context: CounterContext): Router {
@@ -17,8 +16,7 @@ export function taskRoutes(context: CounterContext): Router {
   router.use(['/api/tasks'], perLearner(context), express.json({ limit: '8kb' }));
 
   router.get('/api/tasks/:product', async (req, res) => {
-    const personId = personOfDevice(context, req);
-    if (personId === null) throw new Problem(401, (say) => say.signInFirst, 'sign-in');
+    const personId = memberOf(context, req);
     await runner.synced();
     const found = memberTasks(readingFor(context, req), personId, String(req.params['product']));
     if (!found) throw new Problem(404, (say) => say.notYours, 'no-such-product');
@@ -33,7 +31,7 @@ export function taskRoutes(context: CounterContext): Router {
     const task = runner.state.tasks.get(passId);
     if (task?.for !== 'sending' || runner.state.passes.get(passId)?.personId !== personId)
       throw new Problem(404, (say) => say.notYours, 'no-such-task');
-    const stands = taskState(runner.state, task, runner.now());
+    const stands = taskState(runner.state, task);
     if (stands === 'done' || stands === 'fallen-away') throw new Problem(409, () => words.tasks.tooLate, 'too-late');
     const postal = readPostal(PostalRequest.parse(req.body));
     if (!postal) throw new Problem(422, () => words.tasks.addressIncomplete, 'address-incomplete');

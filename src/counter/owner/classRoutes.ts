@@ -1,16 +1,22 @@
-import express, { type RequestHandler, Router } from 'express';
-import type { ClassDateId } from '#core/ids';
+import express, { type Request, type RequestHandler, type Response, Router } from 'express';
+import { mayDo } from '#core/helpers';
+import type { ClassDateId, OrderId } from '#core/ids';
 import { calledBySeller } from '#core/people';
-import { datesOf, type ShopState, toldOfDate } from '#core/shop';
+import { datesOf, moneyOffered, type ShopState, toldOfDate } from '#core/shop';
 import { AllDates, DateAct, type DateRow, DateStory, Said } from '../../wire';
 import type { CounterContext } from '../context';
 import { answer } from '../http/answer';
 import { Problem, refusalProblem } from '../http/problem';
 import { type Reading, readingFor } from '../shared/reading';
-import { whoIs } from './who';
+import { refuseWho, whoIs } from './who';
 
 /** Dates of classes: who has a seat, and what becomes of them. */
-export function classRoutes(context: CounterContext, mayAnswer: RequestHandler): Router {
+export function classRoutes(
+  context: CounterContext,
+  mayAnswer: RequestHandler,
+  /** Whether so much more of an order may be given back. @throws Problem where not */
+  mayBack: (req: Request, res: Response, orderId: OrderId, amount: number) => void,
+): Router {
   const router = Router();
   const { runner } = context;
   const body = express.json({ limit: '512kb' });
@@ -54,6 +60,15 @@ export function classRoutes(context: CounterContext, mayAnswer: RequestHandler):
       }
       return answer(res, Said, { sentence: 'Noted.' });
     }
+    if (act.offers.money && !mayDo(whoIs(res).rights, 'give-back'))
+      refuseWho(
+        context,
+        req,
+        'You may not give money back here, so you cannot offer it. Nothing was changed. The owner can allow it in Shop.',
+      );
+    // Money that is offered goes back without anybody being asked again.
+    if (act.offers.money)
+      for (const { orderId, share } of moneyOffered(runner.state, dateId)) mayBack(req, res, orderId, share.amount);
     const told = toldOfDate(runner.state, dateId).people;
     const done = await runner.execute(
       act.act === 'move'

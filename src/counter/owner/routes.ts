@@ -122,7 +122,7 @@ export function ownerRoutes(context: CounterContext): Router {
   router.use(countRoutes(context));
   router.use(followRoutes(context));
   router.use(bookingRoutes(context, may('answer')));
-  router.use(classRoutes(context, may('answer')));
+  router.use(classRoutes(context, may('answer'), mayBackSum));
   router.use(taskRoutes(context, may('answer')));
   router.post('/finished-shop', may('everything'), async (_req, res) =>
     answer(res, FinishedShopAnswer, { address: await context.finishedShop.open() }),
@@ -231,11 +231,15 @@ export function ownerRoutes(context: CounterContext): Router {
 
   /** Of one order, what went back, what is on its way and what is asked for now: within what somebody may give back. */
   function mayBack(req: Request, res: Response, orderId: OrderId, events: readonly ShopEvent[]): void {
+    mayBackSum(req, res, orderId, sum(refundsAsked(events).map((part) => part.amount)));
+  }
+
+  function mayBackSum(req: Request, res: Response, orderId: OrderId, amount: number): void {
     const { rights } = whoIs(res);
     const order = runner.state.orders.get(orderId);
     const lines = (order?.payments ?? []).flatMap((payment) => payment.lines);
     const before = sum(lines.map((line) => line.givenBack + line.reserved));
-    const inAll = before + sum(refundsAsked(events).map((part) => part.amount));
+    const inAll = before + amount;
     const { currency, locale } = shopOf(context);
     if (mayGiveBack(rights, inAll, order?.currency === currency)) return;
     const most = formatAmount(rights.giveBackUpTo ?? 0, currency, locale);

@@ -1,17 +1,15 @@
-import { canJoin, type DateStanding, freeSeats, isToCome, type Session } from '#core/booking';
+import { canJoin, type DateStanding, freeSeats, isToCome, joinFrom, type Session } from '#core/booking';
 import { addMs, formatMoment, HOUR, type Instant } from '#core/calendar';
 import type { LiveClass } from '#core/catalogue';
 import type { PersonId, ProductId } from '#core/ids';
 import { formatAmount } from '#core/money';
 import { isOpen } from '#core/passes';
 import { datesOf, holderOf, isOffered, moneyFor, rightsTo, sessionsOfPerson } from '#core/shop';
+import { roomInWords } from '../../pages/data/seats';
 import type { ClassAnswer, MemberDate, OwnSeat } from '../../wire';
 import { filesOfPass } from './orderView';
 import { groundsIn, type Reading } from './reading';
 import { whyOpen } from './whyOpen';
-
-/** So many seats left, and fewer, are said. */
-const FEW_SEATS = 10;
 
 /** A class of the live release, put away or not. */
 export function classIn({ live }: Pick<Reading, 'live'>, productId: ProductId): LiveClass | undefined {
@@ -43,7 +41,8 @@ export function classFor(reading: Reading, personId: PersonId, productId: Produc
       until: date.until,
       zone: date.zone,
       state: date.calledOff ? 'called-off' : now < date.from ? 'to-come' : now < date.until ? 'on' : 'over',
-      room: isToCome(date, now) && free <= FEW_SEATS ? reading.words.pages.seatsLeft(free) : '',
+      room: isToCome(date, now) ? roomInWords(date, reading) : '',
+      joinFrom: joinFrom(date.from),
       free: isToCome(date, now) && free >= 1,
       mine: own ? seatFor(reading, product, own, passOpen) : null,
       canTake: mayTake && !sits && isToCome(date, now) && free >= 1,

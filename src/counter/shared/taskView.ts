@@ -31,7 +31,7 @@ export function taskRow(reading: Reading, task: Task, person: PersonRecord | und
   const days = product && 'withinDays' in product ? product.withinDays : null;
   const by = days === null ? null : startOfDate(addDays(dateIn(task.since, shop.zone), days + 1), shop.zone);
   const postal = task.for === 'sending' ? postalOf(state, pass, person) : null;
-  const stands = taskState(state, task, now);
+  const stands = taskState(state, task);
   return {
     passId: task.passId,
     for: task.for,
@@ -53,7 +53,7 @@ export function taskRow(reading: Reading, task: Task, person: PersonRecord | und
 
 /** What somebody bought of a product that is done for them or sent; null for any other. */
 export function memberTasks(reading: Reading, personId: PersonId, productId: ProductId): MemberTasks | null {
-  const { state, live, now, locale, words, shop, person } = reading;
+  const { state, live, locale, words, shop, person } = reading;
   const product = live?.content.products.find(({ id }) => id === productId);
   if (product?.kind !== 'work' && product?.kind !== 'posted') return null;
   const own = passesFor(state, personId, productId);
@@ -70,7 +70,7 @@ export function memberTasks(reading: Reading, personId: PersonId, productId: Pro
     tasks: own.flatMap((pass) => {
       const task = state.tasks.get(pass.id);
       if (!task) return [];
-      const stands = taskState(state, task, now);
+      const stands = taskState(state, task);
       const day = (at: string): string => formatDay(at, shop.zone, locale);
       const postal = task.for === 'sending' ? postalOf(state, pass, record) : null;
       return [

@@ -1,7 +1,16 @@
-import { freeSeats, isToCome, type SeatBought, timeInZone, untouched } from '#core/booking';
+import {
+  type DateStanding,
+  freeSeats,
+  isToCome,
+  isWithin,
+  type SeatBought,
+  timeInZone,
+  untouched,
+} from '#core/booking';
 import { productKindOf } from '#core/catalogue';
 import { type Quote, quantityOf } from '#core/checkout';
 import type { Release } from '#core/release';
+import { accessUntil } from '#core/terms';
 import { datesIn } from '#core/shop';
 import type { CheckoutPrice } from '../../wire';
 import type { PageReading } from './reading';
@@ -15,11 +24,18 @@ type Reading = Pick<PageReading, 'words' | 'locale'>;
 export const seatInWords = (seat: Pick<SeatBought, 'from' | 'until' | 'zone'>, { words, locale }: Reading): string =>
   timeInZone(seat, seat.zone, { locale, to: words.letters.until });
 
+/** How many seats are left, where there are few. */
+export function roomInWords(date: Pick<DateStanding, 'seats' | 'taken'>, { words }: Pick<Reading, 'words'>): string {
+  const free = freeSeats(date);
+  return free <= FEW_SEATS ? words.pages.seatsLeft(free) : '';
+}
+
 /** Of what a quote opens, the classes of which one date is picked: those to come, with the one that is in the quote. */
-export function datesToChoose(reading: PageReading, release: Release, { lines }: Quote): CheckoutPrice['seats'] {
-  const { state, live, now, words } = reading;
-  return lines.flatMap((line) =>
-    (line.seats ?? []).flatMap(({ productId, dateId }) => {
+export function datesToChoose(reading: PageReading, release: Release, { lines, zone }: Quote): CheckoutPrice['seats'] {
+  const { state, live, now } = reading;
+  return lines.flatMap((line) => {
+    const ends = accessUntil(line.terms, now, zone);
+    return (line.seats ?? []).flatMap(({ productId, dateId }) => {
       const product = release.content.products.find((p) => p.id === productId);
       const promised = product && productKindOf(product).seats?.(product);
       if (promised?.pick !== 'one') return [];
@@ -29,7 +45,7 @@ export function datesToChoose(reading: PageReading, release: Release, { lines }:
           productId,
           title: product?.title ?? '',
           dates: dates
-            .filter((date) => isToCome(date, now))
+            .filter((date) => isToCome(date, now) && isWithin(date, ends))
             .sort((a, b) => (a.from < b.from ? -1 : 1))
             .map((date) => {
               const free = freeSeats(date);
@@ -38,13 +54,13 @@ export function datesToChoose(reading: PageReading, release: Release, { lines }:
                 when: seatInWords(date, reading),
                 from: date.from,
                 zone: date.zone,
-                room: free <= FEW_SEATS ? words.pages.seatsLeft(free) : '',
+                room: roomInWords(date, reading),
                 full: free < quantityOf(line),
                 chosen: date.id === dateId,
               };
             }),
         },
       ];
-    }),
-  );
+    });
+  });
 }

@@ -18,7 +18,7 @@ import { MembershipContents } from './membership/MembershipContents';
 import { MembershipLimits } from './membership/MembershipLimits';
 import { PostSheet } from './membership/PostSheet';
 import { PostedContents } from './posted/PostedContents';
-import { WorkContents } from './work/WorkContents';
+import { WorkContents } from './byHand/WorkContents';
 
 interface ProductSheetParts<P> {
   /** What it holds, right under title and promise. */

@@ -319,6 +319,103 @@ describe('a date that is moved or called off', () => {
   });
 });
 
+describe('money of a date that is under way, refused, or cut into parts', () => {
+  test('all parts together are the whole, to the last cent, and then it closes', async () => {
+    const shop = await shopWith({ class: { pick: 'all' }, terms: [{ kind: 'once', amount: '100' }] });
+    await shop.order({});
+    for (const [n, date] of ['d1', 'd2', 'd3'].entries()) {
+      await callOff(shop, date);
+      expect(await money(shop, 'u1', n)).toBe('done');
+      await shop.runner.settle();
+    }
+    expect([...shop.runner.state.refunds.values()].map(({ amount }) => amount)).toEqual([3_333, 3_334, 3_333]);
+    expect(shop.runner.state.passes.get(seatOf(shop)?.passId ?? '')?.closed?.why).toBe('refund');
+  });
+
+  test('refused by the service it is offered again, also after a restart; asked for by the seller it is not asked twice', async () => {
+    const shop = await shopWith();
+    const order = await shop.order({ dates: ['d1'] });
+    await callOff(shop, 'd1');
+    const { refund } = shop.ports.payments;
+    shop.ports.payments.refund = () => Promise.resolve({ status: 'refused', reason: 'closed' });
+    expect(await money(shop)).toBe('done');
+    // On its way it is asked for once.
+    expect(await money(shop)).toBe('no-offer');
+    await shop.runner.settle();
+    await shop.restart();
+    expect(seatOf(shop)).toMatchObject({ offered: { money: true }, moneyBack: null });
+    shop.ports.payments.refund = refund;
+    const all = { type: 'refund', orderId: order.id, shares: [{ lineId: 'l1', amount: 9_000 }], reason: '' } as const;
+    expect([await codeOf(shop, all), await money(shop)]).toEqual(['done', 'no-offer']);
+    await shop.runner.settle();
+    expect([...shop.runner.state.refunds.values()].filter(({ status }) => status === 'paid')).toHaveLength(1);
+  });
+
+  test('a payment that a bank disputes gives nothing back by itself', async () => {
+    const shop = await shopWith();
+    const order = await shop.order({ dates: ['d1'] });
+    await callOff(shop, 'd1');
+    const paymentId = order.payments[0]?.id ?? '';
+    await shop.act({ type: 'open-dispute', disputeId: 'dis1', paymentId, amount: 9_000, answerBy: START });
+    expect([await money(shop), await take(shop, 'd2')]).toEqual(['disputed', 'sessions-on-hold']);
+  });
+});
+
+describe('access that ends', () => {
+  const WEEK = { kind: 'once', amount: '90' } as const;
+  const forAWeek = (more: Given = {}): Promise<MemoryShop> =>
+    shopInMemory(
+      releaseWith([WEEK], {
+        shop: { zone: ZONE },
+        edit: (content) => {
+          selling([classOf('k', DATES, more.class)], 'k')(content);
+          for (const price of content.offers.find(({ id }) => id === 'off_0')?.prices ?? [])
+            price.access = { ...price.access, kind: 'for', count: '1', unit: 'week' };
+        },
+      }),
+      START,
+      more.answers,
+    );
+
+  test('no date after it is sold with it', async () => {
+    const shop = await forAWeek();
+    await expect(shop.order({ dates: ['d2'] })).rejects.toThrow('no seat left');
+    await shop.order({ person: 'u2', dates: ['d1'] });
+    const all = await forAWeek({ class: { pick: 'all' } });
+    await all.order({});
+    expect(room(all)).toEqual([2, 3, 3]);
+    await all.goTo(at('2026-06-24T10:00'));
+    expect(seatOf(all)?.status).toBe('booked');
+  });
+
+  test('a date that is moved after it keeps its people: access reaches to its end', async () => {
+    const shop = await forAWeek();
+    await shop.order({ dates: ['d1'] });
+    await move(shop, 'd1', at('2026-06-25T20:00'));
+    await shop.goTo(at('2026-06-25T20:30'));
+    expect([seatOf(shop)?.status, shop.runner.state.passes.get(seatOf(shop)?.passId ?? '')?.closed]).toEqual([
+      'booked',
+      null,
+    ]);
+    await shop.goTo(at('2026-06-25T21:00'));
+    expect(shop.runner.state.passes.get(seatOf(shop)?.passId ?? '')?.closed?.why).toBe('expired');
+  });
+});
+
+test('paid for once the date was over, because the bank took so long: another date or the money', async () => {
+  const dates = [dateOf('d1', '2026-06-15T09:10', { minutes: 10 }), ...DATES.slice(1)];
+  const shop = await shopWith({
+    class: { dates },
+    answers: () => ({ status: 'waits-for-bank', confirmAt: 'https://bank.example.org' }),
+  });
+  await expect(shop.order({ dates: ['d1'] })).rejects.toThrow('no order came of it');
+  shop.ports.setNow(at('2026-06-15T09:25'));
+  const [key = ''] = shop.runner.state.charges.keys();
+  await shop.act({ type: 'answer-charge', key, answer: { status: 'paid', paymentId: 'pay1' } });
+  expect(seatOf(shop)).toMatchObject({ status: 'called-off', offered: { otherDate: true, money: true } });
+  expect([await take(shop, 'd2'), await money(shop)]).toEqual(['done', 'done']);
+});
+
 describe('seats that are asked for', () => {
   const inside = { also: [membershipOf('m', ['k'])], opened: ['m'], terms: [MONTHLY] };
 
@@ -386,6 +483,13 @@ test('an edited date: with a seat it is not published, without one it stands whe
   const publish = (next: ReturnType<typeof edited>) =>
     codeOf(shop, { type: 'publish', release: next, hasFile: () => true });
   expect(await publish(edited('d1', '2026-06-18T20:00', 2))).toBe('date-set');
+  const without = unsealContent(liveWith({}).content);
+  for (const product of without.products)
+    if (product.kind === 'live-class') product.dates = product.dates.filter(({ id }) => id !== 'd3');
+  const shorter = release(4, 1, sealContent(without));
+  shop.ports.addRelease(shorter);
+  // Somebody who has a seat nowhere near it, and whoever is paying for one there.
+  expect(await publish(shorter)).toBe('would-strand');
   const next = edited('d2', '2026-06-27T19:00', 3);
   expect(await publish(next)).toBe('done');
   expect(datesIn(shop.runner.state, next.content.products, 'k')?.map(({ from }) => from)).toEqual(

@@ -25,7 +25,11 @@ const FEES = { fee: 900, byCountry: { PT: 250, DE: 400 } };
 
 const shopWith = (
   terms: readonly DraftTermsGiven[],
-  { tax = null, opened = ['cards'] }: { tax?: object | null; opened?: string[] } = {},
+  {
+    tax = null,
+    opened = ['cards'],
+    forAWeek = false,
+  }: { tax?: object | null; opened?: string[]; forAWeek?: boolean } = {},
 ): Promise<MemoryShop> =>
   shopInMemory(
     releaseWith(terms, {
@@ -35,6 +39,7 @@ const shopWith = (
         for (const offer of content.offers.filter(({ id }) => /^off_\d/.test(id)))
           for (const price of offer.prices) {
             price.sending = FEES;
+            if (forAWeek) price.access = { ...price.access, kind: 'for', count: '1', unit: 'week' };
             if (price.terms.kind === 'once') price.limit = { inAll: '', each: '', perOrder: '5' };
           }
       },
@@ -42,8 +47,7 @@ const shopWith = (
     START,
   );
 const tasks = (shop: MemoryShop) => [...shop.runner.state.tasks.values()];
-const states = (shop: MemoryShop): string[] =>
-  tasks(shop).map((task) => taskState(shop.runner.state, task, shop.runner.now()));
+const states = (shop: MemoryShop): string[] => tasks(shop).map((task) => taskState(shop.runner.state, task));
 const finish = (shop: MemoryShop, n = 0): Promise<string> =>
   codeOf(shop, {
     type: 'finish-task',
@@ -130,6 +134,24 @@ describe('what is under way with the money', () => {
       reason: '',
     });
     expect([states(shop), await finish(shop)]).toEqual([['fallen-away'], 'task-not-now']);
+  });
+
+  test('while the money is on its way back it is not sent after it; refused, it waits again', async () => {
+    const shop = await shopWith([ONCE]);
+    const order = await shop.order({ sendTo: TO_PORTO });
+    shop.ports.payments.refund = () => Promise.resolve({ status: 'refused', reason: 'closed' });
+    await codeOf(shop, { type: 'refund', orderId: order.id, shares: [{ lineId: 'l1', amount: 3_250 }], reason: '' });
+    expect([states(shop), await finish(shop)]).toEqual([['on-hold'], 'task-not-now']);
+    await shop.runner.settle();
+    expect([states(shop), await finish(shop)]).toEqual([['waiting'], 'done']);
+  });
+
+  test('access that has simply ended owes it still', async () => {
+    const shop = await shopWith([ONCE], { forAWeek: true });
+    await shop.order({ sendTo: TO_PORTO });
+    await shop.goTo('2026-06-30T08:00:00.000Z');
+    expect(shop.runner.state.passes.get(tasks(shop)[0]?.passId ?? '')?.closed?.why).toBe('expired');
+    expect([states(shop), await finish(shop)]).toEqual([['waiting'], 'done']);
   });
 
   test('while a bank disputes the payment it is not sent', async () => {

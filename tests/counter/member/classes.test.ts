@@ -1,9 +1,10 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { Buyer } from '../../../demo/clients';
+import { Buyer, type Owner } from '../../../demo/clients';
 import type { ClassAnswer, DateStory, MemberDate, SessionsOfDays } from '../../../src/wire';
 import { classOf, dateOf } from '../../support/classes';
 import { calendarOf } from '../../support/calendars';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
+import { helperEntered } from '../../support/helpers';
 import { entered, mailsTo } from '../../support/mails';
 import { contentSelling } from '../../support/release';
 
@@ -150,6 +151,24 @@ describe('whoever has a seat', () => {
     expect((await bo.json('/member/api/classes/prd_nothing', { dateId: 'd3', zone: null })).status).toBe(409);
     expect((await bo.json(`/member/api/seats/${seat}`, { act: 'sit' })).status).toBe(422);
   });
+});
+
+test('who may not give money back cannot offer it, nor more of an order than they may', async () => {
+  const act = (owner: Owner, money: boolean) =>
+    owner.act<{ code?: string; title?: string }>('/classes/prd_dusk/d2', {
+      act: 'move',
+      from: '2026-06-19T18:00:00.000Z',
+      offers: { otherDate: true, money },
+    });
+  const answers = (await helperEntered(shop, { name: 'Ona', address: 'ona@example.org' }, { answer: true })).owner;
+  const some = (
+    await helperEntered(shop, { name: 'Ulla', address: 'ulla@example.org' }, { answer: true, giveBackUpTo: 1_799 })
+  ).owner;
+  expect([await act(answers, true), await act(some, true)].map(({ status, body }) => [status, body.code])).toEqual([
+    [403, 'not-allowed'],
+    [403, 'not-allowed'],
+  ]);
+  expect((await story('d2')).date.from).toBe('2026-06-18T18:00:00.000Z');
 });
 
 test('a date that moves twice: told with what may be chosen, to the calendars with rising numbers; then the money', async () => {

@@ -5,11 +5,11 @@ import type { Rights } from '#core/helpers';
 import { Buyer, Owner } from '../../../demo/clients';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
 import { contentWithMonthly, FILE_BYTES, releaseContent } from '../../support/release';
+import { helperEntered, LOOKS } from '../../support/helpers';
 import { mailsTo as mailsToIn } from '../../support/mails';
 
 const TOVE = { name: 'Tove Marsh', address: 'tove@example.org' };
 const ONA = { name: 'Ona Reed', address: 'ona@example.org' };
-const LOOKS: Rights = { answer: false, giveBackUpTo: null, edit: false, publish: false, everything: false };
 
 let shop: TestShop;
 beforeEach(async () => {
@@ -23,14 +23,8 @@ const buys = async (who = TOVE, path = 'field-pack') => {
 };
 const mailsTo = (address: string) => mailsToIn(shop.folder, address);
 
-/** Asked in by the owner, and signed in by the mailed link. */
 async function helperWith(rights: Partial<Rights>): Promise<{ ona: Owner; id: string; enter: string }> {
-  expect((await shop.owner.act('/helpers', { ...ONA, rights: { ...LOOKS, ...rights } })).status).toBe(201);
-  await until(async () => (await mailsTo(ONA.address)).length > 0, 'the link');
-  const enter = /\/owner\/enter\/\S+/.exec((await mailsTo(ONA.address)).at(-1)?.text ?? '')?.[0] ?? '';
-  const ona = new Owner(shop.counter.address);
-  expect((await ona.fetch(enter)).status).toBe(200);
-  expect((await ona.fetch(enter, { method: 'POST' })).headers.get('location')).toBe('/studio/');
+  const { owner: ona, enter } = await helperEntered(shop, ONA, rights);
   return { ona, enter, id: shop.counter.context.helpers.all()[0]?.id ?? '' };
 }
 
@@ -44,6 +38,8 @@ const acts = (
   ['answer', () => ['/booked/none', { act: 'call-off', counts: true }]],
   ['answer', () => [`/people/${personId}/booked/none`, { at: '2026-07-02T09:00:00.000Z', zone: null, answers: [] }]],
   ['answer', () => ['/passes/none/sessions', { count: 1, reason: '' }]],
+  ['answer', () => ['/classes/none/none', { act: 'call-off', offers: { otherDate: true, money: false } }]],
+  ['answer', () => ['/tasks/none', { act: 'again' }]],
   ['answer', () => [`/agreements/${agreementId}/preview`, { act: 'pause', until: null }]],
   ['answer', () => [`/agreements/${agreementId}/act`, { act: 'pause', until: null }]],
   ['giveBackUpTo', () => ['/refunds/preview', { orderId, shares: [{ lineId: 'l1', amount: 100 }] }]],

@@ -57,4 +57,4 @@ export * from './membership';
 export { asBooked, Coaching, CoachingQuestion } from './coaching';
 export { ClassDate, LiveClass } from './liveClass';
 export { Posted } from './posted';
-export { Work } from './work';
+export { Work } from './byHand';

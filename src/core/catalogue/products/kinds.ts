@@ -5,7 +5,7 @@ import { downloadKind } from './download';
 import { liveClassKind } from './liveClass';
 import { membershipKind } from './membership';
 import { postedKind } from './posted';
-import { workKind } from './work';
+import { workKind } from './byHand';
 import type { AnyProductKind } from './kind';
 
 /** Every kind of product, in the order in which "New product" names them. A kind is added by its folder and a line here. */

@@ -1,6 +1,7 @@
 import type { Session } from '#core/booking';
 import { leftOf, lineBought } from '#core/payments';
 import type { RefundShare } from '../command';
+import { sessionsOfPass } from '../sessions/ledger';
 import type { ShopState } from '../state';
 
 /**
@@ -20,6 +21,9 @@ export function moneyFor(
   const bought = order && lineBought(order, lineId);
   if (!line || !bought || line.productIds.length !== 1 || line.productIds[0] !== productId) return null;
   const dates = Math.max(1, line.seats?.length ?? 0);
-  const amount = Math.min(leftOf(bought), Math.round(bought.amount / dates));
+  // The parts are cut so that all of them together are the whole, to the last cent.
+  const gone = sessionsOfPass(state, passId).filter(({ moneyBack }) => moneyBack !== null).length;
+  const upTo = (n: number): number => Math.round((bought.amount * n) / dates);
+  const amount = Math.min(leftOf(bought), upTo(gone + 1) - upTo(gone));
   return amount > 0 ? { orderId, share: { lineId, amount } } : null;
 }

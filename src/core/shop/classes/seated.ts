@@ -61,12 +61,14 @@ export function seated(
     );
   for (const { sessionId: id, dateId, from, until, zone } of taken) {
     const known = state.classDates.get(dateId);
-    if (!known) continue;
     const seat = { id, dateId, from, until, zone, sequence: 0 };
-    const offers = { ...known.offers, money: known.offers.money && cause.kind === 'paid' };
-    if (known.calledOff)
+    const isAlone = cause.kind === 'paid' && cause.agreementId === undefined;
+    const chosen = known?.offers ?? { otherDate: true, money: true };
+    const offers = { ...chosen, money: chosen.money && isAlone };
+    // Over before the bank had answered, it is nothing that they could have come to.
+    if (known?.calledOff || (known?.until ?? until) <= now)
       events.push(...calledOff(seat, { by: 'seller', counts: false, offered: offeredFor(offers, null, now) }));
-    else if (known.from !== null && known.until !== null && known.from !== from)
+    else if (known && known.from !== null && known.until !== null && known.from !== from)
       events.push(
         ...seatMoved(
           seat,

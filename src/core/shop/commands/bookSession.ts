@@ -120,7 +120,12 @@ export function callOffSession(state: ShopState, command: CallOffSession, contex
   const late = command.by === 'member' && coaching !== undefined && isLate(session, coaching, context.now);
   // Whoever was told that it is in time is not charged for having pressed a moment later.
   if (late && !command.seenLate) return refuse('session-late', { noticeHours: coaching.noticeHours });
-  return { events: calledOff(session, { by: command.by, counts: command.by === 'seller' ? command.counts : late }) };
+  return {
+    events: calledOff(session, {
+      by: command.by,
+      counts: session.dateId === null && (command.by === 'seller' ? command.counts : late),
+    }),
+  };
 }
 
 /** What became of a session: said again it is corrected. One that was called off late can be given back so too. */

@@ -1,6 +1,6 @@
-import { addMs, isInstant, msOf } from '#core/calendar';
-import type { Session } from '#core/booking';
-import { fact } from '#core/journal';
+import { isWithin, type Session } from '#core/booking';
+import { addMs, type Instant, isInstant, msOf } from '#core/calendar';
+import { fact, type ShopEvent } from '#core/journal';
 import { refuse } from '#core/refusal';
 import { datesIn, seatsAt } from '../classes/dates';
 import { moneyFor } from '../classes/moneyBack';
@@ -28,13 +28,14 @@ export function moveDate(
   return {
     events: [
       fact('classDate.moved', { productId, dateId, from, until, offers }),
-      ...comingTo(state, dateId).flatMap((seat) =>
-        seatMoved(
+      ...comingTo(state, dateId).flatMap((seat) => [
+        ...reaching(state, seat, until),
+        ...seatMoved(
           seat,
           { from, until, by: 'seller', offered: offeredFor(forSeat(state, seat, offers), from, now) },
           now,
         ),
-      ),
+      ]),
     ],
   };
 }
@@ -65,6 +66,12 @@ export function callOffDate(
   };
 }
 
+/** Access with a date of its own reaches to the end of what was moved: nobody loses by it what they have paid for. */
+function reaching(state: ShopState, { passId }: Session, until: Instant): ShopEvent[] {
+  const pass = state.passes.get(passId);
+  return pass && !isWithin({ until }, pass.until) ? [fact('pass.untilMoved', { passId, until })] : [];
+}
+
 const comingTo = (state: ShopState, dateId: string): Session[] =>
   seatsAt(state, dateId).filter(({ status }) => status === 'booked');
 
@@ -74,12 +81,16 @@ const forSeat = (state: ShopState, seat: Session, { otherDate, money }: MoveDate
   money: money && moneyFor(state, seat) !== null,
 });
 
+/** What could go back by itself to those who have a seat at a date, once money is offered. */
+export const moneyOffered = (state: ShopState, dateId: string) =>
+  comingTo(state, dateId).flatMap((seat) => moneyFor(state, seat) ?? []);
+
 /** Whom moving or calling off a date would tell, and for how many money could go back by itself, before it is done. */
 export function toldOfDate(state: ShopState, dateId: string): { people: number; seats: number; money: number } {
   const coming = comingTo(state, dateId);
   return {
     people: new Set(coming.map(({ passId }) => state.passes.get(passId)?.personId)).size,
     seats: coming.reduce((total, { seats }) => total + seats, 0),
-    money: coming.filter((seat) => moneyFor(state, seat) !== null).length,
+    money: moneyOffered(state, dateId).length,
   };
 }

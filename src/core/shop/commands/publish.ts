@@ -97,7 +97,11 @@ function setAnew(state: ShopState, live: Release | undefined, next: Release): Sh
     const before = live?.content.products.find(({ id }) => id === product.id);
     const was = (before && productKindOf(before).seats?.(before)?.dates) ?? [];
     const stand = (before && datesOf(state, before)) ?? [];
-    for (const date of productKindOf(product).seats?.(product)?.dates ?? []) {
+    const dates = productKindOf(product).seats?.(product)?.dates ?? [];
+    // Taken out while somebody pays for a seat at it: they would have one at nothing.
+    if (was.some(({ id }) => !dates.some((date) => date.id === id) && seatsTakenAt(state, id) > 0))
+      return refuse('date-set', { title: product.title });
+    for (const date of dates) {
       const old = was.find(({ id }) => id === date.id);
       const now = stand.find(({ id }) => id === date.id);
       const [set, setBefore] = [spanOf(date), old && spanOf(old)];

@@ -1,4 +1,4 @@
-import { freeSeats, isToCome, type Session } from '#core/booking';
+import { freeSeats, isToCome, isWithin, type Session } from '#core/booking';
 import { addMs, HOUR, type Instant } from '#core/calendar';
 import { type LiveClass, productKindOf } from '#core/catalogue';
 import type { PersonId, ProductId } from '#core/ids';
@@ -48,7 +48,7 @@ export function takeSeat(
   if (!isToCome(date, now) || freeSeats(date) < 1) return refuse('seat-gone');
   const free = promised.pick === 'all' ? open : open.filter(({ id }) => !mine.some(({ passId }) => passId === id));
   if (free.length === 0) return refuse('seat-had');
-  const lasting = free.find(({ until }) => until === null || date.from < until);
+  const lasting = free.find(({ until }) => isWithin(date, until));
   if (!lasting) return refuse('session-after-access');
   const { from, until } = date;
   const sessionId = ids.next('ses');
@@ -105,7 +105,7 @@ export function changeSeat(
   const to = dates.find(({ id }) => id === dateId);
   if (!to) return refuse('no-such-date');
   if (!isToCome(to, now) || freeSeats(to) < seat.seats) return refuse('seat-gone');
-  if (pass.until !== null && to.from >= pass.until) return refuse('session-after-access');
+  if (!isWithin(to, pass.until)) return refuse('session-after-access');
   const { from, until } = to;
   return {
     events: seatMoved({ ...seat, zone: zone ?? seat.zone }, { from, until, dateId, by: 'member' }, now),

@@ -1,5 +1,5 @@
 import type { LedgerEntry } from '#core/booking';
-import type { ClassDateId } from '#core/ids';
+import type { ClassDateId, RefundId } from '#core/ids';
 import type { EventOf, EventType } from '#core/journal';
 import { need, push } from '../known';
 import type { ShopState } from '../state';
@@ -34,6 +34,7 @@ export const sessionAppliers: Appliers = {
       dateId,
       seats,
       offered: null,
+      moneyBack: null,
     });
     if (dateId !== null) countSeats(state, dateId, seats);
     push(state.sessionsOfPass, passId, sessionId);
@@ -61,8 +62,10 @@ export const sessionAppliers: Appliers = {
     if (session.dateId !== null) countSeats(state, session.dateId, -seats);
     session.seats -= seats;
   },
-  'session.moneyTaken': (state, { sessionId }) => {
-    need(state.sessions, sessionId).offered = null;
+  'session.moneyTaken': (state, { sessionId, refundId }) => {
+    const session = need(state.sessions, sessionId);
+    Object.assign(session, { moneyBack: { refundId, offered: session.offered }, offered: null });
+    state.moneyForSeats.set(refundId, sessionId);
   },
   'classDate.moved': (state, { dateId, from, until, offers }) => {
     state.classDates.set(dateId, { from, until, calledOff: false, offers });
@@ -93,6 +96,12 @@ export const sessionAppliers: Appliers = {
       state.due.set({ at: data.remindAt, what: { kind: 'session-near', sessionId: data.sessionId } });
   },
 };
+
+/** The service did not give it back: what was offered for a seat is offered still. */
+export function offeredAgain(state: ShopState, refundId: RefundId): void {
+  const session = state.sessions.get(state.moneyForSeats.get(refundId) ?? '');
+  if (session?.moneyBack) Object.assign(session, { offered: session.moneyBack.offered, moneyBack: null });
+}
 
 function countSeats(state: ShopState, dateId: ClassDateId, by: number): void {
   state.seatsTaken.set(dateId, (state.seatsTaken.get(dateId) ?? 0) + by);

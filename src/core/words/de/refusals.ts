@@ -118,7 +118,7 @@ export const refusals: RefusalWords = {
     'An diesem Termin ist kein Platz mehr frei, er hat begonnen oder findet nicht statt. Wählen Sie einen anderen. Nichts wurde abgebucht oder geändert.',
   'no-such-date': () => 'Diesen Termin gibt es nicht. Nichts wurde geändert.',
   'date-set': ({ title }) =>
-    `An einem Termin von „${title}“, dessen Zeit geändert wurde, hat jemand einen Platz. Verschieben Sie ihn unter „Deliver“, so erfahren es alle, und veröffentlichen Sie dann. Nichts wurde veröffentlicht.`,
+    `An einem Termin von „${title}“, der geändert oder herausgenommen wurde, hat jemand einen Platz oder bezahlt gerade dafür. Verschieben Sie ihn unter „Deliver“ oder sagen Sie ihn dort ab, so erfahren es alle, und veröffentlichen Sie dann. Nichts wurde veröffentlicht.`,
   'seat-had': () => 'Sie haben schon einen Platz. Verlegen Sie ihn auf einen anderen Termin. Nichts wurde geändert.',
   'date-past': () => 'Diese Zeit liegt zurück. Wählen Sie eine, die noch kommt. Nichts wurde geändert.',
   'date-over': () => 'Dieser Termin hat begonnen, ist vorbei oder abgesagt. Nichts wurde geändert.',
@@ -129,7 +129,7 @@ export const refusals: RefusalWords = {
   'no-such-task': () => 'Diese Aufgabe gibt es nicht. Nichts wurde geändert.',
   'task-not-now': ({ why }) =>
     why === 'on-hold'
-      ? 'Der Zugang ruht, weil eine Zahlung bestritten oder im Rückstand ist. Warten Sie, bis das geklärt ist. Nichts wurde geändert.'
+      ? 'Eine Zahlung dafür ist bestritten, im Rückstand oder auf dem Weg zurück. Warten Sie, bis das geklärt ist. Nichts wurde geändert.'
       : 'Es wurde zurückgegeben oder zurückgenommen, dafür ist nichts mehr zu tun. Nichts wurde geändert.',
   'address-needed': () => `Ein Teil davon kommt mit der Post: Schreiben Sie, wohin. ${SAFE}`,
   'used-up': ({ limit }) =>

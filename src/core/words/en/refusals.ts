@@ -120,7 +120,7 @@ export const refusals: RefusalWords = {
     'That date has no seat left, has begun, or does not take place. Choose another one. Nothing was charged or changed.',
   'no-such-date': () => 'There is no such date. Nothing was changed.',
   'date-set': ({ title }) =>
-    `Somebody has a seat at a date of “${title}” whose time was edited. Move the date in Deliver, which tells them, and publish again. Nothing was published.`,
+    `Somebody has a seat, or is paying for one, at a date of “${title}” whose time was edited, or that was taken out. Move it or call it off in Deliver, which tells them, and publish again. Nothing was published.`,
   'seat-had': () => 'You have a seat already. Move it to another date instead. Nothing was changed.',
   'date-past': () => 'That time lies behind. Choose one that is to come. Nothing was changed.',
   'date-over': () => 'That date has begun, is over, or was called off. Nothing was changed.',
@@ -131,7 +131,7 @@ export const refusals: RefusalWords = {
   'no-such-task': () => 'There is no such task. Nothing was changed.',
   'task-not-now': ({ why }) =>
     why === 'on-hold'
-      ? 'Access is on hold, because of a payment that is disputed or behind. Wait until that is settled. Nothing was changed.'
+      ? 'A payment for it is disputed, behind, or on its way back. Wait until that is settled. Nothing was changed.'
       : 'It was given back or taken back, so nothing has to be done for it any more. Nothing was changed.',
   'address-needed': () => `Part of this is sent by post: write where to. ${SAFE}`,
   'used-up': ({ limit }) =>

@@ -5,7 +5,7 @@ import { dateIn, formatTime, momentOfWall } from '#core/calendar';
 import type { DateAct, DateStory as Story } from '../../../wire/classDates';
 import { useActOnDateMutation, useDateQuery } from '../../data/bookedApi';
 import { sentenceOf } from '../../data/ownerApi';
-import { May } from '../../frame/May';
+import { May, useMay } from '../../frame/May';
 import { DayFill } from '../../price/Fill';
 import { seatsSaid } from './inWords';
 
@@ -116,7 +116,8 @@ function Acts({ story, disabled, onAct }: { story: Story; disabled: boolean; onA
   const [time, setTime] = useState(formatTime(date.from, date.zone, 'en'));
   const [otherDate, setOtherDate] = useState(true);
   const [money, setMoney] = useState(true);
-  const offers = { otherDate, money };
+  const may = useMay();
+  const offers = { otherDate, money: money && may('give-back') };
   const isDay = /^[12]\d{3}-\d\d-\d\d$/.test(day) && /^\d\d:\d\d$/.test(time);
   return (
     <div className="sec mt-3">
@@ -154,10 +155,12 @@ function Acts({ story, disabled, onAct }: { story: Story; disabled: boolean; onA
                 <input type="checkbox" checked={otherDate} onChange={(event) => setOtherDate(event.target.checked)} />{' '}
                 another date, where there is room
               </label>
-              <label className="block">
-                <input type="checkbox" checked={money} onChange={(event) => setMoney(event.target.checked)} /> their
-                money back: {moneySaid(told)}
-              </label>
+              <May right="give-back">
+                <label className="block">
+                  <input type="checkbox" checked={money} onChange={(event) => setMoney(event.target.checked)} /> their
+                  money back: {moneySaid(told)}
+                </label>
+              </May>
             </>
           )}
           <button

@@ -53,7 +53,7 @@ export function TaskStory({ passId }: { passId: string }) {
       )}
       {task.state === 'on-hold' && (
         <p className="mt-2 border-l-4 border-draft ps-3">
-          Access is on hold, because of a payment that is disputed or behind. Wait until that is settled.
+          A payment for it is disputed, behind, or on its way back. Wait until that is settled.
         </p>
       )}
       {said && (

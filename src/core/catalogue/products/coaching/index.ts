@@ -1,11 +1,13 @@
 import { minutesOf, openStretches } from '#core/booking';
 import { wordsFor } from '#core/words';
 import type { ContentFinding, ProductKind } from '../kind';
+import { NOTHING_INSIDE } from '../nothingInside';
 import { Coaching } from './coaching';
 
 export { asBooked, Coaching, CoachingQuestion } from './coaching';
 
 export const coachingKind: ProductKind<Coaching> = {
+  ...NOTHING_INSIDE,
   kind: 'coaching',
   name: 'Coaching sessions',
   explains: 'A number of sessions with you, which buyers book themselves in the hours you open.',
@@ -30,18 +32,8 @@ export const coachingKind: ProductKind<Coaching> = {
   upgrade: (coaching) => coaching,
   holds: ({ hours }) => isEverOpen(hours),
   findings: findingsOfCoaching,
-  files: () => [],
-  earlier: () => [],
   describe: ({ sessions, each, minutes }, locale) => wordsFor(locale).pages.sessions(sessions, minutes, each),
-  openings: () => [],
-  parts: () => null,
-  contains: () => [],
-  opensAs: 'itself',
-  places: () => [],
-  written: () => [],
-  named: () => [],
   sessions: ({ sessions, each }) => ({ count: sessions, each }),
-  limits: () => ({ fetches: 1, linkHours: 1, named: false }),
 };
 
 const isEverOpen = ({ week, exceptions }: Coaching['hours']): boolean =>

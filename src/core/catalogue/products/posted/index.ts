@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { wordsFor } from '#core/words';
 import { productShape } from '../base';
 import type { ProductKind } from '../kind';
+import { NOTHING_INSIDE } from '../nothingInside';
 
 /** An item that is sent by post: where to is asked at the checkout, what that costs stands with the price. */
 export const Posted = z.object({
@@ -18,6 +19,7 @@ declare module '../product' {
 }
 
 export const postedKind: ProductKind<Posted> = {
+  ...NOTHING_INSIDE,
   kind: 'posted',
   name: 'An item sent by post',
   explains: 'Its checkout asks where to, and adds what sending costs. You have a list of what is to be sent.',
@@ -27,16 +29,6 @@ export const postedKind: ProductKind<Posted> = {
   upgrade: (posted) => posted,
   holds: () => true,
   findings: () => [],
-  files: () => [],
-  earlier: () => [],
   describe: ({ withinDays }, locale) => wordsFor(locale).pages.posted(withinDays),
-  openings: () => [],
-  parts: () => null,
-  contains: () => [],
-  opensAs: 'itself',
-  places: () => [],
-  written: () => [],
-  named: () => [],
   waits: () => 'sending',
-  limits: () => ({ fetches: 1, linkHours: 1, named: false }),
 };

@@ -3,6 +3,7 @@ import { wordsFor } from '#core/words';
 import { plainFromRich, RichText } from '../../richText';
 import { productShape } from '../base';
 import type { ProductKind } from '../kind';
+import { NOTHING_INSIDE } from '../nothingInside';
 
 /** Something the seller does for its buyer: a page of what happens next, and a task until it is marked as done. */
 export const Work = z.object({
@@ -23,6 +24,7 @@ declare module '../product' {
 const isBlank = (text: RichText): boolean => plainFromRich(text).trim() === '';
 
 export const workKind: ProductKind<Work> = {
+  ...NOTHING_INSIDE,
   kind: 'work',
   name: 'Work you do by hand',
   explains: 'Something you do for each buyer. They read what happens next; you have it before you until it is done.',
@@ -41,16 +43,6 @@ export const workKind: ProductKind<Work> = {
           },
         ]
       : [],
-  files: () => [],
-  earlier: () => [],
   describe: ({ withinDays }, locale) => wordsFor(locale).pages.work(withinDays),
-  openings: () => [],
-  parts: () => null,
-  contains: () => [],
-  opensAs: 'itself',
-  places: () => [],
-  written: () => [],
-  named: () => [],
   waits: () => 'work',
-  limits: () => ({ fetches: 1, linkHours: 1, named: false }),
 };
