@@ -1,37 +1,29 @@
 import { useCallback, useState } from 'react';
 import { placeOfZone, timeInZones } from '../core/booking/times';
 import { formatDay, formatTime } from '../core/calendar/format';
-import { AnswerLine, type Said } from './answers';
+import { AnswerLine } from './answers';
 import { actOnBooked, bookAt, type BookedSession, type Problem, readBooking } from './api';
 import { useMemberWords } from './memberWords';
 import { Chosen } from './Chosen';
 import { Coming } from './Coming';
 import { ownZone } from './Place';
-import { BackHome, CannotRead, useRead } from './useRead';
+import { BackHome, CannotRead, useAct, useRead } from './useRead';
 
 /** Sessions of one coaching: what is booked, what is free, and what was given and used. */
 export function Booking({ productId, locale }: { productId: string; locale: string }) {
   const words = useMemberWords();
   const say = words.booking;
   const [from, setFrom] = useState('');
-  const [said, setSaid] = useState<Said | null>(null);
   const [chosen, setChosen] = useState<string | null>(null);
   const [moving, setMoving] = useState<BookedSession | null>(null);
-  const [busy, setBusy] = useState(false);
 
   const [read, load] = useRead(
     useCallback(() => readBooking(productId, from, words.notReached), [productId, from, words]),
   );
 
-  async function act(done: Promise<{ sentence: string } | Problem>): Promise<void> {
-    setBusy(true);
-    const answer = await done;
-    // What is free has changed, or was not what it seemed: it is here before anything is said of it.
-    await load();
-    setBusy(false);
-    const wrong = 'problem' in answer;
-    setSaid({ text: wrong ? answer.problem : answer.sentence, wrong });
-    if (!wrong) setMoving(null);
+  const { busy, said, act, forget } = useAct(load);
+  async function go(done: Promise<{ sentence: string } | Problem>): Promise<void> {
+    if (await act(done)) setMoving(null);
     setChosen(null);
   }
 
@@ -73,10 +65,10 @@ export function Booking({ productId, locale }: { productId: string; locale: stri
               onMove={() => {
                 setMoving(session);
                 setChosen(null);
-                setSaid(null);
+                forget();
               }}
               onCallOff={() =>
-                void act(actOnBooked(session.id, { act: 'call-off', seenLate: !session.inTime }, words.notReached))
+                void go(actOnBooked(session.id, { act: 'call-off', seenLate: !session.inTime }, words.notReached))
               }
             />
           ))}
@@ -120,7 +112,7 @@ export function Booking({ productId, locale }: { productId: string; locale: stri
                   needed={say.needed}
                   disabled={busy}
                   onYes={(answers) =>
-                    void act(
+                    void go(
                       moving
                         ? actOnBooked(moving.id, { act: 'move', at: chosen, zone: own }, words.notReached)
                         : bookAt(productId, { at: chosen, zone: own, answers }, words.notReached),

@@ -1,12 +1,12 @@
 import { useCallback, useEffect, useState } from 'react';
 import { placeOfZone, timeInZones } from '../core/booking/times';
 import { formatTime } from '../core/calendar/format';
-import { AnswerLine, type Said } from './answers';
+import { AnswerLine } from './answers';
 import { actOnSeat, type MemberDate, type Problem, readClass, type SeatAct, takeSeat } from './api';
 import { DateRow } from './DateRow';
 import { useMemberWords } from './memberWords';
 import { ownZone } from './Place';
-import { BackHome, CannotRead, useRead } from './useRead';
+import { BackHome, CannotRead, useAct, useRead } from './useRead';
 
 /** So often it is looked whether the way to join is there. */
 const LOOK_AGAIN_MS = 60_000;
@@ -15,24 +15,17 @@ const LOOK_AGAIN_MS = 60_000;
 export function Classes({ productId, locale }: { productId: string; locale: string }) {
   const words = useMemberWords();
   const say = words.classes;
-  const [said, setSaid] = useState<Said | null>(null);
   const [moving, setMoving] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
 
   const [read, load] = useRead(useCallback(() => readClass(productId, words.notReached), [productId, words]));
+  const { busy, said, act, forget } = useAct(load);
   useEffect(() => {
     const timer = setInterval(() => void load(), LOOK_AGAIN_MS);
     return () => clearInterval(timer);
   }, [load]);
 
-  async function act(done: Promise<{ sentence: string } | Problem>): Promise<void> {
-    setBusy(true);
-    const answer = await done;
-    await load();
-    setBusy(false);
-    const wrong = 'problem' in answer;
-    setSaid({ text: wrong ? answer.problem : answer.sentence, wrong });
-    if (!wrong) setMoving(null);
+  async function go(done: Promise<{ sentence: string } | Problem>): Promise<void> {
+    if (await act(done)) setMoving(null);
   }
 
   if (read === null) return null;
@@ -41,7 +34,7 @@ export function Classes({ productId, locale }: { productId: string; locale: stri
   const own = ownZone();
   const row = (date: MemberDate) => {
     const seat = date.mine?.sessionId ?? '';
-    const onSeat = (wanted: SeatAct): void => void act(actOnSeat(seat, wanted, words.notReached));
+    const onSeat = (wanted: SeatAct): void => void go(actOnSeat(seat, wanted, words.notReached));
     return (
       <DateRow
         key={date.id}
@@ -56,13 +49,13 @@ export function Classes({ productId, locale }: { productId: string; locale: stri
           read.dates.some((other) => other.id !== date.id && other.free)
         }
         disabled={busy}
-        onTake={() => void act(takeSeat(productId, { dateId: date.id, zone: own }, words.notReached))}
+        onTake={() => void go(takeSeat(productId, { dateId: date.id, zone: own }, words.notReached))}
         onGo={() => {
           setMoving(seat);
-          setSaid(null);
+          forget();
         }}
         onMoveHere={() =>
-          void act(actOnSeat(moving ?? '', { act: 'change', dateId: date.id, zone: own }, words.notReached))
+          void go(actOnSeat(moving ?? '', { act: 'change', dateId: date.id, zone: own }, words.notReached))
         }
         onAct={onSeat}
       />

@@ -1,26 +1,22 @@
 import { useCallback, useState } from 'react';
 import { Rich } from '../ui/Rich';
-import { AnswerLine, type Said } from './answers';
+import { AnswerLine } from './answers';
 import { readTasks, sendTo } from './api';
 import { useMemberWords } from './memberWords';
 import { PostalForm } from './PostalForm';
-import { BackHome, CannotRead, useRead } from './useRead';
+import { BackHome, CannotRead, useAct, useRead } from './useRead';
 
 /** What is done for me or sent to me: what happens next, how it stands, and where it goes. */
 export function Tasks({ productId }: { productId: string }) {
   const words = useMemberWords();
   const say = words.tasks;
-  const [said, setSaid] = useState<Said | null>(null);
   const [changing, setChanging] = useState<string | null>(null);
   const [read, load] = useRead(useCallback(() => readTasks(productId, words.notReached), [productId, words]));
+  const { said, act } = useAct(load);
   if (read === null) return null;
   if ('problem' in read) return <CannotRead problem={read.problem} />;
   async function send(passId: string, postal: Parameters<typeof sendTo>[1]): Promise<void> {
-    const answer = await sendTo(passId, postal, words.notReached);
-    await load();
-    const wrong = 'problem' in answer;
-    setSaid({ text: wrong ? answer.problem : answer.sentence, wrong });
-    if (!wrong) setChanging(null);
+    if (await act(sendTo(passId, postal, words.notReached))) setChanging(null);
   }
   return (
     <>

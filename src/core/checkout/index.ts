@@ -1,6 +1,7 @@
 export { QuoteBuyer, readBuyer } from './buyer';
 export { Quote, cardPaysOf, lineName, type QuoteLine, quantityOf } from './quote';
-export { isSent, quoteFor, termsNow, timesQuantity, type QuoteRefusal } from './quoteFor';
+export { isSent } from './sending';
+export { quoteFor, termsNow, timesQuantity, type QuoteRefusal } from './quoteFor';
 export { type LineChoice, type LineStanding, type QuoteChoice, type Standing, firstBuyer, lineIdOf } from './standing';
 export { quoteFingerprint } from './fingerprint';
 export { paymentFor, type Payment } from './payment';

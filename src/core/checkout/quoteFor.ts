@@ -1,6 +1,6 @@
 import type { SeatBought } from '#core/booking';
 import { type Instant } from '#core/calendar';
-import { openedBy, type Coupon, type Offer, type Price, productKindOf, saleState } from '#core/catalogue';
+import { openedBy, type Coupon, type Offer, type Price, saleState } from '#core/catalogue';
 import { sum } from '#core/money';
 import type { ProductId } from '#core/ids';
 import { refuse, type RefusalOf } from '#core/refusal';
@@ -12,6 +12,7 @@ import { type Payment, paymentFor } from './payment';
 import { type Quote, type QuoteLine, quantityOf } from './quote';
 import { risenTerms, stepsOf } from './risingPrice';
 import { seatsTaker } from './seats';
+import { sendingOf } from './sending';
 import { type LineChoice, lineIdOf, type LineStanding, type QuoteChoice, type Standing } from './standing';
 import type { OwnedParts } from './takenOff';
 import { taxRuleFor, withTax } from './tax';
@@ -209,16 +210,6 @@ function namedTerms(terms: Terms, named: number | undefined, currency: string): 
   const fits = Number.isSafeInteger(amount) && amount >= least && (most === undefined || amount <= most);
   return fits ? { ...terms, named: amount } : refuse('amount-named', { least, most: most ?? null, currency });
 }
-
-/** What sending a line costs, before tax. */
-function sendingOf({ price, sendTo, productIds }: Chosen, release: Release): QuoteLine['sending'] | null {
-  if (!sendTo || !isSent(release, productIds)) return null;
-  return { ...sendTo, fee: price.sending ? (price.sending.byCountry[sendTo.country] ?? price.sending.fee) : 0 };
-}
-
-/** Whether something of what is opened is sent by post. */
-export const isSent = ({ content }: Pick<Release, 'content'>, productIds: readonly ProductId[]): boolean =>
-  content.products.some((p) => productIds.includes(p.id) && productKindOf(p).waits?.(p) === 'sending');
 
 /** The terms as they stand for this buyer now: risen since, and without a beginning that was had before. */
 export function termsNow(

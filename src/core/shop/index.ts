@@ -9,7 +9,6 @@ export {
   type Progress,
   type Refund,
   type Dispute,
-  type Todo,
   type DueCharge,
   type Credit,
 } from './state';
@@ -93,7 +92,8 @@ export { datesIn, datesOf, seatsAt } from './classes/dates';
 export { moneyFor } from './classes/moneyBack';
 export { moneyOffered, toldOfDate } from './commands/changeDate';
 export { isOffered } from './commands/takeSeat';
-export type { Task } from './state';
+export type { Task } from './tasks/task';
 export { taskState, taskUnits, type TaskState } from './tasks/tasks';
 export { accessEndsAt, isLate, takenTimes } from './commands/bookSession';
 export { fallingAfter, sessionsFalling } from './sessions/falling';
+export type { Todo } from './todo';

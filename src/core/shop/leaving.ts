@@ -4,7 +4,8 @@ import type { PersonRecord } from '#core/people';
 import type { Asking } from './asking';
 import type { Command, Executed } from './command';
 import type { Ports } from './ports';
-import type { ShopState, Todo } from './state';
+import type { ShopState } from './state';
+import type { Todo } from './todo';
 
 interface Leaving {
   asking: Asking;

@@ -11,7 +11,8 @@ import { isAskedOfService, leaving, todoKeyOf } from './leaving';
 import { limitedTo } from './limitedTo';
 import { askedOfServices } from './asking';
 import type { Ports } from './ports';
-import { newShopState, type ShopState, type Todo } from './state';
+import { newShopState, type ShopState } from './state';
+import type { Todo } from './todo';
 
 export interface Runner {
   readonly state: ShopState;

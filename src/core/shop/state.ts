@@ -13,7 +13,6 @@ import type {
   PaymentId,
   PersonId,
   PriceId,
-  ProductId,
   RefundId,
   SessionId,
   StepId,
@@ -24,8 +23,10 @@ import type { LedgerEntry, Session } from '#core/booking';
 import type { Instant } from '#core/calendar';
 import type { Quote, QuoteLine } from '#core/checkout';
 import { DueIndex } from './dueIndex';
-import type { CameFrom, EventOf } from '#core/journal';
-import type { AgreementMail } from '../messages/agreementMail';
+import type { CameFrom } from '#core/journal';
+import type { MovedDate } from './classes/movedDate';
+import type { Task } from './tasks/task';
+import type { Todo } from './todo';
 import type { FileUse, Pass, PassSeed } from '#core/passes';
 
 export type ChargeStatus = 'asked' | 'waits-for-bank' | 'paid' | 'refused' | 'fell-away';
@@ -178,29 +179,6 @@ export interface Credit {
   at: Instant;
 }
 
-/** What must leave the shop and has not yet: done by the runner, struck off by a `done` event or by its answer. */
-export type Todo =
-  | { kind: 'charge'; key: string }
-  | { kind: 'void'; key: string; chargeKey: ChargeKey }
-  | { kind: 'refund'; key: string; refundId: RefundId }
-  | {
-      kind: 'mail';
-      key: string;
-      mail: 'receipt' | 'refund';
-      orderId: OrderId;
-      personId: PersonId;
-      refundId: RefundId | null;
-      /** Of an offer after payment; null of the checkout. */
-      step: StepId | null;
-      at: Instant;
-    }
-  /** Somebody was given access by hand. */
-  | { kind: 'access-mail'; key: string; personId: PersonId; productIds: readonly ProductId[]; at: Instant }
-  | { kind: 'due'; key: string }
-  | ({ kind: 'session-mail'; writtenAt: Instant } & EventOf<'session.mailDue'>['data'])
-  | ({ kind: 'task-mail'; at: Instant } & EventOf<'task.done'>['data'])
-  | { kind: 'agreement-mail'; key: string; message: AgreementMail; at: Instant };
-
 /** One checkout of one visit: at most one order comes of it. */
 export interface CheckoutRecord {
   orderId: OrderId;
@@ -218,23 +196,6 @@ export interface Progress {
   passed: Map<LessonId, { at: Instant; right: number; of: number }>;
   /** Once all that counted was done: it stays, whatever is added later. */
   finished: { at: Instant; title: string; number: number } | null;
-}
-
-/** Something the seller has to do for whoever has a pass. */
-export interface Task {
-  passId: PassId;
-  for: 'work' | 'sending';
-  since: Instant;
-  done: { at: Instant; carrier: string; number: string; note: string } | null;
-}
-
-/** What became of a date of a class; null where it still is at the time for which it was set. */
-export interface MovedDate {
-  from: Instant | null;
-  until: Instant | null;
-  calledOff: boolean;
-  /** What whoever had a seat may choose. */
-  offers: { otherDate: boolean; money: boolean };
 }
 
 /** Everything the shop knows, folded from the journal. It is changed in place: folding a million events must not copy maps. */

@@ -1,12 +1,4 @@
-import {
-  accessInWords,
-  countryName,
-  describeContents,
-  homeCountry,
-  type Price,
-  type Product,
-  saleState,
-} from '#core/catalogue';
+import { accessInWords, describeContents, homeCountry, type Price, type Product, saleState } from '#core/catalogue';
 import {
   lineName,
   type Quote,
@@ -28,7 +20,7 @@ import type { CheckoutId, OfferId, PersonId, PriceId, ProductId } from '#core/id
 import type { CheckoutExtra, CheckoutPrice, QuoteAnswer } from '../../wire';
 import type { PageReading } from './reading';
 import { datesToChoose, seatInWords } from './seats';
-import { couponInWords, drawingOf, laterOf, statementOfLine, taxInWords } from './quoteInWords';
+import { couponInWords, drawingOf, laterOf, sendingInWords, statementOfLine, taxInWords } from './quoteInWords';
 
 /** Who looks, and what they chose beside a price. */
 export interface Looking extends ChosenBeside {
@@ -238,15 +230,6 @@ function priceOf(
     layout: drawingOf(reading, release, quote),
     shown: reading.fingerprint(quoteFingerprint(quote)),
   };
-}
-
-/** What sending costs of all lines together, and where to. */
-function sendingInWords({ locale, words }: PageReading, { lines, currency }: Quote): CheckoutPrice['sending'] {
-  const sent = lines.flatMap(({ sending }) => sending ?? []);
-  const [first] = sent;
-  if (!first) return null;
-  const fee = formatAmount(sum(sent.map((one) => one.fee)), currency, locale);
-  return { country: first.country, said: words.pages.checkout.sending(fee, countryName(first.country, locale)) };
 }
 
 /** The products that passes will be opened to, each once. */

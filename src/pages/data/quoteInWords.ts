@@ -1,7 +1,7 @@
 import { paymentFor, quantityOf, type Quote, taxRuleFor, timesQuantity } from '#core/checkout';
 import { dateIn, formatDay, type Instant } from '#core/calendar';
 import { layoutKeelLine, storyOfAll, storyOfTerms } from '#core/drawing';
-import { openedFrom, type Opened } from '#core/catalogue';
+import { countryName, openedFrom, type Opened } from '#core/catalogue';
 import { formatAmount, sum } from '#core/money';
 import type { Release } from '#core/release';
 import {
@@ -132,4 +132,13 @@ export function couponInWords(
       ? money(sum(coupons.map((c) => c.amount ?? 0)))
       : `${(coupon.rate / 100).toLocaleString(locale)} %`;
   return words.pages.checkout.coupon(coupon.code, off, coupon.payments);
+}
+
+/** What sending costs of all lines together, and where to. */
+export function sendingInWords({ locale, words }: PageReading, { lines, currency }: Quote): CheckoutPrice['sending'] {
+  const sent = lines.flatMap(({ sending }) => sending ?? []);
+  const [first] = sent;
+  if (!first) return null;
+  const fee = formatAmount(sum(sent.map((one) => one.fee)), currency, locale);
+  return { country: first.country, said: words.pages.checkout.sending(fee, countryName(first.country, locale)) };
 }

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { freshProduct, type Posted, richFromPlain, type Work } from '#core/catalogue';
 import { quoteFor } from '#core/checkout';
+import { type DraftContent, launchCheck, unsealContent } from '#core/release';
 import { standingOf, taskState, taskUnits } from '#core/shop';
 import { selling } from '../../support/membership';
 import {
@@ -163,6 +164,31 @@ describe('what is under way with the money', () => {
     await shop.act({ type: 'close-dispute', disputeId: 'dis1', won: true });
     expect([states(shop), await finish(shop)]).toEqual([['waiting'], 'done']);
   });
+});
+
+test('what the launch check says: a price that does not say what sending costs, work that says nothing of what is next', () => {
+  const said = (edit: (content: DraftContent) => void): string[] =>
+    launchCheck(
+      unsealContent(
+        releaseWith([ONCE, ONCE], {
+          edit: (content) => {
+            selling([CARDS, ADVICE], 'cards', 'advice')(content);
+            edit(content);
+          },
+        }).content,
+      ),
+      () => true,
+      START,
+    ).map(({ code }) => code);
+  const before = said((content) => {
+    for (const offer of content.offers) for (const price of offer.prices) price.sending = FEES;
+  });
+  expect(before).not.toContain('sent-for-nothing');
+  expect(said(() => undefined).filter((code) => code === 'sent-for-nothing')).toHaveLength(1);
+  const blank = said((content) => {
+    content.products = content.products.map((p) => (p.kind === 'work' ? { ...p, next: richFromPlain(' ') } : p));
+  });
+  expect(blank).toContain('no-next');
 });
 
 test('as an extra, and as a gift: each its own task, each product of an order for itself', async () => {

@@ -8,6 +8,8 @@ import {
   newTerms,
   openedBy,
   Offer,
+  type Product,
+  productKindOf,
   respelledTerms,
   sealOffer,
   unsealOffer,
@@ -96,6 +98,13 @@ export const offerKind = documentKind<'offer', Offer>({
         else found.push(...dayFindings(price, named, today, about));
         const parts = openedBy(products, offer.productIds);
         const gone = (price.owned ?? []).some(({ productId, amount }) => amount !== '' && !parts.includes(productId));
+        if (price.sending === null && products.some((p) => parts.includes(p.id) && isPosted(p)))
+          found.push({
+            level: 'look',
+            code: 'sent-for-nothing',
+            text: `${named} is sent by post and says nothing of what that costs, so it is sent for nothing.`,
+            about,
+          });
         if (gone)
           found.push({
             level: 'look',
@@ -113,6 +122,8 @@ export const offerKind = documentKind<'offer', Offer>({
     });
   },
 });
+
+const isPosted = (product: Product): boolean => productKindOf(product).waits?.(product) === 'sending';
 
 /** Days that have passed: access that would be over when it is bought, and a sale that has ended. */
 function dayFindings(price: DraftPrice, named: string, today: string, about: Subject): Finding[] {

@@ -6,7 +6,8 @@ import { keyOf } from '../ids';
 import type { IdsPort } from '../ports';
 import { calledOff } from '../sessions/calledOff';
 import { nextReminder } from '../sessions/reminders';
-import type { MovedDate, ShopState } from '../state';
+import type { ShopState } from '../state';
+import type { MovedDate } from './movedDate';
 
 /** So long after a date was called off its money can be taken back. */
 const OFFERED_FOR_MS = 60 * DAY;

@@ -6,7 +6,8 @@ import { unitsLeft } from '#core/payments';
 import { refuse } from '#core/refusal';
 import type { Command, DecideContext, Decision } from '../command';
 import { keyOf, secondOf } from '../ids';
-import type { ShopState, Task } from '../state';
+import type { ShopState } from '../state';
+import type { Task } from './task';
 
 /** What a pass to a product waits for, as a part of the pass; nothing where nothing has to be done by hand. */
 export function waitsOf(

@@ -6,7 +6,7 @@ import type { DateAct, DateStory as Story } from '../../../wire/classDates';
 import { useActOnDateMutation, useDateQuery } from '../../data/bookedApi';
 import { sentenceOf } from '../../data/ownerApi';
 import { May, useMay } from '../../frame/May';
-import { DayFill } from '../../price/Fill';
+import { isWhen, WhenFill } from '../../price/WhenFill';
 import { seatsSaid } from './inWords';
 
 const STANDS = { booked: '', held: 'was there', missed: 'did not come' };
@@ -112,13 +112,11 @@ function PersonRow({ one, said }: { one: Story['people'][number]; said: string }
 function Acts({ story, disabled, onAct }: { story: Story; disabled: boolean; onAct: (act: DateAct) => void }) {
   const { date, now, told } = story;
   const [open, setOpen] = useState<'move' | 'call-off' | null>(null);
-  const [day, setDay] = useState(dateIn(date.from, date.zone));
-  const [time, setTime] = useState(formatTime(date.from, date.zone, 'en'));
+  const [when, setWhen] = useState({ day: dateIn(date.from, date.zone), time: formatTime(date.from, date.zone, 'en') });
   const [otherDate, setOtherDate] = useState(true);
   const [money, setMoney] = useState(true);
   const may = useMay();
   const offers = { otherDate, money: money && may('give-back') };
-  const isDay = /^[12]\d{3}-\d\d-\d\d$/.test(day) && /^\d\d:\d\d$/.test(time);
   return (
     <div className="sec mt-3">
       <p className="flex flex-wrap gap-x-5">
@@ -135,16 +133,7 @@ function Acts({ story, disabled, onAct }: { story: Story; disabled: boolean; onA
         <div className="mt-3 border-l-[3px] border-ink pl-3">
           {open === 'move' && (
             <p className="sentence !text-base">
-              Move it to <DayFill label="To which day" value={day} onChange={setDay} />,{' '}
-              <input
-                className="fill"
-                type="time"
-                step={300}
-                aria-label="To what time"
-                value={time}
-                onChange={(event) => setTime(event.target.value)}
-              />{' '}
-              in {placeOfZone(date.zone)}.
+              Move it to <WhenFill value={when} step={300} onChange={setWhen} /> in {placeOfZone(date.zone)}.
             </p>
           )}
           <p className="mt-1">{toldSaid(told, open)}</p>
@@ -165,11 +154,11 @@ function Acts({ story, disabled, onAct }: { story: Story; disabled: boolean; onA
           )}
           <button
             className="btn btn-primary mt-2"
-            disabled={disabled || (open === 'move' && !isDay)}
+            disabled={disabled || (open === 'move' && !isWhen(when))}
             onClick={() =>
               onAct(
                 open === 'move'
-                  ? { act: 'move', from: momentOfWall(`${day}T${time}:00.000`, date.zone), offers }
+                  ? { act: 'move', from: momentOfWall(`${when.day}T${when.time}:00.000`, date.zone), offers }
                   : { act: 'call-off', offers },
               )
             }

@@ -7,7 +7,8 @@ import { useActOnBookedMutation, useBookedQuery } from '../../data/bookedApi';
 import { sentenceOf } from '../../data/ownerApi';
 import { useNow } from '../../data/useNow';
 import { May } from '../../frame/May';
-import { ChoiceFill, DayFill } from '../../price/Fill';
+import { ChoiceFill } from '../../price/Fill';
+import { isWhen, WhenFill } from '../../price/WhenFill';
 import { howItStands } from './inWords';
 
 /** One session: who, when on both clocks, what they answered, and what becomes of it. */
@@ -109,8 +110,7 @@ function Acts({
   onAct: (act: SessionAct) => void;
 }) {
   const [open, setOpen] = useState<'move' | 'call-off' | 'missed' | null>(null);
-  const [day, setDay] = useState(dateIn(session.from, zone));
-  const [time, setTime] = useState(formatTime(session.from, zone, 'en'));
+  const [when, setWhen] = useState({ day: dateIn(session.from, zone), time: formatTime(session.from, zone, 'en') });
   const [counts, setCounts] = useState<'back' | 'counts'>('back');
   if (session.status === 'called-off') return null;
   const begun = session.from <= now;
@@ -178,21 +178,13 @@ function Acts({
       {open === 'move' && (
         <div className="mt-3 border-l-[3px] border-ink pl-3">
           <p className="sentence !text-base">
-            Move it to <DayFill label="To which day" value={day} onChange={setDay} />,{' '}
-            <input
-              className="fill"
-              type="time"
-              step={900}
-              aria-label="To what time"
-              value={time}
-              onChange={(event) => setTime(event.target.value)}
-            />{' '}
-            in {placeOfZone(zone)}. Your open hours do not bind you; another session does.
+            Move it to <WhenFill value={when} step={900} onChange={setWhen} /> in {placeOfZone(zone)}. Your open hours
+            do not bind you; another session does.
           </p>
           <button
             className="btn btn-primary mt-2"
-            disabled={disabled || !/^[12]\d{3}-\d\d-\d\d$/.test(day) || !/^\d\d:\d\d$/.test(time)}
-            onClick={() => onAct({ act: 'move', at: momentOfWall(`${day}T${time}:00.000`, zone) })}
+            disabled={disabled || !isWhen(when)}
+            onClick={() => onAct({ act: 'move', at: momentOfWall(`${when.day}T${when.time}:00.000`, zone) })}
           >
             Move it
           </button>
