@@ -1,6 +1,7 @@
-import type { Session } from '#core/booking';
+import type { SeatBought, Session } from '#core/booking';
 import { addMs, DAY, type Instant } from '#core/calendar';
 import { type EventOf, fact, type ShopEvent } from '#core/journal';
+import type { PassId, SessionId } from '#core/ids';
 import type { PassSeed } from '#core/passes';
 import { keyOf } from '../ids';
 import type { IdsPort } from '../ports';
@@ -29,37 +30,7 @@ export function seated(
 ): ShopEvent[] {
   if (!seats) return [];
   const taken = seats.at.map((seat) => ({ ...seat, sessionId: ids.next('ses') }));
-  const events: ShopEvent[] = taken.map(({ sessionId, productId, dateId, from, until, zone }) =>
-    fact('session.booked', {
-      sessionId,
-      passId,
-      productId,
-      dateId,
-      ...(seats.units > 1 ? { seats: seats.units } : {}),
-      from,
-      until,
-      before: 0,
-      after: 0,
-      zone,
-      remindAt: nextReminder({ from, dateId }, now),
-      by: 'member',
-    }),
-  );
-  const [first, ...others] = taken;
-  if (first)
-    events.push(
-      fact('session.mailDue', {
-        key: keyOf('session', first.sessionId, '0'),
-        sessionId: first.sessionId,
-        mail: 'booked',
-        from: first.from,
-        until: first.until,
-        was: null,
-        sequence: 0,
-        by: 'member',
-        ...(others.length > 0 ? { also: others.map(({ sessionId }) => sessionId) } : {}),
-      }),
-    );
+  const events = seatsTaken(taken, { passId, units: seats.units, now });
   for (const { sessionId: id, dateId, from, until, zone } of taken) {
     const known = state.classDates.get(dateId);
     const seat = { id, dateId, from, until, zone, sequence: 0 };
@@ -79,6 +50,39 @@ export function seated(
       );
   }
   return events;
+}
+
+/** Seats are somebody's by a pass: one letter names them all. @param taken at one date or more */
+export function seatsTaken(
+  taken: readonly (Omit<SeatBought, 'zone'> & { sessionId: SessionId; zone: string | null })[],
+  { passId, units, now }: { passId: PassId; units: number; now: Instant },
+): ShopEvent[] {
+  const [first, ...others] = taken;
+  if (!first) return [];
+  return [
+    ...taken.map((seat) =>
+      fact('session.booked', {
+        ...seat,
+        passId,
+        ...(units > 1 ? { seats: units } : {}),
+        before: 0,
+        after: 0,
+        remindAt: nextReminder(seat, now),
+        by: 'member',
+      }),
+    ),
+    fact('session.mailDue', {
+      key: keyOf('session', first.sessionId, '0'),
+      sessionId: first.sessionId,
+      mail: 'booked',
+      from: first.from,
+      until: first.until,
+      was: null,
+      sequence: 0,
+      by: 'member',
+      ...(others.length > 0 ? { also: others.map(({ sessionId }) => sessionId) } : {}),
+    }),
+  ];
 }
 
 type Seat = Pick<Session, 'id' | 'from' | 'until' | 'zone' | 'sequence' | 'dateId'>;

@@ -7,13 +7,11 @@ import { isOpen, passState } from '#core/passes';
 import { refuse } from '#core/refusal';
 import { datesOf } from '../classes/dates';
 import { moneyFor } from '../classes/moneyBack';
-import { seatMoved } from '../classes/seated';
+import { seatMoved, seatsTaken } from '../classes/seated';
 import { type Command, type DecideContext, type Decision, groundsOf } from '../command';
-import { keyOf } from '../ids';
 import { holderOf, rightsTo } from '../rights';
 import { calledOff } from '../sessions/calledOff';
 import { sessionsOfPerson } from '../sessions/ledger';
-import { nextReminder } from '../sessions/reminders';
 import type { ShopState } from '../state';
 import { refund } from './refund';
 
@@ -51,34 +49,8 @@ export function takeSeat(
   const lasting = free.find(({ until }) => isWithin(date, until));
   if (!lasting) return refuse('session-after-access');
   const { from, until } = date;
-  const sessionId = ids.next('ses');
-  return {
-    events: [
-      fact('session.booked', {
-        sessionId,
-        passId: lasting.id,
-        productId,
-        dateId,
-        from,
-        until,
-        before: 0,
-        after: 0,
-        zone,
-        remindAt: nextReminder({ from, dateId }, now),
-        by: 'member',
-      }),
-      fact('session.mailDue', {
-        key: keyOf('session', sessionId, '0'),
-        sessionId,
-        mail: 'booked',
-        from,
-        until,
-        was: null,
-        sequence: 0,
-        by: 'member',
-      }),
-    ],
-  };
+  const seat = { sessionId: ids.next('ses'), productId, dateId, from, until, zone };
+  return { events: seatsTaken([seat], { passId: lasting.id, units: 1, now }) };
 }
 
 /** A seat at another date instead: until the notice, or for as long as that is offered. */
