@@ -1,6 +1,6 @@
 import type { AgreementRow, LaterPaymentRow } from './agreementRows';
 import { totalKey } from './totalKey';
-import type { BuyerRow, TotalRow } from './totalRow';
+import type { TotalRow } from './totalRow';
 
 interface Both<T> {
   before: Iterable<T>;
@@ -24,17 +24,4 @@ export function agreementTotalsMoved(
   for (const row of later.before) put(totalKey('later', row), -1, -row.amount, -row.back);
   for (const row of later.after) put(totalKey('later', row), 1, row.amount, row.back);
   return totals;
-}
-
-/** How buyers change with later payments: what they paid, less what went back. */
-export function buyersMovedByLater({ before, after }: Both<LaterPaymentRow>): Map<string, BuyerRow> {
-  const buyers = new Map<string, BuyerRow>();
-  const put = (row: LaterPaymentRow, sign: 1 | -1): void => {
-    const buyer = buyers.get(row.personId) ?? { personId: row.personId, count: 0, last: '', net: {} };
-    buyer.net[row.currency] = (buyer.net[row.currency] ?? 0) + sign * (row.amount - row.back);
-    buyers.set(row.personId, buyer);
-  };
-  for (const row of before) put(row, -1);
-  for (const row of after) put(row, 1);
-  return buyers;
 }

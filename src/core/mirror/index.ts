@@ -8,7 +8,6 @@ export { moneyByDay, withQuietDays, type DayMoney } from './byDay';
 export {
   totalsMoved,
   addTotal,
-  addBuyer,
   inChoice,
   listed,
   totalsRange,
@@ -21,5 +20,6 @@ export {
   type TotalOf,
   type OrderChoice,
 } from './totals';
-export type { BuyerRow, TotalRow } from './totalRow';
+export type { TotalRow } from './totalRow';
+export { type Buyer, buyersOf } from './buyers';
 export { type VisitMoment, visitStory } from './visitStory';

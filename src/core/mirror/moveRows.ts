@@ -2,12 +2,12 @@ import type { Instant } from '#core/calendar';
 import type { ShopTax } from '#core/catalogue';
 import type { Batch, ShopEvent } from '#core/journal';
 import type { AgreementRow, LaterPaymentRow } from './agreementRows';
-import { agreementTotalsMoved, buyersMovedByLater } from './agreementTotals';
+import { agreementTotalsMoved } from './agreementTotals';
 import { MirrorRows } from './mirrorRows';
 import type { ChargeRow, OrderRow, PassRow, RefundRow } from './rows';
-import { addBuyer, addTotal, totalsMoved } from './totals';
+import { addTotal, totalsMoved } from './totals';
 import { idsTouched, moneyBackTo } from './touched';
-import type { BuyerRow, TotalRow } from './totalRow';
+import type { TotalRow } from './totalRow';
 
 /** An order as it is kept: marked where a bank disputes it, so that an index of those few finds it. */
 export interface StoredOrder extends OrderRow {
@@ -28,14 +28,13 @@ export interface MirrorTables {
   agreements: AgreementRow;
   laterPayments: LaterPaymentRow;
   totals: TotalRow;
-  buyers: BuyerRow;
 }
 
 /** Where rows are kept. What is read is the reader's own to change. */
 export interface RowStore {
   get<K extends keyof MirrorTables>(table: K, keys: string[]): Promise<(MirrorTables[K] | undefined)[]>;
   put<K extends keyof MirrorTables>(table: K, rows: MirrorTables[K][]): Promise<unknown>;
-  remove(table: 'totals' | 'charges' | 'buyers', keys: string[]): Promise<unknown>;
+  remove(table: 'totals' | 'charges', keys: string[]): Promise<unknown>;
 }
 
 /**
@@ -92,26 +91,8 @@ export async function moveRows(store: RowStore, batches: readonly Batch[], tax: 
       { before: laterBefore, after: rows.laterPayments.values() },
     ),
   );
-  const { totals, buyers } = totalsMoved(ordersBefore, rows.orders.values());
-  await putTotals(store, totals);
-  await putBuyers(store, buyers);
-  await putBuyers(store, buyersMovedByLater({ before: laterBefore, after: rows.laterPayments.values() }));
+  await putTotals(store, totalsMoved(ordersBefore, rows.orders.values()));
   return [...touched.orders];
-}
-
-async function putBuyers(store: RowStore, buyers: Map<string, BuyerRow>): Promise<void> {
-  const known = await store.get('buyers', [...buyers.keys()]);
-  const moved = [...buyers.values()].map((row, i) => addBuyer(known[i], row));
-  const isGone = ({ count, net }: BuyerRow): boolean => count === 0 && Object.values(net).every((sum) => sum === 0);
-  await store.put(
-    'buyers',
-    moved.filter((row) => !isGone(row)),
-  );
-  // Whoever was made one with somebody has bought nothing any more.
-  await store.remove(
-    'buyers',
-    moved.filter(isGone).map((row) => row.personId),
-  );
 }
 
 async function putTotals(store: RowStore, totals: Map<string, TotalRow>): Promise<void> {

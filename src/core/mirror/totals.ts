@@ -4,7 +4,7 @@ import type { CouponId, LineId, OfferId } from '#core/ids';
 import { lineBought } from '#core/payments';
 import type { OrderRow } from './rows';
 import { readTotalKey, totalKey, totalKeys } from './totalKey';
-import type { BuyerRow, TotalRow } from './totalRow';
+import type { TotalRow } from './totalRow';
 
 /** The lists orders are asked for by: a refund in part and in full are one, and every order is in "any". */
 export type OrderGroup = 'paid' | 'back' | 'disputed';
@@ -126,13 +126,9 @@ function contributionsOf(order: OrderRow): TotalRow[] {
   ];
 }
 
-/** How totals and buyers change when orders change: what was there before is taken off, what is there now put on. */
-export function totalsMoved(
-  before: Iterable<OrderRow>,
-  after: Iterable<OrderRow>,
-): { totals: Map<string, TotalRow>; buyers: Map<string, BuyerRow> } {
+/** How totals change when orders change: what was there before is taken off, what is there now put on. */
+export function totalsMoved(before: Iterable<OrderRow>, after: Iterable<OrderRow>): Map<string, TotalRow> {
   const totals = new Map<string, TotalRow>();
-  const buyers = new Map<string, BuyerRow>();
   const put = (order: OrderRow, sign: 1 | -1): void => {
     for (const { key, count, paid, back } of contributionsOf(order)) {
       const row = totals.get(key) ?? { key, count: 0, paid: 0, back: 0 };
@@ -143,15 +139,10 @@ export function totalsMoved(
         back: row.back + sign * back,
       });
     }
-    const buyer = buyers.get(order.personId) ?? { personId: order.personId, count: 0, last: '', net: {} };
-    buyer.count += sign;
-    if (sign > 0 && order.at > buyer.last) buyer.last = order.at;
-    buyer.net[order.currency] = (buyer.net[order.currency] ?? 0) + sign * (order.paid - order.back);
-    buyers.set(order.personId, buyer);
   };
   for (const order of before) put(order, -1);
   for (const order of after) put(order, 1);
-  return { totals, buyers };
+  return totals;
 }
 
 /** A total after a move; null when nothing is left under it. */
@@ -160,17 +151,6 @@ export function addTotal(known: TotalRow | undefined, moved: TotalRow): TotalRow
   return count === 0
     ? null
     : { key: moved.key, count, paid: (known?.paid ?? 0) + moved.paid, back: (known?.back ?? 0) + moved.back };
-}
-
-export function addBuyer(known: BuyerRow | undefined, moved: BuyerRow): BuyerRow {
-  const net = { ...known?.net };
-  for (const [currency, amount] of Object.entries(moved.net)) net[currency] = (net[currency] ?? 0) + amount;
-  return {
-    personId: moved.personId,
-    count: (known?.count ?? 0) + moved.count,
-    last: known && known.last > moved.last ? known.last : moved.last,
-    net,
-  };
 }
 
 export interface TotalOf {

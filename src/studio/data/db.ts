@@ -1,7 +1,6 @@
 import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
 import type {
   AgreementRow,
-  BuyerRow,
   ChargeRow,
   LaterPaymentRow,
   NewestRows,
@@ -10,6 +9,7 @@ import type {
   StoredOrder,
   TotalRow,
 } from '#core/mirror';
+import type { Piece } from './keptRows';
 import type { DocumentRow, StepsRow } from './rows';
 import { respell, upgradeDocument, upgradeRelease } from './upgrades';
 
@@ -58,11 +58,15 @@ export const db = new Dexie('clear-keel') as Dexie & {
   steps: EntityTable<StepsRow, 'key'>;
   files: EntityTable<FileRow, 'sha256'>;
   meta: EntityTable<MetaRow, 'name'>;
-  orders: EntityTable<StoredOrder, 'id'>;
-  passes: EntityTable<PassRow, 'id'>;
+  /** Orders, passes and people are read and written through `kept.ts`: many of them stand in pieces. */
+  orders: Table<StoredOrder, string>;
+  orderPieces: Table<Piece<StoredOrder>, number>;
+  passes: Table<PassRow, string>;
+  passPieces: Table<Piece<PassRow>, number>;
   charges: EntityTable<ChargeRow, 'id'>;
   refunds: EntityTable<RefundRow, 'id'>;
-  people: EntityTable<PersonRecord, 'id'>;
+  people: Table<PersonRecord, string>;
+  personPieces: Table<Piece<PersonRecord>, number>;
   /** The shop's history as it was written, in the pieces it came in: the number of the first line, and the lines. */
   history: EntityTable<{ from: number; lines: string[] }, 'from'>;
   /** Two tables of one row each, so that whoever reads them waits for no other. */
@@ -71,7 +75,6 @@ export const db = new Dexie('clear-keel') as Dexie & {
   /** Orders as lists ask for them, so many to a piece: the form of `smallOrders.ts`. */
   small: EntityTable<{ piece: number; orders: string }, 'piece'>;
   totals: EntityTable<TotalRow, 'key'>;
-  buyers: EntityTable<BuyerRow, 'personId'>;
   agreements: EntityTable<AgreementRow, 'id'>;
   laterPayments: EntityTable<LaterPaymentRow, 'id'>;
 };
@@ -253,6 +256,14 @@ db.version(10)
 db.version(11)
   .stores({ orders: 'id, number, personId, disputed' })
   .upgrade((change) => emptied(change, MIRROR.concat('small')));
+
+// Rows that come many at once stand in pieces; what somebody bought is added up when it is asked for.
+db.version(12).stores({
+  orderPieces: '++piece, *ids, *marks.personId',
+  passPieces: '++piece, *ids, *marks.personId, *marks.productId',
+  personPieces: '++piece, *ids',
+  buyers: null,
+});
 
 export async function readMeta<N extends keyof Meta>(name: N): Promise<Meta[N] | undefined> {
   return (await db.meta.get(name))?.value as Meta[N] | undefined;

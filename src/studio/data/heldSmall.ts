@@ -1,8 +1,9 @@
 import { inChoice } from '#core/mirror';
-import type { OfferId } from '#core/ids';
+import type { OfferId, PersonId } from '#core/ids';
 import { addressesOf, type PersonRecord } from '#core/people';
 import type { MirrorMoved } from '../workers/news';
 import { db } from './db';
+import { kept } from './kept';
 import type { OrderQuery } from './queries/orderQuery';
 import { readPiece, type SmallOrder, wordsOfPerson } from './smallOrders';
 
@@ -12,9 +13,6 @@ export interface FoundIds {
   paid: [currency: string, amount: number][];
   back: [currency: string, amount: number][];
 }
-
-/** So many people are read at once. */
-const PEOPLE_AT_ONCE = 2_000;
 
 /** So long news of the mirror is waited for by a question that was asked by somebody who has seen more of it. */
 const NEWS_WITHIN_MS = 500;
@@ -117,13 +115,7 @@ export function heldSmall(onNews: (hear: (news: MirrorMoved) => void) => void) {
 
   /** In pieces, so that a list that is asked for meanwhile is answered in between. */
   async function readPeople(): Promise<void> {
-    for (let after = ''; ;) {
-      const some = await db.people.where('id').above(after).limit(PEOPLE_AT_ONCE).toArray();
-      some.forEach(holdPerson);
-      const last = some.at(-1)?.id;
-      if (last === undefined) return;
-      after = last;
-    }
+    await kept.people.each((some) => some.forEach(holdPerson));
   }
 
   async function everybody(): Promise<void> {
@@ -131,7 +123,7 @@ export function heldSmall(onNews: (hear: (news: MirrorMoved) => void) => void) {
     await readingPeople;
     const names = [...stale.people];
     stale.people.clear();
-    for (const person of await db.people.bulkGet(names)) if (person) holdPerson(person);
+    for (const person of await kept.people.byIds(names)) if (person) holdPerson(person);
   }
 
   return {
@@ -172,25 +164,22 @@ export function heldSmall(onNews: (hear: (news: MirrorMoved) => void) => void) {
     latestOf: async (offerId: OfferId, seq: number): Promise<string | null> =>
       (await ready(seq)).find(({ lines }) => lines.some((line) => line.offerId === offerId))?.id ?? null,
 
-    /** Everybody who bought what is asked for and has these words in name or address, the latest buyer first. */
+    /** Everybody who bought what is asked for and has these words in name or address, the latest buyer first; and how many ever bought. */
     async people(
       query: { offerId: OfferId; text: string },
       most: number,
       seq: number,
-    ): Promise<{ ids: string[]; count: number }> {
-      const all = await ready(seq);
+    ): Promise<{ ids: PersonId[]; count: number; all: number }> {
+      const orders = await ready(seq);
       const wanted = query.text.trim().toLowerCase();
-      const found = new Set<string>();
-      for (const order of all) {
-        if (
-          found.has(order.personId) ||
-          (query.offerId !== '' && !order.lines.some((l) => l.offerId === query.offerId))
-        )
-          continue;
-        if (wanted !== '' && !order.who.includes(wanted)) continue;
-        found.add(order.personId);
+      const all = new Set<PersonId>();
+      const found = new Set<PersonId>();
+      for (const { personId, lines, who } of orders) {
+        all.add(personId);
+        if (query.offerId !== '' && !lines.some((l) => l.offerId === query.offerId)) continue;
+        if (wanted === '' || who.includes(wanted)) found.add(personId);
       }
-      return { ids: [...found].slice(0, most), count: found.size };
+      return { ids: [...found].slice(0, most), count: found.size, all: all.size };
     },
 
     /** For the search over everything: people first by exact address, then by words; orders by number, receipt or buyer. */

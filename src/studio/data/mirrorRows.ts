@@ -1,34 +1,49 @@
+import type { Table } from 'dexie';
 import type { ShopTax } from '#core/catalogue';
 import { type Batch, FIRST_PREV } from '#core/journal';
-import { moveRows, type RowStore, type StoredOrder } from '#core/mirror';
+import { type MirrorTables, moveRows, type PassRow, type RowStore, type StoredOrder } from '#core/mirror';
 import type { PersonRecord } from '#core/people';
 import type { Release } from '#core/release';
 import { type Cursor, db } from './db';
-import { type KeysHeld, readingHeld } from './keysHeld';
+import { isKept, kept } from './kept';
+import type { KeysHeld } from './keysHeld';
 import { moveSmall } from './smallOrders';
 
 /** Every table that is worked out from the shop's history. */
 export const MIRRORED = [
-  db.orders,
-  db.passes,
+  ...Object.values(kept).flatMap(({ singles, pieces }) => [singles, pieces] as Table[]),
   db.charges,
   db.refunds,
-  db.people,
   db.history,
   db.small,
   db.totals,
-  db.buyers,
   db.agreements,
   db.laterPayments,
   db.cursor,
 ];
 
-/** The mirror's rows as this browser keeps them; to be used within a transaction over `MIRRORED`. */
-export const dexieRows: RowStore = {
-  get: (table, keys) => db.table(table).bulkGet(keys),
-  put: (table, rows) => db.table(table).bulkPut(rows),
+/**
+ * The mirror's rows as this browser keeps them; to be used within a transaction over `MIRRORED`.
+ * @param held what a mirror that was empty holds by now: only that is read. Null where it was not empty
+ */
+const rowsKept = (held: KeysHeld | null): RowStore => ({
+  async get(table, wanted) {
+    const read = async (keys: string[]) =>
+      (await (isKept(table) ? kept[table].byIds(keys) : db.table(table).bulkGet(keys))) as (Row | undefined)[];
+    type Row = MirrorTables[typeof table];
+    if (!held) return read(wanted);
+    const there = wanted.filter((key) => held.of(table).has(key));
+    const found = new Map((await read(there)).map((row, i) => [there[i], row]));
+    return wanted.map((key) => found.get(key));
+  },
+  async put(table, rows) {
+    if (table === 'orders') await kept.orders.put(rows as StoredOrder[], held?.of(table) ?? null);
+    else if (table === 'passes') await kept.passes.put(rows as PassRow[], held?.of(table) ?? null);
+    else await db.table(table).bulkPut(rows);
+    held?.add(table, rows);
+  },
   remove: (table, keys) => db.table(table).bulkDelete(keys),
-};
+});
 
 /**
  * Moves the mirror on by some batches, within such a transaction: rows, people, and orders as lists ask for them.
@@ -42,7 +57,7 @@ export async function moveMirror(
   held: KeysHeld | null = null,
 ): Promise<number[]> {
   const written: StoredOrder[] = [];
-  const store = held ? readingHeld(dexieRows, held) : dexieRows;
+  const store = rowsKept(held);
   const rows: RowStore = {
     ...store,
     put(table, all) {
@@ -51,10 +66,10 @@ export async function moveMirror(
     },
   };
   await moveRows(rows, batches, tax);
-  await db.people.bulkPut([...people]);
   // Whoever is new has bought nothing before.
   const before = people.filter(({ id }) => held?.of('people').has(id) ?? true);
-  for (const { id } of people) held?.of('people').add(id);
+  await kept.people.put(people, held?.of('people') ?? null);
+  held?.add('people', people);
   return moveSmall(written, people, before);
 }
 

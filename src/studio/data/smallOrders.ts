@@ -4,6 +4,7 @@ import { lineBought } from '#core/payments';
 import { addressesOf, type PersonRecord } from '#core/people';
 import type { OfferId, OrderId, PersonId } from '#core/ids';
 import { db } from './db';
+import { kept } from './kept';
 import { waysOf } from './queries/orderQuery';
 
 /** An order as far as lists ask for it: so small that all of them are held in memory. */
@@ -125,14 +126,14 @@ export async function moveSmall(
   const bought =
     before.length === 0
       ? []
-      : await db.orders
-          .where('personId')
-          .anyOf(before.map(({ id }) => id))
-          .toArray();
+      : await kept.orders.having(
+          'personId',
+          before.map(({ id }) => id),
+        );
   for (const order of bought) if (!changed.has(order.id)) changed.set(order.id, order);
   const byId = new Map(people.map((person) => [person.id, person]));
   const others = [...new Set([...changed.values()].map((o) => o.personId))].filter((id) => !byId.has(id));
-  for (const person of await db.people.bulkGet(others)) if (person) byId.set(person.id, person);
+  for (const person of await kept.people.byIds(others)) if (person) byId.set(person.id, person);
 
   const pieces = new Map<number, StoredOrder[]>();
   for (const order of changed.values()) {
@@ -140,10 +141,10 @@ export async function moveSmall(
     pieces.set(piece, [...(pieces.get(piece) ?? []), order]);
   }
   const numbers = [...pieces.keys()];
-  const kept = await db.small.bulkGet(numbers);
+  const written = await db.small.bulkGet(numbers);
   await db.small.bulkPut(
     numbers.map((piece, i) => {
-      const held = new Map(readPiece(kept[i]?.orders ?? '[]').map((order) => [order.id, order]));
+      const held = new Map(readPiece(written[i]?.orders ?? '[]').map((order) => [order.id, order]));
       for (const order of pieces.get(piece) ?? []) held.set(order.id, smallOrder(order, byId.get(order.personId)));
       return { piece, orders: JSON.stringify([...held.values()].map(pack)) };
     }),

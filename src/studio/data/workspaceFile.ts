@@ -7,6 +7,7 @@ import { FIRST_PREV, parseLine } from '#core/journal';
 import { PersonRecord } from '#core/people';
 import { Release } from '#core/release';
 import { db, type DocumentRow, type StepsRow } from './db';
+import { kept } from './kept';
 import { KeysHeld } from './keysHeld';
 import { inPieces, moveMirror, writeCursor } from './mirrorRows';
 import { upgradeDocument } from './upgrades';
@@ -60,7 +61,7 @@ export async function takeCopy(now: Date, { large = false, over = LARGE_BYTES } 
   const [documents, steps, people, history, live, shas] = await Promise.all([
     db.documents.toArray(),
     db.steps.toArray(),
-    db.people.toArray(),
+    kept.people.all(),
     db.history.orderBy('from').toArray(),
     db.meta.get('live'),
     db.files.toCollection().primaryKeys(),

@@ -47,33 +47,58 @@ void navigator.locks.request('clear-keel-mirror', async () => {
 
 class NotOwner extends Error {}
 
+/** What the shop sends after a place. */
+interface Page {
+  lines: string[];
+  /** How many lines its history has. */
+  all: number;
+}
+
+/** What comes next, asked for while what came is still being written; undefined where it failed. */
+interface Ahead {
+  hash: string;
+  page: Promise<Page | null | undefined>;
+}
+
+/** @returns null where the shop's history is another than the one this mirror holds */
+async function linesAfter({ seq, hash }: Cursor): Promise<Page | null> {
+  const response = await fetch(`/owner/api/journal?after=${seq}&hash=${hash}`);
+  if (response.status === 401) throw new NotOwner();
+  if (response.status === 409) return null;
+  if (!response.ok) throw new Error(`The shop answered ${response.status}`);
+  const all = Number(response.headers.get(LINES_HEADER));
+  return { lines: linesOf(await response.text()), all };
+}
+
 async function pullAll(): Promise<void> {
   let newestShown = false;
   let keys: KeysHeld | null = null;
   let at = NO_LINE;
+  let ahead = null as Ahead | null;
   for (;;) {
     const cursor = (await readCursor()) ?? NO_LINE;
     if (cursor.seq === 0) keys = new KeysHeld();
     // Another window has put a copy in its place: what this one knew of it counts no more.
     else if (cursor.hash !== at.hash) keys = null;
-    const response = await fetch(`/owner/api/journal?after=${cursor.seq}&hash=${cursor.hash}`);
-    if (response.status === 401) throw new NotOwner();
-    if (response.status === 409) {
+    const asked = ahead?.hash === cursor.hash ? await ahead.page : undefined;
+    const page = asked === undefined ? await linesAfter(cursor) : asked;
+    if (!page) {
       await forget();
       continue;
     }
-    if (!response.ok) throw new Error(`The shop answered ${response.status}`);
-    const all = Number(response.headers.get(LINES_HEADER));
+    const { lines, all } = page;
     if (!newestShown && all - cursor.seq > FAR_BEHIND) {
       await showNewest();
       newestShown = true;
     }
     if (newestShown) tell({ kind: 'copying', share: cursor.seq / all });
-    const lines = linesOf(await response.text());
-    if (lines.length === 0) {
+    const last = lines.at(-1);
+    if (last === undefined) {
       await db.newest.clear();
       return;
     }
+    const end = { seq: cursor.seq + lines.length, hash: hashOf(last) };
+    ahead = end.seq < all ? { hash: end.hash, page: linesAfter(end).catch(() => undefined) } : null;
     at = cursor;
     for (let i = 0; i < lines.length; i += TAKEN_TOGETHER) {
       const next = await take(lines.slice(i, i + TAKEN_TOGETHER), at, keys);

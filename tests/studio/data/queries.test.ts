@@ -38,11 +38,19 @@ beforeAll(async () => {
   const { tax } = lastingRelease(ZONE).content.shop;
   const buyers = [...new Set(all.map((o) => o.personId))].map((id) => person(id));
   const held = new KeysHeld();
-  for (let i = 0; i < run.batches.length; i += 50) {
+  // As a shop of some months is copied, many lines at once, and then followed.
+  const copied = Math.floor(run.batches.length * 0.6);
+  const pulls = [0, 0.25, 0.5].map((part) => Math.floor(copied * part));
+  for (let i = copied; i < run.batches.length; i += 50) pulls.push(i);
+  for (const [turn, from] of pulls.entries()) {
     // Their names come now and then, some before what they bought and some after it.
-    const some = buyers.filter((_, n) => n % 40 === (i / 50) % 40);
-    await moveMirror(run.batches.slice(i, i + 50), some, tax, held);
+    const some = buyers.filter((_, n) => n % 2 === turn % 2);
+    const to = pulls[turn + 1] ?? run.batches.length;
+    await moveMirror(run.batches.slice(from, to), some, tax, from < copied ? held : null);
   }
+  const tables = [db.orders, db.orderPieces, db.passes, db.passPieces, db.people, db.personPieces];
+  const counts = await Promise.all(tables.map((table) => table.count()));
+  expect(counts.filter((count) => count < 2)).toEqual([]);
   await moveMirror([], buyers, tax);
   await writeCursor({ seq: run.batches.length, hash: 'x' });
   lines = run.batches.length;
@@ -295,6 +303,37 @@ test('a month, all time, and a day bring what came in then', async () => {
     sum(all.filter((o) => dayOf(o) === day).map(paidOf)),
   ]);
   expect((await money.allMoney('JPY')).count).toBe(0);
+});
+
+test('everybody who bought, by offer and by words, with what they bought and paid less what went back', async () => {
+  const netOf = (id: string): number =>
+    sum(all.filter((o) => o.personId === id).map((o) => paidOf(o) - backOf(o))) +
+    sum(
+      [...shop.agreements.values()]
+        .filter((a) => a.personId === id)
+        .flatMap((a) => later(a).map((p) => p.amount - p.givenBack - p.lost)),
+    );
+  for (const offerId of ['', 'off_pr_month', 'off_never'])
+    for (const text of ['', 'Known as u1', 'nobody']) {
+      // Whoever bought it last comes first.
+      const fit = new Map<string, string>();
+      for (const { personId, at, lines } of all)
+        if (offerId === '' || lines.some((l) => l.offerId === offerId))
+          if (`known as ${personId}`.includes(text.toLowerCase())) fit.set(personId, at);
+      const found = await people.findBuyers({ offerId, text }, Infinity);
+      expect(found.rows.map(({ buyer }) => buyer)).toEqual(
+        [...fit]
+          .sort(([, a], [, b]) => (a < b ? 1 : -1))
+          .map(([personId]) => {
+            const own = all.filter((o) => o.personId === personId);
+            return { personId, count: own.length, last: own.at(-1)?.at, net: { EUR: netOf(personId) } };
+          }),
+      );
+      expect([found.count, found.all]).toEqual([fit.size, shop.ordersOfPerson.size]);
+      expect(found.rows.every(({ buyer, person }) => person?.id === buyer.personId)).toBe(true);
+      // Of very many every order is read instead: the same is said.
+      expect(await people.findBuyers({ offerId, text }, Infinity, 3)).toEqual(found);
+    }
 });
 
 test('those who bought last come first; what was sold or is owned cannot be deleted', async () => {

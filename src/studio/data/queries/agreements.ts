@@ -7,6 +7,7 @@ import { addTo, type AgreementRow, dayBounds, type LaterPaymentRow, readTotalKey
 import { sum } from '#core/money';
 import type { OfferId } from '#core/ids';
 import { db } from '../db';
+import { kept } from '../kept';
 import { onceAllIsHere } from './newest';
 import { totalsBetween } from './totals';
 import { nameOf, namesOf, peopleOf } from './people';
@@ -59,8 +60,8 @@ export type AgreementFound = Awaited<ReturnType<typeof findAgreements>>[number];
 export async function storyOfAgreementRow(id: string) {
   const row = await db.agreements.get(id);
   if (!row) return null;
-  const passes = (await db.passes.bulkGet(row.agreement.passIds)).filter((p) => p !== undefined);
-  return { row, passes, person: await db.people.get(row.personId) };
+  const passes = (await kept.passes.byIds(row.agreement.passIds)).filter((p) => p !== undefined);
+  return { row, passes, person: await kept.people.get(row.personId) };
 }
 
 /** So many of each state are looked through for one that a letter can be made from. */
@@ -71,7 +72,7 @@ export async function agreementForLetter(states: readonly Agreement['status'][],
   for (const status of states) {
     const rows = await db.agreements.where('status').equals(status).limit(LOOKED_AT).toArray();
     const found = rows.find(({ agreement }) => fits(agreement));
-    if (found) return { agreement: found.agreement, person: await db.people.get(found.personId) };
+    if (found) return { agreement: found.agreement, person: await kept.people.get(found.personId) };
   }
   return null;
 }

@@ -3,8 +3,11 @@ import { dateIn } from '#core/calendar';
 import { addUp, readTotalKey, type StoredOrder, totalKeys, totalsRange } from '#core/mirror';
 import type { OfferId, OrderId } from '#core/ids';
 import { db } from '../db';
+import { kept } from '../kept';
 import { askLists } from '../lists';
+import { firstOrders, ordersInRow } from '../ordersInRow';
 import { amongNewest, newestNow, storyAmongNewest } from './newest';
+import { peopleOf } from './people';
 import { isFiltered, isTotalled, type OrderQuery } from './orderQuery';
 import type { OrderAndPerson, OrdersFound, OrderTotals } from './ordersFound';
 
@@ -20,9 +23,7 @@ export async function findOrders(query: OrderQuery, most: number): Promise<Order
   const newest = await newestNow();
   if (newest) return amongNewest(newest, query, most);
   if (!isFiltered(query)) {
-    const byNumber = db.orders.orderBy('number');
-    const orders = await (query.sort === 'newest' ? byNumber.reverse() : byNumber).limit(most).toArray();
-    return { rows: await withPeople(orders), ...(await totalsOf(query)) };
+    return { rows: await withPeople(await firstOrders(query.sort, most)), ...(await totalsOf(query)) };
   }
   const found = await askLists().orders(query, most, await upToNow());
   return {
@@ -35,20 +36,17 @@ export async function findOrders(query: OrderQuery, most: number): Promise<Order
 
 /** So many orders are asked for one by one; more, as an export wants them, are read in a row and picked from. */
 const ONE_BY_ONE = 2_000;
-const IN_A_ROW = 5_000;
 
 /** Orders by their ids, in that order; what is not here is left out. */
 export async function ordersOf(ids: string[], oneByOne = ONE_BY_ONE): Promise<StoredOrder[]> {
-  if (ids.length <= oneByOne) return present(await db.orders.bulkGet(ids));
+  if (ids.length <= oneByOne) return present(await kept.orders.byIds(ids));
   const wanted = new Set(ids);
   const found = new Map<string, StoredOrder>();
-  for (let after = -1; ;) {
-    const some = await db.orders.where('number').above(after).limit(IN_A_ROW).toArray();
-    for (const order of some) if (wanted.has(order.id)) found.set(order.id, order);
-    const last = some.at(-1)?.number;
-    if (last === undefined) return ids.flatMap((id) => found.get(id) ?? []);
-    after = last;
-  }
+  await ordersInRow('oldest', (order) => {
+    if (wanted.has(order.id)) found.set(order.id, order);
+    return true;
+  });
+  return ids.flatMap((id) => found.get(id) ?? []);
 }
 
 /** Totals from the rows that are kept for them: no order is read. */
@@ -58,7 +56,7 @@ export async function totalsOf(query: Pick<OrderQuery, 'group' | 'offerId' | 'da
 }
 
 async function withPeople(orders: StoredOrder[]): Promise<OrderAndPerson[]> {
-  const people = await db.people.bulkGet(orders.map((o) => o.personId));
+  const people = await peopleOf(orders.map((o) => o.personId));
   return orders.map((order, i) => ({ order, person: people[i] }));
 }
 
@@ -87,21 +85,21 @@ export const useCounts = (queries: readonly OrderQuery[]): number[] | undefined 
 export async function storyOfOrderRow(orderId: OrderId) {
   const newest = storyAmongNewest(await newestNow(), orderId);
   if (newest) return newest;
-  const order = await db.orders.get(orderId);
+  const order = await kept.orders.get(orderId);
   if (!order) return null;
   return {
     order,
-    passes: present(await db.passes.bulkGet(order.passIds)),
+    passes: present(await kept.passes.byIds(order.passIds)),
     refunds: present(await db.refunds.bulkGet(order.refundIds)),
     agreements: await db.agreements.where('agreement.orderId').equals(orderId).toArray(),
-    person: await db.people.get(order.personId),
+    person: await kept.people.get(order.personId),
   };
 }
 
 /** What an offer was called when it was last sold. */
 export async function titleOfOffer(offerId: OfferId): Promise<string> {
   const id = await askLists().latestOf(offerId, await upToNow());
-  const latest = id === null ? undefined : await db.orders.get(id);
+  const latest = id === null ? undefined : await kept.orders.get(id);
   return latest?.lines.find((l) => l.offerId === offerId)?.title ?? '';
 }
 
@@ -109,13 +107,13 @@ export async function titleOfOffer(offerId: OfferId): Promise<string> {
 export async function orderForLetter(of: 'receipt' | 'refund') {
   const refund = of === 'refund' ? (await db.refunds.toArray()).findLast((r) => r.status === 'paid') : undefined;
   const order =
-    of === 'refund' ? refund && (await db.orders.get(refund.orderId)) : await db.orders.orderBy('number').last();
+    of === 'refund' ? refund && (await kept.orders.get(refund.orderId)) : (await firstOrders('newest', 1))[0];
   if (!order) return null;
   return {
     order,
     refund,
-    person: await db.people.get(order.personId),
-    passes: present(await db.passes.bulkGet(order.passIds)),
+    person: await kept.people.get(order.personId),
+    passes: present(await kept.passes.byIds(order.passIds)),
     begun: (await db.agreements.where('agreement.orderId').equals(order.id).toArray())
       .map((row) => row.agreement)
       .filter((a) => a.from === null),
@@ -131,25 +129,22 @@ export async function latelyOf(mostOrders: number, mostRefused: number) {
       refused: [],
       people: new Map(newest.people.map((p) => [p.id, p] as const)),
     };
-  const orders = await db.orders.orderBy('number').reverse().limit(mostOrders).toArray();
+  const orders = await firstOrders('newest', mostOrders);
   const refused = await db.charges
     .where('[status+at]')
     .between(['refused', ''], ['refused', '\uffff'])
     .reverse()
     .limit(mostRefused)
     .toArray();
-  const people = await db.people.bulkGet([...orders, ...refused].map((r) => r.personId));
+  const people = await peopleOf([...orders, ...refused].map((r) => r.personId));
   return { newest: orders, refused, people: new Map(present(people).map((p) => [p.id, p] as const)) };
 }
 
 /** What some days brought: totals, things opened, and how many people bought. @param from the first of them */
 export async function boughtOn(days: string, from: string) {
   // Numbers rise with time: read from the newest back to the first that lies before.
-  const orders = await db.orders
-    .orderBy('number')
-    .reverse()
-    .until(({ at, zone }) => dateIn(at, zone) < from)
-    .toArray();
+  const orders: StoredOrder[] = [];
+  await ordersInRow('newest', (order) => dateIn(order.at, order.zone) >= from && orders.push(order) > 0, 200);
   return {
     ...(await totalsOf({ group: '', offerId: '', days })),
     opened: orders.reduce((all, o) => all + o.passIds.length, 0),
@@ -157,11 +152,11 @@ export async function boughtOn(days: string, from: string) {
   };
 }
 
-export const disputedOrders = () => db.orders.where('disputed').equals(1).toArray();
+/** Found by an index: one in dispute stands by itself. */
+export const disputedOrders = () => kept.orders.singles.where('disputed').equals(1).toArray();
 
 /** What somebody owns or bought, by id of product and of offer: it is never deleted. */
 export async function ownedAndSold(): Promise<{ owned: Set<string>; sold: Set<string> }> {
-  const owned = (await db.passes.orderBy('productId').uniqueKeys()) as string[];
   const sold = (await totalsBetween(totalKeys('offer'))).map(({ key }) => readTotalKey('offer', key).offerId);
-  return { owned: new Set(owned), sold: new Set(sold) };
+  return { owned: await kept.passes.valuesOf('productId'), sold: new Set(sold) };
 }

@@ -1,7 +1,9 @@
-import type { BuyerRow } from '#core/mirror';
+import { type Buyer, buyersOf, type StoredOrder } from '#core/mirror';
 import { calledBySeller, type PersonRecord } from '#core/people';
 import type { OfferId, PersonId } from '#core/ids';
 import { db } from '../db';
+import { kept } from '../kept';
+import { ordersInRow } from '../ordersInRow';
 import { askLists } from '../lists';
 import { upToNow } from './upToNow';
 
@@ -13,7 +15,7 @@ const LATEST = 50;
 /** What somebody is called: their name, else their address. */
 export const nameOf = (person: PersonRecord | undefined): string => calledBySeller(person) || person?.address || ERASED;
 
-export const peopleOf = (ids: readonly string[]): Promise<(PersonRecord | undefined)[]> => db.people.bulkGet([...ids]);
+export const peopleOf = (ids: readonly string[]): Promise<(PersonRecord | undefined)[]> => kept.people.byIds(ids);
 
 /** The names of some people, by their id. */
 export async function namesOf(ids: readonly string[]): Promise<Map<string, string>> {
@@ -23,18 +25,19 @@ export async function namesOf(ids: readonly string[]): Promise<Map<string, strin
 
 /** Everything that is recorded of one person. */
 export const storyOfPerson = async (personId: PersonId) => ({
-  person: await db.people.get(personId),
-  orders: (await db.orders.where('personId').equals(personId).toArray()).sort((a, b) => b.number - a.number),
-  passes: await db.passes.where('personId').equals(personId).toArray(),
+  person: await kept.people.get(personId),
+  orders: (await kept.orders.having('personId', [personId])).sort((a, b) => b.number - a.number),
+  passes: await kept.passes.having('personId', [personId]),
   agreements: (await db.agreements.where('personId').equals(personId).toArray()).map((r) => r.agreement),
 });
 
-export const passesOfPerson = (personId: PersonId) => db.passes.where('personId').equals(personId).toArray();
+export const passesOfPerson = (personId: PersonId) => kept.passes.having('personId', [personId]);
 
 /** Those who bought last, newest first. */
 export async function latestBuyers(): Promise<PersonRecord[]> {
-  const latest = await db.buyers.orderBy('last').reverse().limit(LATEST).toArray();
-  return (await peopleOf(latest.map((b) => b.personId))).filter((p) => p !== undefined);
+  const latest = new Set<PersonId>();
+  await ordersInRow('newest', ({ personId }) => latest.add(personId).size < LATEST, LATEST);
+  return (await peopleOf([...latest])).filter((p) => p !== undefined);
 }
 
 export interface PeopleQuery {
@@ -44,23 +47,30 @@ export interface PeopleQuery {
 
 export type BuyersFound = Awaited<ReturnType<typeof findBuyers>>;
 
-/** The buyers that match, the last one first. Words and offers are asked of a worker; everybody is read by an index. */
+/** So many people are asked for by what they bought; of more, as an export wants them, every order is read. */
+const ONE_BY_ONE = 2_000;
+
+/** What some people bought. */
+async function boughtBy(ids: readonly PersonId[], oneByOne: number): Promise<Map<PersonId, Buyer>> {
+  if (ids.length <= oneByOne) return buyersOf(await kept.orders.having('personId', ids));
+  const orders: StoredOrder[] = [];
+  await ordersInRow('oldest', (order) => orders.push(order) > 0);
+  return buyersOf(orders);
+}
+
+/** The buyers that match, the last one first. Who they are is asked of a worker. */
 export async function findBuyers(
   query: PeopleQuery,
   most: number,
-): Promise<{ rows: { buyer: BuyerRow; person: PersonRecord | undefined }[]; count: number; all: number }> {
-  const all = await db.buyers.count();
-  let buyers: BuyerRow[];
-  let count = all;
-  if (query.offerId === '' && query.text.trim() === '')
-    buyers = await db.buyers.orderBy('last').reverse().limit(most).toArray();
-  else {
-    const found = await askLists().people(query, most, await upToNow());
-    buyers = (await db.buyers.bulkGet(found.ids)).filter((b) => b !== undefined);
-    count = found.count;
-  }
-  const people = await peopleOf(buyers.map((b) => b.personId));
-  return { rows: buyers.map((buyer, i) => ({ buyer, person: people[i] })), count, all };
+  oneByOne = ONE_BY_ONE,
+): Promise<{ rows: { buyer: Buyer; person: PersonRecord | undefined }[]; count: number; all: number }> {
+  const { ids, count, all } = await askLists().people(query, most, await upToNow());
+  const [bought, people] = await Promise.all([boughtBy(ids, oneByOne), peopleOf(ids)]);
+  const rows = ids.flatMap((id, i) => {
+    const buyer = bought.get(id);
+    return buyer ? [{ buyer, person: people[i] }] : [];
+  });
+  return { rows, count, all };
 }
 
 /** People and orders that words name. */
@@ -68,7 +78,7 @@ export async function searchRecorded(words: string, most: number) {
   const ids = await askLists().search(words, most, await upToNow());
   return {
     people: (await peopleOf(ids.people)).filter((p) => p !== undefined),
-    orders: (await db.orders.bulkGet(ids.orders)).filter((o) => o !== undefined),
+    orders: (await kept.orders.byIds(ids.orders)).filter((o) => o !== undefined),
     exact: ids.exact,
   };
 }
