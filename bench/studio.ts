@@ -58,7 +58,7 @@ async function measure(served: Served, browser: BrowserContext, started: number)
       await within(
         page,
         () => (document.querySelector('.stages a[href$="/deliver"]') as HTMLElement).click(),
-        () => document.querySelectorAll('.sheet tbody tr').length >= 100,
+        () => document.querySelectorAll('.sheet tbody tr').length >= 50,
       ),
     )}.`,
   );

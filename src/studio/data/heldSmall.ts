@@ -1,5 +1,5 @@
 import { inChoice } from '#core/mirror';
-import type { OfferId, PersonId } from '#core/ids';
+import type { OfferId, OrderId, PersonId } from '#core/ids';
 import { addressesOf, type PersonRecord } from '#core/people';
 import type { MirrorMoved } from '../workers/news';
 import { db } from './db';
@@ -8,7 +8,9 @@ import type { OrderQuery } from './queries/orderQuery';
 import { readPiece, type SmallOrder, wordsOfPerson } from './smallOrders';
 
 export interface FoundIds {
-  ids: string[];
+  ids: OrderId[];
+  /** Who bought each of these. */
+  personIds: PersonId[];
   count: number;
   paid: [currency: string, amount: number][];
   back: [currency: string, amount: number][];
@@ -157,7 +159,14 @@ export function heldSmall(onNews: (hear: (news: MirrorMoved) => void) => void) {
         }
       }
       if (query.sort === 'oldest') found.reverse();
-      return { ids: found.slice(0, most).map((o) => o.id), count: found.length, paid: [...paid], back: [...back] };
+      const listed = found.slice(0, most);
+      return {
+        ids: listed.map((o) => o.id),
+        personIds: listed.map((o) => o.personId),
+        count: found.length,
+        paid: [...paid],
+        back: [...back],
+      };
     },
 
     /** The latest order of an offer; null where it was never sold. */

@@ -19,6 +19,9 @@ export interface Piece<T> {
  */
 export const PIECE = 10;
 
+/** So many rows are asked for one by one; for more, as an export wants them, all are read and picked from. */
+const ONE_BY_ONE = 2_000;
+
 /**
  * Rows of one kind, by their ids. What came many at once into an empty store stands in pieces, all else by itself; a
  * row of a piece that changes stands by itself from then on, and goes before.
@@ -38,7 +41,11 @@ export class KeptRows<T extends { id: string }, Mark extends keyof T & string = 
   }
 
   /** Rows in the order of their ids; undefined where one is not here. */
-  async byIds(ids: readonly string[]): Promise<(T | undefined)[]> {
+  async byIds(ids: readonly string[], oneByOne = ONE_BY_ONE): Promise<(T | undefined)[]> {
+    if (ids.length > oneByOne) {
+      const found = new Map((await this.#chosen('id', ids)).map((row) => [row.id, row]));
+      return ids.map((id) => found.get(id));
+    }
     const singles = await this.singles.bulkGet([...ids]);
     const missing = ids.filter((_, i) => singles[i] === undefined);
     if (missing.length === 0) return singles;
@@ -47,7 +54,8 @@ export class KeptRows<T extends { id: string }, Mark extends keyof T & string = 
   }
 
   /** The rows that have one of some values in what they are marked by, in no order. */
-  async having(mark: Mark, values: readonly string[]): Promise<T[]> {
+  async having(mark: Mark, values: readonly string[], oneByOne = ONE_BY_ONE): Promise<T[]> {
+    if (values.length > oneByOne) return this.#chosen(mark, values);
     const wanted = new Set<unknown>(values);
     const singles = await this.singles
       .where(mark)
@@ -130,9 +138,20 @@ export class KeptRows<T extends { id: string }, Mark extends keyof T & string = 
     return pieces;
   }
 
+  /** Of all rows, those that have one of some values. */
+  async #chosen(field: Mark | 'id', values: readonly string[]): Promise<T[]> {
+    const wanted = new Set<unknown>(values);
+    const found: T[] = [];
+    await this.each((some) => void found.push(...some.filter((row) => wanted.has(row[field]))));
+    return found;
+  }
+
   /** Which pieces, first, since rows that are asked for together often came together. */
-  async #piecesWith(index: string, values: readonly string[]): Promise<Piece<T>[]> {
-    const keys = await Promise.all(values.map((value) => this.pieces.where(index).equals(value).primaryKeys()));
-    return (await this.pieces.bulkGet([...new Set(keys.flat())])).filter((piece) => piece !== undefined);
+  #piecesWith(index: string, values: readonly string[]): Promise<Piece<T>[]> {
+    // In one transaction, since each by itself would have its own.
+    return this.pieces.db.transaction('r', this.pieces, async () => {
+      const keys = await Promise.all(values.map((value) => this.pieces.where(index).equals(value).primaryKeys()));
+      return (await this.pieces.bulkGet([...new Set(keys.flat())])).filter((piece) => piece !== undefined);
+    });
   }
 }

@@ -12,13 +12,17 @@ import { isFiltered, type OrderQuery, ordersLink } from '../data/queries/orderQu
 import { OrderSentence } from './OrderSentence';
 import { type OrdersFound, useCounts, useOrders } from '../data/queries/orders';
 
+/** Rows at first, some screens of them, and then. */
+const FIRST = 50;
 const STEP = 100;
 
 /** Orders as a sentence asks for them, with totals over all that match. */
 export function OrdersSheet({ draft, query, selected }: { draft: Draft; query: OrderQuery; selected: string | null }) {
-  const [most, setMost] = useState(STEP);
+  const [most, setMost] = useState(FIRST);
   const found = useOrders(query, most);
-  const [all] = useCounts([{ ...query, group: '', offerId: '', days: '', text: '', way: '' }]) ?? [];
+  // Counted only where it is said.
+  const anyAtAll = { ...query, group: '' as const, offerId: '', days: '', text: '', way: '' };
+  const [all] = useCounts(found?.count === 0 ? [anyAtAll] : []) ?? [];
   const held = useHeldRows(found, query);
   const { locale } = draft.content.shop;
   const totals = (map: Map<string, number>): string =>

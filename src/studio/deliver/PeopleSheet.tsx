@@ -12,12 +12,14 @@ import { May } from '../frame/May';
 import { GiveAccess } from './GiveAccess';
 import { exportPeople } from './exportPeople';
 
+/** Rows at first, some screens of them, and then. */
+const FIRST = 50;
 const STEP = 100;
 
 /** Everybody who bought, as a sentence asks for them. */
 export function PeopleSheet({ draft, selected }: { draft: Draft; selected: string | null }) {
   const [query, setQuery] = useState({ offerId: '', text: '' });
-  const [most, setMost] = useState(STEP);
+  const [most, setMost] = useState(FIRST);
   const { zone, locale } = draft.content.shop;
   const found = useLiveQuery(() => findBuyers(query, most), [query, most]);
   const columns: Column<BuyersFound['rows'][number]>[] = [

@@ -166,13 +166,6 @@ test('whoever has seen more of the history than what is held small waits for it,
   await move('', 6);
 });
 
-test('very many orders are read in a row, and come in the order in which they were asked for', async () => {
-  const wanted = [...all.map(({ id }) => id).reverse(), 'o_gone'].filter((_, i) => i % 3 !== 1);
-  const few = await orders.ordersOf(wanted);
-  expect(ids(few)).toEqual(wanted.filter((id) => id !== 'o_gone'));
-  expect(await orders.ordersOf(wanted, 5)).toEqual(few);
-});
-
 test('how far members of a course are, as rows of a file with the addresses they write from', async () => {
   const [first] = all;
   const at = { done: 3, of: 18, at: 'Five calls', last: '2026-06-14T10:00:00.000Z' };
@@ -331,8 +324,6 @@ test('everybody who bought, by offer and by words, with what they bought and pai
       );
       expect([found.count, found.all]).toEqual([fit.size, shop.ordersOfPerson.size]);
       expect(found.rows.every(({ buyer, person }) => person?.id === buyer.personId)).toBe(true);
-      // Of very many every order is read instead: the same is said.
-      expect(await people.findBuyers({ offerId, text }, Infinity, 3)).toEqual(found);
     }
 });
 

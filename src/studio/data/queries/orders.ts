@@ -20,33 +20,19 @@ import { upToNow } from './upToNow';
  * what was chosen among them is asked of a worker, which holds every order small.
  */
 export async function findOrders(query: OrderQuery, most: number): Promise<OrdersFound> {
-  const newest = await newestNow();
+  const [newest, seen] = await Promise.all([newestNow(), upToNow()]);
   if (newest) return amongNewest(newest, query, most);
   if (!isFiltered(query)) {
     return { rows: await withPeople(await firstOrders(query.sort, most)), ...(await totalsOf(query)) };
   }
-  const found = await askLists().orders(query, most, await upToNow());
+  const found = await askLists().orders(query, most, seen);
+  const [orders, people] = await Promise.all([kept.orders.byIds(found.ids), peopleOf(found.personIds)]);
   return {
-    rows: await withPeople(await ordersOf(found.ids)),
+    rows: orders.flatMap((order, i) => (order ? [{ order, person: people[i] }] : [])),
     count: found.count,
     paid: new Map(found.paid),
     back: new Map(found.back),
   };
-}
-
-/** So many orders are asked for one by one; more, as an export wants them, are read in a row and picked from. */
-const ONE_BY_ONE = 2_000;
-
-/** Orders by their ids, in that order; what is not here is left out. */
-export async function ordersOf(ids: string[], oneByOne = ONE_BY_ONE): Promise<StoredOrder[]> {
-  if (ids.length <= oneByOne) return present(await kept.orders.byIds(ids));
-  const wanted = new Set(ids);
-  const found = new Map<string, StoredOrder>();
-  await ordersInRow('oldest', (order) => {
-    if (wanted.has(order.id)) found.set(order.id, order);
-    return true;
-  });
-  return ids.flatMap((id) => found.get(id) ?? []);
 }
 
 /** Totals from the rows that are kept for them: no order is read. */

@@ -1,4 +1,4 @@
-import { type Buyer, buyersOf, type StoredOrder } from '#core/mirror';
+import { type Buyer, buyersOf } from '#core/mirror';
 import { calledBySeller, type PersonRecord } from '#core/people';
 import type { OfferId, PersonId } from '#core/ids';
 import { db } from '../db';
@@ -47,25 +47,14 @@ export interface PeopleQuery {
 
 export type BuyersFound = Awaited<ReturnType<typeof findBuyers>>;
 
-/** So many people are asked for by what they bought; of more, as an export wants them, every order is read. */
-const ONE_BY_ONE = 2_000;
-
-/** What some people bought. */
-async function boughtBy(ids: readonly PersonId[], oneByOne: number): Promise<Map<PersonId, Buyer>> {
-  if (ids.length <= oneByOne) return buyersOf(await kept.orders.having('personId', ids));
-  const orders: StoredOrder[] = [];
-  await ordersInRow('oldest', (order) => orders.push(order) > 0);
-  return buyersOf(orders);
-}
-
 /** The buyers that match, the last one first. Who they are is asked of a worker. */
 export async function findBuyers(
   query: PeopleQuery,
   most: number,
-  oneByOne = ONE_BY_ONE,
 ): Promise<{ rows: { buyer: Buyer; person: PersonRecord | undefined }[]; count: number; all: number }> {
   const { ids, count, all } = await askLists().people(query, most, await upToNow());
-  const [bought, people] = await Promise.all([boughtBy(ids, oneByOne), peopleOf(ids)]);
+  const [orders, people] = await Promise.all([kept.orders.having('personId', ids), peopleOf(ids)]);
+  const bought = buyersOf(orders);
   const rows = ids.flatMap((id, i) => {
     const buyer = bought.get(id);
     return buyer ? [{ buyer, person: people[i] }] : [];
