@@ -1,5 +1,5 @@
 import { existsSync, statSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { dirname, join, resolve as absolute } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
 import { type Chained, followChain, type Link } from './chain';
@@ -24,7 +24,7 @@ export function chainBeside(
 ): Promise<Chained> | null {
   if (thread === null || !existsSync(path) || statSync(path).size < WORTH_A_THREAD) return null;
   return new Promise<Chained>((resolve, reject) => {
-    const worker = new Worker(thread, { workerData: { path, noted } });
+    const worker = new Worker(absolute(thread), { workerData: { path, noted } });
     worker.once('message', resolve);
     worker.once('error', reject);
     worker.once('exit', () => reject(new Error('The thread ended before it had read the history')));

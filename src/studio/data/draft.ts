@@ -1,5 +1,5 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useDeferredValue, useMemo } from 'react';
+import { useDeferredValue, useMemo, useRef } from 'react';
 import { enablePatches, produceWithPatches } from 'immer';
 import type { WayToPay } from '#core/ways';
 import { DEFAULT_SHOP } from '#core/catalogue';
@@ -40,6 +40,18 @@ const contentOfRows = (rows: readonly DocumentRow[]): DraftContent =>
     { shop: DEFAULT_SHOP },
   );
 
+/** The same content, with the lists of before wherever their members are: what reads one is not drawn again for a word in another. */
+function sharing(content: DraftContent, before: DraftContent | undefined): DraftContent {
+  if (!before) return content;
+  const isSame = (a: unknown, b: unknown): boolean =>
+    Array.isArray(a) && Array.isArray(b) && a.length === b.length && a.every((member, i) => member === b[i]);
+  const lists = Object.entries(content).map(([name, list]: [string, unknown]) => {
+    const was = before[name as keyof DraftContent] as unknown;
+    return [name, isSame(list, was) ? was : list];
+  });
+  return Object.fromEntries(lists) as DraftContent;
+}
+
 export interface Draft {
   content: DraftContent;
   /** What publishing would make live, and what stays a draft. */
@@ -62,7 +74,11 @@ export function useDraft(): Draft | undefined {
   const rows = useRows();
   const live = useLiveQuery(async () => ((await db.meta.get('live'))?.value as Release | undefined) ?? null, []);
   const local = useLiveQuery(async () => new Set(await db.files.toCollection().primaryKeys()), []);
-  const content = useMemo(() => rows && contentOfRows(rows), [rows]);
+  const shared = useRef<DraftContent>(undefined);
+  const content = useMemo(() => {
+    if (rows) shared.current = sharing(contentOfRows(rows), shared.current);
+    return rows && shared.current;
+  }, [rows]);
   // What is typed stands at once; what is found in it, and what differs from live, follows when there is time.
   const settled = useDeferredValue(content);
   const checked = useMemo(() => {
