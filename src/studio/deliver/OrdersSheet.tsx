@@ -6,15 +6,15 @@ import { formatDay, formatTime } from '#core/calendar';
 import { formatAmount } from '#core/money';
 import type { Draft } from '../data/draft';
 import { type Column, Rows } from '../frame/Rows';
+import { ShowMore } from '../frame/ShowMore';
 import { ActOnMany } from './ActOnMany';
 import { exportOrders } from './exportOrders';
 import { isFiltered, type OrderQuery, ordersLink } from '../data/queries/orderQuery';
 import { OrderSentence } from './OrderSentence';
 import { type OrdersFound, useCounts, useOrders } from '../data/queries/orders';
 
-/** Rows at first, some screens of them, and then. */
+/** So many rows are shown at first: some screens of them. */
 const FIRST = 50;
-const STEP = 100;
 
 /** Orders as a sentence asks for them, with totals over all that match. */
 export function OrdersSheet({ draft, query, selected }: { draft: Draft; query: OrderQuery; selected: string | null }) {
@@ -87,14 +87,7 @@ export function OrdersSheet({ draft, query, selected }: { draft: Draft; query: O
         </p>
       )}
       {held.rows.length > 0 && <OrderRows draft={draft} rows={held.rows} query={query} selected={selected} />}
-      {found && found.count > found.rows.length && (
-        <p className="cap mt-2">
-          {found.rows.length.toLocaleString('en')} of {found.count.toLocaleString('en')}.{' '}
-          <button className="opt" onClick={() => setMost(most + STEP)}>
-            Show {STEP} more
-          </button>
-        </p>
-      )}
+      {found && <ShowMore shown={found.rows.length} of={found.count} onMost={setMost} />}
     </>
   );
 }

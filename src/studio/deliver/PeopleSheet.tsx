@@ -7,14 +7,14 @@ import { formatAmount } from '#core/money';
 import type { Draft } from '../data/draft';
 import { type BuyersFound, findBuyers } from '../data/queries/people';
 import { type Column, Rows } from '../frame/Rows';
+import { ShowMore } from '../frame/ShowMore';
 import { ChoiceFill } from '../price/Fill';
 import { May } from '../frame/May';
 import { GiveAccess } from './GiveAccess';
 import { exportPeople } from './exportPeople';
 
-/** Rows at first, some screens of them, and then. */
+/** So many rows are shown at first: some screens of them. */
 const FIRST = 50;
-const STEP = 100;
 
 /** Everybody who bought, as a sentence asks for them. */
 export function PeopleSheet({ draft, selected }: { draft: Draft; selected: string | null }) {
@@ -110,14 +110,7 @@ export function PeopleSheet({ draft, selected }: { draft: Draft; selected: strin
           to={({ buyer }) => `/deliver/people/${buyer.personId}`}
         />
       )}
-      {found && found.count > found.rows.length && (
-        <p className="cap mt-2">
-          {found.rows.length.toLocaleString('en')} of {found.count.toLocaleString('en')}.{' '}
-          <button className="opt" onClick={() => setMost(most + STEP)}>
-            Show {STEP} more
-          </button>
-        </p>
-      )}
+      {found && <ShowMore shown={found.rows.length} of={found.count} onMost={setMost} />}
     </>
   );
 }
