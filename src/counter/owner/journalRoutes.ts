@@ -3,9 +3,9 @@ import * as z from 'zod';
 import type { CounterContext } from '../context';
 import { LINES_HEADER } from '../../wire/owner';
 import { Problem } from '../http/problem';
+import { linesWithNewest } from './linesWithNewest';
 
 const MOST_LINES = 5_000;
-const MOST_NEWEST_LINES = 100_000;
 /** A studio that hears nothing for twice this long takes the shop for lost. */
 const BEAT_MS = 15_000;
 
@@ -54,18 +54,4 @@ export function journalRoutes(context: CounterContext): Router {
     });
   });
   return router;
-}
-
-/**
- * The end of the history that holds so many orders. Renewals and letters lie between them, so it is read back twice
- * as far until there are enough.
- */
-async function linesWithNewest(journal: CounterContext['journal'], orders: number): Promise<string[]> {
-  const all = journal.head().seq;
-  for (let many = orders * 4; ; many *= 2) {
-    const lines: string[] = [];
-    for await (const line of journal.lines(Math.max(1, all - many + 1), many)) lines.push(line);
-    if (many >= all || many >= MOST_NEWEST_LINES) return lines;
-    if (lines.filter((line) => line.includes('"type":"order.paid"')).length > orders) return lines;
-  }
 }

@@ -16,6 +16,7 @@ import {
 } from '#core/release';
 import { edited } from '../store/edits';
 import { store, useAppSelector } from '../store';
+import { sharing } from './sharing';
 import { useReadyWays } from './useReadyWays';
 import { useNow } from './useNow';
 import { contentOf, documentKey, type DocumentName, type Documents, idOfKey } from '#core/documents';
@@ -39,18 +40,6 @@ const contentOfRows = (rows: readonly DocumentRow[]): DraftContent =>
     rows.map(({ key, kind, doc }) => ({ kind, id: idOfKey(key), doc })),
     { shop: DEFAULT_SHOP },
   );
-
-/** The same content, with the lists of before wherever their members are: what reads one is not drawn again for a word in another. */
-function sharing(content: DraftContent, before: DraftContent | undefined): DraftContent {
-  if (!before) return content;
-  const isSame = (a: unknown, b: unknown): boolean =>
-    Array.isArray(a) && Array.isArray(b) && a.length === b.length && a.every((member, i) => member === b[i]);
-  const lists = Object.entries(content).map(([name, list]: [string, unknown]) => {
-    const was = before[name as keyof DraftContent] as unknown;
-    return [name, isSame(list, was) ? was : list];
-  });
-  return Object.fromEntries(lists) as DraftContent;
-}
 
 export interface Draft {
   content: DraftContent;

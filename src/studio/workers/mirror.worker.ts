@@ -49,9 +49,10 @@ class NotOwner extends Error {}
 
 /** What the shop sends after a place. */
 interface Page {
-  lines: string[];
   /** How many lines its history has. */
   all: number;
+  /** Read when they are first asked for. */
+  lines: () => Promise<string[]>;
 }
 
 /** What comes next, asked for while what came is still being written; undefined where it failed. */
@@ -67,7 +68,19 @@ async function linesAfter({ seq, hash }: Cursor): Promise<Page | null> {
   if (response.status === 409) return null;
   if (!response.ok) throw new Error(`The shop answered ${response.status}`);
   const all = Number(response.headers.get(LINES_HEADER));
-  return { lines: linesOf(await response.text()), all };
+  let read: Promise<string[]> | null = null;
+  return { all, lines: () => (read ??= response.text().then(linesOf)) };
+}
+
+/** Reads what is asked for beforehand to its end; whatever fails of it fails again where it is asked for in its turn. */
+async function readAhead(after: Cursor): Promise<Page | null | undefined> {
+  try {
+    const page = await linesAfter(after);
+    await page?.lines();
+    return page;
+  } catch {
+    return undefined;
+  }
 }
 
 async function pullAll(): Promise<void> {
@@ -86,19 +99,20 @@ async function pullAll(): Promise<void> {
       await forget();
       continue;
     }
-    const { lines, all } = page;
+    const { all } = page;
     if (!newestShown && all - cursor.seq > FAR_BEHIND) {
       await showNewest();
       newestShown = true;
     }
     if (newestShown) tell({ kind: 'copying', share: cursor.seq / all });
+    const lines = await page.lines();
     const last = lines.at(-1);
     if (last === undefined) {
       await db.newest.clear();
       return;
     }
     const end = { seq: cursor.seq + lines.length, hash: hashOf(last) };
-    ahead = end.seq < all ? { hash: end.hash, page: linesAfter(end).catch(() => undefined) } : null;
+    ahead = end.seq < all ? { hash: end.hash, page: readAhead(end) } : null;
     at = cursor;
     for (let i = 0; i < lines.length; i += TAKEN_TOGETHER) {
       const next = await take(lines.slice(i, i + TAKEN_TOGETHER), at, keys);
