@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { Link } from 'react-router';
 import { blockKindOf, blockName, type Page } from '#core/pages';
 import { type Path, type Step, stepsInOrder, STEP_KIND_NAMES } from '#core/paths';
@@ -5,8 +6,15 @@ import type { Draft } from '../data/draft';
 import { useAppSelector } from '../store';
 import { stepName } from './path/stepInWords';
 
-/** The index while a page is open: the path's steps, and the page's blocks in order. */
-export function Outline({ draft, path, step, page }: { draft: Draft; path: Path; step: Step; page: Page }) {
+interface Props {
+  draft: Draft;
+  path: Path;
+  step: Step;
+  page: Page;
+}
+
+/** The index while a page is open: the path's steps, and the page's blocks in order. Drawn again only when these change. */
+export const Outline = memo(function Outline({ draft, path, step, page }: Props) {
   const inHand = useAppSelector((state) => state.frame.blockInHand);
   function take(id: string): void {
     const frame = document.getElementById(`block-${id}`);
@@ -44,4 +52,4 @@ export function Outline({ draft, path, step, page }: { draft: Draft; path: Path;
       ))}
     </>
   );
-}
+});

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { memo, useEffect, useRef } from 'react';
 import type { Instant } from '#core/calendar';
 import { brandValues } from '#core/catalogue';
 import type { Page } from '#core/pages';
@@ -8,8 +8,8 @@ import { useAppSelector } from '../store';
 import { useNow } from '../data/useNow';
 import { WholePage } from './WholePage';
 
-/** The page as it is read, never edited there: on a phone, or on a wide screen. */
-export function PhoneView({
+/** The page as it is read, never edited there: on a phone, or on a wide screen. Drawn again only when what it is given changes. */
+export const PhoneView = memo(function PhoneView({
   draft,
   path,
   page,
@@ -51,4 +51,4 @@ export function PhoneView({
       </div>
     </div>
   );
-}
+});

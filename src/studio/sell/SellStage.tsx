@@ -102,13 +102,14 @@ function PageView({ draft, path: of, stepId }: { draft: Draft; path: Path; stepI
   const path = other ? withOther(of, other) : of;
   const step = stepOf(path, stepId);
   const page = draft.content.pages.find((p) => p.id === step?.pageId);
-  // What is typed stands at once in the sheet; the phone beside it follows when there is time.
-  const settled = useDeferredValue(page);
+  // What is typed stands at once in the sheet; what stands beside it follows when there is time.
+  const settled = useDeferredValue(draft);
+  const settledPage = useDeferredValue(page);
   if (!step || !page) return <PathView draft={draft} path={path} />;
   return (
     <Panes
       draft={draft}
-      index={<Outline draft={draft} path={path} step={step} page={page} />}
+      index={<Outline draft={settled} path={path} step={step} page={settledPage ?? page} />}
       indexName="This page"
       inHand={stepName(draft.content, step)}
       sheet={
@@ -122,7 +123,7 @@ function PageView({ draft, path: of, stepId }: { draft: Draft; path: Path; stepI
       outcome={
         <>
           <h2 className="mb-3">On a phone</h2>
-          <PhoneView draft={draft} path={path} page={settled ?? page} />
+          <PhoneView draft={settled} path={path} page={settledPage ?? page} />
         </>
       }
     />
