@@ -37,6 +37,8 @@ const FIVE = {
 
 // The fourth, and those from the sixth to the eighth, changed what rows hold, and no table.
 const NINE = { ...FIVE, small: 'piece' };
+// The tenth changed drafts alone.
+const ELEVEN = { ...NINE, orders: 'id, number, personId, disputed' };
 
 export const LANDED_STORES = {
   1: ONE,
@@ -48,4 +50,5 @@ export const LANDED_STORES = {
   7: FIVE,
   8: FIVE,
   9: NINE,
+  11: ELEVEN,
 } as const;
