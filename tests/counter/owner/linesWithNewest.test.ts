@@ -7,8 +7,10 @@ const PAID = '{"type":"order.paid"}';
 /** A history of lines that hold an order or something else; reading is counted. */
 function history(lines: readonly string[]) {
   return {
+    reads: 0,
     head: () => ({ seq: lines.length, hash: '' }),
     async *lines(from: number, limit: number) {
+      this.reads += 1;
       yield* lines.slice(from - 1, from - 1 + limit);
     },
   };
@@ -22,11 +24,14 @@ test('generated: the end of a history with the orders that are asked for, and ha
       async (parts, orders) => {
         // Stretches of orders among stretches of letters and renewals.
         const all = parts.flatMap(([paid, count]) => Array.from({ length: count }, () => (paid ? PAID : 'else')));
-        const found = await linesWithNewest(history(all), orders);
+        const journal = history(all);
+        const found = await linesWithNewest(journal, orders);
         expect(found).toEqual(all.slice(all.length - found.length));
         const [has, could] = [found, all].map((lines) => lines.filter((line) => line === PAID).length);
         expect(has).toBeGreaterThanOrEqual(Math.min(orders, could ?? 0));
         expect(has).toBeLessThanOrEqual(orders + 100);
+        // Twice as far each time, and no further than to the beginning.
+        expect(journal.reads).toBeLessThanOrEqual(1 + Math.ceil(Math.log2(Math.max(1, all.length / (orders * 4)))));
       },
     ),
   );

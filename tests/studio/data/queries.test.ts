@@ -15,6 +15,7 @@ const { KeysHeld } = await import('../../../src/studio/data/keysHeld');
 const { readPiece } = await import('../../../src/studio/data/smallOrders');
 const { heldSmall } = await import('../../../src/studio/data/heldSmall');
 const { followedRows } = await import('../../../src/studio/make/course/exportFollowed');
+const { firstOrders, ordersInRow } = await import('../../../src/studio/data/ordersInRow');
 const { answerLists } = await import('../../../src/studio/data/lists');
 const orders = await import('../../../src/studio/data/queries/orders');
 const people = await import('../../../src/studio/data/queries/people');
@@ -118,6 +119,21 @@ test('any choice of group, offer, days and order lists the orders that fit, and 
     { numRuns: 120, seed: 20261126 },
   );
 }, 60_000);
+
+test.each(['newest', 'oldest'] as const)(
+  'all orders in the order of their numbers, each once, the %s first',
+  async (sort) => {
+    const numbers = all.map((o) => o.number).sort((a, b) => (sort === 'newest' ? b - a : a - b));
+    const statuses = new Map(all.map((o) => [o.number, orderStatus(o)]));
+    for (const atOnce of [7, 5_000]) {
+      const met: [number, string][] = [];
+      await ordersInRow(sort, ({ number, status }) => met.push([number, status]) > 0, atOnce);
+      expect(met).toEqual(numbers.map((number) => [number, statuses.get(number)]));
+    }
+    expect((await firstOrders(sort, 13)).map((o) => o.number)).toEqual(numbers.slice(0, 13));
+    expect(await firstOrders(sort, 0)).toEqual([]);
+  },
+);
 
 test('orders held small say what the shop says, and are found by any name somebody gave', async () => {
   const small = (await db.small.toArray()).flatMap(({ orders: text }) => readPiece(text));
