@@ -100,7 +100,7 @@ async function measure(served: Served, browser: BrowserContext, started: number)
     .nth(BLOCKS - 1)
     .waitFor();
   say(
-    `  Key press to paint, on a page of ${await page.locator('.block-frame').count()} blocks: ${await keys(page, 'Headline')}.`,
+    `  Key press to paint, on a page of ${await page.locator('.block-frame').count()} blocks, while it is still coming: ${await keys(page, 'Headline')}; then: ${await keys(page, 'Headline')}.`,
   );
 }
 
