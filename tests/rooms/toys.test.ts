@@ -72,6 +72,7 @@ export const memoKind = documentKind<'memo', Memo>({
     `import * as z from 'zod';
 import { productShape } from '../base';
 import type { ProductKind } from '../kind';
+import { NOTHING_INSIDE } from '../nothingInside';
 
 const Letterbox = z.object({ ...productShape('letterbox'), opens: z.string() });
 type Letterbox = z.infer<typeof Letterbox>;
@@ -83,6 +84,7 @@ declare module '../product' {
 }
 
 export const letterboxKind: ProductKind<Letterbox> = {
+  ...NOTHING_INSIDE,
   kind: 'letterbox',
   name: 'A letterbox',
   explains: 'Opened by post.',
@@ -92,17 +94,7 @@ export const letterboxKind: ProductKind<Letterbox> = {
   upgrade: (product) => product,
   holds: ({ opens }) => opens !== '',
   findings: ({ opens }, title) => (opens === '' ? [{ code: 'never-opens', text: \`\${title} never opens.\`, empties: true }] : []),
-  files: () => [],
-  earlier: () => [],
   describe: ({ opens }) => \`opens \${opens}\`,
-  openings: () => [],
-  parts: () => null,
-  contains: () => [],
-  opensAs: 'itself',
-  places: () => [],
-  written: () => [],
-  named: () => [],
-  limits: () => ({ fetches: 1, linkHours: 1, named: false }),
 };
 `,
   );

@@ -2,7 +2,8 @@ import express, { type NextFunction, type Request, type RequestHandler, type Res
 import * as z from 'zod';
 import { sameBytes } from '../shared/sameBytes';
 import type { Charge } from './records';
-import { type PaymentService, Rejected } from './service';
+import { Rejected } from './rejected';
+import type { PaymentService } from './service';
 
 const Switches = z
   .object({

@@ -6,7 +6,8 @@ import type { StandInClock } from '../shared/clock';
 import { SAMPLE_CARDS } from './cards';
 import { bankPage } from './bankPage';
 import { moneyRoutes, rejections } from './moneyRoutes';
-import { PaymentService, Rejected } from './service';
+import { Rejected } from './rejected';
+import { PaymentService } from './service';
 
 export interface PaymentsStandIn {
   router: Router;

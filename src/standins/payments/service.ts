@@ -4,23 +4,9 @@ import type { StandInClock } from '../shared/clock';
 import { openLines } from '../shared/lines';
 import { answerOf, outcomeOf } from './outcome';
 import type { Approval, Card, Charge, Dispute, Line, Notice, RefundAnswer } from './records';
-import {
-  ANSWERS_AFTER_MS,
-  type CardDoes,
-  checkDigitRight,
-  DISPUTE_LASTS_MS,
-  DISPUTED_AFTER_MS,
-  SAMPLE_CARDS,
-} from './cards';
-
-export class Rejected extends Error {
-  constructor(
-    readonly status: number,
-    message: string,
-  ) {
-    super(message);
-  }
-}
+import { ANSWERS_AFTER_MS, type CardDoes, DISPUTE_LASTS_MS, DISPUTED_AFTER_MS } from './cards';
+import { Rejected } from './rejected';
+import { cardTyped, type TypedCard } from './typedCard';
 
 /**
  * A small payment service that lives in its own file: it keeps cards and hands out tokens, charges, refunds,
@@ -46,25 +32,11 @@ export class PaymentService {
     for (const line of this.#lines.all) this.#apply(line);
   }
 
-  tokenise(input: { number: string; expiry: string; code: string }): Card {
-    const number = input.number.replace(/\s/g, '');
-    if (!checkDigitRight(number)) throw new Rejected(422, 'This card number is not complete or has a slip in it.');
-    if (!/^\d{3,4}$/.test(input.code.trim())) throw new Rejected(422, 'The code on the card has three or four digits.');
-    const expiry = /^(\d{1,2})\s*\/\s*(?:20)?(\d{2})$/.exec(input.expiry.trim());
-    if (!expiry || Number(expiry[1]) < 1 || Number(expiry[1]) > 12)
-      throw new Rejected(422, 'The expiry is a month and a year, like 11 / 29.');
-    const ends = Date.UTC(2000 + Number(expiry[2]), Number(expiry[1]), 1);
-    if (ends <= this.#clock.now()) throw new Rejected(422, 'This card has expired.');
-    const sample = SAMPLE_CARDS.find((c) => c.number === number);
-    if (!sample) throw new Rejected(422, 'This card is not known here. Only sample cards exist in a test shop.');
+  /** @throws Rejected where what was typed is no card that is known here */
+  tokenise(typed: TypedCard): Card {
     const card: Card = {
       token: `card_${randomBytes(12).toString('base64url')}`,
-      number,
-      expiry: `${expiry[1]}/${expiry[2]}`,
-      expires: `20${expiry[2]}-${(expiry[1] ?? '').padStart(2, '0')}`,
-      country: 'PT',
-      last4: number.slice(-4),
-      does: sample.does,
+      ...cardTyped(typed, this.#clock.now()),
     };
     this.#write({ t: 'card', card });
     return card;

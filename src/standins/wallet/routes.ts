@@ -2,7 +2,8 @@ import type { Router } from 'express';
 import * as z from 'zod';
 import type { CardDoes } from '../payments/cards';
 import { moneyRoutes, rejections } from '../payments/moneyRoutes';
-import { PaymentService, Rejected } from '../payments/service';
+import { Rejected } from '../payments/rejected';
+import { PaymentService } from '../payments/service';
 import type { StandInClock } from '../shared/clock';
 import { approvalPage, type Kind } from './approvalPage';
 

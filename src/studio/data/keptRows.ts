@@ -41,30 +41,35 @@ export class KeptRows<T extends { id: string }, Mark extends keyof T & string = 
   }
 
   /** Rows in the order of their ids; undefined where one is not here. */
-  async byIds(ids: readonly string[], oneByOne = ONE_BY_ONE): Promise<(T | undefined)[]> {
-    if (ids.length > oneByOne) {
-      const found = new Map((await this.#chosen('id', ids)).map((row) => [row.id, row]));
-      return ids.map((id) => found.get(id));
-    }
-    const singles = await this.singles.bulkGet([...ids]);
-    const missing = ids.filter((_, i) => singles[i] === undefined);
-    if (missing.length === 0) return singles;
-    const pieced = new Map((await this.#piecesWith('ids', missing)).flatMap(({ rows }) => rows.map((r) => [r.id, r])));
-    return ids.map((id, i) => singles[i] ?? pieced.get(id));
+  byIds(ids: readonly string[], oneByOne = ONE_BY_ONE): Promise<(T | undefined)[]> {
+    return this.#atOneMoment(async () => {
+      if (ids.length > oneByOne) {
+        const found = new Map((await this.#chosen('id', ids)).map((row) => [row.id, row]));
+        return ids.map((id) => found.get(id));
+      }
+      const singles = await this.singles.bulkGet([...ids]);
+      const missing = ids.filter((_, i) => singles[i] === undefined);
+      if (missing.length === 0) return singles;
+      const rows = (await this.#piecesWith('ids', missing)).flatMap((piece) => piece.rows);
+      const pieced = new Map(rows.map((row) => [row.id, row]));
+      return ids.map((id, i) => singles[i] ?? pieced.get(id));
+    });
   }
 
   /** The rows that have one of some values in what they are marked by, in no order. */
-  async having(mark: Mark, values: readonly string[], oneByOne = ONE_BY_ONE): Promise<T[]> {
-    if (values.length > oneByOne) return this.#chosen(mark, values);
-    const wanted = new Set<unknown>(values);
-    const singles = await this.singles
-      .where(mark)
-      .anyOf([...values])
-      .toArray();
-    const pieced = (await this.#piecesWith(`marks.${mark}`, values))
-      .flatMap(({ rows }) => rows)
-      .filter((row) => wanted.has(row[mark]));
-    return [...singles, ...(await this.unmoved(pieced))];
+  having(mark: Mark, values: readonly string[], oneByOne = ONE_BY_ONE): Promise<T[]> {
+    return this.#atOneMoment(async () => {
+      if (values.length > oneByOne) return this.#chosen(mark, values);
+      const wanted = new Set<unknown>(values);
+      const singles = await this.singles
+        .where(mark)
+        .anyOf([...values])
+        .toArray();
+      const pieced = (await this.#piecesWith(`marks.${mark}`, values))
+        .flatMap(({ rows }) => rows)
+        .filter((row) => wanted.has(row[mark]));
+      return [...singles, ...(await this.#unmoved(pieced))];
+    });
   }
 
   /** Every value that some row is marked by. */
@@ -76,7 +81,7 @@ export class KeptRows<T extends { id: string }, Mark extends keyof T & string = 
     return new Set([...singles, ...pieced] as string[]);
   }
 
-  /** Every row, some at a time, in no order. */
+  /** Every row, some at a time, in no order. One that moves meanwhile may be visited again, as it is then. */
   async each(visit: (some: readonly T[]) => void, atOnce = 2_000): Promise<void> {
     for (let past = 0; ;) {
       const pieces = await this.pieces
@@ -84,7 +89,7 @@ export class KeptRows<T extends { id: string }, Mark extends keyof T & string = 
         .above(past)
         .limit(Math.ceil(atOnce / PIECE))
         .toArray();
-      visit(await this.unmoved(pieces.flatMap(({ rows }) => rows)));
+      visit(await this.#unmoved(pieces.flatMap(({ rows }) => rows)));
       const last = pieces.at(-1)?.piece;
       if (last === undefined) break;
       past = last;
@@ -98,10 +103,12 @@ export class KeptRows<T extends { id: string }, Mark extends keyof T & string = 
     }
   }
 
-  async all(): Promise<T[]> {
-    const all: T[] = [];
-    await this.each((some) => void all.push(...some));
-    return all;
+  all(): Promise<T[]> {
+    return this.#atOneMoment(async () => {
+      const all: T[] = [];
+      await this.each((some) => void all.push(...some));
+      return all;
+    });
   }
 
   /**
@@ -117,7 +124,7 @@ export class KeptRows<T extends { id: string }, Mark extends keyof T & string = 
   }
 
   /** Of rows of pieces, those that have not changed since. */
-  async unmoved(rows: readonly T[]): Promise<T[]> {
+  async #unmoved(rows: readonly T[]): Promise<T[]> {
     if (rows.length === 0) return [];
     const moved = new Set(
       await this.singles
@@ -147,11 +154,13 @@ export class KeptRows<T extends { id: string }, Mark extends keyof T & string = 
   }
 
   /** Which pieces, first, since rows that are asked for together often came together. */
-  #piecesWith(index: string, values: readonly string[]): Promise<Piece<T>[]> {
-    // In one transaction, since each by itself would have its own.
-    return this.pieces.db.transaction('r', this.pieces, async () => {
-      const keys = await Promise.all(values.map((value) => this.pieces.where(index).equals(value).primaryKeys()));
-      return (await this.pieces.bulkGet([...new Set(keys.flat())])).filter((piece) => piece !== undefined);
-    });
+  async #piecesWith(index: string, values: readonly string[]): Promise<Piece<T>[]> {
+    const keys = await Promise.all(values.map((value) => this.pieces.where(index).equals(value).primaryKeys()));
+    return (await this.pieces.bulkGet([...new Set(keys.flat())])).filter((piece) => piece !== undefined);
+  }
+
+  /** In one transaction: what leaves its piece meanwhile is neither missed nor found twice. */
+  #atOneMoment<R>(read: () => Promise<R>): Promise<R> {
+    return this.singles.db.transaction('r', this.singles, this.pieces, read);
   }
 }

@@ -1,7 +1,7 @@
 import type { Table } from 'dexie';
 import type { ShopTax } from '#core/catalogue';
 import { type Batch, FIRST_PREV } from '#core/journal';
-import { type MirrorTables, moveRows, type PassRow, type RowStore, type StoredOrder } from '#core/mirror';
+import { type MirrorTables, moveRows, type RowStore, type StoredOrder } from '#core/mirror';
 import type { PersonRecord } from '#core/people';
 import type { Release } from '#core/release';
 import { type Cursor, db } from './db';
@@ -27,18 +27,14 @@ export const MIRRORED = [
  * @param held what a mirror that was empty holds by now: only that is read. Null where it was not empty
  */
 const rowsKept = (held: KeysHeld | null): RowStore => ({
-  async get(table, wanted) {
-    const read = async (keys: string[]) =>
-      (await (isKept(table) ? kept[table].byIds(keys) : db.table(table).bulkGet(keys))) as (Row | undefined)[];
-    type Row = MirrorTables[typeof table];
-    if (!held) return read(wanted);
-    const there = wanted.filter((key) => held.of(table).has(key));
-    const found = new Map((await read(there)).map((row, i) => [there[i], row]));
+  async get<K extends keyof MirrorTables>(table: K, wanted: string[]) {
+    const there = held ? wanted.filter((key) => held.of(table).has(key)) : wanted;
+    const rows = await (isKept(table) ? kept[table].byIds(there) : db.table(table).bulkGet(there));
+    const found = new Map((rows as (MirrorTables[K] | undefined)[]).map((row, i) => [there[i], row]));
     return wanted.map((key) => found.get(key));
   },
   async put(table, rows) {
-    if (table === 'orders') await kept.orders.put(rows as StoredOrder[], held?.of(table) ?? null);
-    else if (table === 'passes') await kept.passes.put(rows as PassRow[], held?.of(table) ?? null);
+    if (isKept(table)) await kept[table].put(rows as never[], held?.of(table) ?? null);
     else await db.table(table).bulkPut(rows);
     held?.add(table, rows);
   },

@@ -1,8 +1,9 @@
 /**
  * Does something once nobody has pressed a key for so long: what is done ahead takes no time from what is typed.
+ * @param keys where keys are pressed
  * @returns stops waiting
  */
-export function onceQuiet(ms: number, act: () => void): () => void {
+export function onceQuiet(ms: number, act: () => void, keys: EventTarget = globalThis): () => void {
   const go = (): void => {
     stop();
     act();
@@ -14,8 +15,8 @@ export function onceQuiet(ms: number, act: () => void): () => void {
   };
   function stop(): void {
     clearTimeout(timer);
-    removeEventListener('keydown', again, true);
+    keys.removeEventListener('keydown', again, { capture: true });
   }
-  addEventListener('keydown', again, true);
+  keys.addEventListener('keydown', again, { capture: true });
   return stop;
 }
