@@ -41,6 +41,7 @@ export {
   PRODUCT_KINDS,
   type ProductBase,
   type ProductKind,
+  isSentByPost,
   productKindOf,
   ProductLink,
   type ProductName,

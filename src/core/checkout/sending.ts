@@ -1,4 +1,4 @@
-import { type Price, productKindOf } from '#core/catalogue';
+import { isSentByPost, type Price } from '#core/catalogue';
 import type { ProductId } from '#core/ids';
 import type { Release } from '#core/release';
 import type { QuoteLine } from './quote';
@@ -15,4 +15,4 @@ export function sendingOf(
 
 /** Whether something of what is opened is sent by post. */
 export const isSent = ({ content }: Pick<Release, 'content'>, productIds: readonly ProductId[]): boolean =>
-  content.products.some((p) => productIds.includes(p.id) && productKindOf(p).waits?.(p) === 'sending');
+  content.products.some((p) => productIds.includes(p.id) && isSentByPost(p));

@@ -135,6 +135,12 @@ test.each(['newest', 'oldest'] as const)(
   },
 );
 
+test('orders that a bank disputes are found wherever they stand, and no others', async () => {
+  const disputed = all.filter((o) => groupOf(o) === 'disputed');
+  expect(disputed.length).toBeGreaterThan(0);
+  expect(ids(await orders.disputedOrders()).sort()).toEqual(ids(disputed).sort());
+});
+
 test('orders held small say what the shop says, and are found by any name somebody gave', async () => {
   const small = (await db.small.toArray()).flatMap(({ orders: text }) => readPiece(text));
   const byNumber = <T extends { number: number }>(rows: T[]): T[] => [...rows].sort((a, b) => a.number - b.number);

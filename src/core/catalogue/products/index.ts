@@ -40,6 +40,9 @@ export function freshProduct<K extends ProductName>(kind: K, id: string, title =
 export const describeContents = (product: AnyProduct, locale = 'en'): string =>
   productKindOf(product).describe(product, locale);
 
+/** Whether it is sent by post, so that its buyer is asked where to. */
+export const isSentByPost = (product: AnyProduct): boolean => productKindOf(product).waits?.(product) === 'sending';
+
 /** An empty download. */
 export const newProduct = (id: string, title = ''): Extract<AnyProduct, { kind: 'download' }> =>
   freshProduct('download', id, title);

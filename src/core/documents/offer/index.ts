@@ -8,8 +8,7 @@ import {
   newTerms,
   openedBy,
   Offer,
-  type Product,
-  productKindOf,
+  isSentByPost,
   respelledTerms,
   sealOffer,
   unsealOffer,
@@ -98,7 +97,7 @@ export const offerKind = documentKind<'offer', Offer>({
         else found.push(...dayFindings(price, named, today, about));
         const parts = openedBy(products, offer.productIds);
         const gone = (price.owned ?? []).some(({ productId, amount }) => amount !== '' && !parts.includes(productId));
-        if (price.sending === null && products.some((p) => parts.includes(p.id) && isPosted(p)))
+        if (price.sending === null && products.some((p) => parts.includes(p.id) && isSentByPost(p)))
           found.push({
             level: 'look',
             code: 'sent-for-nothing',
@@ -122,8 +121,6 @@ export const offerKind = documentKind<'offer', Offer>({
     });
   },
 });
-
-const isPosted = (product: Product): boolean => productKindOf(product).waits?.(product) === 'sending';
 
 /** Days that have passed: access that would be over when it is bought, and a sale that has ended. */
 function dayFindings(price: DraftPrice, named: string, today: string, about: Subject): Finding[] {

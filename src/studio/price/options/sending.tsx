@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { formatPlain, parseAmount } from '#core/money';
-import { countryName, productKindOf } from '#core/catalogue';
+import { countryName, isSentByPost } from '#core/catalogue';
 import { countryChoices } from '../../shop/choices';
 import { ChoiceFill, MoneyFill } from '../Fill';
 import { priceOption } from './option';
@@ -9,7 +9,7 @@ import { priceOption } from './option';
 export const sending = priceOption({
   name: 'sending by post',
   fits: () => true,
-  offered: ({ opens }) => opens.some((product) => productKindOf(product).waits?.(product) === 'sending'),
+  offered: ({ opens }) => opens.some(isSentByPost),
   of: (price) => price.sending,
   add: (p) => {
     p.sending = { fee: 0, byCountry: {} };
