@@ -13,6 +13,7 @@ export default tseslint.config(
       '.mutants/',
       '.shots/',
       'scripts/*.mjs',
+      'tests/support/*.mjs',
       '*.cjs',
       'jest*.config.js',
       'eslint.config.js',
@@ -54,7 +55,26 @@ export default tseslint.config(
       ],
     },
   },
-  { files: ['tests/**'], rules: { '@typescript-eslint/unbound-method': 'off' } },
+  {
+    files: ['tests/**'],
+    rules: {
+      '@typescript-eslint/unbound-method': 'off',
+      'no-restricted-syntax': [
+        'error',
+        ...[
+          "CallExpression[callee.object.name='Date'][callee.property.name='now']",
+          "NewExpression[callee.name='Date'][arguments.length=0]",
+          "MemberExpression[object.name='Temporal'][property.name='Now']",
+          "CallExpression[callee.object.name='DateTime'][callee.property.name=/^(now|local|utc)$/][arguments.length=0]",
+          "NewExpression[callee.property.name='DateTimeFormat'][arguments.length=0]",
+        ].map((selector) => ({
+          selector,
+          message:
+            'No test reads the clock or the zone of the machine: give it a moment. Waiting is support/waiting.ts.',
+        })),
+      ],
+    },
+  },
   {
     files: ['src/**/*.tsx', 'src/studio/**/*.ts'],
     plugins: { 'react-hooks': reactHooks },

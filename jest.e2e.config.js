@@ -1,8 +1,10 @@
-import unit from './jest.config.js';
+import unit, { LONGEST_MS } from './jest.config.js';
 
 export default {
   ...unit,
   testMatch: ['<rootDir>/tests/e2e/**/*.test.ts'],
   testPathIgnorePatterns: ['/node_modules/'],
-  testTimeout: 120_000,
+  testTimeout: LONGEST_MS,
+  // A browser has the machine's own clock.
+  setupFiles: [],
 };

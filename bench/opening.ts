@@ -90,7 +90,7 @@ async function writeHistory(folder: string): Promise<number> {
 
 /** The other side: opens the folder it is given and says what that took. */
 async function openOne(folder: string): Promise<void> {
-  const journal = journalFile(folder, realDisk, 'dist/server/chain.js');
+  const journal = journalFile(folder, realDisk, { thread: 'dist/server/chain.js' });
   const runner = createRunner({ ...memoryPorts(START), journal });
   const begun = performance.now();
   await runner.start();

@@ -8,7 +8,8 @@ import { COOKIES_SETTING, HTTPS_SETTING } from './http/cookies';
 import { securityHeaders } from './http/headers';
 import { ownHostOnly } from './http/hosts';
 import { ownOriginOnly } from './http/origin';
-import { problemHandler } from './http/problem';
+import { refuse } from '#core/refusal';
+import { problemHandler, refusalProblem } from './http/problem';
 import { bookingRoutes } from './member/bookingRoutes';
 import { classRoutes } from './member/classRoutes';
 import { taskRoutes } from './member/taskRoutes';
@@ -67,6 +68,7 @@ export function counterApp(context: CounterContext, behindProxy: boolean): Expre
       serveStatic: { immutable: true, maxAge: '1y', fallthrough: false },
     }),
   );
+  app.use(onlyWhenSure(context));
   // Notices are signed instead.
   app.use('/notices', noticeRoutes(context));
   app.use(ownOriginOnly(context.hosts, security));
@@ -112,6 +114,14 @@ export function counterApp(context: CounterContext, behindProxy: boolean): Expre
     ),
   );
   return app;
+}
+
+/** While it is not known what was kept nobody is told anything but that; the owner still sees what is wrong. */
+function onlyWhenSure({ runner }: CounterContext): RequestHandler {
+  return (req, _res, next) => {
+    if (!runner.isSure && !/^\/(owner|studio)(\/|$)/.test(req.path)) throw refusalProblem(refuse('storage'));
+    next();
+  };
 }
 
 function sendApp(folder: string, name: string): RequestHandler {

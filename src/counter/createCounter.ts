@@ -13,8 +13,9 @@ import { compareFolder } from './files/compareFolder';
 import { realDisk } from './files/disk';
 import { openDoorsFile } from './files/doorsFile';
 import { lockFolder } from './files/folderLock';
-import { type FolderProblem, standsStill } from './files/folderProblem';
+import { type FolderProblem, isAnswerable, shrankProblem, standsStill } from './files/folderProblem';
 import { openBusyFile } from './files/busyFile';
+import { historyAhead } from './files/historyAhead';
 import { openHelpersFile } from './files/helpersFile';
 import { rememberHost } from './files/hostsFile';
 import { journalFile } from './files/journalFile';
@@ -27,6 +28,7 @@ import { makeFolder } from './files/makeFolder';
 import { openPeopleFile } from './files/peopleFile';
 import { openPresence } from './files/presence';
 import { openReleaseFiles } from './files/releaseFiles';
+import type { FileShrank } from './files/syncedLog';
 import { openVaultFiles } from './files/vaultFiles';
 import { openVisitsFiles } from './files/visitsFiles';
 import { createAfterwards } from './http/afterwards';
@@ -91,6 +93,14 @@ export async function createCounter(options: CounterOptions): Promise<Counter> {
 
 async function openCounter(options: CounterOptions, listening: Listening): Promise<Counter> {
   const log = options.log ?? (() => undefined);
+  let problems: readonly FolderProblem[] = [];
+  const stops = (): FolderProblem[] => problems.filter((p) => standsStill(p) && !accepted.has(p.sentence));
+  /** What was written to a file is not there any more: until it is put back and the shop starts again nothing is sold. */
+  const fileShrank = (error: FileShrank): void => {
+    log('A file of the shop lost what had been written to it', error);
+    problems = [...problems, shrankProblem(error)];
+    runner.standStill(true);
+  };
   const disk = closableDisk(options.disk ?? realDisk);
   const ids = options.ids ?? randomIds;
   const afterwards = createAfterwards(log);
@@ -101,9 +111,9 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
   makeFolder(own);
   chmodSync(root, 0o700);
   const { secrets, isNew } = await loadSecrets(root, disk);
-  const journal = journalFile(own, disk);
-  const people = await openPeopleFile(own, disk);
-  const doors = await openDoorsFile(own, disk);
+  const journal = journalFile(own, disk, { onShrank: fileShrank });
+  const people = await openPeopleFile(own, disk, fileShrank);
+  const doors = await openDoorsFile(own, disk, fileShrank);
   const helpers = openHelpersFile(own, disk);
   const busy = openBusyFile(own, disk);
   const visits = openVisitsFiles(join(own, 'visits'), log);
@@ -126,7 +136,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
     isPublic: !options.practice && options.publicAddress !== undefined && isPublicAddress(options.publicAddress),
     // Notices are sent once the shop can take them.
     address: () => (isOpen ? address : ''),
-    startMs: demo ? msOf(demo.now()) : Date.now(),
+    startMs: msOf((demo ?? options.clock ?? realClock).now()),
     log,
   });
   let isOpen = false;
@@ -169,16 +179,19 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
     outside.beginAt(msOf(demo.now()));
   }
 
+  const presence = openPresence(own, disk);
+  // Of a history newer than the clock see `historyAhead`; of a clock far ahead of it, the clock's own leap.
+  const lastKnown = [runner.state.at, presence.last ?? ''].sort().at(-1) ?? '';
+  if (clock && runner.state.seq > 0) clock.startFrom(lastKnown);
   await learners.sweep((id) => people.get(id)?.erased === true);
   const compared = compareFolder({ state: runner.state, people, doors, releases, vault });
-  const presence = openPresence(own, disk);
   if (presence.unreadable)
     compared.push({
       code: 'presence-unreadable',
       sentence: `${presence.path} cannot be read. The shop counts as away since the last thing that happened in it.`,
     });
-  let problems: readonly FolderProblem[] = [...journal.problems, ...compared];
-  const stops = (): FolderProblem[] => problems.filter((p) => standsStill(p) && !accepted.has(p.sentence));
+  if (clock) compared.push(...(await historyAhead(journal, runner.state.at, clock.now())));
+  problems = [...problems, ...journal.problems, ...compared];
   runner.standStill(stops().length > 0);
   const absence = await watchPresence({ runner, presence, clock, real: options.mode === 'real', log });
 
@@ -237,10 +250,11 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
       return stops().length > 0;
     },
     async goOn() {
-      await accepted.add(stops().map(({ sentence }) => sentence));
+      const answered = stops().filter(isAnswerable);
+      await accepted.add(answered.map(({ sentence }) => sentence));
       await journal.acceptEnd();
-      problems = problems.filter((p) => !standsStill(p));
-      runner.standStill(false);
+      problems = problems.filter((p) => !answered.includes(p));
+      runner.standStill(stops().length > 0);
     },
     get away() {
       return absence.away();
@@ -292,7 +306,8 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
       await listening.close();
       outside.close();
       await turning;
-      await runner.synced();
+      // What could not be kept was told to whoever asked for it.
+      await runner.synced().catch((error: unknown) => log('The shop closed without knowing what was kept', error));
       await Promise.all([journal.close(), people.close(), doors.close(), visits.close(), finished.close()]);
       await disk.close();
     },

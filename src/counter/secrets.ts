@@ -23,7 +23,7 @@ export type Secrets = z.infer<typeof Secrets>;
 /** Made on first start, kept in the data folder, never anywhere else. */
 export async function loadSecrets(folder: string, disk: Disk): Promise<{ secrets: Secrets; isNew: boolean }> {
   const path = join(folder, 'secrets.json');
-  const known = readJson(path);
+  const known = readJson(disk, path);
   if (known !== null) {
     const read = Secrets.safeParse(known);
     if (!read.success) throw new Unreadable(path, read.error);

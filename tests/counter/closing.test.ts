@@ -62,10 +62,12 @@ test('with a service that does not answer it closes all the same; what was asked
   await shop.close();
 });
 
+const NEW = { bytes: 0, keep: 0 };
+
 test('what is closed takes nothing any more', async () => {
   const folder = await mkdtemp(join(tmpdir(), 'keel-'));
   const disk = closableDisk(realDisk);
-  const log = await SyncedLog.open(disk, join(folder, 'lines'));
+  const log = await SyncedLog.open(disk, join(folder, 'lines'), NEW);
   await log.append('a');
   await log.close();
   await expect(log.append('b')).rejects.toThrow('has been closed');
@@ -74,7 +76,7 @@ test('what is closed takes nothing any more', async () => {
   expect(readdirSync(folder).sort()).toEqual(['lines', 'small']);
   await replacing;
   await expect(disk.replace(join(folder, 'small'), 'other')).rejects.toThrow('Nothing was written');
-  await expect(SyncedLog.open(disk, join(folder, 'new'))).rejects.toThrow('Nothing was written');
+  await expect(SyncedLog.open(disk, join(folder, 'new'), NEW)).rejects.toThrow('Nothing was written');
   const mail = createMailStandIn({ folder: join(folder, 'mail'), key: 'k', viewer: false });
   mail.close();
   expect(readdirSync(join(folder, 'mail'))).toEqual([]);

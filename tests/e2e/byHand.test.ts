@@ -102,4 +102,4 @@ test('made, sold together on a phone, asked where to, sent with its number, done
     await phone.getByRole('link', { name: 'Back to everything of yours' }).click();
   }
   expect(complaints).toEqual([]);
-}, 180_000);
+});

@@ -255,7 +255,7 @@ test('a course is made, sold, read on a phone, answered and finished', async () 
   await studio.getByRole('button', { name: 'Withdraw Hearing Wrens' }).click();
   await studio.getByText('withdrawn', { exact: false }).first().waitFor();
   expect([...complaints, ...phoneComplaints.filter((c) => !c.includes('ERR_INTERNET_DISCONNECTED'))]).toEqual([]);
-}, 180_000);
+});
 
 test('a bundle of it and a file: made, bought once, each part opened by itself', async () => {
   const studio = await newPage(open.browser, { viewport: { width: 1280, height: 800 }, bypassCSP: true });
@@ -295,7 +295,7 @@ test('a bundle of it and a file: made, bought once, each part opened by itself',
   await phone.getByRole('link', { name: 'Why wrens are loud' }).click();
   await phone.getByText('A small bird with a large voice.').waitFor();
   expect(complaints).toEqual([]);
-}, 120_000);
+});
 
 test('a membership with both in it and a post: made, joined on a phone; what is taken out closes and is said before', async () => {
   const studio = await newPage(open.browser, { viewport: { width: 1280, height: 800 }, bypassCSP: true });
@@ -361,4 +361,4 @@ test('a membership with both in it and a post: made, joined on a phone; what is 
   await studio.getByText('Published. Buyers see it now.').waitFor();
   expect((await phone.request.get(`${open.served.base}${file}`)).status()).toBe(403);
   expect([...complaints, ...phoneComplaints]).toEqual([]);
-}, 120_000);
+});

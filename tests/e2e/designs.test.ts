@@ -50,4 +50,4 @@ test('another design of a page, shown to half of the visitors, the same each tim
     await page.getByText('Hear the wren at last').first().waitFor();
     await page.context().close();
   }
-}, 120_000);
+});

@@ -7,7 +7,7 @@ let browser: Browser;
 beforeEach(async () => {
   served = await serveBuilt('start');
   browser = await openBrowser();
-}, 120_000);
+});
 afterEach(() => closeAll(browser, served));
 
 const FILE = { name: 'Reed calls.txt', mimeType: 'text/plain', buffer: Buffer.from('tchik tchik tchik\n'.repeat(500)) };

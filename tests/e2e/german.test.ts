@@ -5,6 +5,7 @@ import type { Page } from 'playwright-core';
 import { wordsFor } from '#core/words';
 import { axeFindings, complaintsOf, newPage } from '../support/browser';
 import { openForAll } from '../support/openForAll';
+import { until } from '../support/waiting';
 
 const open = openForAll('demo');
 
@@ -62,9 +63,7 @@ test('a German browser in an English shop: page, checkout, letters and member ar
   expect(await axeFindings(page)).toEqual([]);
 
   // The receipt comes in the language of the order.
-  for (const end = Date.now() + 15_000; !/Ihr Beleg|Beleg/.test(await letters()) && Date.now() < end;)
-    await page.waitForTimeout(200);
-  expect(await letters()).toMatch(/Beleg/);
+  await until(async () => /Beleg/.test(await letters()), 'the receipt', 200);
 
   // In by the link of a letter, as a member; the link is asked for in German as well.
   await page.goto(`${open.served.base}/member`);

@@ -56,4 +56,4 @@ test('a helper asked in: signs in by a mailed link, does what they may, hears of
   await owner.getByText('Ona Reed helps here no more, and is signed out everywhere.').waitFor();
   await ona.reload();
   await ona.getByRole('heading', { name: 'Connect this window to your shop' }).waitFor();
-}, 90_000);
+});

@@ -5,7 +5,7 @@ import { closeAll, type DemoStudio, mirrored, newPage, openDemoStudio } from '..
 let { served, browser, studio, complaints } = {} as DemoStudio;
 beforeAll(async () => {
   ({ served, browser, studio, complaints } = await openDemoStudio());
-}, 120_000);
+});
 afterAll(() => closeAll(browser, served));
 
 const totals = async (): Promise<string> =>
@@ -147,7 +147,7 @@ test('acting on many: what it does, whom it leaves out, one example; it can be s
   await studio
     .getByText(new RegExp(`Giving back ${count ?? ''} orders: ${count ?? ''} done\\.`))
     .first()
-    .waitFor({ timeout: 60_000 });
+    .waitFor();
   await studio.getByRole('button', { name: 'give the money back' }).click();
   await studio.getByText('Nobody is left to do this for.').waitFor();
   await studio.getByText(new RegExp(`Left out: .*${count ?? ''}|Left out: \\d+ given back already`)).waitFor();

@@ -55,7 +55,7 @@ test('an extra ticked by keyboard on a phone: said before, in the sum, paid once
   await studio.context().close();
   await page.reload();
   expect(await page.getByRole('link', { name: /^Download / }).count()).toBe(6);
-}, 90_000);
+});
 
 test('an offer after payment: the card refuses it, another takes it; back and reload change nothing; its own receipt', async () => {
   const page = await newPage(open.browser, { ...PHONE, bypassCSP: true });
@@ -92,7 +92,7 @@ test('an offer after payment: the card refuses it, another takes it; back and re
     .getByText(/^\d+ seconds? later took The sound library, Monthly, €1\.00, which opens The sound library/)
     .waitFor();
   await studio.context().close();
-}, 90_000);
+});
 
 test('left by its plain sentence, in German too: nothing is charged, and the way goes on', async () => {
   const page = await newPage(open.browser, { ...PHONE, locale: 'de-DE' });
@@ -107,4 +107,4 @@ test('left by its plain sentence, in German too: nothing is charged, and the way
   await page.getByRole('button', { name: 'Nein, danke' }).click();
   await page.waitForURL('**/thanks');
   expect(await page.getByText(/1,00/).count()).toBe(0);
-}, 60_000);
+});

@@ -129,7 +129,7 @@ test('from a sentence to a live path with an extra, an offer and a softer one; b
   await buy(other, 'wren-sound-cards-2', 'tarn.brook@example.org');
   await other.getByRole('button', { name: 'Pay €12.00 now' }).click();
   await other.waitForURL('**/wren-sound-cards-2/thanks');
-}, 120_000);
+});
 
 test('a path that was taken apart says what is wrong, and one press mends it; an address that changes leads on', async () => {
   const studio = await openStudio(open);
@@ -153,4 +153,4 @@ test('a path that was taken apart says what is wrong, and one press mends it; an
   await page.goto(`${open.served.base}/wren-sound-cards/checkout`);
   await page.waitForURL('**/wren-sound-cards/order-here');
   await page.getByRole('button', { name: 'Pay €12.00 now' }).waitFor();
-}, 90_000);
+});

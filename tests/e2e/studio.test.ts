@@ -5,7 +5,7 @@ import { closeAll, type DemoStudio, newPage, openDemoStudio } from '../support/b
 let { served, browser, studio, complaints } = {} as DemoStudio;
 beforeAll(async () => {
   ({ served, browser, studio, complaints } = await openDemoStudio());
-}, 120_000);
+});
 afterAll(() => closeAll(browser, served));
 
 const saved = (): Promise<unknown> => studio.getByText(/^Saved on this computer \d/).waitFor();

@@ -6,7 +6,7 @@ import { axeFindings, closeAll, complaintsOf, type DemoStudio, newPage, openDemo
 let { served, browser, studio, complaints } = {} as DemoStudio;
 beforeAll(async () => {
   ({ served, browser, studio, complaints } = await openDemoStudio());
-}, 120_000);
+});
 afterAll(() => closeAll(browser, served));
 
 const go = (name: string): Promise<void> => studio.getByRole('link', { name, exact: true }).click();
@@ -68,7 +68,7 @@ test('every row of the worked values, typed into the sentence: statement and dra
       ]).toEqual([name, due, true]);
     }
   }
-}, 120_000);
+});
 
 test('a plan beside the full price: 91.00 more, 30.6 %; side by side with totals after 1, 6, 12 and 24 months', async () => {
   await studio.getByRole('link', { name: /^Worked 5/ }).click();
@@ -168,12 +168,13 @@ test('two years of a buyer: trial, renewals, a refused card, paid late, pause, s
         .waitForFunction(
           (label) => [...document.querySelectorAll('button')].some((b) => b.textContent === label && b.disabled),
           by,
+          // Often over before it is looked for: what is waited for is that it is not so any more.
+          { timeout: 1_000 },
         )
         .catch(() => undefined);
       await studio.waitForFunction(
         (label) => [...document.querySelectorAll('button')].some((b) => b.textContent === label && !b.disabled),
         by,
-        { timeout: 60_000 },
       );
     }
   };
@@ -307,4 +308,4 @@ test('two years of a buyer: trial, renewals, a refused card, paid late, pause, s
   expect(await axeFindings(buyer)).toEqual([]);
   expect(moans).toEqual([]);
   expect(complaints).toEqual([]);
-}, 300_000);
+});

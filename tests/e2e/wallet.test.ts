@@ -36,7 +36,7 @@ test('with a wallet: approved there and paid by itself; turned back, all that wa
   await page.getByRole('button', { name: 'Approve', exact: true }).click();
   await page.waitForURL('**/thanks');
   await page.getByText('Wren').first().waitFor();
-}, 120_000);
+});
 
 test('from a bank account where nothing is due later; the seller switches a way off, and checkouts are without it', async () => {
   const page = await newPage(open.browser, PHONE);
@@ -64,4 +64,4 @@ test('from a bank account where nothing is due later; the seller switches a way 
   await other.goto(`${open.served.base}/dawn-field-pack/checkout`);
   await other.getByText('Bank account', { exact: true }).waitFor();
   expect(await other.getByText('Wallet', { exact: true }).count()).toBe(0);
-}, 120_000);
+});

@@ -5,7 +5,7 @@ import { closeAll, complaintsOf, type DemoStudio, newPage, openDemoStudio } from
 let { served, browser, studio, complaints } = {} as DemoStudio;
 beforeAll(async () => {
   ({ served, browser, studio, complaints } = await openDemoStudio());
-}, 120_000);
+});
 afterAll(() => closeAll(browser, served));
 
 const stage = (name: string): Promise<void> => studio.getByRole('link', { name, exact: true }).click();

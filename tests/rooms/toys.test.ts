@@ -188,7 +188,7 @@ process.stdout.write(
 );
 `,
   );
-}, 60_000);
+});
 
 afterAll(() => rmSync(copy, { recursive: true, force: true }));
 
@@ -202,7 +202,7 @@ test('a new kind of document, product, block and letter: a folder and a line eac
   }
   expect(said).toBe('');
   expect(touched).toHaveLength(6);
-}, 120_000);
+});
 
 test('what was added is sealed, checked, named and compared like every other of its sort', () => {
   const tsx = join('node_modules', 'tsx', 'dist', 'cli.mjs');
@@ -223,4 +223,4 @@ test('what was added is sealed, checked, named and compared like every other of 
     drawn: '<p>Ding</p>',
     letters: true,
   });
-}, 60_000);
+});

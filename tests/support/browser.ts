@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, type BrowserContext, type BrowserContextOptions, chromium, type Page } from 'playwright-core';
 import axe from 'axe-core';
-import { until } from './counter';
+import { until, WAITED_MS } from './waiting';
 
 export interface Served {
   base: string;
@@ -28,8 +28,7 @@ export async function serveBuilt(
   });
   let out = '';
   child.stdout?.on('data', (chunk: Buffer) => (out += chunk.toString()));
-  for (let tries = 0; !/Member area/.test(out) && tries < 6; tries += 1)
-    await until(() => /Member area/.test(out), 'the counter’s start').catch(() => undefined);
+  await until(() => /Member area/.test(out), 'the counter’s start');
   return {
     base: /ready (\S+)/.exec(out)?.[1] ?? '',
     folder,
@@ -102,7 +101,7 @@ export async function axeFindings(page: Page, only: 'everything' | 'colours' = '
 /** A page in a browser context of its own: another person, another device. */
 export async function newPage(browser: Browser, options: BrowserContextOptions = {}): Promise<Page> {
   const context = await browser.newContext(options);
-  context.setDefaultTimeout(15_000);
+  context.setDefaultTimeout(WAITED_MS);
   return context.newPage();
 }
 
@@ -115,8 +114,8 @@ export interface DemoStudio {
 
 /** Waits until the studio holds all that the shop has written, so that a figure read is a whole one. */
 export async function mirrored(studio: Page): Promise<void> {
-  for (const end = Date.now() + 40_000; Date.now() < end;) {
-    const behind = await studio.evaluate(async () => {
+  const behind = (): Promise<number> =>
+    studio.evaluate(async () => {
       const about = (await (await fetch('/owner/api/about')).json()) as { head: { seq: number } };
       const held = await new Promise<number>((resolve) => {
         const opening = indexedDB.open('clear-keel');
@@ -132,10 +131,7 @@ export async function mirrored(studio: Page): Promise<void> {
       });
       return about.head.seq - held;
     });
-    if (behind === 0) return;
-    await studio.waitForTimeout(150);
-  }
-  throw new Error('The studio did not catch up with the shop');
+  await until(async () => (await behind()) === 0, 'the studio catching up with the shop', 150);
 }
 
 /** The demo shop with its studio open in a window of the usual size. */

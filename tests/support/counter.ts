@@ -7,6 +7,8 @@ import { type Counter, createCounter } from '../../src/counter/createCounter';
 import type { CounterOptions } from '../../src/counter/options';
 import { FILE_BYTES, releaseContent } from './release';
 
+export { until } from './waiting';
+
 export const CARD = {
   good: '9000000000000001',
   poor: '9000000000000019',
@@ -74,13 +76,4 @@ export async function ownerOf(counter: Counter): Promise<Owner> {
   const owner = new Owner(counter.address);
   await owner.connect(counter.context.secrets.ownerKey);
   return owner;
-}
-
-/** Waits until something is so, for at most ten seconds. */
-export async function until(isSo: () => boolean | Promise<boolean>, what: string): Promise<void> {
-  for (const end = Date.now() + 10_000; Date.now() < end;) {
-    if (await isSo()) return;
-    await new Promise((resolve) => setTimeout(resolve, 25));
-  }
-  throw new Error(`Did not come: ${what}`);
 }

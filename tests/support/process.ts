@@ -1,7 +1,8 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { until } from './counter';
+import { pathToFileURL } from 'node:url';
+import { until } from './waiting';
 
 export interface CounterProcess {
   child: ChildProcess;
@@ -18,6 +19,9 @@ export interface CounterProcess {
   kill(): Promise<void>;
 }
 
+/** A program that a test starts lives on the day of the test. */
+const WITH_FALSE_DATE = `--import ${pathToFileURL('tests/support/falseDate.mjs').href}`;
+
 const children = new Set<ChildProcess>();
 
 /** The built counter as a process of its own. @param fileBlocks no file may grow beyond so many blocks of 1024 bytes: a full disk */
@@ -27,7 +31,7 @@ export async function startProcess(
 ): Promise<CounterProcess> {
   const run = `${fileBlocks === undefined ? '' : `ulimit -f ${fileBlocks}; `}exec "${process.execPath}" dist/server/start.js`;
   const child = spawn('bash', ['-c', run], {
-    env: { ...process.env, KEEL_DATA: folder, PORT: String(port), ...env },
+    env: { ...process.env, NODE_OPTIONS: WITH_FALSE_DATE, KEEL_DATA: folder, PORT: String(port), ...env },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   children.add(child);

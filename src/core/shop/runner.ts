@@ -10,7 +10,7 @@ import { historiesFrom, type History } from './history';
 import { isAskedOfService, leaving, todoKeyOf } from './leaving';
 import { limitedTo } from './limitedTo';
 import { askedOfServices } from './asking';
-import type { Ports } from './ports';
+import { type Ports, StorageFailed } from './ports';
 import { newShopState, type ShopState } from './state';
 import type { Todo } from './todo';
 
@@ -27,8 +27,13 @@ export interface Runner {
   execute(command: Command, by?: string): Promise<Executed>;
   /** What `execute` would record now, recording nothing. */
   preview(command: Command): Decision;
-  /** Resolves when everything decided so far is safe (or was cut): before this nobody may be told of it. */
+  /**
+   * Resolves when everything decided so far is safe (or was cut): before this nobody may be told of it.
+   * @throws StorageFailed while it is not known what was kept
+   */
   synced(): Promise<void>;
+  /** False after a failed append until the history has been read again: the state may hold what never happened. */
+  readonly isSure: boolean;
   /** One round of due work and of what must leave the shop; waits for the answers. */
   turn(): Promise<void>;
   /** Resolves once nothing is on its way to a service. */
@@ -70,7 +75,9 @@ export function createRunner(ports: Ports): Runner {
   let lastAppend: Promise<unknown> = Promise.resolve();
   /** After a failed append: no commands until an append succeeds. */
   let stalled = false;
-  let rebuilding: Promise<void> | null = null;
+  /** After a failed append the state holds what never happened, until the history has been read again. */
+  let unread = false;
+  let rebuilding: Promise<boolean> | null = null;
   let resuming: Promise<boolean> | null = null;
   let held = false;
   let still = false;
@@ -99,8 +106,32 @@ export function createRunner(ports: Ports): Runner {
 
   async function rebuild(): Promise<void> {
     const fresh = newShopState();
-    for await (const batch of ports.journal.read()) evolveBatch(fresh, batch);
+    for await (const batch of ports.journal.read())
+      try {
+        evolveBatch(fresh, batch);
+      } catch (cause) {
+        const why = cause instanceof Error ? cause.message : String(cause);
+        throw new Error(
+          `Line ${batch.seq} of the history cannot be understood (${why}). Nothing was changed. Put back a copy of the file.`,
+          { cause },
+        );
+      }
     state = fresh;
+    unread = false;
+  }
+
+  /** Reads the history again after a failed append. @returns whether the state is what was kept */
+  function readAgain(): Promise<boolean> {
+    rebuilding ??= rebuild()
+      .then(
+        () => true,
+        // The disk may refuse to be read, too: nothing is decided on what never happened, and it is tried again.
+        () => false,
+      )
+      .finally(() => {
+        rebuilding = null;
+      });
+    return rebuilding;
   }
 
   /** Records events that were decided at `at`. Evolves first, so that the next command already sees them. */
@@ -116,10 +147,8 @@ export function createRunner(ports: Ports): Runner {
       for (const key of leaving) unsafe.delete(key);
     } catch {
       stalled = true;
-      rebuilding ??= rebuild().finally(() => {
-        rebuilding = null;
-      });
-      await rebuilding;
+      unread = true;
+      await readAgain();
       for (const key of leaving) unsafe.delete(key);
       return false;
     }
@@ -130,6 +159,7 @@ export function createRunner(ports: Ports): Runner {
   /** One probe at a time: an event of its own, so that the journal says that it stood still. */
   async function resume(): Promise<boolean> {
     if (rebuilding) await rebuilding;
+    if (unread && !(await readAgain())) return false;
     resuming ??= record([fact('journal.resumed', { why: 'an append had failed' })], now())
       .then((safe) => {
         if (safe) stalled = false;
@@ -226,6 +256,10 @@ export function createRunner(ports: Ports): Runner {
     synced: async () => {
       await lastAppend;
       if (rebuilding) await rebuilding;
+      if (unread) throw new StorageFailed('The history could not be read again');
+    },
+    get isSure() {
+      return !unread;
     },
     turn,
     async quiet() {

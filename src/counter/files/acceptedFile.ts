@@ -13,7 +13,7 @@ export interface AcceptedFile {
 
 export function openAcceptedFile(folder: string, disk: Disk): AcceptedFile {
   const path = join(folder, 'accepted.json');
-  const read = Accepted.safeParse(readJson(path) ?? []);
+  const read = Accepted.safeParse(readJson(disk, path) ?? []);
   if (!read.success) throw new Unreadable(path, read.error);
   const all = new Set(read.data);
   return {

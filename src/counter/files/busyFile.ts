@@ -25,7 +25,7 @@ export interface BusyFile {
 /** The seller's own busy times, in one small file: when, and nothing of what. */
 export function openBusyFile(folder: string, disk: Disk): BusyFile {
   const path = join(folder, 'busy.json');
-  const read = Busy.safeParse(readJson(path) ?? NONE);
+  const read = Busy.safeParse(readJson(disk, path) ?? NONE);
   if (!read.success) throw new Unreadable(path, read.error);
   let busy = read.data;
   let writing: Promise<unknown> = Promise.resolve();

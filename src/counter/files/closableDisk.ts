@@ -22,8 +22,11 @@ export function closableDisk(disk: Disk): ClosableDisk {
   }
 
   return {
-    openAppend: (path) => whileOpen(() => disk.openAppend(path)),
+    openAppend: (path, mayCreate) => whileOpen(() => disk.openAppend(path, mayCreate)),
     replace: (path, text) => whileOpen(() => disk.replace(path, text)),
+    remove: (path) => whileOpen(() => disk.remove(path)),
+    read: (path) => disk.read(path),
+    pieces: (path, from) => disk.pieces(path, from),
     async close() {
       closed = true;
       await Promise.allSettled(underWay);

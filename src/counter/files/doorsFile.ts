@@ -3,7 +3,8 @@ import { createHash, randomBytes } from 'node:crypto';
 import { join } from 'node:path';
 import * as z from 'zod';
 import type { Disk } from './disk';
-import { openRecordLines } from './recordLines';
+import { openRecordLines, recordLine } from './recordLines';
+import type { FileShrank } from './syncedLog';
 
 const Line = z.discriminatedUnion('t', [
   z.object({
@@ -78,25 +79,35 @@ export interface DoorsFile {
   close(): Promise<void>;
 }
 
-export async function openDoorsFile(folder: string, disk: Disk): Promise<DoorsFile> {
+export async function openDoorsFile(
+  folder: string,
+  disk: Disk,
+  onShrank?: (error: FileShrank) => void,
+): Promise<DoorsFile> {
   const path = join(folder, 'doors.jsonl');
   const links = new Map<string, { personId: PersonId; until: number; at?: number | undefined }>();
   const devices = new Map<string, Omit<Session, 'id'>>();
   const holders = new Map<string, { checkout: string; until: number }>();
   const began = Date.now();
-  const { log, unreadable } = await openRecordLines(path, disk, Line, (line) => {
-    // What is over opens nothing and need not be known.
-    if (line.t === 'joined') return rename(line.from, line.into);
-    if (line.t !== 'gone' && line.until <= began) return;
-    if (line.t === 'link') links.set(line.hash, line);
-    else if (line.t === 'device')
-      devices.set(line.hash, { ...line, at: line.at ?? null, seen: line.at ?? null, what: line.what ?? '' });
-    else if (line.t === 'holder') holders.set(line.hash, line);
-    else {
-      links.delete(line.hash);
-      devices.delete(line.hash);
-    }
-  });
+  const { log, unreadable } = await openRecordLines(
+    path,
+    disk,
+    Line,
+    (line) => {
+      // What is over opens nothing and need not be known.
+      if (line.t === 'joined') return rename(line.from, line.into);
+      if (line.t !== 'gone' && line.until <= began) return;
+      if (line.t === 'link') links.set(line.hash, line);
+      else if (line.t === 'device')
+        devices.set(line.hash, { ...line, at: line.at ?? null, seen: line.at ?? null, what: line.what ?? '' });
+      else if (line.t === 'holder') holders.set(line.hash, line);
+      else {
+        links.delete(line.hash);
+        devices.delete(line.hash);
+      }
+    },
+    onShrank,
+  );
 
   function rename(from: string, into: string): boolean {
     let any = false;
@@ -112,7 +123,7 @@ export async function openDoorsFile(folder: string, disk: Disk): Promise<DoorsFi
     // Ended at once; if the disk refuses, whoever ends it hears so and it goes on.
     devices.delete(hash);
     try {
-      await log.append(JSON.stringify({ t: 'gone', hash }));
+      await log.append(recordLine({ t: 'gone', hash }));
     } catch (error) {
       devices.set(hash, device);
       throw error;
@@ -127,7 +138,7 @@ export async function openDoorsFile(folder: string, disk: Disk): Promise<DoorsFi
       const secret = randomBytes(32).toString('base64url');
       const now = Date.now();
       const entry = { personId, until: now + lastsMs, at: now };
-      await log.append(JSON.stringify({ t: 'link', hash: hashOf(secret), ...entry }));
+      await log.append(recordLine({ t: 'link', hash: hashOf(secret), ...entry }));
       links.set(hashOf(secret), entry);
       return secret;
     },
@@ -142,7 +153,7 @@ export async function openDoorsFile(folder: string, disk: Disk): Promise<DoorsFi
       // Gone from memory before the disk answers: two presses at once cannot both get in.
       links.delete(hash);
       try {
-        await log.append(JSON.stringify({ t: 'gone', hash }));
+        await log.append(recordLine({ t: 'gone', hash }));
       } catch (error) {
         links.set(hash, link);
         throw error;
@@ -153,7 +164,7 @@ export async function openDoorsFile(folder: string, disk: Disk): Promise<DoorsFi
       for (const [hash, link] of [...links]) {
         if (link.personId !== personId || !links.delete(hash)) continue;
         try {
-          await log.append(JSON.stringify({ t: 'gone', hash }));
+          await log.append(recordLine({ t: 'gone', hash }));
         } catch (error) {
           links.set(hash, link);
           throw error;
@@ -161,13 +172,13 @@ export async function openDoorsFile(folder: string, disk: Disk): Promise<DoorsFi
       }
     },
     async join(from, into) {
-      if (rename(from, into)) await log.append(JSON.stringify({ t: 'joined', from, into }));
+      if (rename(from, into)) await log.append(recordLine({ t: 'joined', from, into }));
     },
     async makeDevice(personId, lastsMs, what = '') {
       const secret = randomBytes(32).toString('base64url');
       const now = Date.now();
       const entry = { personId, until: now + lastsMs, at: now, what: what.slice(0, 80) };
-      await log.append(JSON.stringify({ t: 'device', hash: hashOf(secret), ...entry }));
+      await log.append(recordLine({ t: 'device', hash: hashOf(secret), ...entry }));
       devices.set(hashOf(secret), { ...entry, seen: now });
       return secret;
     },
@@ -175,7 +186,8 @@ export async function openDoorsFile(folder: string, disk: Disk): Promise<DoorsFi
       const device = devices.get(hashOf(secret));
       const now = Date.now();
       if (!device || device.until <= now || now - (device.seen ?? now) > idleMs) return null;
-      device.seen = now;
+      // A clock that went back and is put right again would have left it unused for all that time.
+      device.seen = Math.max(device.seen ?? now, now);
       return device.personId;
     },
     async dropDevice(secret) {
@@ -194,7 +206,7 @@ export async function openDoorsFile(folder: string, disk: Disk): Promise<DoorsFi
       const hash = hashOf(`${checkout}/${secret}`);
       if (holders.has(hash)) return;
       const entry = { checkout, until: Date.now() + lastsMs };
-      await log.append(JSON.stringify({ t: 'holder', hash, ...entry }));
+      await log.append(recordLine({ t: 'holder', hash, ...entry }));
       holders.set(hash, entry);
     },
     isHolder(checkout, secret) {

@@ -18,7 +18,7 @@ export interface HelpersFile {
 /** Who helps in the shop, in one small file. */
 export function openHelpersFile(folder: string, disk: Disk): HelpersFile {
   const path = join(folder, 'helpers.json');
-  const read = Helpers.safeParse(readJson(path) ?? []);
+  const read = Helpers.safeParse(readJson(disk, path) ?? []);
   if (!read.success) throw new Unreadable(path, read.error);
   let helpers = read.data;
   let writing: Promise<unknown> = Promise.resolve();

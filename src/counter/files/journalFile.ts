@@ -1,4 +1,3 @@
-import { writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import * as z from 'zod';
 import { type Batch, FIRST_PREV, parseLine, serialiseBatch } from '#core/journal';
@@ -8,8 +7,7 @@ import { chainBeside } from './chainBeside';
 import type { Disk } from './disk';
 import { readLines, readPieces } from './readLines';
 import type { FolderProblem } from './folderProblem';
-import { readJson } from './smallFile';
-import { SyncedLog } from './syncedLog';
+import { type FileShrank, SyncedLog } from './syncedLog';
 
 const Head = z.object({ seq: z.int(), hash: z.string() });
 
@@ -31,8 +29,13 @@ export interface JournalFile extends JournalPort {
  * to whoever folds it. A torn last line is set aside; a changed line or a missing tail is noticed by the chain of
  * hashes and by `head.json`, which is written now and then and on closing. Of a long one hashes are followed beside it.
  * @param thread where the built thread for that lies, for whoever runs from the sources
+ * @param onShrank told once, when the file is found to be shorter than what was written to it: nothing is written any more
  */
-export function journalFile(folder: string, disk: Disk, thread?: string): JournalFile {
+export function journalFile(
+  folder: string,
+  disk: Disk,
+  { thread, onShrank }: { thread?: string; onShrank?: (error: FileShrank) => void } = {},
+): JournalFile {
   const path = join(folder, 'journal.jsonl');
   const headPath = join(folder, 'head.json');
   const problems: FolderProblem[] = [];
@@ -54,14 +57,21 @@ export function journalFile(folder: string, disk: Disk, thread?: string): Journa
     safe = { seq: 0, hash: FIRST_PREV };
     problems.length = 0;
     ends.length = 1;
-    const noted = Head.safeParse(readHead(headPath)).data;
+    const { noted, unreadable } = readHead();
+    if (unreadable)
+      problems.push({
+        code: 'head-unreadable',
+        sentence: `${headPath} cannot be read. It says how far the history had come, so a missing end would not be noticed now. Compare the history with a copy.`,
+      });
     const beside = chainBeside(path, noted, thread);
     const chain = new Chain(noted);
     let seq = 0;
-    reading: for await (const piece of readPieces(path))
+    let readBytes = 0;
+    reading: for await (const piece of readPieces(path, 0, disk))
       for (const { bytes, end, whole } of piece) {
+        readBytes = end;
         if (!whole) {
-          await writeFile(join(folder, `journal.torn-${end}.txt`), bytes);
+          await disk.replace(join(folder, `journal.torn-${end}.txt`), bytes.toString('utf8'));
           problems.push({
             code: 'torn',
             sentence: `The last line of the history was not written to its end, so it never happened. It was set aside as journal.torn-${end}.txt.`,
@@ -93,18 +103,27 @@ export function journalFile(folder: string, disk: Disk, thread?: string): Journa
         sentence: `The history ends at line ${safe.seq}, but line ${noted.seq} was once written. Put back a copy of the file before anything is sold.`,
       });
     next = safe;
-    log = await SyncedLog.open(disk, path, ends[safe.seq] ?? 0);
+    log = await SyncedLog.open(disk, path, { bytes: readBytes, keep: ends[safe.seq] ?? 0 }, onShrank);
   }
 
   /** What was kept, from the first line, after an append had failed. */
   async function* readAgain(): AsyncGenerator<Batch> {
-    next = safe;
-    lost = false;
+    const from = safe;
     for await (const line of lines(1, Infinity)) {
       const batch = parseLine(line);
       if (!batch) throw new StorageFailed(`The history at ${path} cannot be read any more`);
       yield batch;
     }
+    // Only what was read to its end can be gone on with.
+    next = from;
+    lost = false;
+  }
+
+  function readHead(): { noted: z.infer<typeof Head> | undefined; unreadable: boolean } {
+    const bytes = disk.read(headPath);
+    if (bytes === null) return { noted: undefined, unreadable: false };
+    const noted = Head.safeParse(jsonOf(bytes.toString('utf8'))).data;
+    return { noted, unreadable: noted === undefined };
   }
 
   function noteHead(): void {
@@ -119,11 +138,12 @@ export function journalFile(folder: string, disk: Disk, thread?: string): Journa
     const last = Math.min(safe.seq, from + limit - 1);
     let seq = from;
     if (seq > last) return;
-    for await (const { bytes } of readLines(path, ends[from - 1])) {
+    for await (const { bytes } of readLines(path, ends[from - 1], disk)) {
       yield bytes.toString('utf8');
       seq += 1;
       if (seq > last) return;
     }
+    throw new StorageFailed(`${path} ends before line ${last}, which had been written`);
   }
 
   return {
@@ -131,6 +151,7 @@ export function journalFile(folder: string, disk: Disk, thread?: string): Journa
     head: () => safe,
     async append(batch) {
       if (log === null || lost) throw new StorageFailed('The history must be read first');
+      if (batch.seq !== next.seq + 1) throw new StorageFailed(`Line ${batch.seq} cannot follow line ${next.seq}`);
       const line = serialiseBatch({ ...batch, prev: next.hash });
       next = { seq: batch.seq, hash: hashOf(Buffer.from(line)) };
       const written = next;
@@ -164,10 +185,10 @@ export function journalFile(folder: string, disk: Disk, thread?: string): Journa
   };
 }
 
-function readHead(path: string): unknown {
+function jsonOf(text: string): unknown {
   try {
-    return readJson(path);
+    return JSON.parse(text) as unknown;
   } catch {
-    return null;
+    return undefined;
   }
 }

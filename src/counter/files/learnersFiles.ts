@@ -1,5 +1,4 @@
 import { existsSync, readdirSync } from 'node:fs';
-import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import * as z from 'zod';
 import { idFor, type FileId, type LessonId, type PersonId, type QuestionId, type SessionId } from '#core/ids';
@@ -77,7 +76,7 @@ export function openLearnersFiles(folder: string, disk: Disk): LearnersFiles {
   const get = (id: PersonId): LearnerRecord => {
     const known = held.get(id);
     if (known) return known;
-    const read = LearnerRecord.safeParse(readJson(pathOf(id)) ?? NEW);
+    const read = LearnerRecord.safeParse(readJson(disk, pathOf(id)) ?? NEW);
     if (!read.success) throw new Unreadable(pathOf(id), read.error);
     return hold(id, read.data);
   };
@@ -93,7 +92,7 @@ export function openLearnersFiles(folder: string, disk: Disk): LearnersFiles {
   const forget = (id: PersonId): Promise<void> =>
     oneByOne(id, async () => {
       gone.add(id);
-      await rm(pathOf(id), { force: true });
+      await disk.remove(pathOf(id));
       hold(id, NEW);
     });
 

@@ -3,8 +3,8 @@ import type { PersonId } from '#core/ids';
 import { addressesOf, compareAddress, erasedRecord, joinedAway, joinedRecord, PersonRecord } from '#core/people';
 import type { PeoplePort } from '#core/shop';
 import type { Disk } from './disk';
-import { openRecordLines } from './recordLines';
-import { SyncedLog } from './syncedLog';
+import { openRecordLines, recordLine } from './recordLines';
+import type { FileShrank } from './syncedLog';
 
 export interface PeopleFile extends PeoplePort {
   readonly path: string;
@@ -54,18 +54,18 @@ export interface PeopleFile extends PeoplePort {
  * People records as lines; the last line of an id counts. Kept apart from the journal so that a person can be erased.
  * Nothing is held that is not on the disk.
  */
-export async function openPeopleFile(folder: string, disk: Disk): Promise<PeopleFile> {
+export async function openPeopleFile(
+  folder: string,
+  disk: Disk,
+  onShrank?: (error: FileShrank) => void,
+): Promise<PeopleFile> {
   const path = join(folder, 'people.jsonl');
   const byId = new Map<string, PersonRecord>();
   const byAddress = new Map<string, string>();
   /** Whatever is being written about one person or address; the next one waits. */
   const busy = new Map<string, Promise<unknown>>();
   const going = new Set<PersonId>();
-  const opened = await openRecordLines(path, disk, PersonRecord, hold);
-  const { unreadable } = opened;
-  let { log } = opened;
-  /** While the file is written anew, whatever is to be added waits. */
-  let rewriting: Promise<unknown> = Promise.resolve();
+  const { log, unreadable, unreadableText } = await openRecordLines(path, disk, PersonRecord, hold, onShrank);
 
   function hold(record: PersonRecord): void {
     const before = byId.get(record.id);
@@ -96,19 +96,17 @@ export async function openPeopleFile(folder: string, disk: Disk): Promise<People
     return mine;
   }
 
-  async function writeAnew(erased: PersonRecord): Promise<void> {
-    await log.close();
-    try {
-      const records = [...byId.values()].map((record) => (record.id === erased.id ? erased : record));
-      await disk.replace(path, records.map((record) => `${JSON.stringify(record)}\n`).join(''));
-    } finally {
-      log = await SyncedLog.open(disk, path);
-    }
-  }
+  /** The file without any line that was of somebody who is erased; what cannot be read stays unless it names them. */
+  const linesWithout = (erased: PersonRecord): string =>
+    [
+      ...unreadableText.filter((text) => !text.includes(erased.id)),
+      ...[...byId.values()].map((record) => recordLine(record.id === erased.id ? erased : record)),
+    ]
+      .map((line) => `${line}\n`)
+      .join('');
 
   async function save(record: PersonRecord): Promise<void> {
-    await rewriting;
-    await log.append(JSON.stringify(record));
+    await log.append(recordLine(record));
     hold(record);
   }
 
@@ -149,10 +147,8 @@ export async function openPeopleFile(folder: string, disk: Disk): Promise<People
         going.add(id);
         letGo(record);
         const erased = erasedRecord(record);
-        const mine = rewriting.then(() => writeAnew(erased));
-        rewriting = mine.catch(() => undefined);
         try {
-          await mine;
+          await log.replaceAll(() => linesWithout(erased));
         } catch (error) {
           going.delete(id);
           hold(record);

@@ -17,7 +17,7 @@ export interface Presence {
 /** The moment at which the counter last said that it is there: written every minute, read at the next start. */
 export function openPresence(folder: string, disk: Disk): Presence {
   const path = join(folder, 'presence.json');
-  const read = readNote(path);
+  const read = readNote(disk, path);
   return {
     path,
     last: read.at,
@@ -26,9 +26,9 @@ export function openPresence(folder: string, disk: Disk): Presence {
   };
 }
 
-function readNote(path: string): { at: Instant | null; unreadable: boolean } {
+function readNote(disk: Disk, path: string): { at: Instant | null; unreadable: boolean } {
   try {
-    const json = readJson(path);
+    const json = readJson(disk, path);
     return { at: json === null ? null : Note.parse(json).at, unreadable: false };
   } catch {
     return { at: null, unreadable: true };

@@ -1,4 +1,4 @@
-import { createReadStream, existsSync } from 'node:fs';
+import { type Disk, realDisk } from './disk';
 
 interface Line {
   bytes: Buffer;
@@ -7,16 +7,18 @@ interface Line {
   whole: boolean;
 }
 
+type Reads = Pick<Disk, 'pieces'>;
+
 /**
  * Every whole line of a file from an offset on (the start of a line), with the offset behind its line feed; last, bytes without a line feed as a torn one.
  * Lines are cut by bytes, so that hashes are over exactly what is on the disk. They come in pieces as they were read:
- * waiting for each of a million lines would take longer than reading them.
+ * waiting for each of a million lines would take longer than reading them. A file that does not exist has none.
+ * @throws the error of the operating system where a file that exists cannot be read
  */
-export async function* readPieces(path: string, from = 0): AsyncGenerator<Line[]> {
-  if (!existsSync(path)) return;
+export async function* readPieces(path: string, from = 0, disk: Reads = realDisk): AsyncGenerator<Line[]> {
   let rest: Buffer = Buffer.alloc(0);
   let end = from;
-  for await (const chunk of createReadStream(path, { highWaterMark: 1 << 20, start: from }) as AsyncIterable<Buffer>) {
+  for await (const chunk of disk.pieces(path, from)) {
     const bytes = rest.length > 0 ? Buffer.concat([rest, chunk]) : chunk;
     const lines: Line[] = [];
     let lineStart = 0;
@@ -32,6 +34,6 @@ export async function* readPieces(path: string, from = 0): AsyncGenerator<Line[]
 }
 
 /** The same, line by line. */
-export async function* readLines(path: string, from = 0): AsyncGenerator<Line> {
-  for await (const piece of readPieces(path, from)) yield* piece;
+export async function* readLines(path: string, from = 0, disk: Reads = realDisk): AsyncGenerator<Line> {
+  for await (const piece of readPieces(path, from, disk)) yield* piece;
 }

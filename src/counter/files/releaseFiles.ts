@@ -1,8 +1,9 @@
 import { existsSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { Release } from '#core/release';
-import type { ReleasesPort } from '#core/shop';
+import { type ReleasesPort, StorageFailed } from '#core/shop';
 import type { Disk } from './disk';
+import { isDiskError } from './fileCalls';
 import { readJson } from './smallFile';
 
 export interface ReleaseFiles extends ReleasesPort {
@@ -20,7 +21,7 @@ export function openReleaseFiles(folder: string, disk: Disk): ReleaseFiles {
     get(number) {
       const known = cache.get(number);
       if (known) return known;
-      const release = readRelease(pathOf(number));
+      const release = readRelease(disk, pathOf(number));
       if (release) cache.set(number, release);
       return release;
     },
@@ -38,10 +39,12 @@ export function openReleaseFiles(folder: string, disk: Disk): ReleaseFiles {
   };
 }
 
-function readRelease(path: string): Release | undefined {
+/** @throws the error of the disk, which may pass: what is there and cannot be read now is not said to be gone */
+function readRelease(disk: Disk, path: string): Release | undefined {
   try {
-    return Release.safeParse(readJson(path)).data;
-  } catch {
+    return Release.safeParse(readJson(disk, path)).data;
+  } catch (error) {
+    if (isDiskError(error)) throw new StorageFailed(`Could not read ${path}`, { cause: error });
     return undefined;
   }
 }

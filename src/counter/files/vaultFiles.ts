@@ -6,7 +6,7 @@ import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { VaultPort } from '#core/shop';
 import { makeFolder } from './makeFolder';
-import { syncFolder } from './smallFile';
+import { syncFolder } from './disk';
 
 export interface VaultFiles extends VaultPort {
   pathOf(sha256: string): string;
@@ -28,9 +28,12 @@ export function openVaultFiles(folder: string): VaultFiles {
   /** Moves a file that is known to be right to where it belongs, so that it is there after any crash. */
   async function settle(part: string, sha256: string): Promise<void> {
     const handle = await open(part, 'r+');
-    await handle.chmod(0o600);
-    await handle.datasync();
-    await handle.close();
+    try {
+      await handle.chmod(0o600);
+      await handle.datasync();
+    } finally {
+      await handle.close();
+    }
     makeFolder(dirname(pathOf(sha256)));
     await rename(part, pathOf(sha256));
     await syncFolder(dirname(pathOf(sha256)));

@@ -5,7 +5,7 @@ import * as z from 'zod';
 import { addDays } from '#core/calendar';
 import type { PathId, StepId } from '#core/ids';
 import { countDesigns, countRobot, countView, sumTallies, type Tally, tallied, View } from '#core/visits';
-import { replaceFile } from './smallFile';
+import { realDisk } from './disk';
 
 const Line = z.union([View, z.object({ robot: z.tuple([z.string(), z.string()]) })]);
 type Line = z.infer<typeof Line>;
@@ -92,7 +92,7 @@ export function openVisitsFiles(folder: string, say: (what: string, error: unkno
     for (const [day, tally] of tallies) {
       if (day >= today) continue;
       if (unwritten.delete(day))
-        await replaceFile(sumsOf(day), JSON.stringify(tally)).catch((error: unknown) => {
+        await realDisk.replace(sumsOf(day), JSON.stringify(tally)).catch((error: unknown) => {
           unwritten.add(day);
           throw error;
         });

@@ -1,9 +1,9 @@
 import type { Request, RequestHandler, Response } from 'express';
-import { MemoryStore } from 'express-rate-limit';
 import type { CounterContext } from '../context';
 import { placeOf } from './limits';
 import { Problem } from './problem';
 import { securityEvent } from './securityLog';
+import { steadyStore } from './steadyStore';
 
 /** So many refused cards from one place in a quarter of an hour, before the shop asks to wait. */
 const REFUSED_CARDS = 30;
@@ -22,12 +22,10 @@ export interface CardLimit {
  * tried, there is no limit.
  */
 export function cardLimit({ mode, security }: Pick<CounterContext, 'mode' | 'security'>): CardLimit {
-  const refused = new MemoryStore();
-  // The store asks for nothing else of its options.
-  refused.init({ windowMs: WINDOW_MS } as Parameters<MemoryStore['init']>[0]);
+  const refused = steadyStore(WINDOW_MS);
   return {
     check: (first) => async (req, res, next) => {
-      const hits = (await refused.get(placeOf(req)))?.totalHits ?? 0;
+      const hits = refused.hitsOf(placeOf(req));
       if (mode === 'real' && hits >= REFUSED_CARDS) {
         if (await first(req, res)) return;
         securityEvent(security, 'too-many-cards', req);

@@ -3,6 +3,7 @@ import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import type { CounterContext } from '../context';
 import { Problem } from './problem';
 import { type SecurityEvent, securityEvent } from './securityLog';
+import { steadyStore } from './steadyStore';
 
 interface Limit {
   /** So many in `minutes`. */
@@ -31,6 +32,7 @@ export function limit(
 ): RequestHandler {
   return rateLimit({
     windowMs: minutes * 60_000,
+    store: steadyStore(minutes * 60_000),
     limit: mode === 'real' ? most : most * NOT_REAL_TIMES,
     standardHeaders: 'draft-8',
     legacyHeaders: false,

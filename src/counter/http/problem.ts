@@ -4,6 +4,7 @@ import { refuse, type Refusal } from '#core/refusal';
 import { StorageFailed } from '#core/shop';
 import { refusalInWords, type Words, wordsFor } from '#core/words';
 import type { ProblemBody } from '../../wire';
+import { isDiskError } from '../files/fileCalls';
 
 /** A sentence of the catalogue, or one that only the seller reads. */
 type Sentence = string | ((words: Words['pages']['problems']) => string);
@@ -53,7 +54,10 @@ export function problemHandler(log: (error: unknown) => void, localeOf: (req: Re
     if (res.headersSent) return next(error);
     const send = (problem: Problem): void => sendProblem(res, problem, localeOf(req));
     if (error instanceof Problem) return send(error);
-    if (error instanceof StorageFailed) return send(refusalProblem(refuse('storage')));
+    if (error instanceof StorageFailed || isDiskError(error)) {
+      log(error);
+      return send(refusalProblem(refuse('storage')));
+    }
     if (error instanceof z.ZodError)
       return send(
         new Problem(422, (say) => say.notUnderstood, 'not-understood', {

@@ -194,7 +194,7 @@ test('for any terms, the keel line, the rehearsal and the charges have the same 
     }),
     { numRuns: 40 },
   );
-}, 60_000);
+});
 
 describe('awkward days', () => {
   const days = (terms: Terms, start: string, zone: string, most: number): string[] =>

@@ -28,7 +28,7 @@ function history(lines: number, why = (n: number): string => `line ${n}`): strin
 }
 const write = (lines: readonly string[]): void => writeFileSync(join(folder, 'journal.jsonl'), `${lines.join('\n')}\n`);
 async function opened(thread?: string): Promise<{ head: object; problems: readonly object[]; lines: number }> {
-  const journal = journalFile(folder, realDisk, thread);
+  const journal = journalFile(folder, realDisk, thread === undefined ? {} : { thread });
   let lines = 0;
   for await (const { seq } of journal.read()) lines = seq;
   await journal.close();

@@ -2,7 +2,7 @@ import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, w
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, describe, expect, test } from '@jest/globals';
-import { addMs, DAY, type Instant, instantOf } from '#core/calendar';
+import { addMs, DAY, type Instant } from '#core/calendar';
 import { Buyer, Owner } from '../../../demo/clients';
 import { createCounter } from '../../../src/counter/createCounter';
 import { nameInAddress } from '../../../src/counter/listen';
@@ -108,8 +108,8 @@ test('disk full while a buyer’s record is written: nobody is known, nothing is
   shop = await openShop({
     disk: {
       ...realDisk,
-      async openAppend(path) {
-        const file = await realDisk.openAppend(path);
+      async openAppend(path, mayCreate) {
+        const file = await realDisk.openAppend(path, mayCreate);
         const isPeople = path.endsWith('people.jsonl');
         return {
           ...file,
@@ -170,7 +170,7 @@ test('the stand-in’s disk is full beside a charge that waits for the bank: the
     }
     await again.kill();
   }
-}, 60_000);
+});
 
 test('a line after a torn one in the stand-in’s file is kept', () => {
   const path = join(folderOf('lines'), 'service.jsonl');
@@ -230,13 +230,27 @@ test('two publishes at once: one is live and is what lies on the disk, the other
 });
 
 describe('what disagrees is named with its file', () => {
-  const flip = (path: string, at: number): void => {
+  const flip = (path: string, at: number, to = 0x07): void => {
     const bytes = readFileSync(path);
-    bytes[at] = 0x07;
+    bytes[at] = to;
     writeFileSync(path, bytes);
   };
   const cases: [string, (own: string) => void, string, string, boolean][] = [
     ['a byte of people', (own) => flip(join(own, 'people.jsonl'), 2), 'people-unreadable', 'people.jsonl', true],
+    [
+      'a letter within a person’s line',
+      (own) => flip(join(own, 'people.jsonl'), readFileSync(join(own, 'people.jsonl'), 'utf8').indexOf('Marsh'), 0x57),
+      'people-unreadable',
+      'people.jsonl',
+      true,
+    ],
+    [
+      'head.json is nonsense',
+      (own) => writeFileSync(join(own, 'head.json'), '{'),
+      'head-unreadable',
+      'head.json',
+      false,
+    ],
     ['people gone', (own) => rmSync(join(own, 'people.jsonl')), 'people-missing', 'people.jsonl', true],
     ['a byte of doors', (own) => flip(join(own, 'doors.jsonl'), 2), 'doors-unreadable', 'doors.jsonl', false],
     [
@@ -276,6 +290,55 @@ describe('what disagrees is named with its file', () => {
     if (stands) expect((await buys(ILMAR)).body.code).toBe(code === 'release-missing' ? undefined : 'stands-still');
   });
 
+  test('a byte within any key of an event: its line is named, whether or not the shop can start', async () => {
+    shop = await openShop();
+    await buys();
+    const { folder } = shop;
+    await shop.counter.close();
+    const path = join(folder, 'test', 'journal.jsonl');
+    const whole = readFileSync(path);
+    const lines = whole.toString('utf8').split('\n');
+    const line = lines.findIndex((text) => text.includes('"order.paid"')) + 1;
+    const from = whole.indexOf(lines[line - 1] ?? '');
+    const keys = [...(lines[line - 1] ?? '').matchAll(/"([a-zA-Z]+)":/g)].filter((_, i) => i % 4 === 0);
+    expect(keys.length).toBeGreaterThan(10);
+    for (const { index } of keys) {
+      flip(path, from + index + 2, 0x58);
+      const said = await createCounter({ ...START, dataFolder: folder }).then(
+        async (counter) => {
+          const { problems } = counter.context;
+          await counter.close();
+          return problems.map(({ sentence }) => sentence).join();
+        },
+        (error: Error) => error.message,
+      );
+      expect(said).toContain(`Line ${line} of `);
+      writeFileSync(path, whole);
+    }
+    shop.counter = await createCounter({ ...START, dataFolder: folder });
+  });
+
+  test('people.jsonl loses its end while the shop runs: nothing is written behind the hole, nothing is sold, and it is said', async () => {
+    shop = await openShop();
+    await buys();
+    const path = join(shop.folder, 'test', 'people.jsonl');
+    for (const kept of [20, 0]) {
+      const whole = readFileSync(path);
+      writeFileSync(path, whole.subarray(0, kept));
+      const left = readFileSync(path);
+      expect((await buys(ILMAR)).status).toBe(503);
+      expect(readFileSync(path)).toEqual(left);
+      expect(now().counter.context.problems.find(({ code }) => code === 'file-shrank')?.sentence).toContain(path);
+      // The owner's word does not help: only the file does.
+      await now().owner.act('/problems/go-on', {});
+      expect(now().counter.context.standsStill).toBe(true);
+      await reopened(() => writeFileSync(path, whole));
+      expect(now().counter.context.problems).toEqual([]);
+      expect((await buys(ILMAR)).body).toMatchObject({ state: { status: 'paid' } });
+      await until(() => state().todo.size === 0, 'the mail');
+    }
+  });
+
   test('a byte of the secrets: no start, and the file is named', async () => {
     shop = await openShop();
     const { folder } = shop;
@@ -291,7 +354,7 @@ describe('what disagrees is named with its file', () => {
 describe('a real shop whose machine slept, or whose clock leapt', () => {
   /** A shop with a subscription, on a clock and a steady time that the test moves. */
   async function slept(): Promise<{ wake: (days: number) => void; back: () => void }> {
-    let at: Instant = instantOf(Math.floor(Date.now() / 1_000) * 1_000);
+    let at: Instant = '2026-06-15T08:00:00.000Z';
     const before = at;
     const clock = { now: () => at, machine: () => performance.now() };
     shop = await openShop({ content: contentWithMonthly(), mode: 'real', clock });
@@ -324,8 +387,61 @@ describe('a real shop whose machine slept, or whose clock leapt', () => {
     await now().counter.context.runner.settle();
     const [a] = [...state().agreements.values()];
     expect([charges(), a?.payments.length, now().counter.context.away]).toEqual([1, 0, null]);
-    expect(a?.next?.at.slice(0, 10)).toBe(addMs(now().counter.context.runner.now(), 30 * DAY).slice(0, 10));
+    // Bought on 15 June, due on 15 July: 30 days. The time goes on 75 days later, on 29 August; 30 days on is 28 September.
+    expect(a?.next?.at.slice(0, 10)).toBe('2026-09-28');
     expect((await buys(ILMAR, 'monthly')).body.state?.status).toBe('paid');
+  });
+
+  test('a clock that falls back 49 hours and is put right: everything is sold throughout', async () => {
+    const { wake } = await slept();
+    expect((await buys(TOVE, 'monthly')).body.state?.status).toBe('paid');
+    wake(-49 / 24);
+    expect((await buys(ILMAR, 'monthly')).body.state?.status).toBe('paid');
+    wake(49 / 24);
+    expect([now().counter.context.away, now().counter.context.runner.now().slice(0, 13)]).toEqual([
+      null,
+      '2026-06-15T08',
+    ]);
+    expect((await buys(ILMAR, 'field-pack')).body.state?.status).toBe('paid');
+    // Further than where steady time says it is a leap again.
+    wake(-49 / 24);
+    await buys(ILMAR, 'field-pack');
+    wake(100 / 24);
+    expect((await buys(TOVE, 'field-pack')).body.code).toBe('stands-still');
+  });
+
+  test('started with the clock a year ahead nothing is sold; with the clock right again it all goes on', async () => {
+    const { wake } = await slept();
+    await buys(TOVE, 'monthly');
+    await until(() => state().todo.size === 0, 'the mail');
+    wake(365);
+    await now().restart();
+    expect((await buys(ILMAR, 'monthly')).body.code).toBe('stands-still');
+    expect(state().at < '2026-06-16').toBe(true);
+    wake(-365);
+    await until(() => now().counter.context.away === null, 'going on');
+    expect((await buys(ILMAR, 'monthly')).body.state?.status).toBe('paid');
+  });
+
+  test('a history that is newer than the clock is told, with a way out, and stands still until then', async () => {
+    const { wake } = await slept();
+    await buys(TOVE, 'monthly');
+    await until(() => state().todo.size === 0, 'the mail');
+    const lines = real().split('\n').length - 1;
+    wake(365);
+    await now().restart();
+    now().owner = await ownerOf(now().counter);
+    await now().owner.act('/away/confirm', {});
+    expect((await buys(ILMAR, 'monthly')).body.state?.status).toBe('paid');
+    await until(() => state().todo.size === 0, 'the mail');
+    wake(-365);
+    await now().restart();
+    now().owner = await ownerOf(now().counter);
+    const ahead = now().counter.context.problems.find(({ code }) => code === 'history-ahead');
+    expect(ahead?.sentence).toContain(`from line ${lines + 1} on`);
+    expect((await buys(TOVE, 'field-pack')).body.code).toBe('stands-still');
+    await now().owner.act('/problems/go-on', {});
+    expect((await buys(TOVE, 'field-pack')).body.state?.status).toBe('paid');
   });
 
   test('a clock that comes back by itself: the shop goes on, and nothing was missed', async () => {

@@ -1,3 +1,4 @@
+import { machineNow } from '../../support/waiting';
 import { createHash } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addMs, HOUR } from '#core/calendar';
@@ -239,7 +240,7 @@ describe('the owner’s side', () => {
     });
     const signed: Record<string, string>[] = [
       {},
-      { 'notice-time': String(Date.now()), 'notice-signature': createHash('sha256').update(body).digest('hex') },
+      { 'notice-time': String(machineNow()), 'notice-signature': createHash('sha256').update(body).digest('hex') },
     ];
     for (const headers of signed) {
       expect(

@@ -135,7 +135,7 @@ describe('limits are each for their own purpose', () => {
       devices.map((device, i) => buys(device, { ...TOVE, address: `b${i}@example.org` })),
     );
     expect(pressed.map((p) => p.body.state?.status)).toEqual(devices.map(() => 'paid'));
-  }, 30_000);
+  });
 
   test('another site locks nobody out: refused before it counts; five asks leave the sixth its link', async () => {
     await open({ mode: 'real' });
@@ -354,7 +354,7 @@ describe('bodies', () => {
     expect((await buyer().fetch('/field-pack')).status).toBe(200);
     for (const socket of slow) socket.destroy();
     await until(async () => (await buyer().json('/checkout/quote', {})).status === 422, 'room again');
-  }, 20_000);
+  });
 });
 
 describe('nothing is told that should not be', () => {

@@ -206,4 +206,4 @@ test('buying and being erased at once: whoever has paid is somebody with an addr
     const whose = shop.counter.context.people.get(latest?.personId ?? '');
     if (paid.body.state?.status === 'paid') expect([whose?.address, whose?.erased]).toEqual([who.address, undefined]);
   }
-}, 30_000);
+});

@@ -116,7 +116,7 @@ test('from any step: what comes before it is bought and answered, whatever leads
     if (step.kind === 'thanks') expect(html).toContain('/get/');
     await shop.owner.act(`/practice/${id}/end`, {});
   }
-}, 60_000);
+});
 
 describe('who may, and who does not notice', () => {
   const asked = (): object => ({ content: content(), path: 'x', step: 'y', entrance: null });

@@ -24,8 +24,8 @@ type Mood = 'write' | 'sync' | 'write and cut' | null;
 function moody(mood: () => Mood): Disk {
   return {
     ...realDisk,
-    async openAppend(path) {
-      const file = await realDisk.openAppend(path);
+    async openAppend(path, mayCreate) {
+      const file = await realDisk.openAppend(path, mayCreate);
       return {
         ...file,
         async write(bytes, position) {
@@ -56,6 +56,7 @@ test('generated: after any faults, the file holds exactly the lines that were sa
         const log = await SyncedLog.open(
           moody(() => fault),
           path,
+          { bytes: 0, keep: 0 },
         );
         const safe: string[] = [];
         let n = 0;
@@ -89,12 +90,12 @@ test('everything that waits goes out in one write and one sync', async () => {
   let syncs = 0;
   const counting: Disk = {
     ...realDisk,
-    async openAppend(path) {
-      const file = await realDisk.openAppend(path);
+    async openAppend(path, mayCreate) {
+      const file = await realDisk.openAppend(path, mayCreate);
       return { ...file, sync: () => ((syncs += 1), file.sync()) };
     },
   };
-  const log = await SyncedLog.open(counting, join(folder, 'log'));
+  const log = await SyncedLog.open(counting, join(folder, 'log'), { bytes: 0, keep: 0 });
   await Promise.all(Array.from({ length: 100 }, (_, i) => log.append(`line ${i}`)));
   expect(syncs).toBeLessThanOrEqual(2);
   await log.close();

@@ -82,7 +82,7 @@ test('generated: steps met, charges, letters and doors are those of the walk', a
     }),
     { numRuns: 14, seed: 20260615, endOnFailure: true },
   );
-}, 120_000);
+});
 
 /** The path with answers that lead further on, and perhaps another way for some; nothing leads back. */
 function turned(
