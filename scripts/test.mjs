@@ -33,4 +33,4 @@ const jest = ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/b
 await build();
 await run(node, jest);
 step('End to end, in Chromium');
-await run(node, [...jest, '--config', 'jest.e2e.config.js', '--runInBand'], { env: { CHROMIUM: chromium } });
+await run(node, [...jest, '--config', 'jest.e2e.config.js'], { env: { CHROMIUM: chromium } });

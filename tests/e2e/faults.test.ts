@@ -215,11 +215,26 @@ test('a part of the studio that does not come says so, keeps the rest, and comes
   await page.route('**/assets/MakeStage-*.js', (route) => route.abort());
   await page.goto(open.served.studio);
   await page.getByRole('link', { name: 'Make', exact: true }).click();
-  await page.getByText('The sheet Make could not be loaded: the shop is not reached.', { exact: false }).waitFor();
+  await page.getByText('The sheet Make could not be loaded: the shop can’t be reached.', { exact: false }).waitFor();
   await page.getByRole('link', { name: 'Price', exact: true }).click();
   await page.getByLabel('Title of the offer').first().waitFor();
   await page.getByRole('link', { name: 'Make', exact: true }).click();
   await page.unroute('**/assets/MakeStage-*.js');
   await page.getByRole('button', { name: 'Try again' }).click();
+  await page.getByLabel('Promise, one line').waitFor();
+});
+
+test('a part that does not come though the shop answers: the window can be loaded again, with everything kept', async () => {
+  const page = await newPage(open.browser, { viewport: { width: 1280, height: 800 } });
+  const needed = '**/assets/sortable*.js';
+  await page.route(needed, (route) => route.abort());
+  await page.goto(open.served.studio);
+  await page.getByRole('link', { name: 'Make', exact: true }).click();
+  const missing = page.getByText('The sheet Make could not be loaded', { exact: false });
+  await missing.waitFor();
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await page.unroute(needed);
+  await page.getByRole('button', { name: 'Load again' }).click();
   await page.getByLabel('Promise, one line').waitFor();
 });

@@ -16,7 +16,7 @@ export function openForAll(entry: 'start' | 'demo'): OpenForAll {
   beforeAll(async () => {
     open.served = await serveBuilt(entry);
     open.browser = await openBrowser();
-  }, 120_000);
+  });
   afterAll(() => closeAll(open.browser, open.served));
   return open;
 }

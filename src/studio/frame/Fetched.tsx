@@ -1,14 +1,17 @@
 import { type ComponentType, createElement, lazy, type ReactNode, Suspense, useState } from 'react';
+import { fetchAgain, isReached } from './fetchAgain';
 import { Mishap } from './Mishap';
 import type { Fetch } from './parts';
 
 // One per part and kept, so that a part that has come once is drawn at once ever after.
 const parts = new WeakMap<Fetch<never>, ComponentType<never>>();
 
-function partOf<P>(fetch: Fetch<P>, anew = false): ComponentType<P> {
-  const known = parts.get(fetch as Fetch<never>);
-  if (known && !anew) return known as ComponentType<P>;
-  const part = lazy(fetch as Fetch<object>) as ComponentType<P>;
+function partOf<P>(fetch: Fetch<P>): ComponentType<P> {
+  return (parts.get(fetch as Fetch<never>) as ComponentType<P> | undefined) ?? fetchBy(fetch, fetch);
+}
+
+function fetchBy<P>(fetch: Fetch<P>, how: Fetch<P>): ComponentType<P> {
+  const part = lazy(how as Fetch<object>) as ComponentType<P>;
   parts.set(fetch as Fetch<never>, part as ComponentType<never>);
   return part;
 }
@@ -33,27 +36,52 @@ export function Fetched<P extends object>({ fetch, props, what, until = null }: 
   return (
     <Mishap
       key={what}
-      instead={(again) => (
+      instead={(again, error) => (
         <div>
           {until}
-          <p className="wrong">
-            {what[0]?.toUpperCase()}
-            {what.slice(1)} could not be loaded: the shop is not reached. What you edited is saved.{' '}
-            <button
-              className="opt"
-              onClick={() => {
-                partOf(fetch, true);
-                setTries((tries) => tries + 1);
-                again();
-              }}
-            >
-              Try again
-            </button>
-          </p>
+          <NotLoaded
+            what={what}
+            tryAgain={() => {
+              fetchBy(fetch, () => fetchAgain(fetch, error));
+              setTries((tries) => tries + 1);
+              again();
+            }}
+          />
         </div>
       )}
     >
       <Suspense fallback={until}>{createElement(Part, props)}</Suspense>
     </Mishap>
+  );
+}
+
+/** Parts that did not come when they were asked for anew, by what they are called. */
+const triedAgain = new Set<string>();
+
+/** Says that a part did not come. Where another try has not helped though the shop answers, the window has to be loaded again. */
+function NotLoaded({ what, tryAgain }: { what: string; tryAgain: () => void }) {
+  const [reloads, setReloads] = useState(false);
+  const named = `${what[0]?.toUpperCase() ?? ''}${what.slice(1)}`;
+  const again = async (): Promise<void> => {
+    if (triedAgain.has(what) && (await isReached())) return setReloads(true);
+    triedAgain.add(what);
+    tryAgain();
+  };
+  if (reloads)
+    return (
+      <p className="wrong" role="alert">
+        {named} could not be loaded. Load this window again; what you edited is saved.{' '}
+        <button className="opt" onClick={() => location.reload()}>
+          Load again
+        </button>
+      </p>
+    );
+  return (
+    <p className="wrong" role="alert">
+      {named} could not be loaded: the shop can’t be reached. What you edited is saved.{' '}
+      <button className="opt" onClick={() => void again()}>
+        Try again
+      </button>
+    </p>
   );
 }

@@ -3,20 +3,20 @@ import { Component, type ReactNode } from 'react';
 interface Props {
   children: ReactNode;
   /** What stands there instead, with a way to try again. */
-  instead: (again: () => void) => ReactNode;
+  instead: (again: () => void, error: unknown) => ReactNode;
 }
 
 /** Keeps a mishap in one part of the screen to that part. */
-export class Mishap extends Component<Props, { happened: boolean }> {
-  override state = { happened: false };
-  static getDerivedStateFromError(): { happened: boolean } {
-    return { happened: true };
+export class Mishap extends Component<Props, { happened: { error: unknown } | null }> {
+  override state = { happened: null as { error: unknown } | null };
+  static getDerivedStateFromError(error: unknown): { happened: { error: unknown } } {
+    return { happened: { error } };
   }
   override render(): ReactNode {
-    return this.state.happened ? this.props.instead(() => this.setState({ happened: false })) : this.props.children;
+    const { happened } = this.state;
+    return happened ? this.props.instead(() => this.setState({ happened: null }), happened.error) : this.props.children;
   }
 }
-
 /** The last resort for the whole window: what was typed is saved, so loading again loses nothing. */
 export const WholeMishap = ({ children }: { children: ReactNode }) => (
   <Mishap
