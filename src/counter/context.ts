@@ -12,6 +12,7 @@ import type { MeansPort } from './ports/paymentsOverHttp';
 import type { BusyFile } from './files/busyFile';
 import type { HelpersFile } from './files/helpersFile';
 import type { DoorsFile } from './files/doorsFile';
+import type { ErasuresFile } from './files/erasuresFile';
 import type { FolderProblem } from './files/folderProblem';
 import type { JournalFile } from './files/journalFile';
 import type { LearnersFiles } from './files/learnersFiles';
@@ -35,6 +36,8 @@ export interface CounterContext {
   journal: JournalFile;
   people: PeopleFile;
   doors: DoorsFile;
+  /** Erasures that have begun and are not done. */
+  erasures: ErasuresFile;
   helpers: HelpersFile;
   busy: BusyFile;
   visits: VisitsFiles;

@@ -12,6 +12,7 @@ import { openAcceptedFile } from './files/acceptedFile';
 import { compareFolder } from './files/compareFolder';
 import { realDisk } from './files/disk';
 import { openDoorsFile } from './files/doorsFile';
+import { openErasuresFile } from './files/erasuresFile';
 import { lockFolder } from './files/folderLock';
 import { type FolderProblem, isAnswerable, shrankProblem, standsStill } from './files/folderProblem';
 import { openBusyFile } from './files/busyFile';
@@ -20,6 +21,7 @@ import { openHelpersFile } from './files/helpersFile';
 import { rememberHost } from './files/hostsFile';
 import { journalFile } from './files/journalFile';
 import { followJoins } from './shared/followJoin';
+import { goOnWithErasures } from './shared/erase';
 import { localeOfPerson } from './shared/localeOfPerson';
 import { Networks } from './shared/networks';
 import { openNamedCopies } from './files/namedCopies';
@@ -114,10 +116,11 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
   const journal = journalFile(own, disk, { onShrank: fileShrank });
   const people = await openPeopleFile(own, disk, fileShrank);
   const doors = await openDoorsFile(own, disk, fileShrank);
+  const erasures = openErasuresFile(own, disk);
   const helpers = openHelpersFile(own, disk);
   const busy = openBusyFile(own, disk);
   const visits = openVisitsFiles(join(own, 'visits'), log);
-  const learners = openLearnersFiles(join(own, 'learners'), disk);
+  const learners = openLearnersFiles(join(own, 'learners'), disk, (id) => people.kept(id)?.erased === true);
   const named = openNamedCopies(join(own, 'named'));
   const finished = finishedShop(options.clientFolder);
   const vaultFolder = options.practice?.vaultFolder ?? join(root, 'vault');
@@ -216,6 +219,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
     journal,
     people,
     doors,
+    erasures,
     helpers,
     busy,
     visits,
@@ -284,7 +288,19 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
   };
   turn();
   const timer = setInterval(turn, TURN_EVERY_MS);
-  const noting = setInterval(() => void absence.note(), NOTED_EVERY_MS);
+  // One at a time: what is slow to be forgotten is not asked for twice.
+  let erasing: Promise<void> | null = null;
+  const eraseOn = (): void => {
+    if (erasures.all().length > 0 && stops().length === 0)
+      erasing ??= goOnWithErasures(context).finally(() => {
+        erasing = null;
+      });
+  };
+  eraseOn();
+  const noting = setInterval(() => {
+    void absence.note();
+    eraseOn();
+  }, NOTED_EVERY_MS);
 
   return {
     address,
@@ -306,6 +322,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
       await listening.close();
       outside.close();
       await turning;
+      await erasing;
       // What could not be kept was told to whoever asked for it.
       await runner.synced().catch((error: unknown) => log('The shop closed without knowing what was kept', error));
       await Promise.all([journal.close(), people.close(), doors.close(), visits.close(), finished.close()]);

@@ -133,7 +133,8 @@ export function joinOutside({ options, secrets, isPublic, address, startMs, log 
       if (!mailStandIn) return;
       const headers = { authorization: `Bearer ${secrets.mailKey}`, 'content-type': 'application/json' };
       const body = JSON.stringify({ address: mailAddress });
-      await fetch(`${address()}${STANDINS}/mail/forget`, { method: 'POST', headers, body });
+      const { ok, status } = await fetch(`${address()}${STANDINS}/mail/forget`, { method: 'POST', headers, body });
+      if (!ok) throw new Error(`The mail service did not forget: ${status}`);
     },
     async letters() {
       if (!mailStandIn) return [];

@@ -1,3 +1,12 @@
 export { compareAddress, isAddress } from './address';
 export { PostalAddress, postalLines, readPostal } from './postal';
-export { addressesOf, calledBySeller, erasedRecord, joinedAway, joinedRecord, nameAt, PersonRecord } from './person';
+export {
+  addressesOf,
+  calledBySeller,
+  erasedRecord,
+  everyAddressOf,
+  joinedAway,
+  joinedRecord,
+  nameAt,
+  PersonRecord,
+} from './person';

@@ -18,6 +18,8 @@ export const PersonRecord = z.object({
   postal: z.record(z.string(), PostalAddress).optional(),
   /** Other addresses that were theirs when two records were made one: each still leads to them. */
   addresses: z.array(z.string().max(254)).max(50).optional(),
+  /** Addresses that were theirs before: mail lies there that is forgotten with them. They lead to nobody. */
+  former: z.array(z.string().max(254)).max(200).optional(),
   /** Made one with another record, which holds all that was here. */
   joinedTo: idFor<PersonId>().optional(),
   /** Nothing is known any more, and nothing will be. */
@@ -48,6 +50,11 @@ export const erasedRecord = ({ id, rev }: Pick<PersonRecord, 'id' | 'rev'>): Per
 export const addressesOf = ({ address, addresses = [] }: Pick<PersonRecord, 'address' | 'addresses'>): string[] =>
   address === '' ? addresses : [address, ...addresses];
 
+/** Every address that mail to somebody was ever sent to. */
+export const everyAddressOf = (person: Pick<PersonRecord, 'address' | 'addresses' | 'former'>): string[] => [
+  ...new Set([...addressesOf(person), ...(person.former ?? [])]),
+];
+
 /** Two records as one: what the one that stays says counts, and the addresses of both lead to it. */
 export function joinedRecord(goes: PersonRecord, stays: PersonRecord): PersonRecord {
   const known = new Set(addressesOf(stays).map(compareAddress));
@@ -57,6 +64,7 @@ export function joinedRecord(goes: PersonRecord, stays: PersonRecord): PersonRec
     rev: stays.rev + 1,
     name: stays.name || goes.name,
     addresses: [...(stays.addresses ?? []), ...others],
+    ...(stays.former || goes.former ? { former: [...(stays.former ?? []), ...(goes.former ?? [])].slice(-200) } : {}),
     names: { ...stays.names, ...goes.names },
     vatNumbers: { ...stays.vatNumbers, ...goes.vatNumbers },
     ...(stays.postal || goes.postal ? { postal: { ...stays.postal, ...goes.postal } } : {}),

@@ -1,3 +1,4 @@
+import type { Instant } from '#core/calendar';
 import type { PersonId } from '#core/ids';
 import { createHash, randomBytes } from 'node:crypto';
 import { join } from 'node:path';
@@ -6,6 +7,10 @@ import type { Disk } from './disk';
 import { openRecordLines, recordLine } from './recordLines';
 import type { FileShrank } from './syncedLog';
 
+const Move = z.object({ from: z.string(), to: z.string() });
+/** A change of address as its link carries it: as addresses are compared, and as it was typed. */
+export type Move = z.infer<typeof Move>;
+
 const Line = z.discriminatedUnion('t', [
   z.object({
     t: z.literal('link'),
@@ -13,6 +18,8 @@ const Line = z.discriminatedUnion('t', [
     personId: z.string(),
     until: z.number(),
     at: z.number().optional(),
+    /** What it changes instead of signing in: an address, from the one it was asked under. */
+    move: Move.optional(),
   }),
   z.object({
     t: z.literal('device'),
@@ -26,8 +33,17 @@ const Line = z.discriminatedUnion('t', [
   z.object({ t: z.literal('holder'), hash: z.string(), checkout: z.string(), until: z.number() }),
   z.object({ t: z.literal('gone'), hash: z.string() }),
   /** Two were made one: the doors of the one are the other's. */
+  /** Every way in of somebody was ended, by the shop's time: sessions, links, and what windows that paid before it hold. */
+  z.object({ t: z.literal('ended'), personId: z.string(), at: z.string() }),
   z.object({ t: z.literal('joined'), from: z.string(), into: z.string() }),
 ]);
+
+interface LinkEntry {
+  personId: PersonId;
+  until: number;
+  at?: number | undefined;
+  move?: Move | undefined;
+}
 
 /** Somebody signed in on some device. Whose is said by `personId`; the owner's are under `OWNER`. */
 export interface Session {
@@ -52,8 +68,14 @@ export interface DoorsFile {
   /** Numbers of lines that cannot be read: whoever they let in signs in again. */
   readonly unreadable: readonly number[];
   makeLink(personId: PersonId, lastsMs: number): Promise<string>;
-  /** Whose a link is and when it was made, without using it up; null when it is unknown or over. */
+  /** A link that changes somebody's address, and signs nobody in. */
+  makeMoveLink(personId: PersonId, lastsMs: number, move: Move): Promise<string>;
+  /** Whose a link that signs in is and when it was made, without using it up; null when it is unknown or over. */
   lookAtLink(secret: string): { personId: string; at: number | null } | null;
+  /** What a link that changes an address would change, without using it up; null when it is unknown or over. */
+  lookAtMoveLink(secret: string): (Move & { personId: PersonId }) | null;
+  /** Uses such a link up: it works once. @returns what it changes, or null when it is unknown, used or over */
+  useMoveLink(secret: string): Promise<(Move & { personId: PersonId }) | null>;
   /**
    * Uses a link up.
    * @param fits whose links may be used here: another's stays as it is
@@ -62,6 +84,13 @@ export interface DoorsFile {
   useLink(secret: string, fits: (whose: string) => boolean): Promise<string | null>;
   /** Makes every link of somebody worth nothing. */
   dropLinksOf(personId: PersonId): Promise<void>;
+  /**
+   * Ends every session and every link of somebody in one line, and what windows hold that paid for them until now.
+   * @param at by the shop's time
+   */
+  endAllOf(personId: PersonId, at: Instant): Promise<void>;
+  /** When that was done last; null when it never was. */
+  endedAt(personId: PersonId): Instant | null;
   /** Whatever let the one in lets the other in from now on. */
   join(from: PersonId, into: PersonId): Promise<void>;
   makeDevice(personId: string, lastsMs: number, what?: string): Promise<string>;
@@ -85,7 +114,8 @@ export async function openDoorsFile(
   onShrank?: (error: FileShrank) => void,
 ): Promise<DoorsFile> {
   const path = join(folder, 'doors.jsonl');
-  const links = new Map<string, { personId: PersonId; until: number; at?: number | undefined }>();
+  const links = new Map<string, LinkEntry>();
+  const ended = new Map<string, Instant>();
   const devices = new Map<string, Omit<Session, 'id'>>();
   const holders = new Map<string, { checkout: string; until: number }>();
   const began = Date.now();
@@ -96,6 +126,7 @@ export async function openDoorsFile(
     (line) => {
       // What is over opens nothing and need not be known.
       if (line.t === 'joined') return rename(line.from, line.into);
+      if (line.t === 'ended') return forget(line.personId, line.at);
       if (line.t !== 'gone' && line.until <= began) return;
       if (line.t === 'link') links.set(line.hash, line);
       else if (line.t === 'device')
@@ -117,6 +148,39 @@ export async function openDoorsFile(
     return any;
   }
 
+  function hashesOf(personId: string): string[] {
+    return [links, devices].flatMap((held) =>
+      [...held].flatMap(([hash, door]) => (door.personId === personId ? [hash] : [])),
+    );
+  }
+
+  function forget(personId: string, at: Instant, hashes = hashesOf(personId)): void {
+    for (const hash of hashes) {
+      links.delete(hash);
+      devices.delete(hash);
+    }
+    ended.set(personId, at);
+  }
+
+  async function keepLink(entry: LinkEntry): Promise<string> {
+    const secret = randomBytes(32).toString('base64url');
+    await log.append(recordLine({ t: 'link', hash: hashOf(secret), ...entry }));
+    links.set(hashOf(secret), entry);
+    return secret;
+  }
+
+  /** Gone from memory before the disk answers: two presses at once cannot both get in. */
+  async function useUp(hash: string, link: LinkEntry): Promise<boolean> {
+    links.delete(hash);
+    try {
+      await log.append(recordLine({ t: 'gone', hash }));
+    } catch (error) {
+      links.set(hash, link);
+      throw error;
+    }
+    return link.until > Date.now();
+  }
+
   async function drop(hash: string): Promise<boolean> {
     const device = devices.get(hash);
     if (!device) return false;
@@ -135,30 +199,32 @@ export async function openDoorsFile(
     path,
     unreadable,
     async makeLink(personId, lastsMs) {
-      const secret = randomBytes(32).toString('base64url');
       const now = Date.now();
-      const entry = { personId, until: now + lastsMs, at: now };
-      await log.append(recordLine({ t: 'link', hash: hashOf(secret), ...entry }));
-      links.set(hashOf(secret), entry);
-      return secret;
+      return keepLink({ personId, until: now + lastsMs, at: now });
+    },
+    async makeMoveLink(personId, lastsMs, move) {
+      const now = Date.now();
+      return keepLink({ personId, until: now + lastsMs, at: now, move });
     },
     lookAtLink(secret) {
       const link = links.get(hashOf(secret));
-      return link && link.until > Date.now() ? { personId: link.personId, at: link.at ?? null } : null;
+      return link && !link.move && link.until > Date.now() ? { personId: link.personId, at: link.at ?? null } : null;
+    },
+    lookAtMoveLink(secret) {
+      const link = links.get(hashOf(secret));
+      return link?.move && link.until > Date.now() ? { ...link.move, personId: link.personId } : null;
+    },
+    async useMoveLink(secret) {
+      const hash = hashOf(secret);
+      const link = links.get(hash);
+      if (!link?.move) return null;
+      return (await useUp(hash, link)) ? { ...link.move, personId: link.personId } : null;
     },
     async useLink(secret, fits) {
       const hash = hashOf(secret);
       const link = links.get(hash);
-      if (!link || !fits(link.personId)) return null;
-      // Gone from memory before the disk answers: two presses at once cannot both get in.
-      links.delete(hash);
-      try {
-        await log.append(recordLine({ t: 'gone', hash }));
-      } catch (error) {
-        links.set(hash, link);
-        throw error;
-      }
-      return link.until > Date.now() ? link.personId : null;
+      if (!link || link.move || !fits(link.personId)) return null;
+      return (await useUp(hash, link)) ? link.personId : null;
     },
     async dropLinksOf(personId) {
       for (const [hash, link] of [...links]) {
@@ -171,6 +237,13 @@ export async function openDoorsFile(
         }
       }
     },
+    async endAllOf(personId, at) {
+      // Whoever signs in while this is being written comes after it, here as in the file.
+      const hashes = hashesOf(personId);
+      await log.append(recordLine({ t: 'ended', personId, at }));
+      forget(personId, at, hashes);
+    },
+    endedAt: (personId) => ended.get(personId) ?? null,
     async join(from, into) {
       if (rename(from, into)) await log.append(recordLine({ t: 'joined', from, into }));
     },

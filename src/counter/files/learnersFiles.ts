@@ -57,8 +57,12 @@ export interface LearnersFiles {
 /** So many of them are held in memory, whoever was met last. */
 const HELD = 500;
 
-/** A small file for each person who learns something. */
-export function openLearnersFiles(folder: string, disk: Disk): LearnersFiles {
+/** A small file for each person who learns something. @param isErased nothing is written for such a person any more */
+export function openLearnersFiles(
+  folder: string,
+  disk: Disk,
+  isErased: (id: PersonId) => boolean = () => false,
+): LearnersFiles {
   makeFolder(folder);
   const held = new Map<PersonId, LearnerRecord>();
   /** Forgotten: whatever was still on its way for them is not written. */
@@ -99,7 +103,7 @@ export function openLearnersFiles(folder: string, disk: Disk): LearnersFiles {
   const change: LearnersFiles['change'] = (id, recipe) =>
     oneByOne(id, async () => {
       const before = get(id);
-      const record = gone.has(id) ? before : recipe(before);
+      const record = gone.has(id) || isErased(id) ? before : recipe(before);
       if (record !== before) await disk.replace(pathOf(id), JSON.stringify(record));
       return hold(id, record);
     });

@@ -167,7 +167,11 @@ export async function openPeopleFile(
           if (whose && whose.id !== id) return 'taken';
           // One of their other addresses is then the one that is written to.
           const addresses = record.addresses?.filter((address) => compareAddress(address) !== compareAddress(to));
-          const moved = { ...record, rev: record.rev + 1, address: to, ...(addresses ? { addresses } : {}) };
+          const former = [
+            ...(record.former ?? []).filter((address) => address !== record.address),
+            record.address,
+          ].slice(-200);
+          const moved = { ...record, rev: record.rev + 1, address: to, former, ...(addresses ? { addresses } : {}) };
           await save(moved);
           return moved;
         }),

@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import express, { type Request, type Response, Router } from 'express';
-import * as z from 'zod';
-import { addMs, DAY } from '#core/calendar';
+import { DAY } from '#core/calendar';
 import { addressAskedMessage, addressChangedMessage, addressLinkMessage, type Message } from '#core/messages';
 import { compareAddress, isAddress, type PersonRecord } from '#core/people';
 import { AskRequest, Said } from '../../wire';
@@ -9,7 +8,6 @@ import { type CounterContext, shopOf } from '../context';
 import { answer } from '../http/answer';
 import { limit, placeOf } from '../http/limits';
 import { Problem } from '../http/problem';
-import { readToken, signToken } from '../http/signing';
 import { securityEvent } from '../http/securityLog';
 import { personOfDevice } from '../shared/device';
 import { localeOfPerson } from '../shared/localeOfPerson';
@@ -17,7 +15,8 @@ import { readingFor } from '../shared/reading';
 import { sendWords } from '../shared/sendWords';
 import { wordsPage } from '../shared/wordsPage';
 
-const MoveToken = z.object({ i: z.string(), from: z.string(), to: z.string(), until: z.string() });
+/** A link that changes an address works once, and so long. */
+const LASTS_MS = DAY;
 
 /**
  * Another address, by its member: asked for while signed in, and changed by a link that is mailed to it. The address
@@ -25,7 +24,7 @@ const MoveToken = z.object({ i: z.string(), from: z.string(), to: z.string(), un
  */
 export function movingRoutes(context: CounterContext): Router {
   const router = Router();
-  const { people, runner, secrets } = context;
+  const { people, runner, doors } = context;
   const asks = limit(context, {
     most: 5,
     minutes: 60,
@@ -44,22 +43,17 @@ export function movingRoutes(context: CounterContext): Router {
     // Whether that address is known here is told to nobody but whoever reads its mail.
     answer(res.status(202), Said, { sentence: say.asked(to) });
     context.afterwards.do('An address could not be asked to be changed', async () => {
-      const token = signToken(secrets.signing, 'move', {
-        i: person.id,
-        from: compareAddress(person.address),
-        to,
-        until: addMs(runner.now(), DAY),
-      });
-      const url = `${context.publicAddress()}/member/move/${token}`;
+      const secret = await doors.makeMoveLink(person.id, LASTS_MS, { from: compareAddress(person.address), to });
+      const url = `${context.publicAddress()}/member/move/${secret}`;
       await letter(person, to, addressLinkMessage(settingOf(person), url));
       await letter(person, person.address, addressAskedMessage(settingOf(person), to));
     });
   });
 
   // Mail scanners follow links, so following one only shows a button.
-  router.get('/move/:token', (req, res) => {
+  router.get('/move/:secret', (req, res) => {
     const reading = readingFor(context, req);
-    const move = read(req);
+    const move = doors.lookAtMoveLink(String(req.params['secret']));
     const { heading, text, action, over, overText } = reading.words.pages.move;
     if (!move) return tell(req, res, 410, over, overText);
     res
@@ -67,17 +61,17 @@ export function movingRoutes(context: CounterContext): Router {
       .send(wordsPage(context, reading, heading, [text(move.to)], { label: action, href: '', post: true }));
   });
 
-  router.post('/move/:token', async (req, res) => {
+  router.post('/move/:secret', async (req, res) => {
     const { done, doneText, taken, takenText, over, overText } = readingFor(context, req).words.pages.move;
-    const move = read(req);
+    const move = await doors.useMoveLink(String(req.params['secret']));
     if (!move) return tell(req, res, 410, over, overText);
-    const before = people.get(move.i);
-    const moved = await people.move(move.i, move.from, move.to);
+    const before = people.get(move.personId);
+    const moved = await people.move(move.personId, move.from, move.to);
     if (moved === 'taken') return tell(req, res, 409, taken, takenText);
     if (moved === 'other' || !before) return tell(req, res, 410, over, overText);
     await runner.execute({ type: 'change-person', personId: moved.id, rev: moved.rev });
     // Whoever reads the mail of the address before has no way in by a letter that lies there. The change stands all the same.
-    await context.doors
+    await doors
       .dropLinksOf(moved.id)
       .catch((error: unknown) => context.log('Links mailed to an address before could not be ended', error));
     securityEvent(context.security, 'address-changed', req);
@@ -87,11 +81,6 @@ export function movingRoutes(context: CounterContext): Router {
     });
     tell(req, res, 200, done, doneText(moved.address));
   });
-
-  function read(req: Request): z.infer<typeof MoveToken> | null {
-    const move = MoveToken.safeParse(readToken(secrets.signing, 'move', String(req.params['token']))).data;
-    return move && runner.now() < move.until ? move : null;
-  }
 
   function tell(req: Request, res: Response, status: number, heading: string, text: string): void {
     const reading = readingFor(context, req);

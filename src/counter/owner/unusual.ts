@@ -54,12 +54,11 @@ const answeredFor = ({ learners }: CounterContext, personId: PersonId): number =
   learners.get(personId).answeredFor ?? 0;
 
 /**
- * Ends every session of somebody and every mailed link, and gives their feeds other addresses: whoever else used them is out, and they come in
+ * Ends every session of somebody, every mailed link, and what windows hold that paid for them, and gives their feeds other addresses: whoever else used them is out, and they come in
  * again by a fresh link. What they have stays theirs.
  */
 export async function endAllWays(context: CounterContext, personId: PersonId): Promise<void> {
-  for (const { id } of context.doors.sessionsOf(personId)) await context.doors.endSession(personId, id);
-  await context.doors.dropLinksOf(personId);
+  await context.doors.endAllOf(personId, context.runner.now());
   await context.learners.change(personId, (record) => ({ ...record, feed: (record.feed ?? 0) + 1 }));
   await noteAnswered(context, personId);
 }

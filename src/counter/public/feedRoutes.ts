@@ -75,6 +75,8 @@ export function feedRoutes(context: CounterContext): Router {
     const pass = token && reading.state.passes.get(token.p);
     const product = reading.live?.content.products.find((p) => p.id === token?.k);
     if (!token || !pass || !product) throw new Problem(404, (say) => say.notYours, 'no-such-feed');
+    if (context.people.get(pass.personId)?.erased === true)
+      throw new Problem(410, (say) => say.notYours, 'feed-given-up');
     if ((context.learners.get(pass.personId).feed ?? 0) !== token.r)
       throw new Problem(410, (say) => say.notYours, 'feed-given-up');
     const entries = entriesOf(reading, pass, product);

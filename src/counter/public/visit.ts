@@ -196,10 +196,18 @@ export const noteHolder = async (context: CounterContext, of: string, holder: st
     .catch((error: unknown) => context.log('Which window paid could not be noted', error));
 };
 
+/** Whether every way in of its buyer was ended since an order was paid: then the window that paid it opens nothing more. */
+const isEnded = ({ doors }: CounterContext, { personId, at }: Order): boolean => (doors.endedAt(personId) ?? '') >= at;
+
 /** Gives the window that paid an order what opens it; any other nothing. */
 export function openToHolder(context: CounterContext, res: Response, order: Order, holder: string | undefined): void {
   const until = addMs(order.at, OPENS_FOR_MS);
-  if (holder === undefined || context.runner.now() >= until || !context.doors.isHolder(heldAs(context, order), holder))
+  if (
+    holder === undefined ||
+    context.runner.now() >= until ||
+    isEnded(context, order) ||
+    !context.doors.isHolder(heldAs(context, order), holder)
+  )
     return;
   giveCookie(res, PAID_PREFIX + order.id, signToken(context.secrets.signing, 'paid', { order: order.id, until }), {
     maxAgeMs: KEPT_MS,
@@ -215,7 +223,7 @@ export function ordersOfVisit(context: CounterContext, req: Request): Order[] {
     if (!name.startsWith(PAID_PREFIX) || token === undefined) return [];
     const paid = Paid.safeParse(readToken(context.secrets.signing, 'paid', token)).data;
     const order = paid && state.orders.get(paid.order);
-    return order && now < paid.until ? [order] : [];
+    return order && now < paid.until && !isEnded(context, order) ? [order] : [];
   });
   return orders.sort((a, b) => b.number - a.number);
 }

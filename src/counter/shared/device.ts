@@ -10,7 +10,9 @@ const IDLE_MS = 30 * 24 * 3_600_000;
 /** The person signed in on this device, or null. */
 export function personOfDevice(context: CounterContext, req: Request): string | null {
   const secret = cookiesOf(req)[DEVICE_COOKIE];
-  return secret === undefined ? null : membersOnly(context.doors.personOf(secret, IDLE_MS));
+  const id = secret === undefined ? null : membersOnly(context.doors.personOf(secret, IDLE_MS));
+  // Nobody comes back who was erased, by whatever was left lying about.
+  return id !== null && context.people.get(id)?.erased === true ? null : id;
 }
 
 // Sessions of the studio lie in the same file, under names that are no person's.

@@ -1,6 +1,6 @@
 import { isRunning } from '#core/agreements';
 import type { PersonId } from '#core/ids';
-import { addressesOf } from '#core/people';
+import { everyAddressOf } from '#core/people';
 import type { CounterContext } from '../context';
 import type { ShopState, Todo } from '#core/shop';
 import { Problem } from '../http/problem';
@@ -8,39 +8,77 @@ import { nextSessionOf } from './sessionView';
 
 /**
  * Forgets a person: their record, their sign-ins, and what the mail service here holds for them. The history and its
- * papers stay whole, and name nobody any more.
+ * papers stay whole, and name nobody any more. It is written down first, done step by step, gone on with at each start
+ * and every minute, and only then said to be done.
  * @throws Problem while something of theirs still runs or is being asked for: nothing is done then
+ * @throws Problem 503 where it has begun and could not be finished now
  */
 export async function erasePerson(context: CounterContext, asked: PersonId): Promise<void> {
-  const { people, runner, doors, outside } = context;
-  // Whoever was made one with somebody is that one by now, with all that runs for them.
-  const record = people.get(asked);
-  if (!record || record.erased)
-    throw new Problem(404, 'This person is not known here. Nothing was done.', 'no-such-person');
-  const { id: personId } = record;
-  const check = (): void => {
-    if (people.get(personId)?.id !== personId)
-      throw new Problem(
-        409,
-        'They were made one with somebody else at this moment. Nothing was erased. Look again at who they are now.',
-        'same-person',
-      );
-    refuseUnderWay(context, personId);
-  };
-  check();
-  // Asked once more at the last moment: somebody may have bought meanwhile.
-  const erased = await people.erase(personId, check);
-  await context.learners.forget(personId);
-  await context.named.forget(personId);
-  for (const { id } of doors.sessionsOf(personId)) await doors.endSession(personId, id);
-  await runner.execute({ type: 'change-person', personId, rev: erased.rev });
-  await Promise.all(addressesOf(record).map((address) => outside.forget(address))).catch(() => {
+  const { people, erasures } = context;
+  const begun = erasures.of(asked);
+  if (!begun) {
+    // Whoever was made one with somebody is that one by now, with all that runs for them.
+    const record = people.get(asked);
+    if (!record || record.erased)
+      throw new Problem(404, 'This person is not known here. Nothing was done.', 'no-such-person');
+    checkFree(context, record.id);
+    await erasures.begin({ personId: record.id, addresses: everyAddressOf(record), at: context.runner.now() });
+    asked = record.id;
+  }
+  try {
+    await goOnErasing(context, asked);
+  } catch (error) {
+    // Refused before anything of theirs was gone: it did not begin.
+    if (error instanceof Problem) {
+      await erasures.end(asked);
+      throw error;
+    }
+    context.log('An erasure could not be finished, and is gone on with', error);
     throw new Problem(
       503,
-      'The person is erased here. The mail of this test shop could not be reached, so messages to them may still lie there.',
-      'mail-not-reached',
+      'The erasing has begun and could not be finished now: the disk or the mail service did not answer. It is written down and goes on by itself. Look again in a few minutes.',
+      'erasing',
     );
-  });
+  }
+}
+
+/** Goes on with every erasure that has begun, as at a start. What cannot be done now stays to be done. */
+export async function goOnWithErasures(context: CounterContext): Promise<void> {
+  for (const { personId } of context.erasures.all())
+    await goOnErasing(context, personId).catch((error: unknown) =>
+      context.log('An erasure could not be finished, and is gone on with', error),
+    );
+}
+
+/** Each step can be done again: the last takes the erasure from the list. */
+async function goOnErasing(context: CounterContext, personId: PersonId): Promise<void> {
+  const { people, runner, doors, outside, erasures, learners, named, networks } = context;
+  const record = people.kept(personId);
+  // Asked once more at the last moment: somebody may have bought meanwhile.
+  const erased = record?.erased ? record : await people.erase(personId, () => checkFree(context, personId));
+  await learners.forget(personId);
+  await named.forget(personId);
+  networks.forget(personId);
+  await doors.endAllOf(personId, runner.now());
+  if ((runner.state.people.get(personId) ?? 0) < erased.rev) {
+    const done = await runner.execute({ type: 'change-person', personId, rev: erased.rev });
+    if ('refused' in done && done.refused !== 'nothing-to-do') throw new Error(`The history refused: ${done.refused}`);
+  }
+  // Mail to an address that somebody else has by now is theirs.
+  const addresses = erasures.of(personId)?.addresses.filter((address) => people.find(address) === undefined) ?? [];
+  for (const address of addresses) await outside.forget(address);
+  await erasures.end(personId);
+}
+
+/** @throws Problem where somebody is another by now, or something of theirs is under way */
+function checkFree(context: CounterContext, personId: PersonId): void {
+  if (context.people.get(personId)?.id !== personId)
+    throw new Problem(
+      409,
+      'They were made one with somebody else at this moment. Nothing was erased. Look again at who they are now.',
+      'same-person',
+    );
+  refuseUnderWay(context, personId);
 }
 
 /** @throws Problem that says what of somebody is under way */

@@ -89,6 +89,12 @@ test('an address of somebody else is not taken over, and nobody hears beforehand
   // A day later a link is worth nothing.
   await ask(ola, 'late@example.org');
   const late = await linkTo('late@example.org');
-  context.demoClock?.moveTo('2026-06-17T08:00:00.000Z');
-  expect((await follow(late))[0]).toBe(410);
+  // Mailed links follow the machine's time, not the shop's.
+  const now = Date.now;
+  Date.now = () => now() + 25 * 3_600_000;
+  try {
+    expect((await follow(late))[0]).toBe(410);
+  } finally {
+    Date.now = now;
+  }
 });
