@@ -19,7 +19,7 @@ import { membershipRoutes } from './member/membershipRoutes';
 import { memberRoutes } from './member/routes';
 import { noticeRoutes } from './notices';
 import { STANDINS } from './outside';
-import { studioOnly } from './owner/door';
+import { studioOnly, whoWorks } from './owner/door';
 import { needs } from './owner/who';
 import { seeRoutes } from './member/seeRoutes';
 import { enterRoutes } from './owner/enterRoutes';
@@ -52,7 +52,15 @@ export function counterApp(context: CounterContext, behindProxy: boolean): Expre
   app.set('trust proxy', behindProxy ? 'loopback' : false);
   app.set(HTTPS_SETTING, context.publicAddress().startsWith('https://'));
   app.use(ownHostOnly(context.hosts, context.publicAddress));
-  app.use(boundedBodies((path) => path.startsWith('/owner/api/'), security));
+  app.use(
+    boundedBodies(
+      // The studio's own, of whoever works there; mail goes to its stand-in with the shop's key.
+      (req) =>
+        (req.path.startsWith('/owner/api/') && whoWorks(context, req) !== null) ||
+        (req.path === `${STANDINS}/mail/messages` && req.get('authorization') !== undefined),
+      security,
+    ),
+  );
   if (context.practice) app.use(practiceDoor(context));
   else app.set(COOKIES_SETTING, PRACTICE_COOKIES);
   // Outside services come before any parser or log of ours: card numbers pass only through their own.

@@ -1,5 +1,6 @@
 import { createServer, type RequestListener, type Server, type ServerResponse } from 'node:http';
-import { isIPv6, type AddressInfo } from 'node:net';
+import { readFileSync } from 'node:fs';
+import { isIPv6, type AddressInfo, type Socket } from 'node:net';
 
 export interface Listening {
   server: Server;
@@ -12,18 +13,52 @@ export interface Listening {
   close(): Promise<void>;
 }
 
-const HEADERS_WITHIN_MS = 15_000;
+const HEADERS_WITHIN_MS = 10_000;
+/** How often it is looked whether a request is late. */
+const LOOKED_EVERY_MS = 1_000;
 const MOST_CONNECTIONS = 2_000;
+/** Descriptors that are kept for files, services and whatever a connection makes. */
+const FOR_FILES = 200;
 
-/** Takes the port before any file is opened. @throws with a sentence where another program has it */
-export async function listen(port: number, host: string): Promise<Listening> {
+/**
+ * How many connections there may be: the files of the shop need descriptors too, and a machine may allow few.
+ * @param limits what Linux says of this process's limits; empty elsewhere
+ */
+export function mostConnections(limits: string): number {
+  const allowed = /^Max open files\s+(\d+)/m.exec(limits)?.[1];
+  return allowed === undefined
+    ? MOST_CONNECTIONS
+    : Math.max(50, Math.min(MOST_CONNECTIONS, Number(allowed) - FOR_FILES));
+}
+
+function ownLimits(): string {
+  try {
+    return readFileSync('/proc/self/limits', 'utf8');
+  } catch {
+    // Not on this system: then nothing is known of them.
+    return '';
+  }
+}
+
+/** Takes the port before any file is opened. @param most connections at once @throws with a sentence where another program has it */
+export async function listen(
+  port: number,
+  host: string,
+  most: number = mostConnections(ownLimits()),
+): Promise<Listening> {
   let listener: RequestListener = (_req, res) => {
     res.writeHead(503, { 'content-type': 'text/plain', 'retry-after': '2' }).end('The shop is starting.');
   };
   const answering = new Set<ServerResponse>();
   const waiting: (() => void)[] = [];
   const isQuiet = (): boolean => [...answering].every((res) => res.getHeader('content-type') === 'text/event-stream');
-  const server = createServer((req, res) => {
+  /** Connections by when they last said something; those that are being answered are not among the quiet. */
+  const quiet = new Map<Socket, string>();
+  const server = createServer({ connectionsCheckingInterval: LOOKED_EVERY_MS }, (req, res) => {
+    quiet.delete(req.socket);
+    res.once('close', () => {
+      if (!req.socket.destroyed) quiet.set(req.socket, req.socket.remoteAddress ?? '');
+    });
     answering.add(res);
     res.once('close', () => {
       answering.delete(res);
@@ -34,7 +69,18 @@ export async function listen(port: number, host: string): Promise<Listening> {
   server.headersTimeout = HEADERS_WITHIN_MS;
   // How long a body may take is said by who reads it: a film may take hours.
   server.requestTimeout = 0;
-  server.maxConnections = MOST_CONNECTIONS;
+  server.maxConnections = most;
+  let connections = 0;
+  server.on('connection', (socket) => {
+    connections += 1;
+    quiet.set(socket, socket.remoteAddress ?? '');
+    socket.once('close', () => {
+      connections -= 1;
+      quiet.delete(socket);
+    });
+    // Nobody is kept out by connections that say nothing: the oldest of the place with most of them goes.
+    if (connections > most * 0.9) oldestOfMost(quiet)?.destroy();
+  });
   await new Promise<void>((resolve, reject) => {
     server.once('error', (error: NodeJS.ErrnoException) =>
       reject(
@@ -58,6 +104,14 @@ export async function listen(port: number, host: string): Promise<Listening> {
         server.closeAllConnections();
       }),
   };
+}
+
+function oldestOfMost(quiet: ReadonlyMap<Socket, string>): Socket | undefined {
+  const perPlace = new Map<string, number>();
+  for (const place of quiet.values()) perPlace.set(place, (perPlace.get(place) ?? 0) + 1);
+  const most = Math.max(0, ...perPlace.values());
+  for (const [socket, place] of quiet) if (perPlace.get(place) === most) return socket;
+  return undefined;
 }
 
 /** How a host is written in an address of this machine: IPv6 in brackets (RFC 3986, 3.2.2), "everywhere" as this machine. */

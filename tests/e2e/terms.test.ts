@@ -169,7 +169,7 @@ test('two years of a buyer: trial, renewals, a refused card, paid late, pause, s
           (label) => [...document.querySelectorAll('button')].some((b) => b.textContent === label && b.disabled),
           by,
           // Often over before it is looked for: what is waited for is that it is not so any more.
-          { timeout: 1_000 },
+          { timeout: 200 },
         )
         .catch(() => undefined);
       await studio.waitForFunction(

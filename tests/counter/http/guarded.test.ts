@@ -5,6 +5,7 @@ import type { ReleaseContent } from '#core/release';
 import { Buyer, Owner } from '../../../demo/clients';
 import type { CounterOptions } from '../../../src/counter/options';
 import type { Me } from '../../../src/wire';
+import { listen, mostConnections } from '../../../src/counter/listen';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
 import { contentSelling } from '../../support/release';
 import { mailsTo as mailsToIn, signedInAt } from '../../support/mails';
@@ -338,22 +339,62 @@ describe('bodies', () => {
         ),
       ),
     );
-    expect(answers.map(([status]) => status)).toEqual(answers.map(() => 401));
+    expect(answers.map(([status]) => status)).toEqual(answers.map(() => 413));
     expect(process.memoryUsage().rss - before).toBeLessThan(250 << 20);
-    // More unfinished ones than it takes: the rest is refused at once, and the shop goes on.
+  });
+
+  test('a stranger who leaves bodies unfinished keeps out nobody, not even behind the same address', async () => {
+    await open();
     const { port } = new URL(shop.counter.address);
-    const slow = Array.from({ length: 200 }, () => {
+    const cut = new Set<number>();
+    const slow = Array.from({ length: 240 }, (_, i) => {
       const socket = connect(Number(port), '127.0.0.1');
       socket.on('error', () => undefined);
+      socket.on('close', () => cut.add(i));
       socket.write(
         `POST /checkout/quote HTTP/1.1\r\nHost: localhost\r\nOrigin: ${shop.counter.address}\r\nContent-Type: application/json\r\nContent-Length: 900\r\n\r\n{`,
       );
       return socket;
     });
-    await until(async () => (await buyer().json('/checkout/quote', {})).status === 503, 'the bound');
-    expect((await buyer().fetch('/field-pack')).status).toBe(200);
+    await until(() => cut.size >= 40, 'those that are too many');
+    // The oldest went; everybody who sends a whole body is answered.
+    const honest = await Promise.all(Array.from({ length: 60 }, () => buyer().json('/checkout/quote', {})));
+    expect(honest.map(({ status }) => status)).toEqual(honest.map(() => 422));
+    expect((await buys(buyer())).body.state?.status).toBe('paid');
     for (const socket of slow) socket.destroy();
-    await until(async () => (await buyer().json('/checkout/quote', {})).status === 422, 'room again');
+  });
+
+  test('a large body is read of nobody who is not signed in to bring one', async () => {
+    await open();
+    const body = 'x'.repeat(2 << 20);
+    const send = (headers: Record<string, string>) =>
+      fetch(`${shop.counter.address}/owner/api/files/${'a'.repeat(64)}`, { method: 'PUT', headers, body }).then(
+        ({ status }) => status,
+        // Answered before it was read, and closed.
+        () => 413,
+      );
+    expect(await send({ origin: shop.counter.address, 'x-keel': '1' })).toBe(413);
+  });
+
+  test('connections that say nothing keep nobody out', async () => {
+    const listening = await listen(0, '127.0.0.1', 50);
+    listening.answerWith((_req, res) => void res.end('here'));
+    const { port } = new URL(listening.address);
+    const silent = Array.from({ length: 120 }, () => {
+      const socket = connect(Number(port), '127.0.0.1');
+      socket.on('error', () => undefined);
+      return socket;
+    });
+    const asked = await Promise.all(
+      Array.from({ length: 20 }, () => fetch(listening.address).then((answered) => answered.text())),
+    );
+    expect(asked).toEqual(asked.map(() => 'here'));
+    for (const socket of silent) socket.destroy();
+    await listening.close();
+    expect(mostConnections('Max open files            500                  500                  files')).toBe(300);
+    expect([mostConnections('Max open files            1048576 1048576 files'), mostConnections('')]).toEqual([
+      2_000, 2_000,
+    ]);
   });
 });
 
