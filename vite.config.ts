@@ -40,6 +40,7 @@ const counter: BuildEnvironmentOptions = {
       demo: 'demo/start.ts',
       chain: 'src/counter/files/chain.worker.ts',
       name: 'src/counter/documents/name.worker.ts',
+      draw: 'src/counter/documents/draw.worker.ts',
     },
     output: { entryFileNames: '[name].js' },
   },

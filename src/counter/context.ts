@@ -17,6 +17,7 @@ import type { FolderProblem } from './files/folderProblem';
 import type { JournalFile } from './files/journalFile';
 import type { LearnersFiles } from './files/learnersFiles';
 import type { NamedCopies } from './files/namedCopies';
+import type { PapersFiles } from './files/papersFiles';
 import type { PeopleFile } from './files/peopleFile';
 import type { VisitsFiles } from './files/visitsFiles';
 import type { Away } from './owner/absence';
@@ -43,6 +44,7 @@ export interface CounterContext {
   visits: VisitsFiles;
   learners: LearnersFiles;
   named: NamedCopies;
+  papers: PapersFiles;
   networks: Networks;
   finishedShop: FinishedShop;
   vault: VaultFiles;

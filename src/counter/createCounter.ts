@@ -27,6 +27,7 @@ import { Networks } from './shared/networks';
 import { openNamedCopies } from './files/namedCopies';
 import { openLearnersFiles } from './files/learnersFiles';
 import { makeFolder } from './files/makeFolder';
+import { openPapersFiles } from './files/papersFiles';
 import { openPeopleFile } from './files/peopleFile';
 import { openPresence } from './files/presence';
 import { openReleaseFiles } from './files/releaseFiles';
@@ -122,6 +123,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
   const visits = openVisitsFiles(join(own, 'visits'), log);
   const learners = openLearnersFiles(join(own, 'learners'), disk, (id) => people.kept(id)?.erased === true);
   const named = openNamedCopies(join(own, 'named'));
+  const papers = openPapersFiles(join(own, 'papers'));
   const finished = finishedShop(options.clientFolder);
   const vaultFolder = options.practice?.vaultFolder ?? join(root, 'vault');
   const vault = openVaultFiles(vaultFolder);
@@ -225,6 +227,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
     visits,
     learners,
     named,
+    papers,
     networks: new Networks(),
     finishedShop: finished,
     vault,

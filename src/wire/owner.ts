@@ -38,6 +38,8 @@ export const About = z.strictObject({
   attention: z.array(z.strictObject({ id: z.string(), orderId: z.string(), text: z.string(), at: moment })),
   /** Whose access is used as one person's seldom is. */
   unusual: z.array(z.strictObject({ personId: z.string(), sentence: z.string() })),
+  /** What went wrong and is tried again, a sentence each. */
+  troubles: z.array(z.string()),
   /** What has to be done by hand or sent: how many, how many late, and the first of them. */
   tasks: z.strictObject({ count: z.int(), late: z.int(), first: z.array(TaskRow) }),
   unanswered: z.int(),

@@ -47,6 +47,8 @@ export interface Runner {
    * are asked for again.
    */
   standStill(on: boolean): void;
+  /** Due work that threw and is tried again later, with what was wrong. Everything else goes on. */
+  setAside(): readonly { command: Command; why: string }[];
   /** Asks again at once about one thing that is unanswered. */
   nudge(key: string): void;
   /** How a product came to be what it is today. */
@@ -56,8 +58,11 @@ export interface Runner {
 
 const STORAGE_REFUSAL = refuse('storage');
 const STILL_REFUSAL = refuse('stands-still');
-/** How many things leave the shop at once. */
+const EMAILS = new Set<Todo['kind']>(['mail', 'access-mail', 'session-mail', 'task-mail', 'agreement-mail']);
+const isEmail = (kind: Todo['kind']): boolean => EMAILS.has(kind);
+/** How many charges, refunds and the like are under way at once, and how many emails. */
 const MOST_AT_ONCE = 64;
+const MOST_EMAILS_AT_ONCE = 16;
 /** Of very much due work, so many answers may be outstanding before more is begun: memory stays small. */
 const MOST_UNANSWERED = 5_000;
 /** How much due work is written down before the disk is waited for. */
@@ -65,6 +70,9 @@ const WRITTEN_TOGETHER = 500;
 /** Waiting between tries doubles from half a second to one minute, in machine time. */
 const FIRST_WAIT_MS = 500;
 const LONGEST_WAIT_MS = 60_000;
+/** Due work that throws is tried again after a second, then less and less often. */
+const ASIDE_FIRST_MS = 1_000;
+const ASIDE_LONGEST_MS = 5 * 60_000;
 
 /**
  * Runs a shop: decide, fold, append, then whatever must leave the shop. The counter, a test and a rehearsal use
@@ -86,11 +94,15 @@ export function createRunner(ports: Ports): Runner {
   /** What must leave the shop by facts that are not on the disk yet: it may still turn out that they never happened. */
   const unsafe = new Set<string>();
   const active = new Map<string, Promise<void>>();
-  const places = limitedTo(MOST_AT_ONCE);
+  /** Money has places of its own: it never waits for emails. */
+  const places = { money: limitedTo(MOST_AT_ONCE), emails: limitedTo(MOST_EMAILS_AT_ONCE) };
+  const laneOf = ({ kind }: Pick<Todo, 'kind'>): keyof typeof places => (isEmail(kind) ? 'emails' : 'money');
   const asking = askedOfServices(ports, { state: () => state, isHeld: () => held, unsent });
   const perform = leaving(ports, { asking, execute, state: () => state });
   const histories = historiesFrom(ports.releases);
   const waits = new Map<string, { tries: number; notBefore: number }>();
+  /** Due work that threw: set aside for a while, so that it stops nobody else's. */
+  const aside = new Map<string, { command: Command; why: string; tries: number; notBefore: number }>();
 
   const now = (): Instant => {
     const clock = ports.clock.now();
@@ -137,7 +149,15 @@ export function createRunner(ports: Ports): Runner {
   /** Records events that were decided at `at`. Evolves first, so that the next command already sees them. */
   async function record(events: readonly ShopEvent[], at: Instant, by?: string): Promise<boolean> {
     const batch = { seq: state.seq + 1, at, ...(by === undefined ? {} : { by }), events: events.map(checkEvent) };
-    evolveBatch(state, batch);
+    try {
+      evolveBatch(state, batch);
+    } catch (error) {
+      // Half of it may have been taken: nothing of it is written, and nothing is decided before history is read again.
+      stalled = true;
+      unread = true;
+      await readAgain();
+      throw error;
+    }
     const leaving = batch.events.flatMap((event) => todoKeyOf(event) ?? []);
     for (const key of leaving) unsafe.add(key);
     const append = ports.journal.append(batch);
@@ -195,11 +215,19 @@ export function createRunner(ports: Ports): Runner {
     return { events: decision.events, at };
   }
 
+  function putAside(key: string, command: Command, error: unknown): void {
+    const tries = (aside.get(key)?.tries ?? 0) + 1;
+    const wait = Math.min(ASIDE_FIRST_MS * 2 ** (tries - 1), ASIDE_LONGEST_MS);
+    const why = error instanceof Error ? error.message : String(error);
+    aside.set(key, { command, why, tries, notBefore: ports.clock.machine() + wait });
+  }
+
   /** Does one thing that must leave the shop. Whatever goes wrong, it stays to be done and is tried again later. */
   function attempt(todo: Todo): Promise<void> {
     const running = active.get(todo.key);
     if (running) return running;
-    const work = places
+    const lane = places[laneOf(todo)];
+    const work = lane
       .take()
       .then(() => perform(todo))
       .then((settled) => {
@@ -208,7 +236,7 @@ export function createRunner(ports: Ports): Runner {
       })
       .catch(() => postpone(todo.key))
       .finally(() => {
-        places.give();
+        lane.give();
         active.delete(todo.key);
       });
     active.set(todo.key, work);
@@ -228,7 +256,15 @@ export function createRunner(ports: Ports): Runner {
     // Due work is decided in order; what it writes goes to the disk together.
     let going: Promise<unknown>[] = [];
     for (const command of held ? [] : dueWork(state, now())) {
-      going.push(execute(command));
+      const key = JSON.stringify(command);
+      if ((aside.get(key)?.notBefore ?? 0) > ports.clock.machine()) continue;
+      going.push(
+        execute(command).then(
+          () => aside.delete(key),
+          // Whatever is wrong with one, the others have their turn.
+          (error: unknown) => putAside(key, command, error),
+        ),
+      );
       if (going.length < WRITTEN_TOGETHER && !stalled) continue;
       await Promise.all(going);
       going = [];
@@ -242,7 +278,15 @@ export function createRunner(ports: Ports): Runner {
         !unsafe.has(todo.key) &&
         (waits.get(todo.key)?.notBefore ?? 0) <= ports.clock.machine(),
     );
-    await Promise.all([...active.values(), ...ready.map(attempt)]);
+    const begun = ready.map((todo) => ({ todo, work: attempt(todo) }));
+    // Emails go on by themselves: the next turn does not wait for them.
+    await Promise.all([
+      ...[...active].flatMap(([key, work]) => {
+        const todo = state.todo.get(key);
+        return todo && laneOf(todo) === 'emails' ? [] : [work];
+      }),
+      ...begun.flatMap(({ todo, work }) => (laneOf(todo) === 'emails' ? [] : [work])),
+    ]);
   }
 
   return {
@@ -269,6 +313,7 @@ export function createRunner(ports: Ports): Runner {
       for (;;) {
         const before = state.seq;
         await turn();
+        while (active.size > 0) await Promise.all(active.values());
         if (state.seq === before && active.size === 0) return;
       }
     },
@@ -278,6 +323,7 @@ export function createRunner(ports: Ports): Runner {
     standStill(on) {
       still = on;
     },
+    setAside: () => [...aside.values()].map(({ command, why }) => ({ command, why })),
     nudge(key) {
       const todo = state.todo.get(key);
       waits.delete(key);

@@ -1,31 +1,50 @@
+import { spawn } from 'node:child_process';
 import { existsSync } from 'node:fs';
-import { readFile } from 'node:fs/promises';
+import { readFile, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { Worker } from 'node:worker_threads';
 import { withNameOn } from './writeName';
 
-/** The built thread lies beside the built counter; run from the sources there is none. */
+/** The built program lies beside the built counter; run from the sources there is none. */
 const here = dirname(fileURLToPath(import.meta.url));
-const builtThread = [join(here, 'name.js'), join(here, '..', 'name.js')].find((path) => existsSync(path)) ?? null;
+const builtProgram = (): string | null =>
+  [join(here, 'name.js'), join(here, '..', 'name.js')].find((path) => existsSync(path)) ?? null;
 
 /** Of a PDF that takes longer than this nobody waits for the end: it is delivered as it is. */
 const MOST_MS = 30_000;
+/** What the program may hold in memory, however a file unfolds. */
+const MOST_BYTES = 600 << 20;
+const CANNOT = 3;
 
-/** Writes a name on a PDF in a thread of its own, so that a large one keeps nobody else waiting. */
-export async function nameBeside(path: string, line: string): Promise<Uint8Array | null> {
-  if (builtThread === null) return withNameOn(await readFile(path), line);
+/** 'cannot': it is locked, damaged or no PDF. 'gave-up': it took too much memory or time, or the program broke. */
+export type Named = 'named' | 'cannot' | 'gave-up';
+
+/**
+ * Writes a name on a PDF in a process of its own, so that a large one keeps nobody else waiting and cannot take the
+ * machine's memory.
+ * @param out where the copy goes; it is there only where the answer is 'named'
+ */
+export async function nameBeside(
+  path: string,
+  line: string,
+  out: string,
+  { program = builtProgram(), mostBytes = MOST_BYTES }: { program?: string | null; mostBytes?: number } = {},
+): Promise<Named> {
+  if (program === null) {
+    const bytes = await withNameOn(await readFile(path), line);
+    if (bytes === null) return 'cannot';
+    await writeFile(out, bytes, { mode: 0o600 });
+    return 'named';
+  }
+  // Neither the shop's keys nor its addresses are any business of it.
+  const child = spawn(process.execPath, [program, path, line, out, String(mostBytes)], { env: {}, stdio: 'ignore' });
+  const late = setTimeout(() => child.kill('SIGKILL'), MOST_MS);
   return new Promise((resolve) => {
-    const worker = new Worker(builtThread, {
-      workerData: { path, line },
-      resourceLimits: { maxOldGenerationSizeMb: 1_024 },
-    });
-    const late = setTimeout(() => void worker.terminate(), MOST_MS);
-    worker.once('message', resolve);
-    worker.once('error', () => resolve(null));
-    worker.once('exit', () => {
+    const end = (answer: Named): void => {
       clearTimeout(late);
-      resolve(null);
-    });
+      resolve(answer);
+    };
+    child.once('error', () => end('gave-up'));
+    child.once('exit', (code) => end(code === 0 ? 'named' : code === CANNOT ? 'cannot' : 'gave-up'));
   });
 }

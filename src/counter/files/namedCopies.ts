@@ -1,4 +1,4 @@
-import { createHash } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { rename, rm, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
@@ -14,46 +14,83 @@ export interface NamedCopies {
    * @returns null where it cannot be written on, or there is no room for it: then it is delivered as it is
    */
   pathOf(personId: PersonId, original: { path: string; sha256: string }, line: string): Promise<string | null>;
+  /** SHA-256 of files that go out without a name, because writing it on took too much: the seller is told. */
+  givenUp(): ReadonlySet<string>;
   /** Nothing of theirs is left. They can be made again from the originals at any time. */
   forget(personId: PersonId): Promise<void>;
 }
 
+/** So many are written on at once. */
+const AT_ONCE = 2;
+/** What took too much, or found no room, is tried so often before it goes out as it is for good. */
+const TRIES = 3;
+
 /** A folder for each person, a file for each version of a PDF and line that was asked for. */
-export function openNamedCopies(folder: string): NamedCopies {
+export function openNamedCopies(folder: string, name: typeof nameBeside = nameBeside): NamedCopies {
   makeFolder(folder);
   const gone = new Set<PersonId>();
   const making = new Map<string, Promise<string | null>>();
-  // One after the other: each is held whole in memory while it is written on.
-  let last: Promise<unknown> = Promise.resolve();
+  const tries = new Map<string, number>();
+  const givenUp = new Set<string>();
+  const waiting: (() => void)[] = [];
+  let busy = 0;
 
-  async function make(path: string, original: string, line: string): Promise<string | null> {
+  async function inTurn<T>(work: () => Promise<T>): Promise<T> {
+    if (busy >= AT_ONCE) await new Promise<void>((go) => waiting.push(go));
+    busy += 1;
+    try {
+      return await work();
+    } finally {
+      busy -= 1;
+      waiting.shift()?.();
+    }
+  }
+
+  async function make(path: string, original: { path: string; sha256: string }, line: string): Promise<string | null> {
     makeFolder(dirname(path));
-    const bytes = await nameBeside(original, line);
     // Whole or not there; and a mark instead of a copy that cannot be made, so that nobody tries again.
-    await writeFile(`${path}.part`, bytes ?? '', { mode: 0o600 });
-    await rename(`${path}.part`, bytes ? path : `${path}.none`);
-    return bytes ? path : null;
+    const part = `${path}.${randomUUID()}.part`;
+    try {
+      const became = await name(original.path, line, part);
+      if (became === 'named') {
+        await rename(part, path);
+        return path;
+      }
+      if (became === 'cannot') await writeFile(`${path}.none`, '', { mode: 0o600 });
+      else failed(path, original.sha256);
+      return null;
+    } catch (error) {
+      failed(path, original.sha256);
+      throw error;
+    } finally {
+      await rm(part, { force: true });
+    }
+  }
+
+  function failed(path: string, sha256: string): void {
+    tries.set(path, (tries.get(path) ?? 0) + 1);
+    givenUp.add(sha256);
   }
 
   return {
-    async pathOf(personId, { path: original, sha256 }, line) {
+    givenUp: () => givenUp,
+    async pathOf(personId, original, line) {
       if (gone.has(personId)) return null;
       const mine = join(folder, personId);
-      const version = createHash('sha256').update(`${sha256}\n${line}`).digest('hex').slice(0, 40);
+      const version = createHash('sha256').update(`${original.sha256}\n${line}`).digest('hex').slice(0, 40);
       const path = join(mine, `${version}.pdf`);
       if (existsSync(path)) return path;
-      if (existsSync(`${path}.none`)) return null;
+      if (existsSync(`${path}.none`) || (tries.get(path) ?? 0) >= TRIES) return null;
       const underWay = making.get(path);
       if (underWay) return underWay;
-      const made = last.then(() => make(path, original, line)).catch(() => null);
-      last = made;
+      const made = inTurn(() => make(path, original, line)).catch(() => null);
       making.set(path, made);
       void made.finally(() => making.delete(path));
       return made;
     },
     async forget(personId) {
       gone.add(personId);
-      await last;
+      await Promise.all([...making].flatMap(([path, made]) => (path.includes(personId) ? [made] : [])));
       await rm(join(folder, personId), { recursive: true, force: true });
     },
   };

@@ -8,7 +8,7 @@ import { Marked, MOST_NOTES, NotesKept, NotesRequest, PlaceRequest, QuizJudged, 
 import { courseView, lessonView } from '../../pages/data/courseData';
 import { courseHtml } from '../../pages/render';
 import type { CounterContext } from '../context';
-import { drawCertificate } from '../documents/drawCertificate';
+import { certificateOf } from '../documents/drawCertificate';
 import { answer } from '../http/answer';
 import { Problem, refusalProblem } from '../http/problem';
 import { personOfDevice } from '../shared/device';
@@ -76,7 +76,7 @@ export function learnRoutes(context: CounterContext): Router {
     res.redirect(303, readAt(product, MINE, readingFor(context, req).words)?.href ?? '/member/');
   });
 
-  router.get('/certificates/:name', async (req, res) => {
+  router.get('/certificates/:name', perLearner(context), async (req, res) => {
     const personId = personOfDevice(context, req);
     const productId = /^([\w-]+)\.pdf$/.exec(String(req.params['name']))?.[1];
     const reading = readingFor(context, req);
@@ -84,7 +84,11 @@ export function learnRoutes(context: CounterContext): Router {
       personId === null || productId === undefined ? null : progressOf(reading.state, personId, productId)?.finished;
     if (personId === null || !finished) throw new Problem(404, (say) => say.noSuchPaper, 'no-such-paper');
     const person = reading.person(personId);
-    const pdf = await drawCertificate(reading, finished, calledBySeller(person) || (person?.address ?? ''));
+    const name = calledBySeller(person) || (person?.address ?? '');
+    const pdf = await context.papers.of(personId, {
+      kind: 'certificate',
+      paper: certificateOf(reading, finished, name),
+    });
     res
       .set({
         'Content-Type': 'application/pdf',

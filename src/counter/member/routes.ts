@@ -1,5 +1,4 @@
 import express, { type Request, Router } from 'express';
-import { MemoryStore } from 'express-rate-limit';
 import { formatDay } from '#core/calendar';
 import { countriesByName } from '#core/catalogue';
 import { addressesOf, compareAddress, isAddress } from '#core/people';
@@ -7,13 +6,13 @@ import { passesFor } from '#core/shop';
 import { languageOf } from '#core/words';
 import { AskRequest, EndSession, Me, MemberAct, NameRequest, Said, SearchAnswer } from '../../wire';
 import { type CounterContext, shopOf } from '../context';
-import { drawDocument } from '../documents/drawDocument';
 import { answer } from '../http/answer';
 import { cardLimit } from '../http/cardLimit';
 import { limit, placeOf } from '../http/limits';
 import { cookiesOf, dropCookie, giveCookie } from '../http/cookies';
 import { Problem, refusalProblem } from '../http/problem';
 import { securityEvent } from '../http/securityLog';
+import { steadyStore } from '../http/steadyStore';
 import { textOf } from '../http/textOf';
 import { DEVICE_COOKIE, personOfDevice } from '../shared/device';
 import { deviceInWords } from '../shared/deviceInWords';
@@ -124,13 +123,13 @@ export function memberRoutes(context: CounterContext): Router {
     answer(res, Said, { sentence: readingFor(context, req).words.pages.enter.sessionEnded });
   });
 
-  router.get('/papers/:name', async (req, res) => {
+  router.get('/papers/:name', limits.papers, async (req, res) => {
     const personId = person(req);
     const number = /^([RC]-\d+)\.pdf$/.exec(String(req.params['name']))?.[1];
     const found =
       number === undefined ? null : paperOf(readingFor(context, req), context.mode === 'real', personId, number);
     if (!found) throw new Problem(404, (say) => say.noSuchPaper, 'no-such-paper');
-    const pdf = await drawDocument(found.paper, found.at);
+    const pdf = await context.papers.of(personId, { kind: 'document', ...found });
     res
       .set({
         'Content-Type': 'application/pdf',
@@ -222,13 +221,17 @@ const QUARTER = 15;
 
 /** How often in a quarter of an hour, each for its own purpose. */
 function limitsOf(context: CounterContext) {
-  const mails = new MemoryStore();
-  mails.init({ windowMs: QUARTER * 60_000 } as Parameters<MemoryStore['init']>[0]);
+  const mails = steadyStore(QUARTER * 60_000);
   return {
     asks: limit(context, { most: 20, minutes: QUARTER }),
     links: limit(context, { most: 20, minutes: QUARTER, onlyRefused: true }),
     perMember: limit(context, {
       most: 60,
+      minutes: QUARTER,
+      by: (req) => personOfDevice(context, req) ?? placeOf(req),
+    }),
+    papers: limit(context, {
+      most: 120,
       minutes: QUARTER,
       by: (req) => personOfDevice(context, req) ?? placeOf(req),
     }),

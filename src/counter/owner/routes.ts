@@ -41,6 +41,7 @@ import { accessRoutes } from './accessRoutes';
 import { agreementRoutes } from './agreementRoutes';
 import { letIn, letOut, ownHeader, ownSession, studioOnly, whoWorks } from './door';
 import { helperRoutes } from './helperRoutes';
+import { troublesOf } from './troubles';
 import { endAllWays, noteAnswered, unusualUse } from './unusual';
 import { needs, refuseWho, whoIs } from './who';
 import { everythingOf } from './everythingOf';
@@ -111,6 +112,7 @@ export function ownerRoutes(context: CounterContext): Router {
       helpers: context.helpers.all().map(({ id, name }) => ({ id, name })),
       attention: state.attention,
       unusual: unusualUse(context),
+      troubles: troublesOf(context),
       tasks: tasksBefore(context, readingFor(context, req)),
       unanswered: state.todo.size,
       clockMove: clockMove(context),

@@ -1,5 +1,4 @@
 import type { Request } from 'express';
-import { MemoryStore } from 'express-rate-limit';
 import type { KeptCard } from '#core/agreements';
 import type { QuoteChoice } from '#core/checkout';
 import type { Release } from '#core/release';
@@ -10,6 +9,7 @@ import type { CounterContext } from '../context';
 import { Problem } from '../http/problem';
 import { placeOf } from '../http/limits';
 import { securityEvent } from '../http/securityLog';
+import { steadyStore } from '../http/steadyStore';
 import type { Visit } from './visit';
 
 /** So often in an hour a visit, and a card, may hear what somebody has. */
@@ -26,7 +26,7 @@ export const isPersonal = (release: Release, cart: QuoteChoice): boolean =>
     return price !== undefined && (isLasting(price.terms) || price.limit.each !== null);
   }) || (cart.coupon ?? '').trim() !== '';
 
-const stores = new WeakMap<CounterContext, MemoryStore>();
+const stores = new WeakMap<CounterContext, ReturnType<typeof steadyStore>>();
 
 /**
  * Whoever is not signed in hears nothing of the person whose address they typed before their card could be charged: it
@@ -61,11 +61,10 @@ export async function countTelling(context: CounterContext, req: Request, visit:
     }
 }
 
-function storeOf(context: CounterContext): MemoryStore {
+function storeOf(context: CounterContext): ReturnType<typeof steadyStore> {
   const known = stores.get(context);
   if (known) return known;
-  const made = new MemoryStore();
-  made.init({ windowMs: HOUR_MS } as Parameters<MemoryStore['init']>[0]);
+  const made = steadyStore(HOUR_MS);
   stores.set(context, made);
   return made;
 }

@@ -52,12 +52,13 @@ export async function goOnWithErasures(context: CounterContext): Promise<void> {
 
 /** Each step can be done again: the last takes the erasure from the list. */
 async function goOnErasing(context: CounterContext, personId: PersonId): Promise<void> {
-  const { people, runner, doors, outside, erasures, learners, named, networks } = context;
+  const { people, runner, doors, outside, erasures, learners, named, papers, networks } = context;
   const record = people.kept(personId);
   // Asked once more at the last moment: somebody may have bought meanwhile.
   const erased = record?.erased ? record : await people.erase(personId, () => checkFree(context, personId));
   await learners.forget(personId);
   await named.forget(personId);
+  await papers.forget(personId);
   networks.forget(personId);
   await doors.endAllOf(personId, runner.now());
   if ((runner.state.people.get(personId) ?? 0) < erased.rev) {

@@ -69,7 +69,7 @@ export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
           heading: about.away.leapt
             ? `The clock jumped from ${formatDay(about.away.from, zone, locale)} to ${formatDay(about.away.to, zone, locale)}`
             : `The shop was away since ${formatDay(about.away.from, zone, locale)}`,
-          text: `${about.away.leapt ? 'The machine slept, or its clock is wrong. Until you say that the new time is right nothing is sold. ' : ''}${about.away.agreements === 1 ? '1 payment plan or subscription was' : `${about.away.agreements} payment plans and subscriptions were`} to be charged meanwhile. Nothing is charged until you say so; then each goes on as if it had been paused, and nobody pays for the time between.`,
+          text: awayInWords(about.away),
           to: '/',
           action: about.away.leapt ? 'The time is right, go on' : 'Go on now',
           act: 'confirm-away' as const,
@@ -84,6 +84,15 @@ export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
     text: a.text,
     to: '/deliver',
     action: 'See the orders',
+  }));
+  const troubles = (about?.troubles ?? []).map((sentence, i): Need => ({
+    key: `trouble-${i}`,
+    level: 'act',
+    stage: null,
+    heading: 'Something could not be done',
+    text: sentence,
+    to: '/shop',
+    action: 'See the shop',
   }));
   const unusual = (about?.unusual ?? []).map((u): Need => ({
     key: `unusual-${u.personId}-${u.sentence}`,
@@ -135,6 +144,7 @@ export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
     ...away,
     ...disputes,
     ...late,
+    ...troubles,
     ...unusual,
     ...tasks,
     ...history,
@@ -269,4 +279,17 @@ function beforeFirstSale({ content, live }: Draft): Need[] {
       to,
       action,
     }));
+}
+
+/** What an absence comes to, and what the owner's word does. */
+function awayInWords({ agreements, leapt }: { agreements: number; leapt: boolean }): string {
+  const why = leapt
+    ? 'The shop was stopped, the machine slept, or its clock is wrong. Nothing is sold until you confirm that the time shown now is right. '
+    : '';
+  if (agreements === 0) return `${why}No payment was due meanwhile.`;
+  const due =
+    agreements === 1
+      ? 'A payment was due for 1 payment plan or subscription. '
+      : `Payments were due for ${agreements} payment plans and subscriptions. `;
+  return `${why}${due}Nothing is charged until you confirm; then each continues as if it had been paused, and nobody pays for the time in between.`;
 }

@@ -1,0 +1,13 @@
+import { parentPort } from 'node:worker_threads';
+import { drawCertificate } from './drawCertificate';
+import { drawDocument } from './drawDocument';
+import type { Drawing } from './drawBeside';
+
+// Draws papers one after the other, beside whoever answers requests.
+parentPort?.on('message', ({ id, drawing }: { id: number; drawing: Drawing }) => {
+  const drawn = drawing.kind === 'document' ? drawDocument(drawing.paper, drawing.at) : drawCertificate(drawing.paper);
+  drawn.then(
+    (bytes) => parentPort?.postMessage({ id, bytes }),
+    (error: unknown) => parentPort?.postMessage({ id, failed: String(error) }),
+  );
+});

@@ -1,0 +1,30 @@
+import { filesOf } from '#core/release';
+import { calledBySeller } from '#core/people';
+import { type CounterContext, liveRelease } from '../context';
+
+/** What went wrong and is tried again, for *To do*: a sentence each, which says what goes on meanwhile. */
+export function troublesOf(context: CounterContext): string[] {
+  const { runner, named, erasures } = context;
+  const { state } = runner;
+  const live = liveRelease(context);
+  const files = new Map(live ? filesOf(live.content).map(({ sha256, name }) => [sha256, name]) : []);
+  return [
+    ...runner.setAside().map(({ command, why }) => {
+      const agreement = 'agreementId' in command ? state.agreements.get(command.agreementId) : undefined;
+      const person = agreement && calledBySeller(context.people.get(agreement.personId));
+      const what = agreement ? `“${agreement.title}” of ${person || 'somebody'}` : `“${command.type}”`;
+      return `What was due for ${what} could not be worked out (${why}). Everything else goes on, and it is tried again every few minutes.`;
+    }),
+    ...[...named.givenUp()].flatMap((sha256) => {
+      const name = files.get(sha256);
+      return name === undefined
+        ? []
+        : [
+            `“${name}” takes too much memory to be stamped with a buyer’s name, so some buyers got it without. Save it as a simpler PDF and publish it again, or switch stamping off for it.`,
+          ];
+    }),
+    ...(erasures.all().length > 0
+      ? ['An erasure has begun and is not finished. It goes on by itself; the log says what it waits for.']
+      : []),
+  ];
+}
