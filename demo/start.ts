@@ -39,6 +39,12 @@ try {
     if (taken) await rmdir(dataFolder);
     await rename(beside, dataFolder);
   }
+  const beside = process.env['KEEL_BESIDE'];
+  // Shown beside another shop: it ends with that one, however that ends, and leaves nothing behind.
+  if (beside !== undefined)
+    process.once('disconnect', () => {
+      void rm(beside, { recursive: true, force: true }).finally(() => process.exit(0));
+    });
   await serve({ mode: 'demo', dataFolder, clientFolder });
 } catch (error) {
   process.stderr.write(`The demo could not start: ${error instanceof Error ? error.message : String(error)}\n`);

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { Day } from './day';
 import { NextSession } from './booking';
 import { ShownCard } from './checkout';
 import { MemberCourse, MemberMembership } from './learning';
@@ -16,7 +17,7 @@ export const Move = { country: CountryCode, vatNumber: z.string().max(40) };
 /** What a member may do to what they pay. */
 export const MemberAct = z.discriminatedUnion('act', [
   z.strictObject({ act: z.enum(['stop', 'keep', 'return', 'rest', 'retry']) }),
-  z.strictObject({ act: z.literal('pause'), until: z.iso.date() }),
+  z.strictObject({ act: z.literal('pause'), until: Day }),
   z.strictObject({ act: z.literal('card'), card: ShownCard }),
   z.strictObject({ act: z.literal('move'), ...Move }),
 ]);

@@ -1,5 +1,6 @@
 import { STANDINGS, WAYS_TO_PAY } from '#core/ways';
 import * as z from 'zod';
+import { Day } from './day';
 import { TaskRow } from './tasks';
 import { Helper, Rights } from '#core/helpers';
 import { SessionLine } from './sessions';
@@ -148,8 +149,8 @@ export type RefundAnswer = z.infer<typeof RefundAnswer>;
 
 /** What a seller does to somebody's payment plan or subscription. */
 export const OwnerAct = z.discriminatedUnion('act', [
-  z.strictObject({ act: z.literal('pause'), until: z.iso.date().nullable() }),
-  z.strictObject({ act: z.literal('return'), on: z.iso.date().nullable() }),
+  z.strictObject({ act: z.literal('pause'), until: Day.nullable() }),
+  z.strictObject({ act: z.literal('return'), on: Day.nullable() }),
   z.strictObject({ act: z.literal('cancel'), when: z.enum(['end', 'now']), giveBack: z.boolean() }),
   z.strictObject({ act: z.literal('keep') }),
   z.strictObject({ act: z.literal('retry') }),
@@ -239,7 +240,7 @@ export const GiveLine = z.strictObject({
   address: z.string().max(300),
   name: z.string().max(300),
   productId: Id,
-  until: z.iso.date().nullable(),
+  until: Day.nullable(),
 });
 export type GiveLine = z.infer<typeof GiveLine>;
 
@@ -269,7 +270,7 @@ export type GiveAnswer = z.infer<typeof GiveAnswer>;
 
 /** Another last day for a pass, or its end now. */
 export const PassAct = z.discriminatedUnion('act', [
-  z.strictObject({ act: z.literal('until'), until: z.iso.date() }),
+  z.strictObject({ act: z.literal('until'), until: Day }),
   z.strictObject({ act: z.literal('withdraw') }),
 ]);
 export type PassAct = z.infer<typeof PassAct>;

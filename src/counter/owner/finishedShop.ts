@@ -12,6 +12,18 @@ export interface FinishedShop {
 }
 
 const READY_WITHIN_MS = 60_000;
+const ENDS_WITHIN_MS = 5_000;
+
+/**
+ * What of this shop's environment another program may have: where programs and temporary files are, and nothing of the
+ * shop's own: neither its services and their keys, nor its address, port or mode.
+ */
+export const ownEnvironment = (env: NodeJS.ProcessEnv): NodeJS.ProcessEnv =>
+  Object.fromEntries(
+    ['PATH', 'HOME', 'TMPDIR', 'TEMP', 'TMP', 'SystemRoot', 'LANG', 'TZ'].flatMap((name) =>
+      env[name] === undefined ? [] : [[name, env[name]]],
+    ),
+  );
 
 export function finishedShop(clientFolder: string): FinishedShop {
   // Built, the demo lies beside the counter.
@@ -25,8 +37,15 @@ export function finishedShop(clientFolder: string): FinishedShop {
       throw new Problem(404, 'The finished shop does not come with this installation. Run: npm run demo', 'no-demo');
     folder = await mkdtemp(join(tmpdir(), 'keel-finished-'));
     const running = spawn(process.execPath, [entry], {
-      env: { ...process.env, KEEL_DATA: join(folder, 'data'), PORT: '0', KEEL_HOST: '127.0.0.1' },
-      stdio: ['ignore', 'pipe', 'ignore'],
+      env: {
+        ...ownEnvironment(process.env),
+        KEEL_DATA: join(folder, 'data'),
+        PORT: '0',
+        KEEL_HOST: '127.0.0.1',
+        // It ends, and takes its folder along, once this process does, however that ends.
+        KEEL_BESIDE: folder,
+      },
+      stdio: ['ignore', 'pipe', 'ignore', 'ipc'],
     });
     child = running;
     return new Promise((resolve, reject) => {
@@ -35,7 +54,7 @@ export function finishedShop(clientFolder: string): FinishedShop {
         READY_WITHIN_MS,
       );
       let out = '';
-      running.stdout.on('data', (piece: Buffer) => {
+      running.stdout?.on('data', (piece: Buffer) => {
         out += piece.toString();
         const address = /owner:\s+(\S+)/.exec(out)?.[1];
         if (address === undefined) return;
@@ -60,7 +79,15 @@ export function finishedShop(clientFolder: string): FinishedShop {
       return opening;
     },
     async close() {
-      child?.kill('SIGTERM');
+      const running = child;
+      if (running && running.exitCode === null) {
+        const ended = new Promise((resolve) => running.once('exit', resolve));
+        running.kill('SIGTERM');
+        const late = setTimeout(() => running.kill('SIGKILL'), ENDS_WITHIN_MS);
+        // Until it has ended it writes into its folder.
+        await ended;
+        clearTimeout(late);
+      }
       if (folder) await rm(folder, { recursive: true, force: true }).catch(() => undefined);
     },
   };

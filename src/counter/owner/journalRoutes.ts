@@ -3,11 +3,14 @@ import * as z from 'zod';
 import type { CounterContext } from '../context';
 import { LINES_HEADER } from '../../wire/owner';
 import { Problem } from '../http/problem';
+import { whoWorks } from './door';
 import { linesWithNewest } from './linesWithNewest';
 
 const MOST_LINES = 5_000;
 /** A studio that hears nothing for twice this long takes the shop for lost. */
 const BEAT_MS = 15_000;
+/** So soon a stream ends whose session has ended. */
+const LOOKED_EVERY_MS = 1_000;
 
 /** The journal as a stream with a cursor: raw lines after a place the studio already has, and word of new ones. */
 export function journalRoutes(context: CounterContext): Router {
@@ -44,13 +47,22 @@ export function journalRoutes(context: CounterContext): Router {
   router.get('/journal/live', (req, res) => {
     res.set({ 'Content-Type': 'text/event-stream', 'X-Accel-Buffering': 'no' });
     res.flushHeaders();
-    const tell = (): void => void res.write(`data: ${context.journal.head().seq}\n\n`);
+    /** Whoever was shown out, or signed out, since the stream began hears that it is over, and nothing more. */
+    const write = (text: string): void => {
+      if (whoWorks(context, req) !== null) return void res.write(text);
+      res.end('event: over\ndata: 1\n\n');
+    };
+    const tell = (): void => write(`data: ${context.journal.head().seq}\n\n`);
     tell();
     const stop = context.runner.onBatch(tell);
-    const beat = setInterval(() => res.write('event: beat\ndata: 1\n\n'), BEAT_MS);
-    req.on('close', () => {
+    const over = setInterval(() => {
+      if (whoWorks(context, req) === null) write('');
+    }, LOOKED_EVERY_MS);
+    const beat = setInterval(() => write('event: beat\ndata: 1\n\n'), BEAT_MS);
+    res.on('close', () => {
       stop();
       clearInterval(beat);
+      clearInterval(over);
     });
   });
   return router;

@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { FileStore } from '@tus/file-store';
-import { Server } from '@tus/server';
+import { Server, type Upload } from '@tus/server';
 import { type Request, type Response, Router } from 'express';
 import { DAY } from '#core/calendar';
 import { UPLOADS } from '../../wire';
@@ -13,13 +13,21 @@ const MOST_BYTES = 20_000_000_000;
 const KEPT_MS = 14 * DAY;
 const SHA256 = /^[0-9a-f]{64}$/;
 
+/** An upload that is begun again goes on where it was: another window, or a stranger to the first, loses it nothing. */
+class KeepingStore extends FileStore {
+  override async create(upload: Upload): Promise<Upload> {
+    const known = await this.getUpload(upload.id).catch(() => null);
+    return known !== null && known.size === upload.size ? known : super.create(upload);
+  }
+}
+
 /**
  * Files on their way into the vault, in pieces that are kept as they come: a lost line or a closed window loses none of
  * them. The open tus protocol (1.0.0), each upload named by the SHA-256 it has to have in the end.
  */
 export function uploadRoutes({ vault }: Pick<CounterContext, 'vault'>): Router {
   const router = Router();
-  const store = new FileStore({ directory: vault.coming, expirationPeriodInMilliseconds: KEPT_MS });
+  const store = new KeepingStore({ directory: vault.coming, expirationPeriodInMilliseconds: KEPT_MS });
   const server = new Server({
     path: UPLOADS,
     datastore: store,

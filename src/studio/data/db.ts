@@ -70,7 +70,7 @@ export const db = new Dexie('clear-keel') as Dexie & {
   /** The shop's history as it was written, in the pieces it came in: the number of the first line, and the lines. */
   history: EntityTable<{ from: number; lines: string[] }, 'from'>;
   /** Two tables of one row each, so that whoever reads them waits for no other. */
-  cursor: Table<Cursor, 'here'>;
+  cursor: Table<Cursor, 'here' | 'pulled'>;
   newest: Table<Newest, 'here'>;
   /** Orders as lists ask for them, so many to a piece: the form of `smallOrders.ts`. */
   small: EntityTable<{ piece: number; orders: string }, 'piece'>;

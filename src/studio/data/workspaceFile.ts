@@ -10,7 +10,7 @@ import { db, type DocumentRow, type StepsRow } from './db';
 import { kept } from './kept';
 import { KeysHeld } from './keysHeld';
 import { inPieces, moveMirror, writeCursor } from './mirrorRows';
-import { upgradeDocument } from './upgrades';
+import { judgeDocument } from './judgeDocument';
 
 /**
  * Everything this browser holds as one zip: see docs/file-formats.md. Orders and passes are not in it; they are
@@ -118,6 +118,8 @@ export async function takeCopy(now: Date, { large = false, over = LARGE_BYTES } 
 export interface OpenedCopy {
   header: WorkspaceHeader;
   documents: DocumentRow[];
+  /** Documents that cannot be read, by name: they are left out, and the rest is taken. */
+  setAside: string[];
   steps: StepsRow[];
   people: PersonRecord[];
   live: Release | null;
@@ -148,9 +150,11 @@ export async function openCopy(file: Blob): Promise<OpenedCopy> {
         throw new NotACopy('A file in this copy is damaged. Nothing was changed. Use another copy.');
       files.set(named, new Blob(pieces));
     }
+    const judged = (Rows.parse(JSON.parse(text('documents.json'))) as unknown as DocumentRow[]).map(judgeDocument);
     const copy: OpenedCopy = {
       header,
-      documents: (Rows.parse(JSON.parse(text('documents.json'))) as unknown as DocumentRow[]).map(upgradeDocument),
+      documents: judged.flatMap((one) => ('row' in one ? [one.row] : [])),
+      setAside: judged.flatMap((one) => ('unreadable' in one ? [one.unreadable] : [])),
       steps: StepRows.parse(JSON.parse(text('steps.json'))),
       people: z.array(PersonRecord).parse(JSON.parse(text('people.json'))),
       live: z.nullable(Release).parse(JSON.parse(text('live.json'))),
@@ -190,18 +194,36 @@ export async function putBack(copy: OpenedCopy): Promise<void> {
   });
 }
 
-/** The entries of a zip as the pieces they came in. */
+/** What a copy holds besides files, all of it text. */
+const TEXTS = new Set(['workspace.json', 'documents.json', 'steps.json', 'people.json', 'live.json', 'journal.jsonl']);
+/** So much text a copy may come to: a history of a million lines is a third of it. */
+const MOST_TEXT_BYTES = 1_500_000_000;
+/** Files lie in a copy as they are; a little more than the copy itself has is a fault of whoever made it. */
+const MOST_GROWTH = 1.1;
+
+/**
+ * The entries of a zip as the pieces they came in. Only those that a copy has are unpacked, and no further than a copy
+ * can go: what a zip says of its sizes is believed of none.
+ */
 async function unzip(file: Blob): Promise<Map<string, Uint8Array<ArrayBuffer>[]>> {
   const entries = new Map<string, Uint8Array<ArrayBuffer>[]>();
   const ends: Promise<void>[] = [];
+  let [textBytes, fileBytes] = [0, 0];
   const unzipper = new Unzip((entry) => {
+    const isFile = /^files\/[0-9a-f]{64}$/.test(entry.name);
+    if (!isFile && !TEXTS.has(entry.name)) return;
     const pieces: Uint8Array<ArrayBuffer>[] = [];
     entries.set(entry.name, pieces);
     ends.push(
       new Promise((resolve, reject) => {
         entry.ondata = (error, piece, final) => {
+          if (isFile) fileBytes += piece.length;
+          else textBytes += piece.length;
           if (error) reject(error);
-          else {
+          else if (textBytes > MOST_TEXT_BYTES || fileBytes > file.size * MOST_GROWTH + 1_000_000) {
+            entry.terminate();
+            reject(new Error('It unpacks to more than a copy can hold'));
+          } else {
             pieces.push(piece);
             if (final) resolve();
           }

@@ -1,4 +1,6 @@
-import { Component, type ReactNode } from 'react';
+import { Component, lazy, type ReactNode, Suspense } from 'react';
+
+const CopyRescue = lazy(() => import('../shop/CopyRescue'));
 
 interface Props {
   children: ReactNode;
@@ -29,6 +31,9 @@ export const WholeMishap = ({ children }: { children: ReactNode }) => (
         <button className="btn btn-primary mt-4" onClick={() => location.reload()}>
           Load again
         </button>
+        <Suspense>
+          <CopyRescue />
+        </Suspense>
       </main>
     )}
   >

@@ -101,6 +101,13 @@ export function Copies() {
                 : `${opened.header.left.length} large files are only named in it. `)}
             It replaces all drafts in this browser; what is live stays as it is.
           </p>
+          {opened.setAside.length > 0 && (
+            <p className="wrong mt-2" role="alert">
+              {opened.setAside.length === 1 ? 'One document' : `${opened.setAside.length} documents`} in this copy can’t
+              be read and will be left out: {opened.setAside.slice(0, 10).join(', ')}
+              {opened.setAside.length > 10 ? ' and more' : ''}. Everything else is taken.
+            </p>
+          )}
           <p className="mt-2 flex gap-3">
             <button className="btn btn-primary" disabled={busy} onClick={() => void replace()}>
               Replace what is here with this copy

@@ -35,9 +35,12 @@ void navigator.locks.request('clear-keel-mirror', async () => {
   for (;;) {
     try {
       await pullAll();
+      await notePulled();
       tell({ kind: 'reached' });
       await nextNews();
     } catch (error) {
+      // Whoever was shown out, or has signed out, keeps nothing of the shop here. A copy that was opened by hand stays.
+      if (error instanceof NotOwner && (await wasPulled())) await forget();
       const kind = error instanceof NotOwner ? 'not-owner' : error instanceof NewerHistory ? 'older' : 'lost';
       tell({ kind });
       await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
@@ -46,6 +49,15 @@ void navigator.locks.request('clear-keel-mirror', async () => {
 });
 
 class NotOwner extends Error {}
+
+/** Notes that what is here came from the shop, to somebody who was signed in. It goes with the rows. */
+async function notePulled(): Promise<void> {
+  const cursor = await readCursor();
+  if (cursor) await db.cursor.put(cursor, PULLED);
+}
+
+const PULLED = 'pulled';
+const wasPulled = async (): Promise<boolean> => (await db.cursor.get(PULLED)) !== undefined;
 
 /** What the shop sends after a place. */
 interface Page {
@@ -196,6 +208,8 @@ async function nextNews(): Promise<void> {
     };
     heard();
     source.addEventListener('beat', heard);
+    // This session has ended: asked again, the shop says so.
+    source.addEventListener('over', lost);
     source.onmessage = (message) => {
       heard();
       if (Number(message.data) === held) return;

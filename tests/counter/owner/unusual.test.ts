@@ -69,7 +69,8 @@ test('it is told to the seller, who ends every way in; a fresh link lets its own
   expect(((await (await again.fetch('/member/api/me')).json()) as { things: unknown[] }).things).toHaveLength(1);
   // Five more networks and it is said again.
   five();
-  await buyer.fetch(file);
+  expect((await buyer.fetch(file)).status).toBe(403);
+  await again.fetch(file);
   expect(await unusual()).toHaveLength(1);
   await shop.owner.act(`/people/${id}/ways/fine`, {});
   expect(await unusual()).toEqual([]);

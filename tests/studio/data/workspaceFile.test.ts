@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { createHash } from 'node:crypto';
 import { beforeEach, describe, expect, test } from '@jest/globals';
-import { strToU8, zipSync } from 'fflate';
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { type Batch, fact } from '#core/journal';
 import type { PersonRecord } from '#core/people';
 import { lastingRelease, longRun } from '../../support/longRun';
@@ -162,5 +162,66 @@ describe('bad files change nothing and say so', () => {
     await expect(openCopy(new Blob([new Uint8Array(copy)]))).rejects.toThrow(NotACopy);
     await expect(openCopy(new Blob([new Uint8Array(copy)]))).rejects.toThrow(/Nothing was changed/);
     expect(await everything()).toBe(before);
+  });
+});
+
+describe('one wrong value does not brick the studio', () => {
+  /** A copy in which the documents were changed by somebody else's program. */
+  async function copyWith(
+    change: (rows: { key: string; kind: string; made: number; doc: Record<string, unknown> }[]) => void,
+  ) {
+    const entries = unzipSync(
+      new Uint8Array(await (await takeCopy(new Date('2026-06-15T08:00:00.000Z'))).arrayBuffer()),
+    );
+    const rows = JSON.parse(strFromU8(entries['documents.json'] ?? new Uint8Array())) as Parameters<typeof change>[0];
+    change(rows);
+    return new Blob([zipSync({ ...entries, 'documents.json': strToU8(JSON.stringify(rows)) })]);
+  }
+  test.each<[string, Parameters<typeof copyWith>[0], string]>([
+    ['a title that is no text', ([first]) => void (first && (first.doc['title'] = { text: 'x' })), 'a product'],
+    [
+      'a block that nobody knows',
+      (rows) => {
+        const [page] = release().content.pages;
+        rows.push({
+          key: 'page/p',
+          kind: 'page',
+          made: 9,
+          doc: { ...page, id: 'p', blocks: [{ id: 'b', kind: 'hologram' }] },
+        });
+      },
+      'page',
+    ],
+    [
+      'a zone that is none',
+      (rows) =>
+        void rows.push({
+          key: 'shop/shop',
+          kind: 'shop',
+          made: 9,
+          doc: { ...release().content.shop, id: 'shop', zone: 'Mars/Olympus' },
+        }),
+      'shop',
+    ],
+  ])('%s: it is set aside by name, and the rest is taken', async (_what, change, named) => {
+    const before = await db.documents.count();
+    const opened = await openCopy(await copyWith(change));
+    expect(opened.setAside).toHaveLength(1);
+    expect(opened.setAside[0]).toContain(named);
+    await putBack(opened);
+    expect(await db.documents.count()).toBe(opened.documents.length);
+    expect(opened.documents.length).toBeGreaterThanOrEqual(before - 1);
+  });
+
+  test('what unpacks to far more than a copy can hold is refused before it is unpacked', async () => {
+    const entries = unzipSync(
+      new Uint8Array(await (await takeCopy(new Date('2026-06-15T08:00:00.000Z'))).arrayBuffer()),
+    );
+    const bomb = zipSync({ ...entries, [`files/${'a'.repeat(64)}`]: new Uint8Array(80_000_000) }, { level: 9 });
+    expect(bomb.length).toBeLessThan(2_000_000);
+    await expect(openCopy(new Blob([bomb as Uint8Array<ArrayBuffer>]))).rejects.toThrow(NotACopy);
+    // What no copy has is not unpacked at all.
+    const other = zipSync({ ...entries, 'other.bin': new Uint8Array(80_000_000) }, { level: 9 });
+    expect((await openCopy(new Blob([other as Uint8Array<ArrayBuffer>]))).setAside).toEqual([]);
   });
 });
