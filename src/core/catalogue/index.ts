@@ -1,3 +1,4 @@
+export { MOST_PIXELS, pictureSize } from './pictureSize';
 export { type Opened, openedFrom, type Tick, ticksAhead, ticksByPasses } from './ticks';
 export { FileRef, fileTypeOf, safeFileName } from './file';
 export { RichText, type RichBlock, type RichRun, richFromPlain, plainFromRich, cleanRich } from './richText';
@@ -43,6 +44,7 @@ export {
   type ProductKind,
   isSentByPost,
   productKindOf,
+  MOST_FILES,
   ProductLink,
   type ProductName,
   type ProductsByKind,

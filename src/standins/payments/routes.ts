@@ -4,6 +4,7 @@ import { rateLimit } from 'express-rate-limit';
 import * as z from 'zod';
 import type { StandInClock } from '../shared/clock';
 import { SAMPLE_CARDS } from './cards';
+import { ownPagesOnly } from '../shared/ownPagesOnly';
 import { bankPage } from './bankPage';
 import { moneyRoutes, rejections } from './moneyRoutes';
 import { Rejected } from './rejected';
@@ -56,10 +57,14 @@ export function createPaymentsStandIn({ folder, key, noticeSecret, noticeUrl, cl
     const charge = service.charges.get(String(req.params['id']));
     if (!charge) throw new Rejected(404, 'No such payment.');
     res
-      .set('Content-Security-Policy', "default-src 'none'; style-src 'unsafe-inline'; form-action 'self'")
+      .set(
+        'Content-Security-Policy',
+        "default-src 'none'; style-src 'unsafe-inline'; form-action 'self'; frame-ancestors 'none'",
+      )
       .send(bankPage(charge));
   });
   router.post('/bank/:id', (req, res) => {
+    ownPagesOnly(req);
     const charge = service.confirm(
       String(req.params['id']),
       (req.body as Record<string, unknown> | undefined)?.['answer'] === 'approve',

@@ -1,3 +1,4 @@
+import { ownPagesOnly } from '../shared/ownPagesOnly';
 import type { Router } from 'express';
 import * as z from 'zod';
 import type { CardDoes } from '../payments/cards';
@@ -61,12 +62,13 @@ export function createWalletStandIn({ folder, key, clock, log, ...kind }: Option
     res
       .set(
         'Content-Security-Policy',
-        `default-src 'none'; style-src 'unsafe-inline'; form-action 'self' ${[...back].join(' ')}`,
+        `default-src 'none'; style-src 'unsafe-inline'; form-action 'self' ${[...back].join(' ')}; frame-ancestors 'none'`,
       )
       .set('Cache-Control', 'no-store')
       .send(approvalPage(approval, kind));
   });
   router.post('/approve/:token', (req, res) => {
+    ownPagesOnly(req);
     const said = String((req.body as Record<string, unknown> | undefined)?.['answer']);
     const { status, paidAddress, turnedBackAddress } = service.answerApproval(
       String(req.params['token']),

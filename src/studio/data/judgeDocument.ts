@@ -46,9 +46,8 @@ function alone({ kind, doc }: DocumentRow): DraftContent {
 function nameOf({ kind, doc }: DocumentRow): string {
   const { title, name } = doc as { title?: unknown; name?: unknown };
   const called = [title, name].find((text) => isText(text) && text !== '') as string | undefined;
-  return called === undefined
-    ? `a ${documentKindOf(kind).name}`
-    : `${documentKindOf(kind).name} “${called.slice(0, 60)}”`;
+  const word = documentKindOf(kind).name.toLowerCase();
+  return called === undefined ? `a ${word} without a title` : `the ${word} “${called.slice(0, 60)}”`;
 }
 
 /** Of the shop's own document, what each part is: it is shown on every screen. */

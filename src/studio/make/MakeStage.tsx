@@ -54,7 +54,7 @@ export default function MakeStage({ draft }: { draft: Draft }) {
     event.preventDefault();
     const files = [...event.dataTransfer.files];
     const target = make('download', (files[0]?.name ?? '').replace(/\.[^.]+$/, ''));
-    addFilesTo(target, files);
+    addFilesTo(target, files, 0);
   }
 
   const wanted = new URLSearchParams(useLocation().search).get('kind');

@@ -1,11 +1,11 @@
-import { DEFAULT_BRAND, type FileRef } from '#core/catalogue';
+import { DEFAULT_BRAND, type FileRef, MOST_FILES } from '#core/catalogue';
 import type { BlockId, FileId, PageId, ProductId } from '#core/ids';
 import { change } from '../data/draft';
 import { changeDownload } from './download/changeDownload';
 import { addFile } from '../data/files';
 import { newId } from '../data/ids';
 import { store } from '../store';
-import { smallerPicture } from './smallerPicture';
+import { type NotTaken, smallerPicture } from './smallerPicture';
 import { jobDropped, jobEnded, jobMoved, jobStarted } from '../store/jobs';
 
 const cancels = new Map<string, () => void>();
@@ -13,14 +13,32 @@ const cancels = new Map<string, () => void>();
 /** Stops a running upload; what it had read is forgotten. */
 export const cancelUpload = (jobId: string): void => cancels.get(jobId)?.();
 
-/** Adds files to a product one after another, each with its own progress in the sheet and the foot line. */
-export function addFilesTo(productId: ProductId, files: readonly File[]): void {
+/**
+ * Adds files to a product one after another, each with its own progress in the sheet and the foot line.
+ * @param already how many it has
+ */
+export function addFilesTo(productId: ProductId, files: readonly File[], already: number): void {
+  // Judged before anything is read: what cannot be kept is not uploaded first.
+  const room = Math.max(0, MOST_FILES - already);
+  const left = files.slice(room);
+  if (left.length > 0) {
+    const id = newId('up');
+    const [first] = left;
+    store.dispatch(jobStarted({ id, title: first?.name ?? '' }));
+    store.dispatch(
+      jobEnded({
+        id,
+        failed: `A product holds up to ${MOST_FILES} files. ${left.length === 1 ? `“${first?.name ?? ''}” was` : `${left.length} files, from “${first?.name ?? ''}” on, were`} not added. Put them in a zip, or in a second product.`,
+      }),
+    );
+  }
   void (async () => {
-    for (const file of files) {
+    for (const file of files.slice(0, room)) {
       await takeIn(file, (ref) =>
         changeDownload(productId, (p) => {
           // The same file twice is one file.
-          if (!p.files.some((f) => f.sha256 === ref.sha256 && f.name === ref.name)) p.files.push(ref);
+          if (p.files.length < MOST_FILES && !p.files.some((f) => f.sha256 === ref.sha256 && f.name === ref.name))
+            p.files.push(ref);
         }),
       );
     }
@@ -77,8 +95,13 @@ const takePicture = async (file: File, onTaken: (ref: FileRef) => Promise<void>)
   takeIn(file.size === 0 ? file : await smallerPicture(file), onTaken);
 
 /** Takes a file in, with its progress in the foot line. @param onTaken puts it where it belongs */
-export async function takeIn(file: File, onTaken: (ref: FileRef) => Promise<void>): Promise<void> {
+export async function takeIn(file: File | NotTaken, onTaken: (ref: FileRef) => Promise<void>): Promise<void> {
   const id = newId('up');
+  if ('why' in file) {
+    store.dispatch(jobStarted({ id, title: file.name }));
+    store.dispatch(jobEnded({ id, failed: file.why }));
+    return;
+  }
   store.dispatch(jobStarted({ id, title: file.name }));
   if (file.size === 0) {
     store.dispatch(jobEnded({ id, failed: `“${file.name}” is empty, so it was not added. Nothing was changed.` }));

@@ -53,7 +53,7 @@ export { productShape } from './base';
 export { PRODUCT_KINDS } from './kinds';
 export { Bundle } from './bundle';
 export { linkProblem } from './link';
-export { Download, ProductLink } from './download';
+export { Download, MOST_FILES, ProductLink } from './download';
 export { Captions, LessonBlock, type Written } from './written';
 export * from './course';
 export * from './membership';

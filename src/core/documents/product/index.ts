@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { isInItself, Product, productKindOf, reachedBy, upgradeProduct } from '#core/catalogue';
+import { MOST_FILES, isInItself, Product, productKindOf, reachedBy, upgradeProduct } from '#core/catalogue';
 import { type Finding, quoted, type Subject } from '../finding';
 import { documentKind } from '../kind';
 
@@ -94,6 +94,13 @@ export const productKind = documentKind<'product', Product>({
           level: 'stops',
           code: 'circle',
           text: `${quoted(product.title)} comes to stand inside itself. Take it out of what it holds.`,
+          about,
+        });
+      if (product.kind === 'download' && product.files.length > MOST_FILES)
+        found.push({
+          level: 'stops',
+          code: 'too-many-files',
+          text: `${quoted(product.title)} has ${product.files.length} files; a product holds up to ${MOST_FILES}. Put some of them in a zip, or in a second product.`,
           about,
         });
       for (const file of [...productKindOf(product).files(product), ...(product.picture ? [product.picture.file] : [])])

@@ -50,7 +50,7 @@ export function FileList({ product }: { product: Download }) {
           several
           button
           onFiles={(files) => {
-            addFilesTo(product.id, files);
+            addFilesTo(product.id, files, product.files.length);
           }}
         />
       </p>

@@ -9,6 +9,8 @@ import type { ProductKind } from '../kind';
 import { linkProblem } from '../link';
 
 /** Something held elsewhere: buyers are led there only through their pass, never shown the address beforehand. */
+/** So many files one product holds. */
+export const MOST_FILES = 200;
 export const ProductLink = z.object({ id: idFor<FileId>(), title: z.string().max(200), url: z.string().max(2_000) });
 export type ProductLink = z.infer<typeof ProductLink>;
 
@@ -21,7 +23,7 @@ export function nameOfLink({ title, url }: ProductLink): string {
 /** One or more files, and links held elsewhere. */
 export const Download = z.object({
   ...productShape('download'),
-  files: z.array(FileRef).max(200),
+  files: z.array(FileRef).max(MOST_FILES),
   links: z.array(ProductLink).max(50).default([]),
   downloads: Takeaways,
 });
