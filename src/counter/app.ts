@@ -25,6 +25,7 @@ import { seeRoutes } from './member/seeRoutes';
 import { enterRoutes } from './owner/enterRoutes';
 import { ownerRoutes } from './owner/routes';
 import { practiceDoor } from './practice/practiceDoor';
+import { relayedOnly } from './practice/relayed';
 import { checkoutRoutes } from './public/checkoutRoutes';
 import { fileRoutes } from './public/fileRoutes';
 import { entranceRoutes } from './public/entranceRoutes';
@@ -62,7 +63,10 @@ export function counterApp(context: CounterContext, behindProxy: boolean): Expre
     ),
   );
   if (context.practice) app.use(practiceDoor(context));
-  else app.set(COOKIES_SETTING, PRACTICE_COOKIES);
+  else {
+    app.set(COOKIES_SETTING, PRACTICE_COOKIES);
+    app.use(relayedOnly);
+  }
   // Outside services come before any parser or log of ours: card numbers pass only through their own.
   app.use(STANDINS, context.outside.router);
   app.use(securityHeaders(context.outside.cardService));

@@ -24,6 +24,8 @@ export const TaskRow = z.strictObject({
   by: z.string().nullable(),
   late: z.boolean(),
   state: State,
+  /** Why it is held until the seller has decided; empty where it is not. */
+  held: z.string(),
   done: z.strictObject({ at: z.string(), carrier: z.string(), number: z.string(), note: z.string() }).nullable(),
 });
 export type TaskRow = z.infer<typeof TaskRow>;
@@ -43,6 +45,8 @@ export const TaskAct = z.discriminatedUnion('act', [
     carrier: z.string().max(100),
     number: z.string().max(100),
     note: z.string().max(1_000),
+    /** The seller has read why it is held, and sends it all the same. */
+    anyway: z.boolean().optional(),
   }),
   z.strictObject({ act: z.literal('again') }),
 ]);

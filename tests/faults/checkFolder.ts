@@ -72,11 +72,15 @@ export function checkFolder(folder: string, told: readonly Told[]): string[] {
     perCheckout.set(String(checkoutId), (perCheckout.get(String(checkoutId)) ?? 0) + 1);
   for (const [checkoutId, count] of perCheckout) if (count > 1) wrong.push(`${checkoutId} was sold ${count} times`);
 
+  const addressOf = new Map<string, string>();
   const people = new Map(
     linesOf(join(own, 'people.jsonl')).map((text) => {
       // Behind the record stands its checksum.
       const record = JSON.parse(text.split('\t')[0] ?? '') as { id: string; rev: number; address: string };
-      return [record.id, record] as const;
+      // A line that only says what is new leaves the address as it was.
+      const known = addressOf.get(record.id) ?? '';
+      addressOf.set(record.id, record.address ?? known);
+      return [record.id, { ...record, address: record.address ?? known }] as const;
     }),
   );
   for (const { personId, rev } of of('person.changed'))

@@ -20,7 +20,7 @@ export {
 } from './agreementLetters';
 export type { AgreementMail } from './agreementMail';
 export { consequencesOf } from './consequences';
-export type { Message, Setting } from './letter';
+export { greeted, type Message, type Setting } from './letter';
 export { agreementState, restInWords, paymentsMade } from './agreementWords';
 export { readyReply } from './reply';
 export { type DocumentPaper, paperName, receiptDocument, creditNoteDocument, taxedBy } from './documents';

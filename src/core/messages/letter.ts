@@ -20,9 +20,22 @@ export function framed({ shop, real, locale }: Setting, name: string, { subject,
   const say = wordsFor(locale).letters;
   return {
     subject: oneLine(real ? subject : say.testMark(subject)),
-    text: [...(real ? [] : [say.test]), say.hello(oneLine(name)), ...paragraphs, shop.name].join('\n\n'),
+    text: [...(real ? [] : [say.test]), say.hello(greeted(name)), ...paragraphs, shop.name].join('\n\n'),
   };
 }
+
+/** A name with something in it that a mail program would make a link of, or an address. */
+const LEADS_SOMEWHERE = /[@/\\:<>]|www\.|\.\p{L}{2}/iu;
+const MOST_GREETED = 80;
+
+/**
+ * The name that an email greets. Anybody can type a name beside somebody else's address: nothing in it leads anywhere,
+ * and it is no longer than names are.
+ */
+export const greeted = (name: string): string => {
+  const plain = oneLine(name);
+  return LEADS_SOMEWHERE.test(plain) || plain.length > MOST_GREETED ? '' : plain;
+};
 
 // A title may hold a line feed; a header may not.
 export const oneLine = (text: string): string => text.replace(/\s+/g, ' ').trim();

@@ -1,4 +1,5 @@
 export { compareAddress, isAddress } from './address';
+export { allCountries, isCountry } from './countryCodes';
 export { PostalAddress, postalLines, readPostal } from './postal';
 export {
   addressesOf,

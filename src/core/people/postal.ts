@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { isCountry } from './countryCodes';
 
 /** Where something is sent. Which fields a country writes in which order its letter shows, and nobody has to know. */
 export const PostalAddress = z.object({
@@ -14,13 +15,13 @@ export type PostalAddress = z.infer<typeof PostalAddress>;
 
 const tidy = (text: string): string => text.normalize('NFC').replace(/\s+/g, ' ').trim();
 
-/** An address as it is kept, or null where something is missing without which nothing arrives. */
+/** An address as it is kept, or null where something is missing without which nothing arrives, or its country is none. */
 export function readPostal(typed: PostalAddress): PostalAddress | null {
   const { country } = typed;
   const [name, street, more, postcode, city] = [typed.name, typed.street, typed.more, typed.postcode, typed.city].map(
     tidy,
   );
-  if (!name || !street || !city) return null;
+  if (!name || !street || !city || !isCountry(country)) return null;
   return { name, street, more: more ?? '', postcode: postcode ?? '', city, country };
 }
 

@@ -3,6 +3,7 @@ import type { PersonId } from '#core/ids';
 import { addressesOf, compareAddress, erasedRecord, joinedAway, joinedRecord, PersonRecord } from '#core/people';
 import type { PeoplePort } from '#core/shop';
 import type { Disk } from './disk';
+import { lineFor, PersonLine, recordOf } from './personLines';
 import { openRecordLines, recordLine } from './recordLines';
 import type { FileShrank } from './syncedLog';
 
@@ -65,7 +66,17 @@ export async function openPeopleFile(
   /** Whatever is being written about one person or address; the next one waits. */
   const busy = new Map<string, Promise<unknown>>();
   const going = new Set<PersonId>();
-  const { log, unreadable, unreadableText } = await openRecordLines(path, disk, PersonRecord, hold, onShrank);
+  const { log, unreadable, unreadableText } = await openRecordLines(
+    path,
+    disk,
+    PersonLine,
+    (line) => {
+      const record = recordOf(line, byId.get(line.id));
+      if (record) hold(record);
+      return record !== undefined;
+    },
+    onShrank,
+  );
 
   function hold(record: PersonRecord): void {
     const before = byId.get(record.id);
@@ -106,7 +117,7 @@ export async function openPeopleFile(
       .join('');
 
   async function save(record: PersonRecord): Promise<void> {
-    await log.append(recordLine(record));
+    await log.append(recordLine(lineFor(byId.get(record.id), record)));
     hold(record);
   }
 

@@ -42,13 +42,14 @@ export function readRecordLine(line: string): unknown {
 /**
  * Reads a file of JSON lines and opens it for appending. A torn last line never happened and is cut; a line that
  * cannot be read, or whose checksum is another's, is passed over and named by its number.
+ * @param take what the line says; false where it means nothing after those before it
  * @throws the error of the operating system where the file exists and cannot be read
  */
 export async function openRecordLines<S extends z.ZodType>(
   path: string,
   disk: Disk,
   schema: S,
-  take: (line: z.output<S>) => void,
+  take: (line: z.output<S>) => boolean | void,
   onShrank?: (error: FileShrank) => void,
 ): Promise<RecordLines> {
   const unreadable: number[] = [];
@@ -62,11 +63,9 @@ export async function openRecordLines<S extends z.ZodType>(
     read.keep = end;
     const text = bytes.toString('utf8');
     const line = schema.safeParse(readRecordLine(text));
-    if (line.success) take(line.data);
-    else {
-      unreadable.push(number);
-      unreadableText.push(text);
-    }
+    if (line.success && take(line.data) !== false) continue;
+    unreadable.push(number);
+    unreadableText.push(text);
   }
   return { log: await SyncedLog.open(disk, path, read, onShrank), unreadable, unreadableText };
 }

@@ -3,7 +3,7 @@ import type { Task } from '#core/shop';
 import { type About, Said, TaskAct, type TaskRow, TasksAnswer } from '../../wire';
 import { type CounterContext, shopOf } from '../context';
 import { answer } from '../http/answer';
-import { refusalProblem } from '../http/problem';
+import { Problem, refusalProblem } from '../http/problem';
 import { type Reading, readingFor } from '../shared/reading';
 import { taskRow } from '../shared/taskView';
 import { whoIs } from './who';
@@ -60,6 +60,10 @@ export function taskRoutes(context: CounterContext, mayAnswer: RequestHandler): 
   router.post('/tasks/:pass', mayAnswer, express.json({ limit: '8kb' }), async (req, res) => {
     const act = TaskAct.parse(req.body);
     const passId = String(req.params['pass']);
+    const task = runner.state.tasks.get(passId);
+    const [row] = task && act.act === 'done' ? rowsOf(context, readingFor(context, req), [task]) : [];
+    if (act.act === 'done' && row && row.held !== '' && act.anyway !== true)
+      throw new Problem(409, `${row.held} Nothing was changed.`, 'country-changed');
     const done = await runner.execute(
       act.act === 'done'
         ? { type: 'finish-task', passId, carrier: act.carrier.trim(), number: act.number.trim(), note: act.note.trim() }

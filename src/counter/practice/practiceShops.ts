@@ -5,6 +5,7 @@ import type { CounterContext, PracticeShop, PracticeShops } from '../context';
 import { Problem } from '../http/problem';
 import type { CounterOptions } from '../options';
 import { randomIds } from '../ports/ids';
+import { noteRelayed } from './relayed';
 import { switchOver } from '../shared/switchOver';
 
 interface Opened {
@@ -111,6 +112,7 @@ function standingShop(id: string, opened: Opened): Standing {
     },
     answer(req, res) {
       shop.used = performance.now();
+      noteRelayed(req);
       void shop.during(() => new Promise<void>((done) => res.once('close', done)));
       opened.server.emit('request', req, res);
     },

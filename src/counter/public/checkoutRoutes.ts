@@ -23,7 +23,9 @@ import { personAtCheckout } from '../shared/people';
 import { shownCard } from '../shared/shownCard';
 import { readingFor } from '../shared/reading';
 import { waitFor } from '../shared/waitFor';
+import { bankLimit } from '../http/bankLimit';
 import { cardLimit } from '../http/cardLimit';
+import { freeLimit } from '../http/freeLimit';
 import { limit } from '../http/limits';
 import { Problem, refusalProblem } from '../http/problem';
 import { textOf } from '../http/textOf';
@@ -46,6 +48,8 @@ export function checkoutRoutes(context: CounterContext): Router {
   const { runner, ids } = context;
   router.use(express.json({ limit: '16kb' }));
   const cards = cardLimit(context);
+  const banks = bankLimit(context);
+  const free = freeLimit(context);
   // Each purpose has its own: waiting for a bank uses up no tries to pay.
   const looks = limit(context, { most: 120, minutes: 1 });
   const waits = limit(context, { most: 240, minutes: 1 });
@@ -100,6 +104,7 @@ export function checkoutRoutes(context: CounterContext): Router {
       : choice.card && shownCard(context, choice.card);
     if (card && context.outside.payments[wayOf(card)] === null)
       throw new Problem(503, (say) => say.noMoney, 'no-payments');
+    if (card) banks.check(req);
     if (signedIn) await setFree(visit, claimed, cart);
     else if (card && personal) {
       const refused = await tryCardFirst(context, card);
@@ -115,6 +120,8 @@ export function checkoutRoutes(context: CounterContext): Router {
     // A price that this visit was not shown is none that it can have.
     const looked = till.shows(choice.priceId) ? runner.preview(press.command(asWhom, card)) : refuse('no-such-price');
     if (card?.way && !('refused' in looked)) guardWay(press, card.way, false);
+    const asksMoney = !('refused' in looked) && looked.events.some(({ type }) => type === 'charge.requested');
+    if (!('refused' in looked) && !asksMoney && !signedIn) await free.count(req, choice.address);
     let personId = asWhom;
     const done =
       'refused' in looked
@@ -137,6 +144,7 @@ export function checkoutRoutes(context: CounterContext): Router {
     await runner.synced();
     const state = stateOf(req, visit, locale);
     if (state.status === 'refused') await cards.noteRefused(req);
+    if (key && state.status === 'bank') banks.note(req, key);
     openTo(res, visit, choice.holder);
     answer(res, StateAnswer, { state });
   });

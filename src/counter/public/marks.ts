@@ -3,12 +3,17 @@ import { dateIn } from '#core/calendar';
 import { resolveAddress, type Path, type Step } from '#core/paths';
 import { linkWords, siteOf, type View } from '#core/visits';
 import { type CounterContext, liveRelease } from '../context';
+import { placeOf } from '../http/limits';
 import { textOf } from '../http/textOf';
 
 /** A page that has not fetched its mark by then was fetched by no browser. */
 const WAITS_MS = 5 * 60_000;
 /** Pages that wait for their marks; further ones push out the oldest. */
 const MOST_WAITING = 20_000;
+/** So many people of one place are counted on a day: an office, a class, a phone network's corner. */
+const MOST_A_PLACE = 200;
+/** And so many of them in a comparison, which a few hundred decide. */
+const MOST_COMPARED = 20;
 /** Programs that say what they are. */
 const SAYS_IT_IS_ONE = /bot\b|crawl|spider|slurp|preview|monitor|curl|wget|python|headless-check/i;
 
@@ -29,6 +34,9 @@ interface Waiting {
  */
 export class Marks {
   readonly #waiting = new Map<string, Waiting>();
+  /** Who was counted today, by the place they came from. */
+  readonly #places = new Map<string, Set<string>>();
+  #day = '';
   constructor(private readonly context: CounterContext) {}
 
   /** The address of a page's mark; null for a program that says it is one. */
@@ -50,8 +58,33 @@ export class Marks {
   fetched(id: string, res: Response): void {
     const waiting = this.#waiting.get(id);
     this.#waiting.delete(id);
-    if (waiting) this.context.visits.note(waiting.day, waiting.view);
+    if (waiting) this.#count(waiting, placeOf(res.req));
     res.type('text/css').set('Cache-Control', 'no-store').send('');
+  }
+
+  /**
+   * From one place so many people are believed on a day, and fewer decide a comparison: more are a program that makes
+   * them up. Who looks at several pages is one of them.
+   */
+  #count({ day, view }: Waiting, place: string): void {
+    if (day !== this.#day) {
+      this.#day = day;
+      this.#places.clear();
+    }
+    const seen = this.#places.get(place) ?? new Set<string>();
+    this.#places.set(place, seen);
+    // A view without a name could be anybody's: each counts as one.
+    const who = view.visit ?? `${seen.size}`;
+    // Outside a real shop whoever tries it is many people.
+    if (this.context.mode !== 'real') return this.context.visits.note(day, view);
+    if (seen.size < MOST_A_PLACE) seen.add(who);
+    if (!seen.has(who)) return this.context.visits.robot(day, view.path, view.step);
+    const among = [...seen].indexOf(who);
+    const { seen: designs, on, ...rest } = view;
+    this.context.visits.note(
+      day,
+      among < MOST_COMPARED ? { ...rest, ...(designs ? { seen: designs } : {}), ...(on ? { on } : {}) } : rest,
+    );
   }
 
   /** What waited too long was fetched by a program. */

@@ -22,6 +22,24 @@ export function postalOf(state: ShopState, pass: Pass, record: PersonRecord | un
   return record?.postal?.[pass.id] ?? (line?.sending ? record?.postal?.[line.sending.addressKey] : undefined) ?? null;
 }
 
+/** Of a parcel that is to go to another country than its sending was paid for: both, by their codes. */
+export function countryChanged(
+  state: ShopState,
+  pass: Pass,
+  record: PersonRecord | undefined,
+): [string, string] | null {
+  const { cause } = pass;
+  const line =
+    cause.kind === 'paid'
+      ? state.orders.get(cause.orderId)?.lines.find(({ lineId }) => lineId === cause.lineId)
+      : undefined;
+  const to = postalOf(state, pass, record)?.country;
+  return line?.sending && to !== undefined && to !== line.sending.country ? [line.sending.country, to] : null;
+}
+
+const heldInWords = ([paid, to]: [string, string]): string =>
+  `Delivery was paid for ${countryName(paid, 'en')}, and the address is now in ${countryName(to, 'en')}. Check what sending there costs, and write to them if more is due, before you send it.`;
+
 /** A task as the seller meets it. */
 export function taskRow(reading: Reading, task: Task, person: PersonRecord | undefined): TaskRow | null {
   const { state, live, now, shop } = reading;
@@ -32,6 +50,7 @@ export function taskRow(reading: Reading, task: Task, person: PersonRecord | und
   const by = days === null ? null : startOfDate(addDays(dateIn(task.since, shop.zone), days + 1), shop.zone);
   const postal = task.for === 'sending' ? postalOf(state, pass, person) : null;
   const stands = taskState(state, task);
+  const changed = task.for === 'sending' ? countryChanged(state, pass, person) : null;
   return {
     passId: task.passId,
     for: task.for,
@@ -47,6 +66,7 @@ export function taskRow(reading: Reading, task: Task, person: PersonRecord | und
     by: days === null ? null : addDays(dateIn(task.since, shop.zone), days),
     late: stands === 'waiting' && by !== null && now >= by,
     state: stands,
+    held: changed && stands !== 'done' ? heldInWords(changed) : '',
     done: task.done,
   };
 }

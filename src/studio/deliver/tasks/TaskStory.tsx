@@ -51,6 +51,11 @@ export function TaskStory({ passId }: { passId: string }) {
           )}
         </div>
       )}
+      {task.held !== '' && (
+        <p className="wrong mt-2" role="alert">
+          {task.held}
+        </p>
+      )}
       {task.state === 'on-hold' && (
         <p className="mt-2 border-l-4 border-draft ps-3">
           A payment for it is disputed, behind, or on its way back. Wait until that is settled.
@@ -121,9 +126,9 @@ function Finish({ task, disabled, onAct }: { task: TaskRow; disabled: boolean; o
       <button
         className="btn btn-primary mt-2"
         disabled={disabled}
-        onClick={() => onAct({ act: 'done', carrier, number, note })}
+        onClick={() => onAct({ act: 'done', carrier, number, note, ...(task.held === '' ? {} : { anyway: true }) })}
       >
-        {task.for === 'work' ? 'Mark it as done' : 'Mark it as sent'}
+        {task.for === 'work' ? 'Mark it as done' : task.held === '' ? 'Mark it as sent' : 'Mark it as sent anyway'}
       </button>
       <p className="cap mt-1">They hear of it by mail.</p>
     </div>
