@@ -52,12 +52,6 @@ module.exports = {
       to: { path: '^src/studio/data/db\\.ts$' },
     },
     {
-      name: 'evolve-computes-nothing',
-      severity: 'error',
-      from: { path: '^src/core/shop/(evolve|evolveAgreements|state)\\.ts$' },
-      to: { path: '^src/core/(money|calendar|terms|checkout|release)/', preCompilationOnly: false },
-    },
-    {
       name: 'only-shop-and-its-readers-know-the-shop',
       severity: 'error',
       from: {

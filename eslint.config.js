@@ -101,4 +101,22 @@ export default tseslint.config(
       ],
     },
   },
+  {
+    // All that folds, in whatever room: a history never changes when code that computes does.
+    files: ['src/core/shop/**/evolve*.ts', 'src/core/shop/{state,taken,bought,dueIndex}.ts'],
+    rules: {
+      '@typescript-eslint/no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              regex: '^#core/(money|calendar|terms|checkout|release)$',
+              allowTypeImports: true,
+              message: 'What folds computes nothing: it reads what facts say (#core/facts), and copies and counts.',
+            },
+          ],
+        },
+      ],
+    },
+  },
 );

@@ -5,6 +5,7 @@ import { install, run } from './run.mjs';
 
 await install();
 await build();
+const { DAYS, ZONES } = await import('./testDay.mjs');
 await run(
   process.execPath,
   [
@@ -16,3 +17,11 @@ await run(
   ],
   { env: { BUYER_YEARS: process.env.BUYER_YEARS ?? '2000', KEEL_FAULTS: 'long' } },
 );
+
+// Every day and every zone once, each with another of the other.
+for (const [i, day] of DAYS.entries()) {
+  process.stdout.write(`\nUnit tests on ${day}\n`);
+  await run(process.execPath, ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js'], {
+    env: { KEEL_TEST_DATE: day, TZ: ZONES[i % ZONES.length] },
+  });
+}

@@ -40,8 +40,8 @@ for (const range of ranges) {
   const name = side === 'core' ? `core/${room}` : 'counter';
   byRoom.set(name, [...(byRoom.get(name) ?? []), range]);
 }
-// A quarter of an hour in all: what was not come to is said, and can be asked for by itself.
-const end = Date.now() + 15 * 60_000;
+// Half an hour in all: what was not come to is said, and can be asked for by itself.
+const end = Date.now() + 30 * 60_000;
 for (const [room, lines] of [...byRoom].sort((a, b) => a[1].length - b[1].length)) {
   if (only !== undefined && room !== only) continue;
   const left = end - Date.now();

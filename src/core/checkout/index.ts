@@ -1,5 +1,6 @@
 export { QuoteBuyer, readBuyer } from './buyer';
-export { Quote, cardPaysOf, lineName, type QuoteLine, quantityOf } from './quote';
+export { cardPaysOf, quantityOf } from '#core/facts';
+export { Quote, lineName, type QuoteLine } from './quote';
 export { isSent } from './sending';
 export { quoteFor, termsNow, timesQuantity, type QuoteRefusal } from './quoteFor';
 export { type LineChoice, type LineStanding, type QuoteChoice, type Standing, firstBuyer, lineIdOf } from './standing';

@@ -57,17 +57,8 @@ export const Quote = z.object({
 });
 export type Quote = z.infer<typeof Quote>;
 
-/**
- * What the card pays of each line today, in minor units. Credit of what is replaced lowers the line that replaces it
- * alone: the first.
- */
-export const cardPaysOf = ({ lines, replaces }: Pick<Quote, 'lines' | 'replaces'>): number[] =>
-  lines.map((line, i) => line.dueToday - (i === 0 ? (replaces?.used ?? 0) : 0));
-
 /** What a line is called wherever it is listed: "3 × Field pack, for a class". */
 export function lineName(line: Pick<QuoteLine, 'title' | 'priceName' | 'quantity'>): string {
   const name = line.priceName === '' ? line.title : `${line.title}, ${line.priceName}`;
   return line.quantity === undefined ? name : `${line.quantity} × ${name}`;
 }
-
-export const quantityOf = ({ quantity }: { quantity?: number | undefined }): number => quantity ?? 1;

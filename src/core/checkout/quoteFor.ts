@@ -9,7 +9,8 @@ import { accessUntil, type Due, firstDues, isLasting, paymentsOf, type Terms } f
 import { type QuoteBuyer, readBuyer } from './buyer';
 import { couponedFirst, findCoupon, type LineCoupon, lineCoupon, spreadAmount } from './coupon';
 import { type Payment, paymentFor } from './payment';
-import { type Quote, type QuoteLine, quantityOf } from './quote';
+import { quantityOf } from '#core/facts';
+import type { Quote, QuoteLine } from './quote';
 import { risenTerms, stepsOf } from './risingPrice';
 import { seatsTaker } from './seats';
 import { sendingOf } from './sending';

@@ -1,4 +1,5 @@
-import { cardPaysOf, type Quote } from '#core/checkout';
+import type { Quote } from '#core/checkout';
+import { cardPaysOf } from '#core/facts';
 import type { Instant } from '#core/calendar';
 import type { StepId } from '#core/ids';
 import { newPaymentLine, NONE, type Payment } from '#core/payments';

@@ -1,7 +1,7 @@
 import type { Agreement } from '#core/agreements';
-import { type Quote, type QuoteLine, quantityOf } from '#core/checkout';
+import type { Quote, QuoteLine } from '#core/checkout';
+import { beginsCheaper, quantityOf } from '#core/facts';
 import type { ClassDateId, CouponId, PersonId, PriceId } from '#core/ids';
-import { beginsCheaper } from '#core/terms';
 import { onceKey, pairOf } from './ids';
 import type { ShopState } from './state';
 import { unansweredDue } from './unansweredDue';

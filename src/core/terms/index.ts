@@ -1,3 +1,4 @@
+export { beginsCheaper } from '#core/facts';
 export {
   Terms,
   LastingTerms,
@@ -5,7 +6,6 @@ export {
   Trial,
   SetUp,
   isLasting,
-  beginsCheaper,
   type FreeTerms,
   type OnceTerms,
   type OpenTerms,

@@ -98,10 +98,5 @@ export type SubscriptionTerms = z.infer<typeof Subscription>;
 export const LastingTerms = z.discriminatedUnion('kind', [Plan, Subscription]);
 export type LastingTerms = z.infer<typeof LastingTerms>;
 
-/** Has a trial or a cheaper beginning, which one person has once. */
-export const beginsCheaper = (terms: Terms): boolean =>
-  isLasting(terms) &&
-  (terms.trial !== undefined || (terms.kind === 'subscription' && terms.introductory !== undefined));
-
 export const isLasting = (terms: Terms): terms is LastingTerms =>
   terms.kind === 'plan' || terms.kind === 'subscription';

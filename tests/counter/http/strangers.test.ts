@@ -40,7 +40,7 @@ test('names that are names are greeted', () => {
   expect(others.map(greeted)).toEqual(others.map(() => ''));
 });
 
-test('a record grows by what is new: eight hundred orders of one address are no history of their own', async () => {
+test('a record grows by what is new: the sixtieth order of one address writes no more than the tenth', async () => {
   shop = await openShop();
   const path = join(shop.folder, 'test', 'people.jsonl');
   const sizes: number[] = [];

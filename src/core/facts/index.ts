@@ -1,0 +1,1 @@
+export { beginsCheaper, cardPaysOf, quantityOf } from './facts';
