@@ -1,5 +1,5 @@
 import { existsSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
 import type { Instant } from '#core/calendar';
@@ -31,7 +31,7 @@ export function createDrawer(thread: string | null = builtThread()): (drawing: D
   let count = 0;
 
   function begun(path: string): Worker {
-    const made = new Worker(path);
+    const made = new Worker(resolve(path));
     made.on('message', (answer: { id: number; bytes?: Uint8Array; failed?: string }) => {
       const asked = waiting.get(answer.id);
       waiting.delete(answer.id);

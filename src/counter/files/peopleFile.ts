@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import type { PersonId } from '#core/ids';
-import { addressesOf, compareAddress, erasedRecord, joinedAway, joinedRecord, PersonRecord } from '#core/people';
+import { addressesOf, compareAddress, erasedRecord, joinedAway, joinedRecord, type PersonRecord } from '#core/people';
 import type { PeoplePort } from '#core/shop';
 import type { Disk } from './disk';
 import { lineFor, PersonLine, recordOf } from './personLines';

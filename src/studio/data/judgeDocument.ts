@@ -51,8 +51,7 @@ function nameOf({ kind, doc }: DocumentRow): string {
 }
 
 /** Of the shop's own document, what each part is: it is shown on every screen. */
-const typesOf = (kind: string): Record<string, unknown> =>
-  kind === 'shop' ? (DEFAULT_SHOP as unknown as Record<string, unknown>) : {};
+const typesOf = (kind: string): Record<string, unknown> => (kind === 'shop' ? { ...DEFAULT_SHOP } : {});
 
 /** Whether the parts of a document are of the kinds that those of another are. */
 const alike = (doc: unknown, model: Record<string, unknown>): boolean =>
