@@ -11,8 +11,9 @@ class Visitor {
 
   async fetch(path: string, init: RequestInit = {}): Promise<Response> {
     const headers = new Headers(init.headers);
-    // As a browser does with everything that is not merely read.
-    if ((init.method ?? 'GET') !== 'GET' && !headers.has('origin')) headers.set('origin', new URL(this.base).origin);
+    // As a browser does with everything that is not merely read: on a page of another service, that service's own.
+    const from = path.startsWith('http') ? path : this.base;
+    if ((init.method ?? 'GET') !== 'GET' && !headers.has('origin')) headers.set('origin', new URL(from).origin);
     if (this.cookies.size > 0)
       headers.set('cookie', [...this.cookies].map(([name, value]) => `${name}=${value}`).join('; '));
     const response = await fetch(path.startsWith('http') ? path : this.base + path, {
