@@ -6,13 +6,13 @@ import type { Command, DecideContext, Decision, Executed } from './command';
 import { decide } from './decide';
 import { dueWork } from './dueWork';
 import { evolveBatch } from './evolve';
+import { createEffects } from './effects';
 import { historiesFrom, type History } from './history';
 import { isAskedOfService, leaving, todoKeyOf } from './leaving';
-import { limitedTo } from './limitedTo';
 import { askedOfServices } from './asking';
 import { type Ports, StorageFailed } from './ports';
+import { type AsideWork, createSetAside } from './setAside';
 import { newShopState, type ShopState } from './state';
-import type { Todo } from './todo';
 
 export interface Runner {
   readonly state: ShopState;
@@ -48,7 +48,7 @@ export interface Runner {
    */
   standStill(on: boolean): void;
   /** Due work that threw and is tried again later, with what was wrong. Everything else goes on. */
-  setAside(): readonly { command: Command; why: string }[];
+  setAside(): readonly AsideWork[];
   /** Asks again at once about one thing that is unanswered. */
   nudge(key: string): void;
   /** How a product came to be what it is today. */
@@ -58,21 +58,10 @@ export interface Runner {
 
 const STORAGE_REFUSAL = refuse('storage');
 const STILL_REFUSAL = refuse('stands-still');
-const EMAILS = new Set<Todo['kind']>(['mail', 'access-mail', 'session-mail', 'task-mail', 'agreement-mail']);
-const isEmail = (kind: Todo['kind']): boolean => EMAILS.has(kind);
-/** How many charges, refunds and the like are under way at once, and how many emails. */
-const MOST_AT_ONCE = 64;
-const MOST_EMAILS_AT_ONCE = 16;
 /** Of very much due work, so many answers may be outstanding before more is begun: memory stays small. */
 const MOST_UNANSWERED = 5_000;
 /** How much due work is written down before the disk is waited for. */
 const WRITTEN_TOGETHER = 500;
-/** Waiting between tries doubles from half a second to one minute, in machine time. */
-const FIRST_WAIT_MS = 500;
-const LONGEST_WAIT_MS = 60_000;
-/** Due work that throws is tried again after a second, then less and less often. */
-const ASIDE_FIRST_MS = 1_000;
-const ASIDE_LONGEST_MS = 5 * 60_000;
 
 /**
  * Runs a shop: decide, fold, append, then whatever must leave the shop. The counter, a test and a rehearsal use
@@ -93,16 +82,10 @@ export function createRunner(ports: Ports): Runner {
   const unsent = new Set<string>();
   /** What must leave the shop by facts that are not on the disk yet: it may still turn out that they never happened. */
   const unsafe = new Set<string>();
-  const active = new Map<string, Promise<void>>();
-  /** Money has places of its own: it never waits for emails. */
-  const places = { money: limitedTo(MOST_AT_ONCE), emails: limitedTo(MOST_EMAILS_AT_ONCE) };
-  const laneOf = ({ kind }: Pick<Todo, 'kind'>): keyof typeof places => (isEmail(kind) ? 'emails' : 'money');
   const asking = askedOfServices(ports, { state: () => state, isHeld: () => held, unsent });
-  const perform = leaving(ports, { asking, execute, state: () => state });
+  const effects = createEffects(ports.clock, leaving(ports, { asking, execute, state: () => state }));
+  const aside = createSetAside(ports.clock);
   const histories = historiesFrom(ports.releases);
-  const waits = new Map<string, { tries: number; notBefore: number }>();
-  /** Due work that threw: set aside for a while, so that it stops nobody else's. */
-  const aside = new Map<string, { command: Command; why: string; tries: number; notBefore: number }>();
 
   const now = (): Instant => {
     const clock = ports.clock.now();
@@ -134,7 +117,9 @@ export function createRunner(ports: Ports): Runner {
 
   /** Reads the history again after a failed append. @returns whether the state is what was kept */
   function readAgain(): Promise<boolean> {
-    rebuilding ??= rebuild()
+    // What is still on its way to the disk would be missing in what is read, and be written behind it.
+    rebuilding ??= lastAppend
+      .then(rebuild)
       .then(
         () => true,
         // The disk may refuse to be read, too: nothing is decided on what never happened, and it is tried again.
@@ -210,83 +195,34 @@ export function createRunner(ports: Ports): Runner {
     for (const event of decision.events) {
       const key = todoKeyOf(event);
       const todo = key === null ? undefined : state.todo.get(key);
-      if (todo) void attempt(todo);
+      if (todo) void effects.attempt(todo);
     }
     return { events: decision.events, at };
   }
 
-  function putAside(key: string, command: Command, error: unknown): void {
-    const tries = (aside.get(key)?.tries ?? 0) + 1;
-    const wait = Math.min(ASIDE_FIRST_MS * 2 ** (tries - 1), ASIDE_LONGEST_MS);
-    const why = error instanceof Error ? error.message : String(error);
-    aside.set(key, { command, why, tries, notBefore: ports.clock.machine() + wait });
-  }
-
-  /** Does one thing that must leave the shop. Whatever goes wrong, it stays to be done and is tried again later. */
-  function attempt(todo: Todo): Promise<void> {
-    const running = active.get(todo.key);
-    if (running) return running;
-    const lane = places[laneOf(todo)];
-    const work = lane
-      .take()
-      .then(() => perform(todo))
-      .then((settled) => {
-        if (settled) waits.delete(todo.key);
-        else postpone(todo.key);
-      })
-      .catch(() => postpone(todo.key))
-      .finally(() => {
-        lane.give();
-        active.delete(todo.key);
-      });
-    active.set(todo.key, work);
-    return work;
-  }
-
-  function postpone(key: string): void {
-    const tries = (waits.get(key)?.tries ?? 0) + 1;
-    waits.set(key, {
-      tries,
-      notBefore: ports.clock.machine() + Math.min(FIRST_WAIT_MS * 2 ** (tries - 1), LONGEST_WAIT_MS),
-    });
+  /** What is due, each looked for once what was due before it has been decided; first what was set aside. */
+  function* workNow(): Generator<Command, void, undefined> {
+    yield* aside.ready();
+    for (const command of dueWork(state, now())) if (!aside.has(command)) yield command;
   }
 
   async function turn(): Promise<void> {
     if (standsStill() || (stalled && !(await resume()))) return;
     // Due work is decided in order; what it writes goes to the disk together.
     let going: Promise<unknown>[] = [];
-    for (const command of held ? [] : dueWork(state, now())) {
-      const key = JSON.stringify(command);
-      if ((aside.get(key)?.notBefore ?? 0) > ports.clock.machine()) continue;
-      going.push(
-        execute(command).then(
-          () => aside.delete(key),
-          // Whatever is wrong with one, the others have their turn.
-          (error: unknown) => putAside(key, command, error),
-        ),
-      );
+    for (const command of held ? [] : workNow()) {
+      going.push(aside.run(command, () => execute(command)));
       if (going.length < WRITTEN_TOGETHER && !stalled) continue;
       await Promise.all(going);
       going = [];
       if (stalled) return;
-      if (active.size > MOST_UNANSWERED) await Promise.all(active.values());
+      if (effects.moneyUnderWay() > MOST_UNANSWERED) await effects.moneyEnded();
     }
     await Promise.all(going);
-    const ready = [...state.todo.values()].filter(
-      (todo) =>
-        !active.has(todo.key) &&
-        !unsafe.has(todo.key) &&
-        (waits.get(todo.key)?.notBefore ?? 0) <= ports.clock.machine(),
-    );
-    const begun = ready.map((todo) => ({ todo, work: attempt(todo) }));
+    for (const todo of state.todo.values())
+      if (!unsafe.has(todo.key) && effects.isReady(todo.key)) void effects.attempt(todo);
     // Emails go on by themselves: the next turn does not wait for them.
-    await Promise.all([
-      ...[...active].flatMap(([key, work]) => {
-        const todo = state.todo.get(key);
-        return todo && laneOf(todo) === 'emails' ? [] : [work];
-      }),
-      ...begun.flatMap(({ todo, work }) => (laneOf(todo) === 'emails' ? [] : [work])),
-    ]);
+    await effects.moneyEnded();
   }
 
   return {
@@ -306,15 +242,13 @@ export function createRunner(ports: Ports): Runner {
       return !unread;
     },
     turn,
-    async quiet() {
-      while (active.size > 0) await Promise.all(active.values());
-    },
+    quiet: () => effects.quiet(),
     async settle() {
       for (;;) {
         const before = state.seq;
         await turn();
-        while (active.size > 0) await Promise.all(active.values());
-        if (state.seq === before && active.size === 0) return;
+        await effects.quiet();
+        if (state.seq === before) return;
       }
     },
     holdDueWork(on) {
@@ -323,11 +257,11 @@ export function createRunner(ports: Ports): Runner {
     standStill(on) {
       still = on;
     },
-    setAside: () => [...aside.values()].map(({ command, why }) => ({ command, why })),
+    setAside: () => aside.all(),
     nudge(key) {
       const todo = state.todo.get(key);
-      waits.delete(key);
-      if (todo && !unsafe.has(key)) void attempt(todo);
+      effects.forgetWait(key);
+      if (todo && !unsafe.has(key)) void effects.attempt(todo);
     },
     history: (productId) => histories(state, productId),
     onBatch(listener) {
