@@ -55,7 +55,7 @@ export function counterApp(context: CounterContext, behindProxy: boolean): Expre
   app.use(ownHostOnly(context.hosts, context.publicAddress));
   app.use(
     boundedBodies(
-      // The studio's own, of whoever works there; mail goes to its stand-in with the shop's key.
+      // Uploads from a signed-in studio, and email that the shop itself hands to the mail stand-in.
       (req) =>
         (req.path.startsWith('/owner/api/') && whoWorks(context, req) !== null) ||
         (req.path === `${STANDINS}/mail/messages` && req.get('authorization') !== undefined),

@@ -8,32 +8,19 @@ import { boughtAt, createRunner } from '#core/shop';
 import { counterApp } from './app';
 import { type CounterContext, liveRelease, shopOf } from './context';
 import { closableDisk } from './files/closableDisk';
-import { openAcceptedFile } from './files/acceptedFile';
 import { compareFolder } from './files/compareFolder';
 import { realDisk } from './files/disk';
-import { openDoorsFile } from './files/doorsFile';
-import { openErasuresFile } from './files/erasuresFile';
 import { lockFolder } from './files/folderLock';
 import { type FolderProblem, isAnswerable, shrankProblem, standsStill } from './files/folderProblem';
-import { openBusyFile } from './files/busyFile';
 import { historyAhead } from './files/historyAhead';
-import { openHelpersFile } from './files/helpersFile';
+import { openFolder } from './files/openFolder';
 import { rememberHost } from './files/hostsFile';
-import { journalFile } from './files/journalFile';
 import { followJoins } from './shared/followJoin';
 import { goOnWithErasures } from './shared/erase';
 import { localeOfPerson } from './shared/localeOfPerson';
 import { Networks } from './shared/networks';
-import { openNamedCopies } from './files/namedCopies';
-import { openLearnersFiles } from './files/learnersFiles';
 import { makeFolder } from './files/makeFolder';
-import { openPapersFiles } from './files/papersFiles';
-import { openPeopleFile } from './files/peopleFile';
-import { openPresence } from './files/presence';
-import { openReleaseFiles } from './files/releaseFiles';
 import type { FileShrank } from './files/syncedLog';
-import { openVaultFiles } from './files/vaultFiles';
-import { openVisitsFiles } from './files/visitsFiles';
 import { createAfterwards } from './http/afterwards';
 import { openClientFiles } from './http/clientFiles';
 import { hostsOf, isPublicAddress } from './http/hosts';
@@ -114,21 +101,10 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
   makeFolder(own);
   chmodSync(root, 0o700);
   const { secrets, isNew } = await loadSecrets(root, disk);
-  const journal = journalFile(own, disk, { onShrank: fileShrank });
-  const people = await openPeopleFile(own, disk, fileShrank);
-  const doors = await openDoorsFile(own, disk, fileShrank);
-  const erasures = openErasuresFile(own, disk);
-  const helpers = openHelpersFile(own, disk);
-  const busy = openBusyFile(own, disk);
-  const visits = openVisitsFiles(join(own, 'visits'), log);
-  const learners = openLearnersFiles(join(own, 'learners'), disk, (id) => people.kept(id)?.erased === true);
-  const named = openNamedCopies(join(own, 'named'));
-  const papers = openPapersFiles(join(own, 'papers'));
-  const finished = finishedShop(options.clientFolder);
   const vaultFolder = options.practice?.vaultFolder ?? join(root, 'vault');
-  const vault = openVaultFiles(vaultFolder);
-  const releases = openReleaseFiles(join(own, 'releases'), disk);
-  const accepted = openAcceptedFile(own, disk);
+  const files = await openFolder({ own, vaultFolder, disk, onShrank: fileShrank, log });
+  const { journal, people, doors, erasures, visits, learners, vault, releases, accepted, presence } = files;
+  const finished = finishedShop(options.clientFolder);
   const publicAddress = (): string => options.publicAddress ?? address;
   const hosts = hostsOf(publicAddress, await rememberHost(own, disk, options.publicAddress));
 
@@ -184,7 +160,6 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
     outside.beginAt(msOf(demo.now()));
   }
 
-  const presence = openPresence(own, disk);
   // Of a history newer than the clock see `historyAhead`; of a clock far ahead of it, the clock's own leap.
   const lastKnown = [runner.state.at, presence.last ?? ''].sort().at(-1) ?? '';
   if (clock && runner.state.seq > 0) clock.startFrom(lastKnown);
@@ -218,20 +193,9 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
   const context: CounterContext = {
     mode: options.mode,
     runner,
-    journal,
-    people,
-    doors,
-    erasures,
-    helpers,
-    busy,
-    visits,
-    learners,
-    named,
-    papers,
+    ...files,
     networks: new Networks(),
     finishedShop: finished,
-    vault,
-    releases,
     mailer,
     payments,
     ways,
@@ -326,7 +290,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
       outside.close();
       await turning;
       await erasing;
-      // What could not be kept was told to whoever asked for it.
+      // Everybody whose request was lost has been told so.
       await runner.synced().catch((error: unknown) => log('The shop closed without knowing what was kept', error));
       await Promise.all([journal.close(), people.close(), doors.close(), visits.close(), finished.close()]);
       await disk.close();

@@ -67,6 +67,8 @@ const mend = (base: string, key: string): Promise<unknown> =>
     body: JSON.stringify(WELL),
   });
 
+const toldTo = (buyers: readonly FaultyBuyer[]) => buyers.flatMap((buyer) => buyer.told);
+
 /** Everybody looks until each knows, and nothing is left to be done. */
 async function settled(buyers: readonly FaultyBuyer[], base: string, folder: string): Promise<void> {
   await until(async () => {
@@ -95,12 +97,7 @@ describe('killed anywhere', () => {
     const last = await startProcess(folder);
     await mend(last.base, last.paymentsKey);
     await settled(buyers, last.base, folder);
-    expect(
-      checkFolder(
-        folder,
-        buyers.flatMap((buyer) => buyer.told),
-      ),
-    ).toEqual([]);
+    expect(checkFolder(folder, toldTo(buyers))).toEqual([]);
     await last.kill();
   });
 });
@@ -228,12 +225,7 @@ test.each(LONG ? [1, 2, 3, 4, 5, 6, 7, 8] : [1])(
       service.mend();
       const last = await start();
       await settled(buyers, last.base, folder);
-      expect(
-        checkFolder(
-          folder,
-          buyers.flatMap((buyer) => buyer.told),
-        ),
-      ).toEqual([]);
+      expect(checkFolder(folder, toldTo(buyers))).toEqual([]);
       for (const mood of ['late', 'never', 'nonsense', 'strange', 'twice'])
         expect([mood, (service.moods.get(mood) ?? 0) > 0]).toEqual([mood, true]);
       await last.kill();

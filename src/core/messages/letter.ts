@@ -29,8 +29,8 @@ const LEADS_SOMEWHERE = /[@/\\:<>]|www\.|\.\p{L}{2}/iu;
 const MOST_GREETED = 80;
 
 /**
- * The name that an email greets. Anybody can type a name beside somebody else's address: nothing in it leads anywhere,
- * and it is no longer than names are.
+ * The name an email greets, or nothing where it looks like a link or an address, or is longer than a name. Anybody can
+ * type a name beside somebody else's address, and must not be able to mail them a link that way.
  */
 export const greeted = (name: string): string => {
   const plain = oneLine(name);

@@ -18,7 +18,7 @@ export const PersonRecord = z.object({
   postal: z.record(z.string(), PostalAddress).optional(),
   /** Other addresses that were theirs when two records were made one: each still leads to them. */
   addresses: z.array(z.string().max(254)).max(50).optional(),
-  /** Addresses that were theirs before: mail lies there that is forgotten with them. They lead to nobody. */
+  /** Earlier addresses. They no longer find this person, and are kept so that erasing also deletes email sent there. */
   former: z.array(z.string().max(254)).max(200).optional(),
   /** Made one with another record, which holds all that was here. */
   joinedTo: idFor<PersonId>().optional(),
@@ -50,7 +50,7 @@ export const erasedRecord = ({ id, rev }: Pick<PersonRecord, 'id' | 'rev'>): Per
 export const addressesOf = ({ address, addresses = [] }: Pick<PersonRecord, 'address' | 'addresses'>): string[] =>
   address === '' ? addresses : [address, ...addresses];
 
-/** Every address that mail to somebody was ever sent to. */
+/** Every address this person has or had, so that all email to them can be found. */
 export const everyAddressOf = (person: Pick<PersonRecord, 'address' | 'addresses' | 'former'>): string[] => [
   ...new Set([...addressesOf(person), ...(person.former ?? [])]),
 ];

@@ -3,7 +3,7 @@ import { drawCertificate } from './drawCertificate';
 import { drawDocument } from './drawDocument';
 import type { Drawing } from './drawBeside';
 
-// Draws papers one after the other, beside whoever answers requests.
+// Draws PDFs one after the other in a thread of its own, so that requests are answered meanwhile.
 parentPort?.on('message', ({ id, drawing }: { id: number; drawing: Drawing }) => {
   const drawn = drawing.kind === 'document' ? drawDocument(drawing.paper, drawing.at) : drawCertificate(drawing.paper);
   drawn.then(

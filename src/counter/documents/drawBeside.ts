@@ -21,8 +21,8 @@ const builtThread = (): string | null =>
   [join(here, 'draw.js'), join(here, '..', 'draw.js')].find((path) => existsSync(path)) ?? null;
 
 /**
- * Draws papers in one thread beside whoever answers requests: each takes a fifth of a second of the processor, in which
- * nobody else would be answered.
+ * Draws PDFs in a worker thread. Each takes about a fifth of a second of processor time, during which the main thread
+ * could answer nobody.
  * @param thread where the built thread lies; run from the sources there is none, and they are drawn at once
  */
 export function createDrawer(thread: string | null = builtThread()): (drawing: Drawing) => Promise<Uint8Array> {

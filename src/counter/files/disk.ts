@@ -58,6 +58,7 @@ export function diskOver(calls: FileCalls): Disk {
       // A file whose name a power cut can take away again would be created a second time, empty.
       await syncFolder(dirname(path), calls);
     } catch (error) {
+      // Nothing was written to it; what is said is why its name is not safe.
       await made.close().catch(() => undefined);
       throw error;
     }
@@ -86,6 +87,7 @@ export function diskOver(calls: FileCalls): Disk {
         await writeWhole(calls, beside, Buffer.from(text));
         await calls.rename(beside, path);
       } catch (error) {
+        // A part that cannot be removed is left beside: nobody reads it. What is said is why nothing was replaced.
         await calls.rm(beside).catch(() => undefined);
         throw error;
       }
@@ -123,10 +125,12 @@ export function diskOver(calls: FileCalls): Disk {
           if (piece.length === 0) return;
           at += piece.length;
           next = readAt(at);
+          // Its error is thrown where it is waited for; nobody may be waiting yet.
           next.catch(() => undefined);
           yield piece;
         }
       } finally {
+        // Whoever reads no further needs to hear of nothing; the file is closed once that piece has come.
         await next.catch(() => undefined);
         // What was read is whole whether or not the file can be closed.
         await file.close().catch(() => undefined);
@@ -142,6 +146,7 @@ async function writeWhole(calls: FileCalls, path: string, bytes: Buffer): Promis
       done += (await file.write(bytes, done, bytes.length - done, done)).bytesWritten;
     await file.datasync();
   } catch (error) {
+    // What is said is why it could not be written.
     await file.close().catch(() => undefined);
     throw error;
   }

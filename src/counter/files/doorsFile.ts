@@ -33,7 +33,7 @@ const Line = z.discriminatedUnion('t', [
   z.object({ t: z.literal('holder'), hash: z.string(), checkout: z.string(), until: z.number() }),
   z.object({ t: z.literal('gone'), hash: z.string() }),
   /** Two were made one: the doors of the one are the other's. */
-  /** Every way in of somebody was ended, by the shop's time: sessions, links, and what windows that paid before it hold. */
+  /** All sessions and links of a person were revoked, and with them the access of windows that had paid until then. */
   z.object({ t: z.literal('ended'), personId: z.string(), at: z.string() }),
   z.object({ t: z.literal('joined'), from: z.string(), into: z.string() }),
 ]);
@@ -68,7 +68,7 @@ export interface DoorsFile {
   /** Numbers of lines that cannot be read: whoever they let in signs in again. */
   readonly unreadable: readonly number[];
   makeLink(personId: PersonId, lastsMs: number): Promise<string>;
-  /** A link that changes somebody's address, and signs nobody in. */
+  /** A link that changes a person's email address. It does not sign anybody in. */
   makeMoveLink(personId: PersonId, lastsMs: number, move: Move): Promise<string>;
   /** Whose a link that signs in is and when it was made, without using it up; null when it is unknown or over. */
   lookAtLink(secret: string): { personId: string; at: number | null } | null;
@@ -94,8 +94,12 @@ export interface DoorsFile {
   /** Whatever let the one in lets the other in from now on. */
   join(from: PersonId, into: PersonId): Promise<void>;
   makeDevice(personId: string, lastsMs: number, what?: string): Promise<string>;
-  /** @param idleMs ends it when it was not used for so long */
-  personOf(secret: string, idleMs?: number): string | null;
+  /**
+   * Whose a session is, or null once it has ended.
+   * @param idleMs ends it when it was not used for so long
+   * @param isUse whether being asked for counts as using it
+   */
+  personOf(secret: string, idleMs?: number, isUse?: boolean): string | null;
   dropDevice(secret: string): Promise<void>;
   sessionsOf(personId: string): Session[];
   /** Which of the sessions a secret is. */
@@ -255,12 +259,12 @@ export async function openDoorsFile(
       devices.set(hashOf(secret), { ...entry, seen: now });
       return secret;
     },
-    personOf(secret, idleMs = Infinity) {
+    personOf(secret, idleMs = Infinity, isUse = true) {
       const device = devices.get(hashOf(secret));
       const now = Date.now();
       if (!device || device.until <= now || now - (device.seen ?? now) > idleMs) return null;
       // A clock that went back and is put right again would have left it unused for all that time.
-      device.seen = Math.max(device.seen ?? now, now);
+      if (isUse) device.seen = Math.max(device.seen ?? now, now);
       return device.personId;
     },
     async dropDevice(secret) {

@@ -9,7 +9,7 @@ const MOST_SMALL = 200;
 const MOST_LARGE = 50;
 /** A small body takes no longer than this to come, whatever the line. */
 const SMALL_WITHIN_MS = 10_000;
-/** No small body is larger; what a route reads of it, it says itself. */
+/** No small body says that it is larger; how much is read of any, also of one that comes in pieces, its route says. */
 const SMALL_BYTES = 1 << 20;
 /** A large one, of the studio's, may take long, but not stand still for so long. */
 const STANDS_STILL_MS = 60_000;
@@ -60,7 +60,6 @@ export function boundedBodies(isLarge: (req: Request) => boolean, log: (message:
     const all = isFile ? large : small;
     // A large body may take long, but something of it has to come.
     let seen = req.socket.bytesRead;
-    const begun = seen;
     const timer = setInterval(
       () => {
         const now = req.socket.bytesRead;
@@ -81,14 +80,6 @@ export function boundedBodies(isLarge: (req: Request) => boolean, log: (message:
     function cut(): void {
       finish();
       req.destroy();
-    }
-    // A body in pieces says nothing of its length before it comes.
-    if (!isFile && length === undefined) {
-      const count = (): void => {
-        if (req.socket.bytesRead - begun > SMALL_BYTES) cut();
-      };
-      req.socket.on('data', count);
-      res.once('close', () => req.socket.off('data', count));
     }
     // Answered without reading it all: whoever goes on sending is not listened to.
     res.once('finish', () => {

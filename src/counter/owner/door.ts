@@ -42,13 +42,17 @@ export async function letOut(context: CounterContext, req: Request, res: Respons
 }
 
 /** Whose session of the studio a request comes in. */
-function doorOf(context: CounterContext, req: Request): string | null {
+function doorOf(context: CounterContext, req: Request, isUse = true): string | null {
   const secret = cookiesOf(req)[COOKIE];
-  return secret === undefined ? null : context.doors.personOf(secret, IDLE_MS);
+  return secret === undefined ? null : context.doors.personOf(secret, IDLE_MS, isUse);
 }
 
 /** Who works in the studio with this request; null where nobody does. */
 export const whoWorks = (context: CounterContext, req: Request): Who | null => whoOf(context, doorOf(context, req));
+
+/** Whether the session of a request that is still being answered has ended. Asking does not keep it from ending. */
+export const hasEnded = (context: CounterContext, req: Request): boolean =>
+  whoOf(context, doorOf(context, req, false)) === null;
 
 /** Which session this request comes in, and among whose. */
 export const ownSession = (context: CounterContext, req: Request): { here: string; door: string } => ({

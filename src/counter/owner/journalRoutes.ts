@@ -3,7 +3,7 @@ import * as z from 'zod';
 import type { CounterContext } from '../context';
 import { LINES_HEADER } from '../../wire/owner';
 import { Problem } from '../http/problem';
-import { whoWorks } from './door';
+import { hasEnded } from './door';
 import { linesWithNewest } from './linesWithNewest';
 
 const MOST_LINES = 5_000;
@@ -49,14 +49,14 @@ export function journalRoutes(context: CounterContext): Router {
     res.flushHeaders();
     /** Whoever was shown out, or signed out, since the stream began hears that it is over, and nothing more. */
     const write = (text: string): void => {
-      if (whoWorks(context, req) !== null) return void res.write(text);
+      if (!hasEnded(context, req)) return void res.write(text);
       res.end('event: over\ndata: 1\n\n');
     };
     const tell = (): void => write(`data: ${context.journal.head().seq}\n\n`);
     tell();
     const stop = context.runner.onBatch(tell);
     const over = setInterval(() => {
-      if (whoWorks(context, req) === null) write('');
+      if (hasEnded(context, req)) write('');
     }, LOOKED_EVERY_MS);
     const beat = setInterval(() => write('event: beat\ndata: 1\n\n'), BEAT_MS);
     res.on('close', () => {

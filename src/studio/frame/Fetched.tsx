@@ -32,7 +32,7 @@ interface Props<P> {
 export function Fetched<P extends object>({ fetch, props, what, until = null }: Props<P>) {
   // Asked for on every drawing: where one place gives way to another, this stays and `fetch` changes.
   const Part = partOf(fetch);
-  const [, setTries] = useState(0);
+  const [tries, setTries] = useState(0);
   return (
     <Mishap
       key={what}
@@ -41,9 +41,10 @@ export function Fetched<P extends object>({ fetch, props, what, until = null }: 
           {until}
           <NotLoaded
             what={what}
+            tried={tries}
             tryAgain={() => {
               fetchBy(fetch, () => fetchAgain(fetch, error));
-              setTries((tries) => tries + 1);
+              setTries(tries + 1);
               again();
             }}
           />
@@ -55,28 +56,25 @@ export function Fetched<P extends object>({ fetch, props, what, until = null }: 
   );
 }
 
-/** Parts that did not come when they were asked for anew, by what they are called. */
-const triedAgain = new Set<string>();
-
-/** Says that a part did not come. Where another try has not helped though the shop answers, the window has to be loaded again. */
-function NotLoaded({ what, tryAgain }: { what: string; tryAgain: () => void }) {
-  const [reloads, setReloads] = useState(false);
+/**
+ * Says that a part did not come.
+ * @param tried how often it was asked for again: where that has not helped though the shop answers, only loading the window does
+ */
+function NotLoaded({ what, tried, tryAgain }: { what: string; tried: number; tryAgain: () => void }) {
+  const [mustReload, setMustReload] = useState(false);
   const named = `${what[0]?.toUpperCase() ?? ''}${what.slice(1)}`;
   const again = async (): Promise<void> => {
-    if (triedAgain.has(what) && (await isReached())) return setReloads(true);
-    triedAgain.add(what);
-    tryAgain();
+    if (tried > 0 && (await isReached())) setMustReload(true);
+    else tryAgain();
   };
-  if (reloads)
-    return (
-      <p className="wrong" role="alert">
-        {named} could not be loaded. Load this window again; what you edited is saved.{' '}
-        <button className="opt" onClick={() => location.reload()}>
-          Load again
-        </button>
-      </p>
-    );
-  return (
+  return mustReload ? (
+    <p className="wrong" role="alert">
+      {named} could not be loaded. Load this window again; what you edited is saved.{' '}
+      <button className="opt" onClick={() => location.reload()}>
+        Load again
+      </button>
+    </p>
+  ) : (
     <p className="wrong" role="alert">
       {named} could not be loaded: the shop can’t be reached. What you edited is saved.{' '}
       <button className="opt" onClick={() => void again()}>

@@ -1,4 +1,4 @@
-import { ChooseFile } from '../frame/ChooseFile';
+import { OpenCopy } from './OpenCopy';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { describeBytes } from '#core/catalogue';
@@ -66,15 +66,7 @@ export function Copies() {
         <button className="btn btn-quiet" disabled={busy} onClick={() => void take()}>
           Take a copy
         </button>
-        <ChooseFile
-          words="Open a copy"
-          label="Open a copy"
-          accept=".zip"
-          button
-          onFiles={([file]) => {
-            if (file) void look(file);
-          }}
-        />
+        <OpenCopy onCopy={(file) => void look(file)} />
       </p>
       {large && large.count > 0 && (
         <label className="mt-2 flex items-baseline gap-2.5">

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { NotACopy, openCopy, putBack, takeCopy } from '../data/workspaceFile';
-import { ChooseFile } from '../frame/ChooseFile';
+import { OpenCopy } from './OpenCopy';
 
 /** Copies where the window itself cannot be drawn: whatever stands in its drafts, they can be taken away and put back. */
 export default function CopyRescue() {
@@ -31,15 +31,7 @@ export default function CopyRescue() {
         <button className="btn btn-quiet" onClick={() => void take()}>
           Take a copy
         </button>
-        <ChooseFile
-          words="Open a copy"
-          label="Open a copy"
-          accept=".zip"
-          button
-          onFiles={([file]) => {
-            if (file) void put(file);
-          }}
-        />
+        <OpenCopy onCopy={(file) => void put(file)} />
       </p>
       <p role="status">{said}</p>
     </section>
