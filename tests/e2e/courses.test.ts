@@ -153,8 +153,9 @@ test('a course is made, sold, read on a phone, answered and finished', async () 
     await new Promise((resolve) => setTimeout(resolve, 1_200));
     await route.continue();
   });
+  const first = phone.waitForRequest((request) => (request.postData() ?? '').includes('"text":"1:12 pause!"'));
   await phone.getByLabel('My notes').fill('1:12 pause!');
-  await phone.waitForTimeout(1_000);
+  await first;
   const last = phone.waitForResponse((response) =>
     (response.request().postData() ?? '').includes('"text":"1:12 the pause!"'),
   );

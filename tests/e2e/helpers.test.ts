@@ -2,9 +2,31 @@ import { expect, test } from '@jest/globals';
 import type { Page } from 'playwright-core';
 import { mirrored, newPage } from '../support/browser';
 import { openForAll } from '../support/openForAll';
+import { until } from '../support/waiting';
 
 const open = openForAll('demo');
 const WIDE = { viewport: { width: 1280, height: 800 } };
+
+/** How many rows of orders, people and lines of the history a browser keeps of the shop. */
+const rowsKept = (studio: Page): Promise<number> =>
+  studio.evaluate(
+    () =>
+      new Promise<number>((resolve) => {
+        const opening = indexedDB.open('clear-keel');
+        opening.onsuccess = () => {
+          const db = opening.result;
+          const tables = [...db.objectStoreNames].filter(
+            (name) => !['documents', 'steps', 'files', 'meta'].includes(name),
+          );
+          const reading = db.transaction(tables);
+          const counts = tables.map((table) => reading.objectStore(table).count());
+          reading.oncomplete = () => {
+            resolve(counts.reduce((sum, { result }) => sum + result, 0));
+            db.close();
+          };
+        };
+      }),
+  );
 
 /** The first order in a list that cost something. */
 async function openPaidOrder(studio: Page): Promise<void> {
@@ -51,9 +73,13 @@ test('a helper asked in: signs in by a mailed link, does what they may, hears of
   expect(await ona.getByRole('button', { name: 'Next event' }).count()).toBe(0);
   expect(await owner.getByRole('button', { name: 'Next event' }).count()).toBe(1);
 
+  expect(await rowsKept(ona)).toBeGreaterThan(100);
   await owner.locator('#helpers summary').first().click();
   await owner.getByRole('button', { name: 'End their help' }).click();
   await owner.getByText('Ona Reed helps here no more, and is signed out everywhere.').waitFor();
+  // In the page that stays open, of all that was copied nothing is left; the owner's own stays.
+  await until(async () => (await rowsKept(ona)) === 0, 'the copy going with their right to it');
+  expect(await rowsKept(owner)).toBeGreaterThan(100);
   await ona.reload();
   await ona.getByRole('heading', { name: 'Connect this window to your shop' }).waitFor();
 });

@@ -5,7 +5,7 @@ import fc from 'fast-check';
 import * as z from 'zod';
 import { Buyer } from '../../demo/clients';
 import * as wire from '../../src/wire';
-import { CARD, openShop, type TestShop, until } from '../support/counter';
+import { allDone, CARD, openShop, type TestShop } from '../support/counter';
 
 /*
  * Requests made from the wire's own contract and then bent: wrong types, too much, too long, odd signs, other people's
@@ -17,7 +17,7 @@ beforeAll(async () => {
   shop = await openShop();
   tove = new Buyer(shop.counter.address);
   await tove.pay(await tove.openCheckout('field-pack'), { name: 'Tove Marsh', address: 'tove@example.org' }, CARD.good);
-  await until(() => shop.counter.context.runner.state.todo.size === 0, 'the mail');
+  await allDone(shop);
 });
 afterAll(() => shop.close());
 

@@ -5,6 +5,7 @@ import type { ReleaseContent } from '#core/release';
 import { Owner } from '../../demo/clients';
 import { type Counter, createCounter } from '../../src/counter/createCounter';
 import type { CounterOptions } from '../../src/counter/options';
+import { until } from './waiting';
 import { FILE_BYTES, releaseContent } from './release';
 
 export { until } from './waiting';
@@ -70,6 +71,13 @@ export async function openShop(
   const published = await shop.owner.publish(null, options.content ?? releaseContent());
   if (published.status !== 201) throw new Error(published.body.title);
   return shop;
+}
+
+/** Waits until nothing is left to be sent or asked for, and until that is on the disk, too. */
+export async function allDone({ counter }: Pick<TestShop, 'counter'>): Promise<void> {
+  const { runner } = counter.context;
+  await until(() => runner.state.todo.size === 0, 'what the shop has to do');
+  await runner.synced();
 }
 
 export async function ownerOf(counter: Counter): Promise<Owner> {

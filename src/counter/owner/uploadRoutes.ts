@@ -1,10 +1,11 @@
 import { join } from 'node:path';
 import { FileStore } from '@tus/file-store';
-import { Server, type Upload } from '@tus/server';
+import { ERRORS, Server, type Upload } from '@tus/server';
 import { type Request, type Response, Router } from 'express';
 import { DAY } from '#core/calendar';
 import { UPLOADS } from '../../wire';
 import type { CounterContext } from '../context';
+import { isDiskError } from '../files/fileCalls';
 import { Problem } from '../http/problem';
 
 /** Larger ones do not exist for browsers. */
@@ -16,7 +17,11 @@ const SHA256 = /^[0-9a-f]{64}$/;
 /** An upload that is begun again goes on where it was: another window, or a stranger to the first, loses it nothing. */
 class KeepingStore extends FileStore {
   override async create(upload: Upload): Promise<Upload> {
-    const known = await this.getUpload(upload.id).catch(() => null);
+    const known = await this.getUpload(upload.id).catch((error: unknown) => {
+      // Only what is not there is begun; of what could not be looked at, nothing may be written over.
+      if (error === ERRORS.FILE_NOT_FOUND || error === ERRORS.FILE_NO_LONGER_EXISTS) return null;
+      throw error;
+    });
     return known !== null && known.size === upload.size ? known : super.create(upload);
   }
 }
@@ -49,6 +54,11 @@ export function uploadRoutes({ vault }: Pick<CounterContext, 'vault'>): Router {
       if (!whole) throw { status_code: 422, body: 'The file changed on its way, so it was not kept.' };
       return {};
     },
+    // The store says of any refusal of the disk only that it could not write.
+    onResponseError: (_req, error) =>
+      error === ERRORS.FILE_WRITE_ERROR || isDiskError(error)
+        ? { status_code: 503, body: 'The shop could not keep the file: its disk may be full. What has come is kept.' }
+        : undefined,
   });
   // What a crash or a seller who never came back has left.
   void server.cleanUpExpiredUploads().catch(() => undefined);

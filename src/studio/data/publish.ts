@@ -116,7 +116,11 @@ async function send(sha256: string, blob: Blob, begun: boolean, onSent: (bytes: 
       onError: (error) =>
         reject(
           error instanceof DetailedError && error.originalResponse
-            ? new PublishFailed('A file could not be kept by the shop. Nothing was published. Try again.')
+            ? new PublishFailed(
+                error.originalResponse.getStatus() === 503
+                  ? `${error.originalResponse.getBody()} Nothing was published. Make room on the shop’s disk, then publish again.`
+                  : 'A file could not be kept by the shop. Nothing was published. Try again.',
+              )
             : new PublishFailed(
                 'The line to the shop was lost while a file was on its way. Nothing was published, and what has come is kept: publish again, and it goes on from there.',
               ),

@@ -35,7 +35,6 @@ void navigator.locks.request('clear-keel-mirror', async () => {
   for (;;) {
     try {
       await pullAll();
-      await notePulled();
       tell({ kind: 'reached' });
       await nextNews();
     } catch (error) {
@@ -50,12 +49,7 @@ void navigator.locks.request('clear-keel-mirror', async () => {
 
 class NotOwner extends Error {}
 
-/** Notes that what is here came from the shop, to somebody who was signed in. It goes with the rows. */
-async function notePulled(): Promise<void> {
-  const cursor = await readCursor();
-  if (cursor) await db.cursor.put(cursor, PULLED);
-}
-
+/** Stands beside the cursor while what is here came from the shop, to somebody who was signed in. It goes with the rows. */
 const PULLED = 'pulled';
 const wasPulled = async (): Promise<boolean> => (await db.cursor.get(PULLED)) !== undefined;
 
@@ -112,6 +106,8 @@ async function pullAll(): Promise<void> {
       continue;
     }
     const { all } = page;
+    // Before the first of it is kept: whoever is shown out half-way keeps nothing, either.
+    await db.cursor.put(cursor, PULLED);
     if (!newestShown && all - cursor.seq > FAR_BEHIND) {
       await showNewest();
       newestShown = true;

@@ -578,9 +578,16 @@ describe('time that passes unseen', () => {
       const append = shop.ports.journal.append.bind(shop.ports.journal);
       let count = 0;
       // Whatever was under way when the power went never comes back; what is on the disk is all there is.
-      shop.ports.journal.append = (batch) =>
-        (count += 1) >= kill ? new Promise<void>(() => undefined) : append(batch);
-      await Promise.race([shop.goTo(at('2026-12-09')), new Promise((resolve) => setTimeout(resolve, 30))]);
+      let cut = (): void => undefined;
+      const power = new Promise<void>((resolve) => (cut = resolve));
+      shop.ports.journal.append = (batch) => {
+        if ((count += 1) < kill) return append(batch);
+        cut();
+        return new Promise<void>(() => undefined);
+      };
+      await Promise.race([shop.goTo(at('2026-12-09')), power]);
+      // What was under way beside it comes to where it waits for the disk, too.
+      for (let i = 0; i < 20; i += 1) await new Promise(setImmediate);
       shop.ports.journal.append = append;
       await shop.restart();
       await shop.goTo(at('2026-12-09'));

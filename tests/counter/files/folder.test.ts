@@ -8,7 +8,7 @@ import { createCounter } from '../../../src/counter/createCounter';
 import { nameInAddress } from '../../../src/counter/listen';
 import { realDisk } from '../../../src/counter/files/disk';
 import { openLines } from '../../../src/standins/shared/lines';
-import { CARD, openShop, ownerOf, type TestShop, until } from '../../support/counter';
+import { allDone, CARD, openShop, ownerOf, type TestShop, until } from '../../support/counter';
 import { endProcesses, startProcess } from '../../support/process';
 import { contentWithMonthly, FILE_BYTES, FILE_SHA, releaseContent } from '../../support/release';
 
@@ -52,7 +52,7 @@ async function reopened(change: (own: string) => void): Promise<void> {
 test('a second start on the folder says who has it and touches nothing; after a kill it is free', async () => {
   shop = await openShop();
   expect((await buys()).status).toBe(200);
-  await until(() => state().todo.size === 0, 'the mail');
+  await allDone(now());
   const before = journal();
   const second = createCounter({ ...START, dataFolder: shop.folder });
   await expect(second).rejects.toThrow(
@@ -189,7 +189,7 @@ test('a line after a torn one in the stand-in’s file is kept', () => {
 test('a missing tail: nothing is sold and nothing written until the owner has answered, then it goes on', async () => {
   shop = await openShop();
   for (const who of [TOVE, ILMAR]) expect((await buys(who)).status).toBe(200);
-  await until(() => state().todo.size === 0, 'the mails');
+  await allDone(now());
   let cut = '';
   await reopened((own) => {
     const lines = readFileSync(join(own, 'journal.jsonl'), 'utf8').split('\n');
@@ -335,7 +335,7 @@ describe('what disagrees is named with its file', () => {
       await reopened(() => writeFileSync(path, whole));
       expect(now().counter.context.problems).toEqual([]);
       expect((await buys(ILMAR)).body).toMatchObject({ state: { status: 'paid' } });
-      await until(() => state().todo.size === 0, 'the mail');
+      await allDone(now());
     }
   });
 
@@ -374,13 +374,13 @@ describe('a real shop whose machine slept, or whose clock leapt', () => {
   test('75 days: nothing is charged, sold or written; after the owner’s word nobody pays for that time', async () => {
     const { wake } = await slept();
     expect((await buys(TOVE, 'monthly')).body.state?.status).toBe('paid');
-    await until(() => state().todo.size === 0, 'the mail');
+    await allDone(now());
     // What was decided before the sleep is on the disk.
     await now().counter.context.runner.synced();
     const before = real();
     wake(75);
     const refused = await buys(ILMAR, 'monthly');
-    await new Promise((resolve) => setTimeout(resolve, 1_300));
+    await now().counter.context.runner.turn();
     expect([refused.body.code, charges(), real()]).toEqual(['stands-still', 1, before]);
     expect(now().counter.context.away).toMatchObject({ agreements: 1, leapt: true });
     await now().owner.act('/away/confirm', {});
@@ -413,7 +413,7 @@ describe('a real shop whose machine slept, or whose clock leapt', () => {
   test('started with the clock a year ahead nothing is sold; with the clock right again it all goes on', async () => {
     const { wake } = await slept();
     await buys(TOVE, 'monthly');
-    await until(() => state().todo.size === 0, 'the mail');
+    await allDone(now());
     wake(365);
     await now().restart();
     expect((await buys(ILMAR, 'monthly')).body.code).toBe('stands-still');
@@ -426,14 +426,14 @@ describe('a real shop whose machine slept, or whose clock leapt', () => {
   test('a history that is newer than the clock is told, with a way out, and stands still until then', async () => {
     const { wake } = await slept();
     await buys(TOVE, 'monthly');
-    await until(() => state().todo.size === 0, 'the mail');
+    await allDone(now());
     const lines = real().split('\n').length - 1;
     wake(365);
     await now().restart();
     now().owner = await ownerOf(now().counter);
     await now().owner.act('/away/confirm', {});
     expect((await buys(ILMAR, 'monthly')).body.state?.status).toBe('paid');
-    await until(() => state().todo.size === 0, 'the mail');
+    await allDone(now());
     wake(-365);
     await now().restart();
     now().owner = await ownerOf(now().counter);

@@ -4,7 +4,7 @@ import { afterEach, expect, test } from '@jest/globals';
 import { sealContent } from '#core/release';
 import { greeted } from '#core/messages';
 import { Buyer } from '../../../demo/clients';
-import { CARD, openShop, ownerOf, type TestShop, until } from '../../support/counter';
+import { allDone, CARD, openShop, ownerOf, type TestShop } from '../../support/counter';
 import { mailsTo } from '../../support/mails';
 import { draftContent } from '../../support/release';
 
@@ -25,7 +25,7 @@ test('free orders in somebody’s name: five an hour to a mailbox, a name leads 
   // Forty others behind the same address sign up meanwhile.
   const honest = await Promise.all(Array.from({ length: 40 }, (_, i) => free(`class${i}@example.org`, `Pupil ${i}`)));
   expect(honest.map(({ status }) => status)).toEqual(honest.map(() => 200));
-  await until(() => shop.counter.context.runner.state.todo.size === 0, 'the mail');
+  await allDone(shop);
   const texts = (await mailsTo(shop.folder, 'victim@example.org')).map(({ text }) => text ?? '');
   expect(texts.length).toBe(5);
   expect(texts.filter((text) => text.includes('evil.example'))).toEqual([]);

@@ -111,6 +111,44 @@ test('sent by post: the sum follows the country, an address is needed, changed u
   expect(await mails()).toHaveLength(1);
 });
 
+test('a parcel whose country changed since its sending was paid for is held until the seller says that it goes anyway', async () => {
+  const cyd = new Buyer(shop.counter.address);
+  const toPortugal = await cyd.quoteWith(await cyd.openCheckout('cards'), { sendCountry: 'PT' });
+  const who = { name: 'Cyd Marsh', address: 'cyd@example.org' };
+  const paid = await cyd.pay(toPortugal, who, CARD.good, 0, { sendCountry: 'PT', postal: PORTO });
+  expect(paid.body.state?.status).toBe('paid');
+  await shop.counter.context.runner.settle();
+  const row = async () => (await waiting()).waiting.find(({ name }) => name === 'Cyd Marsh');
+  const passId = (await row())?.passId ?? '';
+  const done = (more: object) =>
+    shop.owner.act<{ code?: string; title?: string }>(`/tasks/${passId}`, {
+      act: 'done',
+      carrier: 'Post',
+      number: 'LX 18',
+      note: '',
+      ...more,
+    });
+  expect((await row())?.held).toBe('');
+
+  const member = await entered(shop, who.address);
+  const moves = (to: object) => member.json(`/member/api/tasks/${passId}`, { ...PORTO, ...to });
+  expect((await moves({ city: 'Berlin', postcode: '10115', country: 'DE' })).status).toBe(200);
+  expect((await row())?.held).toMatch(/paid for Portugal.* now in Germany/);
+  const refused = await done({});
+  expect([refused.status, refused.body.code]).toEqual([409, 'country-changed']);
+  expect(refused.body.title).toMatch(/paid for Portugal.* now in Germany.*Nothing was changed\.$/);
+  await shop.counter.context.runner.settle();
+  expect((await row())?.state).toBe('waiting');
+  expect((await mailsTo(shop.folder, who.address)).filter((m) => /On its way/.test(m.subject ?? ''))).toEqual([]);
+
+  // Back where it was paid for, nothing holds it; and the seller may have been paid for the rest in another way.
+  expect((await moves({ street: 'Rua do Rio 9' })).status).toBe(200);
+  expect((await row())?.held).toBe('');
+  expect((await moves({ country: 'DE' })).status).toBe(200);
+  expect((await done({ anyway: true })).status).toBe(200);
+  expect((await waiting()).done.find(({ name }) => name === 'Cyd Marsh')).toMatchObject({ state: 'done', held: '' });
+});
+
 test('done by hand: what happens next is read by whoever has it; it waits before the seller until it is done', async () => {
   const bo = await entered(shop, 'bo@example.org');
   const page = await (await new Buyer(shop.counter.address).fetch('/advice')).text();

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { afterEach, expect, test } from '@jest/globals';
 import { Buyer } from '../../../demo/clients';
 import { type Disk, realDisk } from '../../../src/counter/files/disk';
-import { CARD, openShop, ownerOf, type TestShop, until } from '../../support/counter';
+import { allDone, CARD, openShop, ownerOf, type TestShop, until } from '../../support/counter';
 import { entered, mailsTo } from '../../support/mails';
 
 // Erasing is written down, gone on with until it is done, and only then said to be done; nobody comes back after it.
@@ -17,7 +17,7 @@ const idOf = (address: string): string => context().people.find(address)?.id ?? 
 async function buys(who = TOVE): Promise<Buyer> {
   const buyer = new Buyer(shop.counter.address);
   expect((await buyer.pay(await buyer.openCheckout('field-pack'), who, CARD.good)).body.state?.status).toBe('paid');
-  await until(() => context().runner.state.todo.size === 0, 'the receipt');
+  await allDone(shop);
   return buyer;
 }
 const erase = (personId: string) => shop.owner.act<{ code?: string; title?: string }>('/people/erase', { personId });
