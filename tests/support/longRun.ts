@@ -20,7 +20,7 @@ import {
   type ShopState,
   StorageFailed,
 } from '#core/shop';
-import { isLasting, paymentOf, planTotal } from '#core/terms';
+import { isLasting, paymentAt, paymentOf, planTotal } from '#core/terms';
 import { seeded } from '../../demo/random';
 import { nobodyGone, joinSome } from './joins';
 import { draftContent, release } from './release';
@@ -528,9 +528,14 @@ class Audit {
       const net = expected(a, due.n);
       const about = { net, country: buyer?.country ?? 'PT', at: due.at, bought, zone, terms };
       // A shop looks after itself every two days at the latest here: what was published meanwhile may be told or not.
-      // Where the due before tells it, that one may have been tried for a week.
-      const plain = [0, 2 * DAY, ...(terms.every.unit === 'week' ? [8 * DAY] : [])].map((late) =>
-        withTaxOnTop(rates, about, late),
+      // Where the due before tells it, that one may have been tried for a week. Whoever was told too late pays the old
+      // sum until a due that was told in time.
+      const late = [0, 2 * DAY, ...(terms.every.unit === 'week' ? [8 * DAY] : [])];
+      const before = [0, 1, 2, 3, 4].filter((k) => due.n - k >= 1);
+      const plain = before.flatMap((k) =>
+        late.map((ms) =>
+          withTaxOnTop(rates, about, ms, k === 0 ? due.at : paymentAt(terms, a.anchor, due.n - k, zone)),
+        ),
       );
       if (!plain.some((p) => p.amount === amount && p.tax === tax))
         this.#broken('another sum than could be told', { a, due, amount, tax, plain });

@@ -43,14 +43,16 @@ export function withTaxOnTop(
     terms,
   }: { net: number; country: string; at: Instant; bought: Instant; zone: string; terms: LastingTerms },
   lateMs = 0,
+  /** The due that was last told in time, where this one was not: its sum stays. */
+  toldFor: Instant = at,
 ): { amount: number; tax: number } {
-  const day = zoned(at, zone);
+  const day = zoned(toldFor, zone);
   const { count, unit } = terms.every;
   const before = day.subtract({ [`${unit}s`]: count });
   const fortnight = day.subtract({ days: 14 });
   const tell = instant(Temporal.ZonedDateTime.compare(before, fortnight) > 0 ? before : fortnight);
   const known = new Date(Date.parse(tell > bought ? tell : bought) + lateMs).toISOString();
-  const told = rateOn(rates, country, at, known < at ? known : at, zone);
+  const told = rateOn(rates, country, toldFor, known < toldFor ? known : toldFor, zone);
   const amount = net + rounded(net, told, 10_000);
   const now = rateOn(rates, country, at, at, zone);
   // Where the net gives way the tax is part of the sum that was told.

@@ -1,7 +1,7 @@
 import type { Instant } from '#core/calendar';
 import { refuse, type Refusal } from '#core/refusal';
 import { type Agreement, isRunning } from './agreement';
-import { isBeingRefunded, isDisputed } from './stops';
+import { isBeingRefunded, isBeingReplaced, isDisputed } from './stops';
 
 /** What can be done to a payment plan or subscription. */
 export type AgreementAct =
@@ -22,7 +22,8 @@ type Asked = Pick<
   'status' | 'terms' | 'next' | 'stops' | 'unanswered' | 'pause' | 'endsAt' | 'finishes' | 'currency' | 'owed'
 >;
 
-const waitsForRefund: ReadonlySet<AgreementAct> = new Set(['pause', 'switch', 'move-due-day', 'retry', 'pay-rest']);
+/** What hangs on an answer that is still to come. */
+const waitsForAnswer: ReadonlySet<AgreementAct> = new Set(['pause', 'switch', 'move-due-day', 'retry', 'pay-rest']);
 
 /**
  * Why an act cannot be done as things stand; null where it can. Whoever offers an act asks here, and so does whoever
@@ -37,7 +38,8 @@ export function whyNotAct(a: Asked, act: AgreementAct, now: Instant): Refusal | 
   if (act === 'cancel' && !isRunning(a)) return nothing('ended-already');
   if (act !== 'return' && act !== 'keep' && a.unanswered !== null) return refuse('still-asking', { at: 'change' });
   // What money on its way back leads to is not known yet; what is due then is asked for then.
-  if (waitsForRefund.has(act) && isBeingRefunded(a)) return refuse('refund-running', { of: 'agreement' });
+  if (waitsForAnswer.has(act) && isBeingRefunded(a)) return refuse('refund-running', { of: 'agreement' });
+  if (waitsForAnswer.has(act) && isBeingReplaced(a)) return refuse('still-asking', { at: 'change' });
   switch (act) {
     case 'pause':
       if (a.status === 'in-trial') return notNow('pause-trial');

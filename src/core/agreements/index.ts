@@ -19,10 +19,12 @@ export {
   daysLeftInPause,
   disputeStop,
   isBeingRefunded,
+  isBeingReplaced,
   isDisputed,
   isStopped,
   movesDates,
   refundStop,
+  replacingStop,
   type Stop,
   type StopReason,
 } from './stops';

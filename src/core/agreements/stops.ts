@@ -1,9 +1,12 @@
 import type { Instant } from '#core/calendar';
-import type { DisputeId, PaymentId, RefundId } from '#core/ids';
+import type { ChargeKey, DisputeId, PaymentId, RefundId } from '#core/ids';
 import { daysLeft } from './pausing';
 
-/** Why nothing is asked for: a pause, a disputed payment, money on its way back. Each knows nothing of the others. */
-export type StopReason = 'paused' | `dispute:${DisputeId}` | `refund:${RefundId}`;
+/**
+ * Why nothing is asked for: a pause, a disputed payment, money on its way back, a charge without an answer that is to
+ * replace it. Each knows nothing of the others.
+ */
+export type StopReason = 'paused' | `dispute:${DisputeId}` | `refund:${RefundId}` | `replacing:${ChargeKey}`;
 export interface Stop {
   why: StopReason;
   since: Instant;
@@ -13,6 +16,8 @@ export interface Stop {
 
 export const disputeStop = (disputeId: DisputeId): StopReason => `dispute:${disputeId}`;
 export const refundStop = (refundId: RefundId): StopReason => `refund:${refundId}`;
+
+export const replacingStop = (chargeKey: ChargeKey): StopReason => `replacing:${chargeKey}`;
 
 /** Since when something is stopped, and since when by what moves its dates. */
 export interface Span {
@@ -29,6 +34,9 @@ export const isDisputed = (a: Stopped): boolean => a.stops.some(({ why }) => why
 /** Money is on its way back, and what becomes of the agreement hangs on it. */
 export const isBeingRefunded = (a: Stopped): boolean => a.stops.some(({ why }) => why.startsWith('refund:'));
 
+/** What is to replace it is not answered. */
+export const isBeingReplaced = (a: Stopped): boolean => a.stops.some(({ why }) => why.startsWith('replacing:'));
+
 /** The days still paid for while it pauses: from the day on which what moves its dates began to its next due. */
 export const daysLeftInPause = (a: {
   pause: { from: Instant } | null;
@@ -39,7 +47,8 @@ export const daysLeftInPause = (a: {
 
 /**
  * Whether a reason that ends now moves the dates: a pause always, a dispute where a due moment passed while it was
- * open, money on its way back never.
+ * open, money on its way back and what
+ * is to replace it never.
  */
 export function movesDates({ why, since }: Stop, next: Instant | null, now: Instant): boolean {
   if (why === 'paused') return true;

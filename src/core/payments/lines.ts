@@ -25,11 +25,15 @@ export const newPaymentLine = (
 export const leftOf = ({ amount, givenBack, reserved, lost }: Omit<PaymentLine, 'dues'>): number =>
   amount - givenBack - reserved - lost;
 
-/** Tax that goes back with an amount: round(T × given back so far ÷ paid) − tax already back. What is on its way counts as back. */
+/**
+ * Tax that goes back with an amount, or is lost with it: round(T × gone so far ÷ paid) − tax already gone, so that the
+ * parts never add up to more than the whole. What is on its way counts as gone, and so does what a bank took back.
+ */
 export const taxOfBack = (
-  { amount, tax, givenBack, reserved, taxBack, taxReserved }: Omit<PaymentLine, 'dues'>,
+  { amount, tax, givenBack, reserved, lost, taxBack, taxReserved, taxLost = 0 }: Omit<PaymentLine, 'dues'>,
   back: number,
-): number => (amount === 0 ? 0 : mulDiv(tax, givenBack + reserved + back, amount) - taxBack - taxReserved);
+): number =>
+  amount === 0 ? 0 : mulDiv(tax, givenBack + reserved + lost + back, amount) - taxBack - taxReserved - taxLost;
 
 /** What a payment came to and what became of it, over its lines. */
 export interface Sums {

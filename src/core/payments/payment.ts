@@ -28,6 +28,8 @@ export interface PaymentLine {
   reserved: number;
   taxReserved: number;
   lost: number;
+  /** Tax in what was lost; left out where nothing was. */
+  taxLost?: number;
 }
 
 /**

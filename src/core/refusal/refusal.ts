@@ -88,6 +88,8 @@ export interface RefusalFacts {
   'date-set': { title: string };
   /** One seat of it is theirs already, and there is one for each. */
   'seat-had': None;
+  /** Its money went back, and nothing else opens the class. */
+  'seat-money-back': None;
   /** A new time for a date that has begun, lies behind, or is the one it has. */
   'date-past': None;
   'date-over': None;

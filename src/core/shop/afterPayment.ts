@@ -5,8 +5,9 @@ import { sum } from '#core/money';
 import { boughtWith, leftOf, type Payment, sumsOf } from '#core/payments';
 import type { Release } from '#core/release';
 import type { DecideContext } from './command';
-import { isSubscribed, standingOf } from './standing';
+import { standingOf } from './standing';
 import type { AnsweredOffer, OfferAfterPayment, Order, ShopState } from './state';
+import { isSubscribed } from './subscribed';
 
 /** How an offer after payment stands for one order. */
 export type OfferStanding =

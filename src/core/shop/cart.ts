@@ -7,7 +7,7 @@ import type { Release } from '#core/release';
 import type { PersonId, PriceId, ProductId } from '#core/ids';
 import type { Instant } from '#core/calendar';
 import { passesFor } from './passesFor';
-import { isSubscribed } from './standing';
+import { isSubscribed } from './subscribed';
 import type { ShopState } from './state';
 
 /** What somebody chose beside a price, as their browser sent it. */

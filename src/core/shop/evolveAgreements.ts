@@ -1,4 +1,4 @@
-import { type Agreement, begunAgreement, disputeStop, takeCredit } from '#core/agreements';
+import { type Agreement, begunAgreement, disputeStop, replacingStop, takeCredit } from '#core/agreements';
 import { newPaymentLine, NONE, type Payment } from '#core/payments';
 import type { Instant } from '#core/calendar';
 import type { EventOf, EventType } from '#core/journal';
@@ -8,6 +8,7 @@ import { addStop, dropStop, moveFrom } from './evolveStops';
 import { push } from './known';
 import { plan } from './moments';
 import type { AnsweredDue, ShopState } from './state';
+import { takeSwitch } from './taken';
 import { pairOf } from './ids';
 import { unansweredDue } from './unansweredDue';
 
@@ -21,6 +22,7 @@ export const agreementAppliers: Appliers = {
     state.agreements.set(a.id, a);
     push(state.agreementsOfPerson, a.personId, a.id);
     if (beganCheaper) state.begun.add(pairOf(a.personId, a.offerId));
+    if (a.from !== null) takeSwitch(state, a, 1);
     plan(state, a);
   },
   'due.requested': (state, data) => {
@@ -30,6 +32,7 @@ export const agreementAppliers: Appliers = {
     a.next = data.next;
     state.dueCharges.set(data.key, { ...data, status: 'asked' });
     state.todo.set(data.key, { kind: 'due', key: data.key });
+    takeSwitch(state, data.to, 1);
   },
   'due.paid': (state, data, at) => {
     const a = agreementOf(state, data.agreementId);
@@ -135,8 +138,13 @@ export const agreementAppliers: Appliers = {
     a.period = period;
     plan(state, a);
   },
-  'agreement.cancelled': (state, { agreementId, endsAt }) => {
+  'agreement.cancelled': (state, { agreementId, endsAt, moved }) => {
     const a = agreementOf(state, agreementId);
+    if (moved) {
+      Object.assign(a, moved);
+      // Its dates have moved: what still stops it moves them no further for that.
+      if (a.span) a.span = { ...a.span, movesFrom: null };
+    }
     a.status = 'ending';
     a.endsAt = endsAt;
     a.next = null;
@@ -152,6 +160,8 @@ export const agreementAppliers: Appliers = {
   },
   'agreement.ended': (state, { agreementId, why }, at) => {
     const a = agreementOf(state, agreementId);
+    // A switch that is under way comes to nothing where something else ends it first.
+    if (why !== 'switched') takeSwitch(state, unansweredDue(state, a.unanswered)?.to, -1);
     Object.assign(a, { status: 'ended', ended: { why, at }, next: null, pastDue: null, pause: null, endsAt: null });
     // What is still asked of the bank is not waited for: its answer goes to a person.
     Object.assign(a, { stops: [], span: null, unanswered: null });
@@ -172,6 +182,12 @@ export const agreementAppliers: Appliers = {
       if (missed) moveFrom(a, since);
       dropStop(state, a, why);
     }
+  },
+  'agreement.reserved': (state, { agreementId, chargeKey }, at) => {
+    addStop(state, agreementOf(state, agreementId), replacingStop(chargeKey), at);
+  },
+  'agreement.freed': (state, { agreementId, chargeKey }) => {
+    dropStop(state, agreementOf(state, agreementId), replacingStop(chargeKey));
   },
   'agreement.rateTold': (state, { agreementId, told }) => {
     agreementOf(state, agreementId).told = told;
@@ -204,6 +220,8 @@ function dropTellAt(state: ShopState, agreementId: AgreementId): void {
 }
 
 function answered(state: ShopState, a: Agreement, key: string, status: 'paid' | 'refused'): void {
+  // What it held while it was not answered is held by what began, or by nothing.
+  takeSwitch(state, unansweredDue(state, key)?.to, -1);
   const charge = state.dueCharges.get(key);
   // What it carried is in the payment now; its words are those of the agreement it was for.
   if (charge) {

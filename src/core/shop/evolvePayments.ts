@@ -44,6 +44,7 @@ export function moneyBack(
     if (!line) continue;
     line[how] += amount;
     if (how === 'givenBack') line.taxBack += tax;
+    else line.taxLost = (line.taxLost ?? 0) + tax;
   }
 }
 

@@ -4,7 +4,7 @@ import { startedByOrder } from './agreements';
 import type { DecideContext } from './command';
 import { keyOf } from './ids';
 import type { ShopState } from './state';
-import { opened, receiptFor, type Success } from './success';
+import { opened, receiptFor, startedTwice, type Success } from './success';
 
 /**
  * Everything that follows when an offer after payment is paid, or needed no money: its lines are the order's, with a
@@ -29,6 +29,7 @@ export function extendedEvents(
     }),
     ...startedByOrder(success, context.now, context),
     ...opened(success, context.now),
+    ...startedTwice(state, success, keyOf(orderId, step)),
     fact('mail.due', {
       key: keyOf('receipt', orderId, step),
       mail: 'receipt',

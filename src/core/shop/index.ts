@@ -30,7 +30,8 @@ export type { Command, DecideContext, Decision, Executed } from './command';
 export { dueWork } from './dueWork';
 export { orderStatus, type OrderStatus, statusOf } from './orderStatus';
 export { planRefund, type RefundPlan } from './commands/refund';
-export { isSubscribed, standingOf } from './standing';
+export { standingOf } from './standing';
+export { isSubscribed } from './subscribed';
 export { historiesFrom, type History, NO_HISTORY } from './history';
 export {
   closesFor,

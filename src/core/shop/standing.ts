@@ -10,6 +10,7 @@ import { datesIn } from './classes/dates';
 import { pairOf } from './ids';
 import { owns } from './owned';
 import type { ShopState } from './state';
+import { isSubscribed } from './subscribed';
 import { isTaken } from './taken';
 
 export interface Asked {
@@ -96,10 +97,3 @@ export function runningAlready(
   const runs = offers.some((offerId) => isSubscribed(state, personId, offerId));
   return runs || new Set(offers).size < offers.length ? refuse('already-runs') : null;
 }
-
-/** Whether a subscription to an offer runs, or is being paid for. */
-export const isSubscribed = (state: ShopState, personId: PersonId, offerId: OfferId): boolean =>
-  isTaken(state, 'runs', pairOf(personId, offerId)) ||
-  (state.agreementsOfPerson.get(personId) ?? [])
-    .flatMap((id) => state.agreements.get(id) ?? [])
-    .some((a) => a.offerId === offerId && a.terms.kind === 'subscription' && isRunning(a));

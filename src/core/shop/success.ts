@@ -13,6 +13,7 @@ import type { DecideContext } from './command';
 import { documentNumber } from './documentNumber';
 import type { ShopState } from './state';
 import { keyOf } from './ids';
+import { twiceEvents } from './subscribed';
 
 /** What came of a charge that was paid, or of what needed none. */
 export interface Success {
@@ -64,9 +65,19 @@ export function successEvents(state: ShopState, success: Success, context: Decid
     ...startedByOrder(success, now, context),
     ...opened(success, now),
     ...replacedEvents(state, success, context),
+    ...startedTwice(state, success, keyOf(orderId)),
     mail,
   ];
 }
+
+/** Lines that begin a subscription which runs already, but for what they replace. */
+export const startedTwice = (state: ShopState, { orderId, personId, quote }: Success, id: string): ShopEvent[] =>
+  twiceEvents(
+    state,
+    quote.lines.map((line) => ({ ...line, orderId, personId })),
+    id,
+    quote.replaces?.agreementId ?? null,
+  );
 
 /** Passes begin at the moment of success, which may come after the moment the card was asked. */
 export const opened = ({ opens, quote }: Pick<Success, 'opens' | 'quote'>, now: Instant): ShopEvent[] =>

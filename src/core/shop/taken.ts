@@ -1,7 +1,8 @@
 import type { Agreement } from '#core/agreements';
 import type { Quote, QuoteLine } from '#core/checkout';
 import { beginsCheaper, quantityOf } from '#core/facts';
-import type { ClassDateId, CouponId, PersonId, PriceId } from '#core/ids';
+import { fact, type ShopEvent } from '#core/journal';
+import type { ChargeKey, ClassDateId, CouponId, PersonId, PriceId } from '#core/ids';
 import { onceKey, pairOf } from './ids';
 import type { ShopState } from './state';
 import { unansweredDue } from './unansweredDue';
@@ -13,6 +14,10 @@ export const isTaken = (state: ShopState, what: Parameters<typeof onceKey>[0], o
 /** Whether the unused days of an agreement are to pay for something that is not answered yet: what replaces it, or a switch. */
 export const areDaysTaken = (state: ShopState, a: Agreement): boolean =>
   isTaken(state, 'replaces', a.id) || unansweredDue(state, a.unanswered)?.to !== undefined;
+
+/** What a charge is to replace is taken until it is answered: nothing of that is asked for meanwhile. */
+export const reservedBy = ({ replaces }: Pick<Quote, 'replaces'>, chargeKey: ChargeKey): ShopEvent[] =>
+  replaces ? [fact('agreement.reserved', { agreementId: replaces.agreementId, chargeKey })] : [];
 
 /** Places, coupon uses and price steps, of a price in all and of this buyer. */
 export function take(
@@ -38,6 +43,15 @@ export function take(
     count(`${personId}/coupon/${couponId}`, 1);
   }
 }
+
+/** The place and price step that a switch takes: while its charge is not answered, and once it has begun. */
+export const takeSwitch = (
+  state: ShopState,
+  to: { priceId: PriceId; personId: PersonId } | undefined,
+  by: 1 | -1,
+): void => {
+  if (to) take(state, { lines: [to] }, to.personId, by);
+};
 
 /** What of a line one person has only once: the trial or cheaper beginning of its offer, the one subscription to it. */
 export const onceOf = ({ terms }: Pick<QuoteLine, 'terms'>): ('begins' | 'runs')[] => [

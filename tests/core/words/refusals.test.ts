@@ -34,6 +34,7 @@ const EXAMPLES: { [C in RefusalCode]: RefusalFacts[C][] } = {
   'no-such-date': [{}],
   'date-set': [{ title: 'Evening class' }],
   'seat-had': [{}],
+  'seat-money-back': [{}],
   'seat-late': [{ noticeHours: 1 }, { noticeHours: 24 }],
   'date-past': [{}],
   'date-over': [{}],

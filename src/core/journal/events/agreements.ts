@@ -75,9 +75,11 @@ const paid1 = z.strictObject({
 });
 
 const requested2 = requested1.extend({ to: seed2.optional(), came: cameFrom1 });
+const requested3 = requested2.extend({ to: seed3.optional() });
 const started2 = started1.extend({ agreement: seed2, status: running2 });
 const paid2 = paid1.extend({ status: z.enum(['active', 'ending', 'paid-off']) });
 const paid3 = paid2.extend({ period: paidPeriod2, creditsLeft: z.array(creditPart1).nullable() });
+const paid4 = paid3.extend({ kind: z.enum(['due', 'rest', 'switch']) });
 
 const returned1 = z.strictObject({
   agreementId: agreementId1,
@@ -107,8 +109,11 @@ const dueDayMoved1 = z.strictObject({
 });
 /** A rate on top, in hundredths of a percent. */
 const told1 = z.strictObject({ rate: z.int().min(0) });
+/** By the key of the charge that asks for what replaces it. */
+const replacing1 = z.strictObject({ agreementId: agreementId1, chargeKey: id1 });
 const suspended1 = z.strictObject({ agreementId: agreementId1, disputeId: disputeId1 });
 
+const cancelled1 = z.strictObject({ agreementId: agreementId1, endsAt: moment1, by });
 const kept1 = z.strictObject({ agreementId: agreementId1, status: running1, next: dueMoment1 });
 
 const mailDue1 = z.strictObject({
@@ -159,10 +164,12 @@ export const agreementEvents = {
   /** Written down before the payment service is asked. */
   'due.requested': event(requested1)
     .next(requested2, ({ to, ...data }) => ({ ...data, ...(to ? { to: seedFrom1(to) } : {}), came: NOWHERE }))
-    .next(requested2.extend({ to: seed3.optional() }), ({ to, ...data }) => ({
+    .next(requested3, ({ to, ...data }) => ({
       ...data,
       ...(to ? { to: seedFrom2(to) } : {}),
-    })),
+    }))
+    /** With since when the due after it is asked for, where a stop had put that off. */
+    .next(requested3.extend({ next: dueMoment2.nullable() }), (data) => data),
   'due.paid': event(paid1)
     .next(paid2, (data) => ({ ...data, status: data.status === 'paid off' ? ('paid-off' as const) : data.status }))
     .next(
@@ -171,7 +178,9 @@ export const agreementEvents = {
       (data) => ({ ...data, period: { ...data.period, credits: [] }, creditsLeft: null }),
     )
     /** With what it was paid for: a due, the rest of a plan, a switch. */
-    .next(paid3.extend({ kind: z.enum(['due', 'rest', 'switch']) }), (data) => ({ ...data, kind: 'due' as const })),
+    .next(paid4, (data) => ({ ...data, kind: 'due' as const }))
+    /** With since when the due after it is asked for, as above. */
+    .next(paid4.extend({ next: dueMoment2.nullable() }), (data) => data),
   /** It never reached the payment service and was made impossible there: it is as if it had not been asked for. */
   'due.fellAway': event(
     z.strictObject({
@@ -235,7 +244,11 @@ export const agreementEvents = {
       period: periodFrom1(period),
     }),
   ),
-  'agreement.cancelled': event(z.strictObject({ agreementId: agreementId1, endsAt: moment1, by })),
+  'agreement.cancelled': event(cancelled1).next(
+    /** In a pause its dates move with it: what they are then; null where they stand. */
+    cancelled1.extend({ moved: z.strictObject({ anchor: anchor2, period: paidPeriod2.nullable() }).nullable() }),
+    (data) => ({ ...data, moved: null }),
+  ),
   'agreement.kept': event(kept1).next(kept1.extend({ status: running2 }), (data) => ({
     ...data,
     status: runningFrom1(data.status),
@@ -252,6 +265,10 @@ export const agreementEvents = {
     z.strictObject({ agreementId: agreementId1, disputeId: disputeId1.nullable(), missed: z.boolean() }),
     (data) => ({ ...data, disputeId: null, missed: false }),
   ),
+  /** What is to replace it is asked for and not answered: nothing of it is asked for until that is. */
+  'agreement.reserved': event(replacing1),
+  /** What was to replace it came to nothing: what fell due meanwhile is asked for now. */
+  'agreement.freed': event(replacing1),
   /** Its buyer has heard of a sum with another rate of tax: later dues come to it. */
   'agreement.rateTold': event(z.strictObject({ agreementId: agreementId1, told: told1.nullable() })),
   'agreement.moved': event(z.strictObject({ agreementId: agreementId1, buyer: buyer1.nullable() })),

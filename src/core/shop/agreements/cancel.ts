@@ -16,6 +16,7 @@ import { mailOf, noSuch, releaseAll, shopOf, toCome, stillAsking } from './commo
 import { areDaysTaken } from '../taken';
 import { taxOfBack } from '#core/payments';
 import { paidWith, returnOfCredits, type Unused, unusedParts } from './credit';
+import { shifted } from './goOn';
 import { pauseEndedEvents, pauseOver } from './pause';
 import { keyOf, secondOf } from '../ids';
 
@@ -58,11 +59,16 @@ export function cancel(
   if (a.status === 'paused' && a.pause) {
     const back = pauseEndedEvents(state, a, now, context).filter((e) => e.type !== 'agreement.mailDue');
     // The days that were left are left, whatever else stops it.
-    const endsAt = dueAfterReturn(now, daysLeftInPause(a), a.anchor, a.zone).at;
+    const ends = dueAfterReturn(now, daysLeftInPause(a), a.anchor, a.zone);
+    const endsAt = ends.at;
+    const moved = {
+      anchor: { n: a.next?.n ?? lastPaid(a) + 1, ...ends },
+      period: shifted(a.period, a.next?.at ?? a.period?.until ?? endsAt, endsAt, a.zone),
+    };
     return {
       events: [
         ...back,
-        fact('agreement.cancelled', { agreementId, endsAt, by }),
+        fact('agreement.cancelled', { agreementId, endsAt, by, moved }),
         mailOf(a, 'cancelled', mailKey(a, now), { at: endsAt }),
       ],
     };
@@ -70,7 +76,7 @@ export function cancel(
   const endsAt = a.next?.at ?? a.period?.until ?? now;
   return {
     events: [
-      fact('agreement.cancelled', { agreementId, endsAt, by }),
+      fact('agreement.cancelled', { agreementId, endsAt, by, moved: null }),
       mailOf(a, 'cancelled', mailKey(a, now), { at: endsAt }),
     ],
   };

@@ -1,4 +1,4 @@
-import type { Instant } from '#core/calendar';
+import { dateIn, type Instant } from '#core/calendar';
 import { type Agreement, chargeFor, isStopped, ruleFor } from '#core/agreements';
 import { fact, type ShopEvent } from '#core/journal';
 import type { EndReason } from '#core/agreements';
@@ -75,6 +75,8 @@ export function tellAmount(state: ShopState, { agreementId, dueAt }: Moment, con
   const a = state.agreements.get(agreementId);
   if (!a?.next || a.next.tellAt !== dueAt || (a.status !== 'active' && a.status !== 'in-trial')) return nothing;
   if (isStopped(a)) return nothing;
+  // Too late to be told in time: this due stays what it was told, and the next one is told in its turn.
+  if (dateIn(context.now, a.zone) > dateIn(dueAt, a.zone)) return nothing;
   const { tax } = shopOf(context);
   const untold = { ...a, told: null };
   const after = chargeFor(untold, a.next, tax).amount;

@@ -59,7 +59,7 @@ export function confirmGap(
       return isWithin(a.pause?.until, from, to) ? [...events, ...pauseEndedEvents(state, a, to, context)] : events;
     // What stops it for another reason goes on stopping it, and says then how it goes on.
     if (isStopped(a) || a.status === 'ending') return events;
-    return [...events, ...goOn(agreement, { since: from, movesFrom: from, returned: to }, context).events];
+    return [...events, ...goOn(state, agreement, { since: from, movesFrom: from, returned: to }, context).events];
   });
   return { events: [fact('gap.confirmed', { from, to }), ...moved] };
 }

@@ -10,7 +10,10 @@ import {
 } from '#core/agreements';
 import { dateIn, daysBetween, type Instant, plusDays } from '#core/calendar';
 import { type EventOf, fact, type ShopEvent } from '#core/journal';
+import type { Pass } from '#core/passes';
 import type { DecideContext } from '../command';
+import { sessionsOfPass } from '../sessions/ledger';
+import type { ShopState } from '../state';
 import { shopOf, toCome, trialNotice } from './common';
 
 type Context = Pick<DecideContext, 'release'>;
@@ -25,10 +28,21 @@ export interface WentOn {
  * What follows when one reason stops an agreement no longer. While another holds, nothing; when none does, it goes on:
  * with its dates moved where the stop held a pause, or a dispute during which a due moment passed, else as it stood.
  */
-export function withoutStop(a: Agreement, why: StopReason, returned: Instant, context: Context): WentOn {
+export function withoutStop(
+  state: ShopState,
+  a: Agreement,
+  why: StopReason,
+  returned: Instant,
+  context: Context,
+): WentOn {
   const gone = a.stops.find((stop) => stop.why === why);
   if (!gone || a.stops.length > 1) return { events: [], next: null };
-  return goOn(a, { since: a.span?.since ?? gone.since, movesFrom: movesFrom(a, gone, returned), returned }, context);
+  return goOn(
+    state,
+    a,
+    { since: a.span?.since ?? gone.since, movesFrom: movesFrom(a, gone, returned), returned },
+    context,
+  );
 }
 
 /** Since when this agreement's dates stand still, one of its reasons ending now. */
@@ -48,16 +62,20 @@ interface Span {
 /**
  * The agreement goes on. Moved: its next due is the day of return and the days that were left, which is the new
  * anchor, and dues that passed meanwhile are not asked. Not moved: what fell due meanwhile is asked for now, tries and
- * grace counted from now. What was behind already keeps the tries and days of grace that it had left.
+ * grace counted from now. What was behind already keeps the tries and days of grace that it had left. Access with an end
+ * moves by as many days as the dues.
  */
-export function goOn(a: Agreement, { since, movesFrom, returned }: Span, context: Context): WentOn {
+export function goOn(state: ShopState, a: Agreement, { since, movesFrom, returned }: Span, context: Context): WentOn {
   const { next, id: agreementId } = a;
   if (next === null || movesFrom === null) {
     const fell = next !== null && next.at <= returned;
     const asked: DueMoment | null = fell ? { ...next, askFrom: returned } : next;
     const pastDue = putOff(a, { since, returned }, fell ? null : (next?.at ?? null));
     return {
-      events: [fact('agreement.wentOn', { agreementId, next: asked, noticeAt: a.noticeAt, pastDue })],
+      events: [
+        fact('agreement.wentOn', { agreementId, next: asked, noticeAt: a.noticeAt, pastDue }),
+        ...accessPutOff(state, a, 0),
+      ],
       next: null,
     };
   }
@@ -81,9 +99,31 @@ export function goOn(a: Agreement, { since, movesFrom, returned }: Span, context
         owed: a.owed,
         pastDue: putOff(a, { since, returned }, at),
       }),
+      ...accessPutOff(state, a, daysBetween(dateIn(next.at, a.zone), dateIn(at, a.zone))),
     ],
   };
 }
+
+/** Dated access waits while what it is paid by is stopped: how long that takes may not be known yet. */
+export const accessWaits = (state: ShopState, a: Agreement): ShopEvent[] =>
+  passesOf(state, a)
+    .filter(({ until }) => until !== null)
+    .map(({ id }) => fact('pass.untilMoved', { passId: id, until: null }));
+
+/** … and grows by so many days; where a date that was moved meanwhile lies beyond that, to its end. */
+export function accessPutOff(state: ShopState, a: Agreement, days: number): ShopEvent[] {
+  return passesOf(state, a).flatMap(({ id, until, waited }) => {
+    const before = waited ?? until;
+    if (before === null) return [];
+    const later = days === 0 ? before : plusDays(before, days, a.zone);
+    const seats = sessionsOfPass(state, id).filter(({ status, dateId }) => status === 'booked' && dateId !== null);
+    const last = seats.reduce((end, seat) => (waited !== null && seat.until > end ? seat.until : end), later);
+    return last === until ? [] : [fact('pass.untilMoved', { passId: id, until: last })];
+  });
+}
+
+const passesOf = (state: ShopState, a: Agreement): Pass[] =>
+  a.passIds.flatMap((id) => state.passes.get(id) ?? []).filter(({ closed }) => !closed);
 
 type PastDue = NonNullable<EventOf<'agreement.wentOn'>['data']['pastDue']>;
 

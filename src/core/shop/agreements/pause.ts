@@ -1,13 +1,12 @@
 import { type Agreement, chargeFor, movedDueDay, pauseEnds, whyNotAct } from '#core/agreements';
-import type { Pass } from '#core/passes';
-import { dateIn, daysBetween, type Instant, plusDays } from '#core/calendar';
+import { dateIn, daysBetween, type Instant } from '#core/calendar';
 import { fact, type ShopEvent } from '#core/journal';
 import { refuse, type Refusal } from '#core/refusal';
 import type { AgreementId } from '#core/ids';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { holdAll, mailOf, noSuch, nothing, releaseAll, shopOf, toCome } from './common';
-import { shifted, withoutStop } from './goOn';
+import { accessPutOff, accessWaits, shifted, withoutStop } from './goOn';
 import { keyOf, secondOf } from '../ids';
 
 const notNow = (a: Agreement, why: 'pause-in-past' | 'return-in-past'): Refusal =>
@@ -31,7 +30,7 @@ export function pause(
   return {
     events: [
       fact('agreement.paused', { agreementId, until: ends, by }),
-      ...waitingAccess(state, a),
+      ...accessWaits(state, a),
       ...(held ? holdAll(state, a, 'paused') : []),
       mailOf(a, 'paused', keyOf('paused', a.id, secondOf(now)), { at: ends }),
     ],
@@ -73,40 +72,25 @@ export function pauseEndedEvents(
   returned: Instant,
   context: Pick<DecideContext, 'release'>,
 ): ShopEvent[] {
-  const { events, next } = withoutStop(a, 'paused', returned, context);
+  const { events, next } = withoutStop(state, a, 'paused', returned, context);
   return [
-    ...pauseOver(state, a, returned),
+    ...pauseGone(state, a),
     ...events,
     ...(next === null ? [] : [mailOf(a, 'back', keyOf('back', a.id, secondOf(returned)), { at: next })]),
   ];
 }
 
-/** The pause itself is over, whatever else there is to say. */
+/** The pause itself is over; what else follows is said elsewhere. */
+const pauseGone = (state: ShopState, a: Agreement): ShopEvent[] =>
+  a.pause === null ? [] : [fact('agreement.pauseEnded', { agreementId: a.id }), ...releaseAll(state, a, 'paused')];
+
+/** The pause is over, and nothing goes on after it: dated access grows by what it had. */
 export const pauseOver = (state: ShopState, a: Agreement, returned: Instant): ShopEvent[] =>
-  a.pause === null
-    ? []
-    : [
-        fact('agreement.pauseEnded', { agreementId: a.id }),
-        ...releaseAll(state, a, 'paused'),
-        ...putOff(state, a, returned),
-      ];
+  a.pause === null ? [] : [...pauseGone(state, a), ...accessPutOff(state, a, daysPaused(a, returned))];
 
-/** Dated access waits while its plan pauses: how long the pause is may not be known yet. */
-const waitingAccess = (state: ShopState, a: Agreement): ShopEvent[] =>
-  datedPasses(state, a).map(({ id }) => fact('pass.untilMoved', { passId: id, until: null }));
-
-const datedPasses = (state: ShopState, a: Agreement): Pass[] =>
-  a.passIds.flatMap((id) => state.passes.get(id) ?? []).filter((pass) => !pass.closed && pass.until !== null);
-
-/** … and grows by as many days as the pause had. */
-function putOff(state: ShopState, a: Agreement, returned: Instant): ShopEvent[] {
-  const days = a.pause ? daysBetween(dateIn(a.pause.from, a.zone), dateIn(returned, a.zone)) : 0;
-  return a.passIds
-    .flatMap((id) => state.passes.get(id) ?? [])
-    .flatMap(({ id, closed, waited }) =>
-      closed || waited === null ? [] : [fact('pass.untilMoved', { passId: id, until: plusDays(waited, days, a.zone) })],
-    );
-}
+/** Days that a pause had so far, by which dated access grows where the plan does not go on. */
+const daysPaused = (a: Agreement, returned: Instant): number =>
+  a.pause ? daysBetween(dateIn(a.pause.from, a.zone), dateIn(returned, a.zone)) : 0;
 
 /** The due day moves later, to the first such day; the days between are not charged. */
 export function moveDueDay(

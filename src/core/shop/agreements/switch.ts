@@ -1,16 +1,8 @@
-import {
-  type Agreement,
-  type AgreementSeed,
-  begunAgreement,
-  chargeFor,
-  creditOf,
-  isRunning,
-  whyNotAct,
-} from '#core/agreements';
+import { type Agreement, type AgreementSeed, begunAgreement, chargeFor, creditOf, whyNotAct } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { type Offer, openedBy, type Price, saleState } from '#core/catalogue';
 import { termsNow } from '#core/checkout';
-import type { DisputeId, OfferId, PaymentId } from '#core/ids';
+import type { DisputeId, PaymentId } from '#core/ids';
 import { disputeHold } from '#core/passes';
 import { fact, type ShopEvent } from '#core/journal';
 import { paymentAt } from '#core/terms';
@@ -19,11 +11,12 @@ import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { type Paid, paidEvents } from './charge';
 import { endEvents } from './closings';
+import { isSubscribed, twiceEvents } from '../subscribed';
 import { isTaken } from '../taken';
 import { mailOf, nextDue, noSuch, shopOf, stillAsking, toCome, toldAtStart, trialNotice } from './common';
 import { creditGiven, creditGone, paidWith, unusedNow, unusedParts } from './credit';
 import { leftOf } from '#core/payments';
-import { keyOf } from '../ids';
+import { keyOf, pairOf } from '../ids';
 import { sessionsOf } from '../sessions/promised';
 
 /**
@@ -50,8 +43,10 @@ export function switchTo(
   if (priceId === a.priceId) return refuse('nothing-to-do', { why: 'this-price-already' });
   const { now, ids } = context;
   const sold = state.taken.get(priceId) ?? 0;
-  if (!offSale && !isOnSale(offer, price, { now, zone: shopOf(context).zone, sold })) return notNow('switch-off-sale');
-  if (runsAlready(state, a, offerId)) return notNow('switch-runs-already');
+  const soldToBuyer = state.taken.get(pairOf(a.personId, priceId)) ?? 0;
+  if (!offSale && !isOnSale(offer, price, { now, zone: shopOf(context).zone, sold, soldToBuyer }))
+    return notNow('switch-off-sale');
+  if (isSubscribed(state, a.personId, offerId, a.id)) return notNow('switch-runs-already');
   const risen = termsNow(price, { startedAt: now, sold }, shopOf(context).zone);
   if (risen.kind !== 'subscription') return notNow('switch-to-nothing');
   // At its present amount, without what a new buyer would begin with.
@@ -131,18 +126,13 @@ export function switchTo(
 export const isOnSale = (
   offer: Pick<Offer, 'onSale' | 'putAway'>,
   price: Price,
-  { now, zone, sold }: { now: Instant; zone: string; sold: number },
+  { now, zone, sold, soldToBuyer = 0 }: { now: Instant; zone: string; sold: number; soldToBuyer?: number },
 ): boolean =>
   offer.onSale &&
   !offer.putAway &&
   saleState(price, now, zone).state === 'open' &&
-  (price.limit.inAll === null || sold < price.limit.inAll);
-
-/** One subscription to an offer at a time; the one that is left does not count. */
-const runsAlready = (state: ShopState, a: Agreement, offerId: OfferId): boolean =>
-  (state.agreementsOfPerson.get(a.personId) ?? [])
-    .flatMap((id) => state.agreements.get(id) ?? [])
-    .some((b) => b.id !== a.id && b.offerId === offerId && b.terms.kind === 'subscription' && isRunning(b));
+  (price.limit.inAll === null || sold < price.limit.inAll) &&
+  (price.limit.each === null || soldToBuyer < price.limit.each);
 
 /** The money for a switch has come (or none was due): old ends, new begins at this moment. */
 export function switchedEvents(
@@ -173,6 +163,7 @@ export function switchedEvents(
   return [
     ...begun(state, { ...a, credits: [] }, to, given.events, context),
     ...creditGone(a.orderId, keyOf('credit', to.id), paid.credit - creditOf(credits), a.currency),
+    ...twiceEvents(state, [to], to.id, a.id),
     ...paidEvents(state, asAgreement, { ...paid, dues, next: nextDue(to, 1, shopOf(context)) }, now),
     mailOf(to, 'switched', keyOf('switched', to.id), { at: paymentAt(to.terms, to.anchor, 2, to.zone) }),
   ];

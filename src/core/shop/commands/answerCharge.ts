@@ -1,7 +1,9 @@
 import { refuse } from '#core/refusal';
+import { replacingStop } from '#core/agreements';
 import { fact, type ShopEvent } from '#core/journal';
 import { addMs, MINUTE } from '#core/calendar';
 import { formatAmount } from '#core/money';
+import { withoutStop } from '../agreements/goOn';
 import type { Command, DecideContext, Decision } from '../command';
 import type { Charge, ShopState } from '../state';
 import { extendedEvents } from '../extended';
@@ -48,7 +50,9 @@ export function answerCharge(
         ],
       };
     case 'refused':
-      return { events: [fact('charge.refused', { key, reason: answer.reason })] };
+      return {
+        events: [fact('charge.refused', { key, reason: answer.reason }), ...freedEvents(state, charge, context)],
+      };
     case 'voided':
       return {
         events: [
@@ -57,6 +61,7 @@ export function answerCharge(
             why: charge.status === 'waits-for-bank' ? 'not-confirmed' : 'never-reached',
             dueAt: null,
           }),
+          ...freedEvents(state, charge, context),
         ],
       };
     case 'waits-for-bank':
@@ -73,6 +78,17 @@ export function answerCharge(
     case 'pending':
       return unchanged;
   }
+}
+
+/** What was to be replaced is not: it goes on, and what fell due meanwhile is asked for now. */
+function freedEvents(state: ShopState, { key, quote }: Charge, context: DecideContext): ShopEvent[] {
+  const a = quote?.replaces && state.agreements.get(quote.replaces.agreementId);
+  const why = replacingStop(key);
+  if (!a?.stops.some((stop) => stop.why === why)) return [];
+  return [
+    fact('agreement.freed', { agreementId: a.id, chargeKey: key }),
+    ...withoutStop(state, a, why, context.now, context).events,
+  ];
 }
 
 const unchanged: Decision = refuse('nothing-to-do', { why: 'nothing-new' });

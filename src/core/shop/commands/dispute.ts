@@ -1,22 +1,26 @@
-import { type Agreement, disputeStop, isRunning, movesDates } from '#core/agreements';
+import { type Agreement, creditOf, disputeStop, isRunning, movesDates } from '#core/agreements';
 import type { Instant } from '#core/calendar';
-import type { LineId, PassId } from '#core/ids';
+import type { LineId, PassId, PaymentId } from '#core/ids';
 import { fact, type ShopEvent } from '#core/journal';
-import { allocate, formatAmount, mulDiv, sum } from '#core/money';
+import { allocate, formatAmount, sum } from '#core/money';
 import { disputeHold } from '#core/passes';
 import { refuse } from '#core/refusal';
 import { holdAll, releaseAll } from '../agreements/common';
 import { endEvents } from '../agreements/closings';
-import { withoutStop } from '../agreements/goOn';
+import { accessWaits, withoutStop } from '../agreements/goOn';
 import type { Command, DecideContext, Decision } from '../command';
 import { keyOf } from '../ids';
-import { leftOf, lineOf, type Payment } from '#core/payments';
+import { leftOf, lineOf, type Payment, taxOfBack } from '#core/payments';
 import { type PaidLine, paidLinesOf } from '../paidLines';
 import type { Dispute, Order, ShopState } from '../state';
 
 const known: Decision = refuse('nothing-to-do', { why: 'recorded' });
 
-/** A bank disputes a payment: every line of it is touched, its passes are on hold, and nothing more falls due until it is decided. */
+/**
+ * A bank disputes a payment: what its money pays for now is touched, its passes are on hold, and nothing more falls due
+ * until it is decided. That is what its lines began and opened themselves, while that stands, and what is paid by credit
+ * from it; what else a switch began since is paid by other money.
+ */
 export function openDispute(state: ShopState, command: Extract<Command, { type: 'open-dispute' }>): Decision {
   const { disputeId, paymentId, amount, answerBy } = command;
   const payment = state.payments.get(paymentId);
@@ -24,7 +28,7 @@ export function openDispute(state: ShopState, command: Extract<Command, { type: 
   const order = state.orders.get(payment?.orderId ?? '');
   if (!payment || !order) return refuse('no-such-payment', { what: 'disputed-payment' });
   if (state.disputes.has(disputeId)) return known;
-  const touched = (later ? [later] : agreementsOf(state, order, payment)).filter(isRunning);
+  const touched = paidByNow(state, order, payment);
   return {
     events: [
       fact('dispute.opened', {
@@ -36,7 +40,8 @@ export function openDispute(state: ShopState, command: Extract<Command, { type: 
         ...(later ? { agreementId: later.id } : {}),
       }),
       ...touched.map((a): ShopEvent => fact('agreement.suspended', { agreementId: a.id, disputeId, paymentId })),
-      ...holdAll(state, later ?? { passIds: passesOfPayment(state, order, payment) }, disputeHold(disputeId)),
+      ...touched.filter(({ next }) => next !== null).flatMap((a) => accessWaits(state, a)),
+      ...holdAll(state, { passIds: passesPaidBy(state, order, payment, touched) }, disputeHold(disputeId)),
     ],
   };
 }
@@ -57,17 +62,22 @@ export function closeDispute(
   if (dispute.status !== 'open') return known;
   const later = dispute.agreementId === undefined ? undefined : state.agreements.get(dispute.agreementId);
   // What came of a switch in the meantime is stopped by it too.
-  const touched = agreementsOf(state, order, null).filter((a) => isStoppedBy(a, dispute));
+  const touched = agreementsOfPerson(state, order).filter((a) => isStoppedBy(a, dispute));
   const payment = state.payments.get(dispute.paymentId);
   const lost = won ? [] : lostOf(paidLinesOf(state, dispute.paymentId), dispute.amount);
   const whole = new Set(lost.filter((l) => l.amount === l.left).map((l) => l.lineId));
-  const ends = (lineId: LineId): boolean => whole.has(lineId);
-  const ending = touched.filter((a) => ends(a.lineId));
-  const going = touched.filter((a) => !ends(a.lineId));
+  const isOwn = (a: Agreement): boolean => payment !== undefined && isOwnOf(a, order, payment);
+  // What it paid for by credit ends where that paid for all of it, and goes on where other money paid for some.
+  const ends = (a: Agreement): boolean =>
+    !won && (isOwn(a) ? whole.has(a.lineId) : a.period !== null && creditFrom(a, dispute.paymentId) >= a.period.amount);
+  const ending = touched.filter(ends);
+  const going = touched.filter((a) => !ends(a));
   const gone = new Set(ending.flatMap((a) => a.passIds));
-  const own = payment && !later ? passesOfPayment(state, order, payment) : [];
+  const own = payment ? passesPaidBy(state, order, payment, touched) : [];
   const passes = [...new Set([...(later ? [later] : []), ...touched].flatMap((a) => a.passIds).concat(own))];
-  const closing = passes.filter((id) => !state.passes.get(id)?.closed && (gone.has(id) || closesWith(state, id, ends)));
+  const closing = passes.filter(
+    (id) => !state.passes.get(id)?.closed && (gone.has(id) || (own.includes(id) && closesWith(state, id, whole))),
+  );
   const staying = passes.filter((id) => !closing.includes(id));
   return {
     events: [
@@ -79,7 +89,7 @@ export function closeDispute(
         ...(later ? { agreementId: later.id } : {}),
         paymentId: dispute.paymentId,
       }),
-      ...going.flatMap((a) => cleared(a, dispute, context)),
+      ...going.flatMap((a) => cleared(state, a, dispute, context)),
       ...releaseAll(state, { passIds: staying }, disputeHold(disputeId)),
       ...ending.flatMap((a) => endEvents(state, a, 'dispute-lost', null, null, context)),
       ...closing.map((passId): ShopEvent => fact('pass.closed', { passId, why: 'dispute-lost', dueAt: null })),
@@ -90,7 +100,7 @@ export function closeDispute(
 
 const isStoppedBy = (a: Agreement, { id }: Dispute): boolean => a.stops.some(({ why }) => why === disputeStop(id));
 
-function cleared(a: Agreement, { id, at }: Dispute, context: DecideContext): ShopEvent[] {
+function cleared(state: ShopState, a: Agreement, { id, at }: Dispute, context: DecideContext): ShopEvent[] {
   const why = disputeStop(id);
   const since: Instant = a.stops.find((stop) => stop.why === why)?.since ?? at;
   return [
@@ -99,14 +109,16 @@ function cleared(a: Agreement, { id, at }: Dispute, context: DecideContext): Sho
       disputeId: id,
       missed: movesDates({ why, since }, a.next?.at ?? null, context.now),
     }),
-    ...withoutStop(a, why, context.now, context).events,
+    ...withoutStop(state, a, why, context.now, context).events,
   ];
 }
 
-/** What opens nothing but a line that ends with the dispute. */
-function closesWith(state: ShopState, passId: PassId, ends: (lineId: LineId) => boolean): boolean {
+/** What a line opened that ends with the dispute, and no agreement that goes on. */
+function closesWith(state: ShopState, passId: PassId, ends: ReadonlySet<LineId>): boolean {
   const cause = state.passes.get(passId)?.cause;
-  return cause?.kind === 'paid' && ends(cause.lineId);
+  if (cause?.kind !== 'paid' || !ends.has(cause.lineId)) return false;
+  const a = cause.agreementId === undefined ? undefined : state.agreements.get(cause.agreementId);
+  return !a || a.from === null;
 }
 
 interface LostLine {
@@ -125,7 +137,7 @@ function lostOf(lines: readonly PaidLine[], amount: number): LostLine[] {
     .map((line, i) => ({
       lineId: line.lineId,
       amount: shares[i] ?? 0,
-      tax: line.amount === 0 ? 0 : Math.min(line.tax - line.taxBack, mulDiv(line.tax, shares[i] ?? 0, line.amount)),
+      tax: taxOfBack(line, shares[i] ?? 0),
       left: lefts[i] ?? 0,
     }))
     .filter((share) => share.amount > 0);
@@ -146,7 +158,7 @@ function asked(dispute: Dispute, order: Order, lost: readonly LostLine[], going:
           ),
         ]
       : []),
-    ...(lost.some((l) => l.amount < l.left)
+    ...(lost.length > 0 && (going.length > 0 || lost.some((l) => l.amount < l.left))
       ? [
           raise(
             'part',
@@ -157,16 +169,33 @@ function asked(dispute: Dispute, order: Order, lost: readonly LostLine[], going:
   ];
 }
 
-/** The agreements of an order, or those of the lines of one payment. */
-const agreementsOf = (state: ShopState, order: Order, payment: Payment | null): Agreement[] =>
-  (state.agreementsOfPerson.get(order.personId) ?? [])
-    .map((id) => state.agreements.get(id))
-    .filter((a) => a !== undefined)
-    .filter((a) => a.orderId === order.id && (payment === null || lineOf(payment, a.lineId) !== undefined));
+/** Every agreement of whoever pays for an order. */
+const agreementsOfPerson = (state: ShopState, { personId }: Pick<Order, 'personId'>): Agreement[] =>
+  (state.agreementsOfPerson.get(personId) ?? []).flatMap((id) => state.agreements.get(id) ?? []);
 
-/** What the lines of a payment opened. */
-const passesOfPayment = (state: ShopState, order: Order, payment: Payment): PassId[] =>
-  order.passIds.filter((id) => {
+/** Whether a payment is one of an agreement's own: a due of it, or what was paid when its line was bought. */
+const isOwnOf = (a: Agreement, order: Pick<Order, 'id'>, payment: Payment): boolean =>
+  payment.agreementId === null
+    ? a.orderId === order.id && a.from === null && lineOf(payment, a.lineId) !== undefined
+    : a.id === payment.agreementId;
+
+/** How much of a payment's money pays for an agreement by credit: for its running period, or for dues that are to come. */
+const creditFrom = (a: Agreement, paymentId: PaymentId): number =>
+  creditOf([...(a.period?.credits ?? []), ...a.credits].filter((part) => part.paymentId === paymentId));
+
+/** The agreements that a payment's money pays for now. */
+const paidByNow = (state: ShopState, order: Order, payment: Payment): Agreement[] =>
+  agreementsOfPerson(state, order).filter(
+    (a) => isRunning(a) && (isOwnOf(a, order, payment) || (payment.id !== null && creditFrom(a, payment.id) > 0)),
+  );
+
+/** What opens by a payment's money: what its lines opened themselves, and what the agreements opened that it pays for. */
+function passesPaidBy(state: ShopState, order: Order, payment: Payment, touched: readonly Agreement[]): PassId[] {
+  const own = order.passIds.filter((id) => {
     const cause = state.passes.get(id)?.cause;
-    return cause?.kind === 'paid' && lineOf(payment, cause.lineId) !== undefined;
+    if (cause?.kind !== 'paid' || lineOf(payment, cause.lineId) === undefined) return false;
+    const a = cause.agreementId === undefined ? undefined : state.agreements.get(cause.agreementId);
+    return !a || isOwnOf(a, order, payment);
   });
+  return [...new Set([...own, ...touched.flatMap((a) => a.passIds)])];
+}

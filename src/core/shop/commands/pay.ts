@@ -9,6 +9,7 @@ import type { ShopState } from '../state';
 import { keyOf } from '../ids';
 import { passesToOpen } from '../passesToOpen';
 import { runningAlready, standingOf } from '../standing';
+import { reservedBy } from '../taken';
 
 type Pay = Extract<Command, { type: 'pay' }>;
 
@@ -66,10 +67,11 @@ export function pay(state: ShopState, command: Pay, context: DecideContext): Dec
   if (!command.card) return refuse('card-needed', { later: later && quote.dueToday === 0 });
   if (later && !canBeKept(wayOf(command.card))) return refuse('way-not-kept');
   const attempt = (record?.attempts ?? 0) + 1;
+  const key = keyOf(orderId, attempt);
   return {
     events: [
       fact('charge.requested', {
-        key: keyOf(orderId, attempt),
+        key,
         orderId,
         checkoutId: command.checkoutId,
         attempt,
@@ -83,6 +85,7 @@ export function pay(state: ShopState, command: Pay, context: DecideContext): Dec
         recipientId: command.recipientId ?? null,
         signedIn: command.signedIn ?? false,
       }),
+      ...reservedBy(quote, key),
     ],
   };
 }

@@ -94,10 +94,12 @@ function wholeBut(state: ShopState, order: Order, lineId: LineId): boolean {
   return !a || paidLinesOfAgreement(state, a).every((p) => p.paymentId === own || leftOf(p) <= 0);
 }
 
+/** What a line opened itself and is not closed: what a switch opened belongs to the switch's agreement. */
 const passesOfLine = (state: ShopState, order: Order, lineId: LineId): PassId[] =>
   order.passIds.filter((id) => {
     const pass = state.passes.get(id);
-    return pass && !pass.closed && pass.cause.kind === 'paid' && pass.cause.lineId === lineId;
+    if (!pass || pass.closed || pass.cause.kind !== 'paid' || pass.cause.lineId !== lineId) return false;
+    return (pass.cause.agreementId ?? agreementIdOf(order.id, lineId)) === agreementIdOf(order.id, lineId);
   });
 
 /** A refund is written down before the payment service is asked; what it closes is judged when it is answered. */
@@ -140,7 +142,7 @@ export function answerRefund(
   const isEnding = (a: Agreement): boolean => paid && isRunning(a) && (asked.ends === true || isWhole(a));
   const going = touched
     .filter((a) => isRunning(a) && !isEnding(a))
-    .flatMap((a) => withoutStop(a, refundStop(refundId), context.now, context).events);
+    .flatMap((a) => withoutStop(state, a, refundStop(refundId), context.now, context).events);
   if (!paid) return { events: [fact('refund.refused', { refundId, reason: answer.reason }), ...going] };
   const ending = touched.filter(isEnding);
   const closes = new Set([

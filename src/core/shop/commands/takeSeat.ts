@@ -1,18 +1,19 @@
 import { freeSeats, isToCome, isWithin, type Session } from '#core/booking';
 import { addMs, HOUR, type Instant } from '#core/calendar';
 import { type LiveClass, productKindOf } from '#core/catalogue';
-import type { PersonId, ProductId } from '#core/ids';
+import type { PassId, PersonId, ProductId } from '#core/ids';
 import { fact } from '#core/journal';
 import { isOpen, passState } from '#core/passes';
 import { refuse } from '#core/refusal';
 import { datesOf } from '../classes/dates';
-import { moneyFor } from '../classes/moneyBack';
+import { isUsed, moneyFor, seatsOfPass } from '../classes/moneyBack';
 import { seatMoved, seatsTaken } from '../classes/seated';
 import { type Command, type DecideContext, type Decision, groundsOf } from '../command';
 import { holderOf, rightsTo } from '../rights';
 import { calledOff } from '../sessions/calledOff';
-import { sessionsOfPerson } from '../sessions/ledger';
+import { sessionsOfPass, sessionsOfPerson } from '../sessions/ledger';
 import type { ShopState } from '../state';
+import { accessEndsAt } from './bookSession';
 import { refund } from './refund';
 
 type TakeSeat = Extract<Command, { type: 'take-seat' }>;
@@ -21,7 +22,7 @@ type TakeMoneyBack = Extract<Command, { type: 'take-money-back' }>;
 
 /**
  * A seat for somebody who may open a class and has none there: a member whose membership holds it, whoever was given it,
- * or has called their seat off. Of a class at one date there is one seat for each pass.
+ * or has called their seat off. As many seats as were bought and are not given back; one for any other right.
  */
 export function takeSeat(
   state: ShopState,
@@ -44,13 +45,24 @@ export function takeSeat(
   const date = datesOf(state, product)?.find(({ id }) => id === dateId);
   if (!date) return refuse('no-such-date');
   if (!isToCome(date, now) || freeSeats(date) < 1) return refuse('seat-gone');
-  const free = promised.pick === 'all' ? open : open.filter(({ id }) => !mine.some(({ passId }) => passId === id));
-  if (free.length === 0) return refuse('seat-had');
-  const lasting = free.find(({ until }) => isWithin(date, until));
+  // What was given back in money is not had at another date as well.
+  const usedBy = (id: PassId): Session[] =>
+    sessionsOfPass(state, id).filter((seat) => seat.productId === productId && isUsed(seat));
+  const free = open.filter(({ id }) =>
+    promised.pick === 'all' ? !usedBy(id).some((seat) => seat.dateId === dateId) : usedBy(id).length === 0,
+  );
+  if (free.length === 0) {
+    const paidBack = ({ dateId: at, moneyBack }: Session): boolean =>
+      moneyBack !== null && (promised.pick === 'one' || at === dateId);
+    return open.some(({ id }) => usedBy(id).some(paidBack)) ? refuse('seat-money-back') : refuse('seat-had');
+  }
+  const lasting = free.find(({ id }) => isWithin(date, accessEndsAt(state, id)));
   if (!lasting) return refuse('session-after-access');
+  const units = seatsOfPass(state, lasting.id);
+  if (freeSeats(date) < units) return refuse('seat-gone');
   const { from, until } = date;
   const seat = { sessionId: ids.next('ses'), productId, dateId, from, until, zone };
-  return { events: seatsTaken([seat], { passId: lasting.id, units: 1, now }) };
+  return { events: seatsTaken([seat], { passId: lasting.id, units, now }) };
 }
 
 /** A seat at another date instead: until the notice, or for as long as that is offered. */
@@ -77,7 +89,7 @@ export function changeSeat(
   const to = dates.find(({ id }) => id === dateId);
   if (!to) return refuse('no-such-date');
   if (!isToCome(to, now) || freeSeats(to) < seat.seats) return refuse('seat-gone');
-  if (!isWithin(to, pass.until)) return refuse('session-after-access');
+  if (!isWithin(to, accessEndsAt(state, pass.id))) return refuse('session-after-access');
   const { from, until } = to;
   return {
     events: seatMoved({ ...seat, zone: zone ?? seat.zone }, { from, until, dateId, by: 'member' }, now),

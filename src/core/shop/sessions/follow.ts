@@ -1,11 +1,14 @@
-import { type LedgerEntry, type Session, type SessionsPromised, unusedOf } from '#core/booking';
+import { isWithin, type LedgerEntry, type Session, type SessionsPromised, unusedOf } from '#core/booking';
 import type { Instant } from '#core/calendar';
 import { type EventOf, fact, type ShopEvent } from '#core/journal';
 import type { ChargeKey, PassId, RefundId } from '#core/ids';
-import type { PassSeed } from '#core/passes';
-import type { ShopState } from '../state';
+import { isOpen, opened as openedPass, type Pass, type PassSeed } from '#core/passes';
+import { unitsLeft } from '#core/payments';
+import type { Refund, ShopState } from '../state';
 import { seated } from '../classes/seated';
-import type { IdsPort } from '../ports';
+import { type DecideContext, groundsOf } from '../command';
+import { passesFor } from '../passesFor';
+import { type Grounds, holderBy, rightsTo } from '../rights';
 import { calledOff } from './calledOff';
 import { fallingAfter, fallingWithUnits, openPassesOfLine } from './falling';
 import { entriesOf, leftOn } from './ledger';
@@ -15,11 +18,7 @@ import { entriesOf, leftOn } from './ledger';
  * period brings new ones, money that goes back takes unused ones along, and what a pass that closes had booked falls
  * away. So nothing that opens, pays or closes has to know of sessions.
  */
-export function sessionsFollow(
-  state: ShopState,
-  events: readonly ShopEvent[],
-  context: { now: Instant; ids: IdsPort },
-): ShopEvent[] {
+export function sessionsFollow(state: ShopState, events: readonly ShopEvent[], context: DecideContext): ShopEvent[] {
   const { now } = context;
   const opened = new Map(
     events.flatMap((e) => (e.type === 'pass.opened' ? [[e.data.pass.id, e.data.pass] as const] : [])),
@@ -33,7 +32,14 @@ export function sessionsFollow(
   for (const event of events) {
     if (event.type === 'refund.paid') follow.push(...takenBack(state, event.data.refundId, closed, now));
     if (event.type === 'pass.closed')
-      follow.push(...passedOn(state, event.data.passId, { opened: [...opened.values()], follow, now }));
+      follow.push(
+        ...passedOn(state, event.data.passId, {
+          opened: [...opened.values()],
+          closed,
+          follow,
+          grounds: groundsOf(context),
+        }),
+      );
     if (event.type === 'pass.untilMoved' && event.data.until !== null && !closed.has(event.data.passId))
       follow.push(...fallAway(state, event.data.passId, event.data.until, now));
   }
@@ -118,7 +124,7 @@ function takenBack(state: ShopState, refundId: RefundId, closed: ReadonlySet<Pas
     const passes = openPassesOfLine(state, refund.orderId, lineId).filter(({ id }) => !closed.has(id));
     return passes.flatMap((pass) => {
       const { id: passId, sessions } = pass;
-      if (!sessions) return units === undefined ? [] : fewerSeats(state, passId, units, now);
+      if (!sessions) return units === undefined ? [] : fewerSeats(state, passId, seatsPaid(state, pass, refund), now);
       const left = leftOn(state, passId);
       const entries = entriesOf(state, passId);
       if (units === undefined)
@@ -136,12 +142,24 @@ function takenBack(state: ShopState, refundId: RefundId, closed: ReadonlySet<Pas
   });
 }
 
-/** Units that go back take their seats along, at each date that has not begun. */
-const fewerSeats = (state: ShopState, passId: PassId, units: number, now: Instant): ShopEvent[] =>
+/** How many seats of a pass are paid once this refund has gone back; what is on its way back may still be refused. */
+function seatsPaid(state: ShopState, { cause, seats }: Pass, { id: refundId, orderId }: Refund): number {
+  const order = state.orders.get(orderId);
+  const line = cause.kind === 'paid' ? order?.lines.find(({ lineId }) => lineId === cause.lineId) : undefined;
+  if (!order || !line) return seats?.units ?? 1;
+  const refunds = order.refundIds.flatMap((id) => state.refunds.get(id) ?? []);
+  return unitsLeft(
+    line,
+    refunds.filter(({ id, status }) => id === refundId || status === 'paid'),
+  );
+}
+
+/** Units that go back take their seats along, at each date that has not begun: what was taken since may be fewer already. */
+const fewerSeats = (state: ShopState, passId: PassId, most: number, now: Instant): ShopEvent[] =>
   fallingAfter(state, passId, now, now).flatMap((seat) => {
-    if (seat.dateId === null) return [];
-    return units < seat.seats
-      ? [fact('session.fewerSeats', { sessionId: seat.id, seats: units })]
+    if (seat.dateId === null || seat.seats <= most) return [];
+    return most > 0
+      ? [fact('session.fewerSeats', { sessionId: seat.id, seats: seat.seats - most })]
       : calledOff(seat, { by: 'access', counts: false });
   });
 
@@ -150,29 +168,39 @@ const givesByPeriod = (entries: readonly LedgerEntry[]): boolean =>
 
 /**
  * What a pass that closes had booked goes over to one that opens in its place, as with a switch, as far as that brings
- * sessions; the latest fall away.
+ * sessions; the latest fall away. Seats belong to the right to their class: whatever opens that still keeps them.
  */
 function passedOn(
   state: ShopState,
   passId: PassId,
-  { opened, follow, now }: { opened: readonly PassSeed[]; follow: readonly ShopEvent[]; now: Instant },
+  {
+    opened,
+    closed,
+    follow,
+    grounds,
+  }: { opened: readonly PassSeed[]; closed: ReadonlySet<PassId>; follow: readonly ShopEvent[]; grounds: Grounds },
 ): ShopEvent[] {
+  const { now } = grounds;
   const closing = state.passes.get(passId);
-  const next = opened.find((p) => p.productId === closing?.productId && p.personId === closing.personId);
-  if (!next) return fallAway(state, passId, now, now);
+  const falling = fallingAfter(state, passId, now, now).sort((a, b) => (a.from < b.from ? -1 : 1));
+  if (!closing || falling.length === 0) return [];
+  const next = opened.find((p) => p.productId === closing.productId && p.personId === closing.personId);
   const brings = follow.reduce(
-    (total, { type, data }) => total + (type === 'sessions.given' && data.passId === next.id ? data.count : 0),
+    (total, { type, data }) => total + (type === 'sessions.given' && data.passId === next?.id ? data.count : 0),
     0,
   );
-  const taken = follow.filter(({ type, data }) => type === 'session.passedOn' && data.passId === next.id).length;
-  const isKept = ({ dateId }: Session, i: number): boolean => dateId !== null || i < brings - taken;
-  return fallingAfter(state, passId, now, now)
-    .sort((a, b) => (a.from < b.from ? -1 : 1))
-    .flatMap((session, i) =>
-      isKept(session, i)
-        ? [fact('session.passedOn', { sessionId: session.id, passId: next.id })]
-        : calledOff(session, { by: 'access', counts: false }),
-    );
+  const taken = follow.filter(({ type, data }) => type === 'session.passedOn' && data.passId === next?.id).length;
+  const kept = passesFor(state, closing.personId).filter(({ id }) => !closed.has(id));
+  const begun = opened.filter(({ personId }) => personId === closing.personId).map(openedPass);
+  const holder = holderBy([...begun, ...kept]);
+  const keeps = (seat: Session): PassId | undefined =>
+    rightsTo(holder, seat.productId, grounds).find((right) => isOpen(right, now) && isWithin(seat, right.until))?.id;
+  return falling.flatMap((session, i) => {
+    const to = session.dateId !== null ? (next?.id ?? keeps(session)) : i < brings - taken ? next?.id : undefined;
+    return to === undefined
+      ? calledOff(session, { by: 'access', counts: false })
+      : [fact('session.passedOn', { sessionId: session.id, passId: to })];
+  });
 }
 
 /** What was booked by a pass and would go on after a moment is called off; it takes none of those given. */

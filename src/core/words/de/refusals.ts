@@ -120,6 +120,8 @@ export const refusals: RefusalWords = {
   'date-set': ({ title }) =>
     `An einem Termin von „${title}“, der geändert oder herausgenommen wurde, hat jemand einen Platz oder bezahlt gerade dafür. Verschieben Sie ihn unter „Deliver“ oder sagen Sie ihn dort ab, so erfahren es alle, und veröffentlichen Sie dann. Nichts wurde veröffentlicht.`,
   'seat-had': () => 'Sie haben schon einen Platz. Verlegen Sie ihn auf einen anderen Termin. Nichts wurde geändert.',
+  'seat-money-back': () =>
+    'Das Geld für diesen Platz wurde zurückgegeben; dafür kann kein anderer Termin genommen werden. Nichts wurde geändert.',
   'date-past': () => 'Diese Zeit liegt zurück. Wählen Sie eine, die noch kommt. Nichts wurde geändert.',
   'date-over': () => 'Dieser Termin hat begonnen, ist vorbei oder abgesagt. Nichts wurde geändert.',
   'no-offer': () =>

@@ -122,6 +122,8 @@ export const refusals: RefusalWords = {
   'date-set': ({ title }) =>
     `Somebody has a seat, or is paying for one, at a date of “${title}” whose time was edited, or that was taken out. Move it or call it off in Deliver, which tells them, and publish again. Nothing was published.`,
   'seat-had': () => 'You have a seat already. Move it to another date instead. Nothing was changed.',
+  'seat-money-back': () =>
+    'The money for this seat went back to you, so no other date can be taken for it. Nothing was changed.',
   'date-past': () => 'That time lies behind. Choose one that is to come. Nothing was changed.',
   'date-over': () => 'That date has begun, is over, or was called off. Nothing was changed.',
   'no-offer': () =>

@@ -1,0 +1,654 @@
+import { describe, expect, test } from '@jest/globals';
+import type { DraftTerms, Product } from '#core/catalogue';
+import type { ChargeAnswer } from '#core/shop';
+import { classOf, dateOf } from '../../support/classes';
+import { membershipOf, selling } from '../../support/membership';
+import { BEGUN, doors, needsYou, slowCharges, slowRefunds } from '../../support/meeting';
+import { type MemoryShop, releaseWith, shopInMemory } from '../../support/shopInMemory';
+
+// What happens when two or three things meet. The figures are worked out by hand from the rules: unused days are
+// round(P × u ÷ d), and what is due falls on the 23rd.
+
+const monthly = (amount: string, more: Partial<DraftTerms> = {}) => ({
+  kind: 'subscription' as const,
+  amount,
+  ...more,
+});
+const opened = (
+  amounts: string[],
+  edit?: Parameters<typeof releaseWith>[1],
+  answers?: Parameters<typeof shopInMemory>[2],
+) =>
+  shopInMemory(
+    releaseWith(
+      amounts.map((amount) => monthly(amount)),
+      edit,
+    ),
+    BEGUN,
+    answers,
+  );
+const on = (day: string, time = '10:00'): string => `${day}T${time}:00.000Z`;
+const switchTo = (shop: MemoryShop, agreementId: string, i: number) =>
+  shop.act({ type: 'switch', agreementId, offerId: `off_${i}`, priceId: `pr_${i}` });
+const nextOf = (shop: MemoryShop, id: string) => shop.agreement(id).next?.at.slice(0, 10);
+const running = (shop: MemoryShop) =>
+  [...shop.runner.state.agreements.values()].filter(({ status }) => status !== 'ended').map(({ offerId }) => offerId);
+const firstPayment = (shop: MemoryShop) => {
+  const [payment] = [...shop.runner.state.payments.values()];
+  if (!payment?.id) throw new Error('nothing was paid');
+  return { ...payment, id: payment.id };
+};
+
+describe('a refund after a switch', () => {
+  test('closes what its line opened itself; what the switch opened stays, and so do its charges', async () => {
+    const shop = await opened(['30', '50']);
+    const a = await shop.buy({ i: 0 });
+    await shop.goTo(on('2026-12-03'));
+    expect(await switchTo(shop, a.id, 1)).toBe('done');
+    await shop.goTo(on('2026-12-05'));
+    // 20.00 of the first payment became credit: 10.00 are left to be given back.
+    const back = await shop.act({
+      type: 'refund',
+      orderId: a.orderId,
+      shares: [{ lineId: a.lineId, amount: 1_000 }],
+      reason: '',
+    });
+    expect(back).toBe('done');
+    expect(doors(shop)).toEqual(['prd_1 switched', 'prd_1 open']);
+    await shop.goTo(on('2027-02-03'));
+    expect(shop.asked()).toEqual(['2026-11-23 30.00', '2026-12-03 30.00', '2027-01-03 50.00', '2027-02-03 50.00']);
+    expect(doors(shop).at(-1)).toBe('prd_1 open');
+  });
+});
+
+describe('what is to replace a subscription waits for the bank', () => {
+  const replacing = async (pays: boolean) => {
+    let answer: ChargeAnswer = { status: 'paid', paymentId: '' };
+    const shop = await opened(
+      ['30', '100'],
+      {
+        edit: ({ offers }) => {
+          for (const { id, prices } of offers)
+            if (id === 'off_1') for (const price of prices) price.replaces = { offerId: 'off_0', credit: true };
+        },
+      },
+      ({ amount }) => (amount > 5_000 ? answer : { status: 'paid', paymentId: '' }),
+    );
+    const a = await shop.buy({ i: 0 });
+    await shop.goTo(on('2026-12-23', '09:55'));
+    answer = { status: 'waits-for-bank', confirmAt: '/bank' };
+    await expect(shop.order({ i: 1, signedIn: true })).rejects.toThrow('no order came of it');
+    const [charge] = [...shop.runner.state.charges.values()].filter(({ status }) => status === 'waits-for-bank');
+    await shop.goTo(on('2026-12-23', '10:04'));
+    // Its due came at 10:00, and waits.
+    expect(shop.asked()).toEqual(['2026-11-23 30.00', '2026-12-23 100.00 waits-for-bank']);
+    expect(await switchTo(shop, a.id, 1)).toMatch(/asked/);
+    shop.ports.setNow(on('2026-12-23', '10:05'));
+    await shop.act({
+      type: 'answer-charge',
+      key: charge?.key ?? '',
+      answer: pays ? { status: 'paid', paymentId: 'pay-bank' } : { status: 'refused', reason: 'expired' },
+    });
+    return { shop, a };
+  };
+
+  test('paid, the old one has taken nothing more', async () => {
+    const { shop } = await replacing(true);
+    await shop.goTo(on('2027-01-23', '10:05'));
+    expect([running(shop), shop.asked().slice(2), shop.ports.refunds, needsYou(shop)]).toEqual([
+      ['off_1'],
+      ['2027-01-23 100.00 waits-for-bank'],
+      [],
+      [],
+    ]);
+  });
+
+  test('refused, what fell due meanwhile is asked for then, and its dates stand', async () => {
+    const { shop, a } = await replacing(false);
+    expect([running(shop), shop.asked().at(-1), nextOf(shop, a.id)]).toEqual([
+      ['off_0'],
+      '2026-12-23 30.00',
+      '2027-01-23',
+    ]);
+    await shop.restart();
+    expect(shop.agreement(a.id).stops).toEqual([]);
+  });
+});
+
+describe('one subscription to an offer', () => {
+  test('a switch to it that is not answered counts, and so does a purchase', async () => {
+    const shop = await opened(['30', '50']);
+    const a = await shop.buy({ i: 0 });
+    await shop.goTo(on('2026-12-03'));
+    const slow = slowCharges(shop);
+    expect(await switchTo(shop, a.id, 1)).toBe('done');
+    await expect(shop.order({ i: 1 })).rejects.toThrow('runs already');
+    slow.held().forEach(slow.answer);
+    await shop.goTo(on('2026-12-04'));
+    expect(running(shop)).toEqual(['off_1']);
+
+    const other = await opened(['30', '50']);
+    const b = await other.buy({ i: 0 });
+    const held = slowCharges(other);
+    await expect(other.order({ i: 1 })).rejects.toThrow('no order');
+    expect(await switchTo(other, b.id, 1)).toMatch(/has a subscription to that offer already/);
+    held.held().forEach(held.answer);
+    await other.goTo(on('2026-11-24'));
+    expect(running(other)).toEqual(['off_0', 'off_1']);
+  });
+
+  test('an offer after payment that is not answered counts', async () => {
+    const shop = await opened(['30', '50']);
+    const a = await shop.buy({ i: 0 });
+    const slow = slowCharges(shop);
+    expect(await shop.accept(a.orderId, 1)).toBe('done');
+    expect(await switchTo(shop, a.id, 1)).toMatch(/has a subscription to that offer already/);
+    slow.held().forEach(slow.answer);
+    await shop.goTo(on('2026-11-24'));
+    expect([running(shop), needsYou(shop)]).toEqual([['off_0', 'off_1'], []]);
+  });
+
+  test('a success that comes once it runs already stands, and is told to the seller', async () => {
+    const shop = await opened(['30', '50']);
+    const a = await shop.buy({ i: 0, person: 'u1' });
+    await shop.buy({ i: 1, person: 'u2' });
+    for (const personId of ['u1', 'u2']) await shop.runner.execute({ type: 'change-person', personId, rev: 1 });
+    const slow = slowCharges(shop);
+    expect(await switchTo(shop, a.id, 1)).toBe('done');
+    expect(await shop.act({ type: 'join-people', personId: 'u1', intoId: 'u2' })).toBe('done');
+    slow.held().forEach(slow.answer);
+    await shop.goTo(on('2026-11-24'));
+    expect([running(shop), needsYou(shop)]).toEqual([['off_1', 'off_1'], ['twice']]);
+  });
+
+  test('a switch takes a place, a place of its buyer and a step of a rising price, also while it is not answered', async () => {
+    const shop = await opened(['30', '50'], {
+      edit: ({ offers }) => {
+        for (const { id, prices } of offers)
+          if (id === 'off_1') for (const price of prices) price.limit = { inAll: '1', each: '' };
+      },
+    });
+    const [a, b] = [await shop.buy({ i: 0, person: 'u1' }), await shop.buy({ i: 0, person: 'u2' })];
+    const slow = slowCharges(shop);
+    expect(await switchTo(shop, a.id, 1)).toBe('done');
+    expect(await switchTo(shop, b.id, 1)).toMatch(/not on sale/);
+    await expect(shop.order({ i: 1, person: 'u3' })).rejects.toThrow('The last one was sold');
+    slow.held().forEach(slow.answer);
+    await shop.goTo(on('2026-11-24'));
+    expect(await switchTo(shop, b.id, 1)).toMatch(/not on sale/);
+    expect(shop.runner.state.taken.get('pr_1')).toBe(1);
+    await shop.restart();
+    expect(shop.runner.state.taken.get('pr_1')).toBe(1);
+  });
+
+  test('a switch that is refused gives its place back', async () => {
+    const shop = await opened(
+      ['30', '50'],
+      {
+        edit: ({ offers }) => {
+          for (const { id, prices } of offers)
+            if (id === 'off_1') for (const price of prices) price.limit = { inAll: '1', each: '' };
+        },
+      },
+      ({ key }) => (key.includes('-s-') ? { status: 'refused', reason: 'expired' } : { status: 'paid', paymentId: '' }),
+    );
+    const a = await shop.buy({ i: 0 });
+    await switchTo(shop, a.id, 1);
+    expect([running(shop), shop.runner.state.taken.get('pr_1')]).toEqual([['off_0'], 0]);
+  });
+});
+
+describe('a rate of tax that changes', () => {
+  // 30.00 with 20 % on top are 36.00; with 25 % they are 37.50.
+  const taxed = async () => {
+    const tax = (rates: [number, string | null][]) => ({
+      how: 'on-top' as const,
+      home: 'PT',
+      rates: rates.map(([rate, from]) => ({ country: 'PT', rate, from })),
+    });
+    const shop = await opened(['30'], { shop: { zone: 'UTC', tax: tax([[2_000, null]]) } });
+    const a = await shop.buy({ i: 0 });
+    const publish = async (from: string): Promise<void> => {
+      const next = {
+        ...releaseWith([monthly('30')], {
+          shop: {
+            zone: 'UTC',
+            tax: tax([
+              [2_000, null],
+              [2_500, from],
+            ]),
+          },
+        }),
+        number: 2,
+        basedOn: 1,
+      };
+      shop.ports.addRelease(next);
+      await shop.act({ type: 'publish', release: next, hasFile: () => true });
+    };
+    return { shop, a, publish };
+  };
+  const charged = (shop: MemoryShop) => shop.asked().slice(1);
+
+  test('is charged from the first due that could be told 14 days before: a pause delays the telling', async () => {
+    const { shop, a, publish } = await taxed();
+    await shop.goTo(on('2026-12-20'));
+    await shop.act({ type: 'pause', agreementId: a.id, until: '2027-01-12', by: 'buyer' });
+    await shop.goTo(on('2027-01-05'));
+    await publish('2027-01-06');
+    await shop.goTo(on('2027-02-28'));
+    expect(charged(shop)).toEqual(['2027-01-15 36.00', '2027-02-15 37.50']);
+  });
+
+  test.each([
+    ['a dispute', 'dispute'],
+    ['money on its way back', 'refund'],
+    ['cancelling and keeping', 'keep'],
+    ['nothing', 'nothing'],
+  ])('the same with %s between', async (_, what) => {
+    const { shop, a, publish } = await taxed();
+    const slow = slowRefunds(shop);
+    await shop.goTo(on('2026-12-05'));
+    if (what === 'dispute')
+      await shop.act({
+        type: 'open-dispute',
+        disputeId: 'd1',
+        paymentId: firstPayment(shop).id,
+        amount: 3_600,
+        answerBy: BEGUN,
+      });
+    if (what === 'refund')
+      await shop.act({ type: 'refund-agreement', agreementId: a.id, amount: 100, ends: false, reason: '' });
+    if (what === 'keep')
+      await shop.act({ type: 'cancel', agreementId: a.id, when: 'end', giveBack: false, by: 'buyer' });
+    await shop.goTo(on('2026-12-10'));
+    await publish('2026-12-15');
+    await shop.goTo(on('2026-12-20'));
+    if (what === 'dispute') await shop.act({ type: 'close-dispute', disputeId: 'd1', won: true });
+    if (what === 'keep') await shop.act({ type: 'keep', agreementId: a.id });
+    slow.answer();
+    await shop.runner.settle();
+    await shop.goTo(on('2027-01-31'));
+    expect(charged(shop)).toEqual(['2026-12-23 36.00', '2027-01-23 37.50']);
+  });
+
+  test('and with a due day that was moved', async () => {
+    const { shop, a, publish } = await taxed();
+    await shop.goTo(on('2026-12-21'));
+    await publish('2026-12-25');
+    await shop.goTo(on('2026-12-22'));
+    await shop.act({ type: 'move-due-day', agreementId: a.id, day: { of: 'month', day: 26 } });
+    await shop.goTo(on('2027-01-31'));
+    expect(charged(shop)).toEqual(['2026-12-26 36.00', '2027-01-26 37.50']);
+  });
+});
+
+describe('behind, with money on its way back past the next due', () => {
+  test('a card that would pay pays, what fell due is asked for since then, and the turn of others goes on', async () => {
+    let pays = true;
+    const every = { count: '1', unit: 'week' as const };
+    const shop = await shopInMemory(
+      releaseWith([monthly('10', { every }), monthly('25', { every })], { shop: { zone: 'UTC' } }),
+      BEGUN,
+      ({ amount }) =>
+        pays || amount === 2_500
+          ? { status: 'paid', paymentId: '' }
+          : { status: 'refused', reason: 'not-enough-money' },
+    );
+    const a = await shop.buy({ i: 0, person: 'u1' });
+    const b = await shop.buy({ i: 1, person: 'u2' });
+    await shop.goTo(on('2026-11-30', '09:00'));
+    pays = false;
+    await shop.goTo(on('2026-12-01', '12:00'));
+    const slow = slowRefunds(shop);
+    await shop.act({ type: 'refund-agreement', agreementId: a.id, amount: 100, ends: false, reason: '' });
+    await shop.goTo(on('2026-12-08', '12:00'));
+    pays = true;
+    slow.answer();
+    await shop.runner.settle();
+    await shop.goTo(on('2026-12-28'));
+    // Refused on 30 November, tried on 1 December, and stopped for a week: the next try comes on the 10th, not on the 3rd.
+    const of10 = shop.asked().filter((line) => line.includes(' 10.00'));
+    expect(of10).toEqual([
+      '2026-11-23 10.00',
+      '2026-11-30 10.00 refused',
+      '2026-12-01 10.00 refused',
+      '2026-12-10 10.00',
+      '2026-12-10 10.00',
+      '2026-12-14 10.00',
+      '2026-12-21 10.00',
+      '2026-12-28 10.00',
+    ]);
+    expect([shop.agreement(a.id).status, shop.agreement(b.id).payments.length]).toEqual(['active', 5]);
+    await shop.restart();
+    expect(nextOf(shop, a.id)).toBe('2027-01-04');
+  });
+});
+
+describe('paused, with money on its way back, then cancelled and kept', () => {
+  test('its dates move once: by the pause', async () => {
+    const shop = await opened(['30']);
+    const slow = slowRefunds(shop);
+    const a = await shop.buy({ i: 0 });
+    await shop.goTo(on('2026-12-10'));
+    // 13 days are left.
+    await shop.act({ type: 'pause', agreementId: a.id, until: null, by: 'buyer' });
+    await shop.act({ type: 'refund-agreement', agreementId: a.id, amount: 500, ends: false, reason: '' });
+    await shop.goTo(on('2026-12-20'));
+    await shop.act({ type: 'cancel', agreementId: a.id, when: 'end', giveBack: false, by: 'buyer' });
+    expect(shop.agreement(a.id).endsAt).toBe(on('2027-01-02'));
+    await shop.goTo(on('2026-12-21'));
+    await shop.act({ type: 'keep', agreementId: a.id });
+    slow.answer();
+    await shop.runner.settle();
+    await shop.goTo(on('2026-12-22'));
+    expect(nextOf(shop, a.id)).toBe('2027-01-02');
+    await shop.goTo(on('2027-02-02'));
+    expect(shop.asked()).toEqual(['2026-11-23 30.00', '2027-01-02 30.00', '2027-02-02 30.00']);
+  });
+});
+
+describe('access with an end', () => {
+  const planned = () =>
+    shopInMemory(
+      releaseWith([{ kind: 'plan', amount: '30', payments: '6' }], {
+        edit: ({ offers }) => {
+          for (const { id, prices } of offers)
+            if (id === 'off_0')
+              for (const price of prices) price.access = { kind: 'for', count: '7', unit: 'month', date: '' };
+        },
+      }),
+      BEGUN,
+    );
+  const endOf = (shop: MemoryShop) => [...shop.runner.state.passes.values()][0]?.until?.slice(0, 10);
+
+  test('moves by as many days as its dues when a dispute is won', async () => {
+    const shop = await planned();
+    const a = await shop.buy({ i: 0 });
+    expect(endOf(shop)).toBe('2027-06-23');
+    await shop.goTo(on('2026-12-20'));
+    await shop.act({
+      type: 'open-dispute',
+      disputeId: 'd1',
+      paymentId: firstPayment(shop).id,
+      amount: 3_000,
+      answerBy: BEGUN,
+    });
+    await shop.goTo(on('2027-02-20'));
+    await shop.act({ type: 'close-dispute', disputeId: 'd1', won: true });
+    // Three days were left on 20 December: 62 days later than it was due.
+    expect([nextOf(shop, a.id), endOf(shop)]).toEqual(['2027-02-23', '2027-08-24']);
+    await shop.goTo(on('2027-07-24'));
+    expect([shop.asked().at(-1), doors(shop)]).toEqual(['2027-06-23 30.00', ['prd_1 open']]);
+  });
+
+  test('the same when the shop was away for as long', async () => {
+    const shop = await planned();
+    const a = await shop.buy({ i: 0 });
+    shop.ports.setNow(on('2027-02-20'));
+    await shop.act({ type: 'confirm-gap', from: on('2026-12-20'), to: on('2027-02-20') });
+    expect([nextOf(shop, a.id), endOf(shop)]).toEqual(['2027-02-23', '2027-08-24']);
+  });
+
+  test('a dispute during which nothing fell due moves nothing', async () => {
+    const shop = await planned();
+    const a = await shop.buy({ i: 0 });
+    await shop.act({
+      type: 'open-dispute',
+      disputeId: 'd1',
+      paymentId: firstPayment(shop).id,
+      amount: 3_000,
+      answerBy: BEGUN,
+    });
+    await shop.goTo(on('2026-12-20'));
+    await shop.act({ type: 'close-dispute', disputeId: 'd1', won: true });
+    expect([nextOf(shop, a.id), endOf(shop)]).toEqual(['2026-12-23', '2027-06-23']);
+  });
+
+  test('a pause and a dispute that overlap move it once', async () => {
+    const shop = await planned();
+    const a = await shop.buy({ i: 0 });
+    await shop.goTo(on('2026-12-13'));
+    await shop.act({ type: 'pause', agreementId: a.id, until: '2026-12-20', by: 'buyer' });
+    await shop.goTo(on('2026-12-16'));
+    await shop.act({
+      type: 'open-dispute',
+      disputeId: 'd1',
+      paymentId: firstPayment(shop).id,
+      amount: 3_000,
+      answerBy: BEGUN,
+    });
+    await shop.goTo(on('2027-01-02'));
+    await shop.act({ type: 'close-dispute', disputeId: 'd1', won: true });
+    // Ten days were left on 13 December: due on 12 January, 20 days later; access as well.
+    expect([nextOf(shop, a.id), endOf(shop)]).toEqual(['2027-01-12', '2027-07-13']);
+  });
+});
+
+describe('a dispute after a switch', () => {
+  const switched = async () => {
+    const shop = await opened(['30', '50']);
+    const a = await shop.buy({ i: 0 });
+    await shop.goTo(on('2027-01-02'));
+    await switchTo(shop, a.id, 1);
+    const [first, due] = [...shop.runner.state.payments.values()];
+    return { shop, a, first, due };
+  };
+  const disputes = async (shop: MemoryShop, paymentId: string | null | undefined, won: boolean) => {
+    await shop.act({
+      type: 'open-dispute',
+      disputeId: 'd1',
+      paymentId: paymentId ?? '',
+      amount: 3_000,
+      answerBy: BEGUN,
+    });
+    const held = doors(shop);
+    await shop.act({ type: 'close-dispute', disputeId: 'd1', won });
+    return { held, after: doors(shop) };
+  };
+
+  test('of the payment whose credit pays for what runs now: it is held, and goes on where other money pays, too', async () => {
+    const { shop, due } = await switched();
+    const { held, after } = await disputes(shop, due?.id, false);
+    expect([held, after]).toEqual([
+      ['prd_1 switched', 'prd_1 on-hold'],
+      ['prd_1 switched', 'prd_1 open'],
+    ]);
+    expect([running(shop), needsYou(shop)]).toEqual([['off_1'], ['excess', 'part']]);
+  });
+
+  test('of a payment whose time is over: nothing is touched', async () => {
+    const { shop, first } = await switched();
+    const { held, after } = await disputes(shop, first?.id, false);
+    expect([held.at(-1), after.at(-1), running(shop)]).toEqual(['prd_1 open', 'prd_1 open', ['off_1']]);
+  });
+
+  test('what credit paid for alone ends when that is lost', async () => {
+    const shop = await opened(['100', '20']);
+    const a = await shop.buy({ i: 0 });
+    await shop.goTo(on('2026-12-03'));
+    await switchTo(shop, a.id, 1);
+    const { held, after } = await disputes(shop, firstPayment(shop).id, false);
+    expect([held.at(-1), after.at(-1), running(shop)]).toEqual(['prd_1 on-hold', 'prd_1 dispute-lost', []]);
+  });
+});
+
+test('the tax of what banks take back and of what is given back adds up to the tax of the payment', async () => {
+  const tax = { how: 'included' as const, home: 'PT', rates: [{ country: 'PT', rate: 1_900, from: null }] };
+  const shop = await shopInMemory(releaseWith([{ kind: 'once', amount: '27' }], { shop: { tax } }), BEGUN);
+  const { id: orderId } = await shop.order({ i: 0 });
+  const { id: paymentId } = firstPayment(shop);
+  await shop.act({ type: 'refund', orderId, shares: [{ lineId: 'l1', amount: 900 }], reason: '' });
+  for (const disputeId of ['d1', 'd2']) {
+    await shop.act({ type: 'open-dispute', disputeId, paymentId, amount: 900, answerBy: BEGUN });
+    await shop.act({ type: 'close-dispute', disputeId, won: false });
+  }
+  const taxes = shop.ports.batches
+    .flatMap(({ events }) => events)
+    .flatMap((e) => (e.type === 'refund.requested' ? e.data.shares : e.type === 'dispute.closed' ? e.data.lost : []))
+    .map((share) => share.tax);
+  // 4.31 in three: 1.44, 1.43, 1.44.
+  expect(taxes).toEqual([144, 143, 144]);
+});
+
+describe('a class: the seat or the money, once for each date and unit', () => {
+  const DATES = ['2027-01-10T19:00', '2027-01-17T19:00', '2027-03-17T19:00'];
+  const klass = (more: Parameters<typeof classOf>[2] = {}, dates = DATES): Product =>
+    classOf(
+      'k',
+      dates.map((begins, i) => dateOf(`d${i + 1}`, begins, { seats: 4 })),
+      more,
+    );
+  const classShop = (
+    terms: Parameters<typeof releaseWith>[0],
+    products: Product[],
+    openedBy: string[],
+    edit?: (content: Parameters<ReturnType<typeof selling>>[0]) => void,
+  ) =>
+    shopInMemory(
+      releaseWith(terms, {
+        edit: (content) => {
+          selling(products, ...openedBy)(content);
+          for (const { id, prices } of content.offers)
+            if (id.startsWith('off_') && prices[0]?.terms.kind === 'once')
+              prices[0].limit = { inAll: '', each: '', perOrder: '5' };
+          edit?.(content);
+        },
+      }),
+      BEGUN,
+    );
+  const seats = (shop: MemoryShop) =>
+    [...shop.runner.state.sessions.values()].map((s) => `${s.dateId} ${s.seats} ${s.status}`);
+  const seat = (shop: MemoryShop, i = 0) => [...shop.runner.state.sessions.keys()][i] ?? '';
+  const both = { otherDate: true, money: true };
+  const takes = (shop: MemoryShop, dateId: string) =>
+    shop.act({ type: 'take-seat', personId: 'u1', productId: 'k', dateId, zone: null });
+  const takesMoney = (shop: MemoryShop, sessionId: string) =>
+    shop.act({ type: 'take-money-back', sessionId, personId: 'u1', reason: '' });
+
+  test('called off with both offered: another date was attended, so no money goes back', async () => {
+    const shop = await classShop([{ kind: 'once', amount: '60' }], [klass()], ['k']);
+    await shop.order({ i: 0 });
+    await shop.act({ type: 'call-off-date', productId: 'k', dateId: 'd1', offers: both });
+    expect(await takes(shop, 'd2')).toBe('done');
+    await shop.goTo(on('2027-01-18'));
+    expect(await takesMoney(shop, seat(shop))).toMatch(/No money can be taken back/);
+    expect([shop.ports.refunds, doors(shop)]).toEqual([[], ['k open']]);
+  });
+
+  test('of two dates one was moved and its money taken: the same date is not had as well, nor its money again', async () => {
+    const two = klass({ pick: 'all' }, DATES.slice(0, 2));
+    const shop = await classShop([{ kind: 'once', amount: '60' }], [two], ['k']);
+    await shop.order({ i: 0 });
+    await shop.act({ type: 'move-date', productId: 'k', dateId: 'd1', from: on('2027-01-11', '19:00'), offers: both });
+    expect(await takesMoney(shop, seat(shop))).toBe('done');
+    expect(await takes(shop, 'd1')).toMatch(/went back to you/);
+    await shop.act({ type: 'call-off-date', productId: 'k', dateId: 'd1', offers: both });
+    expect(await takesMoney(shop, seat(shop))).toMatch(/No money/);
+    expect(shop.ports.refunds.map(({ amount }) => amount)).toEqual([3_000]);
+  });
+
+  test('three paid seats are three at another date, less those that were given back', async () => {
+    const shop = await classShop([{ kind: 'once', amount: '20' }], [klass()], ['k']);
+    const { id: orderId } = await shop.order({ i: 0, quantity: 3 });
+    await shop.act({
+      type: 'call-off-session',
+      sessionId: seat(shop),
+      personId: 'u1',
+      by: 'member',
+      counts: false,
+      seenLate: false,
+    });
+    await takes(shop, 'd2');
+    expect(seats(shop)).toEqual(['d1 3 called-off', 'd2 3 booked']);
+    await shop.act({
+      type: 'call-off-session',
+      sessionId: seat(shop, 1),
+      personId: 'u1',
+      by: 'member',
+      counts: false,
+      seenLate: false,
+    });
+    const slow = slowRefunds(shop);
+    await shop.act({ type: 'refund', orderId, shares: [{ lineId: 'l1', amount: 2_000, units: 1 }], reason: '' });
+    await takes(shop, 'd3');
+    slow.answer();
+    await shop.runner.settle();
+    expect(seats(shop).at(-1)).toBe('d3 2 booked');
+  });
+
+  test('a date called off gives back its part of the units that are left', async () => {
+    const two = klass({ pick: 'all' }, DATES.slice(0, 2));
+    const shop = await classShop([{ kind: 'once', amount: '20' }], [two], ['k']);
+    const { id: orderId } = await shop.order({ i: 0, quantity: 3 });
+    await shop.act({ type: 'refund', orderId, shares: [{ lineId: 'l1', amount: 2_000, units: 1 }], reason: '' });
+    await shop.act({ type: 'call-off-date', productId: 'k', dateId: 'd1', offers: both });
+    await takesMoney(shop, seat(shop));
+    // 60.00 for three units at two dates; one unit went back with 20.00: 40.00 are left, 20.00 for each date.
+    expect(shop.ports.refunds.map(({ amount }) => amount)).toEqual([2_000, 2_000]);
+  });
+
+  test('cancelled to the end of what is paid, nothing after that can be taken or moved to', async () => {
+    const early = klass({}, ['2026-12-10T19:00', ...DATES]);
+    const shop = await classShop([monthly('10'), monthly('12')], [early, membershipOf('m', ['k'])], ['m', 'k']);
+    const member = await shop.buy({ i: 0 });
+    const direct = await shop.buy({ i: 1, person: 'u2', dates: ['d1'] });
+    for (const { id } of [member, direct])
+      await shop.act({ type: 'cancel', agreementId: id, when: 'end', giveBack: false, by: 'buyer' });
+    expect(await takes(shop, 'd2')).toMatch(/Access ends before/);
+    expect(await takes(shop, 'd1')).toBe('done');
+    const moved = await shop.act({
+      type: 'change-seat',
+      sessionId: seat(shop),
+      personId: 'u2',
+      dateId: 'd4',
+      zone: null,
+    });
+    expect(moved).toMatch(/Access ends before/);
+  });
+
+  test('a seat belongs to the right to its class: a level above, and a purchase of the class itself, keep it', async () => {
+    const levels = [klass(), membershipOf('m', ['k']), membershipOf('n', ['k'])];
+    const up = await classShop([monthly('10'), monthly('20')], levels, ['m', 'n']);
+    const a = await up.buy({ i: 0 });
+    await takes(up, 'd1');
+    await up.goTo(on('2026-12-03'));
+    await switchTo(up, a.id, 1);
+    expect([seats(up), doors(up)]).toEqual([['d1 1 booked'], ['m switched', 'n open']]);
+
+    const bought = await classShop([monthly('10'), { kind: 'once', amount: '20' }], levels, ['m', 'k']);
+    const b = await bought.buy({ i: 0 });
+    await takes(bought, 'd1');
+    await bought.order({ i: 1, dates: ['d2'] });
+    await bought.act({ type: 'cancel', agreementId: b.id, when: 'now', giveBack: false, by: 'buyer' });
+    expect(seats(bought)).toEqual(['d1 1 booked', 'd2 1 booked']);
+    // With nothing that opens the class any more it falls away.
+    const gone = await classShop([monthly('10')], levels, ['m']);
+    const c = await gone.buy({ i: 0 });
+    await takes(gone, 'd1');
+    await gone.act({ type: 'cancel', agreementId: c.id, when: 'now', giveBack: false, by: 'buyer' });
+    expect(seats(gone)).toEqual(['d1 1 called-off']);
+  });
+
+  test('a date moved beyond dated access while its plan pauses keeps its seat', async () => {
+    const shop = await classShop([{ kind: 'plan', amount: '30', payments: '3' }], [klass()], ['k'], ({ offers }) => {
+      for (const { id, prices } of offers)
+        if (id === 'off_0')
+          for (const price of prices) price.access = { kind: 'for', count: '2', unit: 'month', date: '' };
+    });
+    const a = await shop.buy({ i: 0 });
+    await shop.goTo(on('2026-12-03'));
+    await shop.act({ type: 'pause', agreementId: a.id, until: '2026-12-08', by: 'buyer' });
+    await shop.act({
+      type: 'move-date',
+      productId: 'k',
+      dateId: 'd1',
+      from: on('2027-02-20', '19:00'),
+      offers: { otherDate: false, money: false },
+    });
+    await shop.goTo(on('2026-12-09'));
+    expect([seats(shop), [...shop.runner.state.passes.values()][0]?.until]).toEqual([
+      ['d1 1 booked'],
+      on('2027-02-20', '20:00'),
+    ]);
+  });
+});
