@@ -4,6 +4,7 @@ import type { Instant } from '#core/calendar';
 import { type Due, paymentAt, paymentOf, paymentsOf } from '#core/terms';
 import type { OwedDue } from '#core/payments';
 import type { Agreement, AgreementSeed, DueMoment } from './agreement';
+import { creditOf } from './credits';
 
 type Priced = Pick<AgreementSeed, 'terms' | 'coupon' | 'owned' | 'buyer' | 'zone'> &
   Partial<Pick<Agreement, 'told' | 'next'>>;
@@ -50,4 +51,37 @@ export function restOfPlan(
   for (let due = a.next; due !== null && paymentsOf(a.terms) !== null; due = dueAfter(a, due.n))
     rest.push(chargeFor(a, due, tax, paidAt !== null && paidAt < due.at ? paidAt : due.at));
   return rest;
+}
+
+/** What a due that is to come will take from the card: shown wherever a later payment is told. */
+export type CardCharge = (due: Pick<DueMoment, 'n' | 'at'>) => number;
+
+/**
+ * What dues that are to come will take from the card: what each comes to, less the unused days of an earlier agreement
+ * that are left for it. Credit pays the dues one after the other, the next one first (46.67 left, 20.00 monthly: 0.00,
+ * 0.00, 13.33, 20.00).
+ */
+export function cardChargeOf(a: Priced & Pick<Agreement, 'anchor' | 'credits'>, tax: ShopTax | null): CardCharge {
+  const credit = creditOf(a.credits);
+  return (due) => {
+    const { amount } = chargeFor(a, due, tax);
+    let left = credit;
+    for (let at = a.next ?? null; left > 0 && at !== null && at.n < due.n; at = dueAfter(a, at.n))
+      left -= chargeFor(a, at, tax).amount;
+    return amount - Math.min(Math.max(0, left), amount);
+  };
+}
+
+/** Enough for any credit: dues beyond it are taken as they come. */
+const LOOKED_AHEAD = 500;
+
+/** The next due that takes something from the card, where credit pays those before it; null where none comes. */
+export function nextCardDue(
+  a: Pick<Agreement, 'terms' | 'anchor' | 'zone' | 'next' | 'credits'>,
+  card: CardCharge,
+): DueMoment | null {
+  if (creditOf(a.credits) === 0) return a.next;
+  let due = a.next;
+  for (let i = 0; due !== null && card(due) === 0 && i < LOOKED_AHEAD; i += 1) due = dueAfter(a, due.n);
+  return due ?? a.next;
 }

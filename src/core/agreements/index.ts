@@ -31,4 +31,4 @@ export {
 export { openFor } from './openFor';
 export { creditOf, type CreditPart, takeCredit } from './credits';
 export { unusedOf } from './unused';
-export { chargeFor, dueAfter, restOfPlan, ruleFor } from './charging';
+export { type CardCharge, cardChargeOf, chargeFor, dueAfter, nextCardDue, restOfPlan, ruleFor } from './charging';

@@ -5,7 +5,7 @@ export { isSent } from './sending';
 export { quoteFor, termsNow, timesQuantity, type QuoteRefusal } from './quoteFor';
 export { type LineChoice, type LineStanding, type QuoteChoice, type Standing, firstBuyer, lineIdOf } from './standing';
 export { quoteFingerprint } from './fingerprint';
-export { paymentFor, type Payment } from './payment';
+export { besidePeriod, paymentFor, type Payment } from './payment';
 export { LineCoupon, couponedFirst, discountOf, spreadAmount, findCoupon, lineCoupon } from './coupon';
 export { taxRuleFor, canReverse, withTax, UNTAXED, type TaxRule } from './tax';
 export { readVatNumber } from './vatNumber';

@@ -19,6 +19,15 @@ export interface Payment {
   forPeriod: number;
 }
 
+/** What of a payment is for its trial and its set-up, as charged: with what is for the period they are the whole. */
+export function besidePeriod(payment: Payment, rule: TaxRule): { fee: number; setUp: number } {
+  const fee = payment.setUp === 0 ? payment.amount - payment.forPeriod : withTax(payment.fee, rule).amount;
+  return {
+    fee: payment.fee === 0 ? 0 : fee,
+    setUp: payment.amount - payment.forPeriod - (payment.fee === 0 ? 0 : fee),
+  };
+}
+
 /**
  * What a due comes to: the price of that payment → owned parts → coupon → tax. The quote, the statement, the keel line, the
  * rehearsal and every later charge call this one function.

@@ -1,4 +1,4 @@
-import type { Agreement } from '#core/agreements';
+import { type Agreement, creditOf } from '#core/agreements';
 import { formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
 import { plainText, statementOfRest } from '#core/terms';
@@ -30,6 +30,7 @@ export function agreementMessage(
             locale,
             charged,
             cheaperUntil: a.coupon?.payments ?? 0,
+            credit: creditOf(a.credits) > 0,
           }),
         );
   const about = {

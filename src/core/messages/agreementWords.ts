@@ -1,10 +1,18 @@
-import { type Agreement, daysLeftInPause, dueAfterReturn, isDisputed, isRunning, lastPaid } from '#core/agreements';
+import {
+  type Agreement,
+  type CardCharge,
+  creditOf,
+  daysLeftInPause,
+  dueAfterReturn,
+  isDisputed,
+  isRunning,
+  lastPaid,
+  nextCardDue,
+} from '#core/agreements';
 import { formatDay, type Instant } from '#core/calendar';
 import { formatAmount, sum } from '#core/money';
 import { paymentsOf, plainText, statementOfRest } from '#core/terms';
 import { wordsFor } from '#core/words';
-
-type Charged = (due: { n: number; at: Instant }) => number;
 
 /** How many full payments were made, and of how many. */
 export function paymentsMade(a: Pick<Agreement, 'lastDue' | 'terms' | 'from'>): { made: number; of: number | null } {
@@ -12,13 +20,15 @@ export function paymentsMade(a: Pick<Agreement, 'lastDue' | 'terms' | 'from'>): 
 }
 
 /** Where an agreement stands, in one or two sentences that hold for the buyer and for whoever answers them. */
-export function agreementState(a: Agreement, { locale, charged }: { locale: string; charged: Charged }): string {
+export function agreementState(a: Agreement, { locale, charged }: { locale: string; charged: CardCharge }): string {
   const say = wordsFor(locale).agreements;
   const day = (at: Instant | null | undefined): string => (at ? formatDay(at, a.zone, locale) : '');
   const money = (amount: number): string => formatAmount(amount, a.currency, locale);
   const { made, of } = paymentsMade(a);
   if (isDisputed(a) && isRunning(a)) return say.disputed();
-  const next = a.next ? say.next(money(charged(a.next)), day(a.next.at)) : '';
+  // Where credit pays first, the next payment is the first that the card makes.
+  const due = nextCardDue(a, charged);
+  const next = due ? say.next(money(charged(due)), day(due.at)) : '';
   switch (a.status) {
     case 'in-trial':
       return say.inTrial(day(a.trialUntil), next);
@@ -44,7 +54,7 @@ export function agreementState(a: Agreement, { locale, charged }: { locale: stri
 }
 
 /** The statement from now on; empty when nothing more comes. */
-export function restInWords(a: Agreement, { locale, charged }: { locale: string; charged: Charged }): string {
+export function restInWords(a: Agreement, { locale, charged }: { locale: string; charged: CardCharge }): string {
   if (!isRunning(a) || a.next === null || isDisputed(a)) return '';
   // In a pause the days that were left are counted from the day of return; without such a day nobody knows yet.
   if (a.pause && a.pause.until === null) return '';
@@ -58,6 +68,7 @@ export function restInWords(a: Agreement, { locale, charged }: { locale: string;
       locale,
       charged,
       cheaperUntil: a.coupon?.payments ?? 0,
+      credit: creditOf(a.credits) > 0,
     }),
   );
 }

@@ -1,4 +1,4 @@
-import { type Agreement, chargeFor } from '#core/agreements';
+import { type Agreement, type CardCharge, cardChargeOf } from '#core/agreements';
 import { formatDay, type Instant } from '#core/calendar';
 import type { ShopTax } from '#core/catalogue';
 import type { ShopEvent } from '#core/journal';
@@ -28,10 +28,7 @@ export function consequencesOf(
   { locale, tax, now, titleOfPass, sessionsFalling = 0 }: Setting,
 ): string[] {
   const money = (amount: number): string => formatAmount(amount, a.currency, locale);
-  const charged =
-    (of: Agreement) =>
-    (due: { n: number; at: Instant }): number =>
-      chargeFor(of, due, tax).amount;
+  const charged = (of: Agreement): CardCharge => cardChargeOf(of, tax);
   const { consequences: words } = wordsFor(locale);
   const said: string[] = [];
   const asked = events.flatMap((e) => (e.type === 'due.requested' ? [e.data] : []));

@@ -44,11 +44,13 @@ export interface Facts {
   /** The bounds of an amount that its buyer has yet to name. */
   open: { least: number; most: number | null } | null;
   /** Taken on the day of buying; null where the statement is about what is still to come. */
-  today: { amount: number; fee: number; setUp: number } | null;
+  today: { amount: number; fee: number; setUp: number; sending: number } | null;
   trial: { days: number; until: Instant } | null;
   setUpLabel: string;
   /** The set-up fee within the first full payment, where that comes later. */
   setUpLater: number;
+  /** Until when unused days of an earlier agreement pay all that falls due; null where they do not. */
+  creditTo: Instant | null;
   runs: readonly Run[];
   every: { count: number; unit: 'day' | 'week' | 'month' | 'year' };
   /** Everything there is to pay; null where it goes on. */

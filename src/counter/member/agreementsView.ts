@@ -3,7 +3,7 @@ import { heldSince } from '#core/passes';
 import {
   type Agreement,
   type AgreementAct,
-  chargeFor,
+  cardChargeOf,
   isRunning,
   lastPaid,
   pauseEnds,
@@ -41,7 +41,7 @@ export function agreementsOf(reading: Reading, personId: PersonId): MemberAgreem
 
 function viewOf(reading: Reading, a: Agreement): MemberAgreement {
   const { state, shop, locale, now, words } = reading;
-  const charged = (due: { n: number; at: Instant }): number => chargeFor(a, due, shop.tax).amount;
+  const charged = cardChargeOf(a, shop.tax);
   const money = (amount: number): string => formatAmount(amount, a.currency, locale);
   const day = (at: Instant): string => formatDay(at, a.zone, locale);
   const order = state.orders.get(a.orderId);

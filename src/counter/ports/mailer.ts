@@ -1,5 +1,5 @@
 import MailComposer from 'nodemailer/lib/mail-composer';
-import { chargeFor } from '#core/agreements';
+import { cardChargeOf } from '#core/agreements';
 import { msOf, type Instant } from '#core/calendar';
 import { type CalendarEntry, calendarFile } from '#core/booking';
 import type { ShopDetails } from '#core/catalogue';
@@ -122,7 +122,7 @@ export function createMailer(options: Options): Mailer {
           message,
           person.name,
           link,
-          (due) => chargeFor(agreement, due, tax).amount,
+          cardChargeOf(agreement, tax),
         ),
         at,
       );

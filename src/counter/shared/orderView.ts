@@ -1,4 +1,4 @@
-import { agreementIdOf, chargeFor } from '#core/agreements';
+import { agreementIdOf, cardChargeOf } from '#core/agreements';
 import { lineName } from '#core/checkout';
 import { addMs, HOUR } from '#core/calendar';
 import { describeBytes, productKindOf, safeFileName } from '#core/catalogue';
@@ -68,6 +68,6 @@ export function laterOf(
 ): string[] {
   return lines
     .flatMap((line) => state.agreements.get(agreementIdOf(order.id, line.lineId)) ?? [])
-    .map((a) => restInWords(a, { locale, charged: (due) => chargeFor(a, due, shop.tax).amount }))
+    .map((a) => restInWords(a, { locale, charged: cardChargeOf(a, shop.tax) }))
     .filter((text) => text !== '');
 }

@@ -1,4 +1,4 @@
-import { paymentFor, quantityOf, type Quote, taxRuleFor, timesQuantity } from '#core/checkout';
+import { besidePeriod, paymentFor, quantityOf, type Quote, taxRuleFor, timesQuantity } from '#core/checkout';
 import { dateIn, formatDay, type Instant } from '#core/calendar';
 import { layoutKeelLine, storyOfAll, storyOfTerms } from '#core/drawing';
 import { countryName, openedFrom, type Opened } from '#core/catalogue';
@@ -26,11 +26,16 @@ const NAMED_ONE_BY_ONE = 3;
 type Line = Quote['lines'][number];
 
 /** What a due of a line comes to: the computation that charges. */
-function chargedFor({ live }: Pick<PageReading, 'live'>, quote: Quote, line: Line): (due: Due) => number {
+function chargedFor(
+  { live }: Pick<PageReading, 'live'>,
+  quote: Quote,
+  line: Line,
+): { charged: (due: Due) => number; beside: (due: Due) => { fee: number; setUp: number } } {
   const tax = live?.content.shop.tax ?? null;
   const buyer = { country: quote.buyer?.country ?? null, reverse: quote.buyer?.reverse ?? false };
-  return (due) =>
-    paymentFor(timesQuantity(due, quantityOf(line)), line, taxRuleFor(tax, buyer, due.at, quote.zone)).amount;
+  const ruleAt = (at: Instant) => taxRuleFor(tax, buyer, at, quote.zone);
+  const paid = (due: Due) => paymentFor(timesQuantity(due, quantityOf(line)), line, ruleAt(due.at));
+  return { charged: (due) => paid(due).amount, beside: (due) => besidePeriod(paid(due), ruleAt(due.at)) };
 }
 
 /** The plain sentences of one line, over the schedule that charges. */
@@ -42,7 +47,8 @@ export const statementOfLine = (reading: PageReading, quote: Quote, line: Line):
       locale: reading.locale,
       start: reading.now,
       when: 'today',
-      charged: chargedFor(reading, quote, line),
+      ...chargedFor(reading, quote, line),
+      sending: line.sending?.fee ?? 0,
       cheaperUntil: line.coupon?.payments ?? 0,
     }),
   );
@@ -51,12 +57,13 @@ export const statementOfLine = (reading: PageReading, quote: Quote, line: Line):
 export function drawingOf(reading: PageReading, release: Release, quote: Quote): CheckoutPrice['layout'] {
   if (quote.lines.every((line) => !isLasting(line.terms))) return null;
   const place = { currency: quote.currency, zone: quote.zone, locale: reading.locale };
-  const stories = quote.lines.map((line) =>
-    storyOfTerms(line.terms, openedOf(reading, release, line), reading.now, place, {
+  const stories = quote.lines.map((line) => {
+    const { charged } = chargedFor(reading, quote, line);
+    return storyOfTerms(line.terms, openedOf(reading, release, line), reading.now, place, {
       word: 'today',
-      charged: chargedFor(reading, quote, line),
-    }),
-  );
+      charged: (due) => charged(due) + (due.at === reading.now ? (line.sending?.fee ?? 0) : 0),
+    });
+  });
   return layoutKeelLine(storyOfAll(stories), DRAWING_WIDTH, { small: true });
 }
 
@@ -98,7 +105,7 @@ export function laterOf(reading: PageReading, quote: Quote, line: Line): { later
     plainText(
       statementOfRest(terms, anchor, terms.trial ? 1 : 2, {
         ...place,
-        charged: chargedFor(reading, quote, line),
+        ...chargedFor(reading, quote, line),
         cheaperUntil: line.coupon?.payments ?? 0,
         trialUntil: terms.trial ? anchor.at : null,
       }),

@@ -2,8 +2,8 @@ import { calledBySeller } from '#core/people';
 import { heldSince } from '#core/passes';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Link } from 'react-router';
-import { chargeFor } from '#core/agreements';
-import { formatDay, type Instant } from '#core/calendar';
+import { cardChargeOf } from '#core/agreements';
+import { formatDay } from '#core/calendar';
 import { storyOfAgreement } from '#core/drawing';
 import { ticksAhead } from '#core/catalogue';
 import { agreementState, restInWords } from '#core/messages';
@@ -28,7 +28,7 @@ export function AgreementStory({ draft, id }: { draft: Draft; id: string }) {
   const { agreement: a, past } = row;
   const { locale } = draft.content.shop;
   const { tax } = (draft.live?.content ?? draft.content).shop;
-  const charged = (due: { n: number; at: Instant }): number => chargeFor(a, due, tax).amount;
+  const charged = cardChargeOf(a, tax);
   const money = (amount: number): string => formatAmount(amount, a.currency, locale);
   const titleOf = (productId: ProductId): string =>
     draft.content.products.find((p) => p.id === productId)?.title ?? 'a product put away';

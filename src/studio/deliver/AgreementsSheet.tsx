@@ -1,7 +1,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Link, useSearchParams } from 'react-router';
 import type { AgreementRow } from '#core/mirror';
-import { type Agreement, chargeFor } from '#core/agreements';
+import { type Agreement, cardChargeOf } from '#core/agreements';
 import { formatDay } from '#core/calendar';
 import type { ShopTax } from '#core/catalogue';
 import { paymentsMade } from '#core/messages';
@@ -188,5 +188,5 @@ function nextOf({ agreement: a }: AgreementRow, locale: string, tax: ShopTax | n
     return a.pastDue.tryAt ? `again on ${day(a.pastDue.tryAt)}` : `since ${day(a.owed[0]?.at ?? a.pastDue.since)}`;
   if (a.status === 'paused') return a.pause?.until ? `back on ${day(a.pause.until)}` : 'until taken up';
   if (a.endsAt) return `ends ${day(a.endsAt)}`;
-  return a.next ? `${formatAmount(chargeFor(a, a.next, tax).amount, a.currency, locale)}, ${day(a.next.at)}` : '';
+  return a.next ? `${formatAmount(cardChargeOf(a, tax)(a.next), a.currency, locale)}, ${day(a.next.at)}` : '';
 }

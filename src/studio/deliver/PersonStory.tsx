@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Link, Navigate } from 'react-router';
 import { formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
-import { type Agreement, chargeFor, isRunning, openFor } from '#core/agreements';
+import { type Agreement, cardChargeOf, isRunning, openFor } from '#core/agreements';
 import { agreementState, readyReply } from '#core/messages';
 import { explain, type Explanation, type OpenFor, type Pass } from '#core/passes';
 import type { PersonId, ProductId } from '#core/ids';
@@ -34,8 +34,7 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
   // Whoever was made one with somebody is read there.
   if (person?.joinedTo !== undefined) return <Navigate replace to={`/deliver/people/${person.joinedTo}`} />;
   const { zone, locale, tax } = draft.content.shop;
-  const stands = (a: Agreement): string =>
-    agreementState(a, { locale, charged: (due) => chargeFor(a, due, tax).amount });
+  const stands = (a: Agreement): string => agreementState(a, { locale, charged: cardChargeOf(a, tax) });
   const who = calledBySeller(person) || person?.address || 'Somebody';
   const latest = orders[0] && orders[0].at > now ? orders[0].at : now;
   const lasting = (id: string): OpenFor => openFor(agreements.find((a) => a.id === id));

@@ -2,7 +2,7 @@ import { calledBySeller } from '#core/people';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { type Agreement, chargeFor } from '#core/agreements';
+import { type Agreement, cardChargeOf } from '#core/agreements';
 import {
   AGREEMENT_LETTERS,
   type AgreementLetterKind,
@@ -149,7 +149,7 @@ async function orderLetter(message: string, { draft, real, url, locale }: Settin
   );
   const { tax } = (draft.live?.content ?? draft.content).shop;
   const later = begun
-    .map((a) => restInWords(a, { locale, charged: (due) => chargeFor(a, due, tax).amount }))
+    .map((a) => restInWords(a, { locale, charged: cardChargeOf(a, tax) }))
     .filter((text) => text !== '');
   return message === 'refund'
     ? refund
@@ -174,7 +174,7 @@ async function letterOf(occasion: AgreementLetterKind, { draft, real, url, local
   const found = await agreementForLetter(STATES, (a) => occasion.fits(a));
   if (!found) return null;
   const { agreement, person } = found;
-  const charged = (due: { n: number; at: string }): number => chargeFor(agreement, due, tax).amount;
+  const charged = cardChargeOf(agreement, tax);
   return agreementMessage(
     { shop: draft.content.shop, real, locale },
     agreement,

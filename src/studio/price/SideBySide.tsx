@@ -70,7 +70,7 @@ export function SideBySide({ draft, offer }: { draft: Draft; offer: DraftOffer }
                       story={story}
                       small
                       decorative
-                      name={plainText(statementOf(p.terms, { ...place, start, when: 'today' }))}
+                      name={plainText(statementOf(p.terms, { ...place, start, when: 'today', ...chargedOf(p) }))}
                       width={380}
                       largest={largest}
                       span={span}

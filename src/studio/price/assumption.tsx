@@ -5,6 +5,7 @@ import {
   findCoupon,
   type LineCoupon,
   lineCoupon,
+  besidePeriod,
   paymentFor,
   spreadAmount,
   taxRuleFor,
@@ -34,13 +35,15 @@ export function useAssumption(shop: Pick<ShopDetails, 'zone' | 'locale'>): {
 }
 
 /** What a due comes to for the buyer who is assumed: their country's tax and their coupon, by the computation that charges. */
-export function useAssumedCharge({
-  shop,
-  coupons,
-}: Pick<DraftContent, 'shop' | 'coupons'>): (
+export function useAssumedCharge({ shop, coupons }: Pick<DraftContent, 'shop' | 'coupons'>): (
   terms: Terms,
   of: { offerId: OfferId; currency: string },
-) => { charged: (due: Due) => number; cheaperUntil: number; coupon: LineCoupon | null } {
+) => {
+  charged: (due: Due) => number;
+  beside: (due: Due) => { fee: number; setUp: number };
+  cheaperUntil: number;
+  coupon: LineCoupon | null;
+} {
   const { start } = useAssumption(shop);
   const country = useAppSelector((state) => state.frame.assumedCountry);
   const code = useAppSelector((state) => state.frame.assumedCoupon);
@@ -55,11 +58,13 @@ export function useAssumedCharge({
       found && !('refused' in found) && first > 0
         ? lineCoupon(found, found.takes.by === 'amount' ? (spreadAmount(found.takes.amount, [first])[0] ?? 0) : 0)
         : null;
+    const ruleAt = (due: Due) => taxRuleFor(shop.tax, { country, reverse: false }, due.at, shop.zone);
+    const paid = (due: Due) => paymentFor(due, { coupon }, ruleAt(due));
     return {
       coupon,
       cheaperUntil: coupon?.payments ?? 0,
-      charged: (due) =>
-        paymentFor(due, { coupon }, taxRuleFor(shop.tax, { country, reverse: false }, due.at, shop.zone)).amount,
+      charged: (due) => paid(due).amount,
+      beside: (due) => besidePeriod(paid(due), ruleAt(due)),
     };
   };
 }

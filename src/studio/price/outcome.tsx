@@ -40,7 +40,7 @@ export function PriceOutcome({
   const { shop, products } = draft.content;
   const [span, setSpan] = useState<(typeof SPANS)[number][0]>('13');
   const place = { currency: offer.currency, zone: shop.zone, locale: shop.locale };
-  const { charged, cheaperUntil } = useAssumedCharge(draft.content)(price.terms, {
+  const { charged, beside, cheaperUntil } = useAssumedCharge(draft.content)(price.terms, {
     offerId: offer.id,
     currency: offer.currency,
   });
@@ -49,6 +49,7 @@ export function PriceOutcome({
     start: now,
     when: 'on the day of buying',
     charged,
+    beside,
     cheaperUntil,
   });
   const endless = isLasting(price.terms) && paymentsOf(price.terms) === null;

@@ -1,6 +1,6 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Link } from 'react-router';
-import { chargeFor } from '#core/agreements';
+import { cardChargeOf } from '#core/agreements';
 import { addDays, dateIn, formatDay } from '#core/calendar';
 import { wordsFor } from '#core/words';
 import { formatAmount, sum } from '#core/money';
@@ -43,7 +43,7 @@ export function PaymentsToday({ draft }: { draft: Draft }) {
   const ending = data.trials.slice(0, NAMED).map((r): Line => ({
     id: r.id,
     who: who(r),
-    text: `the trial of ${r.agreement.title} ends on ${day(r.agreement.trialUntil ?? '')}${r.agreement.next ? `; then ${formatAmount(chargeFor(r.agreement, r.agreement.next, tax).amount, r.agreement.currency, locale)}` : ''}.`,
+    text: `the trial of ${r.agreement.title} ends on ${day(r.agreement.trialUntil ?? '')}${r.agreement.next ? `; then ${formatAmount(cardChargeOf(r.agreement, tax)(r.agreement.next), r.agreement.currency, locale)}` : ''}.`,
   }));
   const cards = data.expiring.slice(0, NAMED).map((r): Line => ({
     id: r.id,

@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { chargeFor } from '#core/agreements';
+import { cardChargeOf } from '#core/agreements';
 import { lastsFor } from '#core/passes';
 import type { Instant } from '#core/calendar';
 import { agreementRowsOf } from '#core/mirror';
@@ -41,7 +41,7 @@ const rehearsal = {
       agreement && order
         ? storyOfAgreement(agreement, {
             first: { at: order.at, amount: lineBought(order, agreement.lineId).amount },
-            charged: (due) => chargeFor(agreement, due, tax).amount,
+            charged: cardChargeOf(agreement, tax),
             now: played.end,
             word: 'played-to-here',
             locale,

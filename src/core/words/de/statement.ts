@@ -19,11 +19,23 @@ export function statement(facts: Facts, { money, day, today }: Voice): Statement
     return [...say`${when} ein Betrag, den Sie nennen, `, ...bounds, ...say`, einmalig. Später nichts mehr.`];
   }
   if (facts.nothing) return say`Es ist nichts zu zahlen, weder jetzt noch später.`;
-  if (facts.once && facts.today) return say`${when} ${money(facts.today.amount)}, einmalig. Später nichts mehr.`;
+  if (facts.once && facts.today) {
+    const { amount, sending } = facts.today;
+    const of = sending > 0 ? say`, davon ${money(sending)} für den Versand` : [];
+    return [...say`${when} ${money(amount)}`, ...of, ...say`, einmalig. Später nichts mehr.`];
+  }
   const parts: StatementPart[] = [];
   if (facts.today) parts.push(...startOf(facts, facts.today));
+  if (facts.creditTo !== null)
+    parts.push(...say`Bis einschließlich ${day(facts.creditTo)} wird nichts abgebucht: Ihr Guthaben zahlt.`);
   facts.runs.forEach((run, i) =>
-    parts.push(...runOf(run, i === 0 && !facts.today ? '' : i === 0 ? ' Danach ' : ', dann ', i === 0)),
+    parts.push(
+      ...runOf(
+        run,
+        i === 0 && !facts.today && facts.creditTo === null ? '' : i === 0 ? ' Danach ' : ', dann ',
+        i === 0,
+      ),
+    ),
   );
   if (facts.runs.length > 0) parts.push(...say`.`);
   if (facts.inAll !== null) parts.push(...say` Insgesamt ${money(facts.inAll)}.`);
@@ -33,19 +45,29 @@ export function statement(facts: Facts, { money, day, today }: Voice): Statement
   if (facts.endsOn !== null) parts.push(...say` Endet am ${day(facts.endsOn)}.`);
   return parts;
 
-  function startOf({ trial, setUpLabel }: Facts, { amount, fee, setUp }: NonNullable<Facts['today']>): StatementPart[] {
+  function startOf(
+    { trial, setUpLabel }: Facts,
+    { amount, fee, setUp, sending }: NonNullable<Facts['today']>,
+  ): StatementPart[] {
     const one = trial?.days === 1;
+    const days = one ? 'den ersten Tag' : `die ersten ${trial?.days ?? 0} Tage`;
+    const free =
+      trial && fee === 0
+        ? say`${one ? 'der erste Tag ist kostenlos' : `die ersten ${trial.days} Tage sind kostenlos`}`
+        : [];
+    const pieces = [
+      ...(trial && fee > 0 ? [say`${money(fee)} für ${days}`] : []),
+      ...(setUp > 0 ? [say`${money(setUp)} für ${setUpLabel}`] : []),
+      ...(sending > 0 ? [say`${money(sending)} für den Versand`] : []),
+    ];
+    const listed = pieces.flatMap((piece, i) => (i === 0 ? piece : [...say` und `, ...piece]));
     if (!trial)
-      return setUp > 0
-        ? say`${when} ${money(amount)}, davon ${money(setUp)} für ${setUpLabel}.`
+      return pieces.length > 0
+        ? [...say`${when} ${money(amount)}, davon `, ...listed, ...say`.`]
         : say`${when} ${money(amount)}.`;
-    const free = one ? 'der erste Tag ist kostenlos' : `die ersten ${trial.days} Tage sind kostenlos`;
-    const days = one ? 'den ersten Tag' : `die ersten ${trial.days} Tage`;
-    if (amount === 0) return say`${when} nichts: ${free}.`;
-    if (fee === 0) return say`${when} ${money(setUp)} für ${setUpLabel}; ${free}.`;
-    return setUp === 0
-      ? say`${when} ${money(fee)} für ${days}.`
-      : say`${when} ${money(amount)}: ${money(fee)} für ${days} und ${money(setUp)} für ${setUpLabel}.`;
+    if (amount === 0) return [...say`${when} nichts: `, ...free, ...say`.`];
+    const what = pieces.length > 1 ? [...say`${money(amount)}: `, ...listed] : listed;
+    return [...say`${when} `, ...what, ...(free.length > 0 ? [...say`; `, ...free] : []), ...say`.`];
   }
 
   function runOf(run: Run, before: string, first: boolean): StatementPart[] {

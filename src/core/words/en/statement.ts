@@ -15,11 +15,19 @@ export function statement(facts: Facts, { money, day, today }: Voice): Statement
     return [...say`${when} an amount that you name, `, ...bounds, ...say`, once. Nothing more later.`];
   }
   if (facts.nothing) return say`Nothing is paid, today or later.`;
-  if (facts.once && facts.today) return say`${when} ${money(facts.today.amount)}, once. Nothing more later.`;
+  if (facts.once && facts.today) {
+    const { amount, sending } = facts.today;
+    const of = sending > 0 ? say`, of which ${money(sending)} for sending` : [];
+    return [...say`${when} ${money(amount)}`, ...of, ...say`, once. Nothing more later.`];
+  }
   const parts: StatementPart[] = [];
   if (facts.today) parts.push(...startOf(facts, facts.today));
+  if (facts.creditTo !== null)
+    parts.push(...say`Nothing is charged up to and including ${day(facts.creditTo)}: your credit pays.`);
   facts.runs.forEach((run, i) =>
-    parts.push(...runOf(run, i === 0 && !facts.today ? '' : i === 0 ? ' Then ' : ', then ', i === 0)),
+    parts.push(
+      ...runOf(run, i === 0 && !facts.today && facts.creditTo === null ? '' : i === 0 ? ' Then ' : ', then ', i === 0),
+    ),
   );
   if (facts.runs.length > 0) parts.push(...say`.`);
   if (facts.inAll !== null) parts.push(...say` In all ${money(facts.inAll)}.`);
@@ -29,18 +37,25 @@ export function statement(facts: Facts, { money, day, today }: Voice): Statement
   if (facts.endsOn !== null) parts.push(...say` It ends on ${day(facts.endsOn)}.`);
   return parts;
 
-  function startOf({ trial, setUpLabel }: Facts, { amount, fee, setUp }: NonNullable<Facts['today']>): StatementPart[] {
+  function startOf(
+    { trial, setUpLabel }: Facts,
+    { amount, fee, setUp, sending }: NonNullable<Facts['today']>,
+  ): StatementPart[] {
     const days = trial ? (trial.days === 1 ? 'first day' : `first ${trial.days} days`) : '';
-    const are = trial?.days === 1 ? 'is' : 'are';
+    const free = trial && fee === 0 ? say`the ${days} ${trial.days === 1 ? 'is' : 'are'} free` : [];
+    const pieces = [
+      ...(trial && fee > 0 ? [say`${money(fee)} for the ${days}`] : []),
+      ...(setUp > 0 ? [say`${money(setUp)} for ${setUpLabel}`] : []),
+      ...(sending > 0 ? [say`${money(sending)} for sending`] : []),
+    ];
+    const listed = pieces.flatMap((piece, i) => (i === 0 ? piece : [...say` and `, ...piece]));
     if (!trial)
-      return setUp > 0
-        ? say`${when} ${money(amount)}, of which ${money(setUp)} for ${setUpLabel}.`
+      return pieces.length > 0
+        ? [...say`${when} ${money(amount)}, of which `, ...listed, ...say`.`]
         : say`${when} ${money(amount)}.`;
-    if (amount === 0) return say`${when} nothing: the ${days} ${are} free.`;
-    if (fee === 0) return say`${when} ${money(setUp)} for ${setUpLabel}; the ${days} ${are} free.`;
-    return setUp === 0
-      ? say`${when} ${money(fee)} for the ${days}.`
-      : say`${when} ${money(amount)}: ${money(fee)} for the ${days} and ${money(setUp)} for ${setUpLabel}.`;
+    if (amount === 0) return [...say`${when} nothing: `, ...free, ...say`.`];
+    const what = pieces.length > 1 ? [...say`${money(amount)}: `, ...listed] : listed;
+    return [...say`${when} `, ...what, ...(free.length > 0 ? [...say`; `, ...free] : []), ...say`.`];
   }
 
   function runOf(run: Run, before: string, first: boolean): StatementPart[] {
