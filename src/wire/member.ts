@@ -16,7 +16,7 @@ export const Move = { country: CountryCode, vatNumber: z.string().max(40) };
 
 /** What a member may do to what they pay. */
 export const MemberAct = z.discriminatedUnion('act', [
-  z.strictObject({ act: z.enum(['stop', 'keep', 'return', 'rest', 'retry']) }),
+  z.strictObject({ act: z.enum(['stop', 'keep', 'confirm', 'return', 'rest', 'retry']) }),
   z.strictObject({ act: z.literal('pause'), until: Day }),
   z.strictObject({ act: z.literal('card'), card: ShownCard }),
   z.strictObject({ act: z.literal('move'), ...Move }),
@@ -41,7 +41,7 @@ export const MemberAgreement = z.strictObject({
   /** What can be done, each in the words of its button, and what it leads to. */
   acts: z.array(
     z.strictObject({
-      act: z.enum(['stop', 'keep', 'pause', 'return', 'rest', 'retry']),
+      act: z.enum(['stop', 'keep', 'confirm', 'pause', 'return', 'rest', 'retry']),
       label: z.string(),
       leadsTo: z.string(),
     }),

@@ -9,6 +9,7 @@ export type AgreementAct =
   | 'return'
   | 'cancel'
   | 'keep'
+  | 'confirm'
   | 'stop-plan'
   | 'switch'
   | 'move-due-day'
@@ -19,7 +20,17 @@ export type AgreementAct =
 
 type Asked = Pick<
   Agreement,
-  'status' | 'terms' | 'next' | 'stops' | 'unanswered' | 'pause' | 'endsAt' | 'finishes' | 'currency' | 'owed'
+  | 'status'
+  | 'leaving'
+  | 'terms'
+  | 'next'
+  | 'stops'
+  | 'unanswered'
+  | 'pause'
+  | 'endsAt'
+  | 'finishes'
+  | 'currency'
+  | 'owed'
 >;
 
 /** What hangs on an answer that is still to come. */
@@ -54,6 +65,8 @@ export function whyNotAct(a: Asked, act: AgreementAct, now: Instant): Refusal | 
       return a.terms.kind === 'plan' && a.status !== 'in-trial' ? notNow('plan-stays') : null;
     case 'keep':
       return a.status !== 'ending' || a.endsAt === null || a.finishes || a.endsAt <= now ? notNow('ended') : null;
+    case 'confirm':
+      return a.status !== 'ending' || !a.leaving ? notNow('ended') : null;
     case 'stop-plan':
       return a.terms.kind !== 'plan' || !isRunning(a) ? notNow('only-running-plan') : null;
     case 'switch':

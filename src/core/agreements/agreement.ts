@@ -140,6 +140,8 @@ export interface Agreement extends AgreementSeed {
   asked: number;
   noticeAt: Instant | null;
   passIds: PassId[];
+  /** Something was bought that takes its place, by somebody who did not prove to be its owner: it ends unless they keep it. */
+  leaving?: { orderId: OrderId; since: Instant; remindAt: Instant | null } | undefined;
 }
 
 /** An agreement as it is folded from its beginning: nothing has happened to it yet. */

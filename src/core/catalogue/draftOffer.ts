@@ -50,6 +50,7 @@ export interface DraftOffer {
   prices: DraftPrice[];
   onSale: boolean;
   putAway?: boolean | undefined;
+  upgrades?: false | undefined;
 }
 
 export const FOR_GOOD: DraftAccess = { kind: 'forever', count: '12', unit: 'month', date: '' };

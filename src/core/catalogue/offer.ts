@@ -13,5 +13,7 @@ export const Offer = z.object({
   onSale: z.boolean(),
   /** Off every list; owners keep what it opened. */
   putAway: z.boolean().optional(),
+  /** Off: it takes the place of no subscription that opens less, unless one of its prices says so. Left out: on. */
+  upgrades: z.literal(false).optional(),
 });
 export type Offer = z.infer<typeof Offer>;

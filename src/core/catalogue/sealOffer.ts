@@ -21,6 +21,7 @@ export function sealOffer(draft: DraftOffer): Offer | null {
     prices: draft.prices.map((price) => sealPrice(price, draft.currency)),
     onSale: draft.onSale,
     ...(draft.putAway ? { putAway: true } : {}),
+    ...(draft.upgrades === false ? { upgrades: false as const } : {}),
   };
 }
 

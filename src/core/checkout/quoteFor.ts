@@ -62,9 +62,11 @@ export function quoteFor(
   const { shop } = release.content;
   const all: Chosen[] = [];
   const takeSeats = seatsTaker(release.content.products, standing.datesOf);
+  const isUpgrade = standing.replaced?.upgrade ?? false;
   for (const [i, line] of [choice, ...(choice.extras ?? [])].entries()) {
-    const found = chosenOf(release, line, now, standing);
-    if ('refused' in found) return found;
+    const asked = chosenOf(release, line, now, standing);
+    if ('refused' in asked) return asked;
+    const found = i === 0 && isUpgrade ? { ...asked, terms: asSwitched(asked.terms), owned: undefined } : asked;
     const productIds = openedWith(found.offer, i === 0 ? choice.given : [], release);
     const until = accessUntil(found.terms, now, shop.zone);
     const seats = takeSeats({ productIds, picked: line.dates ?? [], quantity: found.quantity, now, until });
@@ -88,7 +90,7 @@ export function quoteFor(
 
   const priced = all.map((chosen, i) => {
     const lineId = lineIdOf((standing.firstLine ?? 1) + i);
-    const off = { coupon: coupons[i] ?? undefined, owned: chosen.owned };
+    const off = { coupon: i === 0 && isUpgrade ? undefined : (coupons[i] ?? undefined), owned: chosen.owned };
     const payments = paymentsFor(chosen, now, shop.zone).map((due): Payment => paymentFor(due, off, ruleAt(due.at)));
     const today = payments.filter((p) => p.at === now);
     const sent = sendingOf(chosen, release);
@@ -114,8 +116,8 @@ export function quoteFor(
     const later = payments.filter((p) => p.at !== now).map((p) => ({ lineId, at: p.at, amount: p.amount }));
     return { line, later };
   });
-  const replaced = main.price.replaces && standing.replaced ? standing.replaced : null;
-  const credit = replaced && main.price.replaces?.credit ? replaced.unused : 0;
+  const replaced = (main.price.replaces || isUpgrade) && standing.replaced ? standing.replaced : null;
+  const credit = replaced && (replaced.upgrade || main.price.replaces?.credit) ? replaced.unused : 0;
   const used = Math.min(credit, priced[0]?.line.dueToday ?? 0);
   return {
     release: release.number,
@@ -128,6 +130,16 @@ export function quoteFor(
     ...(buyer ? { buyer } : {}),
     ...(replaced ? { replaces: { agreementId: replaced.agreementId, credit, used } } : {}),
   };
+}
+
+/** Terms as a switch has them: from now on at the full amount, without what a new buyer would begin with. */
+function asSwitched(terms: Terms): Terms {
+  if (!isLasting(terms)) return terms;
+  const bare = { ...terms };
+  delete bare.trial;
+  delete bare.setUp;
+  if ('introductory' in bare) delete bare.introductory;
+  return bare;
 }
 
 /** What a line opens: what its offer does, and what is given along with the first, each once; of a bundle what is in it. */

@@ -52,8 +52,11 @@ export interface Standing {
   owns?: ((productId: ProductId) => boolean) | undefined;
   /** How the dates of a product stand; left out, as they were set, with nobody there. */
   datesOf?: ((productId: ProductId) => readonly DateStanding[] | undefined) | undefined;
-  /** A running agreement that the price chosen first replaces, and what its unused days are worth. */
-  replaced?: { agreementId: AgreementId; unused: number } | null;
+  /**
+   * A running agreement that the price chosen first replaces, and what its unused days are worth. As an upgrade it is
+   * priced like a switch: without a trial, an introductory price, a set-up or a coupon.
+   */
+  replaced?: { agreementId: AgreementId; unused: number; upgrade: boolean } | null;
   /** The live release's coupons and tax table, which are always as of now; by default those of the quoted release. */
   live?: Release | undefined;
   /** Where the buyer is, as an order knows it already; else the choice says. */

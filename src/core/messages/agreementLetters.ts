@@ -134,6 +134,22 @@ export const AGREEMENT_LETTERS = [
     write: (say, about, _message, a) => say.cancelled(about, a.terms.kind === 'plan'),
   },
   {
+    kind: 'leaving',
+    name: 'Ends unless kept',
+    when: 'when something is bought, without signing in, that takes the place of a subscription',
+    fits: (a) => a.leaving !== undefined,
+    facts: (a) => ({ at: a.endsAt, reason: a.title }),
+    write: (say, about, { reason }) => say.leaving(about, reason ?? ''),
+  },
+  {
+    kind: 'leaving-soon',
+    name: 'Ends soon unless kept',
+    when: 'three days before that, if it was neither confirmed nor kept',
+    fits: (a) => a.leaving !== undefined,
+    facts: (a) => ({ at: a.endsAt }),
+    write: (say, about) => say['leaving-soon'](about),
+  },
+  {
     kind: 'kept',
     name: 'Goes on after all',
     when: 'when a stop is taken back',

@@ -45,6 +45,7 @@ export function agreementState(a: Agreement, { locale, charged }: { locale: stri
     case 'paused':
       return say.paused(a.pause?.until ? day(a.pause.until) : null);
     case 'ending':
+      if (a.leaving) return say.leaving(day(a.endsAt));
       return a.finishes ? say.finishing(day(a.endsAt)) : say.stopped(day(a.endsAt));
     case 'ended':
       return say.ended(day(a.ended?.at), a.ended?.why ?? 'cancelled');

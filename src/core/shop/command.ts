@@ -176,6 +176,7 @@ export type Command =
   | { type: 'move-due-day'; agreementId: AgreementId; day: { of: 'month' | 'week'; day: number } }
   | { type: 'cancel'; agreementId: AgreementId; when: 'end' | 'now'; giveBack: boolean; by: 'buyer' | 'seller' }
   | { type: 'keep'; agreementId: AgreementId }
+  | { type: 'confirm-leaving'; agreementId: AgreementId }
   | { type: 'stop-plan'; agreementId: AgreementId; keepAccess: boolean }
   | {
       type: 'switch';

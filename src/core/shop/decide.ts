@@ -7,6 +7,7 @@ import {
   changeCard,
   comeBack,
   confirmGap,
+  confirmLeaving,
   keepOn,
   moveBuyer,
   moveDueDay,
@@ -108,6 +109,8 @@ function decideAlone(state: ShopState, command: Command, context: DecideContext)
       return cancel(state, command, context);
     case 'keep':
       return keepOn(state, command, context);
+    case 'confirm-leaving':
+      return confirmLeaving(state, command, context);
     case 'stop-plan':
       return stopPlan(state, command, context);
     case 'switch':

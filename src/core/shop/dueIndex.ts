@@ -3,7 +3,8 @@ import type { AgreementId, PassId, SessionId } from '#core/ids';
 import { pairOf } from './ids';
 
 /** What time brings to an agreement. */
-export type AgreementMoment = 'due' | 'try' | 'return' | 'grace' | 'end-unpaid' | 'end' | 'notice' | 'amount';
+export type AgreementMoment =
+  'due' | 'try' | 'return' | 'grace' | 'end-unpaid' | 'end' | 'leaving' | 'notice' | 'amount';
 
 export interface DueItem {
   at: Instant;
@@ -24,6 +25,7 @@ const RANK: Record<DueItem['what']['kind'], number> = {
   'end-unpaid': 3,
   end: 3,
   'pass-expires': 3,
+  leaving: 4,
   notice: 4,
   amount: 4,
   'session-near': 4,

@@ -151,8 +151,14 @@ export const agreementAppliers: Appliers = {
     a.pause = null;
     plan(state, a);
   },
+  'agreement.leaves': (state, { agreementId, orderId, endsAt, remindAt }, at) => {
+    const a = agreementOf(state, agreementId);
+    Object.assign(a, { status: 'ending', endsAt, next: null, leaving: { orderId, since: at, remindAt } });
+    plan(state, a);
+  },
   'agreement.kept': (state, { agreementId, status, next }) => {
     const a = agreementOf(state, agreementId);
+    delete a.leaving;
     a.status = status;
     a.next = next;
     a.endsAt = null;
@@ -162,6 +168,7 @@ export const agreementAppliers: Appliers = {
     const a = agreementOf(state, agreementId);
     // A switch that is under way comes to nothing where something else ends it first.
     if (why !== 'switched') takeSwitch(state, unansweredDue(state, a.unanswered)?.to, -1);
+    delete a.leaving;
     Object.assign(a, { status: 'ended', ended: { why, at }, next: null, pastDue: null, pause: null, endsAt: null });
     // What is still asked of the bank is not waited for: its answer goes to a person.
     Object.assign(a, { stops: [], span: null, unanswered: null });
@@ -202,6 +209,7 @@ export const agreementAppliers: Appliers = {
   },
   'agreement.mailDue': (state, { key, ...message }, at) => {
     if (message.mail === 'trial-ends') agreementOf(state, message.agreementId).noticeAt = null;
+    if (message.mail === 'leaving-soon') toldOfLeaving(state, message.agreementId);
     if (message.mail === 'amount-changes') dropTellAt(state, message.agreementId);
     state.todo.set(key, { kind: 'agreement-mail', key, message, at });
   },
@@ -211,6 +219,11 @@ export const agreementAppliers: Appliers = {
 /** What is behind, as it stands now; whether its doors are held already is kept. */
 function behind(a: Agreement, pastDue: Omit<NonNullable<Agreement['pastDue']>, 'held' | 'reason'> | null): void {
   a.pastDue = pastDue && { ...pastDue, held: a.pastDue?.held ?? false, reason: a.pastDue?.reason ?? '' };
+}
+
+function toldOfLeaving(state: ShopState, agreementId: AgreementId): void {
+  const a = agreementOf(state, agreementId);
+  if (a.leaving) a.leaving = { ...a.leaving, remindAt: null };
 }
 
 /** Told once. */

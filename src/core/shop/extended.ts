@@ -1,6 +1,7 @@
 import type { StepId } from '#core/ids';
 import { fact, type ShopEvent } from '#core/journal';
 import { startedByOrder } from './agreements';
+import { leavingEvents } from './agreements/leave';
 import type { DecideContext } from './command';
 import { keyOf } from './ids';
 import type { ShopState } from './state';
@@ -30,6 +31,7 @@ export function extendedEvents(
     ...startedByOrder(success, context.now, context),
     ...opened(success, context.now),
     ...startedTwice(state, success, keyOf(orderId, step)),
+    ...leavingEvents(state, success, context),
     fact('mail.due', {
       key: keyOf('receipt', orderId, step),
       mail: 'receipt',

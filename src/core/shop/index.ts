@@ -73,6 +73,8 @@ export type {
 export { NotAnswered, StorageFailed } from './ports';
 export { memoryPorts, type MemoryPorts } from './memoryPorts';
 export {
+  backByConfirming,
+  offersReplaced,
   isOnSale,
   planAgreementRefund,
   type AgreementRefundPlan,

@@ -10,6 +10,7 @@ function momentsOf(a: Agreement): DueItem[] {
     if (at) found.push({ at, what: { kind, agreementId: a.id } });
   };
   put('end', a.endsAt);
+  put('leaving', a.leaving?.remindAt);
   // Stopped: nothing is asked for, and nobody is put out for not having paid.
   if (isStopped(a)) put('return', a.pause?.until);
   else {

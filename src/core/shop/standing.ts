@@ -1,10 +1,11 @@
-import { type Agreement, isRunning } from '#core/agreements';
+import type { Agreement } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import type { LineChoice, LineStanding, Standing } from '#core/checkout';
 import type { OfferId, PersonId, PriceId } from '#core/ids';
 import { refuse, type Refusal } from '#core/refusal';
 import type { Release } from '#core/release';
-import { unusedNow } from './agreements';
+import { openedBy } from '#core/catalogue';
+import { placeTakenBy, unusedNow } from './agreements';
 import type { DecideContext } from './command';
 import { datesIn } from './classes/dates';
 import { pairOf } from './ids';
@@ -67,20 +68,13 @@ function replacedBy(
   { offerId, priceId }: Asked,
   { now, release }: Pick<DecideContext, 'now' | 'release'>,
 ): Standing['replaced'] {
-  const price = release?.content.offers.find((o) => o.id === offerId)?.prices.find((p) => p.id === priceId);
-  const old =
-    price?.replaces &&
-    (state.agreementsOfPerson.get(personId) ?? [])
-      .flatMap((id) => state.agreements.get(id) ?? [])
-      .find(
-        (a) =>
-          a.offerId === price.replaces?.offerId &&
-          isRunning(a) &&
-          a.unanswered === null &&
-          mayBeReplaced(a) &&
-          !isTaken(state, 'replaces', a.id),
-      );
-  return old ? { agreementId: old.id, unused: unusedNow(state, old, now) } : null;
+  const offer = release?.content.offers.find((o) => o.id === offerId);
+  const price = offer?.prices.find((p) => p.id === priceId);
+  if (!release || !offer || !price) return null;
+  const productIds = openedBy(release.content.products, offer.productIds);
+  const may = (a: Agreement): boolean => a.unanswered === null && mayBeReplaced(a) && !isTaken(state, 'replaces', a.id);
+  const old = placeTakenBy(state, personId, { offerId, priceId, terms: price.terms, productIds }, release, may);
+  return old ? { agreementId: old.id, unused: unusedNow(state, old, now), upgrade: price.replaces === null } : null;
 }
 
 /** One subscription to an offer at a time, asked for by one line and not by two. */

@@ -9,6 +9,7 @@ import { startedByOrder } from './agreements';
 import { creditGiven, creditGone, paidWith, returnOfCredits, unusedParts } from './agreements/credit';
 import { leftOf } from '#core/payments';
 import { endEvents } from './agreements/closings';
+import { leavingEvents } from './agreements/leave';
 import type { DecideContext } from './command';
 import { documentNumber } from './documentNumber';
 import type { ShopState } from './state';
@@ -66,6 +67,7 @@ export function successEvents(state: ShopState, success: Success, context: Decid
     ...opened(success, now),
     ...replacedEvents(state, success, context),
     ...startedTwice(state, success, keyOf(orderId)),
+    ...leavingEvents(state, success, context),
     mail,
   ];
 }

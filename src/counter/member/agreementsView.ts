@@ -14,7 +14,7 @@ import {
 } from '#core/agreements';
 import { addDays, dateIn, formatDay, type Instant } from '#core/calendar';
 import { countryName, ticksAhead } from '#core/catalogue';
-import { passesFor } from '#core/shop';
+import { backByConfirming, passesFor } from '#core/shop';
 import { layoutKeelLine, NO_PAST, storyOfAgreement } from '#core/drawing';
 import { agreementState, paperName, restInWords, taxedBy } from '#core/messages';
 import { formatAmount, sum } from '#core/money';
@@ -155,6 +155,14 @@ function actsOf(a: Agreement, { reading, can, money, day, charged }: Setting): M
   const daysLeft = daysLeftInPause(a);
   if (can('return')) acts.push({ act: 'return', label: say.return.label(), leadsTo: say.return.leadsTo(daysLeft) });
   if (can('pause')) acts.push({ act: 'pause', label: say.pause.label(), leadsTo: say.pause.leadsTo(plan) });
+  if (can('confirm')) {
+    const back = backByConfirming(reading.state, a);
+    acts.push({
+      act: 'confirm',
+      label: say.confirm.label(),
+      leadsTo: say.confirm.leadsTo(back === 0 ? null : money(back)),
+    });
+  }
   if (can('keep') && a.endsAt !== null) {
     const next = money(charged({ n: lastPaid(a) + 1, at: a.endsAt }));
     acts.push({ act: 'keep', label: say.keep.label(), leadsTo: say.keep.leadsTo(next, day(a.endsAt)) });

@@ -14,6 +14,8 @@ export function commandFor(
       return { type: 'cancel', agreementId, when: 'end', giveBack: false, by: 'buyer' };
     case 'keep':
       return { type: 'keep', agreementId };
+    case 'confirm':
+      return { type: 'confirm-leaving', agreementId };
     case 'return':
       return { type: 'return', agreementId, on: null };
     case 'retry':

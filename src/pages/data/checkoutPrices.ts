@@ -13,7 +13,7 @@ import { formatAmount, formatPlain, sum } from '#core/money';
 import type { Extra, Till } from '#core/paths';
 import { waysFor } from '#core/ways';
 import type { Release } from '#core/release';
-import { cartFor, type ChosenBeside, hasAlready, hasOpen, standingOf } from '#core/shop';
+import { cartFor, type ChosenBeside, hasAlready, hasOpen, offersReplaced, standingOf } from '#core/shop';
 import { isLasting } from '#core/terms';
 import { refusalInWords, wordsFor } from '#core/words';
 import type { CheckoutId, OfferId, PersonId, PriceId, ProductId } from '#core/ids';
@@ -224,7 +224,7 @@ function priceOf(
           )
         : quote.replaces
           ? say.replaces
-          : null,
+          : takesPlaceOf(release, quote, say),
     signIn: !looking.signedIn && price.owned.length > 0 ? say.signInForLess : null,
     owned: ownedInWords(reading, release, quote, looking),
     layout: drawingOf(reading, release, quote),
@@ -235,6 +235,16 @@ function priceOf(
 /** The products that passes will be opened to, each once. */
 const openedIn = ({ content }: Pick<Release, 'content'>, { lines }: Pick<Quote, 'lines'>): Product[] =>
   [...new Set(lines.flatMap((line) => line.productIds))].flatMap((id) => content.products.filter((p) => p.id === id));
+
+/** Said to everybody alike: whoever has such a subscription is not known before they have signed in. */
+function takesPlaceOf(
+  release: Release,
+  { lines: [first] }: Quote,
+  say: PageReading['words']['pages']['checkout'],
+): string | null {
+  const titles = first && first.dueToday > 0 ? offersReplaced(release, first).map(({ title }) => title) : [];
+  return titles.length > 0 ? say.takesPlace(titles) : null;
+}
 
 /** What paying opens: each thing once, whichever lines bring it. */
 const openedBy = (

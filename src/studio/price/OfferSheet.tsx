@@ -64,6 +64,26 @@ export function OfferSheet({ draft, offer, onTake }: Props) {
       </div>
       <SideBySide draft={draft} offer={offer} />
       <section className="sec">
+        <h3>Whoever has a subscription that opens less</h3>
+        <label className="mt-1 flex items-baseline gap-2.5">
+          <input
+            type="checkbox"
+            checked={offer.upgrades !== false}
+            onChange={(e) => {
+              const isOn = e.target.checked;
+              edit((o) => {
+                if (isOn) delete o.upgrades;
+                else o.upgrades = false;
+              });
+            }}
+          />
+          <span>
+            This takes its place: a subscription here, or access for good, ends one that opens nothing more. Signed in,
+            its unused days count.
+          </span>
+        </label>
+      </section>
+      <section className="sec">
         <h3>What the buyer’s card statement reads</h3>
         <p className="mt-1">
           {shop.cardStatement}, unless a price says otherwise.{' '}

@@ -16,6 +16,7 @@ const COMMANDS: Record<AgreementAct, (agreementId: string, now: Instant) => Comm
   return: (agreementId) => ({ type: 'return', agreementId, on: null }),
   cancel: (agreementId) => ({ type: 'cancel', agreementId, when: 'now', giveBack: false, by: 'seller' }),
   keep: (agreementId) => ({ type: 'keep', agreementId }),
+  confirm: (agreementId) => ({ type: 'confirm-leaving', agreementId }),
   'stop-plan': (agreementId) => ({ type: 'stop-plan', agreementId, keepAccess: true }),
   switch: (agreementId) => ({ type: 'switch', agreementId, offerId: 'off_1', priceId: 'pr_1' }),
   'move-due-day': (agreementId) => ({ type: 'move-due-day', agreementId, day: { of: 'month', day: 28 } }),

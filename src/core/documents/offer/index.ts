@@ -58,6 +58,7 @@ export const offerKind = documentKind<'offer', Offer>({
     productIds: ['what it opens', 'what it opens'],
     onSale: ['on sale', 'on sale'],
     putAway: ['put away', 'put away'],
+    upgrades: ['whether it is an upgrade', 'whether it is an upgrade'],
     currency: 'currency',
   },
   details(before, after, locale) {
@@ -72,6 +73,8 @@ export const offerKind = documentKind<'offer', Offer>({
     if (before.onSale !== after.onSale) details.push(after.onSale ? 'on sale again' : 'not on sale any more');
     if ((before.putAway ?? false) !== (after.putAway ?? false))
       details.push(after.putAway ? 'put away' : 'brought back');
+    if (before.upgrades !== after.upgrades)
+      details.push(after.upgrades === false ? 'no longer an upgrade' : 'an upgrade of what opens less');
     if (before.currency !== after.currency) details.push(`currency: ${before.currency} → ${after.currency}`);
     if (!same(before.productIds, after.productIds)) details.push('what it opens');
     if (before.title !== after.title) details.push(`title: ${before.title} → ${after.title}`);

@@ -21,7 +21,7 @@ import {
   paidPeriod2,
   periodFrom1,
 } from './parts/agreement';
-import { agreementId1, currency1, disputeId1, id1, minor1, moment1, personId1 } from './parts/basics';
+import { agreementId1, currency1, disputeId1, id1, minor1, moment1, orderId1, personId1 } from './parts/basics';
 import { cameFrom1, NOWHERE } from './parts/cameFrom';
 import { buyer1 } from './parts/quote';
 
@@ -248,6 +248,10 @@ export const agreementEvents = {
     /** In a pause its dates move with it: what they are then; null where they stand. */
     cancelled1.extend({ moved: z.strictObject({ anchor: anchor2, period: paidPeriod2.nullable() }).nullable() }),
     (data) => ({ ...data, moved: null }),
+  ),
+  /** Something was paid that takes its place, by somebody who did not prove to be its owner: it ends then unless they keep it. */
+  'agreement.leaves': event(
+    z.strictObject({ agreementId: agreementId1, orderId: orderId1, endsAt: moment1, remindAt: moment1.nullable() }),
   ),
   'agreement.kept': event(kept1).next(kept1.extend({ status: running2 }), (data) => ({
     ...data,

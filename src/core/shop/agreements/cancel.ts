@@ -85,7 +85,12 @@ export function cancel(
 const mailKey = (a: Agreement, now: Instant): string => keyOf('cancel', a.id, secondOf(now));
 
 /** Unused days in money: of the card's payment, and of what credit paid, each to where it came from. */
-function refundUnused(state: ShopState, a: Agreement, { card, credits }: Unused, context: DecideContext): ShopEvent[] {
+export function refundUnused(
+  state: ShopState,
+  a: Agreement,
+  { card, credits }: Unused,
+  context: DecideContext,
+): ShopEvent[] {
   const paid = paidWith(state, a);
   const byCard: ShopEvent[] =
     !paid || card === 0

@@ -5,6 +5,7 @@ import type { ShopState } from '../state';
 import { chargeDue, tryAgain } from './charge';
 import { endGrace, endPaid, endUnpaid, tellAmount, tellTrialEnds } from './closings';
 import { shopOf } from './common';
+import { tellLeaving } from './leave';
 import { endPause } from './pause';
 
 /** A moment of an agreement has come. What no longer holds is nothing to do. */
@@ -26,6 +27,8 @@ export function agreementMoment(
       return endUnpaid(state, command, context);
     case 'end':
       return endPaid(state, command, context);
+    case 'leaving':
+      return tellLeaving(state, command);
     case 'amount':
       return tellAmount(state, command, context);
     case 'notice':
@@ -38,6 +41,7 @@ export { answerDue } from './answerDue';
 export { changeCard, payRest, retryDue } from './charge';
 export { moveBuyer } from './moveBuyer';
 export { cancel, keepOn, stopPlan } from './cancel';
+export { backByConfirming, confirmLeaving, offersReplaced, placeTakenBy } from './leave';
 export { comeBack, moveDueDay, pause } from './pause';
 export { isOnSale, switchTo } from './switch';
 export { refundAgreement, planAgreementRefund, type AgreementRefundPlan } from './refundAgreement';

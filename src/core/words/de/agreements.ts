@@ -16,6 +16,8 @@ export const agreements: AgreementWords = {
   paused: (until) => (until === null ? 'Ausgesetzt, bis jemand es wieder aufnimmt.' : `Ausgesetzt bis zum ${until}.`),
   finishing: (day) => `Die letzte Zahlung ist gemacht. Es endet am ${day}.`,
   stopped: (day) => `Gekündigt. Der Zugang bleibt bis zum ${day} offen, und es wird nichts mehr bezahlt.`,
+  leaving: (day) =>
+    `Endet am ${day}, weil mit Ihrer Adresse etwas gekauft wurde, das an die Stelle tritt. Es wird nichts mehr abgebucht. Bestätigen Sie das, oder behalten Sie es.`,
   ended: (day, why) =>
     `Beendet am ${day}: ${
       {
@@ -56,6 +58,11 @@ export const agreements: AgreementWords = {
       label: () => 'Doch weitermachen',
       leadsTo: (amount, day) =>
         `Es geht weiter, als wäre nicht gekündigt worden. Die nächste Zahlung: ${amount} am ${day}.`,
+    },
+    confirm: {
+      label: () => 'Bestätigen: jetzt beenden',
+      leadsTo: (back) =>
+        `Es endet jetzt${back === null ? '' : `, und ${back} für die Tage, die beim Kauf noch nicht genutzt waren, gehen an Sie zurück`}.`,
     },
     stop: {
       labelNow: () => 'Jetzt kündigen',

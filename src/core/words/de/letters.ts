@@ -120,6 +120,19 @@ export const letters: LetterWords = {
         : `Ihr ${plan ? 'Zahlungsplan' : 'Abo'} ${title} ist gekündigt, und ${amount} für nicht genutzte Tage gehen auf Ihre Karte zurück.`,
       way('Anders überlegt? Bis dahin können Sie es hier zurücknehmen'),
     ),
+  leaving: ({ title, day, way }, bought) =>
+    letter(
+      `${title} endet am ${day}, wenn Sie es nicht behalten`,
+      `Mit Ihrer Adresse wurde ${bought} gekauft. Das tritt an die Stelle Ihres Abos ${title}; dafür wird nichts mehr abgebucht. Der Zugang bleibt bis zum ${day} offen, dann endet es.`,
+      `Wenn Sie das waren, bestätigen Sie es: ${title} endet dann sofort, und die Tage, die beim Kauf noch nicht genutzt waren, werden erstattet. Wenn es weitergehen soll, behalten Sie es.`,
+      way('Hier bestätigen oder behalten'),
+    ),
+  'leaving-soon': ({ title, day, way }) =>
+    letter(
+      `${title} endet am ${day}`,
+      `Ihr Abo ${title} endet am ${day}, weil mit Ihrer Adresse etwas gekauft wurde, das an die Stelle tritt. Sie haben das weder bestätigt noch das Abo behalten.`,
+      way('Hier bestätigen oder behalten'),
+    ),
   kept: ({ title, day, way }) =>
     letter(
       `${title} geht weiter`,

@@ -161,6 +161,8 @@ export const pages: PageWords = {
     owned: (titles, off, later) =>
       `${titles} haben Sie schon${off === null ? '' : later ? `; dafür gehen ${off} von der ersten vollen Zahlung ab` : `; dafür gehen ${off} ab`}`,
     signInForLess: 'Haben Sie schon etwas davon? Melden Sie sich an und kommen Sie hierher zurück: Es kostet weniger.',
+    takesPlace: (titles) =>
+      `Das tritt an die Stelle eines Abos von ${new Intl.ListFormat('de', { type: 'disjunction' }).format(titles)}. Wenn Sie eines haben, melden Sie sich zuerst an: dann zählen dessen nicht genutzte Tage heute. Sonst endet es mit den bezahlten Tagen, und eine E-Mail sagt, wie die nicht genutzten erstattet werden.`,
     replaces: 'Das tritt an die Stelle Ihres Abos, das damit endet.',
     coupon: (code, off, payments) =>
       `${code}: ${off} Nachlass auf ${payments === null ? 'jede Zahlung' : payments === 1 ? 'die erste Zahlung' : `die ersten ${payments} Zahlungen`}`,

@@ -17,6 +17,8 @@ export const agreements = {
     until === null ? 'Paused, until somebody takes it up again.' : `Paused until ${until}.`,
   finishing: (day: string): string => `The last payment was made. It ends on ${day}.`,
   stopped: (day: string): string => `Stopped. Access stays open until ${day}, and nothing more is paid.`,
+  leaving: (day: string): string =>
+    `Ends on ${day}, because something that takes its place was bought with your address. Nothing more is charged. Confirm, or keep it.`,
   ended: (day: string, why: EndedBecause): string =>
     `Ended on ${day}: ${
       {
@@ -59,6 +61,11 @@ export const agreements = {
       label: (): string => 'Go on after all',
       leadsTo: (amount: string, day: string): string =>
         `It goes on as if it had not been stopped. The next payment is ${amount} on ${day}.`,
+    },
+    confirm: {
+      label: (): string => 'Confirm: end it now',
+      leadsTo: (back: string | null): string =>
+        `It ends now${back === null ? '' : `, and ${back} for the days that were unused when you bought goes back to you`}.`,
     },
     stop: {
       labelNow: (): string => 'Stop now',

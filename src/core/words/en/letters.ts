@@ -151,6 +151,19 @@ export const letters = {
         : `Your ${plan ? 'payment plan' : 'subscription'} ${title} is stopped, and ${amount} for unused days goes back to your card.`,
       way('Changed your mind? You can take it back here until then'),
     ),
+  leaving: ({ title, day, way }: About, bought: string): Letter =>
+    letter(
+      `${title} ends on ${day}, unless you keep it`,
+      `${bought} was bought with your address. It takes the place of your subscription ${title}, so nothing more is charged for that. Access stays open until ${day}, then it ends.`,
+      `If this was you, confirm it: ${title} then ends at once, and the days that were unused when you bought are refunded. If you want to go on with it, keep it.`,
+      way('Confirm it or keep it here'),
+    ),
+  'leaving-soon': ({ title, day, way }: About): Letter =>
+    letter(
+      `${title} ends on ${day}`,
+      `Your subscription ${title} ends on ${day}, because something that takes its place was bought with your address. You have neither confirmed nor kept it yet.`,
+      way('Confirm it or keep it here'),
+    ),
   kept: ({ title, day, way }: About): Letter =>
     letter(
       `${title} goes on`,

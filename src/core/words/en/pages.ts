@@ -149,6 +149,8 @@ export const pages = {
       `You have ${titles} already${off === null ? '' : later ? `; ${off} is off the first full payment for that` : `; ${off} is off for that`}`,
     signInForLess: 'Do you have part of this already? Sign in and come back here: it costs less.',
     replaces: 'This takes the place of your subscription, which ends.',
+    takesPlace: (titles: readonly string[]): string =>
+      `This takes the place of a subscription to ${new Intl.ListFormat('en', { type: 'disjunction' }).format(titles)}. If you have one, sign in first and its unused days count today. If you do not, it ends with the days that are paid, and we send an email that says how its unused days are refunded.`,
     coupon: (code: string, off: string, payments: number | null): string =>
       `${code}: ${off} off ${payments === null ? 'every payment' : payments === 1 ? 'the first payment' : `the first ${payments} payments`}`,
     opensLater: (day: string): string => `This is on sale from ${day}.`,
