@@ -229,6 +229,16 @@ export async function story(): Promise<readonly Batch[]> {
   await sessions(shop, must);
   await classes(shop, must);
   await sent(shop, must);
+
+  // What takes the place of a subscription: asked of a bank that refuses; bought by a typed address, confirmed, and kept.
+  for (const person of ['u50', 'u51', 'u52']) await shop.buy({ i: 1, person });
+  next = () => ({ status: 'waits-for-bank', confirmAt: '/bank' });
+  const refused = await once(4, 'u50');
+  await must({ type: 'answer-charge', key: `${refused}-1`, answer: { status: 'refused', reason: 'expired' } });
+  for (const person of ['u51', 'u52']) await shop.order({ i: 4, person });
+  const leaving = [...shop.runner.state.agreements.values()].filter((a) => a.leaving);
+  await must({ type: 'confirm-leaving', agreementId: leaving[0]?.id ?? '' });
+  await must({ type: 'keep', agreementId: leaving[1]?.id ?? '' });
   return shop.ports.batches;
 }
 

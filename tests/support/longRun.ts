@@ -90,7 +90,8 @@ export function lastingRelease(zone: string, number = 1, tax = INCLUDED): Releas
   if (!field) throw new Error('no product');
   content.shop = { ...content.shop, zone, tax };
   // Each price has an offer of its own, so that one buyer can hold several.
-  for (const price of LASTING) content.offers.push({ ...newOffer(`off_${price.id}`, field, 'EUR'), prices: [price] });
+  for (const price of LASTING)
+    content.offers.push({ ...newOffer(`off_${price.id}`, field, 'EUR'), prices: [price], upgrades: false });
   content.coupons.push(newCoupon('cp_half', 'EUR', { code: 'HALF', percent: '50', acts: 'first', payments: '2' }));
   return release(number, number === 1 ? null : number - 1, sealContent(content));
 }

@@ -24,7 +24,11 @@ export function pathContent({ extras = [], offers = [], edit }: Beside): Release
   const sell = (id: string, title: string, terms: DraftTermsGiven): { offerId: string; priceId: string } => {
     const own = { ...product, id: `prd_${id}`, title };
     content.products.push(own);
-    content.offers.push({ ...newOffer(`off_${id}`, own, 'EUR'), prices: [newPrice(`pr_${id}`, { terms })] });
+    content.offers.push({
+      ...newOffer(`off_${id}`, own, 'EUR'),
+      prices: [newPrice(`pr_${id}`, { terms })],
+      upgrades: false,
+    });
     return { offerId: `off_${id}`, priceId: `pr_${id}` };
   };
   checkout.extras = extras.map((terms, i) => ({

@@ -28,6 +28,8 @@ export function draftContent(): DraftContent {
   const offers = [
     {
       ...newOffer('off_field', field, 'EUR'),
+      // What takes the place of what is the matter of tests of its own.
+      upgrades: false as const,
       prices: [
         newPrice('pr_one', { name: 'One', terms: { kind: 'once', amount: '24.00' }, usual: '32' }),
         newPrice('pr_class', { name: 'Class', terms: { kind: 'once', amount: '68' } }),
@@ -81,6 +83,7 @@ export function contentSelling(
     if (!draft.products.includes(product)) draft.products.push(product);
     const offer = {
       ...newOffer(`off_${id}`, { ...product, title }, 'EUR'),
+      upgrades: false as const,
       prices: [newPrice(`pr_${id}`, { terms })],
     };
     const taken = new Set(draft.paths.map((path) => path.address));

@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { chargeFor } from '#core/agreements';
+import { type Agreement, chargeFor } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { agreementMessage, letterOn, AGREEMENT_LETTERS } from '#core/messages';
 import type { ChargeAnswer, ChargeRequest } from '#core/shop';
@@ -224,7 +224,21 @@ test('every letter that the studio shows, made from one in force, is whole', asy
     years: 2,
     zone: 'Europe/Lisbon',
     look({ state }, live) {
-      for (const a of state.agreements.values()) {
+      // Each also as it would stand if something were bought that takes its place.
+      const left = (a: Agreement): Agreement[] =>
+        a.status !== 'active' || !a.next
+          ? [a]
+          : [
+              a,
+              {
+                ...a,
+                status: 'ending',
+                next: null,
+                endsAt: a.next.at,
+                leaving: { orderId: a.orderId, since: a.start, remindAt: null },
+              },
+            ];
+      for (const a of [...state.agreements.values()].flatMap(left)) {
         const charged = (due: { n: number; at: Instant }): number => chargeFor(a, due, live.content.shop.tax).amount;
         for (const occasion of AGREEMENT_LETTERS.filter((o) => o.fits(a)))
           for (const locale of ['en', 'de']) {

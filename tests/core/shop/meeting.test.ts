@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import type { DraftTerms, Product } from '#core/catalogue';
+import { type DraftTerms, freshProduct, type Product, richFromPlain } from '#core/catalogue';
 import type { ChargeAnswer } from '#core/shop';
 import { classOf, dateOf } from '../../support/classes';
 import { membershipOf, selling } from '../../support/membership';
@@ -490,6 +490,50 @@ test('the tax of what banks take back and of what is given back adds up to the t
   expect(taxes).toEqual([144, 143, 144]);
 });
 
+describe('a switch to what has to be done or sent', () => {
+  const WORK: Product = {
+    ...freshProduct('work', 'w', 'A recording heard through'),
+    promise: 'A promise',
+    next: richFromPlain('Send it.'),
+  };
+  const POSTED: Product = { ...freshProduct('posted', 'p', 'Field cards'), promise: 'A promise' };
+  const shopOf = (...lesser: string[]) =>
+    shopInMemory(
+      releaseWith([monthly('10'), monthly('30')], {
+        edit: (content) => {
+          content.products.push(WORK, POSTED);
+          for (const offer of content.offers) {
+            if (offer.id === 'off_0') offer.productIds = ['prd_1', ...lesser];
+            if (offer.id === 'off_1') offer.productIds = ['prd_1', 'w', 'p'];
+          }
+        },
+      }),
+      BEGUN,
+    );
+  const tasks = (shop: MemoryShop) => [...shop.runner.state.tasks.values()].map((task) => task.for);
+
+  test('makes a task of each', async () => {
+    const shop = await shopOf();
+    const a = await shop.buy({ i: 0 });
+    await switchTo(shop, a.id, 1);
+    expect(tasks(shop)).toEqual(['work', 'sending']);
+  });
+
+  test('but of what both open there is one already', async () => {
+    const shop = await shopOf('w');
+    const a = await shop.buy({ i: 0 });
+    await switchTo(shop, a.id, 1);
+    expect(tasks(shop)).toEqual(['work', 'sending']);
+  });
+});
+
+test('a gift that its payer switches stays with whoever has it', async () => {
+  const shop = await opened(['30', '50']);
+  const a = await shop.buy({ i: 0, person: 'u1', recipientId: 'u2' });
+  await switchTo(shop, a.id, 1);
+  expect([doors(shop, 'u1'), doors(shop, 'u2')]).toEqual([[], ['prd_1 switched', 'prd_1 open']]);
+});
+
 describe('a class: the seat or the money, once for each date and unit', () => {
   const DATES = ['2027-01-10T19:00', '2027-01-17T19:00', '2027-03-17T19:00'];
   const klass = (more: Parameters<typeof classOf>[2] = {}, dates = DATES): Product =>
@@ -650,5 +694,154 @@ describe('a class: the seat or the money, once for each date and unit', () => {
       ['d1 1 booked'],
       on('2027-02-20', '20:00'),
     ]);
+  });
+});
+
+describe('what takes the place of a subscription', () => {
+  // 12.00 from 23 November; for life for 297.00, or a level above for 30.00.
+  const shopWith = (more: { replaces?: boolean; terms?: Parameters<typeof releaseWith>[0][number] } = {}) =>
+    shopInMemory(
+      releaseWith([monthly('12'), more.terms ?? { kind: 'once', amount: '297' }], {
+        edit: ({ offers }) => {
+          for (const offer of offers)
+            if (offer.id === 'off_1') {
+              delete offer.upgrades;
+              for (const price of offer.prices) if (more.replaces) price.replaces = { offerId: 'off_0', credit: true };
+            }
+        },
+      }),
+      BEGUN,
+    );
+  const mailsOf = (shop: MemoryShop) =>
+    shop.ports.batches
+      .flatMap(({ events }) => events)
+      .flatMap((e) => (e.type === 'agreement.mailDue' ? [e.data.mail] : []));
+  const backs = (shop: MemoryShop) => shop.ports.refunds.map(({ amount }) => amount);
+
+  describe.each([true, false])('bought with an address that was typed (said by the price: %s)', (replaces) => {
+    const boughtUnproven = async () => {
+      const shop = await shopWith({ replaces });
+      const a = await shop.buy({ i: 0 });
+      await shop.goTo(on('2026-12-03'));
+      await shop.order({ i: 1 });
+      return { shop, a };
+    };
+
+    test('it is paid in full; the subscription ends with what is paid, and its owner hears of it twice', async () => {
+      const { shop, a } = await boughtUnproven();
+      expect(shop.asked()).toEqual(['2026-11-23 12.00', '2026-12-03 297.00']);
+      expect([shop.agreement(a.id).status, shop.agreement(a.id).endsAt, doors(shop)[0]]).toEqual([
+        'ending',
+        on('2026-12-23'),
+        'prd_1 open',
+      ]);
+      await shop.goTo(on('2026-12-20'));
+      expect(mailsOf(shop)).toEqual(['leaving', 'leaving-soon']);
+      await shop.goTo(on('2027-02-01'));
+      expect([shop.asked().length, shop.agreement(a.id).status, backs(shop)]).toEqual([2, 'ended', []]);
+    });
+
+    test('confirmed, it ends at once, and the days that were unused at the order go back', async () => {
+      const { shop, a } = await boughtUnproven();
+      await shop.goTo(on('2026-12-05'));
+      expect(await shop.act({ type: 'confirm-leaving', agreementId: a.id })).toBe('done');
+      // 20 of 30 days: 8.00.
+      expect([shop.agreement(a.id).ended?.why, backs(shop), doors(shop)]).toEqual([
+        'replaced',
+        [800],
+        ['prd_1 replaced', 'prd_1 open'],
+      ]);
+      await shop.goTo(on('2027-02-01'));
+      expect(shop.asked()).toHaveLength(2);
+    });
+
+    test('kept, it goes on as if nothing had been', async () => {
+      const { shop, a } = await boughtUnproven();
+      await shop.goTo(on('2026-12-05'));
+      expect(await shop.act({ type: 'keep', agreementId: a.id })).toBe('done');
+      expect(await shop.act({ type: 'confirm-leaving', agreementId: a.id })).not.toBe('done');
+      await shop.goTo(on('2026-12-23'));
+      expect([shop.asked().at(-1), mailsOf(shop).includes('leaving-soon')]).toEqual(['2026-12-23 12.00', false]);
+      await shop.restart();
+      expect(nextOf(shop, a.id)).toBe('2027-01-23');
+    });
+  });
+
+  test('an offer after payment and an extra take its place, too', async () => {
+    for (const how of ['offer', 'extra']) {
+      const shop = await shopWith({ replaces: true });
+      const a = await shop.buy({ i: 0 });
+      if (how === 'offer') expect(await shop.accept(a.orderId, 1)).toBe('done');
+      else
+        await shop.order({
+          offerId: 'off_field',
+          priceId: 'pr_one',
+          extras: [{ offerId: 'off_1', priceId: 'pr_1' }],
+        });
+      expect([how, shop.agreement(a.id).status]).toEqual([how, 'ending']);
+    }
+  });
+
+  test('where nothing is charged today nothing changes', async () => {
+    const shop = await shopWith({ replaces: true, terms: monthly('30', { trial: { days: '14', fee: '' } }) });
+    const a = await shop.buy({ i: 0 });
+    await shop.order({ i: 1 });
+    expect([shop.agreement(a.id).status, mailsOf(shop)]).toEqual(['active', []]);
+  });
+
+  test('one that is behind is left as it is, and the seller is asked', async () => {
+    let pays = true;
+    const shop = await shopInMemory(
+      releaseWith([monthly('12'), { kind: 'once', amount: '297' }], {
+        edit: ({ offers }) => {
+          for (const { id, prices } of offers)
+            if (id === 'off_1') for (const price of prices) price.replaces = { offerId: 'off_0', credit: true };
+        },
+      }),
+      BEGUN,
+      ({ amount }) =>
+        pays || amount > 20_000 ? { status: 'paid', paymentId: '' } : { status: 'refused', reason: 'not-enough-money' },
+    );
+    const a = await shop.buy({ i: 0 });
+    pays = false;
+    await shop.goTo(on('2026-12-23'));
+    await shop.order({ i: 1 });
+    expect([shop.agreement(a.id).status, needsYou(shop)]).toEqual(['past-due', ['leaves']]);
+  });
+
+  test('signed in, the level above costs the difference, without a trial or a coupon, and then its full price', async () => {
+    const shop = await shopWith({ terms: monthly('30', { trial: { days: '14', fee: '1' } }) });
+    await shop.buy({ i: 0 });
+    await shop.goTo(on('2026-12-03'));
+    await shop.order({ i: 1, signedIn: true });
+    await shop.goTo(on('2027-01-03'));
+    // 8.00 unused: 22.00, then 30.00.
+    expect(shop.asked()).toEqual(['2026-11-23 12.00', '2026-12-03 22.00', '2027-01-03 30.00']);
+    expect(running(shop)).toEqual(['off_1']);
+  });
+
+  test('an offer whose seller turned it off takes the place of nothing', async () => {
+    const shop = await opened(['12', '30']);
+    await shop.buy({ i: 0 });
+    await shop.order({ i: 1, signedIn: true });
+    await shop.order({ i: 1, person: 'u2' });
+    expect([running(shop), mailsOf(shop)]).toEqual([['off_0', 'off_1', 'off_1'], []]);
+  });
+
+  test('a subscription that opens something more is not the lesser one', async () => {
+    const levels: Product[] = [membershipOf('m', []), membershipOf('n', [])];
+    const shop = await shopInMemory(
+      releaseWith([monthly('12'), monthly('30')], {
+        edit: (content) => {
+          selling(levels, 'm', 'n')(content);
+          for (const offer of content.offers) delete offer.upgrades;
+        },
+      }),
+      BEGUN,
+    );
+    await shop.buy({ i: 0 });
+    await shop.order({ i: 1 });
+    expect(running(shop)).toEqual(['off_0', 'off_1']);
+    expect(mailsOf(shop)).toEqual([]);
   });
 });

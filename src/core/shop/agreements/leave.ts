@@ -43,7 +43,7 @@ export function leavingEvents(
     // Where nothing is charged nothing changes; what was replaced with proof has ended already.
     if (line.dueToday === 0 || (i === 0 && quote.replaces)) return [];
     const a = placeTakenBy(state, personId, line, release);
-    if (!a || a.orderId === orderId || gone.has(a.id)) return [];
+    if (!a || gone.has(a.id)) return [];
     gone.add(a.id);
     const isQuiet = !isStopped(a) && a.unanswered === null;
     const endsAt = a.status === 'ending' ? a.endsAt : (a.next?.at ?? null);

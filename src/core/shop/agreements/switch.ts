@@ -18,6 +18,7 @@ import { creditGiven, creditGone, paidWith, unusedNow, unusedParts } from './cre
 import { leftOf } from '#core/payments';
 import { keyOf, pairOf } from '../ids';
 import { sessionsOf } from '../sessions/promised';
+import { waitsOf } from '../tasks/tasks';
 
 /**
  * From one subscription to another: the old one ends, the new one starts now and now is its anchor, without trial,
@@ -177,17 +178,22 @@ function begun(
   context: DecideContext,
 ): ShopEvent[] {
   const { now, ids } = context;
+  // Access stays with whoever had it: of a gift from before gifts were paid once alone, not with whoever pays.
+  const personId = state.passes.get(a.passIds[0] ?? '')?.personId ?? to.personId;
+  const products = context.release?.content.products ?? [];
   const passes = to.productIds.map((productId) => {
     const cause = { kind: 'paid' as const, orderId: to.orderId, lineId: to.lineId, agreementId: to.id };
     return fact('pass.opened', {
       pass: {
         id: ids.next('p'),
-        personId: to.personId,
+        personId,
         productId,
         cause,
         from: now,
         until: null,
-        ...sessionsOf(context.release?.content.products ?? [], productId),
+        ...sessionsOf(products, productId),
+        // What both open was done or sent for the first.
+        ...(a.productIds.includes(productId) ? {} : waitsOf(products, productId)),
       },
     });
   });
