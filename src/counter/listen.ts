@@ -55,9 +55,11 @@ export async function listen(
   /** Connections by when they last said something; those that are being answered are not among the quiet. */
   const quiet = new Map<Socket, string>();
   const server = createServer({ connectionsCheckingInterval: LOOKED_EVERY_MS }, (req, res) => {
-    quiet.delete(req.socket);
+    // Named now: a request that is cut off has no socket any more when it closes.
+    const { socket } = req;
+    quiet.delete(socket);
     res.once('close', () => {
-      if (!req.socket.destroyed) quiet.set(req.socket, req.socket.remoteAddress ?? '');
+      if (!socket.destroyed) quiet.set(socket, socket.remoteAddress ?? '');
     });
     answering.add(res);
     res.once('close', () => {

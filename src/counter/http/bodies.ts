@@ -59,10 +59,11 @@ export function boundedBodies(isLarge: (req: Request) => boolean, log: (message:
     if (!isFile) makeRoom(req);
     const all = isFile ? large : small;
     // A large body may take long, but something of it has to come.
-    let seen = req.socket.bytesRead;
+    const { socket } = req;
+    let seen = socket.bytesRead;
     const timer = setInterval(
       () => {
-        const now = req.socket.bytesRead;
+        const now = socket.bytesRead;
         if (!isFile || now === seen) cut();
         seen = now;
       },

@@ -42,6 +42,8 @@ export function sendProblem(res: Response, problem: Problem, locale: string): vo
     code: problem.code,
     ...problem.more,
   };
+  // What is refused before all of it has come is not read to its end: the line can carry nothing more.
+  if (!res.req.complete) res.set('connection', 'close');
   res.status(problem.status).type('application/problem+json').send(JSON.stringify(body));
 }
 

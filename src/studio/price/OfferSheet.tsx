@@ -1,7 +1,7 @@
 import { documentKey } from '#core/documents';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { type DraftOffer, type DraftPrice, newPrice, unsealOffer } from '#core/catalogue';
+import { type DraftOffer, type DraftPrice, lesserOffers, newPrice, unsealOffer } from '#core/catalogue';
 import { priceChanges, priceParts } from '#core/release';
 import type { PriceId } from '#core/ids';
 import { change, type Draft } from '../data/draft';
@@ -63,26 +63,7 @@ export function OfferSheet({ draft, offer, onTake }: Props) {
         </button>
       </div>
       <SideBySide draft={draft} offer={offer} />
-      <section className="sec">
-        <h3>Whoever has a subscription that opens less</h3>
-        <label className="mt-1 flex items-baseline gap-2.5">
-          <input
-            type="checkbox"
-            checked={offer.upgrades !== false}
-            onChange={(e) => {
-              const isOn = e.target.checked;
-              edit((o) => {
-                if (isOn) delete o.upgrades;
-                else o.upgrades = false;
-              });
-            }}
-          />
-          <span>
-            This takes its place: a subscription here, or access for good, ends one that opens nothing more. Signed in,
-            its unused days count.
-          </span>
-        </label>
-      </section>
+      <Upgrade draft={draft} offer={offer} edit={edit} />
       <section className="sec">
         <h3>What the buyer’s card statement reads</h3>
         <p className="mt-1">
@@ -128,6 +109,40 @@ export function OfferSheet({ draft, offer, onTake }: Props) {
         )}
       </section>
     </>
+  );
+}
+
+const LIST = new Intl.ListFormat('en', { type: 'disjunction' });
+
+/** Whether it takes the place of subscriptions that open less: shown where there are some. */
+function Upgrade({
+  draft,
+  offer,
+  edit,
+}: Pick<Props, 'draft' | 'offer'> & { edit: (recipe: (o: DraftOffer) => void) => void }) {
+  const lesser = lesserOffers(draft.content, offer);
+  if (lesser.length === 0) return null;
+  return (
+    <section className="sec">
+      <h3>Upgrade</h3>
+      <label className="mt-1 flex items-baseline gap-2.5">
+        <input
+          type="checkbox"
+          checked={offer.upgrades !== false}
+          onChange={(e) => {
+            const isOn = e.target.checked;
+            edit((o) => {
+              if (isOn) delete o.upgrades;
+              else o.upgrades = false;
+            });
+          }}
+        />
+        <span>
+          A subscription here, or access for good, takes the place of a subscription to{' '}
+          {LIST.format(lesser.map(({ title }) => title))}. Signed in, its unused days count.
+        </span>
+      </label>
+    </section>
   );
 }
 

@@ -380,6 +380,7 @@ describe('a real shop whose machine slept, or whose clock leapt', () => {
     const before = real();
     wake(75);
     const refused = await buys(ILMAR, 'monthly');
+    await until(() => now().counter.context.away !== null, 'the shop noticing');
     await now().counter.context.runner.turn();
     expect([refused.body.code, charges(), real()]).toEqual(['stands-still', 1, before]);
     expect(now().counter.context.away).toMatchObject({ agreements: 1, leapt: true });

@@ -111,6 +111,34 @@ test('sent by post: the sum follows the country, an address is needed, changed u
   expect(await mails()).toHaveLength(1);
 });
 
+test('done by hand: what happens next is read by whoever has it; it waits before the seller until it is done', async () => {
+  const bo = await entered(shop, 'bo@example.org');
+  const page = await (await new Buyer(shop.counter.address).fetch('/advice')).text();
+  expect(page).not.toContain('secret@example.org');
+  expect(JSON.stringify((await read(bo, 'prd_advice')).next)).toContain('secret@example.org');
+  const about = (await (await shop.owner.fetch('/owner/api/about')).json()) as {
+    tasks: { count: number; first: object[] };
+  };
+  expect([about.tasks.count, about.tasks.first]).toMatchObject([1, [{ for: 'work', name: 'Bo' }]]);
+  const passId = (await read(bo, 'prd_advice')).tasks[0]?.passId ?? '';
+  expect((await bo.json(`/member/api/tasks/${passId}`, PORTO)).status).toBe(404);
+  await shop.owner.act(`/tasks/${passId}`, { act: 'done', carrier: '', number: '', note: 'I hear a wren.' });
+  expect((await read(bo, 'prd_advice')).tasks[0]).toMatchObject({ state: 'done', note: 'I hear a wren.' });
+  await shop.owner.act(`/tasks/${passId}`, { act: 'again' });
+  expect((await waiting()).waiting.map(({ name }) => name)).toEqual(['Bo']);
+  const [order] = [...shop.counter.context.runner.state.orders.values()].slice(-1);
+  await shop.counter.context.runner.execute({
+    type: 'refund',
+    orderId: order?.id ?? '',
+    shares: [{ lineId: 'l1', amount: 4_000 }],
+    reason: '',
+  });
+  await shop.counter.context.runner.settle();
+  expect((await waiting()).waiting).toEqual([]);
+  const closed = await read(bo, 'prd_advice');
+  expect([closed.next, closed.tasks[0]?.state, closed.whyNot === '']).toEqual([null, 'fallen-away', false]);
+});
+
 test('a parcel whose country changed since its sending was paid for is held until the seller says that it goes anyway', async () => {
   const cyd = new Buyer(shop.counter.address);
   const toPortugal = await cyd.quoteWith(await cyd.openCheckout('cards'), { sendCountry: 'PT' });
@@ -147,32 +175,4 @@ test('a parcel whose country changed since its sending was paid for is held unti
   expect((await moves({ country: 'DE' })).status).toBe(200);
   expect((await done({ anyway: true })).status).toBe(200);
   expect((await waiting()).done.find(({ name }) => name === 'Cyd Marsh')).toMatchObject({ state: 'done', held: '' });
-});
-
-test('done by hand: what happens next is read by whoever has it; it waits before the seller until it is done', async () => {
-  const bo = await entered(shop, 'bo@example.org');
-  const page = await (await new Buyer(shop.counter.address).fetch('/advice')).text();
-  expect(page).not.toContain('secret@example.org');
-  expect(JSON.stringify((await read(bo, 'prd_advice')).next)).toContain('secret@example.org');
-  const about = (await (await shop.owner.fetch('/owner/api/about')).json()) as {
-    tasks: { count: number; first: object[] };
-  };
-  expect([about.tasks.count, about.tasks.first]).toMatchObject([1, [{ for: 'work', name: 'Bo' }]]);
-  const passId = (await read(bo, 'prd_advice')).tasks[0]?.passId ?? '';
-  expect((await bo.json(`/member/api/tasks/${passId}`, PORTO)).status).toBe(404);
-  await shop.owner.act(`/tasks/${passId}`, { act: 'done', carrier: '', number: '', note: 'I hear a wren.' });
-  expect((await read(bo, 'prd_advice')).tasks[0]).toMatchObject({ state: 'done', note: 'I hear a wren.' });
-  await shop.owner.act(`/tasks/${passId}`, { act: 'again' });
-  expect((await waiting()).waiting.map(({ name }) => name)).toEqual(['Bo']);
-  const [order] = [...shop.counter.context.runner.state.orders.values()].slice(-1);
-  await shop.counter.context.runner.execute({
-    type: 'refund',
-    orderId: order?.id ?? '',
-    shares: [{ lineId: 'l1', amount: 4_000 }],
-    reason: '',
-  });
-  await shop.counter.context.runner.settle();
-  expect((await waiting()).waiting).toEqual([]);
-  const closed = await read(bo, 'prd_advice');
-  expect([closed.next, closed.tasks[0]?.state, closed.whyNot === '']).toEqual([null, 'fallen-away', false]);
 });

@@ -48,10 +48,20 @@ const signedIn = (who: { address: string }): Promise<Buyer> => signedInAt(shop, 
 const buys = async (device: Buyer, path: string, who: typeof TOVE): Promise<number> =>
   (await device.pay(await device.openCheckout(path), who, CARD.good)).status;
 
-test('a typed address ends nobody’s subscription and takes nobody’s unused days', async () => {
+test('a typed address takes nobody’s access and nobody’s unused days: their subscription ends with what is paid, unless they keep it', async () => {
   await buys(buyer(), 'monthly', TOVE);
   expect(await buys(buyer(), 'for-life', TOVE)).toBe(200);
-  expect([statuses(), asked()]).toEqual([['active'], [3_000, 20_000]]);
+  expect([statuses(), asked()]).toEqual([['ending'], [3_000, 20_000]]);
+  const [a] = [...state().agreements.values()];
+  expect(a?.passIds.map((id) => state().passes.get(id)?.closed)).toEqual([null]);
+  // Whoever typed the address can do neither; its owner can do both.
+  const stranger = buyer();
+  const act = (who: Buyer, what: string) =>
+    who.json<{ code?: string }>(`/member/api/agreements/${a?.id ?? ''}`, { act: what });
+  for (const what of ['confirm', 'keep']) expect((await act(stranger, what)).status).toBe(401);
+  const tove = await signedIn(TOVE);
+  expect((await act(tove, 'keep')).status).toBe(200);
+  expect(statuses()).toEqual(['active']);
 });
 
 test('a device signed in as somebody does it for nobody else', async () => {
@@ -62,10 +72,10 @@ test('a device signed in as somebody does it for nobody else', async () => {
   const shown = await ilmar.openCheckout('for-life');
   const differs = await ilmar.pay(shown, TOVE, CARD.good);
   expect([differs.status, asked()]).toEqual([409, [3_000, 3_000]]);
-  // Shown anew: the whole, and Tove's subscription stays.
+  // Shown anew: the whole, and Tove's subscription ends with what is paid, unless she keeps it.
   await ilmar.pay({ ...shown, prices: differs.body.prices ?? [] }, TOVE, CARD.good);
   expect([statuses(), asked()]).toEqual([
-    ['active', 'active'],
+    ['ending', 'active'],
     [3_000, 3_000, 20_000],
   ]);
   // For whom it is signed in, it does: the days are all unused, so that 30.00 come off.
@@ -73,7 +83,7 @@ test('a device signed in as somebody does it for nobody else', async () => {
   const checkout = await ilmar.openCheckout('for-life');
   expect(checkout.prices[0]?.dueToday).toBe('€170.00');
   await ilmar.pay(checkout, ILMAR, CARD.good);
-  expect([statuses().sort(), asked().at(-1)]).toEqual([['active', 'ended'], 17_000]);
+  expect([statuses().sort(), asked().at(-1)]).toEqual([['ended', 'ending'], 17_000]);
 });
 
 test('a link to a file opens for who bought it and for no other buyer', async () => {

@@ -1,6 +1,6 @@
 import { type Agreement, isRunning, isStopped } from '#core/agreements';
 import { plusDays } from '#core/calendar';
-import { type Offer, openedBy, type Product, reachedBy } from '#core/catalogue';
+import { lesserOffers, type Offer, openedWhole } from '#core/catalogue';
 import type { Quote, QuoteLine } from '#core/checkout';
 import { fact, type ShopEvent } from '#core/journal';
 import { formatAmount } from '#core/money';
@@ -99,23 +99,11 @@ export function offersReplaced(
   const price = offer?.prices.find(({ id }) => id === line.priceId);
   if (price?.replaces) return content.offers.filter(({ id }) => id === price.replaces?.offerId);
   if (!offer || offer.upgrades === false || !isUpgrade(line)) return [];
-  const opens = openedWhole(content.products, line.productIds);
-  return content.offers.filter(
-    ({ id, putAway, prices, productIds }) =>
-      id !== offer.id &&
-      !putAway &&
-      productIds.length > 0 &&
-      prices.some(({ terms }) => terms.kind === 'subscription') &&
-      openedBy(content.products, productIds).every((product) => opens.has(product)),
-  );
+  return lesserOffers(content, { id: offer.id, productIds: line.productIds });
 }
 
 const isUpgrade = ({ terms }: Pick<QuoteLine, 'terms'>): boolean =>
   terms.kind === 'subscription' || (terms.kind !== 'free' && accessOf(terms).kind === 'forever');
-
-/** Everything that products open, with what stands in them. */
-const openedWhole = (products: readonly Product[], ids: readonly string[]): ReadonlySet<string> =>
-  new Set(reachedBy(products, [...openedBy(products, [...ids]), ...ids]));
 
 /** Its owner has confirmed: it ends now, and the days that were unused when its place was taken go back. */
 export function confirmLeaving(
