@@ -490,6 +490,44 @@ test('the tax of what banks take back and of what is given back adds up to the t
   expect(taxes).toEqual([144, 143, 144]);
 });
 
+describe('a refund in full after a switch', () => {
+  test('gives back what credit paid as well, to the payment it came from: as much as cancelling at once', async () => {
+    const refunded = async (how: 'refund' | 'cancel') => {
+      const shop = await opened(['20', '30']);
+      const a = await shop.buy({ i: 0 });
+      await shop.goTo(on('2026-12-03'));
+      await switchTo(shop, a.id, 1);
+      const b = [...shop.runner.state.agreements.values()].at(-1)?.id ?? '';
+      if (how === 'refund')
+        await shop.act({ type: 'refund-agreement', agreementId: b, amount: null, ends: true, reason: '' });
+      else await shop.act({ type: 'cancel', agreementId: b, when: 'now', giveBack: true, by: 'seller' });
+      return { shop, b, back: shop.ports.refunds.map(({ amount, paymentId }) => [amount, paymentId]) };
+    };
+    // 13.33 of 20.00 were unused; the card paid the other 16.67.
+    const { shop, b, back } = await refunded('refund');
+    expect(back).toEqual((await refunded('cancel')).back);
+    expect(back.map(([amount]) => amount)).toEqual([1_667, 1_333]);
+    expect(new Set(back.map(([, paymentId]) => paymentId)).size).toBe(2);
+    expect([shop.agreement(b).status, doors(shop).at(-1)]).toEqual(['ended', 'prd_1 refund']);
+    // Once.
+    expect(await shop.act({ type: 'refund-agreement', agreementId: b, amount: null, ends: true, reason: '' })).not.toBe(
+      'done',
+    );
+  });
+
+  test('of what credit paid alone, too', async () => {
+    const shop = await opened(['100', '20']);
+    const a = await shop.buy({ i: 0 });
+    await shop.goTo(on('2026-12-03'));
+    await switchTo(shop, a.id, 1);
+    const b = [...shop.runner.state.agreements.values()].at(-1)?.id ?? '';
+    await shop.act({ type: 'refund-agreement', agreementId: b, amount: null, ends: true, reason: '' });
+    // 66.67 were unused: 20.00 paid for the month, 46.67 were left; all of it goes back to the 100.00.
+    expect(shop.ports.refunds.map(({ amount }) => amount).sort()).toEqual([2_000, 4_667]);
+    expect([shop.agreement(b).status, doors(shop).at(-1)]).toEqual(['ended', 'prd_1 refund']);
+  });
+});
+
 describe('a switch to what has to be done or sent', () => {
   const WORK: Product = {
     ...freshProduct('work', 'w', 'A recording heard through'),

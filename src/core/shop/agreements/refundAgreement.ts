@@ -1,17 +1,22 @@
-import { isRunning } from '#core/agreements';
+import { type Agreement, creditOf, type CreditPart, isRunning, takeCredit } from '#core/agreements';
 import { fact, type ShopEvent } from '#core/journal';
 import { sum } from '#core/money';
 import { refuse, type Refusal } from '#core/refusal';
-import type { AgreementId } from '#core/ids';
+import type { AgreementId, CreditId } from '#core/ids';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { leftOf, taxOfBack } from '#core/payments';
 import { isPaymentDisputed, type PaidLine, paidLinesOfAgreement } from '../paidLines';
 import { areDaysTaken } from '../taken';
+import { endEvents } from './closings';
 import { livePasses, noSuch, stillAsking } from './common';
+import { returnOfCredits } from './credit';
 
 export interface AgreementRefundPlan {
   parts: { payment: PaidLine; amount: number; tax: number }[];
+  /** Of what credit paid for the running period: it goes back to the payments that it came from. */
+  credits: CreditPart[];
+  /** All of it: by card, and by credit. */
   amount: number;
   currency: string;
   /** Everything that was paid goes back. */
@@ -30,7 +35,9 @@ export function planAgreementRefund(
   if (!a) return noSuch;
   const all = paidLinesOfAgreement(state, a);
   const payments = all.filter((p) => !isPaymentDisputed(state, p.paymentId));
-  const most = sum(payments.map(leftOf));
+  const byCard = sum(payments.map(leftOf));
+  const credit = creditKept(state, a);
+  const most = byCard + creditOf(credit);
   if (most === 0 && payments.length < all.length) return refuse('disputed', { at: 'refund' });
   if (most === 0 && all.some((p) => p.reserved > 0)) return refuse('refund-running', { of: 'agreement' });
   const amount = wanted ?? most;
@@ -46,20 +53,36 @@ export function planAgreementRefund(
   }
   return {
     parts,
+    credits: takeCredit(credit, rest).used,
     amount,
     currency: a.currency,
     // What is on its way may be refused: only what is back counts.
-    inFull: amount === sum(all.map((p) => p.amount - p.givenBack - p.lost)),
+    inFull: amount === sum(all.map((p) => p.amount - p.givenBack - p.lost)) + creditOf(credit),
     coversPeriod: a.period !== null && amount >= a.period.amount,
   };
+}
+
+/** What credit paid for the running period and is not given back, by where it came from. */
+function creditKept(state: ShopState, { period, credits }: Agreement): CreditPart[] {
+  const left = new Map<CreditId, number>();
+  for (const { ofCredit, amount, status } of state.refunds.values())
+    if (ofCredit !== undefined && status !== 'refused') left.set(ofCredit, (left.get(ofCredit) ?? 0) - amount);
+  return (period?.credits ?? []).map((part) => {
+    const given = state.credits.get(part.creditId ?? '');
+    if (!given) return { ...part, amount: 0 };
+    const unspent = sum(credits.filter(({ creditId }) => creditId === part.creditId).map(({ amount }) => amount));
+    const most = given.amount - unspent + (left.get(given.id) ?? 0);
+    return { ...part, amount: Math.max(0, Math.min(part.amount, most)) };
+  });
 }
 
 /** Money back against payments, the newest first. In full it always ends the agreement. */
 export function refundAgreement(
   state: ShopState,
   { agreementId, amount, ends, reason }: Extract<Command, { type: 'refund-agreement' }>,
-  { ids }: DecideContext,
+  context: DecideContext,
 ): Decision {
+  const { ids } = context;
   const plan = planAgreementRefund(state, agreementId, amount);
   if ('refused' in plan) return plan;
   const a = state.agreements.get(agreementId);
@@ -67,20 +90,27 @@ export function refundAgreement(
   const ending = (plan.inFull || ends) && (isRunning(a) || plan.inFull);
   if ((ending && a.unanswered !== null) || areDaysTaken(state, a)) return stillAsking;
   const closes = ending ? livePasses(state, a) : [];
+  const byCredit = returnOfCredits(plan.credits, a.currency, context);
+  // Where no card has to be asked there is nothing to wait for.
+  if (plan.parts.length === 0 && ending && isRunning(a))
+    return { events: [...endEvents(state, a, 'refunded', 'refund', null, context), ...byCredit] };
   return {
-    events: plan.parts.map((part): ShopEvent =>
-      fact('refund.requested', {
-        refundId: ids.next('r'),
-        orderId: a.orderId,
-        paymentId: part.payment.paymentId,
-        amount: part.amount,
-        currency: plan.currency,
-        shares: [{ lineId: a.lineId, amount: part.amount, tax: part.tax }],
-        closes,
-        reason,
-        agreementId,
-        ends: ending,
-      }),
-    ),
+    events: [
+      ...plan.parts.map((part): ShopEvent =>
+        fact('refund.requested', {
+          refundId: ids.next('r'),
+          orderId: a.orderId,
+          paymentId: part.payment.paymentId,
+          amount: part.amount,
+          currency: plan.currency,
+          shares: [{ lineId: a.lineId, amount: part.amount, tax: part.tax }],
+          closes,
+          reason,
+          agreementId,
+          ends: ending,
+        }),
+      ),
+      ...byCredit,
+    ],
   };
 }
