@@ -6,7 +6,7 @@ export const same = (a: unknown, b: unknown): boolean => canonical(a) === canoni
 /** One text for values that mean the same: keys in order, and amounts as money would read them ("24" is "24.00"). */
 function canonical(value: unknown): string {
   return JSON.stringify(value, (key, v: unknown) => {
-    if (AMOUNTS.has(key) && typeof v === 'string') return v.replace(',', '.').replace(/^\D+/, '').replace(/\.0+$/, '');
+    if (AMOUNTS.has(key) && typeof v === 'string') return amountAsRead(v);
     if (key === 'access' && isDraftAccess(v))
       return v.kind === 'for' ? [v.kind, v.count, v.unit] : v.kind === 'until' ? [v.kind, v.date] : [v.kind];
     if (key === 'terms' && isDraftTerms(v)) return inUse(v);
@@ -17,7 +17,13 @@ function canonical(value: unknown): string {
   });
 }
 
-const AMOUNTS: ReadonlySet<string> = new Set(['amount', 'usual', 'least', 'most']);
+const AMOUNTS: ReadonlySet<string> = new Set(['amount', 'usual', 'least', 'most', 'fee', 'first']);
+
+/** "1", "1,00" and "€1.0" are one amount; what is none stays as it was typed. */
+function amountAsRead(text: string): string {
+  const plain = text.trim().replace(',', '.').replace(/^\D+/, '');
+  return /^\d+(\.\d+)?$/.test(plain) ? String(Number(plain)) : plain;
+}
 
 const inOrder = (v: object): object => Object.fromEntries(Object.entries(v).sort(([x], [y]) => (x < y ? -1 : 1)));
 

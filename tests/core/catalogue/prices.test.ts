@@ -388,3 +388,20 @@ test('what was published reads as published: what was typed for another kind of 
   const [a, b] = [offer({ kind: 'open', amount: '24', least: '5' }), offer({ kind: 'open', amount: '24', least: '6' })];
   expect(same(a, b)).toBe(false);
 });
+
+test('an amount means what money reads of it, whichever part of a price it was typed in', () => {
+  const price = (fee: string, first: string) => ({
+    ...newOffer('off_1', { id: 'prd_1', title: 'Field pack' }, 'EUR'),
+    prices: [
+      newPrice('pr_1', { terms: { kind: 'plan', amount: '99', payments: '3', first, trial: { days: '14', fee } } }),
+    ],
+  });
+  for (const [fee, first] of [
+    ['1', '30'],
+    ['1,00', '30,0'],
+    ['€1.0', '30.00'],
+  ] as const)
+    expect([fee, same(price(fee, first), price('1.00', '30.00'))]).toEqual([fee, true]);
+  expect(same(price('1', '30'), price('1.50', '30'))).toBe(false);
+  expect(same(price('1', '30'), price('1', '30.5'))).toBe(false);
+});
