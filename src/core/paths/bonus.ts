@@ -15,6 +15,10 @@ export const Bonus = z.object({
 });
 export type Bonus = z.infer<typeof Bonus>;
 
+/** The moment from which a bonus is not given any more; null for one without an end. */
+export const bonusEnds = ({ until }: Pick<Bonus, 'until'>, zone: string): Instant | null =>
+  until === null ? null : startOfDate(addDays(until, 1), zone);
+
 /** The bonuses that somebody gets who came through an entrance, or none, at a moment. */
 export const bonusesFor = (
   bonuses: readonly Bonus[] | undefined,
@@ -22,7 +26,7 @@ export const bonusesFor = (
   at: Instant,
   zone: string,
 ): Bonus[] =>
-  (bonuses ?? []).filter(
-    ({ entranceId, until }) =>
-      (entranceId === null || entranceId === entrance) && (until === null || at < startOfDate(addDays(until, 1), zone)),
-  );
+  (bonuses ?? []).filter((bonus) => {
+    const ends = bonusEnds(bonus, zone);
+    return (bonus.entranceId === null || bonus.entranceId === entrance) && (ends === null || at < ends);
+  });

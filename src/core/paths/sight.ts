@@ -1,6 +1,6 @@
 import { addMs, HOUR, type Instant } from '#core/calendar';
 import type { EntranceId, PriceId, StepId } from '#core/ids';
-import { type Bonus, bonusesFor } from './bonus';
+import { type Bonus, bonusEnds, bonusesFor } from './bonus';
 import { type Countdown, countdownEnds } from './countdown';
 import { removeStep } from './editing';
 import { type Entrance, entrancesOf, entranceState } from './entrance';
@@ -60,7 +60,9 @@ export function sightOf(path: Path, { at, entrance: id, first, turnedBack }: Com
   const changes = [
     ...countdowns.map(({ ends }) => ends),
     ...lower.map(({ ends }) => ends),
-    entrance && days?.state === 'open' ? days.closesAt : null,
+    // An entrance of somebody's own opens by itself, and closes.
+    days?.state === 'not-yet' ? days.opensAt : days?.state === 'open' ? days.closesAt : null,
+    ...bonusesFor(path.bonuses, entrance?.id ?? null, at, zone).map((bonus) => bonusEnds(bonus, zone)),
   ].filter((end) => end !== null && end > at);
   return {
     entrance,

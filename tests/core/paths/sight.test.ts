@@ -38,6 +38,18 @@ describe('an entrance', () => {
       '2026-06-16T23:00:00.000Z',
     );
   });
+  test('that is not open yet changes what is seen when it opens, and a bonus when its last day is over', () => {
+    const changes = (more: Partial<Path>, coming: Partial<Coming> = {}) =>
+      sightOf({ ...softer(), ...path, ...more }, { at: NOON, ...coming }, ZONE).changesAt;
+    const later = { entrances: [entrance({ from: '2026-06-16', until: '2026-06-20' })] };
+    expect(changes(later, { entrance: 'e1' })).toBe('2026-06-15T23:00:00.000Z');
+    expect(changes(later)).toBeNull();
+    const bonus = { id: 'b', productId: 'prd_1', entranceId: null, until: '2026-06-15', said: true };
+    expect(changes({ ...later, bonuses: [bonus] }, { entrance: 'e1' })).toBe('2026-06-15T23:00:00.000Z');
+    expect(changes({ bonuses: [bonus] })).toBe('2026-06-15T23:00:00.000Z');
+    expect(changes({ bonuses: [{ ...bonus, until: null }] })).toBeNull();
+    expect(changes({ bonuses: [{ ...bonus, entranceId: 'e1' }] })).toBeNull();
+  });
   test('without prices of its own shows what everybody sees, and lets into what has closed', () => {
     const closed: Partial<Path> = {
       ...path,
