@@ -2,7 +2,7 @@ import { isRunning } from '#core/agreements';
 import type { PersonId } from '#core/ids';
 import { everyAddressOf } from '#core/people';
 import type { CounterContext } from '../context';
-import type { ShopState, Todo } from '#core/shop';
+import { passesFor, type ShopState, taskState, type Todo } from '#core/shop';
 import { Problem } from '../http/problem';
 import { nextSessionOf } from './sessionView';
 
@@ -98,6 +98,25 @@ function refuseUnderWay({ runner }: CounterContext, personId: PersonId): void {
       409,
       'A session is still booked with this person. Call it off first, so that they hear of it. Nothing was erased.',
       'still-booked',
+    );
+  const owed = passesFor(state, personId).find((pass) => {
+    const task = state.tasks.get(pass.id);
+    return task?.for === 'sending' && taskState(state, task) === 'waiting';
+  });
+  if (owed)
+    throw new Problem(
+      409,
+      'Something that this person paid for is still to be sent, and without their address it never arrives. Send it, or refund it. Nothing was erased.',
+      'still-owed',
+    );
+  const back = [...state.refunds.values()].some(
+    ({ status, orderId }) => status === 'asked' && state.orders.get(orderId)?.personId === personId,
+  );
+  if (back)
+    throw new Problem(
+      409,
+      'Money is on its way back to this person, and they are to hear of it. Nothing was erased. Try again when it is answered.',
+      'still-owed',
     );
   const asked = [...state.todo.values()].some((todo) => whomOf(state, todo) === personId);
   const charged = [...state.charges.values()].some(

@@ -176,3 +176,21 @@ test('a parcel whose country changed since its sending was paid for is held unti
   expect((await done({ anyway: true })).status).toBe(200);
   expect((await waiting()).done.find(({ name }) => name === 'Cyd Marsh')).toMatchObject({ state: 'done', held: '' });
 });
+
+test('whoever is still to be sent something is not erased without a word: it is sent first, or its money goes back', async () => {
+  const dov = new Buyer(shop.counter.address);
+  const toPortugal = await dov.quoteWith(await dov.openCheckout('cards'), { sendCountry: 'PT' });
+  const who = { name: 'Dov Fen', address: 'dov@example.org' };
+  await dov.pay(toPortugal, who, CARD.good, 0, { sendCountry: 'PT', postal: PORTO });
+  const { runner, people } = shop.counter.context;
+  await runner.settle();
+  const personId = people.find(who.address)?.id ?? '';
+  const erase = () => shop.owner.act<{ code?: string; title?: string }>('/people/erase', { personId });
+  const refused = await erase();
+  expect([refused.status, refused.body.code]).toEqual([409, 'still-owed']);
+  expect(people.get(personId)?.erased).not.toBe(true);
+  const passId = (await waiting()).waiting.find(({ name }) => name === 'Dov Fen')?.passId ?? '';
+  await shop.owner.act(`/tasks/${passId}`, { act: 'done', carrier: 'Post', number: 'LX 19', note: '' });
+  await runner.settle();
+  expect((await erase()).status).toBe(200);
+});
