@@ -1,0 +1,185 @@
+import { Temporal } from 'temporal-polyfill';
+
+/**
+ * One subscription's life by the plain rules, day by day, and by another way than the engine's: it knows only what was
+ * paid, when, and what was asked for. Nothing here is asked of the engine. Dues fall at ten, acts at noon, in UTC.
+ */
+
+interface Paid {
+  id: number;
+  amount: number;
+  /** Given back, or turned into credit. */
+  back: number;
+  /** Of which subscription, by the order in which they were begun. */
+  of: number;
+}
+interface Part {
+  from: Paid;
+  amount: number;
+}
+type Day = Temporal.PlainDate;
+
+const days = (from: Day, to: Day): number => from.until(to, { largestUnit: 'day' }).days;
+/** Halves away from zero. */
+const share = (amount: number, part: number, of: number): number => Math.floor((2 * amount * part + of) / (2 * of));
+const sum = (parts: readonly Part[]): number => parts.reduce((total, { amount }) => total + amount, 0);
+
+export class PlainLife {
+  /** What the card was asked for: day and cents. */
+  readonly charged: [string, number][] = [];
+  readonly refunded: number[] = [];
+  #price: number;
+  #of = 0;
+  #paid: Paid[] = [];
+  /** Unused days of earlier subscriptions that are not spent. */
+  #credit: Part[] = [];
+  #period: { from: Day; until: Day; amount: number; card: Paid | null; credit: Part[] };
+  #anchor: Day;
+  #n = 1;
+  #next: Day;
+  #stops = new Map<string, Day>();
+  /** Since when what has ended already makes its dates stand still. */
+  #movesFrom: Day | null = null;
+  #today: Day;
+
+  constructor(price: number, begun: string) {
+    this.#price = price;
+    this.#today = Temporal.PlainDate.from(begun);
+    this.#anchor = this.#today;
+    this.#next = this.#anchor.add({ months: 1 });
+    const card = this.#charge(price);
+    this.#period = { from: this.#today, until: this.#next, amount: price, card, credit: [] };
+  }
+
+  get next(): string {
+    return this.#next.toString();
+  }
+  get isOpen(): boolean {
+    return this.#stops.size === 0;
+  }
+  get credit(): number {
+    return sum(this.#credit);
+  }
+
+  /** Every due up to and on a day. */
+  goTo(day: string): void {
+    const to = Temporal.PlainDate.from(day);
+    while (this.#stops.size === 0 && days(this.#next, to) >= 0) this.#due();
+    this.#today = to;
+  }
+
+  #due(): void {
+    this.#today = this.#next;
+    this.#n += 1;
+    this.#next = this.#anchor.add({ months: this.#n });
+    this.#pay(this.#price);
+  }
+
+  #pay(amount: number): void {
+    const credit = take(this.#credit, amount);
+    const card = this.#charge(amount - sum(credit));
+    this.#period = { from: this.#today, until: this.#next, amount, card, credit };
+  }
+
+  #charge(amount: number): Paid | null {
+    if (amount === 0) return null;
+    const paid = { id: this.charged.length, amount, back: 0, of: this.#of };
+    this.charged.push([this.#today.toString(), amount]);
+    this.#paid.push(paid);
+    return paid;
+  }
+
+  get mayChange(): boolean {
+    return this.#stops.size === 0;
+  }
+
+  switchTo(price: number): void {
+    const { amount, until, from, card, credit } = this.#period;
+    const all = days(from, until);
+    const left = Math.min(all, Math.max(0, days(this.#today, until)));
+    const whole = share(Math.max(0, amount - (card?.back ?? 0)), left, all);
+    const byCard = card ? Math.min(whole, card.amount - card.back, amount - sum(credit)) : 0;
+    const again = take(
+      credit.map((part) => ({ ...part })),
+      whole - byCard,
+    );
+    this.#credit.push(...again);
+    if (card && byCard > 0) {
+      card.back += byCard;
+      this.#credit.push({ from: card, amount: byCard });
+    }
+    this.#price = price;
+    this.#of += 1;
+    this.#anchor = this.#today;
+    this.#n = 1;
+    this.#next = this.#anchor.add({ months: 1 });
+    this.#pay(price);
+  }
+
+  stop(why: string): void {
+    this.#stops.set(why, this.#today);
+  }
+
+  /** One reason less. A pause moves its dates, and so does a dispute during which it would have been due. */
+  goOn(why: string): void {
+    const since = this.#stops.get(why);
+    if (!since) return;
+    const passed = days(since, this.#next) > 0 && days(this.#next, this.#today) >= 0;
+    if (why === 'pause' || passed) if (!this.#movesFrom || days(since, this.#movesFrom) > 0) this.#movesFrom = since;
+    this.#stops.delete(why);
+    if (this.#stops.size > 0) return;
+    const from = this.#movesFrom;
+    this.#movesFrom = null;
+    if (!from) return;
+    const was = this.#next;
+    this.#next = this.#today.add({ days: days(from, was) });
+    this.#anchor = this.#next;
+    this.#n = 0;
+    const moved = { days: days(was, this.#next) };
+    this.#period = { ...this.#period, from: this.#period.from.add(moved), until: this.#period.until.add(moved) };
+  }
+
+  /** What can be given back of the subscription's own payments, the newest first. */
+  mostBack(disputed: ReadonlySet<number>): number {
+    return this.#own(disputed).reduce((total, { amount, back }) => total + amount - back, 0);
+  }
+
+  refund(amount: number, disputed: ReadonlySet<number>): void {
+    let rest = amount;
+    for (const paid of this.#own(disputed)) {
+      const part = Math.min(rest, paid.amount - paid.back);
+      if (part === 0) continue;
+      paid.back += part;
+      this.refunded.push(part);
+      rest -= part;
+    }
+  }
+
+  #own(disputed: ReadonlySet<number>): Paid[] {
+    return this.#paid.filter(({ of, id }) => of === this.#of && !disputed.has(id)).reverse();
+  }
+
+  get payments(): number {
+    return this.#paid.length;
+  }
+
+  /** Whether a payment's money pays for what runs now: its own, or by credit. */
+  pays(id: number): boolean {
+    const parts = [...this.#period.credit, ...this.#credit].filter(({ amount }) => amount > 0);
+    return this.#paid[id]?.of === this.#of || parts.some(({ from }) => from.id === id);
+  }
+}
+
+/** Takes an amount of parts, the oldest first, and leaves the rest in them. */
+function take(parts: Part[], amount: number): Part[] {
+  const taken: Part[] = [];
+  let rest = amount;
+  for (const part of parts) {
+    const now = Math.min(rest, part.amount);
+    if (now === 0) continue;
+    taken.push({ from: part.from, amount: now });
+    part.amount -= now;
+    rest -= now;
+  }
+  return taken;
+}
