@@ -49,6 +49,8 @@ describe('an entrance', () => {
     expect(changes({ bonuses: [bonus] })).toBe('2026-06-15T23:00:00.000Z');
     expect(changes({ bonuses: [{ ...bonus, until: null }] })).toBeNull();
     expect(changes({ bonuses: [{ ...bonus, entranceId: 'e1' }] })).toBeNull();
+    const given = (at: string) => sightOf({ ...softer(), ...path, bonuses: [bonus] }, { at }, ZONE).bonuses.length;
+    expect([given('2026-06-15T22:59:59.999Z'), given('2026-06-15T23:00:00.000Z')]).toEqual([1, 0]);
   });
   test('without prices of its own shows what everybody sees, and lets into what has closed', () => {
     const closed: Partial<Path> = {

@@ -424,6 +424,18 @@ describe('access with an end', () => {
   });
 });
 
+test('a dispute that is won at the very moment of the due has let it pass: its dates move', async () => {
+  const shop = await opened(['30']);
+  const a = await shop.buy({ i: 0 });
+  await shop.goTo(on('2026-12-12'));
+  const paymentId = firstPayment(shop).id;
+  await shop.act({ type: 'open-dispute', disputeId: 'd1', paymentId, amount: 3_000, answerBy: BEGUN });
+  await shop.goTo(on('2026-12-23'));
+  await shop.act({ type: 'close-dispute', disputeId: 'd1', won: true });
+  // Eleven days were left on 12 December.
+  expect([nextOf(shop, a.id), shop.asked()]).toEqual(['2027-01-03', ['2026-11-23 30.00']]);
+});
+
 describe('a dispute after a switch', () => {
   const switched = async () => {
     const shop = await opened(['30', '50']);
