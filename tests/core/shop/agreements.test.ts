@@ -299,10 +299,11 @@ describe('switching and replacing', () => {
     expect([...doors(shop, id), ...doors(shop, next.id)]).toEqual(['closed', 'open']);
     const [note] = [...shop.runner.state.credits.values()];
     expect([note?.amount, note?.creditNote]).toEqual([1_300, 'C-00001']);
-    expect(planAgreementRefund(shop.runner.state, next.id, 8_701)).toMatchObject({ refused: 'too-much' });
+    expect(planAgreementRefund(shop.runner.state, next.id, 10_001)).toMatchObject({ refused: 'too-much' });
     await shop.act({ type: 'refund-agreement', agreementId: next.id, amount: null, ends: false, reason: '' });
     expect([shop.ports.refunds.map((r) => r.amount), shop.agreement(next.id).status, doors(shop, next.id)]).toEqual([
-      [8_700],
+      // By the card, and what credit paid to the payment it came from.
+      [8_700, 1_300],
       'ended',
       ['closed'],
     ]);
