@@ -165,7 +165,11 @@ function actsOf(a: Agreement, { reading, can, money, day, charged }: Setting): M
   }
   if (can('keep') && a.endsAt !== null) {
     const next = money(charged({ n: lastPaid(a) + 1, at: a.endsAt }));
-    acts.push({ act: 'keep', label: say.keep.label(), leadsTo: say.keep.leadsTo(next, day(a.endsAt)) });
+    acts.push({
+      act: 'keep',
+      label: a.leaving ? say.confirm.keep() : say.keep.label(),
+      leadsTo: say.keep.leadsTo(next, day(a.endsAt)),
+    });
   }
   if (can('cancel') && a.status !== 'ending') {
     const stopsAt = a.status === 'in-trial' ? a.trialUntil : (a.next?.at ?? a.period?.until ?? null);

@@ -2,6 +2,9 @@ import { KeelDrawing } from '../../ui/KeelDrawing';
 import type { CheckoutPrice } from '../../wire';
 import { useFormWords } from './formWords';
 
+/** A remark stands under its sum; what is longer is read from the left. */
+const ONE_LINE = 60;
+
 /** What is bought line by line, what is due today, and what later. */
 export function Bill({ price, title }: { price: CheckoutPrice; title: string }) {
   const words = useFormWords();
@@ -33,7 +36,7 @@ export function Bill({ price, title }: { price: CheckoutPrice; title: string }) 
           </tr>
           {beside.map((text, i) => (
             <tr key={i}>
-              <td colSpan={2} className="text-right text-ink-2">
+              <td colSpan={2} className={`text-ink-2 ${text.length > ONE_LINE ? 'pt-1' : 'text-right'}`}>
                 {text}
               </td>
             </tr>

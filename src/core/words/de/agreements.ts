@@ -61,6 +61,7 @@ export const agreements: AgreementWords = {
     },
     confirm: {
       label: () => 'Bestätigen: jetzt beenden',
+      keep: () => 'Behalten',
       leadsTo: (back) =>
         `Es endet jetzt${back === null ? '' : `, und ${back} für die Tage, die beim Kauf noch nicht genutzt waren, gehen an Sie zurück`}.`,
     },

@@ -64,6 +64,7 @@ export const agreements = {
     },
     confirm: {
       label: (): string => 'Confirm: end it now',
+      keep: (): string => 'Keep it',
       leadsTo: (back: string | null): string =>
         `It ends now${back === null ? '' : `, and ${back} for the days that were unused when you bought goes back to you`}.`,
     },
