@@ -94,7 +94,9 @@ export async function shopInMemory(
   ports.addRelease(live);
   let runner = createRunner(ports);
   await runner.start();
-  await runner.execute({ type: 'publish', release: live, hasFile: () => true });
+  const published = await runner.execute({ type: 'publish', release: live, hasFile: () => true });
+  // A test of a shop that sells nothing would say nothing.
+  if ('refused' in published) throw new Error(refusalInWords(published));
 
   const shop: MemoryShop = {
     ports,

@@ -33,8 +33,15 @@ type Asked = Pick<
   | 'owed'
 >;
 
-/** What hangs on an answer that is still to come. */
-const waitsForAnswer: ReadonlySet<AgreementAct> = new Set(['pause', 'switch', 'move-due-day', 'retry', 'pay-rest']);
+/** Acts that wait until the bank or the payment service has answered. */
+const waitsForAnswer: ReadonlySet<AgreementAct> = new Set([
+  'pause',
+  'switch',
+  'move-due-day',
+  'retry',
+  'pay-rest',
+  'confirm',
+]);
 
 /**
  * Why an act cannot be done as things stand; null where it can. Whoever offers an act asks here, and so does whoever
@@ -66,6 +73,7 @@ export function whyNotAct(a: Asked, act: AgreementAct, now: Instant): Refusal | 
     case 'keep':
       return a.status !== 'ending' || a.endsAt === null || a.finishes || a.endsAt <= now ? notNow('ended') : null;
     case 'confirm':
+      if (isDisputed(a)) return refuse('disputed', { at: 'stop' });
       return a.status !== 'ending' || !a.leaving ? notNow('ended') : null;
     case 'stop-plan':
       return a.terms.kind !== 'plan' || !isRunning(a) ? notNow('only-running-plan') : null;

@@ -140,7 +140,10 @@ export interface Agreement extends AgreementSeed {
   asked: number;
   noticeAt: Instant | null;
   passIds: PassId[];
-  /** Something was bought that takes its place, by somebody who did not prove to be its owner: it ends unless they keep it. */
+  /**
+   * Set when an order replaces this subscription and its buyer had only typed the address. It ends at the end of what is
+   * paid, unless the owner keeps it.
+   */
   leaving?: { orderId: OrderId; since: Instant; remindAt: Instant | null } | undefined;
 }
 

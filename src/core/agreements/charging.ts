@@ -53,13 +53,13 @@ export function restOfPlan(
   return rest;
 }
 
-/** What a due that is to come will take from the card: shown wherever a later payment is told. */
+/** What a later payment will take from the card. */
 export type CardCharge = (due: Pick<DueMoment, 'n' | 'at'>) => number;
 
 /**
- * What dues that are to come will take from the card: what each comes to, less the unused days of an earlier agreement
- * that are left for it. Credit pays the dues one after the other, the next one first (46.67 left, 20.00 monthly: 0.00,
- * 0.00, 13.33, 20.00).
+ * What each later payment will take from the card, in minor units: its amount, less the credit that is left for it.
+ * Credit from an earlier subscription pays the next payment first, then the one after it (46.67 left, 20.00 monthly:
+ * 0.00, 0.00, 13.33, 20.00).
  */
 export function cardChargeOf(a: Priced & Pick<Agreement, 'anchor' | 'credits'>, tax: ShopTax | null): CardCharge {
   const credit = creditOf(a.credits);
@@ -72,7 +72,7 @@ export function cardChargeOf(a: Priced & Pick<Agreement, 'anchor' | 'credits'>, 
   };
 }
 
-/** Enough for any credit: dues beyond it are taken as they come. */
+/** Credit that covers more payments than this is shown as if it paid the next one. */
 const LOOKED_AHEAD = 500;
 
 /** The next due that takes something from the card, where credit pays those before it; null where none comes. */

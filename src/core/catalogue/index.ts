@@ -61,7 +61,7 @@ export {
   CoachingQuestion,
 } from './products';
 export { isInItself, openedBy, openingIn, type Place, placesOf, reachedBy } from './opens';
-export { lesserOffers, openedWhole } from './lesserOffers';
+export { lesserOffers, opensAtLeast } from './lesserOffers';
 export { Offer } from './offer';
 export { Price, Rise, CardStatement, saleState, type SaleState } from './price';
 export {

@@ -19,7 +19,7 @@ export interface Payment {
   forPeriod: number;
 }
 
-/** What of a payment is for its trial and its set-up, as charged: with what is for the period they are the whole. */
+/** The trial fee and set-up fee within a payment, with tax. Together with `forPeriod` they add up to its amount. */
 export function besidePeriod(payment: Payment, rule: TaxRule): { fee: number; setUp: number } {
   const fee = payment.setUp === 0 ? payment.amount - payment.forPeriod : withTax(payment.fee, rule).amount;
   return {

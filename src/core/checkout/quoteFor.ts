@@ -11,11 +11,11 @@ import { couponedFirst, findCoupon, type LineCoupon, lineCoupon, spreadAmount } 
 import { type Payment, paymentFor } from './payment';
 import { quantityOf } from '#core/facts';
 import type { Quote, QuoteLine } from './quote';
-import { risenTerms, stepsOf } from './risingPrice';
 import { seatsTaker } from './seats';
 import { sendingOf } from './sending';
 import { type LineChoice, lineIdOf, type LineStanding, type QuoteChoice, type Standing } from './standing';
 import type { OwnedParts } from './takenOff';
+import { asSwitched, namedTerms, termsNow } from './termsNow';
 import { taxRuleFor, withTax } from './tax';
 
 /** Of payments that go on without an end, so many later ones stand in a quote. */
@@ -132,16 +132,6 @@ export function quoteFor(
   };
 }
 
-/** Terms as a switch has them: from now on at the full amount, without what a new buyer would begin with. */
-function asSwitched(terms: Terms): Terms {
-  if (!isLasting(terms)) return terms;
-  const bare = { ...terms };
-  delete bare.trial;
-  delete bare.setUp;
-  if ('introductory' in bare) delete bare.introductory;
-  return bare;
-}
-
 /** What a line opens: what its offer does, and what is given along with the first, each once; of a bundle what is in it. */
 const openedWith = ({ productIds }: Offer, given: QuoteChoice['given'] = [], { content }: Release): ProductId[] =>
   openedBy(content.products, [...productIds, ...given.filter((id) => content.products.some((p) => p.id === id))]);
@@ -213,35 +203,6 @@ function ownedOf(
   const had = owned.filter(({ productId }) => parts.includes(productId) && owns(productId));
   const amount = Math.min(sum(had.map((part) => part.amount)), first);
   return amount === 0 ? undefined : { productIds: had.map(({ productId }) => productId), amount };
-}
-
-/** Terms whose amount the buyer names, with the amount that was named. */
-function namedTerms(terms: Terms, named: number | undefined, currency: string): Terms | QuoteRefusal {
-  if (terms.kind !== 'open') return terms;
-  const { least, most, suggested } = terms;
-  const amount = named ?? suggested;
-  const fits = Number.isSafeInteger(amount) && amount >= least && (most === undefined || amount <= most);
-  return fits ? { ...terms, named: amount } : refuse('amount-named', { least, most: most ?? null, currency });
-}
-
-/** The terms as they stand for this buyer now: risen since, and without a beginning that was had before. */
-export function termsNow(
-  price: Price,
-  standing: Omit<LineStanding, 'soldToBuyer'> & { startedAt: Instant },
-  zone: string,
-): Terms {
-  const terms = price.rise
-    ? risenTerms(
-        price.terms,
-        price.rise,
-        stepsOf(price.rise, standing.soldAtStart ?? standing.sold, standing.startedAt, zone),
-      )
-    : price.terms;
-  if (!standing.hadTrial || !isLasting(terms)) return terms;
-  const bare = { ...terms };
-  delete bare.trial;
-  if (bare.kind === 'subscription') delete bare.introductory;
-  return bare;
 }
 
 function buyerOf(choice: QuoteChoice, tax: Release['content']['shop']['tax']): QuoteBuyer | QuoteRefusal | null {

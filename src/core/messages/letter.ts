@@ -30,7 +30,7 @@ const MOST_GREETED = 80;
 
 /**
  * The name an email greets, or nothing where it looks like a link or an address, or is longer than a name. Anybody can
- * type a name beside somebody else's address, and must not be able to mail them a link that way.
+ * type a name with somebody else's address, and must not be able to send them a link that way.
  */
 export const greeted = (name: string): string => {
   const plain = oneLine(name);

@@ -60,7 +60,7 @@ export function sightOf(path: Path, { at, entrance: id, first, turnedBack }: Com
   const changes = [
     ...countdowns.map(({ ends }) => ends),
     ...lower.map(({ ends }) => ends),
-    // An entrance of somebody's own opens by itself, and closes.
+    // The entrance they came through opens on a day, and closes on one.
     days?.state === 'not-yet' ? days.opensAt : days?.state === 'open' ? days.closesAt : null,
     ...bonusesFor(path.bonuses, entrance?.id ?? null, at, zone).map((bonus) => bonusEnds(bonus, zone)),
   ].filter((end) => end !== null && end > at);

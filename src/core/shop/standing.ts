@@ -49,7 +49,8 @@ export function standingOf(state: ShopState, of: Asked, context: Pick<DecideCont
       inAll: count(`coupon/${id}`),
       byBuyer: personId === undefined ? 0 : count(`${personId}/coupon/${id}`),
     }),
-    replaced: personId !== undefined && of.signedIn ? replacedBy(state, personId, of, context) : null,
+    replaced:
+      personId !== undefined && of.signedIn && !of.recipientId ? replacedBy(state, personId, of, context) : null,
     owns:
       personId !== undefined && of.signedIn && !of.recipientId
         ? (productId) => owns(state, personId, productId, context.now)

@@ -6,16 +6,47 @@ import {
   isInItself,
   newProduct,
   openedBy,
+  opensAtLeast,
   type Product,
 } from '#core/catalogue';
 import type { OpeningPlan } from '#core/opening';
 import { passState } from '#core/passes';
 import { launchCheck, type Release, sealContent, unsealContent } from '#core/release';
+import { downloadWith, membershipOf, postWith } from '../../support/membership';
 import { courseOf, lessonWith, moduleOf, WEEKLY } from '../../support/course';
 import { releaseWith, shopInMemory } from '../../support/shopInMemory';
 
 const bundle = (id: string, parts: string[]): Bundle => ({ ...freshProduct('bundle', id, `Bundle ${id}`), parts });
 const things = (ids: string[]): Product[] => ids.map((id) => newProduct(id, id));
+
+describe('what opens at least as much as something else', () => {
+  const post = postWith('p', '2026-06-01T08:00:00.000Z');
+  const products = [
+    ...['a', 'b'].map(downloadWith),
+    membershipOf('less', ['a']),
+    membershipOf('own', ['a'], { posts: [post] }),
+    membershipOf('more', ['a', 'b']),
+    membershipOf('above', ['own', 'b']),
+    membershipOf('round', ['circle']),
+    membershipOf('circle', ['round']),
+    bundle('both', ['a', 'b']),
+  ];
+  const opens = (more: string[], less: string[]): boolean => opensAtLeast(products, more, less);
+
+  test('is what holds it, or all that it holds; posts of its own are held by nothing else', () => {
+    expect([opens(['more'], ['less']), opens(['less'], ['more']), opens(['both'], ['less'])]).toEqual([
+      true,
+      false,
+      true,
+    ]);
+    expect([opens(['more'], ['own']), opens(['above'], ['own']), opens(['a'], ['less'])]).toEqual([false, true, true]);
+    expect([opens(['less'], ['gone']), opens(['less'], ['less', 'b'])]).toEqual([false, false]);
+  });
+
+  test('a circle ends', () => {
+    expect([opens(['a'], ['round']), opens(['circle'], ['round'])]).toEqual([false, true]);
+  });
+});
 
 describe('what a bundle opens', () => {
   const products = [...things(['a', 'b', 'c']), bundle('x', ['a', 'b']), bundle('y', ['x', 'c', 'a'])];

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
-import { type DraftTerms, freshProduct, type Product, richFromPlain } from '#core/catalogue';
+import { type DraftTerms, freshProduct, newPrice, type Product, richFromPlain } from '#core/catalogue';
 import type { ChargeAnswer } from '#core/shop';
 import { classOf, dateOf } from '../../support/classes';
-import { membershipOf, selling } from '../../support/membership';
+import { downloadWith, membershipOf, selling } from '../../support/membership';
 import { BEGUN, doors, needsYou, slowCharges, slowRefunds } from '../../support/meeting';
 import { type MemoryShop, releaseWith, shopInMemory } from '../../support/shopInMemory';
 
@@ -38,6 +38,11 @@ const firstPayment = (shop: MemoryShop) => {
   if (!payment?.id) throw new Error('nothing was paid');
   return { ...payment, id: payment.id };
 };
+
+/** The bank disputes a payment; the first where none is named. */
+const disputed = (shop: MemoryShop, { amount = 3_000, paymentId = firstPayment(shop).id } = {}) =>
+  shop.act({ type: 'open-dispute', disputeId: 'd1', paymentId, amount, answerBy: BEGUN });
+const decided = (shop: MemoryShop, won: boolean) => shop.act({ type: 'close-dispute', disputeId: 'd1', won });
 
 describe('a refund after a switch', () => {
   test('closes what its line opened itself; what the switch opened stays, and so do its charges', async () => {
@@ -248,14 +253,7 @@ describe('a rate of tax that changes', () => {
     const { shop, a, publish } = await taxed();
     const slow = slowRefunds(shop);
     await shop.goTo(on('2026-12-05'));
-    if (what === 'dispute')
-      await shop.act({
-        type: 'open-dispute',
-        disputeId: 'd1',
-        paymentId: firstPayment(shop).id,
-        amount: 3_600,
-        answerBy: BEGUN,
-      });
+    if (what === 'dispute') await disputed(shop, { amount: 3_600 });
     if (what === 'refund')
       await shop.act({ type: 'refund-agreement', agreementId: a.id, amount: 100, ends: false, reason: '' });
     if (what === 'keep')
@@ -263,7 +261,7 @@ describe('a rate of tax that changes', () => {
     await shop.goTo(on('2026-12-10'));
     await publish('2026-12-15');
     await shop.goTo(on('2026-12-20'));
-    if (what === 'dispute') await shop.act({ type: 'close-dispute', disputeId: 'd1', won: true });
+    if (what === 'dispute') await decided(shop, true);
     if (what === 'keep') await shop.act({ type: 'keep', agreementId: a.id });
     slow.answer();
     await shop.runner.settle();
@@ -366,15 +364,9 @@ describe('access with an end', () => {
     const a = await shop.buy({ i: 0 });
     expect(endOf(shop)).toBe('2027-06-23');
     await shop.goTo(on('2026-12-20'));
-    await shop.act({
-      type: 'open-dispute',
-      disputeId: 'd1',
-      paymentId: firstPayment(shop).id,
-      amount: 3_000,
-      answerBy: BEGUN,
-    });
+    await disputed(shop);
     await shop.goTo(on('2027-02-20'));
-    await shop.act({ type: 'close-dispute', disputeId: 'd1', won: true });
+    await decided(shop, true);
     // Three days were left on 20 December: 62 days later than it was due.
     expect([nextOf(shop, a.id), endOf(shop)]).toEqual(['2027-02-23', '2027-08-24']);
     await shop.goTo(on('2027-07-24'));
@@ -392,15 +384,9 @@ describe('access with an end', () => {
   test('a dispute during which nothing fell due moves nothing', async () => {
     const shop = await planned();
     const a = await shop.buy({ i: 0 });
-    await shop.act({
-      type: 'open-dispute',
-      disputeId: 'd1',
-      paymentId: firstPayment(shop).id,
-      amount: 3_000,
-      answerBy: BEGUN,
-    });
+    await disputed(shop);
     await shop.goTo(on('2026-12-20'));
-    await shop.act({ type: 'close-dispute', disputeId: 'd1', won: true });
+    await decided(shop, true);
     expect([nextOf(shop, a.id), endOf(shop)]).toEqual(['2026-12-23', '2027-06-23']);
   });
 
@@ -410,28 +396,40 @@ describe('access with an end', () => {
     await shop.goTo(on('2026-12-13'));
     await shop.act({ type: 'pause', agreementId: a.id, until: '2026-12-20', by: 'buyer' });
     await shop.goTo(on('2026-12-16'));
-    await shop.act({
-      type: 'open-dispute',
-      disputeId: 'd1',
-      paymentId: firstPayment(shop).id,
-      amount: 3_000,
-      answerBy: BEGUN,
-    });
+    await disputed(shop);
     await shop.goTo(on('2027-01-02'));
-    await shop.act({ type: 'close-dispute', disputeId: 'd1', won: true });
+    await decided(shop, true);
     // Ten days were left on 13 December: due on 12 January, 20 days later; access as well.
     expect([nextOf(shop, a.id), endOf(shop)]).toEqual(['2027-01-12', '2027-07-13']);
   });
+});
+
+test('a plan whose rest is let go while a payment is disputed keeps the end of its access', async () => {
+  const shop = await shopInMemory(
+    releaseWith([{ kind: 'plan', amount: '30', payments: '6' }], {
+      edit: ({ offers }) => {
+        for (const { id, prices } of offers)
+          if (id === 'off_0')
+            for (const price of prices) price.access = { kind: 'for', count: '7', unit: 'month', date: '' };
+      },
+    }),
+    BEGUN,
+  );
+  const a = await shop.buy({ i: 0 });
+  await disputed(shop);
+  await shop.act({ type: 'stop-plan', agreementId: a.id, keepAccess: true });
+  await decided(shop, true);
+  const [pass] = [...shop.runner.state.passes.values()];
+  expect([pass?.until?.slice(0, 10), doors(shop)]).toEqual(['2027-06-23', ['prd_1 open']]);
 });
 
 test('a dispute that is won at the very moment of the due has let it pass: its dates move', async () => {
   const shop = await opened(['30']);
   const a = await shop.buy({ i: 0 });
   await shop.goTo(on('2026-12-12'));
-  const paymentId = firstPayment(shop).id;
-  await shop.act({ type: 'open-dispute', disputeId: 'd1', paymentId, amount: 3_000, answerBy: BEGUN });
+  await disputed(shop);
   await shop.goTo(on('2026-12-23'));
-  await shop.act({ type: 'close-dispute', disputeId: 'd1', won: true });
+  await decided(shop, true);
   // Eleven days were left on 12 December.
   expect([nextOf(shop, a.id), shop.asked()]).toEqual(['2027-01-03', ['2026-11-23 30.00']]);
 });
@@ -446,15 +444,9 @@ describe('a dispute after a switch', () => {
     return { shop, a, first, due };
   };
   const disputes = async (shop: MemoryShop, paymentId: string | null | undefined, won: boolean) => {
-    await shop.act({
-      type: 'open-dispute',
-      disputeId: 'd1',
-      paymentId: paymentId ?? '',
-      amount: 3_000,
-      answerBy: BEGUN,
-    });
+    await disputed(shop, { paymentId: paymentId ?? '' });
     const held = doors(shop);
-    await shop.act({ type: 'close-dispute', disputeId: 'd1', won });
+    await decided(shop, won);
     return { held, after: doors(shop) };
   };
 
@@ -525,6 +517,20 @@ describe('a refund in full after a switch', () => {
     expect(await shop.act({ type: 'refund-agreement', agreementId: b, amount: null, ends: true, reason: '' })).not.toBe(
       'done',
     );
+  });
+
+  test('but not what a second switch has already turned into credit', async () => {
+    const shop = await opened(['20', '30', '50']);
+    const a = await shop.buy({ i: 0 });
+    await shop.goTo(on('2026-12-03'));
+    await switchTo(shop, a.id, 1);
+    const b = [...shop.runner.state.agreements.values()].at(-1)?.id ?? '';
+    await shop.goTo(on('2026-12-10'));
+    await switchTo(shop, b, 2);
+    await shop.act({ type: 'refund-agreement', agreementId: b, amount: null, ends: true, reason: '' });
+    // Of 30.00, 24 of 31 days were unused: 23.23 pay for the third. All of the card's 16.67 is among them.
+    expect([shop.asked().at(-1), shop.ports.refunds]).toEqual(['2026-12-10 26.77', []]);
+    expect([running(shop), doors(shop).at(-1)]).toEqual([['off_2'], 'prd_1 open']);
   });
 
   test('of what credit paid alone, too', async () => {
@@ -817,6 +823,97 @@ describe('what takes the place of a subscription', () => {
     });
   });
 
+  describe('while something else is under way', () => {
+    const leaving = async () => {
+      const shop = await shopWith({ replaces: true });
+      const a = await shop.buy({ i: 0 });
+      await shop.goTo(on('2026-12-03'));
+      await shop.order({ i: 1 });
+      const confirm = () => shop.act({ type: 'confirm-leaving', agreementId: a.id });
+      return { shop, a, confirm };
+    };
+
+    test('money on its way back: confirming waits for it, and gives back only what is left', async () => {
+      const { shop, a, confirm } = await leaving();
+      const slow = slowRefunds(shop);
+      await shop.act({ type: 'refund-agreement', agreementId: a.id, amount: 600, ends: false, reason: '' });
+      expect(await confirm()).not.toBe('done');
+      slow.answer();
+      await shop.runner.settle();
+      expect(await confirm()).toBe('done');
+      // 6.00 of 12.00 are back: 20 of 30 days of the other 6.00 are 4.00.
+      expect(backs(shop)).toEqual([600, 400]);
+    });
+
+    test('a dispute: confirming waits until it is decided', async () => {
+      const { shop, a, confirm } = await leaving();
+      await disputed(shop, { amount: 1_200 });
+      expect(await confirm()).not.toBe('done');
+      expect([shop.agreement(a.id).status, backs(shop)]).toEqual(['ending', []]);
+      await decided(shop, true);
+      expect([await confirm(), backs(shop)]).toEqual(['done', [800]]);
+    });
+
+    test('a second order with the same address changes nothing of what the owner can get back', async () => {
+      const { shop, a, confirm } = await leaving();
+      await shop.goTo(on('2026-12-20'));
+      await shop.order({ i: 1 });
+      expect(shop.agreement(a.id).leaving?.since).toBe(on('2026-12-03'));
+      await confirm();
+      expect([backs(shop), mailsOf(shop).filter((mail) => mail === 'leaving')]).toEqual([[800], ['leaving']]);
+    });
+
+    test('a purchase that has no answer yet: the subscription is left alone, and the seller is asked', async () => {
+      const shop = await shopWith({ replaces: true });
+      const a = await shop.buy({ i: 0 });
+      await shop.goTo(on('2026-12-03'));
+      const slow = slowCharges(shop);
+      await expect(shop.order({ i: 1, signedIn: true })).rejects.toThrow('no order');
+      const [first = ''] = slow.held();
+      await expect(shop.order({ i: 1 })).rejects.toThrow('no order');
+      slow.answer(slow.held().find((key) => key !== first) ?? '');
+      await shop.goTo(on('2026-12-04'));
+      expect([shop.agreement(a.id).status, needsYou(shop)]).toEqual(['active', ['leaves']]);
+      slow.answer(first);
+      await shop.goTo(on('2026-12-05'));
+      expect(shop.agreement(a.id).ended?.why).toBe('replaced');
+    });
+  });
+
+  test('a gift replaces nothing of whoever pays for it, signed in or not', async () => {
+    for (const signedIn of [true, false]) {
+      const shop = await shopWith({ replaces: true });
+      const a = await shop.buy({ i: 0 });
+      await shop.goTo(on('2026-12-03'));
+      await shop.order({ i: 1, recipientId: 'u2', signedIn });
+      expect([signedIn, shop.agreement(a.id).status, shop.asked().at(-1)]).toEqual([
+        signedIn,
+        'active',
+        '2026-12-03 297.00',
+      ]);
+    }
+  });
+
+  test('a price of the same offer that is paid once takes the place of its subscription', async () => {
+    const shop = await shopInMemory(
+      releaseWith([monthly('12')], {
+        edit: ({ offers }) => {
+          for (const offer of offers)
+            if (offer.id === 'off_0') {
+              delete offer.upgrades;
+              for (const price of offer.prices) price.name = 'Monthly';
+              offer.prices.push(newPrice('pr_life', { name: 'For life', terms: { kind: 'once', amount: '297' } }));
+            }
+        },
+      }),
+      BEGUN,
+    );
+    const a = await shop.buy({ i: 0 });
+    await shop.goTo(on('2026-12-03'));
+    await shop.order({ offerId: 'off_0', priceId: 'pr_life' });
+    expect([shop.agreement(a.id).status, mailsOf(shop)]).toEqual(['ending', ['leaving']]);
+  });
+
   test('an offer after payment and an extra take its place, too', async () => {
     for (const how of ['offer', 'extra']) {
       const shop = await shopWith({ replaces: true });
@@ -879,7 +976,12 @@ describe('what takes the place of a subscription', () => {
   });
 
   test('a subscription that opens something more is not the lesser one', async () => {
-    const levels: Product[] = [membershipOf('m', []), membershipOf('n', [])];
+    const levels: Product[] = [
+      downloadWith('x'),
+      downloadWith('y'),
+      membershipOf('m', ['x', 'y'], { promise: 'A promise' }),
+      membershipOf('n', ['x'], { promise: 'A promise' }),
+    ];
     const shop = await shopInMemory(
       releaseWith([monthly('12'), monthly('30')], {
         edit: (content) => {
@@ -891,7 +993,10 @@ describe('what takes the place of a subscription', () => {
     );
     await shop.buy({ i: 0 });
     await shop.order({ i: 1 });
-    expect(running(shop)).toEqual(['off_0', 'off_1']);
-    expect(mailsOf(shop)).toEqual([]);
+    expect([running(shop), mailsOf(shop)]).toEqual([['off_0', 'off_1'], []]);
+    // The other way round it is.
+    await shop.buy({ i: 1, person: 'u2' });
+    await shop.order({ i: 0, person: 'u2' });
+    expect(mailsOf(shop)).toEqual(['leaving']);
   });
 });

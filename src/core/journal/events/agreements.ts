@@ -249,7 +249,7 @@ export const agreementEvents = {
     cancelled1.extend({ moved: z.strictObject({ anchor: anchor2, period: paidPeriod2.nullable() }).nullable() }),
     (data) => ({ ...data, moved: null }),
   ),
-  /** Something was paid that takes its place, by somebody who did not prove to be its owner: it ends then unless they keep it. */
+  /** An order replaces it, and its buyer had only typed the address: it ends at the end of what is paid, unless the owner keeps it. */
   'agreement.leaves': event(
     z.strictObject({ agreementId: agreementId1, orderId: orderId1, endsAt: moment1, remindAt: moment1.nullable() }),
   ),
@@ -269,9 +269,9 @@ export const agreementEvents = {
     z.strictObject({ agreementId: agreementId1, disputeId: disputeId1.nullable(), missed: z.boolean() }),
     (data) => ({ ...data, disputeId: null, missed: false }),
   ),
-  /** What is to replace it is asked for and not answered: nothing of it is asked for until that is. */
+  /** The charge that is to replace it has no answer yet. Until it has, no payment of this one is asked for. */
   'agreement.reserved': event(replacing1),
-  /** What was to replace it came to nothing: what fell due meanwhile is asked for now. */
+  /** That charge failed: what fell due meanwhile is asked for now. */
   'agreement.freed': event(replacing1),
   /** Its buyer has heard of a sum with another rate of tax: later dues come to it. */
   'agreement.rateTold': event(z.strictObject({ agreementId: agreementId1, told: told1.nullable() })),

@@ -17,7 +17,7 @@ import { areDaysTaken } from '../taken';
 import { taxOfBack } from '#core/payments';
 import { paidWith, returnOfCredits, type Unused, unusedParts } from './credit';
 import { shifted } from './goOn';
-import { pauseEndedEvents, pauseOver } from './pause';
+import { pauseEndedEvents, waitingOver } from './pause';
 import { keyOf, secondOf } from '../ids';
 
 /**
@@ -150,7 +150,7 @@ export function stopPlan(
   return {
     events: [
       ...ended,
-      ...(keepAccess ? [...releaseAll(state, a, 'behind'), ...pauseOver(state, a, context.now)] : []),
+      ...(keepAccess ? [...releaseAll(state, a, 'behind'), ...waitingOver(state, a, context.now)] : []),
       mailOf(a, 'stopped', keyOf('stopped', a.id), { reason: keepAccess ? 'access stays' : 'access closed' }),
     ],
   };

@@ -20,7 +20,7 @@ import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
 import { documentNumber } from '../documentNumber';
 import { mailOf, nextDue, noSuch, nothing, releaseAll, shopOf } from './common';
-import { pauseOver } from './pause';
+import { waitingOver } from './pause';
 import { keyOf } from '../ids';
 
 type Why = EventOf<'due.requested'>['data']['why'];
@@ -203,7 +203,7 @@ export function paidEvents(state: ShopState, a: Agreement, paid: Paid, now: Inst
     }),
     ...releaseAll(state, a, 'behind'),
     // Paid off in its pause: there is nothing left to come back to.
-    ...(finished ? pauseOver(state, a, now) : []),
+    ...(finished ? waitingOver(state, a, now) : []),
     ...(moved
       ? [mailOf(a, 'payment', keyOf('paid', paid.key), { amount: paid.amount, at: paid.next?.at ?? null, receipt })]
       : []),

@@ -1,10 +1,10 @@
-import { type Agreement, isRunning, isStopped } from '#core/agreements';
+import { type Agreement, isRunning, isStopped, whyNotAct } from '#core/agreements';
 import { plusDays } from '#core/calendar';
-import { lesserOffers, type Offer, openedWhole } from '#core/catalogue';
+import { lesserOffers, type Offer, opensAtLeast } from '#core/catalogue';
 import type { Quote, QuoteLine } from '#core/checkout';
 import { fact, type ShopEvent } from '#core/journal';
 import { formatAmount } from '#core/money';
-import type { AgreementId, OrderId, PersonId } from '#core/ids';
+import type { AgreementId, OfferId, OrderId, PersonId } from '#core/ids';
 import type { Release } from '#core/release';
 import { accessOf } from '#core/terms';
 import type { Command, DecideContext, Decision } from '../command';
@@ -16,34 +16,37 @@ import { endEvents } from './closings';
 import { mailOf, noSuch, nothing, stillAsking } from './common';
 import { unusedParts } from './credit';
 
-/** So many days before the end its owner hears of it once more. */
+/** So many days before the end the owner is told once more. */
 const SOON_DAYS = 3;
 
 interface Bought {
   orderId: OrderId;
   personId: PersonId;
+  /** A gift replaces nothing of whoever pays for it. */
+  recipientId: PersonId | null;
   quote: Quote;
 }
 
 /**
- * A line was paid that takes the place of a subscription, by somebody who has not proven that it is theirs: anybody can
- * type an address. Nothing is taken away and nothing paid out. Its next due is not asked for, access lasts to the end of
- * what is paid, and its owner is told at once and three days before: to confirm, which gives back the days that were
- * unused at the order, or to keep it.
+ * Sets subscriptions to end that an order replaces although its buyer only typed an address. Anybody can type one, so
+ * nothing is taken away and nothing is paid out: the next payment is not asked for, access lasts to the end of what is
+ * paid, and the owner is told at once and again three days before the end. They confirm, and get back the days that were
+ * unused at the order, or they keep the subscription.
  */
 export function leavingEvents(
   state: ShopState,
-  { orderId, personId, quote }: Bought,
+  { orderId, personId, recipientId, quote }: Bought,
   context: Pick<DecideContext, 'now' | 'release'>,
 ): ShopEvent[] {
   const { now, release } = context;
-  if (!release) return [];
+  if (!release || recipientId !== null) return [];
   const gone = new Set<AgreementId>(quote.replaces ? [quote.replaces.agreementId] : []);
   return quote.lines.flatMap((line, i): ShopEvent[] => {
     // Where nothing is charged nothing changes; what was replaced with proof has ended already.
     if (line.dueToday === 0 || (i === 0 && quote.replaces)) return [];
     const a = placeTakenBy(state, personId, line, release);
-    if (!a || gone.has(a.id)) return [];
+    // Told once, from the first order on; one that ends by itself has nothing left to be stopped.
+    if (!a || gone.has(a.id) || a.leaving || a.finishes) return [];
     gone.add(a.id);
     const isQuiet = !isStopped(a) && a.unanswered === null;
     const endsAt = a.status === 'ending' ? a.endsAt : (a.next?.at ?? null);
@@ -53,7 +56,7 @@ export function leavingEvents(
           id: keyOf('leaves', orderId, line.lineId),
           what: 'replaced-by-hand',
           orderId,
-          text: `“${line.title}” was bought for ${formatAmount(line.dueToday, quote.currency, 'en')}. It takes the place of “${a.title}”, which the same address pays for and which could not be stopped by itself just now. Ask its owner, and cancel it if they no longer want it.`,
+          text: `“${line.title}” was bought for ${formatAmount(line.dueToday, quote.currency, 'en')}. It replaces “${a.title}”, a subscription with the same address, which could not be ended automatically because a payment of it is late, disputed, paused or still being asked for. Ask its owner, and cancel it if they no longer want it.`,
         }),
       ];
     const remindAt = plusDays(endsAt, -SOON_DAYS, a.zone);
@@ -65,9 +68,9 @@ export function leavingEvents(
 }
 
 /**
- * The subscription of a person whose place a line takes: the one that its price says, else one it is an upgrade of:
- * it opens everything that the other opens, and is itself a subscription or access for good.
- * @param may which of them can end now
+ * The subscription of a person that a line replaces: the one that its price names, else one that it is an upgrade of. An
+ * upgrade opens everything that the other opens, and is itself a subscription or access for good.
+ * @param may which of their subscriptions can end now
  */
 export function placeTakenBy(
   state: ShopState,
@@ -80,16 +83,15 @@ export function placeTakenBy(
   const price = offer?.prices.find(({ id }) => id === line.priceId);
   const running = (state.agreementsOfPerson.get(personId) ?? [])
     .flatMap((id) => state.agreements.get(id) ?? [])
-    .filter((a) => a.terms.kind === 'subscription' && isRunning(a) && a.offerId !== line.offerId && may(a));
+    .filter((a) => a.terms.kind === 'subscription' && isRunning(a) && !isSameAgain(line, a.offerId) && may(a));
   if (price?.replaces) return running.find((a) => a.offerId === price.replaces?.offerId);
   if (!offer || offer.upgrades === false || !isUpgrade(line)) return undefined;
-  const opens = openedWhole(content.products, line.productIds);
-  return running.find((a) => a.productIds.length > 0 && a.productIds.every((id) => opens.has(id)));
+  return running.find((a) => a.productIds.length > 0 && opensAtLeast(content.products, line.productIds, a.productIds));
 }
 
 /**
- * What subscriptions a line takes the place of, for whoever has one: said to everybody alike at the checkout. Of an upgrade
- * those are all that open no more than it does.
+ * The offers whose subscriptions a line replaces. The checkout says it to everybody alike, because it does not know who
+ * has one. An upgrade replaces all that open no more than it does.
  */
 export function offersReplaced(
   { content }: Pick<Release, 'content'>,
@@ -99,13 +101,17 @@ export function offersReplaced(
   const price = offer?.prices.find(({ id }) => id === line.priceId);
   if (price?.replaces) return content.offers.filter(({ id }) => id === price.replaces?.offerId);
   if (!offer || offer.upgrades === false || !isUpgrade(line)) return [];
-  return lesserOffers(content, { id: offer.id, productIds: line.productIds });
+  return lesserOffers(content, { ...offer, productIds: line.productIds }).filter(({ id }) => !isSameAgain(line, id));
 }
+
+/** A second subscription to the same offer is refused; a price of it that is paid once replaces its subscription. */
+const isSameAgain = ({ offerId, terms }: Pick<QuoteLine, 'offerId' | 'terms'>, other: OfferId): boolean =>
+  offerId === other && terms.kind === 'subscription';
 
 const isUpgrade = ({ terms }: Pick<QuoteLine, 'terms'>): boolean =>
   terms.kind === 'subscription' || (terms.kind !== 'free' && accessOf(terms).kind === 'forever');
 
-/** Its owner has confirmed: it ends now, and the days that were unused when its place was taken go back. */
+/** The owner confirms: the subscription ends now, and the days that were unused at the order are refunded. */
 export function confirmLeaving(
   state: ShopState,
   { agreementId }: Extract<Command, { type: 'confirm-leaving' }>,
@@ -113,9 +119,11 @@ export function confirmLeaving(
 ): Decision {
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
-  if (a.status !== 'ending' || !a.leaving) return nothing;
-  if (a.unanswered !== null || areDaysTaken(state, a)) return stillAsking;
   const { now } = context;
+  const no = whyNotAct(a, 'confirm', now);
+  if (no) return no;
+  if (!a.leaving) return nothing;
+  if (areDaysTaken(state, a)) return stillAsking;
   const unused = unusedParts(state, a, a.leaving.since);
   return {
     events: [
@@ -126,11 +134,11 @@ export function confirmLeaving(
   };
 }
 
-/** What its owner gets back by confirming, in minor units. */
+/** What the owner gets back by confirming, in minor units. */
 export const backByConfirming = (state: ShopState, a: Agreement): number =>
   a.leaving ? unusedParts(state, a, a.leaving.since).total : 0;
 
-/** Three days before it ends by itself its owner hears of it once more. */
+/** Three days before the end the owner is told once more. */
 export function tellLeaving(
   state: ShopState,
   { agreementId, dueAt }: { agreementId: AgreementId; dueAt: string },

@@ -84,9 +84,11 @@ export function pauseEndedEvents(
 const pauseGone = (state: ShopState, a: Agreement): ShopEvent[] =>
   a.pause === null ? [] : [fact('agreement.pauseEnded', { agreementId: a.id }), ...releaseAll(state, a, 'paused')];
 
-/** The pause is over, and nothing goes on after it: dated access grows by what it had. */
-export const pauseOver = (state: ShopState, a: Agreement, returned: Instant): ShopEvent[] =>
-  a.pause === null ? [] : [...pauseGone(state, a), ...accessPutOff(state, a, daysPaused(a, returned))];
+/** No payments follow any more: the pause ends, and dated access that waited has a date again, later by the pause. */
+export const waitingOver = (state: ShopState, a: Agreement, returned: Instant): ShopEvent[] => [
+  ...pauseGone(state, a),
+  ...accessPutOff(state, a, daysPaused(a, returned)),
+];
 
 /** Days that a pause had so far, by which dated access grows where the plan does not go on. */
 const daysPaused = (a: Agreement, returned: Instant): number =>

@@ -62,8 +62,12 @@ export function planAgreementRefund(
   };
 }
 
-/** What credit paid for the running period and is not given back, by where it came from. */
-function creditKept(state: ShopState, { period, credits }: Agreement): CreditPart[] {
+/**
+ * Of the credit that paid for the running period, what has not been given back, with the payments it came from. After a
+ * switch, or where it was replaced, its unused days pay for something else.
+ */
+function creditKept(state: ShopState, { period, credits, ended }: Agreement): CreditPart[] {
+  if (ended?.why === 'switched' || ended?.why === 'replaced') return [];
   const left = new Map<CreditId, number>();
   for (const { ofCredit, amount, status } of state.refunds.values())
     if (ofCredit !== undefined && status !== 'refused') left.set(ofCredit, (left.get(ofCredit) ?? 0) - amount);
