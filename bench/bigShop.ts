@@ -98,6 +98,7 @@ export async function writeBigShop(dataFolder: string, orders: number, blocks: n
         number: 1001 + i,
         checkoutId: `c_${i}`,
         personId,
+        credits: [],
         chargeKey: key,
         quote: null,
         recipientId: null,

@@ -241,6 +241,8 @@ export const AcceptRequest = z.strictObject({
   priceId: idFor<PriceId>().optional(),
   /** Another card than that of the checkout. */
   card: ShownCard.nullable(),
+  /** Where it is sent, where the order does not say; the name is the buyer's. */
+  postal: PostalAddress.omit({ name: true }).optional(),
 });
 export type AcceptRequest = z.infer<typeof AcceptRequest>;
 
@@ -261,6 +263,16 @@ export const OfferData = z.strictObject({
   statement: z.string(),
   access: z.string(),
   tax: z.string().nullable(),
+  /** What its price replaces, or what unused days pay of it. */
+  credit: z.string().nullable(),
+  /** Sent by post, and the order does not say where to: it is asked, for this country first. */
+  sending: z
+    .strictObject({
+      country: z.string(),
+      said: z.string(),
+      countries: z.array(z.strictObject({ code: z.string(), name: z.string() })),
+    })
+    .nullable(),
   layout: Layout.nullable(),
   /** The price that stands here. */
   priceId: idFor<PriceId>(),

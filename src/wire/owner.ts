@@ -133,6 +133,12 @@ export const RefundRequest = z.strictObject({
   reason: z.string().max(500).default(''),
 });
 export type RefundRequest = z.input<typeof RefundRequest>;
+/** What can still be refunded of each line of an order, in minor units: the card's part and what unused days paid. */
+export const RefundLeft = z.strictObject({
+  lines: z.array(z.strictObject({ lineId: idFor<LineId>(), left: z.int().min(0) })),
+});
+export const RefundLeftRequest = z.strictObject({ orderId: idFor<OrderId>() });
+
 /** What a refund would give back, in minor units, and which passes it would close. */
 export const RefundPreview = z.strictObject({
   amount: z.int(),

@@ -65,7 +65,7 @@ export interface MemoryShop {
   /** The same, for what begins no agreement or several. */
   order(choice: Bought): Promise<Order>;
   /** Says yes to an offer after payment, as it stands. @returns 'done', or the refusal's code */
-  accept(orderId: string, i: number, card?: string): Promise<string>;
+  accept(orderId: string, i: number, card?: string, signedIn?: boolean, sendTo?: LineChoice['sendTo']): Promise<string>;
   act(command: Command): Promise<string>;
   agreement(id: string): Agreement;
   /** What the payment service was asked for: moment and amount, refused ones marked. */
@@ -150,11 +150,14 @@ export async function shopInMemory(
       if (!made) throw new Error('no order came of it');
       return made;
     },
-    async accept(orderId, i, card) {
+    async accept(orderId, i, card, signedIn = false, sendTo = undefined) {
       const order = runner.state.orders.get(orderId);
       const offer = { ...pick(i), step: `step${i}` };
       if (!order) throw new Error(`no order ${orderId}`);
-      const standing = offerStanding(runner.state, order, offer, live, { now: runner.now(), release: live });
+      const standing = offerStanding(runner.state, order, { ...offer, signedIn, sendTo }, live, {
+        now: runner.now(),
+        release: live,
+      });
       const done = await runner.execute({
         type: 'accept-offer',
         orderId,
@@ -163,6 +166,8 @@ export async function shopInMemory(
         shown: standing.at === 'open' ? quoteFingerprint(standing.quote) : '',
         fingerprint: (t) => t,
         card: card === undefined ? null : { token: card, last4: '0002' },
+        signedIn,
+        sendTo,
       });
       await runner.settle();
       return 'refused' in done ? done.refused : 'done';

@@ -17,7 +17,7 @@ import type { CameFrom } from '#core/journal';
 import { type OwedDue, type Payment } from '#core/payments';
 import { LedToWay } from '#core/ways';
 import type { Anchor, LastingTerms } from '#core/terms';
-import type { CreditPart } from './credits';
+import type { CreditPart } from '#core/payments';
 import type { Span, Stop } from './stops';
 
 /**
@@ -62,6 +62,15 @@ export interface PaidPeriod {
   credits: CreditPart[];
 }
 
+export interface AgreementSending {
+  country: string;
+  /** Under what the person's record keeps the address. */
+  addressKey: string;
+  each: { fee: number; parcels: number };
+  /** What is sent. */
+  productIds: ProductId[];
+}
+
 /** What an agreement begins with: frozen, whatever is sold later. */
 export interface AgreementSeed {
   id: AgreementId;
@@ -82,6 +91,8 @@ export interface AgreementSeed {
   coupon: LineCoupon | null;
   /** Parts that its buyer had, and what is off its first full payment for them. */
   owned?: OwnedParts | undefined;
+  /** Parcels that each full payment brings: where they go, and what sending them costs before tax. */
+  sending?: AgreementSending | undefined;
   buyer: QuoteBuyer | null;
   card: KeptCard | null;
   statement: string;

@@ -4,9 +4,9 @@ import type { Instant } from '#core/calendar';
 import { type Due, paymentAt, paymentOf, paymentsOf } from '#core/terms';
 import type { OwedDue } from '#core/payments';
 import type { Agreement, AgreementSeed, DueMoment } from './agreement';
-import { creditOf } from './credits';
+import { creditOf } from '#core/payments';
 
-type Priced = Pick<AgreementSeed, 'terms' | 'coupon' | 'owned' | 'buyer' | 'zone'> &
+type Priced = Pick<AgreementSeed, 'terms' | 'coupon' | 'owned' | 'sending' | 'buyer' | 'zone'> &
   Partial<Pick<Agreement, 'told' | 'next'>>;
 
 /**
@@ -43,7 +43,7 @@ export function dueAfter(a: Pick<AgreementSeed, 'terms' | 'anchor' | 'zone'>, n:
  * @param paidAt when all of it is paid at once: dues that come later bear that day's rate; null for each at its own
  */
 export function restOfPlan(
-  a: Pick<Agreement, 'terms' | 'anchor' | 'zone' | 'coupon' | 'owned' | 'buyer' | 'owed' | 'next' | 'told'>,
+  a: Pick<Agreement, 'terms' | 'anchor' | 'zone' | 'coupon' | 'owned' | 'sending' | 'buyer' | 'owed' | 'next' | 'told'>,
   tax: ShopTax | null,
   paidAt: Instant | null,
 ): OwedDue[] {

@@ -29,6 +29,5 @@ export {
   type StopReason,
 } from './stops';
 export { openFor } from './openFor';
-export { creditOf, type CreditPart, takeCredit } from './credits';
 export { unusedOf } from './unused';
 export { type CardCharge, cardChargeOf, chargeFor, dueAfter, nextCardDue, restOfPlan, ruleFor } from './charging';

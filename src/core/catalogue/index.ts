@@ -63,6 +63,7 @@ export {
 export { isInItself, openedBy, openingIn, type Place, placesOf, reachedBy } from './opens';
 export { lesserOffers, opensAtLeast } from './lesserOffers';
 export { Offer } from './offer';
+export { sampleCountry, sendingFee, SendingPrice } from './sendingPrice';
 export { Price, Rise, CardStatement, saleState, type SaleState } from './price';
 export {
   newOffer,
@@ -81,7 +82,7 @@ export { typedAmount, typedPercent, percentOf } from './typed';
 export { Brand, DEFAULT_BRAND, NIGHT, PAPER, contrastRatio, readable, brandValues } from './brand';
 export { Coupon, CouponCode, couponCode } from './coupon';
 export { ShopTax, respelledTax, CountryCode, EU_RATES, EU_RATES_OF, euRates, isEu, rateOn, type TaxRate } from './tax';
-export { countriesByName, countryName } from './countries';
+export { sentCountries, countriesByName, countryName } from './countries';
 export { ShopDetails, DEFAULT_SHOP, homeCountry, localesOf } from './shopDetails';
 export { describeFiles, describeBytes } from './describe';
 export { DEFAULT_TAKEAWAYS, isPdf, isWholePdf, mayBearName, Takeaways } from './takeaways';

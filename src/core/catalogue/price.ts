@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { idFor, type OfferId, type PriceId, type ProductId } from '#core/ids';
 import { addDays, type Instant, startOfDate } from '#core/calendar';
 import { Terms } from '#core/terms';
+import { SendingPrice } from './sendingPrice';
 
 /** What every bank can print on a card statement. */
 export const CardStatement = z
@@ -50,11 +51,8 @@ export const Price = z.object({
   replaces: z.object({ offerId: idFor<OfferId>(), credit: z.boolean() }).nullable().default(null),
   /** The seller's own number for it, on papers and in exports. */
   article: z.string().max(60).nullable().default(null),
-  /** What sending it by post costs, before tax where tax comes on top: by country, else `fee`. Null is not sent. */
-  sending: z
-    .object({ fee: z.int().min(0), byCountry: z.record(z.string().length(2), z.int().min(0)) })
-    .nullable()
-    .default(null),
+  /** What sending it by post costs, and where it is sent. Null: nothing is charged. */
+  sending: SendingPrice.nullable().default(null),
   /** What is taken off the first full payment for each part that its buyer owns, before coupon and tax. */
   owned: z
     .array(z.object({ productId: idFor<ProductId>(), amount: z.int().min(1) }))

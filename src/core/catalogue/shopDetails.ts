@@ -83,6 +83,5 @@ export const localesOf = ({ locale, languages }: Pick<ShopDetails, 'locale' | 'l
   ...languages.filter((other) => other !== locale),
 ];
 
-/** The country a shop is in, as far as it says: by its tax table, else by its language. */
-export const homeCountry = ({ tax, locale }: Pick<ShopDetails, 'tax' | 'locale'>): string =>
-  tax?.home ?? new Intl.Locale(locale).maximize().region ?? 'DE';
+/** The country that a shop says it is in; null where it says none. A language is no country, so none is guessed from it. */
+export const homeCountry = ({ tax }: Pick<ShopDetails, 'tax'>): string | null => tax?.home ?? null;

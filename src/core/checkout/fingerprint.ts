@@ -23,10 +23,10 @@ export function quoteFingerprint(quote: Quote): string {
       l.sending ?? null,
       l.owned ?? null,
       l.seats ?? null,
+      l.replaces ?? null,
     ]),
     quote.dueToday,
     quote.dueLater.map((d) => [d.lineId, dateIn(d.at, quote.zone), d.amount]),
     quote.buyer ?? null,
-    quote.replaces ?? null,
   ]);
 }

@@ -34,7 +34,17 @@ const QuoteLine = z.object({
   /** Seats it takes, as many at each as there are of it; left out where it takes none. */
   seats: z.array(SeatBought).min(1).optional(),
   /** Sent by post: what that costs of `dueToday`, and under what the person's record keeps the address. */
-  sending: z.object({ country: CountryCode, fee: minor, addressKey: z.string() }).optional(),
+  sending: z
+    .object({
+      country: CountryCode,
+      fee: minor,
+      addressKey: z.string(),
+      /** With each full payment: what its parcels cost before tax, and how many they are. */
+      each: z.object({ fee: minor, parcels: z.int().min(1) }).optional(),
+    })
+    .optional(),
+  /** An agreement that ends when this is paid: what its unused days are worth, and how much of this line they pay. */
+  replaces: z.object({ agreementId: idFor<AgreementId>(), credit: minor, used: minor }).optional(),
 });
 export type QuoteLine = z.infer<typeof QuoteLine>;
 
@@ -45,15 +55,13 @@ export const Quote = z.object({
   zone: z.string(),
   /** What was chosen first, then extras in their order; of an offer after payment, that alone. */
   lines: z.array(QuoteLine).min(1),
-  /** What the card is charged: the lines' sum less `credit`. */
+  /** What the card is charged: the sum of the lines less what unused days pay of them. */
   dueToday: minor,
   /** In order of time; dues of several lines on one day stand one by one, as they will be charged. */
   dueLater: z.array(z.object({ lineId: idFor<LineId>(), at: z.string(), amount: minor })),
   /** What the card statement reads. */
   statement: z.string().optional(),
   buyer: QuoteBuyer.optional(),
-  /** An agreement that ends when this is paid, and what its unused days are worth. */
-  replaces: z.object({ agreementId: idFor<AgreementId>(), credit: minor, used: minor }).optional(),
 });
 export type Quote = z.infer<typeof Quote>;
 

@@ -9,10 +9,10 @@ import { accessUntil, type Due, firstDues, isLasting, paymentsOf, type Terms } f
 import { type QuoteBuyer, readBuyer } from './buyer';
 import { couponedFirst, findCoupon, type LineCoupon, lineCoupon, spreadAmount } from './coupon';
 import { type Payment, paymentFor } from './payment';
-import { quantityOf } from '#core/facts';
+import { cardPaysOf, quantityOf } from '#core/facts';
 import type { Quote, QuoteLine } from './quote';
 import { seatsTaker } from './seats';
-import { sendingOf } from './sending';
+import { type LineSending, sendingOf } from './sending';
 import { type LineChoice, lineIdOf, type LineStanding, type QuoteChoice, type Standing } from './standing';
 import type { OwnedParts } from './takenOff';
 import { asSwitched, namedTerms, termsNow } from './termsNow';
@@ -31,6 +31,7 @@ export type QuoteRefusal = RefusalOf<
   | 'coupon'
   | 'vat-number'
   | 'seat-gone'
+  | 'not-sent-there'
 >;
 
 /** A price as it was chosen: found, on sale, and with the terms it is sold under now. */
@@ -46,6 +47,9 @@ interface Chosen {
   /** The seller's own number for it, by price or by the one product that is sold. */
   article: string | undefined;
   owned: OwnedParts | undefined;
+  /** What it takes the place of. */
+  replaced: ReturnType<NonNullable<Standing['replacedBy']>>;
+  sending: LineSending | null;
 }
 
 /**
@@ -62,16 +66,19 @@ export function quoteFor(
   const { shop } = release.content;
   const all: Chosen[] = [];
   const takeSeats = seatsTaker(release.content.products, standing.datesOf);
-  const isUpgrade = standing.replaced?.upgrade ?? false;
   for (const [i, line] of [choice, ...(choice.extras ?? [])].entries()) {
     const asked = chosenOf(release, line, now, standing);
     if ('refused' in asked) return asked;
-    const found = i === 0 && isUpgrade ? { ...asked, terms: asSwitched(asked.terms), owned: undefined } : asked;
+    const gone = new Set(all.flatMap(({ replaced }) => replaced?.agreementId ?? []));
+    const replaced = standing.replacedBy?.(line, gone) ?? null;
+    const found = replaced?.upgrade ? { ...asked, terms: asSwitched(asked.terms), owned: undefined } : asked;
     const productIds = openedWith(found.offer, i === 0 ? choice.given : [], release);
     const until = accessUntil(found.terms, now, shop.zone);
     const seats = takeSeats({ productIds, picked: line.dates ?? [], quantity: found.quantity, now, until });
     if ('refused' in seats) return seats;
-    const chosen: Chosen = { ...found, productIds, seats };
+    const sending = sendingOf({ ...found, productIds }, release);
+    if (sending && 'refused' in sending) return sending;
+    const chosen: Chosen = { ...found, productIds, seats, replaced, sending };
     // One order is in one currency, and of one price there is one line: more of it is a quantity.
     if (all.some(({ offer, price }) => offer.currency !== chosen.offer.currency || price.id === chosen.price.id))
       return refuse('no-such-price');
@@ -90,11 +97,13 @@ export function quoteFor(
 
   const priced = all.map((chosen, i) => {
     const lineId = lineIdOf((standing.firstLine ?? 1) + i);
-    const off = { coupon: i === 0 && isUpgrade ? undefined : (coupons[i] ?? undefined), owned: chosen.owned };
+    const sent = chosen.sending;
+    const off = { coupon: coupons[i] ?? undefined, owned: chosen.owned, sending: sent ?? undefined };
     const payments = paymentsFor(chosen, now, shop.zone).map((due): Payment => paymentFor(due, off, ruleAt(due.at)));
     const today = payments.filter((p) => p.at === now);
-    const sent = sendingOf(chosen, release);
-    const fee = sent ? withTax(sent.fee, ruleAt(now)) : { amount: 0, tax: 0 };
+    const fee = withTax(sent?.once ?? 0, ruleAt(now));
+    const dueToday = sum(today.map((p) => p.amount)) + fee.amount;
+    const credit = creditFrom(chosen);
     const line: QuoteLine = {
       lineId,
       offerId: chosen.offer.id,
@@ -105,32 +114,45 @@ export function quoteFor(
       terms: chosen.terms,
       ...(chosen.quantity > 1 ? { quantity: chosen.quantity } : {}),
       ...(chosen.article === undefined ? {} : { article: chosen.article }),
-      dueToday: sum(today.map((p) => p.amount)) + fee.amount,
+      dueToday,
       tax: sum(today.map((p) => p.tax)) + fee.tax,
       ...(isLasting(chosen.terms) ? { forPeriod: sum(today.map((p) => p.forPeriod)) } : {}),
       ...(off.owned ? { owned: off.owned } : {}),
       ...(off.coupon ? { coupon: off.coupon } : {}),
       ...(chosen.seats.length > 0 ? { seats: chosen.seats } : {}),
-      ...(sent ? { sending: { ...sent, fee: fee.amount } } : {}),
+      ...(sent
+        ? {
+            sending: {
+              country: sent.country,
+              addressKey: sent.addressKey,
+              fee: fee.amount + sum(today.map((p) => p.sending)),
+              ...(sent.each ? { each: sent.each } : {}),
+            },
+          }
+        : {}),
+      ...(chosen.replaced
+        ? { replaces: { agreementId: chosen.replaced.agreementId, credit, used: Math.min(credit, dueToday) } }
+        : {}),
     };
     const later = payments.filter((p) => p.at !== now).map((p) => ({ lineId, at: p.at, amount: p.amount }));
     return { line, later };
   });
-  const replaced = (main.price.replaces || isUpgrade) && standing.replaced ? standing.replaced : null;
-  const credit = replaced && (replaced.upgrade || main.price.replaces?.credit) ? replaced.unused : 0;
-  const used = Math.min(credit, priced[0]?.line.dueToday ?? 0);
+  const lines = priced.map((p) => p.line);
   return {
     release: release.number,
     currency: main.offer.currency,
     zone: shop.zone,
-    lines: priced.map((p) => p.line),
-    dueToday: sum(priced.map((p) => p.line.dueToday)) - used,
+    lines,
+    dueToday: sum(cardPaysOf({ lines })),
     dueLater: priced.flatMap((p) => p.later).sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0)),
     statement: main.price.cardStatement ?? shop.cardStatement,
     ...(buyer ? { buyer } : {}),
-    ...(replaced ? { replaces: { agreementId: replaced.agreementId, credit, used } } : {}),
   };
 }
+
+/** What unused days can pay of a line: an upgrade always uses them, a price that replaces as its seller has said. */
+const creditFrom = ({ replaced, price }: Chosen): number =>
+  replaced && (replaced.upgrade || price.replaces?.credit) ? replaced.unused : 0;
 
 /** What a line opens: what its offer does, and what is given along with the first, each once; of a bundle what is in it. */
 const openedWith = ({ productIds }: Offer, given: QuoteChoice['given'] = [], { content }: Release): ProductId[] =>
@@ -154,7 +176,7 @@ function chosenOf(
   choice: LineChoice,
   now: Instant,
   standing: Standing,
-): Omit<Chosen, 'productIds' | 'seats'> | QuoteRefusal {
+): Omit<Chosen, 'productIds' | 'seats' | 'replaced' | 'sending'> | QuoteRefusal {
   const { shop, offers } = release.content;
   const offer = offers.find((o) => o.id === choice.offerId);
   if (!offer || !offer.onSale || offer.putAway) return refuse('not-on-sale', { why: 'off' });
@@ -230,7 +252,9 @@ function couponsOf(
     uses: (id) => standing.couponUses?.(id) ?? { inAll: 0, byBuyer: 0 },
   });
   if ('refused' in found) return found;
-  const isFor = ({ offer }: Chosen): boolean => found.offerIds === null || found.offerIds.includes(offer.id);
+  // An upgrade is priced like a switch, and those take no coupon.
+  const isFor = ({ offer, replaced }: Chosen): boolean =>
+    !replaced?.upgrade && (found.offerIds === null || found.offerIds.includes(offer.id));
   const firsts = lines.map((line) => (isFor(line) ? firstPayment(line) : 0));
   if (firsts.every((first) => first === 0))
     return refuse('coupon', { why: 'nothing-to-pay', code: found.code, currency: '' });

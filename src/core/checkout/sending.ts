@@ -1,18 +1,48 @@
-import { isSentByPost, type Price } from '#core/catalogue';
+import { isSentByPost, type Price, sendingFee } from '#core/catalogue';
 import type { ProductId } from '#core/ids';
+import { refuse, type RefusalOf } from '#core/refusal';
 import type { Release } from '#core/release';
-import type { QuoteLine } from './quote';
+import type { Terms } from '#core/terms';
 import type { LineChoice } from './standing';
 
-/** What sending a line costs, before tax; null where nothing of it is sent, or it is not known where to. */
+/** Where a line is sent, and what that costs before tax. */
+export interface LineSending {
+  country: string;
+  addressKey: string;
+  /** Once, with the day's payment; 0 where each payment has its own. */
+  once: number;
+  /** With each full payment of a subscription: what its parcels cost together, and how many they are. */
+  each?: { fee: number; parcels: number };
+}
+
+/**
+ * What sending a line costs; null where nothing of it is sent, or the address is not known yet.
+ * @returns a refusal where it is not sent to that country
+ */
 export function sendingOf(
-  { price, sendTo, productIds }: { price: Price; sendTo: LineChoice['sendTo']; productIds: readonly ProductId[] },
+  {
+    price,
+    terms,
+    sendTo,
+    productIds,
+  }: { price: Price; terms: Pick<Terms, 'kind'>; sendTo: LineChoice['sendTo']; productIds: readonly ProductId[] },
   release: Release,
-): QuoteLine['sending'] | null {
+): LineSending | RefusalOf<'not-sent-there'> | null {
   if (!sendTo || !isSent(release, productIds)) return null;
-  return { ...sendTo, fee: price.sending ? (price.sending.byCountry[sendTo.country] ?? price.sending.fee) : 0 };
+  const fee = sendingFee(price.sending, sendTo.country);
+  if (fee === null) return refuse('not-sent-there', { country: sendTo.country });
+  const parcels = terms.kind === 'subscription' ? price.sending?.parcels : undefined;
+  return parcels === undefined
+    ? { ...sendTo, once: fee }
+    : { ...sendTo, once: 0, each: { fee: fee * parcels, parcels } };
 }
 
 /** Whether something of what is opened is sent by post. */
 export const isSent = ({ content }: Pick<Release, 'content'>, productIds: readonly ProductId[]): boolean =>
-  content.products.some((p) => productIds.includes(p.id) && isSentByPost(p));
+  sentOf(content, productIds).length > 0;
+
+/** What of it is sent by post. */
+export const sentOf = (
+  { products }: Pick<Release['content'], 'products'>,
+  productIds: readonly ProductId[],
+): ProductId[] => productIds.filter((id) => products.some((p) => p.id === id && isSentByPost(p)));

@@ -53,10 +53,16 @@ export interface Standing {
   /** How the dates of a product stand; left out, as they were set, with nobody there. */
   datesOf?: ((productId: ProductId) => readonly DateStanding[] | undefined) | undefined;
   /**
-   * A running agreement that the price chosen first replaces, and what its unused days are worth. As an upgrade it is
-   * priced like a switch: without a trial, an introductory price, a set-up or a coupon.
+   * A running agreement that a line replaces, and what its unused days are worth. As an upgrade the line is priced like a
+   * switch: without a trial, an introductory price, a set-up or a coupon. Left out, nothing is replaced.
+   * @param gone agreements that an earlier line replaces already
    */
-  replaced?: { agreementId: AgreementId; unused: number; upgrade: boolean } | null;
+  replacedBy?:
+    | ((
+        choice: Pick<LineChoice, 'offerId' | 'priceId'>,
+        gone: ReadonlySet<AgreementId>,
+      ) => { agreementId: AgreementId; unused: number; upgrade: boolean } | null)
+    | undefined;
   /** The live release's coupons and tax table, which are always as of now; by default those of the quoted release. */
   live?: Release | undefined;
   /** Where the buyer is, as an order knows it already; else the choice says. */

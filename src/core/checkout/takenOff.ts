@@ -7,11 +7,13 @@ import { discountOf, type LineCoupon } from './coupon';
 export const OwnedParts = z.object({ productIds: z.array(idFor<ProductId>()).min(1), amount: z.int().min(1) });
 export type OwnedParts = z.infer<typeof OwnedParts>;
 
-/** What lowers the payments of one line. */
+/** What changes the payments of one line: what is taken off them, and what sending adds. */
 export interface TakenOff {
   /** Off the first full payment, before the coupon, never below zero. */
   owned?: OwnedParts | undefined;
   coupon?: LineCoupon | null | undefined;
+  /** What sending adds to each full payment, before tax. */
+  sending?: { each?: { fee: number } | undefined } | undefined;
 }
 
 /** What is taken off one due, in minor units: first for what its buyer had already, then by the coupon of what is left. */

@@ -1,3 +1,5 @@
+import type { AgreementId } from '#core/ids';
+
 /**
  * What facts of the history say of themselves. Folding reads them by these functions alone: they work nothing out that
  * could come out differently under another version of prices, terms or taxes.
@@ -7,16 +9,22 @@
 export const quantityOf = ({ quantity }: { quantity?: number | undefined }): number => quantity ?? 1;
 
 interface PaidLines {
-  lines: readonly { dueToday: number }[];
-  replaces?: { used: number } | undefined;
+  lines: readonly { dueToday: number; replaces?: { used: number } | undefined }[];
 }
 
 /**
- * What the card pays of each line today, in minor units. Credit of what is replaced lowers the line that replaces it
- * alone: the first.
+ * What the card pays of each line today, in minor units. The unused days of what a line replaces lower that line alone.
  */
-export const cardPaysOf = ({ lines, replaces }: PaidLines): number[] =>
-  lines.map((line, i) => line.dueToday - (i === 0 ? (replaces?.used ?? 0) : 0));
+export const cardPaysOf = ({ lines }: PaidLines): number[] =>
+  lines.map((line) => line.dueToday - (line.replaces?.used ?? 0));
+
+interface Replacing {
+  lines: readonly { replaces?: { agreementId: AgreementId; credit: number; used: number } | undefined }[];
+}
+
+/** What paying a quote ends, line by line. */
+export const replacedIn = ({ lines }: Replacing): { agreementId: AgreementId; credit: number; used: number }[] =>
+  lines.flatMap(({ replaces }) => replaces ?? []);
 
 interface TermsSaid {
   kind: string;

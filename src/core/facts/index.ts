@@ -1,1 +1,1 @@
-export { beginsCheaper, cardPaysOf, quantityOf } from './facts';
+export { beginsCheaper, cardPaysOf, quantityOf, replacedIn } from './facts';

@@ -1,4 +1,5 @@
-import { type Agreement, creditOf } from '#core/agreements';
+import { type Agreement } from '#core/agreements';
+import { creditOf } from '#core/payments';
 import { formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
 import { plainText, statementOfRest } from '#core/terms';

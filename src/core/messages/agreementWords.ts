@@ -1,7 +1,6 @@
 import {
   type Agreement,
   type CardCharge,
-  creditOf,
   daysLeftInPause,
   dueAfterReturn,
   isDisputed,
@@ -10,6 +9,7 @@ import {
   nextCardDue,
 } from '#core/agreements';
 import { formatDay, type Instant } from '#core/calendar';
+import { creditOf } from '#core/payments';
 import { formatAmount, sum } from '#core/money';
 import { paymentsOf, plainText, statementOfRest } from '#core/terms';
 import { wordsFor } from '#core/words';

@@ -58,7 +58,6 @@ export class MirrorRows {
               dueToday: quote.dueToday,
               currency: quote.currency,
               zone: quote.zone,
-              replaces: quote.replaces,
               buyer: quote.buyer,
               statement: quote.statement,
             },

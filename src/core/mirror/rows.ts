@@ -66,7 +66,7 @@ export interface ChargeRow {
   /** What was asked for, until the order holds it. */
   quote: AskedQuote | null;
 }
-export type AskedQuote = Pick<Quote, 'lines' | 'dueToday' | 'currency' | 'zone' | 'replaces' | 'buyer' | 'statement'>;
+export type AskedQuote = Pick<Quote, 'lines' | 'dueToday' | 'currency' | 'zone' | 'buyer' | 'statement'>;
 
 export interface RefundRow {
   id: RefundId;

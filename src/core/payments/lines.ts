@@ -7,12 +7,13 @@ export const NONE: readonly never[] = [];
 
 /** A line of a payment as it begins. */
 export const newPaymentLine = (
-  line: Pick<PaymentLine, 'lineId' | 'amount' | 'credit' | 'tax'> & { dues?: readonly OwedDue[] },
+  line: Pick<PaymentLine, 'lineId' | 'amount' | 'credit' | 'credits' | 'tax'> & { dues?: readonly OwedDue[] },
 ): PaymentLine => ({
   dues: line.dues ?? NONE,
   lineId: line.lineId,
   amount: line.amount,
   credit: line.credit,
+  ...(line.credits ? { credits: line.credits } : {}),
   tax: line.tax,
   givenBack: 0,
   taxBack: 0,

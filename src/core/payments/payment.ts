@@ -1,9 +1,10 @@
 import type { Instant } from '#core/calendar';
 import type { QuoteBuyer } from '#core/checkout';
+import type { CreditPart } from './credits';
 import type { LedToWay } from '#core/ways';
 import type { AgreementId, ChargeKey, DisputeId, LineId, OrderId, PaymentId, StepId } from '#core/ids';
 
-/** One due with the amount it comes to, after coupon and with tax; `forPeriod` is that without set-up. Minor units. */
+/** One due with the amount it comes to, after coupon and with tax; `forPeriod` is that without set-up and sending. Minor units. */
 export interface OwedDue {
   n: number;
   at: Instant;
@@ -21,6 +22,8 @@ export interface PaymentLine {
   amount: number;
   /** What unused days paid. */
   credit: number;
+  /** The payments that `credit` came from; left out where there is none, or where an old history does not say. */
+  credits?: readonly CreditPart[];
   tax: number;
   givenBack: number;
   taxBack: number;

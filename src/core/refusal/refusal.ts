@@ -23,6 +23,8 @@ export interface RefusalFacts {
   'card-needed': { later: boolean };
   /** Something is due later, and the way it would be paid by cannot be asked again. */
   'way-not-kept': None;
+  /** A gift of something that is paid in instalments or by subscription. */
+  'gift-not-once': None;
   'already-paid': None;
   'already-runs': None;
   /** `at` says who waits: the checkout that was pressed again, or an act on something that is being charged. */
@@ -104,6 +106,8 @@ export interface RefusalFacts {
   'task-not-now': { why: 'on-hold' | 'fallen-away' };
   /** Something is sent by post, and it is not known where to. */
   'address-needed': None;
+  /** Something is sent by post, and not to this country. */
+  'not-sent-there': { country: string };
   'used-up': { limit: number };
   'too-much': { most: number; currency: string };
   /** Of a line taken several times, so many are left to give back. */

@@ -6,7 +6,7 @@ import { boughtWith, leftOf, type Payment, sumsOf } from '#core/payments';
 import type { Release } from '#core/release';
 import type { DecideContext } from './command';
 import { standingOf } from './standing';
-import type { AnsweredOffer, OfferAfterPayment, Order, ShopState } from './state';
+import type { AnsweredOffer, AnswererSays, OfferAfterPayment, Order, ShopState } from './state';
 import { isSubscribed } from './subscribed';
 
 /** How an offer after payment stands for one order. */
@@ -34,7 +34,7 @@ export const askedAfterPayment = (state: ShopState, order: Order): { step: StepI
 export function offerStanding(
   state: ShopState,
   order: Order,
-  offer: OfferAfterPayment,
+  offer: OfferAfterPayment & AnswererSays,
   release: Release,
   context: Pick<DecideContext, 'now' | 'release'>,
 ): OfferStanding {
@@ -65,18 +65,22 @@ export function isOver(order: Order, { now, release }: Pick<DecideContext, 'now'
 export function offerQuote(
   state: ShopState,
   order: Order,
-  { offerId, priceId }: OfferAfterPayment,
+  { offerId, priceId, signedIn = false, sendTo: asked }: OfferAfterPayment & AnswererSays,
   release: Release,
   context: Pick<DecideContext, 'now' | 'release'>,
 ): Quote | QuoteRefusal {
   const standing: Standing = {
-    ...standingOf(state, { offerId, priceId, personId: order.personId, startedAt: order.at }, context),
+    ...standingOf(
+      state,
+      { offerId, priceId, personId: order.personId, startedAt: order.at, signedIn, recipientId: order.recipientId },
+      context,
+    ),
     firstLine: order.lines.length + 1,
     ...(order.buyer ? { buyer: order.buyer } : {}),
   };
-  // It goes where the rest of the order goes; where that is not known, its buyer says it afterwards.
+  // It goes where the rest of the order goes; where that is not known, its page asks.
   const sent = order.lines.find(({ sending }) => sending)?.sending;
-  const sendTo = sent && { country: sent.country, addressKey: sent.addressKey };
+  const sendTo = sent ? { country: sent.country, addressKey: sent.addressKey } : asked;
   const quote = quoteFor(release, { offerId, priceId, sendTo }, context.now, standing);
   // One path, one currency.
   return 'refused' in quote || quote.currency === order.currency ? quote : { refused: 'no-such-price', facts: {} };

@@ -30,7 +30,7 @@ import type { ChargeAnswer, IdsPort, RefundAnswer } from './ports';
 import type { AgreementMoment } from './dueIndex';
 import type { History } from './history';
 import type { Grounds } from './rights';
-import type { OfferAfterPayment } from './state';
+import type { AnswererSays, OfferAfterPayment } from './state';
 
 /** What goes back of a line in minor units, and how many of several units that is. */
 export interface RefundShare {
@@ -69,7 +69,7 @@ export type Command =
       /** The language the buyer reads; null is the shop's own. */
       language?: string | null;
     } & QuoteChoice)
-  | {
+  | ({
       type: 'accept-offer';
       orderId: OrderId;
       offer: OfferAfterPayment;
@@ -80,7 +80,7 @@ export type Command =
       /** Another card than that of the checkout. */
       card: KeptCard | null;
       came?: CameFrom;
-    }
+    } & AnswererSays)
   /** No to an offer after payment; a charge for it that waits for the bank is made impossible. */
   | { type: 'decline-offer'; orderId: OrderId; step: StepId }
   /**
@@ -183,7 +183,10 @@ export type Command =
       agreementId: AgreementId;
       offerId: OfferId;
       priceId: PriceId;
-      /** The seller has seen that it is not on sale. */ offSale?: boolean;
+      /** The seller has seen that it is not on sale. */
+      offSale?: boolean;
+      /** Where what it sends by post goes, where that is not known yet. */
+      sendTo?: LineChoice['sendTo'];
     }
   | { type: 'refund-agreement'; agreementId: AgreementId; amount: number | null; ends: boolean; reason: string }
   | { type: 'confirm-gap'; from: Instant; to: Instant }

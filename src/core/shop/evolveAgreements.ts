@@ -1,5 +1,5 @@
-import { type Agreement, begunAgreement, disputeStop, replacingStop, takeCredit } from '#core/agreements';
-import { newPaymentLine, NONE, type Payment } from '#core/payments';
+import { type Agreement, begunAgreement, disputeStop, replacingStop } from '#core/agreements';
+import { newPaymentLine, NONE, type Payment, takeCredit } from '#core/payments';
 import type { Instant } from '#core/calendar';
 import type { EventOf, EventType } from '#core/journal';
 import type { AgreementId } from '#core/ids';

@@ -5,19 +5,15 @@ import { leavingEvents } from './agreements/leave';
 import type { DecideContext } from './command';
 import { keyOf } from './ids';
 import type { ShopState } from './state';
-import { opened, receiptFor, startedTwice, type Success } from './success';
+import { opened, receiptFor, replacedEvents, startedTwice, type Success } from './success';
 
 /**
  * Everything that follows when an offer after payment is paid, or needed no money: its lines are the order's, with a
  * paper and a mail of their own, and open at once. One batch.
  */
-export function extendedEvents(
-  state: ShopState,
-  step: StepId,
-  success: Success,
-  context: Pick<DecideContext, 'now' | 'release'>,
-): ShopEvent[] {
+export function extendedEvents(state: ShopState, step: StepId, success: Success, context: DecideContext): ShopEvent[] {
   const { orderId, personId, quote, chargeKey, paymentId, card } = success;
+  const { events: replaced, credits } = replacedEvents(state, success, context);
   return [
     fact('order.extended', {
       orderId,
@@ -27,9 +23,11 @@ export function extendedEvents(
       paymentId,
       last4: paymentId === null ? null : (card?.last4 ?? null),
       receipt: receiptFor(state, quote),
+      credits,
     }),
-    ...startedByOrder(success, context.now, context),
+    ...startedByOrder(success, credits, context.now, context),
     ...opened(success, context.now),
+    ...replaced,
     ...startedTwice(state, success, keyOf(orderId, step)),
     ...leavingEvents(state, success, context),
     fact('mail.due', {

@@ -29,7 +29,7 @@ export { decide } from './decide';
 export type { Command, DecideContext, Decision, Executed } from './command';
 export { dueWork } from './dueWork';
 export { orderStatus, type OrderStatus, statusOf } from './orderStatus';
-export { planRefund, type RefundPlan } from './commands/refund';
+export { planRefund, refundLeft, type RefundPlan } from './commands/refund';
 export { standingOf } from './standing';
 export { isSubscribed } from './subscribed';
 export { historiesFrom, type History, NO_HISTORY } from './history';

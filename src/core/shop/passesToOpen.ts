@@ -3,7 +3,7 @@ import type { Product } from '#core/catalogue';
 import { type Quote, type QuoteLine, quantityOf } from '#core/checkout';
 import type { OrderId, PersonId, ProductId } from '#core/ids';
 import type { PassSeed } from '#core/passes';
-import { accessUntil } from '#core/terms';
+import { accessUntil, isLasting } from '#core/terms';
 import { agreementBegunBy } from './agreements';
 import { sessionsOf } from './sessions/promised';
 import { waitsOf } from './tasks/tasks';
@@ -34,9 +34,19 @@ export function passesToOpen(
       until: accessUntil(line.terms, who.now, quote.zone),
       ...sessionsOf(products, productId, line.quantity),
       ...seatsOf(line, productId),
-      ...waitsOf(products, productId, line.quantity),
+      ...waitsFor(line, products, productId),
     }));
   });
+}
+
+/**
+ * What has to be done by hand for it. Parcels that each payment brings come with payments: in a trial nothing is sent.
+ */
+function waitsFor(line: QuoteLine, products: readonly Product[], productId: ProductId): ReturnType<typeof waitsOf> {
+  const waits = waitsOf(products, productId, line.quantity);
+  if (waits?.waits?.for !== 'sending' || !line.sending?.each) return waits;
+  const { parcels } = line.sending.each;
+  return isLasting(line.terms) && line.terms.trial ? undefined : { waits: { for: 'sending', units: parcels } };
 }
 
 /** The seats that a line takes of one product, as a part of its pass. */

@@ -1,6 +1,6 @@
 import type { KeptCard } from '#core/agreements';
 import type { Instant } from '#core/calendar';
-import { homeCountry } from '#core/catalogue';
+import { homeCountry, sampleCountry } from '#core/catalogue';
 import { firstBuyer, quoteFingerprint, quoteFor, type QuoteChoice } from '#core/checkout';
 import { type CameFrom, NOWHERE } from '#core/journal';
 import type { CheckoutId, PersonId } from '#core/ids';
@@ -76,8 +76,12 @@ export async function practisePay(
   return order ?? 'the payment did not go through, so no order came of it.';
 }
 
+const priceOf = ({ content }: Pick<Release, 'content'>, { offerId, priceId }: { offerId: string; priceId: string }) =>
+  content.offers.find((o) => o.id === offerId)?.prices.find((p) => p.id === priceId);
+
 const sentSomewhere = (choice: QuoteChoice, addressKey: string, { content }: Release): QuoteChoice => {
-  const sendTo = { country: homeCountry(content.shop), addressKey };
+  const country = sampleCountry(priceOf({ content }, choice)?.sending ?? null, homeCountry(content.shop));
+  const sendTo = { country, addressKey };
   return { ...choice, sendTo, extras: choice.extras?.map((extra) => ({ ...extra, sendTo })) };
 };
 
@@ -87,7 +91,10 @@ export async function practiseAnswer(
   offer: OfferAfterPayment,
   answer: 'yes' | 'no',
 ): Promise<string | null> {
-  const standing = offerStanding(runner.state, order, offer, release, { now: runner.now(), release });
+  const price = priceOf(release, offer);
+  const country = sampleCountry(price?.sending ?? null, homeCountry(release.content.shop));
+  const sendTo = { country, addressKey: order.checkoutId };
+  const standing = offerStanding(runner.state, order, { ...offer, sendTo }, release, { now: runner.now(), release });
   if (standing.at !== 'open') return 'it is never offered after payment.';
   const done = await runner.execute(
     answer === 'no'
@@ -96,6 +103,7 @@ export async function practiseAnswer(
           type: 'accept-offer',
           orderId: order.id,
           offer,
+          sendTo,
           release,
           shown: quoteFingerprint(standing.quote),
           fingerprint: (text) => text,

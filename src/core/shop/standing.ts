@@ -1,7 +1,7 @@
 import type { Agreement } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import type { LineChoice, LineStanding, Standing } from '#core/checkout';
-import type { OfferId, PersonId, PriceId } from '#core/ids';
+import type { AgreementId, OfferId, PersonId, PriceId } from '#core/ids';
 import { refuse, type Refusal } from '#core/refusal';
 import type { Release } from '#core/release';
 import { openedBy } from '#core/catalogue';
@@ -15,7 +15,6 @@ import { isSubscribed } from './subscribed';
 import { isTaken } from './taken';
 
 export interface Asked {
-  /** What was chosen first: the one line that may end another agreement. */
   offerId: OfferId;
   priceId: PriceId;
   personId?: PersonId;
@@ -49,8 +48,10 @@ export function standingOf(state: ShopState, of: Asked, context: Pick<DecideCont
       inAll: count(`coupon/${id}`),
       byBuyer: personId === undefined ? 0 : count(`${personId}/coupon/${id}`),
     }),
-    replaced:
-      personId !== undefined && of.signedIn && !of.recipientId ? replacedBy(state, personId, of, context) : null,
+    replacedBy:
+      personId !== undefined && of.signedIn && !of.recipientId
+        ? (line, gone) => replacedBy(state, personId, line, gone, context)
+        : undefined,
     owns:
       personId !== undefined && of.signedIn && !of.recipientId
         ? (productId) => owns(state, personId, productId, context.now)
@@ -66,14 +67,16 @@ const mayBeReplaced = (a: Agreement): boolean => a.stops.every(({ why }) => why 
 function replacedBy(
   state: ShopState,
   personId: PersonId,
-  { offerId, priceId }: Asked,
+  { offerId, priceId }: Pick<LineChoice, 'offerId' | 'priceId'>,
+  gone: ReadonlySet<AgreementId>,
   { now, release }: Pick<DecideContext, 'now' | 'release'>,
-): Standing['replaced'] {
+): ReturnType<NonNullable<Standing['replacedBy']>> {
   const offer = release?.content.offers.find((o) => o.id === offerId);
   const price = offer?.prices.find((p) => p.id === priceId);
   if (!release || !offer || !price) return null;
   const productIds = openedBy(release.content.products, offer.productIds);
-  const may = (a: Agreement): boolean => a.unanswered === null && mayBeReplaced(a) && !isTaken(state, 'replaces', a.id);
+  const may = (a: Agreement): boolean =>
+    a.unanswered === null && mayBeReplaced(a) && !isTaken(state, 'replaces', a.id) && !gone.has(a.id);
   const old = placeTakenBy(state, personId, { offerId, priceId, terms: price.terms, productIds }, release, may);
   return old ? { agreementId: old.id, unused: unusedNow(state, old, now), upgrade: price.replaces === null } : null;
 }

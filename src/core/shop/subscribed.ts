@@ -6,31 +6,33 @@ import type { ShopState } from './state';
 import { isTaken } from './taken';
 import { unansweredDue } from './unansweredDue';
 
+const NONE_LEFT: ReadonlySet<AgreementId> = new Set();
+
 /** A subscription to an offer that runs; undefined where there is none. @param leaving as below */
 const runningTo = (
   state: ShopState,
   personId: PersonId,
   offerId: OfferId,
-  leaving: AgreementId | null,
+  leaving: ReadonlySet<AgreementId>,
 ): Agreement | undefined =>
   agreementsOf(state, personId, leaving).find(
     (a) => a.offerId === offerId && a.terms.kind === 'subscription' && isRunning(a),
   );
 
-const agreementsOf = (state: ShopState, personId: PersonId, leaving: AgreementId | null): Agreement[] =>
+const agreementsOf = (state: ShopState, personId: PersonId, leaving: ReadonlySet<AgreementId>): Agreement[] =>
   (state.agreementsOfPerson.get(personId) ?? [])
-    .filter((id) => id !== leaving)
+    .filter((id) => !leaving.has(id))
     .flatMap((id) => state.agreements.get(id) ?? []);
 
 /**
  * Whether a subscription to an offer runs, or is being paid for: at a checkout, after one, or by a switch.
- * @param leaving an agreement that does not count, because it is the one that is left
+ * @param leaving agreements that do not count, because they are the ones that are left
  */
 export const isSubscribed = (
   state: ShopState,
   personId: PersonId,
   offerId: OfferId,
-  leaving: AgreementId | null = null,
+  leaving: ReadonlySet<AgreementId> = NONE_LEFT,
 ): boolean =>
   isTaken(state, 'runs', pairOf(personId, offerId)) ||
   runningTo(state, personId, offerId, leaving) !== undefined ||
@@ -46,7 +48,7 @@ export function twiceEvents(
   state: ShopState,
   begins: readonly (Pick<Agreement, 'offerId' | 'title' | 'personId' | 'orderId'> & { terms: { kind: string } })[],
   id: string,
-  leaving: AgreementId | null = null,
+  leaving: ReadonlySet<AgreementId> = NONE_LEFT,
 ): ShopEvent[] {
   return begins.flatMap(({ offerId, title, personId, orderId, terms }, i) =>
     terms.kind !== 'subscription' || !runningTo(state, personId, offerId, leaving)

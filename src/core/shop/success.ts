@@ -1,13 +1,13 @@
-import { creditOf, type KeptCard, takeCredit } from '#core/agreements';
+import { type KeptCard } from '#core/agreements';
 import type { Instant } from '#core/calendar';
-import type { Quote } from '#core/checkout';
+import { type Quote, replacedIn } from '#core/checkout';
 import { type CameFrom, fact, type ShopEvent } from '#core/journal';
 import type { PassSeed } from '#core/passes';
 import { accessUntil } from '#core/terms';
-import type { ChargeKey, CheckoutId, OrderId, PaymentId, PersonId } from '#core/ids';
+import type { ChargeKey, CheckoutId, LineId, OrderId, PaymentId, PersonId } from '#core/ids';
 import { startedByOrder } from './agreements';
 import { creditGiven, creditGone, paidWith, returnOfCredits, unusedParts } from './agreements/credit';
-import { leftOf } from '#core/payments';
+import { type CreditPart, leftOf, creditOf, takeCredit } from '#core/payments';
 import { endEvents } from './agreements/closings';
 import { leavingEvents } from './agreements/leave';
 import type { DecideContext } from './command';
@@ -39,6 +39,8 @@ export interface Success {
 export function successEvents(state: ShopState, success: Success, context: DecideContext): ShopEvent[] {
   const { orderId, personId } = success;
   const { now } = context;
+  const replaced = replacedEvents(state, success, context);
+  const { credits } = replaced;
   const order: ShopEvent = fact('order.paid', {
     orderId,
     number: 1001 + state.counts.orders,
@@ -52,6 +54,7 @@ export function successEvents(state: ShopState, success: Success, context: Decid
     recipientId: success.recipientId,
     came: success.came,
     language: success.language,
+    credits,
   });
   const mail: ShopEvent = fact('mail.due', {
     key: keyOf('receipt', orderId),
@@ -63,9 +66,9 @@ export function successEvents(state: ShopState, success: Success, context: Decid
   });
   return [
     order,
-    ...startedByOrder(success, now, context),
+    ...startedByOrder(success, credits, now, context),
     ...opened(success, now),
-    ...replacedEvents(state, success, context),
+    ...replaced.events,
     ...startedTwice(state, success, keyOf(orderId)),
     ...leavingEvents(state, success, context),
     mail,
@@ -78,7 +81,7 @@ export const startedTwice = (state: ShopState, { orderId, personId, quote }: Suc
     state,
     quote.lines.map((line) => ({ ...line, orderId, personId })),
     id,
-    quote.replaces?.agreementId ?? null,
+    new Set(replacedIn(quote).map(({ agreementId }) => agreementId)),
   );
 
 /** Passes begin at the moment of success, which may come after the moment the card was asked. */
@@ -89,29 +92,48 @@ export const opened = ({ opens, quote }: Pick<Success, 'opens' | 'quote'>, now: 
 export const receiptFor = (state: ShopState, { lines }: Pick<Quote, 'lines'>): string | null =>
   lines.some((line) => line.dueToday > 0) ? documentNumber('R', state.counts.receipts) : null;
 
+/** What unused days paid of each line, by the payments their money came from. */
+export type CreditsUsed = { lineId: LineId; parts: CreditPart[] }[];
+
 /**
- * The subscription that this order replaces ends in the same batch; what its unused days exceed today's amount by goes
- * back. Success is never refused: where those days are gone meanwhile, a person hears of both sides.
+ * The subscriptions that lines of an order replace end in the same batch. Their unused days pay for the line, and what is
+ * left of them is refunded. Success is never refused: where those days are gone meanwhile, the seller is asked.
  */
-function replacedEvents(state: ShopState, success: Success, context: DecideContext): ShopEvent[] {
-  const { replaces, currency } = success.quote;
-  if (!replaces) return [];
-  const a = state.agreements.get(replaces.agreementId);
-  const gone = (missing: number): ShopEvent[] =>
-    creditGone(success.orderId, keyOf('credit', success.orderId), missing, currency);
-  if (!a || a.status === 'ended') return gone(replaces.used);
-  const unused = unusedParts(state, a, context.now);
-  const paid = paidWith(state, a);
-  // What was promised at asking is used, also when the days have changed meanwhile.
-  const card = Math.min(Math.max(0, replaces.credit - creditOf(unused.credits)), paid ? leftOf(paid) : 0);
-  const given = creditGiven(state, a, replaces.credit === 0 ? 0 : card, context.ids.next('cr'));
-  const parts = replaces.credit === 0 ? [] : [...unused.credits, ...given.parts];
-  return [
-    ...endEvents(state, a, 'replaced', 'replaced', null, context),
-    ...given.events,
-    ...returnOfCredits(takeCredit(parts, replaces.used).left, a.currency, context),
-    ...gone(replaces.used - creditOf(parts)),
-  ];
+export function replacedEvents(
+  state: ShopState,
+  { orderId, quote }: Success,
+  context: DecideContext,
+): { events: ShopEvent[]; credits: CreditsUsed } {
+  const { currency } = quote;
+  const events: ShopEvent[] = [];
+  const credits: CreditsUsed = [];
+  let notes = 0;
+  for (const { lineId, replaces } of quote.lines) {
+    if (!replaces) continue;
+    const { credit, used } = replaces;
+    const gone = (missing: number): void =>
+      void events.push(...creditGone(orderId, keyOf('credit', orderId, lineId), missing, currency));
+    const a = state.agreements.get(replaces.agreementId);
+    if (!a || a.status === 'ended') {
+      gone(used);
+      continue;
+    }
+    const unused = unusedParts(state, a, context.now);
+    const paid = paidWith(state, a);
+    // What was promised at asking is used, also when the days have changed meanwhile.
+    const card = Math.min(Math.max(0, credit - creditOf(unused.credits)), paid ? leftOf(paid) : 0);
+    const given = creditGiven(state, a, credit === 0 ? 0 : card, context.ids.next('cr'), notes);
+    notes += given.events.length;
+    const { used: parts, left } = takeCredit(credit === 0 ? [] : [...unused.credits, ...given.parts], used);
+    if (parts.length > 0) credits.push({ lineId, parts });
+    events.push(
+      ...endEvents(state, a, 'replaced', 'replaced', null, context),
+      ...given.events,
+      ...returnOfCredits(left, a.currency, context),
+    );
+    gone(used - creditOf(parts));
+  }
+  return { events, credits };
 }
 
 function untilOf(quote: Quote, pass: PassSeed, now: Instant): Instant | null {

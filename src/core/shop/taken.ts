@@ -1,6 +1,6 @@
 import type { Agreement } from '#core/agreements';
 import type { Quote, QuoteLine } from '#core/checkout';
-import { beginsCheaper, quantityOf } from '#core/facts';
+import { beginsCheaper, quantityOf, replacedIn } from '#core/facts';
 import { fact, type ShopEvent } from '#core/journal';
 import type { ChargeKey, ClassDateId, CouponId, PersonId, PriceId } from '#core/ids';
 import { onceKey, pairOf } from './ids';
@@ -16,8 +16,8 @@ export const areDaysTaken = (state: ShopState, a: Agreement): boolean =>
   isTaken(state, 'replaces', a.id) || unansweredDue(state, a.unanswered)?.to !== undefined;
 
 /** What a charge is to replace is taken until it is answered: nothing of that is asked for meanwhile. */
-export const reservedBy = ({ replaces }: Pick<Quote, 'replaces'>, chargeKey: ChargeKey): ShopEvent[] =>
-  replaces ? [fact('agreement.reserved', { agreementId: replaces.agreementId, chargeKey })] : [];
+export const reservedBy = (quote: Pick<Quote, 'lines'>, chargeKey: ChargeKey): ShopEvent[] =>
+  replacedIn(quote).map(({ agreementId }) => fact('agreement.reserved', { agreementId, chargeKey }));
 
 /** Places, coupon uses and price steps, of a price in all and of this buyer. */
 export function take(
@@ -73,7 +73,7 @@ export function takeWhileAsked(state: ShopState, quote: Quote, personId: PersonI
     ...onceOf(line).map((what): [string, number] => [onceKey(what, pairOf(personId, line.offerId)), 1]),
     ...(line.seats ?? []).map(({ dateId }): [string, number] => [onceKey('seat', dateId), quantityOf(line)]),
   ]);
-  if (quote.replaces) keys.push([onceKey('replaces', quote.replaces.agreementId), 1]);
+  for (const { agreementId } of replacedIn(quote)) keys.push([onceKey('replaces', agreementId), 1]);
   for (const [key, many] of keys) {
     const count = (state.taken.get(key) ?? 0) + by * many;
     if (count === 0) state.taken.delete(key);

@@ -55,6 +55,8 @@ export interface Facts {
   every: { count: number; unit: 'day' | 'week' | 'month' | 'year' };
   /** Everything there is to pay; null where it goes on. */
   inAll: number | null;
+  /** Parcels that come with each full payment, and what of it is for sending them; null where none do. */
+  parcels: { count: number; sending: number } | null;
   /** A plan is owed in parts; a subscription can be stopped. */
   canStop: boolean;
   /** When a subscription of a fixed number of payments ends. */

@@ -3,7 +3,9 @@ import type { EventOf, ShopEvent } from '#core/journal';
 import { mayGiveBack, type Right } from '#core/helpers';
 import type { OrderId } from '#core/ids';
 import { formatAmount, sum } from '#core/money';
-import { sessionsFalling } from '#core/shop';
+import { creditOf } from '#core/payments';
+import { refuse } from '#core/refusal';
+import { refundLeft, sessionsFalling } from '#core/shop';
 import {
   About,
   AwayAnswer,
@@ -19,6 +21,8 @@ import {
   PeopleAnswer,
   PeopleRequest,
   RefundAnswer,
+  RefundLeft,
+  RefundLeftRequest,
   RefundPreview,
   RefundRequest,
   Said,
@@ -136,6 +140,15 @@ export function ownerRoutes(context: CounterContext): Router {
 
   // ---- refunds
   router.use(express.json({ limit: '64kb' }));
+  router.post('/refunds/left', may('give-back'), (req, res) => {
+    const order = runner.state.orders.get(RefundLeftRequest.parse(req.body).orderId);
+    if (!order) throw refusalProblem(refuse('no-such-order'));
+    const lines = refundLeft(runner.state, order).map(({ lineId, card, credits }) => ({
+      lineId,
+      left: card + creditOf(credits),
+    }));
+    answer(res, RefundLeft, { lines });
+  });
   router.post('/refunds/preview', may('give-back'), (req, res) => {
     const decision = runner.preview({ type: 'refund', ...RefundRequest.parse(req.body) });
     if ('refused' in decision) throw refusalProblem(decision);

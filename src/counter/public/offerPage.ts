@@ -1,8 +1,11 @@
 import type { Request, Response } from 'express';
 import { liveRelease, type CounterContext } from '../context';
 import { offerQuote } from '#core/shop';
+import { homeCountry } from '#core/catalogue';
 import { hrefOf, pricesOffered, thanksOf } from '#core/paths';
 import { offerHtml, pageHtml } from '../../pages/render';
+import { personOfDevice } from '../shared/device';
+import { addressKeyOf } from '../shared/people';
 import { noteDesigns } from './coming';
 import { textOf } from '../http/textOf';
 import { readingFor } from '../shared/reading';
@@ -34,7 +37,16 @@ export function offerPage(
   const { offerId } = step.offer;
   const offer = { step: step.id, offerId, priceId: prices.includes(asked) ? asked : step.offer.priceId };
   const live = liveRelease(context);
-  const quote = offerQuote(reading.state, order, offer, of.release, { now: reading.now, release: live });
+  const at = { now: reading.now, release: live };
+  const signedIn = personOfDevice(context, req) === order.personId;
+  const country = textOf(req.query['send']) || reading.region || homeCountry(of.release.content.shop);
+  const sendTo = country === null ? undefined : { country, addressKey: addressKeyOf(order, step.id) };
+  const sent = offerQuote(reading.state, order, { ...offer, signedIn, sendTo }, of.release, at);
+  // Not sent to where they seem to be: another country can be chosen.
+  const quote =
+    'refused' in sent && sent.refused === 'not-sent-there'
+      ? offerQuote(reading.state, order, { ...offer, signedIn }, of.release, at)
+      : sent;
   if ('refused' in quote) {
     const thanks = thanksOf(of.present);
     return res.redirect(303, thanks ? hrefOf(of.present, thanks) : '/');
@@ -48,6 +60,7 @@ export function offerPage(
     step: step.id,
     card: order.card,
     quote,
+    asksAddress: order.lines.every(({ sending }) => !sending),
     state,
     prices,
   });

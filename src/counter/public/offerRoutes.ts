@@ -10,6 +10,8 @@ import type { CardLimit } from '../http/cardLimit';
 import { Problem, refusalProblem } from '../http/problem';
 import { textOf } from '../http/textOf';
 import { readingFor } from '../shared/reading';
+import { personOfDevice } from '../shared/device';
+import { addressKeyOf, keepPostalAfterPayment } from '../shared/people';
 import { shownCard } from '../shared/shownCard';
 import { waitFor } from '../shared/waitFor';
 import { isNotTheirs, nextHref, pathOfOrder, type PathOfOrder } from './afterPayment';
@@ -45,7 +47,7 @@ export function offerRoutes(context: CounterContext, cards: CardLimit): Router {
   };
 
   router.post('/accept', cards.check(standsAlready), async (req, res) => {
-    const { pathId, stepId, shown, card, priceId } = AcceptRequest.parse(req.body);
+    const { pathId, stepId, shown, card, priceId, postal } = AcceptRequest.parse(req.body);
     const { order, of, step, offer: first, came } = ofVisit(req, pathId, stepId);
     const { release } = of;
     const state = (): CheckoutState =>
@@ -59,8 +61,9 @@ export function offerRoutes(context: CounterContext, cards: CardLimit): Router {
     // Of several prices the one that was chosen, and none that is not offered here.
     if (priceId !== undefined && !pricesOffered(step).includes(priceId)) throw refusalProblem(refuse('no-such-price'));
     const offer = { ...first, priceId: priceId ?? first.priceId };
-    const done = await runner.execute({
-      type: 'accept-offer',
+    const addressKey = addressKeyOf(order, stepId);
+    const command = {
+      type: 'accept-offer' as const,
       orderId: order.id,
       offer,
       release,
@@ -68,7 +71,13 @@ export function offerRoutes(context: CounterContext, cards: CardLimit): Router {
       fingerprint: fingerprintHash,
       card: card && shownCard(context, card),
       came,
-    });
+      signedIn: personOfDevice(context, req) === order.personId,
+      ...(postal ? { sendTo: { country: postal.country, addressKey } } : {}),
+    };
+    // Nothing about a person is written before the quote holds.
+    const looked = runner.preview(command);
+    if (postal && !('refused' in looked)) await keepPostalAfterPayment(context, order, addressKey, postal);
+    const done = 'refused' in looked ? looked : await runner.execute(command);
     // Answered already, asked by another window, or not to be had any more: where the visit stands now is the answer.
     const stands =
       'refused' in done &&

@@ -1,5 +1,6 @@
 import { readVatNumber } from '#core/checkout';
-import type { CheckoutId, PersonId } from '#core/ids';
+import type { CheckoutId, PersonId, StepId } from '#core/ids';
+import type { Order } from '#core/shop';
 import { type PersonRecord, type PostalAddress, readPostal } from '#core/people';
 import type { CounterContext } from '../context';
 import { Problem, refusalProblem } from '../http/problem';
@@ -79,6 +80,28 @@ export async function keepVatNumber(
     now.vatNumbers?.[key] === read.number
       ? null
       : { ...now, rev: now.rev + 1, vatNumbers: { ...keptOf(context, now.vatNumbers), [key]: read.number } },
+  );
+  if (record) await context.runner.execute({ type: 'change-person', personId, rev: record.rev });
+}
+
+/** Under what a person's record keeps the address that was given with an offer after payment. */
+export const addressKeyOf = ({ checkoutId }: Pick<Order, 'checkoutId'>, step: StepId): string =>
+  `${checkoutId}-${step}`;
+
+/** Keeps the address that something bought after payment is sent to, under the name of its checkout. */
+export async function keepPostalAfterPayment(
+  context: CounterContext,
+  { personId, checkoutId }: Pick<Order, 'personId' | 'checkoutId'>,
+  key: string,
+  typed: Omit<PostalAddress, 'name'>,
+): Promise<void> {
+  const known = context.people.get(personId);
+  const postal = readPostal({ ...typed, name: known?.names?.[checkoutId] ?? known?.name ?? '' });
+  if (!postal) throw new Problem(422, (say) => say.addressIncomplete, 'address-incomplete');
+  const record = await context.people.change(personId, (now) =>
+    JSON.stringify(now.postal?.[key]) === JSON.stringify(postal)
+      ? null
+      : { ...now, rev: now.rev + 1, postal: { ...keptOf(context, now.postal), [key]: postal } },
   );
   if (record) await context.runner.execute({ type: 'change-person', personId, rev: record.rev });
 }

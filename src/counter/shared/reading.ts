@@ -2,7 +2,7 @@ import type { Request } from 'express';
 import type { Instant } from '#core/calendar';
 import { localesOf, type ShopDetails } from '#core/catalogue';
 import { waysOpen } from '#core/ways';
-import type { PersonRecord } from '#core/people';
+import { isCountry, type PersonRecord } from '#core/people';
 import { chooseLocale, LANGUAGE_NAMES, languageOf, wordsFor } from '#core/words';
 import type { FileId, PassId, ProductId } from '#core/ids';
 import { type CounterContext, liveRelease, shopOf } from '../context';
@@ -60,8 +60,17 @@ export function readingIn(context: CounterContext, locale: string): Reading {
 }
 
 /** How things stand, for whoever asks. */
-export const readingFor = (context: CounterContext, req: Request): Reading =>
-  readingIn(context, localeFor(shopOf(context), req));
+export const readingFor = (context: CounterContext, req: Request): Reading => ({
+  ...readingIn(context, localeFor(shopOf(context), req)),
+  region: regionOf(req.get('accept-language') ?? ''),
+});
+
+/** The country that a browser names itself: only where it stands in the list, as in "de-AT", and never guessed from a language. */
+function regionOf(accepted: string): string | null {
+  const [first = ''] = accepted.split(',');
+  const region = /^[a-z]{2,3}(?:-[a-z]{4})?-([a-z]{2})\b/i.exec(first.trim())?.[1]?.toUpperCase();
+  return region !== undefined && isCountry(region) ? region : null;
+}
 
 /** What is looked at to say who may open what. */
 export const groundsIn = ({ now, shop, live, history }: Reading): Grounds => ({

@@ -14,12 +14,30 @@ import { whyOpen } from './whyOpen';
  * nowhere until they say.
  */
 export function postalOf(state: ShopState, pass: Pass, record: PersonRecord | undefined): PostalAddress | null {
+  const paid = sendingPaid(state, pass);
+  return (
+    record?.postal?.[pass.id] ??
+    movedSince(state, pass, record) ??
+    (paid ? record?.postal?.[paid.addressKey] : undefined) ??
+    null
+  );
+}
+
+/** Where its sending was paid for: by its subscription, or by the line it was bought with. */
+function sendingPaid(state: ShopState, { cause }: Pass): { country: string; addressKey: string } | undefined {
+  if (cause.kind !== 'paid') return undefined;
+  return (
+    state.agreements.get(cause.agreementId ?? '')?.sending ??
+    state.orders.get(cause.orderId)?.lines.find(({ lineId }) => lineId === cause.lineId)?.sending
+  );
+}
+
+/** A parcel of a subscription goes where its member sent the one before it. */
+function movedSince(state: ShopState, pass: Pass, record: PersonRecord | undefined): PostalAddress | undefined {
   const { cause } = pass;
-  const line =
-    cause.kind === 'paid'
-      ? state.orders.get(cause.orderId)?.lines.find(({ lineId }) => lineId === cause.lineId)
-      : undefined;
-  return record?.postal?.[pass.id] ?? (line?.sending ? record?.postal?.[line.sending.addressKey] : undefined) ?? null;
+  const ids = cause.kind === 'paid' ? (state.agreements.get(cause.agreementId ?? '')?.passIds ?? []) : [];
+  const before = ids.slice(0, Math.max(0, ids.indexOf(pass.id)));
+  return before.flatMap((id) => record?.postal?.[id] ?? []).at(-1);
 }
 
 /** Of a parcel that is to go to another country than its sending was paid for: both, by their codes. */
@@ -28,13 +46,9 @@ export function countryChanged(
   pass: Pass,
   record: PersonRecord | undefined,
 ): [string, string] | null {
-  const { cause } = pass;
-  const line =
-    cause.kind === 'paid'
-      ? state.orders.get(cause.orderId)?.lines.find(({ lineId }) => lineId === cause.lineId)
-      : undefined;
+  const paid = sendingPaid(state, pass);
   const to = postalOf(state, pass, record)?.country;
-  return line?.sending && to !== undefined && to !== line.sending.country ? [line.sending.country, to] : null;
+  return paid && to !== undefined && to !== paid.country ? [paid.country, to] : null;
 }
 
 const heldInWords = ([paid, to]: [string, string]): string =>

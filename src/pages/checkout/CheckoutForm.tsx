@@ -83,6 +83,7 @@ export function CheckoutForm({
     if (chosen.sending)
       for (const field of ['street', 'city'] as const)
         if (asked.now().postal[field].trim() === '') found[field] = words.sendTo.missing;
+    if (chosen.sending?.country === '') found['send-country'] = words.sendTo.missingCountry;
     return chosen.free || way !== 'card' ? found : { ...found, ...cardProblems(card, words) };
   }
 
@@ -110,7 +111,9 @@ export function CheckoutForm({
     const found = check(price);
     setWrong(found);
     setMessage(null);
-    const first = ['address', 'name', 'street', 'city', 'number', 'expiry', 'code'].find((id) => found[id]);
+    const first = ['address', 'name', 'street', 'city', 'send-country', 'number', 'expiry', 'code'].find(
+      (id) => found[id],
+    );
     if (first) return document.getElementById(first)?.focus();
     await paying.during(async () => {
       if (!(await isShown(price))) return;

@@ -57,13 +57,21 @@ export function SendTo({ postal, country, countries, wrong, onType, onCountry }:
           autoComplete="shipping country"
           value={country}
           onChange={(event) => onCountry(event.target.value)}
+          aria-invalid={wrong['send-country'] !== undefined}
+          aria-describedby={wrong['send-country'] === undefined ? undefined : 'send-country-why'}
         >
+          {country === '' && <option value="">{words.sendTo.choose}</option>}
           {countries.map(({ code, name }) => (
             <option key={code} value={code}>
               {name}
             </option>
           ))}
         </select>
+        {wrong['send-country'] !== undefined && (
+          <p className="why" id="send-country-why">
+            {wrong['send-country']}
+          </p>
+        )}
       </div>
     </fieldset>
   );

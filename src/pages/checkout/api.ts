@@ -125,9 +125,17 @@ type Offered = Pick<OfferData, 'pathId' | 'stepId' | 'shown' | 'priceId'>;
 export const acceptOffer = (
   { pathId, stepId, shown, priceId }: Offered,
   card: CardToken | null,
+  postal: Sent | null,
   notReached: string,
 ): Promise<Answer> =>
-  post('/checkout/offer/accept', notReached, { pathId, stepId, shown, priceId, card } satisfies AcceptRequest);
+  post('/checkout/offer/accept', notReached, {
+    pathId,
+    stepId,
+    shown,
+    priceId,
+    card,
+    ...(postal ? { postal } : {}),
+  } satisfies AcceptRequest);
 
 export const declineOffer = ({ pathId, stepId }: Offered, notReached: string): Promise<Answer> =>
   post('/checkout/offer/decline', notReached, { pathId, stepId } satisfies DeclineRequest);

@@ -1,5 +1,5 @@
 import { isSent } from '#core/checkout';
-import { countriesByName, type Offer, openedBy, saleState, type ShopDetails } from '#core/catalogue';
+import { countriesByName, sentCountries, type Offer, openedBy, saleState, type ShopDetails } from '#core/catalogue';
 import { formatDay } from '#core/calendar';
 import type { Page } from '#core/pages';
 import type { Till } from '#core/paths';
@@ -47,8 +47,7 @@ export function checkoutDataFor(
     coupons: (live?.coupons ?? []).some((c) => c.on && (c.offerIds === null || c.offerIds.includes(till.offerId))),
     countries: taxed ? countriesByName(taxed, locale) : [],
     country: taxed?.home ?? '',
-    sendCountries:
-      prices.some(({ sending }) => sending) || sendsBeside(release, till) ? countriesByName(shop.tax, locale) : [],
+    sendCountries: countriesSentTo(release, till, locale),
     closed: prices.length > 0 || !offer ? '' : closedSentence(offer, reading, shop),
     state,
     cardService: reading.cards.service,
@@ -59,14 +58,15 @@ export function checkoutDataFor(
   };
 }
 
-/** Whether something that can be ticked is sent by post. */
-const sendsBeside = (release: Release, till: Till): boolean =>
-  till.extras.some(({ offerId }) =>
-    isSent(
-      release,
-      openedBy(release.content.products, release.content.offers.find((o) => o.id === offerId)?.productIds ?? []),
-    ),
-  );
+/** The countries that what a checkout sells can be sent to, by their names; none where nothing of it is sent. */
+function countriesSentTo(release: Release, till: Till, locale: string): CheckoutData['sendCountries'] {
+  const { offers, products, shop } = release.content;
+  const sold = new Set([till.offerId, ...till.extras.map(({ offerId }) => offerId)]);
+  const sent = offers
+    .filter((o) => sold.has(o.id) && isSent(release, openedBy(products, o.productIds)))
+    .flatMap((o) => o.prices.map(({ sending }) => sending));
+  return sentCountries(sent, shop.tax, locale);
+}
 
 /** Why none of an offer's prices can be bought, for the buyer who came for it. */
 function closedSentence(offer: Offer, { now, locale, words }: PageReading, shop: ShopDetails): string {

@@ -5,6 +5,7 @@ import {
   quoteFingerprint,
   quoteFor,
   type QuoteRefusal,
+  replacedIn,
   type Standing,
   stillRises,
 } from '#core/checkout';
@@ -13,14 +14,22 @@ import { formatAmount, formatPlain, sum } from '#core/money';
 import type { Extra, Till } from '#core/paths';
 import { waysFor } from '#core/ways';
 import type { Release } from '#core/release';
-import { cartFor, type ChosenBeside, hasAlready, hasOpen, offersReplaced, standingOf } from '#core/shop';
+import { cartFor, type ChosenBeside, hasAlready, hasOpen, standingOf } from '#core/shop';
 import { isLasting } from '#core/terms';
 import { refusalInWords, wordsFor } from '#core/words';
 import type { CheckoutId, OfferId, PersonId, PriceId, ProductId } from '#core/ids';
 import type { CheckoutExtra, CheckoutPrice, QuoteAnswer } from '../../wire';
 import type { PageReading } from './reading';
 import { datesToChoose, seatInWords } from './seats';
-import { couponInWords, drawingOf, laterOf, sendingInWords, statementOfLine, taxInWords } from './quoteInWords';
+import {
+  couponInWords,
+  drawingOf,
+  laterOf,
+  replacedInWords,
+  sendingInWords,
+  statementOfLine,
+  taxInWords,
+} from './quoteInWords';
 
 /** Who looks, and what they chose beside a price. */
 export interface Looking extends ChosenBeside {
@@ -37,9 +46,11 @@ type Wrong = QuoteAnswer['wrong'];
 
 /** Every price that a checkout shows this visitor, with the quote it would have now; what stands against the coupon or number is said once. */
 export function checkoutPrices(reading: PageReading, release: Release, till: Till, asked: Looking): QuoteAnswer {
-  // Until its buyer says otherwise it is sent where the shop is: what is shown and what is sent agree on that.
-  const country = asked.sendCountry ?? homeCountry(release.content.shop);
-  const looking: Looking = { ...asked, sendTo: { country, addressKey: asked.visit.checkout ?? '' } };
+  // Until its buyer says otherwise it is sent where their browser says they are, or where the shop is: what is shown and
+  // what is sent agree on that. Where neither is known it is asked.
+  const country = asked.sendCountry ?? reading.region ?? homeCountry(release.content.shop);
+  const sendTo = country === null ? undefined : { country, addressKey: asked.visit.checkout ?? '' };
+  const looking: Looking = { ...asked, sendTo };
   const offer = release.content.offers.find((o) => o.id === till.offerId);
   const wrong: Wrong = {};
   const extras = extrasToOffer(reading, release, till, looking);
@@ -151,6 +162,11 @@ function quoteWith(
   for (;;) {
     const quote = quoteFor(release, cartFor(release, till, priceId, beside), reading.now, standing);
     if (!('refused' in quote)) return { quote, wrong };
+    // Not sent to where somebody seems to be: they choose another country.
+    if (quote.refused === 'not-sent-there' && beside.sendTo) {
+      delete beside.sendTo;
+      continue;
+    }
     const without = LEFT_OUT[quote.refused];
     if (without === undefined || wrong[without] !== undefined || beside[without] === undefined)
       return { quote: null, wrong };
@@ -204,7 +220,7 @@ function priceOf(
       dates: (l.seats ?? []).map((seat) => seatInWords(seat, reading)),
     })),
     seats: datesToChoose(reading, release, quote),
-    sending: sendingInWords(reading, quote),
+    sending: sendingInWords(reading, release, quote),
     later: isLasting(terms) ? laterOf(reading, quote, line).later : say.nothingLater,
     laters: lasting ? laters : [{ name: '', later: say.nothingLater, words: '' }],
     opens: openedBy(release, quote, locale, unsaid),
@@ -216,15 +232,7 @@ function priceOf(
       ended || stillRises(terms, rise)
         ? say.kept(formatTime(addMs(began, shopNow.billing.quoteMinutes * MINUTE), shop.zone, locale), ended)
         : null,
-    credit:
-      quote.replaces && quote.replaces.credit > 0
-        ? say.credit(
-            money(quote.replaces.used),
-            quote.replaces.credit > quote.replaces.used ? money(quote.replaces.credit - quote.replaces.used) : null,
-          )
-        : quote.replaces
-          ? say.replaces
-          : takesPlaceOf(release, quote, say),
+    credit: replacedInWords(reading, release, quote),
     signIn: !looking.signedIn && price.owned.length > 0 ? say.signInForLess : null,
     owned: ownedInWords(reading, release, quote, looking),
     layout: drawingOf(reading, release, quote),
@@ -235,16 +243,6 @@ function priceOf(
 /** The products that passes will be opened to, each once. */
 const openedIn = ({ content }: Pick<Release, 'content'>, { lines }: Pick<Quote, 'lines'>): Product[] =>
   [...new Set(lines.flatMap((line) => line.productIds))].flatMap((id) => content.products.filter((p) => p.id === id));
-
-/** Said to everybody alike: whoever has such a subscription is not known before they have signed in. */
-function takesPlaceOf(
-  release: Release,
-  { lines: [first] }: Quote,
-  say: PageReading['words']['pages']['checkout'],
-): string | null {
-  const titles = first && first.dueToday > 0 ? offersReplaced(release, first).map(({ title }) => title) : [];
-  return titles.length > 0 ? say.takesPlace(titles) : null;
-}
 
 /** What paying opens: each thing once, whichever lines bring it. */
 const openedBy = (
@@ -264,7 +262,7 @@ function ownedInWords(
   quote: Quote,
   { personId, signedIn = false }: Looking,
 ): string | null {
-  if (personId === undefined || !signedIn || quote.replaces) return null;
+  if (personId === undefined || !signedIn || replacedIn(quote).length > 0) return null;
   const had = openedIn(release, quote).filter(({ id }) => hasOpen({ state, now }, personId, id));
   if (had.length === 0) return null;
   const off = sum(quote.lines.map((line) => line.owned?.amount ?? 0));

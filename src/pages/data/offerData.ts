@@ -1,5 +1,5 @@
 import { quoteFingerprint, type Quote } from '#core/checkout';
-import { accessInWords, describeContents } from '#core/catalogue';
+import { accessInWords, describeContents, sentCountries } from '#core/catalogue';
 import { formatAmount } from '#core/money';
 import type { Release } from '#core/release';
 import { isLasting, shortTerms } from '#core/terms';
@@ -8,7 +8,7 @@ import type { Means } from '#core/ways';
 import type { OfferId, PathId, PriceId, StepId } from '#core/ids';
 import type { CheckoutState, OfferData } from '../../wire';
 import type { PageReading } from './reading';
-import { drawingOf, statementOfLine, taxInWords } from './quoteInWords';
+import { drawingOf, replacedInWords, sendingInWords, statementOfLine, taxInWords } from './quoteInWords';
 
 /** What an offer after payment shows: its sum, what comes later, and two buttons alike in reach. */
 export function offerDataFor(
@@ -20,6 +20,8 @@ export function offerDataFor(
     step: StepId;
     quote: Quote;
     state: CheckoutState;
+    /** Whether the order does not say where anything is sent. */
+    asksAddress: boolean;
     /** Every price that it can be taken at. */
     prices?: readonly PriceId[];
   },
@@ -43,6 +45,8 @@ export function offerDataFor(
     statement: statementOfLine(reading, quote, line),
     access: accessInWords(line.terms, opened, { start: now, zone: quote.zone, locale }),
     tax: taxInWords(reading, quote),
+    credit: replacedInWords(reading, release, quote),
+    sending: of.asksAddress ? addressToAsk(reading, release, quote, line) : null,
     layout: drawingOf(reading, release, quote),
     priceId: line.priceId,
     choices: choicesOf(reading, release, line.offerId, of.prices ?? []),
@@ -54,6 +58,19 @@ export function offerDataFor(
     cardService: reading.cards.service,
     sampleCards: reading.cards.samples,
   };
+}
+
+/** What is asked where it is sent by post, and nobody has said where to. */
+function addressToAsk(
+  reading: PageReading,
+  release: Release,
+  quote: Quote,
+  { offerId, priceId }: Quote['lines'][number],
+): OfferData['sending'] {
+  const sending = sendingInWords(reading, release, quote);
+  const price = release.content.offers.find((o) => o.id === offerId)?.prices.find((p) => p.id === priceId);
+  const countries = sentCountries([price?.sending ?? null], release.content.shop.tax, reading.locale);
+  return sending && { ...sending, countries };
 }
 
 /** Several prices to choose among, in a few words each; none where there is only one. */

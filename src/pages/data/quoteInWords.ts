@@ -1,9 +1,20 @@
-import { besidePeriod, paymentFor, quantityOf, type Quote, taxRuleFor, timesQuantity } from '#core/checkout';
+import {
+  besidePeriod,
+  isSent,
+  paymentFor,
+  quantityOf,
+  type Quote,
+  replacedIn,
+  taxRuleFor,
+  timesQuantity,
+  withTax,
+} from '#core/checkout';
 import { dateIn, formatDay, type Instant } from '#core/calendar';
 import { layoutKeelLine, storyOfAll, storyOfTerms } from '#core/drawing';
 import { countryName, openedFrom, type Opened } from '#core/catalogue';
 import { formatAmount, sum } from '#core/money';
 import type { Release } from '#core/release';
+import { offersReplaced } from '#core/shop';
 import {
   type Due,
   firstAnchor,
@@ -38,6 +49,21 @@ function chargedFor(
   return { charged: (due) => paid(due).amount, beside: (due) => besidePeriod(paid(due), ruleAt(due.at)) };
 }
 
+/** What sending costs beside the day's payment; what each payment has of its own is in its charge. */
+const onceSent = ({ sending }: Line): number => (sending && !sending.each ? sending.fee : 0);
+
+/** The parcels that each payment brings, and what sending them costs with tax. */
+function parcelsOf(
+  { live, now }: Pick<PageReading, 'live' | 'now'>,
+  quote: Quote,
+  { sending }: Line,
+): { count: number; sending: number } | null {
+  if (!sending?.each) return null;
+  const buyer = { country: quote.buyer?.country ?? null, reverse: quote.buyer?.reverse ?? false };
+  const rule = taxRuleFor(live?.content.shop.tax ?? null, buyer, now, quote.zone);
+  return { count: sending.each.parcels, sending: withTax(sending.each.fee, rule).amount };
+}
+
 /** The plain sentences of one line, over the schedule that charges. */
 export const statementOfLine = (reading: PageReading, quote: Quote, line: Line): string =>
   plainText(
@@ -48,7 +74,8 @@ export const statementOfLine = (reading: PageReading, quote: Quote, line: Line):
       start: reading.now,
       when: 'today',
       ...chargedFor(reading, quote, line),
-      sending: line.sending?.fee ?? 0,
+      sending: onceSent(line),
+      parcels: parcelsOf(reading, quote, line),
       cheaperUntil: line.coupon?.payments ?? 0,
     }),
   );
@@ -61,7 +88,7 @@ export function drawingOf(reading: PageReading, release: Release, quote: Quote):
     const { charged } = chargedFor(reading, quote, line);
     return storyOfTerms(line.terms, openedOf(reading, release, line), reading.now, place, {
       word: 'today',
-      charged: (due) => charged(due) + (due.at === reading.now ? (line.sending?.fee ?? 0) : 0),
+      charged: (due) => charged(due) + (due.at === reading.now ? onceSent(line) : 0),
     });
   });
   return layoutKeelLine(storyOfAll(stories), DRAWING_WIDTH, { small: true });
@@ -106,6 +133,7 @@ export function laterOf(reading: PageReading, quote: Quote, line: Line): { later
       statementOfRest(terms, anchor, terms.trial ? 1 : 2, {
         ...place,
         ...chargedFor(reading, quote, line),
+        parcels: parcelsOf(reading, quote, line),
         cheaperUntil: line.coupon?.payments ?? 0,
         trialUntil: terms.trial ? anchor.at : null,
       }),
@@ -142,10 +170,37 @@ export function couponInWords(
 }
 
 /** What sending costs of all lines together, and where to. */
-export function sendingInWords({ locale, words }: PageReading, { lines, currency }: Quote): CheckoutPrice['sending'] {
+export function sendingInWords(
+  { locale, words }: PageReading,
+  release: Release,
+  { lines, currency }: Quote,
+): CheckoutPrice['sending'] {
+  const say = words.pages.checkout;
+  if (lines.some((line) => !line.sending && isSent(release, line.productIds)))
+    return { country: '', said: say.sendingAsked };
   const sent = lines.flatMap(({ sending }) => sending ?? []);
   const [first] = sent;
   if (!first) return null;
   const fee = formatAmount(sum(sent.map((one) => one.fee)), currency, locale);
-  return { country: first.country, said: words.pages.checkout.sending(fee, countryName(first.country, locale)) };
+  return { country: first.country, said: say.sending(fee, countryName(first.country, locale)) };
+}
+
+/**
+ * What a quote replaces. With proof of who buys it is what unused days pay; else the same is said to everybody, because
+ * who has such a subscription is not known before they have signed in.
+ */
+export function replacedInWords(
+  { locale, words }: PageReading,
+  release: Release,
+  quote: Quote,
+): CheckoutPrice['credit'] {
+  const say = words.pages.checkout;
+  const replaced = replacedIn(quote);
+  const [credit, used] = [sum(replaced.map((r) => r.credit)), sum(replaced.map((r) => r.used))];
+  const money = (amount: number): string => formatAmount(amount, quote.currency, locale);
+  if (credit > 0) return say.credit(money(used), credit > used ? money(credit - used) : null);
+  if (replaced.length > 0) return say.replaces;
+  const charged = quote.lines.filter(({ dueToday }) => dueToday > 0);
+  const offers = new Set(charged.flatMap((line) => offersReplaced(release, line)));
+  return offers.size > 0 ? say.takesPlace([...offers].map(({ title }) => title)) : null;
 }

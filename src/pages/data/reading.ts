@@ -17,6 +17,8 @@ export interface PageReading {
   /** The locale its reader reads. */
   locale: string;
   words: Words;
+  /** The country that the reader's browser names with its language ("de-AT"); null where it names none. */
+  region?: string | null;
   /** Where browsers take cards to, and whether cards to try are shown there. */
   cards: { service: string; samples: boolean };
   /** The ways to pay that are ready here. */

@@ -6,8 +6,10 @@ import type { CheckoutState, OfferData } from '../../wire';
 import { acceptOffer, declineOffer, offerStands } from '../checkout/api';
 import { BankAsks, StillAsking } from '../checkout/BankAsks';
 import { useFormWords } from '../checkout/formWords';
+import { SendTo } from '../checkout/SendTo';
 import { useAlive } from '../checkout/useAlive';
 
+const NOWHERE = { street: '', more: '', postcode: '', city: '' };
 const POLL_MS = 1_500;
 /** Long enough to read why the page is drawn anew. */
 const READ_MS = 3_000;
@@ -23,6 +25,7 @@ export function OfferAnswer({ data }: { data: OfferData }) {
   const [card, setCard] = useState(NO_CARD);
   const [wrong, setWrong] = useState<Partial<Record<string, string>>>({});
   const [busy, setBusy] = useState(false);
+  const [postal, setPostal] = useState({ ...NOWHERE, country: data.sending?.country ?? '' });
   const messageBox = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (message !== null) messageBox.current?.focus();
@@ -48,7 +51,7 @@ export function OfferAnswer({ data }: { data: OfferData }) {
   }, [state, data, settle, words]);
 
   async function yes(): Promise<void> {
-    const found = typing ? cardProblems(card, words) : {};
+    const found = { ...addressProblems(), ...(typing ? cardProblems(card, words) : {}) };
     setWrong(found);
     setMessage(null);
     const first = Object.keys(found)[0];
@@ -57,7 +60,7 @@ export function OfferAnswer({ data }: { data: OfferData }) {
     try {
       const token = typing ? await tokenise(data.cardService, card, words.card) : null;
       if (token && 'problem' in token) return setMessage(token.problem);
-      const answer = await acceptOffer(data, token, words.notReached);
+      const answer = await acceptOffer(data, token, data.sending ? postal : null, words.notReached);
       if (answer.state) settle(answer.state);
       else if (answer.code === 'not-reached') {
         setState({ status: 'asking' });
@@ -72,6 +75,15 @@ export function OfferAnswer({ data }: { data: OfferData }) {
     }
   }
 
+  function addressProblems(): Partial<Record<string, string>> {
+    if (data.sending === null) return {};
+    return {
+      ...(postal.street.trim() === '' ? { street: words.sendTo.missing } : {}),
+      ...(postal.city.trim() === '' ? { city: words.sendTo.missing } : {}),
+      ...(postal.country === '' ? { 'send-country': words.sendTo.missingCountry } : {}),
+    };
+  }
+
   async function no(): Promise<void> {
     setBusy(true);
     const answer = await declineOffer(data, words.notReached);
@@ -80,6 +92,9 @@ export function OfferAnswer({ data }: { data: OfferData }) {
     setMessage(answer.problem ?? null);
   }
 
+  const found = Object.fromEntries(
+    Object.entries(wrong).flatMap(([id, why]) => (why === undefined ? [] : [[id, why]])),
+  );
   const waits = state.status === 'bank' || state.status === 'asking';
   const still = busy || !alive || state.status === 'paid';
   return (
@@ -95,6 +110,17 @@ export function OfferAnswer({ data }: { data: OfferData }) {
       {state.status === 'asking' && <StillAsking />}
       {state.status === 'bank' && (
         <BankAsks confirmAt={state.confirmAt} again={words.offer.goOn} onAgain={() => void no()} />
+      )}
+      {data.sending !== null && !waits && (
+        <SendTo
+          postal={postal}
+          country={postal.country}
+          countries={data.sending.countries}
+          wrong={found}
+          onType={(patch) => setPostal((now) => ({ ...now, ...patch }))}
+          // Sending may cost something else there: the page is drawn for it, and what was typed stays with the browser.
+          onCountry={(country) => location.assign(`?price=${data.priceId}&send=${country}`)}
+        />
       )}
       {typing && !waits && (
         <CardFields

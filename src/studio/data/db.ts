@@ -1,6 +1,7 @@
 import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
 import type {
   AgreementRow,
+  AskedQuote,
   ChargeRow,
   LaterPaymentRow,
   NewestRows,
@@ -264,6 +265,24 @@ db.version(12).stores({
   personPieces: '++piece, *ids',
   buyers: null,
 });
+
+// What a charge replaces stands with the line that replaces it; prices may say more of sending, and where they are shown.
+db.version(13)
+  .stores({})
+  .upgrade(async (change) => {
+    await upgradeDrafts(change);
+    await upgradeLive(change);
+    await change
+      .table('charges')
+      .toCollection()
+      .modify((row: { quote: (AskedQuote & { replaces?: AskedQuote['lines'][number]['replaces'] }) | null }) => {
+        const { replaces } = row.quote ?? {};
+        const [first] = row.quote?.lines ?? [];
+        if (!row.quote || !first || !replaces) return;
+        first.replaces = replaces;
+        delete row.quote.replaces;
+      });
+  });
 
 export async function readMeta<N extends keyof Meta>(name: N): Promise<Meta[N] | undefined> {
   return (await db.meta.get(name))?.value as Meta[N] | undefined;

@@ -1,3 +1,4 @@
+import type { OrderId } from '#core/ids';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type * as z from 'zod';
 import {
@@ -23,6 +24,7 @@ import {
   PublishedAnswer,
   type PublishRequest,
   RefundAnswer,
+  RefundLeft,
   RefundPreview,
   type RefundRequest,
   ReleasesAnswer,
@@ -47,6 +49,11 @@ export const ownerApi = createApi({
   tagTypes: ['About', 'Sessions', 'Helpers', 'Booked'],
   endpoints: (build) => ({
     about: build.query<About, void>({ query: () => '/about', providesTags: ['About'], ...read(About) }),
+    refundLeft: build.query<z.infer<typeof RefundLeft>, OrderId>({
+      query: (orderId) => ({ url: '/refunds/left', method: 'POST', body: { orderId } }),
+      keepUnusedDataFor: 0,
+      ...read(RefundLeft),
+    }),
     previewRefund: build.query<z.infer<typeof RefundPreview>, RefundRequest>({
       query: (body) => ({ url: '/refunds/preview', method: 'POST', body }),
       keepUnusedDataFor: 0,
@@ -201,6 +208,7 @@ export const ownerApi = createApi({
 export const {
   useAboutQuery,
   usePreviewRefundQuery,
+  useRefundLeftQuery,
   useRefundMutation,
   usePublishMutation,
   useReleasesQuery,

@@ -5,9 +5,16 @@ import * as z from 'zod';
 import { quantityOf } from '#core/checkout';
 import type { OrderRow, RefundRow } from '#core/mirror';
 import { formatAmount, formatPlain, parseAmount } from '#core/money';
-import { boughtBy, leftOf, lineBought, unitsLeft, unitsWorth } from '#core/payments';
+import { isLasting } from '#core/terms';
+import { boughtWith, sumsOf, unitsLeft, unitsWorth } from '#core/payments';
 import type { LineId, OrderId, PassId } from '#core/ids';
-import { type RefundRequest, sentenceOf, usePreviewRefundQuery, useRefundMutation } from '../data/ownerApi';
+import {
+  type RefundRequest,
+  sentenceOf,
+  usePreviewRefundQuery,
+  useRefundLeftQuery,
+  useRefundMutation,
+} from '../data/ownerApi';
 
 /** An amount of money as it is typed, read in whole minor units of `currency`. */
 const typedAmount = (currency: string) =>
@@ -44,19 +51,22 @@ interface Refundable {
   units: number | null;
 }
 
-/** What of each line can still be given back; what its payment has in dispute can not. */
-const refundable = (order: OrderRow, refunds: readonly RefundRow[]): Refundable[] =>
+/** What of each line can still be given back, as the shop says. */
+const refundable = (
+  order: OrderRow,
+  refunds: readonly RefundRow[],
+  left: readonly { lineId: LineId; left: number }[],
+): Refundable[] =>
   order.lines.flatMap((line) => {
     const { lineId, title } = line;
     const units = quantityOf(line) > 1 ? unitsLeft(line, refunds) : null;
-    const left = leftOf(lineBought(order, lineId));
-    const disputed = (boughtBy(order, lineId)?.openDisputes.length ?? 0) > 0;
-    return left > 0 && !disputed ? [{ lineId, title, left, units }] : [];
+    const amount = left.find((l) => l.lineId === lineId)?.left ?? 0;
+    return amount > 0 ? [{ lineId, title, left: amount, units }] : [];
   });
 
 /** Everything that can still be given back, until less is typed. */
-const fieldsOf = (order: OrderRow, refunds: readonly RefundRow[]): RefundFields => ({
-  lines: refundable(order, refunds).map(({ lineId, left, units }) => ({
+const fieldsOf = (order: OrderRow, lines: readonly Refundable[]): RefundFields => ({
+  lines: lines.map(({ lineId, left, units }) => ({
     lineId,
     amount: formatPlain(left, order.currency),
     units: units === null || units === 0 ? '' : String(units),
@@ -64,56 +74,22 @@ const fieldsOf = (order: OrderRow, refunds: readonly RefundRow[]): RefundFields 
   reason: '',
 });
 
-/** Giving money back, whole or in part. First it says what closes; then one button names it all. */
-export function RefundForm({
-  order,
-  refunds,
-  titleOfPass,
-  locale,
-}: {
+interface Props {
   order: OrderRow;
   refunds: readonly RefundRow[];
   titleOfPass: (passId: PassId) => string;
   locale: string;
-}) {
+}
+
+/** Giving money back, whole or in part: a button where something can be, then the form. */
+export function RefundForm(props: Props) {
+  const { order, refunds } = props;
   const [open, setOpen] = useState(false);
   const [said, setSaid] = useState<string | null>(null);
-  const [refund, asking] = useRefundMutation();
-  const lines = refundable(order, refunds);
-  const schema = useMemo(() => refundForm(order.id, order.currency), [order.id, order.currency]);
-  const form = useForm<RefundFields, unknown, RefundRequest>({
-    resolver: zodResolver(schema),
-    defaultValues: fieldsOf(order, refunds),
-  });
-  const fields = form.watch();
-  const read = schema.safeParse(fields);
-  const problem = read.success ? null : (read.error.issues[0]?.message ?? null);
-  const { shares } = read.data ?? { shares: [] };
-  const preview = usePreviewRefundQuery(
-    { orderId: order.id, shares },
-    { skip: !open || !read.success, refetchOnMountOrArgChange: true },
-  );
-  if (lines.length === 0)
-    return said === null ? null : (
-      <p className="sec" role="status">
-        {said}
-      </p>
-    );
-
-  async function give(wanted: RefundRequest): Promise<void> {
-    const result = await refund(wanted);
-    if (result.error) setSaid(sentenceOf(result.error));
-    else if (result.data.status === 'paid') setSaid('The money is on its way back.');
-    else if (result.data.status === 'refused')
-      setSaid(`Not given back: ${result.data.reason ?? 'the payment service refused'} Nothing was closed.`);
-    else setSaid('Not known yet whether it went through. It is being asked for, and stands here when it is known.');
-    setOpen(false);
-  }
-
-  const money = (amount: number): string => formatAmount(amount, order.currency, locale);
-  const closes = preview.data?.closes ?? [];
-  const ready = preview.data !== undefined && read.success && !asking.isLoading && !preview.isFetching;
-  return (
+  const asked = useRefundLeftQuery(order.id, { skip: !open, refetchOnMountOrArgChange: true });
+  const isPaid = sumsOf(boughtWith(order)).paid + sumsOf(boughtWith(order)).credit > 0;
+  const lines = asked.data && !asked.isFetching ? refundable(order, refunds, asked.data.lines) : null;
+  return !isPaid && said === null ? null : (
     <div className="sec">
       {said !== null && (
         <p className="mb-3" role="status">
@@ -124,92 +100,146 @@ export function RefundForm({
         <button
           className="btn btn-quiet"
           onClick={() => {
-            // What can be given back may have changed since it was open before.
-            form.reset(fieldsOf(order, refunds));
             setOpen(true);
             setSaid(null);
           }}
         >
           Give money back …
         </button>
+      ) : lines === null ? (
+        <p role="status">{asked.error ? sentenceOf(asked.error) : 'Reading what can be refunded …'}</p>
+      ) : lines.length === 0 ? (
+        <p role="status">Nothing of this order can be refunded now: it was refunded already, or a bank is deciding.</p>
       ) : (
-        <form
-          noValidate
-          onSubmit={(event) => {
-            // Enter before the sentence is answered does nothing: nothing is given back that was not first said.
-            if (ready) void form.handleSubmit(give)(event);
-            else event.preventDefault();
+        <RefundFields
+          {...props}
+          lines={lines}
+          onDone={(sentence) => {
+            setOpen(false);
+            setSaid(sentence);
           }}
-        >
-          <h3>Give money back</h3>
-          {lines.map((line, i) => (
-            <p key={line.lineId} className="sentence">
-              <span dir="auto">{line.title}</span>:{' '}
-              {line.units !== null && line.units > 0 && (
-                <>
-                  <input
-                    className="fill"
-                    inputMode="numeric"
-                    size={3}
-                    aria-label={`How many of ${line.title} go back`}
-                    maxLength={6}
-                    {...form.register(`lines.${i}.units`, {
-                      // So many of them are so much of the money, until another amount is typed.
-                      onChange: (event: { target: { value: string } }) => {
-                        const units = Number(event.target.value);
-                        if (Number.isSafeInteger(units) && units > 0 && units <= (line.units ?? 0))
-                          form.setValue(
-                            `lines.${i}.amount`,
-                            formatPlain(unitsWorth(line.left, units, line.units ?? 1), order.currency),
-                          );
-                      },
-                    })}
-                  />{' '}
-                  of {line.units},{' '}
-                </>
-              )}
-              <input
-                className="fill money"
-                inputMode="decimal"
-                aria-label={`Amount to give back for ${line.title}`}
-                maxLength={30}
-                {...form.register(`lines.${i}.amount`)}
-              />{' '}
-              of {money(line.left)}
-            </p>
-          ))}
-          <input
-            className="bare w-full"
-            aria-label="Reason, for yourself"
-            placeholder="Reason, for yourself"
-            maxLength={500}
-            {...form.register('reason')}
-          />
-          <p className="mt-2" role="status">
-            {problem ??
-              (preview.error
-                ? sentenceOf(preview.error)
-                : preview.data
-                  ? closes.length === 0
-                    ? 'Nothing closes: part of the price stays paid.'
-                    : `Closes now: ${closes.map(titleOfPass).join(', ')}. No later payments exist.${sessionsSaid(preview.data.sessions)}`
-                  : '')}
-          </p>
-          <div className="mt-3 flex flex-wrap gap-3">
-            <button className="btn btn-primary h-auto min-h-9 py-1" disabled={!ready}>
-              {preview.data
-                ? `Refund ${money(preview.data.amount)}${closes.length > 0 ? ` and close ${closes.length === 1 ? '1 access' : `${closes.length} accesses`}` : ''}`
-                : 'Refund'}
-            </button>
-            <button type="button" className="btn btn-quiet" onClick={() => setOpen(false)}>
-              Leave it
-            </button>
-          </div>
-        </form>
+        />
       )}
     </div>
   );
 }
+
+/** First it says what closes; then one button names it all. */
+function RefundFields({
+  order,
+  titleOfPass,
+  locale,
+  lines,
+  onDone,
+}: Props & { lines: Refundable[]; onDone: (said: string | null) => void }) {
+  const [refund, asking] = useRefundMutation();
+  const schema = useMemo(() => refundForm(order.id, order.currency), [order.id, order.currency]);
+  const form = useForm<RefundFields, unknown, RefundRequest>({
+    resolver: zodResolver(schema),
+    defaultValues: fieldsOf(order, lines),
+  });
+  const fields = form.watch();
+  const read = schema.safeParse(fields);
+  const problem = read.success ? null : (read.error.issues[0]?.message ?? null);
+  const { shares } = read.data ?? { shares: [] };
+  const preview = usePreviewRefundQuery(
+    { orderId: order.id, shares },
+    { skip: !read.success, refetchOnMountOrArgChange: true },
+  );
+
+  async function give(wanted: RefundRequest): Promise<void> {
+    const result = await refund(wanted);
+    if (result.error) onDone(sentenceOf(result.error));
+    else if (result.data.status === 'paid') onDone('The money is on its way back.');
+    else if (result.data.status === 'refused')
+      onDone(`Not refunded: ${result.data.reason ?? 'the payment service refused'} Nothing was closed.`);
+    else
+      onDone('It is not known yet whether it went through. It is being asked for, and stands here once it is known.');
+  }
+
+  const money = (amount: number): string => formatAmount(amount, order.currency, locale);
+  const closes = preview.data?.closes ?? [];
+  const ready = preview.data !== undefined && read.success && !asking.isLoading && !preview.isFetching;
+  return (
+    <form
+      noValidate
+      onSubmit={(event) => {
+        // Enter before the sentence is answered does nothing: nothing is given back that was not first said.
+        if (ready) void form.handleSubmit(give)(event);
+        else event.preventDefault();
+      }}
+    >
+      <h3>Give money back</h3>
+      {lines.map((line, i) => (
+        <p key={line.lineId} className="sentence">
+          <span dir="auto">{line.title}</span>:{' '}
+          {line.units !== null && line.units > 0 && (
+            <>
+              <input
+                className="fill"
+                inputMode="numeric"
+                size={3}
+                aria-label={`How many of ${line.title} go back`}
+                maxLength={6}
+                {...form.register(`lines.${i}.units`, {
+                  // So many of them are so much of the money, until another amount is typed.
+                  onChange: (event: { target: { value: string } }) => {
+                    const units = Number(event.target.value);
+                    if (Number.isSafeInteger(units) && units > 0 && units <= (line.units ?? 0))
+                      form.setValue(
+                        `lines.${i}.amount`,
+                        formatPlain(unitsWorth(line.left, units, line.units ?? 1), order.currency),
+                      );
+                  },
+                })}
+              />{' '}
+              of {line.units},{' '}
+            </>
+          )}
+          <input
+            className="fill money"
+            inputMode="decimal"
+            aria-label={`Amount to give back for ${line.title}`}
+            maxLength={30}
+            {...form.register(`lines.${i}.amount`)}
+          />{' '}
+          of {money(line.left)}
+        </p>
+      ))}
+      <input
+        className="bare w-full"
+        aria-label="Reason, for yourself"
+        placeholder="Reason, for yourself"
+        maxLength={500}
+        {...form.register('reason')}
+      />
+      <p className="mt-2" role="status">
+        {problem ??
+          (preview.error
+            ? sentenceOf(preview.error)
+            : preview.data
+              ? closes.length === 0
+                ? 'Nothing closes: part of the price stays paid.'
+                : `Closes now: ${closes.map(titleOfPass).join(', ')}.${laterSaid(order)}${sessionsSaid(preview.data.sessions)}`
+              : '')}
+      </p>
+      <div className="mt-3 flex flex-wrap gap-3">
+        <button className="btn btn-primary h-auto min-h-9 py-1" disabled={!ready}>
+          {preview.data
+            ? `Refund ${money(preview.data.amount)}${closes.length > 0 ? ` and close ${closes.length === 1 ? '1 access' : `${closes.length} accesses`}` : ''}`
+            : 'Refund'}
+        </button>
+        <button type="button" className="btn btn-quiet" onClick={() => onDone(null)}>
+          Leave it
+        </button>
+      </div>
+    </form>
+  );
+}
+
+/** What becomes of later payments: a plan or subscription that is refunded in full ends. */
+const laterSaid = ({ lines }: OrderRow): string =>
+  lines.some(({ terms }) => isLasting(terms)) ? ' Its later payments are not asked for any more.' : '';
 
 const sessionsSaid = (n: number): string =>
   n === 0 ? '' : n === 1 ? ' 1 booked session falls away.' : ` ${n} booked sessions fall away.`;

@@ -56,13 +56,20 @@ export function planLinks(rows: readonly OrderAndPerson[], sent: Record<string, 
 }
 
 const backOf = (order: OrderRow): number => sum(order.lines.map(({ lineId }) => leftOf(lineBought(order, lineId))));
-const isFree = (order: OrderRow): boolean => sumsOf(boughtWith(order)).paid === 0;
+const isFree = (order: OrderRow): boolean => {
+  const { paid, credit } = sumsOf(boughtWith(order));
+  return paid === 0 && credit === 0;
+};
 
 export function planRefunds(rows: readonly OrderAndPerson[], locale: string): ManyPlan {
   const free = rows.filter(({ order }) => isFree(order));
+  // What unused days paid goes back to other payments, too: those are refunded one by one.
+  const byCredit = rows.filter(({ order }) => sumsOf(boughtWith(order)).credit > 0);
   const disputed = rows.filter(({ order }) => !isFree(order) && isBoughtDisputed(order));
   const gone = rows.filter(({ order }) => !isFree(order) && !isBoughtDisputed(order) && backOf(order) === 0);
-  const targets = rows.filter((row) => !free.includes(row) && !disputed.includes(row) && !gone.includes(row));
+  const targets = rows.filter(
+    (row) => !free.includes(row) && !byCredit.includes(row) && !disputed.includes(row) && !gone.includes(row),
+  );
   const sums = new Map<string, number>();
   for (const { order } of targets) sums.set(order.currency, (sums.get(order.currency) ?? 0) + backOf(order));
   const all = [...sums].map(([currency, amount]) => formatAmount(amount, currency, locale)).join(' and ');
@@ -75,6 +82,7 @@ export function planRefunds(rows: readonly OrderAndPerson[], locale: string): Ma
     button: `Refund ${all} for ${orders} and close their access`,
     leftOut: [
       { why: 'nothing was paid', count: free.length },
+      { why: 'paid in part with unused days, so refunded one by one', count: byCredit.length },
       { why: 'given back already', count: gone.length },
       { why: 'disputed by a bank', count: disputed.length },
     ].filter((l) => l.count > 0),
@@ -110,7 +118,9 @@ async function sendLink(personId: PersonId): Promise<Came> {
 
 /** What is still there is asked for anew by the shop, so a second run gives nothing back twice. */
 async function giveBack(order: OrderRow): Promise<Came> {
-  const shares = order.lines.map(({ lineId }) => ({ lineId, amount: leftOf(lineBought(order, lineId)) }));
+  const left = await store.dispatch(ownerApi.endpoints.refundLeft.initiate(order.id, { forceRefetch: true }));
+  if (left.error || !left.data) return 'unknown';
+  const shares = left.data.lines.map(({ lineId, left: amount }) => ({ lineId, amount }));
   const result = await store.dispatch(ownerApi.endpoints.refund.initiate({ orderId: order.id, shares }));
   if (result.error) return 'data' in result.error ? 'refused' : 'unknown';
   return result.data.status === 'paid' ? 'done' : result.data.status === 'refused' ? 'refused' : 'unknown';

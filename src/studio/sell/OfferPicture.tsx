@@ -1,7 +1,9 @@
 import { useMemo } from 'react';
 import type { Instant } from '#core/calendar';
-import { firstBuyer, quoteFor } from '#core/checkout';
-import { type Path, pricesOffered, type Step } from '#core/paths';
+import { openedBy } from '#core/catalogue';
+import { firstBuyer, isSent, quoteFor } from '#core/checkout';
+import { mainOffers, type Path, pricesOffered, type Step } from '#core/paths';
+import type { Release } from '#core/release';
 import { offerDataFor } from '../../pages/data/offerData';
 import { OfferPage } from '../../pages/offer/OfferPage';
 import type { Draft } from '../data/draft';
@@ -10,6 +12,15 @@ import { LookedAt } from './LookedAt';
 
 /** The card that a practice buyer pays with. */
 const CARD = { last4: '0001' };
+
+/** Whether something that a path's checkouts sell is sent by post: then its order says where to. */
+const offersSent = (release: Release, path: Path): boolean =>
+  mainOffers(path).some((id) =>
+    isSent(
+      release,
+      openedBy(release.content.products, release.content.offers.find((o) => o.id === id)?.productIds ?? []),
+    ),
+  );
 
 /** What an offer after payment says and asks, as the draft would have it: looked at, never used. */
 export function OfferPicture({ draft, path, step, at }: { draft: Draft; path: Path; step: Step; at: Instant }) {
@@ -27,6 +38,7 @@ export function OfferPicture({ draft, path, step, at }: { draft: Draft; path: Pa
         step: step.id,
         card: CARD,
         quote,
+        asksAddress: !offersSent(release, path),
         state: { status: 'open' },
         prices: pricesOffered(step),
       });

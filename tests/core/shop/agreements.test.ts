@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { afterRefusal, creditOf, dueAfterReturn, movedDueDay, unusedOf } from '#core/agreements';
+import { afterRefusal, dueAfterReturn, movedDueDay, unusedOf } from '#core/agreements';
+import { creditOf } from '#core/payments';
 import { addMs, DAY, HOUR, type Instant } from '#core/calendar';
 import { newCoupon, type newPrice } from '#core/catalogue';
 import { spreadAmount, withTax } from '#core/checkout';

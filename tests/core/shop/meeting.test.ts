@@ -4,7 +4,7 @@ import type { ChargeAnswer } from '#core/shop';
 import { classOf, dateOf } from '../../support/classes';
 import { downloadWith, membershipOf, selling } from '../../support/membership';
 import { BEGUN, doors, needsYou, slowCharges, slowRefunds } from '../../support/meeting';
-import { type MemoryShop, releaseWith, shopInMemory } from '../../support/shopInMemory';
+import { type MemoryShop, releaseWith, shopInMemory, pick } from '../../support/shopInMemory';
 
 // What happens when two or three things meet. The figures are worked out by hand from the rules: unused days are
 // round(P × u ÷ d), and what is due falls on the 23rd.
@@ -28,8 +28,8 @@ const opened = (
     answers,
   );
 const on = (day: string, time = '10:00'): string => `${day}T${time}:00.000Z`;
-const switchTo = (shop: MemoryShop, agreementId: string, i: number) =>
-  shop.act({ type: 'switch', agreementId, offerId: `off_${i}`, priceId: `pr_${i}` });
+const switchTo = (shop: MemoryShop, agreementId: string, i: number, sendTo?: { country: string; addressKey: string }) =>
+  shop.act({ type: 'switch', agreementId, offerId: `off_${i}`, priceId: `pr_${i}`, sendTo });
 const nextOf = (shop: MemoryShop, id: string) => shop.agreement(id).next?.at.slice(0, 10);
 const running = (shop: MemoryShop) =>
   [...shop.runner.state.agreements.values()].filter(({ status }) => status !== 'ended').map(({ offerId }) => offerId);
@@ -561,6 +561,7 @@ describe('a switch to what has to be done or sent', () => {
           for (const offer of content.offers) {
             if (offer.id === 'off_0') offer.productIds = ['prd_1', ...lesser];
             if (offer.id === 'off_1') offer.productIds = ['prd_1', 'w', 'p'];
+            if (offer.id === 'off_1') for (const price of offer.prices) price.sending = { fee: 450, byCountry: {} };
           }
         },
       }),
@@ -568,24 +569,32 @@ describe('a switch to what has to be done or sent', () => {
     );
   const tasks = (shop: MemoryShop) => [...shop.runner.state.tasks.values()].map((task) => task.for);
 
-  test('makes a task of each', async () => {
+  const SENT = { country: 'PT', addressKey: 'k' };
+
+  test('makes a task of each, and charges sending once', async () => {
     const shop = await shopOf();
     const a = await shop.buy({ i: 0 });
-    await switchTo(shop, a.id, 1);
+    await shop.goTo(on('2026-12-03'));
+    await switchTo(shop, a.id, 1, SENT);
     expect(tasks(shop)).toEqual(['work', 'sending']);
+    await shop.goTo(on('2027-01-03'));
+    // 30.00 + 4.50 − 20 of 30 days of 10.00
+    expect(shop.asked().slice(1)).toEqual(['2026-12-03 27.83', '2027-01-03 30.00']);
   });
 
   test('but of what both open there is one already', async () => {
     const shop = await shopOf('w');
     const a = await shop.buy({ i: 0 });
-    await switchTo(shop, a.id, 1);
+    await switchTo(shop, a.id, 1, SENT);
     expect(tasks(shop)).toEqual(['work', 'sending']);
   });
 });
 
 test('a gift that its payer switches stays with whoever has it', async () => {
   const shop = await opened(['30', '50']);
-  const a = await shop.buy({ i: 0, person: 'u1', recipientId: 'u2' });
+  const a = await shop.buy({ i: 0, person: 'u1' });
+  // As histories have it from before only what is paid once could be given.
+  for (const pass of shop.runner.state.passes.values()) pass.personId = 'u2';
   await switchTo(shop, a.id, 1);
   expect([doors(shop, 'u1'), doors(shop, 'u2')]).toEqual([[], ['prd_1 switched', 'prd_1 open']]);
 });
@@ -927,6 +936,109 @@ describe('what takes the place of a subscription', () => {
         });
       expect([how, shop.agreement(a.id).status]).toEqual([how, 'ending']);
     }
+  });
+
+  test('signed in, unused days pay for the line that replaces it, wherever that stands', async () => {
+    for (const how of ['extra', 'offer']) {
+      const shop = await shopWith({ replaces: true });
+      const a = await shop.buy({ i: 0 });
+      await shop.goTo(on('2026-12-03'));
+      if (how === 'extra')
+        await shop.order({
+          offerId: 'off_field',
+          priceId: 'pr_one',
+          extras: [{ offerId: 'off_1', priceId: 'pr_1' }],
+          signedIn: true,
+        });
+      else {
+        const order = await shop.order({ offerId: 'off_field', priceId: 'pr_one', signedIn: true });
+        expect(await shop.accept(order.id, 1, undefined, true)).toBe('done');
+      }
+      // 20 of 30 days of 12.00 are 8.00: 297.00 − 8.00, beside 24.00.
+      const charged = shop.asked().filter((one) => one.startsWith('2026-12-03'));
+      expect([how, charged, shop.agreement(a.id).ended?.why]).toEqual([
+        how,
+        how === 'extra' ? ['2026-12-03 313.00'] : ['2026-12-03 24.00', '2026-12-03 289.00'],
+        'replaced',
+      ]);
+    }
+  });
+
+  test('two lines replace a subscription each, and none replaces one twice', async () => {
+    const shop = await shopInMemory(
+      releaseWith([monthly('12'), monthly('30'), { kind: 'once', amount: '100' }, { kind: 'once', amount: '200' }], {
+        edit: ({ offers }) => {
+          for (const { id, prices } of offers)
+            for (const price of prices) {
+              if (id === 'off_2') price.replaces = { offerId: 'off_0', credit: true };
+              if (id === 'off_3') price.replaces = { offerId: 'off_1', credit: true };
+            }
+          for (const offer of offers) offer.upgrades = false;
+        },
+      }),
+      BEGUN,
+    );
+    await shop.buy({ i: 0 });
+    await shop.buy({ i: 1 });
+    await shop.goTo(on('2026-12-03'));
+    await shop.order({ i: 2, extras: [pick(3)], signedIn: true });
+    // 8.00 of 12.00 and 20.00 of 30.00 are unused: 92.00 and 180.00.
+    expect(shop.asked().at(-1)).toBe('2026-12-03 272.00');
+    await shop.goTo(on('2027-01-10'));
+    expect(shop.asked().at(-1)).toBe('2026-12-03 272.00');
+  });
+
+  describe('what unused days paid goes back to where it came from', () => {
+    const boughtFor = async (amount: string) => {
+      const shop = await shopInMemory(
+        releaseWith([monthly('12'), { kind: 'once', amount }], {
+          edit: ({ offers }) => {
+            for (const { id, prices } of offers)
+              if (id === 'off_1') for (const price of prices) price.replaces = { offerId: 'off_0', credit: true };
+          },
+        }),
+        BEGUN,
+      );
+      await shop.buy({ i: 0 });
+      await shop.goTo(on('2026-12-03'));
+      const order = await shop.order({ i: 1, signedIn: true });
+      const refund = (minor: number) =>
+        shop.act({ type: 'refund', orderId: order.id, shares: [{ lineId: 'l1', amount: minor }], reason: '' });
+      return { shop, order, refund };
+    };
+
+    test('a line that they paid whole is refunded, and closes', async () => {
+      const { shop, refund } = await boughtFor('5');
+      // 8.00 were unused: 5.00 paid, 3.00 went back at once.
+      expect(backs(shop)).toEqual([300]);
+      expect(await refund(501)).toContain('At most €5.00');
+      expect([await refund(500), backs(shop), doors(shop, 'u1')]).toEqual([
+        'done',
+        [300, 500],
+        ['prd_1 replaced', 'prd_1 refund'],
+      ]);
+      expect(await refund(1)).not.toBe('done');
+    });
+
+    test('of a line that a card paid, too, the card first; only all of it closes', async () => {
+      const { shop, refund } = await boughtFor('297');
+      expect([await refund(28_900), backs(shop), doors(shop, 'u1').at(-1)]).toEqual(['done', [28_900], 'prd_1 open']);
+      expect([await refund(800), backs(shop), doors(shop, 'u1').at(-1)]).toEqual([
+        'done',
+        [28_900, 800],
+        'prd_1 refund',
+      ]);
+    });
+
+    test('a level that was bought with them is cancelled at once: card and credit, each to its payment', async () => {
+      const shop = await shopWith({ terms: monthly('30') });
+      await shop.buy({ i: 0 });
+      await shop.goTo(on('2026-12-03'));
+      const a = await shop.buy({ i: 1, signedIn: true });
+      expect(shop.asked().at(-1)).toBe('2026-12-03 22.00');
+      await shop.act({ type: 'cancel', agreementId: a.id, when: 'now', giveBack: true, by: 'seller' });
+      expect(backs(shop)).toEqual([2_200, 800]);
+    });
   });
 
   test('where nothing is charged today nothing changes', async () => {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { freshProduct, type Posted, richFromPlain, type Work } from '#core/catalogue';
+import { freshProduct, newCoupon, type Posted, richFromPlain, type Work } from '#core/catalogue';
 import { quoteFor } from '#core/checkout';
 import { type DraftContent, launchCheck, unsealContent } from '#core/release';
 import { standingOf, taskState, taskUnits } from '#core/shop';
@@ -100,6 +100,162 @@ describe('what sending costs', () => {
   });
 });
 
+describe('parcels with each payment of a subscription', () => {
+  const ON_TOP = { how: 'on-top' as const, home: 'PT', rates: [{ country: 'PT', rate: 2_300, from: null }] };
+  const monthlyShop = (more: Partial<DraftTermsGiven> = {}, parcels = 1, tax: object | null = ON_TOP) =>
+    shopInMemory(
+      releaseWith([{ kind: 'subscription', amount: '20', ...more }], {
+        shop: { zone: 'UTC', ...(tax ? { tax: tax as never } : {}) },
+        edit: (content) => {
+          selling([CARDS, ADVICE], 'cards')(content);
+          for (const offer of content.offers.filter(({ id }) => id === 'off_0'))
+            for (const price of offer.prices)
+              price.sending = { fee: 450, byCountry: { FR: 700 }, notTo: ['AU'], parcels };
+        },
+      }),
+      '2026-11-23T10:00:00.000Z',
+    );
+  const asked = (shop: MemoryShop) => shop.asked().map((one) => one.slice(5));
+
+  test('20.00 and 4.50, 23 % on top: 30.14 each month, and a parcel with each', async () => {
+    const shop = await monthlyShop();
+    await shop.order({ sendTo: TO_PORTO, country: 'PT' });
+    await shop.goTo('2027-01-24T00:00:00.000Z');
+    expect(asked(shop)).toEqual(['11-23 30.14', '12-23 30.14', '01-23 30.14']);
+    expect([states(shop), tasks(shop).map(({ passId }) => shop.runner.state.passes.get(passId)?.waits?.units)]).toEqual(
+      [
+        ['waiting', 'waiting', 'waiting'],
+        [1, 1, 1],
+      ],
+    );
+    await shop.restart();
+    expect(states(shop)).toHaveLength(3);
+  });
+
+  test('three parcels are sent for three times as much, and are one task', async () => {
+    const shop = await monthlyShop({}, 3, null);
+    await shop.order({ sendTo: { ...TO_PORTO, country: 'FR' }, country: 'FR' });
+    await shop.goTo('2026-12-24T00:00:00.000Z');
+    // 20.00 + 3 × 7.00
+    expect(asked(shop)).toEqual(['11-23 41.00', '12-23 41.00']);
+    expect(tasks(shop).map((task) => taskUnits(shop.runner.state, shop.runner.state.passes.get(task.passId)!))).toEqual(
+      [3, 3],
+    );
+  });
+
+  test('a trial’s fee brings none; the first full payment does', async () => {
+    const shop = await monthlyShop({ trial: { days: '14', fee: '1' } }, 1, null);
+    await shop.order({ sendTo: TO_PORTO, country: 'PT' });
+    expect([asked(shop), states(shop)]).toEqual([['11-23 1.00'], []]);
+    await shop.goTo('2026-12-08T00:00:00.000Z');
+    expect([asked(shop), states(shop)]).toEqual([['11-23 1.00', '12-07 24.50'], ['waiting']]);
+  });
+
+  test('unused days leave sending out; what is not sent then is not, and its sending is refunded whole', async () => {
+    const cancelled = async (sent: boolean) => {
+      const shop = await monthlyShop();
+      const a = await shop.buy({ sendTo: TO_PORTO, country: 'PT' });
+      if (sent) await finish(shop);
+      await shop.goTo('2026-12-03T10:00:00.000Z');
+      await shop.act({ type: 'cancel', agreementId: a.id, when: 'now', giveBack: true, by: 'seller' });
+      return [shop.ports.refunds.map(({ amount }) => amount), states(shop)];
+    };
+    // 20 of 30 days of 24.60 are 16.40; sending was 5.54 (4.50 and 23 %: 5.535, half away from zero).
+    expect(await cancelled(true)).toEqual([[1_640], ['done']]);
+    expect(await cancelled(false)).toEqual([[2_194], ['fallen-away']]);
+  });
+
+  test('a coupon that pays for the goods leaves sending', async () => {
+    const shop = await shopInMemory(
+      releaseWith([{ kind: 'subscription', amount: '20' }], {
+        shop: { zone: 'UTC' },
+        edit: (content) => {
+          selling([CARDS], 'cards')(content);
+          for (const offer of content.offers)
+            for (const price of offer.prices) price.sending = { fee: 450, byCountry: {}, parcels: 1 };
+          content.coupons.push(newCoupon('cp', 'EUR', { code: 'FREE', percent: '100', acts: 'first', payments: '2' }));
+        },
+      }),
+      '2026-11-23T10:00:00.000Z',
+    );
+    await shop.order({ sendTo: TO_PORTO, coupon: 'FREE' });
+    await shop.goTo('2027-01-24T00:00:00.000Z');
+    expect([asked(shop), states(shop)]).toEqual([
+      ['11-23 4.50', '12-23 4.50', '01-23 24.50'],
+      ['waiting', 'waiting', 'waiting'],
+    ]);
+  });
+
+  test('a country that it is not sent to is refused, before anything is asked', async () => {
+    const shop = await monthlyShop();
+    await expect(shop.order({ sendTo: { ...TO_PORTO, country: 'AU' }, country: 'PT' })).rejects.toThrow('Australia');
+    expect(shop.asked()).toEqual([]);
+  });
+
+  test('one that was sold with one parcel goes on so', async () => {
+    const shop = await shopWith([{ kind: 'subscription', amount: '20' }]);
+    await shop.order({ sendTo: TO_PORTO });
+    await shop.goTo('2026-08-01T00:00:00.000Z');
+    expect([shop.asked().map((one) => one.slice(11)), states(shop)]).toEqual([['22.50', '20.00'], ['waiting']]);
+  });
+
+  test('a switch to one charges sending, and asks for an address where none is known', async () => {
+    const switched = async (sendTo?: typeof TO_PORTO) => {
+      const shop = await shopInMemory(
+        releaseWith(
+          [
+            { kind: 'subscription', amount: '10' },
+            { kind: 'subscription', amount: '20' },
+          ],
+          {
+            shop: { zone: 'UTC' },
+            edit: (content) => {
+              selling([CARDS, ADVICE], 'advice')(content);
+              for (const offer of content.offers.filter(({ id }) => id === 'off_1')) {
+                offer.productIds = ['cards'];
+                for (const price of offer.prices) price.sending = { fee: 450, byCountry: {}, parcels: 1 };
+              }
+            },
+          },
+        ),
+        '2026-11-23T10:00:00.000Z',
+      );
+      const a = await shop.buy({});
+      await shop.goTo('2026-12-03T10:00:00.000Z');
+      const said = await codeOf(shop, { type: 'switch', agreementId: a.id, offerId: 'off_1', priceId: 'pr_1', sendTo });
+      await shop.runner.settle();
+      await shop.goTo('2027-01-04T00:00:00.000Z');
+      return [said, asked(shop).slice(1), states(shop)];
+    };
+    // 20 of 30 days of 10.00 are 6.67: 24.50 − 6.67.
+    expect(await switched(TO_PORTO)).toEqual([
+      'done',
+      ['12-03 17.83', '01-03 24.50'],
+      ['waiting', 'waiting', 'waiting'],
+    ]);
+    expect(await switched()).toEqual(['address-needed', ['12-23 10.00'], ['waiting']]);
+  });
+});
+
+test('an offer after payment that is sent by post asks where to, where its order does not say', async () => {
+  const shop = await shopInMemory(
+    releaseWith([ONCE, ONCE], {
+      edit: (content) => {
+        selling([CARDS, ADVICE], 'advice')(content);
+        for (const offer of content.offers.filter(({ id }) => id === 'off_1')) {
+          offer.productIds = ['cards'];
+          for (const price of offer.prices) price.sending = FEES;
+        }
+      },
+    }),
+    START,
+  );
+  const order = await shop.order({});
+  expect(await shop.accept(order.id, 1)).toBe('address-needed');
+  expect(await shop.accept(order.id, 1, undefined, false, TO_PORTO)).toBe('done');
+  expect(shop.asked().at(-1)).toBe('2026-06-15 32.50');
+});
+
 test('sold, it waits until it is sent; the buyer hears of it once; taken back, it waits again', async () => {
   const shop = await shopWith([ONCE]);
   await shop.order({ sendTo: TO_PORTO });
@@ -183,8 +339,8 @@ test('what the launch check says: a price that does not say what sending costs, 
   const before = said((content) => {
     for (const offer of content.offers) for (const price of offer.prices) price.sending = FEES;
   });
-  expect(before).not.toContain('sent-for-nothing');
-  expect(said(() => undefined).filter((code) => code === 'sent-for-nothing')).toHaveLength(1);
+  expect(before).not.toContain('sending-not-priced');
+  expect(said(() => undefined).filter((code) => code === 'sending-not-priced')).toHaveLength(1);
   const blank = said((content) => {
     content.products = content.products.map((p) => (p.kind === 'work' ? { ...p, next: richFromPlain(' ') } : p));
   });

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Instant } from '#core/calendar';
-import { creditOf, restOfPlan } from '#core/agreements';
+import { restOfPlan } from '#core/agreements';
+import { creditOf } from '#core/payments';
 import { newCoupon } from '#core/catalogue';
 import { sum } from '#core/money';
 import { passState } from '#core/passes';

@@ -30,6 +30,8 @@ const EXAMPLES: { [C in RefusalCode]: RefusalFacts[C][] } = {
   'no-such-task': [{}],
   'task-not-now': each(['on-hold', 'fallen-away'], {}),
   'address-needed': [{}],
+  'gift-not-once': [{}],
+  'not-sent-there': [{ country: 'AU' }],
   'seat-gone': [{}],
   'no-such-date': [{}],
   'date-set': [{ title: 'Evening class' }],

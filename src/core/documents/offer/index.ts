@@ -101,12 +101,10 @@ export const offerKind = documentKind<'offer', Offer>({
         const parts = openedBy(products, offer.productIds);
         const gone = (price.owned ?? []).some(({ productId, amount }) => amount !== '' && !parts.includes(productId));
         if (price.sending === null && products.some((p) => parts.includes(p.id) && isSentByPost(p)))
-          found.push({
-            level: 'look',
-            code: 'sent-for-nothing',
-            text: `${named} is sent by post and says nothing of what that costs, so it is sent for nothing.`,
-            about,
-          });
+          stops(
+            'sending-not-priced',
+            `${named} is sent by post, and it is not said what sending costs. Set it at that price, or say that it is free.`,
+          );
         if (gone)
           found.push({
             level: 'look',

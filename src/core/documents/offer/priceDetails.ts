@@ -23,6 +23,7 @@ export function priceParts(offer: DraftOffer, price: DraftPrice, locale: string)
     limit: limitInWords(sealed),
     'on sale': saleInWords(sealed, locale),
     'card statement': sealed.cardStatement ?? 'the shop’s',
+    'sending by post': sendingInWords(sealed, money),
     'article number': sealed.article ?? 'none',
     'off for owned parts':
       sealed.owned.length === 0 ? 'none' : sealed.owned.map(({ amount }) => money(amount)).join(', '),
@@ -31,6 +32,19 @@ export function priceParts(offer: DraftOffer, price: DraftPrice, locale: string)
         ? `from ${money(sealed.terms.least)}${sealed.terms.most === undefined ? '' : ` to ${money(sealed.terms.most)}`}`
         : 'none',
   };
+}
+
+function sendingInWords({ sending }: Price, money: (amount: number) => string): string {
+  if (sending === null) return 'nothing said';
+  const { fee, byCountry, notTo = [], listedOnly, parcels } = sending;
+  const named = Object.entries(byCountry).map(([code, amount]) => `${code} ${money(amount)}`);
+  const elsewhere = listedOnly ? 'nowhere else' : `${named.length > 0 ? 'elsewhere ' : ''}${money(fee)}`;
+  return [
+    ...named,
+    elsewhere,
+    ...(notTo.length > 0 ? [`not to ${notTo.join(', ')}`] : []),
+    ...(parcels === undefined ? [] : [`${parcels} with each payment`]),
+  ].join(', ');
 }
 
 /** Before → after for every part of a price that differs; a change of what is paid is named by the price alone. */

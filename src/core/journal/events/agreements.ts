@@ -16,6 +16,7 @@ import {
   seed3,
   seedFrom2,
   seed4,
+  seed5,
   anchor2,
   creditPart1,
   paidPeriod2,
@@ -76,6 +77,7 @@ const paid1 = z.strictObject({
 
 const requested2 = requested1.extend({ to: seed2.optional(), came: cameFrom1 });
 const requested3 = requested2.extend({ to: seed3.optional() });
+const requested4 = requested3.extend({ next: dueMoment2.nullable() });
 const started2 = started1.extend({ agreement: seed2, status: running2 });
 const paid2 = paid1.extend({ status: z.enum(['active', 'ending', 'paid-off']) });
 const paid3 = paid2.extend({ period: paidPeriod2, creditsLeft: z.array(creditPart1).nullable() });
@@ -160,7 +162,8 @@ export const agreementEvents = {
       period: periodFrom1(data.period),
       told: null,
     }))
-    .next(started3.extend({ agreement: seed4 }), (data) => data),
+    .next(started3.extend({ agreement: seed4 }), (data) => data)
+    .next(started3.extend({ agreement: seed5 }), (data) => data),
   /** Written down before the payment service is asked. */
   'due.requested': event(requested1)
     .next(requested2, ({ to, ...data }) => ({ ...data, ...(to ? { to: seedFrom1(to) } : {}), came: NOWHERE }))
@@ -169,7 +172,8 @@ export const agreementEvents = {
       ...(to ? { to: seedFrom2(to) } : {}),
     }))
     /** With since when the due after it is asked for, where a stop had put that off. */
-    .next(requested3.extend({ next: dueMoment2.nullable() }), (data) => data),
+    .next(requested4, (data) => data)
+    .next(requested4.extend({ to: seed5.optional() }), (data) => data),
   'due.paid': event(paid1)
     .next(paid2, (data) => ({ ...data, status: data.status === 'paid off' ? ('paid-off' as const) : data.status }))
     .next(

@@ -3,7 +3,7 @@ import { event } from './kind';
 import { checkoutId1, id1, moment1, orderId1, personId1, stepId1 } from './parts/basics';
 import { cameFrom1, language1, NOWHERE } from './parts/cameFrom';
 import { pass1, pass2, pass3, passFrom1 } from './parts/pass';
-import { quote1, quote2, quote3, quote4, quoteFrom1 } from './parts/quote';
+import { quote1, quote2, quote3, quote4, quote5, quoteFrom1, quoteFrom4 } from './parts/quote';
 
 const requested1 = z.strictObject({
   key: id1,
@@ -37,6 +37,7 @@ const requested4 = requested3.extend({
 });
 
 const requested5 = requested4.extend({ quote: quote4 });
+const requested6 = requested5.extend({ opens: z.array(pass3) });
 
 /** The charge of a checkout: asked → paid | refused | needs the bank | fell away. */
 export const chargeEvents = {
@@ -45,7 +46,8 @@ export const chargeEvents = {
     .next(requested3, (data) => ({ ...data, opens: data.opens.map(passFrom1) }))
     .next(requested4, (data) => ({ ...data, step: null, recipientId: null, signedIn: false }))
     .next(requested5, (data) => data)
-    .next(requested5.extend({ opens: z.array(pass3) }), (data) => data),
+    .next(requested6, (data) => data)
+    .next(requested6.extend({ quote: quote5 }), (data) => ({ ...data, quote: quoteFrom4(data.quote) })),
   'charge.waitsForBank': event(z.strictObject({ key: id1, confirmAt: z.string().max(500), until: moment1 })),
   'charge.refused': event(z.strictObject({ key: id1, reason: z.string().max(80) })),
   'charge.fellAway': event(

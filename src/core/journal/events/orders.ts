@@ -1,8 +1,9 @@
 import * as z from 'zod';
 import { event } from './kind';
-import { chargeKey1, checkoutId1, orderId1, personId1, stepId1 } from './parts/basics';
+import { creditPart1 } from './parts/agreement';
+import { chargeKey1, checkoutId1, lineId1, orderId1, personId1, stepId1 } from './parts/basics';
 import { cameFrom1, language1, NOWHERE } from './parts/cameFrom';
-import { quote1, quote2, quote3, quote4, quoteFrom1 } from './parts/quote';
+import { quote1, quote2, quote3, quote4, quote5, quoteFrom1, quoteFrom4 } from './parts/quote';
 
 const paid1 = z.strictObject({
   orderId: orderId1,
@@ -41,13 +42,27 @@ const extended1 = z.strictObject({
   receipt: z.string().max(40).nullable(),
 });
 
+const paid4 = paid3.extend({ quote: quote4.nullable() });
+const extended2 = extended1.extend({ quote: quote4.nullable() });
+
+/** What unused days paid of a line, by the payments that their money came from. Not noted before. */
+const creditsUsed1 = z.array(z.strictObject({ lineId: lineId1, parts: z.array(creditPart1).min(1) }));
+const withCredits = <T extends { quote: z.infer<typeof quote4> | null }>({ quote, ...data }: T) => ({
+  ...data,
+  quote: quote && quoteFrom4(quote),
+  credits: [],
+});
+
 /** An order that stands: its money has come, or none was due. */
 export const orderEvents = {
   'order.paid': event(paid1)
     .next(paid2, (data) => ({ ...data, quote: quoteFrom1(data.quote), chargeKey: null, came: NOWHERE, language: null }))
     .next(paid3, (data) => ({ ...data, recipientId: null }))
-    .next(paid3.extend({ quote: quote4.nullable() }), (data) => data),
+    .next(paid4, (data) => data)
+    .next(paid4.extend({ quote: quote5.nullable(), credits: creditsUsed1 }), withCredits),
   /** An offer after payment was taken: its lines are the order's. */
-  'order.extended': event(extended1).next(extended1.extend({ quote: quote4.nullable() }), (data) => data),
+  'order.extended': event(extended1)
+    .next(extended2, (data) => data)
+    .next(extended2.extend({ quote: quote5.nullable(), credits: creditsUsed1 }), withCredits),
   'offer.declined': event(z.strictObject({ orderId: orderId1, step: stepId1 })),
 };

@@ -17,6 +17,7 @@ import { areDaysTaken } from '../taken';
 import { taxOfBack } from '#core/payments';
 import { paidWith, returnOfCredits, type Unused, unusedParts } from './credit';
 import { shifted } from './goOn';
+import { unsentParcels } from './parcels';
 import { pauseEndedEvents, waitingOver } from './pause';
 import { keyOf, secondOf } from '../ids';
 
@@ -46,12 +47,21 @@ export function cancel(
   if (when === 'now') {
     if (giveBack && isBeingRefunded(a)) return refuse('refund-running', { of: 'agreement' });
     if (giveBack && areDaysTaken(state, a)) return stillAsking;
+    if (!giveBack) {
+      const ended = endEvents(state, a, 'cancelled', 'ended', null, context);
+      return { events: [...ended, mailOf(a, 'cancelled', mailKey(a, now), { at: now, amount: null })] };
+    }
     const unused = unusedParts(state, a, now);
-    const back = giveBack ? unused.total : 0;
+    const unsent = unsentParcels(state, a, context);
+    const back = unused.total + unsent.sending;
     return {
       events: [
-        ...endEvents(state, a, 'cancelled', 'ended', null, context),
-        ...(giveBack ? refundUnused(state, a, unused, context) : []),
+        ...endEvents(state, a, 'cancelled', 'ended', null, context).map((event) =>
+          event.type === 'pass.closed' && unsent.passIds.has(event.data.passId)
+            ? fact('pass.closed', { ...event.data, why: 'refund' as const })
+            : event,
+        ),
+        ...refundUnused(state, a, { ...unused, card: unused.card + unsent.sending }, context),
         mailOf(a, 'cancelled', mailKey(a, now), { at: now, amount: back === 0 ? null : back }),
       ],
     };

@@ -7,17 +7,16 @@ import {
   isStopped,
   restOfPlan,
   whyNotAct,
-  creditOf,
-  takeCredit,
 } from '#core/agreements';
 import type { Instant } from '#core/calendar';
-import type { OwedDue, Payment } from '#core/payments';
+import { creditOf, type OwedDue, type Payment, takeCredit } from '#core/payments';
 import { sum } from '#core/money';
 import { fact, type EventOf, type ShopEvent } from '#core/journal';
 import { paymentsOf, periodEnd } from '#core/terms';
 import type { AgreementId, PaymentId } from '#core/ids';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
+import { parcelsPaid } from './parcels';
 import { documentNumber } from '../documentNumber';
 import { mailOf, nextDue, noSuch, nothing, releaseAll, shopOf } from './common';
 import { waitingOver } from './pause';
@@ -201,6 +200,8 @@ export function paidEvents(state: ShopState, a: Agreement, paid: Paid, now: Inst
       status,
       endsAt: status === 'ending' ? until : null,
     }),
+    // Those of a switch come with what the switch opens.
+    ...(paid.kind === 'switch' ? [] : parcelsPaid(a, paid, now)),
     ...releaseAll(state, a, 'behind'),
     // Paid off in its pause: there is nothing left to come back to.
     ...(finished ? waitingOver(state, a, now) : []),

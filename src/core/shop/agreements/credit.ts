@@ -1,12 +1,12 @@
-import { type Agreement, creditOf, type CreditPart, takeCredit, unusedOf } from '#core/agreements';
+import { type Agreement, unusedOf } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { fact, type ShopEvent } from '#core/journal';
-import type { CreditId, OrderId } from '#core/ids';
-import { formatAmount } from '#core/money';
+import type { CreditId, OrderId, PassId } from '#core/ids';
+import { formatAmount, sum } from '#core/money';
 import type { DecideContext } from '../command';
 import type { ShopState } from '../state';
 import { documentNumber } from '../documentNumber';
-import { leftOf, taxOfBack } from '#core/payments';
+import { leftOf, taxOfBack, creditOf, type CreditPart, takeCredit } from '#core/payments';
 import { type PaidLine, paidLinesOf } from '../paidLines';
 import { keyOf } from '../ids';
 
@@ -50,6 +50,8 @@ export function creditGiven(
   a: Agreement,
   amount: number,
   creditId: CreditId,
+  /** How many credit notes the same batch gave before. */
+  before = 0,
 ): { events: ShopEvent[]; parts: CreditPart[] } {
   const paid = paidWith(state, a);
   if (!paid || amount === 0) return { events: [], parts: [] };
@@ -66,7 +68,7 @@ export function creditGiven(
         amount,
         tax: taxOfBack(paid, amount),
         currency: a.currency,
-        creditNote: documentNumber('C', state.counts.creditNotes),
+        creditNote: documentNumber('C', state.counts.creditNotes + before),
       }),
     ],
   };
@@ -77,13 +79,15 @@ export function returnOfCredits(
   parts: readonly CreditPart[],
   currency: string,
   { ids }: Pick<DecideContext, 'ids'>,
+  /** What the first of these refunds closes once it is made. */
+  closes: readonly PassId[] = [],
 ): ShopEvent[] {
   const byNote = new Map<string, CreditPart>();
   for (const part of parts) {
     const key = `${part.creditId ?? ''}/${part.paymentId}`;
     byNote.set(key, { ...part, amount: (byNote.get(key)?.amount ?? 0) + part.amount });
   }
-  return [...byNote.values()].flatMap(({ creditId, orderId, lineId, paymentId, amount }) =>
+  return [...byNote.values()].flatMap(({ creditId, orderId, lineId, paymentId, amount }, i) =>
     amount === 0
       ? []
       : [
@@ -94,13 +98,39 @@ export function returnOfCredits(
             amount,
             currency,
             shares: [{ lineId, amount, tax: 0 }],
-            closes: [],
+            closes: i === 0 ? [...closes] : [],
             reason: 'Credit that was left over',
             ofCredit: creditId ?? keyOf('credit', paymentId),
           }),
         ],
   );
 }
+
+/**
+ * Of credit that paid for something, what has not been refunded: refunds of the credit that are under way count as made.
+ * @param unspent parts that still wait to pay for something
+ */
+export function creditsNotReturned(
+  state: ShopState,
+  parts: readonly CreditPart[],
+  unspent: readonly CreditPart[] = [],
+): CreditPart[] {
+  if (parts.length === 0) return [];
+  const returned = new Map<CreditId, number>();
+  for (const { ofCredit, amount, status } of state.refunds.values())
+    if (ofCredit !== undefined && status !== 'refused') returned.set(ofCredit, (returned.get(ofCredit) ?? 0) + amount);
+  return parts.map((part) => {
+    const given = state.credits.get(part.creditId ?? '');
+    if (!given) return { ...part, amount: 0 };
+    const waiting = sum(unspent.filter(({ creditId }) => creditId === part.creditId).map(({ amount }) => amount));
+    const most = given.amount - waiting - (returned.get(given.id) ?? 0);
+    return { ...part, amount: Math.max(0, Math.min(part.amount, most)) };
+  });
+}
+
+/** Whether what an agreement had not used paid for something else when it ended. */
+export const hasPassedOn = (ended: Agreement['ended']): boolean =>
+  ended?.why === 'switched' || ended?.why === 'replaced';
 
 /** Unused days that were to pay, and were there no longer when the money came: success stands, and a person hears of it. */
 export const creditGone = (orderId: OrderId, id: string, missing: number, currency: string): ShopEvent[] =>

@@ -1,7 +1,7 @@
 import { type Agreement, isRunning, isStopped, whyNotAct } from '#core/agreements';
 import { plusDays } from '#core/calendar';
 import { lesserOffers, type Offer, opensAtLeast } from '#core/catalogue';
-import type { Quote, QuoteLine } from '#core/checkout';
+import { type Quote, type QuoteLine, replacedIn } from '#core/checkout';
 import { fact, type ShopEvent } from '#core/journal';
 import { formatAmount } from '#core/money';
 import type { AgreementId, OfferId, OrderId, PersonId } from '#core/ids';
@@ -40,10 +40,10 @@ export function leavingEvents(
 ): ShopEvent[] {
   const { now, release } = context;
   if (!release || recipientId !== null) return [];
-  const gone = new Set<AgreementId>(quote.replaces ? [quote.replaces.agreementId] : []);
-  return quote.lines.flatMap((line, i): ShopEvent[] => {
+  const gone = new Set<AgreementId>(replacedIn(quote).map(({ agreementId }) => agreementId));
+  return quote.lines.flatMap((line): ShopEvent[] => {
     // Where nothing is charged nothing changes; what was replaced with proof has ended already.
-    if (line.dueToday === 0 || (i === 0 && quote.replaces)) return [];
+    if (line.dueToday === 0 || line.replaces) return [];
     const a = placeTakenBy(state, personId, line, release);
     // Told once, from the first order on; one that ends by itself has nothing left to be stopped.
     if (!a || gone.has(a.id) || a.leaving || a.finishes) return [];

@@ -1,16 +1,16 @@
-import { type Agreement, creditOf, type CreditPart, isRunning, takeCredit } from '#core/agreements';
+import { type Agreement, isRunning } from '#core/agreements';
 import { fact, type ShopEvent } from '#core/journal';
 import { sum } from '#core/money';
 import { refuse, type Refusal } from '#core/refusal';
-import type { AgreementId, CreditId } from '#core/ids';
+import type { AgreementId } from '#core/ids';
 import type { Command, DecideContext, Decision } from '../command';
 import type { ShopState } from '../state';
-import { leftOf, taxOfBack } from '#core/payments';
+import { leftOf, taxOfBack, creditOf, type CreditPart, takeCredit } from '#core/payments';
 import { isPaymentDisputed, type PaidLine, paidLinesOfAgreement } from '../paidLines';
 import { areDaysTaken } from '../taken';
 import { endEvents } from './closings';
 import { livePasses, noSuch, stillAsking } from './common';
-import { returnOfCredits } from './credit';
+import { creditsNotReturned, hasPassedOn, returnOfCredits } from './credit';
 
 export interface AgreementRefundPlan {
   parts: { payment: PaidLine; amount: number; tax: number }[];
@@ -66,18 +66,9 @@ export function planAgreementRefund(
  * Of the credit that paid for the running period, what has not been given back, with the payments it came from. After a
  * switch, or where it was replaced, its unused days pay for something else.
  */
-function creditKept(state: ShopState, { period, credits, ended }: Agreement): CreditPart[] {
-  if (ended?.why === 'switched' || ended?.why === 'replaced') return [];
-  const left = new Map<CreditId, number>();
-  for (const { ofCredit, amount, status } of state.refunds.values())
-    if (ofCredit !== undefined && status !== 'refused') left.set(ofCredit, (left.get(ofCredit) ?? 0) - amount);
-  return (period?.credits ?? []).map((part) => {
-    const given = state.credits.get(part.creditId ?? '');
-    if (!given) return { ...part, amount: 0 };
-    const unspent = sum(credits.filter(({ creditId }) => creditId === part.creditId).map(({ amount }) => amount));
-    const most = given.amount - unspent + (left.get(given.id) ?? 0);
-    return { ...part, amount: Math.max(0, Math.min(part.amount, most)) };
-  });
+export function creditKept(state: ShopState, { period, credits, ended }: Agreement): CreditPart[] {
+  if (hasPassedOn(ended)) return [];
+  return creditsNotReturned(state, period?.credits ?? [], credits);
 }
 
 /** Money back against payments, the newest first. In full it always ends the agreement. */

@@ -1,15 +1,19 @@
 import { agreementIdOf, type AgreementSeed, type KeptCard } from '#core/agreements';
 import type { Instant } from '#core/calendar';
-import type { Quote, QuoteLine } from '#core/checkout';
+import { type Quote, type QuoteLine, sentOf } from '#core/checkout';
 import { type CameFrom, fact, type ShopEvent } from '#core/journal';
 import { beginsCheaper, firstAnchor, isLasting, type LastingTerms, paymentAt } from '#core/terms';
-import type { OrderId, PaymentId, PersonId } from '#core/ids';
+import { type CreditPart, takeCredit } from '#core/payments';
+import type { LineId, OrderId, PaymentId, PersonId } from '#core/ids';
 import type { DecideContext } from '../command';
 import { nextDue, shopOf, toCome, toldAtStart, trialNotice } from './common';
 
 /** One line, one agreement: its id follows from the order, so that what it opens can name it before it begins. */
 export const agreementBegunBy = (orderId: OrderId, line: Pick<QuoteLine, 'lineId' | 'terms'>): string | undefined =>
   isLasting(line.terms) ? agreementIdOf(orderId, line.lineId) : undefined;
+
+/** What unused days paid, by line. */
+type CreditsUsed = readonly { lineId: LineId; parts: readonly CreditPart[] }[];
 
 interface Success {
   orderId: OrderId;
@@ -22,15 +26,23 @@ interface Success {
 }
 
 /** The agreements that begin when an order is paid, one for each line that goes on. */
-export const startedByOrder = (success: Success, now: Instant, context: Pick<DecideContext, 'release'>): ShopEvent[] =>
+export const startedByOrder = (
+  success: Success,
+  credits: CreditsUsed,
+  now: Instant,
+  context: Pick<DecideContext, 'release'>,
+): ShopEvent[] =>
   success.quote.lines.flatMap((line) =>
-    isLasting(line.terms) ? [startOf(success, line, line.terms, now, context)] : [],
+    isLasting(line.terms)
+      ? [startOf(success, line, line.terms, credits.find((c) => c.lineId === line.lineId)?.parts ?? [], now, context)]
+      : [],
   );
 
 function startOf(
   { orderId, personId, quote, paymentId, card, came, language }: Success,
   line: QuoteLine,
   terms: LastingTerms,
+  credits: readonly CreditPart[],
   now: Instant,
   context: Pick<DecideContext, 'release'>,
 ): ShopEvent {
@@ -54,6 +66,7 @@ function startOf(
     trialUntil: terms.trial ? anchor.at : null,
     coupon: line.coupon ?? null,
     ...(line.owned ? { owned: line.owned } : {}),
+    ...parcelsOf(line, context),
     buyer: quote.buyer ?? null,
     card,
     statement: quote.statement ?? shopOf(context).cardStatement,
@@ -70,9 +83,30 @@ function startOf(
     told: toldAtStart(agreement, next?.at ?? now, shopOf(context)),
     period: terms.trial
       ? null
-      : { from: now, until: paymentAt(terms, anchor, 2, zone), amount: line.forPeriod ?? 0, paymentId, credits: [] },
+      : {
+          from: now,
+          until: paymentAt(terms, anchor, 2, zone),
+          amount: line.forPeriod ?? 0,
+          paymentId,
+          credits: creditsOfPeriod(credits, line),
+        },
     noticeAt: trialNotice(agreement.trialUntil, now, shopOf(context), zone),
     endsAt: null,
     beganCheaper: beginsCheaper(terms),
   });
+}
+
+/** Of what unused days paid of a line, what they paid of its first period: set-up and sending are paid by the card first. */
+const creditsOfPeriod = (parts: readonly CreditPart[], { forPeriod = 0 }: Pick<QuoteLine, 'forPeriod'>): CreditPart[] =>
+  takeCredit(parts, forPeriod).used;
+
+/** The parcels that each payment of a line brings, as a part of its agreement. */
+function parcelsOf(
+  { sending, productIds }: QuoteLine,
+  { release }: Pick<DecideContext, 'release'>,
+): Pick<AgreementSeed, 'sending'> {
+  if (!sending?.each || !release) return {};
+  const { country, addressKey, each } = sending;
+  const sent = sentOf(release.content, productIds);
+  return sent.length > 0 ? { sending: { country, addressKey, each, productIds: sent } } : {};
 }

@@ -1,8 +1,8 @@
-import { type Agreement, type AgreementSeed, begunAgreement, chargeFor, creditOf, whyNotAct } from '#core/agreements';
+import { type Agreement, type AgreementSeed, begunAgreement, chargeFor, ruleFor, whyNotAct } from '#core/agreements';
 import type { Instant } from '#core/calendar';
-import { type Offer, openedBy, type Price, saleState } from '#core/catalogue';
-import { termsNow } from '#core/checkout';
-import type { DisputeId, PaymentId } from '#core/ids';
+import { type Offer, openedBy, type Price, type Product, saleState } from '#core/catalogue';
+import { sendingOf, sentOf, termsNow, withTax } from '#core/checkout';
+import type { DisputeId, PaymentId, ProductId } from '#core/ids';
 import { disputeHold } from '#core/passes';
 import { fact, type ShopEvent } from '#core/journal';
 import { paymentAt } from '#core/terms';
@@ -15,7 +15,7 @@ import { isSubscribed, twiceEvents } from '../subscribed';
 import { isTaken } from '../taken';
 import { mailOf, nextDue, noSuch, shopOf, stillAsking, toCome, toldAtStart, trialNotice } from './common';
 import { creditGiven, creditGone, paidWith, unusedNow, unusedParts } from './credit';
-import { leftOf } from '#core/payments';
+import { leftOf, creditOf } from '#core/payments';
 import { keyOf, pairOf } from '../ids';
 import { sessionsOf } from '../sessions/promised';
 import { waitsOf } from '../tasks/tasks';
@@ -27,7 +27,7 @@ import { waitsOf } from '../tasks/tasks';
  */
 export function switchTo(
   state: ShopState,
-  { agreementId, offerId, priceId, offSale = false }: Extract<Command, { type: 'switch' }>,
+  { agreementId, offerId, priceId, offSale = false, sendTo: asked }: Extract<Command, { type: 'switch' }>,
   context: DecideContext,
 ): Decision {
   const a = state.agreements.get(agreementId);
@@ -47,13 +47,20 @@ export function switchTo(
   const soldToBuyer = state.taken.get(pairOf(a.personId, priceId)) ?? 0;
   if (!offSale && !isOnSale(offer, price, { now, zone: shopOf(context).zone, sold, soldToBuyer }))
     return notNow('switch-off-sale');
-  if (isSubscribed(state, a.personId, offerId, a.id)) return notNow('switch-runs-already');
+  if (isSubscribed(state, a.personId, offerId, new Set([a.id]))) return notNow('switch-runs-already');
   const risen = termsNow(price, { startedAt: now, sold }, shopOf(context).zone);
   if (risen.kind !== 'subscription') return notNow('switch-to-nothing');
   // At its present amount, without what a new buyer would begin with.
   const { kind, amount, every, payments } = risen;
   const terms = { kind, amount, every, ...(payments === undefined ? {} : { payments }) };
   const trialUntil = a.status === 'in-trial' ? a.trialUntil : null;
+  const productIds = openedBy(context.release?.content.products ?? [], offer.productIds);
+  const sent = context.release ? sentOf(context.release.content, productIds) : [];
+  // What the subscription before it sent already is not sent again, unless each payment brings a parcel.
+  const sendTo = asked ?? sendToOf(state, a);
+  const sending = context.release ? sendingOf({ price, terms, sendTo, productIds: sent }, context.release) : null;
+  if (sending && 'refused' in sending) return sending;
+  if (!sending && sent.length > 0) return refuse('address-needed');
   const to: AgreementSeed = {
     id: ids.next('a'),
     orderId: a.orderId,
@@ -63,7 +70,7 @@ export function switchTo(
     priceId,
     title: offer.title,
     priceName: price.name,
-    productIds: openedBy(context.release?.content.products ?? [], offer.productIds),
+    productIds,
     currency: a.currency,
     zone: a.zone,
     terms,
@@ -71,6 +78,9 @@ export function switchTo(
     anchor: { n: 1, at: trialUntil ?? now },
     trialUntil,
     coupon: null,
+    ...(sending?.each
+      ? { sending: { country: sending.country, addressKey: sending.addressKey, each: sending.each, productIds: sent } }
+      : {}),
     buyer: a.buyer,
     card: a.card,
     statement: price.cardStatement ?? shopOf(context).cardStatement,
@@ -86,7 +96,10 @@ export function switchTo(
         mailOf(to, 'switched', keyOf('switched', to.id), { at: trialUntil }),
       ],
     };
-  const due = chargeFor(to, { n: 1, at: now }, shopOf(context).tax);
+  const goods = chargeFor(to, { n: 1, at: now }, shopOf(context).tax);
+  const isNew = sent.some((id) => !a.productIds.includes(id));
+  const once = withTax(sending && isNew ? sending.once : 0, ruleFor(to, shopOf(context).tax, now));
+  const due = { ...goods, amount: goods.amount + once.amount, tax: goods.tax + once.tax };
   const unused = unusedNow(state, a, now) + creditOf(a.credits);
   const credit = Math.min(unused, due.amount);
   const key = keyOf(a.id, 's', a.asked + 1);
@@ -164,7 +177,7 @@ export function switchedEvents(
   return [
     ...begun(state, { ...a, credits: [] }, to, given.events, context),
     ...creditGone(a.orderId, keyOf('credit', to.id), paid.credit - creditOf(credits), a.currency),
-    ...twiceEvents(state, [to], to.id, a.id),
+    ...twiceEvents(state, [to], to.id, new Set([a.id])),
     ...paidEvents(state, asAgreement, { ...paid, dues, next: nextDue(to, 1, shopOf(context)) }, now),
     mailOf(to, 'switched', keyOf('switched', to.id), { at: paymentAt(to.terms, to.anchor, 2, to.zone) }),
   ];
@@ -192,8 +205,8 @@ function begun(
         from: now,
         until: null,
         ...sessionsOf(products, productId),
-        // What both open was done or sent for the first.
-        ...(a.productIds.includes(productId) ? {} : waitsOf(products, productId)),
+        // What both open was done or sent for the first; parcels come with each payment.
+        ...waitsAfter(a, to, products, productId),
       },
     });
   });
@@ -216,6 +229,23 @@ function begun(
       ...passes.map(({ data }) => fact('pass.held', { passId: data.pass.id, why: disputeHold(disputeId) })),
     ]),
   ];
+}
+
+function waitsAfter(
+  a: Agreement,
+  to: AgreementSeed,
+  products: readonly Product[],
+  productId: ProductId,
+): ReturnType<typeof waitsOf> {
+  if (to.sending?.productIds.includes(productId))
+    return to.trialUntil === null ? { waits: { for: 'sending', units: to.sending.each.parcels } } : undefined;
+  return a.productIds.includes(productId) ? undefined : waitsOf(products, productId);
+}
+
+/** Where what an agreement sends goes, or whatever else its order sent. */
+function sendToOf(state: ShopState, a: Agreement): { country: string; addressKey: string } | undefined {
+  const from = a.sending ?? state.orders.get(a.orderId)?.lines.find(({ sending }) => sending)?.sending;
+  return from && { country: from.country, addressKey: from.addressKey };
 }
 
 /** What a bank disputes goes on stopping what comes of it: opened, it may be, while the switch was being paid. */

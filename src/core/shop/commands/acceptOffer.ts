@@ -1,4 +1,4 @@
-import { quoteFingerprint } from '#core/checkout';
+import { isSent, quoteFingerprint } from '#core/checkout';
 import { fact, NOWHERE, type ShopEvent } from '#core/journal';
 import { refuse } from '#core/refusal';
 import { canBeKept, wayOf } from '#core/ways';
@@ -9,6 +9,7 @@ import { extendedEvents } from '../extended';
 import { keyOf } from '../ids';
 import { passesToOpen } from '../passesToOpen';
 import type { ShopState } from '../state';
+import { reservedBy } from '../taken';
 
 /**
  * Yes to an offer after payment: one more charge of the order, under a key of its own, on the card of its checkout. A
@@ -16,7 +17,17 @@ import type { ShopState } from '../state';
  */
 export function acceptOffer(
   state: ShopState,
-  { orderId, offer, release, shown, fingerprint, card: other, came }: Extract<Command, { type: 'accept-offer' }>,
+  {
+    orderId,
+    offer,
+    release,
+    shown,
+    fingerprint,
+    card: other,
+    came,
+    signedIn = false,
+    sendTo,
+  }: Extract<Command, { type: 'accept-offer' }>,
   context: DecideContext,
 ): Decision {
   const order = state.orders.get(orderId);
@@ -27,8 +38,9 @@ export function acceptOffer(
   if (askedAfterPayment(state, order).length > 0) return refuse('still-asking', { at: 'checkout' });
   if (isOver(order, context)) return refuse('not-on-sale', { why: 'over' });
   if (runsAlready(state, order, offer, release)) return refuse('already-runs');
-  const quote = offerQuote(state, order, offer, release, context);
+  const quote = offerQuote(state, order, { ...offer, signedIn, sendTo }, release, context);
   if ('refused' in quote) return quote;
+  if (quote.lines.some((line) => !line.sending && isSent(release, line.productIds))) return refuse('address-needed');
   if (fingerprint(quoteFingerprint(quote)) !== shown) return refuse('quote-changed');
 
   const { personId, checkoutId, language, recipientId } = order;
@@ -49,17 +61,18 @@ export function acceptOffer(
   if (!card) return refuse('card-needed', { later: lasting && quote.dueToday === 0 });
   if (lasting && !canBeKept(wayOf(card))) return refuse('way-not-kept');
   const attempt = (met?.attempts ?? 0) + 1;
+  const key = keyOf(orderId, offer.step, attempt);
   return {
     events: [
       fact('charge.requested', {
         ...success,
-        key: keyOf(orderId, offer.step, attempt),
+        key,
         attempt,
         card,
         step: offer.step,
-        // The visit that paid, whoever it is: no more than the address that was typed there.
-        signedIn: false,
+        signedIn,
       }),
+      ...reservedBy(quote, key),
     ],
   };
 }

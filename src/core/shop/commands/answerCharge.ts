@@ -1,3 +1,4 @@
+import { replacedIn } from '#core/checkout';
 import { refuse } from '#core/refusal';
 import { replacingStop } from '#core/agreements';
 import { fact, type ShopEvent } from '#core/journal';
@@ -82,13 +83,15 @@ export function answerCharge(
 
 /** What was to be replaced is not: it goes on, and what fell due meanwhile is asked for now. */
 function freedEvents(state: ShopState, { key, quote }: Charge, context: DecideContext): ShopEvent[] {
-  const a = quote?.replaces && state.agreements.get(quote.replaces.agreementId);
   const why = replacingStop(key);
-  if (!a?.stops.some((stop) => stop.why === why)) return [];
-  return [
-    fact('agreement.freed', { agreementId: a.id, chargeKey: key }),
-    ...withoutStop(state, a, why, context.now, context).events,
-  ];
+  return (quote ? replacedIn(quote) : []).flatMap(({ agreementId }): ShopEvent[] => {
+    const a = state.agreements.get(agreementId);
+    if (!a?.stops.some((stop) => stop.why === why)) return [];
+    return [
+      fact('agreement.freed', { agreementId, chargeKey: key }),
+      ...withoutStop(state, a, why, context.now, context).events,
+    ];
+  });
 }
 
 const unchanged: Decision = refuse('nothing-to-do', { why: 'nothing-new' });

@@ -1,4 +1,4 @@
-import { type Agreement, creditOf, disputeStop, isRunning, movesDates } from '#core/agreements';
+import { type Agreement, disputeStop, isRunning, movesDates } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import type { LineId, PassId, PaymentId } from '#core/ids';
 import { fact, type ShopEvent } from '#core/journal';
@@ -10,7 +10,7 @@ import { endEvents } from '../agreements/closings';
 import { accessWaits, withoutStop } from '../agreements/goOn';
 import type { Command, DecideContext, Decision } from '../command';
 import { keyOf } from '../ids';
-import { leftOf, lineOf, type Payment, taxOfBack } from '#core/payments';
+import { leftOf, lineOf, type Payment, taxOfBack, creditOf } from '#core/payments';
 import { type PaidLine, paidLinesOf } from '../paidLines';
 import type { Dispute, Order, ShopState } from '../state';
 

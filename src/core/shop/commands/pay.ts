@@ -34,6 +34,9 @@ export function pay(state: ShopState, command: Pay, context: DecideContext): Dec
   if (command.fingerprint(quoteFingerprint(quote)) !== command.shown) {
     return refuse('quote-changed');
   }
+  // A gift is paid once: a subscription would go on charging one person for what another has.
+  if (command.recipientId !== undefined && quote.lines.some((line) => isLasting(line.terms)))
+    return refuse('gift-not-once');
   const orderId = record?.orderId ?? ids.next('o');
   const opens = passesToOpen(
     quote,

@@ -5,13 +5,25 @@ import { sum } from '#core/money';
 import { refuse, type Refusal } from '#core/refusal';
 import { endEvents } from '../agreements/closings';
 import { livePasses, stillAsking } from '../agreements/common';
+import { creditsNotReturned, hasPassedOn, returnOfCredits } from '../agreements/credit';
+import { creditKept } from '../agreements/refundAgreement';
 import { withoutStop } from '../agreements/goOn';
 import type { Command, DecideContext, Decision, RefundShare } from '../command';
 import { documentNumber } from '../documentNumber';
 import { agreementsRefunded } from '../evolveStops';
 import { keyOf } from '../ids';
 import { areDaysTaken } from '../taken';
-import { boughtBy, boughtWith, leftOf, taxOfBack, unitsLeft } from '#core/payments';
+import {
+  boughtBy,
+  boughtWith,
+  creditOf,
+  type CreditPart,
+  leftOf,
+  type PaymentLine,
+  takeCredit,
+  taxOfBack,
+  unitsLeft,
+} from '#core/payments';
 import { isPaymentDisputed, paidLinesOf, paidLinesOfAgreement } from '../paidLines';
 import type { Order, Refund, ShopState } from '../state';
 
@@ -26,8 +38,31 @@ export interface RefundPlan {
     /** Passes that close when the money has gone back: those of lines given back in full. */
     closes: PassId[];
   }[];
+  /** Of what unused days paid: it goes back to the payments that they came from, by line. */
+  byCredit: { parts: CreditPart[]; closes: PassId[]; ends: Agreement | undefined }[];
   /** Everything that closes when all of it has gone back. */
   closes: PassId[];
+}
+
+/** What can still be refunded of a line that was bought, in minor units. */
+export interface LineLeft {
+  lineId: LineId;
+  card: number;
+  credits: CreditPart[];
+}
+
+/** What can still be refunded of each line of an order, before anything is done; disputed lines are left out. */
+export function refundLeft(state: ShopState, order: Order): LineLeft[] {
+  return boughtWith(order)
+    .filter(({ openDisputes }) => openDisputes.length === 0)
+    .flatMap(({ lines }) => lines)
+    .map((line) => ({ lineId: line.lineId, card: leftOf(line), credits: creditsLeft(state, order, line) }));
+}
+
+/** Days that went on to pay for something else, when a subscription was switched or replaced, are not refunded here. */
+function creditsLeft(state: ShopState, order: Order, { lineId, credits = [] }: PaymentLine): CreditPart[] {
+  const a = agreementOf(state, order, lineId);
+  return a && hasPassedOn(a.ended) ? [] : creditsNotReturned(state, credits);
 }
 
 /**
@@ -38,10 +73,11 @@ export interface RefundPlan {
 export function planRefund(state: ShopState, orderId: OrderId, wanted: readonly RefundShare[]): RefundPlan | Refusal {
   const order = state.orders.get(orderId);
   if (!order) return refuse('no-such-order');
-  const paid = boughtWith(order).flatMap(({ id }) => id ?? []);
-  if (paid.length === 0) return refuse('nothing-to-refund', { why: 'nothing-paid' });
-  const lines = paid.flatMap((paymentId) => paidLinesOf(state, paymentId));
+  const lines = boughtWith(order).flatMap(({ id, lines: own }) => own.map((line) => ({ ...line, paymentId: id })));
+  if (lines.every((line) => line.amount === 0 && line.credit === 0))
+    return refuse('nothing-to-refund', { why: 'nothing-paid' });
   const parts: RefundPlan['parts'] = [];
+  const byCredit: (RefundPlan['byCredit'][number] & { lineId: LineId })[] = [];
   const seen = new Set<LineId>();
   const full: LineId[] = [];
   const refunds = order.refundIds.flatMap((id) => state.refunds.get(id) ?? []);
@@ -50,8 +86,11 @@ export function planRefund(state: ShopState, orderId: OrderId, wanted: readonly 
     if (!line || !Number.isSafeInteger(amount) || amount < 0) return refuse('nothing-to-refund', { why: 'no-amount' });
     if (seen.has(lineId)) return refuse('nothing-to-refund', { why: 'twice' });
     seen.add(lineId);
-    if (isPaymentDisputed(state, line.paymentId)) return refuse('disputed', { at: 'refund' });
-    const most = leftOf(line);
+    if (line.paymentId !== null && isPaymentDisputed(state, line.paymentId))
+      return refuse('disputed', { at: 'refund' });
+    const credits = creditsLeft(state, order, line);
+    const cardLeft = leftOf(line);
+    const most = cardLeft + creditOf(credits);
     if (amount > most)
       return most === 0 && line.reserved > 0
         ? refuse('refund-running', { of: 'order' })
@@ -61,13 +100,24 @@ export function planRefund(state: ShopState, orderId: OrderId, wanted: readonly 
     if (units !== undefined && (!Number.isSafeInteger(units) || units < 1 || units > mostUnits))
       return refuse('too-many-units', { most: mostUnits });
     if (amount === 0) continue;
-    let part = parts.find((p) => p.paymentId === line.paymentId);
-    if (!part) parts.push((part = { paymentId: line.paymentId, amount: 0, shares: [], closes: [] }));
-    part.amount += amount;
-    part.shares.push({ lineId, amount, tax: taxOfBack(line, amount), ...(units === undefined ? {} : { units }) });
+    const byCard = Math.min(amount, cardLeft);
+    const { paymentId } = line;
+    if (byCard > 0 && paymentId !== null) {
+      let part = parts.find((p) => p.paymentId === paymentId);
+      if (!part) parts.push((part = { paymentId, amount: 0, shares: [], closes: [] }));
+      part.amount += byCard;
+      part.shares.push({
+        lineId,
+        amount: byCard,
+        tax: taxOfBack(line, byCard),
+        ...(units === undefined ? {} : { units }),
+      });
+    }
+    if (amount > byCard)
+      byCredit.push({ lineId, parts: takeCredit(credits, amount - byCard).used, closes: [], ends: undefined });
     if (amount === most) full.push(lineId);
   }
-  const amount = sum(parts.map((part) => part.amount));
+  const amount = sum(parts.map((part) => part.amount)) + sum(byCredit.map((part) => creditOf(part.parts)));
   if (amount === 0) return refuse('nothing-to-refund', { why: 'nothing' });
   const whole = full.filter((lineId) => wholeBut(state, order, lineId));
   const waits = (lineId: LineId, why: (a: Agreement) => boolean): boolean => {
@@ -75,13 +125,21 @@ export function planRefund(state: ShopState, orderId: OrderId, wanted: readonly 
     return a !== undefined && why(a);
   };
   if (whole.some((lineId) => waits(lineId, (a) => a.unanswered !== null))) return stillAsking;
-  if (parts.some(({ shares }) => shares.some(({ lineId }) => waits(lineId, (a) => areDaysTaken(state, a)))))
-    return stillAsking;
+  if ([...seen].some((lineId) => waits(lineId, (a) => areDaysTaken(state, a)))) return stillAsking;
   for (const part of parts)
     part.closes = part.shares
       .filter(({ lineId }) => whole.includes(lineId))
       .flatMap(({ lineId }) => passesOfLine(state, order, lineId));
-  return { amount, currency: order.currency, parts, closes: parts.flatMap(({ closes }) => closes) };
+  const byCardToo = new Set(parts.flatMap(({ shares }) => shares.map(({ lineId }) => lineId)));
+  for (const part of byCredit)
+    // Where the card gives back too, its answer closes.
+    if (whole.includes(part.lineId) && !byCardToo.has(part.lineId)) {
+      part.closes = passesOfLine(state, order, part.lineId);
+      const a = agreementOf(state, order, part.lineId);
+      part.ends = a && isRunning(a) ? a : undefined;
+    }
+  const closes = [...parts, ...byCredit].flatMap((part) => part.closes);
+  return { amount, currency: order.currency, parts, byCredit, closes };
 }
 
 const agreementOf = (state: ShopState, order: Order, lineId: LineId): Agreement | undefined =>
@@ -106,20 +164,27 @@ const passesOfLine = (state: ShopState, order: Order, lineId: LineId): PassId[] 
 export function refund(
   state: ShopState,
   command: Extract<Command, { type: 'refund' }>,
-  { ids }: DecideContext,
+  context: DecideContext,
 ): Decision {
   const plan = planRefund(state, command.orderId, command.shares);
   if ('refused' in plan) return plan;
   return {
-    events: plan.parts.map((part) =>
-      fact('refund.requested', {
-        refundId: ids.next('r'),
-        orderId: command.orderId,
-        currency: plan.currency,
-        reason: command.reason,
-        ...part,
-      }),
-    ),
+    events: [
+      ...plan.parts.map((part) =>
+        fact('refund.requested', {
+          refundId: context.ids.next('r'),
+          orderId: command.orderId,
+          currency: plan.currency,
+          reason: command.reason,
+          ...part,
+        }),
+      ),
+      // Where no card has to be asked, a subscription ends at once, and closes what it opened.
+      ...plan.byCredit.flatMap(({ parts, closes, ends }) => [
+        ...(ends ? endEvents(state, ends, 'refunded', 'refund', null, context) : []),
+        ...returnOfCredits(parts, plan.currency, context, ends ? [] : closes),
+      ]),
+    ],
   };
 }
 
@@ -138,7 +203,8 @@ export function answerRefund(
   const touched = asked.ofCredit === undefined ? agreementsRefunded(state, asked) : [];
   const paid = answer.status === 'paid';
   const lines = order && paid && asked.ofCredit === undefined ? linesWhole(state, order, asked) : [];
-  const isWhole = (a: Agreement): boolean => paid && paidLinesOfAgreement(state, a).every((p) => nothingKept(p, asked));
+  const isWhole = (a: Agreement): boolean =>
+    paid && creditOf(creditKept(state, a)) === 0 && paidLinesOfAgreement(state, a).every((p) => nothingKept(p, asked));
   const isEnding = (a: Agreement): boolean => paid && isRunning(a) && (asked.ends === true || isWhole(a));
   const going = touched
     .filter((a) => isRunning(a) && !isEnding(a))
@@ -190,5 +256,5 @@ function nothingKept(
 const linesWhole = (state: ShopState, order: Order, asked: Refund): LineId[] =>
   paidLinesOf(state, asked.paymentId)
     .filter((line) => !agreementOf(state, order, line.lineId) && asked.shares.some((s) => s.lineId === line.lineId))
-    .filter((line) => nothingKept(line, asked))
+    .filter((line) => nothingKept(line, asked) && creditOf(creditsLeft(state, order, line)) === 0)
     .map((line) => line.lineId);

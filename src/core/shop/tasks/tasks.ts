@@ -52,7 +52,8 @@ export function taskUnits(state: ShopState, { cause, waits }: Pass): number {
   const order = cause.kind === 'paid' ? state.orders.get(cause.orderId) : undefined;
   const line = order?.lines.find(({ lineId }) => cause.kind === 'paid' && lineId === cause.lineId);
   const units = waits?.units ?? 1;
-  if (!order || !line || units === 1) return units;
+  // Of parcels that come with payments none is a unit of its line.
+  if (!order || !line || units === 1 || line.sending?.each) return units;
   const refunds = order.refundIds.flatMap((refundId) => state.refunds.get(refundId) ?? []);
   return unitsLeft(line, refunds);
 }

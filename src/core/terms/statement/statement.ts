@@ -17,6 +17,8 @@ export interface StatementContext {
   beside?: ((due: Due) => { setUp: number; fee: number }) | undefined;
   /** What sending costs on the day of buying, with tax; on top of what is charged for its due. */
   sending?: number | undefined;
+  /** Parcels that come with each full payment, and what of its charge is for sending them. */
+  parcels?: { count: number; sending: number } | null | undefined;
   /** The last payment that a coupon makes cheaper; after it and the introductory ones all payments are alike. */
   cheaperUntil?: number | undefined;
 }
@@ -51,6 +53,7 @@ export function statementOf(terms: Terms, context: StatementContext): Statement 
       setUpLater: later[0]?.n === 1 ? beside(later[0]).setUp : 0,
       runs,
       every: terms.every,
+      parcels: context.parcels ?? null,
       inAll: goesOn(terms) ? null : sum(dues.map(charged)) + sending,
       canStop: terms.kind === 'subscription',
       endsOn: endsOn(terms, anchor, zone),
@@ -95,6 +98,7 @@ export function statementOfRest(
       creditTo: byCredit.at(-1)?.at ?? null,
       runs: runsOf(dues, charged, goesOn(terms)),
       every: terms.every,
+      parcels: context.parcels ?? null,
       inAll: goesOn(terms) || dues.length === 1 ? null : sum(dues.map(charged)),
       canStop: terms.kind === 'subscription',
       endsOn: endsOn(terms, anchor, zone),
@@ -118,6 +122,7 @@ const NOTHING: Facts = {
   runs: [],
   every: { count: 1, unit: 'month' },
   inAll: null,
+  parcels: null,
   canStop: false,
   endsOn: null,
 };

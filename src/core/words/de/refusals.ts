@@ -133,6 +133,9 @@ export const refusals: RefusalWords = {
     why === 'on-hold'
       ? 'Eine Zahlung dafür ist bestritten, im Rückstand oder auf dem Weg zurück. Warten Sie, bis das geklärt ist. Nichts wurde geändert.'
       : 'Es wurde zurückgegeben oder zurückgenommen, dafür ist nichts mehr zu tun. Nichts wurde geändert.',
+  'not-sent-there': ({ country }) =>
+    `Ein Teil davon kommt mit der Post, aber nicht nach ${new Intl.DisplayNames(['de'], { type: 'region' }).of(country) ?? country}. ${SAFE} Wählen Sie ein anderes Land oder etwas anderes.`,
+  'gift-not-once': () => `Verschenken lässt sich nur, was einmal bezahlt wird. ${SAFE}`,
   'address-needed': () => `Ein Teil davon kommt mit der Post: Schreiben Sie, wohin. ${SAFE}`,
   'used-up': ({ limit }) =>
     `Diese Datei wurde ${limit}-mal geladen, öfter geht es nicht. Schreiben Sie uns, wir helfen weiter.`,

@@ -8,5 +8,7 @@ export const sendTo: typeof english = {
   postcode: 'Postleitzahl',
   city: 'Ort',
   country: 'Nach',
+  choose: 'Bitte wählen …',
+  missingCountry: 'Wählen Sie das Land, in das es gehen soll.',
   missing: 'Das wird gebraucht, sonst kommt nichts an.',
 };

@@ -38,12 +38,20 @@ export function statement(facts: Facts, { money, day, today }: Voice): Statement
     ),
   );
   if (facts.runs.length > 0) parts.push(...say`.`);
+  if (facts.parcels) parts.push(...parcelsOf(facts.parcels));
   if (facts.inAll !== null) parts.push(...say` Insgesamt ${money(facts.inAll)}.`);
   if (facts.trial) parts.push(...say` Wer vor dem ${day(facts.trial.until)} kündigt, zahlt nichts weiter.`);
   else if (facts.canStop && facts.endsOn === null)
     parts.push(...say` Jederzeit kündbar zum Ende des bezahlten Zeitraums.`);
   if (facts.endsOn !== null) parts.push(...say` Endet am ${day(facts.endsOn)}.`);
   return parts;
+
+  function parcelsOf({ count, sending }: NonNullable<Facts['parcels']>): StatementPart[] {
+    const what = count === 1 ? 'ein Paket' : `${count} Pakete`;
+    return sending === 0
+      ? say` Zu jeder ${facts.trial ? 'dieser Zahlungen' : 'Zahlung'} ${count === 1 ? 'kommt' : 'kommen'} ${what}; der Versand ist frei.`
+      : say` Zu jeder ${facts.trial ? 'dieser Zahlungen' : 'Zahlung'} ${count === 1 ? 'kommt' : 'kommen'} ${what}; ${money(sending)} davon sind für den Versand.`;
+  }
 
   function startOf(
     { trial, setUpLabel }: Facts,

@@ -6,6 +6,9 @@ export interface Say {
 }
 export type RefusalWords = { [C in RefusalCode]: (facts: RefusalFacts[C], say: Say) => string };
 
+const countryIn = (locale: string, code: string): string =>
+  new Intl.DisplayNames([locale], { type: 'region' }).of(code) ?? code;
+
 const SAFE = 'Nothing was charged.';
 
 /** Every refusal: what happened, what is safe, what to do. */
@@ -135,6 +138,9 @@ export const refusals: RefusalWords = {
     why === 'on-hold'
       ? 'A payment for it is disputed, behind, or on its way back. Wait until that is settled. Nothing was changed.'
       : 'It was given back or taken back, so nothing has to be done for it any more. Nothing was changed.',
+  'not-sent-there': ({ country }) =>
+    `Part of this is sent by post, and it is not sent to ${countryIn('en', country)}. ${SAFE} Choose another country, or buy something else.`,
+  'gift-not-once': () => `Only what is paid once can be given as a gift. ${SAFE}`,
   'address-needed': () => `Part of this is sent by post: write where to. ${SAFE}`,
   'used-up': ({ limit }) =>
     `This file was fetched ${limit} times, which is as often as it can be. Write to us and we will help.`,

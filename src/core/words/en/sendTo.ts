@@ -6,5 +6,7 @@ export const sendTo = {
   postcode: 'Postcode',
   city: 'Town',
   country: 'Send to',
+  choose: 'Choose …',
+  missingCountry: 'Choose the country it is sent to.',
   missing: 'This is needed, or it does not arrive.',
 };

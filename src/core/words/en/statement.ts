@@ -30,12 +30,20 @@ export function statement(facts: Facts, { money, day, today }: Voice): Statement
     ),
   );
   if (facts.runs.length > 0) parts.push(...say`.`);
+  if (facts.parcels) parts.push(...parcelsOf(facts.parcels));
   if (facts.inAll !== null) parts.push(...say` In all ${money(facts.inAll)}.`);
   if (facts.trial) parts.push(...say` Stop before ${day(facts.trial.until)} and nothing more is paid.`);
   else if (facts.canStop && facts.endsOn === null)
     parts.push(...say` It can be stopped at any time, to the end of what is paid.`);
   if (facts.endsOn !== null) parts.push(...say` It ends on ${day(facts.endsOn)}.`);
   return parts;
+
+  function parcelsOf({ count, sending }: NonNullable<Facts['parcels']>): StatementPart[] {
+    const what = count === 1 ? 'a parcel' : `${count} parcels`;
+    return sending === 0
+      ? say` ${facts.trial ? 'Each of these payments' : 'Each payment'} brings ${what}; sending is free.`
+      : say` ${facts.trial ? 'Each of these payments' : 'Each payment'} brings ${what}, and ${money(sending)} of it is for sending.`;
+  }
 
   function startOf(
     { trial, setUpLabel }: Facts,

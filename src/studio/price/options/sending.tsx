@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { formatPlain, parseAmount } from '#core/money';
 import { countryName, isSentByPost } from '#core/catalogue';
 import { countryChoices } from '../../shop/choices';
-import { ChoiceFill, MoneyFill } from '../Fill';
+import { ChoiceFill, CountFill, MoneyFill } from '../Fill';
 import { priceOption } from './option';
 
 /** What sending costs, by country, beside the price. */
@@ -12,27 +12,69 @@ export const sending = priceOption({
   offered: ({ opens }) => opens.some(isSentByPost),
   of: (price) => price.sending,
   add: (p) => {
-    p.sending = { fee: 0, byCountry: {} };
+    p.sending = { fee: 0, byCountry: {}, ...(p.terms.kind === 'subscription' ? { parcels: 1 } : {}) };
   },
   remove: (p) => {
     p.sending = null;
   },
-  line: ({ name, currency, edit, value: { fee, byCountry } }) => (
+  line: ({ name, currency, edit, price, value: { fee, byCountry, notTo = [], listedOnly, parcels } }) => (
     <>
-      Sending costs{' '}
-      <FeeFill
-        label={`${name}: sending`}
-        currency={currency}
-        fee={fee}
-        onChange={(minor) =>
-          edit((p) => {
-            if (p.sending) p.sending.fee = minor;
-          })
-        }
-      />
-      {Object.entries(byCountry).map(([code, amount]) => (
+      {price.terms.kind === 'subscription' && (
+        <>
+          Sent{' '}
+          <ChoiceFill
+            label={`${name}: when it is sent`}
+            value={parcels === undefined ? 'once' : 'each'}
+            choices={[
+              ['each', 'with each payment'],
+              ['once', 'once, with the first payment'],
+            ]}
+            onChange={(when) =>
+              edit((p) => {
+                if (!p.sending) return;
+                if (when === 'each') p.sending.parcels = 1;
+                else delete p.sending.parcels;
+              })
+            }
+          />
+          {parcels !== undefined && (
+            <>
+              {', '}
+              <CountFill
+                label={`${name}: parcels with each payment`}
+                value={parcels}
+                from={1}
+                to={100}
+                onChange={(count) =>
+                  edit((p) => {
+                    if (p.sending) p.sending.parcels = count;
+                  })
+                }
+              />{' '}
+              {parcels === 1 ? 'parcel' : 'parcels'} each time
+            </>
+          )}
+          .{' '}
+        </>
+      )}
+      Sending{parcels === undefined ? '' : ' a parcel'} costs{' '}
+      {listedOnly ? null : (
+        <>
+          <FeeFill
+            label={`${name}: sending`}
+            currency={currency}
+            fee={fee}
+            onChange={(minor) =>
+              edit((p) => {
+                if (p.sending) p.sending.fee = minor;
+              })
+            }
+          />
+        </>
+      )}
+      {Object.entries(byCountry).map(([code, amount], i) => (
         <span key={code}>
-          , to {countryName(code, 'en')}{' '}
+          {listedOnly && i === 0 ? ' ' : ', '}to {countryName(code, 'en')}{' '}
           <FeeFill
             label={`${name}: sending to ${countryName(code, 'en')}`}
             currency={currency}
@@ -56,18 +98,73 @@ export const sending = priceOption({
           </button>
         </span>
       ))}
-      ; apart from that, to{' '}
+      ; another price for{' '}
       <ChoiceFill
         label={`${name}: another country`}
         value=""
-        choices={[['', 'another country …'], ...countryChoices(null, 'en').filter(([code]) => !(code in byCountry))]}
+        choices={[
+          ['', 'a country …'],
+          ...countryChoices(null, 'en').filter(([code]) => !(code in byCountry) && !notTo.includes(code)),
+        ]}
         onChange={(code) =>
           edit((p) => {
             if (p.sending && code !== '') p.sending.byCountry[code] = p.sending.fee;
           })
         }
       />
-      . It stands apart from the price, and is taxed like it.
+      . It is sent{' '}
+      <ChoiceFill
+        label={`${name}: where it is sent`}
+        value={listedOnly ? 'listed' : 'all'}
+        choices={[
+          ['all', 'everywhere'],
+          ['listed', 'only to the countries named above'],
+        ]}
+        onChange={(where) =>
+          edit((p) => {
+            if (!p.sending) return;
+            if (where === 'listed') p.sending.listedOnly = true;
+            else delete p.sending.listedOnly;
+          })
+        }
+      />
+      {!listedOnly && ' except to '}
+      {!listedOnly &&
+        notTo.map((code) => (
+          <span key={code}>
+            {countryName(code, 'en')}{' '}
+            <button
+              className="opt"
+              aria-label={`Send to ${countryName(code, 'en')} again`}
+              onClick={() =>
+                edit((p) => {
+                  if (p.sending) p.sending.notTo = notTo.filter((other) => other !== code);
+                })
+              }
+            >
+              ×
+            </button>
+            {', '}
+          </span>
+        ))}
+      {!listedOnly && (
+        <>
+          <ChoiceFill
+            label={`${name}: a country it is not sent to`}
+            value=""
+            choices={[
+              ['', notTo.length === 0 ? 'no country …' : 'another country …'],
+              ...countryChoices(null, 'en').filter(([code]) => !(code in byCountry) && !notTo.includes(code)),
+            ]}
+            onChange={(code) =>
+              edit((p) => {
+                if (p.sending && code !== '') p.sending.notTo = [...notTo, code];
+              })
+            }
+          />
+        </>
+      )}
+      . Sending is shown beside the price and taxed like it; 0.00 is free.
     </>
   ),
 });

@@ -13,7 +13,7 @@ import {
   productId1,
 } from './basics';
 import { cameFrom1, language1, NOWHERE } from './cameFrom';
-import { buyer1, lineCoupon1, owned1 } from './quote';
+import { buyer1, lineCoupon1, owned1, parcels1 } from './quote';
 import { terms1, terms2, termsFrom1 } from './terms';
 
 export const keptCard1 = z.strictObject({
@@ -87,6 +87,17 @@ export const seed2 = seedWith(terms2.lasting).extend({ came: cameFrom1, language
 export const seed3 = seed2.omit({ credit: true }).extend({ anchor: anchor2, credits: z.array(creditPart1) });
 /** The fourth what is off its first full payment for parts that its buyer had. */
 export const seed4 = seed3.extend({ owned: owned1.optional() });
+/** The fifth where its parcels go and what they cost. Of agreements from before one parcel went, with the first payment. */
+export const seed5 = seed4.extend({
+  sending: z
+    .strictObject({
+      country: z.string().length(2),
+      addressKey: z.string().max(80),
+      each: parcels1,
+      productIds: z.array(productId1).min(1),
+    })
+    .optional(),
+});
 export const seedFrom2 = ({ credit, anchor, ...seed }: z.infer<typeof seed2>): z.infer<typeof seed3> => ({
   ...seed,
   anchor: { n: anchor.n, at: anchor.at },

@@ -86,6 +86,31 @@ export const quote4 = quote3.extend({
     .min(1),
 });
 
+/** Parcels that come with each full payment of a subscription, and what sending them costs before tax. */
+export const parcels1 = z.strictObject({ fee: minor1, parcels: z.int().min(1) });
+/** What is replaced stands with the line that replaces it; before, with the quote, and it was the first line's. */
+export const quote5 = quote4.omit({ replaces: true }).extend({
+  lines: z
+    .array(
+      quote4.shape.lines.element.extend({
+        replaces: quote1.shape.replaces,
+        sending: z
+          .strictObject({
+            country: z.string().length(2),
+            fee: minor1,
+            addressKey: z.string().max(80),
+            each: parcels1.optional(),
+          })
+          .optional(),
+      }),
+    )
+    .min(1),
+});
+export const quoteFrom4 = ({ replaces, lines, ...quote }: z.infer<typeof quote4>): z.infer<typeof quote5> => ({
+  ...quote,
+  lines: lines.map((line, i) => (i === 0 && replaces ? { ...line, replaces } : line)),
+});
+
 export const quoteFrom1 = (quote: z.infer<typeof quote1>): z.infer<typeof quote2> => ({
   ...quote,
   lines: quote.lines.map((line) => ({ ...line, terms: termsFrom1(line.terms) })),
