@@ -1,4 +1,4 @@
-import type { OfferId, ProductId } from '#core/ids';
+import type { OfferId, PriceId, ProductId } from '#core/ids';
 import type { Access } from '#core/terms';
 import { type DraftTerms, newTerms } from './draftTerms';
 import type { Price } from './price';
@@ -21,6 +21,10 @@ export interface DraftPrice {
   cardStatement: string | null;
   rise: DraftRise | null;
   replaces: { offerId: OfferId; credit: boolean } | null;
+  /** Shown and sold in one place and nowhere else. Left out: for everybody. */
+  onlyAt?: Price['onlyAt'] | undefined;
+  /** How much less it is than another of the offer's prices: its terms follow that one until they are published. */
+  less?: { of: PriceId; percent: string } | null | undefined;
   /** The seller's own number for it. */
   article: string | null;
   sending: Price['sending'];

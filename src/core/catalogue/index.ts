@@ -63,6 +63,8 @@ export {
 export { isInItself, openedBy, openingIn, type Place, placesOf, reachedBy } from './opens';
 export { lesserOffers, opensAtLeast } from './lesserOffers';
 export { Offer } from './offer';
+export { fewPrice, isShare, lessTerms, withShares } from './fewPrice';
+export type { OnlyAt } from './onlyAt';
 export { sampleCountry, sendingFee, SendingPrice } from './sendingPrice';
 export { Price, Rise, CardStatement, saleState, type SaleState } from './price';
 export {

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { idFor, type OfferId, type PriceId, type ProductId } from '#core/ids';
 import { addDays, type Instant, startOfDate } from '#core/calendar';
 import { Terms } from '#core/terms';
+import { OnlyAt } from './onlyAt';
 import { SendingPrice } from './sendingPrice';
 
 /** What every bank can print on a card statement. */
@@ -49,6 +50,8 @@ export const Price = z.object({
   rise: Rise.nullable().default(null),
   /** Buying this ends the buyer's agreement on that offer; its unused days lower what is due today, if so set. */
   replaces: z.object({ offerId: idFor<OfferId>(), credit: z.boolean() }).nullable().default(null),
+  /** Shown and sold in one place and nowhere else; null is a price for everybody. */
+  onlyAt: OnlyAt.nullable().default(null),
   /** The seller's own number for it, on papers and in exports. */
   article: z.string().max(60).nullable().default(null),
   /** What sending it by post costs, and where it is sent. Null: nothing is charged. */

@@ -1,6 +1,7 @@
 import type { Access } from '#core/terms';
 import { type DraftAccess, type DraftOffer, type DraftPrice, type DraftRise, FOR_GOOD } from './draftOffer';
 import { sealTerms, unsealTerms } from './draftTerms';
+import { withShares } from './fewPrice';
 import type { Offer } from './offer';
 import type { Price, Rise } from './price';
 import { datesOf, draftTermsProblem, written } from './priceProblem';
@@ -10,7 +11,8 @@ import { minorOf, numberOf, typedAmount } from './typed';
  * The offer as it can be sold: what was typed becomes whole minor units, counts and days.
  * @returns null when any price has a problem (see `draftTermsProblem`) or there is none
  */
-export function sealOffer(draft: DraftOffer): Offer | null {
+export function sealOffer(typed: DraftOffer): Offer | null {
+  const draft = withShares(typed);
   if (draft.prices.length === 0 || draft.prices.some((price) => draftTermsProblem(price, draft.currency) !== null))
     return null;
   return {
@@ -48,6 +50,7 @@ function sealPrice(price: DraftPrice, currency: string): Price {
     cardStatement: price.cardStatement,
     rise: terms.kind === 'free' || terms.kind === 'open' || price.rise === null ? null : sealRise(price.rise, currency),
     replaces: terms.kind === 'free' ? null : price.replaces,
+    onlyAt: price.onlyAt ?? null,
     article: price.article?.trim() || null,
     sending: price.sending,
     owned: terms.kind === 'free' || terms.kind === 'open' ? [] : sealOwned(price.owned ?? [], currency),
@@ -120,6 +123,7 @@ function unsealPrice(price: Price, currency: string): DraftPrice {
     },
     replaces: price.replaces,
     article: price.article,
+    ...(price.onlyAt ? { onlyAt: price.onlyAt } : {}),
     sending: price.sending,
     owned:
       price.owned.length === 0

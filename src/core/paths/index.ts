@@ -38,7 +38,7 @@ export {
   hrefOfEntrance,
   newEntrance,
 } from './entrance';
-export { type Coming, pathSeen, plainSight, pricesKept, showsAt, type Sight, sightOf } from './sight';
+export { type Coming, pathSeen, plainSight, pricesKept, showsAt, type Sight, sightOf, type Sold } from './sight';
 export { type Till, tillOf } from './till';
 export { afterCheckout, answersOnTheWay, type OfferPassed, onFrom, type Stand, standsNow } from './afterPayment';
 export { addressFrom, addressProblem, freeWord, RESERVED_ADDRESSES, RESERVED_STEP_ADDRESSES } from './address';

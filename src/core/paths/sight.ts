@@ -1,4 +1,5 @@
 import { addMs, HOUR, type Instant } from '#core/calendar';
+import type { OnlyAt } from '#core/catalogue';
 import type { EntranceId, PriceId, StepId } from '#core/ids';
 import { type Bonus, bonusEnds, bonusesFor } from './bonus';
 import { type Countdown, countdownEnds } from './countdown';
@@ -22,6 +23,12 @@ export interface Coming {
   seen?: readonly string[] | undefined;
 }
 
+/** What is sold where a path is: the prices that are for few, and the zone that days are counted in. */
+export interface Sold {
+  offers: readonly { prices: readonly { id: PriceId; onlyAt?: OnlyAt | null | undefined }[] }[];
+  shop: { zone: string };
+}
+
 /** What one visitor sees of a path at one moment. Pages, checkout and charge read it here. */
 export interface Sight {
   /** The entrance that counts for them, while it is open. */
@@ -41,7 +48,8 @@ export interface Sight {
  * What a visitor sees. An entrance with prices of its own shows those, and lets into a path that has closed; else all
  * prices are shown that are not set aside, as countdowns let them go and come.
  */
-export function sightOf(path: Path, { at, entrance: id, first, turnedBack }: Coming, zone: string): Sight {
+export function sightOf(path: Path, { at, entrance: id, first, turnedBack }: Coming, sold: Sold): Sight {
+  const { zone } = sold.shop;
   const came = id == null ? undefined : entrancesOf(path).find((e) => e.id === id);
   const days = came && entranceState(came, at, zone);
   const entrance = came && days?.state === 'open' ? came : null;
@@ -57,6 +65,7 @@ export function sightOf(path: Path, { at, entrance: id, first, turnedBack }: Com
     ...lower.flatMap(({ priceId, ends }) => (ends !== null && at < ends ? [priceId] : [])),
   ]);
   const own = entrance?.prices ? new Set([...entrance.prices]) : null;
+  const few = fewSeen(path, sold, { entrance: entrance?.id ?? null, shown });
   const changes = [
     ...countdowns.map(({ ends }) => ends),
     ...lower.map(({ ends }) => ends),
@@ -66,12 +75,35 @@ export function sightOf(path: Path, { at, entrance: id, first, turnedBack }: Com
   ].filter((end) => end !== null && end > at);
   return {
     entrance,
-    shows: (price) => own?.has(price) ?? (shown.has(price) || !hidden.has(price)),
+    shows: (price) => few.get(price) ?? own?.has(price) ?? (shown.has(price) || !hidden.has(price)),
     closedTo: entrance ? null : (over.find(isClosing)?.to ?? null),
     bonuses: bonusesFor(path.bonuses, entrance?.id ?? null, at, zone),
     leftOut: new Set(over.flatMap((then) => (then.does === 'leaves-out' ? [then.step] : []))),
     changesAt: changes.sort()[0] ?? null,
   };
+}
+
+/**
+ * Of prices for few, and of those they stand in place of, whether they are shown: one that is for others is not, one that
+ * is for this visitor is, in place of the dearer one.
+ */
+function fewSeen(
+  { steps }: Path,
+  { offers }: Sold,
+  { entrance, shown }: { entrance: EntranceId | null; shown: ReadonlySet<PriceId> },
+): Map<PriceId, boolean> {
+  const seen = new Map<PriceId, boolean>();
+  for (const { id, onlyAt } of offers.flatMap(({ prices }) => prices)) {
+    if (!onlyAt) continue;
+    const { at, insteadOf } = onlyAt;
+    const here =
+      at.kind === 'links'
+        ? entrance !== null && at.links.includes(entrance)
+        : shown.has(id) && steps.some((step) => step.id === at.step && step.lower?.priceId === id);
+    seen.set(id, here);
+    if (here) seen.set(insteadOf, false);
+  }
+  return seen;
 }
 
 /** Prices that are not shown to everybody from the start: for entrances, for later, for whoever turns back. */
@@ -97,7 +129,7 @@ export function showsAt({ kind, lower }: Step, { shows }: Pick<Sight, 'shows'>):
 }
 
 /** What somebody sees of whom nothing is known. */
-export const plainSight = (path: Path, at: Instant, zone: string): Sight => sightOf(path, { at }, zone);
+export const plainSight = (path: Path, at: Instant, sold: Sold): Sight => sightOf(path, { at }, sold);
 
 /** The path as somebody walks it: steps they are led past are not there. */
 export const pathSeen = (path: Path, { leftOut }: Pick<Sight, 'leftOut'>): Path =>

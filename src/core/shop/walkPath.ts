@@ -56,8 +56,7 @@ const MOST_STEPS = 60;
  * its ports. Nothing of it is kept, nobody is charged, no number of the shop is used.
  */
 export async function walkPath(release: Release, path: Path, choices: WalkChoices, now: Instant): Promise<WalkReport> {
-  const { zone } = release.content.shop;
-  const sight = sightOf(path, { at: now, entrance: choices.entrance }, zone);
+  const sight = sightOf(path, { at: now, entrance: choices.entrance }, release.content);
   const seen = pathSeen(path, sight);
   const till = tillOf(path, sight, choices.checkout === undefined ? checkoutOf(path) : stepOf(path, choices.checkout));
   const offer = release.content.offers.find((o) => o.id === till.offerId);

@@ -38,7 +38,7 @@ export function pathOfOrder(context: CounterContext, req: Request, order: Order,
   if (!release || !whole) return null;
   // What had run out for this visit when it paid is not met after payment; what runs out since still is.
   const visit = visitsOf(context, req).find((v) => v.checkout === order.checkoutId);
-  const sight = sightOf(whole, { ...visit, at: order.at }, release.content.shop.zone);
+  const sight = sightOf(whole, { ...visit, at: order.at }, release.content);
   const path = inDesigns(pathSeen(whole, sight), visit?.seed, order.came.design);
   const now = live?.content.paths.find((p) => p.id === pathId);
   return { release, path, present: now ? withAddressesOf(path, now) : path };

@@ -158,7 +158,7 @@ export function pagesRoutes(context: CounterContext): Router {
       case 'page': {
         const taken = (priceId: PriceId): number => context.runner.state.taken.get(priceId) ?? 0;
         const values = slotValues(release, path, reading, taken);
-        const plain = plainSight(path, reading.now, reading.shop.zone);
+        const plain = plainSight(path, reading.now, release.content);
         const address = context.publicAddress();
         const structuredData = path.front
           ? undefined

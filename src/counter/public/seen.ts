@@ -33,7 +33,7 @@ export function seenBy(context: CounterContext, req: Request, res: Response, rel
   const came = comingOf(context, req, path.id);
   const counted = path.countdowns?.some(({ until }) => until.to === 'hours') === true;
   const coming = counted && came.first == null ? noteFirst(context, req, res, path.id) : came;
-  const sight = sightOf(path, coming, release.content.shop.zone);
+  const sight = sightOf(path, coming, release.content);
   return { coming, sight, path: inDesigns(pathSeen(path, sight), coming.seed) };
 }
 

@@ -111,8 +111,8 @@ function designOf(path: Path | undefined, coming: Pick<Coming, 'seed' | 'seen'>)
 export function tillFor({ visit, release }: { visit: Visit; release: Release }, live: Path, now: Instant): Till {
   const path = inDesigns(release.content.paths.find((p) => p.id === visit.path) ?? live, visit.seed);
   const step = visit.step === undefined ? undefined : stepOf(path, visit.step);
-  const { zone } = release.content.shop;
-  return tillOf(path, sightOf(path, visit, zone), step, sightOf(path, { ...visit, at: now }, zone));
+  const { content } = release;
+  return tillOf(path, sightOf(path, visit, content), step, sightOf(path, { ...visit, at: now }, content));
 }
 
 /** Where a charge of this visit comes from, for whoever counts later. */

@@ -18,7 +18,7 @@ export function listedOf(
   if (!offer?.onSale || offer.putAway || offer.prices.every((p) => saleState(p, now, shop.zone).state === 'over'))
     return null;
   const product = products.find((p) => p.id === offer.productIds[0]);
-  const { shows, closedTo } = plainSight(path, now, shop.zone);
+  const { shows, closedTo } = plainSight(path, now, { offers, shop });
   const amounts = offer.prices
     .filter((p) => shows(p.id))
     .map((p) => p.words ?? shortTerms(p.terms, offer.currency, locale))

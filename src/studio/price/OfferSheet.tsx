@@ -4,6 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import { type DraftOffer, type DraftPrice, lesserOffers, newPrice, unsealOffer } from '#core/catalogue';
 import { priceChanges, priceParts } from '#core/release';
 import type { PriceId } from '#core/ids';
+import { shortTerms } from '#core/terms';
 import { change, type Draft } from '../data/draft';
 import { TitleField } from '../frame/TitleField';
 import { newId } from '../data/ids';
@@ -11,6 +12,7 @@ import { removeDrafts } from '../data/remove';
 import { OpensWhat } from './OpensWhat';
 import { focusAmount, PriceSentence } from './PriceSentence';
 import { SideBySide } from './SideBySide';
+import { soldPrices } from './outcome';
 import { StopSelling } from './StopSelling';
 
 interface Props {
@@ -49,12 +51,16 @@ export function OfferSheet({ draft, offer, onTake }: Props) {
         <section key={price.id} className="sec mt-2" onFocus={() => onTake(price.id)} aria-label={`Price ${i + 1}`}>
           <PriceHead offer={offer} price={price} at={i} edit={edit} />
           {live && <LivePrice offer={offer} live={unsealOffer(live)} price={price} locale={shop.locale} edit={edit} />}
-          <PriceSentence
-            offer={offer}
-            price={price}
-            offers={draft.content.offers.filter((o) => !o.putAway)}
-            products={draft.content.products}
-          />
+          {price.onlyAt ? (
+            <FewInWords draft={draft} offer={offer} price={price} />
+          ) : (
+            <PriceSentence
+              offer={offer}
+              price={price}
+              offers={draft.content.offers.filter((o) => !o.putAway)}
+              products={draft.content.products}
+            />
+          )}
         </section>
       ))}
       <div className="sec">
@@ -253,6 +259,35 @@ function LivePrice({
       >
         Put back
       </button>
+    </p>
+  );
+}
+
+/** A price for few, in words: what it is, and where alone it stands. It is changed where it was made. */
+function FewInWords({ draft, offer, price }: { draft: Draft; offer: DraftOffer; price: DraftPrice }) {
+  const { content } = draft;
+  const { onlyAt, less } = price;
+  const at = onlyAt?.at;
+  const path = content.paths.find((p) =>
+    at?.kind === 'step'
+      ? p.steps.some((step) => step.id === at.step)
+      : (p.entrances ?? []).some((e) => at?.links.includes(e.id)),
+  );
+  const sealed = soldPrices(offer).find((p) => p.id === price.id);
+  const base = offer.prices.find((p) => p.id === less?.of);
+  return (
+    <p className="sentence">
+      {sealed ? shortTerms(sealed.terms, offer.currency, content.shop.locale) : 'No price yet'}
+      {less && base && `, ${less.percent} % less than ${base.name.trim() || 'the price for everybody'}`}. Only{' '}
+      {at?.kind === 'links' ? 'those who come through one link of' : 'those who come to one step of'}{' '}
+      {path ? (
+        <Link className="opt" to={`/sell/${path.id}`}>
+          {path.title || 'a path'}
+        </Link>
+      ) : (
+        'a path that is no longer here'
+      )}{' '}
+      see it and can buy it.
     </p>
   );
 }

@@ -1,5 +1,13 @@
 import { useState } from 'react';
-import { accessInWords, type DraftOffer, openedBy, openedFrom, type Price, sealOffer } from '#core/catalogue';
+import {
+  accessInWords,
+  type DraftOffer,
+  openedBy,
+  openedFrom,
+  type Price,
+  sealOffer,
+  withShares,
+} from '#core/catalogue';
 import type { Instant } from '#core/calendar';
 import { storyOfTerms } from '#core/drawing';
 import { formatAmount } from '#core/money';
@@ -13,7 +21,7 @@ import { ChoiceFill } from './Fill';
 
 /** The offer with only those prices that can be sold as typed. */
 export function soldPrices(offer: DraftOffer): Price[] {
-  return offer.prices.flatMap((price) => sealOffer({ ...offer, prices: [price] })?.prices ?? []);
+  return withShares(offer).prices.flatMap((price) => sealOffer({ ...offer, prices: [price] })?.prices ?? []);
 }
 
 const SPANS = [

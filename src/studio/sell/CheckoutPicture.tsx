@@ -21,7 +21,7 @@ export function CheckoutPicture({ draft, path, page, at }: { draft: Draft; path:
     () => {
       const { reading, release } = draftReading(draft.content, at, ({ sha256 }) => urls[sha256] ?? '');
       const step = path.steps.find((s) => s.kind === 'checkout' && s.pageId === page.id);
-      const till = tillOf(path, plainSight(path, at, reading.shop.zone), step);
+      const till = tillOf(path, plainSight(path, at, release.content), step);
       const made = checkoutDataFor(reading, release, till, page, { status: 'open' }, { visit: { at } });
       const turnBack = leadsTo(path, till.step, 'turned-back') === null ? null : '#';
       return {

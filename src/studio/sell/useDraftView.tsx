@@ -23,7 +23,7 @@ export function useDraftView(draft: Draft, path: Path, page: Page, editing: bool
   const step = path.steps.find((s) => s.pageId === page.id);
   // Whoever stands at the page for those who turned back has just done so.
   const turnedBack = step?.kind === 'turned-back' ? now : null;
-  const sight = sightOf(path, { at: now, turnedBack }, shop.zone);
+  const sight = sightOf(path, { at: now, turnedBack }, { offers, shop });
   // Only a page with a shelf reads what other paths sell.
   const hasShelf = page.blocks.some((b) => b.kind === 'shelf');
   const shelved = useMemo(

@@ -62,11 +62,28 @@ export function knownFor(draft: Draft, chosen: Chosen, next: Known['next']): Kno
   );
 }
 
+/** A path without the prices that were made for one place in it: they stay there, and a copy begins with what everybody sees. */
+function withoutFew(path: Path, offers: Draft['content']['offers']): Path {
+  const made = new Map(
+    offers.flatMap((o) => o.prices.flatMap((p) => (p.onlyAt ? [[p.id, p.onlyAt.insteadOf] as const] : []))),
+  );
+  const plain = (id: PriceId): PriceId => made.get(id) ?? id;
+  return {
+    ...path,
+    steps: path.steps.map(({ lower, ...step }) => ({
+      ...step,
+      ...(lower && !made.has(lower.priceId) ? { lower } : {}),
+      ...(step.extras ? { extras: step.extras.map((e) => ({ ...e, priceId: plain(e.priceId) })) } : {}),
+      ...(step.offer ? { offer: { ...step.offer, priceId: plain(step.offer.priceId) } } : {}),
+    })),
+  };
+}
+
 /** Makes a copy of a path, with pages of its own, and opens it. */
 export function useCopyPath({ content }: Draft): (path: Path) => void {
   const navigate = useNavigate();
   return (path) => {
-    const copy = copyPath(path, content.pages, { ...freshIn(content.paths), next: newId });
+    const copy = copyPath(withoutFew(path, content.offers), content.pages, { ...freshIn(content.paths), next: newId });
     for (const page of copy.pages) add('page', page.id, page);
     add('path', copy.path.id, copy.path);
     void navigate(`/sell/${copy.path.id}`);

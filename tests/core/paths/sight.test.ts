@@ -13,13 +13,13 @@ import {
 import { softer, to } from '../../support/softerPath';
 
 // Lisbon is an hour ahead of UTC in June: a day there begins at 23:00 of the day before.
-const ZONE = 'Europe/Lisbon';
+const SOLD = { offers: [], shop: { zone: 'Europe/Lisbon' } };
 const NOON = '2026-06-15T11:00:00.000Z';
 const entrance = (more: Partial<Entrance> = {}): Entrance =>
   newEntrance({ id: 'e1', word: 'evening-talk', short: 'k7Qm' }, { until: '2026-06-16', prices: ['early'], ...more });
 const PRICES = ['plain', 'early', 'late', 'lower'];
 const seen = (path: Partial<Path>, coming: Partial<Coming> = {}): string => {
-  const { shows } = sightOf({ ...softer(), ...path }, { at: NOON, ...coming }, ZONE);
+  const { shows } = sightOf({ ...softer(), ...path }, { at: NOON, ...coming }, SOLD);
   return PRICES.filter(shows).join(' ');
 };
 const hours = (n: number, then: Countdown['then']): Countdown => ({ id: 'c', until: { to: 'hours', hours: n }, then });
@@ -34,13 +34,13 @@ describe('an entrance', () => {
     ]);
     expect(seen(path, { entrance: 'e1', at: '2026-06-16T22:59:59.999Z' })).toBe('early');
     expect(seen(path, { entrance: 'e1', at: '2026-06-16T23:00:00.000Z' })).toBe('plain');
-    expect(sightOf({ ...softer(), ...path }, { at: NOON, entrance: 'e1' }, ZONE).changesAt).toBe(
+    expect(sightOf({ ...softer(), ...path }, { at: NOON, entrance: 'e1' }, SOLD).changesAt).toBe(
       '2026-06-16T23:00:00.000Z',
     );
   });
   test('that is not open yet changes what is seen when it opens, and a bonus when its last day is over', () => {
     const changes = (more: Partial<Path>, coming: Partial<Coming> = {}) =>
-      sightOf({ ...softer(), ...path, ...more }, { at: NOON, ...coming }, ZONE).changesAt;
+      sightOf({ ...softer(), ...path, ...more }, { at: NOON, ...coming }, SOLD).changesAt;
     const later = { entrances: [entrance({ from: '2026-06-16', until: '2026-06-20' })] };
     expect(changes(later, { entrance: 'e1' })).toBe('2026-06-15T23:00:00.000Z');
     expect(changes(later)).toBeNull();
@@ -49,7 +49,7 @@ describe('an entrance', () => {
     expect(changes({ bonuses: [bonus] })).toBe('2026-06-15T23:00:00.000Z');
     expect(changes({ bonuses: [{ ...bonus, until: null }] })).toBeNull();
     expect(changes({ bonuses: [{ ...bonus, entranceId: 'e1' }] })).toBeNull();
-    const given = (at: string) => sightOf({ ...softer(), ...path, bonuses: [bonus] }, { at }, ZONE).bonuses.length;
+    const given = (at: string) => sightOf({ ...softer(), ...path, bonuses: [bonus] }, { at }, SOLD).bonuses.length;
     expect([given('2026-06-15T22:59:59.999Z'), given('2026-06-15T23:00:00.000Z')]).toEqual([1, 0]);
   });
   test('without prices of its own shows what everybody sees, and lets into what has closed', () => {
@@ -66,7 +66,7 @@ describe('an entrance', () => {
     };
     expect(seen(closed, { entrance: 'e1' })).toBe('plain');
     const closedTo = (coming: Partial<Coming>) =>
-      sightOf({ ...softer(), ...closed }, { at: NOON, ...coming }, ZONE).closedTo;
+      sightOf({ ...softer(), ...closed }, { at: NOON, ...coming }, SOLD).closedTo;
     expect([closedTo({}), closedTo({ entrance: 'e1' })]).toEqual([to('thanks'), null]);
     expect(closedTo({ at: '2026-06-15T10:58:59.999Z' })).toBeNull();
   });
@@ -85,7 +85,7 @@ describe('a countdown', () => {
   });
   test('leaves a step out: what led to it leads to where it led on by itself', () => {
     const path: Path = { ...softer(), countdowns: [hours(1, { does: 'leaves-out', step: 'parts' })] };
-    const walked = (first: string) => pathSeen(path, sightOf(path, { at: NOON, first }, ZONE));
+    const walked = (first: string) => pathSeen(path, sightOf(path, { at: NOON, first }, SOLD));
     expect(walked(NOON).steps).toHaveLength(5);
     const late = walked('2026-06-15T10:00:00.000Z');
     expect([late.steps.map((s) => s.id), late.joins.find((j) => j.by === 'no')?.to]).toEqual([
@@ -128,7 +128,7 @@ test('generated: what is seen changes at no moment but the one that is said', ()
           entrances: [entrance()],
           countdowns: downs.map(([n, go, come]) => hours(n, { does: 'prices', go, come })),
         };
-        const look = (at: string) => sightOf(path, { at, first, entrance: through }, ZONE);
+        const look = (at: string) => sightOf(path, { at, first, entrance: through }, SOLD);
         const then = new Date(Date.parse(NOON) + later * 3_600_000).toISOString();
         const { changesAt, shows } = look(NOON);
         if (changesAt === null || then < changesAt)

@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
-import { newCoupon, newOffer, newPrice } from '#core/catalogue';
+import { fewPrice, newCoupon, newOffer, newPrice } from '#core/catalogue';
 import { fillBetweenPage } from '#core/pages';
 import { passState } from '#core/passes';
 import { addBeside, addStep, newEntrance } from '#core/paths';
@@ -281,6 +281,52 @@ test('whoever turns back has the lower price for its hours, once; nobody else ha
   moveTo('2026-06-16T08:30:01.000Z');
   await led(tove, data.turnBack ?? '');
   expect(await shown(tove)).toEqual(['€24.00', '€68.00']);
+});
+
+test('a lower price that is made for one step is no other path’s, no switch’s, and in no list', async () => {
+  const also = (path: Path, draft: DraftContent): void => {
+    withLower(path, draft);
+    const [pack] = draft.offers;
+    const base = pack?.prices[0];
+    if (!pack || !base) return never();
+    pack.prices = pack.prices.filter(({ id }) => id !== 'pr_few');
+    pack.prices.push(fewPrice(base, 'pr_few', '20', { kind: 'step', step: 'step_back' }));
+    delete path.setAside;
+    const twin = structuredClone(path);
+    const ids = new Map(twin.steps.map(({ id }) => [id, `${id}_2`]));
+    draft.paths.push(
+      JSON.parse(
+        [...ids].reduce(
+          (text, [from, to]) => text.replaceAll(`"${from}"`, `"${to}"`),
+          JSON.stringify({
+            ...twin,
+            id: 'path_2',
+            address: 'twin',
+            steps: twin.steps.filter(({ kind }) => kind !== 'turned-back'),
+            joins: twin.joins.filter(
+              ({ from, to }) => from !== 'step_back' && !(to.kind === 'step' && to.step === 'step_back'),
+            ),
+          }),
+        ),
+      ) as Path,
+    );
+  };
+  await open(also);
+  const [tove, ava] = [buyer(), buyer()];
+  const data = await tove.openCheckout('field-pack');
+  await led(tove, data.turnBack ?? '');
+  // Theirs stands in place of the 24.00 it is less than; struck through beside it.
+  expect(await shown(tove)).toEqual(['€68.00', '€19.20']);
+  const twin = await tove.openCheckout('twin');
+  expect(twin.prices.map((p) => p.dueToday)).toEqual(['€24.00', '€68.00']);
+  const asked = { ...twin, prices: [{ ...(twin.prices[0] ?? never()), id: 'pr_few' }] };
+  expect((await tove.pay(asked, TOVE, CARD.good)).body.code).toBe('no-such-price');
+  for (const href of ['/twin', '/field-pack', '/'])
+    expect([href, /19\.20/.test(await pageOf(ava, href))]).toEqual([href, false]);
+  expect(charged()).toEqual([]);
+  const mine = await tove.openCheckout('field-pack');
+  expect((await tove.pay({ ...mine, prices: mine.prices.slice(1) }, TOVE, CARD.good)).body.state?.status).toBe('paid');
+  expect(charged()).toEqual([1_920]);
 });
 
 test('turning back while the bank is asked: the payment stands until it is given up, then the lower price is charged, once', async () => {

@@ -113,7 +113,8 @@ export const offerKind = documentKind<'offer', Offer>({
             about,
           });
       }
-      if (offer.prices.length > 1 && new Set(offer.prices.map((p) => p.name.trim())).size < offer.prices.length)
+      const forAll = offer.prices.filter(({ onlyAt }) => !onlyAt);
+      if (forAll.length > 1 && new Set(forAll.map((p) => p.name.trim())).size < forAll.length)
         stops(
           'same-name',
           `Two prices of ${quoted(offer.title)} have the same name, so a buyer could not tell them apart.`,

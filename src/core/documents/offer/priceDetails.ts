@@ -1,11 +1,12 @@
-import { type DraftOffer, type DraftPrice, type Price, sealOffer } from '#core/catalogue';
+import { type DraftOffer, type DraftPrice, type Price, sealOffer, withShares } from '#core/catalogue';
 import { formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
 import { accessOf, isLasting, lengthInWords, shortTerms, type Terms } from '#core/terms';
 
 /** A price in parts that can be told apart: "paid", "usual price", "stays open", … each as people would say it. */
 export function priceParts(offer: DraftOffer, price: DraftPrice, locale: string): Record<string, string> {
-  const sealed = sealOffer({ ...offer, prices: [price] })?.prices[0];
+  const sealed = sealOffer({ ...offer, prices: withShares(offer).prices.filter(({ id }) => id === price.id) })
+    ?.prices[0];
   if (!sealed) return { paid: 'not yet right' };
   const money = (amount: number): string => formatAmount(amount, offer.currency, locale);
   return {
@@ -23,6 +24,7 @@ export function priceParts(offer: DraftOffer, price: DraftPrice, locale: string)
     limit: limitInWords(sealed),
     'on sale': saleInWords(sealed, locale),
     'card statement': sealed.cardStatement ?? 'the shop’s',
+    'who sees it': seenBy(sealed),
     'sending by post': sendingInWords(sealed, money),
     'article number': sealed.article ?? 'none',
     'off for owned parts':
@@ -33,6 +35,15 @@ export function priceParts(offer: DraftOffer, price: DraftPrice, locale: string)
         : 'none',
   };
 }
+
+const seenBy = ({ onlyAt }: Price): string =>
+  onlyAt === null
+    ? 'everybody'
+    : onlyAt.at.kind === 'step'
+      ? 'only those who come to one step of a path'
+      : onlyAt.at.links.length === 1
+        ? 'only those who come through one link'
+        : `only those who come through ${onlyAt.at.links.length} links`;
 
 function sendingInWords({ sending }: Price, money: (amount: number) => string): string {
   if (sending === null) return 'nothing said';

@@ -23,6 +23,7 @@ import type { DraftContent } from '../content';
 import { type Finding, quoted, type Subject } from '../finding';
 import { documentKind } from '../kind';
 import { comparisonFindings } from './comparisonFindings';
+import { fewFindings } from './fewFindings';
 import { priceFindings } from './priceFindings';
 import { wayInFindings } from './wayInFindings';
 
@@ -257,6 +258,6 @@ export const pathKind = documentKind<'path', Path>({
       }
       return found;
     });
-    return [...all, ...priceFindings(content)];
+    return [...all, ...priceFindings(content), ...fewFindings(content)];
   },
 });

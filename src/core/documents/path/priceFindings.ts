@@ -16,8 +16,8 @@ interface Asked {
 /** What an offer asks of everybody on a path, by itself: what is kept for some, or comes later, is another matter. */
 function askedOn(path: Path, offer: Offer): Asked {
   const kept = pricesKept(path);
-  const amounts = offer.prices.flatMap(({ id, terms }) => {
-    if (kept.has(id) || terms.kind !== 'once') return [];
+  const amounts = offer.prices.flatMap(({ id, terms, onlyAt }) => {
+    if (onlyAt || kept.has(id) || terms.kind !== 'once') return [];
     const amount = parseAmount(terms.amount, offer.currency);
     return amount.ok ? [amount.minor] : [];
   });
@@ -61,9 +61,9 @@ export function priceFindings({ paths, offers, shop }: Pick<DraftContent, 'paths
   }
   for (const { offer, path } of asked) {
     const names = new Set<string>();
-    for (const { id, name, terms } of offer.prices) {
+    for (const { id, name, terms, onlyAt } of offer.prices) {
       const called = `${name.trim().toLowerCase()}/${terms.kind}`;
-      if (pricesKept(path).has(id)) continue;
+      if (onlyAt || pricesKept(path).has(id)) continue;
       if (names.has(called)) {
         const text = `Two prices of ${quoted(offer.title)} are called ${name.trim() === '' ? 'nothing' : quoted(name.trim())}: name each, so that a buyer can choose.`;
         if (!found.some((f) => f.text === text))

@@ -144,6 +144,8 @@ export const isOnSale = (
 ): boolean =>
   offer.onSale &&
   !offer.putAway &&
+  // A price for few is sold where it is made for, and a switch is elsewhere.
+  price.onlyAt === null &&
   saleState(price, now, zone).state === 'open' &&
   (price.limit.inAll === null || sold < price.limit.inAll) &&
   (price.limit.each === null || soldToBuyer < price.limit.each);

@@ -144,6 +144,7 @@ function Compared({
       {other.of === 'extra' && (
         <>
           <ExtraSentence
+            step={null}
             draft={draft}
             path={path}
             name={`The other “${draft.content.offers.find((o) => o.id === other.extra.offerId)?.title ?? ''}”`}

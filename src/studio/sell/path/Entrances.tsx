@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import { dateIn } from '#core/calendar';
 import { addressProblem, type Entrance, entrancesOf, type Path, freeWord, newEntrance } from '#core/paths';
+import type { EntranceId, OfferId, PriceId } from '#core/ids';
 import { formatAmount } from '#core/money';
 import type { PathFigures } from '../../../wire';
 import { change, type Draft } from '../../data/draft';
@@ -9,6 +10,7 @@ import { ordersLink } from '../../data/queries/orderQuery';
 import { useNow } from '../../data/useNow';
 import { ChoiceFill, DayFill, OptionLine, TextFill } from '../../price/Fill';
 import { freshIn } from '../useMakePath';
+import { ForFew } from './ForFew';
 import { EntranceLinks } from './EntranceLinks';
 import { mainPrices } from './stepInWords';
 import { Ticks } from './Ticks';
@@ -87,11 +89,24 @@ interface Props {
   onRemove: () => void;
 }
 
+/** The price that was made for a link, else the first that everybody sees. */
+function priceForLink(
+  { content }: Draft,
+  path: Path,
+  entrance: EntranceId,
+): { offerId: OfferId; priceId: PriceId } | null {
+  const offer = content.offers.find((o) => o.id === path.offerId);
+  const made = offer?.prices.find(({ onlyAt }) => onlyAt?.at.kind === 'links' && onlyAt.at.links.includes(entrance));
+  const price = made ?? offer?.prices.find(({ onlyAt }) => !onlyAt);
+  return offer && price ? { offerId: offer.id, priceId: price.id } : null;
+}
+
 function EntranceWords({ draft, path, entrance, brought, name, onChange, onRemove }: Props) {
   const { coupons, offers, shop } = draft.content;
   const { locale } = shop;
   const currency = offers.find((o) => o.id === path.offerId)?.currency ?? shop.currency;
   const prices = mainPrices(draft.content, path);
+  const firstPrice = priceForLink(draft, path, entrance.id);
   const live = draft.live?.content.paths.find((p) => p.id === path.id);
   const liveOne = live && entrancesOf(live).find((e) => e.id === entrance.id);
   const twice = entrancesOf(path).some((e) => e.id !== entrance.id && e.word === entrance.word);
@@ -143,7 +158,17 @@ function EntranceWords({ draft, path, entrance, brought, name, onChange, onRemov
             />
           </>
         )}
-        . You call it{' '}
+        .
+        {firstPrice && (
+          <ForFew
+            draft={draft}
+            price={firstPrice}
+            at={{ kind: 'links', links: [entrance.id] }}
+            where="through this link"
+            onMade={() => undefined}
+          />
+        )}{' '}
+        You call it{' '}
         <TextFill
           label={`${name}: your own note`}
           placeholder="by its word"

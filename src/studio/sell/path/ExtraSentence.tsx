@@ -1,6 +1,8 @@
+import type { StepId } from '#core/ids';
 import type { Extra, Path } from '#core/paths';
 import type { Draft } from '../../data/draft';
 import { ChoiceFill, TextFill } from '../../price/Fill';
+import { ForFew } from './ForFew';
 import { PriceChoice } from './PriceChoice';
 
 /** One extra as a sentence: what it is, its words, how much it stands out. */
@@ -8,6 +10,7 @@ export function ExtraSentence({
   draft,
   path,
   name,
+  step,
   extra,
   onChange,
 }: {
@@ -15,6 +18,8 @@ export function ExtraSentence({
   path: Path;
   /** What its controls are called by: "Extra 1". */
   name: string;
+  /** The checkout that it stands at; null in another design, where no price is for few. */
+  step: StepId | null;
   extra: Extra;
   onChange: (part: Partial<Extra>) => void;
 }) {
@@ -28,6 +33,15 @@ export function ExtraSentence({
         none="choose"
         onChange={(named) => onChange(named)}
       />
+      {step !== null && (
+        <ForFew
+          draft={draft}
+          price={extra}
+          at={{ kind: 'step', step }}
+          where="here"
+          onMade={(priceId) => onChange({ priceId })}
+        />
+      )}
       , said as{' '}
       <TextFill
         label={`${name}: heading`}

@@ -32,6 +32,7 @@ export function Extras({ draft, path, step }: { draft: Draft; path: Path; step: 
             draft={draft}
             path={path}
             name={`Extra ${i + 1}`}
+            step={step.id}
             extra={extra}
             onChange={(part) => set(extra.id, part)}
           />

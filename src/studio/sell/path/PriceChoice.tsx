@@ -9,14 +9,18 @@ interface Named {
   priceId: PriceId;
 }
 
-/** Every price of other offers that a path in a currency can sell besides its own; what is free is given, not offered. */
-export function pricesBeside({ content }: Draft, offerId: OfferId): (Named & { words: string })[] {
+/** Every price of other offers for everybody that a path in a currency can sell besides its own; what is free is given, not offered. @param also one for few that stands here */
+export function pricesBeside(
+  { content }: Draft,
+  offerId: OfferId,
+  also: PriceId | null = null,
+): (Named & { words: string })[] {
   const { currency } = content.offers.find((o) => o.id === offerId) ?? {};
   return content.offers
     .filter((o) => !o.putAway && o.id !== offerId && o.currency === currency)
     .flatMap((offer) =>
       soldPrices(offer)
-        .filter(({ terms }) => terms.kind !== 'free')
+        .filter(({ id, terms, onlyAt }) => terms.kind !== 'free' && (onlyAt === null || id === also))
         .map((price) => ({
           offerId: offer.id,
           priceId: price.id,
@@ -43,7 +47,7 @@ export function PriceChoice({
   none: string;
   onChange: (named: Named) => void;
 }) {
-  const all = pricesBeside(draft, offerId);
+  const all = pricesBeside(draft, offerId, value?.priceId);
   const key = (named: Named): string => `${named.offerId}/${named.priceId}`;
   return (
     <ChoiceFill

@@ -17,6 +17,7 @@ import { TextFill } from '../../price/Fill';
 import { editPath } from './editPath';
 import { Conditions } from './Conditions';
 import { Extras } from './Extras';
+import { ForFew } from './ForFew';
 import { LowerPrice } from './LowerPrice';
 import { PriceChoice } from './PriceChoice';
 import { chargedAt, priceInWords, stepName } from './stepInWords';
@@ -57,6 +58,15 @@ export function StepInHand({ draft, path, step }: { draft: Draft; path: Path; st
           <AlsoAt draft={draft} step={step} onChange={(also) => set((s) => void (s.offer && (s.offer.also = also)))} />
           from the card just used{opens.length > 0 && ` and opens ${opens.join(' and ')}`}; whoever has it already
           passes it by, unseen.
+          {step.offer && (
+            <ForFew
+              draft={draft}
+              price={step.offer}
+              at={{ kind: 'step', step: step.id }}
+              where="here"
+              onMade={(priceId) => set((s) => void (s.offer && (s.offer.priceId = priceId)))}
+            />
+          )}
         </p>
       )}
       {step.kind === 'turned-back' && <LowerPrice draft={draft} path={path} step={step} />}

@@ -37,7 +37,7 @@ export function WalkIt({ draft, path }: { draft: Draft; path: Path }) {
   if (!till) return null;
   const offer = content.offers.find((o) => o.id === offerAt(path, till));
   const entrance = entrancesOf(path).find((e) => e.id === through);
-  const { shows } = sightOf(path, { at: now, entrance: entrance?.id }, content.shop.zone);
+  const { shows } = sightOf(path, { at: now, entrance: entrance?.id }, content);
   const prices = (offer?.prices ?? []).filter((p) => shows(p.id));
   const price = prices.find((p) => p.id === priceId) ?? prices[0];
   const offers = stepsInOrder(path).filter((s) => s.kind === 'offer');

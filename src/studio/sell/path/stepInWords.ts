@@ -29,15 +29,21 @@ export function priceInWords(content: DraftContent, named: { offerId: OfferId; p
   return offer && price ? shortTerms(price.terms, offer.currency, content.shop.locale) : 'no price yet';
 }
 
-/** Every price that can be had at a path's checkouts, in a few words each. */
-export function mainPrices(content: DraftContent, path: Path): (readonly [PriceId, string])[] {
+/** Every price for everybody that can be had at a path's checkouts, in a few words each. @param also one for few that stands here */
+export function mainPrices(
+  content: DraftContent,
+  path: Path,
+  also: PriceId | null = null,
+): (readonly [PriceId, string])[] {
   const offers = content.offers.filter((o) => mainOffers(path).includes(o.id));
   return offers.flatMap((o) =>
-    o.prices.map((p) => {
-      const words = priceInWords(content, { offerId: o.id, priceId: p.id });
-      const names = [offers.length > 1 ? o.title : '', p.name, words].filter((part) => part !== '');
-      return [p.id, names.join(', ')] as const;
-    }),
+    o.prices
+      .filter((p) => !p.onlyAt || p.id === also)
+      .map((p) => {
+        const words = priceInWords(content, { offerId: o.id, priceId: p.id });
+        const names = [offers.length > 1 ? o.title : '', p.name, words].filter((part) => part !== '');
+        return [p.id, names.join(', ')] as const;
+      }),
   );
 }
 
@@ -47,7 +53,7 @@ export function chargedAt(content: DraftContent, path: Path, step: Step): string
     const offer = offerOf(content, offerAt(path, step));
     if (!offer) return 'nothing sold yet';
     const kept = pricesKept(path);
-    const shown = offer.prices.filter((p) => !kept.has(p.id));
+    const shown = offer.prices.filter((p) => !p.onlyAt && !kept.has(p.id));
     return amounts(shown.length > 0 ? { ...offer, prices: shown } : offer, content.shop.locale);
   }
   if (step.lower) return priceInWords(content, { offerId: path.offerId, priceId: step.lower.priceId });
