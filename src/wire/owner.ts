@@ -200,6 +200,8 @@ export type JoinRequest = z.infer<typeof JoinRequest>;
 export const JoinAnswer = z.strictObject({ sentences: z.array(z.string()), joined: z.boolean() });
 export type JoinAnswer = z.infer<typeof JoinAnswer>;
 /** Forgets somebody for good. */
+/** What the last of somebody who is erased waits for; null where all is gone. */
+export const EraseAnswer = z.strictObject({ waitsFor: z.enum(['parcel', 'refund']).nullable() });
 export const EraseRequest = z.strictObject({ personId: idFor<PersonId>() });
 
 export const HelperRequest = z.strictObject({

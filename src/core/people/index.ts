@@ -5,6 +5,7 @@ export {
   addressesOf,
   calledBySeller,
   erasedRecord,
+  leavingRecord,
   everyAddressOf,
   joinedAway,
   joinedRecord,

@@ -22,6 +22,11 @@ export const PersonRecord = z.object({
   former: z.array(z.string().max(254)).max(200).optional(),
   /** Made one with another record, which holds all that was here. */
   joinedTo: idFor<PersonId>().optional(),
+  /**
+   * Erased, but for what an open parcel or refund needs: nobody is found by it and nobody signs in. The rest goes when that
+   * closes.
+   */
+  leaves: z.literal(true).optional(),
   /** Nothing is known any more, and nothing will be. */
   erased: z.boolean().optional(),
 });
@@ -46,12 +51,29 @@ export const erasedRecord = ({ id, rev }: Pick<PersonRecord, 'id' | 'rev'>): Per
   erased: true,
 });
 
-/** Every address that leads to somebody, the one that is written to first. */
-export const addressesOf = ({ address, addresses = [] }: Pick<PersonRecord, 'address' | 'addresses'>): string[] =>
-  address === '' ? addresses : [address, ...addresses];
+/** What is kept of somebody who is erased until a parcel has gone, or a refund has come: where it goes, and where to write. */
+export const leavingRecord = (
+  { id, rev, address }: PersonRecord,
+  postal: NonNullable<PersonRecord['postal']>,
+): PersonRecord => ({
+  id,
+  rev: rev + 1,
+  name: '',
+  address,
+  ...(Object.keys(postal).length > 0 ? { postal } : {}),
+  leaves: true,
+});
+
+/** Every address that leads to somebody, the one that is written to first; none to somebody who is being erased. */
+export const addressesOf = ({
+  address,
+  addresses = [],
+  leaves,
+}: Pick<PersonRecord, 'address' | 'addresses' | 'leaves'>): string[] =>
+  leaves ? [] : address === '' ? addresses : [address, ...addresses];
 
 /** Every address this person has or had, so that all email to them can be found. */
-export const everyAddressOf = (person: Pick<PersonRecord, 'address' | 'addresses' | 'former'>): string[] => [
+export const everyAddressOf = (person: Pick<PersonRecord, 'address' | 'addresses' | 'former' | 'leaves'>): string[] => [
   ...new Set([...addressesOf(person), ...(person.former ?? [])]),
 ];
 

@@ -28,9 +28,10 @@ export interface PeopleFile extends PeoplePort {
    * Forgets somebody: the file is written anew without any line that was theirs. From when `check` has let it pass
    * nobody is found under their address, and nothing more may be begun for them (`isGoing`).
    * @param check throws where something of theirs is under way: then nothing is done
+   * @param left what is kept of them for now; all that says something by default
    * @returns what is left of them
    */
-  erase(id: PersonId, check: () => void): Promise<PersonRecord>;
+  erase(id: PersonId, check: () => void, left?: (record: PersonRecord) => PersonRecord): Promise<PersonRecord>;
   /**
    * Gives somebody another address.
    * @param from what it was when they asked, as addresses are compared
@@ -150,14 +151,14 @@ export async function openPeopleFile(
         if (changed) await save(changed);
         return changed ?? record;
       }),
-    erase: (id, check) =>
+    erase: (id, check, left = erasedRecord) =>
       oneByOne(id, async () => {
         const record = byId.get(id);
         if (!record) throw new Error(`No such person: ${id}`);
         check();
         going.add(id);
         letGo(record);
-        const erased = erasedRecord(record);
+        const erased = left(record);
         try {
           await log.replaceAll(() => linesWithout(erased));
         } catch (error) {

@@ -12,6 +12,7 @@ import {
   ClockAnswer,
   ClockRequest,
   EndSession,
+  EraseAnswer,
   EraseRequest,
   JoinAnswer,
   JoinRequest,
@@ -223,8 +224,7 @@ export function ownerRoutes(context: CounterContext): Router {
     answer(res, JoinAnswer, await joinOnRequest(context, JoinRequest.parse(req.body), whoIs(res).id));
   });
   router.post('/people/erase', may('everything'), async (req, res) => {
-    await erasePerson(context, EraseRequest.parse(req.body).personId);
-    answer(res, Ok, { ok: true });
+    answer(res, EraseAnswer, { waitsFor: await erasePerson(context, EraseRequest.parse(req.body).personId) });
   });
 
   router.post('/problems/go-on', may('everything'), async (_req, res) => {

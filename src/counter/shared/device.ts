@@ -1,4 +1,5 @@
 import type { Request } from 'express';
+import type { PersonRecord } from '#core/people';
 import type { CounterContext } from '../context';
 import { isStudioDoor } from './doorNames';
 import { cookiesOf } from '../http/cookies';
@@ -12,8 +13,10 @@ export function personOfDevice(context: CounterContext, req: Request): string | 
   const secret = cookiesOf(req)[DEVICE_COOKIE];
   const id = secret === undefined ? null : membersOnly(context.doors.personOf(secret, IDLE_MS));
   // Nobody comes back who was erased, by whatever was left lying about.
-  return id !== null && context.people.get(id)?.erased === true ? null : id;
+  return id !== null && isGone(context.people.get(id)) ? null : id;
 }
+
+const isGone = (record: PersonRecord | undefined): boolean => record?.erased === true || record?.leaves === true;
 
 // Sessions of the studio lie in the same file, under names that are no person's.
 const membersOnly = (id: string | null): string | null => (id === null || isStudioDoor(id) ? null : id);

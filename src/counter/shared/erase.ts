@@ -1,19 +1,22 @@
 import { isRunning } from '#core/agreements';
 import type { PersonId } from '#core/ids';
-import { everyAddressOf } from '#core/people';
+import { everyAddressOf, leavingRecord, type PersonRecord } from '#core/people';
+import type { Pass } from '#core/passes';
 import type { CounterContext } from '../context';
 import { passesFor, type ShopState, taskState, type Todo } from '#core/shop';
 import { Problem } from '../http/problem';
 import { nextSessionOf } from './sessionView';
+import { postalOf } from './taskView';
 
 /**
  * Forgets a person: their record, their sign-ins, and what the mail service here holds for them. The history and its
  * papers stay whole, and name nobody any more. It is written down first, done step by step, gone on with at each start
- * and every minute, and only then said to be done.
+ * and every minute, and only then said to be done. What an open parcel or refund needs is kept until that closes.
+ * @returns what it still waits for; null where all is erased
  * @throws Problem while something of theirs still runs or is being asked for: nothing is done then
  * @throws Problem 503 where it has begun and could not be finished now
  */
-export async function erasePerson(context: CounterContext, asked: PersonId): Promise<void> {
+export async function erasePerson(context: CounterContext, asked: PersonId): Promise<WaitsFor | null> {
   const { people, erasures } = context;
   const begun = erasures.of(asked);
   if (!begun) {
@@ -26,7 +29,7 @@ export async function erasePerson(context: CounterContext, asked: PersonId): Pro
     asked = record.id;
   }
   try {
-    await goOnErasing(context, asked);
+    return await goOnErasing(context, asked);
   } catch (error) {
     // Refused before anything of theirs was gone: it did not begin.
     if (error instanceof Problem) {
@@ -51,11 +54,19 @@ export async function goOnWithErasures(context: CounterContext): Promise<void> {
 }
 
 /** Each step can be done again: the last takes the erasure from the list. */
-async function goOnErasing(context: CounterContext, personId: PersonId): Promise<void> {
+async function goOnErasing(context: CounterContext, personId: PersonId): Promise<WaitsFor | null> {
   const { people, runner, doors, outside, erasures, learners, named, papers, networks } = context;
   const record = people.kept(personId);
+  const waits = record?.erased ? null : waitsFor(context, personId);
+  if (waits && record?.leaves) return waits;
   // Asked once more at the last moment: somebody may have bought meanwhile.
-  const erased = record?.erased ? record : await people.erase(personId, () => checkFree(context, personId));
+  const erased = record?.erased
+    ? record
+    : await people.erase(
+        personId,
+        () => checkFree(context, personId),
+        waits ? (now) => leavingRecord(now, parcelsTo(context, now)) : undefined,
+      );
   await learners.forget(personId);
   await named.forget(personId);
   await papers.forget(personId);
@@ -68,7 +79,8 @@ async function goOnErasing(context: CounterContext, personId: PersonId): Promise
   // Mail to an address that somebody else has by now is theirs.
   const addresses = erasures.of(personId)?.addresses.filter((address) => people.find(address) === undefined) ?? [];
   for (const address of addresses) await outside.forget(address);
-  await erasures.end(personId);
+  if (!waits) await erasures.end(personId);
+  return waits;
 }
 
 /** @throws Problem where somebody is another by now, or something of theirs is under way */
@@ -99,25 +111,6 @@ function refuseUnderWay({ runner }: CounterContext, personId: PersonId): void {
       'A session is still booked with this person. Call it off first, so that they hear of it. Nothing was erased.',
       'still-booked',
     );
-  const owed = passesFor(state, personId).find((pass) => {
-    const task = state.tasks.get(pass.id);
-    return task?.for === 'sending' && taskState(state, task) === 'waiting';
-  });
-  if (owed)
-    throw new Problem(
-      409,
-      'Something that this person paid for is still to be sent, and without their address it never arrives. Send it, or refund it. Nothing was erased.',
-      'still-owed',
-    );
-  const back = [...state.refunds.values()].some(
-    ({ status, orderId }) => status === 'asked' && state.orders.get(orderId)?.personId === personId,
-  );
-  if (back)
-    throw new Problem(
-      409,
-      'Money is on its way back to this person, and they are to hear of it. Nothing was erased. Try again when it is answered.',
-      'still-owed',
-    );
   const asked = [...state.todo.values()].some((todo) => whomOf(state, todo) === personId);
   const charged = [...state.charges.values()].some(
     (charge) => charge.personId === personId && (charge.status === 'asked' || charge.status === 'waits-for-bank'),
@@ -129,6 +122,35 @@ function refuseUnderWay({ runner }: CounterContext, personId: PersonId): void {
       'still-asking',
     );
 }
+
+/** What an erasure waits for before the last of somebody goes. */
+export type WaitsFor = 'parcel' | 'refund';
+
+/** Something they paid for that is still to be sent, or is on hold until its payment is settled. */
+const unsent = (state: ShopState, personId: PersonId): Pass[] =>
+  passesFor(state, personId).filter((pass) => {
+    const task = state.tasks.get(pass.id);
+    return task?.for === 'sending' && ['waiting', 'on-hold'].includes(taskState(state, task));
+  });
+
+function waitsFor({ runner: { state } }: CounterContext, personId: PersonId): WaitsFor | null {
+  if (unsent(state, personId).length > 0) return 'parcel';
+  const back = [...state.refunds.values()].some(
+    ({ status, orderId }) => status === 'asked' && state.orders.get(orderId)?.personId === personId,
+  );
+  // They hear that the money went back by an email that may not have gone yet.
+  const told = [...state.todo.values()].some((todo) => whomOf(state, todo) === personId);
+  return back || told ? 'refund' : null;
+}
+
+/** Where the parcels that are still to be sent go, each under its own pass. */
+const parcelsTo = ({ runner: { state } }: CounterContext, record: PersonRecord): NonNullable<PersonRecord['postal']> =>
+  Object.fromEntries(
+    unsent(state, record.id).flatMap((pass) => {
+      const to = postalOf(state, pass, record);
+      return to ? [[pass.id, to] as const] : [];
+    }),
+  );
 
 /** Whom something that has to leave the shop is about, where it names somebody. */
 function whomOf(state: ShopState, todo: Todo): PersonId | undefined {

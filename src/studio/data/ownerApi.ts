@@ -24,6 +24,7 @@ import {
   PublishedAnswer,
   type PublishRequest,
   RefundAnswer,
+  EraseAnswer,
   RefundLeft,
   RefundPreview,
   type RefundRequest,
@@ -186,8 +187,9 @@ export const ownerApi = createApi({
       query: (body) => ({ url: '/people/join', method: 'POST', body }),
       ...read(JoinAnswer),
     }),
-    erasePerson: build.mutation<unknown, string>({
+    erasePerson: build.mutation<z.infer<typeof EraseAnswer>, string>({
       query: (personId) => ({ url: '/people/erase', method: 'POST', body: { personId } }),
+      ...read(EraseAnswer),
     }),
     goOn: build.mutation<unknown, void>({
       query: () => ({ url: '/problems/go-on', method: 'POST', body: {} }),

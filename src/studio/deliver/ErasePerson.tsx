@@ -2,6 +2,14 @@ import { useState } from 'react';
 import type { PersonId } from '#core/ids';
 import { sentenceOf, useErasePersonMutation } from '../data/ownerApi';
 
+const ERASED = {
+  nothing: 'Erased. Nothing says any more whose these orders were.',
+  parcel:
+    'Erased, but for the address of a parcel that is still to be sent and the email address that hears of it. They go by themselves once it is sent or refunded.',
+  refund:
+    'Erased, but for the email address that hears of a refund that is under way. It goes by itself once that is answered.',
+};
+
 /** Forgetting somebody: said first what goes and what stays, then one button. */
 export function ErasePerson({ personId, who }: { personId: PersonId; who: string }) {
   const [erase, erasing] = useErasePersonMutation();
@@ -22,7 +30,7 @@ export function ErasePerson({ personId, who }: { personId: PersonId; who: string
             void erase(personId)
               .unwrap()
               .then(
-                () => setSaid('Erased. Nothing says any more whose these orders were.'),
+                ({ waitsFor }) => setSaid(ERASED[waitsFor ?? 'nothing']),
                 (error: unknown) => setSaid(sentenceOf(error)),
               )
           }

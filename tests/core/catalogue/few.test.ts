@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { fewPrice, newPrice, newTerms, sealOffer, withShares, type DraftOffer } from '#core/catalogue';
+import { fewPrice, newPrice, type newTerms, sealOffer, withShares, type DraftOffer } from '#core/catalogue';
 import { newEntrance, type Path, sightOf } from '#core/paths';
 import { softer } from '../../support/softerPath';
 

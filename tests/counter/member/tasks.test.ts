@@ -2,6 +2,7 @@ import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { Buyer } from '../../../demo/clients';
 import { freshProduct, newPrice, richFromPlain, sealOffer, unsealOffer } from '#core/catalogue';
 import type { MemberTasks, TasksAnswer } from '../../../src/wire';
+import { goOnWithErasures } from '../../../src/counter/shared/erase';
 import { CARD, openShop, ownerOf, type TestShop, until } from '../../support/counter';
 import { entered, mailsTo } from '../../support/mails';
 import { contentSelling } from '../../support/release';
@@ -178,20 +179,35 @@ test('a parcel whose country changed since its sending was paid for is held unti
   expect((await waiting()).done.find(({ name }) => name === 'Cyd Marsh')).toMatchObject({ state: 'done', held: '' });
 });
 
-test('whoever is still to be sent something is not erased without a word: it is sent first, or its money goes back', async () => {
+test('erasing somebody who is owed a parcel keeps where that goes, and nothing else; the rest goes once it is sent', async () => {
   const dov = new Buyer(shop.counter.address);
   const toPortugal = await dov.quoteWith(await dov.openCheckout('cards'), { sendCountry: 'PT' });
   const who = { name: 'Dov Fen', address: 'dov@example.org' };
   await dov.pay(toPortugal, who, CARD.good, 0, { sendCountry: 'PT', postal: PORTO });
-  const { runner, people } = shop.counter.context;
+  const { runner, people, erasures, doors } = shop.counter.context;
   await runner.settle();
   const personId = people.find(who.address)?.id ?? '';
-  const erase = () => shop.owner.act<{ code?: string; title?: string }>('/people/erase', { personId });
-  const refused = await erase();
-  expect([refused.status, refused.body.code]).toEqual([409, 'still-owed']);
-  expect(people.get(personId)?.erased).not.toBe(true);
-  const passId = (await waiting()).waiting.find(({ name }) => name === 'Dov Fen')?.passId ?? '';
+  await entered(shop, who.address);
+  await runner.settle();
+  const erase = () => shop.owner.act<{ waitsFor?: string | null }>('/people/erase', { personId });
+  expect([(await erase()).body, (await erase()).body]).toEqual([{ waitsFor: 'parcel' }, { waitsFor: 'parcel' }]);
+  const left = people.kept(personId);
+  const passId = (await waiting()).waiting.find(({ passId: id }) => left?.postal?.[id])?.passId ?? '';
+  expect([left?.name, left?.names, left?.leaves, Object.keys(left?.postal ?? {})]).toEqual([
+    '',
+    undefined,
+    true,
+    [passId],
+  ]);
+  expect([people.find(who.address), doors.sessionsOf(personId)]).toEqual([undefined, []]);
+  // With the same address comes somebody new, who hears nothing of this.
+  const again = new Buyer(shop.counter.address);
+  await again.pay(await again.openCheckout('field-pack'), { ...who, name: 'Dov Again' }, CARD.good);
+  expect(people.find(who.address)?.id).not.toBe(personId);
+  await goOnWithErasures(shop.counter.context);
+  expect([people.kept(personId)?.erased, erasures.all()]).toMatchObject([undefined, [{ personId }]]);
   await shop.owner.act(`/tasks/${passId}`, { act: 'done', carrier: 'Post', number: 'LX 19', note: '' });
   await runner.settle();
-  expect((await erase()).status).toBe(200);
+  await goOnWithErasures(shop.counter.context);
+  expect([people.kept(personId)?.erased, people.kept(personId)?.postal, erasures.all()]).toEqual([true, undefined, []]);
 });
