@@ -6,6 +6,7 @@ import { useMemberWords } from './memberWords';
 import type { MemberAct } from '../wire';
 import { ChangeCard } from './ChangeCard';
 import { ChangePlace } from './ChangePlace';
+import { SwitchPlan } from './SwitchPlan';
 
 /** What I pay: each payment plan and subscription with what is still to come, and what I can do about it. */
 export function Agreements({ me, onDone }: { me: SignedIn; onDone: () => void }) {
@@ -24,7 +25,7 @@ export function Agreements({ me, onDone }: { me: SignedIn; onDone: () => void })
 }
 
 function AgreementRow({ me, agreement: a, onDone }: { me: SignedIn; agreement: MemberAgreement; onDone: () => void }) {
-  const [open, setOpen] = useState<MemberAgreement['acts'][number]['act'] | 'card' | 'place' | null>(null);
+  const [open, setOpen] = useState<MemberAgreement['acts'][number]['act'] | 'card' | 'place' | 'switch' | null>(null);
   const [until, setUntil] = useState('');
   const [busy, setBusy] = useState(false);
   const words = useMemberWords();
@@ -77,6 +78,15 @@ function AgreementRow({ me, agreement: a, onDone }: { me: SignedIn; agreement: M
             {x.label}
           </button>
         ))}
+        {a.switches.length > 0 && (
+          <button
+            className="btn btn-quiet btn-touch"
+            aria-expanded={open === 'switch'}
+            onClick={() => setOpen(open === 'switch' ? null : 'switch')}
+          >
+            {words.switchPlan}
+          </button>
+        )}
         {a.place !== null && (
           <button
             className="btn btn-quiet btn-touch"
@@ -112,6 +122,14 @@ function AgreementRow({ me, agreement: a, onDone }: { me: SignedIn; agreement: M
           place={a.place}
           busy={busy}
           onPlace={(place) => void send({ act: 'move', ...place })}
+        />
+      )}
+      {open === 'switch' && (
+        <SwitchPlan
+          id={a.id}
+          switches={a.switches}
+          busy={busy}
+          onSwitch={({ offerId, priceId, shown }) => void send({ act: 'switch', offerId, priceId, shown })}
         />
       )}
       {chosen && (

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { idFor, type OfferId, type PriceId } from '#core/ids';
 import { Day } from './day';
 import { NextSession } from './booking';
 import { ShownCard } from './checkout';
@@ -14,10 +15,14 @@ export type AskRequest = z.infer<typeof AskRequest>;
 /** A country and a VAT number as a member or the seller types them. */
 export const Move = { country: CountryCode, vatNumber: z.string().max(40) };
 
+/** What was shown of a sum, as a hash: what has changed since is shown again before it is charged. */
+const Shown = z.string().regex(/^[0-9a-f]{64}$/);
+
 /** What a member may do to what they pay. */
 export const MemberAct = z.discriminatedUnion('act', [
-  z.strictObject({ act: z.enum(['stop', 'keep', 'confirm', 'return', 'rest', 'retry']) }),
+  z.strictObject({ act: z.enum(['stop', 'keep', 'confirm', 'return', 'rest', 'retry', 'stay']) }),
   z.strictObject({ act: z.literal('pause'), until: Day }),
+  z.strictObject({ act: z.literal('switch'), offerId: idFor<OfferId>(), priceId: idFor<PriceId>(), shown: Shown }),
   z.strictObject({ act: z.literal('card'), card: ShownCard }),
   z.strictObject({ act: z.literal('move'), ...Move }),
 ]);
@@ -41,9 +46,19 @@ export const MemberAgreement = z.strictObject({
   /** What can be done, each in the words of its button, and what it leads to. */
   acts: z.array(
     z.strictObject({
-      act: z.enum(['stop', 'keep', 'confirm', 'pause', 'return', 'rest', 'retry']),
+      act: z.enum(['stop', 'keep', 'confirm', 'pause', 'return', 'rest', 'retry', 'stay']),
       label: z.string(),
       leadsTo: z.string(),
+    }),
+  ),
+  /** What it can be switched to, each with what that comes to. */
+  switches: z.array(
+    z.strictObject({
+      offerId: idFor<OfferId>(),
+      priceId: idFor<PriceId>(),
+      title: z.string(),
+      leadsTo: z.string(),
+      shown: Shown,
     }),
   ),
   /** For a plan: the shop’s address, for what a member cannot do alone. */

@@ -155,6 +155,8 @@ export interface Agreement extends AgreementSeed {
    * Set when an order replaces this subscription and its buyer had only typed the address. It ends at the end of what is
    * paid, unless the owner keeps it.
    */
+  /** The lower level that begins at the end of what is paid, where its owner has chosen one. */
+  stepsTo?: AgreementSeed | undefined;
   leaving?: { orderId: OrderId; since: Instant; remindAt: Instant | null } | undefined;
 }
 

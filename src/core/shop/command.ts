@@ -188,6 +188,8 @@ export type Command =
       /** Where what it sends by post goes, where that is not known yet. */
       sendTo?: LineChoice['sendTo'];
     }
+  /** Down a level at the end of what is paid; null takes it back. */
+  | { type: 'step-down'; agreementId: AgreementId; to: { offerId: OfferId; priceId: PriceId } | null }
   | { type: 'refund-agreement'; agreementId: AgreementId; amount: number | null; ends: boolean; reason: string }
   | { type: 'confirm-gap'; from: Instant; to: Instant }
   | { type: 'mark-done'; key: string }

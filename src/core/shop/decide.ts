@@ -16,6 +16,7 @@ import {
   refundAgreement,
   retryDue,
   stopPlan,
+  stepDown,
   switchTo,
 } from './agreements';
 import { acceptOffer, declineOffer } from './commands/acceptOffer';
@@ -115,6 +116,8 @@ function decideAlone(state: ShopState, command: Command, context: DecideContext)
       return stopPlan(state, command, context);
     case 'switch':
       return switchTo(state, command, context);
+    case 'step-down':
+      return stepDown(state, command, context);
     case 'refund-agreement':
       return refundAgreement(state, command, context);
     case 'confirm-gap':

@@ -149,7 +149,13 @@ export const agreementAppliers: Appliers = {
     a.endsAt = endsAt;
     a.next = null;
     a.pause = null;
+    delete a.stepsTo;
     plan(state, a);
+  },
+  'agreement.stepsDown': (state, { agreementId, to }) => {
+    const a = agreementOf(state, agreementId);
+    if (to) a.stepsTo = to;
+    else delete a.stepsTo;
   },
   'agreement.leaves': (state, { agreementId, orderId, endsAt, remindAt }, at) => {
     const a = agreementOf(state, agreementId);

@@ -78,6 +78,8 @@ export {
   isOnSale,
   planAgreementRefund,
   type AgreementRefundPlan,
+  type SwitchChoice,
+  switchChoices,
   unusedNow,
   inGap,
   LONGEST_ABSENCE_MS,

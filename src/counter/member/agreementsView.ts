@@ -14,7 +14,8 @@ import {
 } from '#core/agreements';
 import { addDays, dateIn, formatDay, type Instant } from '#core/calendar';
 import { countryName, ticksAhead } from '#core/catalogue';
-import { backByConfirming, passesFor } from '#core/shop';
+import { backByConfirming, passesFor, type SwitchChoice, switchChoices } from '#core/shop';
+import { shortTerms } from '#core/terms';
 import { layoutKeelLine, NO_PAST, storyOfAgreement } from '#core/drawing';
 import { agreementState, paperName, restInWords, taxedBy } from '#core/messages';
 import { formatAmount, sum } from '#core/money';
@@ -23,6 +24,7 @@ import type { OfferId, PersonId } from '#core/ids';
 import type { MemberAgreement } from '../../wire';
 import { productTitle } from '../shared/orderView';
 import type { Reading } from '../shared/reading';
+import { shownOf } from './memberActs';
 
 const DRAWING_WIDTH = 320;
 /** A buyer pauses for a year at most; the seller can do more. */
@@ -74,7 +76,12 @@ function viewOf(reading: Reading, a: Agreement): MemberAgreement {
     id: a.id,
     title: a.priceName === '' ? a.title : `${a.title}, ${a.priceName}`,
     what: a.terms.kind,
-    state: agreementState(a, { locale, charged }),
+    state: [
+      agreementState(a, { locale, charged }),
+      ...(a.stepsTo && a.next
+        ? [say.acts.switch.steps(a.stepsTo.title, day(a.next.at), shortTerms(a.stepsTo.terms, a.currency, locale))]
+        : []),
+    ].join(' '),
     rest: restInWords(a, { locale, charged }),
     alarm: a.status === 'past-due',
     layout: isRunning(a) ? layoutKeelLine(story, DRAWING_WIDTH, { small: true }) : null,
@@ -101,6 +108,13 @@ function viewOf(reading: Reading, a: Agreement): MemberAgreement {
     ],
     acts: actsOf(a, { reading, can, money, day, charged }),
     place: placeOf(reading, a),
+    switches: switchChoices(state, a, { now, release: reading.live }).map((choice) => ({
+      offerId: choice.offerId,
+      priceId: choice.priceId,
+      title: choice.title,
+      leadsTo: switchInWords(reading, a, choice, { money, day }),
+      shown: shownOf(choice),
+    })),
     writeTo: a.terms.kind === 'plan' && isRunning(a) ? shop.senderAddress : null,
     againAt: a.status === 'ended' && a.terms.kind === 'subscription' ? checkoutFor(reading, a.offerId) : null,
     pauseDays: can('pause')
@@ -152,6 +166,12 @@ function actsOf(a: Agreement, { reading, can, money, day, charged }: Setting): M
     const rest = sum(restOfPlan(a, reading.shop.tax, reading.now).map((d) => d.amount));
     if (rest > 0) acts.push({ act: 'rest', label: say.rest.label(), leadsTo: say.rest.leadsTo(money(rest), means) });
   }
+  if (a.stepsTo)
+    acts.push({
+      act: 'stay',
+      label: say.switch.stay(),
+      leadsTo: say.switch.stayLeadsTo(a.title),
+    });
   const daysLeft = daysLeftInPause(a);
   if (can('return')) acts.push({ act: 'return', label: say.return.label(), leadsTo: say.return.leadsTo(daysLeft) });
   if (can('pause')) acts.push({ act: 'pause', label: say.pause.label(), leadsTo: say.pause.leadsTo(plan) });
@@ -180,6 +200,19 @@ function actsOf(a: Agreement, { reading, can, money, day, charged }: Setting): M
       acts.push({ act: 'stop', label: say.stop.label(day(stopsAt)), leadsTo: say.stop.leadsTo(day(stopsAt)) });
   }
   return acts;
+}
+
+/** What switching comes to: what is paid now, what unused days pay, and what is paid from then on. */
+function switchInWords(
+  { words, locale }: Reading,
+  a: Agreement,
+  { at, down, today, credit, terms }: SwitchChoice,
+  { money, day }: Pick<Setting, 'money' | 'day'>,
+): string {
+  const say = words.agreements.acts.switch;
+  const then = shortTerms(terms, a.currency, locale);
+  if (down || a.status === 'in-trial') return say.later(day(at), then, down);
+  return say.now(money(today), credit === 0 ? null : money(credit), then);
 }
 
 /** Whether a day can end a pause that a buyer asks for. */

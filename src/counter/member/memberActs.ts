@@ -1,15 +1,19 @@
-import type { Command } from '#core/shop';
+import type { Command, SwitchChoice } from '#core/shop';
 import type { AgreementId } from '#core/ids';
 import type { KeptCard } from '#core/agreements';
+import { refuse, type Refusal } from '#core/refusal';
 import type { MemberAct, ShownCard } from '../../wire';
+import { fingerprintHash } from '../shared/fingerprint';
 
 /** What is asked of the shop by what a member does to their own payments. */
 export function commandFor(
   agreementId: AgreementId,
-  wanted: Exclude<MemberAct, { act: 'move' }>,
+  wanted: Exclude<MemberAct, { act: 'move' | 'switch' }>,
   readCard: (card: ShownCard) => KeptCard,
 ): Command {
   switch (wanted.act) {
+    case 'stay':
+      return { type: 'step-down', agreementId, to: null };
     case 'stop':
       return { type: 'cancel', agreementId, when: 'end', giveBack: false, by: 'buyer' };
     case 'keep':
@@ -27,4 +31,26 @@ export function commandFor(
     case 'card':
       return { type: 'change-card', agreementId, card: readCard(wanted.card) };
   }
+}
+
+/** What a page showed of a choice, as its browser carries it back. */
+export const shownOf = ({ offerId, priceId, today, credit, down, terms }: SwitchChoice): string =>
+  fingerprintHash(JSON.stringify([offerId, priceId, today, credit, down, terms]));
+
+/**
+ * To another price: at once where it opens as much or more, at the end of what is paid where it opens less. Only to what
+ * is offered to this member now.
+ */
+export function switchFor(
+  choices: readonly SwitchChoice[],
+  agreementId: AgreementId,
+  { offerId, priceId, shown }: Extract<MemberAct, { act: 'switch' }>,
+): Command | Refusal {
+  const choice = choices.find((c) => c.offerId === offerId && c.priceId === priceId);
+  if (!choice) return refuse('no-such-price');
+  // A day later fewer days are unused: what would be charged is shown again.
+  if (shownOf(choice) !== shown) return refuse('quote-changed');
+  return choice.down
+    ? { type: 'step-down', agreementId, to: { offerId, priceId } }
+    : { type: 'switch', agreementId, offerId, priceId };
 }

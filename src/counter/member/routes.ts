@@ -1,3 +1,5 @@
+import type { Agreement } from '#core/agreements';
+import { type Command, switchChoices } from '#core/shop';
 import express, { type Request, Router } from 'express';
 import { formatDay } from '#core/calendar';
 import { countriesByName } from '#core/catalogue';
@@ -5,7 +7,7 @@ import { addressesOf, compareAddress, isAddress } from '#core/people';
 import { passesFor } from '#core/shop';
 import { languageOf } from '#core/words';
 import { AskRequest, EndSession, Me, MemberAct, NameRequest, Said, SearchAnswer } from '../../wire';
-import { type CounterContext, shopOf } from '../context';
+import { type CounterContext, liveRelease, shopOf } from '../context';
 import { answer } from '../http/answer';
 import { cardLimit } from '../http/cardLimit';
 import { limit, placeOf } from '../http/limits';
@@ -26,7 +28,7 @@ import { shownCard } from '../shared/shownCard';
 import { LINK_MINUTES, sendSignInLink } from '../shared/signInLink';
 import { stripFor, wordsPage } from '../shared/wordsPage';
 import { pauseDayAllowed } from './agreementsView';
-import { commandFor } from './memberActs';
+import { commandFor, switchFor } from './memberActs';
 import { isKnownBrowser, isOld, knowBrowser } from './knownBrowser';
 import { paperOf } from './papers';
 import { perLearner } from './learner';
@@ -101,10 +103,18 @@ export function memberRoutes(context: CounterContext): Router {
       const wanted = MemberAct.parse(req.body);
       if (wanted.act === 'pause' && !pauseDayAllowed(agreement, wanted.until, context.runner.now()))
         throw new Problem(422, (say) => say.pauseDay, 'pause-day');
+      const commandOf = (a: Agreement, act: Exclude<MemberAct, { act: 'move' }>): Command => {
+        if (act.act !== 'switch') return commandFor(a.id, act, (card) => shownCard(context, card));
+        const { runner } = context;
+        const choices = switchChoices(runner.state, a, { now: runner.now(), release: liveRelease(context) });
+        const command = switchFor(choices, a.id, act);
+        if ('refused' in command) throw refusalProblem(command);
+        return command;
+      };
       const done =
         wanted.act === 'move'
           ? await moveBuyer(context, agreement, wanted)
-          : await context.runner.execute(commandFor(agreement.id, wanted, (card) => shownCard(context, card)));
+          : await context.runner.execute(commandOf(agreement, wanted));
       if ('refused' in done) throw refusalProblem(done);
       const became = await dueAnswered(context.runner, done.events);
       await context.runner.synced();

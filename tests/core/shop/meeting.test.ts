@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { type DraftTerms, freshProduct, newPrice, type Product, richFromPlain } from '#core/catalogue';
-import type { ChargeAnswer } from '#core/shop';
+import { type ChargeAnswer, switchChoices } from '#core/shop';
 import { classOf, dateOf } from '../../support/classes';
 import { downloadWith, membershipOf, selling } from '../../support/membership';
 import { BEGUN, doors, needsYou, slowCharges, slowRefunds } from '../../support/meeting';
@@ -1110,5 +1110,118 @@ describe('what takes the place of a subscription', () => {
     await shop.buy({ i: 1, person: 'u2' });
     await shop.order({ i: 0, person: 'u2' });
     expect(mailsOf(shop)).toEqual(['leaving']);
+  });
+});
+
+describe('down a level, at the end of what is paid', () => {
+  const levels = async (pays: () => boolean = () => true) => {
+    const shop = await shopInMemory(
+      releaseWith([monthly('30'), monthly('12'), monthly('50')], {
+        edit: (content) => {
+          content.products.push({
+            ...freshProduct('work', 'small', 'The small one'),
+            promise: 'A promise',
+            next: richFromPlain('Send it.'),
+          });
+          for (const offer of content.offers) {
+            delete offer.upgrades;
+            if (offer.id === 'off_1') offer.productIds = ['small'];
+            if (offer.id === 'off_0') offer.productIds = ['prd_1', 'small'];
+            if (offer.id === 'off_2') offer.productIds = ['prd_1', 'small'];
+          }
+          const [first] = content.paths;
+          if (!first) throw new Error('no path');
+          for (const n of [1, 2])
+            content.paths.push({
+              ...structuredClone(first),
+              id: `path_${n}`,
+              address: `level-${n}`,
+              offerId: `off_${n}`,
+            });
+        },
+      }),
+      BEGUN,
+      () => (pays() ? { status: 'paid', paymentId: '' } : { status: 'refused', reason: 'not-enough-money' }),
+    );
+    const a = await shop.buy({ i: 0 });
+    await shop.goTo(on('2026-12-03'));
+    const step = (to: { offerId: string; priceId: string } | null) =>
+      shop.act({ type: 'step-down', agreementId: a.id, to });
+    return { shop, a, down: () => step({ offerId: 'off_1', priceId: 'pr_1' }), stay: () => step(null) };
+  };
+
+  test('nothing is charged or closed before; then the lower one is asked for, and opens', async () => {
+    const { shop, a, down } = await levels();
+    expect([await down(), shop.asked()]).toEqual(['done', ['2026-11-23 30.00']]);
+    await shop.goTo('2026-12-23T09:59:00.000Z');
+    expect(doors(shop)).toEqual(['prd_1 open', 'small open']);
+    await shop.goTo(on('2027-02-01'));
+    expect(shop.asked()).toEqual(['2026-11-23 30.00', '2026-12-23 12.00', '2027-01-23 12.00']);
+    expect([shop.agreement(a.id).ended?.why, doors(shop).filter((door) => door.endsWith('open'))]).toEqual([
+      'switched',
+      ['small open'],
+    ]);
+    await shop.restart();
+    expect(running(shop)).toEqual(['off_1']);
+  });
+
+  test('taken back, it goes on as before; cancelled, nothing begins', async () => {
+    const back = await levels();
+    await back.down();
+    expect([await back.stay(), await back.stay()]).not.toEqual(['done', 'done']);
+    await back.shop.goTo(on('2026-12-24'));
+    expect(back.shop.asked().at(-1)).toBe('2026-12-23 30.00');
+    const gone = await levels();
+    await gone.down();
+    await gone.shop.act({ type: 'cancel', agreementId: gone.a.id, when: 'end', giveBack: false, by: 'buyer' });
+    await gone.shop.goTo(on('2027-02-01'));
+    expect([gone.shop.asked(), running(gone.shop)]).toEqual([['2026-11-23 30.00'], []]);
+  });
+
+  test('a card that is refused then is tried again for the lower sum, and paid later counts from its day', async () => {
+    let pays = true;
+    const { shop, down } = await levels(() => pays);
+    await down();
+    pays = false;
+    await shop.goTo(on('2026-12-23'));
+    pays = true;
+    await shop.goTo(on('2027-02-01'));
+    const sums = shop.asked().slice(1);
+    expect([new Set(sums.map((one) => one.slice(11, 16))), sums.at(-1)]).toEqual([
+      new Set(['12.00']),
+      '2027-01-23 12.00',
+    ]);
+  });
+
+  test('disputed on the day, it waits for the bank', async () => {
+    const { shop, down } = await levels();
+    await down();
+    await disputed(shop);
+    await shop.goTo(on('2026-12-27'));
+    expect([shop.asked(), running(shop)]).toEqual([['2026-11-23 30.00'], ['off_0']]);
+    await decided(shop, true);
+    // Its due fell into the dispute, so that the 20 days that were left begin again: 27 December and 20 days.
+    await shop.goTo(on('2027-01-17'));
+    expect([shop.asked().at(-1), running(shop)]).toEqual(['2027-01-16 12.00', ['off_1']]);
+  });
+
+  test('its owner is offered the levels above and below at what they come to, and no price for few', async () => {
+    const { shop, a } = await levels();
+    const live = shop.ports.releases.get(1);
+    const choices = (release = live) =>
+      switchChoices(shop.runner.state, shop.agreement(a.id), { now: shop.runner.now(), release }).map(
+        ({ offerId, down, today, credit, at }) => [offerId, down, today, credit, at.slice(0, 10)],
+      );
+    // 20 of 30 days of 30.00 are unused: 50.00 − 20.00.
+    expect(choices()).toEqual([
+      ['off_1', true, 0, 0, '2026-12-23'],
+      ['off_2', false, 3_000, 2_000, '2026-12-03'],
+    ]);
+    const few = structuredClone(live);
+    for (const offer of few?.content.offers ?? [])
+      for (const price of offer.prices)
+        if (offer.id === 'off_2') price.onlyAt = { at: { kind: 'links', links: ['e1'] }, insteadOf: 'pr_x' };
+    expect(choices(few).map(([id]) => id)).toEqual(['off_1']);
+    expect(JSON.stringify([...shop.runner.state.agreements.keys()])).not.toContain('looked-at');
   });
 });

@@ -257,6 +257,8 @@ export const agreementEvents = {
   'agreement.leaves': event(
     z.strictObject({ agreementId: agreementId1, orderId: orderId1, endsAt: moment1, remindAt: moment1.nullable() }),
   ),
+  /** Its owner has chosen a lower level: that begins, frozen as it is here, when the next payment would. Null takes it back. */
+  'agreement.stepsDown': event(z.strictObject({ agreementId: agreementId1, to: seed5.nullable() })),
   'agreement.kept': event(kept1).next(kept1.extend({ status: running2 }), (data) => ({
     ...data,
     status: runningFrom1(data.status),

@@ -7,6 +7,7 @@ import { endGrace, endPaid, endUnpaid, tellAmount, tellTrialEnds } from './closi
 import { shopOf } from './common';
 import { tellLeaving } from './leave';
 import { endPause } from './pause';
+import { stepDownNow } from './stepDown';
 
 /** A moment of an agreement has come. What no longer holds is nothing to do. */
 export function agreementMoment(
@@ -16,7 +17,7 @@ export function agreementMoment(
 ): Decision {
   switch (command.moment) {
     case 'due':
-      return chargeDue(state, command, context);
+      return stepDownNow(state, command, context) ?? chargeDue(state, command, context);
     case 'try':
       return tryAgain(state, command, context);
     case 'return':
@@ -44,6 +45,7 @@ export { cancel, keepOn, stopPlan } from './cancel';
 export { backByConfirming, confirmLeaving, offersReplaced, placeTakenBy } from './leave';
 export { comeBack, moveDueDay, pause } from './pause';
 export { isOnSale, switchTo } from './switch';
+export { stepDown, type SwitchChoice, switchChoices } from './stepDown';
 export { refundAgreement, planAgreementRefund, type AgreementRefundPlan } from './refundAgreement';
 export { confirmGap, inGap, LONGEST_ABSENCE_MS } from './gap';
 export { agreementBegunBy, startedByOrder } from './start';

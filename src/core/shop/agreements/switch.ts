@@ -1,4 +1,12 @@
-import { type Agreement, type AgreementSeed, begunAgreement, chargeFor, ruleFor, whyNotAct } from '#core/agreements';
+import {
+  type Agreement,
+  type AgreementSeed,
+  type DueMoment,
+  begunAgreement,
+  chargeFor,
+  ruleFor,
+  whyNotAct,
+} from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { type Offer, openedBy, type Price, type Product, saleState } from '#core/catalogue';
 import { sendingOf, sentOf, termsNow, withTax } from '#core/checkout';
@@ -27,11 +35,77 @@ import { waitsOf } from '../tasks/tasks';
  */
 export function switchTo(
   state: ShopState,
-  { agreementId, offerId, priceId, offSale = false, sendTo: asked }: Extract<Command, { type: 'switch' }>,
+  command: Extract<Command, { type: 'switch' }>,
   context: DecideContext,
 ): Decision {
+  const { agreementId } = command;
   const a = state.agreements.get(agreementId);
   if (!a) return noSuch;
+  const planned = plannedSwitch(state, a, command, context);
+  if ('refused' in planned) return planned;
+  const { to, once } = planned;
+  const { now } = context;
+  const { trialUntil } = to;
+  if (trialUntil !== null)
+    return {
+      events: [
+        ...begun(state, a, to, [], context),
+        mailOf(to, 'switched', keyOf('switched', to.id), { at: trialUntil }),
+      ],
+    };
+  const goods = chargeFor(to, { n: 1, at: now }, shopOf(context).tax);
+  const due = { ...goods, amount: goods.amount + once.amount, tax: goods.tax + once.tax };
+  const unused = unusedNow(state, a, now) + creditOf(a.credits);
+  const credit = Math.min(unused, due.amount);
+  const key = keyOf(a.id, 's', a.asked + 1);
+  if (credit === due.amount)
+    return {
+      events: switchedEvents(
+        state,
+        a,
+        to,
+        { key, kind: 'switch', dues: [due], amount: 0, tax: due.tax, credit, paymentId: null, last4: null, next: null },
+        context,
+      ),
+    };
+  return {
+    events: [
+      fact('due.requested', {
+        key,
+        agreementId,
+        why: 'switch',
+        planned: now,
+        dues: [due],
+        amount: due.amount - credit,
+        tax: due.tax,
+        credit,
+        currency: a.currency,
+        card: a.card ?? { token: 'none', last4: '0000' },
+        title: to.title,
+        statement: to.statement,
+        next: a.next,
+        to,
+        came: a.came,
+      }),
+    ],
+  };
+}
+
+/**
+ * What a switch would begin, before it is decided when: the new subscription without trial, introductory price, coupon or
+ * set-up, and what sending costs once beside its first payment, with tax.
+ */
+export function plannedSwitch(
+  state: ShopState,
+  a: Agreement,
+  {
+    offerId,
+    priceId,
+    offSale = false,
+    sendTo: asked,
+  }: Omit<Extract<Command, { type: 'switch' }>, 'type' | 'agreementId'>,
+  context: DecideContext,
+): { to: AgreementSeed; once: { amount: number; tax: number } } | Refusal {
   const no = whyNotAct(a, 'switch', context.now);
   if (no) return no;
   if (isTaken(state, 'replaces', a.id)) return stillAsking;
@@ -89,51 +163,9 @@ export function switchTo(
     came: a.came,
     language: a.language,
   };
-  if (trialUntil !== null)
-    return {
-      events: [
-        ...begun(state, a, to, [], context),
-        mailOf(to, 'switched', keyOf('switched', to.id), { at: trialUntil }),
-      ],
-    };
-  const goods = chargeFor(to, { n: 1, at: now }, shopOf(context).tax);
   const isNew = sent.some((id) => !a.productIds.includes(id));
   const once = withTax(sending && isNew ? sending.once : 0, ruleFor(to, shopOf(context).tax, now));
-  const due = { ...goods, amount: goods.amount + once.amount, tax: goods.tax + once.tax };
-  const unused = unusedNow(state, a, now) + creditOf(a.credits);
-  const credit = Math.min(unused, due.amount);
-  const key = keyOf(a.id, 's', a.asked + 1);
-  if (credit === due.amount)
-    return {
-      events: switchedEvents(
-        state,
-        a,
-        to,
-        { key, kind: 'switch', dues: [due], amount: 0, tax: due.tax, credit, paymentId: null, last4: null, next: null },
-        context,
-      ),
-    };
-  return {
-    events: [
-      fact('due.requested', {
-        key,
-        agreementId,
-        why: 'switch',
-        planned: now,
-        dues: [due],
-        amount: due.amount - credit,
-        tax: due.tax,
-        credit,
-        currency: a.currency,
-        card: a.card ?? { token: 'none', last4: '0000' },
-        title: to.title,
-        statement: to.statement,
-        next: a.next,
-        to,
-        came: a.came,
-      }),
-    ],
-  };
+  return { to, once };
 }
 
 /** Whether a new buyer could have it now. */
@@ -185,12 +217,14 @@ export function switchedEvents(
   ];
 }
 
-function begun(
+/** The old subscription ends and the new one stands. @param first when its first payment is asked for, where that is not paid yet */
+export function begun(
   state: ShopState,
   a: Agreement,
   to: AgreementSeed,
   credit: readonly ShopEvent[],
   context: DecideContext,
+  first: DueMoment | null = null,
 ): ShopEvent[] {
   const { now, ids } = context;
   // Access stays with whoever had it: of a gift from before gifts were paid once alone, not with whoever pays.
@@ -218,7 +252,7 @@ function begun(
     fact('agreement.started', {
       agreement: to,
       status: to.trialUntil === null ? 'active' : 'in-trial',
-      next: to.trialUntil === null ? null : toCome(to.anchor, to.zone, shopOf(context)),
+      next: first ?? (to.trialUntil === null ? null : toCome(to.anchor, to.zone, shopOf(context))),
       period: null,
       noticeAt: trialNotice(to.trialUntil, now, shopOf(context), to.zone),
       endsAt: null,

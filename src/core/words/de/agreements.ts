@@ -74,6 +74,15 @@ export const agreements: AgreementWords = {
       leadsTo: (day) =>
         `Der Zugang bleibt bis zum ${day} offen. Es wird nichts mehr bezahlt. Bis dahin können Sie es zurücknehmen.`,
     },
+    switch: {
+      now: (today, credit, then) =>
+        `Jetzt werden ${today} abgebucht${credit === null ? '' : `, nach Abzug von ${credit} für die restlichen Tage`}. Danach kostet es ${then}.`,
+      later: (day, then, less) =>
+        `Jetzt wird nichts abgebucht. Ab dem ${day} kostet es ${then}${less ? '; bis dahin bleibt alles offen' : ''}.`,
+      steps: (title, day, then) => `Sie haben „${title}“ gewählt: Ab dem ${day} kostet es ${then}.`,
+      stay: () => 'Dabei bleiben',
+      stayLeadsTo: (title) => `„${title}“ läuft weiter wie bisher, zum bisherigen Preis.`,
+    },
     card: (means) => (means.way === undefined ? `Karte ändern (Endziffern ${means.last4})` : 'Lieber mit Karte zahlen'),
   },
   said: {

@@ -100,6 +100,8 @@ export const member: MemberWords = {
   overTime: 'Was Sie nach und nach zahlen',
   changeCountry: (name) => `Land ändern (${name})`,
   writeToUs: 'Schreiben Sie uns',
+  switchPlan: 'Anderes Abo',
+  switchTo: (title) => `Zu „${title}“ wechseln`,
   startAgain: 'Neu beginnen',
   untilWhich: 'Bis zu welchem Tag?',
   pauseUntil: (day) => `Aussetzen bis ${day}`,

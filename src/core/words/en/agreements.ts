@@ -77,6 +77,16 @@ export const agreements = {
       leadsTo: (day: string): string =>
         `Access stays open until ${day}. Nothing more is paid. You can take it back until then.`,
     },
+    switch: {
+      now: (today: string, credit: string | null, then: string): string =>
+        `${today} is charged now${credit === null ? '' : `, after ${credit} for the days that are left of this one`}. Then it costs ${then}.`,
+      later: (day: string, then: string, less: boolean): string =>
+        `Nothing is charged now. From ${day} it costs ${then}${less ? '; until then everything stays open' : ''}.`,
+      steps: (title: string, day: string, then: string): string =>
+        `You have chosen “${title}”: from ${day} it costs ${then}.`,
+      stay: (): string => 'Stay with this plan',
+      stayLeadsTo: (title: string): string => `“${title}” goes on as before, at its own price.`,
+    },
     card: (means: Means): string =>
       means.way === undefined ? `Change card (ends ${means.last4})` : 'Pay by card instead',
   },

@@ -99,6 +99,8 @@ export const member = {
   overTime: 'What you pay over time',
   changeCountry: (name: string): string => `Change country (${name})`,
   writeToUs: 'Write to us',
+  switchPlan: 'Switch plan',
+  switchTo: (title: string): string => `Switch to ${title}`,
   startAgain: 'Start again',
   untilWhich: 'Until which day?',
   pauseUntil: (day: string): string => `Pause until ${day}`,
