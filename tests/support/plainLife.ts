@@ -16,6 +16,8 @@ interface Paid {
 interface Part {
   from: Paid;
   amount: number;
+  /** Which credit note it is of. */
+  note: number;
 }
 type Day = Temporal.PlainDate;
 
@@ -40,6 +42,9 @@ export class PlainLife {
   #stops = new Map<string, Day>();
   /** Since when what has ended already makes its dates stand still. */
   #movesFrom: Day | null = null;
+  /** The lower price that the next due is the first of. */
+  #stepsTo: number | null = null;
+  #notes = 0;
   #today: Day;
 
   constructor(price: number, begun: string) {
@@ -70,6 +75,7 @@ export class PlainLife {
 
   #due(): void {
     this.#today = this.#next;
+    if (this.#stepsTo !== null) return this.#begin(this.#stepsTo);
     this.#n += 1;
     this.#next = this.#anchor.add({ months: this.#n });
     this.#pay(this.#price);
@@ -83,7 +89,7 @@ export class PlainLife {
 
   #charge(amount: number): Paid | null {
     if (amount === 0) return null;
-    const paid = { id: this.charged.length, amount, back: 0, of: this.#of };
+    const paid = { id: this.#paid.length, amount, back: 0, of: this.#of };
     this.charged.push([this.#today.toString(), amount]);
     this.#paid.push(paid);
     return paid;
@@ -93,7 +99,48 @@ export class PlainLife {
     return this.#stops.size === 0;
   }
 
+  stepDown(price: number | null): void {
+    this.#stepsTo = price;
+  }
+
   switchTo(price: number): void {
+    this.#credit.push(...this.#unused());
+    this.#begin(price);
+  }
+
+  /**
+   * Bought at the checkout in its place: unused days pay for it, and what is left of them and of earlier credit goes back
+   * at once, in one sum for each note.
+   */
+  replaceBy(price: number): void {
+    const before = this.#credit;
+    const unused = this.#unused();
+    this.#credit = unused;
+    const payments = this.#paid.length;
+    this.#begin(price);
+    // Where unused days pay all of it the card is looked at with nothing, and that is a payment of its own.
+    if (this.#paid.length === payments) this.#paid.push({ id: payments, amount: 0, back: 0, of: this.#of });
+    for (const parts of [before, this.#credit]) {
+      const byNote = new Map<number, number>();
+      for (const { note, amount } of parts) byNote.set(note, (byNote.get(note) ?? 0) + amount);
+      this.refunded.push(...[...byNote.values()].filter((amount) => amount > 0));
+    }
+    this.#credit = [];
+  }
+
+  /** From now on another price, and now is its anchor. */
+  #begin(price: number): void {
+    this.#stepsTo = null;
+    this.#price = price;
+    this.#of += 1;
+    this.#anchor = this.#today;
+    this.#n = 1;
+    this.#next = this.#anchor.add({ months: 1 });
+    this.#pay(price);
+  }
+
+  /** The days that are left, as credit: of earlier credit that paid for them, and of the card's payment under a note of its own. */
+  #unused(): Part[] {
     const { amount, until, from, card, credit } = this.#period;
     const all = days(from, until);
     const left = Math.min(all, Math.max(0, days(this.#today, until)));
@@ -103,17 +150,10 @@ export class PlainLife {
       credit.map((part) => ({ ...part })),
       whole - byCard,
     );
-    this.#credit.push(...again);
-    if (card && byCard > 0) {
-      card.back += byCard;
-      this.#credit.push({ from: card, amount: byCard });
-    }
-    this.#price = price;
-    this.#of += 1;
-    this.#anchor = this.#today;
-    this.#n = 1;
-    this.#next = this.#anchor.add({ months: 1 });
-    this.#pay(price);
+    if (!card || byCard === 0) return again;
+    card.back += byCard;
+    this.#notes += 1;
+    return [...again, { from: card, amount: byCard, note: this.#notes }];
   }
 
   stop(why: string): void {
@@ -177,7 +217,7 @@ function take(parts: Part[], amount: number): Part[] {
   for (const part of parts) {
     const now = Math.min(rest, part.amount);
     if (now === 0) continue;
-    taken.push({ from: part.from, amount: now });
+    taken.push({ from: part.from, amount: now, note: part.note });
     part.amount -= now;
     rest -= now;
   }

@@ -5,8 +5,12 @@ import { accessOf, isLasting, lengthInWords, shortTerms, type Terms } from '#cor
 
 /** A price in parts that can be told apart: "paid", "usual price", "stays open", … each as people would say it. */
 export function priceParts(offer: DraftOffer, price: DraftPrice, locale: string): Record<string, string> {
-  const sealed = sealOffer({ ...offer, prices: withShares(offer).prices.filter(({ id }) => id === price.id) })
-    ?.prices[0];
+  const sealed = sealOffer({
+    ...offer,
+    prices: withShares({ ...offer, prices: [...offer.prices.filter(({ id }) => id !== price.id), price] }).prices.slice(
+      -1,
+    ),
+  })?.prices[0];
   if (!sealed) return { paid: 'not yet right' };
   const money = (amount: number): string => formatAmount(amount, offer.currency, locale);
   return {
