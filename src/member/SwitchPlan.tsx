@@ -27,7 +27,7 @@ export function SwitchPlan({
         <label key={to.priceId} className="flex min-h-11 items-start gap-3 py-2">
           <input
             type="radio"
-            className="mt-1.5"
+            className="mt-1.5 accent-ink"
             name={`switch-${id}`}
             checked={to.priceId === chosen.priceId}
             onChange={() => setPriceId(to.priceId)}

@@ -11,7 +11,7 @@ import { CouponsSheet } from './coupons/CouponsSheet';
 import { OfferSheet } from './OfferSheet';
 import { useAppDispatch, useAppSelector } from '../store';
 import { rehearsalToggled } from '../store/frame';
-import { BuyersChoice, PriceOutcome, soldPrices } from './outcome';
+import { BuyersChoice, PriceOutcome, pricesForAll, soldPrices } from './outcome';
 import { Rehearse } from './Rehearse';
 
 /** Price: the offers, each with its prices in a sentence and what they lead to. */
@@ -203,6 +203,6 @@ function LastGood({ broken, shownFor, children }: { broken: boolean; shownFor: s
 }
 
 export function amounts(offer: DraftOffer, locale: string): string {
-  const sold = soldPrices(offer).map((p) => shortTerms(p.terms, offer.currency, locale));
+  const sold = pricesForAll(offer).map((p) => shortTerms(p.terms, offer.currency, locale));
   return sold.length === 0 ? 'no price yet' : sold.join(' · ');
 }

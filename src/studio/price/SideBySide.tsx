@@ -6,7 +6,7 @@ import { duesBefore, isLasting, paymentsOf, plainText, statementOf } from '#core
 import { KeelLine } from '../../ui/KeelLine';
 import type { Draft } from '../data/draft';
 import { useAssumedCharge, useAssumption } from './assumption';
-import { soldPrices } from './outcome';
+import { pricesForAll } from './outcome';
 
 const SHORTEST = 30 * DAY;
 /** Months after which what was paid so far is added up. */
@@ -17,7 +17,7 @@ export function SideBySide({ draft, offer }: { draft: Draft; offer: DraftOffer }
   const { shop, products } = draft.content;
   const { start, day } = useAssumption(shop);
   const assumed = useAssumedCharge(draft.content);
-  const prices = soldPrices(offer);
+  const prices = pricesForAll(offer);
   if (prices.length < 2) return null;
   const place = { currency: offer.currency, zone: shop.zone, locale: shop.locale };
   const opened = openedFrom(

@@ -24,6 +24,9 @@ export function soldPrices(offer: DraftOffer): Price[] {
   return withShares(offer).prices.flatMap((price) => sealOffer({ ...offer, prices: [price] })?.prices ?? []);
 }
 
+/** The same without what is made for few: what a buyer who just comes can choose among. */
+export const pricesForAll = (offer: DraftOffer): Price[] => soldPrices(offer).filter(({ onlyAt }) => onlyAt === null);
+
 const SPANS = [
   ['13', '13 months'],
   ['24', '2 years'],
@@ -108,7 +111,7 @@ function BesideOnce({ offer, price, locale }: { offer: DraftOffer; price: Price;
 
 /** The choice as the buyer meets it at checkout. */
 export function BuyersChoice({ offer, locale }: { offer: DraftOffer; locale: string }) {
-  const prices = soldPrices(offer);
+  const prices = pricesForAll(offer);
   if (prices.length === 0)
     return <p className="text-ink-2">As soon as there is a price, it stands here as the buyer sees it.</p>;
   const money = (amount: number): string => formatAmount(amount, offer.currency, locale);

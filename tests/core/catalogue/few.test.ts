@@ -1,6 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { fewPrice, newPrice, type newTerms, sealOffer, withShares, type DraftOffer } from '#core/catalogue';
 import { newEntrance, type Path, sightOf } from '#core/paths';
+import { type DraftContent, launchCheck } from '#core/release';
+import { draftContent } from '../../support/release';
 import { softer } from '../../support/softerPath';
 
 // Prices for few: the figures are those of the rule, worked out by hand.
@@ -48,6 +50,43 @@ describe('a share is off every full and introductory payment, and nothing else',
     expect([fewTerms(offer), withShares(offer).prices[1]?.terms.amount]).toMatchObject([{ amount: 2_400 }, '24.00']);
     expect(published?.prices[1]?.terms).toMatchObject({ amount: 1_920 });
   });
+});
+
+test('nothing stands against publishing it; used elsewhere, or nowhere, it is said', () => {
+  const found = (edit: (draft: DraftContent) => void): string[] => {
+    const draft = draftContent();
+    const [path] = draft.paths;
+    const [offer] = draft.offers;
+    const checkout = path?.steps.find(({ kind }) => kind === 'checkout');
+    if (!path || !offer?.prices[0] || !checkout) return never();
+    path.steps.push({
+      ...checkout,
+      id: 'back',
+      kind: 'turned-back',
+      address: 'back',
+      lower: { priceId: 'pr_few', hours: 24 },
+    });
+    path.joins.push(
+      { from: checkout.id, by: 'turned-back', to: { kind: 'step', step: 'back' } },
+      { from: 'back', by: 'next', to: { kind: 'step', step: checkout.id } },
+    );
+    offer.prices.push(fewPrice(offer.prices[0], 'pr_few', '20', { kind: 'step', step: 'back' }));
+    edit(draft);
+    return launchCheck(draft, () => true, '2026-06-15T08:00:00.000Z')
+      .filter(({ level, code }) => level === 'stops' || code.startsWith('few'))
+      .map(({ code }) => code);
+  };
+  expect(found(() => undefined)).toEqual([]);
+  expect(
+    found(({ paths: [path] }) => {
+      for (const step of path?.steps ?? []) delete step.lower;
+    }),
+  ).toEqual(expect.arrayContaining(['few-nowhere']));
+  expect(
+    found(({ paths: [path] }) => {
+      if (path) path.entrances = [newEntrance({ id: 'e1', word: 'talk', short: 'k7Qm' }, { prices: ['pr_few'] })];
+    }),
+  ).toEqual(['few-elsewhere']);
 });
 
 describe('shown in its place and nowhere else', () => {

@@ -1214,8 +1214,8 @@ describe('down a level, at the end of what is paid', () => {
       );
     // 20 of 30 days of 30.00 are unused: 50.00 − 20.00.
     expect(choices()).toEqual([
-      ['off_1', true, 0, 0, '2026-12-23'],
       ['off_2', false, 3_000, 2_000, '2026-12-03'],
+      ['off_1', true, 0, 0, '2026-12-23'],
     ]);
     const few = structuredClone(live);
     for (const offer of few?.content.offers ?? [])

@@ -12,6 +12,7 @@ import {
   respelledTerms,
   sealOffer,
   unsealOffer,
+  withShares,
 } from '#core/catalogue';
 import { same } from '../alike';
 import { type Finding, quoted, type Subject } from '../finding';
@@ -83,7 +84,8 @@ export const offerKind = documentKind<'offer', Offer>({
   findings({ offers, products, shop }, { now }) {
     const today = dateIn(now, shop.zone);
     const known = new Set(products.map((p) => p.id));
-    return offers.flatMap((offer) => {
+    return offers.flatMap((typed) => {
+      const offer = withShares(typed);
       const about: Subject = { kind: 'offer', id: offer.id };
       const found: Finding[] = [];
       const stops = (code: string, text: string): void => void found.push({ level: 'stops', code, text, about });

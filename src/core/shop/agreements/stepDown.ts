@@ -89,7 +89,7 @@ export function switchChoices(
   const { products, offers } = release.content;
   const dry: DecideContext = { ...context, ids: { next: (prefix) => `${prefix}-looked-at` } } as DecideContext;
   const shown = shownToAll(release, now);
-  return offers.flatMap((offer) => {
+  const choices = offers.flatMap((offer) => {
     const up =
       offer.id !== a.offerId && offer.upgrades !== false && opensAtLeast(products, offer.productIds, a.productIds);
     const down = offer.id !== a.offerId && !up && opensAtLeast(products, a.productIds, offer.productIds);
@@ -108,6 +108,9 @@ export function switchChoices(
       return [{ ...named, title, terms: price.terms, at, down, today, credit }];
     });
   });
+  // Other prices of the same first, then the levels above, then those below.
+  const rank = ({ offerId, down }: SwitchChoice): number => (offerId === a.offerId ? 0 : down ? 2 : 1);
+  return choices.sort((x, y) => rank(x) - rank(y));
 }
 
 /** The prices that some path shows to everybody who comes to it now. */

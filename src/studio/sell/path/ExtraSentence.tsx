@@ -33,15 +33,6 @@ export function ExtraSentence({
         none="choose"
         onChange={(named) => onChange(named)}
       />
-      {step !== null && (
-        <ForFew
-          draft={draft}
-          price={extra}
-          at={{ kind: 'step', step }}
-          where="here"
-          onMade={(priceId) => onChange({ priceId })}
-        />
-      )}
       , said as{' '}
       <TextFill
         label={`${name}: heading`}
@@ -101,6 +92,15 @@ export function ExtraSentence({
         onChange={(shown) => onChange({ picture: shown === 'yes' })}
       />
       .
+      {step !== null && (
+        <ForFew
+          draft={draft}
+          price={extra}
+          at={{ kind: 'step', step }}
+          where="here"
+          onMade={(priceId) => onChange({ priceId })}
+        />
+      )}
     </p>
   );
 }
