@@ -3,7 +3,7 @@ import { accessSentence, type Terms } from '#core/terms';
 import { wordsFor } from '#core/words';
 import type { OpeningPlan, Part } from '#core/opening';
 import { planInWords } from './products/planInWords';
-import { type Product, productKindOf } from './products';
+import { isSentByPost, type Product, productKindOf } from './products';
 
 /**
  * What buying opens and for how long, as it is promised before: the sentence of the terms, and for each thing that opens
@@ -15,7 +15,9 @@ export function accessInWords(
   opened: readonly Product[],
   { start, zone, locale }: { start: Instant; zone: string; locale: string },
 ): string {
-  const { released } = wordsFor(locale).access;
+  const { released, byPost } = wordsFor(locale).access;
+  // A parcel opens nothing, and stays with whoever has it.
+  if (opened.length > 0 && opened.every(isSentByPost)) return byPost;
   const wholes = opened.map((product) => ({ product, whole: productKindOf(product).parts(product)?.whole ?? null }));
   const later = wholes.length > 0 && wholes.every(({ whole }) => isLater(whole?.plan ?? null));
   const say = (plan: OpeningPlan | null, title: string): string[] => {

@@ -43,6 +43,7 @@ export {
   type ProductBase,
   type ProductKind,
   isSentByPost,
+  paidAsFirst,
   productKindOf,
   MOST_FILES,
   ProductLink,

@@ -1,7 +1,7 @@
 import { heldSince } from '#core/passes';
 import type { Opened, Tick } from '#core/catalogue';
-import { addMs, type Instant, nthAfter } from '#core/calendar';
-import { boughtWith, sumsOf } from '#core/payments';
+import { addMs, dateIn, type Instant, nthAfter } from '#core/calendar';
+import { boughtWith, type Payment, sumsOf } from '#core/payments';
 import type { OpenFor, Pass } from '#core/passes';
 import type { Order, Refund } from '#core/shop';
 import {
@@ -19,7 +19,7 @@ import {
   type Terms,
 } from '#core/terms';
 import { wordsFor } from '#core/words';
-import type { KeelStory } from './story';
+import type { KeelStory, MoneyMoment } from './story';
 
 interface Place {
   currency: string;
@@ -116,11 +116,7 @@ export function storyOfOrder(
     locale,
     money: [
       ...(bought.length === 0 ? [{ at: order.at, amount: 0, state: 'paid' as const }] : []),
-      ...bought.map((payment) => ({
-        at: payment.at,
-        amount: sumsOf([payment]).paid,
-        state: payment.openDisputes.length > 0 ? ('disputed' as const) : ('paid' as const),
-      })),
+      ...inOneSitting(bought, order.zone),
       ...refunds
         .filter((r) => r.status === 'paid')
         .map((r) => ({ at: r.at, amount: r.amount, state: 'refunded' as const })),
@@ -135,4 +131,17 @@ export function storyOfOrder(
     })),
     now: { at: now, word: 'today' },
   };
+}
+
+/** What was paid on one day is one mark: an offer after payment is taken minutes later, and would lie on the first. */
+function inOneSitting(bought: readonly Payment[], zone: string): MoneyMoment[] {
+  const marks: MoneyMoment[] = [];
+  for (const payment of bought) {
+    const state = payment.openDisputes.length > 0 ? 'disputed' : 'paid';
+    const amount = sumsOf([payment]).paid;
+    const same = marks.find((mark) => mark.state === state && dateIn(mark.at, zone) === dateIn(payment.at, zone));
+    if (same) same.amount += amount;
+    else marks.push({ at: payment.at, amount, state });
+  }
+  return marks;
 }

@@ -1,6 +1,5 @@
 import type { KeptCard } from '#core/agreements';
 import type { Instant } from '#core/calendar';
-import { homeCountry, sampleCountry } from '#core/catalogue';
 import { firstBuyer, quoteFingerprint, quoteFor, type QuoteChoice } from '#core/checkout';
 import { type CameFrom, NOWHERE } from '#core/journal';
 import type { CheckoutId, PersonId } from '#core/ids';
@@ -9,6 +8,7 @@ import { refusalInWords } from '#core/words';
 import { offerStanding } from './afterPayment';
 import { type MemoryPorts, memoryPorts } from './memoryPorts';
 import { createRunner, type Runner } from './runner';
+import { sentSomewhere, triedCountry } from './sentSomewhere';
 import type { OfferAfterPayment, Order } from './state';
 
 /** A practice buyer's order: the shop's engine with memory behind its ports, and a card that goes through. */
@@ -76,24 +76,13 @@ export async function practisePay(
   return order ?? 'the payment did not go through, so no order came of it.';
 }
 
-const priceOf = ({ content }: Pick<Release, 'content'>, { offerId, priceId }: { offerId: string; priceId: string }) =>
-  content.offers.find((o) => o.id === offerId)?.prices.find((p) => p.id === priceId);
-
-const sentSomewhere = (choice: QuoteChoice, addressKey: string, { content }: Release): QuoteChoice => {
-  const country = sampleCountry(priceOf({ content }, choice)?.sending ?? null, homeCountry(content.shop));
-  const sendTo = { country, addressKey };
-  return { ...choice, sendTo, extras: choice.extras?.map((extra) => ({ ...extra, sendTo })) };
-};
-
 /** Answers an offer after payment. @returns why it could not be, in a sentence; null where it was */
 export async function practiseAnswer(
   { runner, order, release }: Omit<Practised, 'ports'>,
   offer: OfferAfterPayment,
   answer: 'yes' | 'no',
 ): Promise<string | null> {
-  const price = priceOf(release, offer);
-  const country = sampleCountry(price?.sending ?? null, homeCountry(release.content.shop));
-  const sendTo = { country, addressKey: order.checkoutId };
+  const sendTo = { country: triedCountry(release, offer), addressKey: order.checkoutId };
   const standing = offerStanding(runner.state, order, { ...offer, sendTo }, release, { now: runner.now(), release });
   if (standing.at !== 'open') return 'it is never offered after payment.';
   const done = await runner.execute(

@@ -5,6 +5,7 @@ import type { Release } from '#core/release';
 import { ticksByPasses } from '#core/catalogue';
 import { standingByPasses } from '#core/opening';
 import { leftOf, lineBought } from '#core/payments';
+import { sentSomewhere } from './sentSomewhere';
 import { standingOf } from './standing';
 import type { Command } from './command';
 import { refusalInWords } from '#core/words';
@@ -60,7 +61,7 @@ const YEARS_AT_MOST = 10;
  */
 export async function rehearse(
   given: Release,
-  choice: QuoteChoice,
+  wanted: QuoteChoice,
   start: Instant,
   script: Script,
   years = YEARS_AT_MOST,
@@ -98,6 +99,7 @@ export async function rehearse(
   runner.onBatch((batch) => {
     for (const event of batch.events) events.push({ at: batch.at, event });
   });
+  const choice = sentSomewhere(wanted, 'rehearsal', release);
   const quote = quoteFor(
     release,
     choice,

@@ -1,5 +1,5 @@
 import { Link, useNavigate } from 'react-router';
-import { newOffer, newPrice, type Product, productKindOf } from '#core/catalogue';
+import { newOffer, newPrice, paidAsFirst, type Product, productKindOf } from '#core/catalogue';
 import { add, change, type Draft } from '../data/draft';
 import { TitleField } from '../frame/TitleField';
 import { newId } from '../data/ids';
@@ -173,7 +173,7 @@ export function ProductSheet({ draft, product }: { draft: Draft; product: Produc
                   onClick={() => {
                     const id = newId('pr');
                     void change('offer', offer.id, (o) => {
-                      o.prices.push(newPrice(id));
+                      o.prices.push(newPrice(id, { terms: { kind: paidAsFirst([product]) } }));
                     });
                     focusAmount(id);
                   }}

@@ -1,7 +1,7 @@
 import { documentKey } from '#core/documents';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { type DraftOffer, type DraftPrice, lesserOffers, newPrice, unsealOffer } from '#core/catalogue';
+import { type DraftOffer, type DraftPrice, lesserOffers, newPrice, paidAsFirst, unsealOffer } from '#core/catalogue';
 import { priceChanges, priceParts } from '#core/release';
 import type { PriceId } from '#core/ids';
 import { shortTerms } from '#core/terms';
@@ -30,7 +30,8 @@ export function OfferSheet({ draft, offer, onTake }: Props) {
   function addPrice(): void {
     const id = newId('pr');
     edit((o) => {
-      o.prices.push(newPrice(id));
+      const opens = draft.content.products.filter((p) => o.productIds.includes(p.id));
+      o.prices.push(newPrice(id, { terms: { kind: paidAsFirst(opens) } }));
     });
     focusAmount(id);
   }

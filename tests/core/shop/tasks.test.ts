@@ -1,8 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
-import { freshProduct, newCoupon, type Posted, richFromPlain, type Work } from '#core/catalogue';
+import { accessInWords, freshProduct, newCoupon, type Posted, richFromPlain, type Work } from '#core/catalogue';
 import { quoteFor } from '#core/checkout';
 import { type DraftContent, launchCheck, unsealContent } from '#core/release';
-import { standingOf, taskState, taskUnits } from '#core/shop';
+import { storyOfOrder } from '#core/drawing';
+import { rehearse, standingOf, taskState, taskUnits } from '#core/shop';
 import { selling } from '../../support/membership';
 import {
   codeOf,
@@ -358,4 +359,31 @@ test('as an extra, and as a gift: each its own task, each product of an order fo
   expect(await codeOf(shop, { type: 'finish-task', passId: 'nobody', carrier: '', number: '', note: '' })).toBe(
     'no-such-task',
   );
+});
+
+test('a rehearsal of what is sent by post runs, to a country that it is sent to', async () => {
+  const release = releaseWith([{ kind: 'subscription', amount: '20' }], {
+    shop: { zone: 'UTC' },
+    edit: (content) => {
+      selling([CARDS], 'cards')(content);
+      for (const offer of content.offers)
+        for (const price of offer.prices)
+          price.sending = { fee: 450, byCountry: { FR: 700 }, listedOnly: true, parcels: 1 };
+    },
+  });
+  const played = await rehearse(release, pick(0), START, { refusesFrom: null, refusesTimes: null, act: null }, 1);
+  if ('problem' in played) throw new Error(played.problem);
+  const charged = played.events.flatMap(({ event }) => (event.type === 'due.paid' ? [event.data.amount] : []));
+  expect([charged.length > 3, new Set(charged)]).toEqual([true, new Set([2_700])]);
+});
+
+test('of a parcel it is not said that it stays open; an order draws what was paid on one day as one sum', async () => {
+  const said = (products: (typeof CARDS | typeof ADVICE)[]) =>
+    accessInWords({ kind: 'once', amount: 3_000 }, products, { start: START, zone: 'UTC', locale: 'en' });
+  expect([said([CARDS]), said([CARDS, ADVICE]).includes('stays open')]).toEqual(['It is sent by post.', true]);
+  const shop = await shopWith([ONCE, { kind: 'once', amount: '297' }], { opened: ['advice'] });
+  const order = await shop.order({});
+  await shop.accept(order.id, 1);
+  const { money } = storyOfOrder(order, [], [], START, 'en');
+  expect(money.map(({ amount, state }) => [amount, state])).toEqual([[32_700, 'paid']]);
 });

@@ -41,6 +41,11 @@ export const describeContents = (product: AnyProduct, locale = 'en'): string =>
   productKindOf(product).describe(product, locale);
 
 /** Whether it is sent by post, so that its buyer is asked where to. */
+/** How a price for some products is paid to begin with. */
+export const paidAsFirst = (products: readonly AnyProduct[]): 'once' | 'subscription' =>
+  products.some((product) => productKindOf(product).paidAs === 'subscription') ? 'subscription' : 'once';
+
+/** Whether it is sent by post. */
 export const isSentByPost = (product: AnyProduct): boolean => productKindOf(product).waits?.(product) === 'sending';
 
 /** An empty download. */

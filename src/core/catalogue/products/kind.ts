@@ -91,6 +91,8 @@ export interface ProductKind<P extends ProductBase> {
   readonly seats?: (product: P) => SeatsPromised | null;
   /** What the seller has to do for each pass to it; left out by kinds that open by themselves. */
   readonly waits?: (product: P) => 'work' | 'sending';
+  /** How its price is paid to begin with; once, where nothing is said. */
+  readonly paidAs?: 'subscription';
   /** How often one buyer may fetch one thing, for how many hours a link to it works, and whether PDFs bear their name. */
   limits(product: P): { fetches: number; linkHours: number; named: boolean };
 }

@@ -40,6 +40,7 @@ export const access: AccessWords = {
     until: (plan, day, later) =>
       `${opensAndStays(later)}${plan ? ', solange gezahlt wird,' : ''} bis zum Ende des ${day} offen.`,
   },
+  byPost: 'Es kommt mit der Post.',
   released: {
     byAndBy: (title, how) => `Was zu ${title} gehört, öffnet sich nach und nach: ${how}.`,
     later: (title, how) => `${title} öffnet sich ${how}.`,

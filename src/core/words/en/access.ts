@@ -42,6 +42,7 @@ export const access = {
     until: (plan: boolean, day: string, later: boolean): string =>
       `${opensAndStays(later)} open${plan ? ' while payments are made' : ''} until the end of ${day}.`,
   },
+  byPost: 'It is sent by post.',
   /** Of something that opens by a plan, how. */
   released: {
     byAndBy: (title: string, how: string): string => `What is in ${title} opens bit by bit: ${how}.`,

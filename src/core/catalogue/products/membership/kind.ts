@@ -43,6 +43,7 @@ export const membershipKind: ProductKind<Membership> = {
   places: () => [],
   written: shownPosts,
   named: ({ posts }) => posts.map(({ id, title }) => ({ id, title, what: 'Post' })),
+  paidAs: 'subscription',
   limits: ({ downloads }) => limitsOf(downloads),
 };
 
