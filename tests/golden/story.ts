@@ -151,6 +151,8 @@ export async function story(): Promise<readonly Batch[]> {
   await must({ type: 'keep', agreementId: kept });
   await must({ type: 'move-due-day', agreementId: kept, day: { of: 'month', day: 1 } });
   await must({ type: 'move-buyer', agreementId: kept, country: 'PT', vatNumber: '', numberKey: 'v1' });
+  await must({ type: 'step-down', agreementId: kept, to: { offerId: 'off_3', priceId: 'pr_3' } });
+  await must({ type: 'step-down', agreementId: kept, to: null });
   await must({ type: 'switch', agreementId: switched, offerId: 'off_3', priceId: 'pr_3' });
   await once(4, 'u8');
   await must({ type: 'cancel', agreementId: ended, when: 'now', giveBack: true, by: 'seller' });
