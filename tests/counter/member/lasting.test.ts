@@ -400,3 +400,53 @@ test('card after card from one place: a real shop asks to wait, and nothing more
   ]);
   await rm(folder, { recursive: true, force: true });
 });
+
+test('a member switches to what was shown: a day later it is shown anew, and never to a price that is not offered', async () => {
+  const sold = content();
+  const library = sold.offers.find(({ id }) => id === 'off_lib');
+  const [month] = library?.prices ?? [];
+  if (month?.terms.kind !== 'subscription' || !library) throw new Error('no price by the month');
+  delete month.terms.trial;
+  const dearer = {
+    ...structuredClone(month),
+    id: 'pr_more',
+    name: 'With a talk',
+    terms: { ...month.terms, amount: 3_000 },
+  };
+  const few = {
+    ...structuredClone(dearer),
+    id: 'pr_few',
+    onlyAt: { at: { kind: 'links' as const, links: ['e1'] }, insteadOf: 'pr_more' },
+  };
+  library.prices.push(dearer, few);
+  shop = await openShop({ content: sold });
+  const tove = buyer();
+  await tove.pay(await tove.openCheckout('library'), TOVE, CARD.good);
+  const hers = await member(TOVE);
+  const path = `/member/api/agreements/${first()?.id ?? ''}`;
+  type Choice = { offerId: string; priceId: string; leadsTo: string; shown: string };
+  const choices = async (): Promise<Choice[]> =>
+    (
+      (await (await hers.fetch('/member/api/me')).json()) as { agreements: { switches: Choice[] }[] }
+    ).agreements.flatMap(({ switches }) => switches);
+  const switchTo = ({ offerId, priceId, shown }: Choice) =>
+    hers.json<{ code?: string }>(path, { act: 'switch', offerId, priceId, shown });
+  const [shown, ...others] = await choices();
+  if (!shown) throw new Error('nothing to switch to');
+  // All of the month is left: 30.00 − 12.00.
+  expect([shown.priceId, shown.leadsTo, others]).toEqual([
+    'pr_more',
+    expect.stringMatching(/^€18\.00 is charged now, after €12\.00 for the days/),
+    [],
+  ]);
+  expect((await switchTo({ ...shown, priceId: 'pr_few' })).body.code).toBe('no-such-price');
+  await shop.owner.act('/clock', { by: 'day' });
+  expect((await switchTo(shown)).body.code).toBe('quote-changed');
+  const [now] = await choices();
+  // 29 of 30 days of 12.00 are 11.60.
+  expect(now?.leadsTo).toMatch(/^€18\.40 is charged now/);
+  expect((await switchTo(now ?? shown)).status).toBe(200);
+  await until(() => state().agreements.size === 2, 'the switch');
+  const running = [...state().agreements.values()].find(({ status }) => status === 'active');
+  expect([running?.priceId, running?.payments.map(({ lines }) => lines[0]?.amount)]).toEqual(['pr_more', [1_840]]);
+});
