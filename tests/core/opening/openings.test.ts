@@ -125,6 +125,20 @@ describe('a plan that is changed', () => {
     modules(5).map((m) => ({ ...m, plan: { opens: 'on', date: '2027-01-01' } as const })),
   );
 
+  test('what was shut until the very moment at which the plan was replaced had never opened', () => {
+    const [began, replaced] = [at('2026-01-01T08:00'), at('2026-06-25T08:00')];
+    const daily = { ...was, plan: { opens: 'every', every: { count: 1, unit: 'day' } } as const };
+    const opened = (to: string): string[] => {
+      const shut = standing(at('2026-06-15T09:00'), { shut: [{ from: at('2026-06-16T08:00'), to: at(to) }] });
+      return [...openParts(later, shut, now, [{ whole: daily, from: began, until: replaced }]).keys()].sort();
+    };
+    expect([opened('2026-06-25T08:00'), opened('2026-06-25T07:59')]).toEqual([
+      // Two modules had opened before it shut, on the 15th and the 16th; days without a pass do not count for the third.
+      ['c', 'm0', 'm1'],
+      ['c', 'm0', 'm1', 'm2'],
+    ]);
+  });
+
   test('takes nothing away that it had opened, and opens nothing that it had not', () => {
     const [began, replaced] = [at('2026-01-01T08:00'), at('2026-06-25T08:00')];
     expect([...openParts(later, as, now, [{ whole: was, from: began, until: replaced }]).keys()].sort()).toEqual([

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { DateTime } from 'luxon';
-import { ledgerLines } from '#core/booking';
+import { ledgerLines, unusedOf } from '#core/booking';
 import type { Coaching, DraftPrice } from '#core/catalogue';
 import type { Command } from '#core/shop';
 import { entriesOf, leftOn, sessionsFalling, sessionsOfPass } from '#core/shop';
@@ -543,4 +543,22 @@ test('generated weeks: what is left is as a plain count has it, and no two sessi
     }),
     { numRuns: 60 },
   );
+});
+
+test('of an older payment only what later ones do not account for is unused', () => {
+  const given = (key: string, count: number) => ({
+    kind: 'given' as const,
+    at: '',
+    count,
+    why: 'period' as const,
+    key,
+    reason: '',
+  });
+  const entries = [given('k1', 4), given('k2', 4)] as never;
+  // Eight were given: with six left, two of the first four are used; with three left, all of them are.
+  expect([6, 8, 3].map((left) => [unusedOf('k1', entries, left), unusedOf('k2', entries, left)])).toEqual([
+    [2, 4],
+    [4, 4],
+    [0, 3],
+  ]);
 });
