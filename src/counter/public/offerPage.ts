@@ -2,6 +2,7 @@ import type { Request, Response } from 'express';
 import { liveRelease, type CounterContext } from '../context';
 import { offerQuote } from '#core/shop';
 import { homeCountry } from '#core/catalogue';
+import { isCountry } from '#core/people';
 import { hrefOf, pricesOffered, thanksOf } from '#core/paths';
 import { offerHtml, pageHtml } from '../../pages/render';
 import { personOfDevice } from '../shared/device';
@@ -39,7 +40,8 @@ export function offerPage(
   const live = liveRelease(context);
   const at = { now: reading.now, release: live };
   const signedIn = personOfDevice(context, req) === order.personId;
-  const country = textOf(req.query['send']) || reading.region || homeCountry(of.release.content.shop);
+  const send = textOf(req.query['send']);
+  const country = isCountry(send) ? send : (reading.region ?? homeCountry(of.release.content.shop));
   const sendTo = country === null ? undefined : { country, addressKey: addressKeyOf(order, step.id) };
   const sent = offerQuote(reading.state, order, { ...offer, signedIn, sendTo }, of.release, at);
   // Not sent to where they seem to be: another country can be chosen.
