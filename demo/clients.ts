@@ -192,13 +192,14 @@ export class Buyer extends Visitor {
     return JSON.parse(data) as OfferData;
   }
 
-  /** Yes to it. @param card another one than that of the checkout */
+  /** Yes to it. @param card another one than that of the checkout @param more where it is sent, where that is asked */
   async accept(
     { pathId, stepId, shown, priceId }: OfferData,
     card: string | null = null,
+    more: object = {},
   ): Promise<{ status: number; body: PayAnswer }> {
     const token = card === null ? null : await this.token(card);
-    return this.json('/checkout/offer/accept', { pathId, stepId, shown, priceId, card: token });
+    return this.json('/checkout/offer/accept', { pathId, stepId, shown, priceId, card: token, ...more });
   }
 
   /** No to it, or on without it. @returns where the visit goes on */

@@ -3,7 +3,7 @@ import type { Server } from 'node:http';
 import { join } from 'node:path';
 import { setTimeout } from 'node:timers/promises';
 import { type Instant, msOf } from '#core/calendar';
-import { nameAt } from '#core/people';
+import { isGone, nameAt } from '#core/people';
 import { boughtAt, createRunner } from '#core/shop';
 import { counterApp } from './app';
 import { type CounterContext, liveRelease, shopOf } from './context';
@@ -163,7 +163,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
   // Of a history newer than the clock see `historyAhead`; of a clock far ahead of it, the clock's own leap.
   const lastKnown = [runner.state.at, presence.last ?? ''].sort().at(-1) ?? '';
   if (clock && runner.state.seq > 0) clock.startFrom(lastKnown);
-  await learners.sweep((id) => people.get(id)?.erased === true);
+  await learners.sweep((id) => isGone(people.get(id)));
   const compared = compareFolder({ state: runner.state, people, doors, releases, vault });
   if (presence.unreadable)
     compared.push({

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { KeelDrawing } from '../ui/KeelDrawing';
 import { actOn, type MemberAgreement, type SignedIn } from './api';
 import { AnswerLine, useAnswers } from './answers';
@@ -24,8 +24,34 @@ export function Agreements({ me, onDone }: { me: SignedIn; onDone: () => void })
   );
 }
 
+/** What stands open below the buttons of an agreement. */
+type Opened = MemberAgreement['acts'][number]['act'] | 'card' | 'place' | 'switch';
+
+/** A button that opens what it names, and closes it again. */
+function Opener({
+  what,
+  open,
+  onOpen,
+  children,
+}: {
+  what: Opened;
+  open: Opened | null;
+  onOpen: (what: Opened | null) => void;
+  children: ReactNode;
+}) {
+  return (
+    <button
+      className="btn btn-quiet btn-touch"
+      aria-expanded={open === what}
+      onClick={() => onOpen(open === what ? null : what)}
+    >
+      {children}
+    </button>
+  );
+}
+
 function AgreementRow({ me, agreement: a, onDone }: { me: SignedIn; agreement: MemberAgreement; onDone: () => void }) {
-  const [open, setOpen] = useState<MemberAgreement['acts'][number]['act'] | 'card' | 'place' | 'switch' | null>(null);
+  const [open, setOpen] = useState<Opened | null>(null);
   const [until, setUntil] = useState('');
   const [busy, setBusy] = useState(false);
   const words = useMemberWords();
@@ -60,41 +86,24 @@ function AgreementRow({ me, agreement: a, onDone }: { me: SignedIn; agreement: M
       {said && <AnswerLine said={said} />}
       <p className="mt-2 flex flex-wrap gap-x-3 gap-y-2">
         {a.card !== null && (
-          <button
-            className="btn btn-quiet btn-touch"
-            aria-expanded={open === 'card'}
-            onClick={() => setOpen(open === 'card' ? null : 'card')}
-          >
+          <Opener what="card" open={open} onOpen={setOpen}>
             {a.card}
-          </button>
+          </Opener>
         )}
         {a.acts.map((x) => (
-          <button
-            key={x.act}
-            className="btn btn-quiet btn-touch"
-            aria-expanded={open === x.act}
-            onClick={() => setOpen(open === x.act ? null : x.act)}
-          >
+          <Opener key={x.act} what={x.act} open={open} onOpen={setOpen}>
             {x.label}
-          </button>
+          </Opener>
         ))}
         {a.switches.length > 0 && (
-          <button
-            className="btn btn-quiet btn-touch"
-            aria-expanded={open === 'switch'}
-            onClick={() => setOpen(open === 'switch' ? null : 'switch')}
-          >
+          <Opener what="switch" open={open} onOpen={setOpen}>
             {words.switchPlan}
-          </button>
+          </Opener>
         )}
         {a.place !== null && (
-          <button
-            className="btn btn-quiet btn-touch"
-            aria-expanded={open === 'place'}
-            onClick={() => setOpen(open === 'place' ? null : 'place')}
-          >
+          <Opener what="place" open={open} onOpen={setOpen}>
             {words.changeCountry(a.place.name)}
-          </button>
+          </Opener>
         )}
         {a.writeTo !== null && (
           <a className="btn btn-quiet btn-touch" href={`mailto:${a.writeTo}`}>

@@ -14,10 +14,9 @@ import type {
 import type { Instant } from '#core/calendar';
 import type { LineCoupon, OwnedParts, QuoteBuyer } from '#core/checkout';
 import type { CameFrom } from '#core/journal';
-import { type OwedDue, type Payment } from '#core/payments';
+import type { CreditPart, OwedDue, Payment } from '#core/payments';
 import { LedToWay } from '#core/ways';
 import type { Anchor, LastingTerms } from '#core/terms';
-import type { CreditPart } from '#core/payments';
 import type { Span, Stop } from './stops';
 
 /**
@@ -62,10 +61,12 @@ export interface PaidPeriod {
   credits: CreditPart[];
 }
 
+/** Parcels that come with each full payment of a subscription. */
 export interface AgreementSending {
   country: string;
   /** Under what the person's record keeps the address. */
   addressKey: string;
+  /** What sending them costs together, in minor units before tax, and how many they are. */
   each: { fee: number; parcels: number };
   /** What is sent. */
   productIds: ProductId[];
@@ -151,12 +152,12 @@ export interface Agreement extends AgreementSeed {
   asked: number;
   noticeAt: Instant | null;
   passIds: PassId[];
+  /** The lower level that begins with the next payment, where its owner has chosen one. */
+  stepsTo?: AgreementSeed | undefined;
   /**
    * Set when an order replaces this subscription and its buyer had only typed the address. It ends at the end of what is
    * paid, unless the owner keeps it.
    */
-  /** The lower level that begins at the end of what is paid, where its owner has chosen one. */
-  stepsTo?: AgreementSeed | undefined;
   leaving?: { orderId: OrderId; since: Instant; remindAt: Instant | null } | undefined;
 }
 

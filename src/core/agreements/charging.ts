@@ -2,12 +2,15 @@ import type { ShopTax } from '#core/catalogue';
 import { paymentFor, type TaxRule, taxRuleFor, withTax } from '#core/checkout';
 import type { Instant } from '#core/calendar';
 import { type Due, paymentAt, paymentOf, paymentsOf } from '#core/terms';
-import type { OwedDue } from '#core/payments';
 import type { Agreement, AgreementSeed, DueMoment } from './agreement';
-import { creditOf } from '#core/payments';
+import { creditOf, type OwedDue } from '#core/payments';
+import { goesOnAs } from './goesOnAs';
 
 type Priced = Pick<AgreementSeed, 'terms' | 'coupon' | 'owned' | 'sending' | 'buyer' | 'zone'> &
   Partial<Pick<Agreement, 'told' | 'next'>>;
+
+/** What later payments are worked out from. */
+type Coming = Priced & Pick<Agreement, 'anchor' | 'credits' | 'next' | 'stepsTo'>;
 
 /**
  * What the n-th payment of an agreement comes to at its moment: the same computation as the quote's. The tax is that
@@ -61,12 +64,13 @@ export type CardCharge = (due: Pick<DueMoment, 'n' | 'at'>) => number;
  * Credit from an earlier subscription pays the next payment first, then the one after it (46.67 left, 20.00 monthly:
  * 0.00, 0.00, 13.33, 20.00).
  */
-export function cardChargeOf(a: Priced & Pick<Agreement, 'anchor' | 'credits'>, tax: ShopTax | null): CardCharge {
+export function cardChargeOf(now: Coming, tax: ShopTax | null): CardCharge {
+  const a = goesOnAs(now);
   const credit = creditOf(a.credits);
   return (due) => {
     const { amount } = chargeFor(a, due, tax);
     let left = credit;
-    for (let at = a.next ?? null; left > 0 && at !== null && at.n < due.n; at = dueAfter(a, at.n))
+    for (let at = a.next; left > 0 && at !== null && at.n < due.n; at = dueAfter(a, at.n))
       left -= chargeFor(a, at, tax).amount;
     return amount - Math.min(Math.max(0, left), amount);
   };
@@ -76,10 +80,8 @@ export function cardChargeOf(a: Priced & Pick<Agreement, 'anchor' | 'credits'>, 
 const LOOKED_AHEAD = 500;
 
 /** The next due that takes something from the card, where credit pays those before it; null where none comes. */
-export function nextCardDue(
-  a: Pick<Agreement, 'terms' | 'anchor' | 'zone' | 'next' | 'credits'>,
-  card: CardCharge,
-): DueMoment | null {
+export function nextCardDue(now: Coming, card: CardCharge): DueMoment | null {
+  const a = goesOnAs(now);
   if (creditOf(a.credits) === 0) return a.next;
   let due = a.next;
   for (let i = 0; due !== null && card(due) === 0 && i < LOOKED_AHEAD; i += 1) due = dueAfter(a, due.n);

@@ -29,5 +29,6 @@ export {
   type StopReason,
 } from './stops';
 export { openFor } from './openFor';
+export { goesOnAs } from './goesOnAs';
 export { unusedOf } from './unused';
 export { type CardCharge, cardChargeOf, chargeFor, dueAfter, nextCardDue, restOfPlan, ruleFor } from './charging';

@@ -16,7 +16,7 @@ export function accessInWords(
   { start, zone, locale }: { start: Instant; zone: string; locale: string },
 ): string {
   const { released, byPost } = wordsFor(locale).access;
-  // A parcel opens nothing, and stays with whoever has it.
+  // A parcel opens nothing, so it is not said that anything stays open.
   if (opened.length > 0 && opened.every(isSentByPost)) return byPost;
   const wholes = opened.map((product) => ({ product, whole: productKindOf(product).parts(product)?.whole ?? null }));
   const later = wholes.length > 0 && wholes.every(({ whole }) => isLater(whole?.plan ?? null));

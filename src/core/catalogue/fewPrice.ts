@@ -27,7 +27,7 @@ export function lessTerms(terms: DraftTerms, percent: string, currency: string):
   };
 }
 
-/** An offer whose shares are worked out: each price that is less than another has the terms this comes to now. */
+/** The offer with the amounts worked out of every price that is so many per cent less than another. */
 export const withShares = (offer: DraftOffer): DraftOffer => {
   if (offer.prices.every(({ less }) => less == null)) return offer;
   return { ...offer, prices: offer.prices.map((price) => sharedOf(price, offer)) };
@@ -43,7 +43,7 @@ function sharedOf(price: DraftPrice, { prices, currency }: DraftOffer): DraftPri
 /** What is struck through beside it: what is paid by everybody else, where that is paid at once. */
 const usualOf = ({ terms }: DraftPrice): string | null => (terms.kind === 'once' ? terms.amount : null);
 
-/** A price for few, made from one that everybody sees: all it has, for less, in one place. */
+/** A copy of a price that everybody sees, cheaper and sold in one place only. */
 export const fewPrice = (base: DraftPrice, id: PriceId, percent: string, at: OnlyAt['at']): DraftPrice => ({
   ...structuredClone(base),
   id,

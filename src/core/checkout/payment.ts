@@ -32,8 +32,9 @@ export function besidePeriod(payment: Payment, rule: TaxRule): { fee: number; se
 }
 
 /**
- * What a due comes to: the price of that payment → owned parts → coupon → tax → sending with its tax, in each full payment that has one. The quote, the statement, the keel line, the
- * rehearsal and every later charge call this one function.
+ * The amount of one due. In this order: the price of that payment, less owned parts, less coupon, plus tax; then sending and
+ * its tax, in full payments that bring parcels. The quote, the statement, the keel line, the rehearsal and every later
+ * charge call this one function.
  */
 export function paymentFor(due: Due, off: TakenOff, rule: TaxRule): Payment {
   const discount = offOf(off, due);

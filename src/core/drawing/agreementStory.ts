@@ -1,4 +1,4 @@
-import { type Agreement, isRunning, lastPaid } from '#core/agreements';
+import { type Agreement, goesOnAs, isRunning, lastPaid } from '#core/agreements';
 import { addMs, dateIn, type Instant, nthAfter } from '#core/calendar';
 import type { Tick } from '#core/catalogue';
 import { sumsOf } from '#core/payments';
@@ -40,9 +40,10 @@ const AHEAD = { count: 12, unit: 'month' as const };
 
 /** One payment plan or subscription as it went and as it will go: planned and actual on one line. */
 export function storyOfAgreement(
-  a: Agreement,
+  agreement: Agreement,
   { first, passes, charged, past, now, word = 'today', locale }: Shown,
 ): KeelStory {
+  const a = goesOnAs(agreement);
   const disputed = disputedPayments(a);
   const isFirstDisputed = [...disputed].some((id) => a.payments.every((p) => p.id !== id));
   const paid = a.payments.map((p): MoneyMoment => ({

@@ -3,6 +3,7 @@ import {
   type CardCharge,
   daysLeftInPause,
   dueAfterReturn,
+  goesOnAs,
   isDisputed,
   isRunning,
   lastPaid,
@@ -25,6 +26,7 @@ export function agreementState(a: Agreement, { locale, charged }: { locale: stri
   const day = (at: Instant | null | undefined): string => (at ? formatDay(at, a.zone, locale) : '');
   const money = (amount: number): string => formatAmount(amount, a.currency, locale);
   const { made, of } = paymentsMade(a);
+  const steps = a.stepsTo && a.next ? [say.stepsDown(a.stepsTo.title, day(a.next.at))] : [];
   if (isDisputed(a) && isRunning(a)) return say.disputed();
   // Where credit pays first, the next payment is the first that the card makes.
   const due = nextCardDue(a, charged);
@@ -33,7 +35,7 @@ export function agreementState(a: Agreement, { locale, charged }: { locale: stri
     case 'in-trial':
       return say.inTrial(day(a.trialUntil), next);
     case 'active':
-      return of === null ? say.active(next) : say.activePlan(made, of, next);
+      return [of === null ? say.active(next) : say.activePlan(made, of, next), ...steps].join(' ');
     case 'past-due':
       return say.behind(
         money(sum(a.owed.map((d) => d.amount))),
@@ -43,7 +45,7 @@ export function agreementState(a: Agreement, { locale, charged }: { locale: stri
         day(a.pastDue?.graceUntil),
       );
     case 'paused':
-      return say.paused(a.pause?.until ? day(a.pause.until) : null);
+      return [say.paused(a.pause?.until ? day(a.pause.until) : null), ...steps].join(' ');
     case 'ending':
       if (a.leaving) return say.leaving(day(a.endsAt));
       return a.finishes ? say.finishing(day(a.endsAt)) : say.stopped(day(a.endsAt));
@@ -55,7 +57,8 @@ export function agreementState(a: Agreement, { locale, charged }: { locale: stri
 }
 
 /** The statement from now on; empty when nothing more comes. */
-export function restInWords(a: Agreement, { locale, charged }: { locale: string; charged: CardCharge }): string {
+export function restInWords(now: Agreement, { locale, charged }: { locale: string; charged: CardCharge }): string {
+  const a = goesOnAs(now);
   if (!isRunning(a) || a.next === null || isDisputed(a)) return '';
   // In a pause the days that were left are counted from the day of return; without such a day nobody knows yet.
   if (a.pause && a.pause.until === null) return '';

@@ -29,8 +29,8 @@ const LEADS_SOMEWHERE = /[@/\\:<>]|www\.|\.\p{L}{2}/iu;
 const MOST_GREETED = 80;
 
 /**
- * The name an email greets, or nothing where it looks like a link or an address, or is longer than a name. Anybody can
- * type a name with somebody else's address, and must not be able to send them a link that way.
+ * The name an email greets, or nothing where it looks like a link or an address, or is longer than a name. Otherwise a
+ * stranger could type a link as the name beside somebody else's address, and we would email it to them.
  */
 export const greeted = (name: string): string => {
   const plain = oneLine(name);

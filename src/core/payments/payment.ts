@@ -4,7 +4,7 @@ import type { CreditPart } from './credits';
 import type { LedToWay } from '#core/ways';
 import type { AgreementId, ChargeKey, DisputeId, LineId, OrderId, PaymentId, StepId } from '#core/ids';
 
-/** One due with the amount it comes to, after coupon and with tax; `forPeriod` is that without set-up and sending. Minor units. */
+/** One due and its amount in minor units, after coupon and with tax. `forPeriod` leaves out set-up and sending. */
 export interface OwedDue {
   n: number;
   at: Instant;

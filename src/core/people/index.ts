@@ -5,6 +5,7 @@ export {
   addressesOf,
   calledBySeller,
   erasedRecord,
+  isGone,
   leavingRecord,
   everyAddressOf,
   joinedAway,

@@ -23,8 +23,8 @@ export const PersonRecord = z.object({
   /** Made one with another record, which holds all that was here. */
   joinedTo: idFor<PersonId>().optional(),
   /**
-   * Erased, but for what an open parcel or refund needs: nobody is found by it and nobody signs in. The rest goes when that
-   * closes.
+   * Erased, except for what an open parcel or refund needs. Nobody is found by this record and nobody can sign in with it.
+   * The rest is erased when that parcel or refund is settled.
    */
   leaves: z.literal(true).optional(),
   /** Nothing is known any more, and nothing will be. */
@@ -51,7 +51,11 @@ export const erasedRecord = ({ id, rev }: Pick<PersonRecord, 'id' | 'rev'>): Per
   erased: true,
 });
 
-/** What is kept of somebody who is erased until a parcel has gone, or a refund has come: where it goes, and where to write. */
+/** Whether a person has been erased, if only except for what an open parcel or refund needs. */
+export const isGone = (record: Pick<PersonRecord, 'erased' | 'leaves'> | undefined): boolean =>
+  record?.erased === true || record?.leaves === true;
+
+/** What stays of an erased person until their last parcel has been sent or their last refund made: its address, and theirs. */
 export const leavingRecord = (
   { id, rev, address }: PersonRecord,
   postal: NonNullable<PersonRecord['postal']>,
@@ -64,7 +68,7 @@ export const leavingRecord = (
   leaves: true,
 });
 
-/** Every address that leads to somebody, the one that is written to first; none to somebody who is being erased. */
+/** Every address by which a person is found, with the one that email goes to first. A person who is being erased is found by none. */
 export const addressesOf = ({
   address,
   addresses = [],

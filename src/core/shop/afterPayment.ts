@@ -4,9 +4,9 @@ import type { LineId, StepId } from '#core/ids';
 import { sum } from '#core/money';
 import { boughtWith, leftOf, type Payment, sumsOf } from '#core/payments';
 import type { Release } from '#core/release';
-import type { DecideContext } from './command';
+import type { AnswererSays, DecideContext } from './command';
 import { standingOf } from './standing';
-import type { AnsweredOffer, AnswererSays, OfferAfterPayment, Order, ShopState } from './state';
+import type { AnsweredOffer, OfferAfterPayment, Order, ShopState } from './state';
 import { isSubscribed } from './subscribed';
 
 /** How an offer after payment stands for one order. */

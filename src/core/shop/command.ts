@@ -30,7 +30,7 @@ import type { ChargeAnswer, IdsPort, RefundAnswer } from './ports';
 import type { AgreementMoment } from './dueIndex';
 import type { History } from './history';
 import type { Grounds } from './rights';
-import type { AnswererSays, OfferAfterPayment } from './state';
+import type { OfferAfterPayment } from './state';
 
 /** What goes back of a line in minor units, and how many of several units that is. */
 export interface RefundShare {
@@ -43,6 +43,14 @@ export interface RefundShare {
 export interface DateOffers {
   otherDate: boolean;
   money: boolean;
+}
+
+/** What is known of whoever answers an offer after payment. */
+export interface AnswererSays {
+  /** Whether the order's payer is signed in; the visit that paid proves no more than the address that was typed. */
+  signedIn?: boolean | undefined;
+  /** Where it is sent, where the order does not say. */
+  sendTo?: LineChoice['sendTo'];
 }
 
 /** Everything that can be asked of the shop. */

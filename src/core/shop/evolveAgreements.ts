@@ -160,6 +160,7 @@ export const agreementAppliers: Appliers = {
   'agreement.leaves': (state, { agreementId, orderId, endsAt, remindAt }, at) => {
     const a = agreementOf(state, agreementId);
     Object.assign(a, { status: 'ending', endsAt, next: null, leaving: { orderId, since: at, remindAt } });
+    delete a.stepsTo;
     plan(state, a);
   },
   'agreement.kept': (state, { agreementId, status, next }) => {

@@ -21,7 +21,7 @@ import type { Agreement, AgreementSeed, KeptCard } from '#core/agreements';
 import type { OwedDue, Payment } from '#core/payments';
 import type { LedgerEntry, Session } from '#core/booking';
 import type { Instant } from '#core/calendar';
-import type { LineChoice, Quote, QuoteLine } from '#core/checkout';
+import type { Quote, QuoteLine } from '#core/checkout';
 import { DueIndex } from './dueIndex';
 import type { CameFrom } from '#core/journal';
 import type { MovedDate } from './classes/movedDate';
@@ -57,14 +57,6 @@ export interface Charge {
   step: StepId | null;
   recipientId: PersonId | null;
   signedIn: boolean;
-}
-
-/** What is known of whoever answers an offer after payment. */
-export interface AnswererSays {
-  /** Whether the order's payer is signed in; the visit that paid proves no more than the address that was typed. */
-  signedIn?: boolean | undefined;
-  /** Where it is sent, where the order does not say. */
-  sendTo?: LineChoice['sendTo'];
 }
 
 /** An offer after payment as a path makes it: one price, at one step. */

@@ -1,3 +1,4 @@
+import { isGone } from '#core/people';
 import { join } from 'node:path';
 import { openAcceptedFile } from './acceptedFile';
 import { openBusyFile } from './busyFile';
@@ -42,7 +43,7 @@ export async function openFolder({ own, vaultFolder, disk, onShrank, log }: Need
     helpers: openHelpersFile(own, disk),
     busy: openBusyFile(own, disk),
     visits: openVisitsFiles(join(own, 'visits'), log),
-    learners: openLearnersFiles(join(own, 'learners'), disk, (id) => people.kept(id)?.erased === true),
+    learners: openLearnersFiles(join(own, 'learners'), disk, (id) => isGone(people.kept(id))),
     named: openNamedCopies(join(own, 'named')),
     papers: openPapersFiles(join(own, 'papers')),
     vault: openVaultFiles(vaultFolder),

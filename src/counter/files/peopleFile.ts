@@ -1,6 +1,14 @@
 import { join } from 'node:path';
 import type { PersonId } from '#core/ids';
-import { addressesOf, compareAddress, erasedRecord, joinedAway, joinedRecord, type PersonRecord } from '#core/people';
+import {
+  isGone,
+  addressesOf,
+  compareAddress,
+  erasedRecord,
+  joinedAway,
+  joinedRecord,
+  type PersonRecord,
+} from '#core/people';
 import type { PeoplePort } from '#core/shop';
 import type { Disk } from './disk';
 import { lineFor, PersonLine, recordOf } from './personLines';
@@ -147,7 +155,7 @@ export async function openPeopleFile(
       oneByOne(present(asked), async () => {
         const id = present(asked);
         const record = byId.get(id);
-        const changed = record === undefined || record.erased ? null : recipe(record);
+        const changed = record === undefined || isGone(record) ? null : recipe(record);
         if (changed) await save(changed);
         return changed ?? record;
       }),
@@ -174,7 +182,7 @@ export async function openPeopleFile(
       oneByOne(`@${compareAddress(to)}`, () =>
         oneByOne(id, async () => {
           const record = byId.get(id);
-          if (!record || record.erased || going.has(id) || compareAddress(record.address) !== from) return 'other';
+          if (!record || isGone(record) || going.has(id) || compareAddress(record.address) !== from) return 'other';
           const whose = find(to);
           if (whose && whose.id !== id) return 'taken';
           // One of their other addresses is then the one that is written to.
@@ -193,9 +201,9 @@ export async function openPeopleFile(
         oneByOne(id, () =>
           oneByOne(intoId, async () => {
             const [goes, stays] = [byId.get(id), byId.get(intoId)];
-            if (!goes || !stays || stays.erased) return null;
+            if (!goes || !stays || isGone(stays)) return null;
             if (goes.joinedTo !== undefined) return [goes, stays];
-            if (goes.erased) return null;
+            if (isGone(goes)) return null;
             await decide();
             const joined = joinedRecord(goes, stays);
             await save(joined);

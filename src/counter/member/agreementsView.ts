@@ -76,12 +76,7 @@ function viewOf(reading: Reading, a: Agreement): MemberAgreement {
     id: a.id,
     title: a.priceName === '' ? a.title : `${a.title}, ${a.priceName}`,
     what: a.terms.kind,
-    state: [
-      agreementState(a, { locale, charged }),
-      ...(a.stepsTo && a.next
-        ? [say.acts.switch.steps(a.stepsTo.title, day(a.next.at), shortTerms(a.stepsTo.terms, a.currency, locale))]
-        : []),
-    ].join(' '),
+    state: agreementState(a, { locale, charged }),
     rest: restInWords(a, { locale, charged }),
     alarm: a.status === 'past-due',
     layout: isRunning(a) ? layoutKeelLine(story, DRAWING_WIDTH, { small: true }) : null,

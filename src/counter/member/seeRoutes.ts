@@ -1,7 +1,7 @@
 import { type Request, type RequestHandler, type Response, Router } from 'express';
 import { shownPosts } from '#core/catalogue';
 import type { PersonId } from '#core/ids';
-import { calledBySeller } from '#core/people';
+import { isGone, calledBySeller } from '#core/people';
 import { languageOf } from '#core/words';
 import { Me } from '../../wire';
 import { courseView, lessonView } from '../../pages/data/courseData';
@@ -105,7 +105,7 @@ export function seeRoutes(context: CounterContext, guard: readonly RequestHandle
 
   function seen(req: Request) {
     const person = context.people.get(String(req.params['person']));
-    if (!person || person.erased) throw new Problem(404, 'This person is not known here.', 'no-such-person');
+    if (!person || isGone(person)) throw new Problem(404, 'This person is not known here.', 'no-such-person');
     const { id: personId } = person;
     const reading = readingIn(context, localeOfPerson(context.runner.state, shopOf(context), personId));
     return {

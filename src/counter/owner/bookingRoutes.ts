@@ -1,7 +1,7 @@
 import express, { type RequestHandler, Router } from 'express';
 import { addDays, dateIn, instantOf, startOfDate } from '#core/calendar';
 import type { Session } from '#core/booking';
-import { calledBySeller } from '#core/people';
+import { isGone, calledBySeller } from '#core/people';
 import { fallingAfter, leftOn, passesFor } from '#core/shop';
 import { isOpen } from '#core/passes';
 import { wordsFor } from '#core/words';
@@ -62,7 +62,7 @@ export function bookingRoutes(context: CounterContext, mayAnswer: RequestHandler
     const row = (session: Session): SessionRow => {
       const personId = state.passes.get(session.passId)?.personId ?? '';
       const person = context.people.get(personId);
-      const kept = person?.erased ? undefined : learners.get(personId).booked?.[session.id];
+      const kept = isGone(person) ? undefined : learners.get(personId).booked?.[session.id];
       const { id, productId, passId, status, counts, calledOffBy } = session;
       return {
         id,

@@ -1,3 +1,4 @@
+import { isGone } from '#core/people';
 import type { PersonId } from '#core/ids';
 import { entriesOf, passesFor, sessionsOfPass } from '#core/shop';
 import type { CounterContext } from '../context';
@@ -9,7 +10,7 @@ import type { CounterContext } from '../context';
  */
 export function everythingOf({ people, runner, learners, doors }: CounterContext, asked: PersonId): object | null {
   const record = people.get(asked);
-  if (!record || record.erased) return null;
+  if (!record || isGone(record)) return null;
   const { id: personId } = record;
   const { state } = runner;
   const orders = (state.ordersOfPerson.get(personId) ?? []).flatMap((id) => state.orders.get(id) ?? []);

@@ -1,4 +1,4 @@
-import { addressesOf, calledBySeller, compareAddress, type PersonRecord } from '#core/people';
+import { isGone, addressesOf, calledBySeller, compareAddress, type PersonRecord } from '#core/people';
 import { passesFor, presentPerson, subscribedTwice } from '#core/shop';
 import { isOpen } from '#core/passes';
 import { isRunning } from '#core/agreements';
@@ -19,7 +19,7 @@ export async function joinOnRequest(
 ): Promise<JoinAnswer> {
   const { people, runner } = context;
   const [stays, goes] = [people.get(personId), people.find(address)];
-  if (!stays || stays.erased)
+  if (!stays || isGone(stays))
     throw new Problem(404, 'This person is not known here. Nothing was done.', 'no-such-person');
   if (!goes)
     throw new Problem(404, `Nobody here has the address “${address.trim()}”. Nothing was done.`, 'no-such-person');

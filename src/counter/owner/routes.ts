@@ -1,3 +1,4 @@
+import { isGone } from '#core/people';
 import express, { type Request, type Response, Router } from 'express';
 import type { EventOf, ShopEvent } from '#core/journal';
 import { mayGiveBack, type Right } from '#core/helpers';
@@ -185,7 +186,8 @@ export function ownerRoutes(context: CounterContext): Router {
 
   router.post('/people/link', may('answer'), async (req, res) => {
     const person = context.people.get(LinkRequest.parse(req.body).personId);
-    if (!person) throw new Problem(404, 'This person is not known here. Nothing was sent.', 'no-such-person');
+    if (!person || isGone(person))
+      throw new Problem(404, 'This person is not known here. Nothing was sent.', 'no-such-person');
     await sendSignInLink(context, person).catch(() => {
       throw new Problem(
         503,
@@ -199,7 +201,7 @@ export function ownerRoutes(context: CounterContext): Router {
   // Two answers to unusual use: a fresh link to whoever it is, with every other way in ended or not.
   router.post('/people/:id/ways/end', may('answer'), async (req, res) => {
     const person = context.people.get(String(req.params['id']));
-    if (!person || person.erased)
+    if (!person || isGone(person))
       throw new Problem(404, 'This person is not known here. Nothing was done.', 'no-such-person');
     await endAllWays(context, person.id);
     answer(res, Said, {

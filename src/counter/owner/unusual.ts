@@ -1,6 +1,6 @@
 import { dateIn } from '#core/calendar';
 import type { PersonId } from '#core/ids';
-import { calledBySeller } from '#core/people';
+import { isGone, calledBySeller } from '#core/people';
 import { muchFetched, type MuchFetched } from '#core/shop';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 
@@ -38,7 +38,7 @@ export function unusualUse(context: CounterContext): Unusual[] {
             },
           ],
     ),
-  ].filter(({ personId }) => context.people.get(personId)?.erased !== true);
+  ].filter(({ personId }) => !isGone(context.people.get(personId)));
 }
 
 function fetchedMuch({ runner }: CounterContext): MuchFetched[] {

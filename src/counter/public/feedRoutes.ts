@@ -1,3 +1,4 @@
+import { isGone } from '#core/people';
 import { Feed } from 'feed';
 import { type Request, Router } from 'express';
 import * as z from 'zod';
@@ -75,8 +76,7 @@ export function feedRoutes(context: CounterContext): Router {
     const pass = token && reading.state.passes.get(token.p);
     const product = reading.live?.content.products.find((p) => p.id === token?.k);
     if (!token || !pass || !product) throw new Problem(404, (say) => say.notYours, 'no-such-feed');
-    if (context.people.get(pass.personId)?.erased === true)
-      throw new Problem(410, (say) => say.notYours, 'feed-given-up');
+    if (isGone(context.people.get(pass.personId))) throw new Problem(410, (say) => say.notYours, 'feed-given-up');
     if ((context.learners.get(pass.personId).feed ?? 0) !== token.r)
       throw new Problem(410, (say) => say.notYours, 'feed-given-up');
     const entries = entriesOf(reading, pass, product);

@@ -1,5 +1,5 @@
+import { isGone } from '#core/people';
 import type { Request } from 'express';
-import type { PersonRecord } from '#core/people';
 import type { CounterContext } from '../context';
 import { isStudioDoor } from './doorNames';
 import { cookiesOf } from '../http/cookies';
@@ -15,8 +15,6 @@ export function personOfDevice(context: CounterContext, req: Request): string | 
   // Nobody comes back who was erased, by whatever was left lying about.
   return id !== null && isGone(context.people.get(id)) ? null : id;
 }
-
-const isGone = (record: PersonRecord | undefined): boolean => record?.erased === true || record?.leaves === true;
 
 // Sessions of the studio lie in the same file, under names that are no person's.
 const membersOnly = (id: string | null): string | null => (id === null || isStudioDoor(id) ? null : id);

@@ -1,6 +1,6 @@
 import { mayBearName, type Opening, type Product, productKindOf } from '#core/catalogue';
 import type { Pass } from '#core/passes';
-import { calledBySeller, nameAt } from '#core/people';
+import { isGone, calledBySeller, nameAt } from '#core/people';
 import { wordsFor } from '#core/words';
 import { type CounterContext, shopOf } from '../context';
 
@@ -16,7 +16,7 @@ export async function ownCopy(
   const { file, use } = opening;
   if (use !== 'taken' || !file || !mayBearName(file) || !productKindOf(product).limits(product).named) return null;
   const person = context.people.get(pass.personId);
-  if (!person || person.erased) return null;
+  if (!person || isGone(person)) return null;
   const order = pass.cause.kind === 'paid' ? context.runner.state.orders.get(pass.cause.orderId) : undefined;
   const name = nameAt(person, order?.checkoutId ?? null) || calledBySeller(person);
   const line = wordsFor(shopOf(context).locale).papers.namedFor(

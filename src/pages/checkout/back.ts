@@ -1,6 +1,6 @@
 import type { PostalAddress } from '#core/people';
 import type { LedToWay } from '#core/ways';
-import type { Chosen } from './api';
+import type { Chosen, Sent } from './api';
 
 /** What stood in a checkout when its buyer was led to a wallet or a bank; never a card. */
 export interface Left {
@@ -40,6 +40,28 @@ export function takeLeft(stepId: string): (Left & { approved: boolean }) | null 
     const left = sessionStorage.getItem(keyOf(stepId));
     sessionStorage.removeItem(keyOf(stepId));
     return left === null ? null : { ...(JSON.parse(left) as Left), approved };
+  } catch {
+    return null;
+  }
+}
+
+const typedKeyOf = (stepId: string): string => `keel-send-${stepId}`;
+
+/** Keeps an address that is being typed while its page is drawn again. A browser that keeps nothing asks for it again. */
+export function keepTyped(stepId: string, typed: Sent): void {
+  try {
+    sessionStorage.setItem(typedKeyOf(stepId), JSON.stringify(typed));
+  } catch {
+    // Then it is typed again.
+  }
+}
+
+/** What was kept, once; null where nothing was. */
+export function takeTyped(stepId: string): Sent | null {
+  try {
+    const typed = sessionStorage.getItem(typedKeyOf(stepId));
+    sessionStorage.removeItem(typedKeyOf(stepId));
+    return typed === null ? null : (JSON.parse(typed) as Sent);
   } catch {
     return null;
   }

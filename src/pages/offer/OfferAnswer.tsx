@@ -3,6 +3,7 @@ import { CardFields, cardProblems, NO_CARD } from '../../ui/CardFields';
 import { KeelDrawing } from '../../ui/KeelDrawing';
 import { tokenise } from '../../ui/card';
 import type { CheckoutState, OfferData } from '../../wire';
+import { keepTyped, takeTyped } from '../checkout/back';
 import { acceptOffer, declineOffer, offerStands } from '../checkout/api';
 import { BankAsks, StillAsking } from '../checkout/BankAsks';
 import { useFormWords } from '../checkout/formWords';
@@ -27,6 +28,11 @@ export function OfferAnswer({ data }: { data: OfferData }) {
   const [busy, setBusy] = useState(false);
   const [postal, setPostal] = useState({ ...NOWHERE, country: data.sending?.country ?? '' });
   const messageBox = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    const typed = takeTyped(data.stepId);
+    // The country is the one that the page is drawn for.
+    if (typed) setPostal((now) => ({ ...typed, country: now.country }));
+  }, [data.stepId]);
   useEffect(() => {
     if (message !== null) messageBox.current?.focus();
   }, [message]);
@@ -68,11 +74,16 @@ export function OfferAnswer({ data }: { data: OfferData }) {
       } else {
         setMessage(answer.problem ?? null);
         // What is offered has changed, or is gone: read, then the page shows where things stand now.
-        if (CHANGED.includes(answer.code ?? '')) setTimeout(() => location.reload(), READ_MS);
+        if (CHANGED.includes(answer.code ?? '')) setTimeout(() => drawnAgain(() => location.reload()), READ_MS);
       }
     } finally {
       setBusy(false);
     }
+  }
+
+  function drawnAgain(go: () => void): void {
+    keepTyped(data.stepId, postal);
+    go();
   }
 
   function addressProblems(): Partial<Record<string, string>> {
@@ -118,8 +129,8 @@ export function OfferAnswer({ data }: { data: OfferData }) {
           countries={data.sending.countries}
           wrong={found}
           onType={(patch) => setPostal((now) => ({ ...now, ...patch }))}
-          // Sending may cost something else there: the page is drawn for it, and what was typed stays with the browser.
-          onCountry={(country) => location.assign(`?price=${data.priceId}&send=${country}`)}
+          // Sending may cost something else there, so the page is drawn again for it.
+          onCountry={(country) => drawnAgain(() => location.assign(`?price=${data.priceId}&send=${country}`))}
         />
       )}
       {typing && !waits && (

@@ -5,9 +5,9 @@ import { sentenceOf, useErasePersonMutation } from '../data/ownerApi';
 const ERASED = {
   nothing: 'Erased. Nothing says any more whose these orders were.',
   parcel:
-    'Erased, but for the address of a parcel that is still to be sent and the email address that hears of it. They go by themselves once it is sent or refunded.',
+    'Erased, except for the address of a parcel that still has to be sent and the email address that is told about it. Both are erased automatically once the parcel has been sent or refunded.',
   refund:
-    'Erased, but for the email address that hears of a refund that is under way. It goes by itself once that is answered.',
+    'Erased, except for the email address that is told about a refund under way. It is erased automatically once the refund has been made.',
 };
 
 /** Forgetting somebody: said first what goes and what stays, then one button. */

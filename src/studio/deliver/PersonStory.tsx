@@ -1,4 +1,4 @@
-import { addressesOf, calledBySeller } from '#core/people';
+import { isGone, addressesOf, calledBySeller } from '#core/people';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { Link, Navigate } from 'react-router';
@@ -35,7 +35,7 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
   if (person?.joinedTo !== undefined) return <Navigate replace to={`/deliver/people/${person.joinedTo}`} />;
   const { zone, locale, tax } = draft.content.shop;
   const stands = (a: Agreement): string => agreementState(a, { locale, charged: cardChargeOf(a, tax) });
-  const who = calledBySeller(person) || person?.address || 'Somebody';
+  const who = person?.leaves ? 'Somebody who is being erased' : calledBySeller(person) || person?.address || 'Somebody';
   const latest = orders[0] && orders[0].at > now ? orders[0].at : now;
   const lasting = (id: string): OpenFor => openFor(agreements.find((a) => a.id === id));
   const why = (id: string): string => {
@@ -155,7 +155,7 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
           </p>
         ))}
       </div>
-      {person && !person.erased && (
+      {person && !isGone(person) && (
         <May right="everything">
           <GiveAccess draft={draft} to={{ address: person.address, name: calledBySeller(person) }} />
           <p className="sec">

@@ -113,7 +113,9 @@ export function RefundForm(props: Props) {
       ) : lines === null ? (
         <p role="status">{asked.error ? sentenceOf(asked.error) : 'Reading what can be refunded …'}</p>
       ) : lines.length === 0 ? (
-        <p role="status">Nothing of this order can be refunded now: it was refunded already, or a bank is deciding.</p>
+        <p role="status">
+          Nothing of this order can be refunded now. It has been refunded already, or a bank is deciding about it.
+        </p>
       ) : (
         <RefundFields
           {...props}
@@ -243,7 +245,7 @@ function RefundFields({
 
 /** What becomes of later payments: a plan or subscription that is refunded in full ends. */
 const laterSaid = ({ lines }: OrderRow): string =>
-  lines.some(({ terms }) => isLasting(terms)) ? ' Its later payments are not asked for any more.' : '';
+  lines.some(({ terms }) => isLasting(terms)) ? ' No later payments will be charged.' : '';
 
 const sessionsSaid = (n: number): string =>
   n === 0 ? '' : n === 1 ? ' 1 booked session falls away.' : ` ${n} booked sessions fall away.`;

@@ -279,8 +279,8 @@ function FewInWords({ draft, offer, price }: { draft: Draft; offer: DraftOffer; 
   return (
     <p className="sentence">
       {sealed ? shortTerms(sealed.terms, offer.currency, content.shop.locale) : 'No price yet'}
-      {less && base && `, ${less.percent} % less than ${base.name.trim() || 'the price for everybody'}`}. Only{' '}
-      {at?.kind === 'links' ? 'those who come through one link of' : 'those who come to one step of'}{' '}
+      {less && base && `: ${less.percent} % less than “${base.name.trim() || offer.title}”`}. Only people who{' '}
+      {at?.kind === 'links' ? 'come through one link to' : 'reach one step of'}{' '}
       {path ? (
         <Link className="opt" to={`/sell/${path.id}`}>
           {path.title || 'a path'}
@@ -288,7 +288,7 @@ function FewInWords({ draft, offer, price }: { draft: Draft; offer: DraftOffer; 
       ) : (
         'a path that is no longer here'
       )}{' '}
-      see it and can buy it.
+      can see and buy it.
     </p>
   );
 }

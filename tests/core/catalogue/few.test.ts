@@ -3,6 +3,7 @@ import { fewPrice, newPrice, type newTerms, sealOffer, withShares, type DraftOff
 import { newEntrance, type Path, sightOf } from '#core/paths';
 import { type DraftContent, launchCheck } from '#core/release';
 import { draftContent } from '../../support/release';
+import { addTurnedBackStep } from '../../support/turnedBack';
 import { softer } from '../../support/softerPath';
 
 // Prices for few: the figures are those of the rule, worked out by hand.
@@ -57,19 +58,8 @@ test('nothing stands against publishing it; used elsewhere, or nowhere, it is sa
     const draft = draftContent();
     const [path] = draft.paths;
     const [offer] = draft.offers;
-    const checkout = path?.steps.find(({ kind }) => kind === 'checkout');
-    if (!path || !offer?.prices[0] || !checkout) return never();
-    path.steps.push({
-      ...checkout,
-      id: 'back',
-      kind: 'turned-back',
-      address: 'back',
-      lower: { priceId: 'pr_few', hours: 24 },
-    });
-    path.joins.push(
-      { from: checkout.id, by: 'turned-back', to: { kind: 'step', step: 'back' } },
-      { from: 'back', by: 'next', to: { kind: 'step', step: checkout.id } },
-    );
+    if (!path || !offer?.prices[0]) return never();
+    addTurnedBackStep(path, { id: 'back', pageId: path.steps[0]?.pageId ?? '', priceId: 'pr_few' });
     offer.prices.push(fewPrice(offer.prices[0], 'pr_few', '20', { kind: 'step', step: 'back' }));
     edit(draft);
     return launchCheck(draft, () => true, '2026-06-15T08:00:00.000Z')

@@ -1,5 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
+import { cardChargeOf } from '#core/agreements';
 import { type DraftTerms, freshProduct, newPrice, type Product, richFromPlain } from '#core/catalogue';
+import { NO_PAST, storyOfAgreement } from '#core/drawing';
+import { agreementState, restInWords } from '#core/messages';
 import { type ChargeAnswer, switchChoices } from '#core/shop';
 import { classOf, dateOf } from '../../support/classes';
 import { downloadWith, membershipOf, selling } from '../../support/membership';
@@ -345,18 +348,20 @@ describe('paused, with money on its way back, then cancelled and kept', () => {
   });
 });
 
+/** A plan in six parts whose access lasts seven months. */
+const planned = () =>
+  shopInMemory(
+    releaseWith([{ kind: 'plan', amount: '30', payments: '6' }], {
+      edit: ({ offers }) => {
+        for (const { id, prices } of offers)
+          if (id === 'off_0')
+            for (const price of prices) price.access = { kind: 'for', count: '7', unit: 'month', date: '' };
+      },
+    }),
+    BEGUN,
+  );
+
 describe('access with an end', () => {
-  const planned = () =>
-    shopInMemory(
-      releaseWith([{ kind: 'plan', amount: '30', payments: '6' }], {
-        edit: ({ offers }) => {
-          for (const { id, prices } of offers)
-            if (id === 'off_0')
-              for (const price of prices) price.access = { kind: 'for', count: '7', unit: 'month', date: '' };
-        },
-      }),
-      BEGUN,
-    );
   const endOf = (shop: MemoryShop) => [...shop.runner.state.passes.values()][0]?.until?.slice(0, 10);
 
   test('moves by as many days as its dues when a dispute is won', async () => {
@@ -405,16 +410,7 @@ describe('access with an end', () => {
 });
 
 test('a plan whose rest is let go while a payment is disputed keeps the end of its access', async () => {
-  const shop = await shopInMemory(
-    releaseWith([{ kind: 'plan', amount: '30', payments: '6' }], {
-      edit: ({ offers }) => {
-        for (const { id, prices } of offers)
-          if (id === 'off_0')
-            for (const price of prices) price.access = { kind: 'for', count: '7', unit: 'month', date: '' };
-      },
-    }),
-    BEGUN,
-  );
+  const shop = await planned();
   const a = await shop.buy({ i: 0 });
   await disputed(shop);
   await shop.act({ type: 'stop-plan', agreementId: a.id, keepAccess: true });
@@ -964,6 +960,23 @@ describe('what takes the place of a subscription', () => {
     }
   });
 
+  test('offered after payment: while the bank is asked the old one waits; refused, what fell due is asked for then', async () => {
+    const shop = await shopWith({ replaces: true });
+    const a = await shop.buy({ i: 0 });
+    await shop.goTo('2026-12-23T09:50:00.000Z');
+    const order = await shop.order({ offerId: 'off_field', priceId: 'pr_one', signedIn: true });
+    const { charge } = shop.ports.payments;
+    shop.ports.payments.charge = () => Promise.resolve({ status: 'waits-for-bank', confirmAt: '/bank' });
+    shop.ports.payments.lookUp = () => Promise.resolve({ status: 'pending' });
+    await shop.accept(order.id, 1, undefined, true);
+    await shop.goTo('2026-12-23T10:01:00.000Z');
+    expect(shop.asked().filter((one) => one.endsWith(' 12.00'))).toEqual(['2026-11-23 12.00']);
+    shop.ports.payments.charge = charge;
+    const key = [...shop.runner.state.charges.values()].find(({ status }) => status === 'waits-for-bank')?.key ?? '';
+    await shop.act({ type: 'answer-charge', key, answer: { status: 'refused', reason: 'not-confirmed' } });
+    expect([shop.agreement(a.id).status, shop.asked().at(-1)]).toEqual(['active', '2026-12-23 12.00']);
+  });
+
   test('two lines replace a subscription each, and none replaces one twice', async () => {
     const shop = await shopInMemory(
       releaseWith([monthly('12'), monthly('30'), { kind: 'once', amount: '100' }, { kind: 'once', amount: '200' }], {
@@ -1191,6 +1204,64 @@ describe('down a level, at the end of what is paid', () => {
       new Set(['12.00']),
       '2027-01-23 12.00',
     ]);
+  });
+
+  test('what is said of the coming payments is the lower sum, in every place', async () => {
+    const { shop, a, down } = await levels();
+    await down();
+    const now = shop.agreement(a.id);
+    const charged = cardChargeOf(now, null);
+    const story = storyOfAgreement(now, {
+      first: null,
+      passes: [],
+      charged,
+      past: NO_PAST,
+      now: shop.runner.now(),
+      locale: 'en',
+    });
+    const plain = (text: string): string => text.replace(/\s/g, ' ');
+    expect(plain(agreementState(now, { locale: 'en', charged }))).toBe(
+      'The next payment is €12.00 on 23 December 2026. It changes to “Offer 1” on 23 December 2026.',
+    );
+    expect(plain(restInWords(now, { locale: 'en', charged }))).toMatch(/^€12\.00 monthly from 23 December 2026/);
+    expect(story.money.slice(0, 2).map(({ at, amount }) => [at.slice(0, 10), amount])).toEqual([
+      ['2026-12-23', 1_200],
+      ['2027-01-23', 1_200],
+    ]);
+    await shop.goTo(on('2027-01-24'));
+    expect(shop.asked().slice(1)).toEqual(['2026-12-23 12.00', '2027-01-23 12.00']);
+  });
+
+  test('while a charge of it has no answer it cannot be chosen; an order that replaces it, and is kept from doing so, undoes the choice', async () => {
+    const asking = await levels();
+    const slow = slowCharges(asking.shop);
+    await switchTo(asking.shop, asking.a.id, 2);
+    expect([slow.held().length, await asking.down()]).toEqual([1, expect.not.stringMatching(/^done$/)]);
+    const { shop, a, down } = await levels();
+    await down();
+    await shop.order({ i: 2 });
+    expect([shop.agreement(a.id).status, shop.agreement(a.id).stepsTo]).toEqual(['ending', undefined]);
+    await shop.act({ type: 'keep', agreementId: a.id });
+    await shop.goTo(on('2026-12-24'));
+    expect(shop.asked().filter((one) => one.startsWith('2026-12-23'))).toContain('2026-12-23 30.00');
+  });
+
+  test('a refund under way on the day: it is asked for when that is answered, and its days of grace count from then', async () => {
+    let pays = true;
+    const { shop, a, down } = await levels(() => pays);
+    await down();
+    const slow = slowRefunds(shop);
+    await shop.act({ type: 'refund-agreement', agreementId: a.id, amount: 100, ends: false, reason: '' });
+    await shop.goTo(on('2027-01-02'));
+    expect(shop.asked()).toEqual(['2026-11-23 30.00']);
+    pays = false;
+    slow.answer();
+    await shop.goTo(on('2027-01-03'));
+    expect(shop.asked().at(-1)).toMatch(/^2027-01-0[23] 12\.00 refused$/);
+    // Seven days of grace from the asking: what it opened is not on hold yet.
+    expect(doors(shop).at(-1)).toBe('small open');
+    await shop.goTo(on('2027-01-11'));
+    expect(doors(shop).at(-1)).not.toBe('small open');
   });
 
   test('disputed on the day, it waits for the bank', async () => {

@@ -95,6 +95,24 @@ describe('sending is said in what is paid today and in all', () => {
     };
   const sendTo = { country: 'PT', addressKey: 'k' };
 
+  test('of a subscription with parcels: what each payment includes, and what sending them costs', async () => {
+    const live = releaseWith([{ kind: 'subscription', amount: '20' }], {
+      shop: { zone: 'UTC', tax: TAX },
+      edit: (content) => {
+        posted(450, 0)(content);
+        for (const offer of content.offers)
+          for (const price of offer.prices) if (price.sending) price.sending.parcels = 2;
+      },
+    });
+    const { said, charged } = await saidAndCharged(live, { ...pick(0, { sendTo }), country: 'PT' });
+    // 20.00 and 2 × 4.50, 23 % on top: 24.60 + 11.07.
+    expect(said[0]).toMatch(
+      /^Today €35\.67\. Then €35\.67 monthly.* Each payment includes 2 parcels and €11\.07 for sending them\./,
+    );
+    expect(said[1]).toMatch(/In jeder Zahlung sind 2 Pakete enthalten, mit 11,07 € für den Versand\./);
+    expect(charged).toEqual(['35.67', '35.67', '35.67']);
+  });
+
   test('of a plan', async () => {
     const live = releaseWith([{ kind: 'plan', amount: '30', payments: '3' }], {
       shop: { zone: 'UTC' },

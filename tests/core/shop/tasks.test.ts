@@ -166,6 +166,37 @@ describe('parcels with each payment of a subscription', () => {
     expect(await cancelled(false)).toEqual([[2_194], ['fallen-away']]);
   });
 
+  test('credit that pays a month with its sending: of the unused days no more comes back than the goods', async () => {
+    const shop = await shopInMemory(
+      releaseWith(
+        [
+          { kind: 'subscription', amount: '100' },
+          { kind: 'subscription', amount: '20' },
+        ],
+        {
+          shop: { zone: 'UTC' },
+          edit: (content) => {
+            selling([CARDS], 'cards')(content);
+            for (const offer of content.offers)
+              for (const price of offer.prices) price.sending = { fee: 450, byCountry: {}, parcels: 1 };
+          },
+        },
+      ),
+      '2026-11-23T10:00:00.000Z',
+    );
+    const a = await shop.buy({ sendTo: TO_PORTO });
+    await shop.goTo('2026-12-16T10:00:00.000Z');
+    await shop.act({ type: 'switch', agreementId: a.id, offerId: 'off_1', priceId: 'pr_1' });
+    // 7 of 30 days of 100.00 are 23.33; they pay of 24.50, and the card 1.17.
+    expect(asked(shop)).toEqual(['11-23 104.50', '12-16 1.17']);
+    const b = [...shop.runner.state.agreements.values()].at(-1)?.id ?? '';
+    for (const task of tasks(shop))
+      await codeOf(shop, { type: 'finish-task', passId: task.passId, carrier: '', number: '', note: '' });
+    await shop.act({ type: 'cancel', agreementId: b, when: 'now', giveBack: true, by: 'seller' });
+    // All of the month is left: 20.00 of goods, by credit; sending is used.
+    expect(shop.ports.refunds.map(({ amount }) => amount)).toEqual([2_000]);
+  });
+
   test('a coupon that pays for the goods leaves sending', async () => {
     const shop = await shopInMemory(
       releaseWith([{ kind: 'subscription', amount: '20' }], {

@@ -436,7 +436,7 @@ test('a member switches to what was shown: a day later it is shown anew, and nev
   // All of the month is left: 30.00 − 12.00.
   expect([shown.priceId, shown.leadsTo, others]).toEqual([
     'pr_more',
-    expect.stringMatching(/^€18\.00 is charged now, after €12\.00 for the days/),
+    expect.stringMatching(/^You pay €18\.00 now: €12\.00 for the unused days/),
     [],
   ]);
   expect((await switchTo({ ...shown, priceId: 'pr_few' })).body.code).toBe('no-such-price');
@@ -444,7 +444,7 @@ test('a member switches to what was shown: a day later it is shown anew, and nev
   expect((await switchTo(shown)).body.code).toBe('quote-changed');
   const [now] = await choices();
   // 29 of 30 days of 12.00 are 11.60.
-  expect(now?.leadsTo).toMatch(/^€18\.40 is charged now/);
+  expect(now?.leadsTo).toMatch(/^You pay €18\.40 now/);
   expect((await switchTo(now ?? shown)).status).toBe(200);
   await until(() => state().agreements.size === 2, 'the switch');
   const running = [...state().agreements.values()].find(({ status }) => status === 'active');

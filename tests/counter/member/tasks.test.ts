@@ -200,6 +200,10 @@ test('erasing somebody who is owed a parcel keeps where that goes, and nothing e
     [passId],
   ]);
   expect([people.find(who.address), doors.sessionsOf(personId)]).toEqual([undefined, []]);
+  // Nothing more is written of them, nobody is let in, and nothing is made for them.
+  expect(await people.change(personId, (now) => ({ ...now, name: 'Dov Fen', rev: now.rev + 1 }))).toEqual(left);
+  expect((await shop.owner.act('/people/link', { personId })).status).toBe(404);
+  expect((await shop.owner.fetch(`/owner/api/people/${personId}/everything`)).status).toBe(404);
   // With the same address comes somebody new, who hears nothing of this.
   const again = new Buyer(shop.counter.address);
   await again.pay(await again.openCheckout('field-pack'), { ...who, name: 'Dov Again' }, CARD.good);

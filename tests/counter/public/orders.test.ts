@@ -5,7 +5,7 @@ import { afterEach, expect, test } from '@jest/globals';
 import { PDFDocument } from '@cantoo/pdf-lib';
 import { addMs } from '#core/calendar';
 import { visitStory } from '#core/mirror';
-import { newPrice } from '#core/catalogue';
+import { freshProduct, newPrice } from '#core/catalogue';
 import { sumsOf } from '#core/payments';
 import { walkRelease } from '#core/shop';
 import { passState } from '#core/passes';
@@ -137,6 +137,46 @@ test('a coupon is spread over the lines and used once; a quantity is counted, an
   for (let i = 0; i < 2; i += 1) await shop.owner.act('/clock', { by: 'week' });
   await until(() => order().payments.length === 2, 'the first due');
   expect(order().payments.map((p) => sumsOf([p]).paid)).toEqual([6_580, 1_080]);
+});
+
+test('an offer that is sent by post asks where to, and costs what sending there costs; nothing is kept that is not paid', async () => {
+  shop = await openShop({
+    content: pathContent({
+      offers: [TALK],
+      edit: (content) => {
+        content.products = content.products.map((p) =>
+          p.id === 'prd_o0' ? { ...freshProduct('posted', p.id, 'Field cards'), promise: 'A promise' } : p,
+        );
+        for (const { id, prices } of content.offers)
+          if (id === 'off_o0')
+            for (const price of prices) price.sending = { fee: 900, byCountry: { PT: 250 }, notTo: ['AU'] };
+      },
+    }),
+  });
+  const tove = buyer();
+  await tove.pay(await tove.openCheckout('field-pack'), TOVE, CARD.good);
+  const [plain, toPortugal] = [
+    await tove.openOffer('/field-pack/offer-1'),
+    await tove.openOffer('/field-pack/offer-1?send=PT'),
+  ];
+  expect([plain.sending?.country, plain.dueToday, toPortugal.dueToday]).toEqual(['', '€210.00', '€212.50']);
+  expect(plain.sending?.countries.some(({ code }) => code === 'AU')).toBe(false);
+  // Neither a country that is none, nor one that it is not sent to, breaks the page.
+  for (const send of ['AU', 'nowhere', 'ZZ'])
+    expect((await tove.openOffer(`/field-pack/offer-1?send=${send}`)).sending?.country).toBe('');
+  const postal = { street: 'Rua das Aves 3', more: '', postcode: '4000-001', city: 'Porto', country: 'PT' };
+  const kept = () => Object.values(shop.counter.context.people.find(TOVE.address)?.postal ?? {});
+  expect((await tove.accept(toPortugal)).body.code).toBe('address-needed');
+  expect((await tove.accept(toPortugal, null, { postal: { ...postal, country: 'AU' } })).body.code).toBe(
+    'not-sent-there',
+  );
+  expect((await tove.accept(plain, null, { postal })).body.code).toBe('quote-changed');
+  expect((await tove.accept(toPortugal, null, { postal: { ...postal, street: ' ' } })).body.code).toBe(
+    'address-incomplete',
+  );
+  expect([kept(), charged()]).toEqual([[], ['-1 2400']]);
+  expect((await tove.accept(toPortugal, null, { postal })).body.state?.status).toBe('paid');
+  expect([kept(), charged()]).toEqual([[{ ...postal, name: TOVE.name }], ['-1 2400', '-step_o0-1 21250']]);
 });
 
 test('offers after payment: one taken, one left; each charge its own key, paper and mail, one number', async () => {

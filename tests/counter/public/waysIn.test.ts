@@ -8,6 +8,7 @@ import { type DraftContent, sealContent } from '#core/release';
 import { Buyer } from '../../../demo/clients';
 import { CARD, openShop, type TestShop, until } from '../../support/counter';
 import { draftContent } from '../../support/release';
+import { addTurnedBackStep } from '../../support/turnedBack';
 
 // Who sees which price, through an entrance, under a countdown, after turning back: on 15 June 2026, 09:00 in Lisbon.
 const TOVE = { name: 'Tove Marsh', address: 'tove@example.org' };
@@ -247,22 +248,8 @@ test('a path that closes while the bank is asked: whoever waits hears how it sta
 
 /** A page for whoever turns back, with the price for the few for a day. */
 const withLower = (path: Path, draft: DraftContent): void => {
-  const checkout = path.steps.find((s) => s.kind === 'checkout');
-  const [start] = path.steps;
-  if (!checkout || !start) throw new Error('no checkout');
   draft.pages.push({ ...structuredClone(draft.pages[0] ?? never()), id: 'page_back', title: 'Before you go' });
-  path.steps.push({
-    ...start,
-    id: 'step_back',
-    kind: 'turned-back',
-    pageId: 'page_back',
-    address: 'before-you-go',
-    lower: { priceId: 'pr_few', hours: 24 },
-  });
-  path.joins.push(
-    { from: checkout.id, by: 'turned-back', to: { kind: 'step', step: 'step_back' } },
-    { from: 'step_back', by: 'next', to: { kind: 'step', step: checkout.id } },
-  );
+  addTurnedBackStep(path, { id: 'step_back', pageId: 'page_back', priceId: 'pr_few' });
 };
 
 test('whoever turns back has the lower price for its hours, once; nobody else has', async () => {

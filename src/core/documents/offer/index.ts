@@ -105,7 +105,7 @@ export const offerKind = documentKind<'offer', Offer>({
         if (price.sending === null && products.some((p) => parts.includes(p.id) && isSentByPost(p)))
           stops(
             'sending-not-priced',
-            `${named} is sent by post, and it is not said what sending costs. Set it at that price, or say that it is free.`,
+            `${named} is sent by post, but what sending costs is missing. Enter it at that price, or 0.00 if it is free.`,
           );
         if (gone)
           found.push({

@@ -35,7 +35,7 @@ export function fewFindings({ paths, offers }: Pick<DraftContent, 'paths' | 'off
         ...elsewhere.map((path): Finding => ({
           level: 'stops',
           code: 'few-elsewhere',
-          text: `${quoted(path.title)} uses a price of ${called} that was made for another place, where alone it can be bought. Choose another price there.`,
+          text: `${quoted(path.title)} uses a price of ${called} that was made for another place and can be bought only there. Choose another price.`,
           about: { kind: 'path', id: path.id },
         })),
         ...(seen
@@ -44,7 +44,7 @@ export function fewFindings({ paths, offers }: Pick<DraftContent, 'paths' | 'off
               {
                 level: 'look' as const,
                 code: 'few-nowhere',
-                text: `A price of ${called} was made for one place and is not used there any more, so nobody sees it. Remove it, or choose it there.`,
+                text: `A price of ${called} was made for one place and is no longer used there, so nobody sees it. Remove it, or choose it there again.`,
                 about: { kind: 'offer' as const, id: offer.id },
               },
             ]),

@@ -148,6 +148,8 @@ const mailDue1 = z.strictObject({
 
 const started3 = started2.extend({ agreement: seed3, period: paidPeriod2.nullable(), told: told1.nullable() });
 
+const started5 = started3.extend({ agreement: seed5 });
+
 /** Payment plans and subscriptions. Every next moment and amount is computed when it is decided, and stands here. */
 export const agreementEvents = {
   'agreement.started': event(started1)
@@ -163,7 +165,9 @@ export const agreementEvents = {
       told: null,
     }))
     .next(started3.extend({ agreement: seed4 }), (data) => data)
-    .next(started3.extend({ agreement: seed5 }), (data) => data),
+    .next(started5, (data) => data)
+    /** With since when its first payment is asked for, where a stop had put that off. */
+    .next(started5.extend({ next: dueMoment2.nullable() }), (data) => data),
   /** Written down before the payment service is asked. */
   'due.requested': event(requested1)
     .next(requested2, ({ to, ...data }) => ({ ...data, ...(to ? { to: seedFrom1(to) } : {}), came: NOWHERE }))

@@ -1,5 +1,5 @@
 import { dateIn, type Instant } from '#core/calendar';
-import { type Agreement, chargeFor, isStopped, ruleFor } from '#core/agreements';
+import { type Agreement, chargeFor, goesOnAs, isStopped, ruleFor } from '#core/agreements';
 import { fact, type ShopEvent } from '#core/journal';
 import type { EndReason } from '#core/agreements';
 import type { CloseReason } from '#core/passes';
@@ -72,7 +72,8 @@ export function endEvents(
 
 /** The rate of tax will be another at the next payment, and tax comes on top: the buyer hears the new amount in time. */
 export function tellAmount(state: ShopState, { agreementId, dueAt }: Moment, context: DecideContext): Decision {
-  const a = state.agreements.get(agreementId);
+  const known = state.agreements.get(agreementId);
+  const a = known && goesOnAs(known);
   if (!a?.next || a.next.tellAt !== dueAt || (a.status !== 'active' && a.status !== 'in-trial')) return nothing;
   if (isStopped(a)) return nothing;
   // Too late to be told in time: this due stays what it was told, and the next one is told in its turn.

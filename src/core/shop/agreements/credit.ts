@@ -33,7 +33,8 @@ export function unusedParts(state: ShopState, a: Agreement, now: Instant): Unuse
   const at = a.pause ? (a.span?.movesFrom ?? a.pause.from) : now;
   const whole = unusedOf(a.period, paid ? paid.givenBack + paid.reserved + paid.lost : 0, at, a.zone);
   const byCredit = a.period?.credits ?? [];
-  const byCard = (a.period?.amount ?? 0) - creditOf(byCredit);
+  // Credit may have paid sending as well, which is no part of the period.
+  const byCard = Math.max(0, (a.period?.amount ?? 0) - creditOf(byCredit));
   const card = paid ? Math.min(whole, leftOf(paid), byCard) : 0;
   const credits = takeCredit(byCredit, whole - card).used;
   return { total: card + creditOf(credits), card, credits };

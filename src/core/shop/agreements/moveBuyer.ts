@@ -1,5 +1,5 @@
 import { fact } from '#core/journal';
-import { chargeFor, whyNotAct } from '#core/agreements';
+import { chargeFor, goesOnAs, whyNotAct } from '#core/agreements';
 import { type QuoteBuyer, readBuyer } from '#core/checkout';
 import { refuse } from '#core/refusal';
 import type { Command, DecideContext, Decision } from '../command';
@@ -24,8 +24,9 @@ export function moveBuyer(
   const read = readBuyer({ country, vatNumber }, tax);
   if ('why' in read) return refuse('vat-number', { ...read, at: 'change' });
   const buyer: QuoteBuyer = { ...read, numberKey };
-  const before = a.next && chargeFor(a, a.next, tax).amount;
-  const after = a.next && chargeFor({ ...a, buyer, told: null }, a.next, tax).amount;
+  const coming = goesOnAs(a);
+  const before = a.next && chargeFor(coming, a.next, tax).amount;
+  const after = a.next && chargeFor({ ...coming, buyer, told: null }, a.next, tax).amount;
   const tells = a.next !== null && after !== null && before !== after;
   return {
     events: [

@@ -1,4 +1,4 @@
-import { type Agreement, chargeFor, movedDueDay, pauseEnds, whyNotAct } from '#core/agreements';
+import { type Agreement, chargeFor, movedDueDay, pauseEnds, whyNotAct, goesOnAs } from '#core/agreements';
 import { dateIn, daysBetween, type Instant } from '#core/calendar';
 import { fact, type ShopEvent } from '#core/journal';
 import { refuse, type Refusal } from '#core/refusal';
@@ -109,7 +109,7 @@ export function moveDueDay(
   const { at } = due;
   if (at === a.next.at) return refuse('nothing-to-do', { why: 'such-a-day-already' });
   const next = { n: a.next.n, at };
-  const { amount } = chargeFor(a, next, shopOf(context).tax);
+  const { amount } = chargeFor(goesOnAs(a), next, shopOf(context).tax);
   return {
     events: [
       fact('agreement.dueDayMoved', {

@@ -3,7 +3,7 @@ import type { Instant } from '#core/calendar';
 import { type Quote, type QuoteLine, sentOf } from '#core/checkout';
 import { type CameFrom, fact, type ShopEvent } from '#core/journal';
 import { beginsCheaper, firstAnchor, isLasting, type LastingTerms, paymentAt } from '#core/terms';
-import { type CreditPart, takeCredit } from '#core/payments';
+import type { CreditPart } from '#core/payments';
 import type { LineId, OrderId, PaymentId, PersonId } from '#core/ids';
 import type { DecideContext } from '../command';
 import { nextDue, shopOf, toCome, toldAtStart, trialNotice } from './common';
@@ -88,17 +88,13 @@ function startOf(
           until: paymentAt(terms, anchor, 2, zone),
           amount: line.forPeriod ?? 0,
           paymentId,
-          credits: creditsOfPeriod(credits, line),
+          credits: [...credits],
         },
     noticeAt: trialNotice(agreement.trialUntil, now, shopOf(context), zone),
     endsAt: null,
     beganCheaper: beginsCheaper(terms),
   });
 }
-
-/** Of what unused days paid of a line, what they paid of its first period: set-up and sending are paid by the card first. */
-const creditsOfPeriod = (parts: readonly CreditPart[], { forPeriod = 0 }: Pick<QuoteLine, 'forPeriod'>): CreditPart[] =>
-  takeCredit(parts, forPeriod).used;
 
 /** The parcels that each payment of a line brings, as a part of its agreement. */
 function parcelsOf(

@@ -55,7 +55,12 @@ export function stepDownNow(
   };
   return {
     events: [
-      ...begun(state, { ...a, credits: [] }, to, [], context, { n: 1, at }),
+      ...begun(state, { ...a, credits: [] }, to, [], context, {
+        n: 1,
+        at,
+        // What a stop had put off is asked for from its end: tries and days of grace count from there.
+        ...(a.next.askFrom === undefined ? {} : { askFrom: a.next.askFrom }),
+      }),
       mailOf(to, 'switched', keyOf('switched', to.id), { at }),
     ],
   };

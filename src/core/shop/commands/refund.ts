@@ -79,6 +79,7 @@ export function planRefund(state: ShopState, orderId: OrderId, wanted: readonly 
   const parts: RefundPlan['parts'] = [];
   const byCredit: (RefundPlan['byCredit'][number] & { lineId: LineId })[] = [];
   const seen = new Set<LineId>();
+  const touched: LineId[] = [];
   const full: LineId[] = [];
   const refunds = order.refundIds.flatMap((id) => state.refunds.get(id) ?? []);
   for (const { lineId, amount, units } of wanted) {
@@ -100,6 +101,7 @@ export function planRefund(state: ShopState, orderId: OrderId, wanted: readonly 
     if (units !== undefined && (!Number.isSafeInteger(units) || units < 1 || units > mostUnits))
       return refuse('too-many-units', { most: mostUnits });
     if (amount === 0) continue;
+    touched.push(lineId);
     const byCard = Math.min(amount, cardLeft);
     const { paymentId } = line;
     if (byCard > 0 && paymentId !== null) {
@@ -125,7 +127,7 @@ export function planRefund(state: ShopState, orderId: OrderId, wanted: readonly 
     return a !== undefined && why(a);
   };
   if (whole.some((lineId) => waits(lineId, (a) => a.unanswered !== null))) return stillAsking;
-  if ([...seen].some((lineId) => waits(lineId, (a) => areDaysTaken(state, a)))) return stillAsking;
+  if (touched.some((lineId) => waits(lineId, (a) => areDaysTaken(state, a)))) return stillAsking;
   for (const part of parts)
     part.closes = part.shares
       .filter(({ lineId }) => whole.includes(lineId))

@@ -10,6 +10,7 @@ export const agreements: AgreementWords = {
   next: (amount, day) => `${amount} am ${day}`,
   inTrial: (until, next) => `In der Probezeit bis zum ${until}. Danach ${next}.`,
   active: (next) => `Die nächste Zahlung: ${next}.`,
+  stepsDown: (title, day) => `Ab dem ${day} wird daraus „${title}“.`,
   activePlan: (made, of, next) => `${made} von ${of} Zahlungen gemacht, ${of - made} noch offen. Die nächste: ${next}.`,
   behind: (owed, since, tryOn, held, openUntil) =>
     `${owed} sind seit dem ${since} offen.${tryOn === null ? '' : ` Am ${tryOn} wird es noch einmal versucht.`}${held ? ' Der Zugang ruht, bis bezahlt ist.' : ` Der Zugang bleibt bis zum ${openUntil} offen.`}`,
@@ -76,10 +77,9 @@ export const agreements: AgreementWords = {
     },
     switch: {
       now: (today, credit, then) =>
-        `Jetzt werden ${today} abgebucht${credit === null ? '' : `, nach Abzug von ${credit} für die restlichen Tage`}. Danach kostet es ${then}.`,
+        `Sie zahlen jetzt ${today}${credit === null ? '' : `; ${credit} für die unbenutzten Tage Ihres jetzigen Abos sind schon abgezogen`}. Danach kostet es ${then}.`,
       later: (day, then, less) =>
         `Jetzt wird nichts abgebucht. Ab dem ${day} kostet es ${then}${less ? '; bis dahin bleibt alles offen' : ''}.`,
-      steps: (title, day, then) => `Sie haben „${title}“ gewählt: Ab dem ${day} kostet es ${then}.`,
       stay: () => 'Dabei bleiben',
       stayLeadsTo: (title) => `„${title}“ läuft weiter wie bisher, zum bisherigen Preis.`,
     },

@@ -157,7 +157,7 @@ export const pages: PageWords = {
     kept: (time, ended) => `Für Sie gehalten bis ${time}; dieser Preis ${ended ? 'ist schon zu Ende' : 'steigt'}.`,
     credit: (used, back) =>
       `${used} für nicht genutzte Tage dessen, was hiermit endet${back === null ? '' : `; ${back} gehen auf Ihre Karte zurück`}`,
-    sendingAsked: 'Dazu kommt der Versand: Wählen Sie das Land, dann steht er hier.',
+    sendingAsked: 'Der Versand ist noch nicht dabei: Wählen Sie das Land, dann steht er hier.',
     sending: (fee, country) => `davon ${fee} für den Versand nach ${country}`,
     owned: (titles, off, later) =>
       `${titles} haben Sie schon${off === null ? '' : later ? `; dafür gehen ${off} von der ersten vollen Zahlung ab` : `; dafür gehen ${off} ab`}`,

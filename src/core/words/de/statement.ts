@@ -47,10 +47,11 @@ export function statement(facts: Facts, { money, day, today }: Voice): Statement
   return parts;
 
   function parcelsOf({ count, sending }: NonNullable<Facts['parcels']>): StatementPart[] {
-    const what = count === 1 ? 'ein Paket' : `${count} Pakete`;
+    const which = facts.trial ? 'In jeder dieser Zahlungen' : 'In jeder Zahlung';
+    const what = count === 1 ? 'ist ein Paket' : `sind ${count} Pakete`;
     return sending === 0
-      ? say` Zu jeder ${facts.trial ? 'dieser Zahlungen' : 'Zahlung'} ${count === 1 ? 'kommt' : 'kommen'} ${what}; der Versand ist frei.`
-      : say` Zu jeder ${facts.trial ? 'dieser Zahlungen' : 'Zahlung'} ${count === 1 ? 'kommt' : 'kommen'} ${what}; ${money(sending)} davon sind für den Versand.`;
+      ? say` ${which} ${what} enthalten, ohne Versandkosten.`
+      : say` ${which} ${what} enthalten, mit ${money(sending)} für den Versand.`;
   }
 
   function startOf(

@@ -9,6 +9,8 @@ export const agreements = {
   next: (amount: string, day: string): string => `${amount} on ${day}`,
   inTrial: (until: string, next: string): string => `In trial until ${until}. Then ${next}.`,
   active: (next: string): string => `The next payment is ${next}.`,
+  /** A lower level that begins with the next payment. */
+  stepsDown: (title: string, day: string): string => `It changes to “${title}” on ${day}.`,
   activePlan: (made: number, of: number, next: string): string =>
     `${made} of ${of} payments made, ${of - made} left. The next is ${next}.`,
   behind: (owed: string, since: string, tryOn: string | null, held: boolean, openUntil: string): string =>
@@ -79,13 +81,11 @@ export const agreements = {
     },
     switch: {
       now: (today: string, credit: string | null, then: string): string =>
-        `${today} is charged now${credit === null ? '' : `, after ${credit} for the days that are left of this one`}. Then it costs ${then}.`,
+        `You pay ${today} now${credit === null ? '' : `: ${credit} for the unused days of your present plan has been taken off`}. After that it costs ${then}.`,
       later: (day: string, then: string, less: boolean): string =>
         `Nothing is charged now. From ${day} it costs ${then}${less ? '; until then everything stays open' : ''}.`,
-      steps: (title: string, day: string, then: string): string =>
-        `You have chosen “${title}”: from ${day} it costs ${then}.`,
       stay: (): string => 'Stay with this plan',
-      stayLeadsTo: (title: string): string => `“${title}” goes on as before, at its own price.`,
+      stayLeadsTo: (title: string): string => `“${title}” continues at its present price.`,
     },
     card: (means: Means): string =>
       means.way === undefined ? `Change card (ends ${means.last4})` : 'Pay by card instead',

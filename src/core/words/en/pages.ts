@@ -144,7 +144,7 @@ export const pages = {
       `Kept for you until ${time}; this price ${ended ? 'has ended' : 'rises'}.`,
     credit: (used: string, back: string | null): string =>
       `${used} for the unused days of what this replaces${back === null ? '' : `; ${back} goes back to your card`}`,
-    sendingAsked: 'Sending comes on top: choose the country to see what it costs.',
+    sendingAsked: 'Postage is not included yet: choose the country to see it.',
     sending: (fee: string, country: string): string => `of which ${fee} for sending to ${country}`,
     owned: (titles: string, off: string | null, later: boolean): string =>
       `You have ${titles} already${off === null ? '' : later ? `; ${off} is off the first full payment for that` : `; ${off} is off for that`}`,

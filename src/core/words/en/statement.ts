@@ -39,10 +39,11 @@ export function statement(facts: Facts, { money, day, today }: Voice): Statement
   return parts;
 
   function parcelsOf({ count, sending }: NonNullable<Facts['parcels']>): StatementPart[] {
-    const what = count === 1 ? 'a parcel' : `${count} parcels`;
+    const which = facts.trial ? 'Each of these payments' : 'Each payment';
+    const what = count === 1 ? 'one parcel' : `${count} parcels`;
     return sending === 0
-      ? say` ${facts.trial ? 'Each of these payments' : 'Each payment'} brings ${what}; sending is free.`
-      : say` ${facts.trial ? 'Each of these payments' : 'Each payment'} brings ${what}, and ${money(sending)} of it is for sending.`;
+      ? say` ${which} includes ${what}, sent free of charge.`
+      : say` ${which} includes ${what} and ${money(sending)} for sending ${count === 1 ? 'it' : 'them'}.`;
   }
 
   function startOf(

@@ -85,17 +85,14 @@ export const sending = priceOption({
               })
             }
           />{' '}
-          <button
-            className="opt"
-            aria-label={`Take out ${countryName(code, 'en')}`}
-            onClick={() =>
+          <TakeOut
+            label={`Take out ${countryName(code, 'en')}`}
+            onPress={() =>
               edit((p) => {
                 if (p.sending) delete p.sending.byCountry[code];
               })
             }
-          >
-            ×
-          </button>
+          />
         </span>
       ))}
       ; another price for{' '}
@@ -133,17 +130,14 @@ export const sending = priceOption({
         notTo.map((code) => (
           <span key={code}>
             {countryName(code, 'en')}{' '}
-            <button
-              className="opt"
-              aria-label={`Send to ${countryName(code, 'en')} again`}
-              onClick={() =>
+            <TakeOut
+              label={`Send to ${countryName(code, 'en')} again`}
+              onPress={() =>
                 edit((p) => {
                   if (p.sending) p.sending.notTo = notTo.filter((other) => other !== code);
                 })
               }
-            >
-              ×
-            </button>
+            />
             {', '}
           </span>
         ))}
@@ -168,6 +162,12 @@ export const sending = priceOption({
     </>
   ),
 });
+
+const TakeOut = ({ label, onPress }: { label: string; onPress: () => void }) => (
+  <button className="opt" aria-label={label} onClick={onPress}>
+    ×
+  </button>
+);
 
 /** An amount that is kept once it is one; what is half typed stays in the field alone. */
 function FeeFill({

@@ -43,7 +43,7 @@ export function ForFew({ draft, price: { offerId, priceId }, at, where, howLong 
             })
           }
         />{' '}
-        % less than {priceInWords(draft.content, { offerId, priceId: less.of })}, and only {where} can it be bought.
+        % less than {priceInWords(draft.content, { offerId, priceId: less.of })} and can be bought only {where}.
       </>
     );
   return (

@@ -67,7 +67,7 @@ function BeginningRow({ draft, beginning, offerId }: { draft: Draft; beginning: 
   const [softer, setSofter] = useState<Chosen['softer']>(asks('softer') ? (beside[1] ?? null) : null);
   const [side, setSide] = useState<OfferId | null>(asks('beside') ? (others[0]?.id ?? null) : null);
   // The last price is most often the one for some people only; the first stays everybody's.
-  const own = (main?.prices ?? []).slice(1);
+  const own = (main?.prices ?? []).slice(1).filter(({ onlyAt }) => !onlyAt);
   const [few, setFew] = useState<PriceId | null>(asks('few') || asks('lower') ? (own.at(-1)?.id ?? null) : null);
   const chosen: Chosen = {
     offerId,

@@ -176,7 +176,7 @@ function StepAddress({
 function AlsoAt({ draft, step, onChange }: { draft: Draft; step: Step; onChange: (also: string[]) => void }) {
   const { offer: named } = step;
   const offer = draft.content.offers.find((o) => o.id === named?.offerId);
-  const others = (offer?.prices ?? []).filter((p) => p.id !== named?.priceId && p.terms.kind !== 'free');
+  const others = (offer?.prices ?? []).filter((p) => p.id !== named?.priceId && p.terms.kind !== 'free' && !p.onlyAt);
   if (!named || others.length === 0) return null;
   return (
     <>
