@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { setTimeout } from 'node:timers/promises';
 import { type Instant, msOf } from '#core/calendar';
 import { isGone, nameAt } from '#core/people';
-import { boughtAt, createRunner } from '#core/shop';
+import { boughtAt, createRunner, leavingThrough } from '#core/shop';
 import { counterApp } from './app';
 import { type CounterContext, liveRelease, shopOf } from './context';
 import { closableDisk } from './files/closableDisk';
@@ -139,6 +139,7 @@ async function openCounter(options: CounterOptions, listening: Listening): Promi
     productTitle: (id) => liveRelease(context)?.content.products.find((p) => p.id === id)?.title ?? 'what you bought',
     laterOf: (order, step, locale) =>
       laterOf({ state: runner.state, shop: shopOf(context), locale }, order, boughtAt(order, step).lines),
+    leavingOf: (order) => leavingThrough(runner.state, order),
     productOfPass: (id) => runner.state.passes.get(id)?.productId ?? '',
   });
   const payments = paymentsOverHttp(outside.payments);

@@ -3,7 +3,7 @@ import { formatDay } from '#core/calendar';
 import { type Price, saleState } from '#core/catalogue';
 import { formatAmount } from '#core/money';
 import { wordsFor } from '#core/words';
-import { accessOf, accessSentence, plainText, shortTerms, statementOf } from '#core/terms';
+import { accessOf, accessSentence, plainText, shortWithoutTrial, statementOf } from '#core/terms';
 
 export interface PriceSetting {
   currency: string;
@@ -24,7 +24,7 @@ export function priceWords(
   // Access that is for good is what buyers expect; it is said where it ends.
   const access = accessOf(price.terms);
   return {
-    amount: price.words ?? shortTerms(price.terms, currency, locale),
+    amount: price.words ?? shortWithoutTrial(price.terms, currency, locale),
     usual: price.usual === null ? null : money(price.usual),
     statement: access.kind === 'forever' ? statement : `${statement} ${accessSentence(price.terms, now, zone, locale)}`,
     notice: noticeOf(price, { zone, locale, now, taken }),

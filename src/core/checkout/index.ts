@@ -1,7 +1,7 @@
 export { QuoteBuyer, readBuyer } from './buyer';
 export { cardPaysOf, quantityOf, replacedIn } from '#core/facts';
 export { Quote, lineName, type QuoteLine } from './quote';
-export { sendingOf, sentOf, isSent } from './sending';
+export { sendingFor, sendingOf, sentOf, isSent } from './sending';
 export { quoteFor, timesQuantity, type QuoteRefusal } from './quoteFor';
 export { termsNow } from './termsNow';
 export { type LineChoice, type LineStanding, type QuoteChoice, type Standing, firstBuyer, lineIdOf } from './standing';

@@ -28,10 +28,17 @@ export function sendingOf(
   }: { price: Price; terms: Pick<Terms, 'kind'>; sendTo: LineChoice['sendTo']; productIds: readonly ProductId[] },
   release: Release,
 ): LineSending | RefusalOf<'not-sent-there'> | null {
-  if (!sendTo || !isSent(release, productIds)) return null;
-  const fee = sendingFee(price.sending, sendTo.country);
+  return sendTo && isSent(release, productIds) ? sendingFor({ terms, sending: price.sending }, sendTo) : null;
+}
+
+/** What sending a price's parcel or parcels to a country costs. @returns a refusal where it is not sent there */
+export function sendingFor(
+  { terms, sending }: { terms: Pick<Terms, 'kind'>; sending: Price['sending'] },
+  sendTo: NonNullable<LineChoice['sendTo']>,
+): LineSending | RefusalOf<'not-sent-there'> {
+  const fee = sendingFee(sending, sendTo.country);
   if (fee === null) return refuse('not-sent-there', { country: sendTo.country });
-  const parcels = terms.kind === 'subscription' ? price.sending?.parcels : undefined;
+  const parcels = terms.kind === 'subscription' ? sending?.parcels : undefined;
   return parcels === undefined
     ? { ...sendTo, once: fee }
     : { ...sendTo, once: 0, each: { fee: fee * parcels, parcels } };

@@ -26,6 +26,8 @@ export interface AgreementLetterKind {
   name: string;
   /** Follows "Goes out". */
   when: string;
+  /** Not sent any more: its words stay for those that stand in a shop's history. */
+  former?: true;
   /** Whether a payment plan or subscription stands where this letter is written. */
   fits: (a: Agreement) => boolean;
   facts: (a: Agreement, charged: Charged) => Facts;
@@ -135,6 +137,8 @@ export const AGREEMENT_LETTERS = [
   },
   {
     kind: 'leaving',
+    // The receipt says it now.
+    former: true,
     name: 'Ends unless kept',
     when: 'when something is bought, without signing in, that takes the place of a subscription',
     fits: (a) => a.leaving !== undefined,

@@ -4,6 +4,7 @@ export {
   addressChangedMessage,
   addressLinkMessage,
   helperMessage,
+  type Leaving,
   receiptMessage,
   refundMessage,
   signInMessage,

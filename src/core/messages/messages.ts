@@ -1,4 +1,4 @@
-import { formatDay } from '#core/calendar';
+import { formatDay, type Instant } from '#core/calendar';
 import { formatAmount } from '#core/money';
 import { type Payment, sumsOf } from '#core/payments';
 import type { Means } from '#core/ways';
@@ -14,6 +14,12 @@ export type OrderForLetter = Pick<Order, 'lines' | 'payments' | 'number' | 'curr
   offers: Record<StepId, AnsweredOffer>;
 };
 
+/** A subscription that an order set to end although its buyer only typed an address: its owner confirms, or keeps it. */
+export interface Leaving {
+  title: string;
+  endsAt: Instant;
+}
+
 /** What one charge of an order bought, what was paid, and one link that signs in. @param step of an offer after payment; null of the checkout */
 export function receiptMessage(
   setting: Setting,
@@ -21,7 +27,7 @@ export function receiptMessage(
   step: StepId | null,
   name: string,
   link: { url: string; days: number },
-  later: readonly string[] = [],
+  { later = [], leaving = [] }: { later?: readonly string[]; leaving?: readonly Leaving[] } = {},
 ): Message {
   const { shop, locale } = setting;
   const { lines, payment } = boughtAt(order, step);
@@ -35,6 +41,10 @@ export function receiptMessage(
       paid: paid === 0 ? null : formatAmount(paid, order.currency, locale),
       day: formatDay(payment?.at ?? order.at, order.zone, locale),
       later,
+      leaving: leaving.map(({ title, endsAt }) => ({
+        title: oneLine(title),
+        day: formatDay(endsAt, order.zone, locale),
+      })),
       ...link,
       means: payment && paid > 0 ? meansOf(payment) : null,
       statement: order.statement ?? shop.cardStatement,

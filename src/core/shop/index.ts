@@ -74,6 +74,7 @@ export { NotAnswered, StorageFailed } from './ports';
 export { memoryPorts, type MemoryPorts } from './memoryPorts';
 export {
   backByConfirming,
+  leavingThrough,
   offersReplaced,
   isOnSale,
   planAgreementRefund,

@@ -32,7 +32,7 @@ export {
   type Due,
   type Anchor,
 } from './schedule';
-export { shortTerms } from './short';
+export { shortTerms, shortWithoutTrial } from './short';
 export { comparedWithOnce, paidWithin, planTotal } from './compare';
 export {
   statementOf,

@@ -15,7 +15,7 @@ import {
 import { addDays, dateIn, formatDay, type Instant } from '#core/calendar';
 import { countryName, ticksAhead } from '#core/catalogue';
 import { backByConfirming, passesFor, type SwitchChoice, switchChoices } from '#core/shop';
-import { shortTerms } from '#core/terms';
+import { shortWithoutTrial } from '#core/terms';
 import { layoutKeelLine, NO_PAST, storyOfAgreement } from '#core/drawing';
 import { agreementState, paperName, restInWords, taxedBy } from '#core/messages';
 import { formatAmount, sum } from '#core/money';
@@ -205,7 +205,7 @@ function switchInWords(
   { money, day }: Pick<Setting, 'money' | 'day'>,
 ): string {
   const say = words.agreements.acts.switch;
-  const then = shortTerms(terms, a.currency, locale);
+  const then = shortWithoutTrial(terms, a.currency, locale);
   if (down || a.status === 'in-trial') return say.later(day(at), then, down);
   return say.now(money(today), credit === 0 ? null : money(credit), then);
 }

@@ -6,6 +6,7 @@ import type { ShopDetails } from '#core/catalogue';
 import {
   accessMessage,
   agreementMessage,
+  type Leaving,
   type Message,
   receiptMessage,
   refundMessage,
@@ -32,6 +33,8 @@ interface Options {
   productOfPass: (passId: PassId) => string;
   /** What is still due of an order, a statement for each payment plan or subscription. */
   laterOf: (order: Order, step: StepId | null, locale: string) => string[];
+  /** The subscriptions that an order set to end, still to be confirmed or kept. */
+  leavingOf: (order: Order) => Leaving[];
   /** Somebody under the name that they gave for an order. */
   atOrder: (person: PersonRecord, orderId: OrderId) => PersonRecord;
   /** What somebody bought in before; null is the shop's own language. */
@@ -180,7 +183,7 @@ export function createMailer(options: Options): Mailer {
           step,
           person.name,
           { url, days: RECEIPT_LINK_DAYS },
-          options.laterOf(order, step, inLanguage.locale),
+          { later: options.laterOf(order, step, inLanguage.locale), leaving: options.leavingOf(order) },
         ),
         at,
       );

@@ -5,7 +5,7 @@ import { addDays, dateIn, type Instant } from '#core/calendar';
 import type { AgreementRow } from '#core/mirror';
 import { formatPlain, parseAmount } from '#core/money';
 import { sumsOf } from '#core/payments';
-import { shortTerms } from '#core/terms';
+import { shortWithoutTrial } from '#core/terms';
 import type { Draft } from '../data/draft';
 import { type OwnerAct, sentenceOf, useActOnAgreementMutation, usePreviewActQuery } from '../data/ownerApi';
 import { termsNow } from '#core/checkout';
@@ -260,7 +260,7 @@ function subscriptionsToSwitchTo(
           // How many are sold is the shop's to say: what it is switched to and for how much stands in its answer.
           const open = isOnSale(o, p, { now, zone, sold: 0 }) && p.limit.inAll === null;
           const terms = termsNow(p, { startedAt: now, sold: 0 }, zone);
-          const amount = p.rise?.every.by === 'sales' ? 'rising' : shortTerms(terms, o.currency, locale);
+          const amount = p.rise?.every.by === 'sales' ? 'rising' : shortWithoutTrial(terms, o.currency, locale);
           const name = `${o.title}${p.name ? `, ${p.name}` : ''}, ${amount}`;
           const why = isOnSale(o, p, { now, zone, sold: 0 }) ? '' : ', not on sale now';
           return [`${o.id}/${p.id}${open ? '' : '/off'}`, `${name}${why}`] as const;

@@ -44,7 +44,8 @@ interface Setting {
 export default function FollowUpStage({ draft }: { draft: Draft }) {
   const { message = 'receipt' } = useParams();
   const { data: about } = useAboutQuery();
-  const letters: readonly AgreementLetterKind[] = AGREEMENT_LETTERS;
+  const all: readonly AgreementLetterKind[] = AGREEMENT_LETTERS;
+  const letters = all.filter(({ former }) => !former);
   const occasion = letters.find((o) => o.kind === message);
   const chosen = occasion ?? MESSAGES.find((m) => m.id === message) ?? MESSAGES[0];
   const { shop } = draft.content;
@@ -78,7 +79,7 @@ export default function FollowUpStage({ draft }: { draft: Draft }) {
           <div className="group !pt-0">Orders</div>
           {MESSAGES.map((m) => row(m.id, m))}
           <div className="group">Payments over time</div>
-          {AGREEMENT_LETTERS.map((o) => row(o.kind, o))}
+          {letters.map((o) => row(o.kind, o))}
         </>
       }
       sheet={
@@ -155,7 +156,7 @@ async function orderLetter(message: string, { draft, real, url, locale }: Settin
     ? refund
       ? refundMessage(setting, order, refund, calledBySeller(person), closed)
       : null
-    : receiptMessage(setting, order, null, calledBySeller(person), link, later);
+    : receiptMessage(setting, order, null, calledBySeller(person), link, { later });
 }
 
 const STATES: readonly Agreement['status'][] = [

@@ -5,7 +5,7 @@ import { formatAmount, sum } from '#core/money';
 import { duesBefore, isLasting, paymentsOf, plainText, statementOf } from '#core/terms';
 import { KeelLine } from '../../ui/KeelLine';
 import type { Draft } from '../data/draft';
-import { useAssumedCharge, useAssumption } from './assumption';
+import { useAssumedCharge, useAssumption, withSending } from './assumption';
 import { pricesForAll } from './outcome';
 
 const SHORTEST = 30 * DAY;
@@ -25,9 +25,10 @@ export function SideBySide({ draft, offer }: { draft: Draft; offer: DraftOffer }
     start,
     { ...place, products },
   );
-  const chargedOf = (p: Price): ReturnType<typeof assumed> =>
-    assumed(p.terms, { offerId: offer.id, currency: offer.currency });
-  const stories = prices.map((p) => storyOfTerms(p.terms, opened, start, place, { charged: chargedOf(p).charged }));
+  const chargedOf = (p: Price): ReturnType<typeof assumed> => assumed(p, offer);
+  const stories = prices.map((p) =>
+    storyOfTerms(p.terms, opened, start, place, { charged: withSending(chargedOf(p), start) }),
+  );
   const largest = Math.max(1, ...stories.flatMap((s) => s.money.map((m) => m.amount)));
   const span = Math.max(
     SHORTEST,
@@ -41,7 +42,7 @@ export function SideBySide({ draft, offer }: { draft: Draft; offer: DraftOffer }
   const paidBy = (p: Price, months: number): number =>
     sum(
       duesBefore(p.terms, start, shop.zone, nthAfter(start, { count: months, unit: 'month' }, 1, shop.zone)).map(
-        chargedOf(p).charged,
+        withSending(chargedOf(p), start),
       ),
     );
   const money = (amount: number): string => formatAmount(amount, offer.currency, shop.locale);

@@ -1,18 +1,19 @@
 import { addMs, dateIn, formatDay, type Instant, msOf, startOfDate } from '#core/calendar';
-import { sealCoupon, type ShopDetails } from '#core/catalogue';
+import { type DraftOffer, openedBy, type Price, sampleCountry, sealCoupon, type ShopDetails } from '#core/catalogue';
 import {
   couponedFirst,
   findCoupon,
-  type LineCoupon,
   lineCoupon,
   besidePeriod,
   paymentFor,
+  sendingFor,
+  sentOf,
   spreadAmount,
   taxRuleFor,
+  withTax,
 } from '#core/checkout';
 import type { DraftContent } from '#core/release';
-import type { Due, Terms } from '#core/terms';
-import type { OfferId } from '#core/ids';
+import type { Due } from '#core/terms';
 import { useNow } from '../data/useNow';
 import { useAppDispatch, useAppSelector } from '../store';
 import { couponAssumed, countryAssumed, dayAssumed } from '../store/frame';
@@ -34,21 +35,33 @@ export function useAssumption(shop: Pick<ShopDetails, 'zone' | 'locale'>): {
   return { start, date, day: formatDay(start, shop.zone, shop.locale) };
 }
 
-/** What a due comes to for the buyer who is assumed: their country's tax and their coupon, by the computation that charges. */
-export function useAssumedCharge({ shop, coupons }: Pick<DraftContent, 'shop' | 'coupons'>): (
-  terms: Terms,
-  of: { offerId: OfferId; currency: string },
-) => {
+/** What one price is charged for the buyer who is assumed. */
+export interface AssumedCharge {
   charged: (due: Due) => number;
   beside: (due: Due) => { fee: number; setUp: number };
+  /** What sending costs on the day of buying, on top of what is charged for its due. */
+  sending: number;
+  /** Parcels that come with each full payment, and what of its charge is for sending them. */
+  parcels: { count: number; sending: number } | null;
+  /** Where it is sent; null where nothing is, or not to where they live. */
+  sentTo: string | null;
   cheaperUntil: number;
-  coupon: LineCoupon | null;
-} {
+}
+
+/** What a price costs the buyer who is assumed: their country's tax and sending and their coupon, by the computation that charges. */
+export function useAssumedCharge({
+  shop,
+  coupons,
+  products,
+}: Pick<DraftContent, 'shop' | 'coupons' | 'products'>): (
+  price: Pick<Price, 'terms' | 'sending'>,
+  offer: Pick<DraftOffer, 'id' | 'currency' | 'productIds'>,
+) => AssumedCharge {
   const { start } = useAssumption(shop);
-  const country = useAppSelector((state) => state.frame.assumedCountry);
+  const assumed = useAppSelector((state) => state.frame.assumedCountry);
   const code = useAppSelector((state) => state.frame.assumedCoupon);
   const usable = coupons.map(sealCoupon).filter((c) => c !== null);
-  return (terms, { offerId, currency }) => {
+  return ({ terms, sending: sendingPrice }, { id: offerId, currency, productIds }) => {
     const found =
       code === null
         ? null
@@ -58,16 +71,30 @@ export function useAssumedCharge({ shop, coupons }: Pick<DraftContent, 'shop' | 
       found && !('refused' in found) && first > 0
         ? lineCoupon(found, found.takes.by === 'amount' ? (spreadAmount(found.takes.amount, [first])[0] ?? 0) : 0)
         : null;
-    const ruleAt = (due: Due) => taxRuleFor(shop.tax, { country, reverse: false }, due.at, shop.zone);
-    const paid = (due: Due) => paymentFor(due, { coupon }, ruleAt(due));
+    const isSent = sentOf({ products }, openedBy(products, productIds)).length > 0;
+    const country = assumed ?? (isSent ? sampleCountry(sendingPrice, shop.tax?.home ?? null) : null);
+    const sent =
+      isSent && country !== null ? sendingFor({ terms, sending: sendingPrice }, { country, addressKey: '' }) : null;
+    const sending = sent && !('refused' in sent) ? sent : null;
+    const ruleAt = (due: Pick<Due, 'at'>) => taxRuleFor(shop.tax, { country, reverse: false }, due.at, shop.zone);
+    const paid = (due: Due) => paymentFor(due, { coupon, sending: sending ?? undefined }, ruleAt(due));
+    const withTaxNow = (amount: number): number => withTax(amount, ruleAt({ at: start })).amount;
     return {
-      coupon,
       cheaperUntil: coupon?.payments ?? 0,
       charged: (due) => paid(due).amount,
       beside: (due) => besidePeriod(paid(due), ruleAt(due)),
+      sending: withTaxNow(sending?.once ?? 0),
+      parcels: sending?.each ? { count: sending.each.parcels, sending: withTaxNow(sending.each.fee) } : null,
+      sentTo: sending?.country ?? null,
     };
   };
 }
+
+/** What is charged for a due with what sending costs on the day of buying. */
+export const withSending =
+  ({ charged, sending }: Pick<AssumedCharge, 'charged' | 'sending'>, start: Instant) =>
+  (due: Due): number =>
+    charged(due) + (due.at === start ? sending : 0);
 
 const noUses = () => ({ inAll: 0, byBuyer: 0 });
 

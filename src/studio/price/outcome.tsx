@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import {
   accessInWords,
+  countryName,
   type DraftOffer,
   openedBy,
   openedFrom,
@@ -16,7 +17,7 @@ import { KeelLine } from '../../ui/KeelLine';
 import { StatementText } from '../../ui/Money';
 import type { Draft } from '../data/draft';
 import { Announced } from './Announced';
-import { useAssumedCharge } from './assumption';
+import { useAssumedCharge, withSending } from './assumption';
 import { ChoiceFill } from './Fill';
 
 /** The offer with only those prices that can be sold as typed. */
@@ -51,17 +52,12 @@ export function PriceOutcome({
   const { shop, products } = draft.content;
   const [span, setSpan] = useState<(typeof SPANS)[number][0]>('13');
   const place = { currency: offer.currency, zone: shop.zone, locale: shop.locale };
-  const { charged, beside, cheaperUntil } = useAssumedCharge(draft.content)(price.terms, {
-    offerId: offer.id,
-    currency: offer.currency,
-  });
+  const { sentTo, ...assumed } = useAssumedCharge(draft.content)(price, offer);
   const statement = statementOf(price.terms, {
     ...place,
     start: now,
     when: 'on the day of buying',
-    charged,
-    beside,
-    cheaperUntil,
+    ...assumed,
   });
   const endless = isLasting(price.terms) && paymentsOf(price.terms) === null;
   const opened = openedBy(products, offer.productIds).flatMap((id) => products.filter((p) => p.id === id));
@@ -71,12 +67,13 @@ export function PriceOutcome({
         <StatementText statement={statement} />{' '}
         {accessInWords(price.terms, opened, { start: now, zone: shop.zone, locale: shop.locale })}
       </p>
+      {sentTo !== null && <p className="cap">Sent to {countryName(sentTo, shop.locale)}.</p>}
       <Announced text={plainText(statement)} />
       <BesideOnce offer={offer} price={price} locale={shop.locale} />
       <div className="mt-3">
         <KeelLine
           story={storyOfTerms(price.terms, openedFrom(opened, now, { ...place, products }), now, place, {
-            charged,
+            charged: withSending(assumed, now),
             months: Number(span),
           })}
           name={plainText(statement)}

@@ -2,8 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import { cardChargeOf } from '#core/agreements';
 import { type DraftTerms, freshProduct, newPrice, type Product, richFromPlain } from '#core/catalogue';
 import { NO_PAST, storyOfAgreement } from '#core/drawing';
-import { agreementState, restInWords } from '#core/messages';
-import { type ChargeAnswer, switchChoices } from '#core/shop';
+import { agreementState, receiptMessage, restInWords } from '#core/messages';
+import { type ChargeAnswer, leavingThrough, switchChoices } from '#core/shop';
+
 import { classOf, dateOf } from '../../support/classes';
 import { downloadWith, membershipOf, selling } from '../../support/membership';
 import { BEGUN, doors, needsYou, slowCharges, slowRefunds } from '../../support/meeting';
@@ -776,7 +777,7 @@ describe('what takes the place of a subscription', () => {
   const mailsOf = (shop: MemoryShop) =>
     shop.ports.batches
       .flatMap(({ events }) => events)
-      .flatMap((e) => (e.type === 'agreement.mailDue' ? [e.data.mail] : []));
+      .flatMap((e) => (e.type === 'agreement.mailDue' ? [e.data.mail] : e.type === 'agreement.leaves' ? ['ends'] : []));
   const backs = (shop: MemoryShop) => shop.ports.refunds.map(({ amount }) => amount);
 
   describe.each([true, false])('bought with an address that was typed (said by the price: %s)', (replaces) => {
@@ -796,8 +797,19 @@ describe('what takes the place of a subscription', () => {
         on('2026-12-23'),
         'prd_1 open',
       ]);
+      // The receipt says so and offers both answers.
+      const order = [...shop.runner.state.orders.values()].at(-1);
+      if (!order) throw new Error('nothing was bought');
+      const setting = { shop: releaseWith([monthly('12')]).content.shop, real: true, locale: 'en' };
+      const link = { url: 'https://shop.example/in', days: 7 };
+      const receipt = receiptMessage(setting, { ...order, offers: {} }, null, 'Odile', link, {
+        leaving: leavingThrough(shop.runner.state, order),
+      });
+      expect(receipt.text).toContain(
+        'What you bought takes the place of your subscription Offer 0, so nothing more is charged for that. Access stays open until 23 December 2026, then it ends.',
+      );
       await shop.goTo(on('2026-12-20'));
-      expect(mailsOf(shop)).toEqual(['leaving', 'leaving-soon']);
+      expect(mailsOf(shop)).toEqual(['ends', 'leaving-soon']);
       await shop.goTo(on('2027-02-01'));
       expect([shop.asked().length, shop.agreement(a.id).status, backs(shop)]).toEqual([2, 'ended', []]);
     });
@@ -865,7 +877,7 @@ describe('what takes the place of a subscription', () => {
       await shop.order({ i: 1 });
       expect(shop.agreement(a.id).leaving?.since).toBe(on('2026-12-03'));
       await confirm();
-      expect([backs(shop), mailsOf(shop).filter((mail) => mail === 'leaving')]).toEqual([[800], ['leaving']]);
+      expect([backs(shop), mailsOf(shop).filter((mail) => mail === 'ends')]).toEqual([[800], ['ends']]);
     });
 
     test('a purchase that has no answer yet: the subscription is left alone, and the seller is asked', async () => {
@@ -916,7 +928,7 @@ describe('what takes the place of a subscription', () => {
     const a = await shop.buy({ i: 0 });
     await shop.goTo(on('2026-12-03'));
     await shop.order({ offerId: 'off_0', priceId: 'pr_life' });
-    expect([shop.agreement(a.id).status, mailsOf(shop)]).toEqual(['ending', ['leaving']]);
+    expect([shop.agreement(a.id).status, mailsOf(shop)]).toEqual(['ending', ['ends']]);
   });
 
   test('an offer after payment and an extra take its place, too', async () => {
@@ -1122,7 +1134,7 @@ describe('what takes the place of a subscription', () => {
     // The other way round it is.
     await shop.buy({ i: 1, person: 'u2' });
     await shop.order({ i: 0, person: 'u2' });
-    expect(mailsOf(shop)).toEqual(['leaving']);
+    expect(mailsOf(shop)).toEqual(['ends']);
   });
 });
 

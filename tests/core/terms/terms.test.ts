@@ -12,6 +12,8 @@ import {
   plainText,
   planTotal,
   scheduleOf,
+  shortTerms,
+  shortWithoutTrial,
   statementOf,
   Terms,
 } from '#core/terms';
@@ -260,5 +262,28 @@ describe('awkward days', () => {
     expect(plainText(statementOf(terms, { ...place, currency, start: START, locale: 'en', when: 'today' }))).toContain(
       shown,
     );
+  });
+});
+
+describe('a price in a few words', () => {
+  const monthly: DraftTermsGiven = { kind: 'subscription', amount: '12' };
+  test.each<[string, DraftTermsGiven, string, string]>([
+    ['without a trial', monthly, '€12.00 monthly', '12,00 € monatlich'],
+    [
+      'with a free one',
+      { ...monthly, trial: { days: '14', fee: '' } },
+      '€12.00 monthly, first 14 days free',
+      '12,00 € monatlich, die ersten 14 Tage kostenlos',
+    ],
+    [
+      'with a fee, on a plan',
+      { kind: 'plan', amount: '64', payments: '3', trial: { days: '1', fee: '1' } },
+      '3 × €64.00 monthly, first day for €1.00',
+      '3 × 64,00 € monatlich, der erste Tag für 1,00 €',
+    ],
+  ])('%s: the trial stands in every list', (_name, given, english, german) => {
+    const said = ['en', 'de'].map((locale) => shortTerms(sold(given), 'EUR', locale).replaceAll('\u00a0', ' '));
+    expect(said).toEqual([english, german]);
+    expect(shortWithoutTrial(sold(given), 'EUR', 'en')).toBe(english.replace(/, first.*/, ''));
   });
 });

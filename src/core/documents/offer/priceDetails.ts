@@ -1,7 +1,7 @@
 import { type DraftOffer, type DraftPrice, type Price, sealOffer, withShares } from '#core/catalogue';
 import { formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
-import { accessOf, isLasting, lengthInWords, shortTerms, type Terms } from '#core/terms';
+import { accessOf, isLasting, lengthInWords, shortWithoutTrial, type Terms } from '#core/terms';
 
 /** A price in parts that can be told apart: "paid", "usual price", "stays open", … each as people would say it. */
 export function priceParts(offer: DraftOffer, price: DraftPrice, locale: string): Record<string, string> {
@@ -14,7 +14,7 @@ export function priceParts(offer: DraftOffer, price: DraftPrice, locale: string)
   if (!sealed) return { paid: 'not yet right' };
   const money = (amount: number): string => formatAmount(amount, offer.currency, locale);
   return {
-    paid: shortTerms(sealed.terms, offer.currency, locale),
+    paid: shortWithoutTrial(sealed.terms, offer.currency, locale),
     ...beginningInWords(sealed.terms, money),
     'usual price': sealed.usual === null ? 'none' : money(sealed.usual),
     'stays open': accessInWords(sealed, locale),

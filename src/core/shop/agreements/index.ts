@@ -42,7 +42,7 @@ export { answerDue } from './answerDue';
 export { changeCard, payRest, retryDue } from './charge';
 export { moveBuyer } from './moveBuyer';
 export { cancel, keepOn, stopPlan } from './cancel';
-export { backByConfirming, confirmLeaving, offersReplaced, placeTakenBy } from './leave';
+export { backByConfirming, confirmLeaving, leavingThrough, offersReplaced, placeTakenBy } from './leave';
 export { comeBack, moveDueDay, pause } from './pause';
 export { isOnSale, switchTo } from './switch';
 export { stepDown, type SwitchChoice, switchChoices } from './stepDown';

@@ -1,5 +1,5 @@
 import { type Agreement, isRunning, isStopped, whyNotAct } from '#core/agreements';
-import { plusDays } from '#core/calendar';
+import { type Instant, plusDays } from '#core/calendar';
 import { lesserOffers, type Offer, opensAtLeast } from '#core/catalogue';
 import { type Quote, type QuoteLine, replacedIn } from '#core/checkout';
 import { fact, type ShopEvent } from '#core/journal';
@@ -9,7 +9,7 @@ import type { Release } from '#core/release';
 import { accessOf } from '#core/terms';
 import type { Command, DecideContext, Decision } from '../command';
 import { keyOf } from '../ids';
-import type { ShopState } from '../state';
+import type { Order, ShopState } from '../state';
 import { areDaysTaken } from '../taken';
 import { refundUnused } from './cancel';
 import { endEvents } from './closings';
@@ -30,7 +30,7 @@ interface Bought {
 /**
  * Sets subscriptions to end that an order replaces although its buyer only typed an address. Anybody can type one, so
  * nothing is taken away and nothing is paid out: the next payment is not asked for, access lasts to the end of what is
- * paid, and the owner is told at once and again three days before the end. They confirm, and get back the days that were
+ * paid, and the owner is told with the receipt and again three days before the end. They confirm, and get back the days that were
  * unused at the order, or they keep the subscription.
  */
 export function leavingEvents(
@@ -60,12 +60,22 @@ export function leavingEvents(
         }),
       ];
     const remindAt = plusDays(endsAt, -SOON_DAYS, a.zone);
+    // The order's receipt says it and offers both answers.
     return [
       fact('agreement.leaves', { agreementId: a.id, orderId, endsAt, remindAt: remindAt > now ? remindAt : null }),
-      mailOf(a, 'leaving', keyOf('leaving', a.id, orderId, line.lineId), { at: endsAt, reason: line.title }),
     ];
   });
 }
+
+/** The subscriptions that an order set to end, that were neither confirmed nor kept since. */
+export const leavingThrough = (
+  state: ShopState,
+  { id, personId }: Pick<Order, 'id' | 'personId'>,
+): { title: string; endsAt: Instant }[] =>
+  (state.agreementsOfPerson.get(personId) ?? []).flatMap((agreementId) => {
+    const a = state.agreements.get(agreementId);
+    return a?.leaving?.orderId === id && a.endsAt !== null ? [{ title: a.title, endsAt: a.endsAt }] : [];
+  });
 
 /**
  * The subscription of a person that a line replaces: the one that its price names, else one that it is an upgrade of. An

@@ -18,7 +18,11 @@ export const letters: LetterWords = {
         : `Am ${of.day} haben Sie ${of.titles} für ${of.paid} gekauft.`,
       ...of.later.map((text) => `Später fällig: ${text}`),
       `Hier öffnen:\n${of.url}`,
-      `Dieser Link meldet Sie an. Er gilt einmal, ${of.days} Tage lang. Danach bekommen Sie mit dieser Adresse im Mitgliederbereich einen neuen.`,
+      ...of.leaving.map(
+        ({ title, day }) =>
+          `Was Sie gekauft haben, tritt an die Stelle Ihres Abos ${title}; dafür wird nichts mehr abgebucht. Der Zugang bleibt bis zum ${day} offen, dann endet es. Über den Link oben können Sie es bestätigen: ${title} endet dann sofort, und die Tage, die beim Kauf noch nicht genutzt waren, werden erstattet. Wenn es weitergehen soll, behalten Sie es dort.`,
+      ),
+      `Der Link meldet Sie an. Er gilt einmal, ${of.days} Tage lang. Danach bekommen Sie mit dieser Adresse im Mitgliederbereich einen neuen.`,
       of.means === null ? '' : `Belastet wurde ${dieKarte(of.means)}; auf Ihrem Kontoauszug steht ${of.statement}.`,
       of.paper === null
         ? `Bestellung ${of.number}. Antworten Sie auf diese Nachricht, wenn etwas nicht stimmt.`

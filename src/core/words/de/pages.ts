@@ -20,6 +20,8 @@ export const pages: PageWords = {
   choose: 'Das nehme ich',
   or: ' oder ',
   free: 'kostenlos',
+  trialFirst: (days, fee) =>
+    `${days === 1 ? 'der erste Tag' : `die ersten ${days} Tage`} ${fee === null ? 'kostenlos' : `für ${fee}`}`,
   asYouLike: (suggested) => `so viel Sie mögen, vorgeschlagen ${suggested}`,
   onSaleFrom: (day) => `Im Verkauf ab dem ${day}`,
   over: 'Nicht mehr im Verkauf',

@@ -27,6 +27,8 @@ export const letters = {
     paid: string | null;
     day: string;
     later: readonly string[];
+    /** Subscriptions that end because of this order, unless their owner keeps them. */
+    leaving: readonly { title: string; day: string }[];
     url: string;
     days: number;
     means: Means | null;
@@ -42,7 +44,11 @@ export const letters = {
         : `You bought ${of.titles} on ${of.day} for ${of.paid}.`,
       ...of.later.map((text) => `Due later: ${text}`),
       `Open it here:\n${of.url}`,
-      `This link signs you in. It works once, for ${of.days} days. After that, ask for a new one with this address in the member area.`,
+      ...of.leaving.map(
+        ({ title, day }) =>
+          `What you bought takes the place of your subscription ${title}, so nothing more is charged for that. Access stays open until ${day}, then it ends. Open the link above to confirm it: ${title} then ends at once, and the days that were unused when you bought are refunded. If you want to go on with it, keep it there.`,
+      ),
+      `The link signs you in. It works once, for ${of.days} days. After that, ask for a new one with this address in the member area.`,
       of.means === null ? '' : `${meansFirst(of.means)} was charged; your statement will read ${of.statement}.`,
       of.paper === null
         ? `Order ${of.number}. Answer this message if anything is wrong.`

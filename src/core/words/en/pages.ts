@@ -17,6 +17,9 @@ export const pages = {
   choose: 'Choose this',
   or: ' or ',
   free: 'free',
+  /** After a price: "€12.00 monthly, first 14 days free". */
+  trialFirst: (days: number, fee: string | null): string =>
+    `${days === 1 ? 'first day' : `first ${days} days`} ${fee === null ? 'free' : `for ${fee}`}`,
   asYouLike: (suggested: string): string => `as you like, ${suggested} suggested`,
   onSaleFrom: (day: string): string => `On sale from ${day}`,
   over: 'Not on sale any more',
