@@ -14,7 +14,12 @@ export function slowRefunds({ ports }: MemoryShop): { answer: () => void } {
 }
 
 /** Holds back the answers of what is asked from now on; each is answered once its key is let go. */
-export function slowCharges({ ports }: MemoryShop): { held: () => string[]; answer: (key: string) => void } {
+export function slowCharges({ ports }: MemoryShop): {
+  held: () => string[];
+  answer: (key: string) => void;
+  /** What is asked from now on is answered at once again. */
+  quick: () => void;
+} {
   const { charge, lookUp } = ports.payments;
   const held = new Map<string, ChargeRequest>();
   ports.payments.charge = (request) => {
@@ -28,7 +33,8 @@ export function slowCharges({ ports }: MemoryShop): { held: () => string[]; answ
     if (!free.has(key)) throw new NotAnswered('slow');
     return charge(request);
   };
-  return { held: () => [...held.keys()], answer: (key) => free.add(key) };
+  const quick = (): void => void (ports.payments.charge = charge);
+  return { held: () => [...held.keys()], answer: (key) => free.add(key), quick };
 }
 
 /** What somebody may open, each with how it stands: "open", or why it is closed. */

@@ -47,13 +47,24 @@ export class PlainLife {
   #notes = 0;
   #today: Day;
 
-  constructor(price: number, begun: string) {
+  /** Parcels that payments brought. */
+  parcels = 0;
+  #sending: number;
+
+  /** @param sending what sending one parcel with each payment costs; 0 where nothing is sent */
+  constructor(price: number, begun: string, sending = 0) {
     this.#price = price;
+    this.#sending = sending;
     this.#today = Temporal.PlainDate.from(begun);
     this.#anchor = this.#today;
     this.#next = this.#anchor.add({ months: 1 });
-    const card = this.#charge(price);
+    const card = this.#charge(price + sending);
     this.#period = { from: this.#today, until: this.#next, amount: price, card, credit: [] };
+    this.#parcel();
+  }
+
+  #parcel(): void {
+    if (this.#sending > 0) this.parcels += 1;
   }
 
   get next(): string {
@@ -82,9 +93,11 @@ export class PlainLife {
   }
 
   #pay(amount: number): void {
-    const credit = take(this.#credit, amount);
-    const card = this.#charge(amount - sum(credit));
+    const whole = amount + this.#sending;
+    const credit = take(this.#credit, whole);
+    const card = this.#charge(whole - sum(credit));
     this.#period = { from: this.#today, until: this.#next, amount, card, credit };
+    this.#parcel();
   }
 
   #charge(amount: number): Paid | null {
@@ -139,13 +152,22 @@ export class PlainLife {
     this.#pay(price);
   }
 
-  /** The days that are left, as credit: of earlier credit that paid for them, and of the card's payment under a note of its own. */
+  /** The shop is away until a day: where a due falls into that time it moves, as by a pause. */
+  away(day: string): void {
+    const to = Temporal.PlainDate.from(day);
+    const isMissed = this.#stops.size === 0 && days(this.#next, to) >= 0;
+    if (isMissed) this.stop('pause');
+    this.#today = to;
+    if (isMissed) this.goOn('pause');
+  }
+
+  /** The days that are left, without sending, as credit: of earlier credit that paid for them, and of the card's payment under a note of its own. */
   #unused(): Part[] {
     const { amount, until, from, card, credit } = this.#period;
     const all = days(from, until);
     const left = Math.min(all, Math.max(0, days(this.#today, until)));
     const whole = share(Math.max(0, amount - (card?.back ?? 0)), left, all);
-    const byCard = card ? Math.min(whole, card.amount - card.back, amount - sum(credit)) : 0;
+    const byCard = card ? Math.max(0, Math.min(whole, card.amount - card.back, amount - sum(credit))) : 0;
     const again = take(
       credit.map((part) => ({ ...part })),
       whole - byCard,
@@ -201,6 +223,11 @@ export class PlainLife {
 
   get payments(): number {
     return this.#paid.length;
+  }
+
+  /** Whether a payment is of what runs now. */
+  isOwn(id: number): boolean {
+    return this.#paid[id]?.of === this.#of;
   }
 
   /** Whether a payment's money pays for what runs now: its own, or by credit. */

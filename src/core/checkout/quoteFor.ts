@@ -74,7 +74,14 @@ export function quoteFor(
     const found = replaced?.upgrade ? { ...asked, terms: asSwitched(asked.terms), owned: undefined } : asked;
     const productIds = openedWith(found.offer, i === 0 ? choice.given : [], release);
     const until = accessUntil(found.terms, now, shop.zone);
-    const seats = takeSeats({ productIds, picked: line.dates ?? [], quantity: found.quantity, now, until });
+    const seats = takeSeats({
+      productIds,
+      picked: line.dates ?? [],
+      held: found.quantity === 1 ? (replaced?.seatsAt ?? []) : [],
+      quantity: found.quantity,
+      now,
+      until,
+    });
     if ('refused' in seats) return seats;
     const sending = sendingOf({ ...found, productIds }, release);
     if (sending && 'refused' in sending) return sending;

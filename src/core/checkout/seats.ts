@@ -12,6 +12,8 @@ export interface SeatsAsked {
   productIds: readonly ProductId[];
   /** Dates that were picked. */
   picked: readonly ClassDateId[];
+  /** Dates at which what it replaces has a seat already: that one goes on, whatever was picked, also where all others are gone. */
+  held: readonly ClassDateId[];
   quantity: number;
   now: Instant;
   /** When access ends: a date that goes on after it is none for this price. Null where it does not. */
@@ -47,7 +49,7 @@ export function seatsTaker(products: readonly Product[], datesOf: Standing['date
 function seatsAt(
   { pick, soldAfter }: SeatsPromised,
   dates: readonly DateStanding[],
-  { picked, quantity, now, until: ends }: SeatsAsked,
+  { picked, held, quantity, now, until: ends }: SeatsAsked,
   mine: (id: ClassDateId) => number,
 ): DateStanding[] | SeatRefusal {
   const coming = dates
@@ -55,11 +57,15 @@ function seatsAt(
     .sort((a, b) => (a.from < b.from ? -1 : 1));
   if (coming.length === 0) return soldAfter ? [] : refuse('not-on-sale', { why: 'over' });
   const room = (date: DateStanding): number => freeSeats(date) - mine(date.id);
+  const kept = coming.filter(({ id }) => held.includes(id));
   if (pick === 'all') {
-    const least = Math.min(...coming.map(room));
+    const needed = coming.filter((date) => !kept.includes(date));
+    if (needed.length === 0) return kept;
+    const least = Math.min(...needed.map(room));
     if (least < 1) return refuse('sold-out');
     return least < quantity ? refuse('too-many', { most: least }) : coming;
   }
+  if (kept.length > 0) return kept;
   const named = dates.find(({ id }) => picked.includes(id));
   const [first] = coming.filter((date) => room(date) >= quantity);
   if (named) return coming.includes(named) && room(named) >= quantity ? [named] : refuse('seat-gone');

@@ -42,6 +42,16 @@ export interface LineStanding {
 }
 
 /** What is counted as of now, whatever release a checkout is quoted from. */
+/** A subscription that a line replaces. */
+export interface Replaced {
+  agreementId: AgreementId;
+  /** What its unused days are worth, in minor units. */
+  unused: number;
+  upgrade: boolean;
+  /** Dates of classes at which it has a seat; it goes over to what replaces it. */
+  seatsAt: readonly ClassDateId[];
+}
+
 export interface Standing {
   /** When the checkout began: one that began before the closing may finish after it. */
   startedAt: Instant;
@@ -58,11 +68,7 @@ export interface Standing {
    * @param gone agreements that an earlier line replaces already
    */
   replacedBy?:
-    | ((
-        choice: Pick<LineChoice, 'offerId' | 'priceId'>,
-        gone: ReadonlySet<AgreementId>,
-      ) => { agreementId: AgreementId; unused: number; upgrade: boolean } | null)
-    | undefined;
+    ((choice: Pick<LineChoice, 'offerId' | 'priceId'>, gone: ReadonlySet<AgreementId>) => Replaced | null) | undefined;
   /** The live release's coupons and tax table, which are always as of now; by default those of the quoted release. */
   live?: Release | undefined;
   /** Where the buyer is, as an order knows it already; else the choice says. */

@@ -12,6 +12,7 @@ import { pairOf } from './ids';
 import { owns } from './owned';
 import type { ShopState } from './state';
 import { isSubscribed } from './subscribed';
+import { fallingAfter } from './sessions/falling';
 import { isTaken } from './taken';
 
 export interface Asked {
@@ -78,7 +79,11 @@ function replacedBy(
   const may = (a: Agreement): boolean =>
     a.unanswered === null && mayBeReplaced(a) && !isTaken(state, 'replaces', a.id) && !gone.has(a.id);
   const old = placeTakenBy(state, personId, { offerId, priceId, terms: price.terms, productIds }, release, may);
-  return old ? { agreementId: old.id, unused: unusedNow(state, old, now), upgrade: price.replaces === null } : null;
+  if (!old) return null;
+  const seatsAt = old.passIds
+    .flatMap((passId) => fallingAfter(state, passId, now, now))
+    .flatMap(({ dateId }) => dateId ?? []);
+  return { agreementId: old.id, unused: unusedNow(state, old, now), upgrade: price.replaces === null, seatsAt };
 }
 
 /** One subscription to an offer at a time, asked for by one line and not by two. */

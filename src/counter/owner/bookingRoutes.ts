@@ -155,7 +155,7 @@ export function bookingRoutes(context: CounterContext, mayAnswer: RequestHandler
         passId: pass.id,
         title: productTitle(reading, pass.productId),
         open: isOpen(pass, reading.now),
-        left: leftOn(state, pass.id),
+        left: Math.max(0, leftOn(state, pass.id)),
         coming: fallingAfter(state, pass.id, reading.now, reading.now).length,
         ledger: ledgerInWords(state, pass.id, { words: wordsFor('en').booking, zone: shop.zone, locale: 'en' }),
       })),

@@ -20,7 +20,7 @@ export const nextSessionOf = (state: ShopState, personId: PersonId, now: string)
 export const leftOf = (state: ShopState, personId: PersonId, productId: ProductId): number =>
   passesFor(state, personId, productId)
     .filter(({ closed }) => !closed)
-    .reduce((total, { id }) => total + leftOn(state, id), 0);
+    .reduce((total, { id }) => total + Math.max(0, leftOn(state, id)), 0);
 
 /** Whether its member may still change it without its counting. */
 export const isInTime = (session: Session, coaching: Coaching | undefined, now: string): boolean =>

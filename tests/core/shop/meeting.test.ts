@@ -759,6 +759,43 @@ describe('a class: the seat or the money, once for each date and unit', () => {
   });
 });
 
+describe('a seat at a class that both levels open', () => {
+  const levels = (seats: number) =>
+    shopInMemory(
+      releaseWith([monthly('12'), monthly('30')], {
+        edit: (content) => {
+          selling([classOf('yoga', [dateOf('late', '2027-06-18T19:00', { seats })])], 'yoga')(content);
+          for (const offer of content.offers) delete offer.upgrades;
+        },
+      }),
+      BEGUN,
+    );
+  const seats = (shop: MemoryShop) =>
+    [...shop.runner.state.sessions.values()].filter(({ status }) => status === 'booked').map(({ dateId }) => dateId);
+
+  test('goes over to the level that is bought at the checkout: one seat, and no other is taken', async () => {
+    const shop = await levels(3);
+    await shop.buy({ i: 0 });
+    expect(seats(shop)).toEqual(['late']);
+    await shop.goTo(on('2026-12-03'));
+    await shop.order({ i: 1, signedIn: true });
+    expect(shop.asked()).toEqual(['2026-11-23 12.00', '2026-12-03 22.00']);
+    expect([running(shop), seats(shop)]).toEqual([['off_1'], ['late']]);
+    expect(shop.ports.sessions.map(({ mail }) => mail.mail)).toEqual(['booked']);
+    await shop.restart();
+    expect(seats(shop)).toEqual(['late']);
+  });
+
+  test('the class is sold out by their own seat: they move up all the same, and a stranger does not', async () => {
+    const shop = await levels(1);
+    await shop.buy({ i: 0 });
+    await shop.goTo(on('2026-12-03'));
+    await expect(shop.order({ i: 1, person: 'u2' })).rejects.toThrow();
+    await shop.order({ i: 1, signedIn: true });
+    expect([running(shop), seats(shop)]).toEqual([['off_1'], ['late']]);
+  });
+});
+
 describe('what takes the place of a subscription', () => {
   // 12.00 from 23 November; for life for 297.00, or a level above for 30.00.
   const shopWith = (more: { replaces?: boolean; terms?: Parameters<typeof releaseWith>[0][number] } = {}) =>
@@ -1188,6 +1225,25 @@ describe('down a level, at the end of what is paid', () => {
     ]);
     await shop.restart();
     expect(running(shop)).toEqual(['off_1']);
+  });
+
+  test('with a parcel in each payment there is one for its first payment, and not another for what it opens', async () => {
+    const shop = await shopInMemory(
+      releaseWith([monthly('47'), monthly('30')], {
+        shop: { zone: 'UTC' },
+        edit: (content) => {
+          selling([{ ...freshProduct('posted', 'cards', 'Cards'), promise: 'A promise' }], 'cards')(content);
+          for (const offer of content.offers)
+            for (const price of offer.prices) price.sending = { fee: 450, byCountry: {}, parcels: 1 };
+        },
+      }),
+      BEGUN,
+    );
+    const a = await shop.buy({ i: 0, sendTo: { country: 'PT', addressKey: 'at-1' } });
+    await shop.act({ type: 'step-down', agreementId: a.id, to: { offerId: 'off_1', priceId: 'pr_1' } });
+    await shop.goTo(on('2027-01-24'));
+    expect(shop.asked()).toEqual(['2026-11-23 51.50', '2026-12-23 34.50', '2027-01-23 34.50']);
+    expect(shop.runner.state.tasks.size).toBe(3);
   });
 
   test('taken back, it goes on as before; cancelled, nothing begins', async () => {

@@ -401,6 +401,25 @@ describe('so many each paid period', () => {
     expect([left(shop, 'u1', 1), booked(shop)]).toEqual([1, ['2026-07-21 10:00']]);
   });
 
+  test('a step down brings its own once, with its payment; what is booked goes over as far as that brings any', async () => {
+    const shop = await shopWith({ each: 'period', sessions: 2 }, [
+      MONTHLY,
+      { kind: 'subscription', amount: '20', every: { count: '1', unit: 'month' } },
+    ]);
+    const { id: agreementId, next } = await shop.buy({});
+    const due = DateTime.fromISO(next?.at ?? '', { zone: 'utc' });
+    const iso = (moment: DateTime): string => moment.toISO() ?? '';
+    await shop.goTo(iso(due.minus({ hours: 1 })));
+    const working = [2, 3, 4, 5].map((days) => due.plus({ days })).filter(({ weekday }) => weekday < 6);
+    for (const day of working.slice(0, 2)) expect(await book(shop, `${iso(day).slice(0, 10)}T10:00`)).toBe('done');
+    const to = { offerId: 'off_1', priceId: 'pr_1' };
+    expect(await shop.act({ type: 'step-down', agreementId, to })).toBe('done');
+    await shop.goTo(iso(due.plus({ hours: 1 })));
+    // Two come with the payment of the day, and both are booked already.
+    expect([booked(shop).length, left(shop, 'u1', 1)]).toEqual([2, 0]);
+    expect(letters(shop)).not.toContain('called-off');
+  });
+
   test('a plan that is paid in parts brings them once', async () => {
     const shop = await due({
       kind: 'plan',

@@ -242,7 +242,7 @@ export function begun(
         until: null,
         ...sessionsOf(products, productId),
         // What both open was done or sent for the first; parcels come with each payment.
-        ...waitsAfter(a, to, products, productId),
+        ...waitsAfter(a, to, products, productId, first === null && to.trialUntil === null),
       },
     });
   });
@@ -272,9 +272,10 @@ function waitsAfter(
   to: AgreementSeed,
   products: readonly Product[],
   productId: ProductId,
+  isPaid: boolean,
 ): ReturnType<typeof waitsOf> {
   if (to.sending?.productIds.includes(productId))
-    return to.trialUntil === null ? { waits: { for: 'sending', units: to.sending.each.parcels } } : undefined;
+    return isPaid ? { waits: { for: 'sending', units: to.sending.each.parcels } } : undefined;
   return a.productIds.includes(productId) ? undefined : waitsOf(products, productId);
 }
 

@@ -1,7 +1,7 @@
 import type { SeatBought, Session } from '#core/booking';
 import { addMs, DAY, type Instant } from '#core/calendar';
 import { type EventOf, fact, type ShopEvent } from '#core/journal';
-import type { PassId, SessionId } from '#core/ids';
+import type { ClassDateId, PassId, SessionId } from '#core/ids';
 import type { PassSeed } from '#core/passes';
 import { keyOf } from '../ids';
 import type { IdsPort } from '../ports';
@@ -22,14 +22,18 @@ export const offeredFor = (offers: MovedDate['offers'], from: Instant | null, no
 /**
  * A pass opens and its seats are taken: one letter names them all. A date that was moved or called off while its money
  * was on the way is so for them as well, as for everybody who had a seat by then.
+ * @param held dates at which its holder has a seat by what closes in its favour: that seat goes over to it
  */
 export function seated(
   state: ShopState,
   { id: passId, seats, cause }: PassSeed,
   { now, ids }: { now: Instant; ids: IdsPort },
+  held: ReadonlySet<ClassDateId> = new Set(),
 ): ShopEvent[] {
   if (!seats) return [];
-  const taken = seats.at.map((seat) => ({ ...seat, sessionId: ids.next('ses') }));
+  const taken = seats.at
+    .filter(({ dateId }) => seats.units > 1 || !held.has(dateId))
+    .map((seat) => ({ ...seat, sessionId: ids.next('ses') }));
   const events = seatsTaken(taken, { passId, units: seats.units, now });
   for (const { sessionId: id, dateId, from, until, zone } of taken) {
     const known = state.classDates.get(dateId);

@@ -142,7 +142,7 @@ export function markSession(
   const takes = session.dateId === null && (as === 'held' || counts);
   if (session.status === as && session.counts === takes) return { events: [] };
   // Given back before and counted again, it must not take what is booked otherwise by now.
-  if (takes && !session.counts && leftOn(state, session.passId) === 0) return refuse('no-sessions-left');
+  if (takes && !session.counts && leftOn(state, session.passId) <= 0) return refuse('no-sessions-left');
   return { events: [fact('session.marked', { sessionId, as, counts: takes })] };
 }
 

@@ -1,7 +1,7 @@
 import { isWithin, type LedgerEntry, type Session, type SessionsPromised, unusedOf } from '#core/booking';
 import type { Instant } from '#core/calendar';
 import { type EventOf, fact, type ShopEvent } from '#core/journal';
-import type { ChargeKey, PassId, RefundId } from '#core/ids';
+import type { ChargeKey, ClassDateId, PassId, RefundId } from '#core/ids';
 import { isOpen, opened as openedPass, type Pass, type PassSeed } from '#core/passes';
 import { unitsLeft } from '#core/payments';
 import type { Refund, ShopState } from '../state';
@@ -25,7 +25,11 @@ export function sessionsFollow(state: ShopState, events: readonly ShopEvent[], c
   );
   const closed = new Set(events.flatMap((e) => (e.type === 'pass.closed' ? [e.data.passId] : [])));
   const follow: ShopEvent[] = [];
-  for (const pass of opened.values()) follow.push(...givenOnOpening(pass, events), ...seated(state, pass, context));
+  for (const pass of opened.values())
+    follow.push(
+      ...givenOnOpening(pass, events),
+      ...seated(state, pass, context, seatsHandedOver(state, pass, { closed, now })),
+    );
   // First what is brought: what closes may go over to it.
   for (const event of events)
     if (event.type === 'due.paid') follow.push(...givenByDue(state, event.data, [...opened.values()], closed));
@@ -37,6 +41,7 @@ export function sessionsFollow(state: ShopState, events: readonly ShopEvent[], c
           opened: [...opened.values()],
           closed,
           follow,
+          events,
           grounds: groundsOf(context),
         }),
       );
@@ -46,6 +51,20 @@ export function sessionsFollow(state: ShopState, events: readonly ShopEvent[], c
   return follow;
 }
 
+/** The dates at which a pass that closes in the same batch has a seat for the same person and class. */
+const seatsHandedOver = (
+  state: ShopState,
+  { personId, productId }: PassSeed,
+  { closed, now }: { closed: ReadonlySet<PassId>; now: Instant },
+): ReadonlySet<ClassDateId> =>
+  new Set(
+    [...closed]
+      .flatMap((id) => state.passes.get(id) ?? [])
+      .filter((pass) => pass.personId === personId && pass.productId === productId)
+      .flatMap(({ id }) => fallingAfter(state, id, now, now))
+      .flatMap(({ dateId }) => dateId ?? []),
+  );
+
 /** What a pass brings when it opens. Those of each paid period come with the first that is paid: a trial is none. */
 function givenOnOpening({ id: passId, sessions, cause }: PassSeed, events: readonly ShopEvent[]): ShopEvent[] {
   if (!sessions) return [];
@@ -53,7 +72,8 @@ function givenOnOpening({ id: passId, sessions, cause }: PassSeed, events: reado
   const begins = events.find((e) => e.type === 'agreement.started' && e.data.agreement.id === agreementId);
   const agreement = begins?.type === 'agreement.started' ? begins.data : undefined;
   const inPeriods = isInPeriods(sessions, agreement?.agreement.terms.kind);
-  if (inPeriods && agreement?.status === 'in-trial') return [];
+  // A step down is paid by its next payment.
+  if (inPeriods && (agreement?.status === 'in-trial' || agreement?.next?.n === 1)) return [];
   // A switch is paid by a due of its own, in the same batch.
   if (inPeriods && events.some((e) => e.type === 'due.paid' && e.data.agreementId === agreementId)) return [];
   const key = cause.kind === 'paid' ? keyOfOrder(cause.orderId, events) : null;
@@ -177,18 +197,28 @@ function passedOn(
     opened,
     closed,
     follow,
+    events,
     grounds,
-  }: { opened: readonly PassSeed[]; closed: ReadonlySet<PassId>; follow: readonly ShopEvent[]; grounds: Grounds },
+  }: {
+    opened: readonly PassSeed[];
+    closed: ReadonlySet<PassId>;
+    follow: readonly ShopEvent[];
+    events: readonly ShopEvent[];
+    grounds: Grounds;
+  },
 ): ShopEvent[] {
   const { now } = grounds;
   const closing = state.passes.get(passId);
   const falling = fallingAfter(state, passId, now, now).sort((a, b) => (a.from < b.from ? -1 : 1));
   if (!closing || falling.length === 0) return [];
   const next = opened.find((p) => p.productId === closing.productId && p.personId === closing.personId);
-  const brings = follow.reduce(
+  const given = follow.reduce(
     (total, { type, data }) => total + (type === 'sessions.given' && data.passId === next?.id ? data.count : 0),
     0,
   );
+  // Those of a step down come with its payment, which is asked for now.
+  const promised = next?.sessions && stepsDown(next, events) ? next.sessions.count * next.sessions.units : 0;
+  const brings = Math.max(given, promised);
   const taken = follow.filter(({ type, data }) => type === 'session.passedOn' && data.passId === next?.id).length;
   const kept = passesFor(state, closing.personId).filter(({ id }) => !closed.has(id));
   const begun = opened.filter(({ personId }) => personId === closing.personId).map(openedPass);
@@ -202,6 +232,16 @@ function passedOn(
       : [fact('session.passedOn', { sessionId: session.id, passId: to })];
   });
 }
+
+const stepsDown = ({ cause }: PassSeed, events: readonly ShopEvent[]): boolean =>
+  events.some(
+    (e) =>
+      e.type === 'agreement.started' &&
+      cause.kind === 'paid' &&
+      e.data.agreement.id === cause.agreementId &&
+      e.data.status === 'active' &&
+      e.data.next?.n === 1,
+  );
 
 /** What was booked by a pass and would go on after a moment is called off; it takes none of those given. */
 const fallAway = (state: ShopState, passId: PassId, after: Instant, now: Instant): ShopEvent[] =>

@@ -18,6 +18,9 @@ export const sessionsOfPerson = (state: ShopState, personId: PersonId, productId
     .filter((session) => productId === undefined || session.productId === productId)
     .sort((a, b) => (a.from < b.from ? -1 : 1));
 
-/** How many can still be booked by a pass. */
+/**
+ * How many can still be booked by a pass. Below 0 after a step down, until its payment brings those that were taken over
+ * with it.
+ */
 export const leftOn = (state: ShopState, passId: PassId): number =>
   sessionsLeft(entriesOf(state, passId), sessionsOfPass(state, passId));
