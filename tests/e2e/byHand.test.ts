@@ -89,7 +89,7 @@ test('made, sold together on a phone, asked where to, sent with its number, done
   await studio.getByText('“I hear a wren.”').waitFor();
   await studio.getByText('Nothing waits for you.').waitFor();
 
-  await signInByLetter(phone, open, 'ada@example.org', 'Done: A recording heard through');
+  await signInByLetter(phone, open, 'ada@example.org', 'A recording heard through is ready for you');
   await phone.getByRole('link', { name: 'How it stands' }).first().waitFor();
   for (const [title, reads] of [
     ['Field cards', 'Number LX 17'],

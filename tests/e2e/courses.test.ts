@@ -138,7 +138,7 @@ test('a course is made, sold, read on a phone, answered and finished', async () 
   await buyOn(phone, 'hearing-wrens', ['Tove Marsh', 'tove@example.org'], 'Pay €64.00 now');
   await phone.getByRole('link', { name: 'Begin with the first lesson' }).click();
   await phone.getByText('The link in your receipt signs you in', { exact: false }).waitFor();
-  await signInBy(phone, /Receipt: Hearing Wrens/);
+  await signInBy(phone, /Your order: Hearing Wrens/);
   await phone.getByText('0 of 4 done').waitFor();
   expect(await axeFindings(phone)).toEqual([]);
   await phone.getByRole('link', { name: 'Begin: Why wrens are loud' }).click();
@@ -337,7 +337,7 @@ test('a membership with both in it and a post: made, joined on a phone; what is 
   await phone.getByRole('link', { name: 'Go in' }).click();
   await phone.getByRole('link', { name: 'The door is open' }).click();
   await phone.getByText('Sit down, it is dry inside.').waitFor();
-  await signInBy(phone, /Receipt: The Hide/);
+  await signInBy(phone, /Your order: The Hide/);
   await phone.getByRole('link', { name: 'Go into The Hide' }).click();
   await phone.getByRole('link', { name: 'Hearing Wrens' }).waitFor();
   expect(await axeFindings(phone)).toEqual([]);

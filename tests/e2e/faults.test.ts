@@ -44,7 +44,7 @@ test('the bank asks: given on its page, and the checkout goes on by itself; decl
     await bank.getByRole('button', { name: button }).click();
     if (expected === 'offer') await page.waitForURL('**/offer');
     else {
-      await page.getByText('the payment was declined at the bank. Nothing was charged', { exact: false }).waitFor();
+      await page.getByText('you declined it at your bank. Nothing was charged', { exact: false }).waitFor();
       expect(await page.getByLabel('E-mail').inputValue()).toBe('bank-refused@example.org');
     }
   }

@@ -63,7 +63,7 @@ test('a German browser in an English shop: page, checkout, letters and member ar
   expect(await axeFindings(page)).toEqual([]);
 
   // The receipt comes in the language of the order.
-  await until(async () => /Beleg/.test(await letters()), 'the receipt', 200);
+  await until(async () => /Ihre Bestellung/.test(await letters()), 'the receipt', 200);
 
   // In by the link of a letter, as a member; the link is asked for in German as well.
   await page.goto(`${open.served.base}/member`);
@@ -73,7 +73,7 @@ test('a German browser in an English shop: page, checkout, letters and member ar
   await page.getByRole('status').waitFor();
   expect(await englishOn(page)).toEqual([]);
   // The letter leaves the shop a moment later; the list of letters is read again until it is there.
-  const letter = page.getByRole('link', { name: 'Anmelden bei' }).first();
+  const letter = page.getByRole('link', { name: 'Ihr Anmeldelink für' }).first();
   for (let tries = 0; tries < 60; tries += 1) {
     await page.goto(`${open.served.base}/standin/mail/`);
     if ((await letter.count()) > 0) break;

@@ -68,7 +68,7 @@ test('an offer after payment: the card refuses it, another takes it; back and re
   expect(await axeFindings(page)).toEqual([]);
   // The kept card refuses from now on: what was bought stands, and another card is asked for.
   await yes.click();
-  await page.getByText('not enough money', { exact: false }).waitFor();
+  await page.getByText('insufficient funds', { exact: false }).waitFor();
   await page.getByText('What you bought before is yours all the same.', { exact: false }).waitFor();
   await page.getByRole('button', { name: 'Use another card' }).click();
   await page.getByText('Sample cards for this test shop').click();

@@ -63,7 +63,7 @@ test('from an empty shop to a file sold, paid for, delivered, given back and clo
   const refused = phone.getByRole('alert');
   await refused.waitFor();
   expect(await refused.textContent()).toBe(
-    'The card was refused: not enough money. Nothing was charged, and everything you typed is still here. Try another card.',
+    'The card was refused: insufficient funds. Nothing was charged, and everything you typed is still here. Try another card.',
   );
   expect(await refused.evaluate((e) => e === document.activeElement)).toBe(true);
   expect(await phone.getByLabel('E-mail').inputValue()).toBe('tove@example.org');
@@ -79,7 +79,7 @@ test('from an empty shop to a file sold, paid for, delivered, given back and clo
   // ---- the receipt comes, signs in on another device, and the file opens there
   const desk = await newPage(open.browser, { acceptDownloads: true });
   await desk.goto(`${open.served.base}/standin/mail/`);
-  await desk.getByRole('link', { name: /Receipt: Reed calls \(order 1001\)/ }).click();
+  await desk.getByRole('link', { name: /Your order: Reed calls/ }).click();
   await desk.getByRole('link', { name: /member\/enter/ }).click();
   await desk.getByRole('button', { name: 'Sign in' }).click();
   await desk.getByRole('heading', { name: 'Yours, Tove Marsh' }).waitFor();

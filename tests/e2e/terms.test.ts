@@ -115,7 +115,7 @@ test('rehearsal: a card that refuses at the third payment, played with the real 
   expect(steps.map((row) => row.replace(/^\d+ \w+ \d{4}/, ''))).toEqual([
     'paid, on the day of buying€1.00',
     'paid, payment 1€12.00',
-    ...Array.from({ length: 5 }, () => 'refused, not enough money€12.00'),
+    ...Array.from({ length: 5 }, () => 'refused, insufficient funds€12.00'),
     'closes, The sound library',
   ]);
 });
@@ -208,7 +208,7 @@ test('two years of a buyer: trial, renewals, a refused card, paid late, pause, s
     });
     for (let tries = 0; tries < 20; tries += 1) {
       await buyer.goto(`${served.base}/standin/mail/`);
-      const first = buyer.locator('a').filter({ hasText: 'Sign in to' }).first();
+      const first = buyer.locator('a').filter({ hasText: 'Your sign-in link for' }).first();
       if ((await first.count()) > 0) {
         await first.click();
         break;
@@ -248,7 +248,7 @@ test('two years of a buyer: trial, renewals, a refused card, paid late, pause, s
   await buyer.getByText('Done.').waitFor();
   await move('1 week', 2);
   await move('1 day');
-  expect(await mail()).toContain('A payment for The sound library did not go through');
+  expect(await mail()).toContain('Your payment for The sound library failed');
   await seen(
     /^€12\.00 is behind since 29 August 2026\. It is tried again on \d+ (August|September) 2026\. Access stays open until 5 September 2026\.$/,
   );
@@ -266,7 +266,7 @@ test('two years of a buyer: trial, renewals, a refused card, paid late, pause, s
   await move('1 month', 2);
   await seen(/^Paused until 10 November 2026\.$/);
   await move('1 month');
-  expect(await mail()).toContain('The sound library goes on');
+  expect(await mail()).toContain('The sound library is active again');
 
   // The seller switches them to the yearly one; first it is said what that leads to.
   await go('Deliver');
@@ -295,7 +295,7 @@ test('two years of a buyer: trial, renewals, a refused card, paid late, pause, s
   await studio.getByRole('button', { name: 'Give the money back', exact: true }).click();
   await studio.getByText('Done.').first().waitFor();
   await seen(/^Ended on \d+ \w+ 202[78]: the money was given back\.$/);
-  expect(await mail()).toContain('€120.00 given back');
+  expect(await mail()).toContain('Your refund of €120.00');
 
   // Every paper is there, numbered, and opens as a PDF.
   await buyer

@@ -44,7 +44,7 @@ test('from a bank account where nothing is due later; the seller switches a way 
   await page.getByText('Bank account', { exact: true }).click();
   await page.getByRole('button', { name: /^Pay €.* from your bank account$/ }).click();
   await page.getByRole('button', { name: 'Approve with too little money in it' }).click();
-  await page.getByText('Your bank did not pay: not enough money. Nothing was charged').waitFor();
+  await page.getByText('Your bank did not pay: insufficient funds. Nothing was charged').waitFor();
   await page.getByRole('button', { name: /from your bank account$/ }).click();
   await page.getByRole('button', { name: 'Approve', exact: true }).click();
   await page.waitForURL('**/thanks');

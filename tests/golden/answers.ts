@@ -79,7 +79,7 @@ export function answersFrom(state: ShopState, moments: Answers['moments'] = []):
     refunds: [...state.refunds.values()].map((r) => `${r.id} ${r.status} ${r.amount} ${r.creditNote ?? '-'}`),
     credits: [...state.credits.values()].map((c) => `${c.creditNote} ${c.amount} ${c.tax}`),
     disputes: [...state.disputes.values()].map((d) => `${d.id} ${d.status} ${d.amount}`),
-    waiting: [...state.todo.keys()].sort(),
+    waiting: [...state.pending.keys()].sort(),
     attention: state.attention.map((a) => a.id),
     ...(state.progress.size === 0 ? {} : { learning: learningOf(state) }),
     ...(state.sessionEntries.size === 0 ? {} : { sessions: sessionsOf(state) }),

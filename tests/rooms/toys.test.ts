@@ -134,7 +134,7 @@ export const bellBlock = blockKind<z.infer<typeof Bell>>({
   line('src/pages/blocks/index.tsx', '  downloads: Downloads,\n', '  bell: ({ block }) => <p>{block.rings}</p>,\n');
 
   line(
-    'src/core/messages/agreementLetters.ts',
+    'src/core/emails/agreementEmails.ts',
     "  {\n    kind: 'payment',",
     `  {
     kind: 'birthday',
@@ -151,7 +151,7 @@ export const bellBlock = blockKind<z.infer<typeof Bell>>({
     'probe.ts',
     `import { DEFAULT_SHOP, freshProduct, type Product } from '#core/catalogue';
 import { contentOf, fieldName, titleOf } from '#core/documents';
-import { AGREEMENT_LETTERS } from '#core/messages';
+import { AGREEMENT_EMAILS } from '#core/emails';
 import { createElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { addableKinds, Block, newBlock } from '#core/pages';
@@ -183,7 +183,7 @@ process.stdout.write(
     addable: addableKinds({ kind: 'sales', blocks: [] }).includes('bell'),
     block: Block.safeParse(bell).success,
     drawn: renderToStaticMarkup(createElement(BlockView, { block: bell })),
-    letters: AGREEMENT_LETTERS.map((l) => l.kind).includes('birthday'),
+    letters: AGREEMENT_EMAILS.map((l) => l.kind).includes('birthday'),
   }),
 );
 `,

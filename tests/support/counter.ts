@@ -76,7 +76,7 @@ export async function openShop(
 /** Waits until nothing is left to be sent or asked for, and until that is on the disk, too. */
 export async function allDone({ counter }: Pick<TestShop, 'counter'>): Promise<void> {
   const { runner } = counter.context;
-  await until(() => runner.state.todo.size === 0, 'what the shop has to do');
+  await until(() => runner.state.pending.size === 0, 'what the shop has to do');
   await runner.synced();
 }
 

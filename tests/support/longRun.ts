@@ -195,7 +195,7 @@ export async function longRun({
     if (look && random.next() < 0.05) look(runner, live);
   }
   // What waits for an answer gets one, so that nothing stays open.
-  for (let i = 0; i < 40 && runner.state.todo.size > 0; i += 1) await runner.settle();
+  for (let i = 0; i < 40 && runner.state.pending.size > 0; i += 1) await runner.settle();
   audit.whole(runner.state, ports, live);
   for (const a of runner.state.agreements.values()) {
     result.buyerYears += (Date.parse(a.ended?.at ?? now) - Date.parse(a.start)) / (365 * DAY);
@@ -634,6 +634,6 @@ const summary = (state: ShopState): string =>
     [...state.passes.values()],
     [...state.orders.values()],
     [...state.refunds.values()],
-    [...state.todo.keys()].sort(),
+    [...state.pending.keys()].sort(),
     [...state.taken].sort(),
   ]);

@@ -1,12 +1,11 @@
 import type { Agreement } from '#core/agreements';
-import { lineName, type QuoteLine } from '#core/checkout';
 import { formatDay } from '#core/calendar';
 import { formatAmount } from '#core/money';
 import { lineOf, type Payment, sumsOf } from '#core/payments';
 import type { Order, Refund } from '#core/shop';
 import { isLasting } from '#core/terms';
 import { type Words, wordsFor } from '#core/words';
-import type { Setting } from './letter';
+import { boughtRows, type Setting } from '#core/emails';
 
 /** A receipt or credit note as words and columns; a port draws it as a PDF. */
 export interface DocumentPaper {
@@ -77,19 +76,6 @@ export function receiptDocument(
   };
 }
 
-/** A line that was bought; what sending it costs stands apart. */
-function boughtRows(
-  say: Words['papers'],
-  line: QuoteLine,
-  money: (amount: number) => string,
-): { text: string; amount: string }[] {
-  const fee = line.sending?.fee ?? 0;
-  return [
-    { text: rowText(say, line, money), amount: money(line.dueToday - fee) },
-    ...(line.sending ? [{ text: say.sending(line.sending.country), amount: money(fee) }] : []),
-  ];
-}
-
 function dueRows(
   { locale }: Setting,
   a: Agreement,
@@ -117,15 +103,6 @@ export const paperName = ({ tax, buyer }: Taxed, locale: string): string =>
 
 /** How a payment is taxed, for what its paper is called. */
 export const taxedBy = (payment: Payment): Taxed => ({ tax: sumsOf([payment]).tax, buyer: payment.buyer });
-
-function rowText(say: Words['papers'], line: QuoteLine, money: (amount: number) => string): string {
-  const name = lineName(line);
-  const numbered = line.article === undefined ? name : say.withArticle(name, line.article);
-  // Behind a trial the first full payment comes later, and its own paper says so.
-  const now = !isLasting(line.terms) || !line.terms.trial;
-  const text = line.owned && now ? say.withOwned(numbered, money(line.owned.amount)) : numbered;
-  return line.coupon ? say.withCode(text, line.coupon.code) : text;
-}
 
 function taxLines(
   say: Words['papers'],

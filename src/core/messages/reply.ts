@@ -29,7 +29,7 @@ interface Known {
  */
 export function readyReply({ shop, name, orders, things, agreements = [] }: Known): string {
   const { locale } = shop;
-  const say = wordsFor(locale).letters;
+  const say = wordsFor(locale).emails;
   const hello = say.hello(name.trim());
   if (orders.length === 0) return [hello, say.reply.noOrder(), shop.name].join('\n\n');
   const paid = orders

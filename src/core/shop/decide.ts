@@ -163,7 +163,7 @@ function decideAlone(state: ShopState, command: Command, context: DecideContext)
     case 'fetch-file':
       return fetchFile(state, command, context);
     case 'mark-done':
-      return state.todo.has(command.key) ? { events: [fact('done', { key: command.key })] } : nothing;
+      return state.pending.has(command.key) ? { events: [fact('done', { key: command.key })] } : nothing;
     case 'move-clock':
       return { events: [fact('clock.moved', { to: command.to })] };
     case 'resume':

@@ -92,7 +92,7 @@ const appliers: Appliers = {
   },
 
   'mail.due': (state, data, at) => {
-    state.todo.set(data.key, {
+    state.pending.set(data.key, {
       kind: 'mail',
       key: data.key,
       mail: data.mail,
@@ -104,21 +104,21 @@ const appliers: Appliers = {
     });
   },
   'access.mailDue': (state, data, at) => {
-    state.todo.set(data.key, { kind: 'access-mail', ...data, at });
+    state.pending.set(data.key, { kind: 'access-mail', ...data, at });
   },
   'task.done': (state, data, at) => {
     const { passId, carrier, number, note } = data;
     need(state.tasks, passId).done = { at, carrier, number, note };
-    state.todo.set(data.key, { kind: 'task-mail', at, ...data });
+    state.pending.set(data.key, { kind: 'task-mail', at, ...data });
   },
   'task.again': (state, { passId }) => {
     need(state.tasks, passId).done = null;
   },
   'void.due': (state, { key, chargeKey }) => {
-    state.todo.set(key, { kind: 'void', key, chargeKey });
+    state.pending.set(key, { kind: 'void', key, chargeKey });
   },
   done: (state, { key }) => {
-    state.todo.delete(key);
+    state.pending.delete(key);
   },
 
   'refund.requested': (state, data, at) => {
@@ -135,7 +135,7 @@ const appliers: Appliers = {
     if (data.ofCredit === undefined) reserve(state, data, 1);
     if (data.ofCredit === undefined)
       for (const a of agreementsRefunded(state, data)) addStop(state, a, refundStop(data.refundId), at);
-    state.todo.set(data.refundId, { kind: 'refund', key: data.refundId, refundId: data.refundId });
+    state.pending.set(data.refundId, { kind: 'refund', key: data.refundId, refundId: data.refundId });
   },
   'refund.paid': (state, { refundId, creditNote }) => {
     const refund = need(state.refunds, refundId);
@@ -146,7 +146,7 @@ const appliers: Appliers = {
       moneyBack(state, refund.paymentId, refund.shares, 'givenBack');
       state.counts.creditNotes += 1;
     }
-    state.todo.delete(refundId);
+    state.pending.delete(refundId);
     for (const a of agreementsRefunded(state, refund)) dropStop(state, a, refundStop(refundId));
   },
   'refund.refused': (state, { refundId, reason }) => {
@@ -156,7 +156,7 @@ const appliers: Appliers = {
     refund.status = 'refused';
     refund.refusal = reason;
     offeredAgain(state, refundId);
-    state.todo.delete(refundId);
+    state.pending.delete(refundId);
   },
 
   'dispute.opened': (state, data, at) => {

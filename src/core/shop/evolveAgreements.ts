@@ -31,7 +31,7 @@ export const agreementAppliers: Appliers = {
     a.asked += 1;
     a.next = data.next;
     state.dueCharges.set(data.key, { ...data, status: 'asked' });
-    state.todo.set(data.key, { kind: 'due', key: data.key });
+    state.pending.set(data.key, { kind: 'due', key: data.key });
     takeSwitch(state, data.to, 1);
   },
   'due.paid': (state, data, at) => {
@@ -218,7 +218,7 @@ export const agreementAppliers: Appliers = {
     if (message.mail === 'trial-ends') agreementOf(state, message.agreementId).noticeAt = null;
     if (message.mail === 'leaving-soon') toldOfLeaving(state, message.agreementId);
     if (message.mail === 'amount-changes') dropTellAt(state, message.agreementId);
-    state.todo.set(key, { kind: 'agreement-mail', key, message, at });
+    state.pending.set(key, { kind: 'agreement-mail', key, message, at });
   },
   'gap.confirmed': () => undefined,
 };
@@ -255,7 +255,7 @@ function answered(state: ShopState, a: Agreement, key: string, status: 'paid' | 
     state.dueCharges.set(key, kept);
   }
   if (a.unanswered === key) a.unanswered = null;
-  state.todo.delete(key);
+  state.pending.delete(key);
   // What waited for the answer is looked at again.
   plan(state, a);
 }

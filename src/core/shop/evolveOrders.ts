@@ -36,7 +36,7 @@ export const orderAppliers: Appliers = {
       });
     else
       Object.assign(meet(need(state.orders, data.orderId), data.step), { attempts: data.attempt, lastKey: data.key });
-    state.todo.set(data.key, { kind: 'charge', key: data.key });
+    state.pending.set(data.key, { kind: 'charge', key: data.key });
     take(state, data.quote, data.personId, 1);
     takeWhileAsked(state, data.quote, data.personId, 1);
   },
@@ -51,20 +51,20 @@ export const orderAppliers: Appliers = {
     const charge = need(state.charges, key);
     charge.status = 'refused';
     charge.reason = reason;
-    state.todo.delete(key);
+    state.pending.delete(key);
     fallBack(state, charge);
   },
   'charge.fellAway': (state, { key }) => {
     const charge = need(state.charges, key);
     charge.status = 'fell-away';
-    state.todo.delete(key);
+    state.pending.delete(key);
     fallBack(state, charge);
   },
   'charge.paid': (state, { key, paymentId }) => {
     const charge = need(state.charges, key);
     charge.status = 'paid';
     charge.paymentId = paymentId;
-    state.todo.delete(key);
+    state.pending.delete(key);
   },
 
   'order.paid': (state, data, at) => {

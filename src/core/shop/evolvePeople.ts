@@ -35,11 +35,13 @@ export function joinedPeople(state: ShopState, joined: Joined): void {
     charge.recipientId = charge.recipientId && whose(charge.recipientId);
     charge.opens = charge.opens.map((pass) => ({ ...pass, personId: whose(pass.personId) }));
   }
-  for (const [key, todo] of state.todo) {
-    if (todo.kind === 'mail' || todo.kind === 'access-mail')
-      state.todo.set(key, { ...todo, personId: whose(todo.personId) });
-    if (todo.kind === 'agreement-mail')
-      state.todo.set(key, { ...todo, message: { ...todo.message, personId: whose(todo.message.personId) } });
+  for (const effect of state.pending.inLane('service-email')) {
+    if (effect.kind === 'mail' || effect.kind === 'access-mail')
+      state.pending.set(effect.key, { ...effect, personId: whose(effect.personId) });
+    if (effect.kind === 'agreement-mail') {
+      const { message } = effect;
+      state.pending.set(effect.key, { ...effect, message: { ...message, personId: whose(message.personId) } });
+    }
   }
 
   // In the order in which each came, as if they had been one from the beginning.

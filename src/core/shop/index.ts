@@ -102,4 +102,4 @@ export type { Task } from './tasks/task';
 export { taskState, taskUnits, type TaskState } from './tasks/tasks';
 export { accessEndsAt, isLate, takenTimes } from './commands/bookSession';
 export { fallingAfter, sessionsFalling } from './sessions/falling';
-export type { Todo } from './todo';
+export type { PendingEffect } from '../engine/pendingEffect';

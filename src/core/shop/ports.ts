@@ -7,7 +7,7 @@ import type { Release } from '#core/release';
 import type { Agreement } from '#core/agreements';
 import type { PaymentId, StepId, ProductId } from '#core/ids';
 import type { WayToPay } from '#core/ways';
-import type { AgreementMail } from '../messages/agreementMail';
+import type { AgreementMail } from '../emails/agreementMail';
 import type { Order, Refund } from './state';
 
 /** The append-only history. `append` resolves once the batch is safe, in the order of calls; it rejects with `StorageFailed`. */

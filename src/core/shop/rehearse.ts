@@ -239,7 +239,7 @@ function stepsOf(events: Rehearsal['events'], release: Release): RehearsedStep[]
           event.data.amount,
         );
       case 'due.refused':
-        return step('refused', 'not enough money', amounts.get(event.data.key) ?? 0);
+        return step('refused', 'insufficient funds', amounts.get(event.data.key) ?? 0);
       case 'refund.paid':
         return step('given-back', '', amounts.get(event.data.refundId) ?? 0);
       case 'pass.opened':

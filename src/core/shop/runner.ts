@@ -6,10 +6,10 @@ import type { Command, DecideContext, Decision, Executed } from './command';
 import { decide } from './decide';
 import { dueWork } from './dueWork';
 import { evolveBatch } from './evolve';
-import { createEffects } from './effects';
 import { historiesFrom, type History } from './history';
-import { isAskedOfService, leaving, todoKeyOf } from './leaving';
-import { askedOfServices } from './asking';
+import { effectKeyOf, isAskedOfService, performEffect } from './performEffect';
+import { createOutbox, laneOf, type Outbox, type PendingEffect } from '../engine';
+import { paymentCalls } from './paymentCalls';
 import { type Ports, StorageFailed } from './ports';
 import { type AsideWork, createSetAside } from './setAside';
 import { newShopState, type ShopState } from './state';
@@ -77,13 +77,16 @@ export function createRunner(ports: Ports): Runner {
   let rebuilding: Promise<boolean> | null = null;
   let resuming: Promise<boolean> | null = null;
   let held = false;
+  /** Whether everything that history leaves to be done is in the outbox. */
+  let isOutboxFilled = false;
   let still = false;
   const listeners = new Set<(batch: Pick<Batch, 'seq' | 'at' | 'events'>) => void>();
-  const unsent = new Set<string>();
+  const notYetSent = new Set<string>();
   /** What must leave the shop by facts that are not on the disk yet: it may still turn out that they never happened. */
-  const unsafe = new Set<string>();
-  const asking = askedOfServices(ports, { state: () => state, isHeld: () => held, unsent });
-  const effects = createEffects(ports.clock, leaving(ports, { asking, execute, state: () => state }));
+  const notYetDurable = new Set<string>();
+  const calls = paymentCalls(ports, { state: () => state, isHeld: () => held, notYetSent });
+  const perform = performEffect(ports, { calls, execute, state: () => state });
+  const outbox = newOutbox();
   const aside = createSetAside(ports.clock);
   const histories = historiesFrom(ports.releases);
 
@@ -113,6 +116,7 @@ export function createRunner(ports: Ports): Runner {
       }
     state = fresh;
     unread = false;
+    isOutboxFilled = false;
   }
 
   /** Reads the history again after a failed append. @returns whether the state is what was kept */
@@ -131,6 +135,20 @@ export function createRunner(ports: Ports): Runner {
     return rebuilding;
   }
 
+  function newOutbox(): Outbox<PendingEffect> {
+    return createOutbox({ clock: ports.clock, laneOf, perform, pending: (key) => state.pending.get(key) });
+  }
+
+  /**
+   * What an earlier run of the shop left, or what is still to do after history was read again. Nothing is asked for before
+   * the first turn: until then it may turn out that the shop was away, and waits for its owner.
+   */
+  function fillOutbox(): void {
+    if (isOutboxFilled) return;
+    isOutboxFilled = true;
+    for (const effect of state.pending.values()) if (!notYetDurable.has(effect.key)) outbox.add(effect);
+  }
+
   /** Records events that were decided at `at`. Evolves first, so that the next command already sees them. */
   async function record(events: readonly ShopEvent[], at: Instant, by?: string): Promise<boolean> {
     const batch = { seq: state.seq + 1, at, ...(by === undefined ? {} : { by }), events: events.map(checkEvent) };
@@ -143,18 +161,18 @@ export function createRunner(ports: Ports): Runner {
       await readAgain();
       throw error;
     }
-    const leaving = batch.events.flatMap((event) => todoKeyOf(event) ?? []);
-    for (const key of leaving) unsafe.add(key);
+    const keys = batch.events.flatMap((event) => effectKeyOf(event) ?? []);
+    for (const key of keys) notYetDurable.add(key);
     const append = ports.journal.append(batch);
     lastAppend = append.catch(() => undefined);
     try {
       await append;
-      for (const key of leaving) unsafe.delete(key);
+      for (const key of keys) notYetDurable.delete(key);
     } catch {
       stalled = true;
       unread = true;
       await readAgain();
-      for (const key of leaving) unsafe.delete(key);
+      for (const key of keys) notYetDurable.delete(key);
       return false;
     }
     for (const listener of listeners) listener(batch);
@@ -187,15 +205,15 @@ export function createRunner(ports: Ports): Runner {
       return decision;
     }
     if (decision.events.length === 0) return { events: [], at };
-    for (const event of decision.events) if (isAskedOfService(event)) unsent.add(todoKeyOf(event) ?? '');
+    for (const event of decision.events) if (isAskedOfService(event)) notYetSent.add(effectKeyOf(event) ?? '');
     if (!(await record(decision.events, at, by))) {
-      for (const event of decision.events) if (isAskedOfService(event)) unsent.delete(todoKeyOf(event) ?? '');
+      for (const event of decision.events) if (isAskedOfService(event)) notYetSent.delete(effectKeyOf(event) ?? '');
       return STORAGE_REFUSAL;
     }
     for (const event of decision.events) {
-      const key = todoKeyOf(event);
-      const todo = key === null ? undefined : state.todo.get(key);
-      if (todo) void effects.attempt(todo);
+      const key = effectKeyOf(event);
+      const effect = key === null ? undefined : state.pending.get(key);
+      if (effect) outbox.add(effect);
     }
     return { events: decision.events, at };
   }
@@ -216,13 +234,13 @@ export function createRunner(ports: Ports): Runner {
       await Promise.all(going);
       going = [];
       if (stalled) return;
-      if (effects.moneyUnderWay() > MOST_UNANSWERED) await effects.moneyEnded();
+      if (outbox.moneyUnderWay() > MOST_UNANSWERED) await outbox.moneyEnded();
     }
     await Promise.all(going);
-    for (const todo of state.todo.values())
-      if (!unsafe.has(todo.key) && effects.isReady(todo.key)) void effects.attempt(todo);
+    fillOutbox();
+    outbox.wake();
     // Emails go on by themselves: the next turn does not wait for them.
-    await effects.moneyEnded();
+    await outbox.moneyEnded();
   }
 
   return {
@@ -242,12 +260,12 @@ export function createRunner(ports: Ports): Runner {
       return !unread;
     },
     turn,
-    quiet: () => effects.quiet(),
+    quiet: () => outbox.quiet(),
     async settle() {
       for (;;) {
         const before = state.seq;
         await turn();
-        await effects.quiet();
+        await outbox.quiet();
         if (state.seq === before) return;
       }
     },
@@ -259,9 +277,8 @@ export function createRunner(ports: Ports): Runner {
     },
     setAside: () => aside.all(),
     nudge(key) {
-      const todo = state.todo.get(key);
-      effects.forgetWait(key);
-      if (todo && !unsafe.has(key)) void effects.attempt(todo);
+      const effect = state.pending.get(key);
+      if (effect && !notYetDurable.has(key)) outbox.retryNow(effect);
     },
     history: (productId) => histories(state, productId),
     onBatch(listener) {

@@ -26,7 +26,7 @@ import { DueIndex } from './dueIndex';
 import type { CameFrom } from '#core/journal';
 import type { MovedDate } from './classes/movedDate';
 import type { Task } from './tasks/task';
-import type { Todo } from './todo';
+import { PendingEffects } from '../engine/pendingEffects';
 import type { FileUse, Pass, PassSeed } from '#core/passes';
 
 export type ChargeStatus = 'asked' | 'waits-for-bank' | 'paid' | 'refused' | 'fell-away';
@@ -245,7 +245,7 @@ export interface ShopState {
   credits: Map<CreditId, Credit>;
   /** Who had a trial or a cheaper beginning of which offer, as `pairOf(personId, offerId)`. */
   begun: Set<string>;
-  todo: Map<string, Todo>;
+  pending: PendingEffects;
   /** The next moment of each thing that time does something to. */
   due: DueIndex;
   counts: { orders: number; receipts: number; creditNotes: number; certificates: number };
@@ -286,7 +286,7 @@ export function newShopState(): ShopState {
     dueCharges: new Map(),
     credits: new Map(),
     begun: new Set(),
-    todo: new Map(),
+    pending: new PendingEffects(),
     due: new DueIndex(),
     counts: { orders: 0, receipts: 0, creditNotes: 0, certificates: 0 },
     attention: [],

@@ -2,5 +2,5 @@ export { chooseLocale, LANGUAGE_NAMES, type Language, languageOf, languages, wor
 export { refusalInWords } from './inWords';
 export type { Words } from './en';
 export type { Who } from './en/access';
-export type { Letter } from './letter';
+export type { EmailPart, EmailRow, EmailWords } from './email';
 export { plainText, say, type Facts, type Run, type Statement, type StatementPart, type Voice } from './statementParts';

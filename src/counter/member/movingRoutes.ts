@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import express, { type Request, type Response, Router } from 'express';
 import { DAY } from '#core/calendar';
-import { addressAskedMessage, addressChangedMessage, addressLinkMessage, type Message } from '#core/messages';
+import { addressAskedMessage, addressChangedMessage, addressLinkMessage, type Message } from '#core/emails';
 import { compareAddress, isAddress, type PersonRecord } from '#core/people';
 import { AskRequest, Said } from '../../wire';
 import { type CounterContext, shopOf } from '../context';

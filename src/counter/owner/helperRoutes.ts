@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Router } from 'express';
 import type { Helper } from '#core/helpers';
-import { helperMessage } from '#core/messages';
+import { helperMessage } from '#core/emails';
 import { isAddress } from '#core/people';
 import { HelperRequest, HelpersAnswer, Ok, RightsRequest, Said } from '../../wire';
 import { type CounterContext, shopOf } from '../context';

@@ -120,7 +120,7 @@ export function ownerRoutes(context: CounterContext): Router {
       unusual: unusualUse(context),
       troubles: troublesOf(context),
       tasks: tasksBefore(context, readingFor(context, req)),
-      unanswered: state.todo.size,
+      unanswered: state.pending.size,
       clockMove: clockMove(context),
       away: context.away,
     });

@@ -10,13 +10,14 @@ import {
   type Message,
   receiptMessage,
   refundMessage,
-  sessionMessage,
+  appointmentMessage,
   taskMessage,
   type Setting,
-} from '#core/messages';
+} from '#core/emails';
 import { NotAnswered, type MailerPort, type Order } from '#core/shop';
 import { nameAt, type PersonRecord } from '#core/people';
 import type { OrderId, PassId, PersonId, ProductId, StepId } from '#core/ids';
+import { renderEmail } from '../../emails/renderEmail';
 import type { DoorsFile } from '../files/doorsFile';
 
 const DAY = 86_400_000;
@@ -90,6 +91,7 @@ export function createMailer(options: Options): Mailer {
       to: { name: to.name.replace(/\s+/g, ' '), address: to.address },
       subject: message.subject,
       text: message.text,
+      html: renderEmail(message.document, shop.brand),
       messageId: `<${key}@${domain}>`,
       date: new Date(msOf(at)),
       headers: { 'Auto-Submitted': 'auto-generated' },
@@ -162,7 +164,7 @@ export function createMailer(options: Options): Mailer {
         method,
         entries.map((entry) => entryOf(entry, said.shop, person, at)),
       );
-      const message = sessionMessage(said, about, person.name, { url, days: RECEIPT_LINK_DAYS });
+      const message = appointmentMessage(said, about, person.name, { url, days: RECEIPT_LINK_DAYS });
       return sendMessage(key, person, message, at, { method, content });
     },
     async send({ key, mail, person: record, order, refund, step, at }) {

@@ -188,7 +188,7 @@ export function checkoutRoutes(context: CounterContext): Router {
     const done = await runner.execute({ type: 'void-claims', personId, checkoutId: visit.checkout, lines });
     if ('refused' in done) return;
     const keys = done.events.flatMap((event) => (event.type === 'void.due' ? [event.data.chargeKey] : []));
-    const waits = (key: ChargeKey): boolean => runner.state.todo.has(key);
+    const waits = (key: ChargeKey): boolean => runner.state.pending.has(key);
     await waitFor(runner, () => (keys.some(waits) ? null : true), WAIT_FOR_ANSWER_MS);
   }
 

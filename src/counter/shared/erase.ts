@@ -3,7 +3,7 @@ import type { PersonId } from '#core/ids';
 import { everyAddressOf, leavingRecord, type PersonRecord } from '#core/people';
 import type { Pass } from '#core/passes';
 import type { CounterContext } from '../context';
-import { passesFor, type ShopState, taskState, type Todo } from '#core/shop';
+import { passesFor, type ShopState, taskState, type PendingEffect } from '#core/shop';
 import { Problem } from '../http/problem';
 import { nextSessionOf } from './sessionView';
 import { postalOf } from './taskView';
@@ -111,7 +111,7 @@ function refuseUnderWay({ runner }: CounterContext, personId: PersonId): void {
       'A session is still booked with this person. Call it off first, so that they hear of it. Nothing was erased.',
       'still-booked',
     );
-  const asked = [...state.todo.values()].some((todo) => whomOf(state, todo) === personId);
+  const asked = [...state.pending.values()].some((todo) => whomOf(state, todo) === personId);
   const charged = [...state.charges.values()].some(
     (charge) => charge.personId === personId && (charge.status === 'asked' || charge.status === 'waits-for-bank'),
   );
@@ -139,7 +139,7 @@ function waitsFor({ runner: { state } }: CounterContext, personId: PersonId): Wa
     ({ status, orderId }) => status === 'asked' && state.orders.get(orderId)?.personId === personId,
   );
   // They hear that the money went back by an email that may not have gone yet.
-  const told = [...state.todo.values()].some((todo) => whomOf(state, todo) === personId);
+  const told = [...state.pending.values()].some((todo) => whomOf(state, todo) === personId);
   return back || told ? 'refund' : null;
 }
 
@@ -153,7 +153,7 @@ const parcelsTo = ({ runner: { state } }: CounterContext, record: PersonRecord):
   );
 
 /** Whom something that has to leave the shop is about, where it names somebody. */
-function whomOf(state: ShopState, todo: Todo): PersonId | undefined {
+function whomOf(state: ShopState, todo: PendingEffect): PersonId | undefined {
   if (todo.kind !== 'session-mail') return 'personId' in todo ? todo.personId : undefined;
   return state.passes.get(state.sessions.get(todo.sessionId)?.passId ?? '')?.personId;
 }

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { signInMessage } from '#core/messages';
+import { signInMessage } from '#core/emails';
 import type { PersonRecord } from '#core/people';
 import { type CounterContext, shopOf } from '../context';
 import { localeOfPerson } from './localeOfPerson';

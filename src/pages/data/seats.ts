@@ -22,7 +22,7 @@ type Reading = Pick<PageReading, 'words' | 'locale'>;
 
 /** When a seat is, on the clock of its date. */
 export const seatInWords = (seat: Pick<SeatBought, 'from' | 'until' | 'zone'>, { words, locale }: Reading): string =>
-  timeInZone(seat, seat.zone, { locale, to: words.letters.until });
+  timeInZone(seat, seat.zone, { locale, to: words.emails.until });
 
 /** How many seats are left, where there are few. */
 export function roomInWords(date: Pick<DateStanding, 'seats' | 'taken'>, { words }: Pick<Reading, 'words'>): string {

@@ -79,6 +79,10 @@ export function createMailStandIn({ folder, key, viewer }: Options): MailStandIn
       if (!/^[0-9a-f]{24}\.eml$/.test(name) || !existsSync(join(folder, name)))
         return void res.status(404).send('No such message.');
       if ('raw' in req.query) return void res.type('text/plain').send(readFileSync(join(folder, name)));
+      if ('html' in req.query) {
+        const { html } = await simpleParser(readFileSync(join(folder, name)));
+        return void res.set(READ_ONLY).send(html === false ? '' : html);
+      }
       res.send(messagePage(name, await simpleParser(readFileSync(join(folder, name)))));
     });
   }
@@ -89,6 +93,12 @@ export function createMailStandIn({ folder, key, viewer }: Options): MailStandIn
     },
   };
 }
+
+/** A message's own HTML runs nothing and loads nothing; its links open as from a mail program. */
+const READ_ONLY = {
+  'Content-Security-Policy':
+    "default-src 'none'; style-src 'unsafe-inline'; form-action 'none'; frame-ancestors 'none'; sandbox allow-top-navigation-by-user-activation allow-popups allow-popups-to-escape-sandbox",
+};
 
 /** Messages of one shop-day share seconds, so the file's own time says which is the newest. @param to only those to an address */
 const newestOf = (folder: string, to: string | null): { name: string; time: number }[] =>

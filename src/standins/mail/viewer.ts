@@ -28,11 +28,15 @@ export function listPage(mails: readonly { name: string; mail: ParsedMail }[], t
   );
 }
 
-/** The plain text with its web addresses made into links; nothing of a message is ever put in as markup. */
+/**
+ * A message's plain text, with its web addresses made into links, and a way to see it as a mail program shows it.
+ * Nothing of a message is put into this page as markup.
+ */
 export function messagePage(name: string, mail: ParsedMail): string {
   const text = escape(mail.text ?? '').replace(/https?:\/\/[^\s&#]+/g, (url) => `<a href="${url}">${url}</a>`);
+  const html = mail.html ? `<p><a href="${name}?html">See it as a mail program shows it</a></p>` : '';
   return frame(
     mail.subject ?? 'Mail',
-    `<h1><bdi>${escape(mail.subject ?? '')}</bdi></h1><p><small>to <bdi>${escape(addressOf(mail))}</bdi></small></p><pre>${text}</pre><p><a href="./">All mail</a> · <a href="${name}?raw">As it was sent</a></p>`,
+    `<h1><bdi>${escape(mail.subject ?? '')}</bdi></h1><p><small>to <bdi>${escape(addressOf(mail))}</bdi></small></p>${html}<pre>${text}</pre><p><a href="./">All mail</a> · <a href="${name}?raw">As it was sent</a></p>`,
   );
 }

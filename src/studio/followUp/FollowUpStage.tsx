@@ -1,35 +1,40 @@
 import { calledBySeller } from '#core/people';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { type Agreement, cardChargeOf } from '#core/agreements';
+import { addMs, type Instant } from '#core/calendar';
 import {
-  AGREEMENT_LETTERS,
-  type AgreementLetterKind,
+  AGREEMENT_EMAILS,
+  type AgreementEmailKind,
   agreementMessage,
-  letterOn,
+  emailKindOn,
   type Message,
+  type Example,
+  OTHER_EMAILS,
   receiptMessage,
   refundMessage,
-  restInWords,
-  signInMessage,
-} from '#core/messages';
+} from '#core/emails';
+import { restInWords } from '#core/messages';
 import { localesOf } from '#core/catalogue';
 import { LANGUAGE_NAMES, languageOf } from '#core/words';
 import { agreementForLetter } from '../data/queries/agreements';
 import { orderForLetter } from '../data/queries/orders';
 import { useAboutQuery } from '../data/ownerApi';
 import type { Draft } from '../data/draft';
+import { useNow } from '../data/useNow';
 import { ChoiceFill } from '../price/Fill';
+import { EmailPreview } from './EmailPreview';
 import { Panes } from '../frame/Panes';
 
-const MESSAGES = [
-  { id: 'receipt', name: 'Receipt', when: 'the moment an order is paid' },
-  { id: 'refund', name: 'Money given back', when: 'when a refund has gone through' },
-  { id: 'sign-in', name: 'Sign-in link', when: 'when a member asks for one' },
+/** Emails about an order, made from the latest one they fit. */
+const ORDER_EMAILS = [
+  { kind: 'receipt', name: 'Receipt', when: 'the moment an order is paid' },
+  { kind: 'refund', name: 'Refund', when: 'when a refund has gone through' },
 ] as const;
+const GROUPS = [...new Set(OTHER_EMAILS.map(({ group }) => group))];
 
-/** How long the link in a message lasts, as the shop makes it. */
+/** How long the link in an email lasts, as the shop makes it. */
 const LINK_DAYS = 3;
 
 interface Setting {
@@ -40,46 +45,59 @@ interface Setting {
   url: string;
 }
 
-/** Follow up: the messages that go out by themselves, shown as they go out, made from what is real. */
+/** Follow up: every email that goes out by itself, shown as it goes out, made from what is real where there is any. */
 export default function FollowUpStage({ draft }: { draft: Draft }) {
   const { message = 'receipt' } = useParams();
   const { data: about } = useAboutQuery();
-  const all: readonly AgreementLetterKind[] = AGREEMENT_LETTERS;
-  const letters = all.filter(({ former }) => !former);
-  const occasion = letters.find((o) => o.kind === message);
-  const chosen = occasion ?? MESSAGES.find((m) => m.id === message) ?? MESSAGES[0];
+  const now = useNow();
+  const all: readonly AgreementEmailKind[] = AGREEMENT_EMAILS;
+  const overTime = all.filter(({ former }) => !former);
+  const occasion = overTime.find(({ kind }) => kind === message);
+  const other = OTHER_EMAILS.find(({ kind }) => kind === message);
+  const chosen = occasion ?? other ?? ORDER_EMAILS.find(({ kind }) => kind === message) ?? ORDER_EMAILS[0];
   const { shop } = draft.content;
   const real = about?.mode === 'real';
   const offered = localesOf(shop);
   const [wanted, setWanted] = useState(shop.locale);
   const locale = offered.includes(wanted) ? wanted : shop.locale;
   const url = `${about?.publicAddress ?? ''}/member/enter/…`;
-  const made = useLiveQuery(
+  const fromLife = useLiveQuery(
     () =>
-      occasion ? letterOf(occasion, { draft, real, url, locale }) : orderLetter(message, { draft, real, url, locale }),
+      occasion
+        ? emailOverTime(occasion, { draft, real, url, locale })
+        : other
+          ? null
+          : orderEmail(chosen.kind, { draft, real, url, locale }),
     [message, draft, url, real, locale],
   );
-  const row = (id: string, { name, when }: { name: string; when: string }) => (
-    <Link key={id} className="row" to={`/follow-up/${id}`} aria-current={name === chosen.name ? 'true' : undefined}>
+  const made = other ? other.example({ shop, real, locale }, exampleOf(draft, { now, url })) : fromLife;
+  const row = ({ kind, name, when }: { kind: string; name: string; when: string }) => (
+    <Link key={kind} className="row" to={`/follow-up/${kind}`} aria-current={kind === chosen.kind ? 'true' : undefined}>
       <b>{name}</b>
       <span>{when}</span>
     </Link>
   );
   const madeFrom = occasion
-    ? 'Made from one of your payment plans or subscriptions as it stands today, with the words that go out. Where nobody has met this occasion yet, its amounts and days are those of the next payment.'
-    : message === 'sign-in'
-      ? 'One link, for 30 minutes, used up by pressing a button; a mail scanner that follows it changes nothing.'
-      : 'Made from your latest order, with the same words that were sent. The sign-in link is made fresh for each message.';
+    ? 'Made from one of your payment plans or subscriptions as it is today, with the words that go out. The amounts and dates are those of its next payment.'
+    : other
+      ? 'An example, with the words that go out. Names, times and links are filled in for each email.'
+      : 'Made from your latest order, with the words that were sent. The sign-in link is made anew for each email.';
   return (
     <Panes
       draft={draft}
-      indexName="Messages"
+      indexName="Emails"
       index={
         <>
           <div className="group !pt-0">Orders</div>
-          {MESSAGES.map((m) => row(m.id, m))}
+          {ORDER_EMAILS.map(row)}
           <div className="group">Payments over time</div>
-          {letters.map((o) => row(o.kind, o))}
+          {overTime.map(row)}
+          {GROUPS.map((group) => (
+            <Fragment key={group}>
+              <div className="group">{group}</div>
+              {OTHER_EMAILS.filter((one) => one.group === group).map(row)}
+            </Fragment>
+          ))}
         </>
       }
       sheet={
@@ -88,9 +106,9 @@ export default function FollowUpStage({ draft }: { draft: Draft }) {
           <p className="lead mt-1 text-ink-2">Goes out {chosen.when}.</p>
           {offered.length > 1 && (
             <p className="sentence">
-              To buyers who read{' '}
+              To customers who read{' '}
               <ChoiceFill
-                label="The language of the message"
+                label="The language of the email"
                 value={locale}
                 choices={offered.map((l) => [l, LANGUAGE_NAMES[languageOf(l)]] as const)}
                 onChange={setWanted}
@@ -100,34 +118,21 @@ export default function FollowUpStage({ draft }: { draft: Draft }) {
           {made === null && (
             <p className="sec mt-4">
               {occasion
-                ? 'As soon as a payment plan or subscription has come to this point, the message stands here word for word.'
-                : 'As soon as there is an order to make it from, the message stands here word for word.'}
+                ? 'This email appears here, word for word, once one of your payment plans or subscriptions has reached this point.'
+                : 'This email appears here, word for word, once there is an order to make it from.'}
             </p>
           )}
-          {made && (
-            <article
-              className="mt-5 max-w-xl border border-line bg-field px-6 py-5"
-              aria-label="The message as it goes out"
-            >
-              <h3 dir="auto">{made.subject}</h3>
-              <p className="cap border-b border-line pb-2">
-                from {shop.name}, {shop.senderAddress}
-              </p>
-              <p className="mt-3 break-words whitespace-pre-line" dir="auto">
-                {made.text}
-              </p>
-            </article>
-          )}
+          {made && <EmailPreview email={made} from={shop} />}
         </>
       }
       outcome={
         <>
-          <h2>What buyers get</h2>
+          <h2>What customers get</h2>
           <p className="mt-2 text-ink-2">{madeFrom}</p>
           {about && !real && (
             <p className="mt-3">
               <a className="plain-link" href="/standin/mail/" target="_blank" rel="noopener">
-                Read every message this test shop has sent
+                Read every email this test shop has sent
               </a>
             </p>
           )}
@@ -137,12 +142,11 @@ export default function FollowUpStage({ draft }: { draft: Draft }) {
   );
 }
 
-/** A message about an order, made from the latest one it fits. */
-async function orderLetter(message: string, { draft, real, url, locale }: Setting): Promise<Message | null> {
+/** An email about an order, made from the latest one it fits. */
+async function orderEmail(kind: string, { draft, real, url, locale }: Setting): Promise<Message | null> {
   const setting = { shop: draft.content.shop, real, locale };
-  const link = { url, days: LINK_DAYS, minutes: 30 };
-  if (message === 'sign-in') return signInMessage(setting, link);
-  const found = await orderForLetter(message === 'refund' ? 'refund' : 'receipt');
+  const link = { url, days: LINK_DAYS };
+  const found = await orderForLetter(kind === 'refund' ? 'refund' : 'receipt');
   if (!found) return null;
   const { order, refund, person, passes, begun } = found;
   const closed = passes.flatMap((p) =>
@@ -152,12 +156,20 @@ async function orderLetter(message: string, { draft, real, url, locale }: Settin
   const later = begun
     .map((a) => restInWords(a, { locale, charged: cardChargeOf(a, tax) }))
     .filter((text) => text !== '');
-  return message === 'refund'
+  return kind === 'refund'
     ? refund
       ? refundMessage(setting, order, refund, calledBySeller(person), closed)
       : null
     : receiptMessage(setting, order, null, calledBySeller(person), link, { later });
 }
+
+/** What an example is made from: the first product, and tomorrow at this time. */
+const exampleOf = ({ content }: Draft, { now, url }: { now: Instant; url: string }): Example => ({
+  name: 'Ada',
+  title: content.products[0]?.title || 'What you bought',
+  link: { url, days: LINK_DAYS },
+  from: addMs(now, 86_400_000),
+});
 
 const STATES: readonly Agreement['status'][] = [
   'past-due',
@@ -169,8 +181,11 @@ const STATES: readonly Agreement['status'][] = [
   'ended',
 ];
 
-/** A letter about payments over time, made from one that stands where it is written. */
-async function letterOf(occasion: AgreementLetterKind, { draft, real, url, locale }: Setting): Promise<Message | null> {
+/** An email about payments over time, made from one that has come to that point. */
+async function emailOverTime(
+  occasion: AgreementEmailKind,
+  { draft, real, url, locale }: Setting,
+): Promise<Message | null> {
   const { tax } = (draft.live?.content ?? draft.content).shop;
   const found = await agreementForLetter(STATES, (a) => occasion.fits(a));
   if (!found) return null;
@@ -179,7 +194,7 @@ async function letterOf(occasion: AgreementLetterKind, { draft, real, url, local
   return agreementMessage(
     { shop: draft.content.shop, real, locale },
     agreement,
-    letterOn(occasion, agreement, charged),
+    emailKindOn(occasion, agreement, charged),
     calledBySeller(person),
     { url, days: LINK_DAYS },
     charged,

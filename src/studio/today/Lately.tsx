@@ -9,7 +9,7 @@ import { latelyOf } from '../data/queries/orders';
 import type { Draft } from '../data/draft';
 
 const REASONS: Record<string, string> = {
-  'not-enough-money': 'not enough money',
+  'not-enough-money': 'insufficient funds',
   expired: 'card expired',
   'confirmation-declined': 'declined at the bank',
 };

@@ -38,7 +38,7 @@ export function PaymentsToday({ draft }: { draft: Draft }) {
   const failed = data.behind.slice(0, NAMED).map(({ agreement: a, ...r }): Line => ({
     id: a.id,
     who: who({ agreement: a, ...r }),
-    text: `${formatAmount(sum(a.owed.map((d) => d.amount)), a.currency, locale)} for ${a.title}: ${wordsFor('en').letters.cardReason(a.pastDue?.reason ?? '')}. ${a.pastDue?.tryAt ? `Tried again on ${day(a.pastDue.tryAt)}.` : a.pastDue?.held ? 'Access is on hold.' : 'No more tries by itself.'}`,
+    text: `${formatAmount(sum(a.owed.map((d) => d.amount)), a.currency, locale)} for ${a.title}: ${wordsFor('en').emails.cardReason(a.pastDue?.reason ?? '')}. ${a.pastDue?.tryAt ? `Tried again on ${day(a.pastDue.tryAt)}.` : a.pastDue?.held ? 'Access is on hold.' : 'No more tries by itself.'}`,
   }));
   const ending = data.trials.slice(0, NAMED).map((r): Line => ({
     id: r.id,

@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals';
-import { readyReply, receiptMessage, refundMessage, signInMessage } from '#core/messages';
+import { receiptMessage, refundMessage, signInMessage } from '#core/emails';
+import { readyReply } from '#core/messages';
 import { NOWHERE } from '#core/journal';
 import type { Order, Refund } from '#core/shop';
 import { draftContent } from '../../support/release';
@@ -23,8 +24,8 @@ test('a ready reply says what is recorded, and the way in only when something is
     orders: [{ ...order, back: 600 }],
     things: [{ open: true, sentence: 'You can open Field pack for good.' }],
   });
-  expect(open).toContain('Order 1007 of 15 June 2026: Field pack, €24.00, of which €6.00 was given back.');
-  expect(open).toContain('open the member area');
+  expect(open).toContain('Order 1007 of 15 June 2026: Field pack, €24.00, of which €6.00 was refunded.');
+  expect(open).toContain('go to the member area');
   expect(
     readyReply({
       shop,
@@ -41,8 +42,8 @@ test('a ready reply says what is recorded, and the way in only when something is
     things: [{ open: false, sentence: 'You cannot open it any more.' }],
   });
   expect(closed.startsWith('Hello,')).toBe(true);
-  expect(closed).not.toContain('open the member area');
-  expect(readyReply({ shop, name: 'X', orders: [], things: [] })).toContain('I find no order under this address');
+  expect(closed).not.toContain('go to the member area');
+  expect(readyReply({ shop, name: 'X', orders: [], things: [] })).toContain('I can’t find an order for this address');
 });
 
 test('messages: a test shop says so first, a header never holds a line feed, a free order charges nothing', () => {
@@ -95,13 +96,13 @@ test('messages: a test shop says so first, a header never holds a line feed, a f
   };
   const link = { url: 'https://x.example/member/enter/s', days: 3 };
   const test = receiptMessage({ shop, real: false, locale: 'en' }, bought, null, 'Tove\nMarsh', link);
-  expect(test.subject).toBe('[Test] Receipt: Two lines (order 1001)');
+  expect(test.subject).toBe('[Test] Your order: Two lines');
   expect(test.text.startsWith('Test shop. No real money moves.')).toBe(true);
   expect(test.text).toContain(link.url);
   const real = receiptMessage({ shop, real: true, locale: 'en' }, { ...bought, payments: [] }, null, '', link);
-  expect(real.text).not.toMatch(/Test shop|was charged;/);
-  expect(real.text).toContain('Nothing was charged.');
-  expect(real.text).not.toMatch(/receipt/i);
+  expect(real.text).not.toMatch(/Test shop|Paid with/);
+  expect(real.text).toContain('There was nothing to pay.');
+  expect(real.text).not.toMatch(/receipt|invoice/i);
   const refund: Refund = {
     id: 'r',
     orderId: 'o',
@@ -117,11 +118,11 @@ test('messages: a test shop says so first, a header never holds a line feed, a f
     refusal: null,
   };
   const part = refundMessage({ shop, real: true, locale: 'en' }, bought, refund, 'Tove', []);
-  expect(part.text).toContain('We gave back €6.00');
-  expect(part.text).toContain('Your access stays as it was.');
+  expect(part.text).toContain('We’ve refunded €6.00');
+  expect(part.text).toContain('You keep access to everything.');
   expect(part.text).not.toContain('private');
   expect(refundMessage({ shop, real: true, locale: 'en' }, bought, refund, 'Tove', ['Field pack']).text).toContain(
-    'Access to Field pack is closed now.',
+    'Your access to Field pack has ended.',
   );
   expect(signInMessage({ shop, real: true, locale: 'en' }, { url: 'https://x.example/e', minutes: 30 }).text).toContain(
     'works once, for 30 minutes',

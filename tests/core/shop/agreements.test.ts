@@ -132,7 +132,7 @@ describe('a payment that is refused', () => {
       'needs-bank',
       ['open'],
     ]);
-    expect(shop.runner.state.todo.size).toBe(0);
+    expect(shop.runner.state.pending.size).toBe(0);
     await shop.goTo(at('2027-02-01'));
     expect(shop.agreement(id).ended?.why).toBe('unpaid');
   });

@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { cardChargeOf } from '#core/agreements';
 import { type DraftTerms, freshProduct, newPrice, type Product, richFromPlain } from '#core/catalogue';
 import { NO_PAST, storyOfAgreement } from '#core/drawing';
-import { agreementState, receiptMessage, restInWords } from '#core/messages';
+import { receiptMessage } from '#core/emails';
+import { agreementState, restInWords } from '#core/messages';
 import { type ChargeAnswer, leavingThrough, switchChoices } from '#core/shop';
 
 import { classOf, dateOf } from '../../support/classes';
@@ -843,7 +844,7 @@ describe('what takes the place of a subscription', () => {
         leaving: leavingThrough(shop.runner.state, order),
       });
       expect(receipt.text).toContain(
-        'What you bought takes the place of your subscription Offer 0, so nothing more is charged for that. Access stays open until 23 December 2026, then it ends.',
+        'What you bought replaces your subscription Offer 0, so we won’t charge it again. You keep access until 23 December 2026.',
       );
       await shop.goTo(on('2026-12-20'));
       expect(mailsOf(shop)).toEqual(['ends', 'leaving-soon']);

@@ -27,7 +27,7 @@ test('a due that a wallet did not answer clearly, and another card meanwhile: ma
   await shop.runner.settle();
   expect(voided.length).toBeGreaterThan(1);
   expect(new Set(voided.map((asked) => asked.split(' ')[0]))).toEqual(new Set(['wallet']));
-  expect(shop.runner.state.todo.size).toBe(0);
+  expect(shop.runner.state.pending.size).toBe(0);
 });
 
 test('a payment goes back to where it was taken, whatever pays for it by now', async () => {

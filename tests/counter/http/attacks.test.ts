@@ -60,7 +60,7 @@ describe('words', () => {
   test('the receipt is sent and drawn with them', async () => {
     await shop.counter.context.runner.settle();
     const order = [...shop.counter.context.runner.state.orders.values()][0];
-    expect(shop.counter.context.runner.state.todo.size).toBe(0);
+    expect(shop.counter.context.runner.state.pending.size).toBe(0);
     const secret = await shop.counter.context.doors.makeLink(order?.personId ?? '', 60_000);
     const phone = stranger();
     await phone.fetch(`/member/enter/${secret}`, { method: 'POST' });

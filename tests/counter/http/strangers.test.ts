@@ -2,7 +2,7 @@ import { existsSync, readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterEach, expect, test } from '@jest/globals';
 import { sealContent } from '#core/release';
-import { greeted } from '#core/messages';
+import { greeted } from '#core/emails';
 import { Buyer } from '../../../demo/clients';
 import { allDone, CARD, openShop, ownerOf, type TestShop } from '../../support/counter';
 import { mailsTo } from '../../support/mails';

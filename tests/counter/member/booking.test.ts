@@ -104,7 +104,7 @@ describe('a member in New York books, moves and calls off', () => {
     expect((await act(tove, session?.id ?? '', { act: 'call-off', seenLate: false })).body.sentence).toContain(
       'another',
     );
-    const gone = calendarOf(await mailTo('tove@example.org', /Called off/));
+    const gone = calendarOf(await mailTo('tove@example.org', /Cancelled/));
     const first = calendarOf(await mailTo('tove@example.org', /Booked/));
     expect([first.uid, moved.uid, gone.uid]).toEqual([first.uid, first.uid, first.uid]);
     expect([first.sequence, moved.sequence, gone.sequence]).toEqual([0, 1, 2]);

@@ -191,7 +191,7 @@ test('a date that moves twice: told with what may be chosen, to the calendars wi
     [2, '2026-06-20T10:00:00.000Z', 'REQUEST'],
   ]);
   expect(new Set(files.map((file) => file.uid)).size).toBe(1);
-  expect((await moved())[1]?.text).toContain('choose another date or take your money back');
+  expect((await moved())[1]?.text).toContain('choose another date or get a refund');
 
   const [ada, bo] = [await member('ada'), await member('bo')];
   const [hers, his] = [(await dateFor(ada, 'd2')).mine, (await dateFor(bo, 'd2')).mine];

@@ -90,7 +90,7 @@ test('a free trial verifies the card for nothing and keeps it; the member’s ow
     /Due later:<\/b> €12\.00 monthly from 29 June 2026/,
   );
   await until(async () => (await mails()).length === 1, 'the receipt');
-  expect((await mails())[0]?.text).toMatch(/Due later: €12\.00 monthly from 29 June 2026, until cancelled/);
+  expect((await mails())[0]?.text).toMatch(/Still to pay: €12\.00 monthly from 29 June 2026, until cancelled/);
   const a = first();
   expect([
     a?.status,
@@ -231,9 +231,9 @@ test('another country or VAT number counts from the next payment; papers that ex
     [6_000, 1_122, 'PT', false],
     [4_959, 0, 'NL', true],
   ]);
-  await until(async () => (await mails()).some((m) => m.subject?.includes('The amount for')), 'the message');
-  expect((await mails()).find((m) => m.subject?.includes('The amount for'))?.text).toMatch(
-    /new country or VAT number, the payment on 15 August 2026 is €49\.59/,
+  await until(async () => (await mails()).some((m) => m.subject?.includes('Your payment for')), 'the message');
+  expect((await mails()).find((m) => m.subject?.includes('Your payment for'))?.text).toMatch(
+    /From 15 August 2026 you pay €49\.59, because your country or VAT number changed/,
   );
 
   const reading = readingIn(shop.counter.context, 'en');

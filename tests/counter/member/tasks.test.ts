@@ -97,9 +97,9 @@ test('sent by post: the sum follows the country, an address is needed, changed u
 
   await shop.owner.act(`/tasks/${passId}`, { act: 'done', carrier: 'Post', number: 'LX 17', note: '' });
   const mails = async () =>
-    (await mailsTo(shop.folder, 'ada@example.org')).filter((m) => /On its way/.test(m.subject ?? ''));
+    (await mailsTo(shop.folder, 'ada@example.org')).filter((m) => /is on its way/.test(m.subject ?? ''));
   await until(async () => (await mails()).length === 1, 'the letter');
-  expect((await mails())[0]?.text).toContain('Its number is LX 17 (Post).');
+  expect((await mails())[0]?.text).toContain('Sent with Post.\n\nTracking number: LX 17');
   expect((await member.json<{ code?: string }>(`/member/api/tasks/${passId}`, PORTO)).body.code).toBe('too-late');
   expect((await read(member, 'prd_cards')).tasks[0]).toMatchObject({
     state: 'done',
@@ -169,7 +169,7 @@ test('a parcel whose country changed since its sending was paid for is held unti
   expect(refused.body.title).toMatch(/paid for Portugal.* now in Germany.*Nothing was changed\.$/);
   await shop.counter.context.runner.settle();
   expect((await row())?.state).toBe('waiting');
-  expect((await mailsTo(shop.folder, who.address)).filter((m) => /On its way/.test(m.subject ?? ''))).toEqual([]);
+  expect((await mailsTo(shop.folder, who.address)).filter((m) => /is on its way/.test(m.subject ?? ''))).toEqual([]);
 
   // Back where it was paid for, nothing holds it; and the seller may have been paid for the rest in another way.
   expect((await moves({ street: 'Rua do Rio 9' })).status).toBe(200);

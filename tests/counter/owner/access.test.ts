@@ -71,8 +71,8 @@ test('given: one entry of the history for all; opens at once, with why; nobody i
   expect(state().seq).toBeGreaterThan(before);
   const [letter] = await mailsTo(shop.folder, 'late@example.org');
   expect([letter?.subject, letter?.text]).toEqual([
-    expect.stringContaining('Field pack is open to you'),
-    expect.stringContaining('works once, for 3 days'),
+    expect.stringContaining('You now have access to Field pack'),
+    expect.stringContaining('It works once: within 3 days'),
   ]);
   expect((await signedInAt(shop, { address: 'late@example.org' })).cookies.size).toBeGreaterThan(0);
 });
@@ -82,16 +82,16 @@ test('the mail service is down and the shop stops: whoever was given something i
   own.counter.context.mailer.sendAccess = () => Promise.reject(new NotAnswered('down'));
   const lines = ['w1', 'w2'].map((name) => ({ address: `${name}@example.org`, name, productId, until: null }));
   expect((await own.owner.act('/access/give', { lines, reason: '', mail: true, tryOnly: false })).status).toBe(200);
-  expect([...own.counter.context.runner.state.todo.values()].map(({ kind }) => kind)).toEqual([
+  expect([...own.counter.context.runner.state.pending.values()].map(({ kind }) => kind)).toEqual([
     'access-mail',
     'access-mail',
   ]);
   await own.restart();
   await until(async () => (await mailsTo(own.folder, 'w2@example.org')).length === 1, 'the letter');
   await own.counter.context.runner.settle();
-  expect([(await mailsTo(own.folder, 'w1@example.org')).length, own.counter.context.runner.state.todo.size]).toEqual([
-    1, 0,
-  ]);
+  expect([(await mailsTo(own.folder, 'w1@example.org')).length, own.counter.context.runner.state.pending.size]).toEqual(
+    [1, 0],
+  );
   await own.close();
 });
 

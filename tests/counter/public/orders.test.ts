@@ -75,7 +75,7 @@ test('an extra says what it adds before it is ticked; ticked, it is in the bill,
     ['open', 'open', 'open'],
   ]);
   await until(async () => (await mails()).length === 1, 'the receipt');
-  expect((await mails())[0]?.text).toMatch(/Field pack, Extra 0, Extra 1 on 15 June 2026 for €32\.00/);
+  expect((await mails())[0]?.text).toMatch(/Field pack, Extra 0, Extra 1 is ready for you[^]*Total: €32\.00/);
 });
 
 test('the visit is told as one story: what it bought, took and declined, and how many seconds later', async () => {
@@ -207,8 +207,8 @@ test('offers after payment: one taken, one left; each charge its own key, paper 
   expect(await (await tove.fetch('/field-pack/thanks')).text()).toContain('€234.00');
   await until(async () => (await mails()).length === 2, 'two receipts');
   expect((await mails()).map((m) => m.subject).sort()).toEqual([
-    '[Test] Receipt: Field pack (order 1001)',
-    '[Test] Receipt: Offer 0 (order 1001)',
+    '[Test] Your order: Field pack',
+    '[Test] Your order: Offer 0',
   ]);
   const [mail] = (await mails()).filter((m) => m.subject?.includes('Offer 0'));
   await tove.fetch(/\/member\/enter\/\S+/.exec(mail?.text ?? '')?.[0] ?? '', { method: 'POST' });

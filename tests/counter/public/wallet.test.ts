@@ -67,7 +67,9 @@ describe('a wallet', () => {
     expect([runner().state.charges.size, runner().state.checkouts.size]).toEqual([0, 0]);
     expect((await tove.payApproved('wallet', data, TOVE)).body.state).toMatchObject({
       status: 'refused',
-      sentence: expect.stringMatching(/^Your wallet did not pay: it was not approved.*Nothing was charged/),
+      sentence: expect.stringMatching(
+        /^Your wallet did not pay: it wasn’t approved for this amount.*Nothing was charged/,
+      ),
     });
     const back = await tove.answerAt(left.body.approveAt ?? '', 'approve');
     expect(back).toBe(`${shop.counter.address}/field-pack/checkout?approved=wallet`);
@@ -76,7 +78,7 @@ describe('a wallet', () => {
     expect(payments()).toMatchObject([{ way: 'wallet', last4: '', lines: [{ amount: 2_400 }] }]);
     expect([askedOf('wallet', 'card'), askedOf('payments', 'charge')]).toEqual([1, 0]);
     await until(async () => (await mailsTo(shop.folder, TOVE.address)).length > 0, 'the receipt');
-    expect((await mailsTo(shop.folder, TOVE.address))[0]?.text).toContain('Your wallet was charged;');
+    expect((await mailsTo(shop.folder, TOVE.address))[0]?.text).toContain('Paid with your wallet.');
 
     const [order] = runner().state.orders.values();
     const line = order?.lines[0]?.lineId ?? '';
@@ -152,7 +154,7 @@ describe('a wallet', () => {
     await tove.answerAt(cheap.body.approveAt ?? '', 'approve');
     expect((await tove.payApproved('wallet', data, TOVE, 1)).body.state).toMatchObject({
       status: 'refused',
-      sentence: expect.stringMatching(/not for this sum/),
+      sentence: expect.stringMatching(/for this amount/),
     });
     // Another visitor with this one's cookie of the approval, but a checkout of their own.
     const thief = buyer();

@@ -7,7 +7,7 @@ import type { PassId } from '#core/ids';
 import { refuse, type Refusal } from '#core/refusal';
 import { paymentAt } from '#core/terms';
 import type { DecideContext } from '../command';
-import type { AgreementLetterName } from '../../messages/agreementLetters';
+import type { AgreementEmailName } from '../../emails/agreementEmails';
 import type { ShopState } from '../state';
 
 export const nothing: Refusal = refuse('nothing-to-do', { why: 'done' });
@@ -22,7 +22,7 @@ type Mail = EventOf<'agreement.mailDue'>['data'];
 /** A message about an agreement. Its key is its own, so that it is sent once. */
 export const mailOf = (
   a: Pick<Agreement, 'id' | 'personId'>,
-  mail: AgreementLetterName,
+  mail: AgreementEmailName,
   key: string,
   facts: Partial<Pick<Mail, 'amount' | 'at' | 'receipt' | 'reason'>> = {},
 ): ShopEvent =>

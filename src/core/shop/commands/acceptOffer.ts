@@ -93,4 +93,4 @@ export function declineOffer(
 
 /** The service is told to take nothing under this key; its answer decides. Once is enough. */
 export const voided = (state: ShopState, key: string): ShopEvent[] =>
-  state.todo.has(keyOf('void', key)) ? [] : [fact('void.due', { key: keyOf('void', key), chargeKey: key })];
+  state.pending.has(keyOf('void', key)) ? [] : [fact('void.due', { key: keyOf('void', key), chargeKey: key })];

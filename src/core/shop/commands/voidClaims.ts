@@ -14,8 +14,8 @@ export function voidClaims(
   { personId, checkoutId, lines }: Extract<Command, { type: 'void-claims' }>,
 ): Decision {
   const offers = new Set(lines.map(({ offerId }) => offerId));
-  const claims = [...state.todo.values()].flatMap((todo): Charge[] => {
-    const charge = todo.kind === 'charge' ? state.charges.get(todo.key) : undefined;
+  const claims = [...state.pending.inLane('money')].flatMap(({ kind, key }): Charge[] => {
+    const charge = kind === 'charge' ? state.charges.get(key) : undefined;
     const isClaim = charge?.personId === personId && !charge.signedIn && charge.checkoutId !== checkoutId;
     return charge && isClaim ? [charge] : [];
   });

@@ -89,7 +89,7 @@ export const sessionAppliers: Appliers = {
     state.due.drop({ sessionId });
   },
   'session.mailDue': (state, data, at) => {
-    state.todo.set(data.key, { ...data, kind: 'session-mail', writtenAt: at });
+    state.pending.set(data.key, { ...data, kind: 'session-mail', writtenAt: at });
     // Reminded of once: a history that is read again sets no moment for it.
     if (data.mail === 'reminder') state.due.drop({ sessionId: data.sessionId });
     if (data.remindAt !== undefined)

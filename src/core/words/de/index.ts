@@ -8,7 +8,7 @@ import { checkout } from './checkout';
 import { consequences } from './consequences';
 import { course } from './course';
 import { drawing } from './drawing';
-import { letters } from './letters';
+import { emails } from './emails';
 import { member } from './member';
 import { membership } from './membership';
 import { pages } from './pages';
@@ -27,7 +27,7 @@ export const de: Words = {
   consequences,
   course,
   drawing,
-  letters,
+  emails,
   member,
   membership,
   pages,

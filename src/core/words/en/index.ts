@@ -7,7 +7,7 @@ import { checkout } from './checkout';
 import { consequences } from './consequences';
 import { course } from './course';
 import { drawing } from './drawing';
-import { letters } from './letters';
+import { emails } from './emails';
 import { member } from './member';
 import { membership } from './membership';
 import { pages } from './pages';
@@ -26,7 +26,7 @@ export const en = {
   consequences,
   course,
   drawing,
-  letters,
+  emails,
   member,
   membership,
   pages,

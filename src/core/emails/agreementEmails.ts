@@ -1,13 +1,13 @@
 import type { Agreement } from '#core/agreements';
 import { sumsOf } from '#core/payments';
 import type { Instant } from '#core/calendar';
-import type { Letter, Words } from '#core/words';
+import type { EmailPart, EmailWords, Words } from '#core/words';
 import type { AgreementMail } from './agreementMail';
 
 export type Charged = (due: { n: number; at: Instant }) => number;
 type Facts = Partial<Pick<AgreementMail, 'amount' | 'at' | 'receipt' | 'reason'>>;
 
-/** What every letter about payments over time can say, ready to be read. */
+/** What every email about payments over time can say, ready to be read. */
 export interface AboutAgreement {
   title: string;
   /** Empty where the letter names no amount. */
@@ -15,12 +15,14 @@ export interface AboutAgreement {
   day: string;
   /** The statement of what is still to be paid. */
   rest: string;
-  /** The link that signs in, after what it is for. */
-  way: (doing: string) => string;
+  /** The next payment by card, with its day; empty where there is none. */
+  next: string;
+  /** The button that signs in, with what it is for, and how long it works. */
+  open: (label: string) => EmailPart[];
 }
 
-/** One kind of letter about payments over time: when it goes out, how one in force can stand for it, what it says. */
-export interface AgreementLetterKind {
+/** One kind of email about payments over time: when it goes out, how one in force can stand for it, what it says. */
+export interface AgreementEmailKind {
   kind: string;
   /** What the seller reads it is called. */
   name: string;
@@ -28,17 +30,17 @@ export interface AgreementLetterKind {
   when: string;
   /** Not sent any more: its words stay for those that stand in a shop's history. */
   former?: true;
-  /** Whether a payment plan or subscription stands where this letter is written. */
+  /** Whether a payment plan or subscription stands where this email is written. */
   fits: (a: Agreement) => boolean;
   facts: (a: Agreement, charged: Charged) => Facts;
-  write: (say: Words['letters'], about: AboutAgreement, message: AgreementMail, a: Agreement) => Letter;
+  write: (say: Words['emails'], about: AboutAgreement, message: AgreementMail, a: Agreement) => EmailWords;
 }
 
 const active = (a: Agreement): boolean => a.status === 'active' && a.next !== null;
 const next = (a: Agreement, charged: Charged): Facts => (a.next ? { amount: charged(a.next), at: a.next.at } : {});
 
-/** Every letter about payment plans and subscriptions, in the order of their life. */
-export const AGREEMENT_LETTERS = [
+/** Every email about payment plans and subscriptions, in the order of their life. */
+export const AGREEMENT_EMAILS = [
   {
     kind: 'trial-ends',
     name: 'Trial ends soon',
@@ -50,7 +52,7 @@ export const AGREEMENT_LETTERS = [
   {
     kind: 'payment',
     name: 'Payment received',
-    when: 'when a later payment has come',
+    when: 'when a later payment has been made',
     fits: (a) => sumsOf(a.payments).paid > 0,
     facts: (a) => ({
       amount: sumsOf(a.payments.slice(-1)).paid,
@@ -61,8 +63,8 @@ export const AGREEMENT_LETTERS = [
   },
   {
     kind: 'refused',
-    name: 'Payment did not go through',
-    when: 'when a card refuses, with a link to change it',
+    name: 'Payment failed',
+    when: 'when a card is declined, with a button to update it',
     fits: (a) => a.status === 'past-due',
     facts: (a) => ({
       amount: a.owed.reduce((all, due) => all + due.amount, 0),
@@ -74,7 +76,7 @@ export const AGREEMENT_LETTERS = [
   {
     kind: 'on-hold',
     name: 'On hold',
-    when: 'when the days of grace are over',
+    when: 'when the grace period is over and the payment is still missing',
     fits: (a) => a.pastDue?.held === true,
     facts: () => ({}),
     write: (say, about) => say['on-hold'](about),
@@ -89,7 +91,7 @@ export const AGREEMENT_LETTERS = [
   },
   {
     kind: 'back',
-    name: 'Back from a pause',
+    name: 'Resumed',
     when: 'when a pause is over',
     fits: active,
     facts: next,
@@ -98,7 +100,7 @@ export const AGREEMENT_LETTERS = [
   {
     kind: 'card-changed',
     name: 'Card changed',
-    when: 'when another card is given',
+    when: 'when the card is changed',
     fits: (a) => active(a) && a.card !== null,
     facts: (a) => ({ reason: a.card?.last4 ?? null }),
     write: (say, about, { reason }, a) => say['card-changed'](about, reason ?? a.card?.last4 ?? ''),
@@ -106,15 +108,15 @@ export const AGREEMENT_LETTERS = [
   {
     kind: 'amount-changes',
     name: 'Amount changes',
-    when: '14 days before a changed tax changes an amount, and when a country is changed',
+    when: '14 days before a new tax rate changes the amount, or when the country changes',
     fits: active,
     facts: next,
     write: (say, about, { reason }) => say['amount-changes'](about, reason === 'moved'),
   },
   {
     kind: 'due-day',
-    name: 'Due day moved',
-    when: 'when you move the due day',
+    name: 'Payment date changed',
+    when: 'when you move the payment date',
     fits: active,
     facts: next,
     write: (say, about) => say['due-day'](about),
@@ -129,11 +131,11 @@ export const AGREEMENT_LETTERS = [
   },
   {
     kind: 'cancelled',
-    name: 'Stopped',
-    when: 'when a subscription is stopped',
+    name: 'Cancelled',
+    when: 'when a subscription is cancelled',
     fits: (a) => a.status === 'ending' && !a.finishes,
     facts: (a) => ({ at: a.endsAt }),
-    write: (say, about, _message, a) => say.cancelled(about, a.terms.kind === 'plan'),
+    write: (say, about) => say.cancelled(about),
   },
   {
     kind: 'leaving',
@@ -147,32 +149,32 @@ export const AGREEMENT_LETTERS = [
   },
   {
     kind: 'leaving-soon',
-    name: 'Ends soon unless kept',
-    when: 'three days before that, if it was neither confirmed nor kept',
+    name: 'Replaced, reminder',
+    when: 'three days before a subscription ends that a purchase without sign-in replaced',
     fits: (a) => a.leaving !== undefined,
     facts: (a) => ({ at: a.endsAt }),
     write: (say, about) => say['leaving-soon'](about),
   },
   {
     kind: 'kept',
-    name: 'Goes on after all',
-    when: 'when a stop is taken back',
+    name: 'Cancellation undone',
+    when: 'when a cancellation is undone',
     fits: (a) => active(a) && a.terms.kind === 'subscription',
     facts: next,
     write: (say, about) => say.kept(about),
   },
   {
     kind: 'paid-off',
-    name: 'Plan paid off',
-    when: 'with the last payment of a plan',
+    name: 'Paid in full',
+    when: 'after the last payment of a plan',
     fits: (a) => a.status === 'paid-off',
     facts: () => ({}),
     write: (say, about, _message, a) => say['paid-off'](about, a.productIds.length > 0),
   },
   {
     kind: 'finished',
-    name: 'Come to its end',
-    when: 'when a subscription with a last payment is over',
+    name: 'Ended',
+    when: 'when a subscription with a set end is over',
     fits: (a) => a.ended?.why === 'finished',
     facts: () => ({}),
     write: (say, about) => say.finished(about),
@@ -193,23 +195,20 @@ export const AGREEMENT_LETTERS = [
     facts: (a) => ({ reason: a.ended?.why === 'let-go' ? 'access stays' : 'access closed' }),
     write: (say, about, { reason }) => say.stopped(about, reason === 'access stays'),
   },
-] as const satisfies readonly AgreementLetterKind[];
+] as const satisfies readonly AgreementEmailKind[];
 
-/** The kinds of letters that the shop itself sends; a kind that is added is known by its line in the list. */
-export type AgreementLetterName = (typeof AGREEMENT_LETTERS)[number]['kind'];
+/** The kinds of emails that the shop itself sends; a kind that is added is known by its line in the list. */
+export type AgreementEmailName = (typeof AGREEMENT_EMAILS)[number]['kind'];
 
-/** @throws Error where a history names a letter that there is no kind for */
-export function letterKind(
-  name: string,
-  kinds: readonly AgreementLetterKind[] = AGREEMENT_LETTERS,
-): AgreementLetterKind {
+/** @throws Error where a history names an email that there is no kind for */
+export function emailKind(name: string, kinds: readonly AgreementEmailKind[] = AGREEMENT_EMAILS): AgreementEmailKind {
   const kind = kinds.find((k) => k.kind === name);
-  if (!kind) throw new Error(`There is no letter of the kind “${name}”`);
+  if (!kind) throw new Error(`There is no email of the kind “${name}”`);
   return kind;
 }
 
-/** The facts of a letter as one in force would have them today. */
-export const letterOn = (kind: AgreementLetterKind, a: Agreement, charged: Charged): AgreementMail => ({
+/** The facts of an email as one in force would have them today. */
+export const emailKindOn = (kind: AgreementEmailKind, a: Agreement, charged: Charged): AgreementMail => ({
   mail: kind.kind,
   agreementId: a.id,
   personId: a.personId,

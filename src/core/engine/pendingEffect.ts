@@ -1,10 +1,11 @@
 import type { Instant } from '#core/calendar';
 import type { ChargeKey, OrderId, PersonId, ProductId, RefundId, StepId } from '#core/ids';
 import type { EventOf } from '#core/journal';
-import type { AgreementMail } from '../messages/agreementMail';
+import type { Lane } from './lanes';
+import type { AgreementMail } from '../emails/agreementMail';
 
-/** What must leave the shop and has not yet: done by the runner, struck off by a `done` event or by its answer. */
-export type Todo =
+/** Something that must leave the shop and has not yet: the outbox does it, and a `done` event or its answer strikes it off. */
+export type PendingEffect =
   | { kind: 'charge'; key: string }
   | { kind: 'void'; key: string; chargeKey: ChargeKey }
   | { kind: 'refund'; key: string; refundId: RefundId }
@@ -25,3 +26,17 @@ export type Todo =
   | ({ kind: 'session-mail'; writtenAt: Instant } & EventOf<'session.mailDue'>['data'])
   | ({ kind: 'task-mail'; at: Instant } & EventOf<'task.done'>['data'])
   | { kind: 'agreement-mail'; key: string; message: AgreementMail; at: Instant };
+
+/** Money has a lane of its own: a charge never waits for emails. */
+const LANE_OF: Record<PendingEffect['kind'], Lane> = {
+  charge: 'money',
+  due: 'money',
+  void: 'money',
+  refund: 'money',
+  mail: 'service-email',
+  'access-mail': 'service-email',
+  'session-mail': 'service-email',
+  'task-mail': 'service-email',
+  'agreement-mail': 'service-email',
+};
+export const laneOf = ({ kind }: Pick<PendingEffect, 'kind'>): Lane => LANE_OF[kind];

@@ -1,16 +1,17 @@
 import { formatDay, type Instant } from '#core/calendar';
 import { formatAmount } from '#core/money';
-import { type Payment, sumsOf } from '#core/payments';
+import { lineOf, type Payment, sumsOf } from '#core/payments';
 import type { Means } from '#core/ways';
 import { type AnsweredOffer, boughtAt, type Order, type Refund } from '#core/shop';
 import type { StepId } from '#core/ids';
-import { wordsFor } from '#core/words';
-import { framed, type Message, oneLine, type Setting } from './letter';
+import { type EmailRow, wordsFor } from '#core/words';
+import { boughtRows } from './boughtRows';
+import { composed, type Message, oneLine, type Setting, type SignInLink, signsIn } from './compose';
 
 const titles = (lines: Order['lines']): string => lines.map((l) => oneLine(l.title)).join(', ');
 
-/** What letters say of an order. */
-export type OrderForLetter = Pick<Order, 'lines' | 'payments' | 'number' | 'currency' | 'zone' | 'at' | 'statement'> & {
+/** What emails say of an order. */
+export type OrderForEmail = Pick<Order, 'lines' | 'payments' | 'number' | 'currency' | 'zone' | 'at' | 'statement'> & {
   offers: Record<StepId, AnsweredOffer>;
 };
 
@@ -23,48 +24,74 @@ export interface Leaving {
 /** What one charge of an order bought, what was paid, and one link that signs in. @param step of an offer after payment; null of the checkout */
 export function receiptMessage(
   setting: Setting,
-  order: OrderForLetter,
+  order: OrderForEmail,
   step: StepId | null,
   name: string,
-  link: { url: string; days: number },
+  link: SignInLink,
   { later = [], leaving = [] }: { later?: readonly string[]; leaving?: readonly Leaving[] } = {},
 ): Message {
   const { shop, locale } = setting;
   const { lines, payment } = boughtAt(order, step);
   const paid = payment ? sumsOf([payment]).paid : 0;
-  return framed(
+  const say = wordsFor(locale).emails;
+  const [first, ...others] = lines;
+  const label = first && others.length === 0 ? say.opens.one(oneLine(first.title)) : say.opens.library;
+  return composed(
     setting,
     name,
-    wordsFor(locale).letters.receipt({
+    say.receipt({
       titles: titles(lines),
       number: order.number,
-      paid: paid === 0 ? null : formatAmount(paid, order.currency, locale),
-      day: formatDay(payment?.at ?? order.at, order.zone, locale),
+      isFree: paid === 0,
+      rows: payment && paid > 0 ? paidRows(lines, payment, order, locale) : [],
       later,
       leaving: leaving.map(({ title, endsAt }) => ({
         title: oneLine(title),
         day: formatDay(endsAt, order.zone, locale),
       })),
-      ...link,
+      open: signsIn(link, locale)(label),
       means: payment && paid > 0 ? meansOf(payment) : null,
       statement: order.statement ?? shop.cardStatement,
-      paper: payment?.receipt ?? null,
+      invoice: payment?.receipt ?? null,
     }),
   );
+}
+
+/** Everything that a payment bought, with the total where that is not plain to see, and the tax in it. */
+function paidRows(
+  lines: Order['lines'],
+  payment: Payment,
+  { currency }: Pick<Order, 'currency'>,
+  locale: string,
+): EmailRow[] {
+  const { emails, papers } = wordsFor(locale);
+  const money = (amount: number): string => formatAmount(amount, currency, locale);
+  const { paid, credit, tax } = sumsOf([payment]);
+  const bought = lines
+    .filter(({ lineId }) => lineOf(payment, lineId))
+    .flatMap((line) => boughtRows(papers, line, money))
+    .map(({ text, amount }): EmailRow => ({ label: oneLine(text), value: amount }));
+  if (credit > 0) bought.push({ label: papers.unusedDays(), value: money(-credit) });
+  return [
+    ...bought,
+    ...(bought.length > 1 ? [{ label: emails.rows.total, value: money(paid) }] : []),
+    ...(payment.buyer?.reverse ? [{ label: papers.reverseCharge(), value: '', small: true }] : []),
+    ...(tax > 0 ? [{ label: emails.rows.tax, value: money(tax), small: true }] : []),
+  ];
 }
 
 /** How much went back, and what closed. */
 export function refundMessage(
   setting: Setting,
-  order: OrderForLetter,
+  order: OrderForEmail,
   refund: Pick<Refund, 'amount' | 'currency' | 'creditNote' | 'shares' | 'paymentId'>,
   name: string,
   closed: readonly string[],
 ): Message {
-  return framed(
+  return composed(
     setting,
     name,
-    wordsFor(setting.locale).letters.refund({
+    wordsFor(setting.locale).emails.refund({
       amount: formatAmount(refund.amount, refund.currency, setting.locale),
       number: order.number,
       titles: titles(order.lines.filter(({ lineId }) => refund.shares.some((share) => share.lineId === lineId))),
@@ -77,43 +104,45 @@ export function refundMessage(
 
 /** To somebody who helps: a link into the studio. */
 export const helperMessage = (setting: Setting, link: { url: string; minutes: number; name: string }): Message =>
-  framed(
+  composed(
     setting,
     link.name,
-    wordsFor(setting.locale).letters.helper(oneLine(setting.shop.name), link.url, link.minutes),
+    wordsFor(setting.locale).emails.helper(oneLine(setting.shop.name), link.url, link.minutes),
   );
 
 export const signInMessage = (setting: Setting, link: { url: string; minutes: number }): Message =>
-  framed(setting, '', wordsFor(setting.locale).letters.signIn(oneLine(setting.shop.name), link.url, link.minutes));
+  composed(setting, '', wordsFor(setting.locale).emails.signIn(oneLine(setting.shop.name), link.url, link.minutes));
 
 /** To somebody who was given access by hand: what, and one link that signs in. */
-export const accessMessage = (
-  setting: Setting,
-  name: string,
-  titles: readonly string[],
-  link: { url: string; days: number },
-): Message =>
-  framed(
+export const accessMessage = (setting: Setting, name: string, titles: readonly string[], link: SignInLink): Message =>
+  composed(
     setting,
     name,
-    wordsFor(setting.locale).letters.access({
+    wordsFor(setting.locale).emails.access({
       shop: oneLine(setting.shop.name),
       titles: titles.map(oneLine).join(', '),
-      ...link,
+      open: signsIn(
+        link,
+        setting.locale,
+      )(
+        titles.length === 1
+          ? wordsFor(setting.locale).emails.opens.one(oneLine(titles[0] ?? ''))
+          : wordsFor(setting.locale).emails.opens.library,
+      ),
     }),
   );
 
 /** The link that changes somebody's address, mailed to the new one. */
 export const addressLinkMessage = (setting: Setting, url: string): Message =>
-  framed(setting, '', wordsFor(setting.locale).letters.addressLink(oneLine(setting.shop.name), url));
+  composed(setting, '', wordsFor(setting.locale).emails.addressLink(oneLine(setting.shop.name), url));
 
 /** Tells the address before that another was asked for. */
 export const addressAskedMessage = (setting: Setting, to: string): Message =>
-  framed(setting, '', wordsFor(setting.locale).letters.addressAsked(oneLine(setting.shop.name), to));
+  composed(setting, '', wordsFor(setting.locale).emails.addressAsked(oneLine(setting.shop.name), to));
 
 /** Tells both addresses that one took the other's place. */
 export const addressChangedMessage = (setting: Setting, from: string, to: string): Message =>
-  framed(setting, '', wordsFor(setting.locale).letters.addressChanged(oneLine(setting.shop.name), from, to));
+  composed(setting, '', wordsFor(setting.locale).emails.addressChanged(oneLine(setting.shop.name), from, to));
 
 /** What a payment was taken from; null where nothing was. */
 const meansOf = (payment: Pick<Payment, 'last4' | 'way'> | undefined): Means | null =>

@@ -1,66 +1,67 @@
 import type { PersonId } from '#core/ids';
 import type { ShopEvent } from '#core/journal';
 import type { PersonRecord } from '#core/people';
-import type { Asking } from './asking';
+import type { PaymentCalls } from './paymentCalls';
 import type { Command, Executed } from './command';
 import type { Ports } from './ports';
 import type { ShopState } from './state';
-import type { Todo } from './todo';
+import type { PendingEffect } from '../engine/pendingEffect';
 
-interface Leaving {
-  asking: Asking;
+interface Doing {
+  calls: PaymentCalls;
   execute: (command: Command) => Promise<Executed>;
   state: () => ShopState;
 }
 
 /**
- * Does one thing that must leave the shop: asks a service and writes its answer down, or hands a letter over.
+ * Does one thing that must leave the shop: asks a service and writes its answer down, or hands an email over.
  * @returns whether it is settled for good
  */
-export function leaving(
+export function performEffect(
   ports: Pick<Ports, 'people' | 'mailer'>,
-  { asking, execute, state }: Leaving,
-): (todo: Todo) => Promise<boolean> {
-  /** Who a letter goes to; whoever was erased has no address any more, and it falls away. */
+  { calls, execute, state }: Doing,
+): (effect: PendingEffect) => Promise<boolean> {
+  /** Who an email goes to; whoever was erased has no address any more, so nothing is sent. */
   function reached(personId: PersonId): PersonRecord | undefined {
     const person = ports.people.get(personId);
     return person?.erased ? undefined : person;
   }
 
-  return async function perform(todo: Todo): Promise<boolean> {
-    switch (todo.kind) {
+  return async function perform(effect: PendingEffect): Promise<boolean> {
+    switch (effect.kind) {
       case 'charge':
         return (
-          isRecorded(await execute({ type: 'answer-charge', key: todo.key, answer: await asking.charge(todo.key) })) &&
-          !state().todo.has(todo.key)
+          isRecorded(
+            await execute({ type: 'answer-charge', key: effect.key, answer: await calls.charge(effect.key) }),
+          ) && !state().pending.has(effect.key)
         );
       case 'due':
         return (
-          isRecorded(await execute({ type: 'answer-charge', key: todo.key, answer: await asking.due(todo.key) })) &&
-          !state().todo.has(todo.key)
+          isRecorded(await execute({ type: 'answer-charge', key: effect.key, answer: await calls.due(effect.key) })) &&
+          !state().pending.has(effect.key)
         );
       case 'agreement-mail': {
-        const person = reached(todo.message.personId);
-        const agreement = state().agreements.get(todo.message.agreementId);
+        const person = reached(effect.message.personId);
+        const agreement = state().agreements.get(effect.message.agreementId);
         if (person && agreement)
-          await ports.mailer.sendAbout({ key: todo.key, message: todo.message, agreement, person, at: todo.at });
-        return isRecorded(await execute({ type: 'mark-done', key: todo.key }));
+          await ports.mailer.sendAbout({ key: effect.key, message: effect.message, agreement, person, at: effect.at });
+        return isRecorded(await execute({ type: 'mark-done', key: effect.key }));
       }
       case 'void': {
-        const answer = await asking.void(todo.chargeKey);
+        const answer = await calls.void(effect.chargeKey);
         return (
-          isRecorded(await execute({ type: 'answer-charge', key: todo.chargeKey, answer })) &&
-          isRecorded(await execute({ type: 'mark-done', key: todo.key }))
+          isRecorded(await execute({ type: 'answer-charge', key: effect.chargeKey, answer })) &&
+          isRecorded(await execute({ type: 'mark-done', key: effect.key }))
         );
       }
       case 'refund': {
-        const refund = state().refunds.get(todo.refundId);
+        const refund = state().refunds.get(effect.refundId);
         if (!refund) return true;
-        const answer = await asking.refund(refund);
+        const answer = await calls.refund(refund);
         return isRecorded(await execute({ type: 'answer-refund', refundId: refund.id, answer }));
       }
       case 'session-mail': {
-        const { kind: _, writtenAt: at, ...mail } = todo;
+        const { kind: _, writtenAt: at, ...mail } = effect;
         const session = state().sessions.get(mail.sessionId);
         const pass = session && state().passes.get(session.passId);
         const person = pass && reached(pass.personId);
@@ -69,33 +70,33 @@ export function leaving(
         return isRecorded(await execute({ type: 'mark-done', key: mail.key }));
       }
       case 'task-mail': {
-        const pass = state().passes.get(todo.passId);
+        const pass = state().passes.get(effect.passId);
         const person = pass && reached(pass.personId);
-        const task = state().tasks.get(todo.passId);
-        // Taken back before the letter went out, there is nothing to tell.
-        if (person && pass && task?.done) await ports.mailer.sendTask({ ...todo, person, pass });
-        return isRecorded(await execute({ type: 'mark-done', key: todo.key }));
+        const task = state().tasks.get(effect.passId);
+        // Taken back before the email went out, there is nothing to tell.
+        if (person && pass && task?.done) await ports.mailer.sendTask({ ...effect, person, pass });
+        return isRecorded(await execute({ type: 'mark-done', key: effect.key }));
       }
       case 'access-mail': {
-        const { key, personId, productIds, at } = todo;
+        const { key, personId, productIds, at } = effect;
         const person = reached(personId);
         if (person) await ports.mailer.sendAccess({ key, person, productIds, at });
         return isRecorded(await execute({ type: 'mark-done', key }));
       }
       case 'mail': {
-        const person = reached(todo.personId);
-        const order = state().orders.get(todo.orderId);
+        const person = reached(effect.personId);
+        const order = state().orders.get(effect.orderId);
         if (person && order)
           await ports.mailer.send({
-            key: todo.key,
-            mail: todo.mail,
+            key: effect.key,
+            mail: effect.mail,
             person,
             order,
-            refund: todo.refundId === null ? null : (state().refunds.get(todo.refundId) ?? null),
-            step: todo.step,
-            at: todo.at,
+            refund: effect.refundId === null ? null : (state().refunds.get(effect.refundId) ?? null),
+            step: effect.step,
+            at: effect.at,
           });
-        return isRecorded(await execute({ type: 'mark-done', key: todo.key }));
+        return isRecorded(await execute({ type: 'mark-done', key: effect.key }));
       }
     }
   };
@@ -110,7 +111,7 @@ export const isAskedOfService = ({ type }: ShopEvent): boolean =>
   type === 'charge.requested' || type === 'due.requested' || type === 'refund.requested';
 
 /** Under which key a fact makes something that must leave the shop; null for one that makes nothing such. */
-export function todoKeyOf(event: ShopEvent): string | null {
+export function effectKeyOf(event: ShopEvent): string | null {
   switch (event.type) {
     case 'charge.requested':
     case 'due.requested':

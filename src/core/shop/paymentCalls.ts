@@ -5,7 +5,7 @@ import type { Refund, ShopState } from './state';
 import { unansweredDue } from './unansweredDue';
 
 /** What is asked of payment services, each by the way its charge went. Every call may throw `NotAnswered`. */
-export interface Asking {
+export interface PaymentCalls {
   charge(key: ChargeKey): Promise<ChargeAnswer>;
   due(key: ChargeKey): Promise<ChargeAnswer>;
   void(key: ChargeKey): Promise<ChargeAnswer>;
@@ -17,17 +17,17 @@ interface Standing {
   /** Whether the shop was away for long, and its owner has not said yet that it may go on. */
   isHeld: () => boolean;
   /** Keys that were written down in this run and not sent yet; what is sent is struck off. */
-  unsent: Set<string>;
+  notYetSent: Set<string>;
 }
 
 /**
  * What was written down a moment ago is sent; anything else may have reached its service before a stop, and is looked up
  * first.
  */
-export function askedOfServices(
+export function paymentCalls(
   { payments, releases }: Pick<Ports, 'payments' | 'releases'>,
-  { state, isHeld, unsent }: Standing,
-): Asking {
+  { state, isHeld, notYetSent }: Standing,
+): PaymentCalls {
   /** Until the owner has said that a shop that was away may go on, what is unanswered is looked up and not sent again. */
   function waitForOwner(): void {
     if (isHeld()) throw new NotAnswered('The shop was away, and waits for its owner');
@@ -44,7 +44,7 @@ export function askedOfServices(
       const charge = state().charges.get(key);
       if (!charge) throw new Error(`No such charge: ${key}`);
       const way = wayOf(charge.card);
-      if (unsent.delete(key)) {
+      if (notYetSent.delete(key)) {
         const { quote } = charge;
         if (!quote) throw new Error(`Answered already: ${key}`);
         const release = releases.get(quote.release);
@@ -68,7 +68,7 @@ export function askedOfServices(
       const due = unansweredDue(state(), key);
       if (!due) throw new Error(`No such charge, or answered already: ${key}`);
       const way = wayOf(due.card);
-      if (!unsent.delete(key)) {
+      if (!notYetSent.delete(key)) {
         const found = await payments.lookUp(key, way);
         if (found !== 'unknown') return found;
         waitForOwner();
@@ -89,7 +89,7 @@ export function askedOfServices(
       return payments.void(key, wayAsked(key));
     },
     async refund({ id, paymentId, amount }) {
-      if (!unsent.delete(id)) waitForOwner();
+      if (!notYetSent.delete(id)) waitForOwner();
       const way = wayOf(state().payments.get(paymentId) ?? {});
       return payments.refund({ key: id, way, paymentId, amount });
     },
