@@ -6,11 +6,12 @@ import { booking } from './booking';
 import { learning } from './learning';
 import { opening } from './opening';
 import { orders } from './orders';
+import { outbox } from './outbox';
 import { paths } from './paths';
 import { studio } from './studio';
 import { weight } from './weight';
 
-const ALL = { orders, paths, counter, engine, opening, lasting, learning, booking, delivery, weight, studio };
+const ALL = { orders, outbox, paths, counter, engine, opening, lasting, learning, booking, delivery, weight, studio };
 
 // npm run bench -- opening counter: those alone.
 const named = process.argv.slice(2);

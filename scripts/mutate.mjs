@@ -32,7 +32,9 @@ if (ranges.length === 0) {
 const ASKED = {
   'core/shop': ['core/shop', 'core/agreements', 'core/journal', 'golden'],
   'core/journal': ['core/journal', 'golden'],
-  'core/words': ['core/words', 'core/messages'],
+  'core/words': ['core/words', 'core/messages', 'core/emails'],
+  'core/engine': ['core/engine', 'core/shop'],
+  'core/emails': ['core/emails', 'emails'],
 };
 const byRoom = new Map();
 for (const range of ranges) {

@@ -164,7 +164,7 @@ test('orders leave as CSV exactly as listed; a person is answered; the workspace
   await studio.getByRole('link', { name: 'Everybody who bought' }).click();
   await studio.locator('.rows tbody tr').first().click();
   await studio.getByText('A ready reply').click();
-  expect(await studio.getByLabel('Ready reply').textContent()).toMatch(/^Hello .+I have looked it up\..+You can open/s);
+  expect(await studio.getByLabel('Ready reply').textContent()).toMatch(/^Hello .+I’ve looked it up\..+You can open/s);
   await studio.getByRole('button', { name: 'Send a sign-in link' }).click();
   await studio.getByText(/^A sign-in link is on its way to .+@example\.org\.$/).waitFor();
   await studio.getByRole('link', { name: 'Reedlight' }).click();

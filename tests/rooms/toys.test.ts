@@ -3,7 +3,7 @@ import { cpSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync, 
 import { dirname, join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 
-// A kind of document, of product, of block and of letter, added to a copy of the sources as a newcomer would add them:
+// A kind of document, of product, of block and of email, added to a copy of the sources as a newcomer would add them:
 // each its folder and one line in a list, and a second line where a screen draws the kind. The copy must type-check and
 // work everywhere; then it is taken away.
 const copy = mkdtempSync('.toys-');
@@ -142,7 +142,7 @@ export const bellBlock = blockKind<z.infer<typeof Bell>>({
     when: 'a year after buying',
     fits: (a) => a.payments.length > 11,
     facts: () => ({}),
-    write: (_say, about) => ({ subject: \`A year of \${about.title}\`, paragraphs: ['Thank you.'] }),
+    write: (_say, about) => ({ subject: \`A year of \${about.title}\`, parts: [{ kind: 'text', text: 'Thank you.' }] }),
   },
 `,
   );
@@ -183,7 +183,7 @@ process.stdout.write(
     addable: addableKinds({ kind: 'sales', blocks: [] }).includes('bell'),
     block: Block.safeParse(bell).success,
     drawn: renderToStaticMarkup(createElement(BlockView, { block: bell })),
-    letters: AGREEMENT_EMAILS.map((l) => l.kind).includes('birthday'),
+    emails: AGREEMENT_EMAILS.map((l) => l.kind).includes('birthday'),
   }),
 );
 `,
@@ -192,7 +192,7 @@ process.stdout.write(
 
 afterAll(() => rmSync(copy, { recursive: true, force: true }));
 
-test('a new kind of document, product, block and letter: a folder and a line each, and the sources type-check', () => {
+test('a new kind of document, product, block and email: a folder and a line each, and the sources type-check', () => {
   const tsc = join('node_modules', 'typescript', 'bin', 'tsc');
   let said = '';
   try {
@@ -221,6 +221,6 @@ test('what was added is sealed, checked, named and compared like every other of 
     addable: true,
     block: true,
     drawn: '<p>Ding</p>',
-    letters: true,
+    emails: true,
   });
 });

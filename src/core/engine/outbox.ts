@@ -61,7 +61,8 @@ export function createOutbox<Effect extends Keyed>({
   const lanes = Object.fromEntries(LANE_NAMES.map((name) => [name, new LaneQueue()])) as Record<Lane, LaneQueue>;
   const tries = new Map<string, number>();
   const waiting = new Waiting();
-  const known = new Map<string, Lane>();
+  /** Waiting for a place or under way. */
+  const known = Object.fromEntries(LANE_NAMES.map((name) => [name, new Set<string>()])) as Record<Lane, Set<string>>;
   const endings = new Map<string, (() => void)[]>();
   let quietWaiters: (() => void)[] = [];
 
@@ -103,25 +104,26 @@ export function createOutbox<Effect extends Keyed>({
   }
 
   function end(key: string, name: Lane): void {
-    if (known.get(key) === name) known.delete(key);
+    known[name].delete(key);
     for (const resolve of endings.get(key) ?? []) resolve();
     endings.delete(key);
-    if (known.size > 0) return;
+    if (!isQuiet()) return;
     const waiters = quietWaiters;
     quietWaiters = [];
     for (const resolve of waiters) resolve();
   }
 
   function add(effect: Effect): void {
-    if (known.has(effect.key) || waiting.has(effect.key)) return;
     const name = laneOf(effect);
-    known.set(effect.key, name);
+    if (known[name].has(effect.key) || waiting.has(effect.key)) return;
+    known[name].add(effect.key);
     lanes[name].queue(effect.key);
     pull(name);
   }
 
+  const isQuiet = (): boolean => LANE_NAMES.every((name) => known[name].size === 0);
   const quiet = (): Promise<void> =>
-    known.size === 0 ? Promise.resolve() : new Promise((resolve) => quietWaiters.push(resolve));
+    isQuiet() ? Promise.resolve() : new Promise((resolve) => quietWaiters.push(resolve));
 
   return {
     add,
@@ -138,11 +140,12 @@ export function createOutbox<Effect extends Keyed>({
       tries.delete(effect.key);
       add(effect);
     },
-    moneyUnderWay: () => lanes.money.size,
+    moneyUnderWay: () => known.money.size,
     async moneyEnded() {
-      const now = [...known].filter(([, lane]) => lane === 'money');
       await Promise.all(
-        now.map(([key]) => new Promise<void>((resolve) => endings.set(key, [...(endings.get(key) ?? []), resolve]))),
+        [...known.money].map(
+          (key) => new Promise<void>((resolve) => endings.set(key, [...(endings.get(key) ?? []), resolve])),
+        ),
       );
     },
     quiet,

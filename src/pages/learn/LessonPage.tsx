@@ -9,7 +9,16 @@ import { useLearning } from './useLearning';
 import type { LessonView } from './view';
 
 /** One lesson with its course beside it. It can be read whole before any script has come. */
-export function LessonPage({ lesson, words }: { lesson: LessonView; words: LearnWords }) {
+export function LessonPage({
+  lesson,
+  words,
+  typedEarly,
+}: {
+  lesson: LessonView;
+  words: LearnWords;
+  /** What stood in the notes before the script came. */
+  typedEarly?: string | undefined;
+}) {
   return (
     <LearnWordsProvider value={words}>
       <div className="lesson-grid">
@@ -19,7 +28,7 @@ export function LessonPage({ lesson, words }: { lesson: LessonView; words: Learn
         <LessonBody lesson={lesson} />
         {lesson.own && (
           <aside className="lesson-notes">
-            <Notes own={lesson.own} lessonId={lesson.id} />
+            <Notes own={lesson.own} lessonId={lesson.id} typedEarly={typedEarly} />
           </aside>
         )}
       </div>

@@ -6,7 +6,16 @@ import type { LessonView } from './view';
 const WAITS_MS = 800;
 
 /** Own notes beside a lesson: kept as they are typed; while the line is down in this browser, and sent later. */
-export function Notes({ own, lessonId }: { own: NonNullable<LessonView['own']>; lessonId: string }) {
+export function Notes({
+  own,
+  lessonId,
+  typedEarly,
+}: {
+  own: NonNullable<LessonView['own']>;
+  lessonId: string;
+  /** What stood in the field when the script came; left out where the counter draws it. */
+  typedEarly?: string | undefined;
+}) {
   const words = useLearnWords();
   const [text, setText] = useState(own.notes);
   const [state, setState] = useState<'' | 'kept' | 'waits' | { refused: string }>('');
@@ -19,11 +28,14 @@ export function Notes({ own, lessonId }: { own: NonNullable<LessonView['own']>; 
   // What this browser could not send when it was last here goes first.
   useEffect(() => {
     const waiting = keptNotes(own);
-    if (waiting === null) return;
-    before.current = waiting.before;
-    typed.current = waiting.text;
-    setText(waiting.text);
-    void send();
+    if (waiting !== null) {
+      before.current = waiting.before;
+      typed.current = waiting.text;
+      setText(waiting.text);
+    }
+    const isTypedEarly = typedEarly !== undefined && typedEarly !== own.notes;
+    if (isTypedEarly) type(waiting === null ? typedEarly : `${waiting.text}\n${typedEarly}`);
+    else if (waiting !== null) void send();
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once, for this lesson
   }, [own.api]);
 

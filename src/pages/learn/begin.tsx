@@ -10,7 +10,11 @@ import type { LessonView } from './view';
 
 /** Brings the lesson or post that the counter drew to life. */
 export function begin(words: MembershipPageWords): void {
-  hydrate<LessonView>('lesson', (lesson) => <LessonPage lesson={lesson} words={words.course} />);
+  // Typed while the script was still on its way: React would put the counter's text back over it.
+  const typedEarly = document.querySelector<HTMLTextAreaElement>('#lesson textarea.notes')?.value;
+  hydrate<LessonView>('lesson', (lesson) => (
+    <LessonPage lesson={lesson} words={words.course} typedEarly={typedEarly} />
+  ));
   hydrate<PostView>('post', (post) => <PostPage post={post} words={words} />);
 }
 
