@@ -51,7 +51,7 @@ test('a helper asked in: signs in by a mailed link, does what they may, hears of
 
   const ona = await newPage(open.browser, WIDE);
   await ona.goto(`${open.served.base}/standin/mail/`);
-  await ona.getByRole('link', { name: /^\[Test\] Help in/ }).click();
+  await ona.getByRole('link', { name: /^\[Test\] You’ve been invited to help/ }).click();
   await ona.getByRole('link', { name: /owner\/enter/ }).click();
   await ona.getByRole('button').first().click();
   await ona.getByText('Shop online').waitFor();
