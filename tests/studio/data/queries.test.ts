@@ -330,15 +330,15 @@ test('everybody who bought, by offer and by words, with what they bought and pai
     );
   for (const offerId of ['', 'off_pr_month', 'off_never'])
     for (const text of ['', 'Known as u1', 'nobody']) {
-      // Whoever bought it last comes first.
-      const fit = new Map<string, string>();
-      for (const { personId, at, lines } of all)
+      // Whoever bought it last comes first; of two in the same moment, whose order has the later number.
+      const fit = new Map<string, number>();
+      for (const [i, { personId, lines }] of all.entries())
         if (offerId === '' || lines.some((l) => l.offerId === offerId))
-          if (`known as ${personId}`.includes(text.toLowerCase())) fit.set(personId, at);
+          if (`known as ${personId}`.includes(text.toLowerCase())) fit.set(personId, i);
       const found = await people.findBuyers({ offerId, text }, Infinity);
       expect(found.rows.map(({ buyer }) => buyer)).toEqual(
         [...fit]
-          .sort(([, a], [, b]) => (a < b ? 1 : -1))
+          .sort(([, a], [, b]) => b - a)
           .map(([personId]) => {
             const own = all.filter((o) => o.personId === personId);
             return { personId, count: own.length, last: own.at(-1)?.at, net: { EUR: netOf(personId) } };
