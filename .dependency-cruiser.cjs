@@ -65,7 +65,13 @@ module.exports = {
     only('wire-knows-core', '^src/wire/', ['^src/core/']),
     only('pages-know-ui-wire-and-core', '^src/pages/', ['^src/ui/', '^src/wire/', '^src/core/']),
     only('member-knows-ui-wire-and-core', '^src/member/', ['^src/ui/', '^src/wire/', '^src/core/']),
-    only('studio-knows-pages-ui-and-core', '^src/studio/', ['^src/pages/', '^src/emails/', '^src/ui/', '^src/wire/', '^src/core/']),
+    only('studio-knows-pages-ui-and-core', '^src/studio/', [
+      '^src/pages/',
+      '^src/emails/',
+      '^src/ui/',
+      '^src/wire/',
+      '^src/core/',
+    ]),
     only('counter-knows-pages-and-core', '^src/counter/', [
       '^src/pages/',
       '^src/emails/',
