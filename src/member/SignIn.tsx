@@ -2,7 +2,7 @@ import { type FormEvent, useState } from 'react';
 import { askForLink } from './api';
 import { useMemberWords } from './memberWords';
 
-/** PaymentCalls for a link by e-mail: the only way in, so there is no password to lose. */
+/** Asking for a link by e-mail: the only way in, so there is no password to lose. */
 export function SignIn() {
   const words = useMemberWords();
   const [address, setAddress] = useState('');

@@ -41,7 +41,6 @@ export interface LineStanding {
   hadTrial?: boolean | undefined;
 }
 
-/** What is counted as of now, whatever release a checkout is quoted from. */
 /** A subscription that a line replaces. */
 export interface Replaced {
   agreementId: AgreementId;
@@ -52,6 +51,7 @@ export interface Replaced {
   seatsAt: readonly ClassDateId[];
 }
 
+/** What is counted as of now, whatever release a checkout is quoted from. */
 export interface Standing {
   /** When the checkout began: one that began before the closing may finish after it. */
   startedAt: Instant;

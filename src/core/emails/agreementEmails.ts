@@ -1,25 +1,15 @@
 import type { Agreement } from '#core/agreements';
 import { sumsOf } from '#core/payments';
+import { accessOf } from '#core/terms';
 import type { Instant } from '#core/calendar';
-import type { EmailPart, EmailWords, Words } from '#core/words';
+import type { EmailWords, Words } from '#core/words';
 import type { AgreementMail } from './agreementMail';
 
 export type Charged = (due: { n: number; at: Instant }) => number;
 type Facts = Partial<Pick<AgreementMail, 'amount' | 'at' | 'receipt' | 'reason'>>;
 
 /** What every email about payments over time can say, ready to be read. */
-export interface AboutAgreement {
-  title: string;
-  /** Empty where the letter names no amount. */
-  amount: string;
-  day: string;
-  /** The statement of what is still to be paid. */
-  rest: string;
-  /** The next payment by card, with its day; empty where there is none. */
-  next: string;
-  /** The button that signs in, with what it is for, and how long it works. */
-  open: (label: string) => EmailPart[];
-}
+export type AboutAgreement = Parameters<Words['emails']['trial-ends']>[0];
 
 /** One kind of email about payments over time: when it goes out, how one in force can stand for it, what it says. */
 export interface AgreementEmailKind {
@@ -59,7 +49,7 @@ export const AGREEMENT_EMAILS = [
       receipt: a.payments.at(-1)?.receipt ?? null,
       at: a.next?.at ?? null,
     }),
-    write: (say, about, { receipt }) => say.payment(about, receipt ?? ''),
+    write: (say, about) => say.payment(about),
   },
   {
     kind: 'refused',
@@ -135,7 +125,7 @@ export const AGREEMENT_EMAILS = [
     when: 'when a subscription is cancelled',
     fits: (a) => a.status === 'ending' && !a.finishes,
     facts: (a) => ({ at: a.endsAt }),
-    write: (say, about) => say.cancelled(about),
+    write: (say, about, _message, a) => say.cancelled(about, a.status === 'ended'),
   },
   {
     kind: 'leaving',
@@ -169,7 +159,8 @@ export const AGREEMENT_EMAILS = [
     when: 'after the last payment of a plan',
     fits: (a) => a.status === 'paid-off',
     facts: () => ({}),
-    write: (say, about, _message, a) => say['paid-off'](about, a.productIds.length > 0),
+    write: (say, about, _message, a) =>
+      say['paid-off'](about, a.productIds.length > 0 && accessOf(a.terms).kind === 'forever'),
   },
   {
     kind: 'finished',

@@ -92,8 +92,8 @@ const LEADS_SOMEWHERE = /[@/\\:<>]|www\.|\.\p{L}{2}/iu;
 const MOST_GREETED = 80;
 
 /**
- * The name an email greets, or nothing where it looks like a link or an address, or is longer than a name. Otherwise a
- * stranger could type a link as the name beside somebody else's address, and we would email it to them.
+ * The name an email greets, or nothing where it looks like a link or an address, or is longer than a name. Otherwise
+ * anyone could enter a link as their name together with another person's address, and our email would deliver it.
  */
 export const greeted = (name: string): string => {
   const plain = oneLine(name);

@@ -1,4 +1,5 @@
 import { formatDay, type Instant } from '#core/calendar';
+import { paperName, taxedBy } from '#core/messages';
 import { formatAmount } from '#core/money';
 import { lineOf, type Payment, sumsOf } from '#core/payments';
 import type { Means } from '#core/ways';
@@ -41,6 +42,8 @@ export function receiptMessage(
     name,
     say.receipt({
       titles: titles(lines),
+      count: lines.length,
+      isSent: lines.some(({ sending }) => sending !== undefined),
       number: order.number,
       isFree: paid === 0,
       rows: payment && paid > 0 ? paidRows(lines, payment, order, locale) : [],
@@ -52,7 +55,7 @@ export function receiptMessage(
       open: signsIn(link, locale)(label),
       means: payment && paid > 0 ? meansOf(payment) : null,
       statement: order.statement ?? shop.cardStatement,
-      invoice: payment?.receipt ?? null,
+      invoice: payment?.receipt == null ? null : { name: paperName(taxedBy(payment), locale), number: payment.receipt },
     }),
   );
 }
@@ -102,7 +105,7 @@ export function refundMessage(
   );
 }
 
-/** To somebody who helps: a link into the studio. */
+/** To a helper: a link into the studio. */
 export const helperMessage = (setting: Setting, link: { url: string; minutes: number; name: string }): Message =>
   composed(
     setting,
@@ -113,7 +116,7 @@ export const helperMessage = (setting: Setting, link: { url: string; minutes: nu
 export const signInMessage = (setting: Setting, link: { url: string; minutes: number }): Message =>
   composed(setting, '', wordsFor(setting.locale).emails.signIn(oneLine(setting.shop.name), link.url, link.minutes));
 
-/** To somebody who was given access by hand: what, and one link that signs in. */
+/** To a customer who was given access by hand: what it opens, with a link that signs in. */
 export const accessMessage = (setting: Setting, name: string, titles: readonly string[], link: SignInLink): Message =>
   composed(
     setting,
@@ -132,7 +135,7 @@ export const accessMessage = (setting: Setting, name: string, titles: readonly s
     }),
   );
 
-/** The link that changes somebody's address, mailed to the new one. */
+/** To a new email address: the link that confirms it. */
 export const addressLinkMessage = (setting: Setting, url: string): Message =>
   composed(setting, '', wordsFor(setting.locale).emails.addressLink(oneLine(setting.shop.name), url));
 

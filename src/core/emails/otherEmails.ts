@@ -68,7 +68,7 @@ const OF_APPOINTMENTS = [
   ['reminder', 'Reminder', 'the day before a session'],
 ] as const;
 const OF_CLASSES = [
-  ['booked', 'Seat taken', 'when somebody has a seat in a class'],
+  ['booked', 'Seat taken', 'when a member gets a seat in a class'],
   ['moved', 'Date moved', 'when a date of a class is moved'],
   ['called-off', 'Date cancelled', 'when a date of a class is cancelled, with what can be chosen instead'],
   ['reminder', 'Class reminder', 'the day before a class'],
@@ -80,14 +80,14 @@ export const OTHER_EMAILS: readonly OtherEmail[] = [
     kind: 'sign-in',
     group: 'Sign-in and account',
     name: 'Sign-in link',
-    when: 'when somebody asks for one in the member area',
+    when: 'when a customer asks for one in the member area',
     example: (setting, { link }) => signInMessage(setting, { url: link.url, minutes: MINUTES }),
   },
   {
     kind: 'access',
     group: 'Sign-in and account',
     name: 'Access given',
-    when: 'when you give somebody access by hand',
+    when: 'when you give a customer access by hand',
     example: (setting, { name, title, link }) => accessMessage(setting, name, [title], link),
   },
   {

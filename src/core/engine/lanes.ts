@@ -1,4 +1,4 @@
-/** What waits for what: nothing in one lane ever waits for anything in another. */
+/** Effects in different lanes never wait for each other. */
 export type Lane = 'money' | 'service-email' | 'bulk' | 'notices';
 
 interface LaneLimits {
@@ -9,8 +9,8 @@ interface LaneLimits {
 }
 
 /**
- * - money: charges, refunds and voids. Somebody may be waiting in front of the screen.
- * - service-email: receipts, sign-in links and whatever else one person is owed.
+ * - money: charges, refunds and voids. A buyer may be waiting for the answer.
+ * - service-email: receipts, refunds, reminders and every other email about one customer's own orders.
  * - bulk: one email to many people. It is paced, so that a mail service that counts does not turn the shop away.
  * - notices: what other systems are told. A slow one of them keeps nobody else waiting.
  */

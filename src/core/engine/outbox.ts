@@ -50,7 +50,7 @@ interface Options<Effect> {
  *
  * Guarantee: what is pending is tried until it is settled, one try at a time. Its key makes it once at the service.
  * Failure: whatever a try throws, only this one waits.
- * Limit: a try that never ends holds its place in its lane; those who perform set a time limit.
+ * Limit: an attempt that never finishes blocks one place in its lane, so `perform` must set a timeout.
  */
 export function createOutbox<Effect extends Keyed>({
   clock,

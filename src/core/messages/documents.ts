@@ -5,7 +5,8 @@ import { lineOf, type Payment, sumsOf } from '#core/payments';
 import type { Order, Refund } from '#core/shop';
 import { isLasting } from '#core/terms';
 import { type Words, wordsFor } from '#core/words';
-import { boughtRows, type Setting } from '#core/emails';
+import { boughtRows } from '../emails/boughtRows';
+import type { Setting } from '../emails/compose';
 
 /** A receipt or credit note as words and columns; a port draws it as a PDF. */
 export interface DocumentPaper {

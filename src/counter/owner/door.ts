@@ -50,7 +50,7 @@ function doorOf(context: CounterContext, req: Request, isUse = true): string | n
 /** Who works in the studio with this request; null where nobody does. */
 export const whoWorks = (context: CounterContext, req: Request): Who | null => whoOf(context, doorOf(context, req));
 
-/** Whether the session of a request that is still being answered has ended. PaymentCalls does not keep it from ending. */
+/** Whether the session of a request that is still being answered has ended. Asking does not keep it from ending. */
 export const hasEnded = (context: CounterContext, req: Request): boolean =>
   whoOf(context, doorOf(context, req, false)) === null;
 

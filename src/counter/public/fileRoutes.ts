@@ -46,7 +46,7 @@ export function fileRoutes(context: CounterContext): Router {
     if (!mayUse(req, pass)) return refuse(req, res, 403, say.notYours);
 
     const command = { type: 'fetch-file', passId: token.p, fileId: token.f } as const;
-    // PaymentCalls for the head alone is free; a part counts like a whole, and tries within a day are one.
+    // Asking for the head alone is free; a part counts like a whole, and tries within a day are one.
     const decision = req.method === 'HEAD' ? runner.preview(command) : await runner.execute(command);
     if ('refused' in decision) {
       if (decision.refused === 'storage' || decision.refused === 'stands-still')

@@ -144,8 +144,8 @@ test('a subscription whose card refuses: when it is tried again, on hold is not 
     'Offer 0 has ended',
   ]);
   expect(told.slice(0, 2).map(([, text]) => text)).toEqual([
-    'We couldn’t charge €12.00 to your card: insufficient funds. We’ll try again on 24 December 2026. You keep your access until then. You can use another card: update it, and we’ll charge that one right away.',
-    'We couldn’t charge €12.00 to your card: insufficient funds. We’ll try again on 26 December 2026. You keep your access until then. You can use another card: update it, and we’ll charge that one right away.',
+    'We couldn’t charge €12.00 to your card: insufficient funds. We’ll try again on 24 December 2026. You keep your access until 30 December 2026. You can use another card: update it, and we’ll charge that one right away.',
+    'We couldn’t charge €12.00 to your card: insufficient funds. We’ll try again on 26 December 2026. You keep your access until 30 December 2026. You can use another card: update it, and we’ll charge that one right away.',
   ]);
   expect(told[5]?.[1]).toBe(
     'We couldn’t collect the payment, so Offer 0 has ended and your access is closed. You owe nothing. You’re welcome back any time.',
@@ -194,7 +194,10 @@ test('stopped with money back, come to its end, and switched', async () => {
     await shop.runner.settle();
   });
   expect(now).toEqual([
-    ['You’ve cancelled Offer 0', 'Offer 0 is cancelled, and we’re refunding €13.00 for unused days.'],
+    [
+      'You’ve cancelled Offer 0',
+      'Offer 0 is cancelled, and your access has ended. There are no more payments. We’re refunding €13.00 for unused days.',
+    ],
   ]);
   const finished = await letters([{ kind: 'subscription', amount: '12', ends: '2' }], (shop) =>
     shop.goTo(at('2027-02-01')),

@@ -15,10 +15,20 @@ export const emails: Emails = {
 
   receipt: (of) =>
     email(
-      of.isFree ? `${of.titles} liegt für Sie bereit` : `Ihre Bestellung: ${of.titles}`,
-      of.isFree
-        ? `${of.titles} liegt für Sie bereit. Es war nichts zu bezahlen.`
-        : `Vielen Dank für Ihre Bestellung. ${of.titles} liegt für Sie bereit.`,
+      of.isFree && !of.isSent
+        ? `${of.titles} ${of.count > 1 ? 'liegen' : 'liegt'} für Sie bereit`
+        : `Ihre Bestellung: ${of.titles}`,
+      [
+        'Vielen Dank für Ihre Bestellung.',
+        of.isSent
+          ? 'Wir schreiben Ihnen, sobald Ihr Paket unterwegs ist.'
+          : of.count > 1
+            ? 'Alles liegt für Sie bereit.'
+            : `${of.titles} liegt für Sie bereit.`,
+        of.isFree ? 'Es war nichts zu bezahlen.' : '',
+      ]
+        .filter((sentence) => sentence !== '')
+        .join(' '),
       ...of.open,
       ...of.leaving.map(
         ({ title, day }) =>
@@ -31,7 +41,7 @@ export const emails: Emails = {
       note(
         of.invoice === null
           ? `Bestellung ${of.number}. Fragen? Antworten Sie einfach auf diese E-Mail.`
-          : `Bestellung ${of.number}, Rechnung ${of.invoice} (als PDF in Ihrer Bibliothek). Fragen? Antworten Sie einfach auf diese E-Mail.`,
+          : `Bestellung ${of.number}, ${of.invoice.name} ${of.invoice.number} (als PDF in Ihrer Bibliothek). Fragen? Antworten Sie einfach auf diese E-Mail.`,
       ),
     ),
   rows: { total: 'Gesamt', tax: 'darin enthaltene Steuer' },
@@ -94,18 +104,23 @@ export const emails: Emails = {
       `Sie möchten nicht weitermachen? Kündigen Sie vor dem ${day}, dann zahlen Sie nichts mehr.`,
       ...open('Abo verwalten'),
     ),
-  payment: ({ title, amount, next, open }, invoice) =>
+  payment: ({ title, amount, next, invoice, open }) =>
     email(
       `Zahlung für ${title} erhalten`,
-      `Wir haben ${amount} erhalten. Ihre Rechnung ${invoice} liegt in Ihrer Bibliothek.`,
+      `Wir haben ${amount} erhalten.${invoice ? ` In Ihrer Bibliothek liegt: ${invoice.name} ${invoice.number}.` : ''}`,
       next === '' ? '' : `Nächste Zahlung: ${next}.`,
       ...open('Ansehen'),
     ),
-  refused: ({ title, amount, day, open }, reason) =>
+  refused: ({ title, amount, day, accessUntil, open }, reason) =>
     email(
       `Ihre Zahlung für ${title} ist fehlgeschlagen`,
       `Wir konnten ${amount} nicht von Ihrer Karte abbuchen: ${reason}.`,
-      day === '' ? '' : `Wir versuchen es am ${day} noch einmal. Bis dahin behalten Sie Ihren Zugang.`,
+      [
+        day === '' ? '' : `Wir versuchen es am ${day} noch einmal.`,
+        accessUntil === '' ? '' : `Ihr Zugang bleibt bis zum ${accessUntil} bestehen.`,
+      ]
+        .filter((sentence) => sentence !== '')
+        .join(' '),
       'Sie können eine andere Karte hinterlegen; von ihr buchen wir dann sofort ab.',
       ...open('Karte ändern'),
     ),
@@ -124,16 +139,22 @@ export const emails: Emails = {
       ...open('Jetzt fortfahren'),
     ),
   back: ({ title, next, open }) =>
-    email(`${title} läuft wieder`, `Ihre Pause ist vorbei. Nächste Zahlung: ${next}.`, ...open('Ansehen')),
-  cancelled: ({ title, amount, day, open }) =>
+    email(
+      `${title} läuft wieder`,
+      `Ihre Pause ist vorbei.${next === '' ? '' : ` Nächste Zahlung: ${next}.`}`,
+      ...open('Ansehen'),
+    ),
+  cancelled: ({ title, amount, day, open }, hasEnded) =>
     email(
       `Sie haben ${title} gekündigt`,
-      amount === ''
-        ? `Ihr Zugang bleibt bis zum ${day} bestehen, und es gibt keine weiteren Zahlungen.`
-        : `${title} ist gekündigt, und wir erstatten ${amount} für nicht genutzte Tage.`,
-      ...(amount === ''
-        ? [`Anders überlegt? Bis zum ${day} können Sie das rückgängig machen.`, ...open('Rückgängig machen')]
-        : []),
+      ...(hasEnded
+        ? [`${title} ist gekündigt, und Ihr Zugang ist beendet. Es gibt keine weiteren Zahlungen.`]
+        : [
+            `Ihr Zugang bleibt bis zum ${day} bestehen, und es gibt keine weiteren Zahlungen.`,
+            `Anders überlegt? Bis zum ${day} können Sie das rückgängig machen.`,
+            ...open('Rückgängig machen'),
+          ]),
+      amount === '' ? '' : `Wir erstatten ${amount} für nicht genutzte Tage.`,
     ),
   leaving: ({ title, day, open }, bought) =>
     email(
@@ -152,7 +173,7 @@ export const emails: Emails = {
   kept: ({ title, next, open }) =>
     email(
       `${title} läuft weiter`,
-      `Sie haben die Kündigung rückgängig gemacht. Nächste Zahlung: ${next}.`,
+      `Sie haben die Kündigung rückgängig gemacht.${next === '' ? '' : ` Nächste Zahlung: ${next}.`}`,
       ...open('Ansehen'),
     ),
   'paid-off': ({ title, open }, opens) =>

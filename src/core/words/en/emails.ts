@@ -3,8 +3,16 @@ import { button, email, type EmailPart, type EmailRow, type EmailWords, note, ro
 import { bookedEmails } from './bookedEmails';
 import { theMeans } from './means';
 
+/** A numbered document as its PDF is called: "Invoice", or "Receipt" where there is no tax in it. */
+interface Numbered {
+  name: string;
+  number: string;
+}
+const named = ({ name, number }: Numbered): string => `${name.toLowerCase()} ${number}`;
+
 interface About {
   title: string;
+  /** Empty where the email names no amount. */
   amount: string;
   day: string;
   /** The statement of what is still to be paid; empty when nothing is. */
@@ -13,6 +21,10 @@ interface About {
   next: string;
   /** The button that signs in, with what it is for, and how long it works. */
   open: (label: string) => EmailPart[];
+  /** Until when access stays although a payment failed; empty where it does not. */
+  accessUntil: string;
+  /** Of the payment that the email is about; null where it is about none. */
+  invoice: Numbered | null;
 }
 
 /** Everything the shop writes to its customers. Amounts and days come as they are read. */
@@ -28,6 +40,10 @@ export const emails = {
 
   receipt: (of: {
     titles: string;
+    /** How many titles these are. */
+    count: number;
+    /** Whether something of it is sent by post. */
+    isSent: boolean;
     number: number;
     /** Whether anything was paid. */
     isFree: boolean;
@@ -39,14 +55,24 @@ export const emails = {
     means: Means | null;
     /** What the statement reads. */
     statement: string;
-    /** Null where nothing moved: there is no invoice then. */
-    invoice: string | null;
+    /** Null where nothing moved: there is no document then. */
+    invoice: Numbered | null;
   }): EmailWords =>
     email(
-      of.isFree ? `${of.titles} is ready for you` : `Your order: ${of.titles}`,
-      of.isFree
-        ? `${of.titles} is ready for you. There was nothing to pay.`
-        : `Thanks for your order. ${of.titles} is ready for you.`,
+      of.isFree && !of.isSent
+        ? `${of.titles} ${of.count > 1 ? 'are' : 'is'} ready for you`
+        : `Your order: ${of.titles}`,
+      [
+        'Thanks for your order.',
+        of.isSent
+          ? 'We’ll email you when your parcel is on its way.'
+          : of.count > 1
+            ? 'Everything in it is ready for you.'
+            : `${of.titles} is ready for you.`,
+        of.isFree ? 'There was nothing to pay.' : '',
+      ]
+        .filter((sentence) => sentence !== '')
+        .join(' '),
       ...of.open,
       ...of.leaving.map(
         ({ title, day }) =>
@@ -59,7 +85,7 @@ export const emails = {
       note(
         of.invoice === null
           ? `Order ${of.number}. Questions? Just reply.`
-          : `Order ${of.number}, invoice ${of.invoice} (PDF in your library). Questions? Just reply.`,
+          : `Order ${of.number}, ${named(of.invoice)} (PDF in your library). Questions? Just reply.`,
       ),
     ),
   rows: { total: 'Total', tax: 'including tax' },
@@ -125,18 +151,23 @@ export const emails = {
       `Don’t want to continue? Cancel before ${day} and you pay nothing more.`,
       ...open('Manage subscription'),
     ),
-  payment: ({ title, amount, next, open }: About, invoice: string): EmailWords =>
+  payment: ({ title, amount, next, invoice, open }: About): EmailWords =>
     email(
       `Payment received for ${title}`,
-      `We received ${amount}. Your invoice ${invoice} is in your library.`,
+      `We received ${amount}.${invoice ? ` Your ${named(invoice)} is in your library.` : ''}`,
       next === '' ? '' : `Next payment: ${next}.`,
       ...open('View'),
     ),
-  refused: ({ title, amount, day, open }: About, reason: string): EmailWords =>
+  refused: ({ title, amount, day, accessUntil, open }: About, reason: string): EmailWords =>
     email(
       `Your payment for ${title} failed`,
       `We couldn’t charge ${amount} to your card: ${reason}.`,
-      day === '' ? '' : `We’ll try again on ${day}. You keep your access until then.`,
+      [
+        day === '' ? '' : `We’ll try again on ${day}.`,
+        accessUntil === '' ? '' : `You keep your access until ${accessUntil}.`,
+      ]
+        .filter((sentence) => sentence !== '')
+        .join(' '),
       'You can use another card: update it, and we’ll charge that one right away.',
       ...open('Update your card'),
     ),
@@ -155,14 +186,22 @@ export const emails = {
       ...open('Resume now'),
     ),
   back: ({ title, next, open }: About): EmailWords =>
-    email(`${title} is active again`, `Your pause is over. Next payment: ${next}.`, ...open('View')),
-  cancelled: ({ title, amount, day, open }: About): EmailWords =>
+    email(
+      `${title} is active again`,
+      `Your pause is over.${next === '' ? '' : ` Next payment: ${next}.`}`,
+      ...open('View'),
+    ),
+  cancelled: ({ title, amount, day, open }: About, hasEnded: boolean): EmailWords =>
     email(
       `You’ve cancelled ${title}`,
-      amount === ''
-        ? `You keep access until ${day}, and there are no more payments.`
-        : `${title} is cancelled, and we’re refunding ${amount} for unused days.`,
-      ...(amount === '' ? [`Changed your mind? You can undo this until ${day}.`, ...open('Undo')] : []),
+      ...(hasEnded
+        ? [`${title} is cancelled, and your access has ended. There are no more payments.`]
+        : [
+            `You keep access until ${day}, and there are no more payments.`,
+            `Changed your mind? You can undo this until ${day}.`,
+            ...open('Undo'),
+          ]),
+      amount === '' ? '' : `We’re refunding ${amount} for unused days.`,
     ),
   leaving: ({ title, day, open }: About, bought: string): EmailWords =>
     email(
@@ -179,7 +218,11 @@ export const emails = {
       ...open('Confirm or keep it'),
     ),
   kept: ({ title, next, open }: About): EmailWords =>
-    email(`${title} continues`, `You’ve undone the cancellation. Next payment: ${next}.`, ...open('View')),
+    email(
+      `${title} continues`,
+      `You’ve undone the cancellation.${next === '' ? '' : ` Next payment: ${next}.`}`,
+      ...open('View'),
+    ),
   'paid-off': ({ title, open }: About, opens: boolean): EmailWords =>
     email(
       `${title} is paid in full`,
