@@ -12,24 +12,6 @@ const shot = async (page: Page, name: string): Promise<void> => {
   await page.screenshot({ path: `${folder}/${name}.png` });
 };
 
-/** A practice from the thank-you page on, a month later, beside its path. */
-async function walk(studio: Page): Promise<void> {
-  await studio.getByText('Walk it', { exact: true }).first().click();
-  await studio.getByLabel('Walk yourself: from where').selectOption({ index: 3 });
-  const opened = studio.context().waitForEvent('page');
-  await studio.getByRole('button', { name: 'Walk it yourself' }).click();
-  const walked = await opened;
-  await walked.getByRole('button', { name: /^Yes, add it/ }).click();
-  await walked.waitForURL('**/thanks');
-  const did = studio.getByRole('region', { name: 'What the practice did' });
-  await did.getByRole('button', { name: '1 month' }).click();
-  await did.getByText(/, later: /).waitFor();
-  await did.evaluate((region) => region.scrollIntoView({ block: 'center' }));
-  await shot(studio, 'walk');
-  await did.getByRole('button', { name: 'End it' }).click();
-  await walked.close();
-}
-
 const WIDE = { viewport: { width: 1280, height: 800 } };
 const PHONE = { viewport: { width: 390, height: 844 }, deviceScaleFactor: 2 };
 
@@ -42,6 +24,7 @@ try {
   for (const [link, name] of [
     ['Make', 'make'],
     ['Sell', 'sell'],
+    ['Follow up', 'follow-up'],
     ['Count', 'count'],
   ] as const) {
     await studio.getByRole('link', { name: link, exact: true }).click();
@@ -58,7 +41,6 @@ try {
         .waitFor();
       await studio.locator('.stream-step').nth(1).click();
       await shot(studio, 'path');
-      await walk(studio);
       await studio.getByRole('link', { name: 'Sell', exact: true }).click();
       await studio.locator('.sheet tbody a').first().click();
       await studio.getByRole('link', { name: 'Edit its page' }).click();

@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { type Agreement, chargeFor } from '#core/agreements';
 import type { Instant } from '#core/calendar';
+import type { DraftPrice } from '#core/catalogue';
 import { agreementMessage, emailKindOn, AGREEMENT_EMAILS } from '#core/emails';
 import type { ChargeAnswer, ChargeRequest } from '#core/shop';
 import { longRun } from '../../support/longRun';
@@ -48,8 +49,14 @@ async function letters(
   terms: DraftTermsGiven[],
   play: (shop: MemoryShop, id: string) => Promise<unknown>,
   answers = refusing(),
+  access: DraftPrice['access'] | null = null,
 ): Promise<[subject: string, text: string][]> {
-  const live = releaseWith(terms, { shop: { tax: TAX } });
+  const live = releaseWith(terms, {
+    shop: { tax: TAX },
+    edit({ offers }) {
+      for (const price of offers.flatMap(({ prices }) => prices)) if (access) price.access = access;
+    },
+  });
   const shop = await shopInMemory(live, START, answers);
   const written: [string, string][] = [];
   shop.ports.mailer.sendAbout = ({ message, agreement, person }) => {
@@ -219,6 +226,25 @@ test('stopped with money back, come to its end, and switched', async () => {
   expect(switched.at(-1)).toEqual([
     'You’re now on Offer 1',
     'Next payment: €120.00 on 23 November 2027. €120.00 yearly from 23 November 2027, until cancelled. It can be stopped at any time, to the end of what is paid.',
+  ]);
+});
+
+test('access that ends one day is not said to be kept; cancelled at once, nothing is said of a day until which it stays', async () => {
+  const plan: DraftTermsGiven = { kind: 'plan', amount: '30', payments: '2' };
+  const paid = await letters([plan], (shop) => shop.goTo(at('2027-01-05')), refusing(), {
+    kind: 'for',
+    count: '1',
+    unit: 'year',
+    date: '',
+  });
+  expect(paid.at(-1)).toEqual(['Offer 0 is paid in full', 'That was your last payment.']);
+  const now = await letters([{ kind: 'subscription', amount: '30' }], async (shop, agreementId) => {
+    await shop.act({ type: 'cancel', agreementId, when: 'now', giveBack: false, by: 'seller' });
+    await shop.runner.settle();
+  });
+  expect(now.at(-1)).toEqual([
+    'You’ve cancelled Offer 0',
+    'Offer 0 is cancelled, and your access has ended. There are no more payments.',
   ]);
 });
 

@@ -103,6 +103,14 @@ test('messages: a test shop says so first, a header never holds a line feed, a f
   expect(real.text).not.toMatch(/Test shop|Paid with/);
   expect(real.text).toContain('There was nothing to pay.');
   expect(real.text).not.toMatch(/receipt|invoice/i);
+  // What is sent by post is not ready yet; of several things none is named twice.
+  const sending = { country: 'PT', addressKey: 'a', fee: 450 };
+  const said = (lines: (typeof bought)['lines']): string =>
+    receiptMessage({ shop, real: true, locale: 'en' }, { ...bought, lines }, null, 'Tove', link).text;
+  expect(said([{ ...line, sending }])).toContain('We’ll email you when your parcel is on its way.');
+  expect(said([line, { ...line, lineId: 'l2' }])).toContain(
+    'Thanks for your order. Everything in it is ready for you.',
+  );
   const refund: Refund = {
     id: 'r',
     orderId: 'o',

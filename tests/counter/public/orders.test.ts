@@ -75,7 +75,7 @@ test('an extra says what it adds before it is ticked; ticked, it is in the bill,
     ['open', 'open', 'open'],
   ]);
   await until(async () => (await mails()).length === 1, 'the receipt');
-  expect((await mails())[0]?.text).toMatch(/Field pack, Extra 0, Extra 1 is ready for you[^]*Total: €32\.00/);
+  expect((await mails())[0]?.text).toMatch(/Everything in it is ready for you\.[^]*Total: €32\.00/);
 });
 
 test('the visit is told as one story: what it bought, took and declined, and how many seconds later', async () => {
