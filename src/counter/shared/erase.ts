@@ -111,7 +111,7 @@ function refuseUnderWay({ runner }: CounterContext, personId: PersonId): void {
       'A session is still booked with this person. Call it off first, so that they hear of it. Nothing was erased.',
       'still-booked',
     );
-  const asked = [...state.pending.values()].some((todo) => whomOf(state, todo) === personId);
+  const asked = [...state.pending.values()].some((effect) => whomOf(state, effect) === personId);
   const charged = [...state.charges.values()].some(
     (charge) => charge.personId === personId && (charge.status === 'asked' || charge.status === 'waits-for-bank'),
   );
@@ -139,7 +139,7 @@ function waitsFor({ runner: { state } }: CounterContext, personId: PersonId): Wa
     ({ status, orderId }) => status === 'asked' && state.orders.get(orderId)?.personId === personId,
   );
   // They hear that the money went back by an email that may not have gone yet.
-  const told = [...state.pending.values()].some((todo) => whomOf(state, todo) === personId);
+  const told = [...state.pending.values()].some((effect) => whomOf(state, effect) === personId);
   return back || told ? 'refund' : null;
 }
 
@@ -152,8 +152,16 @@ const parcelsTo = ({ runner: { state } }: CounterContext, record: PersonRecord):
     }),
   );
 
-/** Whom something that has to leave the shop is about, where it names somebody. */
-function whomOf(state: ShopState, todo: PendingEffect): PersonId | undefined {
-  if (todo.kind !== 'session-mail') return 'personId' in todo ? todo.personId : undefined;
-  return state.passes.get(state.sessions.get(todo.sessionId)?.passId ?? '')?.personId;
+/** Whom an effect that has not left the shop yet is about; undefined where it names nobody. */
+function whomOf(state: ShopState, effect: PendingEffect): PersonId | undefined {
+  switch (effect.kind) {
+    case 'session-mail':
+      return state.passes.get(state.sessions.get(effect.sessionId)?.passId ?? '')?.personId;
+    case 'task-mail':
+      return state.passes.get(effect.passId)?.personId;
+    case 'agreement-mail':
+      return effect.message.personId;
+    default:
+      return 'personId' in effect ? effect.personId : undefined;
+  }
 }

@@ -761,7 +761,7 @@ describe('a class: the seat or the money, once for each date and unit', () => {
 });
 
 describe('a seat at a class that both levels open', () => {
-  const levels = (seats: number) =>
+  const levels = (seats: number, answers?: Parameters<typeof shopInMemory>[2]) =>
     shopInMemory(
       releaseWith([monthly('12'), monthly('30')], {
         edit: (content) => {
@@ -770,6 +770,7 @@ describe('a seat at a class that both levels open', () => {
         },
       }),
       BEGUN,
+      answers,
     );
   const seats = (shop: MemoryShop) =>
     [...shop.runner.state.sessions.values()].filter(({ status }) => status === 'booked').map(({ dateId }) => dateId);
@@ -794,6 +795,33 @@ describe('a seat at a class that both levels open', () => {
     await expect(shop.order({ i: 1, person: 'u2' })).rejects.toThrow();
     await shop.order({ i: 1, signedIn: true });
     expect([running(shop), seats(shop)]).toEqual([['off_1'], ['late']]);
+  });
+
+  test('given up while the bank is waited for, it is taken anew, and nobody else could have had it meanwhile', async () => {
+    const shop = await levels(1);
+    await shop.buy({ i: 0 });
+    await shop.goTo(on('2026-12-03'));
+    const bank = slowCharges(shop);
+    await expect(shop.order({ i: 1, signedIn: true })).rejects.toThrow('no order');
+    const [seat] = [...shop.runner.state.sessions.values()];
+    const given = { type: 'call-off-session', sessionId: seat?.id ?? '', personId: 'u1', by: 'member' } as const;
+    expect(await shop.act({ ...given, counts: false, seenLate: false })).toBe('done');
+    await expect(shop.order({ i: 1, person: 'u2' })).rejects.toThrow('The last one was sold');
+    bank.held().forEach(bank.answer);
+    await shop.goTo(on('2026-12-04'));
+    expect([running(shop), seats(shop)]).toEqual([['off_1'], ['late']]);
+  });
+
+  test('refused by the bank, the seat stays with the level that goes on', async () => {
+    let refuses = false;
+    const shop = await levels(1, () =>
+      refuses ? { status: 'refused', reason: 'not-enough-money' } : { status: 'paid', paymentId: '' },
+    );
+    await shop.buy({ i: 0 });
+    await shop.goTo(on('2026-12-03'));
+    refuses = true;
+    await expect(shop.order({ i: 1, signedIn: true })).rejects.toThrow('no order');
+    expect([running(shop), seats(shop)]).toEqual([['off_0'], ['late']]);
   });
 });
 

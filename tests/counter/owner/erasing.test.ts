@@ -5,6 +5,8 @@ import { Buyer } from '../../../demo/clients';
 import { type Disk, realDisk } from '../../../src/counter/files/disk';
 import { allDone, CARD, openShop, ownerOf, type TestShop, until } from '../../support/counter';
 import { entered, mailsTo } from '../../support/mails';
+import { NotAnswered } from '#core/shop';
+import { contentWithMonthly } from '../../support/release';
 
 // Erasing is written down, gone on with until it is done, and only then said to be done; nobody comes back after it.
 
@@ -150,4 +152,28 @@ test('ending every way in ends what windows that paid still hold, and a mailed c
   const later = await buys();
   const own = /href="(\/get\/[^"]+)"/.exec(await later.look('/field-pack/thanks'))?.[1] ?? '';
   expect((await later.fetch(own)).status).toBe(200);
+});
+
+test('an email about their cancelled subscription has not gone yet: nobody is erased before they have heard', async () => {
+  shop = await openShop({ content: contentWithMonthly() });
+  const buyer = new Buyer(shop.counter.address);
+  await buyer.pay(await buyer.openCheckout('monthly'), TOVE, CARD.good);
+  await allDone(shop);
+  const { mailer, runner } = context();
+  const { sendAbout } = mailer;
+  mailer.sendAbout = () => Promise.reject(new NotAnswered('down'));
+  const [agreement] = [...runner.state.agreements.values()];
+  const cancel = { act: 'cancel', when: 'now', giveBack: true };
+  expect((await shop.owner.act(`/agreements/${agreement?.id ?? ''}/act`, cancel)).status).toBe(200);
+  await until(() => [...runner.state.refunds.values()].every(({ status }) => status === 'paid'), 'the refund');
+  const id = idOf(TOVE.address);
+  expect([(await erase(id)).status, context().people.get(id)?.erased]).toEqual([409, undefined]);
+  // The mail service answers again.
+  mailer.sendAbout = sendAbout;
+  for (const { key } of runner.state.pending.inLane('service-email')) runner.nudge(key);
+  await runner.quiet();
+  expect((await mailsTo(shop.folder, TOVE.address)).map(({ subject }) => subject)).toContainEqual(
+    expect.stringContaining('You’ve cancelled'),
+  );
+  expect((await erase(id)).status).toBe(200);
 });
