@@ -179,7 +179,13 @@ test('orders leave as CSV exactly as listed; a person is answered; the workspace
   await elsewhere.getByLabel('Open a copy').setInputFiles(await copy.path());
   // The studio begins anew from the copy; pressing on before that would be lost in the reload.
   await Promise.all([
-    elsewhere.waitForEvent('load'),
+    Promise.race([
+      elsewhere.waitForEvent('load'),
+      elsewhere
+        .getByText('The copy was not put in place', { exact: false })
+        .textContent()
+        .then((said) => Promise.reject(new Error(said ?? 'nothing said'))),
+    ]),
     elsewhere.getByRole('button', { name: 'Replace what is here with this copy' }).click(),
   ]);
   await elsewhere.getByRole('link', { name: 'Make', exact: true }).click();

@@ -2,6 +2,7 @@ import { type FileRef, fileTypeOf, safeFileName } from '#core/catalogue';
 import type { HashNews } from '../workers/hash.worker';
 import { db } from './db';
 import { newId } from './ids';
+import { whyNotKept } from './whyNotKept';
 
 export interface Adding {
   result: Promise<FileRef | 'cancelled'>;
@@ -42,9 +43,9 @@ export function addFile(file: File, onProgress: (share: number) => void): Adding
   const result = hashed
     .then(async (sha256): Promise<FileRef | 'cancelled'> => {
       if (sha256 === 'cancelled') return sha256;
-      await db.files.put({ sha256, blob: file }).catch(() => {
+      await db.files.put({ sha256, blob: file }).catch((error: unknown) => {
         throw new Error(
-          `There is no room left in this browser for “${file.name}”. Nothing was changed. Free some space on this computer and add it again.`,
+          `“${file.name}” was not added: ${whyNotKept(error)}. Nothing was changed. Free some space on this computer and add it again.`,
         );
       });
       const name = safeFileName(file.name);

@@ -3,8 +3,9 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { describeBytes } from '#core/catalogue';
 import { store } from '../store';
-import { saveNow } from '../store/edits';
+import { saveNow, saveThen } from '../store/edits';
 import { noteCopy } from '../data/copies';
+import { whyNotKept } from '../data/whyNotKept';
 import { largeFiles, NotACopy, openCopy, type OpenedCopy, putBack, takeCopy } from '../data/workspaceFile';
 
 /** Everything this browser holds as one file, taken out or put back. */
@@ -29,8 +30,8 @@ export function Copies() {
       setTimeout(() => URL.revokeObjectURL(url), 60_000);
       await noteCopy(now.getTime());
       setSaid('The copy is in your downloads. Keep it somewhere else than on this computer.');
-    } catch {
-      setSaid('The copy could not be made: this browser or the disk has no room. Nothing was changed.');
+    } catch (error) {
+      setSaid(`The copy could not be made: ${whyNotKept(error)}. Nothing was changed.`);
     }
     setBusy(false);
   }
@@ -51,12 +52,14 @@ export function Copies() {
     if (!opened) return;
     setBusy(true);
     try {
-      await putBack(opened);
-      location.reload();
-    } catch {
-      setSaid('There is no room in this browser for the copy. Nothing was changed.');
-      setBusy(false);
+      // What is in hand is saved first: saved later, it would lie over the copy.
+      const written = await saveThen(store, () => putBack(opened));
+      if (written !== null) return location.reload();
+      setSaid('The copy was not put in place, because what you typed last could not be saved. Nothing was changed.');
+    } catch (error) {
+      setSaid(`The copy was not put in place: ${whyNotKept(error)}. Nothing was changed.`);
     }
+    setBusy(false);
   }
 
   return (

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { NotACopy, openCopy, putBack, takeCopy } from '../data/workspaceFile';
+import { whyNotKept } from '../data/whyNotKept';
 import { OpenCopy } from './OpenCopy';
 
 /** Copies where the window itself cannot be drawn: whatever stands in its drafts, they can be taken away and put back. */
@@ -10,13 +11,16 @@ export default function CopyRescue() {
       const url = URL.createObjectURL(await takeCopy(new Date()));
       Object.assign(document.createElement('a'), { href: url, download: 'shop copy.zip' }).click();
       setSaid('The copy is in your downloads.');
-    } catch {
-      setSaid('The copy could not be made. Nothing was changed.');
+    } catch (error) {
+      setSaid(`The copy could not be made: ${whyNotKept(error)}. Nothing was changed.`);
     }
   }
   async function put(file: File): Promise<void> {
     try {
-      await putBack(await openCopy(file));
+      const copy = await openCopy(file);
+      await putBack(copy).catch((error: unknown) => {
+        throw new NotACopy(`The copy was not put in place: ${whyNotKept(error)}. Nothing was changed.`);
+      });
       location.assign('/studio/');
     } catch (error) {
       setSaid(error instanceof NotACopy ? error.message : 'This file could not be read. Nothing was changed.');

@@ -3,6 +3,7 @@ import { noteChange } from '../data/copies';
 import { db, type DocumentRow, lastRead, readMeta, type Step, writeMeta } from '../data/db';
 import { buyerViewToggled } from './frame';
 import { appendSteps } from '../data/steps';
+import { whyNotKept } from '../data/whyNotKept';
 
 interface EditsState {
   /** Documents changed a moment ago, by key; what Dexie holds follows within a blink. */
@@ -57,14 +58,14 @@ let lastSave: Promise<unknown> = Promise.resolve();
 /**
  * Writes what is in hand, documents and steps together: one save after the other, each of what is in hand when its turn
  * comes. Two at once would write steps twice.
- * @returns the keys written, or null when there was no room
+ * @returns the keys written, or null when this browser could not write them
  */
 export const saveNow = (store: Saving): Promise<string[] | null> => saveThen(store, () => Promise.resolve());
 
 /**
  * Saves, and then changes what is saved before anything else is: a save that came between would write what was in hand
  * over it.
- * @param change not done where there was no room to save
+ * @param change not done where what is in hand could not be saved
  */
 export function saveThen(store: Saving, change: () => Promise<unknown>): Promise<string[] | null> {
   const mine = lastSave.then(async () => {
@@ -100,8 +101,8 @@ async function write({ getState, dispatch }: Saving): Promise<string[] | null> {
       }),
     );
     return rows.map((row) => row.key);
-  } catch {
-    dispatch(saveFailed('Not saved: this browser has no room left. What you typed stays while this window is open.'));
+  } catch (error) {
+    dispatch(saveFailed(`Not saved: ${whyNotKept(error)}. What you typed stays while this window is open.`));
     return null;
   }
 }
