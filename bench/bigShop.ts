@@ -99,6 +99,7 @@ export async function writeBigShop(dataFolder: string, orders: number, blocks: n
         checkoutId: `c_${i}`,
         personId,
         credits: [],
+        backUntil: [],
         chargeKey: key,
         quote: null,
         recipientId: null,

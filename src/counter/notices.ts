@@ -4,6 +4,7 @@ import * as z from 'zod';
 import { instantOf } from '#core/calendar';
 import type { CounterContext } from './context';
 import { Problem, refusalProblem } from './http/problem';
+import { FeeBody } from './ports/paymentsOverHttp';
 import { sameText } from './http/signing';
 
 const Notice = z.object({
@@ -12,8 +13,14 @@ const Notice = z.object({
   key: z.string(),
   data: z.record(z.string(), z.unknown()),
 });
-const Opened = z.object({ disputeId: z.string(), paymentId: z.string(), amount: z.int().min(0), answerBy: z.number() });
-const Closed = z.object({ disputeId: z.string(), won: z.boolean() });
+const Opened = z.object({
+  disputeId: z.string(),
+  paymentId: z.string(),
+  amount: z.int().min(0),
+  answerBy: z.number(),
+  fee: FeeBody.optional(),
+});
+const Closed = z.object({ disputeId: z.string(), won: z.boolean(), fee: FeeBody.optional() });
 /** A notice signed longer ago than this is not taken: it may be a copy. */
 const FRESH_MS = 5 * 60_000;
 
@@ -39,6 +46,7 @@ export function noticeRoutes(context: CounterContext): Router {
               paymentId: opened.paymentId,
               amount: opened.amount,
               answerBy: instantOf(opened.answerBy),
+              fee: opened.fee,
             }
           : { type: 'close-dispute', ...Closed.parse(notice.data) },
       );

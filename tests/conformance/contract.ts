@@ -115,6 +115,20 @@ export function paymentsContract(service: Service, cards: Cards): Check[] {
       },
     },
     {
+      name: 'what it says of its fee it says for ever: an amount, a currency, and the payout once it is known',
+      async run() {
+        const [key, token] = [fresh(), await good()];
+        const first = await ask('POST', '/charges', { idempotencyKey: key, body: charged(token) });
+        const fee = first.body['fee'] as Record<string, unknown> | undefined;
+        // It may say nothing.
+        if (fee === undefined) return;
+        ok(Number.isSafeInteger(fee['amount']));
+        ok(/^[A-Z]{3}$/.test(String(fee['currency'])));
+        ok(fee['payout'] === null || typeof fee['payout'] === 'string');
+        deepEqual((await ask('GET', `/charges/by-key/${key}`)).body['fee'], fee);
+      },
+    },
+    {
       name: 'without a key a charge is not taken; of an unknown card neither; a key never seen is not known',
       async run() {
         equal((await ask('POST', '/charges', { body: charged(await good()) })).status, 400);

@@ -107,7 +107,11 @@ export async function story(): Promise<readonly Batch[]> {
   const first = await once(0, 'u1');
   next = () => ({ status: 'waits-for-bank', confirmAt: '/bank' });
   const asked = await once(0, 'u2');
-  await must({ type: 'answer-charge', key: `${asked}-1`, answer: { status: 'paid', paymentId: 'pay-u2' } });
+  await must({
+    type: 'answer-charge',
+    key: `${asked}-1`,
+    answer: { status: 'paid', paymentId: 'pay-u2', fee: { amount: 61, currency: 'EUR', payout: 'payout-2026-12-07' } },
+  });
   next = () => ({ status: 'waits-for-bank', confirmAt: '/bank' });
   const away = await once(0, 'u3');
   await shop.goTo(addMs(START, 2 * HOUR));

@@ -57,6 +57,8 @@ export {
   LiveClass,
   Posted,
   Work,
+  withdrawalBasis,
+  type WithdrawalBasis,
   type SeatsPromised,
   Coaching,
   CoachingQuestion,

@@ -5,6 +5,7 @@ export { sendingFor, sendingOf, sentOf, isSent } from './sending';
 export { quoteFor, timesQuantity, type QuoteRefusal } from './quoteFor';
 export { termsNow } from './termsNow';
 export { type LineChoice, type LineStanding, type QuoteChoice, type Standing, firstBuyer, lineIdOf } from './standing';
+export { backUntil, type BackUntil, withdrawalEnds } from './backUntil';
 export { quoteFingerprint } from './fingerprint';
 export { besidePeriod, paymentFor, type Payment } from './payment';
 export { LineCoupon, couponedFirst, discountOf, spreadAmount, findCoupon, lineCoupon } from './coupon';

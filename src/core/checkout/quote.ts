@@ -43,6 +43,13 @@ const QuoteLine = z.object({
       each: z.object({ fee: minor, parcels: z.int().min(1) }).optional(),
     })
     .optional(),
+  /** What the buyer's right to withdraw goes by; left out in quotes from before it was noted. */
+  withdrawal: z
+    .array(z.enum(['digital', 'services', 'goods', 'dated']))
+    .min(1)
+    .optional(),
+  /** For so many dates after its first money the seller gives it back; left out where there is no guarantee. */
+  guaranteeDays: z.int().min(1).optional(),
   /** An agreement that ends when this is paid: what its unused days are worth, and how much of this line they pay. */
   replaces: z.object({ agreementId: idFor<AgreementId>(), credit: minor, used: minor }).optional(),
 });

@@ -15,6 +15,8 @@ export interface Coming {
   entrance?: EntranceId | null | undefined;
   /** When they first came to the path; now where they have not been here. */
   first?: Instant | null | undefined;
+  /** The last email whose link led them here: nothing they see goes by it, what they buy is counted for it. */
+  email?: string | null | undefined;
   /** When they first turned back. */
   turnedBack?: Instant | null | undefined;
   /** The visitor's name where they have one: which of two designs they see hangs on it. */

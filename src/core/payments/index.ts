@@ -1,3 +1,4 @@
+export type { ServiceFee } from './fee';
 export { creditOf, type CreditPart, takeCredit } from './credits';
 export type { OwedDue, Payment, PaymentLine } from './payment';
 export {

@@ -26,6 +26,7 @@ import type {
   SessionId,
   StepId,
 } from '#core/ids';
+import type { ServiceFee } from '#core/payments';
 import type { ChargeAnswer, IdsPort, RefundAnswer } from './ports';
 import type { AgreementMoment } from './dueIndex';
 import type { History } from './history';
@@ -103,8 +104,15 @@ export type Command =
   | { type: 'expire-pass'; passId: PassId; dueAt: Instant }
   | { type: 'refund'; orderId: OrderId; shares: readonly RefundShare[]; reason: string }
   | { type: 'answer-refund'; refundId: RefundId; answer: RefundAnswer }
-  | { type: 'open-dispute'; disputeId: DisputeId; paymentId: PaymentId; amount: number; answerBy: Instant }
-  | { type: 'close-dispute'; disputeId: DisputeId; won: boolean }
+  | {
+      type: 'open-dispute';
+      disputeId: DisputeId;
+      paymentId: PaymentId;
+      amount: number;
+      answerBy: Instant;
+      fee?: ServiceFee | undefined;
+    }
+  | { type: 'close-dispute'; disputeId: DisputeId; won: boolean; fee?: ServiceFee | undefined }
   /** By hand: all of them, or none. */
   | {
       type: 'give-passes';

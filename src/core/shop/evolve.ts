@@ -159,6 +159,9 @@ const appliers: Appliers = {
     state.pending.delete(refundId);
   },
 
+  // The books read it in the history; nothing in the shop goes by it.
+  'fee.taken': () => undefined,
+
   'dispute.opened': (state, data, at) => {
     const paymentId = data.paymentId ?? need(state.orders, data.orderId).payments[0]?.id ?? '';
     state.disputes.set(data.disputeId, {

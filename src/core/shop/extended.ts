@@ -1,3 +1,4 @@
+import { backUntil } from '#core/checkout';
 import type { StepId } from '#core/ids';
 import { fact, type ShopEvent } from '#core/journal';
 import { startedByOrder } from './agreements';
@@ -24,6 +25,7 @@ export function extendedEvents(state: ShopState, step: StepId, success: Success,
       last4: paymentId === null ? null : (card?.last4 ?? null),
       receipt: receiptFor(state, quote),
       credits,
+      backUntil: backUntil(quote, context.now),
     }),
     ...startedByOrder(success, credits, context.now, context),
     ...opened(success, context.now),

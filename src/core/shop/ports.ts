@@ -3,6 +3,7 @@ import type { Session } from '#core/booking';
 import type { Pass } from '#core/passes';
 import type { Batch, EventOf } from '#core/journal';
 import type { PersonRecord } from '#core/people';
+import type { ServiceFee } from '#core/payments';
 import type { Release } from '#core/release';
 import type { Agreement } from '#core/agreements';
 import type { PaymentId, StepId, ProductId } from '#core/ids';
@@ -44,7 +45,7 @@ export interface ChargeRequest {
   statement: string;
 }
 export type ChargeAnswer =
-  | { status: 'paid'; paymentId: PaymentId }
+  | { status: 'paid'; paymentId: PaymentId; fee?: ServiceFee | undefined }
   | { status: 'refused'; reason: string }
   | { status: 'waits-for-bank'; confirmAt: string }
   | { status: 'pending' }
@@ -56,7 +57,7 @@ export interface RefundRequest {
   paymentId: PaymentId;
   amount: number;
 }
-export type RefundAnswer = { status: 'paid' } | { status: 'refused'; reason: string };
+export type RefundAnswer = { status: 'paid'; fee?: ServiceFee | undefined } | { status: 'refused'; reason: string };
 
 /** The payment services, one for each way to pay. Every call may throw `NotAnswered`; the same key always carries the same body. */
 export interface PaymentsPort {

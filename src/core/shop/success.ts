@@ -1,6 +1,6 @@
 import { type KeptCard } from '#core/agreements';
 import type { Instant } from '#core/calendar';
-import { type Quote, replacedIn } from '#core/checkout';
+import { backUntil, type Quote, replacedIn } from '#core/checkout';
 import { type CameFrom, fact, type ShopEvent } from '#core/journal';
 import type { PassSeed } from '#core/passes';
 import { accessUntil } from '#core/terms';
@@ -55,6 +55,7 @@ export function successEvents(state: ShopState, success: Success, context: Decid
     came: success.came,
     language: success.language,
     credits,
+    backUntil: backUntil(success.quote, now),
   });
   const mail: ShopEvent = fact('mail.due', {
     key: keyOf('receipt', orderId),

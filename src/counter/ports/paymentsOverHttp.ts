@@ -2,15 +2,22 @@ import * as z from 'zod';
 import type { LedToWay, WayToPay } from '#core/ways';
 import { type ChargeAnswer, NotAnswered, type PaymentsPort, type RefundAnswer } from '#core/shop';
 
+/** What the service keeps of a movement. A service that does not say takes part in no books of fees. */
+export const FeeBody = z.object({
+  amount: z.int(),
+  currency: z.string().length(3),
+  payout: z.string().max(80).nullable(),
+});
 const ChargeBody = z.object({
   id: z.string().max(80),
   status: z.enum(['paid', 'refused', 'confirm', 'pending', 'voided']),
   reason: z.string().nullable(),
   confirmAt: z.string().optional(),
+  fee: FeeBody.optional(),
 });
 const TryBody = z.object({ reason: z.string().nullable() });
 const RefundBody = z.discriminatedUnion('status', [
-  z.object({ status: z.literal('paid') }),
+  z.object({ status: z.literal('paid'), fee: FeeBody.optional() }),
   z.object({ status: z.literal('refused'), reason: z.string() }),
 ]);
 /** A browser is sent there: to the web, and to nothing that would run. */
@@ -120,7 +127,7 @@ function readCharge(answer: { status: number; body: unknown }): ChargeAnswer {
   const charge = read(ChargeBody, answer);
   switch (charge.status) {
     case 'paid':
-      return { status: 'paid', paymentId: charge.id };
+      return { status: 'paid', paymentId: charge.id, ...(charge.fee ? { fee: charge.fee } : {}) };
     case 'refused':
       return { status: 'refused', reason: charge.reason ?? '' };
     case 'confirm':

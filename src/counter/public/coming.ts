@@ -10,6 +10,8 @@ const Came = z.object({
   /** When this visitor first came to the path. */
   first: z.string(),
   entrance: z.string().optional(),
+  /** The last email whose link led here. */
+  email: z.string().optional(),
   turnedBack: z.string().optional(),
   /** Comparisons whose design they have seen, and those that led them on. */
   seen: z.array(z.string()).optional(),
@@ -48,8 +50,8 @@ const seedOf = (req: Request, seed: string | undefined): string | null => (follo
 /** How this visitor came to a path, as of now. */
 export function comingOf(context: CounterContext, req: Request, path: PathId): Coming {
   const known = read(context, req);
-  const { first = null, entrance = null, turnedBack = null, seen = [] } = known?.ways[path] ?? {};
-  return { at: context.runner.now(), first, entrance, turnedBack, seed: seedOf(req, known?.seed), seen };
+  const { first = null, entrance = null, turnedBack = null, seen = [], email = null } = known?.ways[path] ?? {};
+  return { at: context.runner.now(), first, entrance, turnedBack, seed: seedOf(req, known?.seed), seen, email };
 }
 
 function note(
@@ -57,18 +59,19 @@ function note(
   req: Request,
   res: Response,
   path: PathId,
-  more: { entrance?: EntranceId; turnedBack?: string; seen?: string[]; on?: string[] },
+  more: { entrance?: EntranceId; email?: string; turnedBack?: string; seen?: string[]; on?: string[] },
 ): Coming {
   const { seed, ways } = read(context, req) ?? { seed: context.ids.next('v'), ways: {} };
   const { [path]: before, ...others } = ways;
   const at = context.runner.now();
   // What happened first counts: coming again, or turning back again, earns nothing more.
-  const { seen, on, entrance } = more;
+  const { seen, on, entrance, email } = more;
   const came = {
     first: at,
     ...more,
     ...before,
     ...(entrance === undefined ? {} : { entrance }),
+    ...(email === undefined ? {} : { email }),
     ...(seen ? { seen } : {}),
     ...(on ? { on } : {}),
   };
@@ -84,6 +87,7 @@ function note(
     turnedBack: came.turnedBack ?? null,
     seed: seedOf(req, seed),
     seen: came.seen ?? [],
+    email: came.email ?? null,
   };
 }
 
@@ -95,6 +99,10 @@ export const noteEntrance = (
   path: PathId,
   entrance: EntranceId,
 ): Coming => note(c, req, res, path, { entrance });
+
+/** An email's link led them here: the last one counts. */
+export const noteEmail = (c: CounterContext, req: Request, res: Response, path: PathId, email: string): Coming =>
+  note(c, req, res, path, { email });
 
 /** They are here for the first time, and time begins to run for them. */
 export const noteFirst = (c: CounterContext, req: Request, res: Response, path: PathId): Coming =>

@@ -44,6 +44,8 @@ export async function openCheckout(
     state = { status: 'open' };
   } else if (!unsettled && !paidElsewhere && cameAnew(visit, coming))
     visit = begunAnew(context, visit, release, coming);
+  // An email's link pressed while a checkout is open leads to what is bought there.
+  visit = { ...visit, email: coming.email ?? visit.email };
   giveVisit(context, res, visit);
   const quoted = context.releases.get(visit.release) ?? release;
   const till = tillFor({ visit, release: quoted }, path, coming.at);

@@ -15,7 +15,8 @@ import {
 import type { Release } from '#core/release';
 import type { PriceId } from '#core/ids';
 import type { CounterContext } from '../context';
-import { comingOf, nameFor, noteFirst } from './coming';
+import { emailOfLink } from '../shared/emailMark';
+import { comingOf, nameFor, noteEmail, noteFirst } from './coming';
 import { hrefOfTarget } from './shells';
 import { quoteStands, readVisit, tillFor, type Visit } from './visit';
 
@@ -30,7 +31,8 @@ export interface Seen {
 /** What a visitor sees of a path now. Where time runs from their first coming, it begins to run. */
 export function seenBy(context: CounterContext, req: Request, res: Response, release: Release, path: Path): Seen {
   nameFor(context, req, res, path);
-  const came = comingOf(context, req, path.id);
+  const email = emailOfLink(context.secrets.signing, req);
+  const came = email === null ? comingOf(context, req, path.id) : noteEmail(context, req, res, path.id, email);
   const counted = path.countdowns?.some(({ until }) => until.to === 'hours') === true;
   const coming = counted && came.first == null ? noteFirst(context, req, res, path.id) : came;
   const sight = sightOf(path, coming, release.content);

@@ -33,6 +33,7 @@ const Visit = z.object({
   /** What it was shown by: the entrance it came through, when it first came, and when it turned back. */
   entrance: z.string().nullable().optional(),
   first: z.string().nullable().optional(),
+  email: z.string().nullable().optional(),
   turnedBack: z.string().nullable().optional(),
   /** The visitor's name, which their designs hang on, and what their order counts for. */
   seed: z.string().nullable().optional(),
@@ -117,7 +118,7 @@ export function tillFor({ visit, release }: { visit: Visit; release: Release }, 
 
 /** Where a charge of this visit comes from, for whoever counts later. */
 export const cameWith = (
-  { visit, path, design }: Visit,
+  { visit, path, design, email }: Visit,
   { step, entrance }: Pick<Till, 'step' | 'entrance'>,
 ): CameFrom => ({
   ...NOWHERE,
@@ -126,6 +127,7 @@ export const cameWith = (
   visit: visit ?? null,
   entrance,
   design: design ?? null,
+  email: email ?? null,
 });
 
 /** The sales that rising prices of all that a path sells count, as of now. */

@@ -11,6 +11,8 @@ const Switches = z
     down: z.boolean(),
     holdAnswerMs: z.int().min(0).max(120_000),
     standing: z.enum(['ready', 'being-checked']),
+    /** What it keeps from now on. */
+    tariff: z.object({ share: z.int().min(0).max(10_000), fixed: z.int().min(0), dispute: z.int().min(0) }),
   })
   .partial();
 
@@ -75,7 +77,11 @@ export function moneyRoutes(service: PaymentService, key: string, own: readonly 
     await answer(res, service.refund(keyOf(req), input));
   });
   router.get('/standing', mood, (_req, res) => void res.json({ standing: switches.standing }));
-  router.post('/switches', (req, res) => void res.json(Object.assign(switches, Switches.parse(req.body))));
+  router.post('/switches', (req, res) => {
+    const { tariff, ...others } = Switches.parse(req.body);
+    if (tariff) service.tariff = tariff;
+    res.json({ ...Object.assign(switches, others), tariff: service.tariff });
+  });
   return { router, mood, answer };
 }
 
@@ -98,6 +104,7 @@ function publicCharge(charge: Charge, base: string): Record<string, unknown> {
     id: charge.id,
     status: charge.status,
     reason: charge.reason,
+    ...(charge.fee ? { fee: charge.fee } : {}),
     ...(charge.status === 'confirm' ? { confirmAt: `${base}/bank/${charge.id}` } : {}),
   };
 }

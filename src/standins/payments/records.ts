@@ -1,4 +1,5 @@
 import type { CardDoes } from './cards';
+import type { Fee } from './fees';
 
 export interface Card {
   token: string;
@@ -37,6 +38,8 @@ export interface Charge {
   status: 'paid' | 'refused' | 'confirm' | 'pending' | 'voided';
   reason: string | null;
   refunded: number;
+  /** What it cost, once it is paid; not in files from before fees were taken. */
+  fee?: Fee;
 }
 export interface Dispute {
   id: string;
@@ -45,6 +48,7 @@ export interface Dispute {
   at: number;
   answerBy: number;
   status: 'open' | 'won' | 'lost';
+  fee?: Fee;
 }
 export interface Notice {
   id: string;
@@ -70,4 +74,4 @@ export type Line =
     }
   | { t: 'notice'; notice: Notice }
   | { t: 'told'; id: string };
-export type RefundAnswer = { status: 'paid'; id: string } | { status: 'refused'; reason: string };
+export type RefundAnswer = { status: 'paid'; id: string; fee?: Fee } | { status: 'refused'; reason: string };

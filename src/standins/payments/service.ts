@@ -5,6 +5,7 @@ import { openLines } from '../shared/lines';
 import { answerOf, outcomeOf } from './outcome';
 import type { Approval, Card, Charge, Dispute, Line, Notice, RefundAnswer } from './records';
 import { ANSWERS_AFTER_MS, type CardDoes, DISPUTE_LASTS_MS, DISPUTED_AFTER_MS } from './cards';
+import { feeOfCharge, feeOfDispute, feeOfRefund, USUAL_TARIFF } from './fees';
 import { Rejected } from './rejected';
 import { cardTyped, type TypedCard } from './typedCard';
 
@@ -22,6 +23,7 @@ export class PaymentService {
   readonly disputes = new Map<string, Dispute>();
   readonly refunds = new Map<string, { body: string; answer: RefundAnswer }>();
   readonly untold = new Map<string, Notice>();
+  tariff = USUAL_TARIFF;
   /** Charges that time will still do something to; the others are never looked at again. */
   readonly #watched = new Set<string>();
   onNotice: () => void = () => undefined;
@@ -70,6 +72,7 @@ export class PaymentService {
       reason,
       refunded: 0,
     };
+    if (status === 'paid') charge.fee = feeOfCharge(charge, this.tariff, charge.at);
     this.#write({ t: 'charge', charge });
     return charge;
   }
@@ -145,7 +148,11 @@ export class PaymentService {
       ? { status: 'refused', reason: 'The payment is disputed.' }
       : input.amount > charge.amount - charge.refunded
         ? { status: 'refused', reason: 'That is more than is left of the payment.' }
-        : { status: 'paid', id: `ref_${randomBytes(9).toString('base64url')}` };
+        : {
+            status: 'paid',
+            id: `ref_${randomBytes(9).toString('base64url')}`,
+            fee: feeOfRefund(charge.currency, this.#clock.now()),
+          };
     // One line for both: a refund is never half.
     const refunded = charge.refunded + (answer.status === 'paid' ? input.amount : 0);
     this.#write({ t: 'refund', key, body, chargeId: charge.id, amount: input.amount, answer, refunded });
@@ -158,11 +165,15 @@ export class PaymentService {
     if (!charge) throw new Rejected(404, 'No such payment.');
     if (charge.status !== 'confirm') return charge;
     const answered: Charge = approve
-      ? { ...charge, status: 'paid' }
+      ? this.#paid(charge, this.#clock.now())
       : { ...charge, status: 'refused', reason: 'confirmation-declined' };
     this.#write({ t: 'charge', charge: answered });
     this.#notify('charge', charge.key, {});
     return answered;
+  }
+
+  #paid(charge: Charge, at: number): Charge {
+    return { ...charge, status: 'paid', fee: feeOfCharge(charge, this.tariff, at) };
   }
 
   /** When something next happens here by itself, or null. */
@@ -190,7 +201,7 @@ export class PaymentService {
         yield [
           charge.at + ANSWERS_AFTER_MS,
           () => {
-            this.#write({ t: 'charge', charge: { ...charge, status: 'paid' } });
+            this.#write({ t: 'charge', charge: this.#paid(charge, charge.at + ANSWERS_AFTER_MS) });
             this.#notify('charge', charge.key, {});
           },
         ];
@@ -206,6 +217,7 @@ export class PaymentService {
               at,
               answerBy: at + DISPUTE_LASTS_MS,
               status: 'open',
+              fee: feeOfDispute(charge.currency, this.tariff.dispute, at),
             };
             this.#write({ t: 'dispute', dispute });
             this.#notify('dispute-opened', charge.key, {
@@ -213,6 +225,7 @@ export class PaymentService {
               paymentId: charge.id,
               amount: dispute.amount,
               answerBy: dispute.answerBy,
+              fee: dispute.fee,
             });
           },
         ];

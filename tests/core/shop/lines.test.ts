@@ -55,7 +55,7 @@ async function orderOf(offers: readonly number[]): Promise<Shop> {
   }));
   const ports = memoryPorts(START);
   ports.addRelease(LIVE);
-  const came = { path: null, step: null, visit: null, entrance: null, partner: null, design: null };
+  const came = { path: null, step: null, visit: null, entrance: null, partner: null, design: null, email: null };
   ports.batches.push({
     seq: 1,
     at: START,

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import type { AnyProductKind } from './kind';
+import type { AnyProductKind, WithdrawalBasis } from './kind';
 import { PRODUCT_KINDS } from './kinds';
 import type { Product as AnyProduct, ProductName, ProductsByKind } from './product';
 
@@ -40,10 +40,12 @@ export function freshProduct<K extends ProductName>(kind: K, id: string, title =
 export const describeContents = (product: AnyProduct, locale = 'en'): string =>
   productKindOf(product).describe(product, locale);
 
-/** Whether it is sent by post, so that its buyer is asked where to. */
 /** How a price for some products is paid to begin with. */
 export const paidAsFirst = (products: readonly AnyProduct[]): 'once' | 'subscription' =>
   products.some((product) => productKindOf(product).paidAs === 'subscription') ? 'subscription' : 'once';
+
+/** What its buyer's right to withdraw goes by. */
+export const withdrawalBasis = (product: AnyProduct): WithdrawalBasis => productKindOf(product).withdrawal;
 
 /** Whether it is sent by post. */
 export const isSentByPost = (product: AnyProduct): boolean => productKindOf(product).waits?.(product) === 'sending';
@@ -52,7 +54,15 @@ export const isSentByPost = (product: AnyProduct): boolean => productKindOf(prod
 export const newProduct = (id: string, title = ''): Extract<AnyProduct, { kind: 'download' }> =>
   freshProduct('download', id, title);
 
-export type { AnyProductKind, ContentFinding, Opening, Parts, ProductKind, SeatsPromised } from './kind';
+export type {
+  AnyProductKind,
+  ContentFinding,
+  Opening,
+  Parts,
+  ProductKind,
+  SeatsPromised,
+  WithdrawalBasis,
+} from './kind';
 export type { ProductBase, ProductName, ProductsByKind } from './product';
 export { productShape } from './base';
 export { PRODUCT_KINDS } from './kinds';

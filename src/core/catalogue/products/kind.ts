@@ -43,6 +43,12 @@ export interface SeatsPromised {
   soldAfter: boolean;
 }
 
+/**
+ * Why, and from when, buyers' law lets somebody withdraw: digital content, services, goods that are sent, or something
+ * that takes place on a date.
+ */
+export type WithdrawalBasis = 'digital' | 'services' | 'goods' | 'dated';
+
 /** One kind of product: all that differs by kind, so that nobody else asks which it is. */
 export interface ProductKind<P extends ProductBase> {
   readonly kind: P['kind'];
@@ -91,6 +97,8 @@ export interface ProductKind<P extends ProductBase> {
   readonly seats?: (product: P) => SeatsPromised | null;
   /** What the seller has to do for each pass to it; left out by kinds that open by themselves. */
   readonly waits?: (product: P) => 'work' | 'sending';
+  /** What its buyer's right to withdraw goes by; of a bundle, what stands in it says. */
+  readonly withdrawal: WithdrawalBasis;
   /** How its price is paid to begin with; once, where nothing is said. */
   readonly paidAs?: 'subscription';
   /** How often one buyer may fetch one thing, for how many hours a link to it works, and whether PDFs bear their name. */

@@ -17,13 +17,14 @@ import {
   seedFrom2,
   seed4,
   seed5,
+  seed6,
   anchor2,
   creditPart1,
   paidPeriod2,
   periodFrom1,
 } from './parts/agreement';
 import { agreementId1, currency1, disputeId1, id1, minor1, moment1, orderId1, personId1 } from './parts/basics';
-import { cameFrom1, NOWHERE } from './parts/cameFrom';
+import { cameFrom1, cameFrom2, NOWHERE1, withEmail } from './parts/cameFrom';
 import { buyer1 } from './parts/quote';
 
 const by = z.enum(['buyer', 'seller']);
@@ -78,6 +79,7 @@ const paid1 = z.strictObject({
 const requested2 = requested1.extend({ to: seed2.optional(), came: cameFrom1 });
 const requested3 = requested2.extend({ to: seed3.optional() });
 const requested4 = requested3.extend({ next: dueMoment2.nullable() });
+const requested5 = requested4.extend({ to: seed5.optional() });
 const started2 = started1.extend({ agreement: seed2, status: running2 });
 const paid2 = paid1.extend({ status: z.enum(['active', 'ending', 'paid-off']) });
 const paid3 = paid2.extend({ period: paidPeriod2, creditsLeft: z.array(creditPart1).nullable() });
@@ -149,6 +151,7 @@ const mailDue1 = z.strictObject({
 const started3 = started2.extend({ agreement: seed3, period: paidPeriod2.nullable(), told: told1.nullable() });
 
 const started5 = started3.extend({ agreement: seed5 });
+const started6 = started5.extend({ next: dueMoment2.nullable() });
 
 /** Payment plans and subscriptions. Every next moment and amount is computed when it is decided, and stands here. */
 export const agreementEvents = {
@@ -167,17 +170,25 @@ export const agreementEvents = {
     .next(started3.extend({ agreement: seed4 }), (data) => data)
     .next(started5, (data) => data)
     /** With since when its first payment is asked for, where a stop had put that off. */
-    .next(started5.extend({ next: dueMoment2.nullable() }), (data) => data),
+    .next(started6, (data) => data)
+    .next(started6.extend({ agreement: seed6 }), ({ agreement, ...data }) => ({
+      ...data,
+      agreement: withEmail(agreement),
+    })),
   /** Written down before the payment service is asked. */
   'due.requested': event(requested1)
-    .next(requested2, ({ to, ...data }) => ({ ...data, ...(to ? { to: seedFrom1(to) } : {}), came: NOWHERE }))
+    .next(requested2, ({ to, ...data }) => ({ ...data, ...(to ? { to: seedFrom1(to) } : {}), came: NOWHERE1 }))
     .next(requested3, ({ to, ...data }) => ({
       ...data,
       ...(to ? { to: seedFrom2(to) } : {}),
     }))
     /** With since when the due after it is asked for, where a stop had put that off. */
     .next(requested4, (data) => data)
-    .next(requested4.extend({ to: seed5.optional() }), (data) => data),
+    .next(requested5, (data) => data)
+    .next(requested5.extend({ to: seed6.optional(), came: cameFrom2 }), ({ to, ...data }) => ({
+      ...withEmail(data),
+      ...(to ? { to: withEmail(to) } : {}),
+    })),
   'due.paid': event(paid1)
     .next(paid2, (data) => ({ ...data, status: data.status === 'paid off' ? ('paid-off' as const) : data.status }))
     .next(
@@ -262,7 +273,10 @@ export const agreementEvents = {
     z.strictObject({ agreementId: agreementId1, orderId: orderId1, endsAt: moment1, remindAt: moment1.nullable() }),
   ),
   /** Its owner has chosen a lower level: that begins, frozen as it is here, when the next payment would. Null takes it back. */
-  'agreement.stepsDown': event(z.strictObject({ agreementId: agreementId1, to: seed5.nullable() })),
+  'agreement.stepsDown': event(z.strictObject({ agreementId: agreementId1, to: seed5.nullable() })).next(
+    z.strictObject({ agreementId: agreementId1, to: seed6.nullable() }),
+    ({ to, ...data }) => ({ ...data, to: to && withEmail(to) }),
+  ),
   'agreement.kept': event(kept1).next(kept1.extend({ status: running2 }), (data) => ({
     ...data,
     status: runningFrom1(data.status),

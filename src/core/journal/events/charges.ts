@@ -1,9 +1,9 @@
 import * as z from 'zod';
 import { event } from './kind';
 import { checkoutId1, id1, moment1, orderId1, personId1, stepId1 } from './parts/basics';
-import { cameFrom1, language1, NOWHERE } from './parts/cameFrom';
+import { cameFrom1, cameFrom2, language1, NOWHERE1, withEmail } from './parts/cameFrom';
 import { pass1, pass2, pass3, passFrom1 } from './parts/pass';
-import { quote1, quote2, quote3, quote4, quote5, quoteFrom1, quoteFrom4 } from './parts/quote';
+import { quote1, quote2, quote3, quote4, quote5, quote6, quoteFrom1, quoteFrom4 } from './parts/quote';
 
 const requested1 = z.strictObject({
   key: id1,
@@ -42,12 +42,13 @@ const requested6 = requested5.extend({ opens: z.array(pass3) });
 /** The charge of a checkout: asked → paid | refused | needs the bank | fell away. */
 export const chargeEvents = {
   'charge.requested': event(requested1)
-    .next(requested2, (data) => ({ ...data, quote: quoteFrom1(data.quote), came: NOWHERE, language: null }))
+    .next(requested2, (data) => ({ ...data, quote: quoteFrom1(data.quote), came: NOWHERE1, language: null }))
     .next(requested3, (data) => ({ ...data, opens: data.opens.map(passFrom1) }))
     .next(requested4, (data) => ({ ...data, step: null, recipientId: null, signedIn: false }))
     .next(requested5, (data) => data)
     .next(requested6, (data) => data)
-    .next(requested6.extend({ quote: quote5 }), (data) => ({ ...data, quote: quoteFrom4(data.quote) })),
+    .next(requested6.extend({ quote: quote5 }), (data) => ({ ...data, quote: quoteFrom4(data.quote) }))
+    .next(requested6.extend({ quote: quote6, came: cameFrom2 }), withEmail),
   'charge.waitsForBank': event(z.strictObject({ key: id1, confirmAt: z.string().max(500), until: moment1 })),
   'charge.refused': event(z.strictObject({ key: id1, reason: z.string().max(80) })),
   'charge.fellAway': event(

@@ -56,6 +56,20 @@ export const moneyBackEvents = {
       paymentId: z.string().optional(),
     }),
   ),
+  /**
+   * What the payment service keeps of a payment, a refund or a dispute (below zero where it gives a fee back), and the
+   * payout it stands in. It is written where the service says so, in the batch that records the movement.
+   */
+  'fee.taken': event(
+    z.strictObject({
+      of: z.enum(['payment', 'refund', 'dispute']),
+      /** The payment's, refund's or dispute's. */
+      id: z.string().max(80),
+      amount: z.int(),
+      currency: currency1,
+      payout: z.string().max(80).nullable(),
+    }),
+  ),
   /** A credit note on an old payment whose unused days pay for something else. */
   'credit.given': event(
     z.strictObject({

@@ -1,9 +1,9 @@
 import * as z from 'zod';
 import { event } from './kind';
 import { creditPart1 } from './parts/agreement';
-import { chargeKey1, checkoutId1, lineId1, orderId1, personId1, stepId1 } from './parts/basics';
-import { cameFrom1, language1, NOWHERE } from './parts/cameFrom';
-import { quote1, quote2, quote3, quote4, quote5, quoteFrom1, quoteFrom4 } from './parts/quote';
+import { chargeKey1, checkoutId1, date1, lineId1, orderId1, personId1, stepId1 } from './parts/basics';
+import { cameFrom1, cameFrom2, language1, NOWHERE1, withEmail } from './parts/cameFrom';
+import { quote1, quote2, quote3, quote4, quote5, quote6, quoteFrom1, quoteFrom4 } from './parts/quote';
 
 const paid1 = z.strictObject({
   orderId: orderId1,
@@ -53,16 +53,38 @@ const withCredits = <T extends { quote: z.infer<typeof quote4> | null }>({ quote
   credits: [],
 });
 
+const paid5 = paid4.extend({ quote: quote5.nullable(), credits: creditsUsed1 });
+const extended3 = extended2.extend({ quote: quote5.nullable(), credits: creditsUsed1 });
+
+/**
+ * Until which date, the whole of it, a line can be given back: by law, null where that runs from a delivery; and by the
+ * seller's guarantee, null where there is none or no money has come yet. Not noted before.
+ */
+const backUntil1 = z.array(
+  z.strictObject({ lineId: lineId1, withdrawal: date1.nullable(), guarantee: date1.nullable() }),
+);
+const notNoted = <T extends object>(data: T) => ({ ...data, backUntil: [] });
+
 /** An order that stands: its money has come, or none was due. */
 export const orderEvents = {
   'order.paid': event(paid1)
-    .next(paid2, (data) => ({ ...data, quote: quoteFrom1(data.quote), chargeKey: null, came: NOWHERE, language: null }))
+    .next(paid2, (data) => ({
+      ...data,
+      quote: quoteFrom1(data.quote),
+      chargeKey: null,
+      came: NOWHERE1,
+      language: null,
+    }))
     .next(paid3, (data) => ({ ...data, recipientId: null }))
     .next(paid4, (data) => data)
-    .next(paid4.extend({ quote: quote5.nullable(), credits: creditsUsed1 }), withCredits),
+    .next(paid5, withCredits)
+    .next(paid5.extend({ quote: quote6.nullable(), came: cameFrom2, backUntil: backUntil1 }), (data) =>
+      notNoted(withEmail(data)),
+    ),
   /** An offer after payment was taken: its lines are the order's. */
   'order.extended': event(extended1)
     .next(extended2, (data) => data)
-    .next(extended2.extend({ quote: quote5.nullable(), credits: creditsUsed1 }), withCredits),
+    .next(extended3, withCredits)
+    .next(extended3.extend({ quote: quote6.nullable(), backUntil: backUntil1 }), notNoted),
   'offer.declined': event(z.strictObject({ orderId: orderId1, step: stepId1 })),
 };

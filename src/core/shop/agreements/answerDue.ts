@@ -8,6 +8,7 @@ import type { AnsweredDue, DueCharge, ShopState } from '../state';
 import { mailOf, nothing, shopOf } from './common';
 import { type Paid, paidEvents } from './charge';
 import { switchedEvents } from './switch';
+import { feeTaken } from '../fees';
 import { keyOf } from '../ids';
 
 /** The payment service answered about an agreement's due. The first answer that ends it wins. */
@@ -36,9 +37,10 @@ export function answerDue(
         next: charge.why === 'rest' ? null : a.next,
       };
       return {
-        events: charge.to
-          ? switchedEvents(state, a, charge.to, paid, context)
-          : paidEvents(state, a, paid, context.now),
+        events: [
+          ...(charge.to ? switchedEvents(state, a, charge.to, paid, context) : paidEvents(state, a, paid, context.now)),
+          ...feeTaken('payment', answer.paymentId, answer.fee),
+        ],
       };
     }
     case 'refused':

@@ -7,6 +7,7 @@ import { formatAmount } from '#core/money';
 import { withoutStop } from '../agreements/goOn';
 import type { Command, DecideContext, Decision } from '../command';
 import type { Charge, ShopState } from '../state';
+import { feeTaken } from '../fees';
 import { extendedEvents } from '../extended';
 import { type Success, successEvents } from '../success';
 import { keyOf } from '../ids';
@@ -35,6 +36,7 @@ export function answerCharge(
       return {
         events: [
           fact('charge.paid', { key, paymentId: answer.paymentId }),
+          ...feeTaken('payment', answer.paymentId, answer.fee),
           ...succeeded({
             orderId: charge.orderId,
             checkoutId: charge.checkoutId,

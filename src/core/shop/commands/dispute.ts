@@ -9,6 +9,7 @@ import { holdAll, releaseAll } from '../agreements/common';
 import { endEvents } from '../agreements/closings';
 import { accessWaits, withoutStop } from '../agreements/goOn';
 import type { Command, DecideContext, Decision } from '../command';
+import { feeTaken } from '../fees';
 import { keyOf } from '../ids';
 import { leftOf, lineOf, type Payment, taxOfBack, creditOf } from '#core/payments';
 import { type PaidLine, paidLinesOf } from '../paidLines';
@@ -22,7 +23,7 @@ const known: Decision = refuse('nothing-to-do', { why: 'recorded' });
  * from it; what else a switch began since is paid by other money.
  */
 export function openDispute(state: ShopState, command: Extract<Command, { type: 'open-dispute' }>): Decision {
-  const { disputeId, paymentId, amount, answerBy } = command;
+  const { disputeId, paymentId, amount, answerBy, fee } = command;
   const payment = state.payments.get(paymentId);
   const later = payment?.agreementId == null ? undefined : state.agreements.get(payment.agreementId);
   const order = state.orders.get(payment?.orderId ?? '');
@@ -39,6 +40,7 @@ export function openDispute(state: ShopState, command: Extract<Command, { type: 
         paymentId,
         ...(later ? { agreementId: later.id } : {}),
       }),
+      ...feeTaken('dispute', disputeId, fee),
       ...touched.map((a): ShopEvent => fact('agreement.suspended', { agreementId: a.id, disputeId, paymentId })),
       ...touched.filter(({ next }) => next !== null).flatMap((a) => accessWaits(state, a)),
       ...holdAll(state, { passIds: passesPaidBy(state, order, payment, touched) }, disputeHold(disputeId)),
@@ -53,7 +55,7 @@ export function openDispute(state: ShopState, command: Extract<Command, { type: 
  */
 export function closeDispute(
   state: ShopState,
-  { disputeId, won }: Extract<Command, { type: 'close-dispute' }>,
+  { disputeId, won, fee }: Extract<Command, { type: 'close-dispute' }>,
   context: DecideContext,
 ): Decision {
   const dispute = state.disputes.get(disputeId);
@@ -89,6 +91,7 @@ export function closeDispute(
         ...(later ? { agreementId: later.id } : {}),
         paymentId: dispute.paymentId,
       }),
+      ...feeTaken('dispute', disputeId, fee),
       ...going.flatMap((a) => cleared(state, a, dispute, context)),
       ...releaseAll(state, { passIds: staying }, disputeHold(disputeId)),
       ...ending.flatMap((a) => endEvents(state, a, 'dispute-lost', null, null, context)),

@@ -11,6 +11,7 @@ import { withoutStop } from '../agreements/goOn';
 import type { Command, DecideContext, Decision, RefundShare } from '../command';
 import { documentNumber } from '../documentNumber';
 import { agreementsRefunded } from '../evolveStops';
+import { feeTaken } from '../fees';
 import { keyOf } from '../ids';
 import { areDaysTaken } from '../taken';
 import {
@@ -221,6 +222,7 @@ export function answerRefund(
   return {
     events: [
       fact('refund.paid', { refundId, creditNote: creditNoteOf(state, asked) }),
+      ...feeTaken('refund', refundId, answer.fee),
       ...ending.flatMap((a) => endEvents(state, a, 'refunded', null, null, context)),
       ...[...closes]
         .filter((id) => !state.passes.get(id)?.closed)

@@ -43,6 +43,7 @@ export const bundleKind: ProductKind<Bundle> = {
   parts: () => null,
   contains: ({ parts }) => parts,
   opensAs: 'its-parts',
+  withdrawal: 'digital',
   // What was in it belongs to whoever bought it by passes of its own: it may change for those who come.
   places: () => [],
   written: () => [],

@@ -25,6 +25,7 @@ const isBlank = (text: RichText): boolean => plainFromRich(text).trim() === '';
 
 export const workKind: ProductKind<Work> = {
   ...NOTHING_INSIDE,
+  withdrawal: 'services',
   kind: 'work',
   name: 'Work you do by hand',
   explains: 'Something you do for each buyer. They read what happens next; you have it before you until it is done.',

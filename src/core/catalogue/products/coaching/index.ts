@@ -8,6 +8,7 @@ export { asBooked, Coaching, CoachingQuestion } from './coaching';
 
 export const coachingKind: ProductKind<Coaching> = {
   ...NOTHING_INSIDE,
+  withdrawal: 'services',
   kind: 'coaching',
   name: 'Coaching sessions',
   explains: 'A number of sessions with you, which buyers book themselves in the hours you open.',

@@ -41,6 +41,7 @@ export const courseKind: ProductKind<Course> = {
   openings: (course) => allLessons(course).flatMap(openingsOfLesson),
   contains: () => [],
   opensAs: 'itself',
+  withdrawal: 'digital',
   parts: (course) => ({ whole: partsOfCourse(course), hour: course.hour }),
   // What was only ever held back nobody has had.
   places: (course) =>

@@ -80,6 +80,7 @@ export const downloadKind: ProductKind<Download> = {
   parts: () => null,
   contains: () => [],
   opensAs: 'itself',
+  withdrawal: 'digital',
   // A file is replaced in its place, under the id it has.
   places: ({ files, links }) => [...files, ...links].map(({ id }) => ({ id, shown: true })),
   written: () => [],

@@ -40,6 +40,7 @@ export const liveClassKind: ProductKind<LiveClass> = {
   parts: () => null,
   contains: () => [],
   opensAs: 'itself',
+  withdrawal: 'dated',
   // A date that was published somebody may have a seat at: it is moved or called off, and not taken out.
   places: ({ dates }) =>
     dates

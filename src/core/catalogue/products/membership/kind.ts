@@ -38,6 +38,7 @@ export const membershipKind: ProductKind<Membership> = {
   openings: (membership) => shownPosts(membership).flatMap(openingsOfLesson),
   contains: ({ parts }) => parts.map(({ productId }) => productId),
   opensAs: 'itself',
+  withdrawal: 'digital',
   parts: (membership) => ({ whole: partsOfMembership(membership), hour: membership.hour }),
   // It is sold as what it is at any time: what is taken out closes, and the seller is told for how many before.
   places: () => [],

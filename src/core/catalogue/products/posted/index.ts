@@ -20,6 +20,7 @@ declare module '../product' {
 
 export const postedKind: ProductKind<Posted> = {
   ...NOTHING_INSIDE,
+  withdrawal: 'goods',
   kind: 'posted',
   name: 'An item sent by post',
   explains: 'Its checkout asks where to, and adds what sending costs. You have a list of what is to be sent.',

@@ -12,7 +12,7 @@ import {
   priceId1,
   productId1,
 } from './basics';
-import { cameFrom1, language1, NOWHERE } from './cameFrom';
+import { cameFrom1, cameFrom2, language1, NOWHERE1 } from './cameFrom';
 import { buyer1, lineCoupon1, owned1, parcels1 } from './quote';
 import { terms1, terms2, termsFrom1 } from './terms';
 
@@ -98,6 +98,8 @@ export const seed5 = seed4.extend({
     })
     .optional(),
 });
+/** The sixth the email that led to it. */
+export const seed6 = seed5.extend({ came: cameFrom2 });
 export const seedFrom2 = ({ credit, anchor, ...seed }: z.infer<typeof seed2>): z.infer<typeof seed3> => ({
   ...seed,
   anchor: { n: anchor.n, at: anchor.at },
@@ -107,7 +109,7 @@ export const seedFrom2 = ({ credit, anchor, ...seed }: z.infer<typeof seed2>): z
 export const seedFrom1 = (seed: z.infer<typeof seed1>): z.infer<typeof seed2> => ({
   ...seed,
   terms: termsFrom1(seed.terms),
-  came: NOWHERE,
+  came: NOWHERE1,
   language: null,
 });
 

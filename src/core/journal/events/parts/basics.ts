@@ -52,6 +52,8 @@ export const chargeKey1 = idOf<ChargeKey>();
 export const minor1 = z.int().min(0);
 /** An instant in UTC as text. */
 export const moment1 = z.string();
+/** Like 2026-12-07. */
+export const date1 = z.string().regex(/^\d{4}-\d{2}-\d{2}$/);
 export const currency1 = z.string().length(3);
 /** What one line has of a sum. */
 export const share1 = z.strictObject({ lineId: id1, amount: minor1, tax: minor1 });

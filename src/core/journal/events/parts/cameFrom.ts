@@ -16,8 +16,11 @@ export const cameFrom1 = z.strictObject({
   design: z.string().max(130).nullable(),
 });
 
+/** From version 2 on with the email whose link led to it. */
+export const cameFrom2 = cameFrom1.extend({ email: id1.nullable() });
+
 /** What is known of a charge written down before this was. */
-export const NOWHERE: z.infer<typeof cameFrom1> = {
+export const NOWHERE1: z.infer<typeof cameFrom1> = {
   path: null,
   step: null,
   visit: null,
@@ -25,6 +28,13 @@ export const NOWHERE: z.infer<typeof cameFrom1> = {
   partner: null,
   design: null,
 };
+export const NOWHERE: z.infer<typeof cameFrom2> = { ...NOWHERE1, email: null };
+
+/** A charge of before emails were told apart. */
+export const withEmail = <T extends { came: z.infer<typeof cameFrom1> }>(data: T) => ({
+  ...data,
+  came: { ...data.came, email: null },
+});
 
 /** The language the buyer read in: null is the shop's own, whatever that is. */
 export const language1 = z.string().max(35).nullable();

@@ -106,6 +106,20 @@ export const quote5 = quote4.omit({ replaces: true }).extend({
     )
     .min(1),
 });
+/** Why its buyer may withdraw from it, and for how many dates the seller gives the money back. Not noted before. */
+export const quote6 = quote5.extend({
+  lines: z
+    .array(
+      quote5.shape.lines.element.extend({
+        withdrawal: z
+          .array(z.enum(['digital', 'services', 'goods', 'dated']))
+          .min(1)
+          .optional(),
+        guaranteeDays: z.int().min(1).optional(),
+      }),
+    )
+    .min(1),
+});
 export const quoteFrom4 = ({ replaces, lines, ...quote }: z.infer<typeof quote4>): z.infer<typeof quote5> => ({
   ...quote,
   lines: lines.map((line, i) => (i === 0 && replaces ? { ...line, replaces } : line)),
