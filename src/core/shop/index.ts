@@ -11,11 +11,11 @@ export {
   type Dispute,
   type DueCharge,
   type Credit,
-} from './state';
-export type { AgreementMoment } from './dueIndex';
-export { evolve, evolveBatch } from './evolve';
-export { paymentBought } from './bought';
-export { addPayment, disputeClosed, disputeOpened, moneyBack, reserve } from './evolvePayments';
+} from '../engine/state';
+export type { AgreementMoment } from '../engine/dueIndex';
+export { evolve, evolveBatch } from '../engine/evolve';
+export { paymentBought } from '../features/orders/fold/bought';
+export { addPayment, disputeClosed, disputeOpened, moneyBack, reserve } from '../features/orders/fold/foldPayments';
 export {
   askedAfterPayment,
   boughtAt,
@@ -23,16 +23,16 @@ export {
   offerStanding,
   type OfferStanding,
   runsAlready,
-} from './afterPayment';
-export { addStop, agreementsRefunded, dropStop } from './evolveStops';
-export { decide } from './decide';
-export type { Command, DecideContext, Decision, Executed } from './command';
-export { dueWork } from './dueWork';
-export { orderStatus, type OrderStatus, statusOf } from './orderStatus';
-export { planRefund, refundLeft, type RefundPlan } from './commands/refund';
-export { standingOf } from './standing';
-export { isSubscribed } from './subscribed';
-export { historiesFrom, type History, NO_HISTORY } from './history';
+} from '../features/orders/afterPayment';
+export { addStop, agreementsRefunded, dropStop } from '../features/agreements/fold/foldStops';
+export { decide } from '../engine/decide';
+export type { Command, DecideContext, Decision, Executed } from '../engine/command';
+export { dueWork } from '../engine/dueWork';
+export { orderStatus, type OrderStatus, statusOf } from '../features/orders/orderStatus';
+export { planRefund, refundLeft, type RefundPlan } from '../features/orders/refund';
+export { standingOf } from '../features/orders/standing';
+export { isSubscribed } from '../features/agreements/subscribed';
+export { historiesFrom, type History, NO_HISTORY } from '../engine/history';
 export {
   closesFor,
   type Grounds,
@@ -46,13 +46,13 @@ export {
   rightsOf,
   rightsTo,
   whoMayOpen,
-} from './rights';
-export { hasForAsLong } from './commands/passesByHand';
-export { followCourse, type Followed, type Follower } from './followed';
-export { presentPerson } from './joined';
-export { subscribedTwice } from './commands/joinPeople';
-export { passesFor } from './passesFor';
-export { muchFetched, type MuchFetched } from './unusual';
+} from '../features/access/rights';
+export { hasForAsLong } from '../features/access/passesByHand';
+export { followCourse, type Followed, type Follower } from '../features/learning/followed';
+export { presentPerson } from '../features/people/joined';
+export { subscribedTwice } from '../features/people/joinPeople';
+export { passesFor } from '../features/access/passesFor';
+export { muchFetched, type MuchFetched } from '../features/access/unusual';
 export type {
   Ports,
   JournalPort,
@@ -69,9 +69,9 @@ export type {
   RefundRequest,
   OutgoingMail,
   OutgoingAgreementMail,
-} from './ports';
-export { NotAnswered, StorageFailed } from './ports';
-export { memoryPorts, type MemoryPorts } from './memoryPorts';
+} from '../engine/ports';
+export { NotAnswered, StorageFailed } from '../engine/ports';
+export { memoryPorts, type MemoryPorts } from '../engine/memoryPorts';
 export {
   backByConfirming,
   leavingThrough,
@@ -84,22 +84,22 @@ export {
   unusedNow,
   inGap,
   LONGEST_ABSENCE_MS,
-} from './agreements';
-export { cartFor, type ChosenBeside, hasAlready, hasOpen } from './cart';
-export { offerOfStep, offerPassed, walkFacts } from './walking';
-export { practiseAnswer, practisePay } from './practice';
-export { choicesTo } from './walkTo';
-export { type WalkChoices, walkPath, type WalkReport } from './walkPath';
-export { walkRelease, type Walked } from './walk';
-export { rehearse, NOTHING_HAPPENS, type Rehearsal, type RehearsedStep, type Script } from './rehearse';
-export { createRunner, type Runner } from './runner';
-export { entriesOf, leftOn, sessionsOfPass, sessionsOfPerson } from './sessions/ledger';
-export { datesIn, datesOf, seatsAt } from './classes/dates';
-export { moneyFor } from './classes/moneyBack';
-export { moneyOffered, toldOfDate } from './commands/changeDate';
-export { isOffered } from './commands/takeSeat';
-export type { Task } from './tasks/task';
-export { taskState, taskUnits, type TaskState } from './tasks/tasks';
-export { accessEndsAt, isLate, takenTimes } from './commands/bookSession';
-export { fallingAfter, sessionsFalling } from './sessions/falling';
+} from '../features/agreements';
+export { cartFor, type ChosenBeside, hasAlready, hasOpen } from '../features/orders/cart';
+export { offerOfStep, offerPassed, walkFacts } from '../simulate/walking';
+export { practiseAnswer, practisePay } from '../simulate/practice';
+export { choicesTo } from '../simulate/walkTo';
+export { type WalkChoices, walkPath, type WalkReport } from '../simulate/walkPath';
+export { walkRelease, type Walked } from '../simulate/walk';
+export { rehearse, NOTHING_HAPPENS, type Rehearsal, type RehearsedStep, type Script } from '../simulate/rehearse';
+export { createRunner, type Runner } from '../engine/runner';
+export { entriesOf, leftOn, sessionsOfPass, sessionsOfPerson } from '../features/booking/ledger';
+export { datesIn, datesOf, seatsAt } from '../features/classes/dates';
+export { moneyFor } from '../features/classes/moneyBack';
+export { moneyOffered, toldOfDate } from '../features/classes/changeDate';
+export { isOffered } from '../features/classes/takeSeat';
+export type { Task } from '../features/fulfilment/fold/task';
+export { taskState, taskUnits, type TaskState } from '../features/fulfilment/tasks';
+export { accessEndsAt, isLate, takenTimes } from '../features/booking/bookSession';
+export { fallingAfter, sessionsFalling } from '../features/booking/falling';
 export type { PendingEffect } from '../engine/pendingEffect';

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { DueIndex, type DueItem } from '../../../src/core/shop/dueIndex';
+import { DueIndex, type DueItem } from '../../../src/core/engine/dueIndex';
 
 /** The order of due work, written down once more: by moment, then charges, closings, mail; then by name. */
 const STEPS = [
