@@ -29,6 +29,12 @@ module.exports = {
       name: 'landed-events-are-frozen',
       severity: 'error',
       from: { path: '^src/core/journal/events/' },
+      to: { path: '^src/', pathNot: '^src/core/(journal/events/|ids/|features/[^/]+/events\\.ts$)' },
+    },
+    {
+      name: 'events-of-features-are-frozen',
+      severity: 'error',
+      from: { path: '^src/core/features/[^/]+/events\\.ts$' },
       to: { path: '^src/', pathNot: '^src/core/(journal/events|ids)/' },
     },
     // One room an audience: what two of them need has a room of its own.
@@ -57,7 +63,21 @@ module.exports = {
       from: {
         path: '^src/core/(money|calendar|catalogue|terms|pages|paths|people|passes|checkout|documents|release|journal|words|refusal|agreements)/',
       },
-      to: { path: '^src/core/(shop|mirror|drawing|messages|emails)/' },
+      to: { path: '^src/core/(shop|engine|features|simulate|mirror|drawing|messages|emails)/' },
+    },
+    // What reads history knows nothing that decides.
+    {
+      name: 'folds-know-folds',
+      severity: 'error',
+      from: { path: '^src/core/features/[^/]+/fold/' },
+      to: { path: '^src/core/(features|simulate|shop)/', pathNot: '^src/core/features/[^/]+/fold/' },
+    },
+    // From outside, all of it is met through the shop.
+    {
+      name: 'features-are-met-through-the-shop',
+      severity: 'error',
+      from: { path: '^(src|demo)/', pathNot: '^src/core/(shop|engine|features|simulate)/' },
+      to: { path: '^src/core/(features|simulate|engine)/' },
     },
     only('standins-know-no-one', '^src/standins/', []),
     only('emails-know-core', '^src/emails/', ['^src/core/']),

@@ -1,6 +1,13 @@
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
+/** All that folds: a history never changes when code that computes does. */
+const FOLDS_COMPUTE_NOTHING = {
+  regex: '^#core/(money|calendar|terms|checkout|release)$',
+  allowTypeImports: true,
+  message: 'What folds computes nothing: it reads what facts say (#core/facts), and copies and counts.',
+};
+
 export default tseslint.config(
   {
     ignores: [
@@ -102,21 +109,26 @@ export default tseslint.config(
     },
   },
   {
-    // All that folds, in whatever room: a history never changes when code that computes does.
-    files: ['src/core/shop/**/evolve*.ts', 'src/core/shop/{state,taken,bought,dueIndex}.ts'],
+    // The engine runs whatever features there are: it may name their types, and runs none by name.
+    files: ['src/core/engine/**'],
     rules: {
       '@typescript-eslint/no-restricted-imports': [
         'error',
         {
           patterns: [
             {
-              regex: '^#core/(money|calendar|terms|checkout|release)$',
+              regex: '\\.\\./(features|simulate|shop)/',
               allowTypeImports: true,
-              message: 'What folds computes nothing: it reads what facts say (#core/facts), and copies and counts.',
+              message: 'Features come to the engine as a list (core/shop/features.ts).',
             },
+            FOLDS_COMPUTE_NOTHING,
           ],
         },
       ],
     },
+  },
+  {
+    files: ['src/core/features/*/fold/**'],
+    rules: { '@typescript-eslint/no-restricted-imports': ['error', { patterns: [FOLDS_COMPUTE_NOTHING] }] },
   },
 );

@@ -1,4 +1,5 @@
-import { createOutbox, type PendingEffect, laneOf, PendingEffects } from '#core/engine';
+import { createOutbox, type PendingEffect, PendingEffects } from '#core/engine';
+import { laneOf } from '#core/shop';
 
 const PENDING = 100_000;
 const EMAILS = 5_000;
@@ -19,7 +20,7 @@ const waited = (ms: number): Promise<true> => new Promise((resolve) => setTimeou
 /** What a turn costs with very much pending, and how long a charge takes beside thousands of slow emails. */
 export async function outbox(): Promise<void> {
   const turnWith = async (count: number): Promise<number> => {
-    const pending = new PendingEffects();
+    const pending = new PendingEffects(laneOf);
     for (let i = 0; i < count; i += 1) pending.set(`e${i}`, email(`e${i}`));
     const box = createOutbox<PendingEffect>({
       clock: { machine: () => performance.now() },
@@ -45,7 +46,7 @@ export async function outbox(): Promise<void> {
   );
 
   const chargesBeside = async (emails: number): Promise<number> => {
-    const pending = new PendingEffects();
+    const pending = new PendingEffects(laneOf);
     const box = createOutbox<PendingEffect>({
       clock: { machine: () => performance.now() },
       laneOf,

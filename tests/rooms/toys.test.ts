@@ -3,8 +3,8 @@ import { cpSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync, 
 import { dirname, join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 
-// A kind of document, of product, of block and of email, added to a copy of the sources as a newcomer would add them:
-// each its folder and one line in a list, and a second line where a screen draws the kind. The copy must type-check and
+// A feature of the shop, and a kind of document, of product, of block and of email, added to a copy of the sources as a newcomer would add them:
+// each its folder and one line in a list, and a second line where a screen draws the kind or the history names a fact. The copy must type-check and
 // work everywhere; then it is taken away.
 const copy = mkdtempSync('.toys-');
 const touched: string[] = [];
@@ -147,6 +147,114 @@ export const bellBlock = blockKind<z.infer<typeof Bell>>({
 `,
   );
 
+  // A feature of the shop: a kind of fact with its fold, state, a command, a follower, a due moment, something it sends.
+  add(
+    'src/core/features/guestbook/events.ts',
+    `import * as z from 'zod';
+import { event } from '../../journal/events/kind';
+import { id1, moment1, personId1 } from '../../journal/events/parts/basics';
+
+export const guestbookEvents = {
+  'guestbook.signed': event(z.strictObject({ key: id1, personId: personId1, closesAt: moment1 })),
+  'guestbook.closed': event(z.strictObject({ key: id1 })),
+};
+`,
+  );
+  add(
+    'src/core/features/guestbook/fold/index.ts',
+    `import type { PersonId } from '#core/ids';
+import type { FeatureFold } from '../../../engine/fold';
+import { pairOf } from '../../../engine/ids';
+
+declare module '../../../engine/state' {
+  interface ShopState {
+    guests: Map<string, { personId: PersonId; closed: boolean }>;
+  }
+}
+declare module '../../../engine/dueIndex' {
+  interface DuesByKind {
+    'guestbook-closes': { guest: string };
+  }
+}
+declare module '../../../engine/pendingEffect' {
+  interface EffectsByKind {
+    'guestbook-note': { personId: PersonId };
+  }
+}
+
+export const guestbookFold: FeatureFold = {
+  fresh: () => ({ guests: new Map() }),
+  dues: { 'guestbook-closes': { rank: 4, thing: ({ guest }) => pairOf('guest', guest) } },
+  effects: { 'guestbook-note': { lane: 'notices', madeBy: { 'guestbook.signed': ({ key }) => key } } },
+  facts: {
+    'guestbook.signed': (state, { key, personId, closesAt }) => {
+      state.guests.set(key, { personId, closed: false });
+      state.pending.set(key, { kind: 'guestbook-note', key, personId });
+      state.due.set({ at: closesAt, what: { kind: 'guestbook-closes', guest: key } });
+    },
+    'guestbook.closed': (state, { key }) => {
+      const guest = state.guests.get(key);
+      if (guest) guest.closed = true;
+    },
+  },
+};
+`,
+  );
+  add(
+    'src/core/features/guestbook/feature.ts',
+    `import { addMs, DAY } from '#core/calendar';
+import type { PersonId } from '#core/ids';
+import { fact } from '#core/journal';
+import type { Feature } from '../../engine/feature';
+import { markDone, reached } from '../../engine/performEffect';
+import { guestbookFold } from './fold';
+
+declare module '../../engine/command' {
+  interface CommandsByType {
+    'sign-guestbook': { personId: PersonId; key: string };
+    'close-guestbook': { key: string };
+  }
+}
+
+const signed = (key: string, personId: PersonId, now: string) =>
+  fact('guestbook.signed', { key, personId, closesAt: addMs(now, DAY) });
+
+export const NOTES: string[] = [];
+
+export const guestbook: Feature = {
+  name: 'guestbook',
+  fold: guestbookFold,
+  commands: {
+    'sign-guestbook': (_state, { personId, key }, { now }) => ({ events: [signed(key, personId, now)] }),
+    'close-guestbook': (_state, { key }) => ({ events: [fact('guestbook.closed', { key })] }),
+  },
+  followers: [
+    (_state, events, { now }) =>
+      events.flatMap((e) => (e.type === 'order.paid' ? [signed('by-' + e.data.orderId, e.data.personId, now)] : [])),
+  ],
+  dues: { 'guestbook-closes': { command: ({ guest }) => ({ type: 'close-guestbook', key: guest }) } },
+  effects: {
+    'guestbook-note': (effect, tools) => {
+      NOTES.push(reached(tools, effect.personId)?.name ?? 'nobody');
+      return markDone(tools, effect.key);
+    },
+  },
+};
+`,
+  );
+  line(
+    'src/core/journal/events/index.ts',
+    '  ...taskEvents,\n',
+    '  ...guestbookEvents,\n',
+    "import { guestbookEvents } from '../../features/guestbook/events';\n",
+  );
+  line(
+    'src/core/shop/features.ts',
+    '  learning,\n',
+    '  guestbook,\n',
+    "import { guestbook } from '../features/guestbook/feature';\n",
+  );
+
   add(
     'probe.ts',
     `import { DEFAULT_SHOP, freshProduct, type Product } from '#core/catalogue';
@@ -157,6 +265,52 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { addableKinds, Block, newBlock } from '#core/pages';
 import { BlockView } from './src/pages/blocks';
 import { changesBetween, launchCheck, Release, sealContent, unsealContent } from '#core/release';
+
+import { addMs, DAY } from '#core/calendar';
+import { quoteFingerprint, quoteFor } from '#core/checkout';
+import { newOffer, newPrice } from '#core/catalogue';
+import { createRunner, memoryPorts, standingOf } from '#core/shop';
+import { NOTES } from './src/core/features/guestbook/feature';
+
+/** A shop that has the new feature: signed by hand, and by whoever buys something that is free. */
+async function lived(): Promise<unknown> {
+  const start = '2026-06-15T08:00:00.000Z';
+  const ports = memoryPorts(start);
+  const runner = createRunner(ports);
+  await runner.start();
+  await ports.people.save({ id: 'u1', rev: 1, name: 'Ona', address: 'ona@example.org' });
+  await runner.execute({ type: 'sign-guestbook', personId: 'u1', key: 'first' });
+  await runner.settle();
+  ports.setNow(addMs(start, 2 * DAY));
+  await runner.settle();
+  const free = { ...freshProduct('letterbox', 'prd_9', 'Free'), opens: 'always' };
+  const offers = [{ ...newOffer('off_9', free, 'EUR'), prices: [newPrice('pr_9', { terms: { kind: 'free' } })] }];
+  const sold = sealContent({ ...contentOf([], { shop: DEFAULT_SHOP }), products: [free], offers } as never);
+  const live = { format: 1, number: 1, basedOn: null, at: start, content: sold } as never;
+  ports.addRelease(live);
+  const now = runner.now();
+  const choice = { offerId: 'off_9', priceId: 'pr_9', personId: 'u1', startedAt: now };
+  const quote = quoteFor(live, choice, now, standingOf(runner.state, choice, { now, release: live }));
+  if ('refused' in quote) return quote;
+  const bought = await runner.execute({
+    type: 'pay',
+    checkoutId: 'c1',
+    ...choice,
+    release: live,
+    shown: quoteFingerprint(quote),
+    fingerprint: (t) => t,
+    card: null,
+  });
+  if ('refused' in bought) return bought;
+  await runner.settle();
+  const again = createRunner(ports);
+  await again.start();
+  return [
+    [...again.state.guests.values()].map(({ personId, closed }) => personId + ' ' + closed),
+    NOTES,
+    [...again.state.pending.keys()].length,
+  ];
+}
 
 const product = { ...freshProduct('letterbox', 'prd_1', 'A box'), opens: 'on Mondays' };
 const placed = [
@@ -184,6 +338,7 @@ process.stdout.write(
     block: Block.safeParse(bell).success,
     drawn: renderToStaticMarkup(createElement(BlockView, { block: bell })),
     emails: AGREEMENT_EMAILS.map((l) => l.kind).includes('birthday'),
+    lived: await lived(),
   }),
 );
 `,
@@ -192,7 +347,7 @@ process.stdout.write(
 
 afterAll(() => rmSync(copy, { recursive: true, force: true }));
 
-test('a new kind of document, product, block and email: a folder and a line each, and the sources type-check', () => {
+test('a new feature, and a new kind of document, product, block and email: a folder and a line or two each, and the sources type-check', () => {
   const tsc = join('node_modules', 'typescript', 'bin', 'tsc');
   let said = '';
   try {
@@ -201,7 +356,7 @@ test('a new kind of document, product, block and email: a folder and a line each
     said = String((error as { stdout: Buffer }).stdout);
   }
   expect(said).toBe('');
-  expect(touched).toHaveLength(6);
+  expect(touched).toHaveLength(8);
 });
 
 test('what was added is sealed, checked, named and compared like every other of its sort', () => {
@@ -222,5 +377,7 @@ test('what was added is sealed, checked, named and compared like every other of 
     block: true,
     drawn: '<p>Ding</p>',
     emails: true,
+    // Signed by hand and closed after a day; signed by the follower with the order; each told once.
+    lived: [['u1 true', 'u1 false'], ['Ona', 'Ona'], 0],
   });
 });

@@ -1,44 +1,22 @@
 import type { Instant } from '#core/calendar';
-import type { AgreementId, PassId, SessionId } from '#core/ids';
-import { pairOf } from './ids';
 
-/** What time brings to an agreement. */
-export type AgreementMoment =
-  'due' | 'try' | 'return' | 'grace' | 'end-unpaid' | 'end' | 'leaving' | 'notice' | 'amount';
+/** Kinds of moments that time brings, each with what it carries. Features add theirs, and the compiler knows all of them. */
+// eslint-disable-next-line @typescript-eslint/no-empty-object-type -- features add to it
+export interface DuesByKind {}
+export type DueKind = keyof DuesByKind;
+export type DueOf<K extends DueKind> = { [T in K]: { kind: T } & DuesByKind[T] }[K];
 
 export interface DueItem {
   at: Instant;
-  what:
-    | { kind: 'charge-not-confirmed'; key: string }
-    | { kind: 'pass-expires'; passId: PassId }
-    | { kind: 'session-near'; sessionId: SessionId }
-    | { kind: AgreementMoment; agreementId: AgreementId };
+  what: DueOf<DueKind>;
 }
 
-/** At one instant: charges, then closings, then mail. */
-const RANK: Record<DueItem['what']['kind'], number> = {
-  return: 0,
-  due: 1,
-  try: 1,
-  'charge-not-confirmed': 2,
-  grace: 3,
-  'end-unpaid': 3,
-  end: 3,
-  'pass-expires': 3,
-  leaving: 4,
-  notice: 4,
-  amount: 4,
-  'session-near': 4,
-};
-
-/** What comes first stands first; no two moments of one thing are equal. */
-export const placeOf = ({ at, what: { kind } }: DueItem): string => `${at}${RANK[kind]}${kind}`;
-
-/** The charge, pass, session or agreement that a moment belongs to. */
-function thingOf({ what }: DueItem): string {
-  if ('agreementId' in what) return pairOf('agreement', what.agreementId);
-  if ('sessionId' in what) return pairOf('session', what.sessionId);
-  return 'passId' in what ? pairOf('pass', what.passId) : pairOf('charge', what.key);
+/** Of a kind of due moment what puts it in order. */
+export interface DueOrder<K extends DueKind> {
+  /** At one instant what has the smaller rank is done first: charges, then closings, then mail. */
+  rank: number;
+  /** What it is about, as `pairOf(kind of thing, id)`: a thing has one next moment at most. */
+  thing: (what: DueOf<K>) => string;
 }
 
 interface Entry {
@@ -55,12 +33,29 @@ interface Entry {
  * Until somebody first asks what is next nothing is put in order: a history that is read sets each thing very often.
  */
 export class DueIndex {
+  readonly #orders: ReadonlyMap<string, DueOrder<DueKind>>;
   #heap: Entry[] = [];
   #entries = new Map<string, Entry>();
   #inOrder = false;
 
+  /** @param orders how moments of each kind are put in order */
+  constructor(orders: ReadonlyMap<string, DueOrder<DueKind>>) {
+    this.#orders = orders;
+  }
+
   get size(): number {
     return this.#heap.length;
+  }
+
+  /** What comes first stands first; no two moments of one thing are equal. */
+  placeOf({ at, what }: DueItem): string {
+    return `${at}${this.#orderOf(what).rank}${what.kind}`;
+  }
+
+  #orderOf({ kind }: { kind: DueKind }): DueOrder<DueKind> {
+    const order = this.#orders.get(kind);
+    if (!order) throw new Error(`No feature knows “${kind as string}”`);
+    return order;
   }
 
   peek(): DueItem | undefined {
@@ -70,23 +65,22 @@ export class DueIndex {
 
   /** From now on this is the next moment of its thing, whatever was before. */
   set(item: DueItem): void {
-    const thing = thingOf(item);
+    const thing = this.#orderOf(item.what).thing(item.what);
     let entry = this.#entries.get(thing);
     if (entry) {
       entry.item = item;
-      entry.place = placeOf(item);
+      entry.place = this.placeOf(item);
     } else {
-      entry = { item, thing, place: placeOf(item), at: this.#heap.length };
+      entry = { item, thing, place: this.placeOf(item), at: this.#heap.length };
       this.#heap.push(entry);
       this.#entries.set(thing, entry);
     }
     if (this.#inOrder) this.#settle(entry);
   }
 
-  /** The thing has no next moment any more. */
-  drop(of: { agreementId: AgreementId } | { sessionId: SessionId }): void {
-    const thing = 'agreementId' in of ? pairOf('agreement', of.agreementId) : pairOf('session', of.sessionId);
-    const entry = this.#entries.get(thing);
+  /** The thing that such a moment is about has no next one any more, of whatever kind. */
+  drop(what: DueItem['what']): void {
+    const entry = this.#entries.get(this.#orderOf(what).thing(what));
     if (entry) this.#take(entry);
   }
 

@@ -1,4 +1,4 @@
 export { type Lane, LANE_NAMES, LANES } from './lanes';
 export { createOutbox, type LaneProgress, type Outbox } from './outbox';
-export { laneOf, type PendingEffect } from './pendingEffect';
+export type { PendingEffect } from './pendingEffect';
 export { PendingEffects } from './pendingEffects';

@@ -1,13 +1,18 @@
 import type { Lane } from './lanes';
-import { laneOf, type PendingEffect } from './pendingEffect';
+import type { PendingEffect } from './pendingEffect';
 
 /**
  * Everything that must leave the shop and has not yet, by its key. Each lane can be gone through by itself: a checkout
  * that looks for unanswered charges does not go through 100,000 emails.
  */
 export class PendingEffects {
+  readonly #laneOf: (effect: PendingEffect) => Lane;
   readonly #lanes = new Map<Lane, Map<string, PendingEffect>>();
   readonly #laneOfKey = new Map<string, Lane>();
+
+  constructor(laneOf: (effect: PendingEffect) => Lane) {
+    this.#laneOf = laneOf;
+  }
 
   get size(): number {
     return this.#laneOfKey.size;
@@ -24,7 +29,7 @@ export class PendingEffects {
 
   /** Adds an effect, or changes the one under that key. */
   set(key: string, effect: PendingEffect): void {
-    const lane = laneOf(effect);
+    const lane = this.#laneOf(effect);
     if (this.#laneOfKey.get(key) !== lane) this.delete(key);
     this.#laneOfKey.set(key, lane);
     const effects = this.#lanes.get(lane) ?? new Map<string, PendingEffect>();

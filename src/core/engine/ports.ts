@@ -9,7 +9,7 @@ import type { Agreement } from '#core/agreements';
 import type { PaymentId, StepId, ProductId } from '#core/ids';
 import type { WayToPay } from '#core/ways';
 import type { AgreementMail } from '../emails/agreementMail';
-import type { Order, Refund } from './state';
+import type { Order, Refund } from '../features/orders/fold/state';
 
 /** The append-only history. `append` resolves once the batch is safe, in the order of calls; it rejects with `StorageFailed`. */
 export interface JournalPort {

@@ -3,16 +3,17 @@ import { refuse } from '#core/refusal';
 import type { Instant } from '#core/calendar';
 import { checkEvent, type ShopEvent, fact, type Batch } from '#core/journal';
 import type { Command, DecideContext, Decision, Executed } from './command';
-import { decide } from './decide';
-import { dueWork } from './dueWork';
-import { evolveBatch } from './evolve';
+import type { DecideAll } from './decide';
+import type { DueWork } from './dueWork';
+import type { Folding } from './evolve';
+import type { EffectTools } from './feature';
 import { historiesFrom, type History } from './history';
-import { effectKeyOf, isAskedOfService, performEffect } from './performEffect';
-import { createOutbox, laneOf, type Outbox, type PendingEffect } from '.';
-import { paymentCalls } from './paymentCalls';
+import { createOutbox, type Outbox } from './outbox';
+import type { PendingEffect } from './pendingEffect';
+import type { CallsStanding, PaymentCalls } from '../features/orders/paymentCalls';
 import { type Ports, StorageFailed } from './ports';
 import { type AsideWork, createSetAside } from './setAside';
-import { newShopState, type ShopState } from './state';
+import type { ShopState } from './state';
 
 export interface Runner {
   readonly state: ShopState;
@@ -63,11 +64,22 @@ const MOST_UNANSWERED = 5_000;
 /** How much due work is written down before the disk is waited for. */
 const WRITTEN_TOGETHER = 500;
 
+/** What the features of a shop come to, as a runner uses it. */
+export interface ShopRules extends Folding {
+  decide: DecideAll;
+  dueWork: DueWork;
+  paymentCalls: (ports: Pick<Ports, 'payments' | 'releases'>, standing: CallsStanding) => PaymentCalls;
+  performEffect: (tools: EffectTools) => (effect: PendingEffect) => Promise<boolean>;
+}
+
 /**
  * Runs a shop: decide, fold, append, then whatever must leave the shop. The counter, a test and a rehearsal use
  * this same function with different ports.
  */
-export function createRunner(ports: Ports): Runner {
+export function runShop(
+  { newShopState, evolveBatch, decide, dueWork, paymentCalls, performEffect, laneOf, effectOf }: ShopRules,
+  ports: Ports,
+): Runner {
   let state = newShopState();
   let lastAppend: Promise<unknown> = Promise.resolve();
   /** After a failed append: no commands until an append succeeds. */
@@ -85,7 +97,7 @@ export function createRunner(ports: Ports): Runner {
   /** What must leave the shop by facts that are not on the disk yet: it may still turn out that they never happened. */
   const notYetDurable = new Set<string>();
   const calls = paymentCalls(ports, { state: () => state, isHeld: () => held, notYetSent });
-  const perform = performEffect(ports, { calls, execute, state: () => state });
+  const perform = performEffect({ ports, calls, execute, state: () => state });
   const outbox = newOutbox();
   const aside = createSetAside(ports.clock);
   const histories = historiesFrom(ports.releases);
@@ -161,7 +173,7 @@ export function createRunner(ports: Ports): Runner {
       await readAgain();
       throw error;
     }
-    const keys = batch.events.flatMap((event) => effectKeyOf(event) ?? []);
+    const keys = batch.events.flatMap((event) => effectOf(event)?.key ?? []);
     for (const key of keys) notYetDurable.add(key);
     const append = ports.journal.append(batch);
     lastAppend = append.catch(() => undefined);
@@ -205,14 +217,15 @@ export function createRunner(ports: Ports): Runner {
       return decision;
     }
     if (decision.events.length === 0) return { events: [], at };
-    for (const event of decision.events) if (isAskedOfService(event)) notYetSent.add(effectKeyOf(event) ?? '');
+    const made = decision.events.flatMap((event) => effectOf(event) ?? []);
+    const asked = made.filter(({ asksForMoney }) => asksForMoney);
+    for (const { key } of asked) notYetSent.add(key);
     if (!(await record(decision.events, at, by))) {
-      for (const event of decision.events) if (isAskedOfService(event)) notYetSent.delete(effectKeyOf(event) ?? '');
+      for (const { key } of asked) notYetSent.delete(key);
       return STORAGE_REFUSAL;
     }
-    for (const event of decision.events) {
-      const key = effectKeyOf(event);
-      const effect = key === null ? undefined : state.pending.get(key);
+    for (const { key } of made) {
+      const effect = state.pending.get(key);
       if (effect) outbox.add(effect);
     }
     return { events: decision.events, at };

@@ -1,19 +1,18 @@
+export { createRunner, decide, dueWork, evolve, evolveBatch, laneOf, newShopState } from './rules';
+export { FEATURES } from './features';
+export { type ShopState } from '../engine/state';
 export {
-  newShopState,
-  type ShopState,
   type Order,
   type OfferAfterPayment,
   type AnsweredOffer,
   type OfferMet,
   type Charge,
-  type Progress,
   type Refund,
   type Dispute,
-  type DueCharge,
-  type Credit,
-} from '../engine/state';
-export type { AgreementMoment } from '../engine/dueIndex';
-export { evolve, evolveBatch } from '../engine/evolve';
+} from '../features/orders/fold/state';
+export { type Progress } from '../features/learning/fold/state';
+export { type DueCharge, type Credit } from '../features/agreements/fold/state';
+export type { AgreementMoment } from '../features/agreements/fold/dues';
 export { paymentBought } from '../features/orders/fold/bought';
 export { addPayment, disputeClosed, disputeOpened, moneyBack, reserve } from '../features/orders/fold/foldPayments';
 export {
@@ -25,9 +24,7 @@ export {
   runsAlready,
 } from '../features/orders/afterPayment';
 export { addStop, agreementsRefunded, dropStop } from '../features/agreements/fold/foldStops';
-export { decide } from '../engine/decide';
 export type { Command, DecideContext, Decision, Executed } from '../engine/command';
-export { dueWork } from '../engine/dueWork';
 export { orderStatus, type OrderStatus, statusOf } from '../features/orders/orderStatus';
 export { planRefund, refundLeft, type RefundPlan } from '../features/orders/refund';
 export { standingOf } from '../features/orders/standing';
@@ -92,7 +89,7 @@ export { choicesTo } from '../simulate/walkTo';
 export { type WalkChoices, walkPath, type WalkReport } from '../simulate/walkPath';
 export { walkRelease, type Walked } from '../simulate/walk';
 export { rehearse, NOTHING_HAPPENS, type Rehearsal, type RehearsedStep, type Script } from '../simulate/rehearse';
-export { createRunner, type Runner } from '../engine/runner';
+export { type Runner } from '../engine/runner';
 export { entriesOf, leftOn, sessionsOfPass, sessionsOfPerson } from '../features/booking/ledger';
 export { datesIn, datesOf, seatsAt } from '../features/classes/dates';
 export { moneyFor } from '../features/classes/moneyBack';

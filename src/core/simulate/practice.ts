@@ -7,9 +7,10 @@ import type { Release } from '#core/release';
 import { refusalInWords } from '#core/words';
 import { offerStanding } from '../features/orders/afterPayment';
 import { type MemoryPorts, memoryPorts } from '../engine/memoryPorts';
-import { createRunner, type Runner } from '../engine/runner';
+import { createRunner } from '../shop/rules';
+import { type Runner } from '../engine/runner';
 import { sentSomewhere, triedCountry } from '../features/orders/sentSomewhere';
-import type { OfferAfterPayment, Order } from '../engine/state';
+import type { OfferAfterPayment, Order } from '../features/orders/fold/state';
 
 /** A practice buyer's order: the shop's engine with memory behind its ports, and a card that goes through. */
 export interface Practised {

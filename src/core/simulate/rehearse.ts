@@ -11,7 +11,7 @@ import type { Command } from '../engine/command';
 import { refusalInWords } from '#core/words';
 import type { ProductId } from '#core/ids';
 import { memoryPorts } from '../engine/memoryPorts';
-import { createRunner } from '../engine/runner';
+import { createRunner } from '../shop/rules';
 import type { ShopState } from '../engine/state';
 
 /** What the buyer and their card do in a rehearsal. */

@@ -17,7 +17,7 @@ import { refusalInWords } from '#core/words';
 import { NO_HISTORY } from '../engine/history';
 import { holderOf, mayOpen, openedTo } from '../features/access/rights';
 import { type Practised, practise, practiseAnswer } from './practice';
-import type { OfferAfterPayment } from '../engine/state';
+import type { OfferAfterPayment } from '../features/orders/fold/state';
 
 export interface Walked {
   /** How many prices a practice buyer tried: those to choose from, those beside them, and those offered after payment. */

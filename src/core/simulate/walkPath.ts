@@ -19,7 +19,7 @@ import type { Release } from '#core/release';
 import { cartFor } from '../features/orders/cart';
 import { practise, practiseAnswer } from './practice';
 import type { Runner } from '../engine/runner';
-import type { Order } from '../engine/state';
+import type { Order } from '../features/orders/fold/state';
 import { offerOfStep, offerPassed, walkFacts } from './walking';
 
 /** How a practice buyer walks a path. */

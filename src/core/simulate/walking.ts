@@ -3,7 +3,8 @@ import { extrasOf, type OfferPassed, type Path, type Step, type WalkFacts } from
 import type { Release } from '#core/release';
 import { offerStanding } from '../features/orders/afterPayment';
 import type { DecideContext } from '../engine/command';
-import type { OfferAfterPayment, Order, ShopState } from '../engine/state';
+import type { OfferAfterPayment, Order } from '../features/orders/fold/state';
+import type { ShopState } from '../engine/state';
 
 /** What an offer step offers; null where nothing is chosen yet. */
 export const offerOfStep = ({ id, offer }: Step): OfferAfterPayment | null => (offer ? { step: id, ...offer } : null);

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { createOutbox, type Lane, LANES, laneOf, PendingEffects } from '#core/engine';
+import { createOutbox, type Lane, LANES, PendingEffects } from '#core/engine';
+import { laneOf } from '#core/shop';
 
 interface Work {
   key: string;
@@ -154,7 +155,7 @@ describe('an outbox', () => {
 });
 
 test('pending effects are found by key and by lane, the oldest first', () => {
-  const effects = new PendingEffects();
+  const effects = new PendingEffects(laneOf);
   effects.set('r', { kind: 'refund', key: 'r', refundId: 'r' });
   effects.set('c', { kind: 'charge', key: 'c' });
   effects.set('v', { kind: 'void', key: 'v', chargeKey: 'c' });

@@ -5,7 +5,7 @@ import { fact } from '#core/journal';
 import { standingByPasses } from '#core/opening';
 import { isOpen, type Pass } from '#core/passes';
 import { newShopState } from '#core/shop';
-import { evolve } from '../../../src/core/engine/evolve';
+import { evolve } from '../../../src/core/shop/rules';
 
 const START = '2026-06-15T08:00:00.000Z';
 const hour = (n: number): string => addMs(START, n * HOUR);

@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { DueIndex, type DueItem } from '../../../src/core/engine/dueIndex';
+import { newShopState } from '#core/shop';
+import type { DueItem } from '../../../src/core/engine/dueIndex';
 
 /** The order of due work, written down once more: by moment, then charges, closings, mail; then by name. */
 const STEPS = [
@@ -45,7 +46,7 @@ const act = fc.oneof(
 test('each thing stands once, and the earliest comes first, whatever was set, dropped and taken before', () => {
   fc.assert(
     fc.property(fc.array(act, { maxLength: 200 }), (acts) => {
-      const index = new DueIndex();
+      const index = newShopState().due;
       const plain = new Map<string, DueItem>();
       for (const next of acts) {
         if (next === 'pop') {
@@ -54,7 +55,7 @@ test('each thing stands once, and the earliest comes first, whatever was set, dr
           expect(index.pop()).toEqual(expected);
         } else if ('drop' in next) {
           plain.delete(`agreement ${next.drop}`);
-          index.drop({ agreementId: next.drop });
+          index.drop({ kind: 'due', agreementId: next.drop });
         } else {
           plain.set(nameOf(next), next);
           index.set(next);

@@ -21,7 +21,8 @@ import { isOpen, type Pass, type Right } from '#core/passes';
 import type { History } from '../../engine/history';
 import { pairOf } from '../../engine/ids';
 import { passesFor } from './passesFor';
-import type { Progress, ShopState } from '../../engine/state';
+import type { Progress } from '../learning/fold/state';
+import type { ShopState } from '../../engine/state';
 
 /** What is looked at to say who may open what. */
 export interface Grounds {

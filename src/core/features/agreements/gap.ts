@@ -4,7 +4,8 @@ import { fact, type ShopEvent } from '#core/journal';
 import { unansweredDue } from './fold/unansweredDue';
 import type { Command, DecideContext, Decision } from '../../engine/command';
 import { keyOf } from '../../engine/ids';
-import type { DueCharge, ShopState } from '../../engine/state';
+import type { DueCharge } from './fold/state';
+import type { ShopState } from '../../engine/state';
 import { goOn } from './goOn';
 import { pauseEndedEvents } from './pause';
 

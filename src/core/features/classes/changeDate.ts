@@ -5,7 +5,8 @@ import { refuse } from '#core/refusal';
 import { datesIn, seatsAt } from './dates';
 import { moneyFor } from './moneyBack';
 import { offeredFor, seatMoved } from './seated';
-import { type Command, type DecideContext, type Decision, groundsOf } from '../../engine/command';
+import { type Command, type DecideContext, type Decision } from '../../engine/command';
+import { groundsOf } from '../access/grounds';
 import { calledOff } from '../booking/calledOff';
 import type { ShopState } from '../../engine/state';
 

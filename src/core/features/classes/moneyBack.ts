@@ -4,9 +4,10 @@ import type { PassId } from '#core/ids';
 import { mulDiv } from '#core/money';
 import type { Pass } from '#core/passes';
 import { leftOf, lineBought, unitsLeft } from '#core/payments';
-import type { RefundShare } from '../../engine/command';
+import type { RefundShare } from '../orders/commands';
 import { sessionsOfPass } from '../booking/ledger';
-import type { Order, Refund, ShopState } from '../../engine/state';
+import type { Order, Refund } from '../orders/fold/state';
+import type { ShopState } from '../../engine/state';
 
 /** Whether a seat is had, was had, or has gone back in money: once for each date and unit. */
 export const isUsed = ({ status, moneyBack }: Pick<Session, 'status' | 'moneyBack'>): boolean =>

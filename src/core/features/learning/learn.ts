@@ -3,7 +3,8 @@ import { fact, type ShopEvent } from '#core/journal';
 import type { LessonId } from '#core/ids';
 import { refuse } from '#core/refusal';
 import type { Release } from '#core/release';
-import { type Command, type DecideContext, type Decision, groundsOf } from '../../engine/command';
+import { type Command, type DecideContext, type Decision } from '../../engine/command';
+import { groundsOf } from '../access/grounds';
 import { holderOf, mayOpen, openedTo, progressOf, rightsTo } from '../access/rights';
 import type { ShopState } from '../../engine/state';
 

@@ -4,9 +4,11 @@ import type { LineId, StepId } from '#core/ids';
 import { sum } from '#core/money';
 import { boughtWith, leftOf, type Payment, sumsOf } from '#core/payments';
 import type { Release } from '#core/release';
-import type { AnswererSays, DecideContext } from '../../engine/command';
+import type { AnswererSays } from './commands';
+import type { DecideContext } from '../../engine/command';
 import { standingOf } from './standing';
-import type { AnsweredOffer, OfferAfterPayment, Order, ShopState } from '../../engine/state';
+import type { AnsweredOffer, OfferAfterPayment, Order } from './fold/state';
+import type { ShopState } from '../../engine/state';
 import { isSubscribed } from '../agreements/subscribed';
 
 /** How an offer after payment stands for one order. */

@@ -13,7 +13,8 @@ import { feeTaken } from './fees';
 import { keyOf } from '../../engine/ids';
 import { leftOf, lineOf, type Payment, taxOfBack, creditOf } from '#core/payments';
 import { type PaidLine, paidLinesOf } from './paidLines';
-import type { Dispute, Order, ShopState } from '../../engine/state';
+import type { Dispute, Order } from './fold/state';
+import type { ShopState } from '../../engine/state';
 
 const known: Decision = refuse('nothing-to-do', { why: 'recorded' });
 

@@ -8,7 +8,8 @@ import { livePasses, stillAsking } from '../agreements/common';
 import { creditsNotReturned, hasPassedOn, returnOfCredits } from '../agreements/credit';
 import { creditKept } from '../agreements/refundAgreement';
 import { withoutStop } from '../agreements/goOn';
-import type { Command, DecideContext, Decision, RefundShare } from '../../engine/command';
+import type { Command, DecideContext, Decision } from '../../engine/command';
+import type { RefundShare } from './commands';
 import { documentNumber } from './documentNumber';
 import { agreementsRefunded } from '../agreements/fold/foldStops';
 import { feeTaken } from './fees';
@@ -26,7 +27,8 @@ import {
   unitsLeft,
 } from '#core/payments';
 import { isPaymentDisputed, paidLinesOf, paidLinesOfAgreement } from './paidLines';
-import type { Order, Refund, ShopState } from '../../engine/state';
+import type { Order, Refund } from './fold/state';
+import type { ShopState } from '../../engine/state';
 
 export interface RefundPlan {
   amount: number;

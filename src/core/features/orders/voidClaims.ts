@@ -1,6 +1,7 @@
 import { refuse } from '#core/refusal';
 import type { Command, Decision } from '../../engine/command';
-import type { Charge, ShopState } from '../../engine/state';
+import type { Charge } from './fold/state';
+import type { ShopState } from '../../engine/state';
 import { onceOf } from './fold/taken';
 import { voided } from './acceptOffer';
 

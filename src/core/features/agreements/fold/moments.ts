@@ -1,6 +1,7 @@
 import { type Agreement, askedFrom, isStopped } from '#core/agreements';
 import type { Instant } from '#core/calendar';
-import { type AgreementMoment, type DueItem, placeOf } from '../../../engine/dueIndex';
+import type { DueItem } from '../../../engine/dueIndex';
+import type { AgreementMoment } from './dues';
 import type { ShopState } from '../../../engine/state';
 
 /** Every moment that time will bring to an agreement as it is now. What no longer holds then is refused when it comes. */
@@ -31,13 +32,13 @@ function momentsOf(a: Agreement): DueItem[] {
 export function plan(state: ShopState, a: Agreement, after?: DueItem): void {
   let next: DueItem | null = null;
   let place = '';
-  const from = after ? placeOf(after) : '';
+  const from = after ? state.due.placeOf(after) : '';
   for (const moment of momentsOf(a)) {
-    const its = placeOf(moment);
+    const its = state.due.placeOf(moment);
     if (its <= from || (next && its >= place)) continue;
     next = moment;
     place = its;
   }
   if (next) state.due.set(next);
-  else state.due.drop({ agreementId: a.id });
+  else state.due.drop({ kind: 'due', agreementId: a.id });
 }

@@ -1,5 +1,6 @@
 import type { ChargeKey } from '#core/ids';
-import type { DueCharge, ShopState } from '../../../engine/state';
+import type { DueCharge } from './state';
+import type { ShopState } from '../../../engine/state';
 
 /** A charge of an agreement that is not answered yet, with all it carries; undefined once it is. */
 export function unansweredDue(state: ShopState, key: ChargeKey | null): DueCharge | undefined {

@@ -4,7 +4,7 @@ import type { EventOf, EventType } from '#core/journal';
 import { need, push } from '../../../engine/known';
 import type { ShopState } from '../../../engine/state';
 
-type Kinds = Extract<EventType, `session.${string}` | `sessions.${string}` | `classDate.${string}`>;
+type Kinds = Extract<EventType, `session.${string}` | `sessions.${string}`>;
 type Appliers = { [T in Kinds]: (state: ShopState, data: EventOf<T>['data'], at: string) => void };
 
 /** How facts about sessions change the state: copied as they stand. */
@@ -48,14 +48,14 @@ export const sessionAppliers: Appliers = {
       session.dateId = dateId;
     }
     Object.assign(session, time, { offered });
-    if (remindAt === null) state.due.drop({ sessionId });
+    if (remindAt === null) state.due.drop({ kind: 'session-near', sessionId });
     else state.due.set({ at: remindAt, what: { kind: 'session-near', sessionId } });
   },
   'session.calledOff': (state, { sessionId, sequence, by, counts, offered = null }) => {
     const session = need(state.sessions, sessionId);
     if (session.dateId !== null) countSeats(state, session.dateId, -session.seats);
     Object.assign(session, { status: 'called-off', sequence, counts, calledOffBy: by, offered });
-    state.due.drop({ sessionId });
+    state.due.drop({ kind: 'session-near', sessionId });
   },
   'session.fewerSeats': (state, { sessionId, seats }) => {
     const session = need(state.sessions, sessionId);
@@ -66,13 +66,6 @@ export const sessionAppliers: Appliers = {
     const session = need(state.sessions, sessionId);
     Object.assign(session, { moneyBack: { refundId, offered: session.offered }, offered: null });
     state.moneyForSeats.set(refundId, sessionId);
-  },
-  'classDate.moved': (state, { dateId, from, until, offers }) => {
-    state.classDates.set(dateId, { from, until, calledOff: false, offers });
-  },
-  'classDate.calledOff': (state, { dateId, offers }) => {
-    const { from = null, until = null } = state.classDates.get(dateId) ?? {};
-    state.classDates.set(dateId, { from, until, calledOff: true, offers });
   },
   'session.passedOn': (state, { sessionId, passId }) => {
     const session = need(state.sessions, sessionId);
@@ -86,12 +79,12 @@ export const sessionAppliers: Appliers = {
   },
   'session.marked': (state, { sessionId, as, counts }) => {
     Object.assign(need(state.sessions, sessionId), { status: as, counts });
-    state.due.drop({ sessionId });
+    state.due.drop({ kind: 'session-near', sessionId });
   },
   'session.mailDue': (state, data, at) => {
     state.pending.set(data.key, { ...data, kind: 'session-mail', writtenAt: at });
     // Reminded of once: a history that is read again sets no moment for it.
-    if (data.mail === 'reminder') state.due.drop({ sessionId: data.sessionId });
+    if (data.mail === 'reminder') state.due.drop({ kind: 'session-near', sessionId: data.sessionId });
     if (data.remindAt !== undefined)
       state.due.set({ at: data.remindAt, what: { kind: 'session-near', sessionId: data.sessionId } });
   },

@@ -7,7 +7,8 @@ import { canBeKept, wayOf } from '#core/ways';
 import { paymentBought } from './bought';
 import { addPayment } from './foldPayments';
 import { need, push } from '../../../engine/known';
-import type { Charge, OfferMet, Order, ShopState } from '../../../engine/state';
+import type { Charge, OfferMet, Order } from './state';
+import type { ShopState } from '../../../engine/state';
 import { take, takeWhileAsked } from './taken';
 
 type Kinds = Extract<EventType, `charge.${string}` | `order.${string}` | `offer.${string}`>;

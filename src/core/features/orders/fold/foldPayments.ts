@@ -1,6 +1,7 @@
 import type { DisputeId, LineId, PaymentId } from '#core/ids';
 import { lineOf, type Payment } from '#core/payments';
-import type { Order, ShopState } from '../../../engine/state';
+import type { Order } from './state';
+import type { ShopState } from '../../../engine/state';
 
 /** A payment stands once: with its order, under the payment service's name for it, and in the count of papers. */
 export function addPayment(

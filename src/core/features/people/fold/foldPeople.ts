@@ -2,7 +2,8 @@ import type { EventOf } from '#core/journal';
 import type { PersonId } from '#core/ids';
 import { onceKey, pairOf } from '../../../engine/ids';
 import { need } from '../../../engine/known';
-import type { Progress, ShopState } from '../../../engine/state';
+import type { Progress } from '../../learning/fold/state';
+import type { ShopState } from '../../../engine/state';
 
 type Joined = EventOf<'people.joined'>['data'];
 

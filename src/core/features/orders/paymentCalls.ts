@@ -1,8 +1,9 @@
 import type { ChargeKey } from '#core/ids';
 import { wayOf, type WayToPay } from '#core/ways';
-import { type ChargeAnswer, NotAnswered, type Ports, type RefundAnswer } from './ports';
-import type { Refund, ShopState } from './state';
-import { unansweredDue } from '../features/agreements/fold/unansweredDue';
+import { type ChargeAnswer, NotAnswered, type Ports, type RefundAnswer } from '../../engine/ports';
+import type { Refund } from './fold/state';
+import type { ShopState } from '../../engine/state';
+import { unansweredDue } from '../agreements/fold/unansweredDue';
 
 /** What is asked of payment services, each by the way its charge went. Every call may throw `NotAnswered`. */
 export interface PaymentCalls {
@@ -12,7 +13,8 @@ export interface PaymentCalls {
   refund(refund: Pick<Refund, 'id' | 'paymentId' | 'amount'>): Promise<RefundAnswer>;
 }
 
-interface Standing {
+/** What the runner knows of how far what was written down has come. */
+export interface CallsStanding {
   state: () => ShopState;
   /** Whether the shop was away for long, and its owner has not said yet that it may go on. */
   isHeld: () => boolean;
@@ -26,7 +28,7 @@ interface Standing {
  */
 export function paymentCalls(
   { payments, releases }: Pick<Ports, 'payments' | 'releases'>,
-  { state, isHeld, notYetSent }: Standing,
+  { state, isHeld, notYetSent }: CallsStanding,
 ): PaymentCalls {
   /** Until the owner has said that a shop that was away may go on, what is unanswered is looked up and not sent again. */
   function waitForOwner(): void {

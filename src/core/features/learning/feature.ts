@@ -1,0 +1,10 @@
+import type { Feature } from '../../engine/feature';
+import { learningFold } from './fold';
+import { markLesson, passQuiz } from './learn';
+
+/** How far members have come with what they learn. */
+export const learning: Feature = {
+  name: 'learning',
+  fold: learningFold,
+  commands: { 'mark-lesson': markLesson, 'pass-quiz': passQuiz },
+};
