@@ -86,6 +86,7 @@ declare module '../product' {
 export const letterboxKind: ProductKind<Letterbox> = {
   ...NOTHING_INSIDE,
   kind: 'letterbox',
+  withdrawal: 'digital',
   name: 'A letterbox',
   explains: 'Opened by post.',
   several: 'Letterboxes',
