@@ -34,6 +34,8 @@ const ASKED = {
   'core/journal': ['core/journal', 'golden'],
   'core/words': ['core/words', 'core/messages', 'core/emails'],
   'core/engine': ['core/engine', 'core/shop'],
+  'core/features': ['core/shop', 'core/agreements', 'core/journal', 'golden'],
+  'core/simulate': ['core/shop', 'core/paths'],
   'core/emails': ['core/emails', 'emails'],
 };
 const byRoom = new Map();
