@@ -1,7 +1,7 @@
 import { type Agreement, isRunning, isDisputed } from '#core/agreements';
 import { addMs, DAY, dateIn, HOUR, type Instant, plusDays } from '#core/calendar';
 import { newCoupon, newOffer, newPrice, type ShopTax } from '#core/catalogue';
-import { discountOf, firstBuyer, quoteFingerprint, quoteFor } from '#core/checkout';
+import { discountOf, firstBuyer, quoteFingerprint, quoteFor, replacedIn } from '#core/checkout';
 import { sum } from '#core/money';
 import type { Batch, ShopEvent } from '#core/journal';
 import { passState } from '#core/passes';
@@ -18,6 +18,7 @@ import {
   NotAnswered,
   type Runner,
   type ShopState,
+  standingOf,
   StorageFailed,
 } from '#core/shop';
 import { isLasting, paymentAt, paymentOf, planTotal } from '#core/terms';
@@ -83,6 +84,12 @@ const onTopAt = (at: Instant): ShopTax => ({
   rates: CHANGING.filter((r) => r.published <= at).map(({ country, rate, from }) => ({ country, rate, from })),
 });
 
+/** What takes the place of the monthly one, whose unused days pay for it first. */
+const INSTEAD = newPrice('pr_instead', {
+  terms: { kind: 'subscription', amount: '15' },
+  replaces: { offerId: 'off_pr_month', credit: true },
+});
+
 /** A shop with every kind of price, a coupon, and tax included where nothing else is said. */
 export function lastingRelease(zone: string, number = 1, tax = INCLUDED): Release {
   const content = draftContent();
@@ -90,7 +97,7 @@ export function lastingRelease(zone: string, number = 1, tax = INCLUDED): Releas
   if (!field) throw new Error('no product');
   content.shop = { ...content.shop, zone, tax };
   // Each price has an offer of its own, so that one buyer can hold several.
-  for (const price of LASTING)
+  for (const price of [...LASTING, INSTEAD])
     content.offers.push({ ...newOffer(`off_${price.id}`, field, 'EUR'), prices: [price], upgrades: false });
   content.coupons.push(newCoupon('cp_half', 'EUR', { code: 'HALF', percent: '50', acts: 'first', payments: '2' }));
   return release(number, number === 1 ? null : number - 1, sealContent(content));
@@ -101,6 +108,8 @@ export interface LongRun {
   charges: number;
   ended: number;
   acts: number;
+  /** Checkouts begun for what takes the place of a running subscription. */
+  replaced: number;
   /** Every state that an agreement was in after some step. */
   statuses: Set<string>;
   /** The history as it was written, and what it comes to. */
@@ -137,6 +146,7 @@ export async function longRun({
 }: Options): Promise<LongRun> {
   const random = seeded(seed);
   const joining = seeded(seed + 1_000);
+  const replacing = seeded(seed + 2_000);
   const start: Instant = '2026-01-31T09:30:00.000Z';
   const pendingUntil = new Map<string, number>();
   let machine = 0;
@@ -163,6 +173,7 @@ export async function longRun({
     charges: 0,
     ended: 0,
     acts: 0,
+    replaced: 0,
     statuses: new Set(),
     batches: ports.batches,
     state: runner.state,
@@ -183,6 +194,7 @@ export async function longRun({
     if (wrongClocks && random.next() < 0.04) await misled();
     if (bought < buyers && random.next() < 0.9) for (let i = 0; i <= buyers / 250; i += 1) await buy();
     for (let i = 0; i < 2; i += 1) await act();
+    if (replacing.next() < 0.08) await replace();
     if (joining.next() < 0.01) await joinSome(runner, joining);
     await runner.settle();
     if (random.next() < 0.002) {
@@ -255,6 +267,32 @@ export async function longRun({
       shown: quoteFingerprint(quote),
       fingerprint: (t) => t,
       card: { token: `card${bought}`, last4: '0001' },
+    });
+  }
+
+  /** Somebody who has the monthly one buys what takes its place, whatever is under way. */
+  async function replace(): Promise<void> {
+    const { state } = runner;
+    const monthly = [...state.agreements.values()].filter((a) => a.offerId === 'off_pr_month' && isRunning(a));
+    const a = monthly[replacing.int(monthly.length)];
+    if (!a) return;
+    const { personId } = a;
+    const at = runner.now();
+    const choice = { offerId: 'off_pr_instead', priceId: INSTEAD.id, country: a.buyer?.country ?? 'PT' };
+    const asked = { ...choice, personId, startedAt: at, signedIn: true };
+    const quote = quoteFor(live, choice, at, standingOf(state, asked, { now: at, release: live }));
+    // They run it already, or another window is paying for it.
+    if ('refused' in quote) return;
+    for (const gone of replacedIn(quote)) acted.add(gone.agreementId);
+    result.replaced += 1;
+    await runner.execute({
+      type: 'pay',
+      checkoutId: `r${result.replaced}`,
+      ...asked,
+      release: live,
+      shown: quoteFingerprint(quote),
+      fingerprint: (t) => t,
+      card: { token: `instead${result.replaced}`, last4: '0001' },
     });
   }
 
@@ -518,7 +556,8 @@ class Audit {
       if (sum(p.dues.map((d) => d.amount)) !== p.amount + p.credit) this.#broken('the parts are not the whole', p);
   }
 
-  readonly #onlyPaid = (a: Agreement): boolean => a.from === null && !this.acted.has(a.id);
+  /** What another's unused days paid for hangs on that one's payments too: a bank may dispute those. */
+  readonly #onlyPaid = (a: Agreement): boolean => a.from === null && !this.acted.has(a.id) && a.priceId !== INSTEAD.id;
 
   /** Whoever did no more than pay or not: what they paid, by the plain rules. */
   #sums(a: Agreement, rates: readonly PublishedRate[]): void {

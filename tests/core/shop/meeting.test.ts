@@ -472,6 +472,48 @@ describe('a dispute after a switch', () => {
     const { held, after } = await disputes(shop, firstPayment(shop).id, false);
     expect([held.at(-1), after.at(-1), running(shop)]).toEqual(['prd_1 on-hold', 'prd_1 dispute-lost', []]);
   });
+
+  // 30.00 on 23 November; on 3 December 20 of 30 days are left, 20.00. Both orders call their line the first.
+  const replaced = async (terms: Parameters<typeof releaseWith>[0][number]) => {
+    const shop = await shopInMemory(
+      releaseWith([monthly('30'), terms], {
+        edit: ({ offers }) => {
+          for (const { id, prices } of offers)
+            if (id === 'off_1') for (const price of prices) price.replaces = { offerId: 'off_0', credit: true };
+        },
+      }),
+      BEGUN,
+    );
+    await shop.buy({ i: 0 });
+    await shop.goTo(on('2026-12-03'));
+    await shop.order({ i: 1, signedIn: true });
+    return shop;
+  };
+
+  test.each([
+    ['a subscription', monthly('50'), ['off_1']],
+    ['something for life', { kind: 'once', amount: '100' }, []],
+  ] as const)(
+    'of what was replaced by %s: held, and lost it goes on, since the card paid for most of it',
+    async (_, terms, runs) => {
+      for (const won of [true, false]) {
+        const shop = await replaced(terms);
+        const { held, after } = await disputes(shop, firstPayment(shop).id, won);
+        expect([held, after, running(shop)]).toEqual([
+          ['prd_1 replaced', 'prd_1 on-hold'],
+          ['prd_1 replaced', 'prd_1 open'],
+          runs,
+        ]);
+      }
+    },
+  );
+
+  test('of what was replaced by something for life that credit alone paid for: lost, it closes', async () => {
+    const shop = await replaced({ kind: 'once', amount: '20' });
+    expect(shop.asked()).toEqual(['2026-11-23 30.00']);
+    const { held, after } = await disputes(shop, firstPayment(shop).id, false);
+    expect([held.at(-1), after.at(-1)]).toEqual(['prd_1 on-hold', 'prd_1 dispute-lost']);
+  });
 });
 
 test('the tax of what banks take back and of what is given back adds up to the tax of the payment', async () => {

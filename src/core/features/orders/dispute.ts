@@ -1,6 +1,6 @@
 import { type Agreement, disputeStop, isRunning, movesDates } from '#core/agreements';
 import type { Instant } from '#core/calendar';
-import type { LineId, PassId, PaymentId } from '#core/ids';
+import type { LineId, OrderId, PassId, PaymentId } from '#core/ids';
 import { fact, type ShopEvent } from '#core/journal';
 import { allocate, formatAmount, sum } from '#core/money';
 import { disputeHold } from '#core/passes';
@@ -9,6 +9,7 @@ import { holdAll, releaseAll } from '../agreements/common';
 import { endEvents } from '../agreements/closings';
 import { accessWaits, withoutStop } from '../agreements/goOn';
 import type { Command, DecideContext, Decision } from '../../engine/command';
+import { openPassesOfLine } from '../booking/falling';
 import { feeTaken } from './fees';
 import { keyOf } from '../../engine/ids';
 import { leftOf, lineOf, type Payment, taxOfBack, creditOf } from '#core/payments';
@@ -78,8 +79,13 @@ export function closeDispute(
   const gone = new Set(ending.flatMap((a) => a.passIds));
   const own = payment ? passesPaidBy(state, order, payment, touched) : [];
   const passes = [...new Set([...(later ? [later] : []), ...touched].flatMap((a) => a.passIds).concat(own))];
+  const byCreditAlone = new Set(
+    won ? [] : openedByCredit(state, order, dispute.paymentId).flatMap(({ passId, alone }) => (alone ? passId : [])),
+  );
   const closing = passes.filter(
-    (id) => !state.passes.get(id)?.closed && (gone.has(id) || (own.includes(id) && closesWith(state, id, whole))),
+    (id) =>
+      !state.passes.get(id)?.closed &&
+      (gone.has(id) || byCreditAlone.has(id) || closesWith(state, id, order.id, whole)),
   );
   const staying = passes.filter((id) => !closing.includes(id));
   return {
@@ -117,10 +123,11 @@ function cleared(state: ShopState, a: Agreement, { id, at }: Dispute, context: D
   ];
 }
 
-/** What a line opened that ends with the dispute, and no agreement that goes on. */
-function closesWith(state: ShopState, passId: PassId, ends: ReadonlySet<LineId>): boolean {
+/** What a line of the disputed order opened that ends with the dispute, and no agreement that goes on. */
+function closesWith(state: ShopState, passId: PassId, orderId: OrderId, ends: ReadonlySet<LineId>): boolean {
   const cause = state.passes.get(passId)?.cause;
-  if (cause?.kind !== 'paid' || !ends.has(cause.lineId)) return false;
+  // Lines are named within their order: another order's line may have the same name.
+  if (cause?.kind !== 'paid' || cause.orderId !== orderId || !ends.has(cause.lineId)) return false;
   const a = cause.agreementId === undefined ? undefined : state.agreements.get(cause.agreementId);
   return !a || a.from === null;
 }
@@ -201,5 +208,34 @@ function passesPaidBy(state: ShopState, order: Order, payment: Payment, touched:
     const a = cause.agreementId === undefined ? undefined : state.agreements.get(cause.agreementId);
     return !a || isOwnOf(a, order, payment);
   });
-  return [...new Set([...own, ...touched.flatMap((a) => a.passIds)])];
+  const byCredit = payment.id === null ? [] : openedByCredit(state, order, payment.id).map(({ passId }) => passId);
+  return [...new Set([...own, ...touched.flatMap((a) => a.passIds), ...byCredit])];
 }
+
+/**
+ * What was bought once and paid by credit from a payment, also in other orders of the same buyer: its open passes, and
+ * whether that credit alone paid for it.
+ */
+const openedByCredit = (
+  state: ShopState,
+  { personId }: Pick<Order, 'personId'>,
+  paymentId: PaymentId,
+): { passId: PassId; alone: boolean }[] =>
+  (state.ordersOfPerson.get(personId) ?? [])
+    .flatMap((id) => state.orders.get(id) ?? [])
+    .flatMap((order) =>
+      order.payments.flatMap(({ agreementId, lines }) =>
+        // What an agreement pays with stands with the agreement.
+        agreementId !== null
+          ? []
+          : lines.flatMap((line) => {
+              const credit = creditOf((line.credits ?? []).filter((part) => part.paymentId === paymentId));
+              if (credit === 0) return [];
+              return openPassesOfLine(state, order.id, line.lineId).flatMap(({ id, cause }) =>
+                cause.kind === 'paid' && cause.agreementId === undefined
+                  ? { passId: id, alone: credit >= line.amount + line.credit }
+                  : [],
+              );
+            }),
+      ),
+    );
