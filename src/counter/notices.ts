@@ -18,9 +18,9 @@ const Opened = z.object({
   paymentId: z.string(),
   amount: z.int().min(0),
   answerBy: z.number(),
-  fee: FeeBody.optional(),
+  fee: FeeBody,
 });
-const Closed = z.object({ disputeId: z.string(), won: z.boolean(), fee: FeeBody.optional() });
+const Closed = z.object({ disputeId: z.string(), won: z.boolean(), fee: FeeBody });
 /** A notice signed longer ago than this is not taken: it may be a copy. */
 const FRESH_MS = 5 * 60_000;
 

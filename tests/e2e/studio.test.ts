@@ -182,7 +182,7 @@ test('orders leave as CSV exactly as listed; a person is answered; the workspace
     Promise.race([
       elsewhere.waitForEvent('load'),
       elsewhere
-        .getByText('The copy was not put in place', { exact: false })
+        .getByText('Your drafts were not replaced', { exact: false })
         .textContent()
         .then((said) => Promise.reject(new Error(said ?? 'nothing said'))),
     ]),

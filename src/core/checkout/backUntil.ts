@@ -1,7 +1,7 @@
 import { addDays, dateIn, type Instant } from '#core/calendar';
-import type { WithdrawalBasis } from '#core/catalogue';
+import { type Product, withdrawalBasis, type WithdrawalBasis } from '#core/catalogue';
 import { weekdayOf } from '#core/booking';
-import type { LineId } from '#core/ids';
+import type { LineId, ProductId } from '#core/ids';
 import type { Quote, QuoteLine } from './quote';
 
 /** Directive 2011/83/EU, Article 9(1) (from memory): so many days to withdraw from a contract concluded at a distance. */
@@ -56,3 +56,12 @@ const SUNDAY = 6;
 /** So many dates after the first money of the line; null while none has come. */
 const guaranteeEnds = ({ guaranteeDays, dueToday }: QuoteLine, today: string): string | null =>
   guaranteeDays === undefined || dueToday === 0 ? null : addDays(today, guaranteeDays);
+
+/** What the right to withdraw from a line goes by: each basis among the products it opens, once. */
+export function withdrawalOf(
+  productIds: readonly ProductId[],
+  products: readonly Product[],
+): Pick<QuoteLine, 'withdrawal'> {
+  const bases = new Set(products.filter(({ id }) => productIds.includes(id)).map(withdrawalBasis));
+  return bases.size === 0 ? {} : { withdrawal: [...bases].sort() };
+}

@@ -1,11 +1,12 @@
 import type { SeatBought } from '#core/booking';
 import { type Instant } from '#core/calendar';
-import { openedBy, type Coupon, type Offer, type Price, saleState, withdrawalBasis } from '#core/catalogue';
+import { openedBy, type Coupon, type Offer, type Price, saleState } from '#core/catalogue';
 import { sum } from '#core/money';
 import type { ProductId } from '#core/ids';
 import { refuse, type RefusalOf } from '#core/refusal';
 import type { Release } from '#core/release';
 import { accessUntil, type Due, firstDues, isLasting, paymentsOf, type Terms } from '#core/terms';
+import { withdrawalOf } from './backUntil';
 import { type QuoteBuyer, readBuyer } from './buyer';
 import { couponedFirst, findCoupon, type LineCoupon, lineCoupon, spreadAmount } from './coupon';
 import { type Payment, paymentFor } from './payment';
@@ -127,7 +128,7 @@ export function quoteFor(
       ...(off.owned ? { owned: off.owned } : {}),
       ...(off.coupon ? { coupon: off.coupon } : {}),
       ...(chosen.seats.length > 0 ? { seats: chosen.seats } : {}),
-      ...withdrawalOf(chosen.productIds, release),
+      ...withdrawalOf(chosen.productIds, release.content.products),
       ...(sent
         ? {
             sending: {
@@ -165,14 +166,6 @@ const creditFrom = ({ replaced, price }: Chosen): number =>
 /** What a line opens: what its offer does, and what is given along with the first, each once; of a bundle what is in it. */
 const openedWith = ({ productIds }: Offer, given: QuoteChoice['given'] = [], { content }: Release): ProductId[] =>
   openedBy(content.products, [...productIds, ...given.filter((id) => content.products.some((p) => p.id === id))]);
-
-/** What a right to withdraw from a line goes by: each basis of what it opens, once. */
-function withdrawalOf(productIds: readonly ProductId[], { content }: Release): Pick<QuoteLine, 'withdrawal'> {
-  const bases = new Set(
-    content.products.filter(({ id }) => productIds.includes(id)).map((product) => withdrawalBasis(product)),
-  );
-  return bases.size === 0 ? {} : { withdrawal: [...bases].sort() };
-}
 
 /** The dues of a line: those of its terms, as many times as it was taken. */
 function paymentsFor({ terms, quantity }: Chosen, now: Instant, zone: string): Due[] {

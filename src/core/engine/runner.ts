@@ -3,16 +3,12 @@ import { refuse } from '#core/refusal';
 import type { Instant } from '#core/calendar';
 import { checkEvent, type ShopEvent, fact, type Batch } from '#core/journal';
 import type { Command, DecideContext, Decision, Executed } from './command';
-import type { DecideAll } from './decide';
-import type { DueWork } from './dueWork';
-import type { Folding } from './evolve';
-import type { EffectTools } from './feature';
 import { historiesFrom, type History } from './history';
 import { createOutbox, type Outbox } from './outbox';
 import type { PendingEffect } from './pendingEffect';
-import type { CallsStanding, PaymentCalls } from '../features/orders/paymentCalls';
 import { type Ports, StorageFailed } from './ports';
 import { type AsideWork, createSetAside } from './setAside';
+import type { ShopRules } from './shopRules';
 import type { ShopState } from './state';
 
 export interface Runner {
@@ -63,14 +59,6 @@ const STILL_REFUSAL = refuse('stands-still');
 const MOST_UNANSWERED = 5_000;
 /** How much due work is written down before the disk is waited for. */
 const WRITTEN_TOGETHER = 500;
-
-/** What the features of a shop come to, as a runner uses it. */
-export interface ShopRules extends Folding {
-  decide: DecideAll;
-  dueWork: DueWork;
-  paymentCalls: (ports: Pick<Ports, 'payments' | 'releases'>, standing: CallsStanding) => PaymentCalls;
-  performEffect: (tools: EffectTools) => (effect: PendingEffect) => Promise<boolean>;
-}
 
 /**
  * Runs a shop: decide, fold, append, then whatever must leave the shop. The counter, a test and a rehearsal use

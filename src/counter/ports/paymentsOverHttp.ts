@@ -2,22 +2,27 @@ import * as z from 'zod';
 import type { LedToWay, WayToPay } from '#core/ways';
 import { type ChargeAnswer, NotAnswered, type PaymentsPort, type RefundAnswer } from '#core/shop';
 
-/** What the service keeps of a movement. A service that does not say takes part in no books of fees. */
-export const FeeBody = z.object({
-  amount: z.int(),
-  currency: z.string().length(3),
-  payout: z.string().max(80).nullable(),
-});
+/**
+ * The service's fee. Whatever is wrong with it, the payment itself counts: a fee that cannot be read is an unknown fee.
+ */
+export const FeeBody = z
+  .object({
+    amount: z.int(),
+    currency: z.string().regex(/^[A-Z]{3}$/),
+    payout: z.string().max(80).nullable(),
+  })
+  .optional()
+  .catch(undefined);
 const ChargeBody = z.object({
   id: z.string().max(80),
   status: z.enum(['paid', 'refused', 'confirm', 'pending', 'voided']),
   reason: z.string().nullable(),
   confirmAt: z.string().optional(),
-  fee: FeeBody.optional(),
+  fee: FeeBody,
 });
 const TryBody = z.object({ reason: z.string().nullable() });
 const RefundBody = z.discriminatedUnion('status', [
-  z.object({ status: z.literal('paid'), fee: FeeBody.optional() }),
+  z.object({ status: z.literal('paid'), fee: FeeBody }),
   z.object({ status: z.literal('refused'), reason: z.string() }),
 ]);
 /** A browser is sent there: to the web, and to nothing that would run. */

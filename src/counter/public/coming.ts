@@ -100,9 +100,9 @@ export const noteEntrance = (
   entrance: EntranceId,
 ): Coming => note(c, req, res, path, { entrance });
 
-/** An email's link led them here: the last one counts. */
+/** An email's link led them here: the last one counts. Of a visitor who asks not to be followed it is not noted. */
 export const noteEmail = (c: CounterContext, req: Request, res: Response, path: PathId, email: string): Coming =>
-  note(c, req, res, path, { email });
+  followed(req) ? note(c, req, res, path, { email }) : comingOf(c, req, path);
 
 /** They are here for the first time, and time begins to run for them. */
 export const noteFirst = (c: CounterContext, req: Request, res: Response, path: PathId): Coming =>

@@ -62,16 +62,7 @@ export class PaymentService {
     const paidBefore = (): boolean =>
       [...this.charges.values()].some((c) => c.token === card.token && c.status === 'paid');
     const [status, reason] = outcomeOf(card, input, paidBefore);
-    const charge: Charge = {
-      id: `chg_${randomBytes(9).toString('base64url')}`,
-      key,
-      body,
-      ...input,
-      at: this.#clock.now(),
-      status,
-      reason,
-      refunded: 0,
-    };
+    const charge = newCharge({ key, body, ...input, at: this.#clock.now(), status, reason });
     if (status === 'paid') charge.fee = feeOfCharge(charge, this.tariff, charge.at);
     this.#write({ t: 'charge', charge });
     return charge;
@@ -120,16 +111,7 @@ export class PaymentService {
     const none = { amount: 0, currency: '', token: '', description: '', statement: '' };
     const charge: Charge = known
       ? { ...known, status: 'voided' }
-      : {
-          id: `chg_${randomBytes(9).toString('base64url')}`,
-          key,
-          body: '',
-          ...none,
-          at: this.#clock.now(),
-          status: 'voided',
-          reason: null,
-          refunded: 0,
-        };
+      : newCharge({ key, body: '', ...none, at: this.#clock.now(), status: 'voided', reason: null });
     this.#write({ t: 'charge', charge });
     return charge;
   }
@@ -309,5 +291,11 @@ export class PaymentService {
     }
   }
 }
+
+const newCharge = (charge: Omit<Charge, 'id' | 'refunded'>): Charge => ({
+  id: `chg_${randomBytes(9).toString('base64url')}`,
+  ...charge,
+  refunded: 0,
+});
 
 const digest = (value: unknown): string => createHash('sha256').update(JSON.stringify(value)).digest('hex');

@@ -44,9 +44,8 @@ export function addFile(file: File, onProgress: (share: number) => void): Adding
     .then(async (sha256): Promise<FileRef | 'cancelled'> => {
       if (sha256 === 'cancelled') return sha256;
       await db.files.put({ sha256, blob: file }).catch((error: unknown) => {
-        throw new Error(
-          `“${file.name}” was not added: ${whyNotKept(error)}. Nothing was changed. Free some space on this computer and add it again.`,
-        );
+        const { why, then } = whyNotKept(error);
+        throw new Error(`“${file.name}” was not added: ${why}. Nothing was changed. ${then}`);
       });
       const name = safeFileName(file.name);
       return { id: newId('f'), sha256, name, bytes: file.size, type: fileTypeOf(name) };

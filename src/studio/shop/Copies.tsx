@@ -31,7 +31,8 @@ export function Copies() {
       await noteCopy(now.getTime());
       setSaid('The copy is in your downloads. Keep it somewhere else than on this computer.');
     } catch (error) {
-      setSaid(`The copy could not be made: ${whyNotKept(error)}. Nothing was changed.`);
+      const { why, then } = whyNotKept(error);
+      setSaid(`The copy was not made: ${why}. Nothing was changed. ${then}`);
     }
     setBusy(false);
   }
@@ -52,12 +53,13 @@ export function Copies() {
     if (!opened) return;
     setBusy(true);
     try {
-      // What is in hand is saved first: saved later, it would lie over the copy.
+      // Unsaved changes are saved first: saved later, they would overwrite the copy.
       const written = await saveThen(store, () => putBack(opened));
       if (written !== null) return location.reload();
-      setSaid('The copy was not put in place, because what you typed last could not be saved. Nothing was changed.');
+      setSaid('Your drafts were not replaced, because your last changes could not be saved. Nothing was changed.');
     } catch (error) {
-      setSaid(`The copy was not put in place: ${whyNotKept(error)}. Nothing was changed.`);
+      const { why, then } = whyNotKept(error);
+      setSaid(`Your drafts were not replaced: ${why}. Nothing was changed. ${then}`);
     }
     setBusy(false);
   }

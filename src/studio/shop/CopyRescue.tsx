@@ -12,14 +12,14 @@ export default function CopyRescue() {
       Object.assign(document.createElement('a'), { href: url, download: 'shop copy.zip' }).click();
       setSaid('The copy is in your downloads.');
     } catch (error) {
-      setSaid(`The copy could not be made: ${whyNotKept(error)}. Nothing was changed.`);
+      setSaid(`The copy was not made: ${whyNotKept(error).why}. Nothing was changed.`);
     }
   }
   async function put(file: File): Promise<void> {
     try {
       const copy = await openCopy(file);
       await putBack(copy).catch((error: unknown) => {
-        throw new NotACopy(`The copy was not put in place: ${whyNotKept(error)}. Nothing was changed.`);
+        throw new NotACopy(`Your drafts were not replaced: ${whyNotKept(error).why}. Nothing was changed.`);
       });
       location.assign('/studio/');
     } catch (error) {

@@ -102,7 +102,7 @@ async function write({ getState, dispatch }: Saving): Promise<string[] | null> {
     );
     return rows.map((row) => row.key);
   } catch (error) {
-    dispatch(saveFailed(`Not saved: ${whyNotKept(error)}. What you typed stays while this window is open.`));
+    dispatch(saveFailed(`Not saved: ${whyNotKept(error).why}. What you typed stays while this window is open.`));
     return null;
   }
 }

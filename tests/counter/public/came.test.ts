@@ -32,11 +32,11 @@ test('what is bought after an email’s link is counted for that email: the last
   const { runner, secrets } = shop.counter.context;
   const link = (email: string): string =>
     markedAddress(secrets.signing, `${shop.counter.address}/field-pack`, email).slice(shop.counter.address.length);
-  const bought = async (name: string, hrefs: readonly string[]): Promise<string | null | undefined> => {
+  const bought = async (name: string, hrefs: readonly string[], headers = {}): Promise<string | null | undefined> => {
     const buyer = new Buyer(shop.counter.address);
     // One of them while the checkout is open already.
     if (hrefs.length > 1) await buyer.openCheckout('field-pack');
-    for (const href of hrefs) expect((await buyer.fetch(href)).status).toBe(200);
+    for (const href of hrefs) expect((await buyer.fetch(href, { headers })).status).toBe(200);
     const data = await buyer.openCheckout('field-pack');
     await buyer.pay(data, { name, address: `${name}@example.org` }, CARD.good);
     return [...runner.state.orders.values()].at(-1)?.came.email;
@@ -44,6 +44,7 @@ test('what is bought after an email’s link is counted for that email: the last
   expect(await bought('none', [])).toBeNull();
   expect(await bought('one', [link('series_1')])).toBe('series_1');
   expect(await bought('two', [link('series_1'), link('series_2')])).toBe('series_2');
+  expect(await bought('unfollowed', [link('series_1')], { 'sec-gpc': '1' })).toBeNull();
   expect(await bought('made-up', [link('series_1').replace('series_1', 'series_9')])).toBeNull();
   expect(await bought('no-mark', ['/field-pack?email=series_1'])).toBeNull();
 });

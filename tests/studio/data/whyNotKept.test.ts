@@ -14,15 +14,21 @@ const toldOf = (fault: Error): Promise<string> =>
       await store.table('things').put({ id: 1 });
       throw fault;
     })
-    .then(() => 'kept', whyNotKept);
+    .then(
+      () => 'kept',
+      (error: unknown) => whyNotKept(error).why,
+    );
 
 test('only a lack of room is said to be one; a closed database and anything else are called what they are', async () => {
   expect(await toldOf(new DOMException('full', 'QuotaExceededError'))).toBe('this browser has no room left');
-  expect(await toldOf(new TypeError('a fault of ours'))).toBe('this browser could not write it (TypeError)');
+  expect(await toldOf(new TypeError('a fault of ours'))).toBe('this browser could not save it (TypeError)');
   store.close();
   expect(await toldOf(new Error('never reached'))).toMatch(/^this browser closed its database/);
   // An aborted transaction that carries the lack of room inside.
   const inside = Object.assign(new Error('aborted'), { inner: new DOMException('full', 'QuotaExceededError') });
-  expect(whyNotKept(inside)).toBe('this browser has no room left');
-  expect(whyNotKept('words')).toBe('this browser could not write it (no reason given)');
+  expect(whyNotKept(inside)).toEqual({
+    why: 'this browser has no room left',
+    then: 'Free some space on this computer and try again.',
+  });
+  expect(whyNotKept('words').why).toBe('this browser could not save it (unknown error)');
 });

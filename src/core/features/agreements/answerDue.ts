@@ -2,14 +2,14 @@ import { refuse } from '#core/refusal';
 import { afterRefusal } from '#core/agreements';
 import { fact, type ShopEvent } from '#core/journal';
 import { formatAmount } from '#core/money';
-import type { OrderId } from '#core/ids';
 import type { Command, DecideContext, Decision } from '../../engine/command';
 import type { AnsweredDue, DueCharge } from './fold/state';
 import type { ShopState } from '../../engine/state';
-import { mailOf, nothing, shopOf } from './common';
+import { mailOf, shopOf } from './common';
 import { type Paid, paidEvents } from './charge';
 import { switchedEvents } from './switch';
 import { feeTaken } from '../orders/fees';
+import { lateAnswer } from '../orders/lateAnswer';
 import { keyOf } from '../../engine/ids';
 
 /** The payment service answered about an agreement's due. The first answer that ends it wins. */
@@ -21,7 +21,8 @@ export function answerDue(
   const charge = state.dueCharges.get(key);
   const a = charge && state.agreements.get(charge.agreementId);
   if (!charge || !a) return refuse('no-such-payment', { what: 'charge' });
-  if (charge.status !== 'asked' || a.status === 'ended') return lateAnswer(state, charge, a.orderId, answer.status);
+  if (charge.status !== 'asked' || a.status === 'ended')
+    return lateAnswer(state, charge, a.orderId, answer.status, () => takenAfterAll(charge));
   switch (answer.status) {
     case 'pending':
       return refuse('nothing-to-do', { why: 'nothing-new' });
@@ -86,18 +87,7 @@ function refusedEvents(state: ShopState, charge: DueCharge, reason: string, cont
   ];
 }
 
-function lateAnswer(state: ShopState, charge: DueCharge | AnsweredDue, orderId: OrderId, status: string): Decision {
-  if (status !== 'paid' || charge.status === 'paid' || state.attention.some((x) => x.id === keyOf('late', charge.key)))
-    return nothing;
-  const amount = formatAmount(charge.amount, charge.currency, 'en');
-  return {
-    events: [
-      fact('attention.raised', {
-        id: keyOf('late', charge.key),
-        what: 'late-answer',
-        orderId,
-        text: `The payment service now says that ${amount} for “${charge.title}” was taken after all, though that payment was closed without success. Give it back at the payment service.`,
-      }),
-    ],
-  };
+/** What the seller reads where a due was taken after it had been closed. */
+function takenAfterAll({ amount, currency, title }: DueCharge | AnsweredDue): string {
+  return `The payment service now says that ${formatAmount(amount, currency, 'en')} for “${title}” was taken after all, though that payment was closed without success. Give it back at the payment service.`;
 }

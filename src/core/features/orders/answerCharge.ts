@@ -9,9 +9,9 @@ import type { Command, DecideContext, Decision } from '../../engine/command';
 import type { Charge } from './fold/state';
 import type { ShopState } from '../../engine/state';
 import { feeTaken } from './fees';
+import { lateAnswer } from './lateAnswer';
 import { extendedEvents } from './extended';
 import { type Success, successEvents } from './success';
-import { keyOf } from '../../engine/ids';
 
 /** How long a buyer has to confirm with the bank, and holds what the charge has taken, before it falls away. */
 const CONFIRM_WITHIN_MS = 15 * MINUTE;
@@ -28,7 +28,7 @@ export function answerCharge(
   const charge = state.charges.get(key);
   if (!charge) return refuse('no-such-payment', { what: 'charge' });
   if (charge.quote === null || (charge.status !== 'asked' && charge.status !== 'waits-for-bank'))
-    return lateAnswer(state, charge, answer.status);
+    return lateAnswer(state, charge, charge.orderId, answer.status, () => takenAfterAll(charge));
   const { step } = charge;
   const succeeded = (success: Success): ShopEvent[] =>
     step === null ? successEvents(state, success, context) : extendedEvents(state, step, success, context);
@@ -99,18 +99,7 @@ function freedEvents(state: ShopState, { key, quote }: Charge, context: DecideCo
 
 const unchanged: Decision = refuse('nothing-to-do', { why: 'nothing-new' });
 
-function lateAnswer(state: ShopState, charge: Charge, status: string): Decision {
-  const differs = status === 'paid' && charge.status !== 'paid';
-  if (!differs || state.attention.some((a) => a.id === keyOf('late', charge.key))) return unchanged;
-  const amount = formatAmount(charge.amount, charge.currency, 'en');
-  return {
-    events: [
-      fact('attention.raised', {
-        id: keyOf('late', charge.key),
-        what: 'late-answer',
-        orderId: charge.orderId,
-        text: `The payment service now says that ${amount} was taken after all, though the charge was closed without success. Give it back at the payment service, or deliver by hand.`,
-      }),
-    ],
-  };
+/** What the seller reads where money was taken after a charge had been closed. */
+function takenAfterAll({ amount, currency }: Charge): string {
+  return `The payment service now says that ${formatAmount(amount, currency, 'en')} was taken after all, though the charge was closed without success. Give it back at the payment service, or deliver by hand.`;
 }
