@@ -12,7 +12,7 @@ test('whatever a member is offered is taken, at any moment of years with faults;
   const seen = new Map<string, number>();
   await longRun({
     seed: 11,
-    buyers: 30,
+    buyers: 60,
     years: 2,
     zone: 'Europe/Lisbon',
     look(runner, live) {
