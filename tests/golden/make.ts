@@ -44,7 +44,8 @@ function keep(name: string, lines: readonly string[]): void {
 /** A copy of a studio's workspace, with every kind of document, a file and a history. */
 async function keepWorkspace(name: string): Promise<void> {
   const { db } = await import('../../src/studio/data/db');
-  const { inPieces, writeCursor } = await import('../../src/studio/data/mirrorRows');
+  const { inPieces } = await import('../../src/studio/data/history');
+  const { writeCursor } = await import('../../src/studio/data/mirrorRows');
   const { takeCopy } = await import('../../src/studio/data/workspaceFile');
   const live: Release = {
     format: 1,

@@ -5,6 +5,7 @@ import type { FeatureFold } from './fold';
 import type { PaymentCalls } from '../features/orders/paymentCalls';
 import type { EffectKind, EffectOf } from './pendingEffect';
 import type { Ports } from './ports';
+import type { Projection } from './projection';
 import type { ShopState } from './state';
 
 /** What follows from a command, or why it is refused. */
@@ -49,6 +50,8 @@ export interface Feature {
   readonly followers?: readonly Follower[];
   readonly dues?: { readonly [K in DueKind]?: DueHandler<K> };
   readonly effects?: { readonly [K in EffectKind]?: PerformEffect<K> };
+  /** What the studio keeps of its facts in the seller's browser, beside the mirror's own rows. */
+  readonly projections?: readonly Projection[];
 }
 
 /** All of one kind of thing of all features, by name. @throws Error where two features have the same */

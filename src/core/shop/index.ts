@@ -1,5 +1,8 @@
 export { createRunner, decide, dueWork, evolve, evolveBatch, laneOf, newShopState } from './rules';
 export { FEATURES } from './features';
+export { PROJECTIONS } from './projections';
+export { projection, type ProjectedRows, type ProjectedTables, type Projection } from '../engine/projection';
+export { feesProjection, type FeeRow } from '../features/orders/feesProjection';
 export { type ShopState } from '../engine/state';
 export {
   type Order,

@@ -48,6 +48,12 @@ export interface Cursor {
   seq: number;
   hash: string;
 }
+/** By which version of the program rows were made. */
+export interface RowsMade extends Cursor {
+  version: number;
+  /** While they are worked out anew: up to which line; `seq` says how far that has come. */
+  until?: number;
+}
 /** The newest orders, while all of them are still being copied: by far the most that is looked at. */
 export interface Newest extends NewestRows {
   people: PersonRecord[];
@@ -70,9 +76,10 @@ export const db = new Dexie('clear-keel') as Dexie & {
   personPieces: Table<Piece<PersonRecord>, number>;
   /** The shop's history as it was written, in the pieces it came in: the number of the first line, and the lines. */
   history: EntityTable<{ from: number; lines: string[] }, 'from'>;
-  /** Two tables of one row each, so that whoever reads them waits for no other. */
+  /** Tables of a few rows, so that whoever reads them waits for no other. */
   cursor: Table<Cursor, 'here' | 'pulled'>;
   newest: Table<Newest, 'here'>;
+  made: Table<RowsMade, 'rows'>;
   /** Orders as lists ask for them, so many to a piece: the form of `smallOrders.ts`. */
   small: EntityTable<{ piece: number; orders: string }, 'piece'>;
   totals: EntityTable<TotalRow, 'key'>;
@@ -283,6 +290,9 @@ db.version(13)
         delete row.quote.replaces;
       });
   });
+
+// By which version of the program rows were made: a later one makes them anew from the history here.
+db.version(14).stores({ made: '' });
 
 export async function readMeta<N extends keyof Meta>(name: N): Promise<Meta[N] | undefined> {
   return (await db.meta.get(name))?.value as Meta[N] | undefined;

@@ -5,6 +5,7 @@ import { type MirrorTables, moveRows, type RowStore, type StoredOrder } from '#c
 import type { PersonRecord } from '#core/people';
 import type { Release } from '#core/release';
 import { type Cursor, db } from './db';
+import { inPieces } from './history';
 import { isKept, kept } from './kept';
 import type { KeysHeld } from './keysHeld';
 import { moveSmall } from './smallOrders';
@@ -20,6 +21,7 @@ export const MIRRORED = [
   db.agreements,
   db.laterPayments,
   db.cursor,
+  db.made,
 ];
 
 /**
@@ -73,6 +75,12 @@ export async function moveMirror(
 export const readCursor = (): Promise<Cursor | undefined> => db.cursor.get('here');
 export const writeCursor = (cursor: Cursor): Promise<unknown> => db.cursor.put(cursor, 'here');
 
+/**
+ * Raised when rows of orders, payments and passes, or how they follow from facts, change. They are then worked out anew
+ * from the history that is already in the browser (`rowsAnew.ts`); nothing is copied again from the shop.
+ */
+export const ROWS_VERSION = 1;
+
 /** Where a mirror stands that holds nothing. */
 export const NO_LINE: Cursor = { seq: 0, hash: FIRST_PREV };
 
@@ -102,6 +110,7 @@ export async function takeLines(
     if (now.seq !== after.seq || now.hash !== after.hash) return null;
     const pieces = await moveMirror(batches, people, tax, keys);
     await db.history.bulkPut(inPieces(lines, after.seq + 1));
+    if (after.seq === 0) await db.made.put({ version: ROWS_VERSION, ...NO_LINE }, 'rows');
     const cursor = { seq: after.seq + lines.length, hash };
     await writeCursor(cursor);
     return { cursor, pieces };
@@ -110,13 +119,3 @@ export async function takeLines(
 
 /** The tax of the live release: what is left to pay of plans is counted with it. */
 export const taxNow = async () => ((await db.meta.get('live'))?.value as Release | undefined)?.content.shop.tax ?? null;
-
-/** So many lines of history are one row. */
-const PIECE = 1_000;
-
-/** Lines of history as rows. @param from the number of the first of them */
-export function inPieces(lines: readonly string[], from = 1): { from: number; lines: string[] }[] {
-  const pieces = [];
-  for (let i = 0; i < lines.length; i += PIECE) pieces.push({ from: from + i, lines: lines.slice(i, i + PIECE) });
-  return pieces;
-}

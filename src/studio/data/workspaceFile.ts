@@ -9,7 +9,8 @@ import { Release } from '#core/release';
 import { db, type DocumentRow, type StepsRow } from './db';
 import { kept } from './kept';
 import { KeysHeld } from './keysHeld';
-import { inPieces, moveMirror, writeCursor } from './mirrorRows';
+import { hashOf, inPieces, linesOf } from './history';
+import { moveMirror, NO_LINE, ROWS_VERSION, writeCursor } from './mirrorRows';
 import { judgeDocument } from './judgeDocument';
 
 /**
@@ -158,9 +159,7 @@ export async function openCopy(file: Blob): Promise<OpenedCopy> {
       steps: StepRows.parse(JSON.parse(text('steps.json'))),
       people: z.array(PersonRecord).parse(JSON.parse(text('people.json'))),
       live: z.nullable(Release).parse(JSON.parse(text('live.json'))),
-      lines: text('journal.jsonl')
-        .split('\n')
-        .filter((line) => line !== ''),
+      lines: linesOf(text('journal.jsonl')),
       files,
     };
     if (copy.lines.some((line) => parseLine(line) === null))
@@ -178,7 +177,7 @@ export async function openCopy(file: Blob): Promise<OpenedCopy> {
 export async function putBack(copy: OpenedCopy): Promise<void> {
   const batches = copy.lines.flatMap((line) => parseLine(line) ?? []);
   const last = copy.lines[copy.lines.length - 1];
-  const hash = last === undefined ? FIRST_PREV : bytesToHex(sha256(new TextEncoder().encode(last)));
+  const hash = last === undefined ? FIRST_PREV : hashOf(last);
   const named = (copy.header.left ?? []).map((file) => file.sha256);
   await db.transaction('rw', db.tables, async () => {
     const kept = (await db.files.bulkGet(named)).filter((row) => row !== undefined);
@@ -190,6 +189,7 @@ export async function putBack(copy: OpenedCopy): Promise<void> {
     await db.history.bulkPut(inPieces(copy.lines));
     if (copy.live) await db.meta.put({ name: 'live', value: copy.live });
     await moveMirror(batches, copy.people, copy.live?.content.shop.tax ?? null, new KeysHeld());
+    await db.made.put({ version: ROWS_VERSION, ...NO_LINE }, 'rows');
     await writeCursor({ seq: copy.lines.length, hash });
   });
 }

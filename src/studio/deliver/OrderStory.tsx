@@ -19,6 +19,7 @@ import { useNow } from '../data/useNow';
 import { inWords, meansInWords } from '../statusWords';
 import { agreementsLink } from './links';
 import { May } from '../frame/May';
+import { Fees } from './Fees';
 import { RefundForm } from './RefundForm';
 import { VisitStory } from './VisitStory';
 
@@ -163,6 +164,7 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
             : `${papers.join(', ')}, which the buyer finds as PDF in the member area.`}
         </p>
       </div>
+      <Fees order={order} refunds={refunds} locale={locale} />
       {/* What a bank disputes cannot be given back too: nothing is offered that is refused. */}
       <May right="give-back">
         <RefundForm

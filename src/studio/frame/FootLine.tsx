@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import type { Draft } from '../data/draft';
 import { bringBack } from '../data/remove';
 import { useAboutQuery } from '../data/ownerApi';
-import { newestNow } from '../data/queries/newest';
+import { newestNow, shareMadeAnew } from '../data/queries/newest';
 import { useCopyReminder } from '../data/useCopyReminder';
 import { stopJob } from '../data/laterJob';
 import { useSeconds } from './useSeconds';
@@ -89,6 +89,14 @@ export function FootLine({ draft }: { draft: Draft }) {
 function Copying() {
   const copying = useLiveQuery(async () => (await newestNow()) !== undefined, []);
   const share = useAppSelector((state) => state.frame.copied);
+  const madeAnew = useLiveQuery(shareMadeAnew, []);
+  if (typeof madeAnew === 'number')
+    return (
+      <span role="status">
+        Orders are being worked out anew after an update, {Math.floor(100 * madeAnew)} % so far. The newest are here
+        already.
+      </span>
+    );
   if (!copying) return null;
   return (
     <span role="status">

@@ -1,12 +1,14 @@
 import { idsTouched, newestRows } from '#core/mirror';
-import { type Batch, NewerHistory, parseLine } from '#core/journal';
+import { NewerHistory } from '#core/journal';
 import type { PersonRecord } from '#core/people';
-import { sha256 } from '@noble/hashes/sha2.js';
-import { bytesToHex } from '@noble/hashes/utils.js';
+import { PROJECTIONS } from '#core/shop';
 import { LINES_HEADER } from '../../wire/owner';
 import { type Cursor, db } from '../data/db';
+import { hashOf, linesOf, readLines } from '../data/history';
 import { KeysHeld } from '../data/keysHeld';
 import { MIRRORED, NO_LINE, readCursor, takeLines, taxNow } from '../data/mirrorRows';
+import { forgetProjections, moveProjections } from '../data/projected';
+import { makeRowsAnew, rowsAreOutdated } from '../data/rowsAnew';
 import { MIRROR_MOVED, type MirrorMoved } from './news';
 
 /**
@@ -34,6 +36,7 @@ const SILENT_FOR_MS = 40_000;
 void navigator.locks.request('clear-keel-mirror', async () => {
   for (;;) {
     try {
+      await makeAnewWhatChanged();
       await pullAll();
       tell({ kind: 'reached' });
       await nextNews();
@@ -46,6 +49,12 @@ void navigator.locks.request('clear-keel-mirror', async () => {
     }
   }
 });
+
+/** Before the shop is asked, so that it is done without it too: from the history that is here. */
+async function makeAnewWhatChanged(): Promise<void> {
+  if (await rowsAreOutdated()) await makeRowsAnew();
+  if ((await readCursor()) !== undefined) await moveProjections(PROJECTIONS, (await db.newest.count()) === 0);
+}
 
 class NotOwner extends Error {}
 
@@ -116,6 +125,7 @@ async function pullAll(): Promise<void> {
     const lines = await page.lines();
     const last = lines.at(-1);
     if (last === undefined) {
+      await moveProjections(PROJECTIONS, true);
       await db.newest.clear();
       return;
     }
@@ -134,21 +144,11 @@ async function pullAll(): Promise<void> {
 async function showNewest(): Promise<void> {
   const response = await fetch(`/owner/api/journal/newest?orders=${MOST_NEWEST}`);
   if (!response.ok) return;
-  const batches = read(linesOf(await response.text()));
+  const batches = readLines(linesOf(await response.text()));
   const rows = newestRows(batches, await taxNow(), MOST_NEWEST);
   const people = await readPeople([...new Set(rows.orders.map((o) => o.personId))]);
   await db.newest.put({ ...rows, people }, 'here');
 }
-
-const hashOf = (line: string): string => bytesToHex(sha256(new TextEncoder().encode(line)));
-const linesOf = (text: string): string[] => text.split('\n').filter((line) => line !== '');
-
-const read = (lines: readonly string[]): Batch[] =>
-  lines.map((line) => {
-    const batch = parseLine(line);
-    if (!batch) throw new Error('The shop sent a line that cannot be read');
-    return batch;
-  });
 
 /** Another history: the mirror is dropped and built anew; drafts are not touched. */
 async function forget(): Promise<void> {
@@ -156,12 +156,13 @@ async function forget(): Promise<void> {
     await Promise.all(MIRRORED.map((table) => table.clear()));
   });
   await db.newest.clear();
+  await forgetProjections(PROJECTIONS);
   moved.postMessage('forgotten' satisfies MirrorMoved);
 }
 
 /** @returns where the mirror stands then; null where it had moved on without this */
 async function take(lines: string[], after: Cursor, keys: KeysHeld | null): Promise<Cursor | null> {
-  const batches = read(lines);
+  const batches = readLines(lines);
   const people = await readPeople([...idsTouched(batches).people.keys()]);
   const taken = await takeLines({ lines, batches, people, hash: hashOf(lines.at(-1) ?? '') }, after, keys);
   if (taken)

@@ -8,7 +8,8 @@ import { lastingRelease, longRun } from '../../support/longRun';
 import { release } from '../../support/release';
 
 const { db } = await import('../../../src/studio/data/db');
-const { inPieces, NO_LINE, takeLines, writeCursor } = await import('../../../src/studio/data/mirrorRows');
+const { inPieces } = await import('../../../src/studio/data/history');
+const { NO_LINE, takeLines, writeCursor } = await import('../../../src/studio/data/mirrorRows');
 const { kept } = await import('../../../src/studio/data/kept');
 const { KeysHeld } = await import('../../../src/studio/data/keysHeld');
 const { readPiece } = await import('../../../src/studio/data/smallOrders');

@@ -5,6 +5,7 @@ import { acceptOffer, declineOffer } from './acceptOffer';
 import { answerCharge } from './answerCharge';
 import { closeDispute, openDispute } from './dispute';
 import { expireCharge } from './expire';
+import { feesProjection } from './feesProjection';
 import { ordersFold } from './fold';
 import { pay } from './pay';
 import { answerRefund, refund } from './refund';
@@ -28,6 +29,7 @@ export const orders: Feature = {
     'open-dispute': openDispute,
     'close-dispute': closeDispute,
   },
+  projections: [feesProjection],
   dues: { 'charge-not-confirmed': { command: ({ key }, dueAt) => ({ type: 'expire-charge', key, dueAt }) } },
   effects: {
     charge: async ({ key }, { calls, execute, state }) =>

@@ -8,6 +8,12 @@ import type { OrdersFound } from './ordersFound';
 /** The newest orders, while the rest is being copied; undefined once all is here. */
 export const newestNow = (): Promise<Newest | undefined> => db.newest.get('here');
 
+/** How much of working rows out anew is done after an update, of 1; null while that is not going on. */
+export async function shareMadeAnew(): Promise<number | null> {
+  const made = await db.made.get('rows');
+  return made?.until === undefined ? null : made.seq / Math.max(made.until, 1);
+}
+
 /** A figure over all orders: undefined, like one that is still being counted, while not all are here. */
 export const onceAllIsHere = async <T>(figure: () => Promise<T>): Promise<T | undefined> =>
   (await newestNow()) ? undefined : figure();
