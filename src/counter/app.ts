@@ -38,6 +38,7 @@ import { insideRoutes } from './public/insideRoutes';
 import { readingRoutes } from './public/readingRoutes';
 import { turnBackRoutes } from './public/turnBackRoutes';
 import { localeFor } from './shared/reading';
+import { OWNER_API } from '../wire/contract/owner';
 
 /** Chooses light or dark by the device, and again when that changes. */
 const THEME = `(function(){var d=document.documentElement,m=matchMedia('(prefers-color-scheme: dark)');function t(){d.dataset.theme=m.matches?'night':'day'}t();m.addEventListener('change',t)})();`;
@@ -57,7 +58,7 @@ export function counterApp(context: CounterContext, behindProxy: boolean): Expre
     boundedBodies(
       // Uploads from a signed-in studio, and email that the shop itself hands to the mail stand-in.
       (req) =>
-        (req.path.startsWith('/owner/api/') && whoWorks(context, req) !== null) ||
+        (req.path.startsWith(`${OWNER_API}/`) && whoWorks(context, req) !== null) ||
         (req.path === `${STANDINS}/mail/messages` && req.get('authorization') !== undefined),
       security,
     ),
@@ -85,7 +86,7 @@ export function counterApp(context: CounterContext, behindProxy: boolean): Expre
   app.use('/notices', noticeRoutes(context));
   app.use(ownOriginOnly(context.hosts, security));
   app.use('/owner/enter', enterRoutes(context));
-  app.use('/owner/api', ownerRoutes(context));
+  app.use(OWNER_API, ownerRoutes(context));
   app.use(seeRoutes(context, [studioOnly(context), needs(context, 'answer')], sendApp(client.folder, 'member.html')));
   app.use('/checkout', checkoutRoutes(context));
   app.use('/get', fileRoutes(context));

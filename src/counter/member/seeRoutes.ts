@@ -3,7 +3,9 @@ import { shownPosts } from '#core/catalogue';
 import type { PersonId } from '#core/ids';
 import { isGone, calledBySeller } from '#core/people';
 import { languageOf } from '#core/words';
+import { hrefOf } from '#core/routes';
 import { Me } from '../../wire';
+import { OWNER_API, OWNER_ROUTES } from '../../wire/contract';
 import { courseView, lessonView } from '../../pages/data/courseData';
 import { membershipView, postView } from '../../pages/data/membershipData';
 import { courseHtml } from '../../pages/render';
@@ -118,7 +120,7 @@ export function seeRoutes(context: CounterContext, guard: readonly RequestHandle
   }
   /** What is shown in its place comes from the vault, as the studio shows it. */
   const shownInStudio = ({ sha256, type }: { sha256: string; type: string }): string =>
-    `/owner/api/vault/${sha256}?type=${encodeURIComponent(type)}`;
+    OWNER_API + hrefOf(OWNER_ROUTES.file, { params: { sha256 }, query: { type } });
 
   function learnerSeen(req: Request) {
     const of = seen(req);

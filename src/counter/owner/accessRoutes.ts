@@ -1,13 +1,13 @@
-import express, { Router } from 'express';
+import { Router } from 'express';
 import { addDays, formatMoment, type Instant, startOfDate } from '#core/calendar';
 import { compareAddress, isAddress, type PersonRecord } from '#core/people';
 import { hasForAsLong } from '#core/shop';
-import { GiveAnswer, type GiveLine, GiveRequest, PassAct, Said } from '../../wire';
+import type { GiveAnswer, GiveLine } from '../../wire';
+import { OWNER_ROUTES } from '../../wire/contract';
 import { type CounterContext, liveRelease, shopOf } from '../context';
-import { answer } from '../http/answer';
 import { Problem, refusalProblem } from '../http/problem';
 import { cleanName } from '../shared/people';
-import { whoIs } from './who';
+import { serve } from './serve';
 
 type Fate = GiveAnswer['fates'][number];
 interface Judged extends Fate {
@@ -20,12 +20,11 @@ export function accessRoutes(context: CounterContext): Router {
   const router = Router();
   const { runner, people } = context;
 
-  router.post('/give', express.json({ limit: '20mb' }), async (req, res) => {
-    const { lines, reason, mail, tryOnly } = GiveRequest.parse(req.body);
+  serve(router, context, OWNER_ROUTES.giveAccess, async ({ body: { lines, reason, mail, tryOnly }, by }) => {
     const judged = judgeAll(lines);
     const fates = judged.map(({ fate, why }) => ({ fate, why }));
     const going = judged.filter(({ fate }) => fate === 'new' || fate === 'known');
-    if (tryOnly) return answer(res, GiveAnswer, { fates, given: 0 });
+    if (tryOnly) return { fates, given: 0 };
     const wrong = fates.find(({ fate }) => fate === 'wrong');
     if (wrong) throw new Problem(409, `Nothing was given. ${wrong.why}`, 'line-wrong');
     // People first, safe on the disk, before any fact names them; then every pass in one entry of the history.
@@ -42,28 +41,26 @@ export function accessRoutes(context: CounterContext): Router {
     });
     let given = 0;
     if (gifts.length > 0) {
-      const done = await runner.execute({ type: 'give-passes', gifts, reason, mail }, whoIs(res).id);
+      const done = await runner.execute({ type: 'give-passes', gifts, reason, mail }, by.id);
       if ('refused' in done) throw refusalProblem(done);
       await runner.synced();
       given = done.events.filter(({ type }) => type === 'pass.opened').length;
     }
-    answer(res, GiveAnswer, { fates, given });
+    return { fates, given };
   });
 
-  router.post('/:pass', express.json({ limit: '2kb' }), async (req, res) => {
-    const wanted = PassAct.parse(req.body);
-    const passId = req.params.pass;
+  serve(router, context, OWNER_ROUTES.actOnPass, async ({ body: wanted, params: { pass: passId }, by }) => {
     const { zone, locale } = shopOf(context);
     const until = wanted.act === 'until' ? endOf(wanted.until, zone) : null;
     const done = await runner.execute(
       until === null ? { type: 'withdraw-pass', passId } : { type: 'move-pass', passId, until },
-      whoIs(res).id,
+      by.id,
     );
     if ('refused' in done) throw refusalProblem(done);
     await runner.synced();
-    answer(res, Said, {
+    return {
       sentence: until === null ? 'Withdrawn. It is closed now.' : `Open until ${formatMoment(until, zone, locale)}.`,
-    });
+    };
   });
 
   /** What becomes of each line, looking at those before it: the same twice is given once. */

@@ -1,18 +1,17 @@
-import { type Request, type Response, Router } from 'express';
+import { Router } from 'express';
 import type { Agreement } from '#core/agreements';
-import type { OrderId } from '#core/ids';
-import type { ShopEvent } from '#core/journal';
 import { consequencesOf } from '#core/messages';
 import { type Command, sessionsFalling } from '#core/shop';
 import { type CounterContext, shopOf } from '../context';
 import { Problem, refusalProblem } from '../http/problem';
-import { LeadsTo, OwnerAct, Said } from '../../wire';
-import { answer } from '../http/answer';
+import type { OwnerAct } from '../../wire';
+import { OWNER_ROUTES } from '../../wire/contract';
 import { dueAnswered, dueInWords } from '../shared/dueAnswered';
 import { moveBuyer, moveCommand } from '../shared/moveBuyer';
 import { productTitle } from '../shared/orderView';
 import { readingIn } from '../shared/reading';
-import { needs, whoIs } from './who';
+import { askedBack, mayBack } from './mayBack';
+import { serve } from './serve';
 
 /** The studio reads English. */
 const STUDIO_LOCALE = 'en';
@@ -49,11 +48,8 @@ function commandFor(agreement: Agreement, wanted: OwnerAct): Command {
   }
 }
 
-/** Whether somebody may give so much back: refuses where not. */
-type MayBack = (req: Request, res: Response, orderId: OrderId, events: readonly ShopEvent[]) => void;
-
 /** Acts on payment plans and subscriptions, each first looked at: what it leads to, then the act itself. */
-export function agreementRoutes(context: CounterContext, mayBack: MayBack): Router {
+export function agreementRoutes(context: CounterContext): Router {
   const router = Router();
   const { runner } = context;
   const find = (id: string) => {
@@ -62,14 +58,14 @@ export function agreementRoutes(context: CounterContext, mayBack: MayBack): Rout
     return agreement;
   };
 
-  router.post('/:id/preview', needs(context, 'answer'), (req, res) => {
-    const agreement = find(String(req.params['id']));
-    const decision = runner.preview(commandFor(agreement, OwnerAct.parse(req.body)));
+  serve(router, context, OWNER_ROUTES.previewAct, ({ params, body }) => {
+    const agreement = find(params.id);
+    const decision = runner.preview(commandFor(agreement, body));
     if ('refused' in decision) throw refusalProblem(decision);
     const { locale, tax } = shopOf(context);
     const reading = readingIn(context, STUDIO_LOCALE);
     const titleOfPass = (id: string): string => productTitle(reading, runner.state.passes.get(id)?.productId ?? '');
-    answer(res, LeadsTo, {
+    return {
       leadsTo: consequencesOf(agreement, decision.events, {
         locale,
         tax,
@@ -77,17 +73,16 @@ export function agreementRoutes(context: CounterContext, mayBack: MayBack): Rout
         titleOfPass,
         sessionsFalling: sessionsFalling(runner.state, decision.events, runner.now()),
       }),
-    });
+    };
   });
 
-  router.post('/:id/act', needs(context, 'answer'), async (req, res) => {
-    const agreement = find(String(req.params['id']));
-    const wanted = OwnerAct.parse(req.body);
+  serve(router, context, OWNER_ROUTES.actOnAgreement, async ({ params, body: wanted, ...asked }) => {
+    const agreement = find(params.id);
     const looked = runner.preview(commandFor(agreement, wanted));
     // Whatever gives money back by the way is money given back.
     if (!('refused' in looked) && looked.events.some((event) => event.type === 'refund.requested'))
-      mayBack(req, res, agreement.orderId, looked.events);
-    const { id: by } = whoIs(res);
+      mayBack(context, asked, agreement.orderId, askedBack(looked.events));
+    const by = asked.by.id;
     const done =
       wanted.act === 'move'
         ? await moveBuyer(context, agreement, wanted, by)
@@ -95,7 +90,7 @@ export function agreementRoutes(context: CounterContext, mayBack: MayBack): Rout
     if ('refused' in done) throw refusalProblem(done);
     const became = await dueAnswered(runner, done.events);
     await runner.synced();
-    answer(res, Said, { sentence: dueInWords(became, STUDIO_LOCALE) });
+    return { sentence: dueInWords(became, STUDIO_LOCALE) };
   });
   return router;
 }

@@ -1,47 +1,35 @@
-import express, { type RequestHandler, Router } from 'express';
+import { Router } from 'express';
 import { addDays, dateIn, instantOf, startOfDate } from '#core/calendar';
 import type { Session } from '#core/booking';
 import { isGone, calledBySeller } from '#core/people';
 import { fallingAfter, leftOn, passesFor } from '#core/shop';
 import { isOpen } from '#core/passes';
 import { wordsFor } from '#core/words';
-import {
-  BookRequest,
-  BusyRequest,
-  GiveSessionsRequest,
-  Ok,
-  PersonSessions,
-  Said,
-  SessionAct,
-  type SessionRow,
-  SessionsOfDays,
-} from '../../wire';
+import type { SessionRow } from '../../wire';
+import { DELIVER_ROUTES } from '../../wire/contract';
 import { type CounterContext, shopOf } from '../context';
-import { answer } from '../http/answer';
 import { Problem, refusalProblem } from '../http/problem';
-import { textOf } from '../http/textOf';
 import { productTitle } from '../shared/orderView';
 import { readingFor } from '../shared/reading';
 import { coachingIn, ledgerInWords } from '../shared/sessionView';
 import { dateRows } from './classRoutes';
-import { whoIs } from './who';
+import { DONE, serve } from './serve';
 
 /** The widest span of dates that is asked for at once. */
 const MOST_DATES = 100;
 
 /** The seller's days: sessions, what becomes of them, and when something else is in the way. */
-export function bookingRoutes(context: CounterContext, mayAnswer: RequestHandler): Router {
+export function bookingRoutes(context: CounterContext): Router {
   const router = Router();
   const { runner, learners } = context;
-  const body = express.json({ limit: '512kb' });
 
-  router.get('/booked', async (req, res) => {
+  serve(router, context, DELIVER_ROUTES.booked, async ({ query, req }) => {
     await runner.synced();
     const { state } = runner;
     const { zone } = shopOf(context);
     const now = runner.now();
-    const from = dateOf(textOf(req.query['from'])) ?? dateIn(now, zone);
-    const asked = dateOf(textOf(req.query['to'])) ?? from;
+    const from = query.from ?? dateIn(now, zone);
+    const asked = query.to ?? from;
     const to = asked < addDays(from, MOST_DATES) ? asked : addDays(from, MOST_DATES);
     const [begins, ends] = [startOfDate(from, zone), startOfDate(addDays(to, 1), zone)];
     const sessions: Session[] = [];
@@ -84,7 +72,7 @@ export function bookingRoutes(context: CounterContext, mayAnswer: RequestHandler
         note: kept?.note ?? '',
       };
     };
-    answer(res, SessionsOfDays, {
+    return {
       now,
       zone,
       sessions: sessions.map(row),
@@ -96,13 +84,10 @@ export function bookingRoutes(context: CounterContext, mayAnswer: RequestHandler
         .map((one) => ({ from: instantOf(one.from), until: instantOf(one.until) }))
         .filter((one) => one.until > begins && one.from < ends),
       busyName: context.busy.name(),
-    });
+    };
   });
 
-  router.post('/booked/:id', mayAnswer, body, async (req, res) => {
-    const act = SessionAct.parse(req.body);
-    const sessionId = String(req.params['id']);
-    const by = whoIs(res).id;
+  serve(router, context, DELIVER_ROUTES.actOnBooked, async ({ body: act, params: { id: sessionId }, by }) => {
     const session = runner.state.sessions.get(sessionId);
     if (!session) throw new Problem(404, 'There is no such session here. Nothing was changed.', 'no-such-session');
     if (act.act === 'note') {
@@ -114,7 +99,7 @@ export function bookingRoutes(context: CounterContext, mayAnswer: RequestHandler
           [sessionId]: { answers: record.booked?.[sessionId]?.answers ?? [], note: act.text },
         },
       }));
-      return answer(res, Said, { sentence: 'Noted.' });
+      return { sentence: 'Noted.' };
     }
     const done = await runner.execute(
       act.act === 'move'
@@ -122,35 +107,34 @@ export function bookingRoutes(context: CounterContext, mayAnswer: RequestHandler
         : act.act === 'call-off'
           ? { type: 'call-off-session', sessionId, personId: null, by: 'seller', counts: act.counts, seenLate: true }
           : { type: 'mark-session', sessionId, as: act.as, counts: act.counts },
-      by,
+      by.id,
     );
     if ('refused' in done) throw refusalProblem(done);
-    answer(res, Said, { sentence: SAID[act.act] });
+    return { sentence: SAID[act.act] };
   });
 
-  router.post('/people/:id/booked/:product', mayAnswer, body, async (req, res) => {
-    const { at } = BookRequest.parse(req.body);
+  serve(router, context, DELIVER_ROUTES.bookFor, async ({ body: { at }, params, by }) => {
     const done = await runner.execute(
       {
         type: 'book-session',
-        personId: String(req.params['id']),
-        productId: String(req.params['product']),
+        personId: params.id,
+        productId: params.product,
         at,
         busy: [],
         by: 'seller',
         zone: null,
       },
-      whoIs(res).id,
+      by.id,
     );
     if ('refused' in done) throw refusalProblem(done);
-    answer(res, Said, { sentence: 'Booked. They hear of it by mail.' });
+    return { sentence: 'Booked. They hear of it by mail.' };
   });
 
-  router.get('/people/:id/booked', (req, res) => {
+  serve(router, context, DELIVER_ROUTES.sessionsOf, ({ params, req }) => {
     const reading = readingFor(context, req);
     const { state, shop } = reading;
-    const passes = passesFor(state, req.params.id).filter(({ sessions }) => sessions !== undefined);
-    answer(res, PersonSessions, {
+    const passes = passesFor(state, params.id).filter(({ sessions }) => sessions !== undefined);
+    return {
       passes: passes.map((pass) => ({
         passId: pass.id,
         title: productTitle(reading, pass.productId),
@@ -159,23 +143,18 @@ export function bookingRoutes(context: CounterContext, mayAnswer: RequestHandler
         coming: fallingAfter(state, pass.id, reading.now, reading.now).length,
         ledger: ledgerInWords(state, pass.id, { words: wordsFor('en').booking, zone: shop.zone, locale: 'en' }),
       })),
-    });
+    };
   });
 
-  router.post('/passes/:id/sessions', mayAnswer, body, async (req, res) => {
-    const { count, reason } = GiveSessionsRequest.parse(req.body);
-    const done = await runner.execute(
-      { type: 'give-sessions', passId: String(req.params['id']), count, reason },
-      whoIs(res).id,
-    );
+  serve(router, context, DELIVER_ROUTES.giveSessions, async ({ body: { count, reason }, params, by }) => {
+    const done = await runner.execute({ type: 'give-sessions', passId: params.id, count, reason }, by.id);
     if ('refused' in done) throw refusalProblem(done);
-    answer(res, Said, { sentence: count === 1 ? 'One session more.' : `${count} sessions more.` });
+    return { sentence: count === 1 ? 'One session more.' : `${count} sessions more.` };
   });
 
-  router.put('/busy', mayAnswer, body, async (req, res) => {
-    const { name, stretches } = BusyRequest.parse(req.body);
+  serve(router, context, DELIVER_ROUTES.putBusy, async ({ body: { name, stretches } }) => {
     await context.busy.put({ name, stretches: stretches.filter(({ from, until }) => from < until) });
-    answer(res, Ok, { ok: true });
+    return DONE;
   });
   return router;
 }
@@ -185,5 +164,3 @@ const SAID = {
   'call-off': 'Called off. They hear of it by mail.',
   mark: 'Noted.',
 } as const;
-
-const dateOf = (text: string): string | null => (/^[12]\d{3}-(0\d|1[0-2])-([0-2]\d|3[01])$/.test(text) ? text : null);

@@ -1,36 +1,32 @@
-import express, { type Request, type RequestHandler, type Response, Router } from 'express';
+import { Router } from 'express';
 import { mayDo } from '#core/helpers';
-import type { ClassDateId, OrderId } from '#core/ids';
+import type { ClassDateId } from '#core/ids';
 import { calledBySeller } from '#core/people';
 import { datesOf, moneyOffered, type ShopState, toldOfDate } from '#core/shop';
-import { AllDates, DateAct, type DateRow, DateStory, Said } from '../../wire';
+import type { DateRow } from '../../wire';
+import { DELIVER_ROUTES } from '../../wire/contract';
 import type { CounterContext } from '../context';
-import { answer } from '../http/answer';
 import { Problem, refusalProblem } from '../http/problem';
 import { type Reading, readingFor } from '../shared/reading';
-import { refuseWho, whoIs } from './who';
+import { mayBack } from './mayBack';
+import { serve } from './serve';
+import { refuseWho } from './who';
 
 /** Dates of classes: who has a seat, and what becomes of them. */
-export function classRoutes(
-  context: CounterContext,
-  mayAnswer: RequestHandler,
-  /** Whether so much more of an order may be given back. @throws Problem where not */
-  mayBack: (req: Request, res: Response, orderId: OrderId, amount: number) => void,
-): Router {
+export function classRoutes(context: CounterContext): Router {
   const router = Router();
   const { runner } = context;
-  const body = express.json({ limit: '512kb' });
 
-  router.get('/classes', async (req, res) => {
+  serve(router, context, DELIVER_ROUTES.dates, async ({ req }) => {
     await runner.synced();
-    answer(res, AllDates, { now: runner.now(), dates: dateRows(readingFor(context, req)) });
+    return { now: runner.now(), dates: dateRows(readingFor(context, req)) };
   });
 
-  router.get('/classes/:date', async (req, res) => {
+  serve(router, context, DELIVER_ROUTES.date, async ({ params, req }) => {
     await runner.synced();
     const { state } = runner;
     const reading = readingFor(context, req);
-    const date = dateRows(reading).find(({ id }) => id === req.params.date);
+    const date = dateRows(reading).find(({ id }) => id === params.date);
     if (!date) throw new Problem(404, 'There is no such date here. Nothing was changed.', 'no-such-date');
     const people = seatsOf(state, date.id).map(({ id: sessionId, passId, seats, status, calledOffBy: by }) => {
       const personId = state.passes.get(passId)?.personId ?? '';
@@ -38,18 +34,17 @@ export function classRoutes(
       const address = person?.address ?? '';
       return { sessionId, personId, name: calledBySeller(person) || address, address, seats, status, by };
     });
-    answer(res, DateStory, {
+    return {
       date,
       now: runner.now(),
       people: people.sort((a, b) => a.name.localeCompare(b.name)),
       told: toldOfDate(state, date.id),
-    });
+    };
   });
 
-  router.post('/classes/:product/:date', mayAnswer, body, async (req, res) => {
-    const act = DateAct.parse(req.body);
-    const [productId, dateId] = [String(req.params['product']), String(req.params['date'])];
-    const by = whoIs(res).id;
+  serve(router, context, DELIVER_ROUTES.actOnDate, async ({ body: act, params, ...asked }) => {
+    const { product: productId, date: dateId } = params;
+    const by = asked.by.id;
     if (act.act === 'held') {
       const missed = new Set(act.missed);
       for (const { id: sessionId, status } of seatsOf(runner.state, dateId)) {
@@ -58,17 +53,18 @@ export function classRoutes(
         const done = await runner.execute({ type: 'mark-session', sessionId, as, counts: false }, by);
         if ('refused' in done) throw refusalProblem(done);
       }
-      return answer(res, Said, { sentence: 'Noted.' });
+      return { sentence: 'Noted.' };
     }
-    if (act.offers.money && !mayDo(whoIs(res).rights, 'give-back'))
+    if (act.offers.money && !mayDo(asked.by.rights, 'give-back'))
       refuseWho(
         context,
-        req,
+        asked.req,
         'You may not give money back here, so you cannot offer it. Nothing was changed. The owner can allow it in Shop.',
       );
     // Money that is offered goes back without anybody being asked again.
     if (act.offers.money)
-      for (const { orderId, share } of moneyOffered(runner.state, dateId)) mayBack(req, res, orderId, share.amount);
+      for (const { orderId, share } of moneyOffered(runner.state, dateId))
+        mayBack(context, asked, orderId, share.amount);
     const told = toldOfDate(runner.state, dateId).people;
     const done = await runner.execute(
       act.act === 'move'
@@ -84,7 +80,7 @@ export function classRoutes(
         : told === 1
           ? '1 person hears of it by mail'
           : `${told} people hear of it by mail`;
-    answer(res, Said, { sentence: `${what}. ${who}.` });
+    return { sentence: `${what}. ${who}.` };
   });
   return router;
 }

@@ -3,13 +3,13 @@ import { lessonOf } from '#core/catalogue';
 import type { LessonId } from '#core/ids';
 import { calledBySeller } from '#core/people';
 import { closesFor, followCourse, whoMayOpen } from '#core/shop';
-import { ClosesForAnswer, FollowedAnswer, Said } from '../../wire';
+import { OWNER_ROUTES } from '../../wire/contract';
 import { type CounterContext, liveRelease } from '../context';
-import { answer } from '../http/answer';
 import { inTurns } from '../http/inTurns';
 import { Problem } from '../http/problem';
 import { whyOpen } from '../shared/whyOpen';
 import { groundsIn, readingFor } from '../shared/reading';
+import { serve } from './serve';
 
 /** So many people are named; the counts are of all. */
 const MOST_NAMED = 500;
@@ -19,9 +19,9 @@ const HARD_TRIES = 3;
 /** Who is where in a course, and who is in what. */
 export function followRoutes(context: CounterContext): Router {
   const router = Router();
-  router.get('/courses/:id/followed', async (req, res) => {
+  serve(router, context, OWNER_ROUTES.followed, async ({ params, req }) => {
     const { state } = context.runner;
-    const course = liveRelease(context)?.content.products.find((p) => p.id === req.params.id);
+    const course = liveRelease(context)?.content.products.find((p) => p.id === params.id);
     if (course?.kind !== 'course') throw new Problem(404, 'This course is not live.', 'no-such-course');
     const grounds = groundsIn(readingFor(context, req));
     const learners = await inTurns(whoMayOpen(state, course.id, grounds));
@@ -30,7 +30,7 @@ export function followRoutes(context: CounterContext): Router {
       people.filter(
         ({ personId, at }) => at === lesson && (context.learners.get(personId).tries[lesson] ?? []).length > HARD_TRIES,
       ).length;
-    answer(res, FollowedAnswer, {
+    return {
       ...counts,
       members: people.length,
       stopsAt: stopsAt && { ...stopsAt, hard: lessonOf(course, stopsAt.id)?.quiz ? triedOften(stopsAt.id) : 0 },
@@ -45,20 +45,19 @@ export function followRoutes(context: CounterContext): Router {
           last,
         };
       }),
-    });
+    };
   });
-  router.get('/memberships/:id/without/:part', async (req, res) => {
-    const { id, part } = req.params;
+  serve(router, context, OWNER_ROUTES.closesFor, async ({ params: { id, part }, req }) => {
     const grounds = groundsIn(readingFor(context, req));
     const closed = await inTurns(closesFor(context.runner.state, { productId: id, part }, grounds));
-    answer(res, ClosesForAnswer, { people: closed.length });
+    return { people: closed.length };
   });
   // Why somebody can or cannot open something, whatever it stands in.
-  router.get('/people/:id/why/:product', (req, res) => {
-    const person = context.people.get(req.params.id);
+  serve(router, context, OWNER_ROUTES.why, ({ params, req }) => {
+    const person = context.people.get(params.id);
     const who = { you: false, name: calledBySeller(person) || (person?.address ?? 'Somebody') } as const;
-    const { sentence } = whyOpen(readingFor(context, req), req.params.id, req.params.product, who);
-    answer(res, Said, { sentence });
+    const { sentence } = whyOpen(readingFor(context, req), params.id, params.product, who);
+    return { sentence };
   });
   return router;
 }

@@ -3,12 +3,12 @@ import { Router } from 'express';
 import type { Helper } from '#core/helpers';
 import { helperMessage } from '#core/emails';
 import { isAddress } from '#core/people';
-import { HelperRequest, HelpersAnswer, Ok, RightsRequest, Said } from '../../wire';
+import { OWNER_ROUTES } from '../../wire/contract';
 import { type CounterContext, shopOf } from '../context';
-import { answer } from '../http/answer';
 import { Problem } from '../http/problem';
 import { doorOfHelper } from '../shared/doorNames';
 import { LINK_MINUTES } from '../shared/signInLink';
+import { DONE, serve } from './serve';
 
 /** Who helps: asked in, given rights, and shown out. For whoever may do everything. */
 export function helperRoutes(context: CounterContext): Router {
@@ -24,9 +24,8 @@ export function helperRoutes(context: CounterContext): Router {
     for (const session of doors.sessionsOf(door)) await doors.endSession(door, session.id);
   };
 
-  router.get('/', (_req, res) => answer(res, HelpersAnswer, { helpers: [...helpers.all()] }));
-  router.post('/', async (req, res) => {
-    const { name, address, rights } = HelperRequest.parse(req.body);
+  serve(router, context, OWNER_ROUTES.helpers, () => ({ helpers: [...helpers.all()] }));
+  serve(router, context, OWNER_ROUTES.inviteHelper, async ({ body: { name, address, rights } }) => {
     if (!isAddress(address))
       throw new Problem(422, 'That e-mail address cannot be right. Nobody was asked in.', 'address-wrong');
     if (helpers.find(address))
@@ -40,23 +39,23 @@ export function helperRoutes(context: CounterContext): Router {
     };
     await helpers.put(helper.id, helper);
     await sendHelperLink(context, helper);
-    answer(res.status(201), Said, { sentence: `A link is on its way to ${helper.address}.` });
+    return { sentence: `A link is on its way to ${helper.address}.` };
   });
-  router.post('/:id/rights', async (req, res) => {
-    const helper = known(String(req.params['id']));
-    await helpers.put(helper.id, { ...helper, rights: RightsRequest.parse(req.body).rights });
-    answer(res, Ok, { ok: true });
+  serve(router, context, OWNER_ROUTES.rights, async ({ params, body: { rights } }) => {
+    const helper = known(params.id);
+    await helpers.put(helper.id, { ...helper, rights });
+    return DONE;
   });
-  router.post('/:id/link', async (req, res) => {
-    const helper = known(String(req.params['id']));
+  serve(router, context, OWNER_ROUTES.sendHelperLink, async ({ params }) => {
+    const helper = known(params.id);
     await sendHelperLink(context, helper);
-    answer(res, Said, { sentence: `A link is on its way to ${helper.address}.` });
+    return { sentence: `A link is on its way to ${helper.address}.` };
   });
-  router.post('/:id/end', async (req, res) => {
-    const helper = known(String(req.params['id']));
+  serve(router, context, OWNER_ROUTES.endHelper, async ({ params }) => {
+    const helper = known(params.id);
     await helpers.put(helper.id, null);
     await endSessions(helper.id);
-    answer(res, Ok, { ok: true });
+    return DONE;
   });
   return router;
 }

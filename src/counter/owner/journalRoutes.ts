@@ -1,10 +1,11 @@
 import { Router } from 'express';
-import * as z from 'zod';
 import type { CounterContext } from '../context';
+import { OWNER_ROUTES } from '../../wire/contract';
 import { LINES_HEADER } from '../../wire/owner';
 import { Problem } from '../http/problem';
 import { hasEnded } from './door';
 import { linesWithNewest } from './linesWithNewest';
+import { serveRaw } from './serve';
 
 const MOST_LINES = 5_000;
 /** A studio that hears nothing for twice this long takes the shop for lost. */
@@ -16,17 +17,7 @@ const LOOKED_EVERY_MS = 1_000;
 export function journalRoutes(context: CounterContext): Router {
   const router = Router();
 
-  router.get('/journal', async (req, res) => {
-    const after = z.coerce
-      .number()
-      .int()
-      .min(0)
-      .parse(req.query['after'] ?? '0');
-    const hash = z
-      .string()
-      .regex(/^[0-9a-f]{64}$/)
-      .optional()
-      .parse(req.query['hash']);
+  serveRaw(router, context, OWNER_ROUTES.journal, async ({ query: { after, hash }, res }) => {
     if (hash !== undefined && (await context.journal.hashAt(after)) !== hash) {
       throw new Problem(
         409,
@@ -39,12 +30,11 @@ export function journalRoutes(context: CounterContext): Router {
     res.end();
   });
 
-  router.get('/journal/newest', async (req, res) => {
-    const orders = z.coerce.number().int().min(1).max(1_000).parse(req.query['orders']);
+  serveRaw(router, context, OWNER_ROUTES.newest, async ({ query: { orders }, res }) => {
     res.type('application/x-ndjson').send((await linesWithNewest(context.journal, orders)).join('\n'));
   });
 
-  router.get('/journal/live', (req, res) => {
+  serveRaw(router, context, OWNER_ROUTES.journalLive, ({ req, res }) => {
     res.set({ 'Content-Type': 'text/event-stream', 'X-Accel-Buffering': 'no' });
     res.flushHeaders();
     /** Whoever was shown out, or signed out, since the stream began hears that it is over, and nothing more. */

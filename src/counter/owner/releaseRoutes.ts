@@ -1,42 +1,27 @@
-import express, { Router } from 'express';
+import { Router } from 'express';
 import * as z from 'zod';
 import type { Instant } from '#core/calendar';
-import type { Right } from '#core/helpers';
 import { broughtBack, type ReleaseContent } from '#core/release';
-import {
-  AgainRequest,
-  LiveAnswer,
-  MissingAnswer,
-  MissingRequest,
-  Ok,
-  PublishedAnswer,
-  PublishRequest,
-  ReleasesAnswer,
-} from '../../wire';
+import { OWNER_ROUTES } from '../../wire/contract';
 import { type CounterContext, liveRelease } from '../context';
-import { answer } from '../http/answer';
 import { Problem } from '../http/problem';
-import { textOf } from '../http/textOf';
 import { switchOver } from '../shared/switchOver';
-import { uploadRoutes } from './uploadRoutes';
 import { releaseLines } from './releaseLines';
-import { needs, whoIs } from './who';
+import { DONE, serve, serveRaw } from './serve';
 
 /** What is published, and the files it needs. */
 export function releaseRoutes(context: CounterContext): Router {
   const router = Router();
-  const may = (right: Right) => needs(context, right);
   let publishing: Promise<unknown> = Promise.resolve();
 
-  router.post('/vault/missing', may('edit'), express.json({ limit: '2mb' }), (req, res) => {
-    const { files } = MissingRequest.parse(req.body);
+  serve(router, context, OWNER_ROUTES.missing, ({ body: { files } }) => {
     const missing = files.filter((sha256) => !context.vault.has(shaOf(sha256)));
-    answer(res, MissingAnswer, { missing, begun: missing.filter((sha256) => context.vault.isBegun(sha256)) });
+    return { missing, begun: missing.filter((sha256) => context.vault.isBegun(sha256)) };
   });
-  router.get('/vault/:sha256', (req, res) => {
-    const sha256 = shaOf(req.params['sha256']);
+  serveRaw(router, context, OWNER_ROUTES.file, ({ params, query, res }) => {
+    const sha256 = shaOf(params.sha256);
     if (!context.vault.has(sha256)) throw new Problem(404, 'This file is not in the shop.', 'no-such-file');
-    const type = textOf(req.query['type']);
+    const { type = '' } = query;
     const safe = /^(image\/(png|jpeg|gif|webp|svg\+xml)|audio\/[\w-]+|video\/[\w-]+|application\/pdf)$/.test(type)
       ? type
       : 'application/octet-stream';
@@ -46,30 +31,25 @@ export function releaseRoutes(context: CounterContext): Router {
     });
     res.sendFile(context.vault.pathOf(sha256), { dotfiles: 'allow', cacheControl: false });
   });
-  router.use('/uploads', may('edit'));
-  router.use(uploadRoutes(context));
   // A file whole in one request, for scripts.
-  router.put('/vault/:sha256', may('edit'), async (req, res) => {
-    const sha256 = shaOf(req.params['sha256']);
+  serve(router, context, OWNER_ROUTES.putFile, async ({ params, req }) => {
+    const sha256 = shaOf(params.sha256);
     if (!(await context.vault.put(sha256, req)))
       throw new Problem(422, 'The file changed on its way, so it was not kept. Try again.', 'file-changed');
-    answer(res.status(201), Ok, { ok: true });
+    return DONE;
   });
 
-  router.get('/releases/live', (_req, res) => answer(res, LiveAnswer, { release: liveRelease(context) ?? null }));
-  router.get('/releases', (_req, res) => answer(res, ReleasesAnswer, { releases: releaseLines(context) }));
-  router.post('/releases/:number/again', may('publish'), express.json({ limit: '2kb' }), async (req, res) => {
-    const { basedOn } = AgainRequest.parse(req.body);
-    const earlier = context.releases.get(z.coerce.number().int().min(1).parse(req.params['number']));
+  serve(router, context, OWNER_ROUTES.live, () => ({ release: liveRelease(context) ?? null }));
+  serve(router, context, OWNER_ROUTES.releases, () => ({ releases: releaseLines(context) }));
+  serve(router, context, OWNER_ROUTES.bringBack, async ({ params, body: { basedOn }, by }) => {
+    const earlier = context.releases.get(z.coerce.number().int().min(1).parse(params.number));
     const live = liveRelease(context);
     if (!earlier || !live) throw new Problem(404, 'There is no such release. Nothing was changed.', 'no-such-release');
-    const done = await publishContent(basedOn, broughtBack(earlier.content, live.content), whoIs(res).id);
-    answer(res.status(201), PublishedAnswer, done);
+    return publishContent(basedOn, broughtBack(earlier.content, live.content), by.id);
   });
-  router.post('/releases', may('publish'), express.json({ limit: '50mb' }), async (req, res) => {
-    const { basedOn, content } = PublishRequest.parse(req.body);
-    answer(res.status(201), PublishedAnswer, await publishContent(basedOn, content, whoIs(res).id));
-  });
+  serve(router, context, OWNER_ROUTES.publish, ({ body: { basedOn, content }, by }) =>
+    publishContent(basedOn, content, by.id),
+  );
   return router;
 
   /** One after the other: of two at once the second is judged by what the first has made live. */

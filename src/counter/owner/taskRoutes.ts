@@ -1,12 +1,12 @@
-import express, { type RequestHandler, Router } from 'express';
+import { Router } from 'express';
 import type { Task } from '#core/shop';
-import { type About, Said, TaskAct, type TaskRow, TasksAnswer } from '../../wire';
+import type { About, TaskRow } from '../../wire';
+import { DELIVER_ROUTES } from '../../wire/contract';
 import { type CounterContext, shopOf } from '../context';
-import { answer } from '../http/answer';
 import { Problem, refusalProblem } from '../http/problem';
 import { type Reading, readingFor } from '../shared/reading';
 import { taskRow } from '../shared/taskView';
-import { whoIs } from './who';
+import { serve } from './serve';
 
 /** So many of what was done last are told. */
 const DONE_SHOWN = 100;
@@ -38,15 +38,15 @@ const rowsOf = (
   });
 
 /** What the seller has to do and to send, and what becomes of it. */
-export function taskRoutes(context: CounterContext, mayAnswer: RequestHandler): Router {
+export function taskRoutes(context: CounterContext): Router {
   const router = Router();
   const { runner } = context;
 
-  router.get('/tasks', async (req, res) => {
+  serve(router, context, DELIVER_ROUTES.tasks, async ({ req }) => {
     await runner.synced();
     const reading = readingFor(context, req);
     const rows = rowsOf(context, reading);
-    answer(res, TasksAnswer, {
+    return {
       now: runner.now(),
       zone: shopOf(context).zone,
       waiting: rows.filter(({ state }) => state === 'waiting' || state === 'on-hold'),
@@ -54,12 +54,10 @@ export function taskRoutes(context: CounterContext, mayAnswer: RequestHandler): 
         .filter(({ state }) => state === 'done')
         .sort((a, b) => ((a.done?.at ?? '') < (b.done?.at ?? '') ? 1 : -1))
         .slice(0, DONE_SHOWN),
-    });
+    };
   });
 
-  router.post('/tasks/:pass', mayAnswer, express.json({ limit: '8kb' }), async (req, res) => {
-    const act = TaskAct.parse(req.body);
-    const passId = String(req.params['pass']);
+  serve(router, context, DELIVER_ROUTES.actOnTask, async ({ body: act, params: { pass: passId }, by, req }) => {
     const task = runner.state.tasks.get(passId);
     const [row] = task && act.act === 'done' ? rowsOf(context, readingFor(context, req), [task]) : [];
     if (act.act === 'done' && row && row.held !== '' && act.anyway !== true)
@@ -68,10 +66,10 @@ export function taskRoutes(context: CounterContext, mayAnswer: RequestHandler): 
       act.act === 'done'
         ? { type: 'finish-task', passId, carrier: act.carrier.trim(), number: act.number.trim(), note: act.note.trim() }
         : { type: 'reopen-task', passId },
-      whoIs(res).id,
+      by.id,
     );
     if ('refused' in done) throw refusalProblem(done);
-    answer(res, Said, { sentence: act.act === 'done' ? 'Done. They hear of it by mail.' : 'It waits again.' });
+    return { sentence: act.act === 'done' ? 'Done. They hear of it by mail.' : 'It waits again.' };
   });
   return router;
 }

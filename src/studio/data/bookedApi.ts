@@ -1,58 +1,48 @@
-import {
-  type BusyRequest,
-  type GiveSessionsRequest,
-  PersonSessions,
-  type SessionAct,
-  SessionsOfDays,
-} from '../../wire/booking';
-import { AllDates, type DateAct, DateStory } from '../../wire/classDates';
-import { Ok } from '../../wire/owner';
-import { Said } from '../../wire/problem';
-import { ownerApi, read } from './ownerApi';
+import type { BusyRequest, GiveSessionsRequest, PersonSessions, SessionAct, SessionsOfDays } from '../../wire/booking';
+import type { AllDates, DateAct, DateStory } from '../../wire/classDates';
+import { DELIVER_ROUTES } from '../../wire/contract/deliver';
+import type { Said } from '../../wire/problem';
+import { asked } from './asked';
+import { ownerApi } from './ownerApi';
 
 /** The seller's days at the counter: what is booked, what becomes of it, and when something else is in the way. */
 export const bookedApi = ownerApi.injectEndpoints({
   endpoints: (build) => ({
     booked: build.query<SessionsOfDays, { from: string; to: string }>({
-      query: ({ from, to }) => `/booked?from=${from}&to=${to}`,
+      ...asked(DELIVER_ROUTES.booked, (query) => ({ query })),
       providesTags: ['Booked', 'About'],
-      ...read(SessionsOfDays),
     }),
     actOnBooked: build.mutation<Said, { id: string; act: SessionAct }>({
-      query: ({ id, act }) => ({ url: `/booked/${id}`, method: 'POST', body: act }),
+      ...asked(DELIVER_ROUTES.actOnBooked, ({ id, act }) => ({ params: { id }, body: act })),
       // Also where it was refused: something else had happened to it meanwhile.
       invalidatesTags: ['Booked'],
-      ...read(Said),
     }),
     dates: build.query<AllDates, null>({
-      query: () => '/classes',
+      ...asked(DELIVER_ROUTES.dates, () => ({})),
       providesTags: ['Booked', 'About'],
-      ...read(AllDates),
     }),
     date: build.query<DateStory, string>({
-      query: (id) => `/classes/${id}`,
+      ...asked(DELIVER_ROUTES.date, (date) => ({ params: { date } })),
       providesTags: ['Booked', 'About'],
-      ...read(DateStory),
     }),
     actOnDate: build.mutation<Said, { productId: string; id: string; act: DateAct }>({
-      query: ({ productId, id, act }) => ({ url: `/classes/${productId}/${id}`, method: 'POST', body: act }),
+      ...asked(DELIVER_ROUTES.actOnDate, ({ productId, id, act }) => ({
+        params: { product: productId, date: id },
+        body: act,
+      })),
       invalidatesTags: ['Booked'],
-      ...read(Said),
     }),
     sessionsOf: build.query<PersonSessions, string>({
-      query: (personId) => `/people/${personId}/booked`,
+      ...asked(DELIVER_ROUTES.sessionsOf, (id) => ({ params: { id } })),
       providesTags: ['Booked', 'About'],
-      ...read(PersonSessions),
     }),
     giveSessions: build.mutation<Said, { passId: string } & GiveSessionsRequest>({
-      query: ({ passId, ...body }) => ({ url: `/passes/${passId}/sessions`, method: 'POST', body }),
+      ...asked(DELIVER_ROUTES.giveSessions, ({ passId, ...body }) => ({ params: { id: passId }, body })),
       invalidatesTags: ['Booked'],
-      ...read(Said),
     }),
     putBusy: build.mutation<unknown, BusyRequest>({
-      query: (body) => ({ url: '/busy', method: 'PUT', body }),
+      ...asked(DELIVER_ROUTES.putBusy, (body) => ({ body })),
       invalidatesTags: ['Booked'],
-      ...read(Ok),
     }),
   }),
 });

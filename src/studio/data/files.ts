@@ -1,5 +1,7 @@
 import { type FileRef, fileTypeOf, safeFileName } from '#core/catalogue';
 import type { HashNews } from '../workers/hash.worker';
+import { OWNER_ROUTES } from '../../wire/contract/owner';
+import { addressOf, fetchRoute } from './asked';
 import { db } from './db';
 import { newId } from './ids';
 import { whyNotKept } from './whyNotKept';
@@ -58,7 +60,10 @@ export function addFile(file: File, onProgress: (share: number) => void): Adding
 export async function fileUrl(file: FileRef): Promise<{ url: string; free: () => void }> {
   const row = await db.files.get(file.sha256);
   if (!row)
-    return { url: `/owner/api/vault/${file.sha256}?type=${encodeURIComponent(file.type)}`, free: () => undefined };
+    return {
+      url: addressOf(OWNER_ROUTES.file, { params: { sha256: file.sha256 }, query: { type: file.type } }),
+      free: () => undefined,
+    };
   // The type comes from the name, never from the file itself; a blob of unknown type is not run by the browser.
   const url = URL.createObjectURL(row.blob.slice(0, row.blob.size, file.type));
   return { url, free: () => URL.revokeObjectURL(url) };
@@ -68,7 +73,7 @@ export async function fileUrl(file: FileRef): Promise<{ url: string; free: () =>
 export async function fileBytes(file: FileRef): Promise<Blob> {
   const row = await db.files.get(file.sha256);
   if (row) return row.blob;
-  const response = await fetch(`/owner/api/vault/${file.sha256}`);
+  const response = await fetchRoute(OWNER_ROUTES.file, { params: { sha256: file.sha256 }, query: {} });
   if (!response.ok) throw new Error('not reached');
   return response.blob();
 }

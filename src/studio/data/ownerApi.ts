@@ -1,211 +1,168 @@
-import type { OrderId } from '#core/ids';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type * as z from 'zod';
-import {
-  About,
-  ClockAnswer,
-  FinishedShopAnswer,
-  FirstHoursAnswer,
-  PathFiguresAnswer,
-  PracticeBegun,
-  PracticeReport,
-  type PracticeRequest,
-  type HelperRequest,
-  HelpersAnswer,
-  GiveAnswer,
-  type GiveRequest,
-  JoinAnswer,
-  type JoinRequest,
-  LeadsTo,
-  LiveAnswer,
-  type PassAct,
-  Ok,
-  type OwnerAct,
-  PublishedAnswer,
-  type PublishRequest,
-  RefundAnswer,
-  EraseAnswer,
-  RefundLeft,
-  RefundPreview,
-  type RefundRequest,
-  ReleasesAnswer,
-  SessionsAnswer,
-} from '../../wire/owner';
-import { ClosesForAnswer, FollowedAnswer } from '../../wire/learning';
-import { Said } from '../../wire/problem';
 import type { Rights } from '#core/helpers';
+import type { OrderId } from '#core/ids';
 import type { Release } from '#core/release';
+import type { AnswerOf } from '#core/routes';
+import { OWNER_API, OWNER_ROUTES } from '../../wire/contract/owner';
+import type {
+  About,
+  ClockRequest,
+  GiveAnswer,
+  GiveRequest,
+  HelperRequest,
+  JoinAnswer,
+  JoinRequest,
+  OwnerAct,
+  PassAct,
+  PracticeReport,
+  PracticeRequest,
+  PublishRequest,
+  RefundRequest,
+} from '../../wire/owner';
+import { Ok } from '../../wire/owner';
+import { Said } from '../../wire/problem';
+import { asked, fetchRoute, readBy, requestOf } from './asked';
 
 export type { About, FirstHours, OwnerAct, ReleaseLine, RefundRequest } from '../../wire/owner';
-
-/** What comes back is read by the wire's own schema: an answer of another shape is a failure, not a surprise later. */
-export const read = <S extends z.ZodType>(schema: S) => ({
-  transformResponse: (body: unknown): z.infer<S> => schema.parse(body),
-});
 
 /** The seller's side of the shop: acts and questions. Lists are not asked for here; they come from the mirror. */
 export const ownerApi = createApi({
   reducerPath: 'owner',
-  baseQuery: fetchBaseQuery({ baseUrl: '/owner/api', headers: { 'x-keel': '1' } }),
+  baseQuery: fetchBaseQuery({ baseUrl: OWNER_API, headers: { 'x-keel': '1' } }),
   tagTypes: ['About', 'Sessions', 'Helpers', 'Booked'],
   endpoints: (build) => ({
-    about: build.query<About, void>({ query: () => '/about', providesTags: ['About'], ...read(About) }),
-    refundLeft: build.query<z.infer<typeof RefundLeft>, OrderId>({
-      query: (orderId) => ({ url: '/refunds/left', method: 'POST', body: { orderId } }),
-      keepUnusedDataFor: 0,
-      ...read(RefundLeft),
-    }),
-    previewRefund: build.query<z.infer<typeof RefundPreview>, RefundRequest>({
-      query: (body) => ({ url: '/refunds/preview', method: 'POST', body }),
-      keepUnusedDataFor: 0,
-      ...read(RefundPreview),
-    }),
-    refund: build.mutation<z.infer<typeof RefundAnswer>, RefundRequest>({
-      query: (body) => ({ url: '/refunds', method: 'POST', body }),
-      ...read(RefundAnswer),
-    }),
-    previewAct: build.query<z.infer<typeof LeadsTo>, { id: string; act: OwnerAct }>({
-      query: ({ id, act }) => ({ url: `/agreements/${id}/preview`, method: 'POST', body: act }),
-      keepUnusedDataFor: 0,
-      ...read(LeadsTo),
-    }),
-    actOnAgreement: build.mutation<Said, { id: string; act: OwnerAct }>({
-      query: ({ id, act }) => ({ url: `/agreements/${id}/act`, method: 'POST', body: act }),
-      ...read(Said),
-    }),
-    publish: build.mutation<z.infer<typeof PublishedAnswer>, PublishRequest>({
-      query: (body) => ({ url: '/releases', method: 'POST', body }),
-      invalidatesTags: ['About'],
-      ...read(PublishedAnswer),
-    }),
-    releases: build.query<z.infer<typeof ReleasesAnswer>, void>({ query: () => '/releases', ...read(ReleasesAnswer) }),
-    bringBack: build.mutation<z.infer<typeof PublishedAnswer>, { number: number; basedOn: number | null }>({
-      query: ({ number, basedOn }) => ({ url: `/releases/${number}/again`, method: 'POST', body: { basedOn } }),
-      invalidatesTags: ['About'],
-      ...read(PublishedAnswer),
-    }),
-    firstHours: build.query<z.infer<typeof FirstHoursAnswer>, void>({
-      query: () => '/first-hours',
+    about: build.query<About, void>({
+      ...asked(OWNER_ROUTES.about, () => ({})),
       providesTags: ['About'],
-      ...read(FirstHoursAnswer),
     }),
-    pathFigures: build.query<z.infer<typeof PathFiguresAnswer>, { pathId: string; days: number }>({
-      query: ({ pathId, days }) => `/paths/${pathId}/figures?days=${days}`,
+    refundLeft: build.query<AnswerOf<typeof OWNER_ROUTES.refundLeft>, OrderId>({
+      ...asked(OWNER_ROUTES.refundLeft, (orderId) => ({ body: { orderId } })),
+      keepUnusedDataFor: 0,
+    }),
+    previewRefund: build.query<AnswerOf<typeof OWNER_ROUTES.previewRefund>, RefundRequest>({
+      ...asked(OWNER_ROUTES.previewRefund, (body) => ({ body })),
+      keepUnusedDataFor: 0,
+    }),
+    refund: build.mutation<AnswerOf<typeof OWNER_ROUTES.refund>, RefundRequest>(
+      asked(OWNER_ROUTES.refund, (body) => ({ body })),
+    ),
+    previewAct: build.query<AnswerOf<typeof OWNER_ROUTES.previewAct>, { id: string; act: OwnerAct }>({
+      ...asked(OWNER_ROUTES.previewAct, ({ id, act }) => ({ params: { id }, body: act })),
+      keepUnusedDataFor: 0,
+    }),
+    actOnAgreement: build.mutation<Said, { id: string; act: OwnerAct }>(
+      asked(OWNER_ROUTES.actOnAgreement, ({ id, act }) => ({ params: { id }, body: act })),
+    ),
+    publish: build.mutation<AnswerOf<typeof OWNER_ROUTES.publish>, PublishRequest>({
+      ...asked(OWNER_ROUTES.publish, (body) => ({ body })),
+      invalidatesTags: ['About'],
+    }),
+    releases: build.query<AnswerOf<typeof OWNER_ROUTES.releases>, void>(asked(OWNER_ROUTES.releases, () => ({}))),
+    bringBack: build.mutation<AnswerOf<typeof OWNER_ROUTES.bringBack>, { number: number; basedOn: number | null }>({
+      ...asked(OWNER_ROUTES.bringBack, ({ number, basedOn }) => ({
+        params: { number: String(number) },
+        body: { basedOn },
+      })),
+      invalidatesTags: ['About'],
+    }),
+    firstHours: build.query<AnswerOf<typeof OWNER_ROUTES.firstHours>, void>({
+      ...asked(OWNER_ROUTES.firstHours, () => ({})),
       providesTags: ['About'],
-      ...read(PathFiguresAnswer),
+    }),
+    pathFigures: build.query<AnswerOf<typeof OWNER_ROUTES.pathFigures>, { pathId: string; days: number }>({
+      ...asked(OWNER_ROUTES.pathFigures, ({ pathId, days }) => ({ params: { id: pathId }, query: { days } })),
+      providesTags: ['About'],
     }),
     answerUnusual: build.mutation<Said, { personId: string; by: 'end' | 'fine' }>({
-      query: ({ personId, by }) => ({ url: `/people/${personId}/ways/${by}`, method: 'POST' }),
+      query: ({ personId, by }) =>
+        requestOf(by === 'end' ? OWNER_ROUTES.endWays : OWNER_ROUTES.waysAreFine, { params: { id: personId } }),
+      ...readBy(OWNER_ROUTES.endWays),
       invalidatesTags: ['About'],
-      ...read(Said),
     }),
     why: build.query<Said, { personId: string; productId: string }>({
-      query: ({ personId, productId }) => `/people/${personId}/why/${productId}`,
+      ...asked(OWNER_ROUTES.why, ({ personId, productId }) => ({ params: { id: personId, product: productId } })),
       keepUnusedDataFor: 0,
-      ...read(Said),
     }),
-    closesFor: build.query<ClosesForAnswer, { productId: string; part: string }>({
-      query: ({ productId, part }) => `/memberships/${productId}/without/${part}`,
+    closesFor: build.query<AnswerOf<typeof OWNER_ROUTES.closesFor>, { productId: string; part: string }>({
+      ...asked(OWNER_ROUTES.closesFor, ({ productId, part }) => ({ params: { id: productId, part } })),
       keepUnusedDataFor: 0,
-      ...read(ClosesForAnswer),
     }),
-    followed: build.query<FollowedAnswer, string>({
-      query: (productId) => `/courses/${productId}/followed`,
+    followed: build.query<AnswerOf<typeof OWNER_ROUTES.followed>, string>({
+      ...asked(OWNER_ROUTES.followed, (id) => ({ params: { id } })),
       providesTags: ['About'],
-      ...read(FollowedAnswer),
     }),
-    beginPractice: build.mutation<z.infer<typeof PracticeBegun>, z.infer<typeof PracticeRequest>>({
-      query: (body) => ({ url: '/practice', method: 'POST', body }),
-      ...read(PracticeBegun),
-    }),
+    beginPractice: build.mutation<AnswerOf<typeof OWNER_ROUTES.beginPractice>, z.input<typeof PracticeRequest>>(
+      asked(OWNER_ROUTES.beginPractice, (body) => ({ body })),
+    ),
     practice: build.query<PracticeReport, string>({
-      query: (id) => `/practice/${id}`,
+      ...asked(OWNER_ROUTES.practice, (id) => ({ params: { id } })),
       keepUnusedDataFor: 0,
-      ...read(PracticeReport),
     }),
-    movePractice: build.mutation<z.infer<typeof ClockAnswer>, { id: string; by: 'next' | 'day' | 'week' | 'month' }>({
-      query: ({ id, by }) => ({ url: `/practice/${id}/clock`, method: 'POST', body: { by } }),
-      ...read(ClockAnswer),
-    }),
-    endPractice: build.mutation<unknown, string>({
-      query: (id) => ({ url: `/practice/${id}/end`, method: 'POST', body: {} }),
-      ...read(Ok),
-    }),
+    movePractice: build.mutation<AnswerOf<typeof OWNER_ROUTES.movePractice>, { id: string; by: Step }>(
+      asked(OWNER_ROUTES.movePractice, ({ id, by }) => ({ params: { id }, body: { by } })),
+    ),
+    endPractice: build.mutation<unknown, string>(asked(OWNER_ROUTES.endPractice, (id) => ({ params: { id } }))),
     lookAtWays: build.mutation<unknown, void>({
-      query: () => ({ url: '/ways', method: 'POST' }),
+      ...asked(OWNER_ROUTES.lookAtWays, () => ({})),
       invalidatesTags: ['About'],
-      ...read(Ok),
     }),
-    finishedShop: build.mutation<z.infer<typeof FinishedShopAnswer>, void>({
-      query: () => ({ url: '/finished-shop', method: 'POST', body: {} }),
-      ...read(FinishedShopAnswer),
-    }),
-    sendLink: build.mutation<Said, string>({
-      query: (personId) => ({ url: '/people/link', method: 'POST', body: { personId } }),
-      ...read(Said),
-    }),
-    helpers: build.query<z.infer<typeof HelpersAnswer>, void>({
-      query: () => '/helpers',
+    finishedShop: build.mutation<AnswerOf<typeof OWNER_ROUTES.finishedShop>, void>(
+      asked(OWNER_ROUTES.finishedShop, () => ({})),
+    ),
+    sendLink: build.mutation<Said, string>(
+      asked(OWNER_ROUTES.sendLink, (personId: string) => ({ body: { personId: personId } })),
+    ),
+    helpers: build.query<AnswerOf<typeof OWNER_ROUTES.helpers>, void>({
+      ...asked(OWNER_ROUTES.helpers, () => ({})),
       providesTags: ['Helpers'],
-      ...read(HelpersAnswer),
     }),
     inviteHelper: build.mutation<Said, HelperRequest>({
-      query: (body) => ({ url: '/helpers', method: 'POST', body }),
+      ...asked(OWNER_ROUTES.inviteHelper, (body) => ({ body })),
       invalidatesTags: ['Helpers'],
-      ...read(Said),
     }),
     rights: build.mutation<unknown, { id: string; rights: Rights }>({
-      query: ({ id, rights }) => ({ url: `/helpers/${id}/rights`, method: 'POST', body: { rights } }),
+      ...asked(OWNER_ROUTES.rights, ({ id, rights }) => ({ params: { id }, body: { rights } })),
       invalidatesTags: ['Helpers'],
     }),
-    sendHelperLink: build.mutation<Said, string>({
-      query: (id) => ({ url: `/helpers/${id}/link`, method: 'POST', body: {} }),
-      ...read(Said),
-    }),
+    sendHelperLink: build.mutation<Said, string>(asked(OWNER_ROUTES.sendHelperLink, (id) => ({ params: { id } }))),
     endHelper: build.mutation<unknown, string>({
-      query: (id) => ({ url: `/helpers/${id}/end`, method: 'POST', body: {} }),
+      ...asked(OWNER_ROUTES.endHelper, (id) => ({ params: { id } })),
       invalidatesTags: ['Helpers'],
     }),
-    sessions: build.query<z.infer<typeof SessionsAnswer>, void>({
-      query: () => '/sessions',
+    sessions: build.query<AnswerOf<typeof OWNER_ROUTES.sessions>, void>({
+      ...asked(OWNER_ROUTES.sessions, () => ({})),
       providesTags: ['Sessions'],
-      ...read(SessionsAnswer),
     }),
     endSession: build.mutation<unknown, string>({
-      query: (id) => ({ url: '/sessions/end', method: 'POST', body: { id } }),
+      ...asked(OWNER_ROUTES.endSession, (id) => ({ body: { id } })),
       invalidatesTags: ['Sessions'],
     }),
-    giveAccess: build.mutation<GiveAnswer, GiveRequest>({
-      query: (body) => ({ url: '/access/give', method: 'POST', body }),
-      ...read(GiveAnswer),
-    }),
-    actOnPass: build.mutation<Said, { id: string; act: PassAct }>({
-      query: ({ id, act }) => ({ url: `/access/${id}`, method: 'POST', body: act }),
-      ...read(Said),
-    }),
-    joinPeople: build.mutation<JoinAnswer, JoinRequest>({
-      query: (body) => ({ url: '/people/join', method: 'POST', body }),
-      ...read(JoinAnswer),
-    }),
-    erasePerson: build.mutation<z.infer<typeof EraseAnswer>, string>({
-      query: (personId) => ({ url: '/people/erase', method: 'POST', body: { personId } }),
-      ...read(EraseAnswer),
-    }),
+    giveAccess: build.mutation<GiveAnswer, GiveRequest>(asked(OWNER_ROUTES.giveAccess, (body) => ({ body }))),
+    actOnPass: build.mutation<Said, { id: string; act: PassAct }>(
+      asked(OWNER_ROUTES.actOnPass, ({ id, act }) => ({ params: { pass: id }, body: act })),
+    ),
+    joinPeople: build.mutation<JoinAnswer, JoinRequest>(asked(OWNER_ROUTES.joinPeople, (body) => ({ body }))),
+    erasePerson: build.mutation<AnswerOf<typeof OWNER_ROUTES.erasePerson>, string>(
+      asked(OWNER_ROUTES.erasePerson, (personId: string) => ({ body: { personId: personId } })),
+    ),
     goOn: build.mutation<unknown, void>({
-      query: () => ({ url: '/problems/go-on', method: 'POST', body: {} }),
+      ...asked(OWNER_ROUTES.goOn, () => ({})),
       invalidatesTags: ['About'],
     }),
     confirmAway: build.mutation<unknown, void>({
-      query: () => ({ url: '/away/confirm', method: 'POST', body: {} }),
+      ...asked(OWNER_ROUTES.confirmAway, () => ({})),
       invalidatesTags: ['About'],
     }),
-    moveClock: build.mutation<z.infer<typeof ClockAnswer>, 'next' | 'day' | 'week' | 'month'>({
-      query: (by) => ({ url: '/clock', method: 'POST', body: { by } }),
+    moveClock: build.mutation<AnswerOf<typeof OWNER_ROUTES.moveClock>, Step>({
+      ...asked(OWNER_ROUTES.moveClock, (by) => ({ body: { by } })),
       invalidatesTags: ['About'],
-      ...read(ClockAnswer),
     }),
   }),
 });
+
+/** How far a clock is moved at once. */
+type Step = z.infer<typeof ClockRequest>['by'];
 
 export const {
   useAboutQuery,
@@ -262,7 +219,7 @@ export async function askForStudioLink(address: string): Promise<string> {
 /** Hands the key from the address over for a session. @returns what went wrong, or null */
 export async function connect(key: string): Promise<string | null> {
   try {
-    const response = await fetch('/owner/api/session', {
+    const response = await fetch(`${OWNER_API}/session`, {
       method: 'POST',
       headers: { 'content-type': 'application/json', 'x-keel': '1' },
       body: JSON.stringify({ key }),
@@ -276,13 +233,12 @@ export async function connect(key: string): Promise<string | null> {
 }
 
 /** Takes this browser's right to the shop away; drafts stay. */
-export const leave = (): Promise<unknown> =>
-  fetch('/owner/api/session', { method: 'DELETE', headers: { 'x-keel': '1' } }).catch(() => undefined);
+export const leave = (): Promise<unknown> => fetchRoute(OWNER_ROUTES.leave, {}).catch(() => undefined);
 
 export async function readLive(): Promise<Release | null> {
-  const response = await fetch('/owner/api/releases/live');
+  const response = await fetchRoute(OWNER_ROUTES.live, {});
   if (!response.ok) throw new Error('The live shop could not be read.');
-  return LiveAnswer.parse(await response.json()).release;
+  return OWNER_ROUTES.live.answer.parse(await response.json()).release;
 }
 
 /** The sentence of a failed call, for the seller. */

@@ -4,7 +4,9 @@ import { jobEnded, jobMoved, jobStarted } from '../store/jobs';
 import { db, writeMeta } from './db';
 import { newId } from './ids';
 import type * as z from 'zod';
-import { MissingAnswer, UPLOADS } from '../../wire/owner';
+import { OWNER_ROUTES } from '../../wire/contract/owner';
+import { type MissingAnswer, UPLOADS } from '../../wire/owner';
+import { fetchRoute } from './asked';
 import { ownerApi, readLive, sentenceOf } from './ownerApi';
 
 /**
@@ -84,13 +86,9 @@ export class PublishFailed extends Error {
 }
 
 async function missingInShop(files: string[]): Promise<z.infer<typeof MissingAnswer>> {
-  const response = await fetch('/owner/api/vault/missing', {
-    method: 'POST',
-    headers: { 'content-type': 'application/json', 'x-keel': '1' },
-    body: JSON.stringify({ files }),
-  });
+  const response = await fetchRoute(OWNER_ROUTES.missing, { body: { files } });
   if (!response.ok) throw new Error('not reached');
-  return MissingAnswer.parse(await response.json());
+  return OWNER_ROUTES.missing.answer.parse(await response.json());
 }
 
 /** Small enough that a slow line brings each within the time a request may take; what has come is never sent again. */

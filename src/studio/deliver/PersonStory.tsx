@@ -8,6 +8,8 @@ import { type Agreement, cardChargeOf, isRunning, openFor } from '#core/agreemen
 import { agreementState, readyReply } from '#core/messages';
 import { explain, type Explanation, type OpenFor, type Pass } from '#core/passes';
 import type { PersonId, ProductId } from '#core/ids';
+import { OWNER_ROUTES } from '../../wire/contract/owner';
+import { addressOf } from '../data/asked';
 import { useWhyQuery } from '../data/ownerApi';
 import { storyOfPerson } from '../data/queries/people';
 import type { Draft } from '../data/draft';
@@ -159,7 +161,7 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
         <May right="everything">
           <GiveAccess draft={draft} to={{ address: person.address, name: calledBySeller(person) }} />
           <p className="sec">
-            <a className="underline" href={`/owner/api/people/${personId}/everything`} download>
+            <a className="underline" href={addressOf(OWNER_ROUTES.everythingOf, { params: { id: personId } })} download>
               All that is kept of them, as a file
             </a>
           </p>

@@ -2,7 +2,9 @@ import { idsTouched, newestRows } from '#core/mirror';
 import { NewerHistory } from '#core/journal';
 import type { PersonRecord } from '#core/people';
 import { PROJECTIONS } from '#core/shop';
+import { OWNER_ROUTES } from '../../wire/contract/owner';
 import { LINES_HEADER } from '../../wire/owner';
+import { addressOf, fetchRoute } from '../data/asked';
 import { type Cursor, db } from '../data/db';
 import { hashOf, linesOf, readLines } from '../data/history';
 import { KeysHeld } from '../data/keysHeld';
@@ -78,7 +80,7 @@ interface Ahead {
 
 /** @returns null where the shop's history is another than the one this mirror holds */
 async function linesAfter({ seq, hash }: Cursor): Promise<Page | null> {
-  const response = await fetch(`/owner/api/journal?after=${seq}&hash=${hash}`);
+  const response = await fetchRoute(OWNER_ROUTES.journal, { query: { after: seq, hash } });
   if (response.status === 401) throw new NotOwner();
   if (response.status === 409) return null;
   if (!response.ok) throw new Error(`The shop answered ${response.status}`);
@@ -142,7 +144,7 @@ async function pullAll(): Promise<void> {
 
 /** The newest orders first, from the end of the history, while all of it is still to be copied. */
 async function showNewest(): Promise<void> {
-  const response = await fetch(`/owner/api/journal/newest?orders=${MOST_NEWEST}`);
+  const response = await fetchRoute(OWNER_ROUTES.newest, { query: { orders: MOST_NEWEST } });
   if (!response.ok) return;
   const batches = readLines(linesOf(await response.text()));
   const rows = newestRows(batches, await taxNow(), MOST_NEWEST);
@@ -176,11 +178,7 @@ async function take(lines: string[], after: Cursor, keys: KeysHeld | null): Prom
 
 async function readPeople(ids: string[]): Promise<PersonRecord[]> {
   if (ids.length === 0) return [];
-  const response = await fetch('/owner/api/people/read', {
-    method: 'POST',
-    headers: { 'content-type': 'application/json', 'x-keel': '1' },
-    body: JSON.stringify({ ids }),
-  });
+  const response = await fetchRoute(OWNER_ROUTES.people, { body: { ids } });
   if (!response.ok) throw new Error(`The shop answered ${response.status}`);
   return ((await response.json()) as { people: PersonRecord[] }).people;
 }
@@ -189,7 +187,7 @@ async function readPeople(ids: string[]): Promise<PersonRecord[]> {
 async function nextNews(): Promise<void> {
   const held = (await readCursor())?.seq ?? 0;
   return new Promise((resolve, reject) => {
-    const source = new EventSource('/owner/api/journal/live');
+    const source = new EventSource(addressOf(OWNER_ROUTES.journalLive, {}));
     let silence: ReturnType<typeof setTimeout>;
     const lost = (): void => {
       stop();
