@@ -57,7 +57,10 @@ export type Asking<R extends Route> = ([keyof ParamsOf<R>] extends [never] ? Emp
 
 /** The address to ask at, below the interface's own: "/people/u1/why/p1", "/booked?from=2026-12-01". */
 export function hrefOf<R extends Route>(of: R, asking: Asking<R>): string {
-  const { params = {}, query = {} } = asking as { params?: Record<string, string>; query?: Record<string, string | number | boolean> };
+  const { params = {}, query = {} } = asking as {
+    params?: Record<string, string>;
+    query?: Record<string, string | number | boolean>;
+  };
   const path = of.path.replaceAll(/:([a-zA-Z0-9]+)/g, (_all, name: string) => encodeURIComponent(params[name] ?? ''));
   const search = new URLSearchParams(
     Object.entries(query).flatMap(([name, value]) => (value === undefined ? [] : [[name, String(value)]])),
