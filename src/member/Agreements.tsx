@@ -1,6 +1,6 @@
 import { type ReactNode, useState } from 'react';
 import { KeelDrawing } from '../ui/KeelDrawing';
-import { actOn, type MemberAgreement, type SignedIn } from './api';
+import { actOn, type MemberAgreement, sendSwitchTo, type SignedIn } from './api';
 import { AnswerLine, useAnswers } from './answers';
 import { useMemberWords } from './memberWords';
 import type { MemberAct } from '../wire';
@@ -59,17 +59,20 @@ function AgreementRow({ me, agreement: a, onDone }: { me: SignedIn; agreement: M
   const said = answers.of(a.id);
   const chosen = a.acts.find((x) => x.act === open);
 
-  async function send(act: MemberAct): Promise<void> {
+  const send = (act: MemberAct): Promise<void> => ask(() => actOn(a.id, act, words.notReached));
+
+  /** @param stays whether what was opened stays open: it is only one step of more */
+  async function ask(what: () => ReturnType<typeof actOn>, { stays = false } = {}): Promise<void> {
     if (busy) return;
     setBusy(true);
-    const answer = await actOn(a.id, act, words.notReached);
+    const answer = await what();
     setBusy(false);
     answers.say(
       a.id,
       'problem' in answer ? { text: answer.problem, wrong: true } : { text: answer.sentence, wrong: false },
     );
     if ('problem' in answer) return;
-    setOpen(null);
+    if (!stays) setOpen(null);
     onDone();
   }
 
@@ -137,7 +140,9 @@ function AgreementRow({ me, agreement: a, onDone }: { me: SignedIn; agreement: M
         <SwitchPlan
           id={a.id}
           switches={a.switches}
+          countries={me.countries}
           busy={busy}
+          onAddress={(postal) => void ask(() => sendSwitchTo(a.id, postal, words.notReached), { stays: true })}
           onSwitch={({ offerId, priceId, shown }) => void send({ act: 'switch', offerId, priceId, shown })}
         />
       )}

@@ -10,11 +10,14 @@ export function PostalForm({
   id,
   postal,
   countries,
+  label,
   onSend,
 }: {
   id: string;
   postal: Postal | null;
   countries: MemberTasks['countries'];
+  /** Of its button; left out where it is sent there at once. */
+  label?: string;
   onSend: (postal: Postal) => void;
 }) {
   const words = useMemberWords();
@@ -59,7 +62,7 @@ export function PostalForm({
           ))}
         </select>
       </div>
-      <button className="btn btn-primary btn-touch">{words.tasks.keep}</button>
+      <button className="btn btn-primary btn-touch">{label ?? words.tasks.keep}</button>
     </form>
   );
 }

@@ -1,20 +1,29 @@
 import { useState } from 'react';
-import type { MemberAgreement } from './api';
+import type { MemberAgreement, MemberTasks } from './api';
 import { useMemberWords } from './memberWords';
+import { PostalForm } from './PostalForm';
 
+type Postal = NonNullable<MemberTasks['tasks'][number]['postal']>;
 type Choice = MemberAgreement['switches'][number];
 
-/** Another plan: each with what is paid now and from then on, and one button that says which. */
+/**
+ * Another plan: each with what is paid now and from then on, and one button that says which. Where part of it is sent by
+ * post and nobody knows where to, the address is asked for in the button's place.
+ */
 export function SwitchPlan({
   id,
   switches,
+  countries,
   busy,
   onSwitch,
+  onAddress,
 }: {
   id: string;
   switches: readonly Choice[];
+  countries: MemberTasks['countries'];
   busy: boolean;
   onSwitch: (to: Choice) => void;
+  onAddress: (postal: Postal) => void;
 }) {
   const words = useMemberWords();
   const [priceId, setPriceId] = useState(switches[0]?.priceId ?? '');
@@ -41,9 +50,19 @@ export function SwitchPlan({
           </span>
         </label>
       ))}
-      <button className="btn btn-primary btn-touch mt-3" disabled={busy} onClick={() => onSwitch(chosen)}>
-        {words.switchTo(chosen.title)}
-      </button>
+      {chosen.lacks === null ? (
+        <button className="btn btn-primary btn-touch mt-3" disabled={busy} onClick={() => onSwitch(chosen)}>
+          {words.switchTo(chosen.title)}
+        </button>
+      ) : (
+        <PostalForm
+          id={`switch-${id}`}
+          postal={null}
+          countries={countries}
+          label={words.tasks.saveAddress}
+          onSend={onAddress}
+        />
+      )}
     </fieldset>
   );
 }

@@ -63,6 +63,9 @@ export const endSession = (id: string, notReached: string): Promise<Said | Probl
   post('/sessions/end', notReached, { id } satisfies EndSession);
 export const actOn = (id: string, act: MemberAct, notReached: string): Promise<Said | Problem> =>
   post(`/agreements/${encodeURIComponent(id)}`, notReached, act);
+/** Where what a switch brings is to go, so that what it costs can be said. */
+export const sendSwitchTo = (id: string, postal: PostalRequest, notReached: string): Promise<Said | Problem> =>
+  post(`/agreements/${encodeURIComponent(id)}/address`, notReached, postal);
 export type Found = SearchAnswer;
 export const searchMine = (question: string, notReached: string): Promise<Found | Problem> =>
   call<Found>(`/search?q=${encodeURIComponent(question)}`, notReached);

@@ -59,6 +59,8 @@ export const MemberAgreement = z.strictObject({
       title: z.string(),
       leadsTo: z.string(),
       shown: Shown,
+      /** Part of it is sent by post, and the address is not known, or it is not sent there. */
+      lacks: z.enum(['address', 'address-in-reach']).nullable(),
     }),
   ),
   /** For a plan: the shop’s address, for what a member cannot do alone. */

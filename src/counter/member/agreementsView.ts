@@ -24,7 +24,7 @@ import type { OfferId, PersonId } from '#core/ids';
 import type { MemberAgreement } from '../../wire';
 import { productTitle } from '../shared/orderView';
 import type { Reading } from '../shared/reading';
-import { shownOf } from './memberActs';
+import { shownOf, switchSendTo } from './memberActs';
 
 const DRAWING_WIDTH = 320;
 /** A buyer pauses for a year at most; the seller can do more. */
@@ -103,12 +103,18 @@ function viewOf(reading: Reading, a: Agreement): MemberAgreement {
     ],
     acts: actsOf(a, { reading, can, money, day, charged }),
     place: placeOf(reading, a),
-    switches: switchChoices(state, a, { now, release: reading.live }).map((choice) => ({
+    switches: switchChoices(
+      state,
+      a,
+      { now, release: reading.live },
+      switchSendTo(reading.person(a.personId), a.id),
+    ).map((choice) => ({
       offerId: choice.offerId,
       priceId: choice.priceId,
       title: choice.title,
       leadsTo: switchInWords(reading, a, choice, { money, day }),
       shown: shownOf(choice),
+      lacks: choice.lacks,
     })),
     writeTo: a.terms.kind === 'plan' && isRunning(a) ? shop.senderAddress : null,
     againAt: a.status === 'ended' && a.terms.kind === 'subscription' ? checkoutFor(reading, a.offerId) : null,
@@ -201,11 +207,12 @@ function actsOf(a: Agreement, { reading, can, money, day, charged }: Setting): M
 function switchInWords(
   { words, locale }: Reading,
   a: Agreement,
-  { at, down, today, credit, terms }: SwitchChoice,
+  { at, down, today, credit, terms, lacks }: SwitchChoice,
   { money, day }: Pick<Setting, 'money' | 'day'>,
 ): string {
   const say = words.agreements.acts.switch;
   const then = shortWithoutTrial(terms, a.currency, locale);
+  if (lacks !== null) return say.lacks(then, lacks === 'address-in-reach');
   if (down || a.status === 'in-trial') return say.later(day(at), then, down);
   return say.now(money(today), credit === 0 ? null : money(credit), then);
 }

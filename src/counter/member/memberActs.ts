@@ -1,9 +1,11 @@
 import type { Command, SwitchChoice } from '#core/shop';
 import type { AgreementId } from '#core/ids';
 import type { KeptCard } from '#core/agreements';
+import type { PersonRecord } from '#core/people';
 import { refuse, type Refusal } from '#core/refusal';
 import type { MemberAct, ShownCard } from '../../wire';
 import { fingerprintHash } from '../shared/fingerprint';
+import { switchAddressKey } from '../shared/keepPostal';
 
 /** What is asked of the shop by what a member does to their own payments. */
 export function commandFor(
@@ -34,8 +36,18 @@ export function commandFor(
 }
 
 /** What a page showed of a choice, as its browser carries it back. */
-export const shownOf = ({ offerId, priceId, today, credit, down, terms }: SwitchChoice): string =>
-  fingerprintHash(JSON.stringify([offerId, priceId, today, credit, down, terms]));
+export const shownOf = ({ offerId, priceId, today, credit, down, terms, lacks }: SwitchChoice): string =>
+  fingerprintHash(JSON.stringify([offerId, priceId, today, credit, down, terms, lacks]));
+
+/** Where a switch is sent, as its member has said; undefined where they have not. */
+export function switchSendTo(
+  person: Pick<PersonRecord, 'postal'> | undefined,
+  agreementId: AgreementId,
+): { country: string; addressKey: string } | undefined {
+  const addressKey = switchAddressKey(agreementId);
+  const postal = person?.postal?.[addressKey];
+  return postal && { country: postal.country, addressKey };
+}
 
 /**
  * To another price: at once where it opens as much or more, at the end of what is paid where it opens less. Only to what
@@ -45,12 +57,13 @@ export function switchFor(
   choices: readonly SwitchChoice[],
   agreementId: AgreementId,
   { offerId, priceId, shown }: Extract<MemberAct, { act: 'switch' }>,
+  sendTo: ReturnType<typeof switchSendTo>,
 ): Command | Refusal {
   const choice = choices.find((c) => c.offerId === offerId && c.priceId === priceId);
   if (!choice) return refuse('no-such-price');
   // A day later fewer days are unused: what would be charged is shown again.
   if (shownOf(choice) !== shown) return refuse('quote-changed');
-  return choice.down
-    ? { type: 'step-down', agreementId, to: { offerId, priceId } }
-    : { type: 'switch', agreementId, offerId, priceId };
+  if (choice.lacks !== null) return refuse('address-needed');
+  const to = { offerId, priceId, ...(sendTo ? { sendTo } : {}) };
+  return choice.down ? { type: 'step-down', agreementId, to } : { type: 'switch', agreementId, ...to };
 }

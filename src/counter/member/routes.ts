@@ -3,10 +3,10 @@ import { type Command, switchChoices } from '#core/shop';
 import express, { type Request, Router } from 'express';
 import { formatDay } from '#core/calendar';
 import { countriesByName } from '#core/catalogue';
-import { addressesOf, compareAddress, isAddress } from '#core/people';
+import { addressesOf, compareAddress, isAddress, readPostal } from '#core/people';
 import { passesFor } from '#core/shop';
 import { languageOf } from '#core/words';
-import { AskRequest, EndSession, Me, MemberAct, NameRequest, Said, SearchAnswer } from '../../wire';
+import { AskRequest, EndSession, Me, MemberAct, NameRequest, PostalRequest, Said, SearchAnswer } from '../../wire';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { answer } from '../http/answer';
 import { cardLimit } from '../http/cardLimit';
@@ -20,6 +20,7 @@ import { DEVICE_COOKIE, personOfDevice } from '../shared/device';
 import { deviceInWords } from '../shared/deviceInWords';
 import { dueAnswered, dueInWords } from '../shared/dueAnswered';
 import { isStudioDoor } from '../shared/doorNames';
+import { keepPostal, switchAddressKey } from '../shared/keepPostal';
 import { moveBuyer } from '../shared/moveBuyer';
 import { changeOwnName } from '../shared/people';
 import { localeFor, otherLanguages, readingFor } from '../shared/reading';
@@ -28,7 +29,7 @@ import { shownCard } from '../shared/shownCard';
 import { LINK_MINUTES, sendSignInLink } from '../shared/signInLink';
 import { stripFor, wordsPage } from '../shared/wordsPage';
 import { pauseDayAllowed } from './agreementsView';
-import { commandFor, switchFor } from './memberActs';
+import { commandFor, switchFor, switchSendTo } from './memberActs';
 import { isKnownBrowser, isOld, knowBrowser } from './knownBrowser';
 import { paperOf } from './papers';
 import { perLearner } from './learner';
@@ -106,8 +107,9 @@ export function memberRoutes(context: CounterContext): Router {
       const commandOf = (a: Agreement, act: Exclude<MemberAct, { act: 'move' }>): Command => {
         if (act.act !== 'switch') return commandFor(a.id, act, (card) => shownCard(context, card));
         const { runner } = context;
-        const choices = switchChoices(runner.state, a, { now: runner.now(), release: liveRelease(context) });
-        const command = switchFor(choices, a.id, act);
+        const to = switchSendTo(context.people.get(personId), a.id);
+        const choices = switchChoices(runner.state, a, { now: runner.now(), release: liveRelease(context) }, to);
+        const command = switchFor(choices, a.id, act, to);
         if ('refused' in command) throw refusalProblem(command);
         return command;
       };
@@ -122,6 +124,18 @@ export function memberRoutes(context: CounterContext): Router {
       answer(res, Said, { sentence: dueInWords(became, localeFor(shopOf(context), req)) });
     },
   );
+
+  // Where what a switch brings is to go: kept with the person, so that what it costs can be said before anything is done.
+  router.post('/api/agreements/:id/address', limits.perMember, async (req, res) => {
+    const personId = person(req);
+    const agreement = context.runner.state.agreements.get(String(req.params['id']));
+    if (agreement?.personId !== personId) throw new Problem(404, (say) => say.notYours, 'no-such-agreement');
+    const { words } = readingFor(context, req);
+    const postal = readPostal(PostalRequest.parse(req.body));
+    if (!postal) throw new Problem(422, () => words.tasks.addressIncomplete, 'address-incomplete');
+    await keepPostal(context, personId, switchAddressKey(agreement.id), postal);
+    answer(res, Said, { sentence: words.agreements.acts.switch.addressKept });
+  });
 
   router.post('/api/name', limits.perMember, async (req, res) => {
     const personId = person(req);

@@ -5,6 +5,7 @@ import { MemberTasks, PostalRequest, Said } from '../../wire';
 import type { CounterContext } from '../context';
 import { answer } from '../http/answer';
 import { Problem } from '../http/problem';
+import { keepPostal } from '../shared/keepPostal';
 import { readingFor } from '../shared/reading';
 import { memberTasks } from '../shared/taskView';
 import { learnerSaid, memberOf, perLearner } from './learner';
@@ -35,12 +36,7 @@ export function taskRoutes(context: CounterContext): Router {
     if (stands === 'done' || stands === 'fallen-away') throw new Problem(409, () => words.tasks.tooLate, 'too-late');
     const postal = readPostal(PostalRequest.parse(req.body));
     if (!postal) throw new Problem(422, () => words.tasks.addressIncomplete, 'address-incomplete');
-    const record = await context.people.change(personId, (now) => ({
-      ...now,
-      rev: now.rev + 1,
-      postal: { ...now.postal, [passId]: postal },
-    }));
-    if (record) await runner.execute({ type: 'change-person', personId, rev: record.rev });
+    await keepPostal(context, personId, passId, postal);
     answer(res, Said, { sentence: words.tasks.addressKept });
   });
   return router;

@@ -5,6 +5,7 @@ import { calledBySeller, type PersonRecord, type PostalAddress, postalLines } fr
 import type { Pass } from '#core/passes';
 import { passesFor, type ShopState, type Task, taskState, taskUnits } from '#core/shop';
 import type { MemberTasks, TaskRow } from '../../wire';
+import { switchAddressKey } from './keepPostal';
 import { productTitle } from './orderView';
 import type { Reading } from './reading';
 import { whyOpen } from './whyOpen';
@@ -19,8 +20,15 @@ export function postalOf(state: ShopState, pass: Pass, record: PersonRecord | un
     record?.postal?.[pass.id] ??
     movedSince(state, pass, record) ??
     (paid ? record?.postal?.[paid.addressKey] : undefined) ??
+    switchedTo(state, pass, record) ??
     null
   );
+}
+
+/** What a switch brought once goes where its member said before they switched. */
+function switchedTo(state: ShopState, { cause }: Pass, record: PersonRecord | undefined): PostalAddress | undefined {
+  const from = cause.kind === 'paid' ? state.agreements.get(cause.agreementId ?? '')?.from : null;
+  return from == null ? undefined : record?.postal?.[switchAddressKey(from)];
 }
 
 /** Where its sending was paid for: by its subscription, or by the line it was bought with. */

@@ -33,7 +33,10 @@ declare module '../../engine/command' {
       sendTo?: LineChoice['sendTo'];
     };
     /** Down a level at the end of what is paid; null takes it back. */
-    'step-down': { agreementId: AgreementId; to: { offerId: OfferId; priceId: PriceId } | null };
+    'step-down': {
+      agreementId: AgreementId;
+      to: { offerId: OfferId; priceId: PriceId; sendTo?: LineChoice['sendTo'] } | null;
+    };
     'refund-agreement': { agreementId: AgreementId; amount: number | null; ends: boolean; reason: string };
     'confirm-gap': { from: Instant; to: Instant };
   }

@@ -4,9 +4,10 @@ import { opensAtLeast } from '#core/catalogue';
 import { fact } from '#core/journal';
 import type { AgreementId, OfferId, PriceId } from '#core/ids';
 import { mainOffers, plainSight } from '#core/paths';
-import { refuse } from '#core/refusal';
+import { refuse, type RefusalCode } from '#core/refusal';
 import type { Release } from '#core/release';
 import type { Terms } from '#core/terms';
+import type { LineChoice } from '#core/checkout';
 import type { Command, DecideContext, Decision } from '../../engine/command';
 import { keyOf } from '../../engine/ids';
 import type { ShopState } from '../../engine/state';
@@ -78,16 +79,20 @@ export interface SwitchChoice {
   /** What is taken from the card at once, and what unused days pay, in minor units. */
   today: number;
   credit: number;
+  /** Part of it is sent by post, and nobody knows where to, or it is not sent there: what it comes to is said once that is known. */
+  lacks: 'address' | 'address-in-reach' | null;
 }
 
 /**
  * Prices to switch to: other subscriptions to the same, the levels above, and the levels below. Only what a path shows
  * to everybody, and what is sold now; each is worked out by the decision that would carry it out.
+ * @param sendTo where parcels go, as the member has said since; left out for where those before it went
  */
 export function switchChoices(
   state: ShopState,
   a: Agreement,
   context: Pick<DecideContext, 'now' | 'release'>,
+  sendTo?: LineChoice['sendTo'],
 ): SwitchChoice[] {
   const { now, release } = context;
   if (!release || whyNotAct(a, 'switch', now) !== null) return [];
@@ -102,21 +107,30 @@ export function switchChoices(
     return offer.prices.flatMap((price): SwitchChoice[] => {
       if (price.terms.kind !== 'subscription' || price.id === a.priceId || !shown.has(price.id)) return [];
       const named = { offerId: offer.id, priceId: price.id };
+      const asking = { ...named, ...(sendTo ? { sendTo } : {}) };
       const decided = down
-        ? stepDown(state, { type: 'step-down', agreementId: a.id, to: named }, dry)
-        : switchTo(state, { type: 'switch', agreementId: a.id, ...named }, dry);
-      if ('refused' in decided) return [];
-      const asked = decided.events.find((e) => e.type === 'due.requested' || e.type === 'due.paid');
+        ? stepDown(state, { type: 'step-down', agreementId: a.id, to: asking }, dry)
+        : switchTo(state, { type: 'switch', agreementId: a.id, ...asking }, dry);
+      const lacks = 'refused' in decided ? (LACKS[decided.refused] ?? null) : null;
+      if ('refused' in decided && lacks === null) return [];
+      const events = 'refused' in decided ? [] : decided.events;
+      const asked = events.find((e) => e.type === 'due.requested' || e.type === 'due.paid');
       const [today, credit] = asked ? [asked.data.amount, asked.data.credit] : [0, 0];
       const at = a.status === 'in-trial' ? (a.trialUntil ?? now) : down ? (a.next?.at ?? now) : now;
       const title = price.name === '' ? offer.title : `${offer.title}, ${price.name}`;
-      return [{ ...named, title, terms: price.terms, at, down, today, credit }];
+      return [{ ...named, title, terms: price.terms, at, down, today, credit, lacks }];
     });
   });
   // Other prices of the same first, then the levels above, then those below.
   const rank = ({ offerId, down }: SwitchChoice): number => (offerId === a.offerId ? 0 : down ? 2 : 1);
   return choices.sort((x, y) => rank(x) - rank(y));
 }
+
+/** Refusals that a member can answer by writing where to. */
+const LACKS: Partial<Record<RefusalCode, 'address' | 'address-in-reach'>> = {
+  'address-needed': 'address',
+  'not-sent-there': 'address-in-reach',
+};
 
 /** The prices that some path shows to everybody who comes to it now. */
 const shownToAll = ({ content }: Release, now: Instant): Set<PriceId> =>

@@ -66,6 +66,7 @@ export const member: MemberWords = {
     change: 'Adresse ändern',
     name: 'Name darauf',
     keep: 'Dorthin schicken',
+    saveAddress: 'Adresse speichern',
     number: (number, carrier) => `Nummer ${number}${carrier === '' ? '' : ` (${carrier})`}`,
   },
   tryAgain: 'Noch einmal versuchen',

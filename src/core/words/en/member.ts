@@ -65,6 +65,7 @@ export const member = {
     change: 'Change the address',
     name: 'Name on it',
     keep: 'Send it there',
+    saveAddress: 'Save address',
     number: (number: string, carrier: string): string => `Number ${number}${carrier === '' ? '' : ` (${carrier})`}`,
   },
   tryAgain: 'Try again',
