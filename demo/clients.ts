@@ -2,11 +2,16 @@ import { createHash, randomBytes } from 'node:crypto';
 import type { PostalAddress } from '#core/people';
 import type { LedToWay } from '#core/ways';
 import type { ReleaseContent } from '#core/release';
-import { type CheckoutData, type CheckoutState, HOLDER_HEADER, type OfferData } from '../src/wire';
+import { type CheckoutData, type CheckoutState, HOLDER_HEADER, type OfferData, VISIT_HEADER } from '../src/wire';
+
+const pairsOf = (notes: ReadonlyMap<string, string>): string =>
+  [...notes].map(([name, value]) => `${name}=${value}`).join('; ');
 
 /** Keeps cookies like a browser would, for one person. */
 class Visitor {
   readonly cookies = new Map<string, string>();
+  /** What a framed checkout carries itself; null in a browser that has cookies. */
+  carried: Map<string, string> | null = null;
   constructor(readonly base: string) {}
 
   async fetch(path: string, init: RequestInit = {}): Promise<Response> {
@@ -14,13 +19,17 @@ class Visitor {
     // As a browser does with everything that is not merely read: on a page of another service, that service's own.
     const from = path.startsWith('http') ? path : this.base;
     if ((init.method ?? 'GET') !== 'GET' && !headers.has('origin')) headers.set('origin', new URL(from).origin);
-    if (this.cookies.size > 0)
-      headers.set('cookie', [...this.cookies].map(([name, value]) => `${name}=${value}`).join('; '));
+    if (this.cookies.size > 0) headers.set('cookie', pairsOf(this.cookies));
+    if (this.carried !== null) headers.set(VISIT_HEADER, pairsOf(this.carried));
     const response = await fetch(path.startsWith('http') ? path : this.base + path, {
       redirect: 'manual',
       ...init,
       headers,
     });
+    for (const pair of (response.headers.get(VISIT_HEADER) ?? '').split('; ').filter(Boolean)) {
+      const at = pair.indexOf('=');
+      this.carried?.set(pair.slice(0, at), decodeURIComponent(pair.slice(at + 1)));
+    }
     for (const line of response.headers.getSetCookie()) {
       const [pair = ''] = line.split(';');
       const at = pair.indexOf('=');

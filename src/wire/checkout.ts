@@ -49,6 +49,8 @@ export type ShownCard = z.infer<typeof ShownCard>;
 const Holder = z.string().regex(/^[\w-]{22,64}$/);
 /** Header in which a window shows it when it asks how its payment stands. */
 export const HOLDER_HEADER = 'keel-holder';
+/** Header in which a checkout framed by another site carries its visit: notes by name, written like cookies, which it has none of. */
+export const VISIT_HEADER = 'keel-visit';
 
 export const PayRequest = z.strictObject({
   ...Where,

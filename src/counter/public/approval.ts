@@ -8,9 +8,9 @@ import { refuse } from '#core/refusal';
 import { isLasting } from '#core/terms';
 import { NotAnswered } from '#core/shop';
 import type { CounterContext } from '../context';
-import { cookiesOf, giveCookie } from '../http/cookies';
 import { Problem, refusalProblem } from '../http/problem';
 import { readToken, signToken } from '../http/signing';
+import { carriedBy, giveToCarry } from '../http/visitCarrier';
 import { readingFor } from '../shared/reading';
 import { type Press, pressRefused } from './press';
 import { turnBackHref } from './turnBackRoutes';
@@ -82,10 +82,7 @@ export async function askApproval(
       turnedBackAddress: turnsBack ? new URL(turnBackHref(path.id, step.id), host).href : back(TURNED_BACK),
     });
     const approval: Approval = { checkout: visit.checkout, way, token };
-    giveCookie(res, nameOf(visit), signToken(context.secrets.signing, 'approval', approval), {
-      maxAgeMs: KEPT_MS,
-      sameSite: 'lax',
-    });
+    giveToCarry(res, nameOf(visit), signToken(context.secrets.signing, 'approval', approval), KEPT_MS);
     return approveAt;
   } catch (error) {
     if (error instanceof NotAnswered) throw new Problem(503, (say) => say.notAnswered, 'not-answered');
@@ -104,7 +101,7 @@ export function guardWay({ till }: Pick<Press, 'till'>, way: LedToWay, later: bo
  * @throws Problem where this checkout was led to none
  */
 export function approvedMeans(context: CounterContext, req: Request, visit: Visit, way: LedToWay): KeptCard {
-  const token = cookiesOf(req)[nameOf(visit)];
+  const token = carriedBy(req)[nameOf(visit)];
   const read = Approval.safeParse(token === undefined ? null : readToken(context.secrets.signing, 'approval', token));
   if (!read.success || read.data.checkout !== visit.checkout || read.data.way !== way)
     throw new Problem(409, (say) => say.notApproved, 'not-approved');

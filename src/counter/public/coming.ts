@@ -3,8 +3,8 @@ import * as z from 'zod';
 import { armOf, type Coming, type Comparison, designName, type Path, reachedFrom } from '#core/paths';
 import type { EntranceId, PathId, StepId } from '#core/ids';
 import type { CounterContext } from '../context';
-import { cookiesOf, giveCookie } from '../http/cookies';
 import { readToken, signToken } from '../http/signing';
+import { carriedBy, giveToCarry } from '../http/visitCarrier';
 
 const Came = z.object({
   /** When this visitor first came to the path. */
@@ -23,20 +23,20 @@ const Visitor = z.object({
   ways: z.record(z.string(), Came),
 });
 
-const COOKIE = 'keel_way';
+const NOTE = 'keel_way';
 const KEPT_MS = 30 * 24 * 3_600_000;
 /** Paths a browser is remembered for: a cookie has little room. */
 const MOST_PATHS = 12;
 
 /**
- * How a visitor came to paths: a signed note in a cookie, given only where an entrance, a countdown or turning back needs
+ * How a visitor came to paths: a signed note that they carry, given only where an entrance, a countdown or turning back needs
  * it. Whoever deletes it comes for the first time; nobody can write one that says more than happened.
  */
 function read(context: CounterContext, req: Request): z.infer<typeof Visitor> | null {
   // What this very answer has noted already counts.
-  const noted = (req.res?.locals ?? {})[COOKIE] as z.infer<typeof Visitor> | undefined;
+  const noted = (req.res?.locals ?? {})[NOTE] as z.infer<typeof Visitor> | undefined;
   if (noted) return noted;
-  const token = cookiesOf(req)[COOKIE];
+  const token = carriedBy(req)[NOTE];
   const parsed = Visitor.safeParse(token === undefined ? null : readToken(context.secrets.signing, 'way', token));
   return parsed.success ? parsed.data : null;
 }
@@ -77,9 +77,9 @@ function note(
   };
   const kept = Object.entries(others).slice(-(MOST_PATHS - 1));
   const note = { seed, ways: { ...Object.fromEntries(kept), [path]: came } };
-  res.locals[COOKIE] = note;
+  res.locals[NOTE] = note;
   const token = signToken(context.secrets.signing, 'way', note);
-  giveCookie(res, COOKIE, token, { maxAgeMs: KEPT_MS, sameSite: 'lax' });
+  giveToCarry(res, NOTE, token, KEPT_MS);
   return {
     at,
     first: came.first,

@@ -20,8 +20,8 @@ import type { Release } from '#core/release';
 import type { Order } from '#core/shop';
 import type { PathId, StepId } from '#core/ids';
 import { type CounterContext, liveRelease, shopOf } from '../context';
-import { cookiesOf, giveCookie } from '../http/cookies';
 import { readToken, signToken } from '../http/signing';
+import { carriedBy, giveToCarry } from '../http/visitCarrier';
 
 const Visit = z.object({
   checkout: z.string(),
@@ -43,7 +43,7 @@ const Visit = z.object({
   /** How many of each rising price were sold when it began: its step stays for this checkout. */
   sold: z.record(z.string(), z.int()).optional(),
 });
-/** One checkout of one visit: carried in a cookie, so that reload, back and a second tab lead to the same order. It opens nothing. */
+/** One checkout of one visit: carried along, so that reload, back and a second tab lead to the same order. It opens nothing. */
 export type Visit = z.infer<typeof Visit>;
 
 const PREFIX = 'keel_co_';
@@ -55,10 +55,10 @@ const OPENS_FOR_MS = 48 * HOUR;
 
 /** Every checkout that this visit is in. */
 export const visitsOf = (context: CounterContext, req: Request): Visit[] =>
-  Object.keys(cookiesOf(req)).flatMap((name) => (name.startsWith(PREFIX) ? (readNamed(context, req, name) ?? []) : []));
+  Object.keys(carriedBy(req)).flatMap((name) => (name.startsWith(PREFIX) ? (readNamed(context, req, name) ?? []) : []));
 
 function readNamed(context: CounterContext, req: Request, name: string): Visit | null {
-  const token = cookiesOf(req)[name];
+  const token = carriedBy(req)[name];
   const parsed = Visit.safeParse(token === undefined ? null : readToken(context.secrets.signing, 'visit', token));
   if (!parsed.success || nameOf(parsed.data) !== name) return null;
   return context.runner.now() < addMs(parsed.data.at, ENDS_AFTER_MS) ? parsed.data : null;
@@ -77,10 +77,7 @@ export function readVisit(context: CounterContext, req: Request, path: PathId, s
 }
 
 export function giveVisit(context: CounterContext, res: Response, visit: Visit): void {
-  giveCookie(res, nameOf(visit), signToken(context.secrets.signing, 'visit', visit), {
-    maxAgeMs: KEPT_MS,
-    sameSite: 'lax',
-  });
+  giveToCarry(res, nameOf(visit), signToken(context.secrets.signing, 'visit', visit), KEPT_MS);
 }
 
 /** A new checkout under the live release, as this visitor came to it. */
@@ -211,17 +208,19 @@ export function openToHolder(context: CounterContext, res: Response, order: Orde
     !context.doors.isHolder(heldAs(context, order), holder)
   )
     return;
-  giveCookie(res, PAID_PREFIX + order.id, signToken(context.secrets.signing, 'paid', { order: order.id, until }), {
-    maxAgeMs: KEPT_MS,
-    sameSite: 'lax',
-  });
+  giveToCarry(
+    res,
+    PAID_PREFIX + order.id,
+    signToken(context.secrets.signing, 'paid', { order: order.id, until }),
+    KEPT_MS,
+  );
 }
 
 /** Orders that this visit itself paid, and may therefore open: the newest first. */
 export function ordersOfVisit(context: CounterContext, req: Request): Order[] {
   const { state } = context.runner;
   const now = context.runner.now();
-  const orders = Object.entries(cookiesOf(req)).flatMap(([name, token]) => {
+  const orders = Object.entries(carriedBy(req)).flatMap(([name, token]) => {
     if (!name.startsWith(PAID_PREFIX) || token === undefined) return [];
     const paid = Paid.safeParse(readToken(context.secrets.signing, 'paid', token)).data;
     const order = paid && state.orders.get(paid.order);
