@@ -8,6 +8,10 @@ const FOLDS_COMPUTE_NOTHING = {
   message: 'What folds computes nothing: it reads what facts say (#core/facts), and copies and counts.',
 };
 
+/** A class that names a side, which stays where it is when a page is read from right to left. */
+const PHYSICAL_CLASS =
+  '/(^|[\\s:])-?(ml|mr|pl|pr|left|right|border-l|border-r|rounded-(l|r|tl|tr|bl|br)|scroll-ml|scroll-mr)-[a-z0-9[]|(^|[\\s:])(text|float|clear)-(left|right)(\\s|$)/';
+
 export default tseslint.config(
   {
     ignores: [
@@ -86,6 +90,33 @@ export default tseslint.config(
     files: ['src/**/*.tsx', 'src/studio/**/*.ts'],
     plugins: { 'react-hooks': reactHooks },
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+  },
+  {
+    // What buyers, members and readers of emails see is laid out by start and end, so that it mirrors by itself.
+    files: ['src/pages/**/*.tsx', 'src/member/**/*.tsx', 'src/ui/**/*.tsx', 'src/emails/**/*.tsx'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        ...['Literal[value=PHYSICAL]', 'TemplateElement[value.raw=PHYSICAL]'].map((selector) => ({
+          selector: selector.replace('PHYSICAL', PHYSICAL_CLASS),
+          message:
+            'By start and end, not by left and right: ms-, me-, ps-, pe-, text-start, text-end, border-s-, start-.',
+        })),
+        ...[
+          'marginLeft',
+          'marginRight',
+          'paddingLeft',
+          'paddingRight',
+          'borderLeft',
+          'borderRight',
+          'left',
+          'right',
+        ].map((name) => ({
+          selector: `JSXAttribute[name.name='style'] Property[key.name='${name}']`,
+          message: 'By start and end, not by left and right: marginInlineStart, insetInlineEnd.',
+        })),
+      ],
+    },
   },
   {
     files: ['src/core/**'],

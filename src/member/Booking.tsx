@@ -156,13 +156,11 @@ export function Booking({ productId, locale }: { productId: string; locale: stri
           <tbody>
             {read.ledger.map((line, i) => (
               <tr key={i} className="border-t border-line">
-                <td className="py-1 pr-3">
+                <td className="py-1 pe-3">
                   {line.what} <span className="cap whitespace-nowrap">{line.day}</span>
                 </td>
-                <td className="py-1 pr-3 text-right tabular-nums">
-                  {line.change > 0 ? `+${line.change}` : line.change}
-                </td>
-                <td className="py-1 text-right whitespace-nowrap">{say.leftAfter(line.left)}</td>
+                <td className="py-1 pe-3 text-end tabular-nums">{line.change > 0 ? `+${line.change}` : line.change}</td>
+                <td className="py-1 text-end whitespace-nowrap">{say.leftAfter(line.left)}</td>
               </tr>
             ))}
           </tbody>

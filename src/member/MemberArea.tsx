@@ -41,6 +41,7 @@ export function MemberArea() {
     if (!me || 'problem' in me || !words) return;
     document.title = words.title(me.shopName);
     document.documentElement.lang = me.language;
+    document.documentElement.dir = me.direction;
   }, [me, words]);
 
   if (me === null || words === null) return null;

@@ -8,7 +8,7 @@ export function Next({ next, locale }: { next: NextSession; locale: string }) {
   const { booking: words, classes } = useMemberWords();
   const [own, theirs] = timeInZones(next, [ownZone(), next.zone], { locale, to: words.to });
   return (
-    <section className="mt-3 border-l-4 border-access bg-paper-2 px-4 py-3" aria-label={words.next}>
+    <section className="mt-3 border-s-4 border-access bg-paper-2 px-4 py-3" aria-label={words.next}>
       <h2 dir="auto">
         {next.title}, {next.soon}
       </h2>

@@ -2,7 +2,7 @@ import { renderToStaticMarkup, renderToString } from 'react-dom/server';
 import type { Page } from '#core/pages';
 import { CheckoutPage } from './checkout/CheckoutPage';
 import { OfferPage } from './offer/OfferPage';
-import { wordsFor } from '#core/words';
+import { directionOf, wordsFor } from '#core/words';
 import type { CheckoutData, OfferData } from '../wire';
 import { CoursePage } from './learn/CoursePage';
 import { LessonPage } from './learn/LessonPage';
@@ -74,7 +74,7 @@ export function documentHtml(frame: Frame): string {
     frame.strip === null
       ? ''
       : `<div class="hatched-strip px-5 py-1 text-center"><span>${escapeHtml(frame.strip.text)}${frame.strip.links
-          .map(({ text, href }) => ` <a href="${escapeHtml(href)}" class="plain-link ml-2">${escapeHtml(text)}</a>`)
+          .map(({ text, href }) => ` <a href="${escapeHtml(href)}" class="plain-link ms-2">${escapeHtml(text)}</a>`)
           .join('')}</span></div>`;
   const foot = frame.foot
     .map(({ text, href }) => `<a class="plain-link" href="${escapeHtml(href)}">${escapeHtml(text)}</a>`)
@@ -83,7 +83,7 @@ export function documentHtml(frame: Frame): string {
     .map(({ text, href }) => `<a class="plain-link" href="${escapeHtml(href)}" dir="auto">${escapeHtml(text)}</a>`)
     .join('');
   const width = frame.wide === 'lesson' ? 'max-w-[80rem]' : frame.wide ? 'max-w-[62rem]' : 'max-w-[40rem]';
-  return `<!doctype html><html lang="${escapeHtml(frame.language)}" data-theme="day"><head>${meta}</head><body class="page">${strip}<div class="mx-auto ${width} shop-head px-5 pt-5"><a class="shop-line" href="/" dir="auto">${frame.logo ? `<img src="${escapeHtml(frame.logo.src)}" alt="${escapeHtml(frame.logo.alt || frame.shopName)}" class="logo">` : escapeHtml(frame.shopName)}</a>${within}</div><main>${frame.body}</main><footer class="mx-auto ${width} border-t border-line px-5 py-6 cap">${foot}</footer></body></html>`;
+  return `<!doctype html><html lang="${escapeHtml(frame.language)}" dir="${directionOf(frame.language)}" data-theme="day"><head>${meta}</head><body class="page">${strip}<div class="mx-auto ${width} shop-head px-5 pt-5"><a class="shop-line" href="/" dir="auto">${frame.logo ? `<img src="${escapeHtml(frame.logo.src)}" alt="${escapeHtml(frame.logo.alt || frame.shopName)}" class="logo">` : escapeHtml(frame.shopName)}</a>${within}</div><main>${frame.body}</main><footer class="mx-auto ${width} border-t border-line px-5 py-6 cap">${foot}</footer></body></html>`;
 }
 
 /** JSON that can stand inside a script element: no text of it can close the element. */

@@ -102,11 +102,11 @@ export function KeelList({ story, name }: { story: KeelStory; name: string }) {
       <tbody>
         {keelRows(story).map((row, i) => (
           <tr key={i} className="border-t border-line align-baseline">
-            <td className="py-1 pr-2 whitespace-nowrap">{row.day}</td>
-            <td className="py-1 pr-2 break-words" dir="auto">
+            <td className="py-1 pe-2 whitespace-nowrap">{row.day}</td>
+            <td className="py-1 pe-2 break-words" dir="auto">
               {row.what}
             </td>
-            <td className="py-1 text-right whitespace-nowrap text-money">{row.amount}</td>
+            <td className="py-1 text-end whitespace-nowrap text-money">{row.amount}</td>
           </tr>
         ))}
       </tbody>

@@ -128,6 +128,7 @@ const Shop = {
   strip: z.string().nullable(),
   /** The language of the area's own words, by its two letters. */
   language: z.enum(languages),
+  direction: z.enum(['ltr', 'rtl']),
   /** What else can be read in: what each language calls itself, and the locale to ask for. */
   otherLanguages: z.array(z.strictObject({ name: z.string(), language: z.string() })),
 };

@@ -1,5 +1,5 @@
 import type { ShopDetails } from '#core/catalogue';
-import { type EmailPart, type EmailWords, wordsFor } from '#core/words';
+import { directionOf, type EmailPart, type EmailWords, wordsFor } from '#core/words';
 
 /** An email as a document: everything that is read, in order, without how it looks. */
 export interface EmailDocument {
@@ -80,12 +80,6 @@ export const signsIn =
     { kind: 'button', label, url },
     { kind: 'note', text: wordsFor(locale).emails.signsIn(days) },
   ];
-
-const RIGHT_TO_LEFT = new Set(['ar', 'fa', 'he', 'ur']);
-
-/** The direction in which a language is read. */
-export const directionOf = (locale: string): 'ltr' | 'rtl' =>
-  RIGHT_TO_LEFT.has(locale.split('-')[0] ?? '') ? 'rtl' : 'ltr';
 
 /** A name with something in it that a mail program would make a link of, or an address. */
 const LEADS_SOMEWHERE = /[@/\\:<>]|www\.|\.\p{L}{2}/iu;

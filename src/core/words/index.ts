@@ -1,4 +1,13 @@
-export { chooseLocale, LANGUAGE_NAMES, type Language, languageOf, languages, wordsFor } from './languages';
+export {
+  chooseLocale,
+  directionOf,
+  LANGUAGE_NAMES,
+  type Language,
+  languageOf,
+  languages,
+  MIRRORED,
+  wordsFor,
+} from './languages';
 export { refusalInWords } from './inWords';
 export type { Words } from './en';
 export type { Who } from './en/access';

@@ -15,6 +15,18 @@ export const languageOf = (locale: string): Language => {
   return Object.hasOwn(LANGUAGES, language) ? (language as Language) : 'en';
 };
 
+const RIGHT_TO_LEFT = new Set(['ar', 'fa', 'he', 'ur']);
+
+/**
+ * English read from right to left, for tests and pictures alone: what is laid out for one direction only shows at once.
+ * The region is one that ISO 3166-1 leaves to its users; CLDR's mirrored test locale has the same.
+ */
+export const MIRRORED = 'en-XB';
+
+/** The direction in which a language is read. */
+export const directionOf = (locale: string): 'ltr' | 'rtl' =>
+  locale === MIRRORED || RIGHT_TO_LEFT.has(locale.slice(0, 2)) ? 'rtl' : 'ltr';
+
 /** The words for a locale. */
 export const wordsFor = (locale: string): Words => LANGUAGES[languageOf(locale)];
 

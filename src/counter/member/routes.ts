@@ -5,7 +5,7 @@ import { formatDay } from '#core/calendar';
 import { countriesByName } from '#core/catalogue';
 import { addressesOf, compareAddress, isAddress, readPostal } from '#core/people';
 import { passesFor } from '#core/shop';
-import { languageOf } from '#core/words';
+import { directionOf, languageOf } from '#core/words';
 import { AskRequest, EndSession, Me, MemberAct, NameRequest, PostalRequest, Said, SearchAnswer } from '../../wire';
 import { type CounterContext, liveRelease, shopOf } from '../context';
 import { answer } from '../http/answer';
@@ -63,6 +63,7 @@ export function memberRoutes(context: CounterContext): Router {
       shopName: shop.name,
       strip: stripFor(context, reading)?.text ?? null,
       language: languageOf(locale),
+      direction: directionOf(locale),
       otherLanguages: otherLanguages(shop, locale),
     };
     res.set('Cache-Control', 'no-store');

@@ -2,7 +2,7 @@ import { type Request, type RequestHandler, type Response, Router } from 'expres
 import { shownPosts } from '#core/catalogue';
 import type { PersonId } from '#core/ids';
 import { isGone, calledBySeller } from '#core/people';
-import { languageOf } from '#core/words';
+import { directionOf, languageOf } from '#core/words';
 import { hrefOf } from '#core/routes';
 import { Me } from '../../wire';
 import { OWNER_API, OWNER_ROUTES } from '../../wire/contract';
@@ -47,6 +47,7 @@ export function seeRoutes(context: CounterContext, guard: readonly RequestHandle
       shopName: shop.name,
       strip: `You see what ${whoOf(personId)} sees. Nothing can be done here.`,
       language: languageOf(locale),
+      direction: directionOf(locale),
       otherLanguages: [],
       signedIn: true,
       looksOnly: true,

@@ -59,12 +59,12 @@ export function Recap({ block }: { block: BlockOf<'recap'> }) {
                 <td className="py-1" dir="auto">
                   {line.title}
                 </td>
-                <td className="py-1 text-right">{line.amount}</td>
+                <td className="py-1 text-end">{line.amount}</td>
               </tr>
             ))}
             <tr className="border-t border-line font-semibold">
               <td className="py-2">{view.words.paid}</td>
-              <td className="py-2 text-right">{view.order.paid}</td>
+              <td className="py-2 text-end">{view.order.paid}</td>
             </tr>
           </tbody>
         </table>

@@ -16,7 +16,7 @@ export function PriceChooser({ block }: { block: BlockOf<'chooser'> }) {
             {price.name !== '' && <h3 dir="auto">{price.name}</h3>}
             <p className="mt-1">
               {price.usual !== null && (
-                <s className="mr-2 text-ink-3">
+                <s className="me-2 text-ink-3">
                   <span className="sr-only">{view.words.usualPrice}</span>
                   {price.usual}
                 </s>

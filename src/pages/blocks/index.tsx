@@ -120,7 +120,7 @@ function Benefits({ block }: { block: BlockOf<'benefits'> }) {
         {block.items.map(
           (item, i) =>
             (edit || item.trim() !== '') && (
-              <li key={i} className="border-l-4 border-[var(--access-fill)] pl-4 text-lg leading-snug">
+              <li key={i} className="border-s-4 border-[var(--access-fill)] ps-4 text-lg leading-snug">
                 <Words
                   as="span"
                   label={`Benefit ${i + 1}`}

@@ -8,7 +8,7 @@ import { EditableRich, fieldEditor } from './editing';
 export function Testimonial({ block }: { block: BlockOf<'testimonial'> }) {
   const view = usePageView();
   return (
-    <figure className="my-8 border-l-4 border-[var(--money-fill)] pl-5">
+    <figure className="my-8 border-s-4 border-[var(--money-fill)] ps-5">
       <Words
         as="blockquote"
         className="text-xl leading-snug"

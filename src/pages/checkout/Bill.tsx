@@ -25,25 +25,25 @@ export function Bill({ price, title }: { price: CheckoutPrice; title: string }) 
                   </span>
                 ))}
               </td>
-              <td className={`text-right ${i === 0 ? 'pt-3' : 'pt-1'}`}>{line.today}</td>
+              <td className={`text-end ${i === 0 ? 'pt-3' : 'pt-1'}`}>{line.today}</td>
             </tr>
           ))}
           <tr className="text-lg font-semibold">
             <td className="pt-2">{words.dueToday}</td>
-            <td className="pt-2 text-right" data-testid="due-today">
+            <td className="pt-2 text-end" data-testid="due-today">
               {price.dueToday}
             </td>
           </tr>
           {beside.map((text, i) => (
             <tr key={i}>
-              <td colSpan={2} className={`text-ink-2 ${text.length > ONE_LINE ? 'pt-1' : 'text-right'}`}>
+              <td colSpan={2} className={`text-ink-2 ${text.length > ONE_LINE ? 'pt-1' : 'text-end'}`}>
                 {text}
               </td>
             </tr>
           ))}
           {price.signIn !== null && (
             <tr>
-              <td colSpan={2} className="text-right">
+              <td colSpan={2} className="text-end">
                 <a className="link" href="/member">
                   {price.signIn}
                 </a>
@@ -69,7 +69,7 @@ function Later({ later, first, named }: { later: CheckoutPrice['laters'][number]
     <>
       <tr className="text-lg">
         <td className="pt-1 align-baseline">{first ? words.dueLater : ''}</td>
-        <td className="pt-1 text-right" data-testid="due-later">
+        <td className="pt-1 text-end" data-testid="due-later">
           {later.later}
         </td>
       </tr>

@@ -34,7 +34,7 @@ export function PriceChoice({
               </span>
             </span>
             <span className="shrink-0">
-              {p.usual !== null && <s className="cap mr-2">{p.usual}</s>}
+              {p.usual !== null && <s className="cap me-2">{p.usual}</s>}
               <b>{p.today || p.free ? words.today(p.bill[0]?.today ?? p.dueToday) : words.nothingToday}</b>
             </span>
           </span>

@@ -31,8 +31,8 @@ export function OfferPage({ data, words }: { data: OfferData; words: FormWords }
               {data.dueToday}
             </b>
           </p>
-          {data.tax !== null && <p className="text-right text-ink-2">{data.tax}</p>}
-          {data.sending !== null && <p className="text-right text-ink-2">{data.sending.said}</p>}
+          {data.tax !== null && <p className="text-end text-ink-2">{data.tax}</p>}
+          {data.sending !== null && <p className="text-end text-ink-2">{data.sending.said}</p>}
           {data.credit !== null && <p className="text-ink-2">{data.credit}</p>}
           <p className="mt-1">{data.statement}</p>
           <ul className="mt-2">
