@@ -15,7 +15,7 @@ afterEach(() => shop?.close());
 
 /** What names a side in a style sheet. */
 const SIDES =
-  /(^|[\s;{])((margin|padding|border)-(left|right)|border-(top|bottom)-(left|right)-radius|(left|right)|(text-align|float|clear): *(left|right))\s*[:;]|(^|[\s;{])(margin|padding|inset): *\S+ +\S+ +\S+ +\S+;/;
+  /(^|[\s;{])((margin|padding|border)-(left|right)|border-(top|bottom)-(left|right)-radius|(left|right)|(text-align|float|clear): *(left|right))\s*[:;]|box-shadow: *(inset +)?-?[1-9]|(^|[\s;{])(margin|padding|inset): *\S+ +\S+ +\S+ +\S+;/;
 
 test('no style sheet of pages, member area or what they share names a side', () => {
   for (const bad of [

@@ -30,14 +30,14 @@ export function Fees({ order, refunds, locale }: { order: OrderRow; refunds: rea
   );
 }
 
-/** "It kept €1.75, in payout 2026-50." */
+/** "Fee: €1.75. Paid out with payout-2026-12-07." */
 export function feesInWords(fees: readonly FeeRow[], locale: string): string {
   const [first] = fees;
   if (!first) return '';
   const kept = sum(fees.map(({ amount }) => amount));
   const payouts = [...new Set(fees.flatMap(({ payout }) => payout ?? []))];
-  const paidOut = payouts.length === 0 ? '' : `, in payout${payouts.length > 1 ? 's' : ''} ${payouts.join(' and ')}`;
+  const paidOut = payouts.length === 0 ? '' : ` Paid out with ${payouts.join(' and ')}.`;
   return kept < 0
-    ? `It gave ${formatAmount(-kept, first.currency, locale)} of fees back${paidOut}.`
-    : `It kept ${formatAmount(kept, first.currency, locale)}${paidOut}.`;
+    ? `Fees given back: ${formatAmount(-kept, first.currency, locale)}.${paidOut}`
+    : `Fee: ${formatAmount(kept, first.currency, locale)}.${paidOut}`;
 }
