@@ -148,7 +148,8 @@ export const bellBlock = blockKind<z.infer<typeof Bell>>({
 `,
   );
 
-  // A feature of the shop: a kind of fact with its fold, state, a command, a follower, a due moment, something it sends.
+  // A feature of the shop: a kind of fact with its fold, state, a command, a follower, a due moment, something it sends, a
+  // projection in the studio, and a route of the studio's interface.
   add(
     'src/core/features/guestbook/events.ts',
     `import * as z from 'zod';
@@ -203,10 +204,14 @@ export const guestbookFold: FeatureFold = {
   );
   add(
     'src/core/features/guestbook/feature.ts',
-    `import { addMs, DAY } from '#core/calendar';
+    `import * as z from 'zod';
+import { addMs, DAY } from '#core/calendar';
 import type { PersonId } from '#core/ids';
 import { fact } from '#core/journal';
+import { route } from '#core/routes';
 import type { Feature } from '../../engine/feature';
+import { ownerRoute } from '../../engine/ownerRoute';
+import { projection } from '../../engine/projection';
 import { markDone, reached } from '../../engine/performEffect';
 import { guestbookFold } from './fold';
 
@@ -222,6 +227,27 @@ const signed = (key: string, personId: PersonId, now: string) =>
 
 export const NOTES: string[] = [];
 
+export const guestsProjection = projection<{ guests: { key: string; at: string } }>({
+  name: 'guests',
+  version: 1,
+  tables: { guests: 'key, at' },
+  facts: ['guestbook.signed'],
+  move: async (rows, batches) => {
+    for (const { at, events } of batches)
+      for (const event of events)
+        if (event.type === 'guestbook.signed') await rows.put('guests', [{ key: event.data.key, at }]);
+  },
+});
+
+const closeRoute = route({
+  method: 'POST',
+  path: '/guestbook/:key/close',
+  right: 'answer',
+  does: 'Closes an entry of the guestbook.',
+  body: z.strictObject({ really: z.literal(true) }),
+  answer: z.strictObject({ open: z.int() }),
+});
+
 export const guestbook: Feature = {
   name: 'guestbook',
   fold: guestbookFold,
@@ -234,6 +260,14 @@ export const guestbook: Feature = {
       events.flatMap((e) => (e.type === 'order.paid' ? [signed('by-' + e.data.orderId, e.data.personId, now)] : [])),
   ],
   dues: { 'guestbook-closes': { command: ({ guest }) => ({ type: 'close-guestbook', key: guest }) } },
+  projections: [guestsProjection],
+  ownerRoutes: {
+    closeGuest: ownerRoute(closeRoute, async ({ params }, { state, execute }) => {
+      const done = await execute({ type: 'close-guestbook', key: params.key });
+      if ('refused' in done) return done;
+      return { open: [...state().guests.values()].filter(({ closed }) => !closed).length };
+    }),
+  },
   effects: {
     'guestbook-note': (effect, tools) => {
       NOTES.push(reached(tools, effect.personId)?.name ?? 'nobody');
@@ -270,7 +304,8 @@ import { changesBetween, launchCheck, Release, sealContent, unsealContent } from
 import { addMs, DAY } from '#core/calendar';
 import { quoteFingerprint, quoteFor } from '#core/checkout';
 import { newOffer, newPrice } from '#core/catalogue';
-import { createRunner, memoryPorts, standingOf } from '#core/shop';
+import { createRunner, memoryPorts, OWNER_ROUTES_OF_FEATURES, PROJECTIONS, standingOf } from '#core/shop';
+import { openApiOf } from '#core/routes';
 import { NOTES } from './src/core/features/guestbook/feature';
 
 /** A shop that has the new feature: signed by hand, and by whoever buys something that is free. */
@@ -304,12 +339,24 @@ async function lived(): Promise<unknown> {
   });
   if ('refused' in bought) return bought;
   await runner.settle();
+  const { answer } = OWNER_ROUTES_OF_FEATURES['closeGuest']!;
+  const closed = await answer({ params: { key: 'by-' + ([...runner.state.orders.keys()][0] ?? '') }, query: undefined, body: { really: true } } as never, {
+    state: () => runner.state,
+    now: () => runner.now(),
+    execute: (command) => runner.execute(command),
+  });
+  const kept: unknown[] = [];
+  const rows = { get: async () => [], put: async (_table: string, some: readonly unknown[]) => kept.push(...some), remove: async () => undefined };
+  await PROJECTIONS.find(({ name }) => name === 'guests')?.move(rows as never, ports.batches as never);
   const again = createRunner(ports);
   await again.start();
   return [
     [...again.state.guests.values()].map(({ personId, closed }) => personId + ' ' + closed),
     NOTES,
     [...again.state.pending.keys()].length,
+    closed,
+    kept.length,
+    Object.keys(openApiOf({ closeGuest: OWNER_ROUTES_OF_FEATURES['closeGuest']!.route }, { title: '', version: '1', server: '' }).paths),
   ];
 }
 
@@ -379,6 +426,7 @@ test('what was added is sealed, checked, named and compared like every other of 
     drawn: '<p>Ding</p>',
     emails: true,
     // Signed by hand and closed after a day; signed by the follower with the order; each told once.
-    lived: [['u1 true', 'u1 false'], ['Ona', 'Ona'], 0],
+    // Then that one was closed by the studio's own route; its projection has both.
+    lived: [['u1 true', 'u1 true'], ['Ona', 'Ona'], 0, { open: 0 }, 2, ['/guestbook/{key}/close']],
   });
 });

@@ -4,6 +4,7 @@ import type { DueItem, DueKind, DueOf } from './dueIndex';
 import type { FeatureFold } from './fold';
 import type { PaymentCalls } from '../features/orders/paymentCalls';
 import type { EffectKind, EffectOf } from './pendingEffect';
+import type { OwnerRoute } from './ownerRoute';
 import type { Ports } from './ports';
 import type { Projection } from './projection';
 import type { ShopState } from './state';
@@ -52,6 +53,8 @@ export interface Feature {
   readonly effects?: { readonly [K in EffectKind]?: PerformEffect<K> };
   /** What the studio keeps of its facts in the seller's browser, beside the mirror's own rows. */
   readonly projections?: readonly Projection[];
+  /** What the studio's interface answers of it, by the name of what each does. */
+  readonly ownerRoutes?: Readonly<Record<string, OwnerRoute>>;
 }
 
 /** All of one kind of thing of all features, by name. @throws Error where two features have the same */

@@ -1,5 +1,6 @@
 export { createRunner, decide, dueWork, evolve, evolveBatch, laneOf, newShopState } from './rules';
 export { FEATURES } from './features';
+export { OWNER_ROUTES_OF_FEATURES } from './ownerRoutes';
 export { PROJECTIONS } from './projections';
 export { projection, type ProjectedRows, type ProjectedTables, type Projection } from '../engine/projection';
 export { feesProjection, type FeeRow } from '../features/orders/feesProjection';

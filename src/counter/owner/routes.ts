@@ -11,6 +11,7 @@ import { bookingRoutes } from './bookingRoutes';
 import { classRoutes } from './classRoutes';
 import { countRoutes } from './countRoutes';
 import { letIn, ownHeader, studioOnly, whoWorks } from './door';
+import { featureRoutes, ROUTES_OF_FEATURES } from './featureRoutes';
 import { followRoutes } from './followRoutes';
 import { frameRoutes } from './frameRoutes';
 import { helperRoutes } from './helperRoutes';
@@ -62,6 +63,7 @@ export function ownerRoutes(context: CounterContext): Router {
     helperRoutes,
     peopleRoutes,
     journalRoutes,
+    featureRoutes,
   ])
     router.use(routes(context));
 
@@ -70,7 +72,12 @@ export function ownerRoutes(context: CounterContext): Router {
   router.get(
     '/openapi.json',
     (_req, res) =>
-      void res.json(openApiOf(STUDIO_ROUTES, { title: shopOf(context).name, version: API_VERSION, server: OWNER_API })),
+      void res.json(
+        openApiOf(
+          { ...STUDIO_ROUTES, ...ROUTES_OF_FEATURES },
+          { title: shopOf(context).name, version: API_VERSION, server: OWNER_API },
+        ),
+      ),
   );
   return router;
 }

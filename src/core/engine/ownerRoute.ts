@@ -1,0 +1,33 @@
+import type * as z from 'zod';
+import type { Instant } from '#core/calendar';
+import type { Refusal } from '#core/refusal';
+import type { HandlerInput, Route } from '#core/routes';
+import type { Command, Executed } from './command';
+import type { ShopState } from './state';
+
+type JsonRoute = Route & { answer: z.ZodType };
+
+/** What answering a route of the studio's interface may use of the shop. */
+export interface RouteTools {
+  state: () => ShopState;
+  now: () => Instant;
+  /** Asks the shop for something in the name of whoever asks. */
+  execute: (command: Command) => Promise<Executed>;
+}
+
+/** A route of the studio's interface that a feature answers by itself; whoever asks may do what the route says. */
+export interface OwnerRoute {
+  readonly route: JsonRoute;
+  readonly answer: (asked: HandlerInput<never>, tools: RouteTools) => unknown;
+}
+
+/**
+ * Joins a route and its answer, with their types checked against each other.
+ * @param answer what is answered, or why it is refused; thrown errors are faults of the shop
+ */
+export const ownerRoute = <R extends JsonRoute>(
+  route: R,
+  answer: (asked: HandlerInput<R>, tools: RouteTools) => MaybeLater<z.input<R['answer']> | Refusal>,
+): OwnerRoute => ({ route, answer: answer });
+
+type MaybeLater<T> = T | Promise<T>;
