@@ -149,7 +149,7 @@ export const bellBlock = blockKind<z.infer<typeof Bell>>({
   );
 
   // A feature of the shop: a kind of fact with its fold, state, a command, a follower, a due moment, something it sends, a
-  // projection in the studio, and a route of the studio's interface.
+  // projection in the studio, a route of the studio's interface, and what it holds of a person.
   add(
     'src/core/features/guestbook/events.ts',
     `import * as z from 'zod';
@@ -261,6 +261,11 @@ export const guestbook: Feature = {
   ],
   dues: { 'guestbook-closes': { command: ({ guest }) => ({ type: 'close-guestbook', key: guest }) } },
   projections: [guestsProjection],
+  ofPerson: {
+    holds: (state, personId) => ({ guestbook: [...state.guests].filter(([, of]) => of.personId === personId).map(([key]) => key) }),
+    underWay: (state, personId) =>
+      [...state.guests.values()].some((guest) => guest.personId === personId && !guest.closed) ? { why: 'still-asking' } : null,
+  },
   ownerRoutes: {
     closeGuest: ownerRoute(closeRoute, async ({ params }, { state, execute }) => {
       const done = await execute({ type: 'close-guestbook', key: params.key });
@@ -304,7 +309,7 @@ import { changesBetween, launchCheck, Release, sealContent, unsealContent } from
 import { addMs, DAY } from '#core/calendar';
 import { quoteFingerprint, quoteFor } from '#core/checkout';
 import { newOffer, newPrice } from '#core/catalogue';
-import { createRunner, memoryPorts, OWNER_ROUTES_OF_FEATURES, PROJECTIONS, standingOf } from '#core/shop';
+import { createRunner, heldOf, memoryPorts, OWNER_ROUTES_OF_FEATURES, PROJECTIONS, standingOf, underWayOf } from '#core/shop';
 import { openApiOf } from '#core/routes';
 import { NOTES } from './src/core/features/guestbook/feature';
 
@@ -339,6 +344,7 @@ async function lived(): Promise<unknown> {
   });
   if ('refused' in bought) return bought;
   await runner.settle();
+  const before = underWayOf(runner.state, 'u1', runner.now())?.why;
   const { answer } = OWNER_ROUTES_OF_FEATURES['closeGuest']!;
   const closed = await answer({ params: { key: 'by-' + ([...runner.state.orders.keys()][0] ?? '') }, query: undefined, body: { really: true } } as never, {
     state: () => runner.state,
@@ -356,6 +362,8 @@ async function lived(): Promise<unknown> {
     [...again.state.pending.keys()].length,
     closed,
     kept.length,
+    (heldOf(again.state, 'u1')['guestbook'] as string[]).length,
+    [before, underWayOf(again.state, 'u1', again.now())],
     Object.keys(openApiOf({ closeGuest: OWNER_ROUTES_OF_FEATURES['closeGuest']!.route }, { title: '', version: '1', server: '' }).paths),
   ];
 }
@@ -427,6 +435,15 @@ test('what was added is sealed, checked, named and compared like every other of 
     emails: true,
     // Signed by hand and closed after a day; signed by the follower with the order; each told once.
     // Then that one was closed by the studio's own route; its projection has both.
-    lived: [['u1 true', 'u1 true'], ['Ona', 'Ona'], 0, { open: 0 }, 2, ['/guestbook/{key}/close']],
+    lived: [
+      ['u1 true', 'u1 true'],
+      ['Ona', 'Ona'],
+      0,
+      { open: 0 },
+      2,
+      2,
+      ['still-asking', null],
+      ['/guestbook/{key}/close'],
+    ],
   });
 });

@@ -4,6 +4,7 @@ import type { DueItem, DueKind, DueOf } from './dueIndex';
 import type { FeatureFold } from './fold';
 import type { PaymentCalls } from '../features/orders/paymentCalls';
 import type { EffectKind, EffectOf } from './pendingEffect';
+import type { OfPerson } from './ofPerson';
 import type { OwnerRoute } from './ownerRoute';
 import type { Ports } from './ports';
 import type { Projection } from './projection';
@@ -53,6 +54,7 @@ export interface Feature {
   readonly effects?: { readonly [K in EffectKind]?: PerformEffect<K> };
   /** What the studio keeps of its facts in the seller's browser, beside the mirror's own rows. */
   readonly projections?: readonly Projection[];
+  readonly ofPerson?: OfPerson;
   /** What the studio's interface answers of it, by the name of what each does. */
   readonly ownerRoutes?: Readonly<Record<string, OwnerRoute>>;
 }

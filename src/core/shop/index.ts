@@ -1,5 +1,8 @@
 export { createRunner, decide, dueWork, evolve, evolveBatch, laneOf, newShopState } from './rules';
 export { FEATURES } from './features';
+export { unsentTo } from '../features/fulfilment/ofPerson';
+export { heldOf, keptForOf, underWayOf } from './ofPerson';
+export type { KeptFor, UnderWay } from '../engine/ofPerson';
 export { OWNER_ROUTES_OF_FEATURES } from './ownerRoutes';
 export { PROJECTIONS } from './projections';
 export { projection, type ProjectedRows, type ProjectedTables, type Projection } from '../engine/projection';

@@ -1,11 +1,8 @@
-import { isRunning } from '#core/agreements';
 import type { PersonId } from '#core/ids';
 import { everyAddressOf, leavingRecord, type PersonRecord } from '#core/people';
-import type { Pass } from '#core/passes';
 import type { CounterContext } from '../context';
-import { passesFor, type ShopState, taskState, type PendingEffect } from '#core/shop';
+import { type KeptFor, keptForOf, underWayOf, type UnderWay, unsentTo } from '#core/shop';
 import { Problem } from '../http/problem';
-import { nextSessionOf } from './sessionView';
 import { postalOf } from './taskView';
 
 /**
@@ -16,7 +13,7 @@ import { postalOf } from './taskView';
  * @throws Problem while something of theirs still runs or is being asked for: nothing is done then
  * @throws Problem 503 where it has begun and could not be finished now
  */
-export async function erasePerson(context: CounterContext, asked: PersonId): Promise<WaitsFor | null> {
+export async function erasePerson(context: CounterContext, asked: PersonId): Promise<KeptFor | null> {
   const { people, erasures } = context;
   const begun = erasures.of(asked);
   if (!begun) {
@@ -54,10 +51,10 @@ export async function goOnWithErasures(context: CounterContext): Promise<void> {
 }
 
 /** Each step can be done again: the last takes the erasure from the list. */
-async function goOnErasing(context: CounterContext, personId: PersonId): Promise<WaitsFor | null> {
+async function goOnErasing(context: CounterContext, personId: PersonId): Promise<KeptFor | null> {
   const { people, runner, doors, outside, erasures, learners, named, papers, networks } = context;
   const record = people.kept(personId);
-  const waits = record?.erased ? null : waitsFor(context, personId);
+  const waits = record?.erased ? null : keptForOf(runner.state, personId);
   if (waits && record?.leaves) return waits;
   // Asked once more at the last moment: somebody may have bought meanwhile.
   const erased = record?.erased
@@ -96,72 +93,24 @@ function checkFree(context: CounterContext, personId: PersonId): void {
 
 /** @throws Problem that says what of somebody is under way */
 function refuseUnderWay({ runner }: CounterContext, personId: PersonId): void {
-  const { state } = runner;
-  const agreements = (state.agreementsOfPerson.get(personId) ?? []).flatMap((id) => state.agreements.get(id) ?? []);
-  const running = agreements.find(isRunning);
-  if (running)
-    throw new Problem(
-      409,
-      `“${running.title}” still runs for this person, and is paid for. Stop it first. Nothing was erased.`,
-      'still-runs',
-    );
-  if (nextSessionOf(state, personId, runner.now()))
-    throw new Problem(
-      409,
-      'A session is still booked with this person. Call it off first, so that they hear of it. Nothing was erased.',
-      'still-booked',
-    );
-  const asked = [...state.pending.values()].some((effect) => whomOf(state, effect) === personId);
-  const charged = [...state.charges.values()].some(
-    (charge) => charge.personId === personId && (charge.status === 'asked' || charge.status === 'waits-for-bank'),
-  );
-  if (asked || charged)
-    throw new Problem(
-      409,
-      'Something of this person is being asked for or sent at this moment. Nothing was erased. Try again when it is answered.',
-      'still-asking',
-    );
+  const found = underWayOf(runner.state, personId, runner.now());
+  if (found) throw new Problem(409, UNDER_WAY[found.why](found as never), found.why);
 }
 
-/** What an erasure waits for before the last of somebody goes. */
-export type WaitsFor = 'parcel' | 'refund';
-
-/** Something they paid for that is still to be sent, or is on hold until its payment is settled. */
-const unsent = (state: ShopState, personId: PersonId): Pass[] =>
-  passesFor(state, personId).filter((pass) => {
-    const task = state.tasks.get(pass.id);
-    return task?.for === 'sending' && ['waiting', 'on-hold'].includes(taskState(state, task));
-  });
-
-function waitsFor({ runner: { state } }: CounterContext, personId: PersonId): WaitsFor | null {
-  if (unsent(state, personId).length > 0) return 'parcel';
-  const back = [...state.refunds.values()].some(
-    ({ status, orderId }) => status === 'asked' && state.orders.get(orderId)?.personId === personId,
-  );
-  // They hear that the money went back by an email that may not have gone yet.
-  const told = [...state.pending.values()].some((effect) => whomOf(state, effect) === personId);
-  return back || told ? 'refund' : null;
-}
+const UNDER_WAY: { [W in UnderWay['why']]: (found: Extract<UnderWay, { why: W }>) => string } = {
+  'still-runs': ({ title }) =>
+    `“${title}” still runs for this person, and is paid for. Stop it first. Nothing was erased.`,
+  'still-booked': () =>
+    'A session is still booked with this person. Call it off first, so that they hear of it. Nothing was erased.',
+  'still-asking': () =>
+    'Something of this person is being asked for or sent at this moment. Nothing was erased. Try again when it is answered.',
+};
 
 /** Where the parcels that are still to be sent go, each under its own pass. */
 const parcelsTo = ({ runner: { state } }: CounterContext, record: PersonRecord): NonNullable<PersonRecord['postal']> =>
   Object.fromEntries(
-    unsent(state, record.id).flatMap((pass) => {
+    unsentTo(state, record.id).flatMap((pass) => {
       const to = postalOf(state, pass, record);
       return to ? [[pass.id, to] as const] : [];
     }),
   );
-
-/** Whom an effect that has not left the shop yet is about; undefined where it names nobody. */
-function whomOf(state: ShopState, effect: PendingEffect): PersonId | undefined {
-  switch (effect.kind) {
-    case 'session-mail':
-      return state.passes.get(state.sessions.get(effect.sessionId)?.passId ?? '')?.personId;
-    case 'task-mail':
-      return state.passes.get(effect.passId)?.personId;
-    case 'agreement-mail':
-      return effect.message.personId;
-    default:
-      return 'personId' in effect ? effect.personId : undefined;
-  }
-}

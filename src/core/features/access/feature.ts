@@ -4,11 +4,13 @@ import { expirePass } from './expirePass';
 import { fetchFile } from './fetchFile';
 import { accessFold } from './fold';
 import { givePasses, movePass, withdrawPass } from './passesByHand';
+import { accessOfPerson } from './ofPerson';
 
 /** Who may open what: passes, given by hand too, and what is fetched by them. */
 export const access: Feature = {
   name: 'access',
   fold: accessFold,
+  ofPerson: accessOfPerson,
   commands: {
     'expire-pass': expirePass,
     'give-passes': givePasses,

@@ -13,6 +13,7 @@ import { comeBack, moveDueDay, pause } from './pause';
 import { refundAgreement } from './refundAgreement';
 import { stepDown } from './stepDown';
 import { switchTo } from './switch';
+import { agreementsOfPerson } from './ofPerson';
 
 const moment: DueHandler<AgreementMoment> = {
   command: ({ kind, agreementId }, dueAt) => ({ type: 'agreement-moment', moment: kind, agreementId, dueAt }),
@@ -27,6 +28,7 @@ const moment: DueHandler<AgreementMoment> = {
 export const agreements: Feature = {
   name: 'agreements',
   fold: agreementsFold,
+  ofPerson: agreementsOfPerson,
   commands: {
     'agreement-moment': agreementMoment,
     'retry-due': retryDue,

@@ -3,11 +3,13 @@ import { markDone, reached } from '../../engine/performEffect';
 import { bookSession, callOffSession, giveSessions, markSession, moveSession, remindSession } from './bookSession';
 import { sessionsFollow } from './follow';
 import { bookingFold } from './fold';
+import { sessionsHeldOf } from './ofPerson';
 
 /** Sessions: what passes bring, what is booked, moved and called off, and the emails about it. */
 export const booking: Feature = {
   name: 'booking',
   fold: bookingFold,
+  ofPerson: sessionsHeldOf,
   commands: {
     'book-session': bookSession,
     'move-session': moveSession,

@@ -2,11 +2,13 @@ import type { Feature } from '../../engine/feature';
 import { markDone, reached } from '../../engine/performEffect';
 import { fulfilmentFold } from './fold';
 import { finishTask, reopenTask } from './tasks';
+import { tasksOfPerson } from './ofPerson';
 
 /** What the seller does by hand for a pass: work, and parcels. */
 export const fulfilment: Feature = {
   name: 'fulfilment',
   fold: fulfilmentFold,
+  ofPerson: tasksOfPerson,
   commands: { 'finish-task': finishTask, 'reopen-task': reopenTask },
   effects: {
     'task-mail': async (effect, tools) => {

@@ -10,6 +10,7 @@ import { ordersFold } from './fold';
 import { pay } from './pay';
 import { answerRefund, refund } from './refund';
 import { voidClaims } from './voidClaims';
+import { ordersOfPerson } from './ofPerson';
 
 /** Checkouts, their charges, what is bought by them and offered after them, and money that goes back. */
 export const orders: Feature = {
@@ -30,6 +31,7 @@ export const orders: Feature = {
     'close-dispute': closeDispute,
   },
   projections: [feesProjection],
+  ofPerson: ordersOfPerson,
   dues: { 'charge-not-confirmed': { command: ({ key }, dueAt) => ({ type: 'expire-charge', key, dueAt }) } },
   effects: {
     charge: async ({ key }, { calls, execute, state }) =>
