@@ -45,7 +45,7 @@ function keep(name: string, lines: readonly string[]): void {
 async function keepWorkspace(name: string): Promise<void> {
   const { db } = await import('../../src/studio/data/db');
   const { inPieces } = await import('../../src/studio/data/history');
-  const { writeCursor } = await import('../../src/studio/data/mirrorRows');
+  const { writeCursor } = await import('../../src/studio/data/cursor');
   const { takeCopy } = await import('../../src/studio/data/workspaceFile');
   const live: Release = {
     format: 1,

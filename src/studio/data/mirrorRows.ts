@@ -1,9 +1,10 @@
 import type { Table } from 'dexie';
 import type { ShopTax } from '#core/catalogue';
-import { type Batch, FIRST_PREV } from '#core/journal';
+import type { Batch } from '#core/journal';
 import { type MirrorTables, moveRows, type RowStore, type StoredOrder } from '#core/mirror';
 import type { PersonRecord } from '#core/people';
 import type { Release } from '#core/release';
+import { NO_LINE, readCursor, writeCursor } from './cursor';
 import { type Cursor, db } from './db';
 import { inPieces } from './history';
 import { isKept, kept } from './kept';
@@ -71,18 +72,11 @@ export async function moveMirror(
   return moveSmall(written, people, before);
 }
 
-/** The last line that the mirror holds; undefined while it holds none. */
-export const readCursor = (): Promise<Cursor | undefined> => db.cursor.get('here');
-export const writeCursor = (cursor: Cursor): Promise<unknown> => db.cursor.put(cursor, 'here');
-
 /**
  * Raised when rows of orders, payments and passes, or how they follow from facts, change. They are then worked out anew
  * from the history that is already in the browser (`rowsAnew.ts`); nothing is copied again from the shop.
  */
 export const ROWS_VERSION = 1;
-
-/** Where a mirror stands that holds nothing. */
-export const NO_LINE: Cursor = { seq: 0, hash: FIRST_PREV };
 
 /** Lines of history, as they are and as they are read, with the people they name and the hash of the last. */
 export interface Lines {

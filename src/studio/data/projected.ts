@@ -1,9 +1,9 @@
 import Dexie, { type Table } from 'dexie';
 import type { Batch } from '#core/journal';
 import type { ProjectedRows, ProjectedTables, Projection } from '#core/shop';
+import { NO_LINE } from './cursor';
 import { type Cursor, db } from './db';
 import { hashHereAt, hashOf, lastSeqHere, linesHereAfter, readLines } from './history';
-import { NO_LINE } from './mirrorRows';
 
 /** Where a projection stands in the history that this browser holds. */
 interface Place extends Cursor {

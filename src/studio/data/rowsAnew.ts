@@ -1,8 +1,9 @@
 import { newestRows } from '#core/mirror';
+import { NO_LINE, readCursor } from './cursor';
 import { db, type RowsMade } from './db';
 import { lastLinesHere, linesHereAfter, readLines } from './history';
 import { KeysHeld } from './keysHeld';
-import { MIRRORED, moveMirror, NO_LINE, readCursor, ROWS_VERSION, taxNow } from './mirrorRows';
+import { MIRRORED, moveMirror, ROWS_VERSION, taxNow } from './mirrorRows';
 import { kept } from './kept';
 
 const MOST_NEWEST = 1_000;

@@ -4,7 +4,7 @@ import { useAppDispatch } from '../store';
 import { connectionChanged, copiedSoFar } from '../store/frame';
 import type { MirrorNews } from '../workers/mirror.worker';
 import { askLists } from './lists';
-import { readCursor } from './mirrorRows';
+import { readCursor } from './cursor';
 import { onceQuiet } from './onceQuiet';
 import { ownerApi } from './ownerApi';
 

@@ -10,7 +10,8 @@ import { db, type DocumentRow, type StepsRow } from './db';
 import { kept } from './kept';
 import { KeysHeld } from './keysHeld';
 import { hashOf, inPieces, linesOf } from './history';
-import { moveMirror, NO_LINE, ROWS_VERSION, writeCursor } from './mirrorRows';
+import { NO_LINE, writeCursor } from './cursor';
+import { moveMirror, ROWS_VERSION } from './mirrorRows';
 import { judgeDocument } from './judgeDocument';
 
 /**

@@ -12,7 +12,7 @@ import { removeDrafts } from '../data/remove';
 import { OpensWhat } from './OpensWhat';
 import { focusAmount, PriceSentence } from './PriceSentence';
 import { SideBySide } from './SideBySide';
-import { soldPrices } from './outcome';
+import { soldPrices } from './soldPrices';
 import { StopSelling } from './StopSelling';
 
 interface Props {

@@ -11,7 +11,8 @@ import { CouponsSheet } from './coupons/CouponsSheet';
 import { OfferSheet } from './OfferSheet';
 import { useAppDispatch, useAppSelector } from '../store';
 import { rehearsalToggled } from '../store/frame';
-import { BuyersChoice, PriceOutcome, pricesForAll, soldPrices } from './outcome';
+import { BuyersChoice, PriceOutcome } from './outcome';
+import { amounts, soldPrices } from './soldPrices';
 import { Rehearse } from './Rehearse';
 
 /** Price: the offers, each with its prices in a sentence and what they lead to. */
@@ -200,9 +201,4 @@ function LastGood({ broken, shownFor, children }: { broken: boolean; shownFor: s
       {children}
     </div>
   );
-}
-
-export function amounts(offer: DraftOffer, locale: string): string {
-  const sold = pricesForAll(offer).map((p) => shortTerms(p.terms, offer.currency, locale));
-  return sold.length === 0 ? 'no price yet' : sold.join(' · ');
 }

@@ -6,7 +6,7 @@ import { duesBefore, isLasting, paymentsOf, plainText, statementOf } from '#core
 import { KeelLine } from '../../ui/KeelLine';
 import type { Draft } from '../data/draft';
 import { useAssumedCharge, useAssumption, withSending } from './assumption';
-import { pricesForAll } from './outcome';
+import { pricesForAll } from './soldPrices';
 
 const SHORTEST = 30 * DAY;
 /** Months after which what was paid so far is added up. */

@@ -1,14 +1,5 @@
 import { useState } from 'react';
-import {
-  accessInWords,
-  countryName,
-  type DraftOffer,
-  openedBy,
-  openedFrom,
-  type Price,
-  sealOffer,
-  withShares,
-} from '#core/catalogue';
+import { accessInWords, countryName, type DraftOffer, openedBy, openedFrom, type Price } from '#core/catalogue';
 import type { Instant } from '#core/calendar';
 import { storyOfTerms } from '#core/drawing';
 import { formatAmount } from '#core/money';
@@ -19,14 +10,7 @@ import type { Draft } from '../data/draft';
 import { Announced } from './Announced';
 import { useAssumedCharge, withSending } from './assumption';
 import { ChoiceFill } from './Fill';
-
-/** The offer with only those prices that can be sold as typed. */
-export function soldPrices(offer: DraftOffer): Price[] {
-  return withShares(offer).prices.flatMap((price) => sealOffer({ ...offer, prices: [price] })?.prices ?? []);
-}
-
-/** The same without what is made for few: what a buyer who just comes can choose among. */
-export const pricesForAll = (offer: DraftOffer): Price[] => soldPrices(offer).filter(({ onlyAt }) => onlyAt === null);
+import { pricesForAll, soldPrices } from './soldPrices';
 
 const SPANS = [
   ['13', '13 months'],

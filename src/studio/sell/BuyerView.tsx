@@ -13,7 +13,7 @@ import { latestBuyers, passesOfPerson } from '../data/queries/people';
 import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
 import { ChoiceFill, DayFill } from '../price/Fill';
-import { soldPrices } from '../price/outcome';
+import { soldPrices } from '../price/soldPrices';
 import { useAppDispatch } from '../store';
 import { buyerViewToggled } from '../store/frame';
 import { stepName } from './path/stepInWords';

@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import type { DraftOffer } from '#core/catalogue';
 import type { OfferId } from '#core/ids';
 import type { Draft } from '../data/draft';
-import { amounts } from '../price/PriceStage';
+import { amounts } from '../price/soldPrices';
 
 /** The paths, and first what could be sold on one and is not yet. */
 export function PathsIndex({

@@ -3,7 +3,7 @@ import type { DraftOffer } from '#core/catalogue';
 import type { OfferId } from '#core/ids';
 import type { Draft } from '../data/draft';
 import { useSold } from '../data/useSold';
-import { amounts } from '../price/PriceStage';
+import { amounts } from '../price/soldPrices';
 
 /** Every path with its address, what it sells and how it stands. */
 export function PathsSheet({

@@ -8,7 +8,7 @@ import { mainOffers, offerBehind, type Path, showsAt, sightOf } from '#core/path
 import type { Page } from '#core/pages';
 import { priceWords } from '../../pages/priceWords';
 import type { PageView } from '../../pages/view';
-import { soldPrices } from '../price/outcome';
+import { soldPrices } from '../price/soldPrices';
 import { CheckoutPicture } from './CheckoutPicture';
 import { RichField } from './RichField';
 import { change, type Draft } from '../data/draft';

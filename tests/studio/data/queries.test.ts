@@ -10,7 +10,8 @@ import { bought, later } from '../../support/money';
 
 // After the stand-in for IndexedDB is there, which Dexie looks for when it is loaded.
 const { db } = await import('../../../src/studio/data/db');
-const { moveMirror, writeCursor } = await import('../../../src/studio/data/mirrorRows');
+const { writeCursor } = await import('../../../src/studio/data/cursor');
+const { moveMirror } = await import('../../../src/studio/data/mirrorRows');
 const { KeysHeld } = await import('../../../src/studio/data/keysHeld');
 const { readPiece } = await import('../../../src/studio/data/smallOrders');
 const { heldSmall } = await import('../../../src/studio/data/heldSmall');

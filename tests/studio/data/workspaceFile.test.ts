@@ -9,7 +9,8 @@ import { release } from '../../support/release';
 
 const { db } = await import('../../../src/studio/data/db');
 const { inPieces } = await import('../../../src/studio/data/history');
-const { NO_LINE, takeLines, writeCursor } = await import('../../../src/studio/data/mirrorRows');
+const { NO_LINE, writeCursor } = await import('../../../src/studio/data/cursor');
+const { takeLines } = await import('../../../src/studio/data/mirrorRows');
 const { kept } = await import('../../../src/studio/data/kept');
 const { KeysHeld } = await import('../../../src/studio/data/keysHeld');
 const { readPiece } = await import('../../../src/studio/data/smallOrders');

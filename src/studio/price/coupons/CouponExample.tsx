@@ -6,7 +6,7 @@ import { refusalInWords } from '#core/words';
 import type { Draft } from '../../data/draft';
 import { useAssumption } from '../assumption';
 import { ChoiceFill } from '../Fill';
-import { soldPrices } from '../outcome';
+import { soldPrices } from '../soldPrices';
 
 /** What an order with this coupon would come to, by the computation that charges. */
 export function CouponExample({ draft, coupon }: { draft: Draft; coupon: DraftCoupon }) {

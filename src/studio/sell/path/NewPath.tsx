@@ -4,7 +4,7 @@ import { BEGINNINGS, type Beginning } from '#core/paths';
 import type { OfferId, PriceId } from '#core/ids';
 import type { Draft } from '../../data/draft';
 import { ChoiceFill } from '../../price/Fill';
-import { amounts } from '../../price/PriceStage';
+import { amounts } from '../../price/soldPrices';
 import { type Chosen, knownFor, useMakePath } from '../useMakePath';
 import { MiniStream } from './MiniStream';
 import { PriceChoice, pricesBeside } from './PriceChoice';

@@ -2,7 +2,7 @@ import type { OfferId, PriceId } from '#core/ids';
 import { shortTerms } from '#core/terms';
 import type { Draft } from '../../data/draft';
 import { ChoiceFill } from '../../price/Fill';
-import { soldPrices } from '../../price/outcome';
+import { soldPrices } from '../../price/soldPrices';
 
 interface Named {
   offerId: OfferId;

@@ -9,7 +9,7 @@ import type { PathFigures } from '../../../wire';
 import { figuresAt } from './figures';
 import { useNow } from '../../data/useNow';
 import { CountFill } from '../../price/Fill';
-import { soldPrices } from '../../price/outcome';
+import { soldPrices } from '../../price/soldPrices';
 import { stepName } from './stepInWords';
 
 /** What stands there until somebody types what they expect; in a hundred. */

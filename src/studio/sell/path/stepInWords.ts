@@ -3,8 +3,7 @@ import type { DraftContent } from '#core/documents';
 import type { OfferId, PriceId } from '#core/ids';
 import { mainOffers, offerAt, type Path, pricesKept, type Step, stepOf, type Target } from '#core/paths';
 import { shortTerms } from '#core/terms';
-import { amounts } from '../../price/PriceStage';
-import { soldPrices } from '../../price/outcome';
+import { amounts, soldPrices } from '../../price/soldPrices';
 
 const offerOf = ({ offers }: DraftContent, id: OfferId | undefined): DraftOffer | undefined =>
   offers.find((o) => o.id === id);
