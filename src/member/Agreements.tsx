@@ -59,11 +59,11 @@ function AgreementRow({ me, agreement: a, onDone }: { me: SignedIn; agreement: M
   const said = answers.of(a.id);
   const chosen = a.acts.find((x) => x.act === open);
 
-  const send = (act: MemberAct): Promise<void> => ask(() => actOn(a.id, act, words.notReached));
+  const send = (act: MemberAct): Promise<boolean> => ask(() => actOn(a.id, act, words.notReached));
 
-  /** @param stays whether what was opened stays open: it is only one step of more */
-  async function ask(what: () => ReturnType<typeof actOn>, { stays = false } = {}): Promise<void> {
-    if (busy) return;
+  /** @param stays whether what was opened stays open: it is only one step of more. @returns whether it was done */
+  async function ask(what: () => ReturnType<typeof actOn>, { stays = false } = {}): Promise<boolean> {
+    if (busy) return false;
     setBusy(true);
     const answer = await what();
     setBusy(false);
@@ -71,9 +71,10 @@ function AgreementRow({ me, agreement: a, onDone }: { me: SignedIn; agreement: M
       a.id,
       'problem' in answer ? { text: answer.problem, wrong: true } : { text: answer.sentence, wrong: false },
     );
-    if ('problem' in answer) return;
+    if ('problem' in answer) return false;
     if (!stays) setOpen(null);
     onDone();
+    return true;
   }
 
   return (
@@ -142,7 +143,7 @@ function AgreementRow({ me, agreement: a, onDone }: { me: SignedIn; agreement: M
           switches={a.switches}
           countries={me.countries}
           busy={busy}
-          onAddress={(postal) => void ask(() => sendSwitchTo(a.id, postal, words.notReached), { stays: true })}
+          onAddress={(postal) => ask(() => sendSwitchTo(a.id, postal, words.notReached), { stays: true })}
           onSwitch={({ offerId, priceId, shown }) => void send({ act: 'switch', offerId, priceId, shown })}
         />
       )}

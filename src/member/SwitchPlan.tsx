@@ -23,10 +23,12 @@ export function SwitchPlan({
   countries: MemberTasks['countries'];
   busy: boolean;
   onSwitch: (to: Choice) => void;
-  onAddress: (postal: Postal) => void;
+  /** @returns whether it was saved */
+  onAddress: (postal: Postal) => Promise<boolean>;
 }) {
   const words = useMemberWords();
   const [priceId, setPriceId] = useState(switches[0]?.priceId ?? '');
+  const [changing, setChanging] = useState(false);
   const chosen = switches.find((to) => to.priceId === priceId) ?? switches[0];
   if (!chosen) return null;
   return (
@@ -47,20 +49,33 @@ export function SwitchPlan({
             </b>
             <br />
             {to.leadsTo}
+            {to.goesTo !== null && (
+              <>
+                <br />
+                {words.tasks.goesTo}: <span dir="auto">{to.goesTo}</span>
+              </>
+            )}
           </span>
         </label>
       ))}
-      {chosen.lacks === null ? (
-        <button className="btn btn-primary btn-touch mt-3" disabled={busy} onClick={() => onSwitch(chosen)}>
-          {words.switchTo(chosen.title)}
-        </button>
+      {chosen.lacks === null && !changing ? (
+        <p className="mt-3 flex flex-wrap gap-x-3 gap-y-2">
+          <button className="btn btn-primary btn-touch" disabled={busy} onClick={() => onSwitch(chosen)}>
+            {words.switchTo(chosen.title)}
+          </button>
+          {chosen.goesTo !== null && (
+            <button className="btn btn-quiet btn-touch" onClick={() => setChanging(true)}>
+              {words.tasks.change}
+            </button>
+          )}
+        </p>
       ) : (
         <PostalForm
           id={`switch-${id}`}
           postal={null}
           countries={countries}
           label={words.tasks.saveAddress}
-          onSend={onAddress}
+          onSend={(postal) => void onAddress(postal).then((saved) => saved && setChanging(false))}
         />
       )}
     </fieldset>

@@ -20,8 +20,6 @@ export function KeelDrawing({ layout, hatch, small, inHand, onHold }: Props) {
       height={height}
       viewBox={`0 0 ${width} ${height}`}
       aria-hidden="true"
-      // Time runs as it was laid out: what its labels are anchored by must not turn with the page.
-      direction="ltr"
       className="keel block h-auto max-w-full overflow-visible"
     >
       <defs>

@@ -61,6 +61,8 @@ export const MemberAgreement = z.strictObject({
       shown: Shown,
       /** Part of it is sent by post, and the address is not known, or it is not sent there. */
       lacks: z.enum(['address', 'address-in-reach']).nullable(),
+      /** Where the member said it goes, in one line; null where nothing is sent or they have not said. */
+      goesTo: z.string().nullable(),
     }),
   ),
   /** For a plan: the shop’s address, for what a member cannot do alone. */

@@ -3,10 +3,10 @@ import type { PersonId } from '#core/ids';
 import type { EffectKind, EffectOf } from './pendingEffect';
 import type { ShopState } from './state';
 
-/** Something of a person that is under way: until it is over nothing of theirs is erased. */
+/** Why a person cannot be erased yet. */
 export type UnderWay = { why: 'still-runs'; title: string } | { why: 'still-booked' } | { why: 'still-asking' };
 
-/** What the last of somebody who is erased is kept for. */
+/** What the last part of an erased person's data is still needed for. */
 export type KeptFor = 'parcel' | 'refund';
 
 /**

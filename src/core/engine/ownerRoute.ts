@@ -11,11 +11,11 @@ type JsonRoute = Route & { answer: z.ZodType };
 export interface RouteTools {
   state: () => ShopState;
   now: () => Instant;
-  /** Asks the shop for something in the name of whoever asks. */
+  /** Runs a command; the history names the person who made the request. */
   execute: (command: Command) => Promise<Executed>;
 }
 
-/** A route of the studio's interface that a feature answers by itself; whoever asks may do what the route says. */
+/** A route of the studio's interface that a feature answers. The right that the route names was checked before. */
 export interface OwnerRoute {
   readonly route: JsonRoute;
   readonly answer: (asked: HandlerInput<never>, tools: RouteTools) => unknown;

@@ -37,7 +37,7 @@ export function openApiOf(
       title: about.title,
       version: about.version,
       description:
-        'Requests carry the session of somebody who works in the studio. Whatever changes something carries the header x-keel: 1 besides.',
+        'Every request needs the session cookie of somebody who works in the studio. Requests that change something also need the header x-keel: 1.',
     },
     servers: [{ url: about.server }],
     paths,

@@ -11,7 +11,7 @@ export interface Route {
   readonly method: RouteMethod;
   /** Below the interface's own address; what differs from call to call is written `:name`. */
   readonly path: string;
-  /** What somebody who works in the studio must be allowed; null where everybody who works there may. */
+  /** The right that a request needs; null where everybody who works in the studio may make it. */
   readonly right: Right | null;
   /** What it does, in one sentence. */
   readonly does: string;
@@ -39,7 +39,7 @@ type NamesIn<Path extends string> = Path extends `${infer Before}/${infer After}
 export type ParamsOf<R extends Route> = { readonly [N in NamesIn<R['path']>]: string };
 export type QueryOf<R extends Route> = R extends { query: infer Q extends z.ZodType } ? z.output<Q> : undefined;
 type BodyOf<R extends Route> = R extends { body: infer B extends z.ZodType } ? z.output<B> : undefined;
-/** What is answered, as whoever asks reads it. */
+/** The answer, as the caller reads it. */
 export type AnswerOf<R extends Route> = R['answer'] extends z.ZodType ? z.output<R['answer']> : never;
 
 /** What a handler is given: all of it read by the route's own schemas. */

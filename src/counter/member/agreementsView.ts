@@ -20,11 +20,12 @@ import { layoutKeelLine, NO_PAST, storyOfAgreement } from '#core/drawing';
 import { agreementState, paperName, restInWords, taxedBy } from '#core/messages';
 import { formatAmount, sum } from '#core/money';
 import { boughtBy, lineBought, type Payment, sumsOf } from '#core/payments';
+import { postalLines } from '#core/people';
 import type { OfferId, PersonId } from '#core/ids';
 import type { MemberAgreement } from '../../wire';
 import { productTitle } from '../shared/orderView';
 import type { Reading } from '../shared/reading';
-import { shownOf, switchSendTo } from './memberActs';
+import { shownOf, switchPostal, switchSendTo } from './memberActs';
 
 const DRAWING_WIDTH = 320;
 /** A buyer pauses for a year at most; the seller can do more. */
@@ -71,6 +72,8 @@ function viewOf(reading: Reading, a: Agreement): MemberAgreement {
     name: `${paperName(of, locale)} ${number}`,
     href: `/member/papers/${number}.pdf`,
   });
+  const person = reading.person(a.personId);
+  const postal = switchPostal(person, a.id);
   const can = (act: AgreementAct): boolean => whyNotAct(a, act, now) === null;
   return {
     id: a.id,
@@ -103,18 +106,14 @@ function viewOf(reading: Reading, a: Agreement): MemberAgreement {
     ],
     acts: actsOf(a, { reading, can, money, day, charged }),
     place: placeOf(reading, a),
-    switches: switchChoices(
-      state,
-      a,
-      { now, release: reading.live },
-      switchSendTo(reading.person(a.personId), a.id),
-    ).map((choice) => ({
+    switches: switchChoices(state, a, { now, release: reading.live }, switchSendTo(person, a.id)).map((choice) => ({
       offerId: choice.offerId,
       priceId: choice.priceId,
       title: choice.title,
       leadsTo: switchInWords(reading, a, choice, { money, day }),
       shown: shownOf(choice),
       lacks: choice.lacks,
+      goesTo: choice.isSent && postal ? postalLines(postal, (code) => countryName(code, locale)).join(', ') : null,
     })),
     writeTo: a.terms.kind === 'plan' && isRunning(a) ? shop.senderAddress : null,
     againAt: a.status === 'ended' && a.terms.kind === 'subscription' ? checkoutFor(reading, a.offerId) : null,

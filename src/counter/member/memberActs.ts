@@ -1,7 +1,7 @@
 import type { Command, SwitchChoice } from '#core/shop';
 import type { AgreementId } from '#core/ids';
 import type { KeptCard } from '#core/agreements';
-import type { PersonRecord } from '#core/people';
+import type { PersonRecord, PostalAddress } from '#core/people';
 import { refuse, type Refusal } from '#core/refusal';
 import type { MemberAct, ShownCard } from '../../wire';
 import { fingerprintHash } from '../shared/fingerprint';
@@ -39,14 +39,19 @@ export function commandFor(
 export const shownOf = ({ offerId, priceId, today, credit, down, terms, lacks }: SwitchChoice): string =>
   fingerprintHash(JSON.stringify([offerId, priceId, today, credit, down, terms, lacks]));
 
-/** Where a switch is sent, as its member has said; undefined where they have not. */
+/** The address that a member has given for what a switch sends; undefined where they have not. */
+export const switchPostal = (
+  person: Pick<PersonRecord, 'postal'> | undefined,
+  agreementId: AgreementId,
+): PostalAddress | undefined => person?.postal?.[switchAddressKey(agreementId)];
+
+/** The same as the shop's decisions need it: its country, and the name under which the person keeps it. */
 export function switchSendTo(
   person: Pick<PersonRecord, 'postal'> | undefined,
   agreementId: AgreementId,
 ): { country: string; addressKey: string } | undefined {
-  const addressKey = switchAddressKey(agreementId);
-  const postal = person?.postal?.[addressKey];
-  return postal && { country: postal.country, addressKey };
+  const postal = switchPostal(person, agreementId);
+  return postal && { country: postal.country, addressKey: switchAddressKey(agreementId) };
 }
 
 /**
@@ -64,6 +69,6 @@ export function switchFor(
   // A day later fewer days are unused: what would be charged is shown again.
   if (shownOf(choice) !== shown) return refuse('quote-changed');
   if (choice.lacks !== null) return refuse('address-needed');
-  const to = { offerId, priceId, ...(sendTo ? { sendTo } : {}) };
-  return choice.down ? { type: 'step-down', agreementId, to } : { type: 'switch', agreementId, ...to };
+  const named = { offerId, priceId, ...(sendTo ? { sendTo } : {}) };
+  return choice.down ? { type: 'step-down', agreementId, to: named } : { type: 'switch', agreementId, ...named };
 }

@@ -1,4 +1,4 @@
-import type { Agreement } from '#core/agreements';
+import { type Agreement, isRunning } from '#core/agreements';
 import { type Command, switchChoices } from '#core/shop';
 import express, { type Request, Router } from 'express';
 import { formatDay } from '#core/calendar';
@@ -130,7 +130,9 @@ export function memberRoutes(context: CounterContext): Router {
   router.post('/api/agreements/:id/address', limits.perMember, async (req, res) => {
     const personId = person(req);
     const agreement = context.runner.state.agreements.get(String(req.params['id']));
-    if (agreement?.personId !== personId) throw new Problem(404, (say) => say.notYours, 'no-such-agreement');
+    // Once it has been switched, where a parcel goes is changed with the parcel.
+    if (agreement?.personId !== personId || !isRunning(agreement))
+      throw new Problem(404, (say) => say.notYours, 'no-such-agreement');
     const { words } = readingFor(context, req);
     const postal = readPostal(PostalRequest.parse(req.body));
     if (!postal) throw new Problem(422, () => words.tasks.addressIncomplete, 'address-incomplete');

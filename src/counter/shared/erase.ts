@@ -98,12 +98,11 @@ function refuseUnderWay({ runner }: CounterContext, personId: PersonId): void {
 }
 
 const UNDER_WAY: { [W in UnderWay['why']]: (found: Extract<UnderWay, { why: W }>) => string } = {
-  'still-runs': ({ title }) =>
-    `“${title}” still runs for this person, and is paid for. Stop it first. Nothing was erased.`,
+  'still-runs': ({ title }) => `“${title}” is still running for this person. Cancel it first. Nothing was erased.`,
   'still-booked': () =>
-    'A session is still booked with this person. Call it off first, so that they hear of it. Nothing was erased.',
+    'This person still has a session booked. Cancel it first, so that they are told. Nothing was erased.',
   'still-asking': () =>
-    'Something of this person is being asked for or sent at this moment. Nothing was erased. Try again when it is answered.',
+    'A payment or an email for this person is still under way. Nothing was erased. Try again in a few minutes.',
 };
 
 /** Where the parcels that are still to be sent go, each under its own pass. */

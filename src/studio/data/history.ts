@@ -19,6 +19,12 @@ export const linesOf = (text: string): string[] => text.split('\n').filter((line
 /** The hash by which the next line names this one. */
 export const hashOf = (line: string): string => bytesToHex(sha256(new TextEncoder().encode(line)));
 
+/** Whether lines follow one of this hash, as each names the one before it. None follow anything. */
+export function follows(lines: readonly string[], hash: string): boolean {
+  const [first] = lines;
+  return first === undefined || (JSON.parse(first) as { prev?: unknown }).prev === hash;
+}
+
 /** @throws Error where one cannot be read */
 export const readLines = (lines: readonly string[]): Batch[] =>
   lines.map((line) => {

@@ -3,7 +3,7 @@ import type { Batch } from '#core/journal';
 import type { ProjectedRows, ProjectedTables, Projection } from '#core/shop';
 import { NO_LINE } from './cursor';
 import { type Cursor, db } from './db';
-import { hashHereAt, hashOf, lastSeqHere, linesHereAfter, readLines } from './history';
+import { follows, hashHereAt, hashOf, lastSeqHere, linesHereAfter, readLines } from './history';
 
 /** Where a projection stands in the history that this browser holds. */
 interface Place extends Cursor {
@@ -80,6 +80,12 @@ async function moveToTheEnd(projection: Projection, allIsHere: boolean): Promise
   }
   for (;;) {
     const lines = await linesHereAfter(place.seq);
+    // Or is put there just now, by another window.
+    if (!follows(lines, place.hash)) {
+      await emptied(store);
+      place = NOWHERE;
+      continue;
+    }
     const last = lines.at(-1);
     if (last === undefined && !place.failed && (place.whole || !allIsHere)) return;
     const next =

@@ -1,7 +1,7 @@
 import { newestRows } from '#core/mirror';
 import { NO_LINE, readCursor } from './cursor';
 import { db, type RowsMade } from './db';
-import { lastLinesHere, linesHereAfter, readLines } from './history';
+import { follows, hashOf, lastLinesHere, linesHereAfter, readLines } from './history';
 import { KeysHeld } from './keysHeld';
 import { MIRRORED, moveMirror, ROWS_VERSION, taxNow } from './mirrorRows';
 import { kept } from './kept';
@@ -25,7 +25,8 @@ export async function rowsAreOutdated(version = ROWS_VERSION): Promise<boolean> 
 /**
  * Works rows out anew, some at a time; the newest orders stand in for all until then. Cut short, it goes on where it
  * was. Only one window at a time may do this, and nothing may be taken into the mirror meanwhile (the mirror's worker
- * sees to both).
+ * sees to both). Another window may put a copy in place of everything at any moment: then this stops, since the copy
+ * brought its own rows.
  */
 export async function makeRowsAnew(version = ROWS_VERSION): Promise<void> {
   let made = await madeBy();
@@ -47,15 +48,26 @@ export async function makeRowsAnew(version = ROWS_VERSION): Promise<void> {
     const lines = await linesHereAfter(made.seq);
     if (lines.length === 0) break;
     const batches = readLines(lines);
-    made = { ...made, seq: made.seq + lines.length };
-    await db.transaction('rw', MIRRORED, async () => {
+    const next: RowsMade = { ...made, seq: made.seq + lines.length, hash: hashOf(lines.at(-1) ?? '') };
+    const moved = await db.transaction('rw', MIRRORED, async () => {
+      if (!(await isStill(made)) || !follows(lines, made.hash)) return false;
       await moveMirror(batches, [], tax, keys);
-      await db.made.put(made, 'rows');
+      await db.made.put(next, 'rows');
+      return true;
     });
+    if (!moved) return;
+    made = next;
   }
   const { until: _, ...whole } = made;
   await db.transaction('rw', db.made, db.newest, async () => {
+    if (!(await isStill(made))) return;
     await db.made.put(whole, 'rows');
     await db.newest.clear();
   });
+}
+
+/** Whether rows stand where this left them. */
+async function isStill({ version, seq, hash, until }: RowsMade): Promise<boolean> {
+  const now = await madeBy();
+  return now.version === version && now.seq === seq && now.hash === hash && now.until === until;
 }

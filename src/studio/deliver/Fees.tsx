@@ -1,6 +1,6 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import type { OrderRow, RefundRow } from '#core/mirror';
-import { formatAmount, sum } from '#core/money';
+import { addTo, type OrderRow, type RefundRow } from '#core/mirror';
+import { formatAmount } from '#core/money';
 import { type FeeRow, feesProjection } from '#core/shop';
 import { readProjected } from '../data/projected';
 
@@ -21,23 +21,24 @@ export function Fees({ order, refunds, locale }: { order: OrderRow; refunds: rea
       <h3>Payment service</h3>
       <p className="mt-1">
         {read.whole
-          ? feesInWords(read.value, locale)
+          ? `${feesInWords(read.value, locale)}${order.later.paid > 0 ? ' Fees of later payments are not included.' : ''}`
           : read.failed
-            ? 'Its fees could not be worked out in this browser; that is tried again.'
-            : `Its fees are being worked out, ${Math.floor(100 * read.share)} % so far.`}
+            ? 'The fees could not be calculated in this browser. We try again automatically.'
+            : `Calculating the fees, ${Math.floor(100 * read.share)} % done.`}
       </p>
     </div>
   );
 }
 
-/** "Fee: €1.75. Paid out with payout-2026-12-07." */
+/** "Fee: €1.75. Paid out with payout-2026-12-07." Amounts of several currencies are told one by one. */
 export function feesInWords(fees: readonly FeeRow[], locale: string): string {
-  const [first] = fees;
-  if (!first) return '';
-  const kept = sum(fees.map(({ amount }) => amount));
+  const kept = new Map<string, number>();
+  for (const { currency, amount } of fees) addTo(kept, currency, amount);
+  const said = [...kept].map(([currency, amount]) =>
+    amount < 0
+      ? `Fees given back: ${formatAmount(-amount, currency, locale)}.`
+      : `Fee: ${formatAmount(amount, currency, locale)}.`,
+  );
   const payouts = [...new Set(fees.flatMap(({ payout }) => payout ?? []))];
-  const paidOut = payouts.length === 0 ? '' : ` Paid out with ${payouts.join(' and ')}.`;
-  return kept < 0
-    ? `Fees given back: ${formatAmount(-kept, first.currency, locale)}.${paidOut}`
-    : `Fee: ${formatAmount(kept, first.currency, locale)}.${paidOut}`;
+  return [...said, ...(payouts.length === 0 ? [] : [`Paid out with ${payouts.join(' and ')}.`])].join(' ');
 }

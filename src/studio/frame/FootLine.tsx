@@ -93,8 +93,7 @@ function Copying() {
   if (typeof madeAnew === 'number')
     return (
       <span role="status">
-        Orders are being worked out anew after an update, {Math.floor(100 * madeAnew)} % so far. The newest are here
-        already.
+        Rebuilding your orders after an update, {Math.floor(100 * madeAnew)} % done. The newest are shown already.
       </span>
     );
   if (!copying) return null;

@@ -155,11 +155,12 @@ async function showNewest(): Promise<void> {
 
 /** Another history: the mirror is dropped and built anew; drafts are not touched. */
 async function forget(): Promise<void> {
+  // First: cut short, the rest still says that something is to be forgotten.
+  await forgetProjections(PROJECTIONS);
   await db.transaction('rw', MIRRORED, async () => {
     await Promise.all(MIRRORED.map((table) => table.clear()));
   });
   await db.newest.clear();
-  await forgetProjections(PROJECTIONS);
   moved.postMessage('forgotten' satisfies MirrorMoved);
 }
 

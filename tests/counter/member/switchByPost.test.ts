@@ -98,7 +98,9 @@ test('until an address is known nothing is promised and nothing can be charged; 
   const german = await choice();
   expect(german).toMatchObject({ lacks: null, leadsTo: expect.stringMatching(/^You pay €22\.00 now/) });
   await hers.json(`${path}/address`, PORTO);
-  expect((await choice())?.leadsTo).toMatch(/^You pay €20\.50 now/);
+  const portuguese = await choice();
+  expect(portuguese?.leadsTo).toMatch(/^You pay €20\.50 now/);
+  expect(portuguese?.goesTo).toBe('Tove Marsh, Rua das Aves 3, 4000-001 Porto, Portugal');
   // What was shown for Germany is shown anew.
   const stale = { act: 'switch', offerId: german?.offerId, priceId: german?.priceId, shown: german?.shown };
   expect((await hers.json<{ code?: string }>(path, stale)).body.code).toBe('quote-changed');
@@ -113,6 +115,8 @@ test('until an address is known nothing is promised and nothing can be charged; 
   expect(tasks.waiting.map(({ name, lines }) => [name, lines])).toEqual([
     ['Tove Marsh', ['Tove Marsh', 'Rua das Aves 3', '4000-001 Porto', 'Portugal']],
   ]);
+  // Where a parcel goes is changed with the parcel from now on.
+  expect((await hers.json(`${path}/address`, { ...PORTO, country: 'DE' })).status).toBe(404);
   // Nothing of where somebody lives is in the history.
   expect(JSON.stringify([...state.agreements.values()])).not.toContain('Rua das Aves');
 });

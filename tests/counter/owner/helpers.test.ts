@@ -164,7 +164,7 @@ test('a person erased: nothing of them is on the disk but the history, which nam
   await allDone(shop);
   const [tove, ilmar] = [...state().orders.values()].map((o) => o.personId);
   const refused = await shop.owner.act<{ code: string; title: string }>('/people/erase', { personId: ilmar });
-  expect([refused.status, refused.body.title]).toEqual([409, expect.stringContaining('Monthly” still runs')]);
+  expect([refused.status, refused.body.title]).toEqual([409, expect.stringContaining('“Monthly” is still running')]);
   const paid = structuredClone([...state().orders.values()].map((o) => o.payments));
   expect((await shop.owner.act('/people/erase', { personId: tove })).status).toBe(200);
   const holds = (): string[] =>

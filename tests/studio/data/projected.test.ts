@@ -3,8 +3,10 @@ import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { gunzipSync } from 'node:zlib';
 import { afterEach, beforeAll, beforeEach, expect, jest, test } from '@jest/globals';
+import type { Collection, WhereClause } from 'dexie';
 import fc from 'fast-check';
 import type { Batch } from '#core/journal';
+import type { RowsMade } from '../../../src/studio/data/db';
 import { feesProjection, projection, PROJECTIONS } from '#core/shop';
 import { longRun } from '../../support/longRun';
 
@@ -22,6 +24,16 @@ const { KeysHeld } = await import('../../../src/studio/data/keysHeld');
 const { readPiece } = await import('../../../src/studio/data/smallOrders');
 
 const hashOf = (line: string): string => createHash('sha256').update(line).digest('hex');
+
+/** Lines as a history of their own: each names the one before it. */
+function chained(some: readonly string[]): string[] {
+  let prev = NO_LINE.hash;
+  return some.map((line) => {
+    const own = JSON.stringify({ ...(JSON.parse(line) as object), prev });
+    prev = hashOf(own);
+    return own;
+  });
+}
 
 /** A history as this browser holds it. */
 async function holds(lines: readonly string[], sizes: readonly number[] = [1_000]): Promise<void> {
@@ -72,7 +84,7 @@ let batches: readonly Batch[];
 let lines: string[];
 beforeAll(async () => {
   ({ batches } = await longRun({ seed: 3, buyers: 12, years: 1, zone: 'Europe/Lisbon' }));
-  lines = batches.map((batch) => JSON.stringify(batch));
+  lines = chained(batches.map((batch) => JSON.stringify(batch)));
 });
 beforeEach(async () => {
   await Promise.all(db.tables.map((table) => table.clear()));
@@ -163,12 +175,44 @@ test('another history in its place, a shorter one or none: nothing of the former
   const counted = met(1);
   await holds(lines);
   await moveProjections([counted], true);
-  const others = lines.slice(40, 140);
+  const others = chained(lines.slice(40, 140));
   await holds(others);
   await moveProjections([counted], true);
   expect(await readMet(counted)).toEqual({ whole: true, value: metIn(others) });
   await forgetProjections([counted]);
   expect(await readMet(counted)).toMatchObject({ whole: false, share: 0 });
+});
+
+test('a copy put in its place while a projection is under way: nothing of both is mixed', async () => {
+  const counted = met(1);
+  const others = chained(lines.slice(40, 240));
+  let moves = 0;
+  const meanwhile = projection<{ days: { day: string; count: number } }>({
+    ...counted,
+    async move(rows, some) {
+      await counted.move(rows, some);
+      moves += 1;
+    },
+  });
+  await holds(lines, [100]);
+  // After its second piece, before the next is read, another window puts another history there.
+  const where = db.history.where.bind(db.history) as (index: string) => WhereClause;
+  let replaced = false;
+  const last = async (of: Collection): Promise<unknown> => {
+    if (moves === 2 && !replaced) {
+      replaced = true;
+      await holds(others, [100]);
+    }
+    return of.last();
+  };
+  jest.spyOn(db.history, 'where').mockImplementation(((index: string) => ({
+    belowOrEqual: (seq: number) => ({ last: () => last(where(index).belowOrEqual(seq)) }),
+  })) as never);
+  await moveProjections([meanwhile], true);
+  jest.restoreAllMocks();
+  expect(replaced).toBe(true);
+  await moveProjections([counted], true);
+  expect(await readMet(counted)).toEqual({ whole: true, value: metIn(others) });
 });
 
 test('fees: each movement by its id with its payout, as a landed history tells them', async () => {
@@ -189,7 +233,7 @@ test('fees: each movement by its id with its payout, as a landed history tells t
   };
   told.push(back);
   const later = { ...(JSON.parse(story.at(-1) ?? '') as { seq: number }), events: [back] };
-  await holds([...story, JSON.stringify({ ...later, seq: later.seq + 1 })]);
+  await holds([...story, JSON.stringify({ ...later, seq: later.seq + 1, prev: hashOf(story.at(-1) ?? '') })]);
   await moveProjections(PROJECTIONS, true);
   const read = await readProjected(feesProjection, ({ fees }) => fees.toArray());
   expect(read).toEqual({
@@ -263,5 +307,18 @@ test('rows of another version are made anew from the history here, with nobody a
   expect([await rowsAreOutdated(2), await shareMadeAnew(), await newestNow()]).toEqual([false, null, undefined]);
   expect(await rows()).toEqual(before);
   expect(asked).not.toHaveBeenCalled();
+
+  // A copy that another window puts in place of everything meanwhile brings its own rows: nothing is moved on top of them.
+  let turns = 0;
+  const again = jest.spyOn(db.made, 'put').mockImplementation((async (row: RowsMade, key: 'rows') => {
+    const done = await put(row, key);
+    turns += 1;
+    if (turns === 2) await put({ version: 3, ...NO_LINE }, 'rows');
+    return done;
+  }) as never);
+  await makeRowsAnew(3);
+  again.mockRestore();
+  expect(turns).toBe(2);
+  expect(await db.made.get('rows')).toEqual({ version: 3, ...NO_LINE });
   expect(MIRRORED).toContain(db.made);
 });

@@ -1,13 +1,13 @@
 import { type Agreement, type AgreementSeed, askedFrom, isStopped, whyNotAct } from '#core/agreements';
 import type { Instant } from '#core/calendar';
-import { opensAtLeast } from '#core/catalogue';
+import { openedBy, opensAtLeast } from '#core/catalogue';
 import { fact } from '#core/journal';
 import type { AgreementId, OfferId, PriceId } from '#core/ids';
 import { mainOffers, plainSight } from '#core/paths';
 import { refuse, type RefusalCode } from '#core/refusal';
 import type { Release } from '#core/release';
 import type { Terms } from '#core/terms';
-import type { LineChoice } from '#core/checkout';
+import { type LineChoice, sentOf } from '#core/checkout';
 import type { Command, DecideContext, Decision } from '../../engine/command';
 import { keyOf } from '../../engine/ids';
 import type { ShopState } from '../../engine/state';
@@ -79,8 +79,10 @@ export interface SwitchChoice {
   /** What is taken from the card at once, and what unused days pay, in minor units. */
   today: number;
   credit: number;
-  /** Part of it is sent by post, and nobody knows where to, or it is not sent there: what it comes to is said once that is known. */
+  /** What is missing before the price can be said: an address for what is sent by post, or one in a country it is sent to. */
   lacks: 'address' | 'address-in-reach' | null;
+  /** Part of it is sent by post. */
+  isSent: boolean;
 }
 
 /**
@@ -118,7 +120,8 @@ export function switchChoices(
       const [today, credit] = asked ? [asked.data.amount, asked.data.credit] : [0, 0];
       const at = a.status === 'in-trial' ? (a.trialUntil ?? now) : down ? (a.next?.at ?? now) : now;
       const title = price.name === '' ? offer.title : `${offer.title}, ${price.name}`;
-      return [{ ...named, title, terms: price.terms, at, down, today, credit, lacks }];
+      const isSent = sentOf(release.content, openedBy(products, offer.productIds)).length > 0;
+      return [{ ...named, title, terms: price.terms, at, down, today, credit, lacks, isSent }];
     });
   });
   // Other prices of the same first, then the levels above, then those below.

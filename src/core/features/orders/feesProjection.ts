@@ -3,7 +3,7 @@ import type { OrderId } from '#core/ids';
 import type { EventOf, ShopEvent } from '#core/journal';
 import { projection } from '../../engine/projection';
 
-/** What the payment service kept of one movement of money. Minor units; below zero where a fee was given back. */
+/** The payment service's fee for one payment, refund or dispute, in minor units; negative where a fee was given back. */
 export interface FeeRow {
   /** The payment's, refund's or dispute's own id. */
   id: string;
