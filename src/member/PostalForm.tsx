@@ -16,7 +16,7 @@ export function PostalForm({
   id: string;
   postal: Postal | null;
   countries: MemberTasks['countries'];
-  /** Of its button; left out where it is sent there at once. */
+  /** Of its button, where it is a part of something else; left out where it stands by itself. */
   label?: string;
   onSend: (postal: Postal) => void;
 }) {
@@ -40,7 +40,11 @@ export function PostalForm({
   }
   const say = words.sendTo;
   return (
-    <form noValidate onSubmit={submit} className="message calm mt-3 space-y-4">
+    <form
+      noValidate
+      onSubmit={submit}
+      className={label === undefined ? 'message calm mt-3 space-y-4' : 'mt-4 space-y-4'}
+    >
       <p className="font-semibold">{words.tasks.whereTo}</p>
       {field('name', words.tasks.name, 'name')}
       {field('street', say.street, 'address-line1')}

@@ -60,7 +60,11 @@ export function SwitchPlan({
       ))}
       {chosen.lacks === null && !changing ? (
         <p className="mt-3 flex flex-wrap gap-x-3 gap-y-2">
-          <button className="btn btn-primary btn-touch" disabled={busy} onClick={() => onSwitch(chosen)}>
+          <button
+            className="btn btn-primary btn-touch h-auto whitespace-normal"
+            disabled={busy}
+            onClick={() => onSwitch(chosen)}
+          >
             {words.switchTo(chosen.title)}
           </button>
           {chosen.goesTo !== null && (

@@ -15,7 +15,7 @@ import {
 import { addDays, dateIn, formatDay, type Instant } from '#core/calendar';
 import { countryName, ticksAhead } from '#core/catalogue';
 import { backByConfirming, passesFor, type SwitchChoice, switchChoices } from '#core/shop';
-import { shortWithoutTrial } from '#core/terms';
+import { oftenInWords, shortWithoutTrial } from '#core/terms';
 import { layoutKeelLine, NO_PAST, storyOfAgreement } from '#core/drawing';
 import { agreementState, paperName, restInWords, taxedBy } from '#core/messages';
 import { formatAmount, sum } from '#core/money';
@@ -206,12 +206,14 @@ function actsOf(a: Agreement, { reading, can, money, day, charged }: Setting): M
 function switchInWords(
   { words, locale }: Reading,
   a: Agreement,
-  { at, down, today, credit, terms, lacks }: SwitchChoice,
+  { at, down, today, credit, later, terms, lacks }: SwitchChoice,
   { money, day }: Pick<Setting, 'money' | 'day'>,
 ): string {
   const say = words.agreements.acts.switch;
-  const then = shortWithoutTrial(terms, a.currency, locale);
-  if (lacks !== null) return say.lacks(then, lacks === 'address-in-reach');
+  if (lacks !== null || later === null || terms.kind !== 'subscription')
+    return say.lacks(shortWithoutTrial(terms, a.currency, locale), lacks === 'address-in-reach');
+  const often = oftenInWords(terms.every, locale);
+  const then = say.then(money(later.amount), often, later.sending > 0 ? money(later.sending) : null);
   if (down || a.status === 'in-trial') return say.later(day(at), then, down);
   return say.now(money(today), credit === 0 ? null : money(credit), then);
 }

@@ -36,8 +36,8 @@ export function commandFor(
 }
 
 /** What a page showed of a choice, as its browser carries it back. */
-export const shownOf = ({ offerId, priceId, today, credit, down, terms, lacks }: SwitchChoice): string =>
-  fingerprintHash(JSON.stringify([offerId, priceId, today, credit, down, terms, lacks]));
+export const shownOf = ({ offerId, priceId, today, credit, later, down, terms, lacks }: SwitchChoice): string =>
+  fingerprintHash(JSON.stringify([offerId, priceId, today, credit, later, down, terms, lacks]));
 
 /** The address that a member has given for what a switch sends; undefined where they have not. */
 export const switchPostal = (

@@ -38,7 +38,7 @@ beforeAll(async () => {
         prices: draft.prices.map((price) => ({
           ...newPrice(price.id),
           ...price,
-          sending: { fee: 0, byCountry: { PT: 250, DE: 400 }, listedOnly: true as const },
+          sending: { fee: 0, byCountry: { PT: 250, DE: 400 }, listedOnly: true as const, parcels: 1 },
         })),
       }) ?? offer
     );
@@ -96,10 +96,17 @@ test('until an address is known nothing is promised and nothing can be charged; 
   // 30.00 + 4.00 to Germany, less all of the month's 12.00; and 30.00 + 2.50 − 12.00 to Portugal.
   await hers.json(`${path}/address`, { ...PORTO, country: 'DE' });
   const german = await choice();
-  expect(german).toMatchObject({ lacks: null, leadsTo: expect.stringMatching(/^You pay €22\.00 now/) });
+  expect(german).toMatchObject({
+    lacks: null,
+    leadsTo: expect.stringMatching(
+      /^You pay €22\.00 now.*After that it costs €34\.00 monthly, of which €4\.00 is for sending\.$/,
+    ),
+  });
   await hers.json(`${path}/address`, PORTO);
   const portuguese = await choice();
-  expect(portuguese?.leadsTo).toMatch(/^You pay €20\.50 now/);
+  expect(portuguese?.leadsTo).toMatch(
+    /^You pay €20\.50 now.*After that it costs €32\.50 monthly, of which €2\.50 is for sending\.$/,
+  );
   expect(portuguese?.goesTo).toBe('Tove Marsh, Rua das Aves 3, 4000-001 Porto, Portugal');
   // What was shown for Germany is shown anew.
   const stale = { act: 'switch', offerId: german?.offerId, priceId: german?.priceId, shown: german?.shown };
@@ -119,4 +126,11 @@ test('until an address is known nothing is promised and nothing can be charged; 
   expect((await hers.json(`${path}/address`, { ...PORTO, country: 'DE' })).status).toBe(404);
   // Nothing of where somebody lives is in the history.
   expect(JSON.stringify([...state.agreements.values()])).not.toContain('Rua das Aves');
+
+  // A month later exactly what was said is taken.
+  await shop.owner.act('/clock', { by: 'month' });
+  await shop.owner.act('/clock', { by: 'day' });
+  const switched = () => [...shop.counter.context.runner.state.agreements.values()].find((a) => a.from === id);
+  await until(() => switched()?.payments.length === 2, 'the next payment');
+  expect(switched()?.payments[1]?.lines.map(({ amount }) => amount)).toEqual([3_250]);
 });

@@ -1,4 +1,4 @@
-import { type Agreement, type AgreementSeed, askedFrom, isStopped, whyNotAct } from '#core/agreements';
+import { type Agreement, type AgreementSeed, askedFrom, chargeFor, isStopped, whyNotAct } from '#core/agreements';
 import type { Instant } from '#core/calendar';
 import { openedBy, opensAtLeast } from '#core/catalogue';
 import { fact } from '#core/journal';
@@ -79,6 +79,8 @@ export interface SwitchChoice {
   /** What is taken from the card at once, and what unused days pay, in minor units. */
   today: number;
   credit: number;
+  /** What each later payment takes with today's tax, and how much of it is for sending; null while that is not known. */
+  later: { amount: number; sending: number } | null;
   /** What is missing before the price can be said: an address for what is sent by post, or one in a country it is sent to. */
   lacks: 'address' | 'address-in-reach' | null;
   /** Part of it is sent by post. */
@@ -121,12 +123,21 @@ export function switchChoices(
       const at = a.status === 'in-trial' ? (a.trialUntil ?? now) : down ? (a.next?.at ?? now) : now;
       const title = price.name === '' ? offer.title : `${offer.title}, ${price.name}`;
       const isSent = sentOf(release.content, openedBy(products, offer.productIds)).length > 0;
-      return [{ ...named, title, terms: price.terms, at, down, today, credit, lacks, isSent }];
+      const planned = plannedSwitch(state, a, asking, dry);
+      const later = 'refused' in planned ? null : laterOf(planned.to, release, now);
+      return [{ ...named, title, terms: price.terms, at, down, today, credit, later, lacks, isSent }];
     });
   });
   // Other prices of the same first, then the levels above, then those below.
   const rank = ({ offerId, down }: SwitchChoice): number => (offerId === a.offerId ? 0 : down ? 2 : 1);
   return choices.sort((x, y) => rank(x) - rank(y));
+}
+
+/** What a payment after the first takes, worked out as it will be charged. */
+function laterOf(to: AgreementSeed, { content }: Release, now: Instant): NonNullable<SwitchChoice['later']> {
+  const { sending: _, ...unsent } = to;
+  const charged = (of: AgreementSeed): number => chargeFor(of, { n: 2, at: now }, content.shop.tax).amount;
+  return { amount: charged(to), sending: charged(to) - charged(unsent) };
 }
 
 /** Refusals that a member can answer by writing where to. */

@@ -80,6 +80,8 @@ export const agreements: AgreementWords = {
         `Sie zahlen jetzt ${today}${credit === null ? '' : `; ${credit} für die unbenutzten Tage Ihres jetzigen Abos sind schon abgezogen`}. Danach kostet es ${then}.`,
       later: (day, then, less) =>
         `Jetzt wird nichts abgebucht. Ab dem ${day} kostet es ${then}${less ? '; bis dahin bleibt alles offen' : ''}.`,
+      then: (amount, often, sending) =>
+        `${amount} ${often}${sending === null ? '' : ` (davon ${sending} für den Versand)`}`,
       lacks: (then, notThere) =>
         `Es kostet ${then}. Ein Teil davon kommt mit der Post${notThere ? ', aber nicht an die Adresse, die wir haben. Geben Sie eine andere an' : '. Geben Sie die Adresse an'}, dann sehen Sie, was Sie zahlen.`,
       addressKept: 'Die Adresse ist gespeichert. Jetzt sehen Sie, was Sie zahlen würden.',

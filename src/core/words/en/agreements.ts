@@ -84,6 +84,8 @@ export const agreements = {
         `You pay ${today} now${credit === null ? '' : `: ${credit} for the unused days of your present plan has been taken off`}. After that it costs ${then}.`,
       later: (day: string, then: string, less: boolean): string =>
         `Nothing is charged now. From ${day} it costs ${then}${less ? '; until then everything stays open' : ''}.`,
+      then: (amount: string, often: string, sending: string | null): string =>
+        `${amount} ${often}${sending === null ? '' : `, of which ${sending} is for sending`}`,
       lacks: (then: string, notThere: boolean): string =>
         `It costs ${then}. Part of it is sent by post${notThere ? ', but not to the address we have. Enter another one' : '. Enter the address'} and you will see what you pay.`,
       addressKept: 'The address is saved. You now see what you would pay.',
